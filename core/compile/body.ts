@@ -1,0 +1,121 @@
+import { bands, mediaCondition } from '../values/bands.ts';
+import { isShown } from '../values/shown.ts';
+import { textStyleOf } from '../values/trace.ts';
+import type { MarkupContext, PictureReference } from '../site/kinds/kind.ts';
+import { contentOf } from '../site/kinds/kind.ts';
+import { knownKind } from '../site/kinds/table.ts';
+import type { Layered } from '../site/layered.ts';
+import { linkedPage } from '../site/link.ts';
+import { element, type Markup } from '../site/markup.ts';
+import type { Node } from '../site/node.ts';
+import type { NodeId } from '../site/nodeid.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
+import { nodeClass, textStyleClass } from './rules.ts';
+
+/** Where things are that a page refers to, as seen from the page. */
+export interface Addresses {
+  page(id: string): string | undefined;
+  picture(asset: string): string;
+}
+
+/** What the markup of a page needs besides the page. */
+interface Making {
+  site: SiteFrame;
+  page: Page;
+  addresses: Addresses;
+  levels: Map<NodeId, number>;
+}
+
+/** The nodes of a page in source order. */
+export function sourceOrder(page: Page): Node[] {
+  const list: Node[] = [];
+  const walk = (id: NodeId) => {
+    const node = page.nodes[id];
+    list.push(node);
+    node.children.forEach(walk);
+  };
+  walk(page.root);
+  return list;
+}
+
+/** Heading levels as printed: the first heading of level 1 is the page's; any further one becomes level 2. */
+function headingLevels(page: Page): { levels: Map<NodeId, number>; titled: boolean } {
+  const levels = new Map<NodeId, number>();
+  let titled = false;
+  for (const node of sourceOrder(page)) {
+    if (node.kind !== 'heading') continue;
+    const level = contentOf<number>(knownKind('heading'), node, 'level');
+    levels.set(node.id, level === 1 && titled ? 2 : level);
+    titled ||= level === 1;
+  }
+  return { levels, titled };
+}
+
+function pictureOf(node: Node, { site, addresses }: Making, lazy: boolean): MarkupContext['picture'] {
+  const source = node.style.self?.source as Layered<string> | undefined;
+  const reference = (id: string): PictureReference | undefined => {
+    const asset = site.assets.find((candidate) => candidate.id === id);
+    return asset && { url: addresses.picture(id), width: asset.width, height: asset.height };
+  };
+  const base = source?.base === undefined ? undefined : reference(source.base);
+  if (!source || !base) return undefined;
+  // The first matching <source> is taken, so the bands stand in reverse: furthest from the base first.
+  const sources = bands(source, site.views)
+    .filter((band) => band.widths)
+    .reverse()
+    .flatMap((band) => {
+      const made = reference(band.value);
+      return made ? [{ ...made, media: mediaCondition(band.widths!) }] : [];
+    });
+  return { base, sources, lazy };
+}
+
+function elementMarkup(node: Node, making: Making, place: { eager: boolean; absent: boolean }): Markup {
+  const { site, page, addresses, levels } = making;
+  const kind = knownKind(node.kind);
+  // What is absent in some view must cost no download there: a lazy picture without a box is never fetched.
+  const absent = place.absent || site.views.list.some((view) => !isShown(site, page, node, view.id));
+  const style = textStyleOf(node, site);
+  return kind.markup(node, {
+    attributes: {
+      class: [kind.name, style && textStyleClass(style.id), nodeClass(node.id)].filter(Boolean).join(' '),
+    },
+    children: node.children.map((id) =>
+      elementMarkup(page.nodes[id], making, { eager: place.eager, absent }),
+    ),
+    address: (link) => {
+      const target = linkedPage(link);
+      return target === undefined ? link || undefined : addresses.page(target);
+    },
+    headingLevel: levels.get(node.id) ?? 2,
+    picture: node.kind === 'picture' ? pictureOf(node, making, absent || !place.eager) : undefined,
+  });
+}
+
+const landmarkOf = (node: Node): string => contentOf<string>(knownKind('section'), node, 'landmark');
+
+/**
+ * The body of a page. Sections that serve as its head stand before `<main>`, those that serve as its foot behind it; a
+ * page without a first-level heading gets its title as one, for assistive technology. Pictures up to and in the
+ * opening section load at once, those below it when they come near.
+ */
+export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): Markup {
+  const { levels, titled } = headingLevels(page);
+  const making: Making = { site, page, addresses, levels };
+  const root = page.nodes[page.root];
+  const sections = root.children.map((id) => page.nodes[id]);
+  const firstInMain = sections.findIndex((section) => landmarkOf(section) !== 'header');
+  const head = firstInMain < 0 ? sections.length : firstInMain;
+  const foot = sections.findLastIndex((section) => landmarkOf(section) !== 'footer') + 1;
+  const made = sections.map((section, index) =>
+    elementMarkup(section, making, { eager: index <= head, absent: false }),
+  );
+  const title = titled ? [] : [element('h1', { class: 'page-title' }, page.title)];
+  const main = element('main', {}, ...title, ...made.slice(head, Math.max(head, foot)));
+  return knownKind('page').markup(root, {
+    attributes: { class: `page ${nodeClass(root.id)}` },
+    children: [...made.slice(0, head), main, ...made.slice(Math.max(head, foot))],
+    address: () => undefined,
+    headingLevel: 1,
+  });
+}

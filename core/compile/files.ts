@@ -1,0 +1,105 @@
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+import type { Family, FontFile } from '../site/families.ts';
+import { element, print } from '../site/markup.ts';
+import type { Asset, Page, Site } from '../site/site.ts';
+import { bodyMarkup, type Addresses } from './body.ts';
+import { pageRules } from './rules.ts';
+import { familiesIn, printFontFaces, printRules } from './stylesheet.ts';
+
+/** A file of a published site. Text is given whole; pictures and fonts are named for the caller to supply their bytes. */
+export type PublishedFile = { path: string; type: string } & (
+  { text: string } | { asset: Asset } | { font: { family: Family; file: FontFile } }
+);
+
+/** A pledge that a name changes with the content: the first characters of its SHA-256. */
+const fingerprint = (text: string): string => bytesToHex(sha256(utf8ToBytes(text))).slice(0, 10);
+
+const EXTENSIONS: Record<Asset['type'], string> = {
+  'image/webp': 'webp',
+  'image/png': 'png',
+  'image/jpeg': 'jpg',
+  'image/avif': 'avif',
+};
+
+const picturePath = (asset: Asset): string =>
+  `assets/${asset.id}-${asset.hash.slice(0, 10)}.${EXTENSIONS[asset.type]}`;
+const fontPath = (file: FontFile): string => `assets/fonts/${file.file}`;
+
+export const pagePath = (page: Pick<Page, 'slug'>): string =>
+  page.slug === '' ? 'index.html' : `${page.slug}/index.html`;
+
+/** The addresses that a page of the published site uses: all relative, so that the site can be served from any folder. */
+function relativeAddresses(site: Site, page: Page): Addresses {
+  const up = page.slug === '' ? '' : '../';
+  const pictures = new Map(site.assets.map((asset) => [asset.id, picturePath(asset)]));
+  return {
+    page: (id) => {
+      const target = site.pages.find((candidate) => candidate.id === id);
+      return target && (`${up}${target.slug === '' ? '' : `${target.slug}/`}` || './');
+    },
+    picture: (id) => `${up}${pictures.get(id) ?? ''}`,
+  };
+}
+
+/** The title in the browser's tab. */
+export const documentTitle = (siteName: string, page: Pick<Page, 'title'>): string =>
+  page.title === siteName ? siteName : `${page.title} · ${siteName}`;
+
+function compilePage(
+  site: Site,
+  page: Page,
+): { files: PublishedFile[]; families: Family[]; pictures: string[] } {
+  const pictures = new Set<string>();
+  const addresses = relativeAddresses(site, page);
+  const rules = pageRules(site, page);
+  const families = familiesIn(rules);
+  const css = `${printFontFaces(families, (_family, file) => `fonts/${file.file}`)}\n${printRules(rules)}\n`;
+  const cssPath = `assets/${page.slug || 'index'}-${fingerprint(css)}.css`;
+  const body = bodyMarkup(site, page, {
+    ...addresses,
+    picture: (id) => {
+      pictures.add(id);
+      return addresses.picture(id);
+    },
+  });
+  const head = element(
+    'head',
+    {},
+    element('meta', { charset: 'utf-8' }),
+    element('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),
+    element('title', {}, documentTitle(site.name, page)),
+    ...(page.description ? [element('meta', { name: 'description', content: page.description })] : []),
+    element('link', { rel: 'stylesheet', href: `${page.slug === '' ? '' : '../'}${cssPath}` }),
+  );
+  const html = `<!DOCTYPE html>\n${print(element('html', { lang: site.lang }, head, body))}\n`;
+  return {
+    files: [
+      { path: pagePath(page), type: 'text/html; charset=utf-8', text: html },
+      { path: cssPath, type: 'text/css; charset=utf-8', text: css },
+    ],
+    families,
+    pictures: [...pictures],
+  };
+}
+
+/** Compiles a valid site to the files of its publication: pages, style sheets, the pictures and the fonts they use. */
+export function compileSite(site: Site): PublishedFile[] {
+  const files: PublishedFile[] = [];
+  const families = new Set<Family>();
+  const pictures = new Set<string>();
+  for (const page of site.pages) {
+    const compiled = compilePage(site, page);
+    files.push(...compiled.files);
+    compiled.families.forEach((family) => families.add(family));
+    compiled.pictures.forEach((id) => pictures.add(id));
+  }
+  for (const asset of site.assets) {
+    if (pictures.has(asset.id)) files.push({ path: picturePath(asset), type: asset.type, asset });
+  }
+  for (const family of families) {
+    for (const file of family.files)
+      files.push({ path: fontPath(file), type: 'font/woff2', font: { family, file } });
+  }
+  return files;
+}

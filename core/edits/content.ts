@@ -1,0 +1,50 @@
+import { schemaFaults } from '../site/faults.ts';
+import { contentOf } from '../site/kinds/kind.ts';
+import { knownKind } from '../site/kinds/table.ts';
+import type { NodeId } from '../site/nodeid.ts';
+import { done, refused } from '../site/outcome.ts';
+import { same } from '../values/express.ts';
+import type { Command } from './command.ts';
+
+export interface SetContent {
+  node: NodeId;
+  field: string;
+  value: unknown;
+}
+
+/** Sets a field of an element's content, which is the same in every view. Text is cleaned on its way in. */
+export const setContent: Command<SetContent> = {
+  run(_site, draft, { node: id, field: name, value }) {
+    const node = draft.nodes[id];
+    if (!node) return refused('The element is not on this page any more.');
+    const kind = knownKind(node.kind);
+    const field = kind.content.find((candidate) => candidate.name === name);
+    if (!field) return refused(`${node.name} has no “${name}”.`);
+    const shape = schemaFaults(field.type.schema, value);
+    if (shape.length > 0) return refused(`${field.label}: ${shape[0].sentence}`);
+    const cleaned: unknown = field.type.clean(value);
+    const fault = field.type.fault?.(cleaned);
+    if (fault) return refused(`${field.label}: ${fault}`);
+    if (!same(contentOf(kind, node, name), cleaned)) node.content[name] = cleaned;
+    return done(`${node.name}: ${field.label.toLowerCase()} changed in every view`);
+  },
+};
+
+export interface Rename {
+  node: NodeId;
+  name: string;
+}
+
+/** Gives an element another name; visitors never see it. */
+export const rename: Command<Rename> = {
+  run(_site, draft, { node: id, name }) {
+    const node = draft.nodes[id];
+    const wanted = name.replace(/\s+/g, ' ').trim();
+    if (!node) return refused('The element is not on this page any more.');
+    if (wanted === '') return refused('A name needs at least one character; the old name was kept.');
+    if (wanted.length > 120) return refused('A name has at most 120 characters; the old name was kept.');
+    const before = node.name;
+    node.name = wanted;
+    return done(`${before}: renamed to ${wanted}`);
+  },
+};

@@ -1,0 +1,63 @@
+import type { Fault } from '../site/faults.ts';
+import { kindOf } from '../site/kinds/table.ts';
+import { schemaFaults } from '../site/faults.ts';
+import { FORMAT, FORMAT_VERSION, type Site, type SiteFile } from '../site/site.ts';
+import { siteFileFaults } from '../site/validate.ts';
+
+/** A site read from a file, and the bytes of its pictures as base64 by asset id. */
+export interface ReadSite {
+  site: Site;
+  files: Record<string, string>;
+}
+
+/** Writes text content in the form it is kept in, so that a file made by hand need not know that form. */
+function cleanContent(file: SiteFile): void {
+  for (const page of file.pages) {
+    for (const node of Object.values(page.nodes)) {
+      for (const field of kindOf(node.kind)?.content ?? []) {
+        const value = node.content[field.name];
+        if (value !== undefined && schemaFaults(field.type.schema, value).length === 0) {
+          node.content[field.name] = field.type.clean(value);
+        }
+      }
+    }
+  }
+}
+
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null;
+
+/** Reads the text of a site file. Answers the site, or every fault with its path. */
+export function readSiteFile(text: string): { ok: true; value: ReadSite } | { ok: false; faults: Fault[] } {
+  const refuse = (sentence: string, path = '') => ({ ok: false as const, faults: [{ path, sentence }] });
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch {
+    return refuse('This is not JSON: the file is cut short or is no site file.');
+  }
+  if (!isObject(data) || data.format !== FORMAT)
+    return refuse(`This is no site file: its format is not “${FORMAT}”.`, '/format');
+  if (data.version !== FORMAT_VERSION) {
+    return refuse(
+      `This program reads version ${FORMAT_VERSION} of the site file, not ${JSON.stringify(data.version)}.`,
+      '/version',
+    );
+  }
+  const shape = siteFileFaults(data);
+  const onlyUnclean = shape.length > 0 && shape.every((fault) => fault.path.includes('/content/'));
+  if (shape.length > 0 && !onlyUnclean) return { ok: false, faults: shape };
+  cleanContent(data as SiteFile);
+  const faults = onlyUnclean ? siteFileFaults(data) : [];
+  const { files, ...site } = data as SiteFile;
+  for (const asset of site.assets) {
+    if (files[asset.id] === undefined) {
+      faults.push({ path: `/files/${asset.id}`, sentence: `The picture “${asset.name}” has no file.` });
+    }
+  }
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: { site, files } };
+}
+
+/** The text of a site file. */
+export const writeSiteFile = (site: Site, files: Record<string, string>): string =>
+  `${JSON.stringify({ ...site, files } satisfies SiteFile, null, 1)}\n`;

@@ -1,0 +1,25 @@
+import type { NodeId } from '../site/nodeid.ts';
+
+/**
+ * A stored order made whole for the children there are now: ids that are no children fall out, and a child the
+ * order does not know stands right after its predecessor in source order (first, if it has none).
+ */
+export function completeOrder(children: readonly NodeId[], stored: readonly NodeId[] | undefined): NodeId[] {
+  if (!stored) return [...children];
+  const present = new Set(children);
+  const order = [...new Set(stored)].filter((id) => present.has(id));
+  const placed = new Set(order);
+  children.forEach((child, index) => {
+    if (placed.has(child)) return;
+    order.splice(index === 0 ? 0 : order.indexOf(children[index - 1]) + 1, 0, child);
+    placed.add(child);
+  });
+  return order;
+}
+
+/** The order with one child moved to a place (0-based, held to the ends). */
+export function moveTo(order: readonly NodeId[], child: NodeId, place: number): NodeId[] {
+  const rest = order.filter((id) => id !== child);
+  rest.splice(Math.max(0, Math.min(place, rest.length)), 0, child);
+  return rest;
+}

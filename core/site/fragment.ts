@@ -1,0 +1,126 @@
+import { parseFragment, type DefaultTreeAdapterTypes } from 'parse5';
+import { cleanLink } from './link.ts';
+
+type ParsedNode = DefaultTreeAdapterTypes.ChildNode;
+type ParsedElement = DefaultTreeAdapterTypes.Element;
+
+/** `block`: paragraphs and lists with marks. `inline`: one run of text with marks. */
+export type FragmentForm = 'block' | 'inline';
+
+/** Elements whose content is not text for people; they go with everything inside. */
+const DROPPED = new Set(
+  'script style template iframe object embed applet noscript noembed noframes svg math textarea select option title head xmp plaintext audio video canvas'.split(
+    ' ',
+  ),
+);
+const MARKS: Record<string, string> = { strong: 'strong', b: 'strong', em: 'em', i: 'em' };
+const LISTS = new Set(['ul', 'ol']);
+const BLOCKS = new Set(
+  'p div h1 h2 h3 h4 h5 h6 blockquote section article header footer main aside nav figure figcaption pre address table tbody thead tr td th dl dt dd li ul ol'.split(
+    ' ',
+  ),
+);
+
+export function escapeText(text: string): string {
+  return text
+    .replace(/&/g, '&amp;')
+    .replace(/</g, '&lt;')
+    .replace(/>/g, '&gt;')
+    .replace(/\u00a0/g, '&nbsp;');
+}
+
+export const escapeAttribute = (text: string): string => escapeText(text).replace(/"/g, '&quot;');
+
+const isElement = (node: ParsedNode): node is ParsedElement => 'tagName' in node;
+const isBlock = (node: ParsedNode): boolean => isElement(node) && BLOCKS.has(node.tagName);
+const attribute = (element: ParsedElement, name: string) =>
+  element.attrs.find((candidate) => candidate.name === name)?.value;
+
+/** Nothing to read: no text, no line break. */
+const isBlank = (html: string): boolean => html.replace(/<[^>]*>/g, '').trim() === '';
+
+function inline(nodes: readonly ParsedNode[], insideLink = false): string {
+  return nodes
+    .map((node) => {
+      if (node.nodeName === '#text') return escapeText((node as DefaultTreeAdapterTypes.TextNode).value);
+      if (!isElement(node) || DROPPED.has(node.tagName)) return '';
+      if (node.tagName === 'br') return '<br>';
+      const link = node.tagName === 'a' ? cleanLink(attribute(node, 'href') ?? '') : undefined;
+      const inner = inline(node.childNodes, insideLink || link !== undefined);
+      if (inner === '') return '';
+      if (link !== undefined && !insideLink) return `<a href="${escapeAttribute(link)}">${inner}</a>`;
+      const mark = MARKS[node.tagName];
+      return mark ? `<${mark}>${inner}</${mark}>` : inner;
+    })
+    .join('');
+}
+
+function list(element: ParsedElement): string {
+  const items = element.childNodes.filter(
+    (node) => isElement(node) && node.tagName === 'li',
+  ) as ParsedElement[];
+  const inner = items
+    .map((item) => {
+      const words = inline(
+        item.childNodes.filter((node) => !isElement(node) || !LISTS.has(node.tagName)),
+      ).trim();
+      const nested = item.childNodes.filter(
+        (node) => isElement(node) && LISTS.has(node.tagName),
+      ) as ParsedElement[];
+      return isBlank(words) && nested.length === 0 ? '' : `<li>${words}${nested.map(list).join('')}</li>`;
+    })
+    .join('');
+  return inner === '' ? '' : `<${element.tagName}>${inner}</${element.tagName}>`;
+}
+
+function blocks(nodes: readonly ParsedNode[]): string {
+  let html = '';
+  let run: ParsedNode[] = [];
+  const closeRun = () => {
+    const words = inline(run).trim();
+    if (!isBlank(words)) html += `<p>${words}</p>`;
+    run = [];
+  };
+  for (const node of nodes) {
+    if (!isBlock(node)) {
+      run.push(node);
+      continue;
+    }
+    closeRun();
+    const element = node as ParsedElement;
+    html += LISTS.has(element.tagName) ? list(element) : blocks(element.childNodes);
+  }
+  closeRun();
+  return html;
+}
+
+/**
+ * Rich text as we keep it: parsed as a browser would, and written anew from a short list of elements — p, ul, ol, li,
+ * strong, em, a (with an allowed link), br. Other elements give way to their text; scripts, styles and embedded
+ * things go whole; no attribute but `href` survives. Cleaning twice gives the same as cleaning once.
+ */
+export function cleanFragment(html: string, form: FragmentForm): string {
+  const { childNodes } = parseFragment(html);
+  return form === 'block' ? blocks(childNodes) : inline(childNodes).trim();
+}
+
+/** The words of a fragment, without marks; blocks apart by a space. */
+export function plainText(html: string): string {
+  const read = (nodes: readonly ParsedNode[]): string =>
+    nodes
+      .map((node) => {
+        if (node.nodeName === '#text') return (node as DefaultTreeAdapterTypes.TextNode).value;
+        if (!isElement(node)) return '';
+        return node.tagName === 'br' || isBlock(node) ? `${read(node.childNodes)} ` : read(node.childNodes);
+      })
+      .join('');
+  return read(parseFragment(html).childNodes).replace(/\s+/g, ' ').trim();
+}
+
+/** A fragment with each `page:` link replaced by its address; a link to a page that is gone loses its target. */
+export function resolveLinks(html: string, addressOf: (link: string) => string | undefined): string {
+  return html.replace(/<a href="(page:[^"]*)">/g, (_match, link: string) => {
+    const address = addressOf(link);
+    return address === undefined ? '<a>' : `<a href="${escapeAttribute(address)}">`;
+  });
+}

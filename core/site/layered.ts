@@ -1,0 +1,38 @@
+import { Type, type Static, type TSchema } from '@sinclair/typebox';
+import { ViewIdSchema, type Reach, type ViewId } from './views.ts';
+
+/** A value set for a view other than the base, and how far it goes. */
+export interface Override<T> {
+  value: T;
+  reach: Reach;
+}
+
+/**
+ * A value that may differ by view. `base` is the value of the base view and the default for all; `at` holds the
+ * overrides. An override cannot stand at the base view: the type gives it nowhere to be, and validation refuses it.
+ */
+export interface Layered<T> {
+  base?: T;
+  at?: Record<ViewId, Override<T>>;
+}
+
+/** The JSON Schema of a layered value whose single values match `value`. */
+export const layeredSchema = <S extends TSchema>(value: S) =>
+  Type.Unsafe<Layered<Static<S>>>(
+    Type.Object(
+      {
+        base: Type.Optional(value),
+        at: Type.Optional(
+          Type.Record(
+            ViewIdSchema,
+            Type.Object(
+              { value, reach: Type.Union([Type.Literal('here'), Type.Literal('onward')]) },
+              { additionalProperties: false },
+            ),
+            { additionalProperties: false },
+          ),
+        ),
+      },
+      { additionalProperties: false },
+    ),
+  );

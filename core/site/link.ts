@@ -1,0 +1,20 @@
+/** Where a link may lead: a page of the site (`page:ID`), a place on the page (`#id`), the web, mail or a telephone. */
+const PROTOCOLS = new Set(['page:', 'http:', 'https:', 'mailto:', 'tel:']);
+
+/** A link without what browsers ignore in one, or undefined where it leads nowhere we allow (`javascript:` and its like). */
+export function cleanLink(link: string): string | undefined {
+  // Browsers drop tabs and line ends anywhere in a URL, and white space around it (URL Standard, basic URL parser).
+  // eslint-disable-next-line no-control-regex
+  const bare = link.replace(/[\t\n\r]/g, '').replace(/^[\u0000- ]+|[\u0000- ]+$/g, '');
+  if (/^#[\w-]+$/.test(bare)) return bare;
+  try {
+    return PROTOCOLS.has(new URL(bare).protocol) ? bare : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** The page that a link leads to, where it leads to a page of the site. */
+export function linkedPage(link: string): string | undefined {
+  return link.startsWith('page:') ? link.slice('page:'.length) : undefined;
+}

@@ -1,0 +1,57 @@
+import { done, refused, type Outcome } from '../site/outcome.ts';
+
+/**
+ * A size that follows the width of the window between two limits. All four in px:
+ * `min` at `fromWidth` and below, `max` at `toWidth` and above, straight in between.
+ */
+export interface Fluid {
+  min: number;
+  max: number;
+  fromWidth: number;
+  toWidth: number;
+}
+
+/** The size of text in px, fixed or fluid. */
+export type TextSize = number | Fluid;
+
+/** px in one rem: the initial font size that every browser starts from and that people may enlarge. */
+export const REM = 16;
+
+/** Makes a fluid size. Refused when min > max, fromWidth >= toWidth, or a number is not finite. */
+export function fluid(size: Fluid): Outcome<Fluid> {
+  const { min, max, fromWidth, toWidth } = size;
+  if (![min, max, fromWidth, toWidth].every(Number.isFinite))
+    return refused('A fluid size needs four numbers.');
+  if (min > max) return refused(`A fluid size grows with the width: ${min} is more than ${max}.`);
+  if (fromWidth >= toWidth) {
+    return refused(`A fluid size needs a span of widths: ${fromWidth} px is not below ${toWidth} px.`);
+  }
+  return done({ min, max, fromWidth, toWidth });
+}
+
+/** The size in px at a window width in px: linear interpolation between the limits, held at both ends. */
+export function sizeAt(size: TextSize, width: number): number {
+  if (typeof size === 'number') return size;
+  const share = (width - size.fromWidth) / (size.toWidth - size.fromWidth);
+  return size.min + (size.max - size.min) * Math.min(1, Math.max(0, share));
+}
+
+/** At most five decimals, without trailing zeros: a hundredth of a pixel at 1,000 rem. */
+export const decimals = (value: number): string => String(Number(value.toFixed(5)));
+
+export const px = (value: number): string => (value === 0 ? '0' : `${decimals(value)}px`);
+export const rem = (value: number): string => `${decimals(value / REM)}rem`;
+
+/**
+ * A text size in CSS. A fluid one is `clamp(min, intercept + slope, max)` (CSS Values and Units 4, §10.2
+ * https://www.w3.org/TR/css-values-4/#calc-notation): the line through (fromWidth, min) and (toWidth, max) with its slope in vw.
+ * The part in rem keeps text growing when a person enlarges it (WCAG 2.2, 1.4.4 Resize Text).
+ */
+export function textSizeCss(size: TextSize): string {
+  if (typeof size === 'number') return rem(size);
+  if (size.min === size.max) return rem(size.min);
+  const slope = (size.max - size.min) / (size.toWidth - size.fromWidth);
+  const intercept = size.min - slope * size.fromWidth;
+  const sign = intercept < 0 ? '-' : '+';
+  return `clamp(${rem(size.min)}, ${decimals(slope * 100)}vw ${sign} ${rem(Math.abs(intercept))}, ${rem(size.max)})`;
+}

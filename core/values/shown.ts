@@ -1,0 +1,34 @@
+import type { Node } from '../site/node.ts';
+import type { NodeId } from '../site/nodeid.ts';
+import { knownProperty } from '../site/properties/table.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
+import type { ViewId } from '../site/views.ts';
+import { completeOrder } from '../layout/order.ts';
+import { held } from './resolve.ts';
+import { resolve } from './trace.ts';
+
+/** Whether an element is itself set to be shown in a view. */
+export const isShown = (site: SiteFrame, page: Page, node: Node, view: ViewId): boolean =>
+  resolve(site, page, node, knownProperty('shown'), view) as boolean;
+
+/** The nearest element, itself or above, that is not shown in a view and so takes this one with it; undefined when it is there. */
+export function hiddenBy(site: SiteFrame, page: Page, node: Node, view: ViewId): NodeId | undefined {
+  for (let at: Node | undefined = node; at; at = at.parent === null ? undefined : page.nodes[at.parent]) {
+    if (!isShown(site, page, at, view)) return at.id;
+  }
+  return undefined;
+}
+
+/** The children of a container in the order they have in a view. */
+export function childrenIn(site: SiteFrame, node: Node, view: ViewId): NodeId[] {
+  const stored = held(node.style.self?.order, site.views, view)?.value as NodeId[] | undefined;
+  return completeOrder(node.children, stored);
+}
+
+/** How many overrides an element has at a view. */
+export function overrideCount(node: Node, view: ViewId): number {
+  return Object.values(node.style).reduce(
+    (sum, style) => sum + Object.values(style ?? {}).filter((layered) => layered.at?.[view]).length,
+    0,
+  );
+}

@@ -1,0 +1,82 @@
+import type { Layered } from '../site/layered.ts';
+import type { Node, Part } from '../site/node.ts';
+import type { NodeId } from '../site/nodeid.ts';
+import { knownKind } from '../site/kinds/table.ts';
+import type { Property } from '../site/properties/property.ts';
+import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
+import { viewOf, type View, type ViewId } from '../site/views.ts';
+import { held } from './resolve.ts';
+
+/** Where a value comes from. */
+export type Source =
+  | { from: 'element'; node: NodeId; view: ViewId }
+  | { from: 'text style'; style: string; view: ViewId }
+  | { from: 'kind'; kind: string }
+  | { from: 'parent'; node: NodeId; source: Source }
+  | { from: 'initial' };
+
+export interface Traced<T> {
+  value: T;
+  source: Source;
+}
+
+/** The text style a node takes: its own choice, else its kind's. Undefined where the site has no such style. */
+export function textStyleOf(node: Node, site: SiteFrame): TextStyle | undefined {
+  const id = node.textStyle ?? knownKind(node.kind).textStyle?.(node);
+  return id === undefined ? undefined : site.textStyles.find((style) => style.id === id);
+}
+
+/** A kind's default for a property in a view, where the kind has one. */
+export function kindDefault(kind: string, property: Property, view: View): unknown {
+  const value = knownKind(kind).defaults[property.name];
+  return typeof value === 'function' ? value(view) : value;
+}
+
+/** The layered value of a property that a node itself holds. */
+export function ownLayered(node: Node, part: Part, property: Property): Layered<unknown> | undefined {
+  return node.style[part]?.[property.name];
+}
+
+/**
+ * What a property of an element is in a view, and where that comes from: the element's own value, its text style, its
+ * kind's default, for a property that inherits its parent's value, and last the property's initial value.
+ */
+export function trace(
+  site: SiteFrame,
+  page: Page,
+  node: Node,
+  part: Part,
+  property: Property,
+  view: ViewId,
+): Traced<unknown> {
+  const own = held(ownLayered(node, part, property), site.views, view);
+  if (own) return { value: own.value, source: { from: 'element', node: node.id, view: own.view } };
+  const style = textStyleOf(node, site);
+  const styled = held(style?.style[part]?.[property.name], site.views, view);
+  if (style && styled) {
+    return { value: styled.value, source: { from: 'text style', style: style.id, view: styled.view } };
+  }
+  const shape = viewOf(site.views, view);
+  const byKind = kindDefault(node.kind, property, shape);
+  if (byKind !== undefined) return { value: byKind, source: { from: 'kind', kind: node.kind } };
+  if (property.inherits && node.parent !== null) {
+    const above = trace(site, page, page.nodes[node.parent], part, property, view);
+    if (above.source.from === 'parent') return above;
+    if (above.source.from !== 'initial') {
+      return { value: above.value, source: { from: 'parent', node: node.parent, source: above.source } };
+    }
+  }
+  return { value: property.initial(shape), source: { from: 'initial' } };
+}
+
+/** What a property of an element is in a view. */
+export function resolve(
+  site: SiteFrame,
+  page: Page,
+  node: Node,
+  property: Property,
+  view: ViewId,
+  part: Part = 'self',
+): unknown {
+  return trace(site, page, node, part, property, view).value;
+}

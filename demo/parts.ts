@@ -1,0 +1,92 @@
+import { branch, layered, type Branch } from './tree.ts';
+
+/** The head and the foot that every page of the observatory has. */
+
+export function siteHead(): Branch {
+  return branch('section', 'head', 'Header', {
+    content: { landmark: 'header' },
+    style: {
+      backgroundColour: layered('{night}'),
+      colour: layered('{moon}'),
+      paddingTop: layered(20),
+      paddingBottom: layered(20, { mobile: 16 }),
+    },
+    children: [
+      branch('row', 'head-row', 'Row: mark + pages', {
+        style: { alignItems: layered('center'), gap: layered(24, { mobile: 8 }) },
+        children: [
+          branch('text', 'mark', 'Site mark', {
+            textStyle: 'mark',
+            style: { span: layered(4, { tablet: 5, mobile: 4 }) },
+            content: { text: '<p><a href="page:home">Brindle Hill</a></p>' },
+          }),
+          branch('navigation', 'pages', 'Page links', {
+            style: {
+              span: layered(8, { tablet: 7, mobile: 4 }),
+              blockAlign: layered('end', { mobile: 'start' }),
+              gap: layered(32, { tablet: 20, mobile: 16 }),
+            },
+            content: {
+              label: 'Pages',
+              links: [
+                { label: 'Home', link: 'page:home' },
+                { label: 'Visits', link: 'page:visits' },
+                { label: 'Find us', link: 'page:find-us' },
+              ],
+            },
+          }),
+        ],
+      }),
+    ],
+  });
+}
+
+export function siteFoot(): Branch {
+  return branch('section', 'foot', 'Footer', {
+    content: { landmark: 'footer' },
+    style: {
+      backgroundColour: layered('{night}'),
+      colour: layered('{mist}'),
+      paddingTop: layered(64, { mobile: 40 }),
+      paddingBottom: layered(64, { mobile: 40 }),
+    },
+    children: [
+      branch('row', 'foot-row', 'Row: address + nights + links', {
+        children: [
+          footColumn(
+            'foot-place',
+            'Where',
+            'The hill',
+            '<p>Brindle Hill Observatory<br>Upper Brindle Lane<br>Brindle-under-Moor</p>',
+          ),
+          footColumn(
+            'foot-nights',
+            'When',
+            'Public nights',
+            '<p>Every clear Friday, from dusk<br>Doors open half an hour before</p>',
+          ),
+          footColumn(
+            'foot-write',
+            'Write to us',
+            'Say hello',
+            '<p><a href="mailto:hello@brindlehill.example">hello@brindlehill.example</a></p><p>We answer by daylight.</p>',
+          ),
+        ],
+      }),
+    ],
+  });
+}
+
+function footColumn(id: string, name: string, title: string, words: string): Branch {
+  return branch('column', id, name, {
+    style: { span: layered(4, { mobile: 4 }), gap: layered(8) },
+    children: [
+      branch('heading', `${id}-title`, `${name}: title`, {
+        content: { text: title, level: 2 },
+        textStyle: 'heading-5',
+        style: { colour: layered('{moon}') },
+      }),
+      branch('text', `${id}-words`, `${name}: words`, { content: { text: words }, textStyle: 'small' }),
+    ],
+  });
+}

@@ -1,0 +1,59 @@
+import type { Layered, Node, NodeId, Page, ViewId } from '../core/index.ts';
+
+/** An element written as a tree, as the demo's pages are; `pageOf` lays it out flat. */
+export interface Branch {
+  kind: string;
+  id: string;
+  name: string;
+  textStyle?: string;
+  style: Record<string, Layered<unknown>>;
+  content: Record<string, unknown>;
+  children: Branch[];
+}
+
+export function branch(
+  kind: string,
+  id: string,
+  name: string,
+  rest: Partial<Omit<Branch, 'kind' | 'id' | 'name'>> = {},
+): Branch {
+  return { kind, id, name, style: {}, content: {}, children: [], ...rest };
+}
+
+/** A layered value: the base, overrides that go onward, and overrides that hold here. */
+export function layered(
+  base: unknown,
+  onward: Record<string, unknown> = {},
+  here: Record<string, unknown> = {},
+): Layered<unknown> {
+  const at = Object.fromEntries([
+    ...Object.entries(onward).map(([view, value]) => [view as ViewId, { value, reach: 'onward' as const }]),
+    ...Object.entries(here).map(([view, value]) => [view as ViewId, { value, reach: 'here' as const }]),
+  ]);
+  const result: Layered<unknown> = {};
+  if (base !== undefined) result.base = base;
+  if (Object.keys(at).length > 0) result.at = at;
+  return result;
+}
+
+export function pageOf(page: Omit<Page, 'root' | 'nodes' | 'id'> & { id: string }, root: Branch): Page {
+  const nodes: Record<NodeId, Node> = {};
+  const add = (tree: Branch, parent: NodeId | null): NodeId => {
+    const id = tree.id as NodeId;
+    const node: Node = {
+      id,
+      kind: tree.kind,
+      name: tree.name,
+      parent,
+      children: [],
+      style: { self: tree.style },
+      content: tree.content,
+    };
+    if (tree.textStyle) node.textStyle = tree.textStyle;
+    nodes[id] = node;
+    node.children = tree.children.map((child) => add(child, id));
+    return id;
+  };
+  const id = add(root, null);
+  return { ...page, id: page.id as NodeId, root: id, nodes };
+}
