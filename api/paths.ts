@@ -1,0 +1,16 @@
+/** Where things are under the application's origin. One place for the server's routes and the browser's requests. */
+export const API = '/api';
+
+const part = encodeURIComponent;
+
+export const paths = {
+  health: () => `${API}/health`,
+  sites: () => `${API}/sites`,
+  site: (site: string) => `${API}/sites/${part(site)}`,
+  file: (site: string) => `${API}/sites/${part(site)}/file`,
+  page: (site: string, page: string) => `${API}/sites/${part(site)}/pages/${part(page)}`,
+  asset: (site: string, asset: string) => `${API}/sites/${part(site)}/assets/${part(asset)}`,
+  previews: (site: string) => `${API}/sites/${part(site)}/previews`,
+  publications: (site: string) => `${API}/sites/${part(site)}/publications`,
+  font: (file: string) => `${API}/fonts/${part(file)}`,
+};

@@ -1,0 +1,61 @@
+import type { Operation, Page, PageReference, SiteFrame } from '../core/index.ts';
+
+export interface Health {
+  ready: true;
+}
+
+/** The published state that the host serves. */
+export interface LivePublication {
+  number: number;
+  url: string;
+  publishedAt: string;
+}
+
+/** A line of the sites list. */
+export interface SiteSummary {
+  id: string;
+  name: string;
+  pages: number;
+  firstPage: string;
+  changedAt: string;
+  live: LivePublication | null;
+}
+
+export interface SiteResponse {
+  frame: SiteFrame;
+  pages: PageReference[];
+  live: LivePublication | null;
+  /** Pages that have changed since the live publication; all of them when nothing is live. */
+  unpublished: string[];
+}
+
+export interface PageResponse {
+  page: Page;
+  revision: number;
+}
+
+export interface EditResponse {
+  revision: number;
+}
+
+export interface MissedEdit {
+  revision: number;
+  operations: Operation[];
+  sentence: string;
+}
+
+export interface PreviewResponse {
+  url: string;
+}
+
+/** RFC 9457. `detail` is a sentence that says what happened, what was kept and what to do. */
+export interface Problem {
+  type: string;
+  title: string;
+  status: number;
+  detail: string;
+  /** What is wrong in detail, each with a JSON Pointer. */
+  faults?: { path: string; sentence: string }[];
+  /** With 412: the edits that the sender has not seen, oldest first. */
+  missed?: MissedEdit[];
+}

@@ -1,0 +1,54 @@
+/** What both commands need first: the locked dependencies and a built interface. Only Node itself is used here. */
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+export const root = new URL('..', import.meta.url).pathname;
+
+export function run(command, args, options = {}) {
+  const result = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  return result.status ?? 1;
+}
+
+function stop(sentence) {
+  console.error(sentence);
+  process.exit(1);
+}
+
+/** Installs the locked dependencies when they are missing or another lock file was installed. */
+export function dependencies() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major < 20 || (major === 20 && minor < 19)) stop(`Dimorphe needs Node 20.19 or newer; this is ${process.version}.`);
+  const stamp = join(root, 'node_modules', '.dimorphe-lock');
+  const wanted = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
+  console.log('Installing the dependencies …');
+  if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']) !== 0) {
+    stop('The dependencies could not be installed. Look at the lines above; a registry that cannot be reached is the usual cause.');
+  }
+  writeFileSync(stamp, wanted);
+}
+
+function newest(path) {
+  const found = statSync(path);
+  if (!found.isDirectory()) return found.mtimeMs;
+  return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));
+}
+
+/** Builds the interface when a source is newer than what was built. */
+export function built() {
+  const target = join(root, 'dist', 'index.html');
+  const sources = ['web', 'core', 'api', 'vite.config.ts', 'package-lock.json'].map((name) => join(root, name));
+  if (existsSync(target) && statSync(target).mtimeMs > Math.max(...sources.map(newest))) return;
+  console.log('Building the interface …');
+  if (run('npx', ['vite', 'build', '--logLevel', 'warn']) !== 0) stop('The interface could not be built; the lines above say why.');
+}
+
+/** Runs a program until it ends, passes signals on to it, and ends as it did. */
+export async function serve(args) {
+  const { spawn } = await import('node:child_process');
+  const child = spawn(process.execPath, ['--import=tsx', ...args], { cwd: root, stdio: 'inherit' });
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
+  child.on('exit', (code) => process.exit(code ?? 0));
+}

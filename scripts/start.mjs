@@ -1,0 +1,5 @@
+import { built, dependencies, serve } from './prepare.mjs';
+
+dependencies();
+built();
+await serve(['server/main.ts']);

@@ -1,0 +1,78 @@
+import { createHash } from 'node:crypto';
+import { nanoid } from 'nanoid';
+import { compileSite, type Site } from '../../core/index.ts';
+import type { LivePublication } from '../../api/responses.ts';
+import { publishedBytes } from '../media/bytes.ts';
+import type { Manifest } from '../store/schema.ts';
+import type { Store } from '../store/open.ts';
+
+/** A file as the host serves it. */
+export interface ServedFile {
+  type: string;
+  hash: string;
+  bytes(): Promise<Buffer>;
+}
+
+/** How many previews are remembered; older ones answer 404. */
+const PREVIEWS = 20;
+
+/** Compiles sites and keeps what the host serves: publications in the store, previews in memory. */
+export function publisher(store: Store, hostUrl: string) {
+  const previews = new Map<string, { site: string; files: Map<string, ServedFile> }>();
+
+  async function compiled(site: Site): Promise<{ path: string; type: string; bytes: Buffer }[]> {
+    return Promise.all(
+      compileSite(site).map(async (file) => ({
+        path: file.path,
+        type: file.type,
+        bytes: await publishedBytes(file, (hash) => store.files.get(hash)),
+      })),
+    );
+  }
+
+  const siteUrl = (site: string) => `${hostUrl}/${site}/`;
+
+  return {
+    /** Publishes a site as it is now; undefined when there is no such site. */
+    async publish(id: string): Promise<LivePublication | undefined> {
+      const snapshot = await store.sites.snapshot(id);
+      if (!snapshot) return undefined;
+      const manifest: Manifest = {};
+      for (const { path, type, bytes } of await compiled(snapshot.site)) {
+        manifest[path] = { hash: await store.files.put(bytes), type };
+      }
+      const { number, publishedAt } = await store.sites.publish(id, manifest, snapshot.revisions);
+      return { number, url: siteUrl(id), publishedAt: publishedAt.toISOString() };
+    },
+
+    /** Compiles the draft for the host to show under a name that cannot be guessed; answers its address. */
+    async preview(id: string): Promise<string | undefined> {
+      const snapshot = await store.sites.snapshot(id);
+      if (!snapshot) return undefined;
+      const files = new Map<string, ServedFile>();
+      for (const { path, type, bytes } of await compiled(snapshot.site)) {
+        const hash = createHash('sha256').update(bytes).digest('hex');
+        files.set(path, { type, hash, bytes: async () => bytes });
+      }
+      const token = nanoid();
+      previews.set(token, { site: id, files });
+      if (previews.size > PREVIEWS) previews.delete(previews.keys().next().value!);
+      return `${hostUrl}/preview/${token}/`;
+    },
+
+    async live(id: string): Promise<LivePublication | null> {
+      const live = await store.sites.live(id);
+      return live ? { number: live.number, url: siteUrl(id), publishedAt: live.publishedAt.toISOString() } : null;
+    },
+
+    previewFile: (token: string, path: string): ServedFile | undefined => previews.get(token)?.files.get(path),
+
+    async liveFile(id: string, path: string): Promise<ServedFile | undefined> {
+      const live = await store.sites.live(id);
+      const entry = live && Object.hasOwn(live.manifest, path) ? live.manifest[path] : undefined;
+      return entry && { ...entry, bytes: () => store.files.get(entry.hash) };
+    },
+  };
+}
+
+export type Publisher = ReturnType<typeof publisher>;

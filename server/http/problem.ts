@@ -1,0 +1,47 @@
+import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
+import { STATUS_CODES } from 'node:http';
+import type { Problem } from '../../api/responses.ts';
+
+/** A refusal that becomes a problem answer. Thrown by routes; everything else that is thrown is our own fault. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    readonly detail: string,
+    readonly more: Pick<Problem, 'faults' | 'missed'> = {},
+    readonly headers: Record<string, string> = {},
+  ) {
+    super(detail);
+  }
+}
+
+function answer(response: Response, status: number, detail: string, more: Pick<Problem, 'faults' | 'missed'> = {}): void {
+  const problem: Problem = { type: 'about:blank', title: STATUS_CODES[status] ?? 'Problem', status, detail, ...more };
+  response.status(status).type('application/problem+json').send(JSON.stringify(problem));
+}
+
+export const notFound: RequestHandler = (_request, response) => {
+  answer(response, 404, 'There is nothing at this address. Go back to the list of sites and start from there.');
+};
+
+/** Turns what routes throw into problem answers (RFC 9457); never a stack trace. */
+export const problems =
+  (log: (error: unknown) => void): ErrorRequestHandler =>
+  (error, _request, response, next) => {
+    if (response.headersSent) return next(error);
+    if (error instanceof Refusal) {
+      response.set(error.headers);
+      return answer(response, error.status, error.detail, error.more);
+    }
+    switch ((error as { type?: string }).type) {
+      case 'entity.too.large':
+        return answer(response, 413, 'The request is larger than 2 MB. Nothing was changed; send the change in smaller parts.');
+      case 'entity.parse.failed':
+        return answer(response, 400, 'The request is not valid JSON. Nothing was changed.');
+      case 'encoding.unsupported':
+      case 'charset.unsupported':
+        return answer(response, 415, 'The request comes in an encoding that is not understood. Nothing was changed.');
+    }
+    if (error instanceof URIError) return answer(response, 400, 'The address is malformed.');
+    log(error);
+    return answer(response, 500, 'Something went wrong on our side. Nothing was changed; try again in a moment.');
+  };

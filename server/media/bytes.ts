@@ -1,0 +1,30 @@
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
+import { FAMILIES, type Family, type FontFile, type PublishedFile } from '../../core/index.ts';
+
+const require = createRequire(import.meta.url);
+
+/** The bytes of a font file that ships with the application. */
+export function fontBytes(family: Family, file: FontFile): Promise<Buffer> {
+  return readFile(join(dirname(require.resolve(`${family.package}/package.json`)), 'files', file.file));
+}
+
+/** A shipped font file by its name, or undefined. */
+export function findFont(name: string): { family: Family; file: FontFile } | undefined {
+  for (const family of FAMILIES) {
+    const file = family.files.find((candidate) => candidate.file === name);
+    if (file) return { family, file };
+  }
+  return undefined;
+}
+
+/** The bytes of a file of a published site; pictures come from `picture`, which is given the SHA-256 and the asset's id. */
+export async function publishedBytes(
+  file: PublishedFile,
+  picture: (hash: string, id: string) => Promise<Buffer>,
+): Promise<Buffer> {
+  if ('text' in file) return Buffer.from(file.text, 'utf8');
+  if ('asset' in file) return picture(file.asset.hash, file.asset.id);
+  return fontBytes(file.font.family, file.font.file);
+}

@@ -1,0 +1,75 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { pino } from 'pino';
+import { demoSite } from '../demo/site.ts';
+import { host } from './host/host.ts';
+import { publisher } from './host/publisher.ts';
+import { application, type Pages } from './http/application.ts';
+import { openStore } from './store/open.ts';
+
+export interface Settings {
+  port: number;
+  hostPort: number;
+  dataFolder: string;
+  databaseUrl?: string;
+  pages?: Pages;
+  logLevel?: string;
+}
+
+export interface Running {
+  url: string;
+  hostUrl: string;
+  stop(): Promise<void>;
+}
+
+/** A port that another program listens on. */
+export class PortTaken extends Error {
+  constructor(port: number, variable: string) {
+    super(`Port ${port} is taken by another program. End it, or choose another port with ${variable}.`);
+  }
+}
+
+/** Both servers listen on this machine only: the application has no sign-in. */
+const ADDRESS = '127.0.0.1';
+
+function listen(server: Server, port: number, variable: string): Promise<string> {
+  return new Promise((resolve, reject) => {
+    server.once('error', (error: NodeJS.ErrnoException) => {
+      reject(error.code === 'EADDRINUSE' ? new PortTaken(port, variable) : error);
+    });
+    server.listen(port, ADDRESS, () => resolve(`http://${ADDRESS}:${(server.address() as AddressInfo).port}`));
+  });
+}
+
+/** Opens the data folder, puts the demo into an empty database, and serves the application and the host. */
+export async function start(settings: Settings): Promise<Running> {
+  const log = pino({ level: settings.logLevel ?? 'warn' });
+  const store = await openStore(settings.dataFolder, settings.databaseUrl);
+  const servers: Server[] = [];
+  const stop = async () => {
+    await Promise.all(
+      servers.map((server) => {
+        server.closeAllConnections();
+        return new Promise((resolve) => server.close(resolve));
+      }),
+    );
+    await store.close();
+  };
+  try {
+    if ((await store.sites.list()).length === 0) await store.add(await demoSite());
+    // The host listens first: the application's links need its address.
+    const hostServer = createServer((request, response) => hostApp(request, response));
+    servers.push(hostServer);
+    const hostUrl = await listen(hostServer, settings.hostPort, 'HOST_PORT');
+    const publications = publisher(store, hostUrl);
+    const hostApp = host(publications, log);
+    const server = createServer(application(store, publications, log, settings.pages));
+    servers.push(server);
+    const url = await listen(server, settings.port, 'PORT');
+    store.lock.announce(url);
+    return { url, hostUrl, stop };
+  } catch (error) {
+    await stop();
+    throw error;
+  }
+}
