@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
+  Allow,
   ArrayMaxSize,
   ArrayMinSize,
   IsArray,
@@ -25,6 +26,7 @@ export class OperationRequest {
   @MaxLength(400, { message: 'A path has at most 400 characters.' })
   path!: string;
 
+  @Allow()
   value?: unknown;
 }
 

@@ -42,7 +42,8 @@ export { fluid, REM, sizeAt, textSizeCss, type Fluid, type TextSize } from './ty
 export { COMMANDS, perform, type Arguments, type CommandName, type Step } from './edits/perform.ts';
 export { applyOperations, overlap, type Operation } from './edits/patch.ts';
 
-export { bodyMarkup, sourceOrder, type Addresses } from './compile/body.ts';
+export { sourceOrder } from './compile/sourceorder.ts';
+export { bodyMarkup, type Addresses } from './compile/body.ts';
 export { elementRules, nodeClass, pageRules, type CssRule } from './compile/rules.ts';
 export { familiesIn, printDeclarations, printFontFaces, printRules } from './compile/stylesheet.ts';
 export { compileSite, documentTitle, pagePath, type PublishedFile } from './compile/files.ts';

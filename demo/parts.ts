@@ -18,7 +18,7 @@ export function siteHead(): Branch {
           branch('text', 'mark', 'Site mark', {
             textStyle: 'mark',
             style: { span: layered(4, { tablet: 5, mobile: 4 }) },
-            content: { text: '<p><a href="page:home">Brindle Hill</a></p>' },
+            content: { text: '<p>Brindle Hill</p>' },
           }),
           branch('navigation', 'pages', 'Page links', {
             style: {

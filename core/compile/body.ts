@@ -10,6 +10,7 @@ import { element, type Markup } from '../site/markup.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../site/nodeid.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
+import { sourceOrder } from './sourceorder.ts';
 import { nodeClass, textStyleClass } from './rules.ts';
 
 /** Where things are that a page refers to, as seen from the page. */
@@ -24,18 +25,6 @@ interface Making {
   page: Page;
   addresses: Addresses;
   levels: Map<NodeId, number>;
-}
-
-/** The nodes of a page in source order. */
-export function sourceOrder(page: Page): Node[] {
-  const list: Node[] = [];
-  const walk = (id: NodeId) => {
-    const node = page.nodes[id];
-    list.push(node);
-    node.children.forEach(walk);
-  };
-  walk(page.root);
-  return list;
 }
 
 /** Heading levels as printed: the first heading of level 1 is the page's; any further one becomes level 2. */

@@ -11,6 +11,7 @@ import { knownProperty, PROPERTIES } from '../site/properties/table.ts';
 import { colourCss } from '../site/properties/text.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
 import { baseView, type Views } from '../site/views.ts';
+import { sourceOrder } from './sourceorder.ts';
 import { memoised } from './memo.ts';
 
 /** What a rule belongs to; a later layer wins over an earlier one. */
@@ -80,10 +81,10 @@ function piece(
   return result;
 }
 
-function stylePieces(style: PartStyle, views: Views, display: string): Piece[] {
+function stylePieces(style: PartStyle, views: Views, kind: Pick<CssContext, 'display' | 'stacks'>): Piece[] {
   return Object.entries(style).flatMap(([name, layered]) => {
     const property = knownProperty(name);
-    const made = property.onChildren ? undefined : piece(property, layered, views, { display });
+    const made = property.onChildren ? undefined : piece(property, layered, views, kind);
     return made ? [made] : [];
   });
 }
@@ -91,8 +92,8 @@ function stylePieces(style: PartStyle, views: Views, display: string): Piece[] {
 /** The rules of one element: its own style, and its place in a parent that orders its children. */
 export const elementRules: (node: Node, parent: Node | undefined, views: Views) => CssRule[] = memoised(
   (node: Node, parent: Node | undefined, views: Views) => {
-    const { display } = knownKind(node.kind);
-    const pieces = stylePieces(node.style.self ?? {}, views, display);
+    const { display, stacks } = knownKind(node.kind);
+    const pieces = stylePieces(node.style.self ?? {}, views, { display, stacks });
     for (const [name, layered] of Object.entries(parent?.style.self ?? {})) {
       const property = knownProperty(name);
       if (!property.onChildren) continue;
@@ -109,7 +110,7 @@ export const textStyleRules: (style: TextStyle, views: Views) => CssRule[] = mem
     rulesOf(
       `.${textStyleClass(style.id)}`,
       'text style',
-      stylePieces(style.style.self ?? {}, views, 'block'),
+      stylePieces(style.style.self ?? {}, views, { display: 'block' }),
       views,
     ),
 );
@@ -124,7 +125,7 @@ export const kindRules: (kind: Kind, views: Views) => CssRule[] = memoised((kind
       const byKind = kindDefault(kind.name, property, view);
       const value =
         byKind ?? (kind.name === 'page' && property.inherits ? property.initial(view) : undefined);
-      return value === undefined ? {} : property.css!(value, { view, display: kind.display });
+      return value === undefined ? {} : property.css!(value, { view, display: kind.display, stacks: kind.stacks });
     };
     pieces.push(express(views, wanted));
   }
@@ -166,7 +167,7 @@ export const foundationRules: (site: SiteFrame['colours']) => CssRule[] = memois
 
 /** Every rule a page needs, in the order in which they are written: by layer, then by distance from the base. */
 export function pageRules(site: SiteFrame, page: Page): CssRule[] {
-  const nodes = Object.values(page.nodes);
+  const nodes = sourceOrder(page);
   const kinds = new Set(nodes.map((node) => knownKind(node.kind)));
   const styles = new Set(nodes.map((node) => textStyleOf(node, site)));
   const rules = [...foundationRules(site.colours)];

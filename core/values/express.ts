@@ -1,9 +1,9 @@
+import equal from 'fast-deep-equal';
 import type { Layered, Override } from '../site/layered.ts';
 import { onwardFrom, type View, type ViewId, type Views } from '../site/views.ts';
 
-/** Whether two values of the model are the same; they are plain data. */
-export const same = (one: unknown, other: unknown): boolean =>
-  one === other || JSON.stringify(one) === JSON.stringify(other);
+/** Whether two values of the model are the same content; they are plain data. */
+export const same = (one: unknown, other: unknown): boolean => equal(one, other);
 
 /**
  * The layered value with the fewest overrides that gives each view the value wanted for it. Its overrides are all

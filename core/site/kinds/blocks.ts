@@ -11,6 +11,7 @@ export const heading: Kind = {
   structure: { display: 'block', margin: '0', 'text-wrap': 'balance', 'overflow-wrap': 'break-word' },
   inner: { a: { color: 'inherit' } },
   defaults: {},
+  words: 'text',
   textStyle: (node) => `heading-${contentOf<number>(heading, node, 'level')}`,
   content: [
     { name: 'text', label: 'Words', type: inlineText, initial: '' },
@@ -42,6 +43,7 @@ export const text: Kind = {
     a: { color: 'inherit' },
   },
   defaults: {},
+  words: 'text',
   textStyle: () => 'body',
   content: [{ name: 'text', label: 'Words', type: richText, initial: '' }],
   markup: (node, { attributes, address }) =>
@@ -64,6 +66,7 @@ export const button: Kind = {
     paddingLeft: 24,
     paddingRight: 24,
   },
+  words: 'label',
   textStyle: () => 'button',
   content: [
     { name: 'label', label: 'Label', type: line, initial: 'Button' },

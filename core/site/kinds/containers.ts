@@ -15,6 +15,7 @@ export const page: Kind = {
   label: 'Page',
   accepts: ['section'],
   display: 'grid',
+  stacks: true,
   structure: { display: 'grid', 'grid-template-columns': 'minmax(0, 1fr)', margin: '0' },
   inner: { main: { display: 'contents' } },
   defaults: {},
@@ -27,6 +28,7 @@ export const section: Kind = {
   label: 'Section',
   accepts: BLOCKS,
   display: 'grid',
+  stacks: true,
   structure: { display: 'grid', 'align-content': 'start' },
   inner: { '> *': { 'grid-column': '2' } },
   perView: ({ grid }) => ({
@@ -67,6 +69,7 @@ export const column: Kind = {
   label: 'Column',
   accepts: BLOCKS,
   display: 'grid',
+  stacks: true,
   structure: { display: 'grid', 'grid-template-columns': 'minmax(0, 1fr)', 'align-content': 'start' },
   defaults: { gap: 16 },
   content: [],

@@ -39,6 +39,8 @@ export interface Kind {
   /** Kinds that may stand inside; empty for what is no container. */
   accepts: readonly string[];
   display: string;
+  /** Set when the children stand one below another in every view. */
+  stacks?: true;
   /** CSS that every element of the kind has in every view, below all that people set. */
   structure: Declarations;
   /** CSS for what is inside the element's own markup, by selector. */
@@ -52,6 +54,8 @@ export interface Kind {
   /** The text style an element takes by itself. */
   textStyle?(node: Node): string;
   content: readonly ContentField[];
+  /** The content field that is the element's words on the page, editable in place. */
+  words?: string;
   markup(node: Node, context: MarkupContext): Markup;
 }
 

@@ -106,5 +106,5 @@ export const gap: Property<number> = {
   kinds: ['section', 'row', 'column', 'navigation'],
   type: numberType({ minimum: 0, maximum: 400, step: 4, unit: 'px' }),
   initial: () => 0,
-  css: (value) => ({ gap: px(value) }),
+  css: (value, { stacks }) => ({ [stacks ? 'row-gap' : 'gap']: px(value) }),
 };

@@ -10,6 +10,8 @@ export interface CssContext {
   view: View;
   /** The `display` of the element's kind while it is shown. */
   display: string;
+  /** Whether the element's children stand one below another, so that a gap lies between rows only. */
+  stacks?: boolean;
   /** For an order: the source order of the children, and the child whose CSS is wanted. */
   children?: readonly NodeId[];
   child?: NodeId;

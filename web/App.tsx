@@ -1,0 +1,44 @@
+import { CssBaseline, ThemeProvider } from '@mui/material';
+import { SnackbarProvider } from 'notistack';
+import { Provider } from 'react-redux';
+import { createBrowserRouter, Navigate, Outlet, RouterProvider } from 'react-router';
+import { makeStore } from './state/store.ts';
+import { Sites } from './sites/Sites.tsx';
+import { Boundary } from './ui/Boundary.tsx';
+import { Notice } from './ui/Notice.tsx';
+import { theme } from './ui/theme.ts';
+import { Workbench } from './workbench/Workbench.tsx';
+
+const store = makeStore();
+
+const router = createBrowserRouter([
+  {
+    element: (
+      <Boundary>
+        <Outlet />
+      </Boundary>
+    ),
+    children: [
+      { path: '/', element: <Sites /> },
+      { path: '/sites', element: <Navigate to="/" replace /> },
+      { path: '/sites/:site/pages/:page', element: <Workbench /> },
+      {
+        path: '*',
+        element: <Notice severity="info">There is no screen at this address. The list of sites is at the start page.</Notice>,
+      },
+    ],
+  },
+]);
+
+export function App() {
+  return (
+    <Provider store={store}>
+      <ThemeProvider theme={theme}>
+        <CssBaseline />
+        <SnackbarProvider maxSnack={3} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+          <RouterProvider router={router} />
+        </SnackbarProvider>
+      </ThemeProvider>
+    </Provider>
+  );
+}

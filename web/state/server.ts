@@ -1,0 +1,71 @@
+import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { API, paths } from '../../api/paths.ts';
+import type {
+  EditResponse,
+  LivePublication,
+  PageResponse,
+  PreviewResponse,
+  Problem,
+  SiteResponse,
+  SiteSummary,
+} from '../../api/responses.ts';
+import type { Operation } from '../../core/index.ts';
+
+export interface EditToSend {
+  site: string;
+  page: string;
+  revision: number;
+  operations: Operation[];
+  sentence: string;
+}
+
+const below = (path: string) => path.slice(API.length);
+
+/** The one place that talks to the server. */
+export const server = createApi({
+  reducerPath: 'server',
+  baseQuery: fetchBaseQuery({ baseUrl: API, timeout: 30_000 }),
+  tagTypes: ['site', 'sites'],
+  endpoints: (build) => ({
+    sites: build.query<SiteSummary[], void>({ query: () => below(paths.sites()), providesTags: ['sites'] }),
+    site: build.query<SiteResponse, string>({ query: (id) => below(paths.site(id)), providesTags: ['site'] }),
+    page: build.query<PageResponse, { site: string; page: string }>({
+      query: ({ site, page }) => below(paths.page(site, page)),
+      keepUnusedDataFor: 0,
+    }),
+    edit: build.mutation<EditResponse, EditToSend>({
+      query: ({ site, page, revision, operations, sentence }) => ({
+        url: below(paths.page(site, page)),
+        method: 'PATCH',
+        headers: { 'If-Match': `"${revision}"` },
+        body: { operations, sentence },
+      }),
+    }),
+    preview: build.mutation<PreviewResponse, string>({
+      query: (site) => ({ url: below(paths.previews(site)), method: 'POST' }),
+    }),
+    publish: build.mutation<LivePublication, string>({
+      query: (site) => ({ url: below(paths.publications(site)), method: 'POST' }),
+      invalidatesTags: ['site', 'sites'],
+    }),
+  }),
+});
+
+export const { useSitesQuery, useSiteQuery, usePreviewMutation, usePublishMutation } = server;
+
+/** What a failed request means, as a person can act on it. */
+export interface Trouble {
+  /** The HTTP status, or 0 when the server could not be reached. */
+  status: number;
+  sentence: string;
+  problem?: Problem;
+}
+
+export function troubleOf(error: unknown): Trouble {
+  const { status, data } = (error ?? {}) as { status?: number | string; data?: Partial<Problem> };
+  if (typeof status === 'number' && data?.detail) return { status, sentence: data.detail, problem: data as Problem };
+  if (typeof status === 'number') {
+    return { status, sentence: `The server answered with status ${status} and no explanation. Try again in a moment.` };
+  }
+  return { status: 0, sentence: 'Dimorphe’s server cannot be reached. Check that it is still running.' };
+}

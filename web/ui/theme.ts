@@ -1,0 +1,48 @@
+import { createTheme } from '@mui/material/styles';
+
+/** The colours of the interface. Each means one thing: see the comments. */
+export const ink = '#23211c';
+export const paper = '#faf7f0';
+export const shade = '#f1ebdf';
+export const desk = '#e4dfd3';
+export const line = '#d9d2c3';
+/** Words of second rank; at least 4.5 : 1 on paper and on the header's shade. */
+export const quiet = '#655f53';
+/** What is active or selected. */
+export const petrol = '#0d6a6e';
+export const petrolTint = 'rgba(13, 106, 110, 0.11)';
+/** Overrides, and the views they reach. */
+export const marigold = '#f0c257';
+export const marigoldPale = '#f8e6b8';
+/** The one thing a screen is for. */
+export const sun = '#e9a820';
+/** Findings and failures only. */
+export const coral = '#b23a21';
+
+export const theme = createTheme({
+  palette: {
+    primary: { main: petrol },
+    secondary: { main: sun, contrastText: ink },
+    error: { main: coral },
+    background: { default: paper, paper },
+    text: { primary: ink, secondary: quiet },
+    divider: line,
+  },
+  shape: { borderRadius: 4 },
+  typography: {
+    fontFamily: '"Atkinson Hyperlegible Next Variable", sans-serif',
+    fontSize: 13,
+    button: { textTransform: 'none', fontWeight: 600 },
+  },
+  components: {
+    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiButton: { defaultProps: { disableElevation: true } },
+    MuiCssBaseline: {
+      styleOverrides: {
+        'html, body, #root': { height: '100%' },
+        ':focus-visible': { outline: `2px solid ${petrol}`, outlineOffset: 1 },
+        '@media (prefers-reduced-motion: reduce)': { '*': { transition: 'none !important', animation: 'none !important' } },
+      },
+    },
+  },
+});

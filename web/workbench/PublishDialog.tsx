@@ -1,0 +1,59 @@
+import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, LinearProgress, Link, Typography } from '@mui/material';
+import { ExternalLink } from 'lucide-react';
+import { keep } from '../state/edits.ts';
+import { troubleOf, usePublishMutation, useSiteQuery } from '../state/server.ts';
+import { useAppDispatch, useAppSelector } from '../state/store.ts';
+
+/** Says what publishing will do, does it, and links to the live page. */
+export function PublishDialog({ site, onClose }: { site: string; onClose: () => void }) {
+  const dispatch = useAppDispatch();
+  const { data } = useSiteQuery(site, { refetchOnMountOrArgChange: true });
+  const [publish, { data: published, error, isLoading }] = usePublishMutation();
+  const pending = useAppSelector((state) => state.editor.open?.pending.length ?? 0);
+  const start = async () => {
+    await dispatch(keep());
+    await publish(site);
+  };
+  const live = published ?? data?.live;
+  const changed = data?.pages.filter((page) => data.unpublished.includes(page.id)) ?? [];
+  const next = (data?.live?.number ?? 0) + 1;
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="publish-title">
+      <DialogTitle id="publish-title">{published ? `Publication ${published.number} is live` : 'Publish the site'}</DialogTitle>
+      <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
+        {published ? (
+          <Typography>Visitors see it now. Earlier publications are kept unchanged.</Typography>
+        ) : (
+          <>
+            <Typography>
+              This makes publication {next} of {data?.frame.name ?? 'the site'} and shows it to visitors at once.
+            </Typography>
+            <Typography color="text.secondary">
+              {data?.live
+                ? changed.length === 0
+                  ? `Nothing has changed since publication ${data.live.number}.`
+                  : `Changed since publication ${data.live.number}: ${changed.map((page) => page.title).join(', ')}.`
+                : 'The site has not been published before.'}
+            </Typography>
+          </>
+        )}
+        {isLoading && <LinearProgress aria-label="Publishing" />}
+        {error && <Alert severity="error">The site was not published; what was live stays live. {troubleOf(error).sentence}</Alert>}
+        {pending > 0 && !published && <Alert severity="info">Publishing waits until your last changes are kept.</Alert>}
+        {live && (
+          <Link href={live.url} target="_blank" rel="noreferrer" sx={{ display: 'inline-flex', alignItems: 'center', gap: 0.5 }}>
+            Open the published site <ExternalLink size={14} aria-hidden />
+          </Link>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+        {!published && (
+          <Button variant="contained" color="secondary" disabled={isLoading || !data} onClick={() => void start()}>
+            Publish
+          </Button>
+        )}
+      </DialogActions>
+    </Dialog>
+  );
+}

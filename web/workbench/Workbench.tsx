@@ -1,0 +1,96 @@
+import { Box, LinearProgress } from '@mui/material';
+import { useSnackbar } from 'notistack';
+import { useEffect, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useParams } from 'react-router';
+import { Group, Panel, Separator } from 'react-resizable-panels';
+import { selected as select } from '../state/editor.ts';
+import { keep, redo, undo } from '../state/edits.ts';
+import { troubleOf, usePreviewMutation } from '../state/server.ts';
+import { useAppDispatch, useAppSelector } from '../state/store.ts';
+import { line } from '../ui/theme.ts';
+import { Notice } from '../ui/Notice.tsx';
+import { ConflictDialog } from './ConflictDialog.tsx';
+import { Desk } from './desk/Desk.tsx';
+import { ledgerWidth } from './ledger/columns.ts';
+import { Ledger } from './ledger/Ledger.tsx';
+import { PublishDialog } from './PublishDialog.tsx';
+import { TopBar } from './TopBar.tsx';
+import { useOpenPage } from './useOpenPage.ts';
+
+/** Says each refusal and what was taken back; what was done is told by the screen itself. */
+function useSayings() {
+  const said = useAppSelector((state) => state.editor.said);
+  const { enqueueSnackbar } = useSnackbar();
+  useEffect(() => {
+    if (said.count > 0 && said.refusal) enqueueSnackbar(said.sentence, { variant: 'error', autoHideDuration: 8000 });
+  }, [said, enqueueSnackbar]);
+  return said.sentence;
+}
+
+/** Warns before the window closes while something is not kept. */
+function useLeaveWarning() {
+  const pending = useAppSelector((state) => (state.editor.open?.pending.length ?? 0) > 0);
+  useEffect(() => {
+    if (!pending) return;
+    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [pending]);
+}
+
+/** The editing screen: the ledger on the left, the desk on the right. */
+export function Workbench() {
+  const { site: siteId = '', page: pageId = '' } = useParams();
+  const dispatch = useAppDispatch();
+  const { open, failure, retry } = useOpenPage(siteId, pageId);
+  const [publishing, setPublishing] = useState(false);
+  const [preview, { isLoading: trying }] = usePreviewMutation();
+  const { enqueueSnackbar } = useSnackbar();
+  const sentence = useSayings();
+  useLeaveWarning();
+
+  useHotkeys('mod+z', () => dispatch(undo()), { preventDefault: true });
+  useHotkeys('mod+shift+z, mod+y', () => dispatch(redo()), { preventDefault: true });
+  useHotkeys('escape', () => dispatch(select(null)), { enabled: !publishing });
+
+  /** Opens the draft as it would be published; the tab is opened at once, so that no browser takes it for a pop-up. */
+  const tryIt = async () => {
+    const tab = window.open('', '_blank');
+    await dispatch(keep());
+    const result = await preview(siteId);
+    if (result.data && tab) {
+      tab.opener = null;
+      tab.location.replace(result.data.url);
+    } else {
+      tab?.close();
+      const why = result.error ? troubleOf(result.error).sentence : 'The browser did not open a new tab; allow pop-ups for this address.';
+      enqueueSnackbar(`The draft could not be shown. ${why}`, { variant: 'error' });
+    }
+  };
+
+  if (failure) return <Notice severity="error" action={{ label: 'Try again', run: retry }}>{failure}</Notice>;
+  if (!open) return <LinearProgress aria-label="Opening the page" />;
+  const { site, pages, page } = open;
+  return (
+    <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', overflow: 'hidden' }}>
+      <TopBar site={site} pageName={page.nodes[page.root].name} busy={trying} onTry={() => void tryIt()} onPublish={() => setPublishing(true)} />
+      <Box sx={{ flex: 1, minHeight: 0 }}>
+        <Group orientation="horizontal" style={{ height: '100%' }}>
+          <Panel defaultSize={ledgerWidth(site) + 14} minSize={ledgerWidth(site) - 60} groupResizeBehavior="preserve-pixel-size">
+            <Ledger site={site} pages={pages} page={page} />
+          </Panel>
+          <Separator aria-label="Width of the ledger" style={{ width: 4, background: line }} />
+          <Panel minSize={320}>
+            <Desk site={site} pages={pages} page={page} />
+          </Panel>
+        </Group>
+      </Box>
+      <Box role="status" aria-label="Last step" sx={{ position: 'absolute', width: '1px', height: '1px', overflow: 'hidden', clipPath: 'inset(50%)' }}>
+        {sentence}
+      </Box>
+      {publishing && <PublishDialog site={site.id} onClose={() => setPublishing(false)} />}
+      <ConflictDialog />
+    </Box>
+  );
+}

@@ -1,0 +1,139 @@
+import { Box, ButtonBase, Typography } from '@mui/material';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  viewAt,
+  type NodeId,
+  type Page,
+  type SiteFrame,
+} from '../../../core/index.ts';
+import { selected as select, widthSet } from '../../state/editor.ts';
+import { edit } from '../../state/edits.ts';
+import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import { desk, petrol } from '../../ui/theme.ts';
+import { TextBar } from '../text/TextBar.tsx';
+import { useTextEditing } from '../text/useTextEditing.ts';
+import { ghostsIn } from './content.ts';
+import { Marks } from './Marks.tsx';
+import { EMPTY_SHEET, type SheetContent } from './sheetdocument.ts';
+import { useSheet } from './useSheet.ts';
+
+interface SheetProps {
+  site: SiteFrame;
+  page: Page;
+  content: Omit<SheetContent, 'ghosts'>;
+  /** px; the width of the page in this sheet. */
+  width: number;
+  /** Screen px for one px of the page. */
+  scale: number;
+  active: boolean;
+}
+
+/** Keys that the workbench hears even when the focus is inside a sheet. */
+const forwarded = (event: KeyboardEvent): boolean =>
+  event.key === 'Escape' || ((event.ctrlKey || event.metaKey) && ['z', 'y'].includes(event.key.toLowerCase()));
+
+/** The real page at one width, in a frame; what is selected is marked over it, never in it. */
+export function Sheet({ site, page, content, width, scale, active }: SheetProps) {
+  const dispatch = useAppDispatch();
+  const selected = useAppSelector((state) => state.editor.selected);
+  const ghosts = useAppSelector((state) => state.editor.ghosts);
+  const view = viewAt(site.views, width);
+  const [hovered, setHovered] = useState<NodeId | null>(null);
+  const shown = useMemo<SheetContent>(
+    () => ({ ...content, ghosts: ghosts ? ghostsIn(site, page, view.id) : [] }),
+    [content, ghosts, site, page, view.id],
+  );
+  const { frame, sheet, height, moved, loaded } = useSheet(shown, active);
+  const write = useCallback(
+    (node: NodeId, field: string, value: string) => void dispatch(edit('setContent', { node, field, value })),
+    [dispatch],
+  );
+  const text = useTextEditing(sheet, write);
+
+  // The listeners are put on once a sheet; what they need of the latest render is read through this.
+  const latest = useRef({ page, text });
+  useEffect(() => {
+    latest.current = { page, text };
+  });
+  useEffect(() => {
+    if (!sheet) return;
+    const { document } = sheet;
+    const inEditing = (event: Event) => sheet.editing?.contains(event.target as globalThis.Node) ?? false;
+    const click = (event: MouseEvent) => {
+      event.preventDefault();
+      if (!inEditing(event)) dispatch(select(sheet.nodeAt(event.target)));
+    };
+    const doubleClick = (event: MouseEvent) => {
+      const id = sheet.nodeAt(event.target);
+      if (id && !inEditing(event)) latest.current.text.begin(latest.current.page.nodes[id]);
+    };
+    const move = (event: MouseEvent) => setHovered(sheet.nodeAt(event.target));
+    const leave = () => setHovered(null);
+    const key = (event: KeyboardEvent) => {
+      if (event.defaultPrevented || !forwarded(event) || inEditing(event)) return;
+      event.preventDefault();
+      const { key: name, ctrlKey, metaKey, shiftKey } = event;
+      window.dispatchEvent(new KeyboardEvent('keydown', { key: name, ctrlKey, metaKey, shiftKey, bubbles: true }));
+    };
+    document.addEventListener('click', click);
+    document.addEventListener('dblclick', doubleClick);
+    document.addEventListener('mousemove', move);
+    document.documentElement.addEventListener('mouseleave', leave);
+    document.addEventListener('keydown', key);
+    return () => {
+      document.removeEventListener('click', click);
+      document.removeEventListener('dblclick', doubleClick);
+      document.removeEventListener('mousemove', move);
+      document.documentElement.removeEventListener('mouseleave', leave);
+      document.removeEventListener('keydown', key);
+    };
+  }, [sheet, dispatch]);
+
+  const label = `${view.name}, ${width} px`;
+  return (
+    <Box component="section" aria-label={`Sheet: ${label}`} sx={{ flex: 'none' }}>
+      <ButtonBase
+        onClick={() => dispatch(widthSet(width))}
+        aria-pressed={active}
+        sx={{ mb: 0.75, gap: 1, borderRadius: 0.5, px: 0.5, minHeight: 24 }}
+      >
+        <Typography component="span" sx={{ fontWeight: 700, fontSize: 13, color: active ? petrol : 'text.primary' }}>
+          {view.name}
+        </Typography>
+        <Typography component="span" sx={{ fontSize: 12, color: 'text.secondary', bgcolor: desk }}>
+          {width} px at {Math.round(scale * 100)} %
+        </Typography>
+      </ButtonBase>
+      <Box
+        sx={{
+          position: 'relative',
+          width: width * scale,
+          height: height * scale,
+          boxShadow: '0 2px 10px rgba(35,33,28,.22)',
+          bgcolor: 'white',
+        }}
+      >
+        <iframe
+          ref={frame}
+          title={`Page in ${label}`}
+          sandbox="allow-same-origin"
+          srcDoc={EMPTY_SHEET}
+          onLoad={loaded}
+          style={{ border: 0, width, height, transform: `scale(${scale})`, transformOrigin: '0 0', display: 'block' }}
+        />
+        {sheet && (
+          <Marks
+            sheet={sheet}
+            page={page}
+            view={view.id}
+            scale={scale}
+            moved={moved}
+            selected={text.editing ? null : selected}
+            hovered={text.editing ? null : hovered}
+          />
+        )}
+        {sheet && text.editing && <TextBar sheet={sheet} editing={text.editing} scale={scale} onDone={text.end} />}
+      </Box>
+    </Box>
+  );
+}

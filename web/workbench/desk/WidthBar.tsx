@@ -1,0 +1,115 @@
+import { Box, ButtonBase } from '@mui/material';
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { describeWidths, viewAt, widthsOf, type SiteFrame } from '../../../core/index.ts';
+import { viewChosen, widthSet } from '../../state/editor.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { ink, line, petrol, quiet, shade } from '../../ui/theme.ts';
+
+/** px; the widths that the ruler shows. */
+export const NARROWEST = 280;
+const WIDEST = 1920;
+
+const share = (width: number): number =>
+  (Math.min(WIDEST, Math.max(NARROWEST, width)) - NARROWEST) / (WIDEST - NARROWEST);
+const percent = (width: number): string => `${share(width) * 100}%`;
+
+/** The ruler of widths with the views as bands, and the marker that can be drawn through all of them. */
+export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
+  const dispatch = useAppDispatch();
+  const track = useRef<HTMLDivElement>(null);
+  const { views } = site;
+  const view = viewAt(views, width);
+  const breakpoints = views.list.slice(1).map((candidate) => candidate.from);
+
+  const set = (next: number) => dispatch(widthSet(Math.round(Math.min(WIDEST, Math.max(NARROWEST, next)))));
+  const drag = (event: PointerEvent) => {
+    if (event.type === 'pointerdown') {
+      event.currentTarget.setPointerCapture(event.pointerId);
+      (event.currentTarget as HTMLElement).focus();
+      event.preventDefault();
+    } else if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
+    const { left, width: length } = track.current!.getBoundingClientRect();
+    set(NARROWEST + ((event.clientX - left) / length) * (WIDEST - NARROWEST));
+  };
+  const keys = (event: KeyboardEvent) => {
+    const step = event.shiftKey ? 10 : 1;
+    const moves: Record<string, number | undefined> = {
+      ArrowLeft: width - step,
+      ArrowDown: width - step,
+      ArrowRight: width + step,
+      ArrowUp: width + step,
+      Home: NARROWEST,
+      End: WIDEST,
+      PageUp: breakpoints.find((at) => at > width) ?? WIDEST,
+      PageDown: breakpoints.findLast((at) => at < width) ?? NARROWEST,
+    };
+    const next = moves[event.key];
+    if (next === undefined) return;
+    event.preventDefault();
+    set(next);
+  };
+
+  return (
+    <Box sx={{ px: 2, pt: 1, height: 58, flex: 'none', bgcolor: shade, borderBottom: `1px solid ${line}` }}>
+      <Box ref={track} sx={{ position: 'relative', height: 48 }}>
+        {views.list.map((candidate) => {
+          const { from = NARROWEST, below = WIDEST } = widthsOf(views, candidate.id);
+          const active = candidate.id === view.id;
+          return (
+            <ButtonBase
+              key={candidate.id}
+              tabIndex={-1}
+              aria-label={`${candidate.name}, ${describeWidths(views, candidate.id)} px`}
+              onClick={() => dispatch(viewChosen(candidate.id))}
+              style={{ left: percent(from), width: `calc(${(share(below) - share(from)) * 100}% - 2px)` }}
+              sx={{
+                position: 'absolute',
+                top: 0,
+                height: 24,
+                borderRadius: 0.5,
+                fontSize: 12,
+                fontWeight: 700,
+                overflow: 'hidden',
+                whiteSpace: 'nowrap',
+                bgcolor: active ? petrol : '#e0d8c7',
+                color: active ? 'white' : quiet,
+              }}
+            >
+              {candidate.name}
+              {candidate.id === views.base && ' · base'}
+            </ButtonBase>
+          );
+        })}
+        {[NARROWEST, ...breakpoints, WIDEST].map((at) => (
+          <Box
+            key={at}
+            component="span"
+            style={{ left: percent(at) }}
+            sx={{ position: 'absolute', top: 29, fontSize: 11, color: quiet, transform: at === NARROWEST ? 'none' : at === WIDEST ? 'translateX(-100%)' : 'translateX(-50%)' }}
+          >
+            {at}
+          </Box>
+        ))}
+        <Box
+          role="slider"
+          tabIndex={0}
+          aria-label="Width of the sheet"
+          aria-valuemin={NARROWEST}
+          aria-valuemax={WIDEST}
+          aria-valuenow={Math.min(WIDEST, width)}
+          aria-valuetext={`${width} px, ${view.name}`}
+          onPointerDown={drag}
+          onPointerMove={drag}
+          onKeyDown={keys}
+          style={{ left: percent(width) }}
+          sx={{ position: 'absolute', top: -6, bottom: 0, width: 64, ml: '-32px', cursor: 'ew-resize', touchAction: 'none', borderRadius: 0.5 }}
+        >
+          <Box sx={{ position: 'absolute', left: 31, top: 0, width: 2, height: 36, bgcolor: ink }} />
+          <Box sx={{ position: 'absolute', bottom: 0, left: 4, right: 4, bgcolor: ink, color: 'white', borderRadius: 0.5, fontSize: 12, fontWeight: 700, lineHeight: '19px', textAlign: 'center' }}>
+            {width} px
+          </Box>
+        </Box>
+      </Box>
+    </Box>
+  );
+}

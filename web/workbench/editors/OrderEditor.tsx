@@ -1,0 +1,65 @@
+import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import { arrayMove, SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import { Box, Button, Typography } from '@mui/material';
+import { ArrowDownUp, GripVertical } from 'lucide-react';
+import { same, type Node, type NodeId } from '../../../core/index.ts';
+import { useAppSelector } from '../../state/store.ts';
+import { line, petrolTint } from '../../ui/theme.ts';
+import { KindIcon } from '../ledger/icons.tsx';
+import type { EditorProps } from './editor.ts';
+
+function Part({ node, own, sourcePlace }: { node: Node; own: boolean; sourcePlace: number }) {
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: node.id });
+  return (
+    <Box
+      ref={setNodeRef}
+      component="li"
+      style={{ transform: CSS.Transform.toString(transform), transition }}
+      sx={{ display: 'flex', alignItems: 'center', gap: 0.75, px: 0.75, height: 32, mb: 0.5, border: `1px solid ${line}`, borderRadius: 0.5, bgcolor: own ? petrolTint : 'white', listStyle: 'none' }}
+    >
+      <Box {...attributes} {...listeners} aria-label={`Move ${node.name}`} sx={{ display: 'inline-flex', p: 0.5, cursor: 'grab', touchAction: 'none' }}>
+        <GripVertical size={14} aria-hidden />
+      </Box>
+      <KindIcon kind={node.kind} />
+      <Typography noWrap sx={{ flex: 1, fontSize: 13, fontWeight: own ? 700 : 400 }}>
+        {node.name}
+      </Typography>
+      <Typography sx={{ fontSize: 11, color: 'text.secondary' }}>source {sourcePlace}</Typography>
+    </Box>
+  );
+}
+
+/** The order of a container's parts in a view, as one list to drag; it is always the whole sequence. */
+export function OrderEditor({ row, cell, context, onSet }: EditorProps) {
+  const page = useAppSelector((state) => state.editor.open!.page);
+  const { order, source, child } = context.siblings!;
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const dropped = ({ active, over }: DragEndEvent) => {
+    if (!over || active.id === over.id) return;
+    const next = arrayMove(order, order.indexOf(active.id as NodeId), order.indexOf(over.id as NodeId));
+    if (!same(next, order)) onSet(next);
+  };
+  return (
+    <Box sx={{ p: 1.5, width: 290 }}>
+      <Typography sx={{ fontSize: 12, color: 'text.secondary', mb: 1 }}>
+        {row.holder.name} in {cell.view.name}, first to last. Reading and tab order stay those of the source.
+      </Typography>
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+        <SortableContext items={order} strategy={verticalListSortingStrategy}>
+          <Box component="ol" aria-label={`Order in ${cell.view.name}`} sx={{ m: 0, p: 0 }}>
+            {order.map((id) => (
+              <Part key={id} node={page.nodes[id]} own={id === child} sourcePlace={source.indexOf(id) + 1} />
+            ))}
+          </Box>
+        </SortableContext>
+      </DndContext>
+      <Button size="small" startIcon={<ArrowDownUp size={14} />} onClick={() => onSet([...order].reverse())}>
+        Reverse
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,56 @@
+import { Box, Button, Popover, Typography } from '@mui/material';
+import type { ComponentType } from 'react';
+import { wouldReach, ownLayered, type EditorName } from '../../../core/index.ts';
+import { line, quiet } from '../../ui/theme.ts';
+import { ChoiceEditor } from './ChoiceEditor.tsx';
+import { ColourEditor } from './ColourEditor.tsx';
+import type { EditorProps } from './editor.ts';
+import { ExtentEditor } from './ExtentEditor.tsx';
+import { OrderEditor } from './OrderEditor.tsx';
+import { PictureEditor } from './PictureEditor.tsx';
+import { SizeEditor } from './SizeEditor.tsx';
+
+/** The editor that suits each kind of value; a plain number is typed in its cell. */
+const EDITORS: Record<Exclude<EditorName, 'number'>, ComponentType<EditorProps>> = {
+  choice: ChoiceEditor,
+  colour: ColourEditor,
+  size: SizeEditor,
+  extent: ExtentEditor,
+  picture: PictureEditor,
+  order: OrderEditor,
+};
+
+interface ValueCardProps extends EditorProps {
+  anchor: HTMLElement;
+  /** Set when the cell has something of its own to clear. */
+  onClear?: () => void;
+}
+
+/** The card below a cell: its editor, which views an edit would change, and a way to clear. */
+export function ValueCard({ anchor, onClear, ...props }: ValueCardProps) {
+  const { site, row, cell, reach, onClose } = props;
+  const editor = row.property.type.editor;
+  const Editor = editor === 'number' ? null : EDITORS[editor];
+  if (!Editor) return null;
+  const reached = wouldReach(ownLayered(row.holder, 'self', row.property), site.views, cell.view.id, reach);
+  const names = site.views.list.filter((view) => reached.includes(view.id)).map((view) => view.name);
+  return (
+    <Popover
+      open
+      anchorEl={anchor}
+      onClose={onClose}
+      anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+      slotProps={{ paper: { role: 'dialog', 'aria-label': `${row.label} in ${cell.view.name}` } as object }}
+    >
+      <Editor {...props} />
+      <Box sx={{ borderTop: `1px solid ${line}`, px: 1.5, py: 0.75, display: 'flex', alignItems: 'center', gap: 1, maxWidth: 290 }}>
+        <Typography sx={{ fontSize: 12, color: quiet, flex: 1 }}>Changes {names.reverse().join(', ')}</Typography>
+        {onClear && (
+          <Button size="small" onClick={onClear}>
+            Clear
+          </Button>
+        )}
+      </Box>
+    </Popover>
+  );
+}

@@ -1,0 +1,77 @@
+import { Box, InputBase } from '@mui/material';
+import { useRef, useState, type KeyboardEvent } from 'react';
+import type { EditReach, ValueType } from '../../../core/index.ts';
+import { coral, petrol } from '../../ui/theme.ts';
+
+interface InlineEditorProps {
+  label: string;
+  type: ValueType;
+  initial: string;
+  reach: EditReach;
+  /** Keeps what was typed; answers a sentence when it was refused. */
+  onCommit(text: string, reach: EditReach): string | undefined;
+  onClose(): void;
+}
+
+/** The reach that a way of pressing Enter asks for. */
+export const reachOf = (event: { shiftKey: boolean; altKey: boolean }, current: EditReach): EditReach =>
+  event.altKey ? 'everywhere' : event.shiftKey ? 'here' : current;
+
+/** Typing in a cell. Enter keeps with the current reach, Shift+Enter here, Alt+Enter everywhere; Escape gives up. */
+export function InlineEditor({ label, type, initial, reach, onCommit, onClose }: InlineEditorProps) {
+  const [text, setText] = useState(initial);
+  const [refusal, setRefusal] = useState<string>();
+  const ended = useRef(false);
+
+  const commit = (wanted: EditReach) => {
+    const sentence = onCommit(text, wanted);
+    setRefusal(sentence);
+    if (sentence) return;
+    ended.current = true;
+    onClose();
+  };
+  const stepBy = (direction: number, event: KeyboardEvent) => {
+    const value = Number(text.replace(',', '.'));
+    if (!type.step || !Number.isFinite(value) || text.trim() === '') return;
+    event.preventDefault();
+    const next = value + direction * type.step * (event.shiftKey ? 10 : 1);
+    setText(String(Number(Math.min(type.maximum ?? next, Math.max(type.minimum ?? next, next)).toFixed(4))));
+  };
+  const keys = (event: KeyboardEvent) => {
+    event.stopPropagation();
+    if (event.key === 'Enter') {
+      event.preventDefault();
+      commit(reachOf(event, reach));
+    } else if (event.key === 'Escape') {
+      event.preventDefault();
+      ended.current = true;
+      onClose();
+    } else if (event.key === 'ArrowUp') stepBy(1, event);
+    else if (event.key === 'ArrowDown') stepBy(-1, event);
+    else if (event.key === 'Tab' && text !== initial) commit(reach);
+  };
+
+  return (
+    <Box sx={{ position: 'absolute', top: 2, right: 0, left: 0, zIndex: 3 }}>
+      <InputBase
+        autoFocus
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onKeyDown={keys}
+        onBlur={() => {
+          if (ended.current) return;
+          // Leaving keeps what can be kept; what was refused has been said and is given up.
+          if (text !== initial && !refusal) onCommit(text, reach);
+          onClose();
+        }}
+        inputProps={{ 'aria-label': label, 'aria-invalid': refusal !== undefined, spellCheck: false }}
+        sx={{ width: '100%', height: 25, fontSize: 12, fontWeight: 600, bgcolor: 'white', outline: `2px solid ${refusal ? coral : petrol}`, borderRadius: 0.5, '& input': { p: 0, textAlign: 'center' } }}
+      />
+      {refusal && (
+        <Box role="alert" sx={{ position: 'absolute', right: 0, top: '100%', mt: 0.5, width: 230, p: 1, fontSize: 12, bgcolor: 'white', color: coral, border: `1px solid ${coral}`, borderRadius: 0.5, boxShadow: 2 }}>
+          {refusal}
+        </Box>
+      )}
+    </Box>
+  );
+}

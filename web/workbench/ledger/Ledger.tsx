@@ -1,0 +1,37 @@
+import { Box, Typography } from '@mui/material';
+import { Group, Panel, Separator } from 'react-resizable-panels';
+import { viewAt, type Page, type PageReference, type SiteFrame } from '../../../core/index.ts';
+import { useAppSelector } from '../../state/store.ts';
+import { line, quiet } from '../../ui/theme.ts';
+import { Header } from './Header.tsx';
+import { Outline } from './Outline.tsx';
+import { Values } from './Values.tsx';
+
+/** The left side of the workbench: the outline above the values, under one header of views. */
+export function Ledger({ site, pages, page }: { site: SiteFrame; pages: PageReference[]; page: Page }) {
+  const selected = useAppSelector((state) => state.editor.selected);
+  const active = useAppSelector((state) => viewAt(site.views, state.editor.width).id);
+  const node = selected ? page.nodes[selected] : undefined;
+  return (
+    <Box component="aside" aria-label="Ledger" sx={{ height: '100%', display: 'flex', flexDirection: 'column', borderRight: `1px solid ${line}`, bgcolor: 'background.paper' }}>
+      <Header site={site} pages={pages} page={page} active={active} />
+      <Box sx={{ flex: 1, minHeight: 0 }}>
+        <Group orientation="vertical" style={{ height: '100%' }}>
+          <Panel defaultSize="46%" minSize="15%">
+            <Outline site={site} page={page} active={active} />
+          </Panel>
+          <Separator aria-label="Height of the outline" style={{ height: 5, background: line }} />
+          <Panel minSize="20%">
+            {node ? (
+              <Values key={node.id} site={site} page={page} node={node} active={active} />
+            ) : (
+              <Typography sx={{ p: 3, color: quiet, textAlign: 'center' }}>
+                Select an element in the outline or in a sheet to see its values in every view.
+              </Typography>
+            )}
+          </Panel>
+        </Group>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,34 @@
+import { ToggleButton, ToggleButtonGroup, Tooltip } from '@mui/material';
+import type { EditReach } from '../../../core/index.ts';
+import { reachChosen } from '../../state/editor.ts';
+import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+
+const CHOICES: { value: EditReach; label: string; explained: string }[] = [
+  { value: 'here', label: 'Here', explained: 'Edits change only the view of their column' },
+  { value: 'onward', label: 'Onward', explained: 'Edits change the view of their column and every view further from the base on the same side' },
+  { value: 'everywhere', label: 'Everywhere', explained: 'Edits set the base and drop the overrides of all views' },
+];
+
+/** How far the next edits go. */
+export function ReachChoice() {
+  const dispatch = useAppDispatch();
+  const reach = useAppSelector((state) => state.editor.reach);
+  return (
+    <ToggleButtonGroup
+      size="small"
+      exclusive
+      aria-label="Reach of edits"
+      value={reach}
+      onChange={(_event, value: EditReach | null) => value && dispatch(reachChosen(value))}
+      sx={{ bgcolor: 'white', '& .MuiToggleButton-root': { py: 0.125, px: 1, textTransform: 'none', color: 'text.primary', '&.Mui-selected': { bgcolor: 'primary.main', color: 'white', '&:hover': { bgcolor: 'primary.dark' } } } }}
+    >
+      {CHOICES.map(({ value, label, explained }) => (
+        <ToggleButton key={value} value={value}>
+          <Tooltip title={explained} enterDelay={600}>
+            <span>{label}</span>
+          </Tooltip>
+        </ToggleButton>
+      ))}
+    </ToggleButtonGroup>
+  );
+}

@@ -1,0 +1,49 @@
+import { Editor, Node } from '@tiptap/core';
+import StarterKit from '@tiptap/starter-kit';
+import { cleanLink } from '../../../core/index.ts';
+
+/** A document that is one run of text, as a heading is. */
+const InlineDocument = Node.create({ name: 'doc', topNode: true, content: 'inline*' });
+
+const PLAIN = {
+  blockquote: false,
+  code: false,
+  codeBlock: false,
+  heading: false,
+  horizontalRule: false,
+  strike: false,
+  underline: false,
+  dropcursor: false,
+  gapcursor: false,
+  trailingNode: false,
+} as const;
+
+const LINK = {
+  openOnClick: false,
+  autolink: false,
+  protocols: ['page', 'tel', 'mailto'],
+  HTMLAttributes: { target: null, rel: null, class: null },
+  isAllowedUri: (url: string) => cleanLink(url) !== undefined,
+};
+
+/** Makes the text of an element in a sheet editable, with the marks that text may have. */
+export function textEditor(element: HTMLElement, html: string, form: 'rich' | 'inline'): Editor {
+  const extensions =
+    form === 'inline'
+      ? [
+          InlineDocument,
+          StarterKit.configure({
+            ...PLAIN,
+            document: false,
+            paragraph: false,
+            bulletList: false,
+            orderedList: false,
+            listItem: false,
+            listKeymap: false,
+            link: LINK,
+          }),
+        ]
+      : [StarterKit.configure({ ...PLAIN, link: LINK })];
+  element.replaceChildren();
+  return new Editor({ element: { mount: element }, extensions, content: html, injectCSS: false, autofocus: 'end' });
+}

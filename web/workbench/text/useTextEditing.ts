@@ -1,0 +1,83 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Editor } from '@tiptap/core';
+import { contentOf, knownKind, type Node, type NodeId } from '../../../core/index.ts';
+import type { SheetDocument } from '../desk/sheetdocument.ts';
+import { textEditor } from './editor.ts';
+
+/** The text being edited in place in a sheet. `editor` is absent for one line of plain words. */
+export interface TextInEditing {
+  node: NodeId;
+  name: string;
+  element: HTMLElement;
+  form: 'rich' | 'inline' | 'line';
+  editor?: Editor;
+}
+
+export interface TextEditing {
+  editing: TextInEditing | null;
+  begin(node: Node): void;
+  /** Ends editing and keeps the words. */
+  end(): void;
+}
+
+/** Editing an element's words where they stand in a sheet: begun by a double click, ended by Escape or by leaving. */
+export function useTextEditing(
+  sheet: SheetDocument | null,
+  write: (node: NodeId, field: string, value: string) => void,
+): TextEditing {
+  const [editing, setEditing] = useState<TextInEditing | null>(null);
+  const current = useRef<(() => void) | null>(null);
+
+  const end = useCallback(() => current.current?.(), []);
+
+  const begin = useCallback(
+    (node: Node) => {
+      const kind = knownKind(node.kind);
+      const field = kind.content.find((candidate) => candidate.name === kind.words);
+      const element = sheet?.elementOf(node.id);
+      if (!sheet || !field || !element) return;
+      current.current?.();
+      const form = field.type.editor as TextInEditing['form'];
+      const before = contentOf<string>(kind, node, field.name);
+      sheet.editing = element;
+      const editor = form === 'line' ? undefined : textEditor(element, before, form);
+      if (!editor) {
+        element.contentEditable = 'plaintext-only';
+        element.focus();
+        sheet.document.getSelection()?.selectAllChildren(element);
+      }
+      const leave = (event: FocusEvent) => {
+        // Focus that goes to the bar above the text, outside the frame, leaves the text in editing.
+        if (event.relatedTarget || sheet.document.hasFocus()) current.current?.();
+      };
+      const keys = (event: KeyboardEvent) => {
+        if (event.key !== 'Escape' && !(event.key === 'Enter' && form === 'line')) return;
+        event.preventDefault();
+        event.stopPropagation();
+        current.current?.();
+      };
+      element.addEventListener('focusout', leave);
+      element.addEventListener('keydown', keys);
+      current.current = () => {
+        current.current = null;
+        element.removeEventListener('focusout', leave);
+        element.removeEventListener('keydown', keys);
+        const words = editor ? editor.getHTML() : (element.textContent ?? '');
+        if (editor) editor.destroy();
+        for (const name of ['contenteditable', 'tabindex', 'translate', 'role', 'aria-multiline']) element.removeAttribute(name);
+        element.classList.remove('ProseMirror', 'ProseMirror-focused', 'tiptap');
+        if (editor) element.innerHTML = before;
+        else element.textContent = before;
+        sheet.editing = null;
+        sheet.restore();
+        setEditing(null);
+        write(node.id, field.name, words);
+      };
+      setEditing({ node: node.id, name: node.name, element, form, editor });
+    },
+    [sheet, write],
+  );
+
+  useEffect(() => () => current.current?.(), [sheet]);
+  return { editing, begin, end };
+}
