@@ -6,7 +6,7 @@ import { makeStore } from './state/store.ts';
 import { Sites } from './sites/Sites.tsx';
 import { Boundary } from './ui/Boundary.tsx';
 import { Notice } from './ui/Notice.tsx';
-import { theme } from './ui/theme.ts';
+import { coral, theme } from './ui/theme.ts';
 import { Workbench } from './workbench/Workbench.tsx';
 
 const store = makeStore();
@@ -35,7 +35,11 @@ export function App() {
     <Provider store={store}>
       <ThemeProvider theme={theme}>
         <CssBaseline />
-        <SnackbarProvider maxSnack={3} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+        <SnackbarProvider
+          maxSnack={2}
+          anchorOrigin={{ vertical: 'bottom', horizontal: 'right' }}
+          style={{ maxWidth: 440, marginBottom: 32, background: coral }}
+        >
           <RouterProvider router={router} />
         </SnackbarProvider>
       </ThemeProvider>

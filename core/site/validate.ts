@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import { schemaFaults, type Fault } from './faults.ts';
 import type { Kind } from './kinds/kind.ts';
 import { kindOf } from './kinds/table.ts';
@@ -238,7 +239,7 @@ function contentFaults(node: Node, kind: Kind, path: string): Fault[] {
     if (shape.length > 0) return shape.map((fault) => ({ ...fault, path: here + fault.path }));
     const fault = field.type.fault?.(value);
     if (fault) return [{ path: here, sentence: fault }];
-    if (JSON.stringify(field.type.clean(value)) !== JSON.stringify(value)) {
+    if (!equal(field.type.clean(value), value)) {
       return [
         { path: here, sentence: 'The text holds markup that is not kept here; it has to be cleaned first.' },
       ];

@@ -7,7 +7,7 @@ import { redo, retryNow, undo } from '../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { ink, sun } from '../ui/theme.ts';
 
-const clock = (at: number): string => new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
+const clock = (at: number): string => new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
 
 /** Whether what was done is kept, and since when. */
 function KeptState() {

@@ -58,11 +58,11 @@ export function Header(props: { site: SiteFrame; pages: PageReference[]; page: P
             onClick={() => dispatch(viewChosen(view.id))}
             sx={{ flexDirection: 'column', minWidth: 0, bgcolor: on ? petrol : 'transparent', color: on ? 'white' : 'text.primary', '&:hover': { bgcolor: on ? petrol : '#e6decd' }, '&:focus-visible': { outlineOffset: -3, outlineColor: on ? 'white' : petrol } }}
           >
-            <Box sx={{ border: '1.5px solid currentColor', borderRadius: 0.5, height: 9, mb: 0.25, opacity: 0.75 }} style={{ width: 8 + (20 * view.sheet.width) / widest }} />
+            <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5, height: 12, mb: 0.25, fontSize: 10, color: on ? 'white' : quiet }}>
+              <Box sx={{ border: '1.5px solid currentColor', borderRadius: 0.5, height: 9 }} style={{ width: 8 + (18 * view.sheet.width) / widest }} />
+              {view.id === site.views.base && 'base'}
+            </Box>
             <span style={{ fontSize: 13, fontWeight: 700, lineHeight: '16px' }}>{view.name}</span>
-            {view.id === site.views.base && (
-              <span style={{ position: 'absolute', top: 3, right: 4, fontSize: 10, color: on ? 'white' : quiet }}>base</span>
-            )}
             <span style={{ fontSize: 11, lineHeight: '14px', color: on ? 'white' : quiet, whiteSpace: 'nowrap' }}>
               {describeWidths(site.views, view.id).replaceAll(' ', '\u2009')}
             </span>
