@@ -180,9 +180,10 @@ export function Values({ site, page, node, active }: { site: SiteFrame; page: Pa
                       <Button
                         size="small"
                         startIcon={<ArrowDownUp size={14} />}
+                        title={`Turns the order of the parts of ${orderRow.row.holder.name} round`}
                         onClick={() => dispatch(edit('reverseOrder', { node: orderRow.row.holder.id, view: active, reach }))}
                       >
-                        Reverse the order of {orderRow.row.holder.name} in {columns.find((view) => view.id === active)!.name}
+                        Reverse order in {columns.find((view) => view.id === active)!.name}
                       </Button>
                     </Box>
                   )}

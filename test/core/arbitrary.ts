@@ -1,0 +1,193 @@
+/** Random views, layered values and pages for property tests; everything they make is valid. */
+import fc from 'fast-check';
+import {
+  applies,
+  FORMAT,
+  FORMAT_VERSION,
+  kindOf,
+
+  PROPERTIES,
+  siteFaults,
+  type Layered,
+  type Node,
+  type NodeId,
+  type Page,
+  type Property,
+  type Site,
+  type View,
+  type ViewId,
+  type Views,
+} from '../../core/index.ts';
+
+const asset = (id: string, width: number, height: number) =>
+  ({ id, name: id, type: 'image/webp', width, height, hash: id.charCodeAt(0).toString(16).padStart(64, '0') }) as const;
+
+export const ASSETS = [asset('alpha', 400, 300), asset('beta', 500, 250), asset('gamma', 300, 300)];
+export const COLOURS = [
+  { id: 'night', name: 'Night', value: '#0f1830' },
+  { id: 'lamp', name: 'Lamp', value: 'oklch(78% 0.14 75)' },
+];
+
+/** As it would come from a file: fast-check also makes objects without a prototype, which JSON never does. */
+export const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+/** One to five views of random widths and grids, any of them the base. */
+export const viewsArbitrary: fc.Arbitrary<Views> = fc
+  .record({
+    steps: fc.array(fc.integer({ min: 140, max: 480 }), { minLength: 0, maxLength: 4 }),
+    grids: fc.array(
+      fc.record({
+        columns: fc.integer({ min: 1, max: 12 }),
+        gutter: fc.integer({ min: 0, max: 16 }),
+        margin: fc.integer({ min: 0, max: 40 }),
+        maxWidth: fc.integer({ min: 300, max: 1400 }),
+      }),
+      { minLength: 5, maxLength: 5 },
+    ),
+    base: fc.nat(),
+  })
+  .map(({ steps, grids, base }) => {
+    const starts = [0];
+    for (const step of steps) starts.push(Math.max(320, starts.at(-1)!) + step);
+    const list = starts.map((from, index): View => {
+      const below = starts[index + 1] ?? from + 400;
+      return {
+        id: `v${index}` as ViewId,
+        name: `View ${index}`,
+        from,
+        sheet: { width: Math.max(200, Math.floor((Math.max(from, 200) + below - 1) / 2)), height: 800 },
+        grid: grids[index],
+      };
+    });
+    return { list, base: list[base % list.length].id };
+  });
+
+/** A layered value over given views: any mixture of base, onward and here. */
+export function layeredArbitrary<T>(views: Views, value: fc.Arbitrary<T>, needsBase = false): fc.Arbitrary<Layered<T>> {
+  const others = views.list.filter((view) => view.id !== views.base);
+  const override = fc.option(fc.record({ value, reach: fc.constantFrom('here' as const, 'onward' as const) }), {
+    nil: undefined,
+  });
+  return fc
+    .tuple(needsBase ? value : fc.option(value, { nil: undefined, freq: 2 }), fc.tuple(...others.map(() => override)))
+    .map(([base, overrides]) => {
+      const layered: Layered<T> = {};
+      if (base !== undefined) layered.base = base;
+      const set = others.flatMap((view, index) => (overrides[index] ? [[view.id, overrides[index]] as const] : []));
+      if (set.length > 0) layered.at = Object.fromEntries(set);
+      return layered;
+    });
+}
+
+const colour = fc.constantFrom('{night}', '{lamp}', '#a03', 'rebeccapurple', 'rgb(10 20 30)', 'hsl(200 60% 40%)');
+const pixels = fc.integer({ min: 0, max: 60 });
+
+/** Values of a property, by its name. */
+export function valueArbitrary(property: Property, children: readonly NodeId[] = []): fc.Arbitrary<unknown> {
+  switch (property.name) {
+    case 'size':
+      return fc.oneof(
+        fc.integer({ min: 8, max: 80 }),
+        fc
+          .record({ min: fc.integer({ min: 8, max: 40 }), more: fc.integer({ min: 0, max: 40 }), from: fc.integer({ min: 200, max: 700 }), span: fc.integer({ min: 1, max: 900 }) })
+          .map(({ min, more, from, span }) => ({ min, max: min + more, fromWidth: from, toWidth: from + span })),
+      );
+    case 'lineHeight':
+      return fc.constantFrom(0.9, 1, 1.15, 1.5, 2.25);
+    case 'weight':
+      return fc.constantFrom(100, 350, 400, 700, 900);
+    case 'colour':
+    case 'backgroundColour':
+      return colour;
+    case 'span':
+      return fc.integer({ min: 1, max: 14 });
+    case 'width':
+      return fc.oneof(fc.constant('auto'), fc.record({ px: fc.integer({ min: 20, max: 260 }) }), fc.record({ percent: fc.integer({ min: 10, max: 100 }) }));
+    case 'order':
+      return fc.shuffledSubarray([...children], { minLength: 0, maxLength: children.length });
+    case 'source':
+      return fc.constantFrom(...ASSETS.map((entry) => entry.id));
+    default: {
+      const options = property.type.options?.({ site: { colours: [], assets: [] } as never });
+      return options ? fc.constantFrom(...options.map((option) => option.value)) : pixels;
+    }
+  }
+}
+
+const LEAVES = ['heading', 'text', 'button', 'picture', 'navigation'];
+
+interface Shape {
+  kind: string;
+  children: Shape[];
+}
+
+const leaf: fc.Arbitrary<Shape> = fc.constantFrom(...LEAVES).map((kind) => ({ kind, children: [] }));
+const column: fc.Arbitrary<Shape> = fc.array(leaf, { minLength: 0, maxLength: 3 }).map((children) => ({ kind: 'column', children }));
+const row: fc.Arbitrary<Shape> = fc
+  .array(fc.oneof(leaf, column), { minLength: 1, maxLength: 4 })
+  .map((children) => ({ kind: 'row', children }));
+const section: fc.Arbitrary<Shape> = fc
+  .array(fc.oneof(leaf, row, column), { minLength: 1, maxLength: 3 })
+  .map((children) => ({ kind: 'section', children }));
+const shapeArbitrary: fc.Arbitrary<Shape> = fc
+  .array(section, { minLength: 1, maxLength: 3 })
+  .map((children) => ({ kind: 'page', children }));
+
+const CONTENT: Record<string, Record<string, unknown>> = {
+  heading: { text: 'Stars <em>above</em> us', level: 2 },
+  text: { text: '<p>Bring a coat &amp; a chair.</p><ul><li>One</li></ul>' },
+  button: { label: 'Come up', link: 'page:home' },
+  picture: { alt: 'A hill' },
+  navigation: { label: 'Pages', links: [{ label: 'Home', link: 'page:home' }] },
+};
+
+/** A whole site of one page: random views, a random tree, random layered values in every place that takes them. */
+export const siteArbitrary: fc.Arbitrary<Site> = fc
+  .tuple(viewsArbitrary, shapeArbitrary)
+  .chain(([views, shape]) => {
+    const nodes: Record<NodeId, Node> = {};
+    const build = (tree: Shape, parent: NodeId | null): NodeId => {
+      const id = `e${Object.keys(nodes).length}` as NodeId;
+      nodes[id] = { id, kind: tree.kind, name: `${tree.kind} ${id}`, parent, children: [], style: { self: {} }, content: structuredClone(CONTENT[tree.kind] ?? {}) };
+      // Landmarks of one kind are told apart by their names.
+      if (tree.kind === 'navigation') nodes[id].content.label = `Pages ${id}`;
+      nodes[id].children = tree.children.map((child) => build(child, id));
+      return id;
+    };
+    const root = build(shape, null);
+    const slots = Object.values(nodes).flatMap((node) =>
+      PROPERTIES.filter((property) => applies(property, node.kind, node.parent ? nodes[node.parent].kind : undefined)).map((property) => ({ node, property })),
+    );
+    const values = slots.map(({ node, property }) => {
+      const needed = kindOf(node.kind)!.required?.includes(property.name) ?? false;
+      const layered = layeredArbitrary(views, valueArbitrary(property, node.children), needed);
+      return needed ? layered : fc.option(layered, { nil: undefined, freq: 2 });
+    });
+    return fc.tuple(...values).map((chosen): Site => {
+      const page: Page = { id: 'home' as NodeId, slug: '', title: 'Home', description: '', root, nodes: structuredClone(nodes) };
+      chosen.forEach((layered, index) => {
+        const { node, property } = slots[index];
+        if (layered && (layered.base !== undefined || layered.at)) page.nodes[node.id].style.self![property.name] = layered;
+      });
+      return { format: FORMAT, version: FORMAT_VERSION, id: 'random', name: 'Random', lang: 'en', views, colours: COLOURS, textStyles: [], assets: ASSETS, pages: [page] };
+    });
+  })
+  .map(plain)
+  .filter((site) => siteFaults(site).length === 0 || fail(site));
+
+function fail(site: Site): never {
+  throw new Error(`The generator made a site with faults: ${JSON.stringify(siteFaults(site)[0])}`);
+}
+
+/** A view of given views, and one that is not the base where there is one. */
+export const viewIn = (views: Views): fc.Arbitrary<ViewId> => fc.constantFrom(...views.list.map((view) => view.id));
+
+/** Views, a layered number over them and one of the views. */
+export const layeredCase = viewsArbitrary.chain((views) =>
+  fc.record({
+    views: fc.constant(views),
+    layered: layeredArbitrary(views, fc.integer({ min: 0, max: 9 })),
+    view: viewIn(views),
+  }),
+);
+

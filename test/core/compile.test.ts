@@ -1,0 +1,149 @@
+import { expect } from 'chai';
+import * as csstree from 'css-tree';
+import fc from 'fast-check';
+import { HtmlValidate } from 'html-validate';
+import { parse, serialize } from 'parse5';
+import { demoSite } from '../../demo/site.ts';
+import { compileSite, elementRules, express, pageRules, type NodeId, type Page, type Site, type ViewId } from '../../core/index.ts';
+import { siteArbitrary } from './arbitrary.ts';
+
+const { site } = await demoSite();
+
+/** html-validate 10 with its standard rules: the HTML Living Standard's content models and WCAG techniques. */
+const conformance = new HtmlValidate({
+  extends: ['html-validate:standard', 'html-validate:a11y'],
+  rules: { 'doctype-style': 'off', 'no-trailing-whitespace': 'off', 'long-title': 'off' },
+});
+
+function texts(target: Site) {
+  const files = compileSite(target);
+  const of = (type: string) => files.flatMap((file) => ('text' in file && file.type.startsWith(type) ? [file] : []));
+  return { files, html: of('text/html'), css: of('text/css') };
+}
+
+const generated = (check: (target: Site) => void, numRuns = 40) => fc.assert(fc.property(siteArbitrary, check), { numRuns });
+
+describe('published HTML', () => {
+  it('conforms, for the demo site and generated ones', async () => {
+    for (const page of texts(site).html) {
+      const report = await conformance.validateString(page.text);
+      expect(report.results.flatMap((result) => result.messages), page.path).to.deep.equal([]);
+    }
+    await fc.assert(
+      fc.asyncProperty(siteArbitrary, async (target) => {
+        const report = await conformance.validateString(texts(target).html[0].text);
+        expect(report.results.flatMap((result) => result.messages.map((message) => `${message.ruleId} ${message.message}`))).to.deep.equal([]);
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it('is read by a browser’s parser as it was written', () => {
+    const oneLine = (html: string) => html.replaceAll('\n', '').replaceAll('&lt;', '<');
+    for (const page of texts(site).html) expect(oneLine(serialize(parse(page.text)))).to.equal(oneLine(page.text));
+  });
+
+  it('has a language, a title, a description, one first-level heading, landmarks, and no script or inline style', () => {
+    const check = (html: string) => {
+      expect(html).to.match(/^<!DOCTYPE html>\n<html lang="[a-z]+">/);
+      expect(html.match(/<h1/g)).to.have.length(1);
+      expect(html.match(/<main>/g)).to.have.length(1);
+      expect(html).not.to.match(/<script|\sstyle=|\son\w+=|javascript:/);
+      expect(html).to.match(/<title>[^<]+<\/title>/);
+    };
+    for (const page of texts(site).html) {
+      check(page.text);
+      expect(page.text).to.match(/<meta name="description" content="[^"]{20,}">/);
+      expect(page.text).to.match(/<body[^>]*><header .*<\/header><main>.*<\/main><footer .*<\/footer><\/body>/s);
+    }
+    generated((target) => check(texts(target).html[0].text));
+  });
+
+  it('loads pictures up to the opening section at once, the rest when they come near', () => {
+    const html = texts(site).html[0].text;
+    const images = [...html.matchAll(/<img src="assets\/([a-z-]+)-[^>]*>/g)].map(([tag, name]) => ({ name, lazy: tag.includes('loading="lazy"') }));
+    expect(images.find((image) => image.name === 'dome-at-dusk')!.lazy).to.equal(false);
+    expect(images.filter((image) => !image.lazy)).to.have.length(1);
+  });
+
+  it('makes a picture lazy that some view hides, so that it costs no download there', () => {
+    const target = structuredClone(site);
+    target.pages[0].nodes['opening-row' as NodeId].style.self!.shown = { at: { ['mobile' as ViewId]: { value: false, reach: 'here' } } };
+    expect(texts(target).html[0].text).to.match(/<img src="assets\/dome-at-dusk[^>]*loading="lazy"/);
+  });
+
+  it('links pages relatively and drops the target of a link to a page that is gone', () => {
+    const target = { ...site, pages: site.pages.filter((page) => page.id !== 'visits') };
+    const [home, findUs] = texts(target).html;
+    expect(home.text).to.include('<a>Visits</a>');
+    expect(home.text).to.include('<a href="find-us/">Find us</a>');
+    expect(findUs.text).to.include('<a href="../">Home</a>');
+  });
+});
+
+describe('published CSS', () => {
+  it('parses without an error, without !important, and repeats no rule’s declarations under one condition', () => {
+    const check = (css: string) => {
+      const errors: string[] = [];
+      const tree = csstree.parse(css, { onParseError: (error) => errors.push(error.message) });
+      expect(errors).to.deep.equal([]);
+      expect(css).not.to.include('!important');
+      csstree.walk(tree, function (node) {
+        // Descriptors of @font-face have a syntax of their own.
+        if (node.type !== 'Declaration' || node.property.startsWith('--') || this.atrule?.name === 'font-face') return;
+        const match = csstree.lexer.matchDeclaration(node);
+        // A value that takes a site's colour is not known before the browser puts it in.
+        if (match.error && !csstree.generate(node.value).includes('var(')) expect.fail(`${node.property}: ${csstree.generate(node.value)} ${match.error.message}`);
+      });
+    };
+    for (const sheet of texts(site).css) check(sheet.text);
+    generated((target) => check(texts(target).css[0].text));
+  });
+
+  it('has at most one rule an element and condition, ordered from the base outwards', () => {
+    generated((target) => {
+      const rules = pageRules(target, target.pages[0]).filter((rule) => rule.layer === 'element');
+      const keys = rules.map((rule) => `${rule.selector} ${rule.condition}`);
+      expect(new Set(keys).size).to.equal(keys.length);
+      for (let index = 1; index < rules.length; index++) expect(rules[index].distance).to.be.at.least(rules[index - 1].distance);
+    });
+  });
+
+  it('of an element is the very same object as long as the element is', () => {
+    const [page] = site.pages;
+    const node = page.nodes['headline' as NodeId];
+    const parent = page.nodes[node.parent!];
+    expect(elementRules(node, parent, site.views)).to.equal(elementRules(node, parent, site.views));
+    expect(elementRules({ ...node }, parent, site.views)).not.to.equal(elementRules(node, parent, site.views));
+  });
+
+  it('holds a span to each view’s columns without being told', () => {
+    const page: Page = structuredClone(site.pages[0]);
+    page.nodes['dome' as NodeId].style.self!.span = { base: 7 };
+    const css = texts({ ...site, pages: [page] }).css[0].text;
+    expect(css).to.match(/\.n-dome\{[^}]*grid-column:span 7/);
+    const narrow = css.slice(css.lastIndexOf('@media (width < 640px)'));
+    expect(narrow).to.match(/\.n-dome[^{]*\{[^}]*grid-column:span 4/);
+  });
+});
+
+describe('the published site', () => {
+  it('names its files by their content, and ships the fonts and pictures it uses and no other', () => {
+    const { files } = texts(site);
+    const paths = files.map((file) => file.path);
+    expect(new Set(paths).size).to.equal(paths.length);
+    expect(paths).to.include.members(['index.html', 'visits/index.html', 'find-us/index.html']);
+    expect(paths.filter((path) => path.endsWith('.css'))).to.satisfy((list: string[]) => list.every((path) => /-[0-9a-f]{10}\.css$/.test(path)));
+    expect(paths.filter((path) => path.includes('literata'))).to.deep.equal([]);
+    const unused = { ...site, assets: [...site.assets, { ...site.assets[0], id: 'unused' }] };
+    expect(compileSite(unused).some((file) => file.path.includes('unused'))).to.equal(false);
+  });
+
+  it('is the same bytes for the same site, whatever the order of its keys', () => {
+    const shuffled = JSON.parse(JSON.stringify(site), (_key, value) =>
+      value && typeof value === 'object' && !Array.isArray(value) && 'kind' in value ? Object.fromEntries(Object.entries(value).reverse()) : value,
+    );
+    expect(texts(shuffled).html.map((file) => file.text)).to.deep.equal(texts(site).html.map((file) => file.text));
+    expect(express(site.views, () => 1)).to.deep.equal({ base: 1 });
+  });
+});

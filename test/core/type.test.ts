@@ -1,0 +1,69 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { calculateClamp } from 'utopia-core';
+import { fluid, knownProperty, sizeAt, textSizeCss } from '../../core/index.ts';
+
+/** Reads `clamp(a rem, b vw ± c rem, d rem)`. */
+function readClamp(css: string): { min: number; slope: number; intercept: number; max: number } {
+  const match = /^clamp\(([\d.]+)rem, ([\d.-]+)vw ([+-]) ([\d.]+)rem, ([\d.]+)rem\)$/.exec(css);
+  if (!match) throw new Error(`Not a clamp: ${css}`);
+  const [, min, slope, sign, intercept, max] = match;
+  return { min: +min, slope: +slope, intercept: (sign === '-' ? -1 : 1) * +intercept, max: +max };
+}
+
+const sizes = fc
+  .record({
+    min: fc.integer({ min: 8, max: 80 }),
+    more: fc.integer({ min: 1, max: 80 }),
+    fromWidth: fc.integer({ min: 200, max: 900 }),
+    span: fc.integer({ min: 50, max: 1500 }),
+  })
+  .map(({ min, more, fromWidth, span }) => ({ min, max: min + more, fromWidth, toWidth: fromWidth + span }));
+
+describe('fluid sizes', () => {
+  it('clamp() is that of utopia-core 1.6.0, to its four decimals', () => {
+    fc.assert(
+      fc.property(sizes, (size) => {
+        const reference = calculateClamp({ minSize: size.min, maxSize: size.max, minWidth: size.fromWidth, maxWidth: size.toWidth });
+        const numbers = /clamp\(([\d.]+)rem, (-?[\d.]+)rem \+ (-?[\d.]+)vw, ([\d.]+)rem\)/.exec(reference)!;
+        const ours = readClamp(textSizeCss(size));
+        const [, min, intercept, slope, max] = numbers.map(Number);
+        expect(ours.min).to.be.closeTo(min, 0.0001);
+        expect(ours.intercept).to.be.closeTo(intercept, 0.0001);
+        expect(ours.slope).to.be.closeTo(slope, 0.0001);
+        expect(ours.max).to.be.closeTo(max, 0.0001);
+      }),
+    );
+  });
+
+  it('is the smallest size at fromWidth, the largest at toWidth, and grows in between', () => {
+    fc.assert(
+      fc.property(sizes, fc.double({ min: 0, max: 1, noNaN: true }), (size, share) => {
+        expect(sizeAt(size, size.fromWidth)).to.equal(size.min);
+        expect(sizeAt(size, size.toWidth)).to.equal(size.max);
+        const width = size.fromWidth + share * (size.toWidth - size.fromWidth);
+        expect(sizeAt(size, width)).to.be.within(size.min, size.max);
+        expect(sizeAt(size, 0)).to.equal(size.min);
+        expect(sizeAt(size, 1e5)).to.equal(size.max);
+      }),
+    );
+  });
+
+  it('refuses a size that shrinks and an empty span of widths, with a sentence', () => {
+    const shrinking = fluid({ min: 40, max: 30, fromWidth: 320, toWidth: 1280 });
+    expect(shrinking).to.deep.equal({ ok: false, sentence: 'A fluid size grows with the width: 40 is more than 30.' });
+    const empty = fluid({ min: 30, max: 40, fromWidth: 800, toWidth: 800 });
+    expect(empty.ok).to.equal(false);
+    expect(fluid({ min: NaN, max: 40, fromWidth: 1, toWidth: 2 }).ok).to.equal(false);
+  });
+
+  it('reads two numbers typed in a cell as a fluid size over the widths of the cell', () => {
+    const { type } = knownProperty('size');
+    const context = { site: {} as never, fluidWidths: { fromWidth: 640, toWidth: 1024 } };
+    for (const text of ['44–56', '44-56', '44 - 56', '44px – 56px', '44 to 56']) {
+      expect(type.parse(text, context), text).to.deep.equal({ ok: true, value: { min: 44, max: 56, fromWidth: 640, toWidth: 1024 } });
+    }
+    expect(type.parse('18,5 px', context)).to.deep.equal({ ok: true, value: 18.5 });
+    for (const text of ['', 'big', '56-44', '3', '1-2-3', '-5']) expect(type.parse(text, context).ok, text).to.equal(false);
+  });
+});

@@ -1,0 +1,44 @@
+/** Starts real servers on fresh data folders, for tests over HTTP. */
+import { cp, mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { start, type Running } from '../../server/start.ts';
+
+let template: Promise<string> | undefined;
+
+/** A data folder with the demo site in it; made once, as opening a fresh database takes seconds. */
+function madeTemplate(): Promise<string> {
+  template ??= (async () => {
+    const folder = await mkdtemp(join(tmpdir(), 'dimorphe-template-'));
+    const running = await start({ port: 0, hostPort: 0, dataFolder: folder });
+    await running.stop();
+    process.once('exit', () => void rm(folder, { recursive: true, force: true }));
+    return folder;
+  })();
+  return template;
+}
+
+export async function freshFolder(): Promise<string> {
+  const folder = await mkdtemp(join(tmpdir(), 'dimorphe-test-'));
+  await cp(await madeTemplate(), folder, { recursive: true });
+  return folder;
+}
+
+export interface Served extends Running {
+  folder: string;
+  /** Stops and removes the data. */
+  end(): Promise<void>;
+}
+
+export async function served(settings: Partial<Parameters<typeof start>[0]> = {}): Promise<Served> {
+  const folder = settings.dataFolder ?? (await freshFolder());
+  const running = await start({ port: 0, hostPort: 0, logLevel: 'silent', ...settings, dataFolder: folder });
+  return {
+    ...running,
+    folder,
+    async end() {
+      await running.stop();
+      await rm(folder, { recursive: true, force: true });
+    },
+  };
+}
