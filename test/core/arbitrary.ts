@@ -163,13 +163,23 @@ export const siteArbitrary: fc.Arbitrary<Site> = fc
       const layered = layeredArbitrary(views, valueArbitrary(property, node.children), needed);
       return needed ? layered : fc.option(layered, { nil: undefined, freq: 2 });
     });
-    return fc.tuple(...values).map((chosen): Site => {
+    const styled = PROPERTIES.filter((property) => property.group === 'text');
+    const textStyle = (id: string) =>
+      fc
+        .tuple(...styled.map((property) => fc.option(layeredArbitrary(views, valueArbitrary(property)), { nil: undefined })))
+        .map((chosen) => ({
+          id,
+          name: id,
+          style: { self: Object.fromEntries(chosen.flatMap((layered, index) => (layered ? [[styled[index].name, layered]] : []))) },
+        }));
+    const textStyles = fc.tuple(textStyle('heading-2'), textStyle('body'));
+    return fc.tuple(textStyles, ...values).map(([styles, ...chosen]): Site => {
       const page: Page = { id: 'home' as NodeId, slug: '', title: 'Home', description: '', root, nodes: structuredClone(nodes) };
       chosen.forEach((layered, index) => {
         const { node, property } = slots[index];
         if (layered && (layered.base !== undefined || layered.at)) page.nodes[node.id].style.self![property.name] = layered;
       });
-      return { format: FORMAT, version: FORMAT_VERSION, id: 'random', name: 'Random', lang: 'en', views, colours: COLOURS, textStyles: [], assets: ASSETS, pages: [page] };
+      return { format: FORMAT, version: FORMAT_VERSION, id: 'random', name: 'Random', lang: 'en', views, colours: COLOURS, textStyles: styles, assets: ASSETS, pages: [page] };
     });
   })
   .map(plain)

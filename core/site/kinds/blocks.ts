@@ -8,7 +8,15 @@ export const heading: Kind = {
   label: 'Heading',
   accepts: [],
   display: 'block',
-  structure: { display: 'block', margin: '0', 'text-wrap': 'balance', 'overflow-wrap': 'break-word' },
+  structure: {
+    display: 'block',
+    margin: '0',
+    // A browser gives headings a size and weight of their own; ours come from the text style or from above.
+    'font-size': 'inherit',
+    'font-weight': 'inherit',
+    'text-wrap': 'balance',
+    'overflow-wrap': 'break-word',
+  },
   inner: { a: { color: 'inherit' } },
   defaults: {},
   words: 'text',

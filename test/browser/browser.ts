@@ -1,0 +1,96 @@
+/** Chromium for tests, and finding things in a page as a person with assistive technology would: by role and name. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Builder, By, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { Options, ServiceBuilder, type Driver } from 'selenium-webdriver/chrome.js';
+
+export interface Browser {
+  driver: Driver;
+  close(): Promise<void>;
+}
+
+export async function openBrowser(): Promise<Browser> {
+  const profile = mkdtempSync(join(tmpdir(), 'dimorphe-chromium-'));
+  const options = new Options();
+  options.setChromeBinaryPath('/usr/bin/chromium');
+  options.addArguments(
+    '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
+    '--disable-component-update', '--disable-sync', '--force-color-profile=srgb', '--hide-scrollbars', '--lang=en-GB', `--user-data-dir=${profile}`,
+  );
+  const driver = (await new Builder()
+    .forBrowser('chrome')
+    .setChromeOptions(options)
+    .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
+    .build()) as Driver;
+  await driver.manage().setTimeouts({ script: 60_000 });
+  await resize(driver, 1280, 800);
+  return {
+    driver,
+    async close() {
+      await driver.quit();
+      rmSync(profile, { recursive: true, force: true, maxRetries: 3 });
+    },
+  };
+}
+
+/** A true viewport of the size; the window's own size would lose the height of a title bar. */
+export const resize = (driver: Driver, width: number, height: number) =>
+  driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
+
+/** Elements that can have a role, by selector; the browser then says which role and name they really have. */
+const CANDIDATES: Record<string, string> = {
+  button: 'button, [role=button], [role=treegrid] [role=gridcell]',
+  link: 'a[href]',
+  textbox: 'input:not([type=checkbox]), textarea, [role=textbox]',
+  checkbox: 'input[type=checkbox]',
+  heading: 'h1, h2, h3, h4, h5, h6',
+  combobox: '[role=combobox]',
+};
+
+export interface Wanted {
+  /** Only below this element. */
+  inside?: WebElement;
+  /** ms to wait for it to appear. */
+  within?: number;
+}
+
+/** The first displayed element with a role whose accessible name is the text, or matches the pattern. */
+export async function byRole(driver: WebDriver, role: string, name: string | RegExp, { inside, within = 10_000 }: Wanted = {}): Promise<WebElement> {
+  const fits = (label: string) => (typeof name === 'string' ? label === name : name.test(label));
+  const until = Date.now() + within;
+  const seen = new Set<string>();
+  do {
+    const candidates = await (inside ?? driver).findElements(By.css(CANDIDATES[role] ?? `[role=${role}]`));
+    for (const element of candidates) {
+      try {
+        const label = (await element.getAccessibleName()).trim();
+        seen.add(label);
+        if (fits(label) && (await element.getAriaRole()) === role && (await element.isDisplayed())) return element;
+      } catch {
+        // The page has changed under the search; the next round finds what is there now.
+      }
+    }
+    await pause(60);
+  } while (Date.now() < until);
+  throw new Error(`There is no ${role} named ${String(name)}. There are: ${[...seen].slice(0, 40).join(' | ')}`);
+}
+
+export const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** Waits until a question is answered with something true; says what was waited for when it never is. */
+export async function eventually<T>(what: string, ask: () => Promise<T>, within = 10_000): Promise<NonNullable<T>> {
+  const until = Date.now() + within;
+  let last: unknown;
+  do {
+    try {
+      const answer = await ask();
+      if (answer) return answer;
+      last = answer;
+    } catch (error) {
+      last = error;
+    }
+    await pause(60);
+  } while (Date.now() < until);
+  throw new Error(`Waited in vain: ${what}. Last: ${String(last)}`);
+}
