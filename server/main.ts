@@ -1,42 +1,24 @@
-import { existsSync } from 'node:fs';
-import express from 'express';
+import { builtPages, developedPages, isBuilt } from './pages.ts';
 import { FolderInUse } from './store/lock.ts';
 import { PortTaken, start } from './start.ts';
-import type { Pages } from './http/application.ts';
 
-const root = new URL('..', import.meta.url).pathname;
-const built = `${root}dist`;
-
-/** The built interface; every address that is no file is a screen of it. */
-const builtPages: Pages = (app) => {
-  app.use(express.static(built, { index: false, maxAge: '1h' }));
-  app.get('/{*path}', (_request, response) => response.set('Cache-Control', 'no-cache').sendFile(`${built}/index.html`));
-};
-
-/** The interface through Vite, with hot reload. */
-async function developedPages(): Promise<Pages> {
-  const { createServer } = await import('vite');
-  const vite = await createServer({ root, server: { middlewareMode: true }, appType: 'spa' });
-  return (app) => {
-    app.use((_request, response, next) => {
-      // Hot reload runs inline scripts and a socket, which the policy of the built application does not allow.
-      response.removeHeader('Content-Security-Policy');
-      next();
-    });
-    app.use(vite.middlewares);
-  };
+function portFrom(variable: string, otherwise: number): number {
+  const port = Number(process.env[variable] ?? otherwise);
+  if (Number.isInteger(port) && port >= 0 && port <= 65535) return port;
+  console.error(`${variable} is “${process.env[variable]}” and should be a port from 0 to 65535.`);
+  process.exit(1);
 }
 
 const developing = process.argv.includes('--dev');
+if (!developing && !isBuilt()) {
+  console.error('The interface is not built. Run npm start, which builds it.');
+  process.exit(1);
+}
 try {
-  if (!developing && !existsSync(`${built}/index.html`)) {
-    console.error('The interface is not built. Run npm start, which builds it.');
-    process.exit(1);
-  }
   const running = await start({
-    port: Number(process.env.PORT ?? 4870),
-    hostPort: Number(process.env.HOST_PORT ?? 4871),
-    dataFolder: process.env.DIMORPHE_DATA ?? `${root}data`,
+    port: portFrom('PORT', 4870),
+    hostPort: portFrom('HOST_PORT', 4871),
+    dataFolder: process.env.DIMORPHE_DATA ?? new URL('../data', import.meta.url).pathname,
     databaseUrl: process.env.DATABASE_URL,
     pages: developing ? await developedPages() : builtPages,
   });

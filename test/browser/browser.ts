@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Builder, By, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { Builder, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { Options, ServiceBuilder, type Driver } from 'selenium-webdriver/chrome.js';
 
 export interface Browser {
@@ -40,7 +40,8 @@ export const resize = (driver: Driver, width: number, height: number) =>
 
 /** Elements that can have a role, by selector; the browser then says which role and name they really have. */
 const CANDIDATES: Record<string, string> = {
-  button: 'button, [role=button], [role=treegrid] [role=gridcell]',
+  button: 'button, [role=button]',
+  complementary: 'aside',
   link: 'a[href]',
   textbox: 'input:not([type=checkbox]), textarea, [role=textbox]',
   checkbox: 'input[type=checkbox]',
@@ -55,25 +56,31 @@ export interface Wanted {
   within?: number;
 }
 
+/** Names as a first guess, for all candidates in one call; the browser is asked only about those that may fit. */
+const GUESS = `return [...(arguments[0] || document).querySelectorAll(arguments[1])].map((element) => {
+  const labelled = (element.getAttribute('aria-labelledby') || '').split(' ').map((id) => document.getElementById(id)?.textContent || '').join(' ');
+  const labels = [...(element.labels || [])].map((label) => label.textContent).join(' ');
+  return { element, guess: [element.getAttribute('aria-label'), labelled, labels, element.textContent].map((text) => (text || '').trim()) };
+})`;
+
 /** The first displayed element with a role whose accessible name is the text, or matches the pattern. */
 export async function byRole(driver: WebDriver, role: string, name: string | RegExp, { inside, within = 10_000 }: Wanted = {}): Promise<WebElement> {
   const fits = (label: string) => (typeof name === 'string' ? label === name : name.test(label));
   const until = Date.now() + within;
-  const seen = new Set<string>();
+  let seen: string[] = [];
   do {
-    const candidates = await (inside ?? driver).findElements(By.css(CANDIDATES[role] ?? `[role=${role}]`));
-    for (const element of candidates) {
+    const candidates = await driver.executeScript<{ element: WebElement; guess: string[] }[]>(GUESS, inside ?? null, CANDIDATES[role] ?? `[role=${role}]`);
+    seen = candidates.map(({ guess }) => guess.find(Boolean) ?? '');
+    for (const { element } of candidates.filter(({ guess }) => guess.some(fits))) {
       try {
-        const label = (await element.getAccessibleName()).trim();
-        seen.add(label);
-        if (fits(label) && (await element.getAriaRole()) === role && (await element.isDisplayed())) return element;
+        if (fits((await element.getAccessibleName()).trim()) && (await element.getAriaRole()) === role && (await element.isDisplayed())) return element;
       } catch {
         // The page has changed under the search; the next round finds what is there now.
       }
     }
-    await pause(60);
+    await pause(50);
   } while (Date.now() < until);
-  throw new Error(`There is no ${role} named ${String(name)}. There are: ${[...seen].slice(0, 40).join(' | ')}`);
+  throw new Error(`There is no ${role} named ${String(name)}. There are: ${seen.slice(0, 40).join(' | ')}`);
 }
 
 export const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));

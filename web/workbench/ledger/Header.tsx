@@ -27,11 +27,11 @@ export function Header(props: { site: SiteFrame; pages: PageReference[]; page: P
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: gridColumns(site), height: 58, flex: 'none', bgcolor: shade, borderBottom: `1px solid ${line}`, overflow: 'hidden', scrollbarGutter: 'stable', scrollbarWidth: 'thin' }}>
       <Box sx={{ minWidth: 0, px: 1.25, alignSelf: 'center' }}>
-        <ButtonBase aria-haspopup="menu" onClick={(event) => setMenu(event.currentTarget)} sx={{ gap: 0.5, maxWidth: '100%' }}>
+        <ButtonBase aria-haspopup="menu" aria-label={`Page ${name}; choose another`} onClick={(event) => setMenu(event.currentTarget)} sx={{ gap: 0.5, maxWidth: '100%' }}>
           <Typography component="h1" noWrap sx={{ fontSize: 14, fontWeight: 700 }}>
             {name}
           </Typography>
-          <ChevronDown size={14} aria-label="Other pages" />
+          <ChevronDown size={14} aria-hidden />
         </ButtonBase>
         <Typography noWrap sx={{ fontSize: 12, color: quiet }}>
           {counted(nodes.length - 1, 'block', 'blocks')} · {counted(overrides, 'override', 'overrides')}

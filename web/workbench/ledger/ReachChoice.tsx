@@ -24,7 +24,7 @@ export function ReachChoice() {
     >
       {CHOICES.map(({ value, label, explained }) => (
         <ToggleButton key={value} value={value}>
-          <Tooltip title={explained} enterDelay={600}>
+          <Tooltip title={explained} describeChild enterDelay={600}>
             <span>{label}</span>
           </Tooltip>
         </ToggleButton>

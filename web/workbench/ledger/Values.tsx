@@ -1,7 +1,7 @@
-import { Box, Button, Typography } from '@mui/material';
+import { Box, IconButton, Tooltip, Typography } from '@mui/material';
 import { ArrowDownUp } from 'lucide-react';
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { kindOf, PROPERTY_GROUPS, textStyleOf, wouldReach, ownLayered, type EditReach, type Node, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
+import { kindOf, PROPERTY_GROUPS, textStyleOf, wouldReach, ownLayered, viewOf, type EditReach, type Node, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { line, quiet, shade } from '../../ui/theme.ts';
@@ -27,6 +27,17 @@ let copied: { property: string; value: unknown } | null = null;
 
 const typed = (event: KeyboardEvent): boolean =>
   event.key.length === 1 && event.key !== ' ' && !event.ctrlKey && !event.metaKey && !event.altKey;
+
+/** Turns an order round in the active view. */
+function ReverseButton({ name, onClick }: { name: string; onClick: () => void }) {
+  return (
+    <Tooltip title={name}>
+      <IconButton size="small" aria-label={name} onClick={onClick} sx={{ p: 0.5 }}>
+        <ArrowDownUp size={15} />
+      </IconButton>
+    </Tooltip>
+  );
+}
 
 /** The selected element's properties, a row each, in the columns of the views. */
 export function Values({ site, page, node, active }: { site: SiteFrame; page: Page; node: Node; active: ViewId }) {
@@ -118,7 +129,6 @@ export function Values({ site, page, node, active }: { site: SiteFrame; page: Pa
   const card = opened?.how === 'card' ? opened : null;
   const carded = card && cellAt(card.at);
   const style = textStyleOf(node, site);
-  const orderRow = rows.find(({ row }) => row.property.onChildren);
 
   return (
     <Box component="section" aria-label={`Values of ${node.name}`} sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}>
@@ -148,6 +158,12 @@ export function Values({ site, page, node, active }: { site: SiteFrame; page: Pa
                     <Box key={row.key} role="row" data-value-row={index} sx={{ display: 'grid', gridTemplateColumns: gridColumns(site), alignItems: 'center', borderBottom: '1px solid #ece5d7' }}>
                       <Box role="rowheader" sx={{ px: 1.25, fontSize: 13, whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis', display: 'flex', alignItems: 'center' }}>
                         <span style={{ flex: 1 }}>{row.label}</span>
+                        {row.property.onChildren && (
+                          <ReverseButton
+                            name={`Reverse the order of ${row.holder.name} in ${viewOf(site.views, active).name}`}
+                            onClick={() => dispatch(edit('reverseOrder', { node: row.holder.id, view: active, reach }))}
+                          />
+                        )}
                       </Box>
                       {cells.map((cell, column) => {
                         const at = { row: index, column };
@@ -175,18 +191,6 @@ export function Values({ site, page, node, active }: { site: SiteFrame; page: Pa
                       })}
                     </Box>
                   ))}
-                  {group.id === 'layout' && orderRow && (
-                    <Box sx={{ px: 1, py: 0.5, position: 'relative' }}>
-                      <Button
-                        size="small"
-                        startIcon={<ArrowDownUp size={14} />}
-                        title={`Turns the order of the parts of ${orderRow.row.holder.name} round`}
-                        onClick={() => dispatch(edit('reverseOrder', { node: orderRow.row.holder.id, view: active, reach }))}
-                      >
-                        Reverse order in {columns.find((view) => view.id === active)!.name}
-                      </Button>
-                    </Box>
-                  )}
                 </Box>
               );
             })}

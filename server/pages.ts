@@ -1,0 +1,30 @@
+import { existsSync } from 'node:fs';
+import express from 'express';
+import type { Pages } from './http/application.ts';
+
+const root = new URL('..', import.meta.url).pathname;
+const built = `${root}dist`;
+
+export const isBuilt = (): boolean => existsSync(`${built}/index.html`);
+
+/** The built interface; every address that is no file is a screen of it. */
+export const builtPages: Pages = (app) => {
+  app.use(express.static(built, { index: false, maxAge: '1h' }));
+  app.get('/{*path}', (_request, response) => {
+    response.set('Cache-Control', 'no-cache').sendFile(`${built}/index.html`);
+  });
+};
+
+/** The interface through Vite, with hot reload. */
+export async function developedPages(): Promise<Pages> {
+  const { createServer } = await import('vite');
+  const vite = await createServer({ configFile: `${root}vite.config.ts`, root: `${root}web`, server: { middlewareMode: true }, appType: 'spa' });
+  return (app) => {
+    app.use((_request, response, next) => {
+      // Hot reload runs inline scripts and a socket, which the policy of the built application does not allow.
+      response.removeHeader('Content-Security-Policy');
+      next();
+    });
+    app.use(vite.middlewares);
+  };
+}

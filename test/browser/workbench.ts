@@ -1,0 +1,110 @@
+/** What tests do in the workbench, as a person would: by role and accessible name, with clicks, drags and keys. */
+import { By, Key, type WebElement } from 'selenium-webdriver';
+import type { Driver } from 'selenium-webdriver/chrome.js';
+import { builtPages } from '../../server/pages.ts';
+import { served, type Served } from '../server/serving.ts';
+import { byRole, eventually, openBrowser, type Browser } from './browser.ts';
+
+export interface Bench extends Browser {
+  running: Served;
+  /** Opens a page of the demo site and waits until its sheet shows it. */
+  open(page?: string): Promise<void>;
+  end(): Promise<void>;
+}
+
+export async function openBench(settings: Parameters<typeof served>[0] = {}): Promise<Bench> {
+  const running = await served({ pages: builtPages, ...settings });
+  const browser = await openBrowser();
+  return {
+    ...browser,
+    running,
+    open: async (page = 'home') => {
+      await browser.driver.get(`${running.url}/sites/brindle-hill/pages/${page}`);
+      await sheet(browser.driver, 'Desktop');
+    },
+    async end() {
+      await browser.close();
+      await running.end();
+    },
+  };
+}
+
+/** The frame of the sheet in a view, once the page is in it. */
+export async function sheet(driver: Driver, view: string): Promise<WebElement> {
+  return eventually(`a sheet in ${view}`, async () => {
+    const [frame] = await driver.findElements(By.css(`iframe[title^="Page in ${view}"]`));
+    if (!frame) return undefined;
+    const ready = await driver.executeScript('return arguments[0].contentDocument.querySelectorAll("body > *").length > 2', frame);
+    return ready ? frame : undefined;
+  });
+}
+
+/** Reads something inside a sheet: the element of a class, through a function body with `element` and `window`. */
+export async function inSheet<T>(driver: Driver, view: string, id: string, body: string): Promise<T> {
+  const frame = await sheet(driver, view);
+  return driver.executeScript<T>(
+    `const window = arguments[0].contentWindow; const element = arguments[0].contentDocument.querySelector('.n-${id}'); ${body}`,
+    frame,
+  );
+}
+
+export const computed = (driver: Driver, view: string, id: string, property: string) =>
+  inSheet<string>(driver, view, id, `return window.getComputedStyle(element).getPropertyValue('${property}')`);
+
+export async function selectInOutline(driver: Driver, name: string): Promise<void> {
+  const outline = await byRole(driver, 'treegrid', 'Outline');
+  const cell = await eventually(`${name} in the outline`, async () => (await outline.findElements(By.xpath(`.//*[@role="gridcell"][@title="${name}"]`)))[0]);
+  await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', cell);
+  await cell.click();
+  await byRole(driver, 'grid', `Values of ${name}`);
+}
+
+export async function chooseView(driver: Driver, view: string): Promise<void> {
+  const ledger = await byRole(driver, 'complementary', 'Ledger').catch(() => driver.findElement(By.css('aside')));
+  await (await byRole(driver, 'button', new RegExp(`^${view}, `), { inside: ledger })).click();
+  await sheet(driver, view);
+}
+
+/** A cell of the values table, by property and view. */
+export async function cell(driver: Driver, property: string, view: string): Promise<WebElement> {
+  return eventually(`the cell ${property} in ${view}`, async () => {
+    const [found] = await driver.findElements(By.css(`[role=grid] [role=gridcell][aria-label^="${property} in ${view}:"]`));
+    if (found) await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', found);
+    return found;
+  });
+}
+
+export const label = async (element: WebElement) => element.getAccessibleName();
+
+/** Types a value into a cell and ends with Enter, or with another way of pressing it. */
+export async function type(driver: Driver, property: string, view: string, text: string, enter: string[] = [Key.ENTER]): Promise<void> {
+  const target = await cell(driver, property, view);
+  await target.click();
+  await driver.actions().sendKeys(text).perform();
+  await byRole(driver, 'textbox', `${property} in ${view}`);
+  const actions = driver.actions();
+  for (const key of enter.slice(0, -1)) actions.keyDown(key);
+  actions.sendKeys(enter.at(-1)!);
+  for (const key of enter.slice(0, -1)) actions.keyUp(key);
+  await actions.perform();
+}
+
+export async function chooseReach(driver: Driver, reach: 'Here' | 'Onward' | 'Everywhere'): Promise<void> {
+  await (await byRole(driver, 'button', new RegExp(`^${reach}$`))).click();
+}
+
+/** What the workbench last said about an edit. */
+export const lastStep = async (driver: Driver) => (await driver.findElement(By.css('[aria-label="Last step"]'))).getAttribute('textContent');
+
+export const saysStep = (driver: Driver, sentence: string | RegExp) =>
+  eventually(`the step ${String(sentence)}`, async () => {
+    const said = (await lastStep(driver)) ?? '';
+    return typeof sentence === 'string' ? said === sentence : sentence.test(said);
+  });
+
+/** Waits until the top bar says that everything is kept. */
+export const kept = (driver: Driver) =>
+  eventually('everything kept', async () => {
+    const text = await (await driver.findElement(By.css('[aria-label="Kept state"]'))).getText();
+    return /^All changes kept · \d\d:\d\d$/.test(text);
+  });
