@@ -41,7 +41,7 @@ export const resize = (driver: Driver, width: number, height: number) =>
 /** Elements that can have a role, by selector; the browser then says which role and name they really have. */
 const CANDIDATES: Record<string, string> = {
   button: 'button, [role=button]',
-  complementary: 'aside',
+  region: 'section[aria-label], [role=region]',
   link: 'a[href]',
   textbox: 'input:not([type=checkbox]), textarea, [role=textbox]',
   checkbox: 'input[type=checkbox]',
@@ -73,7 +73,8 @@ export async function byRole(driver: WebDriver, role: string, name: string | Reg
     seen = candidates.map(({ guess }) => guess.find(Boolean) ?? '');
     for (const { element } of candidates.filter(({ guess }) => guess.some(fits))) {
       try {
-        if (fits((await element.getAccessibleName()).trim()) && (await element.getAriaRole()) === role && (await element.isDisplayed())) return element;
+        // The driver takes a checkbox for hidden that is drawn by what lies behind it.
+        if (fits((await element.getAccessibleName()).replaceAll('\u200b', '').trim()) && (await element.getAriaRole()) === role && (role === 'checkbox' || (await element.isDisplayed()))) return element;
       } catch {
         // The page has changed under the search; the next round finds what is there now.
       }

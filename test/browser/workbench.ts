@@ -48,6 +48,17 @@ export async function inSheet<T>(driver: Driver, view: string, id: string, body:
   );
 }
 
+/** The middle of an element in a sheet, in the window's pixels: the sheet is scaled, which the driver does not reckon with. */
+export async function pointAt(driver: Driver, view: string, id: string): Promise<{ x: number; y: number }> {
+  return inSheet(
+    driver,
+    view,
+    id,
+    `const frame = window.frameElement.getBoundingClientRect(); const scale = frame.width / window.innerWidth; const box = element.getBoundingClientRect();
+     return { x: Math.round(frame.left + (box.left + box.width / 2) * scale), y: Math.round(frame.top + (box.top + box.height / 2) * scale) }`,
+  );
+}
+
 export const computed = (driver: Driver, view: string, id: string, property: string) =>
   inSheet<string>(driver, view, id, `return window.getComputedStyle(element).getPropertyValue('${property}')`);
 
@@ -60,8 +71,7 @@ export async function selectInOutline(driver: Driver, name: string): Promise<voi
 }
 
 export async function chooseView(driver: Driver, view: string): Promise<void> {
-  const ledger = await byRole(driver, 'complementary', 'Ledger').catch(() => driver.findElement(By.css('aside')));
-  await (await byRole(driver, 'button', new RegExp(`^${view}, `), { inside: ledger })).click();
+  await (await byRole(driver, 'button', new RegExp(`^(base ?)?${view} ?[\\d<]`), { inside: await byRole(driver, 'region', 'Ledger') })).click();
   await sheet(driver, view);
 }
 

@@ -7,7 +7,7 @@ export const shade = '#f1ebdf';
 export const desk = '#e4dfd3';
 export const line = '#d9d2c3';
 /** Words of second rank; at least 4.5 : 1 on paper and on the header's shade. */
-export const quiet = '#655f53';
+export const quiet = '#5c564b';
 /** What is active or selected. */
 export const petrol = '#0d6a6e';
 export const petrolTint = 'rgba(13, 106, 110, 0.11)';

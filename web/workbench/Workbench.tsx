@@ -75,7 +75,7 @@ export function Workbench() {
   return (
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', overflow: 'hidden' }}>
       <TopBar site={site} pageName={page.nodes[page.root].name} busy={trying} onTry={() => void tryIt()} onPublish={() => setPublishing(true)} />
-      <Box sx={{ flex: 1, minHeight: 0 }}>
+      <Box component="main" sx={{ flex: 1, minHeight: 0 }}>
         <Group orientation="horizontal" style={{ height: '100%' }}>
           <Panel defaultSize={ledgerWidth(site) + 14} minSize={ledgerWidth(site) - 60} groupResizeBehavior="preserve-pixel-size">
             <Ledger site={site} pages={pages} page={page} />
@@ -85,9 +85,9 @@ export function Workbench() {
             <Desk site={site} pages={pages} page={page} />
           </Panel>
         </Group>
-      </Box>
-      <Box role="status" aria-label="Last step" sx={{ position: 'absolute', width: '1px', height: '1px', overflow: 'hidden', clipPath: 'inset(50%)' }}>
-        {sentence}
+        <Box role="status" aria-label="Last step" sx={{ position: 'absolute', width: '1px', height: '1px', overflow: 'hidden', clipPath: 'inset(50%)' }}>
+          {sentence}
+        </Box>
       </Box>
       {publishing && <PublishDialog site={site.id} onClose={() => setPublishing(false)} />}
       <ConflictDialog />

@@ -56,7 +56,7 @@ export function Desk({ site, pages, page }: { site: SiteFrame; pages: PageRefere
   const active = viewAt(site.views, width).id;
 
   return (
-    <Box component="main" aria-label="Desk" sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: desk, minWidth: 0 }}>
+    <Box component="section" aria-label="Desk" sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: desk, minWidth: 0 }}>
       <WidthBar site={site} width={width} />
       <Box
         tabIndex={0}

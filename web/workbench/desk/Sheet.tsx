@@ -72,8 +72,10 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
     const key = (event: KeyboardEvent) => {
       if (event.defaultPrevented || !forwarded(event) || inEditing(event)) return;
       event.preventDefault();
-      const { key: name, ctrlKey, metaKey, shiftKey } = event;
-      window.dispatchEvent(new KeyboardEvent('keydown', { key: name, ctrlKey, metaKey, shiftKey, bubbles: true }));
+      const { key: name, code, ctrlKey, metaKey, shiftKey } = event;
+      const again = { key: name, code, ctrlKey, metaKey, shiftKey, bubbles: true };
+      window.document.body.dispatchEvent(new KeyboardEvent('keydown', again));
+      window.document.body.dispatchEvent(new KeyboardEvent('keyup', again));
     };
     document.addEventListener('click', click);
     document.addEventListener('dblclick', doubleClick);

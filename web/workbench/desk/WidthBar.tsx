@@ -1,6 +1,6 @@
 import { Box, ButtonBase } from '@mui/material';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import { describeWidths, viewAt, widthsOf, type SiteFrame } from '../../../core/index.ts';
+import { viewAt, widthsOf, type SiteFrame } from '../../../core/index.ts';
 import { viewChosen, widthSet } from '../../state/editor.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { ink, line, petrol, quiet, shade } from '../../ui/theme.ts';
@@ -59,7 +59,6 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
             <ButtonBase
               key={candidate.id}
               tabIndex={-1}
-              aria-label={`${candidate.name}, ${describeWidths(views, candidate.id)} px`}
               onClick={() => dispatch(viewChosen(candidate.id))}
               style={{ left: percent(from), width: `calc(${(share(below) - share(from)) * 100}% - 2px)` }}
               sx={{

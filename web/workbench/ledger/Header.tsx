@@ -54,7 +54,6 @@ export function Header(props: { site: SiteFrame; pages: PageReference[]; page: P
           <ButtonBase
             key={view.id}
             aria-pressed={on}
-            aria-label={`${view.name}, ${describeWidths(site.views, view.id)} px${view.id === site.views.base ? ', base view' : ''}`}
             onClick={() => dispatch(viewChosen(view.id))}
             sx={{ flexDirection: 'column', minWidth: 0, bgcolor: on ? petrol : 'transparent', color: on ? 'white' : 'text.primary', '&:hover': { bgcolor: on ? petrol : '#e6decd' }, '&:focus-visible': { outlineOffset: -3, outlineColor: on ? 'white' : petrol } }}
           >
@@ -63,8 +62,8 @@ export function Header(props: { site: SiteFrame; pages: PageReference[]; page: P
               {view.id === site.views.base && 'base'}
             </Box>
             <span style={{ fontSize: 13, fontWeight: 700, lineHeight: '16px' }}>{view.name}</span>
-            <span style={{ fontSize: 11, lineHeight: '14px', color: on ? 'white' : quiet, whiteSpace: 'nowrap' }}>
-              {describeWidths(site.views, view.id).replaceAll(' ', '\u2009')}
+            <span style={{ fontSize: 10.5, lineHeight: '14px', color: on ? 'white' : quiet, whiteSpace: 'nowrap' }}>
+              {describeWidths(site.views, view.id)}
             </span>
           </ButtonBase>
         );

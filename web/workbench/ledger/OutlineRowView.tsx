@@ -1,5 +1,6 @@
 import { Box, InputBase } from '@mui/material';
 import { ChevronDown, ChevronRight } from 'lucide-react';
+import { useRef } from 'react';
 import type { Page, SiteFrame, ViewId } from '../../../core/index.ts';
 import { ink, marigold, petrol, petrolTint } from '../../ui/theme.ts';
 import { columnsOf, gridColumns } from './columns.ts';
@@ -31,17 +32,23 @@ function tileLook({ shown, hiddenAbove, overrides }: Tile) {
 }
 
 function NameField({ name, onDone }: { name: string; onDone: (name: string | null) => void }) {
+  const ended = useRef(false);
   return (
     <InputBase
       autoFocus
       defaultValue={name}
       inputProps={{ 'aria-label': `New name of ${name}`, maxLength: 120 }}
       onFocus={(event) => event.target.select()}
-      onBlur={(event) => onDone(event.target.value === name ? null : event.target.value)}
+      onBlur={(event) => {
+        if (!ended.current) onDone(event.target.value === name ? null : event.target.value);
+      }}
       onKeyDown={(event) => {
         event.stopPropagation();
-        if (event.key === 'Escape') onDone(null);
-        if (event.key === 'Enter') event.currentTarget.querySelector('input')!.blur();
+        if (event.key !== 'Escape' && event.key !== 'Enter') return;
+        event.preventDefault();
+        ended.current = true;
+        const { value } = event.target as HTMLInputElement;
+        onDone(event.key === 'Escape' || value === name ? null : value);
       }}
       sx={{ flex: 1, fontSize: 13, bgcolor: 'white', px: 0.5, '& input': { p: 0 }, outline: `1px solid ${petrol}` }}
     />

@@ -1,0 +1,83 @@
+/** axe-core 4.14 finds no violation of WCAG 2.2 A and AA, or of its best practices, on what people and visitors see. */
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import { expect } from 'chai';
+import { paths } from '../../api/paths.ts';
+import { byRole, pause, resize } from './browser.ts';
+import { cell, openBench, selectInOutline, type Bench } from './workbench.ts';
+import { Key } from 'selenium-webdriver';
+
+const axeSource = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+describe('access', function () {
+  this.timeout(120_000);
+  let bench: Bench;
+  before(async () => {
+    bench = await openBench();
+    await fetch(bench.running.url + paths.publications('brindle-hill'), { method: 'POST' });
+  });
+  after(() => bench?.end());
+
+  async function violations(): Promise<string[]> {
+    const { driver } = bench;
+    await pause(400);
+    await driver.executeScript(axeSource);
+    // The sheets show a site's own pages, which are judged on their own.
+    return driver.executeAsyncScript<string[]>(
+      `const done = arguments[0];
+       axe.run({ exclude: [['iframe']] }, { iframes: false }).then((result) => done(result.violations.flatMap((violation) => violation.nodes.map((node) => violation.id + ': ' + node.target.join(' ') + ' — ' + (node.failureSummary || '').split('\\n').slice(1, 3).join('; ')))), (error) => done([String(error)]));`,
+    );
+  }
+
+  it('to the list of sites', async () => {
+    await resize(bench.driver, 1280, 800);
+    await bench.driver.get(bench.running.url);
+    await byRole(bench.driver, 'heading', 'Your sites');
+    expect(await violations()).to.deep.equal([]);
+  });
+
+  it('to the workbench: nothing selected, an element selected, side by side, an editor open, publishing', async () => {
+    const { driver } = bench;
+    await bench.open();
+    expect(await violations(), 'nothing selected').to.deep.equal([]);
+    for (const name of ['Headline', 'Row: words + dome', 'Dome picture', 'Page links', 'Book a night', 'Header']) {
+      await selectInOutline(driver, name);
+      expect(await violations(), name).to.deep.equal([]);
+    }
+    await (await byRole(driver, 'button', 'Side by side')).click();
+    expect(await violations(), 'side by side').to.deep.equal([]);
+    for (const [name, property] of [['Headline', 'Size'], ['Headline', 'Colour'], ['Headline', 'Align text'], ['Dome picture', 'Picture'], ['Dome picture', 'Width'], ['Dome picture', 'Place in row']] as const) {
+      await selectInOutline(driver, name);
+      await (await cell(driver, property, 'Mobile')).click();
+      await driver.actions().sendKeys(Key.ENTER).perform();
+      await byRole(driver, 'dialog', `${property} in Mobile`);
+      expect(await violations(), property).to.deep.equal([]);
+      await driver.actions().sendKeys(Key.ESCAPE).perform();
+      await pause(400);
+    }
+    await (await byRole(driver, 'button', 'Publish …')).click();
+    await byRole(driver, 'dialog', 'Publish the site');
+    expect(await violations(), 'publishing').to.deep.equal([]);
+  });
+
+  it('to the workbench at 1024 and 1920 px', async () => {
+    for (const width of [1024, 1920]) {
+      await resize(bench.driver, width, 800);
+      await bench.open();
+      await selectInOutline(bench.driver, 'Headline');
+      expect(await violations(), String(width)).to.deep.equal([]);
+      expect(await bench.driver.executeScript('return document.documentElement.scrollWidth <= innerWidth')).to.equal(true);
+    }
+  });
+
+  for (const width of [390, 820, 1280, 1680]) {
+    it(`to the published pages at ${width} px`, async () => {
+      await resize(bench.driver, width, 900);
+      for (const page of ['', 'visits/', 'find-us/']) {
+        await bench.driver.get(`${bench.running.hostUrl}/brindle-hill/${page}`);
+        expect(await violations(), page).to.deep.equal([]);
+        expect(await bench.driver.executeScript('return document.documentElement.scrollWidth <= innerWidth'), 'no scrolling sideways').to.equal(true);
+      }
+    });
+  }
+});

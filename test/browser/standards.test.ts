@@ -1,0 +1,81 @@
+/** Our formulas and placements against what Chromium does with the standards they lean on. */
+import { expect } from 'chai';
+import { calculateClamp } from 'utopia-core';
+import { completeOrder, placeSpans, sizeAt, textSizeCss, type NodeId } from '../../core/index.ts';
+import { openBrowser, type Browser } from './browser.ts';
+import { fileServer, type FileServer } from './files.ts';
+
+describe('standards in Chromium', () => {
+  let browser: Browser;
+  let files: FileServer;
+  before(async () => {
+    browser = await openBrowser();
+    files = await fileServer();
+    await browser.driver.get(`${files.url}/frame`);
+  });
+  after(async () => {
+    await browser?.close();
+    files?.close();
+  });
+
+  const run = <T>(script: string, ...args: unknown[]) => browser.driver.executeScript<T>(script, ...args);
+
+  it('a fluid size is at 20 widths what clamp() computes, ours and that of utopia-core', async () => {
+    const sizes = [
+      { min: 44, max: 56, fromWidth: 640, toWidth: 1024 },
+      { min: 16, max: 18, fromWidth: 320, toWidth: 1280 },
+      { min: 28, max: 96, fromWidth: 360, toWidth: 1440 },
+    ];
+    const widths = Array.from({ length: 20 }, (_, index) => 280 + index * 80);
+    for (const size of sizes) {
+      const reference = calculateClamp({ minSize: size.min, maxSize: size.max, minWidth: size.fromWidth, maxWidth: size.toWidth });
+      const found = await run<[number, number][]>(
+        `const [widths, ours, theirs] = arguments; const frame = document.getElementById('frame'); const doc = frame.contentDocument;
+         doc.body.innerHTML = '<p></p><p></p>'; const [a, b] = doc.body.children; a.style.fontSize = ours; b.style.fontSize = theirs;
+         const size = (element) => parseFloat(frame.contentWindow.getComputedStyle(element).fontSize);
+         return widths.map((width) => { frame.style.width = width + 'px'; frame.getBoundingClientRect(); return [size(a), size(b)]; });`,
+        widths,
+        textSizeCss(size),
+        reference,
+      );
+      widths.forEach((width, index) => {
+        expect(found[index][0], `${width} px`).to.be.closeTo(sizeAt(size, width), 0.01);
+        expect(found[index][1], `${width} px, utopia-core`).to.be.closeTo(sizeAt(size, width), 0.02);
+      });
+    }
+  });
+
+  it('a place in a row is what `order` means in flex and in grid containers', async () => {
+    // CSS Flexible Box Layout 1, §5.4 https://www.w3.org/TR/css-flexbox-1/#order-property, with its example of a
+    // sequence changed by `order`; CSS Grid Layout 2, §6.3 https://www.w3.org/TR/css-grid-2/#order-property.
+    const children = ['a', 'b', 'c', 'd'] as NodeId[];
+    const stored = ['c', 'a', 'gone', 'd'] as NodeId[];
+    const wanted = completeOrder(children, stored);
+    for (const display of ['flex', 'grid']) {
+      const visual = await run<string[]>(
+        `const [children, wanted, display] = arguments; const doc = document.getElementById('frame').contentDocument;
+         doc.body.innerHTML = '<div style="display:' + display + ';' + (display === 'flex' ? 'flex-direction:column' : '') + '">' + children.map((id) => '<p id="' + id + '" style="order:' + wanted.indexOf(id) + '">x</p>').join('') + '</div>';
+         return children.slice().sort((x, y) => doc.getElementById(x).getBoundingClientRect().top - doc.getElementById(y).getBoundingClientRect().top);`,
+        children,
+        wanted,
+        display,
+      );
+      expect(visual, display).to.deep.equal(wanted);
+    }
+  });
+
+  it('spans break into rows as CSS grid places them', async () => {
+    for (const [columns, spans] of [[12, [7, 5, 6, 8, 4]], [12, [12, 3, 3, 3, 3, 3]], [4, [1, 4, 2, 7, 3, 1]], [1, [1, 5, 2]], [5, [2, 2, 2, 3, 1, 1]]] as const) {
+      const placed = placeSpans(spans, columns);
+      const found = await run<{ row: number; column: number }[]>(
+        `const [spans, columns] = arguments; const doc = document.getElementById('frame').contentDocument;
+         document.getElementById('frame').style.width = '1200px'; doc.body.style.margin = 0;
+         doc.body.innerHTML = '<div style="display:grid;width:1200px;grid-template-columns:repeat(' + columns + ',minmax(0,1fr));grid-auto-rows:10px">' + spans.map((span) => '<p style="margin:0;grid-column:span ' + span + '"></p>').join('') + '</div>';
+         return [...doc.body.firstChild.children].map((element) => { const box = element.getBoundingClientRect(); return { row: Math.round(box.top / 10), column: Math.round(box.left / (1200 / columns)) }; });`,
+        placed.map((entry) => entry.span),
+        columns,
+      );
+      expect(found).to.deep.equal(placed.map(({ row, column }) => ({ row, column })));
+    }
+  });
+});
