@@ -1,4 +1,4 @@
-import type { Layered, Node, NodeId, Page, ViewId } from '../core/index.ts';
+import type { Layered, Override, Node, NodeId, Page, ViewId } from '../core/index.ts';
 
 /** An element written as a tree, as the demo's pages are; `pageOf` lays it out flat. */
 export interface Branch {
@@ -26,10 +26,9 @@ export function layered(
   onward: Record<string, unknown> = {},
   here: Record<string, unknown> = {},
 ): Layered<unknown> {
-  const at = Object.fromEntries([
-    ...Object.entries(onward).map(([view, value]) => [view as ViewId, { value, reach: 'onward' as const }]),
-    ...Object.entries(here).map(([view, value]) => [view as ViewId, { value, reach: 'here' as const }]),
-  ]);
+  const at: Record<ViewId, Override<unknown>> = {};
+  for (const [view, value] of Object.entries(onward)) at[view as ViewId] = { value, reach: 'onward' };
+  for (const [view, value] of Object.entries(here)) at[view as ViewId] = { value, reach: 'here' };
   const result: Layered<unknown> = {};
   if (base !== undefined) result.base = base;
   if (Object.keys(at).length > 0) result.at = at;

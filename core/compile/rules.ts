@@ -123,7 +123,7 @@ export const kindRules: (kind: Kind, views: Views) => CssRule[] = memoised((kind
     if (!property.css || property.onChildren) continue;
     const wanted = (view: Views['list'][number]): Declarations => {
       const byKind = kindDefault(kind.name, property, view);
-      const value =
+      const value: unknown =
         byKind ?? (kind.name === 'page' && property.inherits ? property.initial(view) : undefined);
       return value === undefined ? {} : property.css!(value, { view, display: kind.display, stacks: kind.stacks });
     };
@@ -144,14 +144,9 @@ export const foundationRules: (site: SiteFrame['colours']) => CssRule[] = memois
     selector,
     declarations,
   });
+  const custom = Object.fromEntries(colours.map(({ id, value }) => [`--colour-${id}`, colourCss(value)]));
   return [
-    rule(
-      ':root',
-      Object.fromEntries([
-        ...colours.map(({ id, value }) => [`--colour-${id}`, colourCss(value)]),
-        ['-webkit-text-size-adjust', '100%'],
-      ]),
-    ),
+    rule(':root', { ...custom, '-webkit-text-size-adjust': '100%' }),
     rule('*, ::before, ::after', { 'box-sizing': 'border-box' }),
     rule('.page-title', {
       position: 'absolute',

@@ -32,7 +32,7 @@ export function perform<N extends CommandName>(
   args: Arguments<N>,
 ): Outcome<Step> {
   const draft = createDraft(page);
-  const outcome = (COMMANDS[name] as unknown as Command<Arguments<N>>).run(site, draft as Page, args);
+  const outcome = (COMMANDS[name] as unknown as Command<Arguments<N>>).run(site, draft, args);
   if (!outcome.ok) return refused(outcome.sentence);
   let forward: Patch[] = [];
   let backward: Patch[] = [];

@@ -29,7 +29,7 @@ export function textStyleOf(node: Node, site: SiteFrame): TextStyle | undefined 
 /** A kind's default for a property in a view, where the kind has one. */
 export function kindDefault(kind: string, property: Property, view: View): unknown {
   const value = knownKind(kind).defaults[property.name];
-  return typeof value === 'function' ? value(view) : value;
+  return typeof value === 'function' ? (value as (view: View) => unknown)(view) : value;
 }
 
 /** The layered value of a property that a node itself holds. */

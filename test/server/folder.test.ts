@@ -14,7 +14,7 @@ const HOME = paths.page('brindle-hill', 'home');
 async function launched(folder: string): Promise<{ child: ChildProcess; url: string }> {
   const program = `import { start } from './server/start.ts'; const r = await start({ port: 0, hostPort: 0, dataFolder: ${JSON.stringify(folder)} }); console.log(r.url);`;
   const child = spawn(process.execPath, ['--import=tsx', '--input-type=module', '-e', program], { stdio: ['ignore', 'pipe', 'inherit'] });
-  const [data] = (await once(child.stdout!, 'data')) as [Buffer];
+  const [data] = (await once(child.stdout, 'data')) as [Buffer];
   return { child, url: data.toString().trim() };
 }
 

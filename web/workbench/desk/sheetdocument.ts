@@ -51,7 +51,8 @@ export class SheetDocument {
     this.page = style();
     this.extras = style();
     // The frame is as tall as its page, so nothing scrolls inside it; a scrollbar would only take width away.
-    style().textContent = 'html{overflow:hidden}';
+    // Text in editing keeps every space that is typed, as its editor asks for.
+    style().textContent = 'html{overflow:hidden}.ProseMirror{white-space:break-spaces;outline:0}';
   }
 
   update(content: SheetContent): void {

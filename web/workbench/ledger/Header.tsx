@@ -41,7 +41,10 @@ export function Header(props: { site: SiteFrame; pages: PageReference[]; page: P
             <MenuItem
               key={reference.id}
               selected={reference.id === page.id}
-              onClick={() => (setMenu(null), navigate(`/sites/${site.id}/pages/${reference.id}`))}
+              onClick={() => {
+                setMenu(null);
+                void navigate(`/sites/${site.id}/pages/${reference.id}`);
+              }}
             >
               {reference.title}
             </MenuItem>

@@ -1,0 +1,27 @@
+/** The arrows between the folders (docs/architecture.md). They run one way. */
+const within = (path) => ({ path: `^${path}/` });
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', comment: 'Modules that need each other are one idea.', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    { name: 'core-needs-nothing', severity: 'error', from: within('core'), to: { path: '^(api|server|web|cli|demo|test|scripts|benchmarks)/' } },
+    { name: 'core-has-no-node', severity: 'error', from: within('core'), to: { dependencyTypes: ['core'] } },
+    { name: 'core-has-no-interface', severity: 'error', from: within('core'), to: { path: 'node_modules/(react|@mui|express|drizzle-orm|@electric-sql)' } },
+    { name: 'core-through-its-index', severity: 'error', comment: 'core/index.ts is the whole public surface.', from: { pathNot: '^core/' }, to: { path: '^core/', pathNot: '^core/index\\.ts$' } },
+    { name: 'api-needs-core', severity: 'error', from: within('api'), to: { path: '^(server|web|cli|demo|test)/' } },
+    { name: 'server-needs-api-core', severity: 'error', from: within('server'), to: { path: '^(web|cli|test)/' } },
+    { name: 'web-needs-api-core', severity: 'error', from: within('web'), to: { path: '^(server|cli|demo|test)/' } },
+    { name: 'cli-needs-core-store-media', severity: 'error', from: within('cli'), to: { path: '^(web|demo|test|server/(http|host))/' } },
+    { name: 'demo-needs-core', severity: 'error', from: within('demo'), to: { path: '^(api|server|web|cli|test)/' } },
+    { name: 'screens-stand-alone', severity: 'error', from: { path: '^web/(sites|workbench)/' }, to: { path: '^web/(sites|workbench)/', pathNot: '^web/$1/' } },
+    { name: 'state-knows-no-screen', severity: 'error', from: { path: '^web/(state|ui)/' }, to: { path: '^web/(sites|workbench)/' } },
+    { name: 'no-orphans', severity: 'error', from: { orphan: true, pathNot: '(\\.d\\.ts|\\.cjs)$' }, to: {} },
+    { name: 'not-to-unresolvable', severity: 'error', from: {}, to: { couldNotResolve: true } },
+    { name: 'no-dev-in-product', severity: 'error', from: { path: '^(core|api|server|web|cli|demo)/' }, to: { dependencyTypes: ['npm-dev'], dependencyTypesNot: ['type-only'] } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'node', 'default', 'types'], extensions: ['.ts', '.tsx', '.mjs', '.js', '.json'] },
+  },
+};

@@ -1,0 +1,62 @@
+/** `npm test`: installs what is missing, then type check, lint with the folder rule, and all tests. The last line has the totals. */
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { built, dependencies, run } from './prepare.mjs';
+
+/** The browser and its driver, from Debian's packages where they are missing. */
+function chromium() {
+  const present = () => existsSync('/usr/bin/chromium') && existsSync('/usr/bin/chromedriver');
+  if (present()) return true;
+  console.log('Installing Chromium and its driver …');
+  const prefix = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
+  const apt = (...args) => {
+    const [command, ...rest] = [...prefix, 'apt-get', '-y', '-q', ...args];
+    return spawnSync(command, rest, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status === 0;
+  };
+  apt('update');
+  if (apt('install', '--no-install-recommends', 'chromium', 'chromium-driver') && present()) return true;
+  console.error('The browser tests need Chromium and ChromeDriver. Install the packages chromium and chromium-driver, then run npm test again.');
+  return false;
+}
+
+let failed = 0;
+function step(name, command, args, env = {}) {
+  console.log(`\n— ${name}`);
+  const status = run(command, args, { env: { ...process.env, ...env } });
+  if (status !== 0) failed += 1;
+  return status;
+}
+
+dependencies();
+const browser = chromium();
+built();
+step('Types', 'npx', ['tsc']);
+step('Lint', 'npx', ['eslint', '.']);
+step('Arrows between the folders', 'npx', ['depcruise', 'core', 'api', 'server', 'web', 'cli', 'demo', 'test', 'scripts', '--config', '.dependency-cruiser.cjs']);
+
+const totals = { passes: 0, failures: 0 };
+const suites = [
+  ['Core', 'test/core/**/*.test.ts'],
+  ['Server', 'test/server/**/*.test.ts'],
+  ...(browser ? [['Browser', 'test/browser/**/*.test.ts']] : []),
+];
+const folder = mkdtempSync(join(tmpdir(), 'dimorphe-totals-'));
+for (const [name, pattern] of suites) {
+  const file = join(folder, `${name}.json`);
+  const status = step(name, 'npx', ['mocha', '--exit', '--reporter', './test/reporter.cjs', pattern], { DIMORPHE_TOTALS: file });
+  const found = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : { passes: 0, failures: 0, pending: 0 };
+  totals.passes += found.passes;
+  totals.failures += found.failures;
+  if (status !== 0 && found.failures > 0) failed -= 1;
+  if (found.passes + found.failures === 0 || found.pending > 0) {
+    console.error(`The ${name.toLowerCase()} tests did not all run.`);
+    failed += 1;
+  }
+}
+if (!browser) failed += 1;
+// Every step that failed otherwise than by a test counts as one failure: nothing that went wrong reads as passed.
+const failures = totals.failures + failed;
+console.log(`\n${totals.passes} passed, ${failures} failed`);
+process.exitCode = failures > 0 ? 1 : 0;

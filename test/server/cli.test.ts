@@ -1,0 +1,78 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect } from 'chai';
+import { demoSite } from '../../demo/site.ts';
+import { compileSite, writeSiteFile } from '../../core/index.ts';
+import { freshFolder, served } from './serving.ts';
+
+const run = (args: string[], data?: string) => {
+  const result = spawnSync(process.execPath, ['--import=tsx', 'cli/main.ts', ...args], { encoding: 'utf8', env: { ...process.env, DIMORPHE_DATA: data ?? '/nonexistent/dimorphe' }, maxBuffer: 64e6 });
+  expect(result.stderr).not.to.match(/\n\s+at /);
+  return result;
+};
+
+describe('the command line', () => {
+  let folder: string;
+  let file: string;
+  before(async () => {
+    folder = await mkdtemp(join(tmpdir(), 'dimorphe-cli-'));
+    const { site, files } = await demoSite();
+    file = join(folder, 'site.json');
+    await writeFile(file, writeSiteFile(site, files));
+  });
+  after(() => rm(folder, { recursive: true }));
+
+  it('compiles a site file to exactly the files of a publication', async () => {
+    const out = join(folder, 'out');
+    const result = run(['compile', file, out]);
+    expect(result.status, result.stderr).to.equal(0);
+    const written = (await readdir(out, { recursive: true, withFileTypes: true })).filter((entry) => entry.isFile());
+    const expected = compileSite((await demoSite()).site);
+    expect(written).to.have.length(expected.length);
+    expect(await readFile(join(out, 'index.html'), 'utf8')).to.equal((expected[0] as { text: string }).text);
+    const picture = expected.find((entry) => entry.path.includes('saturn'))!;
+    expect((await readFile(join(out, picture.path))).toString('base64')).to.equal((await demoSite()).files.saturn);
+  });
+
+  it('says path and fault of a broken file, without a stack trace, and ends with 1', async () => {
+    const { site, files } = await demoSite();
+    const broken: any = structuredClone(site);
+    broken.pages[0].nodes.headline.style.self.lineHeight = { base: 'tall' };
+    const path = join(folder, 'broken.json');
+    await writeFile(path, writeSiteFile(broken, files));
+    const result = run(['compile', path, join(folder, 'none')]);
+    expect(result.status).to.equal(1);
+    expect(result.stderr).to.match(/\/pages\/0\/nodes\/headline\/style\/self\/lineHeight\/base: "tall" is not a valid number\./);
+    for (const args of [['compile', join(folder, 'nowhere.json'), 'x'], ['check', '/dev/null'], ['compile'], ['fly'], []]) {
+      const failed = run(args);
+      expect(failed.status, args.join(' ')).to.equal(1);
+      expect(failed.stderr.trim()).to.match(/\S/);
+    }
+    expect(run(['check', file]).stdout).to.equal('Brindle Hill Observatory: nothing is wrong.\n');
+  });
+
+  it('exports a site from a data folder, whether a program has it open or not, to the same file', async () => {
+    const data = await freshFolder();
+    const closed = run(['export', 'brindle-hill'], data);
+    expect(closed.status, closed.stderr).to.equal(0);
+    const running = await served({ dataFolder: data });
+    try {
+      // Not spawnSync: the server that answers lives in this process.
+      const { spawn } = await import('node:child_process');
+      const child = spawn(process.execPath, ['--import=tsx', 'cli/main.ts', 'export', 'brindle-hill'], { env: { ...process.env, DIMORPHE_DATA: data } });
+      let out = '';
+      child.stdout.on('data', (bytes: Buffer) => (out += bytes.toString()));
+      const code = await new Promise((resolve) => child.on('close', resolve));
+      expect(code).to.equal(0);
+      expect(out).to.equal(closed.stdout);
+    } finally {
+      await running.stop();
+    }
+    const unknown = run(['export', 'nowhere'], data);
+    expect([unknown.status, unknown.stdout]).to.deep.equal([1, '']);
+    expect(unknown.stderr).to.match(/There is no site “nowhere”/);
+    await rm(data, { recursive: true });
+  });
+});
