@@ -17,6 +17,8 @@ export interface SiteSummary {
   name: string;
   pages: number;
   firstPage: string;
+  /** The asset of the first page's first picture, to know the site by; null where it has none. */
+  cover: string | null;
   changedAt: string;
   live: LivePublication | null;
 }

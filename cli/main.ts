@@ -48,7 +48,8 @@ async function exported(id: string): Promise<string> {
   if (holder?.url) {
     const response = await fetch(holder.url + paths.file(id));
     if (response.status === 404) throw unknown;
-    if (!response.ok) throw new Failure(`Dimorphe at ${holder.url} could not give the site (${response.status}).`);
+    if (!response.ok)
+      throw new Failure(`Dimorphe at ${holder.url} could not give the site (${response.status}).`);
     return response.text();
   }
   const store = await openStore(folder, process.env.DATABASE_URL);
@@ -56,7 +57,8 @@ async function exported(id: string): Promise<string> {
     const snapshot = await store.sites.snapshot(id);
     if (!snapshot) throw unknown;
     const files: Record<string, string> = {};
-    for (const asset of snapshot.site.assets) files[asset.id] = (await store.files.get(asset.hash)).toString('base64');
+    for (const asset of snapshot.site.assets)
+      files[asset.id] = (await store.files.get(asset.hash)).toString('base64');
     return writeSiteFile(snapshot.site, files);
   } finally {
     await store.close();
@@ -66,7 +68,8 @@ async function exported(id: string): Promise<string> {
 const [command, ...args] = process.argv.slice(2);
 try {
   if (command === 'compile' && args.length === 2) await compile(args[0], args[1]);
-  else if (command === 'check' && args.length === 1) console.log(`${(await read(args[0])).site.name}: nothing is wrong.`);
+  else if (command === 'check' && args.length === 1)
+    console.log(`${(await read(args[0])).site.name}: nothing is wrong.`);
   else if (command === 'export' && args.length === 1) process.stdout.write(await exported(args[0]));
   else throw new Failure(USAGE);
 } catch (error) {

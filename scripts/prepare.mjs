@@ -19,13 +19,18 @@ function stop(sentence) {
 /** Installs the locked dependencies when they are missing or another lock file was installed. */
 export function dependencies() {
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major < 20 || (major === 20 && minor < 19)) stop(`Dimorphe needs Node 20.19 or newer; this is ${process.version}.`);
+  if (major < 20 || (major === 20 && minor < 19))
+    stop(`Dimorphe needs Node 20.19 or newer; this is ${process.version}.`);
   const stamp = join(root, 'node_modules', '.dimorphe-lock');
-  const wanted = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const wanted = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   console.log('Installing the dependencies …');
   if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']) !== 0) {
-    stop('The dependencies could not be installed. Look at the lines above; a registry that cannot be reached is the usual cause.');
+    stop(
+      'The dependencies could not be installed. Look at the lines above; a registry that cannot be reached is the usual cause.',
+    );
   }
   writeFileSync(stamp, wanted);
 }
@@ -39,10 +44,13 @@ function newest(path) {
 /** Builds the interface when a source is newer than what was built. */
 export function built() {
   const target = join(root, 'dist', 'index.html');
-  const sources = ['web', 'core', 'api', 'vite.config.ts', 'package-lock.json'].map((name) => join(root, name));
+  const sources = ['web', 'core', 'api', 'vite.config.ts', 'package-lock.json'].map((name) =>
+    join(root, name),
+  );
   if (existsSync(target) && statSync(target).mtimeMs > Math.max(...sources.map(newest))) return;
   console.log('Building the interface …');
-  if (run('npx', ['vite', 'build', '--logLevel', 'warn']) !== 0) stop('The interface could not be built; the lines above say why.');
+  if (run('npx', ['vite', 'build', '--logLevel', 'warn']) !== 0)
+    stop('The interface could not be built; the lines above say why.');
 }
 
 /** Runs a program until it ends, passes signals on to it, and ends as it did. */

@@ -2,4 +2,7 @@
 import { writeFile } from 'node:fs/promises';
 import { SiteFileSchema } from '../core/index.ts';
 
-await writeFile(new URL('../docs/site-file.schema.json', import.meta.url), `${JSON.stringify(SiteFileSchema, null, 1)}\n`);
+await writeFile(
+  new URL('../docs/site-file.schema.json', import.meta.url),
+  `${JSON.stringify(SiteFileSchema, null, 1)}\n`,
+);

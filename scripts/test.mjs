@@ -13,11 +13,18 @@ function chromium() {
   const prefix = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
   const apt = (...args) => {
     const [command, ...rest] = [...prefix, 'apt-get', '-y', '-q', ...args];
-    return spawnSync(command, rest, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status === 0;
+    return (
+      spawnSync(command, rest, {
+        stdio: ['ignore', 'ignore', 'inherit'],
+        env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+      }).status === 0
+    );
   };
   apt('update');
   if (apt('install', '--no-install-recommends', 'chromium', 'chromium-driver') && present()) return true;
-  console.error('The browser tests need Chromium and ChromeDriver. Install the packages chromium and chromium-driver, then run npm test again.');
+  console.error(
+    'The browser tests need Chromium and ChromeDriver. Install the packages chromium and chromium-driver, then run npm test again.',
+  );
   return false;
 }
 
@@ -34,7 +41,19 @@ const browser = chromium();
 built();
 step('Types', 'npx', ['tsc']);
 step('Lint', 'npx', ['eslint', '.']);
-step('Arrows between the folders', 'npx', ['depcruise', 'core', 'api', 'server', 'web', 'cli', 'demo', 'test', 'scripts', '--config', '.dependency-cruiser.cjs']);
+step('Arrows between the folders', 'npx', [
+  'depcruise',
+  'core',
+  'api',
+  'server',
+  'web',
+  'cli',
+  'demo',
+  'test',
+  'scripts',
+  '--config',
+  '.dependency-cruiser.cjs',
+]);
 
 const totals = { passes: 0, failures: 0 };
 const suites = [
@@ -45,8 +64,12 @@ const suites = [
 const folder = mkdtempSync(join(tmpdir(), 'dimorphe-totals-'));
 for (const [name, pattern] of suites) {
   const file = join(folder, `${name}.json`);
-  const status = step(name, 'npx', ['mocha', '--exit', '--reporter', './test/reporter.cjs', pattern], { DIMORPHE_TOTALS: file });
-  const found = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : { passes: 0, failures: 0, pending: 0 };
+  const status = step(name, 'npx', ['mocha', '--exit', '--reporter', './test/reporter.cjs', pattern], {
+    DIMORPHE_TOTALS: file,
+  });
+  const found = existsSync(file)
+    ? JSON.parse(readFileSync(file, 'utf8'))
+    : { passes: 0, failures: 0, pending: 0 };
   totals.passes += found.passes;
   totals.failures += found.failures;
   if (status !== 0 && found.failures > 0) failed -= 1;

@@ -18,7 +18,12 @@ export const builtPages: Pages = (app) => {
 /** The interface through Vite, with hot reload. */
 export async function developedPages(): Promise<Pages> {
   const { createServer } = await import('vite');
-  const vite = await createServer({ configFile: `${root}vite.config.ts`, root: `${root}web`, server: { middlewareMode: true }, appType: 'spa' });
+  const vite = await createServer({
+    configFile: `${root}vite.config.ts`,
+    root: `${root}web`,
+    server: { middlewareMode: true },
+    appType: 'spa',
+  });
   return (app) => {
     app.use((_request, response, next) => {
       // Hot reload runs inline scripts and a socket, which the policy of the built application does not allow.

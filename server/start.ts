@@ -37,7 +37,9 @@ function listen(server: Server, port: number, variable: string): Promise<string>
     server.once('error', (error: NodeJS.ErrnoException) => {
       reject(error.code === 'EADDRINUSE' ? new PortTaken(port, variable) : error);
     });
-    server.listen(port, ADDRESS, () => resolve(`http://${ADDRESS}:${(server.address() as AddressInfo).port}`));
+    server.listen(port, ADDRESS, () =>
+      resolve(`http://${ADDRESS}:${(server.address() as AddressInfo).port}`),
+    );
   });
 }
 

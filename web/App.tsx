@@ -24,7 +24,11 @@ const router = createBrowserRouter([
       { path: '/sites/:site/pages/:page', element: <Workbench /> },
       {
         path: '*',
-        element: <Notice severity="info">There is no screen at this address. The list of sites is at the start page.</Notice>,
+        element: (
+          <Notice severity="info" wayBack>
+            There is no screen at this address.
+          </Notice>
+        ),
       },
     ],
   },

@@ -125,7 +125,9 @@ export const kindRules: (kind: Kind, views: Views) => CssRule[] = memoised((kind
       const byKind = kindDefault(kind.name, property, view);
       const value: unknown =
         byKind ?? (kind.name === 'page' && property.inherits ? property.initial(view) : undefined);
-      return value === undefined ? {} : property.css!(value, { view, display: kind.display, stacks: kind.stacks });
+      return value === undefined
+        ? {}
+        : property.css!(value, { view, display: kind.display, stacks: kind.stacks });
     };
     pieces.push(express(views, wanted));
   }

@@ -11,8 +11,10 @@ export type Operation =
 
 /** Immer's patches as JSON Patch: the same operations, with the path as a JSON Pointer (RFC 6901). */
 export function toJsonPatch(patches: readonly Patch[]): Operation[] {
-  return patches.map(({ op, path, value }: Patch & { value?: unknown }) =>
-    op === 'remove' ? { op, path: pointer('', ...path) } : { op, path: pointer('', ...path), value },
+  return patches.map(({ op, path, value }) =>
+    op === 'remove'
+      ? { op, path: pointer('', ...path) }
+      : { op, path: pointer('', ...path), value: value as unknown },
   );
 }
 

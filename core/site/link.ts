@@ -4,7 +4,7 @@ const PROTOCOLS = new Set(['page:', 'http:', 'https:', 'mailto:', 'tel:']);
 /** A link without what browsers ignore in one, or undefined where it leads nowhere we allow (`javascript:` and its like). */
 export function cleanLink(link: string): string | undefined {
   // Browsers drop tabs and line ends anywhere in a URL, and white space around it (URL Standard, basic URL parser).
-   
+
   const bare = link.replace(/[\t\n\r]/g, '').replace(/^[\u0000- ]+|[\u0000- ]+$/g, '');
   if (/^#[\w-]+$/.test(bare)) return bare;
   try {

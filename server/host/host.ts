@@ -25,7 +25,9 @@ function fileAt(parts: string[], closed: boolean): { path: string; folder: boole
   const path = parts.join('/');
   if (path === '') return { path: 'index.html', folder: !closed };
   if (closed) return { path: `${path}/index.html`, folder: false };
-  return /\.\w+$/.test(parts.at(-1)!) ? { path, folder: false } : { path: `${path}/index.html`, folder: true };
+  return /\.\w+$/.test(parts.at(-1)!)
+    ? { path, folder: false }
+    : { path: `${path}/index.html`, folder: true };
 }
 
 /** The stand-in web host: serves live publications under `/{site}/…` and drafts under `/preview/{name}/…`. */
@@ -58,14 +60,26 @@ export function host(publisher: Publisher, log: Logger): Express {
     const [site, ...rest] = draft ? parts.slice(1) : parts;
     const { path, folder } = fileAt(rest, closed);
     const file: ServedFile | undefined =
-      site === undefined ? undefined : draft ? publisher.previewFile(site, path) : await publisher.liveFile(site, path);
+      site === undefined
+        ? undefined
+        : draft
+          ? publisher.previewFile(site, path)
+          : await publisher.liveFile(site, path);
     if (!file) {
-      return plainPage(response, 404, 'Page not found', 'There is no page at this address. It may have moved, or was never published.');
+      return plainPage(
+        response,
+        404,
+        'Page not found',
+        'There is no page at this address. It may have moved, or was never published.',
+      );
     }
     if (folder) return response.redirect(301, `${request.path}/`);
     response.set('ETag', `"${file.hash.slice(0, 32)}"`);
     const lasting = FINGERPRINTED.test(path);
-    response.set('Cache-Control', draft ? 'no-store' : lasting ? 'public, max-age=31536000, immutable' : 'no-cache');
+    response.set(
+      'Cache-Control',
+      draft ? 'no-store' : lasting ? 'public, max-age=31536000, immutable' : 'no-cache',
+    );
     response.set('Content-Type', file.type);
     if (request.fresh) response.status(304).end();
     else response.send(await file.bytes());
@@ -73,9 +87,15 @@ export function host(publisher: Publisher, log: Logger): Express {
 
   const failed: express.ErrorRequestHandler = (error, _request, response, next) => {
     if (response.headersSent) return next(error);
-    if (error instanceof URIError) return plainPage(response, 400, 'Malformed address', 'The address cannot be read.');
+    if (error instanceof URIError)
+      return plainPage(response, 400, 'Malformed address', 'The address cannot be read.');
     log.error(error);
-    return plainPage(response, 500, 'Something went wrong', 'The page could not be served. Try again in a moment.');
+    return plainPage(
+      response,
+      500,
+      'Something went wrong',
+      'The page could not be served. Try again in a moment.',
+    );
   };
   app.use(failed);
   return app;

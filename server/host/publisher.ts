@@ -62,10 +62,13 @@ export function publisher(store: Store, hostUrl: string) {
 
     async live(id: string): Promise<LivePublication | null> {
       const live = await store.sites.live(id);
-      return live ? { number: live.number, url: siteUrl(id), publishedAt: live.publishedAt.toISOString() } : null;
+      return live
+        ? { number: live.number, url: siteUrl(id), publishedAt: live.publishedAt.toISOString() }
+        : null;
     },
 
-    previewFile: (token: string, path: string): ServedFile | undefined => previews.get(token)?.files.get(path),
+    previewFile: (token: string, path: string): ServedFile | undefined =>
+      previews.get(token)?.files.get(path),
 
     async liveFile(id: string, path: string): Promise<ServedFile | undefined> {
       const live = await store.sites.live(id);

@@ -18,7 +18,11 @@ export type Pages = (application: Express) => void;
 /** Refuses changes that another origin's page asks for: the application has no sign-in, so its origin is its guard. */
 const sameOrigin: express.RequestHandler = (request, _response, next) => {
   const origin = request.get('Origin');
-  if (origin && !['GET', 'HEAD'].includes(request.method) && origin.replace(/^https?:\/\//, '') !== request.get('Host')) {
+  if (
+    origin &&
+    !['GET', 'HEAD'].includes(request.method) &&
+    origin.replace(/^https?:\/\//, '') !== request.get('Host')
+  ) {
     throw new Refusal(403, 'Changes are taken only from Dimorphe’s own pages. Nothing was changed.');
   }
   next();
@@ -62,7 +66,10 @@ export function application(store: Store, publisher: Publisher, log: Logger, pag
   app.get(`${API}/fonts/:file`, async (request, response) => {
     const font = findFont(request.params.file);
     if (!font) throw new Refusal(404, 'There is no such font.');
-    response.set('Cache-Control', 'public, max-age=86400').type('font/woff2').send(await fontBytes(font.family, font.file));
+    response
+      .set('Cache-Control', 'public, max-age=86400')
+      .type('font/woff2')
+      .send(await fontBytes(font.family, font.file));
   });
   app.use(API, notFound);
   pages?.(app);

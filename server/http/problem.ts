@@ -14,13 +14,28 @@ export class Refusal extends Error {
   }
 }
 
-function answer(response: Response, status: number, detail: string, more: Pick<Problem, 'faults' | 'missed'> = {}): void {
-  const problem: Problem = { type: 'about:blank', title: STATUS_CODES[status] ?? 'Problem', status, detail, ...more };
+function answer(
+  response: Response,
+  status: number,
+  detail: string,
+  more: Pick<Problem, 'faults' | 'missed'> = {},
+): void {
+  const problem: Problem = {
+    type: 'about:blank',
+    title: STATUS_CODES[status] ?? 'Problem',
+    status,
+    detail,
+    ...more,
+  };
   response.status(status).type('application/problem+json').send(JSON.stringify(problem));
 }
 
 export const notFound: RequestHandler = (_request, response) => {
-  answer(response, 404, 'There is nothing at this address. Go back to the list of sites and start from there.');
+  answer(
+    response,
+    404,
+    'There is nothing at this address. Go back to the list of sites and start from there.',
+  );
 };
 
 /** Turns what routes throw into problem answers (RFC 9457); never a stack trace. */
@@ -34,14 +49,26 @@ export const problems =
     }
     switch ((error as { type?: string }).type) {
       case 'entity.too.large':
-        return answer(response, 413, 'The request is larger than 2 MB. Nothing was changed; send the change in smaller parts.');
+        return answer(
+          response,
+          413,
+          'The request is larger than 2 MB. Nothing was changed; send the change in smaller parts.',
+        );
       case 'entity.parse.failed':
         return answer(response, 400, 'The request is not valid JSON. Nothing was changed.');
       case 'encoding.unsupported':
       case 'charset.unsupported':
-        return answer(response, 415, 'The request comes in an encoding that is not understood. Nothing was changed.');
+        return answer(
+          response,
+          415,
+          'The request comes in an encoding that is not understood. Nothing was changed.',
+        );
     }
     if (error instanceof URIError) return answer(response, 400, 'The address is malformed.');
     log(error);
-    return answer(response, 500, 'Something went wrong on our side. Nothing was changed; try again in a moment.');
+    return answer(
+      response,
+      500,
+      'Something went wrong on our side. Nothing was changed; try again in a moment.',
+    );
   };

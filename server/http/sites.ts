@@ -1,14 +1,16 @@
 import { Router } from 'express';
 import { EditRequest, PathNames, RevisionHeader } from '../../api/requests.ts';
 import type { EditResponse, PageResponse, SiteResponse, SiteSummary } from '../../api/responses.ts';
-import { writeSiteFile, type Operation } from '../../core/index.ts';
+import { sourceOrder, writeSiteFile, type Operation, type Page } from '../../core/index.ts';
 import type { Publisher } from '../host/publisher.ts';
 import type { Store } from '../store/open.ts';
 import { Refusal } from './problem.ts';
 import { validated } from './validated.ts';
 
-const noSite = () => new Refusal(404, 'There is no such site. It may have been removed; the list of sites shows what is there.');
-const noPage = () => new Refusal(404, 'There is no such page on this site. The site’s other pages are untouched.');
+const noSite = () =>
+  new Refusal(404, 'There is no such site. It may have been removed; the list of sites shows what is there.');
+const noPage = () =>
+  new Refusal(404, 'There is no such page on this site. The site’s other pages are untouched.');
 
 /** The revision that `If-Match: "12"` names. */
 async function revisionOf(header: string | undefined): Promise<number> {
@@ -18,6 +20,12 @@ async function revisionOf(header: string | undefined): Promise<number> {
   const digits = /^"(\d{1,9})"$/.exec(header)?.[1];
   const { revision } = await validated(RevisionHeader, { revision: Number(digits ?? NaN) }, 400);
   return revision;
+}
+
+/** The first picture of a page in source order. */
+function coverOf(page: Page): string | null {
+  const picture = sourceOrder(page).find((node) => node.kind === 'picture');
+  return (picture?.style.self?.source?.base as string | undefined) ?? null;
 }
 
 /** Everything under `/api/sites`. */
@@ -38,6 +46,7 @@ export function siteRoutes(store: Store, publisher: Publisher): Router {
           name: frame.name,
           pages: stored.length,
           firstPage: stored[0].page.id,
+          cover: coverOf(stored[0].page),
           changedAt: new Date(changed).toISOString(),
           live: await publisher.live(id),
         };
@@ -67,7 +76,8 @@ export function siteRoutes(store: Store, publisher: Publisher): Router {
     const snapshot = await sites.snapshot(site);
     if (!snapshot) throw noSite();
     const pictures: Record<string, string> = {};
-    for (const asset of snapshot.site.assets) pictures[asset.id] = (await files.get(asset.hash)).toString('base64');
+    for (const asset of snapshot.site.assets)
+      pictures[asset.id] = (await files.get(asset.hash)).toString('base64');
     response.attachment(`${site}.json`).type('json').send(writeSiteFile(snapshot.site, pictures));
   });
 
@@ -87,7 +97,9 @@ export function siteRoutes(store: Store, publisher: Publisher): Router {
     const result = await sites.edit(site, name, revision, edit.operations as Operation[], edit.sentence);
     switch (result.outcome) {
       case 'accepted':
-        response.set('ETag', `"${result.revision}"`).json({ revision: result.revision } satisfies EditResponse);
+        response
+          .set('ETag', `"${result.revision}"`)
+          .json({ revision: result.revision } satisfies EditResponse);
         return;
       case 'unknown page':
         throw (await sites.frameOf(site)) ? noPage() : noSite();
@@ -101,9 +113,13 @@ export function siteRoutes(store: Store, publisher: Publisher): Router {
       case 'misfit':
         throw new Refusal(422, `${result.sentence} Nothing was changed.`);
       case 'invalid':
-        throw new Refusal(422, `The edit would leave a page that is not valid: ${result.faults[0].sentence} Nothing was changed.`, {
-          faults: result.faults,
-        });
+        throw new Refusal(
+          422,
+          `The edit would leave a page that is not valid: ${result.faults[0].sentence} Nothing was changed.`,
+          {
+            faults: result.faults,
+          },
+        );
     }
   });
 
@@ -111,7 +127,10 @@ export function siteRoutes(store: Store, publisher: Publisher): Router {
     const { site, name } = await names(request.params);
     const asset = (await sites.frameOf(site))?.frame.assets.find((candidate) => candidate.id === name);
     if (!asset) throw new Refusal(404, 'There is no such picture on this site.');
-    response.set('Cache-Control', 'private, max-age=0, must-revalidate').set('ETag', `"${asset.hash}"`).type(asset.type);
+    response
+      .set('Cache-Control', 'private, max-age=0, must-revalidate')
+      .set('ETag', `"${asset.hash}"`)
+      .type(asset.type);
     if (request.fresh) response.status(304).end();
     else response.send(await files.get(asset.hash));
   });

@@ -13,7 +13,11 @@ function faultsOf(errors: ValidationError[], path = ''): { path: string; sentenc
 }
 
 /** Reads unknown data as a request class, or refuses it with every fault. */
-export async function validated<T extends object>(shape: ClassConstructor<T>, data: unknown, status = 422): Promise<T> {
+export async function validated<T extends object>(
+  shape: ClassConstructor<T>,
+  data: unknown,
+  status = 422,
+): Promise<T> {
   if (typeof data !== 'object' || data === null || Array.isArray(data)) {
     throw new Refusal(status, 'The request is not a JSON object. Nothing was changed.');
   }
@@ -23,10 +27,16 @@ export async function validated<T extends object>(shape: ClassConstructor<T>, da
   } catch {
     throw new Refusal(status, 'The request has a shape that cannot be read. Nothing was changed.');
   }
-  const errors = await validate(instance, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true });
+  const errors = await validate(instance, {
+    whitelist: true,
+    forbidNonWhitelisted: true,
+    forbidUnknownValues: true,
+  });
   if (errors.length > 0) {
     const faults = faultsOf(errors);
-    throw new Refusal(status, `${faults[0]?.sentence ?? 'The request is not valid.'} Nothing was changed.`, { faults });
+    throw new Refusal(status, `${faults[0]?.sentence ?? 'The request is not valid.'} Nothing was changed.`, {
+      faults,
+    });
   }
   return instance;
 }

@@ -14,7 +14,13 @@ export function fileStore(folder: string): FileStore {
     async put(bytes) {
       const hash = createHash('sha256').update(bytes).digest('hex');
       const path = pathOf(hash);
-      if (await stat(path).then((found) => found.size === bytes.length, () => false)) return hash;
+      if (
+        await stat(path).then(
+          (found) => found.size === bytes.length,
+          () => false,
+        )
+      )
+        return hash;
       await mkdir(join(folder, hash.slice(0, 2)), { recursive: true });
       const draft = `${path}.${process.pid}.${Date.now()}`;
       const handle = await open(draft, 'w');

@@ -1,4 +1,13 @@
-import { index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex } from 'drizzle-orm/pg-core';
+import {
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uniqueIndex,
+} from 'drizzle-orm/pg-core';
 import type { Operation, Page, SiteFrame } from '../../core/index.ts';
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
@@ -24,7 +33,10 @@ export const pages = pgTable(
     document: jsonb('document').$type<Page>().notNull(),
     changedAt: moment('changed_at').notNull().defaultNow(),
   },
-  (table) => [primaryKey({ columns: [table.site, table.id] }), index('pages_by_position').on(table.site, table.position)],
+  (table) => [
+    primaryKey({ columns: [table.site, table.id] }),
+    index('pages_by_position').on(table.site, table.position),
+  ],
 );
 
 /** Every accepted edit: what brought a page from `revision - 1` to `revision`. */

@@ -64,7 +64,11 @@ export function siteStore(database: Database) {
 
     /** A site's pages without their documents, in order. */
     async pagesOf(site: string) {
-      const rows = await database.select().from(pages).where(eq(pages.site, site)).orderBy(asc(pages.position));
+      const rows = await database
+        .select()
+        .from(pages)
+        .where(eq(pages.site, site))
+        .orderBy(asc(pages.position));
       return rows.map(({ document, revision, changedAt }) => ({ page: document, revision, changedAt }));
     },
 
@@ -80,7 +84,9 @@ export function siteStore(database: Database) {
         await tx.insert(sites).values({ id: site.id, frame });
         await tx
           .insert(pages)
-          .values(documents.map((document, position) => ({ site: site.id, id: document.id, position, document })));
+          .values(
+            documents.map((document, position) => ({ site: site.id, id: document.id, position, document })),
+          );
       });
     },
 
@@ -152,7 +158,10 @@ export function siteStore(database: Database) {
           .orderBy(desc(publications.number))
           .limit(1);
         const number = (last?.number ?? 0) + 1;
-        const [kept] = await tx.insert(publications).values({ site, number, manifest, revisions }).returning();
+        const [kept] = await tx
+          .insert(publications)
+          .values({ site, number, manifest, revisions })
+          .returning();
         await tx.update(sites).set({ live: number }).where(eq(sites.id, site));
         return kept;
       });

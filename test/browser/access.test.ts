@@ -40,13 +40,27 @@ describe('access', function () {
     const { driver } = bench;
     await bench.open();
     expect(await violations(), 'nothing selected').to.deep.equal([]);
-    for (const name of ['Headline', 'Row: words + dome', 'Dome picture', 'Page links', 'Book a night', 'Header']) {
+    for (const name of [
+      'Headline',
+      'Row: words + dome',
+      'Dome picture',
+      'Page links',
+      'Book a night',
+      'Header',
+    ]) {
       await selectInOutline(driver, name);
       expect(await violations(), name).to.deep.equal([]);
     }
     await (await byRole(driver, 'button', 'Side by side')).click();
     expect(await violations(), 'side by side').to.deep.equal([]);
-    for (const [name, property] of [['Headline', 'Size'], ['Headline', 'Colour'], ['Headline', 'Align text'], ['Dome picture', 'Picture'], ['Dome picture', 'Width'], ['Dome picture', 'Place in row']] as const) {
+    for (const [name, property] of [
+      ['Headline', 'Size'],
+      ['Headline', 'Colour'],
+      ['Headline', 'Align text'],
+      ['Dome picture', 'Picture'],
+      ['Dome picture', 'Width'],
+      ['Dome picture', 'Place in row'],
+    ] as const) {
       await selectInOutline(driver, name);
       await (await cell(driver, property, 'Mobile')).click();
       await driver.actions().sendKeys(Key.ENTER).perform();
@@ -66,7 +80,9 @@ describe('access', function () {
       await bench.open();
       await selectInOutline(bench.driver, 'Headline');
       expect(await violations(), String(width)).to.deep.equal([]);
-      expect(await bench.driver.executeScript('return document.documentElement.scrollWidth <= innerWidth')).to.equal(true);
+      expect(
+        await bench.driver.executeScript('return document.documentElement.scrollWidth <= innerWidth'),
+      ).to.equal(true);
     }
   });
 
@@ -76,7 +92,10 @@ describe('access', function () {
       for (const page of ['', 'visits/', 'find-us/']) {
         await bench.driver.get(`${bench.running.hostUrl}/brindle-hill/${page}`);
         expect(await violations(), page).to.deep.equal([]);
-        expect(await bench.driver.executeScript('return document.documentElement.scrollWidth <= innerWidth'), 'no scrolling sideways').to.equal(true);
+        expect(
+          await bench.driver.executeScript('return document.documentElement.scrollWidth <= innerWidth'),
+          'no scrolling sideways',
+        ).to.equal(true);
       }
     });
   }

@@ -15,8 +15,18 @@ export async function openBrowser(): Promise<Browser> {
   const options = new Options();
   options.setChromeBinaryPath('/usr/bin/chromium');
   options.addArguments(
-    '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-    '--disable-component-update', '--disable-sync', '--force-color-profile=srgb', '--hide-scrollbars', '--lang=en-GB', `--user-data-dir=${profile}`,
+    '--headless=new',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--force-color-profile=srgb',
+    '--hide-scrollbars',
+    '--lang=en-GB',
+    `--user-data-dir=${profile}`,
   );
   const driver = (await new Builder()
     .forBrowser('chrome')
@@ -36,7 +46,12 @@ export async function openBrowser(): Promise<Browser> {
 
 /** A true viewport of the size; the window's own size would lose the height of a title bar. */
 export const resize = (driver: Driver, width: number, height: number) =>
-  driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
+  driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+    width,
+    height,
+    deviceScaleFactor: 1,
+    mobile: false,
+  });
 
 /** Elements that can have a role, by selector; the browser then says which role and name they really have. */
 const CANDIDATES: Record<string, string> = {
@@ -64,17 +79,31 @@ const GUESS = `return [...(arguments[0] || document).querySelectorAll(arguments[
 })`;
 
 /** The first displayed element with a role whose accessible name is the text, or matches the pattern. */
-export async function byRole(driver: WebDriver, role: string, name: string | RegExp, { inside, within = 10_000 }: Wanted = {}): Promise<WebElement> {
+export async function byRole(
+  driver: WebDriver,
+  role: string,
+  name: string | RegExp,
+  { inside, within = 10_000 }: Wanted = {},
+): Promise<WebElement> {
   const fits = (label: string) => (typeof name === 'string' ? label === name : name.test(label));
   const until = Date.now() + within;
   let seen: string[] = [];
   do {
-    const candidates = await driver.executeScript<{ element: WebElement; guess: string[] }[]>(GUESS, inside ?? null, CANDIDATES[role] ?? `[role=${role}]`);
+    const candidates = await driver.executeScript<{ element: WebElement; guess: string[] }[]>(
+      GUESS,
+      inside ?? null,
+      CANDIDATES[role] ?? `[role=${role}]`,
+    );
     seen = candidates.map(({ guess }) => guess.find(Boolean) ?? '');
     for (const { element } of candidates.filter(({ guess }) => guess.some(fits))) {
       try {
         // The driver takes a checkbox for hidden that is drawn by what lies behind it.
-        if (fits((await element.getAccessibleName()).replaceAll('\u200b', '').trim()) && (await element.getAriaRole()) === role && (role === 'checkbox' || (await element.isDisplayed()))) return element;
+        if (
+          fits((await element.getAccessibleName()).replaceAll('\u200b', '').trim()) &&
+          (await element.getAriaRole()) === role &&
+          (role === 'checkbox' || (await element.isDisplayed()))
+        )
+          return element;
       } catch {
         // The page has changed under the search; the next round finds what is there now.
       }
@@ -87,7 +116,11 @@ export async function byRole(driver: WebDriver, role: string, name: string | Reg
 export const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Waits until a question is answered with something true; says what was waited for when it never is. */
-export async function eventually<T>(what: string, ask: () => Promise<T>, within = 10_000): Promise<NonNullable<T>> {
+export async function eventually<T>(
+  what: string,
+  ask: () => Promise<T>,
+  within = 10_000,
+): Promise<NonNullable<T>> {
   const until = Date.now() + within;
   let last: unknown;
   do {

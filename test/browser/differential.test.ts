@@ -47,8 +47,27 @@ interface SeenAt {
 }
 
 const READ = [
-  'fontFamily', 'fontSize', 'lineHeight', 'fontWeight', 'textAlign', 'color', 'display', 'gridColumnStart', 'gridColumnEnd', 'gridTemplateColumns', 'order', 'justifySelf',
-  'alignItems', 'rowGap', 'columnGap', 'paddingTop', 'paddingRight', 'paddingBottom', 'paddingLeft', 'backgroundColor', 'width',
+  'fontFamily',
+  'fontSize',
+  'lineHeight',
+  'fontWeight',
+  'textAlign',
+  'color',
+  'display',
+  'gridColumnStart',
+  'gridColumnEnd',
+  'gridTemplateColumns',
+  'order',
+  'justifySelf',
+  'alignItems',
+  'rowGap',
+  'columnGap',
+  'paddingTop',
+  'paddingRight',
+  'paddingBottom',
+  'paddingLeft',
+  'backgroundColor',
+  'width',
 ];
 
 /** Runs in the browser: sets the frame to each width and reads every element. `zoom` makes widths fractional. */
@@ -90,8 +109,13 @@ function widthsToRead(views: Views): { width: number; zoom: number }[] {
   const whole = views.list.slice(1).flatMap(({ from }) => [from - 1, from, from + 1]);
   const inside = views.list.map((view) => view.sheet.width);
   // At a zoom of 1.25 a screen pixel is 0.8 CSS px: the last one below a breakpoint, and the first one above.
-  const fractional = views.list.slice(1).flatMap(({ from }) => [(Math.ceil(from * 1.25) - 1) / 1.25, (Math.floor(from * 1.25) + 1) / 1.25]);
-  return [...[...whole, ...inside].map((width) => ({ width, zoom: 1 })), ...fractional.map((width) => ({ width, zoom: 1.25 }))];
+  const fractional = views.list
+    .slice(1)
+    .flatMap(({ from }) => [(Math.ceil(from * 1.25) - 1) / 1.25, (Math.floor(from * 1.25) + 1) / 1.25]);
+  return [
+    ...[...whole, ...inside].map((width) => ({ width, zoom: 1 })),
+    ...fractional.map((width) => ({ width, zoom: 1.25 })),
+  ];
 }
 
 const sameColour = differenceEuclidean('rgb');
@@ -118,32 +142,58 @@ class Comparison {
   }
 
   fault(node: Node, what: string, expected: unknown, found: unknown): void {
-    this.faults.push(`${node.name} at ${this.seen.width} px (${this.view.name}): ${what} should be ${String(expected)} and is ${String(found)}`);
+    this.faults.push(
+      `${node.name} at ${this.seen.width} px (${this.view.name}): ${what} should be ${String(expected)} and is ${String(found)}`,
+    );
   }
 
   colour(node: Node, what: string, expected: string, found: string): void {
     const alias = aliasedColour(expected);
-    const wanted = parseColour(alias ? this.site.colours.find((colour) => colour.id === alias)!.value : expected);
+    const wanted = parseColour(
+      alias ? this.site.colours.find((colour) => colour.id === alias)!.value : expected,
+    );
     const got = parseColour(found);
-    if (!wanted || !got || sameColour(wanted, got) > 0.012 || (wanted.alpha ?? 1) !== (got.alpha ?? 1)) this.fault(node, what, expected, found);
+    if (!wanted || !got || sameColour(wanted, got) > 0.012 || (wanted.alpha ?? 1) !== (got.alpha ?? 1))
+      this.fault(node, what, expected, found);
   }
 
   text(node: Node, style: Record<string, string>): void {
     const size = sizeAt(this.value<TextSize>(node, 'size'), this.seen.width);
     // clamp() is written with five decimals of rem and of vw: 0.0001 px in a rem, 0.00001 of 1600 px in a vw.
     this.near(node, 'font-size', size, parseFloat(style.fontSize), 0.03);
-    this.near(node, 'line-height', size * this.value<number>(node, 'lineHeight'), parseFloat(style.lineHeight), 0.1);
+    this.near(
+      node,
+      'line-height',
+      size * this.value<number>(node, 'lineHeight'),
+      parseFloat(style.lineHeight),
+      0.1,
+    );
     this.same(node, 'font-weight', String(this.value(node, 'weight')), style.fontWeight);
-    this.same(node, 'font-family', this.value<string>(node, 'family'), style.fontFamily.split(',')[0].replaceAll('"', '').toLowerCase());
+    this.same(
+      node,
+      'font-family',
+      this.value<string>(node, 'family'),
+      style.fontFamily.split(',')[0].replaceAll('"', '').toLowerCase(),
+    );
   }
 
   box(node: Node, parent: Node, style: Record<string, string>): void {
     // Where nothing is declared `auto` behaves as `stretch` in a grid (CSS Box Alignment 3, §6.1).
-    this.same(node, 'justify-self', this.value(node, 'blockAlign'), style.justifySelf.replace('auto', 'stretch'));
+    this.same(
+      node,
+      'justify-self',
+      this.value(node, 'blockAlign'),
+      style.justifySelf.replace('auto', 'stretch'),
+    );
     if (parent.kind === 'row') {
       const wanted = heldSpan(this.value<number>(node, 'span'), this.view.grid.columns);
       const full = style.gridColumnStart === '1' && style.gridColumnEnd === '-1';
-      this.same(node, 'span', wanted, full ? this.view.grid.columns : Number(style.gridColumnStart.replace('span ', '')));
+      this.same(
+        node,
+        'span',
+        wanted,
+        full ? this.view.grid.columns : Number(style.gridColumnStart.replace('span ', '')),
+      );
     }
     this.width(node, parent, style);
   }
@@ -152,14 +202,22 @@ class Comparison {
     const extent = this.value<Extent>(node, 'width');
     const padding = parseFloat(style.paddingLeft) + parseFloat(style.paddingRight);
     if (extent === 'auto') return;
-    if ('px' in extent) return this.near(node, 'width', Math.max(extent.px, padding), parseFloat(style.width), 0.05);
+    if ('px' in extent)
+      return this.near(node, 'width', Math.max(extent.px, padding), parseFloat(style.width), 0.05);
     const above = this.seen.elements[parent.id].style;
     const tracks = above.gridTemplateColumns.split(' ').map(parseFloat);
-    const span = parent.kind === 'row' ? heldSpan(this.value<number>(node, 'span'), this.view.grid.columns) : 1;
+    const span =
+      parent.kind === 'row' ? heldSpan(this.value<number>(node, 'span'), this.view.grid.columns) : 1;
     const track = parent.kind === 'section' ? tracks[1] : tracks[0];
     const area = track * span + parseFloat(above.columnGap.replace('normal', '0')) * (span - 1);
     // Layout snaps to 1/64 px in Chromium, once a track and gap.
-    this.near(node, 'width in %', Math.max((area * extent.percent) / 100, padding), parseFloat(style.width), 0.3);
+    this.near(
+      node,
+      'width in %',
+      Math.max((area * extent.percent) / 100, padding),
+      parseFloat(style.width),
+      0.3,
+    );
   }
 
   container(node: Node): void {
@@ -168,25 +226,43 @@ class Comparison {
     const byBrowser = [...node.children].sort((a, b) => order(a) - order(b));
     this.same(node, 'order of parts', children.join(' '), byBrowser.join(' '));
     if (!knownKind(node.kind).stacks) return;
-    const tops = children.filter((id) => this.seen.elements[id].shown).map((id) => this.seen.elements[id].top);
-    if (tops.some((top, index) => index > 0 && top < tops[index - 1] - 0.01)) this.fault(node, 'parts from top to bottom', children.join(' '), tops.join(' '));
+    const tops = children
+      .filter((id) => this.seen.elements[id].shown)
+      .map((id) => this.seen.elements[id].top);
+    if (tops.some((top, index) => index > 0 && top < tops[index - 1] - 0.01))
+      this.fault(node, 'parts from top to bottom', children.join(' '), tops.join(' '));
   }
 
   element(node: Node): void {
     const { style, shown, source } = this.seen.elements[node.id];
     const hidden = hiddenBy(frameOf(this.site), this.page, node, this.view.id);
     this.same(node, 'shown', hidden === undefined, shown);
-    if (node.kind !== 'page') this.same(node, 'display: none', this.value<boolean>(node, 'shown') === false, style.display === 'none');
+    if (node.kind !== 'page')
+      this.same(
+        node,
+        'display: none',
+        this.value<boolean>(node, 'shown') === false,
+        style.display === 'none',
+      );
     if (hidden) return;
     const kinds = (name: string) => knownProperty(name).kinds.includes(node.kind);
     if (kinds('size')) this.text(node, style);
     if (kinds('align')) this.same(node, 'text-align', this.value(node, 'align'), style.textAlign);
     if (kinds('colour')) this.colour(node, 'color', this.value(node, 'colour'), style.color);
-    if (kinds('backgroundColour')) this.colour(node, 'background-color', this.value(node, 'backgroundColour'), style.backgroundColor);
-    if (kinds('alignItems')) this.same(node, 'align-items', this.value(node, 'alignItems'), style.alignItems.replace('normal', 'stretch'));
-    if (kinds('gap')) this.near(node, 'gap', this.value(node, 'gap'), parseFloat(style.rowGap.replace('normal', '0')), 0.02);
+    if (kinds('backgroundColour'))
+      this.colour(node, 'background-color', this.value(node, 'backgroundColour'), style.backgroundColor);
+    if (kinds('alignItems'))
+      this.same(
+        node,
+        'align-items',
+        this.value(node, 'alignItems'),
+        style.alignItems.replace('normal', 'stretch'),
+      );
+    if (kinds('gap'))
+      this.near(node, 'gap', this.value(node, 'gap'), parseFloat(style.rowGap.replace('normal', '0')), 0.02);
     if (kinds('paddingTop')) {
-      for (const side of ['paddingTop', 'paddingRight', 'paddingBottom', 'paddingLeft']) this.near(node, side, this.value(node, side), parseFloat(style[side]), 0.02);
+      for (const side of ['paddingTop', 'paddingRight', 'paddingBottom', 'paddingLeft'])
+        this.near(node, side, this.value(node, side), parseFloat(style[side]), 0.02);
     }
     if (node.parent && kinds('blockAlign')) this.box(node, this.page.nodes[node.parent], style);
     if (node.kind === 'picture' && source) {
@@ -211,11 +287,20 @@ describe('what core resolves is what Chromium computes', () => {
     files?.close();
   });
 
-  async function faultsOf(site: Site, pictures?: Record<string, string>): Promise<{ faults: string[]; widths: number[]; compared: number }> {
+  async function faultsOf(
+    site: Site,
+    pictures?: Record<string, string>,
+  ): Promise<{ faults: string[]; widths: number[]; compared: number }> {
     const [page] = site.pages;
     const url = (await files.put(`site-${count++}`, site, pictures)) + (page.slug && `${page.slug}/`);
     const classes = Object.keys(page.nodes).map((id) => [id, nodeClass(id)]);
-    const all = (await browser.driver.executeAsyncScript(READER, url, widthsToRead(site.views), classes, READ)) as SeenAt[] | { error: string };
+    const all = (await browser.driver.executeAsyncScript(
+      READER,
+      url,
+      widthsToRead(site.views),
+      classes,
+      READ,
+    )) as SeenAt[] | { error: string };
     if (!Array.isArray(all)) throw new Error(all.error);
     const faults: string[] = [];
     for (const seen of all) {
@@ -255,9 +340,17 @@ describe('what core resolves is what Chromium computes', () => {
     other.nodes['headline' as never]['style'].self!.size = { base: 65 };
     const url = await files.put(`site-${count++}`, { ...site, pages: [page] }, pictures);
     const classes = Object.keys(page.nodes).map((id) => [id, nodeClass(id)]);
-    const [seen] = (await browser.driver.executeAsyncScript(READER, url, [{ width: 1280, zoom: 1 }], classes, READ)) as SeenAt[];
+    const [seen] = (await browser.driver.executeAsyncScript(
+      READER,
+      url,
+      [{ width: 1280, zoom: 1 }],
+      classes,
+      READ,
+    )) as SeenAt[];
     const comparison = new Comparison(site, other, viewAt(site.views, 1280), seen);
     Object.values(other.nodes).forEach((node) => comparison.element(node));
-    expect(comparison.faults.join('\n')).to.match(/Headline at 1280 px \(Desktop\): font-size should be 65 and is 64/);
+    expect(comparison.faults.join('\n')).to.match(
+      /Headline at 1280 px \(Desktop\): font-size should be 65 and is 64/,
+    );
   });
 });

@@ -24,7 +24,9 @@ export async function fileServer(): Promise<FileServer> {
     asked.push(path);
     if (path === '/frame') {
       response.setHeader('Content-Type', 'text/html');
-      response.end('<!DOCTYPE html><title>Frame</title><body style="margin:0"><iframe id="frame" style="border:0;height:9000px"></iframe>');
+      response.end(
+        '<!DOCTYPE html><title>Frame</title><body style="margin:0"><iframe id="frame" style="border:0;height:9000px"></iframe>',
+      );
       return;
     }
     const file = files.get(path.endsWith('/') ? `${path}index.html` : path);
@@ -38,7 +40,9 @@ export async function fileServer(): Promise<FileServer> {
     url,
     async put(folder, site, pictures) {
       for (const file of compileSite(site)) {
-        const bytes = await publishedBytes(file, async (_hash, id) => (pictures?.[id] ? Buffer.from(pictures[id], 'base64') : DOT));
+        const bytes = await publishedBytes(file, async (_hash, id) =>
+          pictures?.[id] ? Buffer.from(pictures[id], 'base64') : DOT,
+        );
         files.set(`/${folder}/${file.path}`, { type: file.type, bytes });
       }
       return `${url}/${folder}/`;

@@ -16,7 +16,10 @@ interface Clip {
 }
 
 async function picture(driver: Driver, clip: Clip): Promise<PNG> {
-  const result = (await driver.sendAndGetDevToolsCommand('Page.captureScreenshot', { format: 'png', clip: { ...clip, scale: 1 } })) as unknown as { data: string };
+  const result = (await driver.sendAndGetDevToolsCommand('Page.captureScreenshot', {
+    format: 'png',
+    clip: { ...clip, scale: 1 },
+  })) as unknown as { data: string };
   return PNG.sync.read(Buffer.from(result.data, 'base64'));
 }
 
@@ -34,34 +37,55 @@ describe('a sheet shows what is published', function () {
   });
   after(() => bench?.end());
 
-  for (const [view, width] of [['Mobile', 390], ['Tablet', 820], ['Desktop', 1280], ['Wide', 1680]] as const) {
+  for (const [view, width] of [
+    ['Mobile', 390],
+    ['Tablet', 820],
+    ['Desktop', 1280],
+    ['Wide', 1680],
+  ] as const) {
     it(`in ${view}, to the pixel`, async () => {
       const { driver, running } = bench;
       await resize(driver, 2400, 1000);
       await bench.open();
       await chooseView(driver, view);
       await (await byRole(driver, 'button', 'Show at 100 %')).click();
-      const height = await eventually('the page’s height', () => inSheet<number>(driver, view, 'page', 'return Math.ceil(element.getBoundingClientRect().height)'));
+      const height = await eventually('the page’s height', () =>
+        inSheet<number>(driver, view, 'page', 'return Math.ceil(element.getBoundingClientRect().height)'),
+      );
       await resize(driver, 2400, height + 300);
       const frame = await sheet(driver, view);
       const pictures = await driver.executeAsyncScript(SETTLE, frame);
       await pause(300);
-      const box = await driver.executeScript<Clip>('const b = arguments[0].getBoundingClientRect(); return { x: b.x, y: b.y, width: b.width, height: b.height }', frame);
+      const box = await driver.executeScript<Clip>(
+        'const b = arguments[0].getBoundingClientRect(); return { x: b.x, y: b.y, width: b.width, height: b.height }',
+        frame,
+      );
       expect(box.width).to.equal(width);
       const inEditor = await picture(driver, box);
 
       await resize(driver, width, box.height);
       await driver.get(`${running.hostUrl}/brindle-hill/`);
-      expect(await driver.executeAsyncScript(SETTLE, null)).to.equal(pictures).and.be.greaterThan(6);
+      expect(await driver.executeAsyncScript(SETTLE, null))
+        .to.equal(pictures)
+        .and.be.greaterThan(6);
       await pause(300);
       const published = await picture(driver, { x: 0, y: 0, width, height: box.height });
 
       expect([inEditor.width, inEditor.height]).to.deep.equal([published.width, published.height]);
       const difference = new PNG({ width: published.width, height: published.height });
-      const count = pixelmatch(inEditor.data, published.data, difference.data, published.width, published.height, { threshold: 0.1 });
+      const count = pixelmatch(
+        inEditor.data,
+        published.data,
+        difference.data,
+        published.width,
+        published.height,
+        { threshold: 0.1 },
+      );
       if (count > 0) await writeFile(`/tmp/dimorphe-difference-${view}.png`, PNG.sync.write(difference));
       expect(count, `differing pixels; see /tmp/dimorphe-difference-${view}.png`).to.equal(0);
-      expect(new Set(published.data.subarray(0, 400_000)).size, 'the picture is not empty').to.be.greaterThan(20);
+      expect(new Set(published.data.subarray(0, 400_000)).size, 'the picture is not empty').to.be.greaterThan(
+        20,
+      );
     });
   }
 });

@@ -28,7 +28,12 @@ describe('standards in Chromium', () => {
     ];
     const widths = Array.from({ length: 20 }, (_, index) => 280 + index * 80);
     for (const size of sizes) {
-      const reference = calculateClamp({ minSize: size.min, maxSize: size.max, minWidth: size.fromWidth, maxWidth: size.toWidth });
+      const reference = calculateClamp({
+        minSize: size.min,
+        maxSize: size.max,
+        minWidth: size.fromWidth,
+        maxWidth: size.toWidth,
+      });
       const found = await run<[number, number][]>(
         `const [widths, ours, theirs] = arguments; const frame = document.getElementById('frame'); const doc = frame.contentDocument;
          doc.body.innerHTML = '<p></p><p></p>'; const [a, b] = doc.body.children; a.style.fontSize = ours; b.style.fontSize = theirs;
@@ -65,7 +70,13 @@ describe('standards in Chromium', () => {
   });
 
   it('spans break into rows as CSS grid places them', async () => {
-    for (const [columns, spans] of [[12, [7, 5, 6, 8, 4]], [12, [12, 3, 3, 3, 3, 3]], [4, [1, 4, 2, 7, 3, 1]], [1, [1, 5, 2]], [5, [2, 2, 2, 3, 1, 1]]] as const) {
+    for (const [columns, spans] of [
+      [12, [7, 5, 6, 8, 4]],
+      [12, [12, 3, 3, 3, 3, 3]],
+      [4, [1, 4, 2, 7, 3, 1]],
+      [1, [1, 5, 2]],
+      [5, [2, 2, 2, 3, 1, 1]],
+    ] as const) {
       const placed = placeSpans(spans, columns);
       const found = await run<{ row: number; column: number }[]>(
         `const [spans, columns] = arguments; const doc = document.getElementById('frame').contentDocument;

@@ -3,12 +3,30 @@ import { By, Key, type WebElement } from 'selenium-webdriver';
 import { builtPages } from '../../server/pages.ts';
 import { served, type Served } from '../server/serving.ts';
 import { byRole, eventually, openBrowser, resize, type Browser } from './browser.ts';
-import { cell, chooseReach, chooseView, computed, inSheet, kept, label, saysStep, selectInOutline, sheet, type } from './workbench.ts';
+import {
+  cell,
+  chooseReach,
+  chooseView,
+  computed,
+  inSheet,
+  kept,
+  label,
+  saysStep,
+  selectInOutline,
+  sheet,
+  type,
+} from './workbench.ts';
 
 /** Draws an element with the pointer, in steps, as a hand does. */
 async function draw(browser: Browser, from: WebElement, by: { x: number; y: number }): Promise<void> {
   const actions = browser.driver.actions({ async: true });
-  await actions.move({ origin: from }).press().move({ origin: from, x: Math.round(by.x / 2), y: Math.round(by.y / 2), duration: 120 }).move({ origin: from, ...by, duration: 120 }).release().perform();
+  await actions
+    .move({ origin: from })
+    .press()
+    .move({ origin: from, x: Math.round(by.x / 2), y: Math.round(by.y / 2), duration: 120 })
+    .move({ origin: from, ...by, duration: 120 })
+    .release()
+    .perform();
 }
 
 describe('the whole story: adapt a page, publish it, find it again', function () {
@@ -33,7 +51,12 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     await sheet(driver, 'Desktop');
 
     // Four views, each at its own width.
-    for (const [view, width] of [['Wide', 1680], ['Tablet', 820], ['Mobile', 390], ['Desktop', 1280]] as const) {
+    for (const [view, width] of [
+      ['Wide', 1680],
+      ['Tablet', 820],
+      ['Mobile', 390],
+      ['Desktop', 1280],
+    ] as const) {
       await chooseView(driver, view);
       expect(await inSheet<number>(driver, view, 'page', 'return window.innerWidth')).to.equal(width);
     }
@@ -43,14 +66,19 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     await chooseReach(driver, 'Here');
     await type(driver, 'Size', 'Tablet', '40-52');
     await saysStep(driver, 'Headline: size in Tablet fluid 44–56 → fluid 40–52');
-    expect(await label(await cell(driver, 'Size', 'Tablet'))).to.equal('Size in Tablet: 40–52, override, here');
+    expect(await label(await cell(driver, 'Size', 'Tablet'))).to.equal(
+      'Size in Tablet: 40–52, override, here',
+    );
 
     // An override that goes on to Mobile; the cell there says so by having no override of its own.
     await chooseReach(driver, 'Onward');
     await type(driver, 'Line height', 'Tablet', '1.2');
     await saysStep(driver, 'Headline: line height in Tablet and onward 1.08 → 1.2');
     await chooseView(driver, 'Mobile');
-    await eventually('the line height in Mobile', async () => (await computed(driver, 'Mobile', 'headline', 'line-height')) === '40.8px');
+    await eventually(
+      'the line height in Mobile',
+      async () => (await computed(driver, 'Mobile', 'headline', 'line-height')) === '40.8px',
+    );
 
     // Hide an element in Mobile with its tile.
     await chooseReach(driver, 'Here');
@@ -67,7 +95,14 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     await draw(browser, grip, { x: 0, y: 80 });
     await saysStep(driver, 'Three objects: order of parts in Mobile 1·2·3 → 2·3·1');
     await driver.actions().sendKeys(Key.ESCAPE).perform();
-    expect(await inSheet<boolean>(driver, 'Mobile', 'saturn', `return element.getBoundingClientRect().top > window.document.querySelector('.n-cluster').getBoundingClientRect().top`)).to.equal(true);
+    expect(
+      await inSheet<boolean>(
+        driver,
+        'Mobile',
+        'saturn',
+        `return element.getBoundingClientRect().top > window.document.querySelector('.n-cluster').getBoundingClientRect().top`,
+      ),
+    ).to.equal(true);
 
     // And another row by its Reverse button.
     await selectInOutline(driver, 'Words');
@@ -88,7 +123,9 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     await eventually('a second tab', async () => (await driver.getAllWindowHandles()).length === 2);
     const draft = (await driver.getAllWindowHandles()).find((handle) => handle !== workbench)!;
     await driver.switchTo().window(draft);
-    await eventually('the draft', async () => (await driver.getCurrentUrl()).startsWith(`${running.hostUrl}/preview/`));
+    await eventually('the draft', async () =>
+      (await driver.getCurrentUrl()).startsWith(`${running.hostUrl}/preview/`),
+    );
     expect(await (await driver.findElement(By.css('h1'))).getText()).to.include('The dome opens at dusk');
     expect((await fetch(`${running.hostUrl}/brindle-hill/`)).status).to.equal(404);
     await driver.close();
@@ -102,7 +139,10 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     expect(live).to.equal(`${running.hostUrl}/brindle-hill/`);
 
     // The published page, narrowed, is what the sheets promised.
-    const published = async (id: string, property: string) => driver.executeScript<string>(`return getComputedStyle(document.querySelector('.n-${id}')).getPropertyValue('${property}')`);
+    const published = async (id: string, property: string) =>
+      driver.executeScript<string>(
+        `return getComputedStyle(document.querySelector('.n-${id}')).getPropertyValue('${property}')`,
+      );
     await driver.get(live!);
     await resize(driver, 1280, 800);
     expect(await published('headline', 'font-size')).to.equal('64px');
@@ -114,8 +154,13 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     await resize(driver, 390, 800);
     expect(await published('headline', 'font-size')).to.equal('34px');
     expect(await published('lead', 'display')).to.equal('none');
-    expect(await Promise.all(['saturn', 'moon', 'cluster'].map((id) => published(id, 'order')))).to.deep.equal(['2', '0', '1']);
-    expect(await Promise.all(['opening-words', 'dome'].map((id) => published(id, 'order')))).to.deep.equal(['0', '1']);
+    expect(
+      await Promise.all(['saturn', 'moon', 'cluster'].map((id) => published(id, 'order'))),
+    ).to.deep.equal(['2', '0', '1']);
+    expect(await Promise.all(['opening-words', 'dome'].map((id) => published(id, 'order')))).to.deep.equal([
+      '0',
+      '1',
+    ]);
 
     // Stop the program, start it again, and find everything as it was.
     await resize(driver, 1280, 800);
@@ -125,8 +170,12 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     await driver.get(`${running.url}/sites/brindle-hill/pages/home`);
     await sheet(driver, 'Desktop');
     await selectInOutline(driver, 'Headline');
-    expect(await label(await cell(driver, 'Size', 'Tablet'))).to.equal('Size in Tablet: 40–52, override, here');
+    expect(await label(await cell(driver, 'Size', 'Tablet'))).to.equal(
+      'Size in Tablet: 40–52, override, here',
+    );
     await byRole(driver, 'gridcell', /^Lead paragraph in Mobile: not shown/);
-    expect(await (await fetch(`${running.hostUrl}/brindle-hill/`)).text()).to.include('The dome opens at dusk');
+    expect(await (await fetch(`${running.hostUrl}/brindle-hill/`)).text()).to.include(
+      'The dome opens at dusk',
+    );
   });
 });

@@ -34,7 +34,10 @@ export async function sheet(driver: Driver, view: string): Promise<WebElement> {
   return eventually(`a sheet in ${view}`, async () => {
     const [frame] = await driver.findElements(By.css(`iframe[title^="Page in ${view}"]`));
     if (!frame) return undefined;
-    const ready = await driver.executeScript('return arguments[0].contentDocument.querySelectorAll("body > *").length > 2', frame);
+    const ready = await driver.executeScript(
+      'return arguments[0].contentDocument.querySelectorAll("body > *").length > 2',
+      frame,
+    );
     return ready ? frame : undefined;
   });
 }
@@ -60,25 +63,39 @@ export async function pointAt(driver: Driver, view: string, id: string): Promise
 }
 
 export const computed = (driver: Driver, view: string, id: string, property: string) =>
-  inSheet<string>(driver, view, id, `return window.getComputedStyle(element).getPropertyValue('${property}')`);
+  inSheet<string>(
+    driver,
+    view,
+    id,
+    `return window.getComputedStyle(element).getPropertyValue('${property}')`,
+  );
 
 export async function selectInOutline(driver: Driver, name: string): Promise<void> {
   const outline = await byRole(driver, 'treegrid', 'Outline');
-  const cell = await eventually(`${name} in the outline`, async () => (await outline.findElements(By.xpath(`.//*[@role="gridcell"][@title="${name}"]`)))[0]);
+  const cell = await eventually(
+    `${name} in the outline`,
+    async () => (await outline.findElements(By.xpath(`.//*[@role="gridcell"][@title="${name}"]`)))[0],
+  );
   await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', cell);
   await cell.click();
   await byRole(driver, 'grid', `Values of ${name}`);
 }
 
 export async function chooseView(driver: Driver, view: string): Promise<void> {
-  await (await byRole(driver, 'button', new RegExp(`^(base ?)?${view} ?[\\d<]`), { inside: await byRole(driver, 'region', 'Ledger') })).click();
+  await (
+    await byRole(driver, 'button', new RegExp(`^(base ?)?${view} ?[\\d<]`), {
+      inside: await byRole(driver, 'region', 'Ledger'),
+    })
+  ).click();
   await sheet(driver, view);
 }
 
 /** A cell of the values table, by property and view. */
 export async function cell(driver: Driver, property: string, view: string): Promise<WebElement> {
   return eventually(`the cell ${property} in ${view}`, async () => {
-    const [found] = await driver.findElements(By.css(`[role=grid] [role=gridcell][aria-label^="${property} in ${view}:"]`));
+    const [found] = await driver.findElements(
+      By.css(`[role=grid] [role=gridcell][aria-label^="${property} in ${view}:"]`),
+    );
     if (found) await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', found);
     return found;
   });
@@ -87,7 +104,13 @@ export async function cell(driver: Driver, property: string, view: string): Prom
 export const label = async (element: WebElement) => element.getAccessibleName();
 
 /** Types a value into a cell and ends with Enter, or with another way of pressing it. */
-export async function type(driver: Driver, property: string, view: string, text: string, enter: string[] = [Key.ENTER]): Promise<void> {
+export async function type(
+  driver: Driver,
+  property: string,
+  view: string,
+  text: string,
+  enter: string[] = [Key.ENTER],
+): Promise<void> {
   const target = await cell(driver, property, view);
   await target.click();
   await driver.actions().sendKeys(text).perform();
@@ -104,7 +127,8 @@ export async function chooseReach(driver: Driver, reach: 'Here' | 'Onward' | 'Ev
 }
 
 /** What the workbench last said about an edit. */
-export const lastStep = async (driver: Driver) => (await driver.findElement(By.css('[aria-label="Last step"]'))).getAttribute('textContent');
+export const lastStep = async (driver: Driver) =>
+  (await driver.findElement(By.css('[aria-label="Last step"]'))).getAttribute('textContent');
 
 export const saysStep = (driver: Driver, sentence: string | RegExp) =>
   eventually(`the step ${String(sentence)}`, async () => {

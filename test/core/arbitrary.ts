@@ -5,7 +5,6 @@ import {
   FORMAT,
   FORMAT_VERSION,
   kindOf,
-
   PROPERTIES,
   siteFaults,
   type Layered,
@@ -20,7 +19,14 @@ import {
 } from '../../core/index.ts';
 
 const asset = (id: string, width: number, height: number) =>
-  ({ id, name: id, type: 'image/webp', width, height, hash: id.charCodeAt(0).toString(16).padStart(64, '0') }) as const;
+  ({
+    id,
+    name: id,
+    type: 'image/webp',
+    width,
+    height,
+    hash: id.charCodeAt(0).toString(16).padStart(64, '0'),
+  }) as const;
 
 export const ASSETS = [asset('alpha', 400, 300), asset('beta', 500, 250), asset('gamma', 300, 300)];
 export const COLOURS = [
@@ -63,23 +69,42 @@ export const viewsArbitrary: fc.Arbitrary<Views> = fc
   });
 
 /** A layered value over given views: any mixture of base, onward and here. */
-export function layeredArbitrary<T>(views: Views, value: fc.Arbitrary<T>, needsBase = false): fc.Arbitrary<Layered<T>> {
+export function layeredArbitrary<T>(
+  views: Views,
+  value: fc.Arbitrary<T>,
+  needsBase = false,
+): fc.Arbitrary<Layered<T>> {
   const others = views.list.filter((view) => view.id !== views.base);
-  const override = fc.option(fc.record({ value, reach: fc.constantFrom('here' as const, 'onward' as const) }), {
-    nil: undefined,
-  });
+  const override = fc.option(
+    fc.record({ value, reach: fc.constantFrom('here' as const, 'onward' as const) }),
+    {
+      nil: undefined,
+    },
+  );
   return fc
-    .tuple(needsBase ? value : fc.option(value, { nil: undefined, freq: 2 }), fc.tuple(...others.map(() => override)))
+    .tuple(
+      needsBase ? value : fc.option(value, { nil: undefined, freq: 2 }),
+      fc.tuple(...others.map(() => override)),
+    )
     .map(([base, overrides]) => {
       const layered: Layered<T> = {};
       if (base !== undefined) layered.base = base;
-      const set = others.flatMap((view, index) => (overrides[index] ? [[view.id, overrides[index]] as const] : []));
+      const set = others.flatMap((view, index) =>
+        overrides[index] ? [[view.id, overrides[index]] as const] : [],
+      );
       if (set.length > 0) layered.at = Object.fromEntries(set);
       return layered;
     });
 }
 
-const colour = fc.constantFrom('{night}', '{lamp}', '#a03', 'rebeccapurple', 'rgb(10 20 30)', 'hsl(200 60% 40%)');
+const colour = fc.constantFrom(
+  '{night}',
+  '{lamp}',
+  '#a03',
+  'rebeccapurple',
+  'rgb(10 20 30)',
+  'hsl(200 60% 40%)',
+);
 const pixels = fc.integer({ min: 0, max: 60 });
 
 /** Values of a property, by its name. */
@@ -89,8 +114,18 @@ export function valueArbitrary(property: Property, children: readonly NodeId[] =
       return fc.oneof(
         fc.integer({ min: 8, max: 80 }),
         fc
-          .record({ min: fc.integer({ min: 8, max: 40 }), more: fc.integer({ min: 0, max: 40 }), from: fc.integer({ min: 200, max: 700 }), span: fc.integer({ min: 1, max: 900 }) })
-          .map(({ min, more, from, span }) => ({ min, max: min + more, fromWidth: from, toWidth: from + span })),
+          .record({
+            min: fc.integer({ min: 8, max: 40 }),
+            more: fc.integer({ min: 0, max: 40 }),
+            from: fc.integer({ min: 200, max: 700 }),
+            span: fc.integer({ min: 1, max: 900 }),
+          })
+          .map(({ min, more, from, span }) => ({
+            min,
+            max: min + more,
+            fromWidth: from,
+            toWidth: from + span,
+          })),
       );
     case 'lineHeight':
       return fc.constantFrom(0.9, 1, 1.15, 1.5, 2.25);
@@ -102,7 +137,11 @@ export function valueArbitrary(property: Property, children: readonly NodeId[] =
     case 'span':
       return fc.integer({ min: 1, max: 14 });
     case 'width':
-      return fc.oneof(fc.constant('auto'), fc.record({ px: fc.integer({ min: 20, max: 260 }) }), fc.record({ percent: fc.integer({ min: 10, max: 100 }) }));
+      return fc.oneof(
+        fc.constant('auto'),
+        fc.record({ px: fc.integer({ min: 20, max: 260 }) }),
+        fc.record({ percent: fc.integer({ min: 10, max: 100 }) }),
+      );
     case 'order':
       return fc.shuffledSubarray([...children], { minLength: 0, maxLength: children.length });
     case 'source':
@@ -122,7 +161,9 @@ interface Shape {
 }
 
 const leaf: fc.Arbitrary<Shape> = fc.constantFrom(...LEAVES).map((kind) => ({ kind, children: [] }));
-const column: fc.Arbitrary<Shape> = fc.array(leaf, { minLength: 0, maxLength: 3 }).map((children) => ({ kind: 'column', children }));
+const column: fc.Arbitrary<Shape> = fc
+  .array(leaf, { minLength: 0, maxLength: 3 })
+  .map((children) => ({ kind: 'column', children }));
 const row: fc.Arbitrary<Shape> = fc
   .array(fc.oneof(leaf, column), { minLength: 1, maxLength: 4 })
   .map((children) => ({ kind: 'row', children }));
@@ -148,7 +189,15 @@ export const siteArbitrary: fc.Arbitrary<Site> = fc
     const nodes: Record<NodeId, Node> = {};
     const build = (tree: Shape, parent: NodeId | null): NodeId => {
       const id = `e${Object.keys(nodes).length}` as NodeId;
-      nodes[id] = { id, kind: tree.kind, name: `${tree.kind} ${id}`, parent, children: [], style: { self: {} }, content: structuredClone(CONTENT[tree.kind] ?? {}) };
+      nodes[id] = {
+        id,
+        kind: tree.kind,
+        name: `${tree.kind} ${id}`,
+        parent,
+        children: [],
+        style: { self: {} },
+        content: structuredClone(CONTENT[tree.kind] ?? {}),
+      };
       // Landmarks of one kind are told apart by their names.
       if (tree.kind === 'navigation') nodes[id].content.label = `Pages ${id}`;
       nodes[id].children = tree.children.map((child) => build(child, id));
@@ -156,7 +205,9 @@ export const siteArbitrary: fc.Arbitrary<Site> = fc
     };
     const root = build(shape, null);
     const slots = Object.values(nodes).flatMap((node) =>
-      PROPERTIES.filter((property) => applies(property, node.kind, node.parent ? nodes[node.parent].kind : undefined)).map((property) => ({ node, property })),
+      PROPERTIES.filter((property) =>
+        applies(property, node.kind, node.parent ? nodes[node.parent].kind : undefined),
+      ).map((property) => ({ node, property })),
     );
     const values = slots.map(({ node, property }) => {
       const needed = kindOf(node.kind)!.required?.includes(property.name) ?? false;
@@ -166,20 +217,47 @@ export const siteArbitrary: fc.Arbitrary<Site> = fc
     const styled = PROPERTIES.filter((property) => property.group === 'text');
     const textStyle = (id: string) =>
       fc
-        .tuple(...styled.map((property) => fc.option(layeredArbitrary(views, valueArbitrary(property)), { nil: undefined })))
+        .tuple(
+          ...styled.map((property) =>
+            fc.option(layeredArbitrary(views, valueArbitrary(property)), { nil: undefined }),
+          ),
+        )
         .map((chosen) => ({
           id,
           name: id,
-          style: { self: Object.fromEntries(chosen.flatMap((layered, index) => (layered ? [[styled[index].name, layered]] : []))) },
+          style: {
+            self: Object.fromEntries(
+              chosen.flatMap((layered, index) => (layered ? [[styled[index].name, layered]] : [])),
+            ),
+          },
         }));
     const textStyles = fc.tuple(textStyle('heading-2'), textStyle('body'));
     return fc.tuple(textStyles, ...values).map(([styles, ...chosen]): Site => {
-      const page: Page = { id: 'home' as NodeId, slug: '', title: 'Home', description: '', root, nodes: structuredClone(nodes) };
+      const page: Page = {
+        id: 'home' as NodeId,
+        slug: '',
+        title: 'Home',
+        description: '',
+        root,
+        nodes: structuredClone(nodes),
+      };
       chosen.forEach((layered, index) => {
         const { node, property } = slots[index];
-        if (layered && (layered.base !== undefined || layered.at)) page.nodes[node.id].style.self![property.name] = layered;
+        if (layered && (layered.base !== undefined || layered.at))
+          page.nodes[node.id].style.self![property.name] = layered;
       });
-      return { format: FORMAT, version: FORMAT_VERSION, id: 'random', name: 'Random', lang: 'en', views, colours: COLOURS, textStyles: styles, assets: ASSETS, pages: [page] };
+      return {
+        format: FORMAT,
+        version: FORMAT_VERSION,
+        id: 'random',
+        name: 'Random',
+        lang: 'en',
+        views,
+        colours: COLOURS,
+        textStyles: styles,
+        assets: ASSETS,
+        pages: [page],
+      };
     });
   })
   .map(plain)
@@ -190,7 +268,8 @@ function fail(site: Site): never {
 }
 
 /** A view of given views, and one that is not the base where there is one. */
-export const viewIn = (views: Views): fc.Arbitrary<ViewId> => fc.constantFrom(...views.list.map((view) => view.id));
+export const viewIn = (views: Views): fc.Arbitrary<ViewId> =>
+  fc.constantFrom(...views.list.map((view) => view.id));
 
 /** Views, a layered number over them and one of the views. */
 export const layeredCase = viewsArbitrary.chain((views) =>
@@ -200,4 +279,3 @@ export const layeredCase = viewsArbitrary.chain((views) =>
     view: viewIn(views),
   }),
 );
-

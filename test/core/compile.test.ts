@@ -4,7 +4,16 @@ import fc from 'fast-check';
 import { HtmlValidate } from 'html-validate';
 import { parse, serialize } from 'parse5';
 import { demoSite } from '../../demo/site.ts';
-import { compileSite, elementRules, express, pageRules, type NodeId, type Page, type Site, type ViewId } from '../../core/index.ts';
+import {
+  compileSite,
+  elementRules,
+  express,
+  pageRules,
+  type NodeId,
+  type Page,
+  type Site,
+  type ViewId,
+} from '../../core/index.ts';
 import { siteArbitrary } from './arbitrary.ts';
 
 const { site } = await demoSite();
@@ -17,22 +26,31 @@ const conformance = new HtmlValidate({
 
 function texts(target: Site) {
   const files = compileSite(target);
-  const of = (type: string) => files.flatMap((file) => ('text' in file && file.type.startsWith(type) ? [file] : []));
+  const of = (type: string) =>
+    files.flatMap((file) => ('text' in file && file.type.startsWith(type) ? [file] : []));
   return { files, html: of('text/html'), css: of('text/css') };
 }
 
-const generated = (check: (target: Site) => void, numRuns = 40) => fc.assert(fc.property(siteArbitrary, check), { numRuns });
+const generated = (check: (target: Site) => void, numRuns = 40) =>
+  fc.assert(fc.property(siteArbitrary, check), { numRuns });
 
 describe('published HTML', () => {
   it('conforms, for the demo site and generated ones', async () => {
     for (const page of texts(site).html) {
       const report = await conformance.validateString(page.text);
-      expect(report.results.flatMap((result) => result.messages), page.path).to.deep.equal([]);
+      expect(
+        report.results.flatMap((result) => result.messages),
+        page.path,
+      ).to.deep.equal([]);
     }
     await fc.assert(
       fc.asyncProperty(siteArbitrary, async (target) => {
         const report = await conformance.validateString(texts(target).html[0].text);
-        expect(report.results.flatMap((result) => result.messages.map((message) => `${message.ruleId} ${message.message}`))).to.deep.equal([]);
+        expect(
+          report.results.flatMap((result) =>
+            result.messages.map((message) => `${message.ruleId} ${message.message}`),
+          ),
+        ).to.deep.equal([]);
       }),
       { numRuns: 30 },
     );
@@ -40,7 +58,8 @@ describe('published HTML', () => {
 
   it('is read by a browser’s parser as it was written', () => {
     const oneLine = (html: string) => html.replaceAll('\n', '').replaceAll('&lt;', '<');
-    for (const page of texts(site).html) expect(oneLine(serialize(parse(page.text)))).to.equal(oneLine(page.text));
+    for (const page of texts(site).html)
+      expect(oneLine(serialize(parse(page.text)))).to.equal(oneLine(page.text));
   });
 
   it('has a language, a title, a description, one first-level heading, landmarks, and no script or inline style', () => {
@@ -54,21 +73,28 @@ describe('published HTML', () => {
     for (const page of texts(site).html) {
       check(page.text);
       expect(page.text).to.match(/<meta name="description" content="[^"]{20,}">/);
-      expect(page.text).to.match(/<body[^>]*><header .*<\/header><main>.*<\/main><footer .*<\/footer><\/body>/s);
+      expect(page.text).to.match(
+        /<body[^>]*><header .*<\/header><main>.*<\/main><footer .*<\/footer><\/body>/s,
+      );
     }
     generated((target) => check(texts(target).html[0].text));
   });
 
   it('loads pictures up to the opening section at once, the rest when they come near', () => {
     const html = texts(site).html[0].text;
-    const images = [...html.matchAll(/<img src="assets\/([a-z-]+)-[^>]*>/g)].map(([tag, name]) => ({ name, lazy: tag.includes('loading="lazy"') }));
+    const images = [...html.matchAll(/<img src="assets\/([a-z-]+)-[^>]*>/g)].map(([tag, name]) => ({
+      name,
+      lazy: tag.includes('loading="lazy"'),
+    }));
     expect(images.find((image) => image.name === 'dome-at-dusk')!.lazy).to.equal(false);
     expect(images.filter((image) => !image.lazy)).to.have.length(1);
   });
 
   it('makes a picture lazy that some view hides, so that it costs no download there', () => {
     const target = structuredClone(site);
-    target.pages[0].nodes['opening-row' as NodeId].style.self!.shown = { at: { ['mobile' as ViewId]: { value: false, reach: 'here' } } };
+    target.pages[0].nodes['opening-row' as NodeId].style.self!.shown = {
+      at: { ['mobile' as ViewId]: { value: false, reach: 'here' } },
+    };
     expect(texts(target).html[0].text).to.match(/<img src="assets\/dome-at-dusk[^>]*loading="lazy"/);
   });
 
@@ -90,10 +116,16 @@ describe('published CSS', () => {
       expect(css).not.to.include('!important');
       csstree.walk(tree, function (node) {
         // Descriptors of @font-face have a syntax of their own.
-        if (node.type !== 'Declaration' || node.property.startsWith('--') || this.atrule?.name === 'font-face') return;
+        if (
+          node.type !== 'Declaration' ||
+          node.property.startsWith('--') ||
+          this.atrule?.name === 'font-face'
+        )
+          return;
         const match = csstree.lexer.matchDeclaration(node);
         // A value that takes a site's colour is not known before the browser puts it in.
-        if (match.error && !csstree.generate(node.value).includes('var(')) expect.fail(`${node.property}: ${csstree.generate(node.value)} ${match.error.message}`);
+        if (match.error && !csstree.generate(node.value).includes('var('))
+          expect.fail(`${node.property}: ${csstree.generate(node.value)} ${match.error.message}`);
       });
     };
     for (const sheet of texts(site).css) check(sheet.text);
@@ -105,7 +137,8 @@ describe('published CSS', () => {
       const rules = pageRules(target, target.pages[0]).filter((rule) => rule.layer === 'element');
       const keys = rules.map((rule) => `${rule.selector} ${rule.condition}`);
       expect(new Set(keys).size).to.equal(keys.length);
-      for (let index = 1; index < rules.length; index++) expect(rules[index].distance).to.be.at.least(rules[index - 1].distance);
+      for (let index = 1; index < rules.length; index++)
+        expect(rules[index].distance).to.be.at.least(rules[index - 1].distance);
     });
   });
 
@@ -114,7 +147,9 @@ describe('published CSS', () => {
     const node = page.nodes['headline' as NodeId];
     const parent = page.nodes[node.parent!];
     expect(elementRules(node, parent, site.views)).to.equal(elementRules(node, parent, site.views));
-    expect(elementRules({ ...node }, parent, site.views)).not.to.equal(elementRules(node, parent, site.views));
+    expect(elementRules({ ...node }, parent, site.views)).not.to.equal(
+      elementRules(node, parent, site.views),
+    );
   });
 
   it('holds a span to each view’s columns without being told', () => {
@@ -133,7 +168,9 @@ describe('the published site', () => {
     const paths = files.map((file) => file.path);
     expect(new Set(paths).size).to.equal(paths.length);
     expect(paths).to.include.members(['index.html', 'visits/index.html', 'find-us/index.html']);
-    expect(paths.filter((path) => path.endsWith('.css'))).to.satisfy((list: string[]) => list.every((path) => /-[0-9a-f]{10}\.css$/.test(path)));
+    expect(paths.filter((path) => path.endsWith('.css'))).to.satisfy((list: string[]) =>
+      list.every((path) => /-[0-9a-f]{10}\.css$/.test(path)),
+    );
     expect(paths.filter((path) => path.includes('literata'))).to.deep.equal([]);
     const unused = { ...site, assets: [...site.assets, { ...site.assets[0], id: 'unused' }] };
     expect(compileSite(unused).some((file) => file.path.includes('unused'))).to.equal(false);
@@ -141,9 +178,13 @@ describe('the published site', () => {
 
   it('is the same bytes for the same site, whatever the order of its keys', () => {
     const shuffled = JSON.parse(JSON.stringify(site), (_key, value) =>
-      value && typeof value === 'object' && !Array.isArray(value) && 'kind' in value ? Object.fromEntries(Object.entries(value).reverse()) : value,
+      value && typeof value === 'object' && !Array.isArray(value) && 'kind' in value
+        ? Object.fromEntries(Object.entries(value).reverse())
+        : value,
     );
-    expect(texts(shuffled).html.map((file) => file.text)).to.deep.equal(texts(site).html.map((file) => file.text));
+    expect(texts(shuffled).html.map((file) => file.text)).to.deep.equal(
+      texts(site).html.map((file) => file.text),
+    );
     expect(express(site.views, () => 1)).to.deep.equal({ base: 1 });
   });
 });

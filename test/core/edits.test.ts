@@ -45,28 +45,58 @@ const commandsFor = (target: Site) => {
   const anyNode = fc.constantFrom(...nodes);
   const anyView = viewIn(target.views);
   const set = anyNode.chain((chosen) => {
-    const fitting = PROPERTIES.filter((property) => applies(property, chosen.kind, chosen.parent ? page.nodes[chosen.parent].kind : undefined));
+    const fitting = PROPERTIES.filter((property) =>
+      applies(property, chosen.kind, chosen.parent ? page.nodes[chosen.parent].kind : undefined),
+    );
     return fc.constantFrom(...fitting).chain((property) =>
       fc.record({
         name: fc.constant('setValue' as const),
-        args: fc.record({ nodes: fc.constant([chosen.id]), property: fc.constant(property.name), view: anyView, value: valueArbitrary(property, chosen.children), reach: fc.constantFrom('here', 'onward', 'everywhere') }),
+        args: fc.record({
+          nodes: fc.constant([chosen.id]),
+          property: fc.constant(property.name),
+          view: anyView,
+          value: valueArbitrary(property, chosen.children),
+          reach: fc.constantFrom('here', 'onward', 'everywhere'),
+        }),
       }),
     );
   });
-  const aimed = fc.record({ nodes: anyNode.map(({ id }) => [id]), property: fc.constantFrom(...PROPERTIES.map(({ name }) => name)), view: anyView });
+  const aimed = fc.record({
+    nodes: anyNode.map(({ id }) => [id]),
+    property: fc.constantFrom(...PROPERTIES.map(({ name }) => name)),
+    view: anyView,
+  });
   return fc.array(
     fc.oneof(
       { weight: 4, arbitrary: set },
       aimed.map((args) => ({ name: 'clearValue' as const, args })),
-      fc.tuple(aimed, fc.constantFrom('here', 'onward')).map(([args, reach]) => ({ name: 'setReach' as const, args: { ...args, reach } })),
-      fc.record({ node: anyNode.map(({ id }) => id), view: anyView, reach: fc.constantFrom('here', 'onward') }).map((args) => ({ name: 'reverseOrder' as const, args })),
-      fc.record({ node: anyNode.map(({ id }) => id), name: fc.string({ maxLength: 8 }) }).map((args) => ({ name: 'rename' as const, args })),
-      fc.record({ node: anyNode.map(({ id }) => id), field: fc.constantFrom('text', 'level', 'alt'), value: fc.constantFrom('<p>x<script>1</script></p>', 3, 'words') }).map((args) => ({ name: 'setContent' as const, args })),
+      fc
+        .tuple(aimed, fc.constantFrom('here', 'onward'))
+        .map(([args, reach]) => ({ name: 'setReach' as const, args: { ...args, reach } })),
+      fc
+        .record({
+          node: anyNode.map(({ id }) => id),
+          view: anyView,
+          reach: fc.constantFrom('here', 'onward'),
+        })
+        .map((args) => ({ name: 'reverseOrder' as const, args })),
+      fc
+        .record({ node: anyNode.map(({ id }) => id), name: fc.string({ maxLength: 8 }) })
+        .map((args) => ({ name: 'rename' as const, args })),
+      fc
+        .record({
+          node: anyNode.map(({ id }) => id),
+          field: fc.constantFrom('text', 'level', 'alt'),
+          value: fc.constantFrom('<p>x<script>1</script></p>', 3, 'words'),
+        })
+        .map((args) => ({ name: 'setContent' as const, args })),
     ),
     { minLength: 1, maxLength: 8 },
   );
 };
-const session = siteArbitrary.chain((target) => fc.record({ target: fc.constant(target), commands: commandsFor(target).map(plain) }));
+const session = siteArbitrary.chain((target) =>
+  fc.record({ target: fc.constant(target), commands: commandsFor(target).map(plain) }),
+);
 
 function run(target: Site, commands: { name: CommandName; args: unknown }[], start: Page) {
   let page = start;
@@ -117,7 +147,11 @@ describe('commands', () => {
       fc.property(session, ({ target, commands }) => {
         const { page, steps } = run(target, commands, target.pages[0]);
         const operations = steps.flatMap((step) => step.operations);
-        const patched = jsonpatch.applyPatch(structuredClone(target.pages[0]), structuredClone(operations), true).newDocument;
+        const patched = jsonpatch.applyPatch(
+          structuredClone(target.pages[0]),
+          structuredClone(operations),
+          true,
+        ).newDocument;
         expect(patched).to.deep.equal(structuredClone(page));
       }),
       { numRuns: 60 },
@@ -133,13 +167,38 @@ describe('commands', () => {
 
 describe('sentences of steps', () => {
   it('name the element, the property, the view and the change', () => {
-    expect(made('setValue', { ...size, value: { ...fluidSize, min: 40 }, reach: 'here' }).sentence).to.equal('Headline: size in Tablet fluid 44–56 → fluid 40–56');
-    expect(made('setValue', { ...size, value: 40, reach: 'onward' }).sentence).to.equal('Headline: size in Tablet and onward fluid 44–56 → 40');
-    expect(made('setValue', { ...size, value: 40, reach: 'everywhere' }).sentence).to.equal('Headline: size in every view fluid 44–56 → 40');
-    expect(made('setValue', { nodes: [node('dome')], property: 'shown', view: view('mobile'), value: false, reach: 'here' }).sentence).to.equal('Dome picture: hidden in Mobile');
-    expect(made('reverseOrder', { node: node('opening-row'), view: view('mobile'), reach: 'here' }).sentence).to.equal('Row: words + dome: order reversed in Mobile');
-    expect(made('clearValue', { nodes: [node('headline')], property: 'size', view: view('mobile') }).sentence).to.equal('Headline: size in Mobile cleared');
-    expect(made('setReach', { nodes: [node('opening-words')], property: 'span', view: view('tablet'), reach: 'here' }).sentence).to.equal('Words: columns now holds in Tablet only');
+    expect(made('setValue', { ...size, value: { ...fluidSize, min: 40 }, reach: 'here' }).sentence).to.equal(
+      'Headline: size in Tablet fluid 44–56 → fluid 40–56',
+    );
+    expect(made('setValue', { ...size, value: 40, reach: 'onward' }).sentence).to.equal(
+      'Headline: size in Tablet and onward fluid 44–56 → 40',
+    );
+    expect(made('setValue', { ...size, value: 40, reach: 'everywhere' }).sentence).to.equal(
+      'Headline: size in every view fluid 44–56 → 40',
+    );
+    expect(
+      made('setValue', {
+        nodes: [node('dome')],
+        property: 'shown',
+        view: view('mobile'),
+        value: false,
+        reach: 'here',
+      }).sentence,
+    ).to.equal('Dome picture: hidden in Mobile');
+    expect(
+      made('reverseOrder', { node: node('opening-row'), view: view('mobile'), reach: 'here' }).sentence,
+    ).to.equal('Row: words + dome: order reversed in Mobile');
+    expect(
+      made('clearValue', { nodes: [node('headline')], property: 'size', view: view('mobile') }).sentence,
+    ).to.equal('Headline: size in Mobile cleared');
+    expect(
+      made('setReach', {
+        nodes: [node('opening-words')],
+        property: 'span',
+        view: view('tablet'),
+        reach: 'here',
+      }).sentence,
+    ).to.equal('Words: columns now holds in Tablet only');
   });
 
   it('of refusals say what is wrong', () => {
@@ -148,33 +207,71 @@ describe('sentences of steps', () => {
       return outcome.ok ? `made: ${outcome.value.sentence}` : outcome.sentence;
     };
     expect(refusal('setValue', { ...size, value: -4, reach: 'here' })).to.match(/^Size: /);
-    expect(refusal('setValue', { ...size, value: { ...fluidSize, min: 90 }, reach: 'here' })).to.equal('Size: A fluid size grows with the width: 90 is more than 56.');
-    expect(refusal('setValue', { ...size, property: 'colour', value: '{none}', reach: 'here' })).to.equal('Colour: The site has no colour “none”.');
-    expect(refusal('setValue', { ...size, property: 'colour', value: 'red;}body{display:none', reach: 'here' })).to.match(/is not a CSS colour/);
-    expect(refusal('setValue', { ...size, property: 'gap', value: 4, reach: 'here' })).to.equal('Gap does not apply to Headline.');
+    expect(refusal('setValue', { ...size, value: { ...fluidSize, min: 90 }, reach: 'here' })).to.equal(
+      'Size: A fluid size grows with the width: 90 is more than 56.',
+    );
+    expect(refusal('setValue', { ...size, property: 'colour', value: '{none}', reach: 'here' })).to.equal(
+      'Colour: The site has no colour “none”.',
+    );
+    expect(
+      refusal('setValue', { ...size, property: 'colour', value: 'red;}body{display:none', reach: 'here' }),
+    ).to.match(/is not a CSS colour/);
+    expect(refusal('setValue', { ...size, property: 'gap', value: 4, reach: 'here' })).to.equal(
+      'Gap does not apply to Headline.',
+    );
     expect(refusal('clearValue', size)).to.equal('There is nothing to clear: the value is inherited here.');
-    expect(refusal('clearValue', { nodes: [node('dome')], property: 'source', view: view('desktop') })).to.match(/needs a value in the base view/);
-    expect(refusal('setReach', { ...size, view: view('desktop'), reach: 'here' })).to.match(/base view has no reach/);
-    expect(refusal('setContent', { node: node('book'), field: 'link', value: 'javascript:alert(1)' })).to.match(/is not a link/);
+    expect(
+      refusal('clearValue', { nodes: [node('dome')], property: 'source', view: view('desktop') }),
+    ).to.match(/needs a value in the base view/);
+    expect(refusal('setReach', { ...size, view: view('desktop'), reach: 'here' })).to.match(
+      /base view has no reach/,
+    );
+    expect(
+      refusal('setContent', { node: node('book'), field: 'link', value: 'javascript:alert(1)' }),
+    ).to.match(/is not a link/);
     expect(refusal('rename', { node: node('book'), name: '  ' })).to.match(/at least one character/);
-    expect(refusal('reverseOrder', { node: node('headline'), view: view('mobile'), reach: 'here' })).to.match(/nothing to reverse/);
+    expect(refusal('reverseOrder', { node: node('headline'), view: view('mobile'), reach: 'here' })).to.match(
+      /nothing to reverse/,
+    );
   });
 });
 
 describe('order', () => {
   it('reversed twice is the order before', () => {
     const once = made('reverseOrder', { node: node('objects'), view: view('mobile'), reach: 'here' }).page;
-    expect(childrenIn(frame, once.nodes[node('objects')], view('mobile'))).to.deep.equal(['cluster', 'moon', 'saturn']);
-    expect(childrenIn(frame, once.nodes[node('objects')], view('tablet'))).to.deep.equal(['saturn', 'moon', 'cluster']);
-    const twice = made('reverseOrder', { node: node('objects'), view: view('mobile'), reach: 'here' }, once).page;
-    expect(childrenIn(frame, twice.nodes[node('objects')], view('mobile'))).to.deep.equal(['saturn', 'moon', 'cluster']);
+    expect(childrenIn(frame, once.nodes[node('objects')], view('mobile'))).to.deep.equal([
+      'cluster',
+      'moon',
+      'saturn',
+    ]);
+    expect(childrenIn(frame, once.nodes[node('objects')], view('tablet'))).to.deep.equal([
+      'saturn',
+      'moon',
+      'cluster',
+    ]);
+    const twice = made(
+      'reverseOrder',
+      { node: node('objects'), view: view('mobile'), reach: 'here' },
+      once,
+    ).page;
+    expect(childrenIn(frame, twice.nodes[node('objects')], view('mobile'))).to.deep.equal([
+      'saturn',
+      'moon',
+      'cluster',
+    ]);
   });
 });
 
 describe('concurrent edits', () => {
   it('on different values do not overlap, on the same value they do', () => {
     const one = made('setValue', { ...size, value: 50, reach: 'here' }).operations;
-    const other = made('setValue', { nodes: [node('lead')], property: 'size', view: view('tablet'), value: 18, reach: 'here' }).operations;
+    const other = made('setValue', {
+      nodes: [node('lead')],
+      property: 'size',
+      view: view('tablet'),
+      value: 18,
+      reach: 'here',
+    }).operations;
     const same = made('setValue', { ...size, view: view('wide'), value: 90, reach: 'here' }).operations;
     expect(overlap(one, other)).to.equal(false);
     expect(overlap(one, same)).to.equal(true);
@@ -184,7 +281,8 @@ describe('concurrent edits', () => {
 describe('values nobody set', () => {
   it('come from the text style, the kind, the parent or the property, in that order', () => {
     const page = home;
-    const value = (id: string, property: string, at: string) => resolve(frame, page, page.nodes[node(id)], knownProperty(property), view(at));
+    const value = (id: string, property: string, at: string) =>
+      resolve(frame, page, page.nodes[node(id)], knownProperty(property), view(at));
     expect(value('headline', 'size', 'desktop')).to.equal(64);
     expect(value('headline', 'size', 'tablet')).to.deep.equal(fluidSize);
     expect(value('headline', 'size', 'mobile')).to.equal(34);

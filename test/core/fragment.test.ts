@@ -4,15 +4,45 @@ import { cleanFragment, cleanLink, plainText } from '../../core/index.ts';
 
 /** Pieces that attacks and pasted documents are made of. */
 const PIECES = [
-  '<script>alert(1)</script>', '<img src=x onerror=alert(1)>', '<svg><script>1</script></svg>', '<a href="javascript:alert(1)">x</a>',
-  '<a href=" java\tscript:alert(1)">x</a>', '<a href="data:text/html,x">x</a>', '<a href="https://example.org/?a=1&b=2">ok</a>',
-  '<p onclick="x()">para', '</p>', '<b>bold', '</b>', '<i>it', '</i>', '<ul><li>one<li>two', '</ul>', '<style>p{}</style>', '<iframe srcdoc="x">',
-  '<math><mtext><table><mglyph><style><img src=x>', '<noscript><p title="</noscript><img src=x>">', '<h2>head</h2>', '<table><tr><td>cell', 'text & more',
-  '<', '>', '"', '&lt;script&gt;', '<!-- c -->', '<br>', '<ol><li><ul><li>deep', '<template><b>t</b></template>', '<a href="page:home">home</a>', '\u00a0',
+  '<script>alert(1)</script>',
+  '<img src=x onerror=alert(1)>',
+  '<svg><script>1</script></svg>',
+  '<a href="javascript:alert(1)">x</a>',
+  '<a href=" java\tscript:alert(1)">x</a>',
+  '<a href="data:text/html,x">x</a>',
+  '<a href="https://example.org/?a=1&b=2">ok</a>',
+  '<p onclick="x()">para',
+  '</p>',
+  '<b>bold',
+  '</b>',
+  '<i>it',
+  '</i>',
+  '<ul><li>one<li>two',
+  '</ul>',
+  '<style>p{}</style>',
+  '<iframe srcdoc="x">',
+  '<math><mtext><table><mglyph><style><img src=x>',
+  '<noscript><p title="</noscript><img src=x>">',
+  '<h2>head</h2>',
+  '<table><tr><td>cell',
+  'text & more',
+  '<',
+  '>',
+  '"',
+  '&lt;script&gt;',
+  '<!-- c -->',
+  '<br>',
+  '<ol><li><ul><li>deep',
+  '<template><b>t</b></template>',
+  '<a href="page:home">home</a>',
+  '\u00a0',
 ];
-const html = fc.array(fc.oneof(fc.constantFrom(...PIECES), fc.string({ maxLength: 6 })), { maxLength: 12 }).map((list) => list.join(''));
+const html = fc
+  .array(fc.oneof(fc.constantFrom(...PIECES), fc.string({ maxLength: 6 })), { maxLength: 12 })
+  .map((list) => list.join(''));
 
-const ALLOWED = /^(?:[^<>]|<(?:p|ul|ol|li|strong|em)>|<\/(?:p|ul|ol|li|strong|em|a)>|<br>|<a href="(?:https?:|mailto:|tel:|page:|#)[^"<>]*">)*$/;
+const ALLOWED =
+  /^(?:[^<>]|<(?:p|ul|ol|li|strong|em)>|<\/(?:p|ul|ol|li|strong|em|a)>|<br>|<a href="(?:https?:|mailto:|tel:|page:|#)[^"<>]*">)*$/;
 
 describe('rich text', () => {
   it('holds nothing but the allowed elements, with no attribute but a safe link', () => {
@@ -35,18 +65,45 @@ describe('rich text', () => {
   });
 
   it('keeps marks, links and lists, and turns the rest into paragraphs', () => {
-    expect(cleanFragment('Hello <b>you</b> and <i>me</i>', 'block')).to.equal('<p>Hello <strong>you</strong> and <em>me</em></p>');
-    expect(cleanFragment('<h2>Title</h2><div>One<br>two</div>', 'block')).to.equal('<p>Title</p><p>One<br>two</p>');
-    expect(cleanFragment('<ul><li>a<ol><li>b</li></ol></li><li></li></ul>', 'block')).to.equal('<ul><li>a<ol><li>b</li></ol></li></ul>');
-    expect(cleanFragment('<p>See <a href="page:visits" class="x" target="_blank">visits</a></p>', 'inline')).to.equal('See <a href="page:visits">visits</a>');
+    expect(cleanFragment('Hello <b>you</b> and <i>me</i>', 'block')).to.equal(
+      '<p>Hello <strong>you</strong> and <em>me</em></p>',
+    );
+    expect(cleanFragment('<h2>Title</h2><div>One<br>two</div>', 'block')).to.equal(
+      '<p>Title</p><p>One<br>two</p>',
+    );
+    expect(cleanFragment('<ul><li>a<ol><li>b</li></ol></li><li></li></ul>', 'block')).to.equal(
+      '<ul><li>a<ol><li>b</li></ol></li></ul>',
+    );
+    expect(
+      cleanFragment('<p>See <a href="page:visits" class="x" target="_blank">visits</a></p>', 'inline'),
+    ).to.equal('See <a href="page:visits">visits</a>');
     expect(cleanFragment('<p>a</p><script>alert(1)</script><p> </p>', 'block')).to.equal('<p>a</p>');
   });
 
   it('refuses links that would run or embed something', () => {
-    for (const bad of ['javascript:alert(1)', 'JaVaScRiPt:alert(1)', 'java\nscript:alert(1)', '\u0001javascript:x', 'vbscript:x', 'data:text/html,x', 'blob:x', 'file:///etc/passwd', 'visits', '//example.org', '']) {
+    for (const bad of [
+      'javascript:alert(1)',
+      'JaVaScRiPt:alert(1)',
+      'java\nscript:alert(1)',
+      '\u0001javascript:x',
+      'vbscript:x',
+      'data:text/html,x',
+      'blob:x',
+      'file:///etc/passwd',
+      'visits',
+      '//example.org',
+      '',
+    ]) {
       expect(cleanLink(bad), JSON.stringify(bad)).to.equal(undefined);
     }
-    for (const good of ['https://example.org/a?b#c', 'mailto:a@b.example', 'tel:+441234', 'page:home', '#top']) expect(cleanLink(good)).to.equal(good);
+    for (const good of [
+      'https://example.org/a?b#c',
+      'mailto:a@b.example',
+      'tel:+441234',
+      'page:home',
+      '#top',
+    ])
+      expect(cleanLink(good)).to.equal(good);
   });
 
   it('reads the words', () => {

@@ -3,7 +3,9 @@ import fc from 'fast-check';
 import { completeOrder, heldSpan, moveTo, placeSpans, type NodeId } from '../../core/index.ts';
 
 const ids = (...names: string[]) => names as NodeId[];
-const children = fc.uniqueArray(fc.string({ minLength: 1, maxLength: 3 }), { minLength: 1, maxLength: 8 }).map((list) => list as NodeId[]);
+const children = fc
+  .uniqueArray(fc.string({ minLength: 1, maxLength: 3 }), { minLength: 1, maxLength: 8 })
+  .map((list) => list as NodeId[]);
 
 describe('orders', () => {
   it('are always the whole sequence of the children there are', () => {

@@ -24,7 +24,12 @@ describe('fluid sizes', () => {
   it('clamp() is that of utopia-core 1.6.0, to its four decimals', () => {
     fc.assert(
       fc.property(sizes, (size) => {
-        const reference = calculateClamp({ minSize: size.min, maxSize: size.max, minWidth: size.fromWidth, maxWidth: size.toWidth });
+        const reference = calculateClamp({
+          minSize: size.min,
+          maxSize: size.max,
+          minWidth: size.fromWidth,
+          maxWidth: size.toWidth,
+        });
         const numbers = /clamp\(([\d.]+)rem, (-?[\d.]+)rem \+ (-?[\d.]+)vw, ([\d.]+)rem\)/.exec(reference)!;
         const ours = readClamp(textSizeCss(size));
         const [, min, intercept, slope, max] = numbers.map(Number);
@@ -51,7 +56,10 @@ describe('fluid sizes', () => {
 
   it('refuses a size that shrinks and an empty span of widths, with a sentence', () => {
     const shrinking = fluid({ min: 40, max: 30, fromWidth: 320, toWidth: 1280 });
-    expect(shrinking).to.deep.equal({ ok: false, sentence: 'A fluid size grows with the width: 40 is more than 30.' });
+    expect(shrinking).to.deep.equal({
+      ok: false,
+      sentence: 'A fluid size grows with the width: 40 is more than 30.',
+    });
     const empty = fluid({ min: 30, max: 40, fromWidth: 800, toWidth: 800 });
     expect(empty.ok).to.equal(false);
     expect(fluid({ min: NaN, max: 40, fromWidth: 1, toWidth: 2 }).ok).to.equal(false);
@@ -61,9 +69,13 @@ describe('fluid sizes', () => {
     const { type } = knownProperty('size');
     const context = { site: {} as never, fluidWidths: { fromWidth: 640, toWidth: 1024 } };
     for (const text of ['44–56', '44-56', '44 - 56', '44px – 56px', '44 to 56']) {
-      expect(type.parse(text, context), text).to.deep.equal({ ok: true, value: { min: 44, max: 56, fromWidth: 640, toWidth: 1024 } });
+      expect(type.parse(text, context), text).to.deep.equal({
+        ok: true,
+        value: { min: 44, max: 56, fromWidth: 640, toWidth: 1024 },
+      });
     }
     expect(type.parse('18,5 px', context)).to.deep.equal({ ok: true, value: 18.5 });
-    for (const text of ['', 'big', '56-44', '3', '1-2-3', '-5']) expect(type.parse(text, context).ok, text).to.equal(false);
+    for (const text of ['', 'big', '56-44', '3', '1-2-3', '-5'])
+      expect(type.parse(text, context).ok, text).to.equal(false);
   });
 });

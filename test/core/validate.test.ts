@@ -2,7 +2,17 @@ import { Ajv } from 'ajv';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { demoSite } from '../../demo/site.ts';
-import { PROPERTIES, readSiteFile, siteFaults, siteFileFaults, SiteFileSchema, SiteSchema, writeSiteFile, type NodeId, type Site } from '../../core/index.ts';
+import {
+  PROPERTIES,
+  readSiteFile,
+  siteFaults,
+  siteFileFaults,
+  SiteFileSchema,
+  SiteSchema,
+  writeSiteFile,
+  type NodeId,
+  type Site,
+} from '../../core/index.ts';
 import { siteArbitrary } from './arbitrary.ts';
 
 const read = await demoSite();
@@ -12,30 +22,118 @@ const pathsOf = (site: unknown) => siteFaults(site).map((fault) => fault.path);
 describe('validation', () => {
   it('finds nothing wrong with the demo site and with generated sites', () => {
     expect(siteFaults(read.site)).to.deep.equal([]);
-    fc.assert(fc.property(siteArbitrary, (site) => siteFaults(site).length === 0), { numRuns: 30 });
+    fc.assert(
+      fc.property(siteArbitrary, (site) => siteFaults(site).length === 0),
+      { numRuns: 30 },
+    );
   });
 
   const broken: [string, (site: any) => void, string, RegExp][] = [
     ['an unknown entry', (site) => (site.colour = 1), '/colour', /not part of the format/],
     ['a missing entry', (site) => delete site.name, '/name', /missing/],
-    ['an unknown property', (site) => (site.pages[0].nodes.headline.style.self.glow = {}), '/pages/0/nodes/headline/style/self/glow', /not part/],
-    ['a value out of range', (site) => (site.pages[0].nodes.headline.style.self.lineHeight = { base: 40 }), '/pages/0/nodes/headline/style/self/lineHeight/base', /at most 4/],
-    ['a property the kind does not take', (site) => (site.pages[0].nodes.headline.style.self.gap = { base: 4 }), '/pages/0/nodes/headline/style/self/gap', /does not apply/],
-    ['an override at the base view', (site) => (site.pages[0].nodes.headline.style.self.weight = { at: { desktop: { value: 400, reach: 'here' } } }), '/pages/0/nodes/headline/style/self/weight/at/desktop', /base view has no overrides/],
-    ['an override at an unknown view', (site) => (site.pages[0].nodes.headline.style.self.weight = { at: { watch: { value: 400, reach: 'here' } } }), '/pages/0/nodes/headline/style/self/weight/at/watch', /no view “watch”/],
-    ['a fluid size that shrinks', (site) => (site.pages[0].nodes.headline.style.self.size = { base: { min: 9, max: 8, fromWidth: 1, toWidth: 2 } }), '/pages/0/nodes/headline/style/self/size/base', /grows with the width/],
-    ['an unknown colour', (site) => (site.pages[0].nodes.headline.style.self.colour = { base: '{neon}' }), '/pages/0/nodes/headline/style/self/colour/base', /no colour “neon”/],
-    ['a picture without a base', (site) => delete site.pages[0].nodes.dome.style.self.source.base, '/pages/0/nodes/dome/style/self/source', /needs a value in the base/],
-    ['a child that is not there', (site) => site.pages[0].nodes.objects.children.push('ghost'), '/pages/0/nodes/objects/children/3', /no element “ghost”/],
-    ['an element in two places', (site) => site.pages[0].nodes.week.children.push('saturn'), '/pages/0/nodes/week/children/2', /two places|agree/],
-    ['a lost element', (site) => site.pages[0].nodes.objects.children.pop(), '/pages/0/nodes/cluster', /hangs on no other/],
-    ['a kind where it cannot stand', (site) => (site.pages[0].nodes.week.kind = 'button'), '/pages/0/nodes/week/parent', /cannot stand/],
-    ['views out of order', (site) => (site.views.list[1].from = 2000), '/views/list/1/sheet/width', /as wide as/],
-    ['a first view that does not start at 0', (site) => (site.views.list[0].from = 10), '/views/list/0/from', /starts at 0/],
+    [
+      'an unknown property',
+      (site) => (site.pages[0].nodes.headline.style.self.glow = {}),
+      '/pages/0/nodes/headline/style/self/glow',
+      /not part/,
+    ],
+    [
+      'a value out of range',
+      (site) => (site.pages[0].nodes.headline.style.self.lineHeight = { base: 40 }),
+      '/pages/0/nodes/headline/style/self/lineHeight/base',
+      /at most 4/,
+    ],
+    [
+      'a property the kind does not take',
+      (site) => (site.pages[0].nodes.headline.style.self.gap = { base: 4 }),
+      '/pages/0/nodes/headline/style/self/gap',
+      /does not apply/,
+    ],
+    [
+      'an override at the base view',
+      (site) =>
+        (site.pages[0].nodes.headline.style.self.weight = { at: { desktop: { value: 400, reach: 'here' } } }),
+      '/pages/0/nodes/headline/style/self/weight/at/desktop',
+      /base view has no overrides/,
+    ],
+    [
+      'an override at an unknown view',
+      (site) =>
+        (site.pages[0].nodes.headline.style.self.weight = { at: { watch: { value: 400, reach: 'here' } } }),
+      '/pages/0/nodes/headline/style/self/weight/at/watch',
+      /no view “watch”/,
+    ],
+    [
+      'a fluid size that shrinks',
+      (site) =>
+        (site.pages[0].nodes.headline.style.self.size = {
+          base: { min: 9, max: 8, fromWidth: 1, toWidth: 2 },
+        }),
+      '/pages/0/nodes/headline/style/self/size/base',
+      /grows with the width/,
+    ],
+    [
+      'an unknown colour',
+      (site) => (site.pages[0].nodes.headline.style.self.colour = { base: '{neon}' }),
+      '/pages/0/nodes/headline/style/self/colour/base',
+      /no colour “neon”/,
+    ],
+    [
+      'a picture without a base',
+      (site) => delete site.pages[0].nodes.dome.style.self.source.base,
+      '/pages/0/nodes/dome/style/self/source',
+      /needs a value in the base/,
+    ],
+    [
+      'a child that is not there',
+      (site) => site.pages[0].nodes.objects.children.push('ghost'),
+      '/pages/0/nodes/objects/children/3',
+      /no element “ghost”/,
+    ],
+    [
+      'an element in two places',
+      (site) => site.pages[0].nodes.week.children.push('saturn'),
+      '/pages/0/nodes/week/children/2',
+      /two places|agree/,
+    ],
+    [
+      'a lost element',
+      (site) => site.pages[0].nodes.objects.children.pop(),
+      '/pages/0/nodes/cluster',
+      /hangs on no other/,
+    ],
+    [
+      'a kind where it cannot stand',
+      (site) => (site.pages[0].nodes.week.kind = 'button'),
+      '/pages/0/nodes/week/parent',
+      /cannot stand/,
+    ],
+    [
+      'views out of order',
+      (site) => (site.views.list[1].from = 2000),
+      '/views/list/1/sheet/width',
+      /as wide as/,
+    ],
+    [
+      'a first view that does not start at 0',
+      (site) => (site.views.list[0].from = 10),
+      '/views/list/0/from',
+      /starts at 0/,
+    ],
     ['an unknown base', (site) => (site.views.base = 'watch'), '/views/base', /no view “watch”/],
     ['two pages at one address', (site) => (site.pages[1].slug = ''), '/pages/1/slug', /used twice/],
-    ['markup that is not kept', (site) => (site.pages[0].nodes.headline.content.text = 'a<script>1</script>'), '/pages/0/nodes/headline/content/text', /cleaned/],
-    ['a link that would run', (site) => (site.pages[0].nodes.book.content.link = 'javascript:x'), '/pages/0/nodes/book/content/link', /not a link/],
+    [
+      'markup that is not kept',
+      (site) => (site.pages[0].nodes.headline.content.text = 'a<script>1</script>'),
+      '/pages/0/nodes/headline/content/text',
+      /cleaned/,
+    ],
+    [
+      'a link that would run',
+      (site) => (site.pages[0].nodes.book.content.link = 'javascript:x'),
+      '/pages/0/nodes/book/content/link',
+      /not a link/,
+    ],
     ['another version', (site) => (site.version = 2), '/version', /should be 1/],
   ];
   for (const [name, spoil, path, sentence] of broken) {
@@ -67,20 +165,29 @@ describe('the JSON Schema', () => {
 
   it('accepts what validation accepts', () => {
     expect(accepts(structuredClone(read.site)), JSON.stringify(accepts.errors)).to.equal(true);
-    fc.assert(fc.property(siteArbitrary, (site) => accepts(structuredClone(site))), { numRuns: 30 });
+    fc.assert(
+      fc.property(siteArbitrary, (site) => accepts(structuredClone(site))),
+      { numRuns: 30 },
+    );
   });
 
   it('and what it refuses, validation refuses', () => {
-    const values = fc.oneof(fc.constantFrom(null, -1, 1e9, '', 'x', true, [], {}, { px: 3 }, { percent: 300 }, 'auto', '#fff', 1.5), fc.anything());
-    const spoiled = fc.tuple(fc.constantFrom(...PROPERTIES.map(({ name }) => name)), fc.constantFrom('base', 'at'), values).map(([property, where, value]) => {
-      const site = copy();
-      const style = site.pages[0].nodes.headline.style.self;
-      style[property] = where === 'base' ? { base: value } : { at: { mobile: { value, reach: 'here' } } };
-      return site as Site;
-    });
+    const values = fc.oneof(
+      fc.constantFrom(null, -1, 1e9, '', 'x', true, [], {}, { px: 3 }, { percent: 300 }, 'auto', '#fff', 1.5),
+      fc.anything(),
+    );
+    const spoiled = fc
+      .tuple(fc.constantFrom(...PROPERTIES.map(({ name }) => name)), fc.constantFrom('base', 'at'), values)
+      .map(([property, where, value]) => {
+        const site = copy();
+        const style = site.pages[0].nodes.headline.style.self;
+        style[property] = where === 'base' ? { base: value } : { at: { mobile: { value, reach: 'here' } } };
+        return site as Site;
+      });
     fc.assert(
       fc.property(spoiled, (site) => {
-        if (!accepts(JSON.parse(JSON.stringify(site)))) expect(siteFaults(JSON.parse(JSON.stringify(site))).length).to.be.greaterThan(0);
+        if (!accepts(JSON.parse(JSON.stringify(site))))
+          expect(siteFaults(JSON.parse(JSON.stringify(site))).length).to.be.greaterThan(0);
       }),
       { numRuns: 300 },
     );
@@ -88,7 +195,9 @@ describe('the JSON Schema', () => {
 
   it('is shipped as it is in the code', async () => {
     const { readFile } = await import('node:fs/promises');
-    const shipped = JSON.parse(await readFile(new URL('../../docs/site-file.schema.json', import.meta.url), 'utf8'));
+    const shipped = JSON.parse(
+      await readFile(new URL('../../docs/site-file.schema.json', import.meta.url), 'utf8'),
+    );
     expect(shipped).to.deep.equal(JSON.parse(JSON.stringify(SiteFileSchema)));
   });
 });
@@ -104,7 +213,9 @@ describe('the site file', () => {
     const site = copy();
     site.pages[0].nodes.lead.content.text = 'Just <b>words</b><script>alert(1)</script>';
     const result = readSiteFile(writeSiteFile(site, read.files));
-    expect(result.ok && result.value.site.pages[0].nodes['lead' as NodeId].content.text).to.equal('<p>Just <strong>words</strong></p>');
+    expect(result.ok && result.value.site.pages[0].nodes['lead' as NodeId].content.text).to.equal(
+      '<p>Just <strong>words</strong></p>',
+    );
   });
 
   it('is refused with a path and a sentence when it is cut, foreign, of another version or without its pictures', () => {
@@ -115,7 +226,9 @@ describe('the site file', () => {
     };
     expect(faults(text.slice(0, 900))[0].sentence).to.match(/not JSON/);
     expect(faults('{"format":"other"}')[0].path).to.equal('/format');
-    expect(faults(JSON.stringify({ ...read.site, files: read.files, version: 9 }))[0].path).to.equal('/version');
+    expect(faults(JSON.stringify({ ...read.site, files: read.files, version: 9 }))[0].path).to.equal(
+      '/version',
+    );
     expect(faults(writeSiteFile(read.site, {}))[0].path).to.equal('/files/dome-at-dusk');
     expect(faults('null').length).to.equal(1);
   });

@@ -44,7 +44,10 @@ const id = (name: string) => name as ViewId;
 
 describe('layered values', () => {
   it('resolve: own override, then the nearest onward one towards the base, then the base', () => {
-    const layered: Layered<number> = { base: 1, at: { [id('tablet')]: { value: 2, reach: 'onward' }, [id('wide')]: { value: 4, reach: 'here' } } };
+    const layered: Layered<number> = {
+      base: 1,
+      at: { [id('tablet')]: { value: 2, reach: 'onward' }, [id('wide')]: { value: 4, reach: 'here' } },
+    };
     expect(resolved(layered, views)).to.deep.equal({ mobile: 2, tablet: 2, desktop: 1, wide: 4 });
     expect(held(layered, views, id('mobile'))!.view).to.equal('tablet');
     const here: Layered<number> = { base: 1, at: { [id('tablet')]: { value: 2, reach: 'here' } } };
@@ -53,16 +56,20 @@ describe('layered values', () => {
 
   it('setting changes exactly the views that were announced, and each to the new value', () => {
     fc.assert(
-      fc.property(layeredCase, fc.constantFrom('here' as const, 'onward' as const, 'everywhere' as const), ({ views, layered, view }, reach) => {
-        const announced = wouldReach(layered, views, view, reach);
-        const before = resolved(layered, views);
-        const after = resolved(withValue(layered, views, view, 99, reach), views);
-        for (const candidate of views.list) {
-          const expected = announced.includes(candidate.id) ? 99 : before[candidate.id];
-          expect(after[candidate.id]).to.equal(expected);
-        }
-        expect(announced).to.include(view);
-      }),
+      fc.property(
+        layeredCase,
+        fc.constantFrom('here' as const, 'onward' as const, 'everywhere' as const),
+        ({ views, layered, view }, reach) => {
+          const announced = wouldReach(layered, views, view, reach);
+          const before = resolved(layered, views);
+          const after = resolved(withValue(layered, views, view, 99, reach), views);
+          for (const candidate of views.list) {
+            const expected = announced.includes(candidate.id) ? 99 : before[candidate.id];
+            expect(after[candidate.id]).to.equal(expected);
+          }
+          expect(announced).to.include(view);
+        },
+      ),
     );
   });
 
@@ -98,25 +105,34 @@ describe('layered values', () => {
 
   it('setting where nothing stands and clearing again gives the same resolution', () => {
     fc.assert(
-      fc.property(layeredCase, fc.constantFrom('here' as const, 'onward' as const), ({ views, layered, view }, reach) => {
-        fc.pre(view === views.base ? layered.base === undefined : !layered.at?.[view]);
-        const cleared = withoutValue(withValue(layered, views, view, 99, reach), views, view);
-        expect(cleared).to.deep.equal(isEmpty(layered) ? {} : layered);
-      }),
+      fc.property(
+        layeredCase,
+        fc.constantFrom('here' as const, 'onward' as const),
+        ({ views, layered, view }, reach) => {
+          fc.pre(view === views.base ? layered.base === undefined : !layered.at?.[view]);
+          const cleared = withoutValue(withValue(layered, views, view, 99, reach), views, view);
+          expect(cleared).to.deep.equal(isEmpty(layered) ? {} : layered);
+        },
+      ),
     );
   });
 
   it('changing the reach changes only views under the override', () => {
     fc.assert(
-      fc.property(layeredCase, fc.constantFrom('here' as const, 'onward' as const), ({ views, layered, view }, reach) => {
-        fc.pre(layered.at?.[view] !== undefined);
-        const before = resolved(layered, views);
-        const next = withReach(layered, view, reach);
-        const after = resolved(next, views);
-        const under = new Set([...reached(layered, views, view), ...reached(next, views, view)]);
-        for (const candidate of views.list) if (!under.has(candidate.id)) expect(after[candidate.id]).to.equal(before[candidate.id]);
-        expect(after[view]).to.equal(before[view]);
-      }),
+      fc.property(
+        layeredCase,
+        fc.constantFrom('here' as const, 'onward' as const),
+        ({ views, layered, view }, reach) => {
+          fc.pre(layered.at?.[view] !== undefined);
+          const before = resolved(layered, views);
+          const next = withReach(layered, view, reach);
+          const after = resolved(next, views);
+          const under = new Set([...reached(layered, views, view), ...reached(next, views, view)]);
+          for (const candidate of views.list)
+            if (!under.has(candidate.id)) expect(after[candidate.id]).to.equal(before[candidate.id]);
+          expect(after[view]).to.equal(before[view]);
+        },
+      ),
     );
   });
 
@@ -164,14 +180,20 @@ describe('bands', () => {
 describe('expressing per-view values', () => {
   it('resolves to what was wanted, with no override that could be left out', () => {
     const wanted = viewsArbitrary.chain((views) =>
-      fc.record({ views: fc.constant(views), values: fc.array(fc.integer({ min: 0, max: 3 }), { minLength: 5, maxLength: 5 }) }),
+      fc.record({
+        views: fc.constant(views),
+        values: fc.array(fc.integer({ min: 0, max: 3 }), { minLength: 5, maxLength: 5 }),
+      }),
     );
     fc.assert(
       fc.property(wanted, ({ views, values }) => {
         const layered = express(views, (view) => values[views.list.indexOf(view)]);
-        for (const [index, view] of views.list.entries()) expect(held(layered, views, view.id)!.value).to.equal(values[index]);
+        for (const [index, view] of views.list.entries())
+          expect(held(layered, views, view.id)!.value).to.equal(values[index]);
         for (const view of Object.keys(layered.at ?? {}) as ViewId[]) {
-          expect(resolved(withoutValue(layered, views, view), views)).not.to.deep.equal(resolved(layered, views));
+          expect(resolved(withoutValue(layered, views, view), views)).not.to.deep.equal(
+            resolved(layered, views),
+          );
         }
       }),
     );
@@ -179,7 +201,11 @@ describe('expressing per-view values', () => {
 
   it('says the same as the layered value it was read from', () => {
     const given = viewsArbitrary.chain((views) =>
-      fc.record({ views: fc.constant(views), layered: layeredArbitrary(views, fc.integer(), true), view: viewIn(views) }),
+      fc.record({
+        views: fc.constant(views),
+        layered: layeredArbitrary(views, fc.integer(), true),
+        view: viewIn(views),
+      }),
     );
     fc.assert(
       fc.property(given, ({ views, layered }) => {

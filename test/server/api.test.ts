@@ -36,7 +36,13 @@ describe('the application’s server', () => {
   it('answers health when ready, and the list of sites', async () => {
     expect(await (await get(paths.health())).json()).to.deep.equal({ ready: true });
     const [site] = (await (await get(paths.sites())).json()) as Record<string, unknown>[];
-    expect(site).to.include({ id: 'brindle-hill', name: 'Brindle Hill Observatory', pages: 3, firstPage: 'home', live: null });
+    expect(site).to.include({
+      id: 'brindle-hill',
+      name: 'Brindle Hill Observatory',
+      pages: 3,
+      firstPage: 'home',
+      live: null,
+    });
   });
 
   it('keeps an edit made on the present revision and answers the next', async () => {
@@ -52,10 +58,16 @@ describe('the application’s server', () => {
   it('refuses an edit made on an old revision, with what it missed, and changes nothing', async () => {
     const before = await page();
     await patch(edit({ ...weight, op: 'replace', value: { base: 600 } }), `"${before.revision}"`);
-    const body = await problem(await patch(edit({ ...weight, value: { base: 700 } }), `"${before.revision}"`), 412);
+    const body = await problem(
+      await patch(edit({ ...weight, value: { base: 700 } }), `"${before.revision}"`),
+      412,
+    );
     expect(body.missed).to.have.length(1);
     expect(body.missed![0]).to.deep.include({ revision: before.revision + 1, sentence: 'A test’s edit' });
-    expect((await page()).page.nodes['headline' as never]).to.have.nested.property('style.self.weight.base', 600);
+    expect((await page()).page.nodes['headline' as never]).to.have.nested.property(
+      'style.self.weight.base',
+      600,
+    );
   });
 
   const faulty: [string, unknown, number, RegExp][] = [
@@ -72,7 +84,12 @@ describe('the application’s server', () => {
     ['an unknown property', edit({ ...weight, path: '/nodes/headline/style/self/glow' }), 422, /not valid/],
     ['a value out of range', edit({ ...weight, value: { base: 5000 } }), 422, /at most 900/],
     ['another page’s id', edit({ op: 'replace', path: '/id', value: 'other' }), 422, /keeps its id/],
-    ['a script in a text', edit({ op: 'replace', path: '/nodes/headline/content/text', value: '<script>1</script>' }), 422, /cleaned/],
+    [
+      'a script in a text',
+      edit({ op: 'replace', path: '/nodes/headline/content/text', value: '<script>1</script>' }),
+      422,
+      /cleaned/,
+    ],
     ['an unknown member', { ...edit(weight), extra: 1 }, 422, /extra/],
     ['no sentence', { operations: [weight] }, 422, /sentence/],
   ];
@@ -93,7 +110,8 @@ describe('the application’s server', () => {
 
   it('wants If-Match, and one that names a revision', async () => {
     await problem(await patch(edit(weight), null), 428);
-    for (const header of ['*', '"x"', '1', 'W/"1"', '"0"']) await problem(await patch(edit(weight), header), 400);
+    for (const header of ['*', '"x"', '1', 'W/"1"', '"0"'])
+      await problem(await patch(edit(weight), header), 400);
   });
 
   it('refuses a body over the limit', async () => {
@@ -115,19 +133,28 @@ describe('the application’s server', () => {
   });
 
   it('takes changes only from its own pages', async () => {
-    const response = await get(paths.publications('brindle-hill'), { method: 'POST', headers: { Origin: 'http://elsewhere.example' } });
+    const response = await get(paths.publications('brindle-hill'), {
+      method: 'POST',
+      headers: { Origin: 'http://elsewhere.example' },
+    });
     await problem(response, 403);
   });
 
   it('gives pictures and fonts with their types', async () => {
     const picture = await get(paths.asset('brindle-hill', 'saturn'));
     expect(picture.headers.get('Content-Type')).to.equal('image/webp');
-    const again = await get(paths.asset('brindle-hill', 'saturn'), { headers: { 'If-None-Match': picture.headers.get('ETag')!, 'Cache-Control': 'max-age=0' } });
+    const again = await get(paths.asset('brindle-hill', 'saturn'), {
+      headers: { 'If-None-Match': picture.headers.get('ETag')!, 'Cache-Control': 'max-age=0' },
+    });
     expect(again.status).to.equal(304);
     const font = await get(paths.font('fraunces-latin-wght-normal.woff2'));
     expect(font.headers.get('Content-Type')).to.equal('font/woff2');
     // WOFF File Format 2.0, §4.1: the signature is "wOF2" (https://www.w3.org/TR/WOFF2/#woff20Header).
-    expect(Buffer.from(await font.arrayBuffer()).subarray(0, 4).toString()).to.equal('wOF2');
+    expect(
+      Buffer.from(await font.arrayBuffer())
+        .subarray(0, 4)
+        .toString(),
+    ).to.equal('wOF2');
   });
 
   it('gives the whole site as a file that reads again', async () => {

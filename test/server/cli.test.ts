@@ -8,7 +8,11 @@ import { compileSite, writeSiteFile } from '../../core/index.ts';
 import { freshFolder, served } from './serving.ts';
 
 const run = (args: string[], data?: string) => {
-  const result = spawnSync(process.execPath, ['--import=tsx', 'cli/main.ts', ...args], { encoding: 'utf8', env: { ...process.env, DIMORPHE_DATA: data ?? '/nonexistent/dimorphe' }, maxBuffer: 64e6 });
+  const result = spawnSync(process.execPath, ['--import=tsx', 'cli/main.ts', ...args], {
+    encoding: 'utf8',
+    env: { ...process.env, DIMORPHE_DATA: data ?? '/nonexistent/dimorphe' },
+    maxBuffer: 64e6,
+  });
   expect(result.stderr).not.to.match(/\n\s+at /);
   return result;
 };
@@ -28,12 +32,16 @@ describe('the command line', () => {
     const out = join(folder, 'out');
     const result = run(['compile', file, out]);
     expect(result.status, result.stderr).to.equal(0);
-    const written = (await readdir(out, { recursive: true, withFileTypes: true })).filter((entry) => entry.isFile());
+    const written = (await readdir(out, { recursive: true, withFileTypes: true })).filter((entry) =>
+      entry.isFile(),
+    );
     const expected = compileSite((await demoSite()).site);
     expect(written).to.have.length(expected.length);
     expect(await readFile(join(out, 'index.html'), 'utf8')).to.equal((expected[0] as { text: string }).text);
     const picture = expected.find((entry) => entry.path.includes('saturn'))!;
-    expect((await readFile(join(out, picture.path))).toString('base64')).to.equal((await demoSite()).files.saturn);
+    expect((await readFile(join(out, picture.path))).toString('base64')).to.equal(
+      (await demoSite()).files.saturn,
+    );
   });
 
   it('says path and fault of a broken file, without a stack trace, and ends with 1', async () => {
@@ -44,8 +52,16 @@ describe('the command line', () => {
     await writeFile(path, writeSiteFile(broken, files));
     const result = run(['compile', path, join(folder, 'none')]);
     expect(result.status).to.equal(1);
-    expect(result.stderr).to.match(/\/pages\/0\/nodes\/headline\/style\/self\/lineHeight\/base: "tall" is not a valid number\./);
-    for (const args of [['compile', join(folder, 'nowhere.json'), 'x'], ['check', '/dev/null'], ['compile'], ['fly'], []]) {
+    expect(result.stderr).to.match(
+      /\/pages\/0\/nodes\/headline\/style\/self\/lineHeight\/base: "tall" is not a valid number\./,
+    );
+    for (const args of [
+      ['compile', join(folder, 'nowhere.json'), 'x'],
+      ['check', '/dev/null'],
+      ['compile'],
+      ['fly'],
+      [],
+    ]) {
       const failed = run(args);
       expect(failed.status, args.join(' ')).to.equal(1);
       expect(failed.stderr.trim()).to.match(/\S/);
@@ -61,7 +77,9 @@ describe('the command line', () => {
     try {
       // Not spawnSync: the server that answers lives in this process.
       const { spawn } = await import('node:child_process');
-      const child = spawn(process.execPath, ['--import=tsx', 'cli/main.ts', 'export', 'brindle-hill'], { env: { ...process.env, DIMORPHE_DATA: data } });
+      const child = spawn(process.execPath, ['--import=tsx', 'cli/main.ts', 'export', 'brindle-hill'], {
+        env: { ...process.env, DIMORPHE_DATA: data },
+      });
       let out = '';
       child.stdout.on('data', (bytes: Buffer) => (out += bytes.toString()));
       const code = await new Promise((resolve) => child.on('close', resolve));

@@ -13,7 +13,9 @@ const HOME = paths.page('brindle-hill', 'home');
 
 async function launched(folder: string): Promise<{ child: ChildProcess; url: string }> {
   const program = `import { start } from './server/start.ts'; const r = await start({ port: 0, hostPort: 0, dataFolder: ${JSON.stringify(folder)} }); console.log(r.url);`;
-  const child = spawn(process.execPath, ['--import=tsx', '--input-type=module', '-e', program], { stdio: ['ignore', 'pipe', 'inherit'] });
+  const child = spawn(process.execPath, ['--import=tsx', '--input-type=module', '-e', program], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
   const [data] = (await once(child.stdout, 'data')) as [Buffer];
   return { child, url: data.toString().trim() };
 }
@@ -23,7 +25,9 @@ describe('a data folder', () => {
     const running = await served();
     try {
       let sentence = '';
-      await start({ port: 0, hostPort: 0, dataFolder: running.folder }).catch((error: Error) => (sentence = error.message));
+      await start({ port: 0, hostPort: 0, dataFolder: running.folder }).catch(
+        (error: Error) => (sentence = error.message),
+      );
       expect(sentence).to.match(/in use by another Dimorphe .*Nothing was changed.*DIMORPHE_DATA/);
       expect((await fetch(running.url + paths.health())).status).to.equal(200);
       expect(holderOf(running.folder)).to.include({ pid: process.pid, url: running.url });
@@ -48,7 +52,9 @@ describe('a data folder', () => {
     const folder = await freshFolder();
     const { child, url } = await launched(folder);
     for (let revision = 1; revision <= 5; revision++) {
-      const operations = [{ op: 'add', path: '/nodes/headline/style/self/weight', value: { base: 500 + revision } }];
+      const operations = [
+        { op: 'add', path: '/nodes/headline/style/self/weight', value: { base: 500 + revision } },
+      ];
       const response = await fetch(url + HOME, {
         method: 'PATCH',
         headers: { 'If-Match': `"${revision}"`, 'Content-Type': 'application/json' },
@@ -60,7 +66,10 @@ describe('a data folder', () => {
     await once(child, 'exit');
     const again = await served({ dataFolder: folder });
     try {
-      const kept = (await (await fetch(again.url + HOME)).json()) as { revision: number; page: { nodes: any } };
+      const kept = (await (await fetch(again.url + HOME)).json()) as {
+        revision: number;
+        page: { nodes: any };
+      };
       expect(kept.revision).to.equal(6);
       expect(kept.page.nodes.headline.style.self.weight).to.deep.equal({ base: 505 });
     } finally {
@@ -74,8 +83,12 @@ describe('a data folder', () => {
     const { port } = other.address() as { port: number };
     const folder = await freshFolder();
     let sentence = '';
-    await start({ port, hostPort: 0, dataFolder: folder }).catch((error: Error) => (sentence = error.message));
-    expect(sentence).to.equal(`Port ${port} is taken by another program. End it, or choose another port with PORT.`);
+    await start({ port, hostPort: 0, dataFolder: folder }).catch(
+      (error: Error) => (sentence = error.message),
+    );
+    expect(sentence).to.equal(
+      `Port ${port} is taken by another program. End it, or choose another port with PORT.`,
+    );
     expect(holderOf(folder)).to.equal(undefined);
     other.close();
     await rm(folder, { recursive: true });

@@ -10,8 +10,10 @@ describe('the host', () => {
   });
   after(() => running.end());
 
-  const post = async <T>(path: string) => (await (await fetch(running.url + path, { method: 'POST' })).json()) as T;
-  const host = (path: string, init?: RequestInit) => fetch(running.hostUrl + path, { redirect: 'manual', ...init });
+  const post = async <T>(path: string) =>
+    (await (await fetch(running.url + path, { method: 'POST' })).json()) as T;
+  const host = (path: string, init?: RequestInit) =>
+    fetch(running.hostUrl + path, { redirect: 'manual', ...init });
   const reword = async (text: string) => {
     const path = running.url + paths.page('brindle-hill', 'home');
     const { revision } = (await (await fetch(path)).json()) as { revision: number };
@@ -41,27 +43,43 @@ describe('the host', () => {
     const page = await fetch(live.url);
     expect(page.headers.get('Content-Type')).to.equal('text/html; charset=utf-8');
     expect(page.headers.get('Cache-Control')).to.equal('no-cache');
-    expect(page.headers.get('Content-Security-Policy')).to.match(/default-src 'none'/).and.not.match(/script-src/);
+    expect(page.headers.get('Content-Security-Policy'))
+      .to.match(/default-src 'none'/)
+      .and.not.match(/script-src/);
     expect(page.headers.get('X-Content-Type-Options')).to.equal('nosniff');
     const html = await page.text();
-    const again = await fetch(live.url, { headers: { 'If-None-Match': page.headers.get('ETag')!, 'Cache-Control': 'max-age=0' } });
+    const again = await fetch(live.url, {
+      headers: { 'If-None-Match': page.headers.get('ETag')!, 'Cache-Control': 'max-age=0' },
+    });
     expect(again.status).to.equal(304);
-    const references = [...html.matchAll(/(?:href|src|srcset)="((?:assets|visits|find-us)[^"]*)"/g)].map((match) => match[1]);
+    const references = [...html.matchAll(/(?:href|src|srcset)="((?:assets|visits|find-us)[^"]*)"/g)].map(
+      (match) => match[1],
+    );
     expect(references.length).to.be.greaterThan(8);
     for (const reference of references) {
       const response = await fetch(new URL(reference, live.url));
       expect(response.status, reference).to.equal(200);
-      if (reference.startsWith('assets')) expect(response.headers.get('Cache-Control')).to.equal('public, max-age=31536000, immutable');
+      if (reference.startsWith('assets'))
+        expect(response.headers.get('Cache-Control')).to.equal('public, max-age=31536000, immutable');
     }
     const css = await (await fetch(new URL(references[0], live.url))).text();
-    const font = await fetch(new URL(/url\("(fonts\/fraunces[^"]+)"\)/.exec(css)![1], new URL(references[0], live.url)));
+    const font = await fetch(
+      new URL(/url\("(fonts\/fraunces[^"]+)"\)/.exec(css)![1], new URL(references[0], live.url)),
+    );
     expect(font.headers.get('Content-Type')).to.equal('font/woff2');
   });
 
   it('sends a page’s address without its closing slash on, and what is not there to a plain page', async () => {
     const moved = await host('/brindle-hill/visits');
     expect([moved.status, moved.headers.get('Location')]).to.deep.equal([301, '/brindle-hill/visits/']);
-    for (const path of ['/brindle-hill/nothing/', '/nothing/', '/brindle-hill/assets/../../x', '/brindle-hill/__proto__', '/brindle-hill/constructor', '/preview']) {
+    for (const path of [
+      '/brindle-hill/nothing/',
+      '/nothing/',
+      '/brindle-hill/assets/../../x',
+      '/brindle-hill/__proto__',
+      '/brindle-hill/constructor',
+      '/preview',
+    ]) {
       const missing = await host(path);
       expect(missing.status, path).to.equal(404);
       expect(await missing.text()).to.match(/<h1>Page not found<\/h1>/);
@@ -74,7 +92,8 @@ describe('the host', () => {
     const text = async () => (await (await host('/brindle-hill/')).text()).includes('New words');
     await reword('New words');
     expect(await text()).to.equal(false);
-    const site = async () => (await (await fetch(running.url + paths.site('brindle-hill'))).json()) as SiteResponse;
+    const site = async () =>
+      (await (await fetch(running.url + paths.site('brindle-hill'))).json()) as SiteResponse;
     expect((await site()).unpublished).to.deep.equal(['home']);
     const live = await post<LivePublication>(paths.publications('brindle-hill'));
     expect(live.number).to.equal(2);

@@ -14,14 +14,21 @@ interface Case {
 }
 const require = createRequire(import.meta.url);
 const cases = (['spec_tests.json', 'tests.json'] as const).flatMap((file) =>
-  (require(`json-patch-test-suite/${file}`) as Case[]).map((entry, index) => ({ ...entry, name: `${file} ${index}: ${entry.comment ?? ''}` })),
+  (require(`json-patch-test-suite/${file}`) as Case[]).map((entry, index) => ({
+    ...entry,
+    name: `${file} ${index}: ${entry.comment ?? ''}`,
+  })),
 );
 
 /** Operations that edits may have: the server refuses the others before it applies anything. */
-const ours = (entry: Case) => Array.isArray(entry.patch) && entry.patch.every((operation) => ['add', 'replace', 'remove'].includes(operation?.op));
+const ours = (entry: Case) =>
+  Array.isArray(entry.patch) &&
+  entry.patch.every((operation) => ['add', 'replace', 'remove'].includes(operation?.op));
 
 describe('JSON Patch', () => {
-  const chosen = cases.filter((entry) => !entry.disabled && ours(entry) && (entry.error !== undefined || 'expected' in entry));
+  const chosen = cases.filter(
+    (entry) => !entry.disabled && ours(entry) && (entry.error !== undefined || 'expected' in entry),
+  );
 
   it('has the published cases to check', () => {
     expect(chosen.length).to.be.greaterThan(40);

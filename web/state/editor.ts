@@ -96,7 +96,11 @@ function rebase(state: EditorState, stored: Page, revision: number, pending: rea
   const result = onTop(stored, pending);
   Object.assign(state.open, { stored, revision, page: result.page, pending: result.pending });
   if (result.lost.length > 0) {
-    say(state, `No longer fits and was dropped: ${result.lost.map((made) => made.sentence).join('; ')}.`, true);
+    say(
+      state,
+      `No longer fits and was dropped: ${result.lost.map((made) => made.sentence).join('; ')}.`,
+      true,
+    );
   }
   if (state.selected && !result.page.nodes[state.selected]) state.selected = null;
 }
@@ -153,7 +157,8 @@ export const editor = createSlice({
       state.open.pending.shift();
       state.open.stored = payload.stored;
       state.open.revision = payload.revision;
-      state.keeping = state.open.pending.length > 0 ? { state: 'keeping' } : { state: 'kept', at: payload.at };
+      state.keeping =
+        state.open.pending.length > 0 ? { state: 'keeping' } : { state: 'kept', at: payload.at };
     },
     failing(state, { payload }: PayloadAction<string>) {
       state.keeping = { state: 'failing', sentence: payload };
@@ -165,7 +170,8 @@ export const editor = createSlice({
       rebase(state, state.open.stored, state.open.revision, rest);
       const step = state.open.undo.findLastIndex((made) => made.sentence === first.sentence);
       if (step >= 0) state.open.undo.splice(step, 1);
-      state.keeping = state.open.pending.length > 0 ? { state: 'keeping' } : { state: 'kept', at: Date.now() };
+      state.keeping =
+        state.open.pending.length > 0 ? { state: 'keeping' } : { state: 'kept', at: Date.now() };
       say(state, payload, true);
     },
     /** Others changed the page in between: their edits go below ours. */
@@ -185,7 +191,8 @@ export const editor = createSlice({
         state.open.undo = [];
         state.open.redo = [];
       }
-      state.keeping = state.open.pending.length > 0 ? { state: 'keeping' } : { state: 'kept', at: Date.now() };
+      state.keeping =
+        state.open.pending.length > 0 ? { state: 'keeping' } : { state: 'kept', at: Date.now() };
     },
     selected(state, { payload }: PayloadAction<NodeId | null>) {
       state.selected = payload;

@@ -14,7 +14,8 @@ import type { Dispatch, State } from './store.ts';
 
 type Thunk<R> = (dispatch: Dispatch, getState: () => State) => R;
 
-const { made, dropped, refusedEdit, sending, accepted, failing, rejected, merged, conflicted, decided } = editor.actions;
+const { made, dropped, refusedEdit, sending, accepted, failing, rejected, merged, conflicted, decided } =
+  editor.actions;
 
 /** Runs a command on the open page. Answers whether the page now is as wanted; a refusal is said to the person. */
 export function edit<N extends CommandName>(name: N, args: Arguments<N>): Thunk<boolean> {
@@ -40,10 +41,16 @@ function replay(list: 'undo' | 'redo'): Thunk<void> {
     const { open } = getState().editor;
     const step = open?.[list].at(-1);
     if (!open || !step) return;
-    const [operations, inverse] = list === 'undo' ? [step.inverse, step.operations] : [step.operations, step.inverse];
+    const [operations, inverse] =
+      list === 'undo' ? [step.inverse, step.operations] : [step.operations, step.inverse];
     const next = applyOperations(open.page, operations);
     if (!next.ok) {
-      dispatch(dropped({ list, sentence: `“${step.sentence}” cannot be ${list === 'undo' ? 'undone' : 'redone'}. ${next.sentence}` }));
+      dispatch(
+        dropped({
+          list,
+          sentence: `“${step.sentence}” cannot be ${list === 'undo' ? 'undone' : 'redone'}. ${next.sentence}`,
+        }),
+      );
       return;
     }
     dispatch(made({ step: { page: next.value, operations, inverse, sentence: step.sentence }, by: list }));
@@ -81,14 +88,16 @@ export function keep(): Thunk<Promise<void>> {
 }
 
 async function sendAll(dispatch: Dispatch, getState: () => State): Promise<void> {
-  for (let failures = 0; ; ) {
+  for (let failures = 0; ;) {
     const { open, keeping } = getState().editor;
     const next = open?.pending[0];
     if (!open || !next || keeping.state === 'conflict') return;
     if (keeping.state !== 'failing') dispatch(sending());
     const { operations, sentence } = next;
     const address = { site: open.site.id, page: open.page.id, revision: open.revision };
-    const result = await dispatch(server.endpoints.edit.initiate({ ...address, operations, sentence }, { track: false }));
+    const result = await dispatch(
+      server.endpoints.edit.initiate({ ...address, operations, sentence }, { track: false }),
+    );
     if (result.data) {
       failures = 0;
       const stored = applied(getState().editor.open!.stored, [operations])!;
@@ -100,9 +109,18 @@ async function sendAll(dispatch: Dispatch, getState: () => State): Promise<void>
       const { stored, pending } = getState().editor.open!;
       const { missed } = problem;
       const revision = missed.at(-1)?.revision ?? address.revision;
-      const newer = applied(stored, missed.map((entry) => entry.operations));
+      const newer = applied(
+        stored,
+        missed.map((entry) => entry.operations),
+      );
       const theirs = missed.flatMap((entry) => entry.operations);
-      if (newer && !overlap(theirs, pending.flatMap((entry) => entry.operations))) {
+      if (
+        newer &&
+        !overlap(
+          theirs,
+          pending.flatMap((entry) => entry.operations),
+        )
+      ) {
         dispatch(merged({ stored: newer, revision, sentences: missed.map((entry) => entry.sentence) }));
       } else dispatch(conflicted({ missed, revision }));
     } else if (status >= 400 && status < 500 && status !== 408 && status !== 429) {
@@ -125,7 +143,10 @@ export function decide(keepMine: boolean): Thunk<void> {
   return (dispatch, getState) => {
     const { open, keeping } = getState().editor;
     if (!open || keeping.state !== 'conflict') return;
-    const stored = applied(open.stored, keeping.missed.map((entry) => entry.operations));
+    const stored = applied(
+      open.stored,
+      keeping.missed.map((entry) => entry.operations),
+    );
     if (!stored) {
       window.location.reload();
       return;

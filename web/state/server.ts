@@ -63,9 +63,13 @@ export interface Trouble {
 
 export function troubleOf(error: unknown): Trouble {
   const { status, data } = (error ?? {}) as { status?: number | string; data?: Partial<Problem> };
-  if (typeof status === 'number' && data?.detail) return { status, sentence: data.detail, problem: data as Problem };
+  if (typeof status === 'number' && data?.detail)
+    return { status, sentence: data.detail, problem: data as Problem };
   if (typeof status === 'number') {
-    return { status, sentence: `The server answered with status ${status} and no explanation. Try again in a moment.` };
+    return {
+      status,
+      sentence: `The server answered with status ${status} and no explanation. Try again in a moment.`,
+    };
   }
   return { status: 0, sentence: 'Dimorphe’s server cannot be reached. Check that it is still running.' };
 }

@@ -7,7 +7,8 @@ export const makeStore = () =>
   configureStore({
     reducer: { [server.reducerPath]: server.reducer, editor: editor.reducer },
     // A page is large, frozen and plain by construction; walking all of it on each edit would be the edit's main cost.
-    middleware: (defaults) => defaults({ immutableCheck: false, serializableCheck: false }).concat(server.middleware),
+    middleware: (defaults) =>
+      defaults({ immutableCheck: false, serializableCheck: false }).concat(server.middleware),
   });
 
 export type Store = ReturnType<typeof makeStore>;

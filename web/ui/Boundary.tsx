@@ -13,8 +13,8 @@ export class Boundary extends Component<{ children: ReactNode }, { failed: boole
     if (!this.state.failed) return this.props.children;
     return (
       <Notice severity="error" action={{ label: 'Load again', run: () => window.location.reload() }}>
-        This screen met a fault of ours and cannot go on. What the top bar called kept is kept; load the page again to
-        continue.
+        This screen met a fault of ours and cannot go on. What the top bar called kept is kept; load the page
+        again to continue.
       </Notice>
     );
   }

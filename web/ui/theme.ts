@@ -41,7 +41,9 @@ export const theme = createTheme({
       styleOverrides: {
         'html, body, #root': { height: '100%' },
         ':focus-visible': { outline: `2px solid ${petrol}`, outlineOffset: 1 },
-        '@media (prefers-reduced-motion: reduce)': { '*': { transition: 'none !important', animation: 'none !important' } },
+        '@media (prefers-reduced-motion: reduce)': {
+          '*': { transition: 'none !important', animation: 'none !important' },
+        },
       },
     },
   },

@@ -1,4 +1,14 @@
-import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, LinearProgress, Link, Typography } from '@mui/material';
+import {
+  Alert,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  LinearProgress,
+  Link,
+  Typography,
+} from '@mui/material';
 import { ExternalLink } from 'lucide-react';
 import { keep } from '../state/edits.ts';
 import { troubleOf, usePublishMutation, useSiteQuery } from '../state/server.ts';
@@ -19,14 +29,17 @@ export function PublishDialog({ site, onClose }: { site: string; onClose: () => 
   const next = (data?.live?.number ?? 0) + 1;
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="publish-title">
-      <DialogTitle id="publish-title">{published ? `Publication ${published.number} is live` : 'Publish the site'}</DialogTitle>
+      <DialogTitle id="publish-title">
+        {published ? `Publication ${published.number} is live` : 'Publish the site'}
+      </DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
         {published ? (
           <Typography>Visitors see it now. Earlier publications are kept unchanged.</Typography>
         ) : (
           <>
             <Typography>
-              This makes publication {next} of {data?.frame.name ?? 'the site'} and shows it to visitors at once.
+              This makes publication {next} of {data?.frame.name ?? 'the site'} and shows it to visitors at
+              once.
             </Typography>
             <Typography color="text.secondary">
               {data?.live
@@ -38,10 +51,21 @@ export function PublishDialog({ site, onClose }: { site: string; onClose: () => 
           </>
         )}
         {isLoading && <LinearProgress aria-label="Publishing" />}
-        {error && <Alert severity="error">The site was not published; what was live stays live. {troubleOf(error).sentence}</Alert>}
-        {pending > 0 && !published && <Alert severity="info">Publishing waits until your last changes are kept.</Alert>}
+        {error && (
+          <Alert severity="error">
+            The site was not published; what was live stays live. {troubleOf(error).sentence}
+          </Alert>
+        )}
+        {pending > 0 && !published && (
+          <Alert severity="info">Publishing waits until your last changes are kept.</Alert>
+        )}
         {live && (
-          <Link href={live.url} target="_blank" rel="noreferrer" sx={{ display: 'inline-flex', alignItems: 'center', gap: 0.5 }}>
+          <Link
+            href={live.url}
+            target="_blank"
+            rel="noreferrer"
+            sx={{ display: 'inline-flex', alignItems: 'center', gap: 0.5 }}
+          >
             Open the published site <ExternalLink size={14} aria-hidden />
           </Link>
         )}
@@ -49,7 +73,12 @@ export function PublishDialog({ site, onClose }: { site: string; onClose: () => 
       <DialogActions>
         <Button onClick={onClose}>Close</Button>
         {!published && (
-          <Button variant="contained" color="secondary" disabled={isLoading || !data} onClick={() => void start()}>
+          <Button
+            variant="contained"
+            color="secondary"
+            disabled={isLoading || !data}
+            onClick={() => void start()}
+          >
             Publish
           </Button>
         )}

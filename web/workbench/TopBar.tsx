@@ -7,7 +7,8 @@ import { redo, retryNow, undo } from '../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { ink, sun } from '../ui/theme.ts';
 
-const clock = (at: number): string => new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+const clock = (at: number): string =>
+  new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
 
 /** Whether what was done is kept, and since when. */
 function KeptState() {
@@ -16,9 +17,23 @@ function KeptState() {
   const pending = useAppSelector((state) => state.editor.open?.pending.length ?? 0);
   if (keeping.state === 'failing') {
     return (
-      <Box role="alert" sx={{ display: 'flex', alignItems: 'center', gap: 1, bgcolor: '#ffd9cf', color: '#5c1406', borderRadius: 0.5, px: 1.25, py: 0.25, maxWidth: 520 }}>
+      <Box
+        role="alert"
+        sx={{
+          display: 'flex',
+          alignItems: 'center',
+          gap: 1,
+          bgcolor: '#ffd9cf',
+          color: '#5c1406',
+          borderRadius: 0.5,
+          px: 1.25,
+          py: 0.25,
+          maxWidth: 520,
+        }}
+      >
         <Typography sx={{ fontSize: 13, lineHeight: 1.3 }}>
-          <b>{pending === 1 ? '1 change is' : `${pending} changes are`} not kept.</b> {keeping.sentence} Leave this page open; it tries again.
+          <b>{pending === 1 ? '1 change is' : `${pending} changes are`} not kept.</b> {keeping.sentence} Leave
+          this page open; it tries again.
         </Typography>
         <Button size="small" color="inherit" variant="outlined" onClick={() => dispatch(retryNow())}>
           Try now
@@ -28,7 +43,8 @@ function KeptState() {
   }
   return (
     <Typography role="status" aria-label="Kept state" noWrap sx={{ fontSize: 13, color: '#cfc8ba' }}>
-      {keeping.state === 'kept' && (keeping.at === null ? 'All changes kept' : `All changes kept · ${clock(keeping.at)}`)}
+      {keeping.state === 'kept' &&
+        (keeping.at === null ? 'All changes kept' : `All changes kept · ${clock(keeping.at)}`)}
       {keeping.state === 'keeping' && 'Keeping …'}
       {keeping.state === 'conflict' && 'Waiting for your decision'}
     </Typography>
@@ -42,15 +58,34 @@ function StepList() {
   return (
     <>
       <Tooltip title="What was done">
-        <IconButton aria-label="List of steps" aria-haspopup="dialog" color="inherit" size="small" onClick={(event) => setAnchor(event.currentTarget)}>
+        <IconButton
+          aria-label="List of steps"
+          aria-haspopup="dialog"
+          color="inherit"
+          size="small"
+          onClick={(event) => setAnchor(event.currentTarget)}
+        >
           <History size={17} />
         </IconButton>
       </Tooltip>
-      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'right' }} transformOrigin={{ vertical: 'top', horizontal: 'right' }} slotProps={{ paper: { role: 'dialog', 'aria-label': 'Steps' } as object }}>
+      <Popover
+        open={anchor !== null}
+        anchorEl={anchor}
+        onClose={() => setAnchor(null)}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'right' }}
+        transformOrigin={{ vertical: 'top', horizontal: 'right' }}
+        slotProps={{ paper: { role: 'dialog', 'aria-label': 'Steps' } as object }}
+      >
         {steps.length === 0 ? (
-          <Typography sx={{ p: 2, maxWidth: 260 }}>Nothing has been changed yet since this page was opened.</Typography>
+          <Typography sx={{ p: 2, maxWidth: 260 }}>
+            Nothing has been changed yet since this page was opened.
+          </Typography>
         ) : (
-          <List dense aria-label="Steps, the latest first" sx={{ maxHeight: 360, overflowY: 'auto', minWidth: 280, maxWidth: 420 }}>
+          <List
+            dense
+            aria-label="Steps, the latest first"
+            sx={{ maxHeight: 360, overflowY: 'auto', minWidth: 280, maxWidth: 420 }}
+          >
             {[...steps].reverse().map((step, index) => (
               <ListItem key={steps.length - index}>{step.sentence}</ListItem>
             ))}
@@ -69,7 +104,14 @@ function StepButton({ list }: { list: 'undo' | 'redo' }) {
   return (
     <Tooltip title={last ? `${name}: ${last}` : `Nothing to ${list}`}>
       <span>
-        <IconButton aria-label={last ? `${name}: ${last}` : name} size="small" disabled={!last} color="inherit" onClick={() => dispatch(list === 'undo' ? undo() : redo())} sx={{ '&.Mui-disabled': { color: '#6f695d' } }}>
+        <IconButton
+          aria-label={last ? `${name}: ${last}` : name}
+          size="small"
+          disabled={!last}
+          color="inherit"
+          onClick={() => dispatch(list === 'undo' ? undo() : redo())}
+          sx={{ '&.Mui-disabled': { color: '#6f695d' } }}
+        >
           <Sign size={17} />
         </IconButton>
       </span>
@@ -78,11 +120,35 @@ function StepButton({ list }: { list: 'undo' | 'redo' }) {
 }
 
 /** The bar on top: where one is, what is kept, steps back and forth, trying and publishing. */
-export function TopBar(props: { site: SiteFrame; pageName: string; busy: boolean; onTry: () => void; onPublish: () => void }) {
+export function TopBar(props: {
+  site: SiteFrame;
+  pageName: string;
+  busy: boolean;
+  onTry: () => void;
+  onPublish: () => void;
+}) {
   const { site, pageName, busy, onTry, onPublish } = props;
   return (
-    <Box component="header" sx={{ flex: 'none', minHeight: 44, bgcolor: ink, color: 'white', display: 'flex', alignItems: 'center', gap: 1.5, px: 1.75 }}>
-      <Link component={RouterLink} to="/" color="inherit" underline="none" sx={{ fontWeight: 700, fontSize: 16 }}>
+    <Box
+      component="header"
+      sx={{
+        flex: 'none',
+        minHeight: 44,
+        bgcolor: ink,
+        color: 'white',
+        display: 'flex',
+        alignItems: 'center',
+        gap: 1.5,
+        px: 1.75,
+      }}
+    >
+      <Link
+        component={RouterLink}
+        to="/"
+        color="inherit"
+        underline="none"
+        sx={{ fontWeight: 700, fontSize: 16 }}
+      >
         Dimorphe
       </Link>
       <Typography noWrap sx={{ fontSize: 13, color: '#cfc8ba', minWidth: 0 }} title={site.name}>
@@ -101,10 +167,23 @@ export function TopBar(props: { site: SiteFrame; pageName: string; busy: boolean
         <StepButton list="redo" />
         <StepList />
       </Box>
-      <Button size="small" color="inherit" variant="outlined" disabled={busy} onClick={onTry} sx={{ borderColor: '#6f695d', whiteSpace: 'nowrap', flex: 'none' }}>
+      <Button
+        size="small"
+        color="inherit"
+        variant="outlined"
+        disabled={busy}
+        onClick={onTry}
+        sx={{ borderColor: '#6f695d', whiteSpace: 'nowrap', flex: 'none' }}
+      >
         Try it
       </Button>
-      <Button size="small" variant="contained" color="secondary" onClick={onPublish} sx={{ bgcolor: sun, whiteSpace: 'nowrap', flex: 'none' }}>
+      <Button
+        size="small"
+        variant="contained"
+        color="secondary"
+        onClick={onPublish}
+        sx={{ bgcolor: sun, whiteSpace: 'nowrap', flex: 'none' }}
+      >
         Publish …
       </Button>
     </Box>

@@ -23,7 +23,8 @@ function useSayings() {
   const said = useAppSelector((state) => state.editor.said);
   const { enqueueSnackbar } = useSnackbar();
   useEffect(() => {
-    if (said.count > 0 && said.refusal) enqueueSnackbar(said.sentence, { variant: 'error', autoHideDuration: 8000 });
+    if (said.count > 0 && said.refusal)
+      enqueueSnackbar(said.sentence, { variant: 'error', autoHideDuration: 8000 });
   }, [said, enqueueSnackbar]);
   return said.sentence;
 }
@@ -64,20 +65,38 @@ export function Workbench() {
       tab.location.replace(result.data.url);
     } else {
       tab?.close();
-      const why = result.error ? troubleOf(result.error).sentence : 'The browser did not open a new tab; allow pop-ups for this address.';
+      const why = result.error
+        ? troubleOf(result.error).sentence
+        : 'The browser did not open a new tab; allow pop-ups for this address.';
       enqueueSnackbar(`The draft could not be shown. ${why}`, { variant: 'error' });
     }
   };
 
-  if (failure) return <Notice severity="error" action={{ label: 'Try again', run: retry }}>{failure}</Notice>;
+  if (failure) {
+    return (
+      <Notice severity="error" action={{ label: 'Try again', run: retry }} wayBack>
+        {failure}
+      </Notice>
+    );
+  }
   if (!open) return <LinearProgress aria-label="Opening the page" />;
   const { site, pages, page } = open;
   return (
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', overflow: 'hidden' }}>
-      <TopBar site={site} pageName={page.nodes[page.root].name} busy={trying} onTry={() => void tryIt()} onPublish={() => setPublishing(true)} />
+      <TopBar
+        site={site}
+        pageName={page.nodes[page.root].name}
+        busy={trying}
+        onTry={() => void tryIt()}
+        onPublish={() => setPublishing(true)}
+      />
       <Box component="main" sx={{ flex: 1, minHeight: 0 }}>
         <Group orientation="horizontal" style={{ height: '100%' }}>
-          <Panel defaultSize={ledgerWidth(site) + 14} minSize={ledgerWidth(site) - 60} groupResizeBehavior="preserve-pixel-size">
+          <Panel
+            defaultSize={ledgerWidth(site) + 14}
+            minSize={ledgerWidth(site) - 60}
+            groupResizeBehavior="preserve-pixel-size"
+          >
             <Ledger site={site} pages={pages} page={page} />
           </Panel>
           <Separator aria-label="Width of the ledger" style={{ width: 4, background: line }} />
@@ -85,7 +104,17 @@ export function Workbench() {
             <Desk site={site} pages={pages} page={page} />
           </Panel>
         </Group>
-        <Box role="status" aria-label="Last step" sx={{ position: 'absolute', width: '1px', height: '1px', overflow: 'hidden', clipPath: 'inset(50%)' }}>
+        <Box
+          role="status"
+          aria-label="Last step"
+          sx={{
+            position: 'absolute',
+            width: '1px',
+            height: '1px',
+            overflow: 'hidden',
+            clipPath: 'inset(50%)',
+          }}
+        >
           {sentence}
         </Box>
       </Box>

@@ -5,7 +5,10 @@ import { server, troubleOf } from '../state/server.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 
 /** Loads a page with its site into the editor; what was open before is kept first. */
-export function useOpenPage(site: string, page: string): { open: OpenPage | null; failure: string | null; retry(): void } {
+export function useOpenPage(
+  site: string,
+  page: string,
+): { open: OpenPage | null; failure: string | null; retry(): void } {
   const dispatch = useAppDispatch();
   const open = useAppSelector((state) => state.editor.open);
   const [failure, setFailure] = useState<string | null>(null);

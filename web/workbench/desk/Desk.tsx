@@ -1,7 +1,20 @@
 import { Box, Button, Checkbox, FormControlLabel, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { viewAt, viewOf, type Page, type PageReference, type SiteFrame, type ViewId } from '../../../core/index.ts';
-import { besideToggled, ghostsSet, selected as select, sheetsChosen, zoomChosen } from '../../state/editor.ts';
+import {
+  viewAt,
+  viewOf,
+  type Page,
+  type PageReference,
+  type SiteFrame,
+  type ViewId,
+} from '../../../core/index.ts';
+import {
+  besideToggled,
+  ghostsSet,
+  selected as select,
+  sheetsChosen,
+  zoomChosen,
+} from '../../state/editor.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { desk, line, paper } from '../../ui/theme.ts';
 import { sheetContent } from './content.ts';
@@ -18,7 +31,12 @@ interface ShownSheet {
 }
 
 /** The sheets to show: the active one at the marker's width, and beside it the chosen views, wide to narrow. */
-function sheetsToShow(site: SiteFrame, width: number, sideBySide: boolean, beside: readonly ViewId[]): ShownSheet[] {
+function sheetsToShow(
+  site: SiteFrame,
+  width: number,
+  sideBySide: boolean,
+  beside: readonly ViewId[],
+): ShownSheet[] {
   const active = viewAt(site.views, width).id;
   const others = sideBySide ? beside.filter((id) => id !== active) : [];
   return site.views.list
@@ -56,7 +74,11 @@ export function Desk({ site, pages, page }: { site: SiteFrame; pages: PageRefere
   const active = viewAt(site.views, width).id;
 
   return (
-    <Box component="section" aria-label="Desk" sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: desk, minWidth: 0 }}>
+    <Box
+      component="section"
+      aria-label="Desk"
+      sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: desk, minWidth: 0 }}
+    >
       <WidthBar site={site} width={width} />
       <Box
         tabIndex={0}
@@ -65,50 +87,88 @@ export function Desk({ site, pages, page }: { site: SiteFrame; pages: PageRefere
         sx={{ flex: 1, overflow: 'auto', p: 3, pt: 1.5, scrollbarGutter: 'stable' }}
         onClick={(event) => event.target === event.currentTarget && dispatch(select(null))}
       >
-        <Box ref={size.ref} sx={{ display: 'flex', gap: `${GAP}px`, alignItems: 'flex-start', justifyContent: 'safe center' }}>
+        <Box
+          ref={size.ref}
+          sx={{ display: 'flex', gap: `${GAP}px`, alignItems: 'flex-start', justifyContent: 'safe center' }}
+        >
           {shown.map((sheet) => (
-            <Sheet key={sheet.key} site={site} page={page} content={content} width={sheet.width} scale={scale} active={sheet.active} />
+            <Sheet
+              key={sheet.key}
+              site={site}
+              page={page}
+              content={content}
+              width={sheet.width}
+              scale={scale}
+              active={sheet.active}
+            />
           ))}
         </Box>
       </Box>
-      <Box sx={{ flex: 'none', minHeight: 40, px: 1.5, display: 'flex', alignItems: 'center', gap: 1.5, flexWrap: 'wrap', bgcolor: paper, borderTop: `1px solid ${line}` }}>
+      <Box
+        sx={{
+          flex: 'none',
+          minHeight: 40,
+          px: 1.5,
+          display: 'flex',
+          alignItems: 'center',
+          gap: 1.5,
+          flexWrap: 'wrap',
+          bgcolor: paper,
+          borderTop: `1px solid ${line}`,
+        }}
+      >
         <ToggleButtonGroup
           size="small"
           exclusive
           aria-label="Sheets shown"
           value={sheets}
           onChange={(_event, value: typeof sheets | null) => value && dispatch(sheetsChosen(value))}
-          sx={{ '& .MuiToggleButton-root': { py: 0.25, px: 1.25, textTransform: 'none', color: 'text.primary' } }}
+          sx={{
+            '& .MuiToggleButton-root': { py: 0.25, px: 1.25, textTransform: 'none', color: 'text.primary' },
+          }}
         >
           <ToggleButton value="one">One sheet</ToggleButton>
           <ToggleButton value="side by side">Side by side</ToggleButton>
         </ToggleButtonGroup>
         {sheets === 'side by side' &&
-          [...site.views.list].reverse().map((view) => (
-            <FormControlLabel
-              key={view.id}
-              label={view.name}
-              slotProps={{ typography: { sx: { fontSize: 13 } } }}
-              sx={{ mr: 0 }}
-              control={
-                <Checkbox
-                  size="small"
-                  sx={{ p: 0.5 }}
-                  checked={view.id === active || beside.includes(view.id)}
-                  disabled={view.id === active}
-                  onChange={() => dispatch(besideToggled(view.id))}
-                />
-              }
-            />
-          ))}
+          [...site.views.list]
+            .reverse()
+            .map((view) => (
+              <FormControlLabel
+                key={view.id}
+                label={view.name}
+                slotProps={{ typography: { sx: { fontSize: 13 } } }}
+                sx={{ mr: 0 }}
+                control={
+                  <Checkbox
+                    size="small"
+                    sx={{ p: 0.5 }}
+                    checked={view.id === active || beside.includes(view.id)}
+                    disabled={view.id === active}
+                    onChange={() => dispatch(besideToggled(view.id))}
+                  />
+                }
+              />
+            ))}
         <Box sx={{ flex: 1 }} />
         <FormControlLabel
           label="Ghosts of hidden elements"
           slotProps={{ typography: { sx: { fontSize: 13 } } }}
           sx={{ mr: 0 }}
-          control={<Checkbox size="small" sx={{ p: 0.5 }} checked={ghosts} onChange={(_event, on) => dispatch(ghostsSet(on))} />}
+          control={
+            <Checkbox
+              size="small"
+              sx={{ p: 0.5 }}
+              checked={ghosts}
+              onChange={(_event, on) => dispatch(ghostsSet(on))}
+            />
+          }
         />
-        <Button size="small" variant="text" onClick={() => dispatch(zoomChosen(zoom === 'fit' ? 'full' : 'fit'))}>
+        <Button
+          size="small"
+          variant="text"
+          onClick={() => dispatch(zoomChosen(zoom === 'fit' ? 'full' : 'fit'))}
+        >
           {zoom === 'fit' ? 'Show at 100 %' : 'Fit to the desk'}
         </Button>
       </Box>

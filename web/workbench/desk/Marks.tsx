@@ -45,7 +45,9 @@ export function Marks(props: MarksProps) {
   const count = node ? overrideCount(node, view) : 0;
   return (
     <Box aria-hidden sx={{ position: 'absolute', inset: 0, overflow: 'hidden', pointerEvents: 'none' }}>
-      {over && <Box style={over} sx={{ position: 'absolute', outline: `1px dashed ${petrol}`, outlineOffset: -1 }} />}
+      {over && (
+        <Box style={over} sx={{ position: 'absolute', outline: `1px dashed ${petrol}`, outlineOffset: -1 }} />
+      )}
       {box && node && (
         <Box style={box} sx={{ position: 'absolute', outline: '2px solid #2aa9a4', outlineOffset: -1 }}>
           <Box

@@ -1,11 +1,6 @@
 import { Box, ButtonBase, Typography } from '@mui/material';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import {
-  viewAt,
-  type NodeId,
-  type Page,
-  type SiteFrame,
-} from '../../../core/index.ts';
+import { viewAt, type NodeId, type Page, type SiteFrame } from '../../../core/index.ts';
 import { selected as select, widthSet } from '../../state/editor.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
@@ -30,7 +25,8 @@ interface SheetProps {
 
 /** Keys that the workbench hears even when the focus is inside a sheet. */
 const forwarded = (event: KeyboardEvent): boolean =>
-  event.key === 'Escape' || ((event.ctrlKey || event.metaKey) && ['z', 'y'].includes(event.key.toLowerCase()));
+  event.key === 'Escape' ||
+  ((event.ctrlKey || event.metaKey) && ['z', 'y'].includes(event.key.toLowerCase()));
 
 /** The real page at one width, in a frame; what is selected is marked over it, never in it. */
 export function Sheet({ site, page, content, width, scale, active }: SheetProps) {
@@ -99,7 +95,10 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
         aria-pressed={active}
         sx={{ mb: 0.75, gap: 1, borderRadius: 0.5, px: 0.5, minHeight: 24 }}
       >
-        <Typography component="span" sx={{ fontWeight: 700, fontSize: 13, color: active ? petrol : 'text.primary' }}>
+        <Typography
+          component="span"
+          sx={{ fontWeight: 700, fontSize: 13, color: active ? petrol : 'text.primary' }}
+        >
           {view.name}
         </Typography>
         <Typography component="span" sx={{ fontSize: 12, color: 'text.secondary', bgcolor: desk }}>
@@ -121,7 +120,14 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
           sandbox="allow-same-origin"
           srcDoc={EMPTY_SHEET}
           onLoad={loaded}
-          style={{ border: 0, width, height, transform: `scale(${scale})`, transformOrigin: '0 0', display: 'block' }}
+          style={{
+            border: 0,
+            width,
+            height,
+            transform: `scale(${scale})`,
+            transformOrigin: '0 0',
+            display: 'block',
+          }}
         />
         {sheet && (
           <Marks
@@ -134,7 +140,9 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
             hovered={text.editing ? null : hovered}
           />
         )}
-        {sheet && text.editing && <TextBar sheet={sheet} editing={text.editing} scale={scale} onDone={text.end} />}
+        {sheet && text.editing && (
+          <TextBar sheet={sheet} editing={text.editing} scale={scale} onDone={text.end} />
+        )}
       </Box>
     </Box>
   );

@@ -84,7 +84,13 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
             key={at}
             component="span"
             style={{ left: percent(at) }}
-            sx={{ position: 'absolute', top: 29, fontSize: 11, color: quiet, transform: at === NARROWEST ? 'none' : at === WIDEST ? 'translateX(-100%)' : 'translateX(-50%)' }}
+            sx={{
+              position: 'absolute',
+              top: 29,
+              fontSize: 11,
+              color: quiet,
+              transform: at === NARROWEST ? 'none' : at === WIDEST ? 'translateX(-100%)' : 'translateX(-50%)',
+            }}
           >
             {at}
           </Box>
@@ -101,10 +107,33 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
           onPointerMove={drag}
           onKeyDown={keys}
           style={{ left: percent(width) }}
-          sx={{ position: 'absolute', top: -6, bottom: 0, width: 64, ml: '-32px', cursor: 'ew-resize', touchAction: 'none', borderRadius: 0.5 }}
+          sx={{
+            position: 'absolute',
+            top: -6,
+            bottom: 0,
+            width: 64,
+            ml: '-32px',
+            cursor: 'ew-resize',
+            touchAction: 'none',
+            borderRadius: 0.5,
+          }}
         >
           <Box sx={{ position: 'absolute', left: 31, top: 0, width: 2, height: 36, bgcolor: ink }} />
-          <Box sx={{ position: 'absolute', bottom: 0, left: 4, right: 4, bgcolor: ink, color: 'white', borderRadius: 0.5, fontSize: 12, fontWeight: 700, lineHeight: '19px', textAlign: 'center' }}>
+          <Box
+            sx={{
+              position: 'absolute',
+              bottom: 0,
+              left: 4,
+              right: 4,
+              bgcolor: ink,
+              color: 'white',
+              borderRadius: 0.5,
+              fontSize: 12,
+              fontWeight: 700,
+              lineHeight: '19px',
+              textAlign: 'center',
+            }}
+          >
             {width} px
           </Box>
         </Box>

@@ -14,7 +14,11 @@ import {
 import type { SheetContent } from './sheetdocument.ts';
 
 /** What every sheet of a page shows, compiled by the code that publishes; only the addresses are those of the application. */
-export function sheetContent(site: SiteFrame, pages: readonly PageReference[], page: Page): Omit<SheetContent, 'ghosts'> {
+export function sheetContent(
+  site: SiteFrame,
+  pages: readonly PageReference[],
+  page: Page,
+): Omit<SheetContent, 'ghosts'> {
   const known = new Set<string>(pages.map((reference) => reference.id));
   return {
     lang: site.lang,

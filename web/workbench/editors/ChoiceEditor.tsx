@@ -12,7 +12,12 @@ const SIGNS: Record<string, Record<string, LucideIcon>> = {
 export function ChoiceEditor({ row, cell, context, reach, onSet, onClose }: EditorProps) {
   const options = row.property.type.options!(context);
   return (
-    <MenuList dense autoFocusItem aria-label={`${row.label} in ${cell.view.name}`} sx={{ py: 0, minWidth: 150 }}>
+    <MenuList
+      dense
+      autoFocusItem
+      aria-label={`${row.label} in ${cell.view.name}`}
+      sx={{ py: 0, minWidth: 150 }}
+    >
       {options.map((option) => {
         const Sign = SIGNS[row.property.name]?.[String(option.value)];
         const chosen = option.value === cell.value;

@@ -16,7 +16,11 @@ export function ColourEditor({ site, row, cell, context, onSet, onClose }: Edito
   const use = () => parsed.ok && onSet(parsed.value) && onClose();
   return (
     <Box sx={{ p: 1.5, width: 236 }}>
-      <Box role="group" aria-label="Colours of the site" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, mb: 1.5 }}>
+      <Box
+        role="group"
+        aria-label="Colours of the site"
+        sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, mb: 1.5 }}
+      >
         {site.colours.map((colour) => (
           <ButtonBase
             key={colour.id}
@@ -25,12 +29,27 @@ export function ColourEditor({ site, row, cell, context, onSet, onClose }: Edito
             aria-pressed={current === colourAlias(colour.id)}
             onClick={() => onSet(colourAlias(colour.id)) && onClose()}
             style={{ background: colour.value }}
-            sx={{ width: 26, height: 26, borderRadius: '50%', border: '1px solid rgba(0,0,0,.3)', outline: current === colourAlias(colour.id) ? `2px solid ${petrol}` : undefined, outlineOffset: 2 }}
+            sx={{
+              width: 26,
+              height: 26,
+              borderRadius: '50%',
+              border: '1px solid rgba(0,0,0,.3)',
+              outline: current === colourAlias(colour.id) ? `2px solid ${petrol}` : undefined,
+              outlineOffset: 2,
+            }}
           />
         ))}
       </Box>
-      <HexColorPicker color={formatHex(shown) ?? '#000000'} onChange={setText} style={{ width: '100%', height: 130 }} />
-      <Box component="form" onSubmit={(event) => (event.preventDefault(), use())} sx={{ display: 'flex', gap: 1, mt: 1.5, alignItems: 'flex-start' }}>
+      <HexColorPicker
+        color={formatHex(shown) ?? '#000000'}
+        onChange={setText}
+        style={{ width: '100%', height: 130 }}
+      />
+      <Box
+        component="form"
+        onSubmit={(event) => (event.preventDefault(), use())}
+        sx={{ display: 'flex', gap: 1, mt: 1.5, alignItems: 'flex-start' }}
+      >
         <TextField
           size="small"
           label="Colour"

@@ -6,18 +6,42 @@ import type { EditorProps } from './editor.ts';
 /** A width: as it comes, a share of the container, or px. */
 export function ExtentEditor({ cell, row, context, onSet, onClose }: EditorProps) {
   const value = cell.value as Extent;
-  const [unit, setUnit] = useState<'auto' | '%' | 'px'>(value === 'auto' ? 'auto' : 'px' in value ? 'px' : '%');
-  const [number, setNumber] = useState(value === 'auto' ? '100' : String('px' in value ? value.px : value.percent));
+  const [unit, setUnit] = useState<'auto' | '%' | 'px'>(
+    value === 'auto' ? 'auto' : 'px' in value ? 'px' : '%',
+  );
+  const [number, setNumber] = useState(
+    value === 'auto' ? '100' : String('px' in value ? value.px : value.percent),
+  );
   const made = row.property.type.parse(unit === 'auto' ? 'auto' : `${number} ${unit}`, context);
   return (
-    <Box component="form" sx={{ p: 1.5, width: 230 }} onSubmit={(event) => (event.preventDefault(), made.ok && onSet(made.value) && onClose())}>
-      <ToggleButtonGroup exclusive fullWidth size="small" aria-label="Unit of the width" value={unit} onChange={(_event, next: typeof unit | null) => next && setUnit(next)} sx={{ mb: 1.5, '& .MuiToggleButton-root': { py: 0.25, textTransform: 'none' } }}>
+    <Box
+      component="form"
+      sx={{ p: 1.5, width: 230 }}
+      onSubmit={(event) => (event.preventDefault(), made.ok && onSet(made.value) && onClose())}
+    >
+      <ToggleButtonGroup
+        exclusive
+        fullWidth
+        size="small"
+        aria-label="Unit of the width"
+        value={unit}
+        onChange={(_event, next: typeof unit | null) => next && setUnit(next)}
+        sx={{ mb: 1.5, '& .MuiToggleButton-root': { py: 0.25, textTransform: 'none' } }}
+      >
         <ToggleButton value="auto">auto</ToggleButton>
         <ToggleButton value="%">%</ToggleButton>
         <ToggleButton value="px">px</ToggleButton>
       </ToggleButtonGroup>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
-        <TextField size="small" label="Width" disabled={unit === 'auto'} value={unit === 'auto' ? '' : number} error={!made.ok} helperText={made.ok ? undefined : made.sentence} onChange={(event) => setNumber(event.target.value)} />
+        <TextField
+          size="small"
+          label="Width"
+          disabled={unit === 'auto'}
+          value={unit === 'auto' ? '' : number}
+          error={!made.ok}
+          helperText={made.ok ? undefined : made.sentence}
+          onChange={(event) => setNumber(event.target.value)}
+        />
         <Button type="submit" variant="outlined" disabled={!made.ok} sx={{ mt: 0.25 }}>
           Set
         </Button>

@@ -1,5 +1,19 @@
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { arrayMove, SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { Box, Button, Typography } from '@mui/material';
 import { ArrowDownUp, GripVertical } from 'lucide-react';
@@ -16,9 +30,25 @@ function Part({ node, own, sourcePlace }: { node: Node; own: boolean; sourcePlac
       ref={setNodeRef}
       component="li"
       style={{ transform: CSS.Transform.toString(transform), transition }}
-      sx={{ display: 'flex', alignItems: 'center', gap: 0.75, px: 0.75, height: 32, mb: 0.5, border: `1px solid ${line}`, borderRadius: 0.5, bgcolor: own ? petrolTint : 'white', listStyle: 'none' }}
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 0.75,
+        px: 0.75,
+        height: 32,
+        mb: 0.5,
+        border: `1px solid ${line}`,
+        borderRadius: 0.5,
+        bgcolor: own ? petrolTint : 'white',
+        listStyle: 'none',
+      }}
     >
-      <Box {...attributes} {...listeners} aria-label={`Move ${node.name}`} sx={{ display: 'inline-flex', p: 0.5, cursor: 'grab', touchAction: 'none' }}>
+      <Box
+        {...attributes}
+        {...listeners}
+        aria-label={`Move ${node.name}`}
+        sx={{ display: 'inline-flex', p: 0.5, cursor: 'grab', touchAction: 'none' }}
+      >
         <GripVertical size={14} aria-hidden />
       </Box>
       <KindIcon kind={node.kind} />

@@ -11,7 +11,9 @@ export function SizeEditor({ cell, row, context, onSet, onClose }: EditorProps) 
   const value = cell.value as TextSize;
   const start = typeof value === 'number' ? { min: value, max: value, ...context.fluidWidths! } : value;
   const [form, setForm] = useState<'fixed' | 'fluid'>(typeof value === 'number' ? 'fixed' : 'fluid');
-  const [fixed, setFixed] = useState(String(typeof value === 'number' ? value : sizeAt(value, cell.view.sheet.width)));
+  const [fixed, setFixed] = useState(
+    String(typeof value === 'number' ? value : sizeAt(value, cell.view.sheet.width)),
+  );
   const [fields, setFields] = useState<Record<Field, string>>({
     min: String(start.min),
     max: String(start.max),
@@ -22,14 +24,29 @@ export function SizeEditor({ cell, row, context, onSet, onClose }: EditorProps) 
   const made =
     form === 'fixed'
       ? row.property.type.parse(fixed, context)
-      : fluid({ min: read(fields.min), max: read(fields.max), fromWidth: read(fields.fromWidth), toWidth: read(fields.toWidth) });
+      : fluid({
+          min: read(fields.min),
+          max: read(fields.max),
+          fromWidth: read(fields.fromWidth),
+          toWidth: read(fields.toWidth),
+        });
   const number = (name: Field, label: string) => (
     <TextField
       size="small"
       label={label}
       value={fields[name]}
       onChange={(event) => setFields({ ...fields, [name]: event.target.value })}
-      slotProps={{ htmlInput: { inputMode: 'decimal', 'aria-label': name === 'fromWidth' ? 'Width of the smallest size' : name === 'toWidth' ? 'Width of the largest size' : label } }}
+      slotProps={{
+        htmlInput: {
+          inputMode: 'decimal',
+          'aria-label':
+            name === 'fromWidth'
+              ? 'Width of the smallest size'
+              : name === 'toWidth'
+                ? 'Width of the largest size'
+                : label,
+        },
+      }}
     />
   );
   return (
@@ -41,12 +58,27 @@ export function SizeEditor({ cell, row, context, onSet, onClose }: EditorProps) 
         if (made.ok && onSet(made.value)) onClose();
       }}
     >
-      <ToggleButtonGroup exclusive fullWidth size="small" aria-label="Kind of size" value={form} onChange={(_event, next: typeof form | null) => next && setForm(next)} sx={{ mb: 1.5, '& .MuiToggleButton-root': { py: 0.25, textTransform: 'none' } }}>
+      <ToggleButtonGroup
+        exclusive
+        fullWidth
+        size="small"
+        aria-label="Kind of size"
+        value={form}
+        onChange={(_event, next: typeof form | null) => next && setForm(next)}
+        sx={{ mb: 1.5, '& .MuiToggleButton-root': { py: 0.25, textTransform: 'none' } }}
+      >
         <ToggleButton value="fixed">Fixed</ToggleButton>
         <ToggleButton value="fluid">Fluid</ToggleButton>
       </ToggleButtonGroup>
       {form === 'fixed' ? (
-        <TextField size="small" fullWidth autoFocus label="Size in px" value={fixed} onChange={(event) => setFixed(event.target.value)} />
+        <TextField
+          size="small"
+          fullWidth
+          autoFocus
+          label="Size in px"
+          value={fixed}
+          onChange={(event) => setFixed(event.target.value)}
+        />
       ) : (
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
           {number('min', NUMBERS.min)}
@@ -55,7 +87,10 @@ export function SizeEditor({ cell, row, context, onSet, onClose }: EditorProps) 
           {number('toWidth', NUMBERS.toWidth)}
         </Box>
       )}
-      <Typography sx={{ fontSize: 12, mt: 1, minHeight: 32, color: made.ok ? 'text.secondary' : 'error.main' }} role={made.ok ? undefined : 'alert'}>
+      <Typography
+        sx={{ fontSize: 12, mt: 1, minHeight: 32, color: made.ok ? 'text.secondary' : 'error.main' }}
+        role={made.ok ? undefined : 'alert'}
+      >
         {made.ok
           ? form === 'fluid'
             ? `${Number(sizeAt(made.value as TextSize, cell.view.sheet.width).toFixed(1))} px at the ${cell.view.name} sheet’s ${cell.view.sheet.width} px`

@@ -43,8 +43,20 @@ export function ValueCard({ anchor, onClear, ...props }: ValueCardProps) {
       slotProps={{ paper: { role: 'dialog', 'aria-label': `${row.label} in ${cell.view.name}` } as object }}
     >
       <Editor {...props} />
-      <Box sx={{ borderTop: `1px solid ${line}`, px: 1.5, py: 0.75, display: 'flex', alignItems: 'center', gap: 1, maxWidth: 290 }}>
-        <Typography sx={{ fontSize: 12, color: quiet, flex: 1 }}>Changes {names.reverse().join(', ')}</Typography>
+      <Box
+        sx={{
+          borderTop: `1px solid ${line}`,
+          px: 1.5,
+          py: 0.75,
+          display: 'flex',
+          alignItems: 'center',
+          gap: 1,
+          maxWidth: 290,
+        }}
+      >
+        <Typography sx={{ fontSize: 12, color: quiet, flex: 1 }}>
+          Changes {names.reverse().join(', ')}
+        </Typography>
         {onClear && (
           <Button size="small" onClick={onClear}>
             Clear

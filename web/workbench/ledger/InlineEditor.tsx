@@ -65,10 +65,35 @@ export function InlineEditor({ label, type, initial, reach, onCommit, onClose }:
           onClose();
         }}
         inputProps={{ 'aria-label': label, 'aria-invalid': refusal !== undefined, spellCheck: false }}
-        sx={{ width: '100%', height: 25, fontSize: 12, fontWeight: 600, bgcolor: 'white', outline: `2px solid ${refusal ? coral : petrol}`, borderRadius: 0.5, '& input': { p: 0, textAlign: 'center' } }}
+        sx={{
+          width: '100%',
+          height: 25,
+          fontSize: 12,
+          fontWeight: 600,
+          bgcolor: 'white',
+          outline: `2px solid ${refusal ? coral : petrol}`,
+          borderRadius: 0.5,
+          '& input': { p: 0, textAlign: 'center' },
+        }}
       />
       {refusal && (
-        <Box role="alert" sx={{ position: 'absolute', right: 0, top: '100%', mt: 0.5, width: 230, p: 1, fontSize: 12, bgcolor: 'white', color: coral, border: `1px solid ${coral}`, borderRadius: 0.5, boxShadow: 2 }}>
+        <Box
+          role="alert"
+          sx={{
+            position: 'absolute',
+            right: 0,
+            top: '100%',
+            mt: 0.5,
+            width: 230,
+            p: 1,
+            fontSize: 12,
+            bgcolor: 'white',
+            color: coral,
+            border: `1px solid ${coral}`,
+            borderRadius: 0.5,
+            boxShadow: 2,
+          }}
+        >
           {refusal}
         </Box>
       )}

@@ -13,7 +13,17 @@ export function Ledger({ site, pages, page }: { site: SiteFrame; pages: PageRefe
   const active = useAppSelector((state) => viewAt(site.views, state.editor.width).id);
   const node = selected ? page.nodes[selected] : undefined;
   return (
-    <Box component="section" aria-label="Ledger" sx={{ height: '100%', display: 'flex', flexDirection: 'column', borderRight: `1px solid ${line}`, bgcolor: 'background.paper' }}>
+    <Box
+      component="section"
+      aria-label="Ledger"
+      sx={{
+        height: '100%',
+        display: 'flex',
+        flexDirection: 'column',
+        borderRight: `1px solid ${line}`,
+        bgcolor: 'background.paper',
+      }}
+    >
       <Header site={site} pages={pages} page={page} active={active} />
       <Box sx={{ flex: 1, minHeight: 0 }}>
         <Group orientation="vertical" style={{ height: '100%' }}>

@@ -26,22 +26,31 @@ export function Outline({ site, page, active }: { site: SiteFrame; page: Page; a
   const grid = useRef<HTMLDivElement>(null);
   const columns = columnsOf(site);
   const rows = useMemo(() => outlineRows(page, folded), [page, folded]);
-  const at = Math.max(0, rows.findIndex((row) => row.node.id === cursor.id));
+  const at = Math.max(
+    0,
+    rows.findIndex((row) => row.node.id === cursor.id),
+  );
 
   // What is selected in a sheet comes into view here.
   useEffect(() => {
     if (!selected) return;
     const above = ancestorsOf(page, selected);
-    setFolded((before) => (above.some((id) => before.has(id)) ? new Set([...before].filter((id) => !above.includes(id))) : before));
+    setFolded((before) =>
+      above.some((id) => before.has(id)) ? new Set([...before].filter((id) => !above.includes(id))) : before,
+    );
     setCursor((before) => (before.id === selected ? before : { id: selected, column: -1 }));
-    requestAnimationFrame(() => grid.current?.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' }));
+    requestAnimationFrame(() =>
+      grid.current?.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' }),
+    );
     // Only a new selection moves the outline; an edit of the page must not.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [selected]);
 
   const focusCell = (id: NodeId, column: number) =>
     requestAnimationFrame(() =>
-      grid.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"] [data-column="${column}"]`)?.focus(),
+      grid.current
+        ?.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"] [data-column="${column}"]`)
+        ?.focus(),
     );
   const go = (id: NodeId, column: number) => {
     setCursor({ id, column });
@@ -96,8 +105,22 @@ export function Outline({ site, page, active }: { site: SiteFrame; page: Page; a
   };
 
   return (
-    <Box sx={{ height: '100%', overflowY: 'auto', scrollbarGutter: 'stable', scrollbarWidth: 'thin', bgcolor: 'background.paper' }}>
-      <Box ref={grid} role="treegrid" aria-label="Outline" onKeyDown={keys} sx={{ position: 'relative', minHeight: '100%' }}>
+    <Box
+      sx={{
+        height: '100%',
+        overflowY: 'auto',
+        scrollbarGutter: 'stable',
+        scrollbarWidth: 'thin',
+        bgcolor: 'background.paper',
+      }}
+    >
+      <Box
+        ref={grid}
+        role="treegrid"
+        aria-label="Outline"
+        onKeyDown={keys}
+        sx={{ position: 'relative', minHeight: '100%' }}
+      >
         <ActiveColumn site={site} view={active} />
         {rows.map((row) => (
           <OutlineRowView

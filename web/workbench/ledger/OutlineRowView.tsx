@@ -50,14 +50,34 @@ function NameField({ name, onDone }: { name: string; onDone: (name: string | nul
         const { value } = event.target as HTMLInputElement;
         onDone(event.key === 'Escape' || value === name ? null : value);
       }}
-      sx={{ flex: 1, fontSize: 13, bgcolor: 'white', px: 0.5, '& input': { p: 0 }, outline: `1px solid ${petrol}` }}
+      sx={{
+        flex: 1,
+        fontSize: 13,
+        bgcolor: 'white',
+        px: 0.5,
+        '& input': { p: 0 },
+        outline: `1px solid ${petrol}`,
+      }}
     />
   );
 }
 
 /** A row of the outline: the element's name, and a tile in each view's column. */
 export function OutlineRowView(props: RowProps) {
-  const { site, page, row, active, selected, focusColumn, renaming, onGo, onToggle, onFold, onRename, onRenamed } = props;
+  const {
+    site,
+    page,
+    row,
+    active,
+    selected,
+    focusColumn,
+    renaming,
+    onGo,
+    onToggle,
+    onFold,
+    onRename,
+    onRenamed,
+  } = props;
   const { node, level, expanded } = row;
   const fixed = node.kind === 'page';
   return (
@@ -67,7 +87,14 @@ export function OutlineRowView(props: RowProps) {
       aria-expanded={expanded}
       aria-selected={selected}
       data-row={node.id}
-      sx={{ display: 'grid', gridTemplateColumns: gridColumns(site), height: 25, alignItems: 'stretch', bgcolor: selected ? '#cfe6e3' : undefined, '&:hover': { bgcolor: selected ? '#cfe6e3' : petrolTint } }}
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: gridColumns(site),
+        height: 25,
+        alignItems: 'stretch',
+        bgcolor: selected ? '#cfe6e3' : undefined,
+        '&:hover': { bgcolor: selected ? '#cfe6e3' : petrolTint },
+      }}
     >
       <Box
         role="gridcell"
@@ -76,13 +103,27 @@ export function OutlineRowView(props: RowProps) {
         onClick={() => onGo(-1)}
         onDoubleClick={onRename}
         title={node.name}
-        sx={{ display: 'flex', alignItems: 'center', gap: 0.75, minWidth: 0, pl: `${4 + (level - 1) * 13}px`, cursor: 'default', '&:focus-visible': { outlineOffset: -2 } }}
+        sx={{
+          display: 'flex',
+          alignItems: 'center',
+          gap: 0.75,
+          minWidth: 0,
+          pl: `${4 + (level - 1) * 13}px`,
+          cursor: 'default',
+          '&:focus-visible': { outlineOffset: -2 },
+        }}
       >
         <Box
           component="span"
           aria-hidden
           onClick={(event) => (event.stopPropagation(), onFold())}
-          sx={{ width: 14, flex: 'none', display: 'inline-flex', cursor: expanded === undefined ? undefined : 'pointer', opacity: 0.6 }}
+          sx={{
+            width: 14,
+            flex: 'none',
+            display: 'inline-flex',
+            cursor: expanded === undefined ? undefined : 'pointer',
+            opacity: 0.6,
+          }}
         >
           {expanded === true && <ChevronDown size={13} />}
           {expanded === false && <ChevronRight size={13} />}
@@ -91,7 +132,17 @@ export function OutlineRowView(props: RowProps) {
         {renaming ? (
           <NameField name={node.name} onDone={onRenamed} />
         ) : (
-          <Box component="span" sx={{ fontSize: 13, fontWeight: selected ? 700 : 400, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap', minWidth: 0 }}>
+          <Box
+            component="span"
+            sx={{
+              fontSize: 13,
+              fontWeight: selected ? 700 : 400,
+              overflow: 'hidden',
+              textOverflow: 'ellipsis',
+              whiteSpace: 'nowrap',
+              minWidth: 0,
+            }}
+          >
             {node.name}
           </Box>
         )}
@@ -110,9 +161,29 @@ export function OutlineRowView(props: RowProps) {
               onGo(column);
               if (!fixed) onToggle(view.id);
             }}
-            sx={{ position: 'relative', display: 'grid', placeItems: 'center', cursor: fixed ? 'default' : 'pointer', '&:focus-visible': { outlineOffset: -2 }, '&:hover span': fixed ? {} : { boxShadow: `0 0 0 1px ${view.id === active ? petrol : ink}` } }}
+            sx={{
+              position: 'relative',
+              display: 'grid',
+              placeItems: 'center',
+              cursor: fixed ? 'default' : 'pointer',
+              '&:focus-visible': { outlineOffset: -2 },
+              '&:hover span': fixed ? {} : { boxShadow: `0 0 0 1px ${view.id === active ? petrol : ink}` },
+            }}
           >
-            <Box component="span" sx={{ width: 25, height: 16, borderRadius: 0.5, fontSize: 11, fontWeight: 700, lineHeight: '16px', textAlign: 'center', color: ink, ...tileLook(tile) }}>
+            <Box
+              component="span"
+              sx={{
+                width: 25,
+                height: 16,
+                borderRadius: 0.5,
+                fontSize: 11,
+                fontWeight: 700,
+                lineHeight: '16px',
+                textAlign: 'center',
+                color: ink,
+                ...tileLook(tile),
+              }}
+            >
               {tile.shown && tile.overrides > 0 ? tile.overrides : ''}
             </Box>
           </Box>

@@ -5,8 +5,16 @@ import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 
 const CHOICES: { value: EditReach; label: string; explained: string }[] = [
   { value: 'here', label: 'Here', explained: 'Edits change only the view of their column' },
-  { value: 'onward', label: 'Onward', explained: 'Edits change the view of their column and every view further from the base on the same side' },
-  { value: 'everywhere', label: 'Everywhere', explained: 'Edits set the base and drop the overrides of all views' },
+  {
+    value: 'onward',
+    label: 'Onward',
+    explained: 'Edits change the view of their column and every view further from the base on the same side',
+  },
+  {
+    value: 'everywhere',
+    label: 'Everywhere',
+    explained: 'Edits set the base and drop the overrides of all views',
+  },
 ];
 
 /** How far the next edits go. */
@@ -20,7 +28,20 @@ export function ReachChoice() {
       aria-label="Reach of edits"
       value={reach}
       onChange={(_event, value: EditReach | null) => value && dispatch(reachChosen(value))}
-      sx={{ bgcolor: 'white', '& .MuiToggleButton-root': { py: 0.125, px: 1, textTransform: 'none', color: 'text.primary', '&.Mui-selected': { bgcolor: 'primary.main', color: 'white', '&:hover': { bgcolor: 'primary.dark' } } } }}
+      sx={{
+        bgcolor: 'white',
+        '& .MuiToggleButton-root': {
+          py: 0.125,
+          px: 1,
+          textTransform: 'none',
+          color: 'text.primary',
+          '&.Mui-selected': {
+            bgcolor: 'primary.main',
+            color: 'white',
+            '&:hover': { bgcolor: 'primary.dark' },
+          },
+        },
+      }}
     >
       {CHOICES.map(({ value, label, explained }) => (
         <ToggleButton key={value} value={value}>

@@ -1,7 +1,17 @@
 import { Box, Button, IconButton, MenuItem, TextField, Typography } from '@mui/material';
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
-import { cleanLink, contentOf, kindOf, plainText, type ContentField, type MenuEntry, type Node, type Page, type PageReference } from '../../../core/index.ts';
+import {
+  cleanLink,
+  contentOf,
+  kindOf,
+  plainText,
+  type ContentField,
+  type MenuEntry,
+  type Node,
+  type Page,
+  type PageReference,
+} from '../../../core/index.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
@@ -13,7 +23,12 @@ interface FieldProps<T> {
 }
 
 /** A line of text that is kept when it is left or Enter is pressed; Escape gives it up. */
-function LineField({ label, value, onChange, fault }: FieldProps<string> & { fault?: (text: string) => string | undefined }) {
+function LineField({
+  label,
+  value,
+  onChange,
+  fault,
+}: FieldProps<string> & { fault?: (text: string) => string | undefined }) {
   const [text, setText] = useState<string | null>(null);
   const shown = text ?? value;
   const wrong = text !== null ? fault?.(text) : undefined;
@@ -46,9 +61,11 @@ function LinkField({ label, value, onChange, pages }: FieldProps<string> & { pag
   const known = value === '' || pages.some((page) => value === `page:${page.id}`);
   const [other, setOther] = useState(!known);
   const fault = (text: string) =>
-    text.trim() === '' || cleanLink(text) ? undefined : 'This is no web address, mail address or telephone number.';
+    text.trim() === '' || cleanLink(text)
+      ? undefined
+      : 'This is no web address, mail address or telephone number.';
   return (
-    <Box sx={{ display: 'flex', gap: 1, flex: 1, minWidth: 0 }}>
+    <Box sx={{ display: 'grid', gap: 1, minWidth: 0 }}>
       <TextField
         select
         size="small"
@@ -69,33 +86,68 @@ function LinkField({ label, value, onChange, pages }: FieldProps<string> & { pag
         ))}
         <MenuItem value={OTHER}>another address …</MenuItem>
       </TextField>
-      {(other || !known) && <LineField label="Address" value={known ? '' : value} fault={fault} onChange={onChange} />}
+      {(other || !known) && (
+        <LineField label="Address" value={known ? '' : value} fault={fault} onChange={onChange} />
+      )}
     </Box>
   );
 }
 
 /** The links of a navigation. */
 function LinksField({ label, value, onChange, pages }: FieldProps<MenuEntry[]> & { pages: PageReference[] }) {
-  const put = (index: number, entry: MenuEntry) => onChange(value.map((before, at) => (at === index ? entry : before)));
+  const put = (index: number, entry: MenuEntry) =>
+    onChange(value.map((before, at) => (at === index ? entry : before)));
   return (
     <Box role="group" aria-label={label} sx={{ display: 'grid', gap: 1.25 }}>
       {value.map((entry, index) => (
-        <Box key={index} sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-          <LineField label="Label" value={entry.label} fault={(text) => (text.trim() ? undefined : 'A link needs a label.')} onChange={(next) => put(index, { ...entry, label: next })} />
-          <LinkField label="Leads to" value={entry.link} pages={pages} onChange={(link) => put(index, { ...entry, link })} />
-          <IconButton size="small" aria-label={`Remove ${entry.label}`} onClick={() => onChange(value.filter((_entry, at) => at !== index))}>
+        <Box
+          key={index}
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.3fr) auto',
+            gap: 1,
+            alignItems: 'center',
+          }}
+        >
+          <LineField
+            label="Label"
+            value={entry.label}
+            fault={(text) => (text.trim() ? undefined : 'A link needs a label.')}
+            onChange={(next) => put(index, { ...entry, label: next })}
+          />
+          <LinkField
+            label="Leads to"
+            value={entry.link}
+            pages={pages}
+            onChange={(link) => put(index, { ...entry, link })}
+          />
+          <IconButton
+            size="small"
+            aria-label={`Remove ${entry.label}`}
+            onClick={() => onChange(value.filter((_entry, at) => at !== index))}
+          >
             <X size={16} />
           </IconButton>
         </Box>
       ))}
-      <Button size="small" startIcon={<Plus size={14} />} sx={{ justifySelf: 'start' }} onClick={() => onChange([...value, { label: 'New link', link: '' }])}>
+      <Button
+        size="small"
+        startIcon={<Plus size={14} />}
+        sx={{ justifySelf: 'start' }}
+        onClick={() => onChange([...value, { label: 'New link', link: '' }])}
+      >
         Add a link
       </Button>
     </Box>
   );
 }
 
-function FieldEditor({ field, node, value, onChange }: { field: ContentField; node: Node } & Omit<FieldProps<unknown>, 'label'>) {
+function FieldEditor({
+  field,
+  node,
+  value,
+  onChange,
+}: { field: ContentField; node: Node } & Omit<FieldProps<unknown>, 'label'>) {
   const pages = useAppSelector((state) => state.editor.open!.pages);
   switch (field.type.editor) {
     case 'line':
@@ -103,10 +155,19 @@ function FieldEditor({ field, node, value, onChange }: { field: ContentField; no
     case 'link':
       return <LinkField label={field.label} value={value as string} pages={pages} onChange={onChange} />;
     case 'links':
-      return <LinksField label={field.label} value={value as MenuEntry[]} pages={pages} onChange={onChange} />;
+      return (
+        <LinksField label={field.label} value={value as MenuEntry[]} pages={pages} onChange={onChange} />
+      );
     case 'choice':
       return (
-        <TextField select size="small" fullWidth label={field.label} value={value} onChange={(event) => onChange(event.target.value)}>
+        <TextField
+          select
+          size="small"
+          fullWidth
+          label={field.label}
+          value={value}
+          onChange={(event) => onChange(event.target.value)}
+        >
           {field.type.options!.map((option) => (
             <MenuItem key={option.value} value={option.value}>
               {option.label}
@@ -117,7 +178,8 @@ function FieldEditor({ field, node, value, onChange }: { field: ContentField; no
     default:
       return (
         <Typography sx={{ fontSize: 12, color: quiet }}>
-          <b>{field.label}:</b> {plainText(value as string).slice(0, 90) || `no words yet in ${node.name}`} — double-click it in a sheet to edit.
+          <b>{field.label}:</b> {plainText(value as string).slice(0, 90) || `no words yet in ${node.name}`} —
+          double-click it in a sheet to edit.
         </Typography>
       );
   }
@@ -129,8 +191,22 @@ export function SameInEveryView({ page, node }: { page: Page; node: Node }) {
   const kind = kindOf(page.nodes[node.id].kind)!;
   if (kind.content.length === 0) return null;
   return (
-    <Box component="section" aria-label="Same in every view" sx={{ position: 'relative', px: 1.25, pt: 1.25, pb: 2, bgcolor: 'background.paper' }}>
-      <Typography component="h3" sx={{ fontSize: 11, fontWeight: 700, letterSpacing: '.06em', textTransform: 'uppercase', color: quiet, mb: 1.25 }}>
+    <Box
+      component="section"
+      aria-label="Same in every view"
+      sx={{ position: 'relative', px: 1.25, pt: 1.25, pb: 2, bgcolor: 'background.paper' }}
+    >
+      <Typography
+        component="h3"
+        sx={{
+          fontSize: 11,
+          fontWeight: 700,
+          letterSpacing: '.06em',
+          textTransform: 'uppercase',
+          color: quiet,
+          mb: 1.25,
+        }}
+      >
         Same in every view
       </Typography>
       <Box sx={{ display: 'grid', gap: 1.5 }}>

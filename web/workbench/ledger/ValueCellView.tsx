@@ -24,15 +24,26 @@ interface CellProps {
 /** The colour itself, where the value is one: an alias is looked up, so that a swatch needs no style sheet. */
 export const swatchOf = (site: SiteFrame, value: string): string => {
   const alias = aliasedColour(value);
-  return alias ? (site.colours.find((colour) => colour.id === alias)?.value ?? 'transparent') : colourCss(value);
+  return alias
+    ? (site.colours.find((colour) => colour.id === alias)?.value ?? 'transparent')
+    : colourCss(value);
 };
 
 function look({ state, bounded, joinsLeft, joinsRight }: ValueCell) {
   const left = joinsLeft ? 0 : '3px';
   const right = joinsRight ? 0 : '3px';
-  const edges = { borderRadius: `${left} ${right} ${right} ${left}`, marginLeft: joinsLeft ? 0 : '2px', marginRight: joinsRight ? 0 : '2px' };
+  const edges = {
+    borderRadius: `${left} ${right} ${right} ${left}`,
+    marginLeft: joinsLeft ? 0 : '2px',
+    marginRight: joinsRight ? 0 : '2px',
+  };
   if (state === 'base') return { border: '1px solid #a79d89', bgcolor: 'white', ...edges };
-  if (state === 'own') return { bgcolor: marigold, ...edges, ...(bounded && { boxShadow: 'inset 3px 0 #a87408, inset -3px 0 #a87408' }) };
+  if (state === 'own')
+    return {
+      bgcolor: marigold,
+      ...edges,
+      ...(bounded && { boxShadow: 'inset 3px 0 #a87408, inset -3px 0 #a87408' }),
+    };
   if (state === 'reached') return { bgcolor: marigoldPale, ...edges };
   return {};
 }
@@ -62,7 +73,15 @@ function ReachHandle({ outwards, onReach }: { outwards: 1 | -1; onReach: CellPro
       title="Draw outwards to reach onward, back to hold only here"
       onPointerDown={down}
       onClick={(event) => event.stopPropagation()}
-      sx={{ position: 'absolute', top: 2, bottom: 2, width: 9, cursor: 'ew-resize', touchAction: 'none', ...(outwards > 0 ? { right: 0 } : { left: 0 }) }}
+      sx={{
+        position: 'absolute',
+        top: 2,
+        bottom: 2,
+        width: 9,
+        cursor: 'ew-resize',
+        touchAction: 'none',
+        ...(outwards > 0 ? { right: 0 } : { left: 0 }),
+      }}
     />
   );
 }
@@ -70,8 +89,11 @@ function ReachHandle({ outwards, onReach }: { outwards: 1 | -1; onReach: CellPro
 /** A cell of the values table. */
 export function ValueCellView(props: CellProps) {
   const { site, row, cell, column, focused, aimed, onFocus, onOpen, onPoint, onReach, children } = props;
-  const colour = row.property.type.editor === 'colour' && cell.written ? swatchOf(site, cell.value as string) : null;
-  const narrower = site.views.list.findIndex((view) => view.id === cell.view.id) < site.views.list.findIndex((view) => view.id === site.views.base);
+  const colour =
+    row.property.type.editor === 'colour' && cell.written ? swatchOf(site, cell.value as string) : null;
+  const narrower =
+    site.views.list.findIndex((view) => view.id === cell.view.id) <
+    site.views.list.findIndex((view) => view.id === site.views.base);
   return (
     <Box
       role="gridcell"
@@ -82,16 +104,61 @@ export function ValueCellView(props: CellProps) {
       onClick={(event) => event.currentTarget.focus()}
       onDoubleClick={onOpen}
       onPointerEnter={onPoint}
-      sx={{ position: 'relative', height: 29, py: '4px', '&:focus-visible, &:focus': { outline: `2px solid ${petrol}`, outlineOffset: -2, borderRadius: 0.5 }, ...(aimed && { '&::after': { content: '""', position: 'absolute', inset: '2px 1px', border: `1px dashed ${petrol}`, borderRadius: 0.5, pointerEvents: 'none' } }) }}
+      sx={{
+        position: 'relative',
+        height: 29,
+        py: '4px',
+        '&:focus-visible, &:focus': { outline: `2px solid ${petrol}`, outlineOffset: -2, borderRadius: 0.5 },
+        ...(aimed && {
+          '&::after': {
+            content: '""',
+            position: 'absolute',
+            inset: '2px 1px',
+            border: `1px dashed ${petrol}`,
+            borderRadius: 0.5,
+            pointerEvents: 'none',
+          },
+        }),
+      }}
     >
-      <Box sx={{ height: 21, display: 'flex', alignItems: 'center', justifyContent: 'center', gap: 0.5, px: 0.5, fontSize: 12, fontVariantNumeric: 'tabular-nums', fontWeight: cell.state === 'inherited' ? 400 : 600, color: cell.state === 'inherited' ? quiet : ink, ...look(cell) }}>
+      <Box
+        sx={{
+          height: 21,
+          display: 'flex',
+          alignItems: 'center',
+          justifyContent: 'center',
+          gap: 0.5,
+          px: 0.5,
+          fontSize: 12,
+          fontVariantNumeric: 'tabular-nums',
+          fontWeight: cell.state === 'inherited' ? 400 : 600,
+          color: cell.state === 'inherited' ? quiet : ink,
+          ...look(cell),
+        }}
+      >
         {cell.written ? (
           <>
-            {colour && <Box component="span" sx={{ width: 10, height: 10, borderRadius: '50%', flex: 'none', border: '1px solid rgba(0,0,0,.35)' }} style={{ background: colour }} />}
-            <Box component="span" sx={{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{cell.text}</Box>
+            {colour && (
+              <Box
+                component="span"
+                sx={{
+                  width: 10,
+                  height: 10,
+                  borderRadius: '50%',
+                  flex: 'none',
+                  border: '1px solid rgba(0,0,0,.35)',
+                }}
+                style={{ background: colour }}
+              />
+            )}
+            <Box component="span" sx={{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+              {cell.text}
+            </Box>
           </>
         ) : (
-          cell.state === 'inherited' && <Box component="span" sx={{ height: '1px', width: '100%', bgcolor: '#bdb4a1' }} />
+          cell.state === 'inherited' && (
+            <Box component="span" sx={{ height: '1px', width: '100%', bgcolor: '#bdb4a1' }} />
+          )
         )}
       </Box>
       {cell.state === 'own' && <ReachHandle outwards={narrower ? 1 : -1} onReach={onReach} />}

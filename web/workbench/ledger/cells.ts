@@ -40,7 +40,13 @@ export function valueRows(page: Page, node: Node): ValueRow[] {
     const rows: ValueRow[] = [];
     if (property.onChildren) {
       if (parent && parent.children.length >= FEWEST_TO_ORDER && property.kinds.includes(parent.kind)) {
-        rows.push({ key: `${property.name} of parent`, label: property.childLabel ?? property.label, property, holder: parent, child: node.id });
+        rows.push({
+          key: `${property.name} of parent`,
+          label: property.childLabel ?? property.label,
+          property,
+          holder: parent,
+          child: node.id,
+        });
       }
       if (node.children.length < FEWEST_TO_ORDER) return rows;
     }
@@ -54,14 +60,21 @@ export function valueRows(page: Page, node: Node): ValueRow[] {
 /** px; a fluid size typed in a cell grows across the widths that its reach covers, from a small telephone's width on. */
 const SMALLEST_WINDOW = 320;
 
-export function fluidWidths(site: SiteFrame, view: ViewId, reach: EditReach): { fromWidth: number; toWidth: number } {
+export function fluidWidths(
+  site: SiteFrame,
+  view: ViewId,
+  reach: EditReach,
+): { fromWidth: number; toWidth: number } {
   const { views } = site;
   const shape = viewOf(views, view);
   const { from = 0, below } = widthsOf(views, view);
   const narrower = views.list.indexOf(shape) < views.list.indexOf(viewOf(views, views.base));
   const whole = reach === 'everywhere' || view === views.base || (reach === 'onward' && narrower);
   const fromWidth = Math.max(SMALLEST_WINDOW, whole ? 0 : from);
-  const toWidth = Math.max(fromWidth + 1, below !== undefined && view !== views.base ? below : shape.sheet.width);
+  const toWidth = Math.max(
+    fromWidth + 1,
+    below !== undefined && view !== views.base ? below : shape.sheet.width,
+  );
   return { fromWidth, toWidth };
 }
 
@@ -100,7 +113,8 @@ export function valueCells(site: SiteFrame, page: Page, row: ValueRow): ValueCel
   const { views } = site;
   const columns = columnsOf(site);
   const layered = ownLayered(holder, 'self', property);
-  const from = (view: ViewId | undefined) => (view === undefined ? undefined : held(layered, views, view)?.view);
+  const from = (view: ViewId | undefined) =>
+    view === undefined ? undefined : held(layered, views, view)?.view;
   const texts = columns.map((view) => {
     const { value, source } = trace(site, page, holder, 'self', property, view.id);
     const text = property.type.format(value, contextOf(site, row, view, 'here'));
@@ -112,9 +126,11 @@ export function valueCells(site: SiteFrame, page: Page, row: ValueRow): ValueCel
     const origin = from(view.id);
     const overridden = origin !== undefined && origin !== views.base;
     const isBase = view.id === views.base;
-    const state = isBase && layered?.base !== undefined ? 'base' : own ? 'own' : overridden ? 'reached' : 'inherited';
+    const state =
+      isBase && layered?.base !== undefined ? 'base' : own ? 'own' : overridden ? 'reached' : 'inherited';
     const towardsBase = index < baseColumn ? index + 1 : index - 1;
-    const joins = (other: number) => overridden && columns[other] !== undefined && from(columns[other].id) === origin;
+    const joins = (other: number) =>
+      overridden && columns[other] !== undefined && from(columns[other].id) === origin;
     return {
       view,
       ...texts[index],
@@ -122,7 +138,8 @@ export function valueCells(site: SiteFrame, page: Page, row: ValueRow): ValueCel
       bounded: own?.reach === 'here',
       joinsLeft: joins(index - 1),
       joinsRight: joins(index + 1),
-      written: state === 'base' || state === 'own' || isBase || texts[index].text !== texts[towardsBase]?.text,
+      written:
+        state === 'base' || state === 'own' || isBase || texts[index].text !== texts[towardsBase]?.text,
     };
   });
 }
@@ -130,10 +147,14 @@ export function valueCells(site: SiteFrame, page: Page, row: ValueRow): ValueCel
 function describeSource(site: SiteFrame, page: Page, source: Source): string {
   switch (source.from) {
     case 'element':
-      return source.view === site.views.base ? `set in ${viewOf(site.views, source.view).name}, the base` : `set in ${viewOf(site.views, source.view).name}`;
+      return source.view === site.views.base
+        ? `set in ${viewOf(site.views, source.view).name}, the base`
+        : `set in ${viewOf(site.views, source.view).name}`;
     case 'text style': {
       const style = site.textStyles.find((candidate) => candidate.id === source.style)?.name ?? source.style;
-      return source.view === site.views.base ? `from the text style ${style}` : `from the text style ${style}, ${viewOf(site.views, source.view).name}`;
+      return source.view === site.views.base
+        ? `from the text style ${style}`
+        : `from the text style ${style}, ${viewOf(site.views, source.view).name}`;
     }
     case 'kind':
       return `what a ${source.kind} has by itself`;
@@ -149,14 +170,15 @@ export function describeTrace(site: SiteFrame, page: Page, row: ValueRow, cell: 
   const { property, holder } = row;
   const layered = ownLayered(holder, 'self', property);
   const own = layered?.at?.[cell.view.id];
-  const says = (value: unknown, view: View) => property.type.format(value, contextOf(site, row, view, 'here'));
+  const says = (value: unknown, view: View) =>
+    property.type.format(value, contextOf(site, row, view, 'here'));
   let words = `${row.label} in ${cell.view.name}: ${cell.text}, ${describeSource(site, page, cell.source)}`;
   if (own) words += own.reach === 'onward' ? ' and onward' : ', only here';
   const base = viewOf(site.views, site.views.base);
   if (own || cell.state === 'reached') {
     const instead = trace(site, page, holder, 'self', property, base.id);
-    if (!same(instead.value, cell.value)) words += ` · instead of ${says(instead.value, base)} in ${base.name}`;
+    if (!same(instead.value, cell.value))
+      words += ` · instead of ${says(instead.value, base)} in ${base.name}`;
   }
   return words;
 }
-

@@ -7,7 +7,8 @@ export const COLUMN = 64;
 export const columnsOf = (site: SiteFrame): View[] => [...site.views.list].reverse();
 
 /** The grid that the header, the outline and the values share: names, then a column a view. */
-export const gridColumns = (site: SiteFrame): string => `minmax(0, 1fr) repeat(${site.views.list.length}, ${COLUMN}px)`;
+export const gridColumns = (site: SiteFrame): string =>
+  `minmax(0, 1fr) repeat(${site.views.list.length}, ${COLUMN}px)`;
 
 /** px; the least width of the ledger at which a name has room beside the columns. */
 export const ledgerWidth = (site: SiteFrame): number => 190 + COLUMN * site.views.list.length;

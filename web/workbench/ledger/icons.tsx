@@ -1,4 +1,16 @@
-import { Columns2, FileText, Heading, Image, Menu, MousePointerClick, Pilcrow, RectangleHorizontal, Rows2, Square, type LucideIcon } from 'lucide-react';
+import {
+  Columns2,
+  FileText,
+  Heading,
+  Image,
+  Menu,
+  MousePointerClick,
+  Pilcrow,
+  RectangleHorizontal,
+  Rows2,
+  Square,
+  type LucideIcon,
+} from 'lucide-react';
 
 const ICONS: Record<string, LucideIcon> = {
   page: FileText,

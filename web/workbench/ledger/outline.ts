@@ -1,4 +1,13 @@
-import { hiddenBy, isShown, overrideCount, type Node, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
+import {
+  hiddenBy,
+  isShown,
+  overrideCount,
+  type Node,
+  type NodeId,
+  type Page,
+  type SiteFrame,
+  type ViewId,
+} from '../../../core/index.ts';
 
 /** A row of the outline: an element and how deep it stands. */
 export interface OutlineRow {
@@ -36,8 +45,14 @@ export function tileOf(site: SiteFrame, page: Page, node: Node, view: ViewId): T
   const overrides = overrideCount(node, view);
   const name = site.views.list.find((candidate) => candidate.id === view)!.name;
   const state = !shown ? 'not shown' : by ? `not shown with ${page.nodes[by].name}` : 'shown';
-  const count = overrides === 0 ? 'no overrides' : `${overrides} ${overrides === 1 ? 'override' : 'overrides'}`;
-  return { shown, hiddenAbove: shown && by !== undefined, overrides, label: `${node.name} in ${name}: ${state}, ${count}` };
+  const count =
+    overrides === 0 ? 'no overrides' : `${overrides} ${overrides === 1 ? 'override' : 'overrides'}`;
+  return {
+    shown,
+    hiddenAbove: shown && by !== undefined,
+    overrides,
+    label: `${node.name} in ${name}: ${state}, ${count}`,
+  };
 }
 
 /** The elements above one, nearest first. */

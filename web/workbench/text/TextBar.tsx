@@ -26,7 +26,9 @@ function Mark(props: { label: string; active: boolean; onClick: () => void; chil
 
 /** Says where the text in editing links to, and lets it be changed. */
 function LinkField({ editing, onClose }: { editing: TextInEditing; onClose: () => void }) {
-  const [target, setTarget] = useState<string>(() => (editing.editor?.getAttributes('link').href as string) ?? '');
+  const [target, setTarget] = useState<string>(
+    () => (editing.editor?.getAttributes('link').href as string) ?? '',
+  );
   const link = cleanLink(target);
   const set = () => {
     const chain = editing.editor!.chain().focus().extendMarkRange('link');
@@ -35,7 +37,11 @@ function LinkField({ editing, onClose }: { editing: TextInEditing; onClose: () =
     onClose();
   };
   return (
-    <Box component="form" onSubmit={(event) => (event.preventDefault(), set())} sx={{ display: 'flex', gap: 0.5 }}>
+    <Box
+      component="form"
+      onSubmit={(event) => (event.preventDefault(), set())}
+      sx={{ display: 'flex', gap: 0.5 }}
+    >
       <TextField
         size="small"
         autoFocus
@@ -43,7 +49,9 @@ function LinkField({ editing, onClose }: { editing: TextInEditing; onClose: () =
         placeholder="https://… or page:visits"
         value={target}
         error={target.trim() !== '' && !link}
-        helperText={target.trim() !== '' && !link ? 'No page, web address, mail or telephone number' : undefined}
+        helperText={
+          target.trim() !== '' && !link ? 'No page, web address, mail or telephone number' : undefined
+        }
         onChange={(event) => setTarget(event.target.value)}
       />
       <Button type="submit" disabled={target.trim() !== '' && !link}>
@@ -54,7 +62,12 @@ function LinkField({ editing, onClose }: { editing: TextInEditing; onClose: () =
 }
 
 /** The bar over a text in editing: its marks, and the end of editing. */
-export function TextBar(props: { sheet: SheetDocument; editing: TextInEditing; scale: number; onDone: () => void }) {
+export function TextBar(props: {
+  sheet: SheetDocument;
+  editing: TextInEditing;
+  scale: number;
+  onDone: () => void;
+}) {
   const { editing, scale, onDone } = props;
   const { editor } = editing;
   const [linking, setLinking] = useState(false);
@@ -85,14 +98,27 @@ export function TextBar(props: { sheet: SheetDocument; editing: TextInEditing; s
         role="toolbar"
         aria-label={`Words of ${editing.name}`}
         elevation={3}
-        sx={{ position: 'absolute', left: Math.max(0, box.left * scale - 3), top: Math.max(0, box.top * scale - 46), p: 0.5, display: 'flex', alignItems: 'center', gap: 0.25, zIndex: 2 }}
+        sx={{
+          position: 'absolute',
+          left: Math.max(0, box.left * scale - 3),
+          top: Math.max(0, box.top * scale - 46),
+          p: 0.5,
+          display: 'flex',
+          alignItems: 'center',
+          gap: 0.25,
+          zIndex: 2,
+        }}
       >
         {editor && (
           <>
             <Mark label="Bold" active={editor.isActive('bold')} onClick={() => chain().toggleBold().run()}>
               <Bold size={16} />
             </Mark>
-            <Mark label="Italic" active={editor.isActive('italic')} onClick={() => chain().toggleItalic().run()}>
+            <Mark
+              label="Italic"
+              active={editor.isActive('italic')}
+              onClick={() => chain().toggleItalic().run()}
+            >
               <Italic size={16} />
             </Mark>
             <Mark label="Link" active={editor.isActive('link')} onClick={() => setLinking(!linking)}>
@@ -102,16 +128,29 @@ export function TextBar(props: { sheet: SheetDocument; editing: TextInEditing; s
         )}
         {editor && editing.form === 'rich' && (
           <>
-            <Mark label="List" active={editor.isActive('bulletList')} onClick={() => chain().toggleBulletList().run()}>
+            <Mark
+              label="List"
+              active={editor.isActive('bulletList')}
+              onClick={() => chain().toggleBulletList().run()}
+            >
               <List size={16} />
             </Mark>
-            <Mark label="Numbered list" active={editor.isActive('orderedList')} onClick={() => chain().toggleOrderedList().run()}>
+            <Mark
+              label="Numbered list"
+              active={editor.isActive('orderedList')}
+              onClick={() => chain().toggleOrderedList().run()}
+            >
               <ListOrdered size={16} />
             </Mark>
           </>
         )}
         {linking && <LinkField editing={editing} onClose={() => setLinking(false)} />}
-        <Button size="small" startIcon={<Check size={14} />} onMouseDown={(event) => event.preventDefault()} onClick={onDone}>
+        <Button
+          size="small"
+          startIcon={<Check size={14} />}
+          onMouseDown={(event) => event.preventDefault()}
+          onClick={onDone}
+        >
           Done
         </Button>
       </Paper>

@@ -45,5 +45,11 @@ export function textEditor(element: HTMLElement, html: string, form: 'rich' | 'i
         ]
       : [StarterKit.configure({ ...PLAIN, link: LINK })];
   element.replaceChildren();
-  return new Editor({ element: { mount: element }, extensions, content: html, injectCSS: false, autofocus: 'end' });
+  return new Editor({
+    element: { mount: element },
+    extensions,
+    content: html,
+    injectCSS: false,
+    autofocus: 'end',
+  });
 }

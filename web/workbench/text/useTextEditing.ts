@@ -64,7 +64,8 @@ export function useTextEditing(
         element.removeEventListener('keydown', keys);
         const words = editor ? editor.getHTML() : (element.textContent ?? '');
         if (editor) editor.destroy();
-        for (const name of ['contenteditable', 'tabindex', 'translate', 'role', 'aria-multiline']) element.removeAttribute(name);
+        for (const name of ['contenteditable', 'tabindex', 'translate', 'role', 'aria-multiline'])
+          element.removeAttribute(name);
         element.classList.remove('ProseMirror', 'ProseMirror-focused', 'tiptap');
         if (editor) element.innerHTML = before;
         else element.textContent = before;

@@ -1,0 +1,61 @@
+/** Takes the pictures in docs/screenshots from the demo data: `npm run screenshots` (after `npm start` has built once). */
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { By, Key } from 'selenium-webdriver';
+import { paths } from '../api/paths.ts';
+import { builtPages } from '../server/pages.ts';
+import { start } from '../server/start.ts';
+import { byRole, openBrowser, pause, resize } from '../test/browser/browser.ts';
+import { cell, chooseView, selectInOutline, sheet } from '../test/browser/workbench.ts';
+
+const folder = await mkdtemp(join(tmpdir(), 'dimorphe-screenshots-'));
+const running = await start({ port: 0, hostPort: 0, dataFolder: folder, pages: builtPages });
+const browser = await openBrowser();
+const { driver } = browser;
+
+async function keep(name: string): Promise<void> {
+  await pause(900);
+  await writeFile(
+    new URL(`../docs/screenshots/${name}.png`, import.meta.url),
+    Buffer.from(await driver.takeScreenshot(), 'base64'),
+  );
+  console.log(`${name}.png`);
+}
+
+try {
+  await fetch(running.url + paths.publications('brindle-hill'), { method: 'POST' });
+  await driver.get(running.url);
+  await byRole(driver, 'heading', 'Your sites');
+  await keep('sites');
+
+  await driver.get(`${running.url}/sites/brindle-hill/pages/home`);
+  await sheet(driver, 'Desktop');
+  await selectInOutline(driver, 'Words');
+  await keep('workbench-desktop');
+
+  await chooseView(driver, 'Tablet');
+  await selectInOutline(driver, 'Headline');
+  await (await cell(driver, 'Size', 'Tablet')).click();
+  await driver.actions().sendKeys(Key.ENTER).perform();
+  await byRole(driver, 'dialog', 'Size in Tablet');
+  await keep('workbench-tablet');
+  await driver.actions().sendKeys(Key.ESCAPE).perform();
+  await pause(400);
+
+  await selectInOutline(driver, 'Dome picture');
+  await (await byRole(driver, 'button', 'Side by side')).click();
+  await sheet(driver, 'Mobile');
+  await (await cell(driver, 'Columns', 'Tablet')).click();
+  await keep('workbench-side-by-side');
+
+  await driver.get(`${running.hostUrl}/brindle-hill/`);
+  await driver.findElement(By.css('h1'));
+  await keep('published-1280');
+  await resize(driver, 390, 844);
+  await keep('published-390');
+} finally {
+  await browser.close();
+  await running.stop();
+  await rm(folder, { recursive: true, force: true });
+}
