@@ -3,7 +3,7 @@ import { By, Key, type WebElement } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
 import { builtPages } from '../../server/pages.ts';
 import { served, type Served } from '../server/serving.ts';
-import { byRole, eventually, openBrowser, type Browser } from './browser.ts';
+import { byRole, eventually, openBrowser, resize, type Browser } from './browser.ts';
 
 export interface Bench extends Browser {
   running: Served;
@@ -142,3 +142,32 @@ export const kept = (driver: Driver) =>
     const text = await (await driver.findElement(By.css('[aria-label="Kept state"]'))).getText();
     return /^All changes kept · \d\d:\d\d$/.test(text);
   });
+
+/** A workbench for the tests of a suite: opened before the first, on the home page before each. */
+export function useBench() {
+  let bench: Bench | undefined;
+  beforeEach(async () => {
+    bench ??= await openBench();
+    await resize(bench.driver, 1280, 800);
+    await bench.open();
+  });
+  after(() => bench?.end());
+  const focused = async () => (await bench!.driver.switchTo().activeElement()).getAccessibleName();
+  return {
+    get driver() {
+      return bench!.driver;
+    },
+    get running() {
+      return bench!.running;
+    },
+    press: (...keys: string[]) =>
+      bench!.driver
+        .actions()
+        .sendKeys(...keys)
+        .perform(),
+    chord: (held: string, key: string) =>
+      bench!.driver.actions().keyDown(held).sendKeys(key).keyUp(held).perform(),
+    focusedCell: (name: RegExp) =>
+      eventually(`the focus on ${String(name)}`, async () => name.test(await focused())),
+  };
+}

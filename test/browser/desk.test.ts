@@ -1,0 +1,186 @@
+import { expect } from 'chai';
+import { By, Key } from 'selenium-webdriver';
+import { byRole, eventually } from './browser.ts';
+import {
+  chooseReach,
+  chooseView,
+  computed,
+  inSheet,
+  pointAt,
+  saysStep,
+  selectInOutline,
+  sheet,
+  useBench,
+} from './workbench.ts';
+
+describe('the workbench: outline and desk', function () {
+  this.timeout(120_000);
+  const bench = useBench();
+  const { press, chord, focusedCell } = bench;
+
+  describe('the outline', () => {
+    it('walks with the keyboard, folds, shows and hides, and renames', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'Moon phases');
+      await chooseReach(driver, 'Here');
+      await selectInOutline(driver, 'Moon phases');
+      await press(Key.ARROW_LEFT);
+      await byRole(driver, 'grid', 'Values of Moon phase strip');
+      await press(Key.ARROW_LEFT);
+      const row = () =>
+        driver
+          .findElement(By.css('[data-row="moon-strip"]'))
+          .then((element) => element.getAttribute('aria-expanded'));
+      await eventually('the fold', async () => (await row()) === 'false');
+      await press(Key.ARROW_RIGHT);
+      await eventually('the unfolding', async () => (await row()) === 'true');
+      await press(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT);
+      await focusedCell(/^Moon phase strip in Tablet: shown/);
+      await press(' ');
+      await saysStep(driver, 'Moon phase strip: hidden in Tablet');
+      await focusedCell(/^Moon phase strip in Tablet: not shown/);
+      await press(' ');
+      await saysStep(driver, 'Moon phase strip: shown in Tablet');
+      await press(Key.F2);
+      const field = await byRole(driver, 'textbox', 'New name of Moon phase strip');
+      await field.sendKeys('Phases of the moon', Key.ENTER);
+      await saysStep(driver, 'Moon phase strip: renamed to Phases of the moon');
+      await chord(Key.CONTROL, 'z');
+      await saysStep(driver, 'Undone: Moon phase strip: renamed to Phases of the moon');
+    });
+  });
+
+  describe('the desk', () => {
+    it('selects by a click in any sheet, and Escape lets go', async () => {
+      const { driver } = bench;
+      await (await byRole(driver, 'button', 'Side by side')).click();
+      await driver
+        .actions()
+        .move(await pointAt(driver, 'Mobile', 'book'))
+        .click()
+        .perform();
+      await byRole(driver, 'grid', 'Values of Book a night');
+      expect(await driver.getCurrentUrl()).to.match(/pages\/home$/);
+      await press(Key.ESCAPE);
+      await eventually(
+        'nothing selected',
+        async () => (await driver.findElements(By.css('[role=grid]'))).length === 0,
+      );
+      await (await byRole(driver, 'button', 'One sheet')).click();
+    });
+
+    it('has a marker that goes through all widths, by keys and by hand', async () => {
+      const { driver } = bench;
+      const marker = await byRole(driver, 'slider', 'Width of the sheet');
+      const width = async () => Number(await marker.getAttribute('aria-valuenow'));
+      await chooseView(driver, 'Tablet');
+      await marker.sendKeys(Key.PAGE_DOWN, Key.ARROW_LEFT);
+      expect(await width()).to.equal(639);
+      await sheet(driver, 'Mobile');
+      expect(await inSheet<number>(driver, 'Mobile', 'page', 'return window.innerWidth')).to.equal(639);
+      await marker.sendKeys(Key.ARROW_RIGHT);
+      await sheet(driver, 'Tablet');
+      await driver
+        .actions({ async: true })
+        .move({ origin: marker })
+        .press()
+        .move({ origin: marker, x: 120, y: 0, duration: 150 })
+        .release()
+        .perform();
+      const drawn = await width();
+      expect(drawn).to.be.within(800, 1000);
+      await eventually(
+        'the sheet at the marker',
+        async () => (await inSheet<number>(driver, 'Tablet', 'page', 'return window.innerWidth')) === drawn,
+      );
+    });
+
+    it('shows what is hidden as ghosts when asked', async () => {
+      const { driver } = bench;
+      await chooseView(driver, 'Mobile');
+      expect(await computed(driver, 'Mobile', 'moon-strip', 'display')).to.equal('none');
+      const ghosts = await byRole(driver, 'checkbox', 'Ghosts of hidden elements');
+      await ghosts.click();
+      await eventually(
+        'the ghost',
+        async () => (await computed(driver, 'Mobile', 'moon-strip', 'display')) === 'grid',
+      );
+      await ghosts.click();
+      await eventually(
+        'the ghost gone',
+        async () => (await computed(driver, 'Mobile', 'moon-strip', 'display')) === 'none',
+      );
+    });
+
+    it('edits text in place, with marks, as one step', async () => {
+      const { driver } = bench;
+      const frame = await sheet(driver, 'Desktop');
+      await driver
+        .actions()
+        .move(await pointAt(driver, 'Desktop', 'lead'))
+        .doubleClick()
+        .perform();
+      await byRole(driver, 'toolbar', 'Words of Lead paragraph');
+      await driver.switchTo().frame(frame);
+      await driver
+        .actions()
+        .keyDown(Key.CONTROL)
+        .sendKeys('a')
+        .keyUp(Key.CONTROL)
+        .sendKeys('Stars, ')
+        .keyDown(Key.CONTROL)
+        .sendKeys('b')
+        .keyUp(Key.CONTROL)
+        .sendKeys('bold')
+        .perform();
+      await driver.switchTo().defaultContent();
+      await (await byRole(driver, 'button', 'Done')).click();
+      await saysStep(driver, 'Lead paragraph: words changed in every view');
+      expect(await inSheet<string>(driver, 'Desktop', 'lead', 'return element.innerHTML')).to.equal(
+        '<p>Stars, <strong>bold</strong></p>',
+      );
+      expect(
+        await inSheet<string>(
+          driver,
+          'Desktop',
+          'lead',
+          'return element.getAttribute("contenteditable") + element.className',
+        ),
+      ).to.equal('nulltext t-lead n-lead');
+      await chord(Key.CONTROL, 'z');
+      await eventually('the old words', async () =>
+        (await inSheet<string>(driver, 'Desktop', 'lead', 'return element.textContent')).startsWith(
+          'Public stargazing',
+        ),
+      );
+    });
+
+    it('edits a heading as one run, ends with Escape, and cleans what is pasted', async () => {
+      const { driver } = bench;
+      const frame = await sheet(driver, 'Desktop');
+      await driver
+        .actions()
+        .move(await pointAt(driver, 'Desktop', 'headline'))
+        .doubleClick()
+        .perform();
+      await byRole(driver, 'toolbar', 'Words of Headline');
+      await driver.switchTo().frame(frame);
+      await driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).perform();
+      await driver.switchTo().defaultContent();
+      await driver.executeScript(
+        `const frame = arguments[0]; const data = new DataTransfer(); data.setData('text/html', '<h2 onclick="window.top.hacked=1">Pasted <img src=x onerror="window.top.hacked=1"><b>sky</b></h2>');
+        frame.contentDocument.querySelector('.n-headline').dispatchEvent(new frame.contentWindow.ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));`,
+        frame,
+      );
+      await driver.switchTo().frame(frame);
+      await press(Key.ESCAPE);
+      await driver.switchTo().defaultContent();
+      await saysStep(driver, 'Headline: words changed in every view');
+      expect(await inSheet<string>(driver, 'Desktop', 'headline', 'return element.innerHTML'))
+        .to.match(/Pasted\s*<strong>sky<\/strong>$/)
+        .and.not.match(/<img|<h2|onclick/);
+      expect(await driver.executeScript('return window.hacked')).to.equal(null);
+      await chord(Key.CONTROL, 'z');
+    });
+  });
+});

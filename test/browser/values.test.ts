@@ -1,0 +1,178 @@
+import { expect } from 'chai';
+import { By, Key, type WebElement } from 'selenium-webdriver';
+import { byRole, eventually, pause } from './browser.ts';
+import {
+  cell,
+  chooseReach,
+  chooseView,
+  inSheet,
+  label,
+  saysStep,
+  selectInOutline,
+  type,
+  useBench,
+} from './workbench.ts';
+
+describe('the workbench: values', function () {
+  this.timeout(120_000);
+  const bench = useBench();
+  const { press, chord, focusedCell } = bench;
+
+  describe('values', () => {
+    it('walk with the arrows, edit with Enter, Shift+Enter and Alt+Enter, clear with Delete', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'Evening: title');
+      await chooseReach(driver, 'Onward');
+      await (await cell(driver, 'Line height', 'Desktop')).click();
+      await press(Key.ARROW_RIGHT);
+      await focusedCell(/^Line height in Tablet/);
+      await press(Key.ARROW_DOWN);
+      await focusedCell(/^Weight in Tablet/);
+      await press(Key.ARROW_UP, Key.HOME);
+      await focusedCell(/^Line height in Wide/);
+      await press(Key.END);
+      await focusedCell(/^Line height in Mobile/);
+
+      await type(driver, 'Line height', 'Tablet', '1.3');
+      await saysStep(driver, 'Evening: title: line height in Tablet and onward 1.15 → 1.3');
+      await focusedCell(/^Line height in Tablet: 1.3, override, onward/);
+      await type(driver, 'Line height', 'Mobile', '1.4', [Key.SHIFT, Key.ENTER]);
+      expect(await label(await cell(driver, 'Line height', 'Mobile'))).to.equal(
+        'Line height in Mobile: 1.4, override, here',
+      );
+      await type(driver, 'Line height', 'Wide', '1.2', [Key.ALT, Key.ENTER]);
+      await saysStep(driver, 'Evening: title: line height in every view 1.15 → 1.2');
+      expect(await label(await cell(driver, 'Line height', 'Mobile'))).to.equal('Line height in Mobile: 1.2');
+      expect(await label(await cell(driver, 'Line height', 'Desktop'))).to.equal(
+        'Line height in Desktop: 1.2, base value',
+      );
+      await (await cell(driver, 'Line height', 'Desktop')).click();
+      await press(Key.DELETE);
+      await saysStep(driver, 'Evening: title: line height in Desktop cleared');
+      expect(await label(await cell(driver, 'Line height', 'Desktop'))).to.equal(
+        'Line height in Desktop: 1.15',
+      );
+    });
+
+    it('say what is wrong with typed text, keep the old value, and give up with Escape', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'Evening: title');
+      const before = await label(await cell(driver, 'Weight', 'Tablet'));
+      await type(driver, 'Weight', 'Tablet', '5000');
+      expect(
+        await (
+          await eventually(
+            'the refusal',
+            async () => (await driver.findElements(By.css('[role=grid] [role=alert]')))[0],
+          )
+        ).getText(),
+      ).to.equal('“5000” is not a whole number from 100 to 900.');
+      await press(Key.ESCAPE);
+      await focusedCell(/^Weight in Tablet/);
+      expect(await label(await cell(driver, 'Weight', 'Tablet'))).to.equal(before);
+    });
+
+    it('step with the arrows while typing, and copy from cell to cell', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'Evening: title');
+      await chooseReach(driver, 'Here');
+      await (await cell(driver, 'Weight', 'Wide')).click();
+      await press(Key.ENTER);
+      await byRole(driver, 'textbox', 'Weight in Wide');
+      await press(Key.ARROW_UP, Key.ARROW_UP, Key.ARROW_DOWN, Key.ENTER);
+      await saysStep(driver, 'Evening: title: weight in Wide 600 → 650');
+      await chord(Key.CONTROL, 'c');
+      await press(Key.END);
+      await focusedCell(/^Weight in Mobile/);
+      await chord(Key.CONTROL, 'v');
+      await saysStep(driver, 'Evening: title: weight in Mobile 600 → 650');
+    });
+
+    it('change the reach of an override by drawing its end, and by a key', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'Three objects');
+      await type(driver, 'Gap', 'Tablet', '31', [Key.SHIFT, Key.ENTER]);
+      const end = await (await cell(driver, 'Gap', 'Tablet')).findElement(By.css('[data-reach-handle]'));
+      const draw = (element: WebElement, x: number) =>
+        driver
+          .actions({ async: true })
+          .move({ origin: element })
+          .press()
+          .move({ origin: element, x, y: 0, duration: 100 })
+          .release()
+          .perform();
+      await draw(end, 50);
+      await saysStep(driver, 'Three objects: gap now holds in Tablet and onward');
+      expect(await label(await cell(driver, 'Gap', 'Mobile'))).to.equal('Gap in Mobile: 31');
+      await (await cell(driver, 'Gap', 'Tablet')).click();
+      await driver.actions().keyDown(Key.ALT).sendKeys(Key.ARROW_LEFT).keyUp(Key.ALT).perform();
+      await saysStep(driver, 'Three objects: gap now holds in Tablet only');
+      expect(await label(await cell(driver, 'Gap', 'Mobile'))).to.equal('Gap in Mobile: 16');
+    });
+
+    it('tell where a value comes from', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'Dome picture');
+      await (await cell(driver, 'Columns', 'Mobile')).click();
+      const trace = async () => (await driver.findElement(By.css('[aria-label="Trace"]'))).getText();
+      await eventually(
+        'the trace',
+        async () =>
+          (await trace()) === 'Columns in Mobile: 4 of 4, set in Tablet · instead of 5 of 12 in Desktop',
+      );
+      await selectInOutline(driver, 'Lead paragraph');
+      await (await cell(driver, 'Size', 'Wide')).click();
+      await eventually(
+        'the trace',
+        async () => (await trace()) === 'Size in Wide: 23, from the text style Lead, Wide',
+      );
+    });
+
+    it('are chosen in the editor that suits them', async () => {
+      const { driver } = bench;
+      const open = async (property: string, view: string) => {
+        await (await cell(driver, property, view)).click();
+        await press(Key.ENTER);
+        return byRole(driver, 'dialog', `${property} in ${view}`);
+      };
+      await selectInOutline(driver, 'Evening: title');
+      await chooseReach(driver, 'Here');
+      const inside = await open('Colour', 'Mobile');
+      await (await byRole(driver, 'button', 'Lamp', { inside })).click();
+      await saysStep(driver, 'Evening: title: colour in Mobile Ink → Lamp');
+      await pause(300);
+      await open('Align text', 'Tablet');
+      await (await byRole(driver, 'menuitem', 'end')).click();
+      await saysStep(driver, 'Evening: title: align text in Tablet centre → end');
+      await pause(300);
+      await selectInOutline(driver, 'Dome picture');
+      await open('Picture', 'Mobile');
+      await (await byRole(driver, 'button', 'Telescope')).click();
+      await saysStep(driver, 'Dome picture: picture in Mobile Dome, close → Telescope');
+      await chooseView(driver, 'Mobile');
+      expect(
+        await inSheet<string>(driver, 'Mobile', 'dome', 'return element.querySelector("img").currentSrc'),
+      ).to.match(/telescope$/);
+      await selectInOutline(driver, 'Headline');
+      await open('Size', 'Wide');
+      await (await byRole(driver, 'button', 'Fluid')).click();
+      const largest = await byRole(driver, 'textbox', 'Largest');
+      await largest.sendKeys(Key.chord(Key.CONTROL, 'a'), '96');
+      await (await byRole(driver, 'button', 'Set size')).click();
+      await saysStep(driver, 'Headline: size in Wide 80 → fluid 80–96');
+    });
+
+    it('that are the same in every view stand in their own group', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'Dome picture');
+      const field = await byRole(driver, 'textbox', 'Text alternative', {
+        inside: await byRole(driver, 'region', 'Same in every view'),
+      });
+      await field.sendKeys(Key.chord(Key.CONTROL, 'a'), 'A dome.', Key.ENTER);
+      await saysStep(driver, 'Dome picture: text alternative changed in every view');
+      expect(
+        await inSheet<string>(driver, 'Desktop', 'dome', 'return element.querySelector("img").alt'),
+      ).to.equal('A dome.');
+    });
+  });
+});
