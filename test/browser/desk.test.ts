@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
-import { byRole, eventually } from './browser.ts';
+import { byRole, eventually, pause, resize } from './browser.ts';
 import {
   chooseReach,
   chooseView,
@@ -93,6 +93,40 @@ describe('the workbench: outline and desk', function () {
         'the sheet at the marker',
         async () => (await inSheet<number>(driver, 'Tablet', 'page', 'return window.innerWidth')) === drawn,
       );
+    });
+
+    it('lets a block be drawn to another place by its name, stacked and side by side', async () => {
+      const { driver } = bench;
+      const draw = async (from: { x: number; y: number }, to: { x: number; y: number }) => {
+        const actions = driver.actions({ async: true });
+        await actions
+          .move(from)
+          .press()
+          .move({ x: Math.round((from.x + to.x) / 2), y: Math.round((from.y + to.y) / 2), duration: 80 })
+          .move({ ...to, duration: 80 })
+          .release()
+          .perform();
+      };
+      const grip = async () => {
+        const [found] = await driver.findElements(By.css('[data-move-grip]'));
+        const { x, y, width, height } = await found.getRect();
+        return { x: Math.round(x + width / 2), y: Math.round(y + height / 2) };
+      };
+      await selectInOutline(driver, 'Card: Saturn');
+      await pause(200);
+      const cluster = await pointAt(driver, 'Desktop', 'cluster');
+      await draw(await grip(), { x: cluster.x + 40, y: cluster.y });
+      await saysStep(driver, 'Three objects: order of parts in Desktop 1·2·3 → 2·3·1');
+      expect(await computed(driver, 'Desktop', 'saturn', 'order')).to.equal('2');
+      await chord(Key.CONTROL, 'z');
+      await resize(driver, 1280, 1200);
+      await chooseView(driver, 'Mobile');
+      await selectInOutline(driver, 'Dome picture');
+      await pause(200);
+      const words = await pointAt(driver, 'Mobile', 'opening-words');
+      await draw(await grip(), { x: words.x, y: words.y + 60 });
+      await saysStep(driver, 'Row: words + dome: order of parts in Mobile and onward 2·1 → 1·2');
+      await chord(Key.CONTROL, 'z');
     });
 
     it('shows what is hidden as ghosts when asked', async () => {

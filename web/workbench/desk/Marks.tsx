@@ -1,10 +1,12 @@
 import { Box } from '@mui/material';
-import { useLayoutEffect, useState } from 'react';
-import { overrideCount, type NodeId, type Page, type ViewId } from '../../../core/index.ts';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { overrideCount, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import { petrol } from '../../ui/theme.ts';
+import { MoveGrip } from './MoveGrip.tsx';
 import type { SheetDocument } from './sheetdocument.ts';
 
 interface MarksProps {
+  site: SiteFrame;
   sheet: SheetDocument;
   page: Page;
   view: ViewId;
@@ -13,9 +15,12 @@ interface MarksProps {
   moved: number;
   selected: NodeId | null;
   hovered: NodeId | null;
+  /** Brings what gets selected into view. */
+  follow: boolean;
 }
 
 interface MarkedBox {
+  id: NodeId;
   left: number;
   top: number;
   width: number;
@@ -31,10 +36,12 @@ function useBox({ sheet, scale, moved, page }: MarksProps, id: NodeId | null): M
       return;
     }
     const { left, top, width, height } = element.getBoundingClientRect();
-    setBox({ left: left * scale, top: top * scale, width: width * scale, height: height * scale });
+    setBox({ id, left: left * scale, top: top * scale, width: width * scale, height: height * scale });
   }, [sheet, scale, moved, page, id]);
   return box;
 }
+
+const placeOf = ({ left, top, width, height }: MarkedBox) => ({ left, top, width, height });
 
 /** The frames around what is selected and what the pointer is over, with the name and the count of overrides. */
 export function Marks(props: MarksProps) {
@@ -43,31 +50,39 @@ export function Marks(props: MarksProps) {
   const over = useBox(props, hovered === selected ? null : hovered);
   const node = selected ? page.nodes[selected] : undefined;
   const count = node ? overrideCount(node, view) : 0;
+  const frame = useRef<HTMLDivElement>(null);
+  const followed = useRef<NodeId | null>(null);
+  useEffect(() => {
+    // Only another selection moves the desk; an edit, which measures the same box again, must not.
+    if (!props.follow || box?.id === followed.current) return;
+    followed.current = box?.id ?? null;
+    frame.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  }, [props.follow, box]);
   return (
-    <Box aria-hidden sx={{ position: 'absolute', inset: 0, overflow: 'hidden', pointerEvents: 'none' }}>
+    <Box sx={{ position: 'absolute', inset: 0, overflow: 'hidden', pointerEvents: 'none' }}>
       {over && (
-        <Box style={over} sx={{ position: 'absolute', outline: `1px dashed ${petrol}`, outlineOffset: -1 }} />
+        <Box
+          style={placeOf(over)}
+          sx={{ position: 'absolute', outline: `1px dashed ${petrol}`, outlineOffset: -1 }}
+        />
       )}
       {box && node && (
-        <Box style={box} sx={{ position: 'absolute', outline: '2px solid #2aa9a4', outlineOffset: -1 }}>
-          <Box
-            sx={{
-              position: 'absolute',
-              left: -1,
-              ...(box.top > 20 ? { bottom: '100%' } : { top: 0 }),
-              bgcolor: '#2aa9a4',
-              color: '#0c1f1f',
-              fontSize: 11,
-              fontWeight: 700,
-              lineHeight: '18px',
-              px: 0.75,
-              whiteSpace: 'nowrap',
-              borderRadius: '2px 2px 0 0',
-            }}
+        <Box
+          ref={frame}
+          style={placeOf(box)}
+          sx={{ position: 'absolute', scrollMargin: '28px', outline: '2px solid #2aa9a4', outlineOffset: -1 }}
+        >
+          <MoveGrip
+            site={props.site}
+            page={page}
+            node={node}
+            view={view}
+            sheet={props.sheet}
+            scale={props.scale}
+            inside={box.top <= 20}
           >
-            {node.name}
-            {count > 0 && ` · ${count} ${count === 1 ? 'override' : 'overrides'} here`}
-          </Box>
+            {count > 0 ? `${node.name} · ${count} ${count === 1 ? 'override' : 'overrides'} here` : node.name}
+          </MoveGrip>
         </Box>
       )}
     </Box>

@@ -131,6 +131,8 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
         />
         {sheet && (
           <Marks
+            site={site}
+            follow={active}
             sheet={sheet}
             page={page}
             view={view.id}

@@ -1,0 +1,67 @@
+/** What is not shown in a view costs no download there. */
+import { expect } from 'chai';
+import { demoSite } from '../../demo/site.ts';
+import type { NodeId, ViewId } from '../../core/index.ts';
+import { openBrowser, pause, resize, type Browser } from './browser.ts';
+import { fileServer, type FileServer } from './files.ts';
+
+describe('downloads', () => {
+  let browser: Browser;
+  let files: FileServer;
+  before(async () => {
+    browser = await openBrowser();
+    files = await fileServer();
+  });
+  after(async () => {
+    await browser?.close();
+    files?.close();
+  });
+
+  /** The pictures fetched while the page is shown at a width, as tall as it is, so that all that could load does. */
+  async function fetched(url: string, width: number): Promise<string> {
+    await resize(browser.driver, width, 7000);
+    files.asked();
+    await browser.driver.get(`${url}?${width}`);
+    await pause(700);
+    return files
+      .asked()
+      .filter((path) => path.endsWith('.webp'))
+      .join(' ');
+  }
+
+  it('of pictures are those that the view shows, and no other', async () => {
+    const { site, files: pictures } = await demoSite();
+    const target = structuredClone(site);
+    const mobile = 'mobile' as ViewId;
+    target.pages[0].nodes['opening-row' as NodeId].style.self!.shown = {
+      at: { [mobile]: { value: false, reach: 'here' } },
+    };
+    await browser.driver.sendDevToolsCommand('Network.setCacheDisabled', { cacheDisabled: true });
+    const url = await files.put('downloads', target, pictures);
+    const narrow = await fetched(url, 390);
+    expect(narrow).to.include('milky-way').and.include('saturn');
+    expect(narrow, 'in a row that Mobile hides').not.to.match(/dome/);
+    expect(narrow, 'in a section that Mobile hides').not.to.include('moon-phases');
+    const tablet = await fetched(url, 820);
+    expect(tablet).to.include('dome-close').and.include('moon-phases').and.not.include('dome-at-dusk');
+    expect(await fetched(url, 1280))
+      .to.include('dome-at-dusk')
+      .and.not.include('dome-close');
+  });
+
+  it('of fonts are the subsets and styles that the page’s characters need', async () => {
+    const { site, files: pictures } = await demoSite();
+    const url = await files.put('fonts', site, pictures);
+    files.asked();
+    await browser.driver.get(url);
+    await pause(500);
+    const fonts = files
+      .asked()
+      .filter((path) => path.endsWith('.woff2'))
+      .map((path) => path.split('/').at(-1));
+    expect(fonts.sort()).to.deep.equal([
+      'figtree-latin-wght-normal.woff2',
+      'fraunces-latin-wght-normal.woff2',
+    ]);
+  });
+});

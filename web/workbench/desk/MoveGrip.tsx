@@ -1,0 +1,127 @@
+import { Box } from '@mui/material';
+import { GripVertical } from 'lucide-react';
+import { useState, type PointerEvent } from 'react';
+import {
+  childrenIn,
+  moveTo,
+  same,
+  type Node,
+  type NodeId,
+  type Page,
+  type SiteFrame,
+  type ViewId,
+} from '../../../core/index.ts';
+import { edit } from '../../state/edits.ts';
+import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import { sun } from '../../ui/theme.ts';
+import { insertionAt, type Insertion } from './insertion.ts';
+import type { SheetDocument } from './sheetdocument.ts';
+
+interface MoveGripProps {
+  site: SiteFrame;
+  page: Page;
+  node: Node;
+  view: ViewId;
+  sheet: SheetDocument;
+  scale: number;
+  /** Whether the label stands inside the frame of the selection, for want of room above. */
+  inside: boolean;
+  children: string;
+}
+
+/** The name over a selected block, by which it is drawn to another place among its siblings in the sheet's view. */
+export function MoveGrip({ site, page, node, view, sheet, scale, inside, children }: MoveGripProps) {
+  const dispatch = useAppDispatch();
+  const reach = useAppSelector((state) => state.editor.reach);
+  const [insertion, setInsertion] = useState<Insertion | null>(null);
+  const parent = node.parent === null ? undefined : page.nodes[node.parent];
+  const movable = parent !== undefined && parent.children.length > 1;
+  const own = sheet.elementOf(node.id)?.getBoundingClientRect();
+
+  /** The siblings that show in this view, without the block itself, in their order. */
+  const siblings = (): { id: NodeId; box: DOMRect }[] =>
+    childrenIn(site, parent!, view).flatMap((id) => {
+      const element = id === node.id ? null : sheet.elementOf(id);
+      return element && element.getClientRects().length > 0
+        ? [{ id, box: element.getBoundingClientRect() }]
+        : [];
+    });
+
+  const meant = (event: PointerEvent) => {
+    const frame = sheet.document.defaultView!.frameElement!.getBoundingClientRect();
+    const pointer = { x: (event.clientX - frame.left) / scale, y: (event.clientY - frame.top) / scale };
+    return (
+      insertionAt(
+        siblings().map(({ box }) => box),
+        pointer,
+      ) ?? null
+    );
+  };
+  const down = (event: PointerEvent<HTMLElement>) => {
+    if (!movable) return;
+    event.preventDefault();
+    event.currentTarget.setPointerCapture(event.pointerId);
+  };
+  const move = (event: PointerEvent<HTMLElement>) => {
+    if (event.currentTarget.hasPointerCapture(event.pointerId)) setInsertion(meant(event));
+  };
+  const up = (event: PointerEvent<HTMLElement>) => {
+    if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
+    event.currentTarget.releasePointerCapture(event.pointerId);
+    const goal = insertion && meant(event);
+    setInsertion(null);
+    if (!goal || !parent) return;
+    const order = childrenIn(site, parent, view);
+    const next = siblings()[goal.place];
+    const rest = order.filter((id) => id !== node.id);
+    const value = moveTo(order, node.id, next ? rest.indexOf(next.id) : rest.length);
+    if (!same(value, order))
+      dispatch(edit('setValue', { nodes: [parent.id], property: 'order', view, value, reach }));
+  };
+
+  return (
+    <>
+      <Box
+        data-move-grip
+        onPointerDown={down}
+        onPointerMove={move}
+        onPointerUp={up}
+        onPointerCancel={() => setInsertion(null)}
+        title={movable ? 'Draw to another place' : undefined}
+        sx={{
+          position: 'absolute',
+          left: -1,
+          ...(inside ? { top: 0 } : { bottom: '100%' }),
+          bgcolor: '#2aa9a4',
+          color: '#0c1f1f',
+          fontSize: 11,
+          fontWeight: 700,
+          lineHeight: '18px',
+          px: 0.75,
+          whiteSpace: 'nowrap',
+          borderRadius: '2px 2px 0 0',
+          display: 'flex',
+          alignItems: 'center',
+          pointerEvents: movable ? 'auto' : 'none',
+          cursor: insertion ? 'grabbing' : 'grab',
+          touchAction: 'none',
+          userSelect: 'none',
+        }}
+      >
+        {movable && <GripVertical size={11} aria-hidden style={{ marginLeft: -3 }} />}
+        {children}
+      </Box>
+      {insertion && own && (
+        <Box
+          sx={{ position: 'absolute', bgcolor: sun, borderRadius: 1, pointerEvents: 'none' }}
+          style={{
+            left: (insertion.line.left - own.left) * scale,
+            top: (insertion.line.top - own.top) * scale,
+            width: Math.max(4, insertion.line.width * scale),
+            height: Math.max(4, insertion.line.height * scale),
+          }}
+        />
+      )}
+    </>
+  );
+}
