@@ -12,6 +12,7 @@ export { FAMILIES, type Family, type FontFile } from './site/families.ts';
 export type { ContentType, MenuEntry } from './site/contenttypes.ts';
 export { contentOf, type ContentField, type Kind } from './site/kinds/kind.ts';
 export { KINDS, kindOf, knownKind } from './site/kinds/table.ts';
+export type { Point, Ratio } from './site/valuetypes/geometry.ts';
 export type { Extent } from './site/valuetypes/extent.ts';
 export type { EditorName, Option, ValueContext, ValueType } from './site/valuetypes/valuetype.ts';
 export { aliasedColour, colourAlias, isCssColour } from './site/valuetypes/colour.ts';

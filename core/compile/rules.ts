@@ -81,44 +81,71 @@ function piece(
   return result;
 }
 
-function stylePieces(style: PartStyle, views: Views, kind: Pick<CssContext, 'display' | 'stacks'>): Piece[] {
+/** A piece, and the selector inside the element's markup it belongs to ('' for the element itself). */
+interface PlacedPiece {
+  inside: string;
+  piece: Piece;
+}
+
+const insideOf = (property: Property, kind: string): string => property.inside?.[kind] ?? '';
+
+/** What the CSS of an element's values may depend on of its kind. */
+type KindContext = Pick<Kind, 'name' | 'display' | 'stacks'>;
+
+function stylePieces(style: PartStyle, views: Views, kind: KindContext): PlacedPiece[] {
   return Object.entries(style).flatMap(([name, layered]) => {
     const property = knownProperty(name);
-    const made = property.onChildren ? undefined : piece(property, layered, views, kind);
-    return made ? [made] : [];
+    const { display, stacks } = kind;
+    const made = property.onChildren ? undefined : piece(property, layered, views, { display, stacks });
+    return made ? [{ inside: insideOf(property, kind.name), piece: made }] : [];
+  });
+}
+
+/** The rules of an element and of what is inside its markup. */
+function placedRules(
+  selector: string,
+  layer: Layer,
+  placed: readonly PlacedPiece[],
+  views: Views,
+): CssRule[] {
+  const insides = [...new Set(placed.map(({ inside }) => inside))];
+  return insides.flatMap((inside) => {
+    const pieces = placed.filter((entry) => entry.inside === inside).map((entry) => entry.piece);
+    return rulesOf(inside ? `${selector} ${inside}` : selector, layer, pieces, views);
   });
 }
 
 /** The rules of one element: its own style, and its place in a parent that orders its children. */
 export const elementRules: (node: Node, parent: Node | undefined, views: Views) => CssRule[] = memoised(
   (node: Node, parent: Node | undefined, views: Views) => {
-    const { display, stacks } = knownKind(node.kind);
-    const pieces = stylePieces(node.style.self ?? {}, views, { display, stacks });
+    const kind = knownKind(node.kind);
+    const placed = stylePieces(node.style.self ?? {}, views, kind);
     for (const [name, layered] of Object.entries(parent?.style.self ?? {})) {
       const property = knownProperty(name);
       if (!property.onChildren) continue;
-      const made = piece(property, layered, views, { display, children: parent!.children, child: node.id });
-      if (made) pieces.push(made);
+      const context = { display: kind.display, children: parent!.children, child: node.id };
+      const made = piece(property, layered, views, context);
+      if (made) placed.push({ inside: '', piece: made });
     }
-    return rulesOf(`.${nodeClass(node.id)}`, 'element', pieces, views);
+    return placedRules(`.${nodeClass(node.id)}`, 'element', placed, views);
   },
 );
 
 /** The rules of a text style. */
 export const textStyleRules: (style: TextStyle, views: Views) => CssRule[] = memoised(
   (style: TextStyle, views: Views) =>
-    rulesOf(
+    placedRules(
       `.${textStyleClass(style.id)}`,
       'text style',
-      stylePieces(style.style.self ?? {}, views, { display: 'block' }),
+      stylePieces(style.style.self ?? {}, views, { name: '', display: 'block' }),
       views,
     ),
 );
 
 /** The rules that every element of a kind has: its structure, what follows from the grid, and its defaults. */
 export const kindRules: (kind: Kind, views: Views) => CssRule[] = memoised((kind: Kind, views: Views) => {
-  const pieces: Piece[] = [{ base: kind.structure }];
-  if (kind.perView) pieces.push(express(views, kind.perView));
+  const placed: PlacedPiece[] = [{ inside: '', piece: { base: kind.structure } }];
+  if (kind.perView) placed.push({ inside: '', piece: express(views, kind.perView) });
   for (const property of PROPERTIES) {
     if (!property.css || property.onChildren) continue;
     const wanted = (view: Views['list'][number]): Declarations => {
@@ -129,9 +156,9 @@ export const kindRules: (kind: Kind, views: Views) => CssRule[] = memoised((kind
         ? {}
         : property.css!(value, { view, display: kind.display, stacks: kind.stacks });
     };
-    pieces.push(express(views, wanted));
+    placed.push({ inside: insideOf(property, kind.name), piece: express(views, wanted) });
   }
-  const rules = rulesOf(`.${kind.name}`, 'kind', pieces, views);
+  const rules = placedRules(`.${kind.name}`, 'kind', placed, views);
   for (const [inner, declarations] of Object.entries(kind.inner ?? {})) {
     rules.push({ layer: 'kind', distance: 0, selector: `.${kind.name} ${inner}`, declarations });
   }

@@ -8,6 +8,7 @@ import fc from 'fast-check';
 import { demoSite } from '../../demo/site.ts';
 import {
   aliasedColour,
+  applies,
   childrenIn,
   frameOf,
   heldSpan,
@@ -15,11 +16,14 @@ import {
   knownKind,
   knownProperty,
   nodeClass,
+  PROPERTIES,
   resolve,
   sizeAt,
+  trace,
   viewAt,
   type Extent,
   type Node,
+  type NodeId,
   type Page,
   type Site,
   type TextSize,
@@ -44,6 +48,8 @@ interface SeenAt {
   /** px; the width the browser really gave the page, as its root element has it. */
   width: number;
   elements: Record<string, Seen>;
+  /** Declarations that, written on an element itself, changed what it computes. */
+  changed: { id: string; what: string; from: string; to: string }[];
 }
 
 const READ = [
@@ -68,11 +74,13 @@ const READ = [
   'paddingLeft',
   'backgroundColor',
   'width',
+  'borderLeftWidth',
+  'borderRightWidth',
 ];
 
 /** Runs in the browser: sets the frame to each width and reads every element. `zoom` makes widths fractional. */
 const READER = `
-  const [url, widths, classes, properties, done] = arguments;
+  const [url, widths, classes, properties, declared, done] = arguments;
   const frame = document.getElementById('frame');
   const ticks = (win) => new Promise((resolve) => win.requestAnimationFrame(() => win.requestAnimationFrame(resolve)));
   (async () => {
@@ -82,7 +90,7 @@ const READER = `
     const win = frame.contentWindow, doc = frame.contentDocument;
     await doc.fonts.ready;
     const out = [];
-    for (const { width, zoom } of widths) {
+    for (const { width, zoom, view } of widths) {
       frame.style.zoom = String(zoom);
       frame.style.width = width + 'px';
       await ticks(win);
@@ -98,24 +106,71 @@ const READER = `
           source: element.querySelector(':scope > img') ? element.querySelector(':scope > img').currentSrc : null,
         };
       }
-      out.push({ width: doc.documentElement.getBoundingClientRect().width, elements });
+      const changed = [];
+      for (const [id, name] of classes) {
+        const element = doc.getElementsByClassName(name)[0];
+        if (!element.checkVisibility()) continue;
+        for (const { inside, declarations } of (declared[view] || {})[id] || []) {
+          const target = inside ? element.querySelector(inside) : element;
+          if (!target) continue;
+          const names = Object.keys(declarations);
+          const read = () => names.map((property) => win.getComputedStyle(target).getPropertyValue(property));
+          const before = read();
+          for (const property of names) target.style.setProperty(property, declarations[property]);
+          const after = read();
+          target.removeAttribute('style');
+          names.forEach((property, index) => { if (before[index] !== after[index]) changed.push({ id, what: property, from: before[index], to: after[index] }); });
+        }
+      }
+      out.push({ changed, width: doc.documentElement.getBoundingClientRect().width, elements });
     }
     return out;
   })().then(done, (error) => done({ error: String(error && error.stack || error) }));
 `;
 
+/**
+ * The CSS of all values that are set somewhere, by view and element. Written on the element itself it must change nothing: the
+ * style sheet has said the same already. This covers every property of the table, also those added later.
+ */
+function declarationsOf(site: Site, page: Page) {
+  const frame = frameOf(site);
+  const ofNode = (node: Node, view: View) =>
+    PROPERTIES.filter(
+      (property) => property.css && !property.onChildren && property.name !== 'shown',
+    ).flatMap((property) => {
+      const parent = node.parent === null ? undefined : page.nodes[node.parent];
+      if (!applies(property, node.kind, parent?.kind)) return [];
+      const { value, source } = trace(frame, page, node, 'self', property, view.id);
+      if (source.from === 'initial') return [];
+      const { display, stacks } = knownKind(node.kind);
+      return [
+        {
+          inside: property.inside?.[node.kind] ?? '',
+          declarations: property.css!(value, { view, display, stacks }),
+        },
+      ];
+    });
+  return Object.fromEntries(
+    site.views.list.map((view) => [
+      view.id,
+      Object.fromEntries(Object.values(page.nodes).map((node) => [node.id, ofNode(node, view)])),
+    ]),
+  );
+}
+
 /** Widths one pixel on both sides of every breakpoint, a fraction on both sides, and one inside every view. */
-function widthsToRead(views: Views): { width: number; zoom: number }[] {
+function widthsToRead(views: Views): { width: number; zoom: number; view: string }[] {
   const whole = views.list.slice(1).flatMap(({ from }) => [from - 1, from, from + 1]);
   const inside = views.list.map((view) => view.sheet.width);
   // At a zoom of 1.25 a screen pixel is 0.8 CSS px: the last one below a breakpoint, and the first one above.
   const fractional = views.list
     .slice(1)
     .flatMap(({ from }) => [(Math.ceil(from * 1.25) - 1) / 1.25, (Math.floor(from * 1.25) + 1) / 1.25]);
-  return [
+  const widths = [
     ...[...whole, ...inside].map((width) => ({ width, zoom: 1 })),
     ...fractional.map((width) => ({ width, zoom: 1.25 })),
   ];
+  return widths.map((entry) => ({ ...entry, view: viewAt(views, entry.width).id }));
 }
 
 const sameColour = differenceEuclidean('rgb');
@@ -200,24 +255,27 @@ class Comparison {
 
   width(node: Node, parent: Node, style: Record<string, string>): void {
     const extent = this.value<Extent>(node, 'width');
-    const padding = parseFloat(style.paddingLeft) + parseFloat(style.paddingRight);
     if (extent === 'auto') return;
-    if ('px' in extent)
-      return this.near(node, 'width', Math.max(extent.px, padding), parseFloat(style.width), 0.05);
     const above = this.seen.elements[parent.id].style;
     const tracks = above.gridTemplateColumns.split(' ').map(parseFloat);
     const span =
       parent.kind === 'row' ? heldSpan(this.value<number>(node, 'span'), this.view.grid.columns) : 1;
     const track = parent.kind === 'section' ? tracks[1] : tracks[0];
     const area = track * span + parseFloat(above.columnGap.replace('normal', '0')) * (span - 1);
-    // Layout snaps to 1/64 px in Chromium, once a track and gap.
-    this.near(
-      node,
-      'width in %',
-      Math.max((area * extent.percent) / 100, padding),
-      parseFloat(style.width),
-      0.3,
+    const pixels = (value: Extent, auto: number) =>
+      value === 'auto' ? auto : 'px' in value ? value.px : (area * value.percent) / 100;
+    const limited = Math.max(
+      Math.min(pixels(extent, 0), pixels(this.value<Extent>(node, 'maxWidth'), Infinity)),
+      pixels(this.value<Extent>(node, 'minWidth'), 0),
+      ...[
+        ['paddingLeft', 'paddingRight', 'borderLeftWidth', 'borderRightWidth'].reduce(
+          (sum, side) => sum + parseFloat(style[side]),
+          0,
+        ),
+      ],
     );
+    // Layout snaps to 1/64 px in Chromium, once a track and gap.
+    this.near(node, 'width', limited, parseFloat(style.width), 0.3);
   }
 
   container(node: Node): void {
@@ -300,6 +358,7 @@ describe('what core resolves is what Chromium computes', () => {
       widthsToRead(site.views),
       classes,
       READ,
+      declarationsOf(site, page),
     )) as SeenAt[] | { error: string };
     if (!Array.isArray(all)) throw new Error(all.error);
     const faults: string[] = [];
@@ -307,6 +366,11 @@ describe('what core resolves is what Chromium computes', () => {
       const comparison = new Comparison(site, page, viewAt(site.views, seen.width), seen);
       Object.values(page.nodes).forEach((node) => comparison.element(node));
       faults.push(...comparison.faults);
+      for (const { id, what, from, to } of seen.changed) {
+        faults.push(
+          `${page.nodes[id as NodeId].name} at ${seen.width} px: ${what} should be ${to} and is ${from}`,
+        );
+      }
     }
     return { faults, widths: all.map((seen) => seen.width), compared: all.length * classes.length };
   }
@@ -343,14 +407,16 @@ describe('what core resolves is what Chromium computes', () => {
     const [seen] = (await browser.driver.executeAsyncScript(
       READER,
       url,
-      [{ width: 1280, zoom: 1 }],
+      [{ width: 1280, zoom: 1, view: 'desktop' }],
       classes,
       READ,
+      declarationsOf(site, other),
     )) as SeenAt[];
     const comparison = new Comparison(site, other, viewAt(site.views, 1280), seen);
     Object.values(other.nodes).forEach((node) => comparison.element(node));
     expect(comparison.faults.join('\n')).to.match(
       /Headline at 1280 px \(Desktop\): font-size should be 65 and is 64/,
     );
+    expect(seen.changed).to.deep.include({ id: 'headline', what: 'font-size', from: '64px', to: '65px' });
   });
 });

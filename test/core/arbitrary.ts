@@ -105,7 +105,14 @@ const colour = fc.constantFrom(
   'rgb(10 20 30)',
   'hsl(200 60% 40%)',
 );
-const pixels = fc.integer({ min: 0, max: 60 });
+
+/** Numbers in a property's range and steps, not so large that pages become absurd. */
+function numbers({ minimum = 0, maximum = 60, step = 1 }: Property['type']): fc.Arbitrary<number> {
+  const least = Math.max(0, minimum);
+  return fc
+    .integer({ min: Math.ceil(least / step), max: Math.floor(Math.min(maximum, 60) / step) })
+    .map((steps) => Number((steps * step).toFixed(4)));
+}
 
 /** Values of a property, by its name. */
 export function valueArbitrary(property: Property, children: readonly NodeId[] = []): fc.Arbitrary<unknown> {
@@ -142,13 +149,24 @@ export function valueArbitrary(property: Property, children: readonly NodeId[] =
         fc.record({ px: fc.integer({ min: 20, max: 260 }) }),
         fc.record({ percent: fc.integer({ min: 10, max: 100 }) }),
       );
+    case 'minWidth':
+    case 'maxWidth':
+      return fc.oneof(
+        fc.constant('auto'),
+        fc.record({ px: fc.integer({ min: 20, max: 260 }) }),
+        fc.record({ percent: fc.integer({ min: 10, max: 100 }) }),
+      );
+    case 'borderColour':
+      return colour;
+    case 'focalPoint':
+      return fc.record({ x: fc.integer({ min: 0, max: 100 }), y: fc.integer({ min: 0, max: 100 }) });
     case 'order':
       return fc.shuffledSubarray([...children], { minLength: 0, maxLength: children.length });
     case 'source':
       return fc.constantFrom(...ASSETS.map((entry) => entry.id));
     default: {
       const options = property.type.options?.({ site: { colours: [], assets: [] } as never });
-      return options ? fc.constantFrom(...options.map((option) => option.value)) : pixels;
+      return options ? fc.constantFrom(...options.map((option) => option.value)) : numbers(property.type);
     }
   }
 }

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { calculateClamp } from 'utopia-core';
-import { fluid, knownProperty, sizeAt, textSizeCss } from '../../core/index.ts';
+import { fluid, knownProperty, PROPERTIES, sizeAt, textSizeCss } from '../../core/index.ts';
+import { plain, valueArbitrary } from './arbitrary.ts';
 
 /** Reads `clamp(a rem, b vw ± c rem, d rem)`. */
 function readClamp(css: string): { min: number; slope: number; intercept: number; max: number } {
@@ -19,6 +20,65 @@ const sizes = fc
     span: fc.integer({ min: 50, max: 1500 }),
   })
   .map(({ min, more, fromWidth, span }) => ({ min, max: min + more, fromWidth, toWidth: fromWidth + span }));
+
+describe('typed values', () => {
+  const read = (property: string, text: string) =>
+    knownProperty(property).type.parse(text, { site: { colours: [], assets: [] } as never });
+  const value = (property: string, text: string) => {
+    const outcome = read(property, text);
+    return outcome.ok ? outcome.value : outcome.sentence;
+  };
+
+  it('are read with their units and in the words people use', () => {
+    expect(value('cropRatio', '16:9')).to.deep.equal({ width: 16, height: 9 });
+    expect(value('cropRatio', '3/2')).to.deep.equal({ width: 3, height: 2 });
+    expect(value('cropRatio', '1.5')).to.deep.equal({ width: 1.5, height: 1 });
+    expect(value('focalPoint', '50 % 20 %')).to.deep.equal({ x: 50, y: 20 });
+    expect(value('width', '50 %')).to.deep.equal({ percent: 50 });
+    expect(value('width', '320px')).to.deep.equal({ px: 320 });
+    expect(value('letterSpacing', '0,05em')).to.equal(0.05);
+    expect(value('align', 'centre')).to.equal('center');
+    expect(value('shown', 'hidden')).to.equal(false);
+    expect(value('colour', '1b2a49')).to.equal('#1b2a49');
+    expect(value('colour', 'OKLCH(70% 0.1 80)')).to.equal('oklch(70% 0.1 80)');
+  });
+
+  it('are refused with a sentence that says what would do', () => {
+    for (const [property, text] of [
+      ['cropRatio', '0:3'],
+      ['cropRatio', '1:2:3'],
+      ['focalPoint', '50'],
+      ['focalPoint', '50 120'],
+      ['width', '0'],
+      ['width', '120 %'],
+      ['letterSpacing', '4'],
+      ['align', 'upwards'],
+      ['colour', 'var(--x)'],
+      ['colour', 'currentcolor'],
+      ['source', 'nothing'],
+    ]) {
+      expect(value(property, text), `${property} ${text}`).to.match(/^“.+” .+\.$|^The site has/);
+    }
+  });
+
+  it('written in a cell read as the same value again', () => {
+    const site = {
+      colours: [{ id: 'night', name: 'Night', value: '#000' }],
+      assets: [{ id: 'a', name: 'A' }],
+    } as never;
+    const cases = fc
+      .constantFrom(...PROPERTIES.filter((property) => !['order', 'source', 'span'].includes(property.name)))
+      .chain((property) => fc.record({ property: fc.constant(property), value: valueArbitrary(property) }));
+    fc.assert(
+      fc.property(cases, ({ property, value: given }) => {
+        const usable = !(property.type.editor === 'colour' && given === '{lamp}');
+        fc.pre(usable && !(typeof given === 'object' && given !== null && 'fromWidth' in given));
+        const text = property.type.format(given, { site });
+        expect(property.type.parse(text, { site }), text).to.deep.equal({ ok: true, value: plain(given) });
+      }),
+    );
+  });
+});
 
 describe('fluid sizes', () => {
   it('clamp() is that of utopia-core 1.6.0, to its four decimals', () => {

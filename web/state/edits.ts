@@ -58,6 +58,14 @@ function replay(list: 'undo' | 'redo'): Thunk<void> {
   };
 }
 
+/** Takes back the last `count` steps, the latest first; stops at one that cannot be taken back. */
+export function undoSteps(count: number): Thunk<void> {
+  return (dispatch, getState) => {
+    const before = getState().editor.open?.undo.length ?? 0;
+    for (let done = 0; done < count && getState().editor.open?.undo.length === before - done; done++) dispatch(undo());
+  };
+}
+
 export const undo = () => replay('undo');
 export const redo = () => replay('redo');
 

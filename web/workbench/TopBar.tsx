@@ -1,9 +1,9 @@
-import { Box, Button, IconButton, Link, List, ListItem, Popover, Tooltip, Typography } from '@mui/material';
+import { Box, Button, IconButton, Link, List, ListItem, ListItemButton, Popover, Tooltip, Typography } from '@mui/material';
 import { History, Redo2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import type { SiteFrame } from '../../core/index.ts';
-import { redo, retryNow, undo } from '../state/edits.ts';
+import { redo, retryNow, undo, undoSteps } from '../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { ink, sun } from '../ui/theme.ts';
 
@@ -51,8 +51,9 @@ function KeptState() {
   );
 }
 
-/** The steps that can be undone, the latest first. */
+/** The steps that can be undone, the latest first. A click goes back to the state before a step. */
 function StepList() {
+  const dispatch = useAppDispatch();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const steps = useAppSelector((state) => state.editor.open?.undo) ?? [];
   return (
@@ -87,7 +88,17 @@ function StepList() {
             sx={{ maxHeight: 360, overflowY: 'auto', minWidth: 280, maxWidth: 420 }}
           >
             {[...steps].reverse().map((step, index) => (
-              <ListItem key={steps.length - index}>{step.sentence}</ListItem>
+              <ListItem key={steps.length - index} disablePadding>
+                <ListItemButton
+                  title={index === 0 ? 'Take back this step' : `Take back this and the ${index} after it`}
+                  onClick={() => {
+                    setAnchor(null);
+                    dispatch(undoSteps(index + 1));
+                  }}
+                >
+                  {step.sentence}
+                </ListItemButton>
+              </ListItem>
             ))}
           </List>
         )}

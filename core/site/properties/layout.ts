@@ -11,6 +11,10 @@ import type { Property } from './property.ts';
 const CONTAINERS = ['page', 'section', 'row', 'column'] as const;
 const BLOCKS = ['row', 'column', 'heading', 'text', 'button', 'picture', 'navigation'] as const;
 
+/** A length or share in CSS; `auto` has another name in each property. */
+const extentCss = (value: Extent, auto: string): string =>
+  value === 'auto' ? auto : 'px' in value ? px(value.px) : `${decimals(value.percent)}%`;
+
 export const shown: Property<boolean> = {
   name: 'shown',
   label: 'Shown',
@@ -94,9 +98,7 @@ export const width: Property<Extent> = {
   kinds: BLOCKS,
   type: extentType,
   initial: () => 'auto',
-  css: (value) => ({
-    width: value === 'auto' ? 'auto' : 'px' in value ? px(value.px) : `${decimals(value.percent)}%`,
-  }),
+  css: (value) => ({ width: extentCss(value, 'auto') }),
 };
 
 export const gap: Property<number> = {
@@ -107,4 +109,36 @@ export const gap: Property<number> = {
   type: numberType({ minimum: 0, maximum: 400, step: 4, unit: 'px' }),
   initial: () => 0,
   css: (value, { stacks }) => ({ [stacks ? 'row-gap' : 'gap']: px(value) }),
+};
+
+const LIMITED = ['row', 'column', 'heading', 'text', 'button', 'picture', 'navigation'] as const;
+
+export const minWidth: Property<Extent> = {
+  name: 'minWidth',
+  label: 'Least width',
+  group: 'layout',
+  kinds: LIMITED,
+  type: extentType,
+  initial: () => 'auto',
+  css: (value) => ({ 'min-width': extentCss(value, '0') }),
+};
+
+export const maxWidth: Property<Extent> = {
+  name: 'maxWidth',
+  label: 'Greatest width',
+  group: 'layout',
+  kinds: LIMITED,
+  type: extentType,
+  initial: () => 'auto',
+  css: (value) => ({ 'max-width': extentCss(value, 'none') }),
+};
+
+export const minHeight: Property<number> = {
+  name: 'minHeight',
+  label: 'Least height',
+  group: 'layout',
+  kinds: ['section', 'row', 'column', 'heading', 'text', 'button', 'navigation'],
+  type: numberType({ minimum: 0, maximum: 3000, step: 8, unit: 'px' }),
+  initial: () => 0,
+  css: (value) => ({ 'min-height': px(value) }),
 };

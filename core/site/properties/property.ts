@@ -17,7 +17,7 @@ export interface CssContext {
   child?: NodeId;
 }
 
-export type PropertyGroup = 'text' | 'layout' | 'space' | 'background' | 'picture';
+export type PropertyGroup = 'text' | 'layout' | 'space' | 'background' | 'picture' | 'border';
 
 /** The groups in the order in which the values table shows them. */
 export const PROPERTY_GROUPS: readonly { id: PropertyGroup; label: string }[] = [
@@ -26,6 +26,7 @@ export const PROPERTY_GROUPS: readonly { id: PropertyGroup; label: string }[] = 
   { id: 'space', label: 'Space' },
   { id: 'background', label: 'Background' },
   { id: 'picture', label: 'Picture' },
+  { id: 'border', label: 'Border and effects' },
 ];
 
 /** A property that can differ by view. One entry serves the table, the style sheet, the schema and the checks. */
@@ -44,6 +45,8 @@ export interface Property<T = any> {
   initial(view: View): T;
   /** CSS for a value. Absent where the value is not CSS (a picture's source is markup). */
   css?(value: T, context: CssContext): Declarations;
+  /** Set when the CSS belongs to something inside the element's own markup: its selector, by kind. */
+  inside?: Readonly<Record<string, string>>;
   /** Set when `css` depends on the view, so that a value may need other CSS in a view without an override there. */
   perView?: true;
   /** Set when the value is kept on a container and each child gets CSS from it. */

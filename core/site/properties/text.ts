@@ -91,3 +91,98 @@ export const colour: Property<string> = {
   initial: () => 'black',
   css: (value) => ({ color: colourCss(value) }),
 };
+
+export const slant: Property<string> = {
+  name: 'slant',
+  label: 'Slant',
+  group: 'text',
+  kinds: TEXT_KINDS,
+  type: choiceType([
+    { value: 'normal', label: 'upright' },
+    { value: 'italic', label: 'italic' },
+  ]) as Property<string>['type'],
+  inherits: true,
+  initial: () => 'normal',
+  css: (value) => ({ 'font-style': value }),
+};
+
+/** In em, so that it keeps its look at every size. */
+export const letterSpacing: Property<number> = {
+  name: 'letterSpacing',
+  label: 'Letter spacing',
+  group: 'text',
+  kinds: TEXT_KINDS,
+  type: numberType({ minimum: -0.2, maximum: 1, step: 0.01, unit: 'em' }),
+  inherits: true,
+  initial: () => 0,
+  css: (value) => ({ 'letter-spacing': value === 0 ? 'normal' : `${decimals(value)}em` }),
+};
+
+export const textCase: Property<string> = {
+  name: 'case',
+  label: 'Case',
+  group: 'text',
+  kinds: TEXT_KINDS,
+  type: choiceType([
+    { value: 'none', label: 'as typed' },
+    { value: 'uppercase', label: 'CAPITALS' },
+    { value: 'lowercase', label: 'small letters' },
+    { value: 'capitalize', label: 'First Letters' },
+  ]) as Property<string>['type'],
+  inherits: true,
+  initial: () => 'none',
+  css: (value) => ({ 'text-transform': value }),
+};
+
+export const decoration: Property<string> = {
+  name: 'decoration',
+  label: 'Decoration',
+  group: 'text',
+  kinds: ['heading', 'text', 'button'],
+  type: choiceType([
+    { value: 'none', label: 'none' },
+    { value: 'underline', label: 'underline' },
+    { value: 'line-through', label: 'struck through' },
+  ]) as Property<string>['type'],
+  initial: () => 'none',
+  css: (value) => ({ 'text-decoration-line': value }),
+};
+
+export const wrapping: Property<string> = {
+  name: 'wrapping',
+  label: 'Line breaks',
+  group: 'text',
+  kinds: ['heading', 'text', 'button'],
+  type: choiceType([
+    { value: 'wrap', label: 'as they fall', also: ['normal'] },
+    { value: 'balance', label: 'balanced' },
+    { value: 'pretty', label: 'pretty' },
+  ]) as Property<string>['type'],
+  inherits: true,
+  initial: () => 'wrap',
+  css: (value) => ({ 'text-wrap': value }),
+};
+
+export const hyphenation: Property<string> = {
+  name: 'hyphenation',
+  label: 'Hyphenation',
+  group: 'text',
+  kinds: ['heading', 'text'],
+  type: choiceType([
+    { value: 'manual', label: 'none' },
+    { value: 'auto', label: 'automatic' },
+  ]) as Property<string>['type'],
+  inherits: true,
+  initial: () => 'manual',
+  css: (value) => ({ hyphens: value }),
+};
+
+export const textColumns: Property<number> = {
+  name: 'textColumns',
+  label: 'Text columns',
+  group: 'text',
+  kinds: ['text'],
+  type: numberType({ minimum: 1, maximum: 6, step: 1, integer: true }),
+  initial: () => 1,
+  css: (value) => ({ 'column-count': value === 1 ? 'auto' : String(value) }),
+};

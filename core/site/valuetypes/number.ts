@@ -7,7 +7,7 @@ interface NumberRange {
   minimum: number;
   maximum: number;
   step: number;
-  unit?: 'px';
+  unit?: 'px' | 'em';
   integer?: boolean;
   format?(value: number, context: ValueContext): string;
 }

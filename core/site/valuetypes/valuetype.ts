@@ -4,7 +4,8 @@ import type { SiteFrame } from '../site.ts';
 import type { NodeId } from '../nodeid.ts';
 
 /** The editors a value can ask for; the interface has one component for each. */
-export type EditorName = 'number' | 'choice' | 'colour' | 'size' | 'extent' | 'picture' | 'order';
+export type EditorName =
+  'number' | 'choice' | 'colour' | 'size' | 'extent' | 'picture' | 'order' | 'ratio' | 'point';
 
 /** One of the values a person can choose from, with the name it has on screen. */
 export interface Option {

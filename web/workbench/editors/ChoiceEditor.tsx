@@ -1,5 +1,6 @@
 import { ListItemIcon, MenuItem, MenuList } from '@mui/material';
 import { AlignCenter, AlignJustify, AlignLeft, AlignRight, Check, type LucideIcon } from 'lucide-react';
+import { same } from '../../../core/index.ts';
 import { reachOf } from '../ledger/InlineEditor.tsx';
 import type { EditorProps } from './editor.ts';
 
@@ -20,10 +21,10 @@ export function ChoiceEditor({ row, cell, context, reach, onSet, onClose }: Edit
     >
       {options.map((option) => {
         const Sign = SIGNS[row.property.name]?.[String(option.value)];
-        const chosen = option.value === cell.value;
+        const chosen = same(option.value, cell.value);
         return (
           <MenuItem
-            key={String(option.value)}
+            key={option.label}
             selected={chosen}
             onClick={(event) => onSet(option.value, reachOf(event, reach)) && onClose()}
           >

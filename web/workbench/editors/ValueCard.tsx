@@ -7,6 +7,7 @@ import { ColourEditor } from './ColourEditor.tsx';
 import type { EditorProps } from './editor.ts';
 import { ExtentEditor } from './ExtentEditor.tsx';
 import { OrderEditor } from './OrderEditor.tsx';
+import { PointEditor } from './PointEditor.tsx';
 import { PictureEditor } from './PictureEditor.tsx';
 import { SizeEditor } from './SizeEditor.tsx';
 
@@ -18,6 +19,8 @@ const EDITORS: Record<Exclude<EditorName, 'number'>, ComponentType<EditorProps>>
   extent: ExtentEditor,
   picture: PictureEditor,
   order: OrderEditor,
+  ratio: ChoiceEditor,
+  point: PointEditor,
 };
 
 interface ValueCardProps extends EditorProps {

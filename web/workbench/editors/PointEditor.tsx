@@ -1,0 +1,75 @@
+import { Box, Button, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
+import { paths } from '../../../api/paths.ts';
+import { knownProperty, resolve, type Point } from '../../../core/index.ts';
+import { useAppSelector } from '../../state/store.ts';
+import type { EditorProps } from './editor.ts';
+
+const hundredth = (share: number): number => Math.round(Math.min(1, Math.max(0, share)) * 100);
+
+/** The point of a picture that stays in sight when it is cropped: chosen on the picture, or typed. */
+export function PointEditor({ site, row, cell, onSet, onClose }: EditorProps) {
+  const page = useAppSelector((state) => state.editor.open!.page);
+  const [point, setPoint] = useState(cell.value as Point);
+  const source = resolve(site, page, row.holder, knownProperty('source'), cell.view.id) as string;
+  const number = (axis: keyof Point, label: string) => (
+    <TextField
+      size="small"
+      type="number"
+      label={label}
+      value={point[axis]}
+      slotProps={{ htmlInput: { min: 0, max: 100 } }}
+      onChange={(event) => setPoint({ ...point, [axis]: hundredth(Number(event.target.value) / 100) })}
+    />
+  );
+  return (
+    <Box
+      component="form"
+      sx={{ p: 1.5, width: 260 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (onSet(point)) onClose();
+      }}
+    >
+      <Box
+        sx={{ position: 'relative', cursor: 'crosshair', lineHeight: 0 }}
+        onClick={(event) => {
+          const box = event.currentTarget.getBoundingClientRect();
+          setPoint({
+            x: hundredth((event.clientX - box.left) / box.width),
+            y: hundredth((event.clientY - box.top) / box.height),
+          });
+        }}
+      >
+        <img
+          src={paths.asset(site.id, source)}
+          alt="The picture; click the point that matters"
+          style={{ width: '100%', borderRadius: 3 }}
+        />
+        <Box
+          aria-hidden
+          style={{ left: `${point.x}%`, top: `${point.y}%` }}
+          sx={{
+            position: 'absolute',
+            width: 16,
+            height: 16,
+            m: '-8px',
+            borderRadius: '50%',
+            border: '2px solid white',
+            boxShadow: '0 0 0 2px #0d6a6e',
+          }}
+        />
+      </Box>
+      <Typography sx={{ fontSize: 12, color: 'text.secondary', my: 1 }}>
+        In percent from the left and from the top
+      </Typography>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr auto', gap: 1 }}>
+        {number('x', 'From left')}
+        {number('y', 'From top')}
+        <Button type="submit" variant="outlined">
+          Set
+        </Button>
+      </Box>
+    </Box>
+  );
+}
