@@ -4,7 +4,7 @@ export { done, refused } from './site/outcome.ts';
 export * from './site/views.ts';
 export type { Layered, Override } from './site/layered.ts';
 export type { NodeId } from './site/nodeid.ts';
-export type { Node } from './site/node.ts';
+export type { Node, PartStyle } from './site/node.ts';
 export * from './site/site.ts';
 export type { Fault } from './site/faults.ts';
 export { frameFaults, pageFaults, pointer, siteFaults, siteFileFaults } from './site/validate.ts';
@@ -41,6 +41,7 @@ export { heldSpan, placeSpans, type Placed } from './layout/spans.ts';
 export { fluid, REM, sizeAt, textSizeCss, type Fluid, type TextSize } from './type/fluid.ts';
 
 export { COMMANDS, perform, type Arguments, type CommandName, type Step } from './edits/perform.ts';
+export { countOverrides, siblingsLike, subtree } from './edits/many.ts';
 export { applyOperations, overlap, type Operation } from './edits/patch.ts';
 
 export { sourceOrder } from './compile/sourceorder.ts';

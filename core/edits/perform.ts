@@ -3,12 +3,24 @@ import { done, refused, type Outcome } from '../site/outcome.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import type { Command } from './command.ts';
 import { rename, setContent } from './content.ts';
+import { carryOver, clearOverrides, matchSiblings, pasteValues } from './many.ts';
 import { reverseOrder } from './order.ts';
 import { toJsonPatch, type Operation } from './patch.ts';
 import { clearValue, setReach, setValue } from './values.ts';
 
 /** Every change that can be made to a page, by name. */
-export const COMMANDS = { setValue, clearValue, setReach, reverseOrder, setContent, rename };
+export const COMMANDS = {
+  setValue,
+  clearValue,
+  setReach,
+  reverseOrder,
+  setContent,
+  rename,
+  clearOverrides,
+  pasteValues,
+  matchSiblings,
+  carryOver,
+};
 
 export type CommandName = keyof typeof COMMANDS;
 export type Arguments<N extends CommandName> = (typeof COMMANDS)[N] extends Command<infer A> ? A : never;

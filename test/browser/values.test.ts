@@ -174,5 +174,32 @@ describe('the workbench: values', function () {
         await inSheet<string>(driver, 'Desktop', 'dome', 'return element.querySelector("img").alt'),
       ).to.equal('A dome.');
     });
+
+    it('of a whole element are counted and cleared, copied, given to siblings and carried over in one step', async () => {
+      const { driver } = bench;
+      const choose = async (name: string, entry: string | RegExp) => {
+        await selectInOutline(driver, name);
+        await (await byRole(driver, 'button', `All values of ${name}`)).click();
+        await (await byRole(driver, 'menuitem', entry)).click();
+        await pause(300);
+      };
+      await chooseView(driver, 'Tablet');
+      await choose('Opening: the dome opens at dusk', 'Clear 2 overrides in Tablet');
+      await saysStep(driver, 'Opening: the dome opens at dusk: 2 overrides in Tablet cleared');
+      await chord(Key.CONTROL, 'z');
+      await byRole(driver, 'gridcell', 'Opening: the dome opens at dusk in Tablet: shown, 2 overrides');
+      await choose('Card: Saturn', 'Copy values');
+      await choose('Words', 'Paste values of Card: Saturn');
+      await saysStep(driver, 'Words: 4 values pasted');
+      await chord(Key.CONTROL, 'z');
+      await type(driver, 'Gap', 'Tablet', '4');
+      await choose('Words', /^\d+ overrides of Tablet to Wide$/);
+      await saysStep(driver, /overrides carried over from Tablet to Wide$/);
+      await selectInOutline(driver, 'Card: Saturn');
+      await type(driver, 'Gap', 'Tablet', '6');
+      await choose('Card: Saturn', 'Give these overrides to 2 siblings of its kind');
+      await saysStep(driver, 'Card: Saturn: overrides given to 2 siblings');
+      await byRole(driver, 'gridcell', 'Card: The Ember cluster in Tablet: shown, 1 override');
+    });
   });
 });

@@ -62,7 +62,8 @@ function replay(list: 'undo' | 'redo'): Thunk<void> {
 export function undoSteps(count: number): Thunk<void> {
   return (dispatch, getState) => {
     const before = getState().editor.open?.undo.length ?? 0;
-    for (let done = 0; done < count && getState().editor.open?.undo.length === before - done; done++) dispatch(undo());
+    for (let done = 0; done < count && getState().editor.open?.undo.length === before - done; done++)
+      dispatch(undo());
   };
 }
 

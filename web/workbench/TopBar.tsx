@@ -1,4 +1,15 @@
-import { Box, Button, IconButton, Link, List, ListItem, ListItemButton, Popover, Tooltip, Typography } from '@mui/material';
+import {
+  Box,
+  Button,
+  IconButton,
+  Link,
+  List,
+  ListItem,
+  ListItemButton,
+  Popover,
+  Tooltip,
+  Typography,
+} from '@mui/material';
 import { History, Redo2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';

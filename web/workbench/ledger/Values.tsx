@@ -13,6 +13,7 @@ import { line, quiet, shade } from '../../ui/theme.ts';
 import { ValueCard } from '../editors/ValueCard.tsx';
 import { ActiveColumn } from './ActiveColumn.tsx';
 import { contextOf, describeTrace } from './cells.ts';
+import { ElementMenu } from './ElementMenu.tsx';
 import { ReachChoice } from './ReachChoice.tsx';
 import { SameInEveryView } from './SameInEveryView.tsx';
 import { useValueTable, type Place, type ValueTable } from './useValueTable.ts';
@@ -26,7 +27,7 @@ interface ValuesProps {
 }
 
 /** The name of the selected element, what it takes its text from, and the reach of edits. */
-function ValuesHead({ site, node }: Pick<ValuesProps, 'site' | 'node'>) {
+function ValuesHead({ site, page, node, active }: ValuesProps) {
   return (
     <Box
       sx={{
@@ -52,8 +53,8 @@ function ValuesHead({ site, node }: Pick<ValuesProps, 'site' | 'node'>) {
       <Typography noWrap sx={{ fontSize: 12, color: quiet, flex: 1, minWidth: 30 }}>
         {textStyleOf(node, site)?.name ?? kindOf(node.kind)!.label}
       </Typography>
-      <Typography sx={{ fontSize: 12, color: quiet }}>Reach</Typography>
       <ReachChoice />
+      <ElementMenu site={site} page={page} node={node} active={active} />
     </Box>
   );
 }
@@ -96,7 +97,7 @@ export function Values({ site, page, node, active }: ValuesProps) {
       aria-label={`Values of ${node.name}`}
       sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}
     >
-      <ValuesHead site={site} node={node} />
+      <ValuesHead site={site} page={page} node={node} active={active} />
       <Box
         sx={{ flex: 1, overflowY: 'auto', scrollbarGutter: 'stable', scrollbarWidth: 'thin', minHeight: 0 }}
         onPointerLeave={() => setPointed(null)}

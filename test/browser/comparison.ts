@@ -1,0 +1,321 @@
+/** Reading a published page in Chromium, and comparing what is computed there with what core resolves. */
+import { differenceEuclidean, parse as parseColour } from 'culori';
+import {
+  aliasedColour,
+  applies,
+  childrenIn,
+  frameOf,
+  heldSpan,
+  hiddenBy,
+  knownKind,
+  knownProperty,
+  PROPERTIES,
+  resolve,
+  sizeAt,
+  trace,
+  viewAt,
+  type Extent,
+  type Node,
+  type Page,
+  type Site,
+  type TextSize,
+  type View,
+  type Views,
+} from '../../core/index.ts';
+
+/** What the browser tells of one element at one width. */
+export interface Seen {
+  style: Record<string, string>;
+  shown: boolean;
+  left: number;
+  top: number;
+  width: number;
+  source: string | null;
+}
+
+export interface SeenAt {
+  /** px; the width the browser really gave the page, as its root element has it. */
+  width: number;
+  elements: Record<string, Seen>;
+  /** Declarations that, written on an element itself, changed what it computes. */
+  changed: { id: string; what: string; from: string; to: string }[];
+}
+
+export const READ = [
+  'fontFamily',
+  'fontSize',
+  'lineHeight',
+  'fontWeight',
+  'textAlign',
+  'color',
+  'display',
+  'gridColumnStart',
+  'gridColumnEnd',
+  'gridTemplateColumns',
+  'order',
+  'justifySelf',
+  'alignItems',
+  'rowGap',
+  'columnGap',
+  'paddingTop',
+  'paddingRight',
+  'paddingBottom',
+  'paddingLeft',
+  'backgroundColor',
+  'width',
+  'borderLeftWidth',
+  'borderRightWidth',
+];
+
+/** Runs in the browser: sets the frame to each width and reads every element. `zoom` makes widths fractional. */
+export const READER = `
+  const [url, widths, classes, properties, declared, done] = arguments;
+  const frame = document.getElementById('frame');
+  const ticks = (win) => new Promise((resolve) => win.requestAnimationFrame(() => win.requestAnimationFrame(resolve)));
+  (async () => {
+    frame.style.zoom = '';
+    frame.style.width = '1000px';
+    await new Promise((resolve) => { frame.onload = resolve; frame.src = url; });
+    const win = frame.contentWindow, doc = frame.contentDocument;
+    await doc.fonts.ready;
+    const out = [];
+    for (const { width, zoom, view } of widths) {
+      frame.style.zoom = String(zoom);
+      frame.style.width = width + 'px';
+      await ticks(win);
+      const elements = {};
+      for (const [id, name] of classes) {
+        const element = doc.getElementsByClassName(name)[0];
+        const style = win.getComputedStyle(element);
+        const box = element.getBoundingClientRect();
+        elements[id] = {
+          style: Object.fromEntries(properties.map((property) => [property, style[property]])),
+          shown: element.checkVisibility(),
+          left: box.left, top: box.top, width: box.width,
+          source: element.querySelector(':scope > img') ? element.querySelector(':scope > img').currentSrc : null,
+        };
+      }
+      const changed = [];
+      for (const [id, name] of classes) {
+        const element = doc.getElementsByClassName(name)[0];
+        if (!element.checkVisibility()) continue;
+        for (const { inside, declarations } of (declared[view] || {})[id] || []) {
+          const target = inside ? element.querySelector(inside) : element;
+          if (!target) continue;
+          const names = Object.keys(declarations);
+          const read = () => names.map((property) => win.getComputedStyle(target).getPropertyValue(property));
+          const before = read();
+          for (const property of names) target.style.setProperty(property, declarations[property]);
+          const after = read();
+          target.removeAttribute('style');
+          names.forEach((property, index) => { if (before[index] !== after[index]) changed.push({ id, what: property, from: before[index], to: after[index] }); });
+        }
+      }
+      out.push({ changed, width: doc.documentElement.getBoundingClientRect().width, elements });
+    }
+    return out;
+  })().then(done, (error) => done({ error: String(error && error.stack || error) }));
+`;
+
+/**
+ * The CSS of all values that are set somewhere, by view and element. Written on the element itself it must change nothing: the
+ * style sheet has said the same already. This covers every property of the table, also those added later.
+ */
+export function declarationsOf(site: Site, page: Page) {
+  const frame = frameOf(site);
+  const ofNode = (node: Node, view: View) =>
+    PROPERTIES.filter(
+      (property) => property.css && !property.onChildren && property.name !== 'shown',
+    ).flatMap((property) => {
+      const parent = node.parent === null ? undefined : page.nodes[node.parent];
+      if (!applies(property, node.kind, parent?.kind)) return [];
+      const { value, source } = trace(frame, page, node, 'self', property, view.id);
+      if (source.from === 'initial') return [];
+      const { display, stacks } = knownKind(node.kind);
+      return [
+        {
+          inside: property.inside?.[node.kind] ?? '',
+          declarations: property.css!(value, { view, display, stacks }),
+        },
+      ];
+    });
+  return Object.fromEntries(
+    site.views.list.map((view) => [
+      view.id,
+      Object.fromEntries(Object.values(page.nodes).map((node) => [node.id, ofNode(node, view)])),
+    ]),
+  );
+}
+
+/** Widths one pixel on both sides of every breakpoint, a fraction on both sides, and one inside every view. */
+export function widthsToRead(views: Views): { width: number; zoom: number; view: string }[] {
+  const whole = views.list.slice(1).flatMap(({ from }) => [from - 1, from, from + 1]);
+  const inside = views.list.map((view) => view.sheet.width);
+  // At a zoom of 1.25 a screen pixel is 0.8 CSS px: the last one below a breakpoint, and the first one above.
+  const fractional = views.list
+    .slice(1)
+    .flatMap(({ from }) => [(Math.ceil(from * 1.25) - 1) / 1.25, (Math.floor(from * 1.25) + 1) / 1.25]);
+  const widths = [
+    ...[...whole, ...inside].map((width) => ({ width, zoom: 1 })),
+    ...fractional.map((width) => ({ width, zoom: 1.25 })),
+  ];
+  return widths.map((entry) => ({ ...entry, view: viewAt(views, entry.width).id }));
+}
+
+const sameColour = differenceEuclidean('rgb');
+
+export class Comparison {
+  readonly faults: string[] = [];
+  constructor(
+    readonly site: Site,
+    readonly page: Page,
+    readonly view: View,
+    readonly seen: SeenAt,
+  ) {}
+
+  value<T>(node: Node, property: string): T {
+    return resolve(frameOf(this.site), this.page, node, knownProperty(property), this.view.id) as T;
+  }
+
+  same(node: Node, what: string, expected: unknown, found: unknown): void {
+    if (expected !== found) this.fault(node, what, expected, found);
+  }
+
+  near(node: Node, what: string, expected: number, found: number, tolerance: number): void {
+    if (!(Math.abs(expected - found) <= tolerance)) this.fault(node, what, expected, found);
+  }
+
+  fault(node: Node, what: string, expected: unknown, found: unknown): void {
+    this.faults.push(
+      `${node.name} at ${this.seen.width} px (${this.view.name}): ${what} should be ${String(expected)} and is ${String(found)}`,
+    );
+  }
+
+  colour(node: Node, what: string, expected: string, found: string): void {
+    const alias = aliasedColour(expected);
+    const wanted = parseColour(
+      alias ? this.site.colours.find((colour) => colour.id === alias)!.value : expected,
+    );
+    const got = parseColour(found);
+    if (!wanted || !got || sameColour(wanted, got) > 0.012 || (wanted.alpha ?? 1) !== (got.alpha ?? 1))
+      this.fault(node, what, expected, found);
+  }
+
+  text(node: Node, style: Record<string, string>): void {
+    const size = sizeAt(this.value<TextSize>(node, 'size'), this.seen.width);
+    // clamp() is written with five decimals of rem and of vw: 0.0001 px in a rem, 0.00001 of 1600 px in a vw.
+    this.near(node, 'font-size', size, parseFloat(style.fontSize), 0.03);
+    this.near(
+      node,
+      'line-height',
+      size * this.value<number>(node, 'lineHeight'),
+      parseFloat(style.lineHeight),
+      0.1,
+    );
+    this.same(node, 'font-weight', String(this.value(node, 'weight')), style.fontWeight);
+    this.same(
+      node,
+      'font-family',
+      this.value<string>(node, 'family'),
+      style.fontFamily.split(',')[0].replaceAll('"', '').toLowerCase(),
+    );
+  }
+
+  box(node: Node, parent: Node, style: Record<string, string>): void {
+    // Where nothing is declared `auto` behaves as `stretch` in a grid (CSS Box Alignment 3, §6.1).
+    this.same(
+      node,
+      'justify-self',
+      this.value(node, 'blockAlign'),
+      style.justifySelf.replace('auto', 'stretch'),
+    );
+    if (parent.kind === 'row') {
+      const wanted = heldSpan(this.value<number>(node, 'span'), this.view.grid.columns);
+      const full = style.gridColumnStart === '1' && style.gridColumnEnd === '-1';
+      this.same(
+        node,
+        'span',
+        wanted,
+        full ? this.view.grid.columns : Number(style.gridColumnStart.replace('span ', '')),
+      );
+    }
+    this.width(node, parent, style);
+  }
+
+  width(node: Node, parent: Node, style: Record<string, string>): void {
+    const extent = this.value<Extent>(node, 'width');
+    if (extent === 'auto') return;
+    const above = this.seen.elements[parent.id].style;
+    const tracks = above.gridTemplateColumns.split(' ').map(parseFloat);
+    const span =
+      parent.kind === 'row' ? heldSpan(this.value<number>(node, 'span'), this.view.grid.columns) : 1;
+    const track = parent.kind === 'section' ? tracks[1] : tracks[0];
+    const area = track * span + parseFloat(above.columnGap.replace('normal', '0')) * (span - 1);
+    const pixels = (value: Extent, auto: number) =>
+      value === 'auto' ? auto : 'px' in value ? value.px : (area * value.percent) / 100;
+    const limited = Math.max(
+      Math.min(pixels(extent, 0), pixels(this.value<Extent>(node, 'maxWidth'), Infinity)),
+      pixels(this.value<Extent>(node, 'minWidth'), 0),
+      ...[
+        ['paddingLeft', 'paddingRight', 'borderLeftWidth', 'borderRightWidth'].reduce(
+          (sum, side) => sum + parseFloat(style[side]),
+          0,
+        ),
+      ],
+    );
+    // Layout snaps to 1/64 px in Chromium, once a track and gap.
+    this.near(node, 'width', limited, parseFloat(style.width), 0.3);
+  }
+
+  container(node: Node): void {
+    const children = childrenIn(frameOf(this.site), node, this.view.id);
+    const order = (id: string) => Number(this.seen.elements[id].style.order);
+    const byBrowser = [...node.children].sort((a, b) => order(a) - order(b));
+    this.same(node, 'order of parts', children.join(' '), byBrowser.join(' '));
+    if (!knownKind(node.kind).stacks) return;
+    const tops = children
+      .filter((id) => this.seen.elements[id].shown)
+      .map((id) => this.seen.elements[id].top);
+    if (tops.some((top, index) => index > 0 && top < tops[index - 1] - 0.01))
+      this.fault(node, 'parts from top to bottom', children.join(' '), tops.join(' '));
+  }
+
+  element(node: Node): void {
+    const { style, shown, source } = this.seen.elements[node.id];
+    const hidden = hiddenBy(frameOf(this.site), this.page, node, this.view.id);
+    this.same(node, 'shown', hidden === undefined, shown);
+    if (node.kind !== 'page')
+      this.same(
+        node,
+        'display: none',
+        this.value<boolean>(node, 'shown') === false,
+        style.display === 'none',
+      );
+    if (hidden) return;
+    const kinds = (name: string) => knownProperty(name).kinds.includes(node.kind);
+    if (kinds('size')) this.text(node, style);
+    if (kinds('align')) this.same(node, 'text-align', this.value(node, 'align'), style.textAlign);
+    if (kinds('colour')) this.colour(node, 'color', this.value(node, 'colour'), style.color);
+    if (kinds('backgroundColour'))
+      this.colour(node, 'background-color', this.value(node, 'backgroundColour'), style.backgroundColor);
+    if (kinds('alignItems'))
+      this.same(
+        node,
+        'align-items',
+        this.value(node, 'alignItems'),
+        style.alignItems.replace('normal', 'stretch'),
+      );
+    if (kinds('gap'))
+      this.near(node, 'gap', this.value(node, 'gap'), parseFloat(style.rowGap.replace('normal', '0')), 0.02);
+    if (kinds('paddingTop')) {
+      for (const side of ['paddingTop', 'paddingRight', 'paddingBottom', 'paddingLeft'])
+        this.near(node, side, this.value(node, side), parseFloat(style[side]), 0.02);
+    }
+    if (node.parent && kinds('blockAlign')) this.box(node, this.page.nodes[node.parent], style);
+    if (node.kind === 'picture' && source) {
+      const wanted = this.value<string>(node, 'source');
+      if (!source.includes(`/${wanted}-`)) this.fault(node, 'picture', wanted, source);
+    }
+    if (node.children.length > 0) this.container(node);
+  }
+}

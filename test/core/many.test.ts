@@ -1,0 +1,184 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { demoSite } from '../../demo/site.ts';
+import {
+  applies,
+  applyOperations,
+  countOverrides,
+  frameOf,
+  held,
+  knownProperty,
+  overrideCount,
+  pageFaults,
+  perform,
+  resolve,
+  siblingsLike,
+  subtree,
+  type Arguments,
+  type CommandName,
+  type NodeId,
+  type Page,
+  type Site,
+  type ViewId,
+} from '../../core/index.ts';
+import { siteArbitrary } from './arbitrary.ts';
+
+const { site } = await demoSite();
+const home = site.pages[0];
+const id = (name: string) => name as NodeId;
+const view = (name: string) => name as ViewId;
+
+function run<N extends CommandName>(target: Site, page: Page, name: N, args: Arguments<N>) {
+  const outcome = perform(frameOf(target), page, name, args);
+  if (!outcome.ok) return { page, sentence: outcome.sentence, made: false };
+  expect(pageFaults(outcome.value.page, frameOf(target))).to.deep.equal([]);
+  const back = applyOperations(outcome.value.page, outcome.value.inverse);
+  expect(back.ok && back.value).to.deep.equal(page);
+  return { page: outcome.value.page, sentence: outcome.value.sentence, made: true };
+}
+
+const anywhere = siteArbitrary.chain((target) => {
+  const nodes = Object.values(target.pages[0].nodes);
+  const others = target.views.list.filter((entry) => entry.id !== target.views.base);
+  return fc.record({
+    target: fc.constant(target),
+    node: fc.constantFrom(...nodes),
+    other: fc.constantFrom(...nodes),
+    view: fc.constantFrom(...(others.length > 0 ? others : target.views.list)).map((entry) => entry.id),
+    to: fc.constantFrom(...target.views.list).map((entry) => entry.id),
+  });
+});
+
+describe('clearing overrides', () => {
+  it('of an element and all in it, in one view or in all, leaves none there and the rest as it was', () => {
+    fc.assert(
+      fc.property(anywhere, fc.boolean(), ({ target, node, view: at }, all) => {
+        const page = target.pages[0];
+        const nodes = subtree(page, node.id);
+        const count = countOverrides(page, nodes, all ? undefined : at);
+        const result = run(target, page, 'clearOverrides', all ? { nodes } : { nodes, view: at });
+        expect(result.made).to.equal(count > 0);
+        expect(countOverrides(result.page, nodes, all ? undefined : at)).to.equal(0);
+        const rest = (document: Page) =>
+          Object.keys(page.nodes).reduce((sum, each) => sum + countOverrides(document, [each as NodeId]), 0);
+        expect(rest(result.page)).to.equal(rest(page) - count);
+        for (const each of nodes) {
+          for (const [name, layered] of Object.entries(page.nodes[each].style.self ?? {})) {
+            expect(result.page.nodes[each].style.self?.[name]?.base).to.deep.equal(layered.base);
+          }
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('says how many went', () => {
+    const nodes = subtree(home, id('opening'));
+    expect(
+      run(site, home, 'clearOverrides', { nodes: [id('opening')], view: view('mobile') }).sentence,
+    ).to.equal('Opening: the dome opens at dusk: 2 overrides in Mobile cleared');
+    expect(run(site, home, 'clearOverrides', { nodes }).sentence).to.match(
+      /^7 elements: \d+ overrides in every view cleared$/,
+    );
+    expect(
+      run(site, home, 'clearOverrides', { nodes: [id('saturn-text')], view: view('wide') }).sentence,
+    ).to.equal('There are no overrides to clear in Wide.');
+  });
+});
+
+describe('pasting values', () => {
+  it('makes the element resolve like the one copied from, in every view, for what both take', () => {
+    fc.assert(
+      fc.property(anywhere, ({ target, node, other }) => {
+        const page = target.pages[0];
+        const style = node.style.self ?? {};
+        const result = run(target, page, 'pasteValues', { nodes: [other.id], style });
+        const after = result.page.nodes[other.id];
+        for (const [name, layered] of Object.entries(style)) {
+          const property = knownProperty(name);
+          const parent = after.parent === null ? undefined : page.nodes[after.parent];
+          if (['order', 'source'].includes(name) || !applies(property, after.kind, parent?.kind)) {
+            expect(after.style.self?.[name]).to.deep.equal(other.style.self?.[name]);
+            continue;
+          }
+          for (const entry of target.views.list) {
+            const copied = held(layered, target.views, entry.id);
+            if (copied)
+              expect(resolve(frameOf(target), result.page, after, property, entry.id)).to.deep.equal(
+                copied.value,
+              );
+          }
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('can be of some groups, and says what was left out', () => {
+    const style = home.nodes[id('book')].style.self!;
+    expect(run(site, home, 'pasteValues', { nodes: [id('headline')], style }).sentence).to.equal(
+      'Headline: 3 values pasted',
+    );
+    const row = home.nodes[id('opening-row')].style.self!;
+    expect(run(site, home, 'pasteValues', { nodes: [id('opening-words')], style: row }).sentence).to.equal(
+      'Words: 1 value pasted; left out: align parts',
+    );
+    expect(run(site, home, 'pasteValues', { nodes: [id('headline')], style: row }).sentence).to.equal(
+      'None of the copied values apply to Headline.',
+    );
+    const some = run(site, home, 'pasteValues', { nodes: [id('headline')], style, groups: ['background'] });
+    expect(some.sentence).to.equal('Headline: 1 value pasted');
+  });
+});
+
+describe('matching siblings', () => {
+  it('gives all of a kind the same overrides and leaves their base values', () => {
+    fc.assert(
+      fc.property(anywhere, ({ target, node }) => {
+        const page = target.pages[0];
+        const siblings = siblingsLike(page, node.id);
+        const result = run(target, page, 'matchSiblings', { node: node.id });
+        expect(result.made).to.equal(siblings.length > 0);
+        for (const sibling of siblings) {
+          for (const [name, layered] of Object.entries(node.style.self ?? {})) {
+            if (['order', 'source'].includes(name)) continue;
+            expect(result.page.nodes[sibling].style.self?.[name]?.at).to.deep.equal(layered.at);
+          }
+          for (const [name, layered] of Object.entries(page.nodes[sibling].style.self ?? {})) {
+            expect(result.page.nodes[sibling].style.self?.[name]?.base).to.deep.equal(layered.base);
+          }
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('carrying over', () => {
+  it('gives the other view what the first has set, and says how much', () => {
+    fc.assert(
+      fc.property(anywhere, ({ target, node, view: from, to }) => {
+        const page = target.pages[0];
+        const count = overrideCount(node, from);
+        const result = run(target, page, 'carryOver', { nodes: [node.id], from, to });
+        expect(result.made).to.equal(count > 0 && from !== to);
+        if (!result.made) return;
+        for (const [name, layered] of Object.entries(node.style.self ?? {})) {
+          if (!layered.at?.[from]) continue;
+          const after = held(result.page.nodes[node.id].style.self![name], target.views, to);
+          expect(after).to.deep.equal({ value: layered.at[from].value, view: to });
+        }
+      }),
+      { numRuns: 60 },
+    );
+    const result = run(site, home, 'carryOver', {
+      nodes: [id('dome')],
+      from: view('tablet'),
+      to: view('wide'),
+    });
+    expect(result.sentence).to.equal('Dome picture: 2 overrides carried over from Tablet to Wide');
+    expect(
+      run(site, home, 'carryOver', { nodes: [id('dome')], from: view('desktop'), to: view('wide') }).sentence,
+    ).to.match(/base view has no overrides/);
+  });
+});
