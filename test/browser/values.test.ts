@@ -180,6 +180,7 @@ describe('the workbench: values', function () {
       const choose = async (name: string, entry: string | RegExp) => {
         await selectInOutline(driver, name);
         await (await byRole(driver, 'button', `All values of ${name}`)).click();
+        await pause(350);
         await (await byRole(driver, 'menuitem', entry)).click();
         await pause(300);
       };

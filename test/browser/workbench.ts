@@ -130,11 +130,16 @@ export async function chooseReach(driver: Driver, reach: 'Here' | 'Onward' | 'Ev
 export const lastStep = async (driver: Driver) =>
   (await driver.findElement(By.css('[aria-label="Last step"]'))).getAttribute('textContent');
 
-export const saysStep = (driver: Driver, sentence: string | RegExp) =>
-  eventually(`the step ${String(sentence)}`, async () => {
-    const said = (await lastStep(driver)) ?? '';
-    return typeof sentence === 'string' ? said === sentence : sentence.test(said);
+export async function saysStep(driver: Driver, sentence: string | RegExp): Promise<void> {
+  let said = '';
+  const fits = () => (typeof sentence === 'string' ? said === sentence : sentence.test(said));
+  await eventually(`the step ${String(sentence)}`, async () => {
+    said = (await lastStep(driver)) ?? '';
+    return fits();
+  }).catch(() => {
+    throw new Error(`The last step should be “${String(sentence)}” and is “${said}”.`);
   });
+}
 
 /** Waits until the top bar says that everything is kept. */
 export const kept = (driver: Driver) =>
