@@ -34,6 +34,7 @@ export { withoutValue, withReach, withValue, wouldReach, type EditReach } from '
 export { express, same } from './values/express.ts';
 export { bands, mediaCondition, widthsOfOverride, type Band } from './values/bands.ts';
 export { ownLayered, resolve, textStyleOf, trace, type Source, type Traced } from './values/trace.ts';
+export { differences, type Difference } from './values/differences.ts';
 export { childrenIn, hiddenBy, isShown, overrideCount } from './values/shown.ts';
 
 export { completeOrder, moveTo } from './layout/order.ts';
@@ -44,7 +45,7 @@ export { COMMANDS, perform, type Arguments, type CommandName, type Step } from '
 export { countOverrides, siblingsLike, subtree } from './edits/many.ts';
 export { applyOperations, overlap, type Operation } from './edits/patch.ts';
 
-export { sourceOrder } from './compile/sourceorder.ts';
+export { sourceOrder } from './site/sourceorder.ts';
 export { bodyMarkup, type Addresses } from './compile/body.ts';
 export { elementRules, nodeClass, pageRules, type CssRule } from './compile/rules.ts';
 export { familiesIn, printDeclarations, printFontFaces, printRules } from './compile/stylesheet.ts';

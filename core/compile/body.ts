@@ -10,7 +10,7 @@ import { element, type Markup } from '../site/markup.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../site/nodeid.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import { sourceOrder } from './sourceorder.ts';
+import { sourceOrder } from '../site/sourceorder.ts';
 import { nodeClass, textStyleClass } from './rules.ts';
 
 /** Where things are that a page refers to, as seen from the page. */

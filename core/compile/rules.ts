@@ -11,7 +11,7 @@ import { knownProperty, PROPERTIES } from '../site/properties/table.ts';
 import { colourCss } from '../site/properties/text.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
 import { baseView, type Views } from '../site/views.ts';
-import { sourceOrder } from './sourceorder.ts';
+import { sourceOrder } from '../site/sourceorder.ts';
 import { memoised } from './memo.ts';
 
 /** What a rule belongs to; a later layer wins over an earlier one. */

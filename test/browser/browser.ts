@@ -61,7 +61,9 @@ const CANDIDATES: Record<string, string> = {
   textbox: 'input:not([type=checkbox]), textarea, [role=textbox]',
   checkbox: 'input[type=checkbox]',
   heading: 'h1, h2, h3, h4, h5, h6',
-  combobox: '[role=combobox]',
+  combobox: '[role=combobox], select',
+  table: 'table',
+  option: '[role=option]',
 };
 
 export interface Wanted {

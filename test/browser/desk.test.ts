@@ -48,6 +48,43 @@ describe('the workbench: outline and desk', function () {
       await chord(Key.CONTROL, 'z');
       await saysStep(driver, 'Undone: Moon phase strip: renamed to Phases of the moon');
     });
+
+    it('is narrowed by name, by kind and by what the active view does, and lists what differs', async () => {
+      const { driver } = bench;
+      const names = async () =>
+        driver.executeScript<string[]>(
+          `return [...document.querySelectorAll('[role=treegrid] [data-column="-1"]')].map((cell) => cell.title)`,
+        );
+      await chooseView(driver, 'Mobile');
+      const find = await byRole(driver, 'textbox', 'Find in the outline');
+      await find.sendKeys('headl');
+      await eventually(
+        'the found one with those above it',
+        async () =>
+          (await names()).join(' > ') ===
+          'Home > Opening: the dome opens at dusk > Row: words + dome > Words > Headline',
+      );
+      await find.sendKeys(Key.ESCAPE);
+      await eventually('all again', async () => (await names()).length > 50);
+      await (await byRole(driver, 'combobox', /^Elements listed/)).click();
+      await (await byRole(driver, 'option', 'Not shown in Mobile')).click();
+      await eventually(
+        'the hidden one',
+        async () => (await names()).join(' > ') === 'Home > Moon phase strip',
+      );
+      await (await byRole(driver, 'combobox', /^Elements listed/)).click();
+      await (await byRole(driver, 'option', 'All elements')).click();
+      await (await byRole(driver, 'button', 'What differs')).click();
+      const table = await byRole(driver, 'table', 'What differs in Mobile');
+      const line = await eventually(
+        'the line',
+        async () => (await table.findElements(By.xpath('.//tr[td[1]="Headline" and td[2]="Size"]')))[0],
+      );
+      expect(await line.getText()).to.match(/^Headline\s+Size\s+34\s+36$/);
+      await line.click();
+      await focusedCell(/^Size in Mobile: 34, override, onward/);
+      await (await byRole(driver, 'button', 'Tree')).click();
+    });
   });
 
   describe('the desk', () => {

@@ -5,6 +5,7 @@ import {
   applies,
   applyOperations,
   countOverrides,
+  differences,
   frameOf,
   held,
   knownProperty,
@@ -180,5 +181,39 @@ describe('carrying over', () => {
     expect(
       run(site, home, 'carryOver', { nodes: [id('dome')], from: view('desktop'), to: view('wide') }).sentence,
     ).to.match(/base view has no overrides/);
+  });
+});
+
+describe('what differs', () => {
+  it('is every override of a view, with what holds there once it is cleared', () => {
+    fc.assert(
+      fc.property(anywhere, ({ target, view: at }) => {
+        const page = target.pages[0];
+        const frame = frameOf(target);
+        const list = differences(frame, page, at);
+        const all = Object.keys(page.nodes) as NodeId[];
+        expect(list).to.have.length(countOverrides(page, all, at));
+        for (const { node, property, value, instead } of list) {
+          expect(value).to.deep.equal(node.style.self![property.name].at![at].value);
+          if (property.onChildren) continue;
+          const cleared = perform(frame, page, 'clearValue', {
+            nodes: [node.id],
+            property: property.name,
+            view: at,
+          });
+          if (!cleared.ok) throw new Error(cleared.sentence);
+          const after = cleared.value.page;
+          expect(resolve(frame, after, after.nodes[node.id], property, at)).to.deep.equal(instead);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('stands in reading order', () => {
+    const names = differences(frameOf(site), home, view('mobile')).map(({ node }) => node.name);
+    expect(names.indexOf('Headline')).to.be.greaterThan(names.indexOf('Row: words + dome'));
+    expect(names.indexOf('Footer')).to.be.greaterThan(names.indexOf('Headline'));
+    expect(differences(frameOf(site), home, view('desktop'))).to.deep.equal([]);
   });
 });

@@ -46,6 +46,8 @@ export interface EditorState {
   open: OpenPage | null;
   keeping: Keeping;
   selected: NodeId | null;
+  /** A cell of the selected element's values that was asked for; it takes the keyboard. */
+  aim: { property: string; view: ViewId } | null;
   /** px; the width at the marker. The active view is the one it lies in. */
   width: number;
   reach: EditReach;
@@ -63,6 +65,7 @@ const initialState: EditorState = {
   open: null,
   keeping: { state: 'kept', at: null },
   selected: null,
+  aim: null,
   width: 1280,
   reach: 'onward',
   sheets: 'one',
@@ -196,6 +199,11 @@ export const editor = createSlice({
     },
     selected(state, { payload }: PayloadAction<NodeId | null>) {
       state.selected = payload;
+      state.aim = null;
+    },
+    valueAimed(state, { payload }: PayloadAction<{ node: NodeId; property: string; view: ViewId }>) {
+      state.selected = payload.node;
+      state.aim = { property: payload.property, view: payload.view };
     },
     widthSet(state, { payload }: PayloadAction<number>) {
       state.width = payload;
@@ -227,6 +235,7 @@ export const {
   opened,
   closed,
   selected,
+  valueAimed,
   widthSet,
   viewChosen,
   reachChosen,

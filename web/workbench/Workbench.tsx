@@ -90,7 +90,7 @@ export function Workbench() {
         onTry={() => void tryIt()}
         onPublish={() => setPublishing(true)}
       />
-      <Box component="main" sx={{ flex: 1, minHeight: 0 }}>
+      <Box component="main" sx={{ position: 'relative', flex: 1, minHeight: 0 }}>
         <Group orientation="horizontal" style={{ height: '100%' }}>
           <Panel
             defaultSize={ledgerWidth(site) + 14}

@@ -1,12 +1,16 @@
-import { Box } from '@mui/material';
+import { Box, Typography } from '@mui/material';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { isShown, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
+import { isShown, viewOf, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import { selected as select } from '../../state/editor.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import { quiet } from '../../ui/theme.ts';
 import { ActiveColumn } from './ActiveColumn.tsx';
 import { columnsOf } from './columns.ts';
+import { Differences } from './Differences.tsx';
+import { isFiltering, NO_FILTER, passing } from './filter.ts';
 import { ancestorsOf, outlineRows } from './outline.ts';
+import { OutlineBar, type OutlineMode } from './OutlineBar.tsx';
 import { OutlineRowView } from './OutlineRowView.tsx';
 
 /** Where the keyboard is: a row, and a column (-1 for the name). */
@@ -25,7 +29,13 @@ export function Outline({ site, page, active }: { site: SiteFrame; page: Page; a
   const [renaming, setRenaming] = useState<NodeId | null>(null);
   const grid = useRef<HTMLDivElement>(null);
   const columns = columnsOf(site);
-  const rows = useMemo(() => outlineRows(page, folded), [page, folded]);
+  const [filter, setFilter] = useState(NO_FILTER);
+  const [mode, setMode] = useState<OutlineMode>('tree');
+  const found = useMemo(
+    () => (isFiltering(filter) ? passing(site, page, active, filter) : null),
+    [site, page, active, filter],
+  );
+  const rows = useMemo(() => outlineRows(page, folded, found?.shown), [page, folded, found]);
   const at = Math.max(
     0,
     rows.findIndex((row) => row.node.id === cursor.id),
@@ -105,41 +115,52 @@ export function Outline({ site, page, active }: { site: SiteFrame; page: Page; a
   };
 
   return (
-    <Box
-      sx={{
-        height: '100%',
-        overflowY: 'auto',
-        scrollbarGutter: 'stable',
-        scrollbarWidth: 'thin',
-        bgcolor: 'background.paper',
-      }}
-    >
-      <Box
-        ref={grid}
-        role="treegrid"
-        aria-label="Outline"
-        onKeyDown={keys}
-        sx={{ position: 'relative', minHeight: '100%' }}
-      >
-        <ActiveColumn site={site} view={active} />
-        {rows.map((row) => (
-          <OutlineRowView
-            key={row.node.id}
-            site={site}
-            page={page}
-            row={row}
-            active={active}
-            selected={row.node.id === selected}
-            focusColumn={row === rows[at] ? cursor.column : null}
-            renaming={renaming === row.node.id}
-            onGo={(column) => go(row.node.id, column)}
-            onToggle={(view) => toggleShown(row.node.id, view)}
-            onFold={() => fold(row.node.id, row.expanded === true)}
-            onRename={() => setRenaming(row.node.id)}
-            onRenamed={(name) => rename(row.node.id, name)}
-          />
-        ))}
-      </Box>
+    <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}>
+      <OutlineBar
+        mode={mode}
+        filter={filter}
+        viewName={viewOf(site.views, active).name}
+        onMode={setMode}
+        onFilter={setFilter}
+      />
+      {mode === 'differences' ? (
+        <Differences site={site} page={page} active={active} text={filter.text} />
+      ) : (
+        <Box
+          sx={{ flex: 1, minHeight: 0, overflowY: 'auto', scrollbarGutter: 'stable', scrollbarWidth: 'thin' }}
+        >
+          {rows.length === 0 && (
+            <Typography sx={{ p: 3, color: quiet, textAlign: 'center' }}>No element matches.</Typography>
+          )}
+          <Box
+            ref={grid}
+            role="treegrid"
+            aria-label="Outline"
+            onKeyDown={keys}
+            sx={{ position: 'relative', minHeight: '100%' }}
+          >
+            <ActiveColumn site={site} view={active} />
+            {rows.map((row) => (
+              <OutlineRowView
+                key={row.node.id}
+                site={site}
+                page={page}
+                row={row}
+                active={active}
+                selected={row.node.id === selected}
+                dimmed={found !== null && !found.found.has(row.node.id)}
+                focusColumn={row === rows[at] ? cursor.column : null}
+                renaming={renaming === row.node.id}
+                onGo={(column) => go(row.node.id, column)}
+                onToggle={(view) => toggleShown(row.node.id, view)}
+                onFold={() => fold(row.node.id, row.expanded === true)}
+                onRename={() => setRenaming(row.node.id)}
+                onRenamed={(name) => rename(row.node.id, name)}
+              />
+            ))}
+          </Box>
+        </Box>
+      )}
     </Box>
   );
 }

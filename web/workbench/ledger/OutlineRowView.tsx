@@ -2,7 +2,7 @@ import { Box, InputBase } from '@mui/material';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useRef } from 'react';
 import type { Page, SiteFrame, ViewId } from '../../../core/index.ts';
-import { ink, marigold, petrol, petrolTint } from '../../ui/theme.ts';
+import { ink, marigold, petrol, petrolTint, quiet } from '../../ui/theme.ts';
 import { columnsOf, gridColumns } from './columns.ts';
 import { KindIcon } from './icons.tsx';
 import { tileOf, type OutlineRow, type Tile } from './outline.ts';
@@ -13,6 +13,8 @@ interface RowProps {
   row: OutlineRow;
   active: ViewId;
   selected: boolean;
+  /** It stands here only because something in it was found. */
+  dimmed: boolean;
   /** The column that has the keyboard in this row; null when it is in another row. */
   focusColumn: number | null;
   renaming: boolean;
@@ -70,6 +72,7 @@ export function OutlineRowView(props: RowProps) {
     row,
     active,
     selected,
+    dimmed,
     focusColumn,
     renaming,
     onGo,
@@ -137,6 +140,8 @@ export function OutlineRowView(props: RowProps) {
             sx={{
               fontSize: 13,
               fontWeight: selected ? 700 : 400,
+              fontStyle: dimmed ? 'italic' : undefined,
+              color: dimmed ? quiet : undefined,
               overflow: 'hidden',
               textOverflow: 'ellipsis',
               whiteSpace: 'nowrap',

@@ -16,12 +16,17 @@ export interface OutlineRow {
   expanded: boolean | undefined;
 }
 
-/** The rows of the outline, without what is folded away. */
-export function outlineRows(page: Page, folded: ReadonlySet<NodeId>): OutlineRow[] {
+/** The rows of the outline: without what is folded away, or, where `shown` is given, those elements unfolded. */
+export function outlineRows(
+  page: Page,
+  folded: ReadonlySet<NodeId>,
+  shown?: ReadonlySet<NodeId>,
+): OutlineRow[] {
   const rows: OutlineRow[] = [];
   const add = (id: NodeId, level: number) => {
+    if (shown && !shown.has(id)) return;
     const node = page.nodes[id];
-    const expanded = node.children.length === 0 ? undefined : !folded.has(id);
+    const expanded = node.children.length === 0 ? undefined : shown !== undefined || !folded.has(id);
     rows.push({ node, level, expanded });
     if (expanded) node.children.forEach((child) => add(child, level + 1));
   };

@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import {
   ownLayered,
   wouldReach,
@@ -156,6 +156,18 @@ export function useValueTable(site: SiteFrame, page: Page, node: Node, active: V
     else return;
     event.preventDefault();
   };
+
+  const aim = useAppSelector((state) => state.editor.aim);
+  useEffect(() => {
+    if (!aim) return;
+    const row = rows.findIndex((entry) => entry.row.property.name === aim.property && !entry.row.child);
+    const column = columns.findIndex((view) => view.id === aim.view);
+    const element = row >= 0 && column >= 0 ? elementAt({ row, column }) : null;
+    element?.scrollIntoView({ block: 'center' });
+    element?.focus();
+    // Only another wish moves the keyboard; an edit, which makes new rows, must not.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [aim]);
 
   const aimed = useMemo(() => {
     const at = rows[place.row];

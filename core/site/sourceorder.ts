@@ -1,6 +1,6 @@
-import type { Node } from '../site/node.ts';
-import type { NodeId } from '../site/nodeid.ts';
-import type { Page } from '../site/site.ts';
+import type { Node } from './node.ts';
+import type { NodeId } from './nodeid.ts';
+import type { Page } from './site.ts';
 
 /** The nodes of a page in source order. */
 export function sourceOrder(page: Page): Node[] {

@@ -1,0 +1,82 @@
+import { Box, InputBase, MenuItem, Select, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { Search } from 'lucide-react';
+import { line, paper } from '../../ui/theme.ts';
+import type { OutlineFilter } from './filter.ts';
+
+export type OutlineMode = 'tree' | 'differences';
+
+interface OutlineBarProps {
+  mode: OutlineMode;
+  filter: OutlineFilter;
+  viewName: string;
+  onMode(mode: OutlineMode): void;
+  onFilter(filter: OutlineFilter): void;
+}
+
+/** Narrows the outline, and changes between the tree and the list of what differs in the active view. */
+export function OutlineBar({ mode, filter, viewName, onMode, onFilter }: OutlineBarProps) {
+  return (
+    <Box
+      role="search"
+      aria-label="Outline"
+      sx={{
+        flex: 'none',
+        height: 32,
+        display: 'flex',
+        alignItems: 'center',
+        gap: 0.75,
+        px: 1,
+        bgcolor: paper,
+        borderBottom: `1px solid ${line}`,
+      }}
+    >
+      <Search size={14} aria-hidden style={{ flex: 'none', opacity: 0.6 }} />
+      <InputBase
+        value={filter.text}
+        placeholder="Name or kind"
+        inputProps={{ 'aria-label': 'Find in the outline', spellCheck: false }}
+        onChange={(event) => onFilter({ ...filter, text: event.target.value })}
+        onKeyDown={(event) => {
+          if (event.key !== 'Escape' || filter.text === '') return;
+          event.stopPropagation();
+          onFilter({ ...filter, text: '' });
+        }}
+        sx={{ flex: 1, minWidth: 60, fontSize: 13, '& input::placeholder': { opacity: 0.75 } }}
+      />
+      {mode === 'tree' && (
+        <Select
+          variant="standard"
+          disableUnderline
+          value={filter.only}
+          onChange={(event) => onFilter({ ...filter, only: event.target.value as OutlineFilter['only'] })}
+          inputProps={{ 'aria-label': 'Elements listed' }}
+          sx={{ fontSize: 12, maxWidth: 150 }}
+        >
+          <MenuItem value="all">All elements</MenuItem>
+          <MenuItem value="overrides">With overrides in {viewName}</MenuItem>
+          <MenuItem value="not shown">Not shown in {viewName}</MenuItem>
+        </Select>
+      )}
+      <ToggleButtonGroup
+        size="small"
+        exclusive
+        aria-label="Outline shows"
+        value={mode}
+        onChange={(_event, next: OutlineMode | null) => next && onMode(next)}
+        sx={{
+          '& .MuiToggleButton-root': {
+            py: 0,
+            px: 0.75,
+            fontSize: 12,
+            textTransform: 'none',
+            color: 'text.primary',
+            whiteSpace: 'nowrap',
+          },
+        }}
+      >
+        <ToggleButton value="tree">Tree</ToggleButton>
+        <ToggleButton value="differences">What differs</ToggleButton>
+      </ToggleButtonGroup>
+    </Box>
+  );
+}
