@@ -40,6 +40,16 @@ export class EditRequest {
   @Type(() => OperationRequest)
   operations!: OperationRequest[];
 
+  @IsDefined({ message: 'An edit says how it is taken back.' })
+  @IsArray({ message: 'The operations that take an edit back are a list.' })
+  @ArrayMaxSize(5000, { message: 'An edit has at most 5000 operations.' })
+  @ValidateNested({ each: true, message: 'Every operation is an object.' })
+  @Type(() => OperationRequest)
+  inverse!: OperationRequest[];
+
+  @IsIn(['edit', 'undo', 'redo'], { message: 'An edit is made by edit, undo or redo.' })
+  by!: 'edit' | 'undo' | 'redo';
+
   @IsString({ message: 'An edit has a sentence that says what it does.' })
   @IsNotEmpty({ message: 'The sentence of an edit is not empty.' })
   @MaxLength(500, { message: 'The sentence of an edit has at most 500 characters.' })

@@ -1,4 +1,4 @@
-import type { Operation, Page, PageReference, SiteFrame } from '../core/index.ts';
+import type { Operation, Page, PageReference, SiteFrame, Stacks } from '../core/index.ts';
 
 export interface Health {
   ready: true;
@@ -34,6 +34,8 @@ export interface SiteResponse {
 export interface PageResponse {
   page: Page;
   revision: number;
+  /** The steps that can be taken back and made again, as far back as the page remembers. */
+  steps: Stacks;
 }
 
 export interface EditResponse {

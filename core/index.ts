@@ -42,6 +42,7 @@ export { heldSpan, placeSpans, type Placed } from './layout/spans.ts';
 export { fluid, REM, sizeAt, textSizeCss, type Fluid, type TextSize } from './type/fluid.ts';
 
 export { COMMANDS, perform, type Arguments, type CommandName, type Step } from './edits/perform.ts';
+export { after, stacksOf, type EditBy, type Made, type Stacks } from './edits/history.ts';
 export { countOverrides, siblingsLike, subtree } from './edits/many.ts';
 export { applyOperations, overlap, type Operation } from './edits/patch.ts';
 

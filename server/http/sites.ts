@@ -1,9 +1,10 @@
 import { Router } from 'express';
 import { EditRequest, PathNames, RevisionHeader } from '../../api/requests.ts';
 import type { EditResponse, PageResponse, SiteResponse, SiteSummary } from '../../api/responses.ts';
-import { sourceOrder, writeSiteFile, type Operation, type Page } from '../../core/index.ts';
+import { sourceOrder, writeSiteFile, type Page } from '../../core/index.ts';
 import type { Publisher } from '../host/publisher.ts';
 import type { Store } from '../store/open.ts';
+import type { NewEdit } from '../store/sites.ts';
 import { Refusal } from './problem.ts';
 import { validated } from './validated.ts';
 
@@ -87,14 +88,15 @@ export function siteRoutes(store: Store, publisher: Publisher): Router {
     const found = await sites.pageOf(site, name);
     if (!found) throw noPage();
     response.set('ETag', `"${found.revision}"`).set('Cache-Control', 'no-store');
-    response.json({ page: found.page, revision: found.revision } satisfies PageResponse);
+    const steps = await sites.stepsOf(site, name);
+    response.json({ page: found.page, revision: found.revision, steps } satisfies PageResponse);
   });
 
   router.patch('/:site/pages/:page', async (request, response) => {
     const { site, name } = await names(request.params);
     const revision = await revisionOf(request.get('If-Match'));
     const edit = await validated(EditRequest, request.body);
-    const result = await sites.edit(site, name, revision, edit.operations as Operation[], edit.sentence);
+    const result = await sites.edit(site, name, revision, edit as NewEdit);
     switch (result.outcome) {
       case 'accepted':
         response

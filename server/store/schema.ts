@@ -8,7 +8,7 @@ import {
   timestamp,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
-import type { Operation, Page, SiteFrame } from '../../core/index.ts';
+import type { EditBy, Operation, Page, SiteFrame } from '../../core/index.ts';
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
 
@@ -47,6 +47,9 @@ export const edits = pgTable(
     page: text('page').notNull(),
     revision: integer('revision').notNull(),
     operations: jsonb('operations').$type<Operation[]>().notNull(),
+    /** The operations that take the edit back. */
+    inverse: jsonb('inverse').$type<Operation[]>().notNull().default([]),
+    by: text('by').$type<EditBy>().notNull().default('edit'),
     sentence: text('sentence').notNull(),
     madeAt: moment('made_at').notNull().defaultNow(),
   },

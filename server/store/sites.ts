@@ -2,11 +2,15 @@ import { and, asc, desc, eq, gt } from 'drizzle-orm';
 import jsonpatch from 'fast-json-patch';
 import {
   pageFaults,
+  stacksOf,
+  type EditBy,
   type Fault,
+  type Made,
   type Operation,
   type Page,
   type Site,
   type SiteFrame,
+  type Stacks,
 } from '../../core/index.ts';
 import type { Database } from './database.ts';
 import { edits, pages, publications, sites, type Manifest } from './schema.ts';
@@ -21,6 +25,12 @@ export interface StoredEdit {
   operations: Operation[];
   sentence: string;
 }
+
+/** An edit as it comes in. */
+export type NewEdit = Made & { by: EditBy };
+
+/** How many edits of a page are looked through for steps to take back. */
+const REMEMBERED = 500;
 
 /** How an edit ended. Only `accepted` changed anything, and then durably. */
 export type EditOutcome =
@@ -77,6 +87,20 @@ export function siteStore(database: Database) {
       return found && { page: found.document, revision: found.revision };
     },
 
+    /** The steps of a page that can be taken back and made again. */
+    async stepsOf(site: string, page: string): Promise<Stacks> {
+      const rows = await database
+        .select()
+        .from(edits)
+        .where(and(eq(edits.site, site), eq(edits.page, page)))
+        .orderBy(desc(edits.revision))
+        .limit(REMEMBERED);
+      const made = rows.reverse().filter(({ inverse }) => inverse.length > 0);
+      return stacksOf(
+        made.map(({ operations, inverse, sentence, by }) => ({ operations, inverse, sentence, by })),
+      );
+    },
+
     /** Keeps a valid site that is not there yet. */
     async add(site: Site): Promise<void> {
       const { pages: documents, ...frame } = site;
@@ -98,8 +122,7 @@ export function siteStore(database: Database) {
       site: string,
       page: string,
       revision: number,
-      operations: Operation[],
-      sentence: string,
+      { operations, inverse, sentence, by }: NewEdit,
     ): Promise<EditOutcome> {
       return database.transaction(async (tx): Promise<EditOutcome> => {
         const [frameRow] = await tx.select().from(sites).where(eq(sites.id, site));
@@ -131,7 +154,7 @@ export function siteStore(database: Database) {
           .update(pages)
           .set({ document, revision: next, changedAt: new Date() })
           .where(pageKey(site, page));
-        await tx.insert(edits).values({ site, page, revision: next, operations, sentence });
+        await tx.insert(edits).values({ site, page, revision: next, operations, inverse, sentence, by });
         return { outcome: 'accepted', revision: next };
       });
     },

@@ -31,7 +31,17 @@ describe('the workbench: keeping', function () {
       expect(await list.getText()).to.equal(
         'Evening: title: padding bottom in Desktop 0 → 8\nEvening: title: padding top in Desktop 0 → 12',
       );
-      await press(Key.ESCAPE);
+      await (
+        await byRole(driver, 'button', 'Evening: title: padding top in Desktop 0 → 12', { inside: list })
+      ).click();
+      await eventually(
+        'both steps taken back',
+        async () =>
+          (await label(await cell(driver, 'Padding top', 'Desktop'))) === 'Padding top in Desktop: 0',
+      );
+      expect(await label(await cell(driver, 'Padding bottom', 'Desktop'))).to.equal(
+        'Padding bottom in Desktop: 0',
+      );
       await kept(driver);
     });
 
@@ -78,7 +88,7 @@ describe('the workbench: keeping', function () {
       const response = await fetch(url, {
         method: 'PATCH',
         headers: { 'If-Match': `"${revision}"`, 'Content-Type': 'application/json' },
-        body: JSON.stringify({ operations, sentence }),
+        body: JSON.stringify({ operations, inverse: [], by: 'edit', sentence }),
       });
       expect(response.status).to.equal(200);
     };

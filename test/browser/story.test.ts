@@ -174,6 +174,9 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
       'Size in Tablet: 40–52, override, here',
     );
     await byRole(driver, 'gridcell', /^Lead paragraph in Mobile: not shown/);
+    // Even the steps: the last one can still be taken back.
+    await byRole(driver, 'button', 'Undo: Row: words + dome: order reversed in Mobile');
+    await byRole(driver, 'button', 'Redo: Words: gap in Mobile 16 → 90');
     expect(await (await fetch(`${running.hostUrl}/brindle-hill/`)).text()).to.include(
       'The dome opens at dusk',
     );

@@ -12,9 +12,11 @@ import {
   perform,
   PROPERTIES,
   resolve,
+  stacksOf,
   knownProperty,
   type Arguments,
   type CommandName,
+  type EditBy,
   type NodeId,
   type Operation,
   type Page,
@@ -290,5 +292,46 @@ describe('values nobody set', () => {
     expect(value('headline', 'align', 'mobile')).to.equal('center');
     expect(value('headline', 'colour', 'wide')).to.equal('{moon}');
     expect(value('headline', 'shown', 'wide')).to.equal(true);
+  });
+});
+
+describe('the stacks of steps', () => {
+  const step = (name: string) => ({ operations: [], inverse: [], sentence: name });
+  const names = (edits: [string, EditBy][]) => {
+    const { undo, redo } = stacksOf(edits.map(([name, by]) => ({ ...step(name), by })));
+    return [undo.map(({ sentence }) => sentence).join(''), redo.map(({ sentence }) => sentence).join('')];
+  };
+
+  it('are read back from the edits of a page', () => {
+    expect(
+      names([
+        ['a', 'edit'],
+        ['b', 'edit'],
+        ['b', 'undo'],
+      ]),
+    ).to.deep.equal(['a', 'b']);
+    expect(
+      names([
+        ['a', 'edit'],
+        ['b', 'edit'],
+        ['b', 'undo'],
+        ['a', 'undo'],
+        ['a', 'redo'],
+      ]),
+    ).to.deep.equal(['a', 'b']);
+    expect(
+      names([
+        ['a', 'edit'],
+        ['a', 'undo'],
+        ['c', 'edit'],
+      ]),
+    ).to.deep.equal(['c', '']);
+    // The oldest edits may have been forgotten.
+    expect(
+      names([
+        ['x', 'undo'],
+        ['a', 'edit'],
+      ]),
+    ).to.deep.equal(['a', '']);
   });
 });

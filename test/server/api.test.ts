@@ -21,7 +21,12 @@ describe('the application’s server', () => {
       headers: { 'Content-Type': 'application/json', ...(revision === null ? {} : { 'If-Match': revision }) },
       body: typeof body === 'string' ? body : JSON.stringify(body),
     });
-  const edit = (...operations: unknown[]) => ({ operations, sentence: 'A test’s edit' });
+  const edit = (...operations: unknown[]) => ({
+    operations,
+    inverse: [],
+    by: 'edit',
+    sentence: 'A test’s edit',
+  });
   const problem = async (response: Response, status: number): Promise<Problem> => {
     expect(response.status).to.equal(status);
     expect(response.headers.get('Content-Type')).to.match(/^application\/problem\+json/);
@@ -74,9 +79,14 @@ describe('the application’s server', () => {
     ['malformed JSON', '{"operations":', 400, /not valid JSON/],
     ['null', 'null', 400, /not valid JSON/],
     ['a list', [], 422, /not a JSON object/],
-    ['no operations', { sentence: 'x' }, 422, /operations/],
-    ['empty operations', { operations: [], sentence: 'x' }, 422, /at least one/],
-    ['operations that are null', { operations: [null], sentence: 'x' }, 422, /Nothing was changed/],
+    ['no operations', { inverse: [], by: 'edit', sentence: 'x' }, 422, /operations/],
+    ['empty operations', { operations: [], inverse: [], by: 'edit', sentence: 'x' }, 422, /at least one/],
+    [
+      'operations that are null',
+      { operations: [null], inverse: [], by: 'edit', sentence: 'x' },
+      422,
+      /Nothing was changed/,
+    ],
     ['an unknown operation', edit({ ...weight, op: 'move' }), 422, /add, replace, remove/],
     ['a path that is no pointer', edit({ ...weight, path: 'nodes' }), 422, /JSON Pointer/],
     ['a path into nothing', edit({ ...weight, path: '/nodes/ghost/style/self' }), 422, /does not fit/],
@@ -91,7 +101,8 @@ describe('the application’s server', () => {
       /cleaned/,
     ],
     ['an unknown member', { ...edit(weight), extra: 1 }, 422, /extra/],
-    ['no sentence', { operations: [weight] }, 422, /sentence/],
+    ['no way back', { operations: [weight], by: 'edit', sentence: 'x' }, 422, /taken back/],
+    ['no sentence', { operations: [weight], inverse: [], by: 'edit' }, 422, /sentence/],
   ];
   for (const [name, body, status, detail] of faulty) {
     it(`refuses ${name} and changes nothing`, async () => {
@@ -101,6 +112,30 @@ describe('the application’s server', () => {
       expect(({} as Record<string, unknown>).polluted).to.equal(undefined);
     });
   }
+
+  it('remembers the steps of a page: what can be taken back and what made again', async () => {
+    const at = '/nodes/lead/style/self/weight';
+    const send = async (by: string, operations: unknown[], inverse: unknown[]) => {
+      const { revision } = await page();
+      const response = await patch({ operations, inverse, by, sentence: `Lead: ${by}` }, `"${revision}"`);
+      expect(response.status).to.equal(200);
+    };
+    const set = [{ op: 'add', path: at, value: { base: 450 } }];
+    const drop = [{ op: 'remove', path: at }];
+    await send('edit', set, drop);
+    const steps = async () =>
+      ((await (await get(HOME)).json()) as { steps: Record<'undo' | 'redo', unknown[]> }).steps;
+    expect((await steps()).undo.at(-1)).to.deep.equal({
+      operations: set,
+      inverse: drop,
+      sentence: 'Lead: edit',
+    });
+    await send('undo', drop, set);
+    expect((await steps()).redo).to.deep.equal([{ operations: set, inverse: drop, sentence: 'Lead: edit' }]);
+    await send('redo', set, drop);
+    expect((await steps()).redo).to.deep.equal([]);
+    await send('undo', drop, set);
+  });
 
   it('names the fault of an edit with a pointer into the page', async () => {
     const { revision } = await page();

@@ -58,7 +58,7 @@ describe('a data folder', () => {
       const response = await fetch(url + HOME, {
         method: 'PATCH',
         headers: { 'If-Match': `"${revision}"`, 'Content-Type': 'application/json' },
-        body: JSON.stringify({ operations, sentence: 'Weight' }),
+        body: JSON.stringify({ operations, inverse: [], by: 'edit', sentence: 'Weight' }),
       });
       expect(response.status).to.equal(200);
     }

@@ -21,7 +21,7 @@ describe('the host', () => {
     const response = await fetch(path, {
       method: 'PATCH',
       headers: { 'If-Match': `"${revision}"`, 'Content-Type': 'application/json' },
-      body: JSON.stringify({ operations, sentence: 'Other words' }),
+      body: JSON.stringify({ operations, inverse: [], by: 'edit', sentence: 'Other words' }),
     });
     expect(response.status).to.equal(200);
   };

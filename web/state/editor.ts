@@ -1,25 +1,24 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { MissedEdit } from '../../api/responses.ts';
 import {
+  after,
   applyOperations,
   viewAt,
   viewOf,
+  type EditBy,
   type EditReach,
+  type Made,
   type NodeId,
-  type Operation,
   type Page,
   type PageReference,
   type SiteFrame,
+  type Stacks,
   type Step,
   type ViewId,
 } from '../../core/index.ts';
 
-/** An edit that was made and can be taken back or made again. */
-export interface Made {
-  operations: Operation[];
-  inverse: Operation[];
-  sentence: string;
-}
+/** An edit that the server has not kept yet. */
+export type Pending = Made & { by: EditBy };
 
 /** How it stands with keeping what was done. */
 export type Keeping =
@@ -37,7 +36,7 @@ export interface OpenPage {
   /** The page as the server has it, at `revision`. */
   stored: Page;
   revision: number;
-  pending: Made[];
+  pending: Pending[];
   undo: Made[];
   redo: Made[];
 }
@@ -80,10 +79,13 @@ const say = (state: EditorState, sentence: string, refusal = false) => {
 };
 
 /** The stored page with the pending edits on top; an edit that no longer fits falls out and is named. */
-function onTop(stored: Page, pending: readonly Made[]): { page: Page; pending: Made[]; lost: Made[] } {
+function onTop(
+  stored: Page,
+  pending: readonly Pending[],
+): { page: Page; pending: Pending[]; lost: Pending[] } {
   let page = stored;
-  const kept: Made[] = [];
-  const lost: Made[] = [];
+  const kept: Pending[] = [];
+  const lost: Pending[] = [];
   for (const made of pending) {
     const next = applyOperations(page, made.operations);
     if (next.ok) {
@@ -94,7 +96,7 @@ function onTop(stored: Page, pending: readonly Made[]): { page: Page; pending: M
   return { page, pending: kept, lost };
 }
 
-function rebase(state: EditorState, stored: Page, revision: number, pending: readonly Made[]): void {
+function rebase(state: EditorState, stored: Page, revision: number, pending: readonly Pending[]): void {
   if (!state.open) return;
   const result = onTop(stored, pending);
   Object.assign(state.open, { stored, revision, page: result.page, pending: result.pending });
@@ -114,11 +116,19 @@ export const editor = createSlice({
   reducers: {
     opened(
       state,
-      { payload }: PayloadAction<{ site: SiteFrame; pages: PageReference[]; page: Page; revision: number }>,
+      {
+        payload,
+      }: PayloadAction<{
+        site: SiteFrame;
+        pages: PageReference[];
+        page: Page;
+        revision: number;
+        steps: Stacks;
+      }>,
     ) {
-      const { site, pages, page, revision } = payload;
+      const { site, pages, page, revision, steps } = payload;
       const sameSite = state.open?.site.id === site.id;
-      state.open = { site, pages, page, stored: page, revision, pending: [], undo: [], redo: [] };
+      state.open = { site, pages, page, stored: page, revision, pending: [], ...steps };
       state.keeping = { state: 'kept', at: null };
       state.selected = null;
       if (!sameSite) {
@@ -129,18 +139,14 @@ export const editor = createSlice({
     closed(state) {
       state.open = null;
     },
-    made(state, { payload: { step, by } }: PayloadAction<{ step: Step; by: 'edit' | 'undo' | 'redo' }>) {
+    made(state, { payload: { step, by } }: PayloadAction<{ step: Step; by: EditBy }>) {
       if (!state.open) return;
       const { page, operations, inverse, sentence } = step;
       const made = { operations, inverse, sentence };
       state.open.page = page;
-      state.open.pending.push(made);
-      if (by === 'undo') state.open.redo.push({ ...state.open.undo.pop()! });
-      else {
-        if (by === 'redo') state.open.redo.pop();
-        else state.open.redo = [];
-        state.open.undo.push(made);
-      }
+      state.open.pending.push({ ...made, by });
+      const { undo, redo } = state.open;
+      Object.assign(state.open, after({ undo, redo }, made, by));
       say(state, by === 'undo' ? `Undone: ${sentence}` : sentence);
       if (state.selected && !page.nodes[state.selected]) state.selected = null;
     },

@@ -102,10 +102,13 @@ async function sendAll(dispatch: Dispatch, getState: () => State): Promise<void>
     const next = open?.pending[0];
     if (!open || !next || keeping.state === 'conflict') return;
     if (keeping.state !== 'failing') dispatch(sending());
-    const { operations, sentence } = next;
+    const { operations, inverse, sentence, by } = next;
     const address = { site: open.site.id, page: open.page.id, revision: open.revision };
     const result = await dispatch(
-      server.endpoints.edit.initiate({ ...address, operations, sentence }, { track: false }),
+      server.endpoints.edit.initiate(
+        { ...address, edit: { operations, inverse, sentence, by } },
+        { track: false },
+      ),
     );
     if (result.data) {
       failures = 0;

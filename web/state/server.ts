@@ -9,14 +9,13 @@ import type {
   SiteResponse,
   SiteSummary,
 } from '../../api/responses.ts';
-import type { Operation } from '../../core/index.ts';
+import type { EditBy, Made } from '../../core/index.ts';
 
 export interface EditToSend {
   site: string;
   page: string;
   revision: number;
-  operations: Operation[];
-  sentence: string;
+  edit: Made & { by: EditBy };
 }
 
 const below = (path: string) => path.slice(API.length);
@@ -34,11 +33,11 @@ export const server = createApi({
       keepUnusedDataFor: 0,
     }),
     edit: build.mutation<EditResponse, EditToSend>({
-      query: ({ site, page, revision, operations, sentence }) => ({
+      query: ({ site, page, revision, edit }) => ({
         url: below(paths.page(site, page)),
         method: 'PATCH',
         headers: { 'If-Match': `"${revision}"` },
-        body: { operations, sentence },
+        body: edit,
       }),
     }),
     preview: build.mutation<PreviewResponse, string>({

@@ -89,9 +89,7 @@ function StepList() {
         slotProps={{ paper: { role: 'dialog', 'aria-label': 'Steps' } as object }}
       >
         {steps.length === 0 ? (
-          <Typography sx={{ p: 2, maxWidth: 260 }}>
-            Nothing has been changed yet since this page was opened.
-          </Typography>
+          <Typography sx={{ p: 2, maxWidth: 260 }}>Nothing has been changed on this page yet.</Typography>
         ) : (
           <List
             dense
