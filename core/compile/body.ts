@@ -1,5 +1,5 @@
 import { bands, mediaCondition } from '../values/bands.ts';
-import { isShown } from '../values/shown.ts';
+import { held } from '../values/resolve.ts';
 import { textStyleOf } from '../values/trace.ts';
 import type { MarkupContext, PictureReference } from '../site/kinds/kind.ts';
 import { contentOf } from '../site/kinds/kind.ts';
@@ -11,6 +11,7 @@ import type { Node } from '../site/node.ts';
 import type { NodeId } from '../site/nodeid.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
+import { memoised } from './memo.ts';
 import { nodeClass, textStyleClass } from './rules.ts';
 
 /** Where things are that a page refers to, as seen from the page. */
@@ -40,7 +41,12 @@ function headingLevels(page: Page): { levels: Map<NodeId, number>; titled: boole
   return { levels, titled };
 }
 
-function pictureOf(node: Node, { site, addresses }: Making, lazy: boolean): MarkupContext['picture'] {
+function pictureOf(
+  node: Node,
+  site: SiteFrame,
+  addresses: Addresses,
+  lazy: boolean,
+): MarkupContext['picture'] {
   const source = node.style.self?.source as Layered<string> | undefined;
   const reference = (id: string): PictureReference | undefined => {
     const asset = site.assets.find((candidate) => candidate.id === id);
@@ -59,26 +65,46 @@ function pictureOf(node: Node, { site, addresses }: Making, lazy: boolean): Mark
   return { base, sources, lazy };
 }
 
+/** Whether some view hides an element itself. */
+const hiddenSomewhere = memoised((node: Node, site: SiteFrame): boolean =>
+  site.views.list.some((view) => held(node.style.self?.shown, site.views, view.id)?.value === false),
+);
+
+/** What the markup of an element is made from, all that may change it: the same again is the same markup. */
+const madeMarkup = memoised(
+  (
+    node: Node,
+    site: SiteFrame,
+    addresses: Addresses,
+    headingLevel: number,
+    lazy: boolean,
+    ...children: Markup[]
+  ): Markup => {
+    const kind = knownKind(node.kind);
+    const style = textStyleOf(node, site);
+    return kind.markup(node, {
+      attributes: {
+        class: [kind.name, style && textStyleClass(style.id), nodeClass(node.id)].filter(Boolean).join(' '),
+      },
+      children,
+      address: (link) => {
+        const target = linkedPage(link);
+        return target === undefined ? link || undefined : addresses.page(target);
+      },
+      headingLevel,
+      picture: node.kind === 'picture' ? pictureOf(node, site, addresses, lazy) : undefined,
+    });
+  },
+);
+
 function elementMarkup(node: Node, making: Making, place: { eager: boolean; absent: boolean }): Markup {
   const { site, page, addresses, levels } = making;
-  const kind = knownKind(node.kind);
   // What is absent in some view must cost no download there: a lazy picture without a box is never fetched.
-  const absent = place.absent || site.views.list.some((view) => !isShown(site, page, node, view.id));
-  const style = textStyleOf(node, site);
-  return kind.markup(node, {
-    attributes: {
-      class: [kind.name, style && textStyleClass(style.id), nodeClass(node.id)].filter(Boolean).join(' '),
-    },
-    children: node.children.map((id) =>
-      elementMarkup(page.nodes[id], making, { eager: place.eager, absent }),
-    ),
-    address: (link) => {
-      const target = linkedPage(link);
-      return target === undefined ? link || undefined : addresses.page(target);
-    },
-    headingLevel: levels.get(node.id) ?? 2,
-    picture: node.kind === 'picture' ? pictureOf(node, making, absent || !place.eager) : undefined,
-  });
+  const absent = place.absent || hiddenSomewhere(node, site);
+  const children = node.children.map((id) =>
+    elementMarkup(page.nodes[id], making, { eager: place.eager, absent }),
+  );
+  return madeMarkup(node, site, addresses, levels.get(node.id) ?? 2, absent || !place.eager, ...children);
 }
 
 const landmarkOf = (node: Node): string => contentOf<string>(knownKind('section'), node, 'landmark');

@@ -194,12 +194,16 @@ export function pageRules(site: SiteFrame, page: Page): CssRule[] {
   const nodes = sourceOrder(page);
   const kinds = new Set(nodes.map((node) => knownKind(node.kind)));
   const styles = new Set(nodes.map((node) => textStyleOf(node, site)));
-  const rules = [...foundationRules(site.colours)];
-  for (const kind of kinds) rules.push(...kindRules(kind, site.views));
-  for (const style of styles) if (style) rules.push(...textStyleRules(style, site.views));
+  const ordered: Record<Layer, CssRule[][]> = { foundation: [], kind: [], 'text style': [], element: [] };
+  const add = (rules: readonly CssRule[]) => {
+    for (const rule of rules) (ordered[rule.layer][rule.distance] ??= []).push(rule);
+  };
+  add(foundationRules(site.colours));
+  for (const kind of kinds) add(kindRules(kind, site.views));
+  for (const style of styles) if (style) add(textStyleRules(style, site.views));
   for (const node of nodes) {
     const parent = node.parent === null ? undefined : page.nodes[node.parent];
-    rules.push(...elementRules(node, parent, site.views));
+    add(elementRules(node, parent, site.views));
   }
-  return rules.sort((a, b) => LAYERS.indexOf(a.layer) - LAYERS.indexOf(b.layer) || a.distance - b.distance);
+  return LAYERS.flatMap((layer) => ordered[layer].filter(Boolean).flat());
 }

@@ -22,10 +22,21 @@ export function element(
 
 const VOID = new Set(['img', 'source', 'meta', 'link', 'br', 'hr']);
 
+/** What has been printed: markup is never changed once it is made. */
+const printed = new WeakMap<Markup, string>();
+
 /** Prints markup as HTML. An attribute whose value is undefined is left out; an empty one is written without a value. */
 export function print(markup: Markup | Html | string): string {
   if (typeof markup === 'string') return escapeText(markup);
   if ('html' in markup) return markup.html;
+  const before = printed.get(markup);
+  if (before !== undefined) return before;
+  const html = printElement(markup);
+  printed.set(markup, html);
+  return html;
+}
+
+function printElement(markup: Markup): string {
   const attributes = Object.entries(markup.attributes)
     .filter(([, value]) => value !== undefined)
     .map(([name, value]) =>

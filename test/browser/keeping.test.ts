@@ -7,7 +7,7 @@ import { cell, kept, label, selectInOutline, type, useBench } from './workbench.
 describe('the workbench: keeping', function () {
   this.timeout(120_000);
   const bench = useBench();
-  const { press, chord } = bench;
+  const { chord } = bench;
 
   describe('keeping', () => {
     it('undoes and redoes with names, and lists the steps', async () => {

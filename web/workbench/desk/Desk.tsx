@@ -17,7 +17,7 @@ import {
 } from '../../state/editor.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { desk, line, paper } from '../../ui/theme.ts';
-import { sheetContent } from './content.ts';
+import { sheetAddresses, sheetContent } from './content.ts';
 import { Sheet } from './Sheet.tsx';
 import { WidthBar } from './WidthBar.tsx';
 
@@ -65,7 +65,8 @@ function useSize() {
 export function Desk({ site, pages, page }: { site: SiteFrame; pages: PageReference[]; page: Page }) {
   const dispatch = useAppDispatch();
   const { width, sheets, beside, ghosts, zoom } = useAppSelector((state) => state.editor);
-  const content = useMemo(() => sheetContent(site, pages, page), [site, pages, page]);
+  const addresses = useMemo(() => sheetAddresses(site.id, pages), [site.id, pages]);
+  const content = useMemo(() => sheetContent(site, page, addresses), [site, page, addresses]);
   const size = useSize();
   const shown = sheetsToShow(site, width, sheets === 'side by side', beside);
   const room = size.width - GAP * (shown.length - 1);

@@ -6,6 +6,7 @@ import {
   knownKind,
   pageRules,
   sourceOrder,
+  type Addresses,
   type Page,
   type PageReference,
   type SiteFrame,
@@ -13,21 +14,26 @@ import {
 } from '../../../core/index.ts';
 import type { SheetContent } from './sheetdocument.ts';
 
-/** What every sheet of a page shows, compiled by the code that publishes; only the addresses are those of the application. */
+/** The addresses of the application, from inside a sheet. The same site and pages give the same object, which the compiler remembers by. */
+export function sheetAddresses(site: string, pages: readonly PageReference[]): Addresses {
+  const known = new Set<string>(pages.map((reference) => reference.id));
+  return {
+    page: (id) => (known.has(id) ? `#${id}` : undefined),
+    picture: (asset) => paths.asset(site, asset),
+  };
+}
+
+/** What every sheet of a page shows, compiled by the code that publishes; only the addresses are the application's. */
 export function sheetContent(
   site: SiteFrame,
-  pages: readonly PageReference[],
   page: Page,
+  addresses: Addresses,
 ): Omit<SheetContent, 'ghosts'> {
-  const known = new Set<string>(pages.map((reference) => reference.id));
   return {
     lang: site.lang,
     title: documentTitle(site.name, page),
     rules: pageRules(site, page),
-    body: bodyMarkup(site, page, {
-      page: (id) => (known.has(id) ? `#${id}` : undefined),
-      picture: (asset) => paths.asset(site.id, asset),
-    }),
+    body: bodyMarkup(site, page, addresses),
   };
 }
 

@@ -28,8 +28,8 @@ export const EMPTY_SHEET =
 const keyOf = (rule: CssRule): string => `${rule.layer}|${rule.selector}|${rule.condition ?? ''}`;
 
 interface Handle {
+  rule: CssRule;
   key: string;
-  declarations: string;
 }
 
 /**
@@ -72,6 +72,28 @@ export class SheetDocument {
   private updateRules(rules: readonly CssRule[]): void {
     const faces = printFontFaces(familiesIn(rules), (_family, file) => paths.font(file.file));
     if (this.fonts.textContent !== faces) this.fonts.textContent = faces;
+    // Rules are remembered by the compiler: the same object says the same. Most edits change a few declarations only.
+    const sameRules =
+      rules.length === this.handles.length &&
+      rules.every(
+        (rule, index) => this.handles[index].rule === rule || this.handles[index].key === keyOf(rule),
+      );
+    if (!sameRules) this.alignRules(rules);
+    rules.forEach((rule, index) => {
+      const handle = this.handles[index];
+      if (handle.rule === rule) return;
+      const declarations = printDeclarations(rule.declarations);
+      if (declarations !== printDeclarations(handle.rule.declarations)) {
+        const outer = this.page.sheet!.cssRules[index];
+        const inner = rule.condition ? (outer as CSSMediaRule).cssRules[0] : outer;
+        (inner as CSSStyleRule).style.cssText = declarations;
+      }
+      handle.rule = rule;
+    });
+  }
+
+  /** Removes the rules that are gone and inserts those that are new, so that each stands at its index. */
+  private alignRules(rules: readonly CssRule[]): void {
     const sheet = this.page.sheet!;
     const wanted = new Set(rules.map(keyOf));
     for (let index = this.handles.length - 1; index >= 0; index--) {
@@ -81,17 +103,10 @@ export class SheetDocument {
     }
     rules.forEach((rule, index) => {
       const key = keyOf(rule);
-      const declarations = printDeclarations(rule.declarations);
-      if (this.handles[index]?.key !== key) {
-        const text = `${rule.selector}{${declarations}}`;
-        sheet.insertRule(rule.condition ? `@media ${rule.condition}{${text}}` : text, index);
-        this.handles.splice(index, 0, { key, declarations });
-      } else if (this.handles[index].declarations !== declarations) {
-        const outer = sheet.cssRules[index];
-        const inner = rule.condition ? (outer as CSSMediaRule).cssRules[0] : outer;
-        (inner as CSSStyleRule).style.cssText = declarations;
-        this.handles[index].declarations = declarations;
-      }
+      if (this.handles[index]?.key === key) return;
+      const text = `${rule.selector}{${printDeclarations(rule.declarations)}}`;
+      sheet.insertRule(rule.condition ? `@media ${rule.condition}{${text}}` : text, index);
+      this.handles.splice(index, 0, { rule, key });
     });
     // What is left over stood in another place before.
     while (this.handles.length > rules.length) {
