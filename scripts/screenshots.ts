@@ -43,9 +43,9 @@ try {
   await driver.actions().sendKeys(Key.ESCAPE).perform();
   await pause(400);
 
-  await selectInOutline(driver, 'Dome picture');
   await (await byRole(driver, 'button', 'Side by side')).click();
   await sheet(driver, 'Mobile');
+  await selectInOutline(driver, 'Dome picture');
   await (await cell(driver, 'Columns', 'Tablet')).click();
   await keep('workbench-side-by-side');
 

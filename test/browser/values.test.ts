@@ -54,6 +54,18 @@ describe('the workbench: values', function () {
       );
     });
 
+    it('start with the reach that was chosen last in this browser', async () => {
+      const { driver } = bench;
+      const pressed = async (reach: string) =>
+        (await byRole(driver, 'button', reach)).getAttribute('aria-pressed');
+      await selectInOutline(driver, 'Evening: title');
+      await chooseReach(driver, 'Here');
+      await bench.reload();
+      await selectInOutline(driver, 'Evening: title');
+      expect(await pressed('Here')).to.equal('true');
+      await chooseReach(driver, 'Onward');
+    });
+
     it('say what is wrong with typed text, keep the old value, and give up with Escape', async () => {
       const { driver } = bench;
       await selectInOutline(driver, 'Evening: title');

@@ -154,6 +154,9 @@ export function useBench() {
   beforeEach(async () => {
     bench ??= await openBench();
     await resize(bench.driver, 1280, 800);
+    // Every test starts as in a new browser, with no preference.
+    await bench.driver.get(bench.running.url);
+    await bench.driver.executeScript('localStorage.clear()');
     await bench.open();
   });
   after(() => bench?.end());
@@ -165,6 +168,7 @@ export function useBench() {
     get running() {
       return bench!.running;
     },
+    reload: () => bench!.open(),
     press: (...keys: string[]) =>
       bench!.driver
         .actions()

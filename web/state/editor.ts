@@ -16,6 +16,7 @@ import {
   type Step,
   type ViewId,
 } from '../../core/index.ts';
+import { preferredReach } from './preferences.ts';
 
 /** An edit that the server has not kept yet. */
 export type Pending = Made & { by: EditBy };
@@ -66,7 +67,7 @@ const initialState: EditorState = {
   selected: null,
   aim: null,
   width: 1280,
-  reach: 'onward',
+  reach: preferredReach(),
   sheets: 'one',
   beside: [],
   ghosts: false,

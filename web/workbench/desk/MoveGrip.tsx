@@ -109,7 +109,9 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, childre
         }}
       >
         {movable && <GripVertical size={11} aria-hidden style={{ marginLeft: -3 }} />}
-        {children}
+        <Box component="span" sx={{ maxWidth: 260, overflow: 'hidden', textOverflow: 'ellipsis' }}>
+          {children}
+        </Box>
       </Box>
       {insertion && own && (
         <Box

@@ -1,6 +1,7 @@
 import { ToggleButton, ToggleButtonGroup, Tooltip } from '@mui/material';
 import type { EditReach } from '../../../core/index.ts';
 import { reachChosen } from '../../state/editor.ts';
+import { preferReach } from '../../state/preferences.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 
 const CHOICES: { value: EditReach; label: string; explained: string }[] = [
@@ -21,13 +22,17 @@ const CHOICES: { value: EditReach; label: string; explained: string }[] = [
 export function ReachChoice() {
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.editor.reach);
+  const choose = (value: EditReach) => {
+    preferReach(value);
+    dispatch(reachChosen(value));
+  };
   return (
     <ToggleButtonGroup
       size="small"
       exclusive
       aria-label="Reach of edits"
       value={reach}
-      onChange={(_event, value: EditReach | null) => value && dispatch(reachChosen(value))}
+      onChange={(_event, value: EditReach | null) => value && choose(value)}
       sx={{
         bgcolor: 'white',
         '& .MuiToggleButton-root': {
