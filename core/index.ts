@@ -7,7 +7,7 @@ export type { NodeId } from './site/nodeid.ts';
 export type { Node, PartStyle } from './site/node.ts';
 export * from './site/site.ts';
 export type { Fault } from './site/faults.ts';
-export { frameFaults, pageFaults, pointer, siteFaults, siteFileFaults } from './site/validate.ts';
+export { pageFaults, pointer, siteFaults, siteFileFaults } from './site/validate.ts';
 export { FAMILIES, type Family, type FontFile } from './site/families.ts';
 export type { ContentType, MenuEntry } from './site/contenttypes.ts';
 export { contentOf, type ContentField, type Kind } from './site/kinds/kind.ts';
@@ -29,7 +29,7 @@ export { cleanFragment, plainText } from './site/fragment.ts';
 export { cleanLink, linkedPage } from './site/link.ts';
 export { print, type Markup } from './site/markup.ts';
 
-export { held, isEmpty, ownOverride, reached, type Held } from './values/resolve.ts';
+export { held, isEmpty, reached, type Held } from './values/resolve.ts';
 export { withoutValue, withReach, withValue, wouldReach, type EditReach } from './values/change.ts';
 export { express, same } from './values/express.ts';
 export { bands, mediaCondition, widthsOfOverride, type Band } from './values/bands.ts';

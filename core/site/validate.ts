@@ -9,7 +9,6 @@ import type { Property } from './properties/property.ts';
 import {
   PageSchema,
   SiteFileSchema,
-  SiteFrameSchema,
   SiteSchema,
   type Page,
   type SiteFrame,
@@ -48,12 +47,6 @@ function wholeFaults(schema: typeof SiteSchema | typeof SiteFileSchema, value: u
   );
   site.pages.forEach((page, index) => faults.push(...pageRules(page, site, pointer('/pages', index))));
   return faults;
-}
-
-/** Every fault of a site's frame. */
-export function frameFaults(frame: unknown): Fault[] {
-  const shape = schemaFaults(SiteFrameSchema, frame);
-  return shape.length > 0 ? shape : frameRules(frame as SiteFrame);
 }
 
 /** Every fault of a page within a valid frame. */

@@ -74,11 +74,6 @@ export function onwardFrom(views: Views, id: ViewId): ViewId[] {
   return run.map((view) => view.id);
 }
 
-/** The views an override covers: all that it reaches, nearest to the base first. */
-export function covered(views: Views, id: ViewId, reach: Reach): ViewId[] {
-  return reach === 'here' ? [id] : onwardFrom(views, id);
-}
-
 /** The views between the base and a view on its side, nearest to the view first; without the view and the base. */
 export function between(views: Views, id: ViewId): ViewId[] {
   const index = viewIndex(views, id);

@@ -1,4 +1,4 @@
-import type { Layered, Override } from '../site/layered.ts';
+import type { Layered } from '../site/layered.ts';
 import { between, type ViewId, type Views } from '../site/views.ts';
 
 /** A value that a layered value itself holds for a view, and the view where it stands. */
@@ -23,11 +23,6 @@ export function held<T>(layered: Layered<T> | undefined, views: Views, view: Vie
     }
   }
   return layered.base === undefined ? undefined : { value: layered.base, view: views.base };
-}
-
-/** The override that stands at a view itself. */
-export function ownOverride<T>(layered: Layered<T> | undefined, view: ViewId): Override<T> | undefined {
-  return layered?.at?.[view];
 }
 
 /** The views whose value comes from the override (or base value) at `view`. */

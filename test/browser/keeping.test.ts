@@ -109,6 +109,9 @@ describe('the workbench: keeping', function () {
 
     it('asks when the same value was changed elsewhere, and does as told', async () => {
       const { driver } = bench;
+      // Through the list, so that the way back is one within the application.
+      await driver.get(bench.running.url);
+      await (await byRole(driver, 'link', 'Open Brindle Hill Observatory in the workbench')).click();
       await selectInOutline(driver, 'Evening: title');
       await elsewhere('paddingTop', 70, 'Evening: title: padding top in Desktop → 70');
       await type(driver, 'Padding top', 'Desktop', '50');
@@ -124,6 +127,10 @@ describe('the workbench: keeping', function () {
       await elsewhere('paddingTop', 71, 'Evening: title: padding top in Desktop → 71');
       await pause(400);
       await type(driver, 'Padding top', 'Desktop', '51');
+      await byRole(driver, 'dialog', 'The same values were changed elsewhere');
+      await driver.navigate().back();
+      await pause(300);
+      expect(await driver.getCurrentUrl(), 'no way out that drops the edit').to.match(/pages\/home$/);
       await (await byRole(driver, 'button', 'Take theirs, drop mine')).click();
       await eventually(
         'their value',

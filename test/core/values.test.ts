@@ -2,7 +2,6 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import {
   bands,
-  covered,
   express,
   held,
   isEmpty,
@@ -136,8 +135,8 @@ describe('layered values', () => {
     );
   });
 
-  it('the base has no reach and covers only itself', () => {
-    expect(covered(views, id('desktop'), 'onward')).to.deep.equal(['desktop']);
+  it('the base has no reach and nothing goes on from it', () => {
+    expect(onwardFrom(views, id('desktop'))).to.deep.equal(['desktop']);
     expect(withValue({}, views, id('desktop'), 5, 'here')).to.deep.equal({ base: 5 });
   });
 });

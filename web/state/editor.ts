@@ -3,7 +3,6 @@ import type { MissedEdit } from '../../api/responses.ts';
 import {
   after,
   applyOperations,
-  viewAt,
   viewOf,
   type EditBy,
   type EditReach,
@@ -251,5 +250,3 @@ export const {
   ghostsSet,
   zoomChosen,
 } = editor.actions;
-
-export const activeView = (state: EditorState, site: SiteFrame): ViewId => viewAt(site.views, state.width).id;

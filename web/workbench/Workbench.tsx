@@ -2,10 +2,10 @@ import { Box, LinearProgress } from '@mui/material';
 import { useSnackbar } from 'notistack';
 import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useParams } from 'react-router';
+import { useBlocker, useParams } from 'react-router';
 import { Group, Panel, Separator } from 'react-resizable-panels';
 import { selected as select } from '../state/editor.ts';
-import { keep, redo, undo } from '../state/edits.ts';
+import { keep, redo, retryNow, undo } from '../state/edits.ts';
 import { troubleOf, usePreviewMutation } from '../state/server.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { line } from '../ui/theme.ts';
@@ -29,15 +29,33 @@ function useSayings() {
   return said.sentence;
 }
 
-/** Warns before the window closes while something is not kept. */
-function useLeaveWarning() {
+/** Warns before the window closes while something is not kept, and stays on the screen while a decision is open. */
+function useStaying() {
   const pending = useAppSelector((state) => (state.editor.open?.pending.length ?? 0) > 0);
+  const deciding = useAppSelector((state) => state.editor.keeping.state === 'conflict');
   useEffect(() => {
     if (!pending) return;
     const warn = (event: BeforeUnloadEvent) => event.preventDefault();
     window.addEventListener('beforeunload', warn);
     return () => window.removeEventListener('beforeunload', warn);
   }, [pending]);
+  // Leaving now would drop the edits that the decision is about; its dialog is on the screen already.
+  const blocker = useBlocker(deciding);
+  useEffect(() => {
+    if (blocker.state === 'blocked') blocker.reset();
+  }, [blocker]);
+}
+
+/** What stands in for the workbench while another page is opened: first the edits of the last one have to be kept. */
+function Opening() {
+  const dispatch = useAppDispatch();
+  const keeping = useAppSelector((state) => state.editor.keeping);
+  if (keeping.state !== 'failing') return <LinearProgress aria-label="Opening the page" />;
+  return (
+    <Notice severity="error" action={{ label: 'Try now', run: () => dispatch(retryNow()) }}>
+      The page opens once your last changes are kept; they are still here. {keeping.sentence}
+    </Notice>
+  );
 }
 
 /** The editing screen: the ledger on the left, the desk on the right. */
@@ -49,7 +67,7 @@ export function Workbench() {
   const [preview, { isLoading: trying }] = usePreviewMutation();
   const { enqueueSnackbar } = useSnackbar();
   const sentence = useSayings();
-  useLeaveWarning();
+  useStaying();
 
   useHotkeys('mod+z', () => dispatch(undo()), { preventDefault: true });
   useHotkeys('mod+shift+z, mod+y', () => dispatch(redo()), { preventDefault: true });
@@ -79,7 +97,7 @@ export function Workbench() {
       </Notice>
     );
   }
-  if (!open) return <LinearProgress aria-label="Opening the page" />;
+  if (!open) return <Opening />;
   const { site, pages, page } = open;
   return (
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', overflow: 'hidden' }}>

@@ -9,34 +9,28 @@ import { colourCss } from './text.ts';
 
 const PADDED = ['section', 'row', 'column', 'heading', 'text', 'button', 'navigation'] as const;
 
-function padding(side: 'top' | 'right' | 'bottom' | 'left'): Property<number> {
-  return {
-    name: `padding${side[0].toUpperCase()}${side.slice(1)}`,
-    label: `Padding ${side}`,
+type Side = 'top' | 'right' | 'bottom' | 'left';
+
+/** Room on one side of an element, inside its background (padding) or outside (margin). */
+const room =
+  (name: 'padding' | 'margin', kinds: readonly string[], minimum: number) =>
+  (side: Side): Property<number> => ({
+    name: `${name}${side[0].toUpperCase()}${side.slice(1)}`,
+    label: `${name[0].toUpperCase()}${name.slice(1)} ${side}`,
     group: 'space',
-    kinds: PADDED,
-    type: numberType({ minimum: 0, maximum: 600, step: 4, unit: 'px' }),
+    kinds,
+    type: numberType({ minimum, maximum: 600, step: 4, unit: 'px' }),
     initial: () => 0,
-    css: (value) => ({ [`padding-${side}`]: px(value) }),
-  };
-}
+    css: (value) => ({ [`${name}-${side}`]: px(value) }),
+  });
+
+const padding = room('padding', PADDED, 0);
+const margin = room('margin', ['row', 'column', 'heading', 'text', 'button', 'picture', 'navigation'], -400);
 
 export const paddingTop = padding('top');
 export const paddingRight = padding('right');
 export const paddingBottom = padding('bottom');
 export const paddingLeft = padding('left');
-
-function margin(side: 'top' | 'right' | 'bottom' | 'left'): Property<number> {
-  return {
-    name: `margin${side[0].toUpperCase()}${side.slice(1)}`,
-    label: `Margin ${side}`,
-    group: 'space',
-    kinds: ['row', 'column', 'heading', 'text', 'button', 'picture', 'navigation'],
-    type: numberType({ minimum: -400, maximum: 600, step: 4, unit: 'px' }),
-    initial: () => 0,
-    css: (value) => ({ [`margin-${side}`]: px(value) }),
-  };
-}
 
 export const marginTop = margin('top');
 export const marginRight = margin('right');
