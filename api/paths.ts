@@ -12,5 +12,9 @@ export const paths = {
   asset: (site: string, asset: string) => `${API}/sites/${part(site)}/assets/${part(asset)}`,
   previews: (site: string) => `${API}/sites/${part(site)}/previews`,
   publications: (site: string) => `${API}/sites/${part(site)}/publications`,
+  frame: (site: string) => `${API}/sites/${part(site)}/frame`,
+  /** The fonts of a site's own; one is known by its SHA-256. */
+  ownFonts: (site: string) => `${API}/sites/${part(site)}/fonts`,
+  ownFont: (site: string, hash: string) => `${API}/sites/${part(site)}/fonts/${part(hash)}`,
   font: (file: string) => `${API}/fonts/${part(file)}`,
 };

@@ -63,6 +63,12 @@ export class RevisionHeader {
   revision!: number;
 }
 
+/** A file by the SHA-256 of its content. */
+export class HashName {
+  @Matches(/^[0-9a-f]{64}$/, { message: 'The name of the file is malformed.' })
+  hash!: string;
+}
+
 const ID = /^[A-Za-z0-9][A-Za-z0-9_.-]{0,119}$/;
 
 /** The names in a request's path. */

@@ -1,4 +1,4 @@
-import type { Operation, Page, PageReference, SiteFrame, Stacks } from '../core/index.ts';
+import type { Font, Operation, Page, PageReference, SiteFrame, Stacks } from '../core/index.ts';
 
 export interface Health {
   ready: true;
@@ -23,9 +23,16 @@ export interface SiteSummary {
   live: LivePublication | null;
 }
 
+/** A line of a site's page list. */
+export interface PageSummary extends PageReference {
+  /** How many overrides the page holds, by view. */
+  overrides: Record<string, number>;
+}
+
 export interface SiteResponse {
   frame: SiteFrame;
-  pages: PageReference[];
+  revision: number;
+  pages: PageSummary[];
   live: LivePublication | null;
   /** Pages that have changed since the live publication; all of them when nothing is live. */
   unpublished: string[];
@@ -45,8 +52,13 @@ export interface EditResponse {
 export interface MissedEdit {
   revision: number;
   operations: Operation[];
+  /** What takes it back. */
+  inverse: Operation[];
   sentence: string;
 }
+
+/** A font file that was taken in, and what it says of itself. */
+export type FontResponse = Omit<Font, 'id'>;
 
 export interface PreviewResponse {
   url: string;

@@ -43,7 +43,7 @@ function editing(site: Site): () => void {
     });
     if (!outcome.ok) throw new Error(outcome.sentence);
     page = outcome.value.page;
-    pageRules(frame, page);
+    pageRules(frame, page, () => '#');
     print(bodyMarkup(frame, page, addresses));
   };
 }

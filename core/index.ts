@@ -4,18 +4,25 @@ export { done, refused } from './site/outcome.ts';
 export * from './site/views.ts';
 export type { Layered, Override } from './site/layered.ts';
 export type { NodeId } from './site/nodeid.ts';
-export type { Node, PartStyle } from './site/node.ts';
+export { LINE_PARTS, PARTS, type Part } from './site/parts.ts';
+export type { Trait } from './site/traits.ts';
+export type { Node, PartStyle, Style } from './site/node.ts';
 export * from './site/site.ts';
 export type { Fault } from './site/faults.ts';
-export { pageFaults, pointer, siteFaults, siteFileFaults } from './site/validate.ts';
-export { FAMILIES, type Family, type FontFile } from './site/families.ts';
-export type { ContentType, MenuEntry } from './site/contenttypes.ts';
-export { contentOf, type ContentField, type Kind } from './site/kinds/kind.ts';
+export { frameFaults, pageFaults, pointer, siteFaults, siteFileFaults } from './site/validate.ts';
+export { FAMILIES, familiesOf, type Family, type FontFile } from './site/families.ts';
+export type { ContentType, LabelledLink } from './site/contenttypes.ts';
+export { contentOf, type ContentField, type Kind, type KindPart } from './site/kinds/kind.ts';
 export { KINDS, kindOf, knownKind } from './site/kinds/table.ts';
 export type { Point, Ratio } from './site/valuetypes/geometry.ts';
 export type { Extent } from './site/valuetypes/extent.ts';
 export type { EditorName, Option, ValueContext, ValueType } from './site/valuetypes/valuetype.ts';
-export { aliasedColour, colourAlias, isCssColour } from './site/valuetypes/colour.ts';
+export { aliasOf, aliasTo } from './site/valuetypes/alias.ts';
+export { colourCss, isCssColour } from './site/valuetypes/colour.ts';
+export { adjusted, type Adjustment } from './site/valuetypes/adjust.ts';
+export type { Gradient } from './site/valuetypes/gradient.ts';
+export { NO_PICTURE } from './site/valuetypes/picture.ts';
+export type { Space } from './site/valuetypes/space.ts';
 export { ordinal } from './site/valuetypes/order.ts';
 export {
   PROPERTY_GROUPS,
@@ -23,8 +30,7 @@ export {
   type Property,
   type PropertyGroup,
 } from './site/properties/property.ts';
-export { applies, knownProperty, PROPERTIES, propertyOf } from './site/properties/table.ts';
-export { colourCss } from './site/properties/text.ts';
+export { applies, knownProperty, PROPERTIES, propertyOf, sidesOf, takes } from './site/properties/table.ts';
 export { cleanFragment, plainText } from './site/fragment.ts';
 export { cleanLink, linkedPage } from './site/link.ts';
 export { print, type Markup } from './site/markup.ts';
@@ -33,23 +39,37 @@ export { held, isEmpty, reached, type Held } from './values/resolve.ts';
 export { withoutValue, withReach, withValue, wouldReach, type EditReach } from './values/change.ts';
 export { express, same } from './values/express.ts';
 export { bands, mediaCondition, widthsOfOverride, type Band } from './values/bands.ts';
-export { ownLayered, resolve, textStyleOf, trace, type Source, type Traced } from './values/trace.ts';
+export {
+  kindDefault,
+  ownLayered,
+  partStyleOf,
+  resolve,
+  textStyleOf,
+  trace,
+  type Source,
+  type Traced,
+} from './values/trace.ts';
 export { differences, type Difference } from './values/differences.ts';
-export { childrenIn, hiddenBy, isShown, overrideCount } from './values/shown.ts';
+export { childrenIn, hiddenBy, isShown } from './values/shown.ts';
+export { spaceAt } from './values/space.ts';
+export { countOverrides, overrideCount } from './values/count.ts';
 
 export { completeOrder, moveTo } from './layout/order.ts';
-export { heldSpan, placeSpans, type Placed } from './layout/spans.ts';
+export { heldSpan, heldStart, placeSpans, type Placed } from './layout/spans.ts';
 export { fluid, REM, sizeAt, textSizeCss, type Fluid, type TextSize } from './type/fluid.ts';
 
 export { COMMANDS, perform, type Arguments, type CommandName, type Step } from './edits/perform.ts';
 export { after, stacksOf, type EditBy, type Made, type Stacks } from './edits/history.ts';
-export { countOverrides, siblingsLike, subtree } from './edits/many.ts';
+export type { Document } from './edits/command.ts';
+export { chosenValues, siblingsLike, subtree, valuesOf, type ValueChoice } from './edits/many.ts';
 export { applyOperations, overlap, type Operation } from './edits/patch.ts';
 
 export { sourceOrder } from './site/sourceorder.ts';
 export { bodyMarkup, type Addresses } from './compile/body.ts';
-export { elementRules, nodeClass, pageRules, type CssRule } from './compile/rules.ts';
+export { elementRules, nodeClass, pageRules, within, type PictureAddress } from './compile/rules.ts';
+export type { CssRule } from './compile/stack.ts';
 export { familiesIn, printDeclarations, printFontFaces, printRules } from './compile/stylesheet.ts';
 export { compileSite, documentTitle, pagePath, type PublishedFile } from './compile/files.ts';
 
+export { upgradedFrame, upgradedPage } from './exchange/upgrade.ts';
 export { readSiteFile, writeSiteFile, type ReadSite } from './exchange/sitefile.ts';

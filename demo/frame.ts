@@ -2,6 +2,7 @@ import {
   FORMAT,
   FORMAT_VERSION,
   type Asset,
+  type Layered,
   type SiteFrame,
   type TextStyle,
   type View,
@@ -111,12 +112,29 @@ export const frame = (assets: Asset[]): SiteFrame => ({
     style('small', 'Small', sans(layered(15), 1.5)),
     style('meta', 'Meta', sans(layered(14), 1.4, 600)),
     style('button', 'Button', sans(layered(16), 1.25, 650)),
-    style('mark', 'Site mark', {
+    style('quote', 'Quote', {
+      family: layered('literata'),
+      size: layered(28, { wide: 32, tablet: 24, mobile: 21 }),
+      lineHeight: layered(1.4),
+      slant: layered('italic'),
+    }),
+    style('caption', 'Caption', sans(layered(14), 1.45)),
+    style('label', 'Label', sans(layered(15), 1.4, 600)),
+    style('logo', 'Logo', {
       family: layered('fraunces'),
       size: layered(22, { mobile: 20 }),
       lineHeight: layered(1.2),
       weight: layered(700),
     }),
   ],
+  spacing: [
+    { id: 'xs', name: 'XS', size: { base: 8 } },
+    { id: 's', name: 'S', size: layered(16, { mobile: 12 }) as Layered<number> },
+    { id: 'm', name: 'M', size: layered(24, { mobile: 16 }) as Layered<number> },
+    { id: 'l', name: 'L', size: layered(40, { tablet: 32, mobile: 24 }) as Layered<number> },
+    { id: 'xl', name: 'XL', size: layered(72, { tablet: 56, mobile: 40 }) as Layered<number> },
+    { id: 'xxl', name: 'XXL', size: layered(112, { wide: 128, tablet: 80, mobile: 56 }) as Layered<number> },
+  ],
+  fonts: [],
   assets,
 });

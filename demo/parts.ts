@@ -16,7 +16,7 @@ export function siteHead(): Branch {
         style: { alignItems: layered('center'), gap: layered(24, { mobile: 8 }) },
         children: [
           branch('text', 'mark', 'Site mark', {
-            textStyle: 'mark',
+            textStyle: 'logo',
             style: { span: layered(4, { tablet: 5, mobile: 4 }) },
             content: { text: '<p>Brindle Hill</p>' },
           }),

@@ -1,7 +1,7 @@
 import { bands, mediaCondition } from '../values/bands.ts';
 import { held } from '../values/resolve.ts';
-import { textStyleOf } from '../values/trace.ts';
-import type { MarkupContext, PictureReference } from '../site/kinds/kind.ts';
+import { partStyleOf, textStyleOf } from '../values/trace.ts';
+import type { MarkupContext, MediaReference } from '../site/kinds/kind.ts';
 import { contentOf } from '../site/kinds/kind.ts';
 import { knownKind } from '../site/kinds/table.ts';
 import type { Layered } from '../site/layered.ts';
@@ -41,17 +41,19 @@ function headingLevels(page: Page): { levels: Map<NodeId, number>; titled: boole
   return { levels, titled };
 }
 
-function pictureOf(
-  node: Node,
-  site: SiteFrame,
-  addresses: Addresses,
-  lazy: boolean,
-): MarkupContext['picture'] {
-  const source = node.style.self?.source as Layered<string> | undefined;
-  const reference = (id: string): PictureReference | undefined => {
+/** What a page refers to by an asset's id. */
+const mediaOf =
+  (site: SiteFrame, addresses: Addresses) =>
+  (id: string): MediaReference | undefined => {
     const asset = site.assets.find((candidate) => candidate.id === id);
-    return asset && { url: addresses.picture(id), width: asset.width, height: asset.height };
+    return (
+      asset && { url: addresses.picture(id), type: asset.type, width: asset.width, height: asset.height }
+    );
   };
+
+function pictureOf(node: Node, site: SiteFrame, addresses: Addresses): MarkupContext['picture'] {
+  const source = node.style.self?.source as Layered<string> | undefined;
+  const reference = mediaOf(site, addresses);
   const base = source?.base === undefined ? undefined : reference(source.base);
   if (!source || !base) return undefined;
   // The first matching <source> is taken, so the bands stand in reverse: furthest from the base first.
@@ -62,7 +64,7 @@ function pictureOf(
       const made = reference(band.value);
       return made ? [{ ...made, media: mediaCondition(band.widths!) }] : [];
     });
-  return { base, sources, lazy };
+  return { base, sources };
 }
 
 /** Whether some view hides an element itself. */
@@ -91,8 +93,15 @@ const madeMarkup = memoised(
         const target = linkedPage(link);
         return target === undefined ? link || undefined : addresses.page(target);
       },
+      site,
+      media: mediaOf(site, addresses),
+      part: (part) => {
+        const taken = partStyleOf(kind, part, site);
+        return taken ? { class: textStyleClass(taken.id) } : {};
+      },
       headingLevel,
-      picture: node.kind === 'picture' ? pictureOf(node, site, addresses, lazy) : undefined,
+      lazy,
+      picture: kind.traits.includes('pictured') ? pictureOf(node, site, addresses) : undefined,
     });
   },
 );
@@ -130,7 +139,11 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): M
   return knownKind('page').markup(root, {
     attributes: { class: `page ${nodeClass(root.id)}` },
     children: [...made.slice(0, head), main, ...made.slice(Math.max(head, foot))],
+    site,
     address: () => undefined,
+    media: () => undefined,
+    part: () => ({}),
     headingLevel: 1,
+    lazy: false,
   });
 }

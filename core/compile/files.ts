@@ -20,9 +20,11 @@ const EXTENSIONS: Record<Asset['type'], string> = {
   'image/png': 'png',
   'image/jpeg': 'jpg',
   'image/avif': 'avif',
+  'video/webm': 'webm',
+  'video/mp4': 'mp4',
 };
 
-const picturePath = (asset: Asset): string =>
+const mediaPath = (asset: Asset): string =>
   `assets/${asset.id}-${asset.hash.slice(0, 10)}.${EXTENSIONS[asset.type]}`;
 const fontPath = (file: FontFile): string => `assets/fonts/${file.file}`;
 
@@ -32,7 +34,7 @@ export const pagePath = (page: Pick<Page, 'slug'>): string =>
 /** The addresses that a page of the published site uses: all relative, so that the site can be served from any folder. */
 function relativeAddresses(site: Site, page: Page): Addresses {
   const up = page.slug === '' ? '' : '../';
-  const pictures = new Map(site.assets.map((asset) => [asset.id, picturePath(asset)]));
+  const pictures = new Map(site.assets.map((asset) => [asset.id, mediaPath(asset)]));
   return {
     page: (id) => {
       const target = site.pages.find((candidate) => candidate.id === id);
@@ -52,17 +54,16 @@ function compilePage(
 ): { files: PublishedFile[]; families: Family[]; pictures: string[] } {
   const pictures = new Set<string>();
   const addresses = relativeAddresses(site, page);
-  const rules = pageRules(site, page);
-  const families = familiesIn(rules);
+  const named = (id: string) => {
+    pictures.add(id);
+    return addresses.picture(id);
+  };
+  // As the style sheet, which lies among the pictures, sees them.
+  const rules = pageRules(site, page, (id) => named(id).replace(/^.*\//, ''));
+  const families = familiesIn(rules, site);
   const css = `${printFontFaces(families, (_family, file) => `fonts/${file.file}`)}\n${printRules(rules)}\n`;
   const cssPath = `assets/${page.slug || 'index'}-${fingerprint(css)}.css`;
-  const body = bodyMarkup(site, page, {
-    ...addresses,
-    picture: (id) => {
-      pictures.add(id);
-      return addresses.picture(id);
-    },
-  });
+  const body = bodyMarkup(site, page, { ...addresses, picture: named });
   const head = element(
     'head',
     {},
@@ -95,7 +96,7 @@ export function compileSite(site: Site): PublishedFile[] {
     compiled.pictures.forEach((id) => pictures.add(id));
   }
   for (const asset of site.assets) {
-    if (pictures.has(asset.id)) files.push({ path: picturePath(asset), type: asset.type, asset });
+    if (pictures.has(asset.id)) files.push({ path: mediaPath(asset), type: asset.type, asset });
   }
   for (const family of families) {
     for (const file of family.files)

@@ -1,209 +1,250 @@
 import { express } from '../values/express.ts';
-import { bands, mediaCondition } from '../values/bands.ts';
 import { held } from '../values/resolve.ts';
-import { kindDefault, textStyleOf } from '../values/trace.ts';
+import { kindDefault, partStyleOf, textStyleOf } from '../values/trace.ts';
 import type { Layered } from '../site/layered.ts';
 import type { Kind } from '../site/kinds/kind.ts';
 import { knownKind } from '../site/kinds/table.ts';
 import type { Node, PartStyle } from '../site/node.ts';
+import { PARTS, type Part } from '../site/parts.ts';
+import { BACKGROUND_LAYERS, pictureVariable } from '../site/properties/background.ts';
 import type { CssContext, Declarations, Property } from '../site/properties/property.ts';
-import { knownProperty, PROPERTIES } from '../site/properties/table.ts';
-import { colourCss } from '../site/properties/text.ts';
+import { knownProperty, placeOf, PROPERTIES } from '../site/properties/table.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
-import { baseView, type Views } from '../site/views.ts';
+import { NO_PICTURE } from '../site/valuetypes/picture.ts';
+import { colourCss } from '../site/valuetypes/colour.ts';
+import { px } from '../type/fluid.ts';
+import { baseView, type View, type Views } from '../site/views.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { memoised } from './memo.ts';
-
-/** What a rule belongs to; a later layer wins over an earlier one. */
-export const LAYERS = ['foundation', 'kind', 'text style', 'element'] as const;
-export type Layer = (typeof LAYERS)[number];
-
-/** One CSS rule, still as data. `distance` is how far its view lies from the base: within a layer, later wins. */
-export interface CssRule {
-  layer: Layer;
-  distance: number;
-  /** A media condition; absent where the rule holds at every width. */
-  condition?: string;
-  selector: string;
-  declarations: Declarations;
-}
+import { Stack, type CssRule, type Layer } from './stack.ts';
 
 export const nodeClass = (id: string): string => `n-${id}`;
 export const textStyleClass = (id: string): string => `t-${id}`;
 
-/** One property's layered declarations, ready to be grouped with those of other properties. */
-type Piece = Layered<Declarations>;
+/**
+ * The selector of something inside an element. `:where()` counts nothing, so that every rule of a page weighs one class
+ * and their order alone decides (Selectors 4, §17 https://www.w3.org/TR/selectors-4/#specificity-rules).
+ */
+export const within = (selector: string, inside: string): string =>
+  inside.startsWith('> ') ? `${selector} > :where(${inside.slice(2)})` : `${selector} :where(${inside})`;
 
-/** The rules of one selector: the declarations of all pieces, put together by the condition under which they hold. */
-function rulesOf(selector: string, layer: Layer, pieces: readonly Piece[], views: Views): CssRule[] {
-  const rules = new Map<string, CssRule>();
-  for (const piece of pieces) {
-    for (const { value, widths, distance } of bands(piece, views)) {
-      const condition = widths && mediaCondition(widths);
-      const key = condition ?? '';
-      const rule = rules.get(key);
-      if (rule) Object.assign(rule.declarations, value);
-      else rules.set(key, { layer, distance, condition, selector, declarations: { ...value } });
-    }
-  }
-  return [...rules.values()]
-    .filter((rule) => Object.keys(rule.declarations).length > 0)
-    .sort((a, b) => a.distance - b.distance);
-}
+/** What the CSS of an element's values may depend on of its kind. */
+type KindContext = Pick<Kind, 'display' | 'media' | 'parts'> & { rowsOnly: boolean };
+
+const contextOf = ({ display, media, parts, stacks }: Kind): KindContext => ({
+  display,
+  media,
+  parts,
+  rowsOnly: stacks === true,
+});
+
+const TEXT_STYLE: KindContext = { display: 'block', rowsOnly: false };
 
 /**
- * A layered value as layered declarations. Where the CSS depends on the view, the value is first resolved in every
- * view and expressed anew, so that a view whose CSS differs gets a band even without an override.
+ * Puts the CSS of a layered value on a stack. Where the CSS depends on the view, the value is first resolved in every
+ * view and expressed anew, so that a view whose CSS differs gets a rule even without an override.
  */
-function piece(
+function put(
+  stack: Stack,
   property: Property,
   layered: Layered<unknown>,
   views: Views,
   context: Omit<CssContext, 'view'>,
-): Piece | undefined {
+  style: PartStyle,
+): void {
   const css = property.css;
-  if (!css) return undefined;
+  if (!css) return;
   if (property.perView) {
-    return express(views, (view) => {
-      const value = held(layered, views, view.id);
-      return css(value ? value.value : property.initial(view), { ...context, view });
+    const resolved = (of: Property, from: Layered<unknown> | undefined, view: View) => {
+      const value = held(from, views, view.id);
+      return value ? value.value : (of.initial(view) as unknown);
+    };
+    const declared = express(views, (view) => {
+      const beside = (name: string) => resolved(knownProperty(name), style[name], view);
+      return css(resolved(property, layered, view), { ...context, view, beside });
     });
+    stack.layered(declared);
+    return;
   }
-  const view = baseView(views);
-  const declare = (value: unknown) => css(value, { ...context, view });
-  const result: Piece = {};
-  if (layered.base !== undefined) result.base = declare(layered.base);
-  if (layered.at) {
-    result.at = Object.fromEntries(
-      Object.entries(layered.at).map(([id, { value, reach }]) => [id, { value: declare(value), reach }]),
-    );
-  }
-  return result;
+  const full = { ...context, view: baseView(views) };
+  if (layered.base !== undefined) stack.base(css(layered.base, full));
+  for (const [id, { value, reach }] of Object.entries(layered.at ?? {}))
+    stack.at(id, reach, css(value, full));
 }
 
-/** A piece, and the selector inside the element's markup it belongs to ('' for the element itself). */
-interface PlacedPiece {
-  inside: string;
-  piece: Piece;
-}
+/** The values of a part in the order of the property table, so that the same values give the same CSS text. */
+const sorted = (style: PartStyle): [Property, Layered<unknown>][] =>
+  Object.entries(style)
+    .sort(([one], [other]) => placeOf.get(one)! - placeOf.get(other)!)
+    .map(([name, layered]) => [knownProperty(name), layered]);
 
-const insideOf = (property: Property, kind: string): string => property.inside?.[kind] ?? '';
-
-/** What the CSS of an element's values may depend on of its kind. */
-type KindContext = Pick<Kind, 'name' | 'display' | 'stacks'>;
-
-function stylePieces(style: PartStyle, views: Views, kind: KindContext): PlacedPiece[] {
-  return Object.entries(style).flatMap(([name, layered]) => {
-    const property = knownProperty(name);
-    const { display, stacks } = kind;
-    const made = property.onChildren ? undefined : piece(property, layered, views, { display, stacks });
-    return made ? [{ inside: insideOf(property, kind.name), piece: made }] : [];
-  });
-}
-
-/** The rules of an element and of what is inside its markup. */
-function placedRules(
-  selector: string,
-  layer: Layer,
-  placed: readonly PlacedPiece[],
+/** Puts the style of an element or of one of its parts on stacks: one for itself, one for the picture in it. */
+function putStyle(
+  stack: Stack,
+  media: Stack | undefined,
+  style: PartStyle,
   views: Views,
-): CssRule[] {
-  const insides = [...new Set(placed.map(({ inside }) => inside))];
-  return insides.flatMap((inside) => {
-    const pieces = placed.filter((entry) => entry.inside === inside).map((entry) => entry.piece);
-    return rulesOf(inside ? `${selector} ${inside}` : selector, layer, pieces, views);
-  });
+  kind: KindContext,
+): void {
+  const context = { display: kind.display, rowsOnly: kind.rowsOnly };
+  for (const [property, layered] of sorted(style)) {
+    if (property.onChildren) continue;
+    put(property.onMedia && media ? media : stack, property, layered, views, context, style);
+  }
 }
 
-/** The rules of one element: its own style, and its place in a parent that orders its children. */
+/** The rules of one element: its own style, that of its parts, and its place in a parent that orders its children. */
 export const elementRules: (node: Node, parent: Node | undefined, views: Views) => CssRule[] = memoised(
   (node: Node, parent: Node | undefined, views: Views) => {
     const kind = knownKind(node.kind);
-    const placed = stylePieces(node.style.self ?? {}, views, kind);
+    const context = contextOf(kind);
+    const selector = `.${nodeClass(node.id)}`;
+    const stack = new Stack(views);
+    const media = kind.media === undefined ? undefined : new Stack(views);
+    putStyle(stack, media, node.style.self ?? {}, views, context);
     for (const [name, layered] of Object.entries(parent?.style.self ?? {})) {
       const property = knownProperty(name);
       if (!property.onChildren) continue;
-      const context = { display: kind.display, children: parent!.children, child: node.id };
-      const made = piece(property, layered, views, context);
-      if (made) placed.push({ inside: '', piece: made });
+      const place = { display: kind.display, children: parent!.children, child: node.id };
+      put(stack, property, layered, views, place, {});
     }
-    return placedRules(`.${nodeClass(node.id)}`, 'element', placed, views);
+    const rules = stack.rules(selector, 'element');
+    if (media) rules.push(...media.rules(within(selector, kind.media!), 'element'));
+    for (const part of PARTS) {
+      const style = node.style[part];
+      const inside = kind.parts?.[part]?.selector;
+      if (!style || inside === undefined) continue;
+      const own = new Stack(views);
+      putStyle(own, undefined, style, views, TEXT_STYLE);
+      rules.push(...own.rules(within(selector, inside), 'element'));
+    }
+    return rules;
   },
 );
 
 /** The rules of a text style. */
 export const textStyleRules: (style: TextStyle, views: Views) => CssRule[] = memoised(
-  (style: TextStyle, views: Views) =>
-    placedRules(
-      `.${textStyleClass(style.id)}`,
-      'text style',
-      stylePieces(style.style.self ?? {}, views, { name: '', display: 'block' }),
-      views,
-    ),
+  (style: TextStyle, views: Views) => {
+    const stack = new Stack(views);
+    putStyle(stack, undefined, style.style.self ?? {}, views, TEXT_STYLE);
+    return stack.rules(`.${textStyleClass(style.id)}`, 'text style');
+  },
 );
+
+/** A kind's defaults, of itself or of a part, by property. */
+function putDefaults(stack: Stack, media: Stack | undefined, kind: Kind, part: Part, views: Views): void {
+  for (const property of PROPERTIES) {
+    if (!property.css || property.onChildren) continue;
+    const first = kind.name === 'page' && part === 'self' && property.inherits;
+    if (!first && kindDefault(kind.name, property, views.list[0], part) === undefined) continue;
+    const wanted = (view: View): Declarations => {
+      const value: unknown = kindDefault(kind.name, property, view, part) ?? property.initial(view);
+      return property.css!(value, { view, ...contextOf(kind) });
+    };
+    (property.onMedia && media ? media : stack).layered(express(views, wanted));
+  }
+}
 
 /** The rules that every element of a kind has: its structure, what follows from the grid, and its defaults. */
 export const kindRules: (kind: Kind, views: Views) => CssRule[] = memoised((kind: Kind, views: Views) => {
-  const placed: PlacedPiece[] = [{ inside: '', piece: { base: kind.structure } }];
-  if (kind.perView) placed.push({ inside: '', piece: express(views, kind.perView) });
-  for (const property of PROPERTIES) {
-    if (!property.css || property.onChildren) continue;
-    const wanted = (view: Views['list'][number]): Declarations => {
-      const byKind = kindDefault(kind.name, property, view);
-      const value: unknown =
-        byKind ?? (kind.name === 'page' && property.inherits ? property.initial(view) : undefined);
-      return value === undefined
-        ? {}
-        : property.css!(value, { view, display: kind.display, stacks: kind.stacks });
-    };
-    placed.push({ inside: insideOf(property, kind.name), piece: express(views, wanted) });
-  }
-  const rules = placedRules(`.${kind.name}`, 'kind', placed, views);
+  const selector = `.${kind.name}`;
+  const stack = new Stack(views);
+  const media = new Stack(views);
+  stack.base(kind.structure);
+  if (kind.perView) stack.layered(express(views, kind.perView));
+  putDefaults(stack, kind.media === undefined ? undefined : media, kind, 'self', views);
+  const rules = stack.rules(selector, 'kind');
   for (const [inner, declarations] of Object.entries(kind.inner ?? {})) {
-    rules.push({ layer: 'kind', distance: 0, selector: `.${kind.name} ${inner}`, declarations });
+    rules.push({ layer: 'kind', distance: 0, selector: within(selector, inner), declarations });
+  }
+  if (kind.media !== undefined) rules.push(...media.rules(within(selector, kind.media), 'kind'));
+  for (const part of PARTS) {
+    const inside = kind.parts?.[part]?.selector;
+    if (inside === undefined) continue;
+    const own = new Stack(views);
+    putDefaults(own, undefined, kind, part, views);
+    rules.push(...own.rules(within(selector, inside), 'kind'));
   }
   return rules;
 });
 
-/** What holds for every page: predictable boxes, the site's colours, a title that only assistive technology reads. */
-export const foundationRules: (site: SiteFrame['colours']) => CssRule[] = memoised((colours) => {
-  const rule = (selector: string, declarations: Declarations): CssRule => ({
-    layer: 'foundation',
-    distance: 0,
-    selector,
-    declarations,
-  });
-  const custom = Object.fromEntries(colours.map(({ id, value }) => [`--colour-${id}`, colourCss(value)]));
-  return [
-    rule(':root', { ...custom, '-webkit-text-size-adjust': '100%' }),
-    rule('*, ::before, ::after', { 'box-sizing': 'border-box' }),
-    rule('.page-title', {
-      position: 'absolute',
-      width: '1px',
-      height: '1px',
-      margin: '-1px',
-      overflow: 'hidden',
-      'clip-path': 'inset(50%)',
-      'white-space': 'nowrap',
-    }),
-  ];
+const foundationRule = (selector: string, declarations: Declarations): CssRule => ({
+  layer: 'foundation',
+  distance: 0,
+  selector,
+  declarations,
 });
 
-/** Every rule a page needs, in the order in which they are written: by layer, then by distance from the base. */
-export function pageRules(site: SiteFrame, page: Page): CssRule[] {
+/** What holds for every page: predictable boxes, a title that only assistive technology reads. */
+const FOUNDATION: readonly CssRule[] = [
+  ...BACKGROUND_LAYERS.map((name) =>
+    foundationRule(`@property ${name}`, { syntax: '"*"', inherits: 'false' }),
+  ),
+  foundationRule('*, ::before, ::after', { 'box-sizing': 'border-box', border: '0 solid' }),
+  foundationRule('.page-title', {
+    position: 'absolute',
+    width: '1px',
+    height: '1px',
+    margin: '-1px',
+    overflow: 'hidden',
+    'clip-path': 'inset(50%)',
+    'white-space': 'nowrap',
+  }),
+];
+
+/** The site's colours and spacing scale as custom properties; a step of the scale may differ by view. */
+const themeRules: (colours: SiteFrame['colours'], spacing: SiteFrame['spacing'], views: Views) => CssRule[] =
+  memoised((colours: SiteFrame['colours'], spacing: SiteFrame['spacing'], views: Views) => {
+    const stack = new Stack(views);
+    stack.base({ '-webkit-text-size-adjust': '100%' });
+    for (const { id, value } of colours) stack.base({ [`--colour-${id}`]: colourCss(value) });
+    for (const { id, size } of spacing) {
+      stack.layered(
+        express(views, (view) => ({ [`--space-${id}`]: px(held(size, views, view.id)?.value ?? 0) })),
+      );
+    }
+    return stack.rules(':root', 'foundation');
+  });
+
+/** The pictures that an element has behind it in any view. */
+function picturesBehind({ style }: Node): string[] {
+  const layered = style.self?.backgroundPicture as Layered<string> | undefined;
+  if (!layered) return [];
+  return [layered.base, ...Object.values(layered.at ?? {}).map(({ value }) => value)].filter(
+    (id): id is string => id !== undefined && id !== NO_PICTURE,
+  );
+}
+
+/** The address of a picture as the style sheet writes it. */
+export type PictureAddress = (asset: string) => string;
+
+/**
+ * Every rule a page needs, in the order in which they are written: by layer, then by distance from the base. Pictures
+ * behind elements are named once each; naming one fetches nothing.
+ */
+export function pageRules(site: SiteFrame, page: Page, picture: PictureAddress): CssRule[] {
   const nodes = sourceOrder(page);
   const kinds = new Set(nodes.map((node) => knownKind(node.kind)));
   const styles = new Set(nodes.map((node) => textStyleOf(node, site)));
+  for (const kind of kinds) {
+    for (const part of Object.keys(kind.parts ?? {})) styles.add(partStyleOf(kind, part as Part, site));
+  }
+  const pictures = [...new Set(nodes.flatMap(picturesBehind))];
   const ordered: Record<Layer, CssRule[][]> = { foundation: [], kind: [], 'text style': [], element: [] };
   const add = (rules: readonly CssRule[]) => {
     for (const rule of rules) (ordered[rule.layer][rule.distance] ??= []).push(rule);
   };
-  add(foundationRules(site.colours));
+  add(FOUNDATION);
+  add(themeRules(site.colours, site.spacing, site.views));
+  if (pictures.length > 0) {
+    const named = pictures.map((id) => [pictureVariable(id), `url("${picture(id)}")`]);
+    add([foundationRule('html', Object.fromEntries(named) as Declarations)]);
+  }
   for (const kind of kinds) add(kindRules(kind, site.views));
   for (const style of styles) if (style) add(textStyleRules(style, site.views));
   for (const node of nodes) {
     const parent = node.parent === null ? undefined : page.nodes[node.parent];
     add(elementRules(node, parent, site.views));
   }
-  return LAYERS.flatMap((layer) => ordered[layer].filter(Boolean).flat());
+  return Object.values(ordered).flatMap((layer) => layer.filter(Boolean).flat());
 }

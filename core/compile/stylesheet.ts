@@ -1,16 +1,17 @@
-import { FAMILIES, type Family, type FontFile } from '../site/families.ts';
+import { familiesOf, type Family, type FontFile } from '../site/families.ts';
+import type { SiteFrame } from '../site/site.ts';
 import type { Declarations } from '../site/properties/property.ts';
-import type { CssRule } from './rules.ts';
+import type { CssRule, Layer } from './stack.ts';
 
 export const printDeclarations = (declarations: Declarations): string =>
   Object.entries(declarations)
     .map(([name, value]) => `${name}:${value}`)
     .join(';');
 
-/** The families that a set of rules names. */
-export function familiesIn(rules: readonly CssRule[]): Family[] {
+/** The families of a site that a set of rules names. */
+export function familiesIn(rules: readonly CssRule[], site: Pick<SiteFrame, 'fonts'>): Family[] {
   const named = new Set(rules.map((rule) => rule.declarations['font-family']).filter(Boolean));
-  return FAMILIES.filter((family) => [...named].some((value) => value.startsWith(`"${family.cssName}"`)));
+  return familiesOf(site).filter(({ id }) => [...named].some((value) => value.startsWith(`"${id}"`)));
 }
 
 /** `@font-face` for each file of the families; a browser fetches only the files whose characters it meets. */
@@ -22,25 +23,33 @@ export function printFontFaces(
     .flatMap((family) =>
       family.files.map(
         (file) =>
-          `@font-face{font-family:"${family.cssName}";font-style:${file.style};font-weight:${family.weights};font-display:swap;src:url("${address(family, file)}") format("woff2");unicode-range:${file.unicodeRange}}`,
+          `@font-face{font-family:"${family.id}";font-style:${file.style};font-weight:${family.weights};font-display:swap;src:url("${address(family, file)}") format("woff2")${file.unicodeRange ? `;unicode-range:${file.unicodeRange}` : ''}}`,
       ),
     )
     .join('\n');
 }
 
-/**
- * Rules as CSS text. Rules that hold under the same condition in the same layer and declare the same are written
- * once: they style different elements there, so their order among each other means nothing.
- */
+interface Block {
+  condition?: string;
+  bodies: Map<string, string[]>;
+}
+
+/** Layers whose rules under one condition style different elements, so that their order among each other means nothing. */
+const UNORDERED = new Set<Layer>(['text style', 'element']);
+
+/** Rules as CSS text. Rules that declare the same under the same condition are written once, where order allows it. */
 export function printRules(rules: readonly CssRule[]): string {
-  const blocks = new Map<string, { condition?: string; bodies: Map<string, string[]> }>();
-  for (const { layer, distance, condition, selector, declarations } of rules) {
-    const key = `${layer}|${distance}|${condition ?? ''}`;
-    const block = blocks.get(key) ?? { condition, bodies: new Map<string, string[]>() };
-    blocks.set(key, block);
+  const blocks = new Map<string, Block>();
+  rules.forEach(({ layer, distance, condition, selector, declarations }, index) => {
+    const apart = UNORDERED.has(layer) ? '' : index;
+    const key = `${layer}|${distance}|${condition ?? ''}|${apart}`;
+    let block = blocks.get(key);
+    if (!block) blocks.set(key, (block = { condition, bodies: new Map() }));
     const body = printDeclarations(declarations);
-    block.bodies.set(body, [...(block.bodies.get(body) ?? []), selector]);
-  }
+    const selectors = block.bodies.get(body);
+    if (selectors) selectors.push(selector);
+    else block.bodies.set(body, [selector]);
+  });
   return [...blocks.values()]
     .map(({ condition, bodies }) => {
       const text = [...bodies].map(([body, selectors]) => `${selectors.join(',')}{${body}}`).join('\n');

@@ -1,10 +1,15 @@
 import type { Outcome } from '../site/outcome.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 
+/** What an edit changes: the page, or what all pages of the site share. */
+export type Document = 'page' | 'site';
+
 /**
- * A change a person can make. `run` changes the draft and answers the sentence that names the step, or refuses with a
- * sentence and leaves the draft as it was.
+ * A change a person can make. `run` changes the document it is for, which it gets as a draft, and answers the sentence
+ * that names the step; or it refuses with a sentence and leaves the draft as it was. The other document is not changed.
  */
 export interface Command<A> {
-  run(site: SiteFrame, draft: Page, args: A): Outcome<string>;
+  /** Absent: always the page. */
+  on?(args: A): Document;
+  run(site: SiteFrame, page: Page, args: A): Outcome<string>;
 }

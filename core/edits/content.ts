@@ -14,7 +14,7 @@ export interface SetContent {
 
 /** Sets a field of an element's content, which is the same in every view. Text is cleaned on its way in. */
 export const setContent: Command<SetContent> = {
-  run(_site, draft, { node: id, field: name, value }) {
+  run(site, draft, { node: id, field: name, value }) {
     const node = draft.nodes[id];
     if (!node) return refused('The element is not on this page any more.');
     const kind = knownKind(node.kind);
@@ -23,7 +23,7 @@ export const setContent: Command<SetContent> = {
     const shape = schemaFaults(field.type.schema, value);
     if (shape.length > 0) return refused(`${field.label}: ${shape[0].sentence}`);
     const cleaned: unknown = field.type.clean(value);
-    const fault = field.type.fault?.(cleaned);
+    const fault = field.type.fault?.(cleaned, site);
     if (fault) return refused(`${field.label}: ${fault}`);
     if (!same(contentOf(kind, node, name), cleaned)) node.content[name] = cleaned;
     return done(`${node.name}: ${field.label.toLowerCase()} changed in every view`);

@@ -1,3 +1,4 @@
+import type { Document } from './command.ts';
 import type { Operation } from './patch.ts';
 
 /** Whether an edit was made anew, took one back, or made one again. */
@@ -5,6 +6,8 @@ export type EditBy = 'edit' | 'undo' | 'redo';
 
 /** An edit that was made, and how to take it back. */
 export interface Made {
+  /** What it changed. */
+  on: Document;
   operations: Operation[];
   inverse: Operation[];
   sentence: string;
@@ -16,12 +19,16 @@ export interface Stacks {
   redo: Made[];
 }
 
-/** The stacks after one more edit. Taking back moves the latest step over, making again moves it back, a new step empties `redo`. */
+/** The stacks after one more edit. Taking back moves the latest step of the document over, making again moves it back, a new step empties `redo`. */
 export function after({ undo, redo }: Stacks, made: Made, by: EditBy): Stacks {
   if (by === 'edit') return { undo: [...undo, made], redo: [] };
   const [from, to] = by === 'undo' ? [undo, redo] : [redo, undo];
-  const step = from.at(-1);
-  const moved = { from: from.slice(0, -1), to: step ? [...to, step] : to };
+  // Steps of the site may have been made from another page, between those of this one.
+  const at = from.findLastIndex((step) => step.on === made.on);
+  const moved = {
+    from: from.filter((_step, index) => index !== at),
+    to: at >= 0 ? [...to, from[at]] : to,
+  };
   return by === 'undo' ? { undo: moved.from, redo: moved.to } : { undo: moved.to, redo: moved.from };
 }
 

@@ -1,114 +1,107 @@
-import { current } from 'immer';
+import { current, isDraft } from 'immer';
 import { withValue } from '../values/change.ts';
-import { isEmpty } from '../values/resolve.ts';
-import { same } from '../values/express.ts';
+import { countOverrides, overrideCount } from '../values/count.ts';
+import { knownKind } from '../site/kinds/table.ts';
 import type { Layered } from '../site/layered.ts';
-import type { Node, PartStyle } from '../site/node.ts';
+import type { Node, PartStyle, Style } from '../site/node.ts';
 import type { NodeId } from '../site/nodeid.ts';
-import { done, refused, type Outcome } from '../site/outcome.ts';
+import { done, refused } from '../site/outcome.ts';
+import { PARTS, type Part } from '../site/parts.ts';
 import type { Property, PropertyGroup } from '../site/properties/property.ts';
 import { applies, knownProperty } from '../site/properties/table.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { viewOf, type ViewId } from '../site/views.ts';
+import { documentOf, found, holdersOf, store, type Holders } from './aim.ts';
 import type { Command } from './command.ts';
-import { describeNodes } from './wording.ts';
+import { counted, describeHolders } from './wording.ts';
 
 /** An element and everything in it, in source order. */
 export function subtree(page: Page, id: NodeId): NodeId[] {
   return [id, ...page.nodes[id].children.flatMap((child) => subtree(page, child))];
 }
 
-/** How many overrides a command over these elements would concern: in one view, or in all. */
-export function countOverrides(page: Page, nodes: readonly NodeId[], view?: ViewId): number {
-  return nodes.reduce(
-    (sum, id) =>
-      sum +
-      Object.values(page.nodes[id].style.self ?? {}).reduce(
-        (inner, { at = {} }) => inner + (view ? (at[view] ? 1 : 0) : Object.keys(at).length),
-        0,
-      ),
-    0,
+/** Every value of a style, with the part and the name it stands under. */
+export const valuesOf = (style: Style): { part: Part; name: string; layered: Layered<unknown> }[] =>
+  PARTS.flatMap((part) =>
+    Object.entries(style[part] ?? {}).map(([name, layered]) => ({ part, name, layered })),
   );
-}
 
-const counted = (count: number, one: string) => `${count} ${count === 1 ? one : `${one}s`}`;
+/** Whose overrides go; only those of `view`, or, without one, those of all views. */
+export type ClearOverrides = Holders & { view?: ViewId };
 
-/** The elements by id; refused when one is not there or none is given. */
-function found(page: Page, ids: readonly NodeId[]): Outcome<Node[]> {
-  if (ids.length === 0) return refused('Nothing is selected.');
-  const nodes = ids.map((id) => page.nodes[id]);
-  return nodes.every(Boolean) ? done(nodes) : refused('The element is not on this page any more.');
-}
-
-function put(node: Node, name: string, layered: Layered<unknown>): void {
-  node.style.self ??= {};
-  if (isEmpty(layered)) delete node.style.self[name];
-  else if (!same(layered, node.style.self[name])) node.style.self[name] = layered;
-}
-
-export interface ClearOverrides {
-  nodes: NodeId[];
-  /** Only the overrides of this view; absent: those of all views. */
-  view?: ViewId;
-}
-
-/** Drops the overrides of elements, so that they are in the view, or everywhere, what the base says. */
+/** Drops the overrides of elements or of a text style, so that they are in the view, or everywhere, what the base says. */
 export const clearOverrides: Command<ClearOverrides> = {
-  run(site, draft, { nodes: ids, view }) {
-    const nodes = found(draft, ids);
-    if (!nodes.ok) return nodes;
-    const count = countOverrides(draft, ids, view);
+  on: documentOf,
+  run(site, page, { view, ...holders }) {
+    const holding = holdersOf(site, page, holders);
+    if (!holding.ok) return holding;
     const where = view ? `in ${viewOf(site.views, view).name}` : 'in every view';
+    const count = holding.value.reduce((sum, each) => sum + overrideCount(each, view), 0);
     if (count === 0) return refused(`There are no overrides to clear ${where}.`);
-    for (const node of nodes.value) {
-      for (const [name, layered] of Object.entries(node.style.self ?? {})) {
+    for (const holder of holding.value) {
+      for (const { part, name, layered } of valuesOf(holder.style)) {
         const at = Object.fromEntries(
           Object.entries(layered.at ?? {}).filter(([id]) => view !== undefined && id !== view),
         );
         const next: Layered<unknown> = layered.base === undefined ? {} : { base: layered.base };
-        put(node, name, Object.keys(at).length > 0 ? { ...next, at } : next);
+        store(holder, part, name, Object.keys(at).length > 0 ? { ...next, at } : next);
       }
     }
-    return done(`${describeNodes(draft, ids)}: ${counted(count, 'override')} ${where} cleared`);
+    return done(`${describeHolders(holding.value)}: ${counted(count, 'override')} ${where} cleared`);
   },
 };
 
 /** Properties that belong to one element alone: the order of its children, the picture it shows. */
 const OWN = new Set(['order', 'source']);
 
-export interface PasteValues {
+/** Which of the values copied from an element are meant; absent fields: all. */
+export interface ValueChoice {
+  groups?: PropertyGroup[];
+  /** Only this property of this part. */
+  only?: { part: Part; property: string };
+}
+
+/** The values of a copied style that a choice means. */
+export function chosenValues(style: Style, { groups, only }: ValueChoice) {
+  return valuesOf(style)
+    .map(({ part, name, layered }) => ({ part, property: knownProperty(name), layered }))
+    .filter(
+      ({ part, property }) =>
+        !OWN.has(property.name) &&
+        (!groups || groups.includes(property.group)) &&
+        (!only || (only.part === part && only.property === property.name)),
+    );
+}
+
+export interface PasteValues extends ValueChoice {
   nodes: NodeId[];
   /** The values copied from an element. */
-  style: PartStyle;
-  /** Only these groups; absent: all. */
-  groups?: PropertyGroup[];
+  style: Style;
 }
 
 /** Gives elements the values copied from another, with their overrides and reach. What does not apply is left out and said. */
 export const pasteValues: Command<PasteValues> = {
-  run(site, draft, { nodes: ids, style, groups }) {
+  run(site, draft, { nodes: ids, style, ...choice }) {
     const nodes = found(draft, ids);
     if (!nodes.ok) return nodes;
-    const wanted = Object.entries(style)
-      .map(([name, layered]) => ({ property: knownProperty(name), layered }))
-      .filter(({ property }) => !OWN.has(property.name) && (!groups || groups.includes(property.group)));
+    const wanted = chosenValues(style, choice);
     const left = new Set<Property>();
     let count = 0;
     for (const node of nodes.value) {
       const parent = node.parent === null ? undefined : draft.nodes[node.parent];
-      for (const { property, layered } of wanted) {
-        if (!applies(property, node.kind, parent?.kind) || !understood(layered, property, site))
-          left.add(property);
+      for (const { part, property, layered } of wanted) {
+        const suits = applies(property, node.kind, parent?.kind, part) && understood(layered, property, site);
+        if (!suits) left.add(property);
         else {
-          put(node, property.name, structuredClone(layered));
+          store(node, part, property.name, structuredClone(layered));
           count += 1;
         }
       }
     }
-    if (count === 0) return refused(`None of the copied values apply to ${describeNodes(draft, ids)}.`);
+    if (count === 0) return refused(`None of the copied values apply to ${describeHolders(nodes.value)}.`);
     const missing =
       left.size > 0 ? `; left out: ${[...left].map(({ label }) => label.toLowerCase()).join(', ')}` : '';
-    return done(`${describeNodes(draft, ids)}: ${counted(count, 'value')} pasted${missing}`);
+    return done(`${describeHolders(nodes.value)}: ${counted(count, 'value')} pasted${missing}`);
   },
 };
 
@@ -135,6 +128,19 @@ export function siblingsLike(page: Page, id: NodeId): NodeId[] {
   );
 }
 
+const plain = (value: Layered<unknown>['at']): Layered<unknown>['at'] =>
+  isDraft(value) ? current(value) : value;
+
+function matchOverrides(sibling: Node, node: Node, part: Part): void {
+  const names = new Set([node, sibling].flatMap((each) => Object.keys(each.style[part] ?? {})));
+  for (const name of names) {
+    if (OWN.has(name)) continue;
+    const base = sibling.style[part]?.[name]?.base;
+    const at = (node.style[part] as PartStyle | undefined)?.[name]?.at;
+    store(sibling, part, name, { ...(base !== undefined && { base }), ...(at && { at: plain(at) }) });
+  }
+}
+
 /** Gives all siblings of an element's kind its overrides; their base values stay. */
 export const matchSiblings: Command<{ node: NodeId }> = {
   run(_site, draft, { node: id }) {
@@ -143,18 +149,8 @@ export const matchSiblings: Command<{ node: NodeId }> = {
     const [node] = nodes.value;
     const siblings = siblingsLike(draft, id);
     if (siblings.length === 0) return refused(`${node.name} has no siblings of its kind.`);
-    const names = new Set(
-      [node, ...siblings.map((sibling) => draft.nodes[sibling])].flatMap((each) =>
-        Object.keys(each.style.self ?? {}),
-      ),
-    );
-    for (const sibling of siblings.map((each) => draft.nodes[each])) {
-      for (const name of names) {
-        if (OWN.has(name)) continue;
-        const base = sibling.style.self?.[name]?.base;
-        const at = node.style.self?.[name]?.at;
-        put(sibling, name, { ...(base !== undefined && { base }), ...(at && { at: current(at) }) });
-      }
+    for (const sibling of siblings) {
+      for (const part of PARTS) matchOverrides(draft.nodes[sibling], node, part);
     }
     return done(`${node.name}: overrides given to ${counted(siblings.length, 'sibling')}`);
   },
@@ -177,12 +173,34 @@ export const carryOver: Command<CarryOver> = {
     const count = countOverrides(draft, ids, from);
     if (count === 0) return refused(`There are no overrides in ${source.name} to carry over.`);
     for (const node of nodes.value) {
-      for (const [name, layered] of Object.entries(node.style.self ?? {})) {
+      for (const { part, name, layered } of valuesOf(node.style)) {
         const override = layered.at?.[from];
-        if (override) put(node, name, withValue(layered, site.views, to, override.value, override.reach));
+        if (!override) continue;
+        store(node, part, name, withValue(layered, site.views, to, override.value, override.reach));
       }
     }
     const what = counted(count, 'override');
-    return done(`${describeNodes(draft, ids)}: ${what} carried over from ${source.name} to ${target.name}`);
+    return done(
+      `${describeHolders(nodes.value)}: ${what} carried over from ${source.name} to ${target.name}`,
+    );
+  },
+};
+
+/** Gives elements a text style, or, without one, the style that their kind takes by itself. */
+export const setTextStyle: Command<{ nodes: NodeId[]; textStyle?: string }> = {
+  run(site, draft, { nodes: ids, textStyle }) {
+    const nodes = found(draft, ids);
+    if (!nodes.ok) return nodes;
+    const style = site.textStyles.find(({ id }) => id === textStyle);
+    if (textStyle !== undefined && !style) return refused(`The site has no text style “${textStyle}”.`);
+    const other = nodes.value.find(({ kind }) => !knownKind(kind).textStyle);
+    if (other) return refused(`${other.name} has no words that could take a text style.`);
+    for (const node of nodes.value) {
+      if (textStyle === undefined) delete node.textStyle;
+      else node.textStyle = textStyle;
+    }
+    return done(
+      `${describeHolders(nodes.value)}: text style ${style?.name ?? 'as its kind has it'} in every view`,
+    );
   },
 };

@@ -1,6 +1,6 @@
 import { applyPatches, enablePatches, type Patch } from 'immer';
 import { done, refused, type Outcome } from '../site/outcome.ts';
-import type { Page } from '../site/site.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
 import { pointer } from '../site/validate.ts';
 
 enablePatches();
@@ -34,12 +34,15 @@ function fromJsonPatch(operations: readonly Operation[]): Patch[] {
 }
 
 /**
- * The page with operations applied; what they do not touch stays the very same objects. Refused when an operation
- * does not fit the page, for instance because what it changes is gone.
+ * A page or a site's frame with operations applied; what they do not touch stays the very same objects. Refused when an operation
+ * does not fit it, for instance because what it changes is gone.
  */
-export function applyOperations(page: Page, operations: readonly Operation[]): Outcome<Page> {
+export function applyOperations<T extends Page | SiteFrame>(
+  document: T,
+  operations: readonly Operation[],
+): Outcome<T> {
   try {
-    return done(applyPatches(page, fromJsonPatch(operations)));
+    return done(applyPatches(document, fromJsonPatch(operations)));
   } catch {
     return refused(
       'The change no longer fits: what it would change is not there any more. Nothing was changed.',

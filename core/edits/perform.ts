@@ -1,16 +1,18 @@
 import { createDraft, finishDraft, type Patch } from 'immer';
 import { done, refused, type Outcome } from '../site/outcome.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import type { Command } from './command.ts';
+import type { Command, Document } from './command.ts';
 import { rename, setContent } from './content.ts';
-import { carryOver, clearOverrides, matchSiblings, pasteValues } from './many.ts';
+import { carryOver, clearOverrides, matchSiblings, pasteValues, setTextStyle } from './many.ts';
 import { reverseOrder } from './order.ts';
 import { toJsonPatch, type Operation } from './patch.ts';
-import { clearValue, setReach, setValue } from './values.ts';
+import { addFont, removeFromTheme, setColour, setSpacing } from './theme.ts';
+import { adjustValue, clearValue, setReach, setValue } from './values.ts';
 
-/** Every change that can be made to a page, by name. */
+/** Every change that can be made, by name. */
 export const COMMANDS = {
   setValue,
+  adjustValue,
   clearValue,
   setReach,
   reverseOrder,
@@ -20,13 +22,21 @@ export const COMMANDS = {
   pasteValues,
   matchSiblings,
   carryOver,
+  setTextStyle,
+  setColour,
+  setSpacing,
+  addFont,
+  removeFromTheme,
 };
 
 export type CommandName = keyof typeof COMMANDS;
 export type Arguments<N extends CommandName> = (typeof COMMANDS)[N] extends Command<infer A> ? A : never;
 
-/** A change that was made: the page after it, how to make it again and how to take it back, and its sentence. */
+/** A change that was made: what is there after it, how to make it again and how to take it back, and its sentence. */
 export interface Step {
+  /** The document that was changed. */
+  on: Document;
+  site: SiteFrame;
   page: Page;
   operations: Operation[];
   inverse: Operation[];
@@ -34,8 +44,8 @@ export interface Step {
 }
 
 /**
- * Runs a command on a page. The page given is left as it is; what the command does not touch stays the same objects in
- * the new one. A step without operations changed nothing.
+ * Runs a command on a page and its site. What is given is left as it is; what the command does not touch stays the same
+ * objects in the new state. A step without operations changed nothing.
  */
 export function perform<N extends CommandName>(
   site: SiteFrame,
@@ -43,17 +53,22 @@ export function perform<N extends CommandName>(
   name: N,
   args: Arguments<N>,
 ): Outcome<Step> {
-  const draft = createDraft(page);
-  const outcome = (COMMANDS[name] as unknown as Command<Arguments<N>>).run(site, draft, args);
+  const command = COMMANDS[name] as unknown as Command<Arguments<N>>;
+  const on = command.on?.(args) ?? 'page';
+  const draft = createDraft<SiteFrame | Page>(on === 'page' ? page : site);
+  const outcome =
+    on === 'page' ? command.run(site, draft as Page, args) : command.run(draft as SiteFrame, page, args);
   if (!outcome.ok) return refused(outcome.sentence);
   let forward: Patch[] = [];
   let backward: Patch[] = [];
   const next = finishDraft(draft, (patches, inverse) => {
     forward = patches;
     backward = inverse;
-  }) as Page;
+  });
   return done({
-    page: next,
+    on,
+    site: on === 'site' ? (next as SiteFrame) : site,
+    page: on === 'page' ? (next as Page) : page,
     operations: toJsonPatch(forward),
     inverse: toJsonPatch(backward),
     sentence: outcome.value,

@@ -1,21 +1,28 @@
 import type { EditReach } from '../values/change.ts';
+import { knownKind } from '../site/kinds/table.ts';
 import type { Node } from '../site/node.ts';
-import type { NodeId } from '../site/nodeid.ts';
 import type { Property } from '../site/properties/property.ts';
-import type { Page, SiteFrame } from '../site/site.ts';
+import type { SiteFrame } from '../site/site.ts';
+import type { Aim, Styled } from './aim.ts';
 import { viewOf, type ViewId } from '../site/views.ts';
 
-/** A value as a sentence names it. */
-export function describeValue(property: Property, value: unknown, site: SiteFrame, node: Node): string {
+/** A value as a sentence names it; `node` is the element that holds it, where one does. */
+export function describeValue(property: Property, value: unknown, site: SiteFrame, node?: Node): string {
   const fluid = property.type.editor === 'size' && typeof value === 'object' ? 'fluid ' : '';
-  const siblings = property.onChildren ? { order: [], source: node.children } : undefined;
+  const siblings = property.onChildren && node ? { order: [], source: node.children } : undefined;
   return fluid + property.type.format(value, { site, siblings });
 }
 
-/** The elements a step concerns: the one by name, or how many. */
-export function describeNodes(page: Page, nodes: readonly NodeId[]): string {
-  return nodes.length === 1 ? page.nodes[nodes[0]].name : `${nodes.length} elements`;
+/** A property as a sentence names it: "size", "padding", "links: colour". */
+export function describeProperty({ property, part, nodes }: Aim, linked = false): string {
+  const name = linked && property.sides ? property.sides : property.label.toLowerCase();
+  const label = nodes[0] && knownKind(nodes[0].kind).parts?.[part]?.label;
+  return label === undefined ? name : `${label.toLowerCase()}: ${name}`;
 }
+
+/** What a step concerns: the one thing by name, or how many elements. */
+export const describeHolders = (holders: readonly Styled[]): string =>
+  holders.length === 1 ? holders[0].name : `${holders.length} elements`;
 
 /** Where an edit goes: "in Tablet", "in Tablet and onward", "in every view". */
 export function describeReach(site: SiteFrame, view: ViewId, reach: EditReach): string {
@@ -23,3 +30,6 @@ export function describeReach(site: SiteFrame, view: ViewId, reach: EditReach): 
   const name = viewOf(site.views, view).name;
   return reach === 'onward' && view !== site.views.base ? `in ${name} and onward` : `in ${name}`;
 }
+
+export const counted = (count: number, one: string, many = `${one}s`): string =>
+  `${count} ${count === 1 ? one : many}`;

@@ -3,8 +3,9 @@ import { kindOf } from '../site/kinds/table.ts';
 import { schemaFaults } from '../site/faults.ts';
 import { FORMAT, FORMAT_VERSION, type Site, type SiteFile } from '../site/site.ts';
 import { siteFileFaults } from '../site/validate.ts';
+import { upgradedSite } from './upgrade.ts';
 
-/** A site read from a file, and the bytes of its pictures as base64 by asset id. */
+/** A site read from a file, and the bytes of its pictures, films and fonts as base64 by their id. */
 export interface ReadSite {
   site: Site;
   files: Record<string, string>;
@@ -38,9 +39,11 @@ export function readSiteFile(text: string): { ok: true; value: ReadSite } | { ok
   }
   if (!isObject(data) || data.format !== FORMAT)
     return refuse(`This is no site file: its format is not “${FORMAT}”.`, '/format');
-  if (data.version !== FORMAT_VERSION) {
+  data = upgradedSite(data);
+  const { version } = data as { version?: unknown };
+  if (version !== FORMAT_VERSION) {
     return refuse(
-      `This program reads version ${FORMAT_VERSION} of the site file, not ${JSON.stringify(data.version)}.`,
+      `This program reads site files up to version ${FORMAT_VERSION}, not ${JSON.stringify(version)}.`,
       '/version',
     );
   }
@@ -50,10 +53,8 @@ export function readSiteFile(text: string): { ok: true; value: ReadSite } | { ok
   cleanContent(data as SiteFile);
   const faults = onlyUnclean ? siteFileFaults(data) : [];
   const { files, ...site } = data as SiteFile;
-  for (const asset of site.assets) {
-    if (files[asset.id] === undefined) {
-      faults.push({ path: `/files/${asset.id}`, sentence: `The picture “${asset.name}” has no file.` });
-    }
+  for (const { id, name } of [...site.assets, ...site.fonts]) {
+    if (files[id] === undefined) faults.push({ path: `/files/${id}`, sentence: `“${name}” has no file.` });
   }
   return faults.length > 0 ? { ok: false, faults } : { ok: true, value: { site, files } };
 }

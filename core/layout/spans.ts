@@ -1,6 +1,10 @@
 /** The columns a child really takes: its span, held to the columns that the view's grid has. */
 export const heldSpan = (span: number, columns: number): number => Math.max(1, Math.min(span, columns));
 
+/** The first column a child really takes (1-based): far enough left that its span fits. */
+export const heldStart = (start: number, span: number, columns: number): number =>
+  Math.max(1, Math.min(start, columns - heldSpan(span, columns) + 1));
+
 /** Where a child stands in a grid: row and first column, both 0-based, and how many columns it takes. */
 export interface Placed {
   row: number;

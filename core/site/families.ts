@@ -1,22 +1,27 @@
+import type { Font, SiteFrame } from './site.ts';
+
 /** One woff2 file of a family: a subset of its characters, upright or italic, all weights in one variable file. */
 export interface FontFile {
-  /** The file's name inside the family's package folder. */
+  /** The file's name; inside the family's package folder, where it ships with the application. */
   file: string;
   style: 'normal' | 'italic';
-  unicodeRange: string;
+  /** The characters the file is for; absent: all that it has. */
+  unicodeRange?: string;
+  /** SHA-256 of the bytes, in hexadecimal, where the file is one of the site's own. */
+  hash?: string;
 }
 
-/** A font family that ships with the application. */
+/** A font family: one that ships with the application, or one of a site's own. */
 export interface Family {
+  /** Also its name in CSS. */
   id: string;
   name: string;
-  /** The family name in CSS, and what stands in until it has loaded. */
-  cssName: string;
+  /** What stands in until it has loaded. */
   fallback: 'serif' | 'sans-serif';
   /** Weights that the variable files cover, as `font-weight` in `@font-face` wants them. */
   weights: string;
-  /** The folder of the npm package that holds the files. */
-  package: string;
+  /** The folder of the npm package that holds the files of a shipped family. */
+  package?: string;
   files: FontFile[];
 }
 
@@ -33,7 +38,6 @@ function family(id: string, name: string, fallback: Family['fallback'], weights:
   return {
     id,
     name,
-    cssName: name,
     fallback,
     weights,
     package: `@fontsource-variable/${id}`,
@@ -47,10 +51,26 @@ function family(id: string, name: string, fallback: Family['fallback'], weights:
   };
 }
 
+/** The families that ship with the application. */
 export const FAMILIES: readonly Family[] = [
   family('figtree', 'Figtree', 'sans-serif', '300 900'),
   family('fraunces', 'Fraunces', 'serif', '100 900'),
   family('literata', 'Literata', 'serif', '200 900'),
+];
+
+/** A font of a site's own, as a family. */
+const ownFamily = ({ id, name, style, weights, hash }: Font): Family => ({
+  id,
+  name,
+  fallback: 'sans-serif',
+  weights,
+  files: [{ file: `${id}-${hash.slice(0, 10)}.woff2`, style, hash }],
+});
+
+/** Every family a site can use. */
+export const familiesOf = (site: Pick<SiteFrame, 'fonts'>): Family[] => [
+  ...FAMILIES,
+  ...site.fonts.map(ownFamily),
 ];
 
 export const familyOf = (id: string): Family | undefined => FAMILIES.find((candidate) => candidate.id === id);

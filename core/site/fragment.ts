@@ -4,7 +4,7 @@ import { cleanLink } from './link.ts';
 type ParsedNode = DefaultTreeAdapterTypes.ChildNode;
 type ParsedElement = DefaultTreeAdapterTypes.Element;
 
-/** `block`: paragraphs and lists with marks. `inline`: one run of text with marks. */
+/** `block`: paragraphs, headings, quotes and lists with marks. `inline`: one run of text with marks. */
 export type FragmentForm = 'block' | 'inline';
 
 /** Elements whose content is not text for people; they go with everything inside. */
@@ -15,6 +15,8 @@ const DROPPED = new Set(
 );
 const MARKS: Record<string, string> = { strong: 'strong', b: 'strong', em: 'em', i: 'em' };
 const LISTS = new Set(['ul', 'ol']);
+/** Headings inside a text stand below the page's own: from the second to the fourth level. */
+const HEADINGS: Record<string, string> = { h1: 'h2', h2: 'h2', h3: 'h3', h4: 'h4', h5: 'h4', h6: 'h4' };
 const BLOCKS = new Set(
   'p div h1 h2 h3 h4 h5 h6 blockquote section article header footer main aside nav figure figcaption pre address table tbody thead tr td th dl dt dd li ul ol'.split(
     ' ',
@@ -73,6 +75,18 @@ function list(element: ParsedElement): string {
   return inner === '' ? '' : `<${element.tagName}>${inner}</${element.tagName}>`;
 }
 
+function block(element: ParsedElement): string {
+  const { tagName, childNodes } = element;
+  if (LISTS.has(tagName)) return list(element);
+  const heading = HEADINGS[tagName];
+  if (heading) {
+    const words = inline(childNodes).trim();
+    return isBlank(words) ? '' : `<${heading}>${words}</${heading}>`;
+  }
+  const inner = blocks(childNodes);
+  return tagName === 'blockquote' && inner !== '' ? `<blockquote>${inner}</blockquote>` : inner;
+}
+
 function blocks(nodes: readonly ParsedNode[]): string {
   let html = '';
   let run: ParsedNode[] = [];
@@ -87,16 +101,15 @@ function blocks(nodes: readonly ParsedNode[]): string {
       continue;
     }
     closeRun();
-    const element = node as ParsedElement;
-    html += LISTS.has(element.tagName) ? list(element) : blocks(element.childNodes);
+    html += block(node as ParsedElement);
   }
   closeRun();
   return html;
 }
 
 /**
- * Rich text as we keep it: parsed as a browser would, and written anew from a short list of elements — p, ul, ol, li,
- * strong, em, a (with an allowed link), br. Other elements give way to their text; scripts, styles and embedded
+ * Rich text as we keep it: parsed as a browser would, and written anew from a short list of elements — p, h2 to h4,
+ * blockquote, ul, ol, li, strong, em, a (with an allowed link), br. Other elements give way to their text; scripts, styles and embedded
  * things go whole; no attribute but `href` survives. Cleaning twice gives the same as cleaning once.
  */
 export function cleanFragment(html: string, form: FragmentForm): string {

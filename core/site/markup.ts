@@ -20,7 +20,7 @@ export function element(
   return { tag, attributes, children };
 }
 
-const VOID = new Set(['img', 'source', 'meta', 'link', 'br', 'hr']);
+const VOID = new Set(['img', 'source', 'meta', 'link', 'br', 'hr', 'input']);
 
 /** What has been printed: markup is never changed once it is made. */
 const printed = new WeakMap<Markup, string>();

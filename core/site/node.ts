@@ -1,26 +1,30 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { layeredSchema, type Layered } from './layered.ts';
 import { NodeIdSchema } from './nodeid.ts';
+import { PARTS, type Part } from './parts.ts';
 import { PROPERTIES } from './properties/table.ts';
-
-/** The parts of an element that carry styles of their own. `self` is the element as a whole. */
-export const PARTS = ['self'] as const;
-export type Part = (typeof PARTS)[number];
 
 /** The styles of one part: a layered value for each property that is set, checked by the property table. */
 export type PartStyle = Record<string, Layered<unknown>>;
 
-const partStyleSchema = Type.Unsafe<PartStyle>(
-  Type.Object(
-    Object.fromEntries(
-      PROPERTIES.map((property) => [property.name, Type.Optional(layeredSchema(property.type.schema))]),
-    ),
-    { additionalProperties: false },
-  ),
-);
+/** The styles of an element, by part. */
+export type Style = Partial<Record<Part, PartStyle>>;
 
-export const StyleSchema = Type.Unsafe<Partial<Record<Part, PartStyle>>>(
-  Type.Object(Object.fromEntries(PARTS.map((part) => [part, Type.Optional(partStyleSchema)])), {
+const partStyleSchema = (part: Part) =>
+  Type.Unsafe<PartStyle>(
+    Type.Object(
+      Object.fromEntries(
+        PROPERTIES.filter((property) => part === 'self' || property.parts?.includes(part)).map((property) => [
+          property.name,
+          Type.Optional(layeredSchema(property.type.schema)),
+        ]),
+      ),
+      { additionalProperties: false },
+    ),
+  );
+
+export const StyleSchema = Type.Unsafe<Style>(
+  Type.Object(Object.fromEntries(PARTS.map((part) => [part, Type.Optional(partStyleSchema(part))])), {
     additionalProperties: false,
   }),
 );

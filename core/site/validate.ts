@@ -1,13 +1,17 @@
 import equal from 'fast-deep-equal';
 import { schemaFaults, type Fault } from './faults.ts';
+import { FAMILIES } from './families.ts';
 import type { Kind } from './kinds/kind.ts';
 import { kindOf } from './kinds/table.ts';
 import type { Node, PartStyle } from './node.ts';
+import type { Layered } from './layered.ts';
 import type { NodeId } from './nodeid.ts';
+import type { Part } from './parts.ts';
 import { applies, propertyOf } from './properties/table.ts';
 import type { Property } from './properties/property.ts';
 import {
   PageSchema,
+  SiteFrameSchema,
   SiteFileSchema,
   SiteSchema,
   type Page,
@@ -49,6 +53,12 @@ function wholeFaults(schema: typeof SiteSchema | typeof SiteFileSchema, value: u
   return faults;
 }
 
+/** Every fault of a frame; the pages that use it are looked at apart. */
+export function frameFaults(frame: unknown): Fault[] {
+  const shape = schemaFaults(SiteFrameSchema, frame);
+  return shape.length > 0 ? shape : frameRules(frame as SiteFrame);
+}
+
 /** Every fault of a page within a valid frame. */
 export function pageFaults(page: unknown, frame: SiteFrame): Fault[] {
   const shape = schemaFaults(PageSchema, page);
@@ -65,16 +75,25 @@ function repeats(values: readonly string[], path: string, key: string): Fault[] 
 
 function frameRules(frame: SiteFrame): Fault[] {
   const faults = viewFaults(frame.views);
-  for (const list of ['colours', 'textStyles', 'assets'] as const) {
-    faults.push(
-      ...repeats(
-        frame[list].map((entry) => entry.id),
-        `/${list}`,
-        'id',
-      ),
-    );
+  const ids = (list: 'colours' | 'textStyles' | 'spacing' | 'assets' | 'fonts') =>
+    frame[list].map(({ id }) => id);
+  for (const list of ['colours', 'textStyles', 'spacing', 'assets'] as const) {
+    faults.push(...repeats(ids(list), `/${list}`, 'id'));
   }
+  // Files are kept by the ids of both, and a family is named by its id.
+  faults.push(
+    ...repeats([...ids('assets'), ...FAMILIES.map(({ id }) => id), ...ids('fonts')], '/fonts', 'id'),
+  );
   if (faults.length > 0) return faults;
+  frame.spacing.forEach(({ size }, index) => {
+    faults.push(...layeredFaults(size, pointer('/spacing', index, 'size'), frame, () => undefined));
+    if (size.base === undefined) {
+      faults.push({
+        path: pointer('/spacing', index, 'size'),
+        sentence: 'A step of the spacing scale has a size.',
+      });
+    }
+  });
   frame.colours.forEach((colour, index) => {
     const fault = propertyOf('colour')!.type.fault!(colour.value, { ...frame, colours: [] });
     if (fault) faults.push({ path: pointer('/colours', index, 'value'), sentence: fault });
@@ -128,26 +147,36 @@ function styleFaults(
     const here = pointer(path, name);
     if (!allowed(property))
       return [{ path: here, sentence: `${property.label} does not apply to this element.` }];
-    const faults: Fault[] = [];
-    const check = (value: unknown, at: string) => {
-      const sentence = property.type.fault?.(value, frame);
-      if (sentence) faults.push({ path: at, sentence });
-    };
-    if (layered.base !== undefined) check(layered.base, `${here}/base`);
-    for (const [view, override] of Object.entries(layered.at ?? {})) {
-      const at = pointer(here, 'at', view);
-      if (view === frame.views.base) {
-        faults.push({
-          path: at,
-          sentence: 'The base view has no overrides: its value is the default for all.',
-        });
-      } else if (!frame.views.list.some((candidate) => candidate.id === view)) {
-        faults.push({ path: at, sentence: `There is no view “${view}”.` });
-      }
-      check(override.value, `${at}/value`);
-    }
-    return faults;
+    return layeredFaults(layered, here, frame, (value) => property.type.fault?.(value, frame));
   });
+}
+
+/** The faults of a layered value: overrides where there is no view for them, and what is wrong with its single values. */
+function layeredFaults(
+  layered: Layered<unknown>,
+  path: string,
+  frame: SiteFrame,
+  fault: (value: unknown) => string | undefined,
+): Fault[] {
+  const faults: Fault[] = [];
+  const check = (value: unknown, at: string) => {
+    const sentence = fault(value);
+    if (sentence) faults.push({ path: at, sentence });
+  };
+  if (layered.base !== undefined) check(layered.base, `${path}/base`);
+  for (const [view, override] of Object.entries(layered.at ?? {})) {
+    const at = pointer(path, 'at', view);
+    if (view === frame.views.base) {
+      faults.push({
+        path: at,
+        sentence: 'The base view has no overrides: its value is the default for all.',
+      });
+    } else if (!frame.views.list.some((candidate) => candidate.id === view)) {
+      faults.push({ path: at, sentence: `There is no view “${view}”.` });
+    }
+    check(override.value, `${at}/value`);
+  }
+  return faults;
 }
 
 function pageRules(page: Page, frame: SiteFrame, path: string): Fault[] {
@@ -209,8 +238,10 @@ function nodeFaults(node: Node, page: Page, frame: SiteFrame, path: string): Fau
   if (node.textStyle !== undefined && !frame.textStyles.some((style) => style.id === node.textStyle)) {
     faults.push({ path: `${path}/textStyle`, sentence: `The site has no text style “${node.textStyle}”.` });
   }
-  const allowed = (property: Property) => applies(property, node.kind, parent?.kind);
-  faults.push(...styleFaults(node.style.self ?? {}, `${path}/style/self`, frame, allowed));
+  for (const [part, style] of Object.entries(node.style) as [Part, PartStyle][]) {
+    const allowed = (property: Property) => applies(property, node.kind, parent?.kind, part);
+    faults.push(...styleFaults(style, pointer(path, 'style', part), frame, allowed));
+  }
   for (const required of kind.required ?? []) {
     if (node.style.self?.[required]?.base === undefined) {
       const label = propertyOf(required)!.label;
@@ -220,17 +251,17 @@ function nodeFaults(node: Node, page: Page, frame: SiteFrame, path: string): Fau
       });
     }
   }
-  return [...faults, ...contentFaults(node, kind, `${path}/content`)];
+  return [...faults, ...contentFaults(node, kind, frame, `${path}/content`)];
 }
 
-function contentFaults(node: Node, kind: Kind, path: string): Fault[] {
+function contentFaults(node: Node, kind: Kind, frame: SiteFrame, path: string): Fault[] {
   return Object.entries(node.content).flatMap(([name, value]) => {
     const field = kind.content.find((candidate) => candidate.name === name);
     const here = pointer(path, name);
     if (!field) return [{ path: here, sentence: `A ${node.kind} has no “${name}”.` }];
     const shape = schemaFaults(field.type.schema, value);
     if (shape.length > 0) return shape.map((fault) => ({ ...fault, path: here + fault.path }));
-    const fault = field.type.fault?.(value);
+    const fault = field.type.fault?.(value, frame);
     if (fault) return [{ path: here, sentence: fault }];
     if (!equal(field.type.clean(value), value)) {
       return [

@@ -24,11 +24,3 @@ export function childrenIn(site: SiteFrame, node: Node, view: ViewId): NodeId[] 
   const stored = held(node.style.self?.order, site.views, view)?.value as NodeId[] | undefined;
   return completeOrder(node.children, stored);
 }
-
-/** How many overrides an element has at a view. */
-export function overrideCount(node: Node, view: ViewId): number {
-  return Object.values(node.style).reduce(
-    (sum, style) => sum + Object.values(style ?? {}).filter((layered) => layered.at?.[view]).length,
-    0,
-  );
-}

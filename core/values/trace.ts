@@ -1,6 +1,8 @@
 import type { Layered } from '../site/layered.ts';
-import type { Node, Part } from '../site/node.ts';
+import type { Node } from '../site/node.ts';
+import type { Part } from '../site/parts.ts';
 import type { NodeId } from '../site/nodeid.ts';
+import type { Kind } from '../site/kinds/kind.ts';
 import { knownKind } from '../site/kinds/table.ts';
 import type { Property } from '../site/properties/property.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
@@ -26,9 +28,17 @@ export function textStyleOf(node: Node, site: SiteFrame): TextStyle | undefined 
   return id === undefined ? undefined : site.textStyles.find((style) => style.id === id);
 }
 
-/** A kind's default for a property in a view, where the kind has one. */
-export function kindDefault(kind: string, property: Property, view: View): unknown {
-  const value = knownKind(kind).defaults[property.name];
+/** The text style that a part of a kind takes. Undefined where it takes none or the site has no such style. */
+export function partStyleOf(kind: Kind, part: Part, site: SiteFrame): TextStyle | undefined {
+  const id = kind.parts?.[part]?.textStyle;
+  return id === undefined ? undefined : site.textStyles.find((style) => style.id === id);
+}
+
+/** A kind's default for a property of itself or of a part, in a view, where the kind has one. */
+export function kindDefault(kind: string, property: Property, view: View, part: Part = 'self'): unknown {
+  const known = knownKind(kind);
+  const defaults = part === 'self' ? known.defaults : known.parts?.[part]?.defaults;
+  const value = defaults?.[property.name];
   return typeof value === 'function' ? (value as (view: View) => unknown)(view) : value;
 }
 
@@ -38,8 +48,9 @@ export function ownLayered(node: Node, part: Part, property: Property): Layered<
 }
 
 /**
- * What a property of an element is in a view, and where that comes from: the element's own value, its text style, its
- * kind's default, for a property that inherits its parent's value, and last the property's initial value.
+ * What a property of an element, or of a part of it, is in a view, and where that comes from: its own value, its text
+ * style, its kind's default, for a property that inherits what stands above (for a part: the element), and last the
+ * property's initial value.
  */
 export function trace(
   site: SiteFrame,
@@ -51,19 +62,20 @@ export function trace(
 ): Traced<unknown> {
   const own = held(ownLayered(node, part, property), site.views, view);
   if (own) return { value: own.value, source: { from: 'element', node: node.id, view: own.view } };
-  const style = textStyleOf(node, site);
-  const styled = held(style?.style[part]?.[property.name], site.views, view);
+  const style = part === 'self' ? textStyleOf(node, site) : partStyleOf(knownKind(node.kind), part, site);
+  const styled = held(style?.style.self?.[property.name], site.views, view);
   if (style && styled) {
     return { value: styled.value, source: { from: 'text style', style: style.id, view: styled.view } };
   }
   const shape = viewOf(site.views, view);
-  const byKind = kindDefault(node.kind, property, shape);
+  const byKind = kindDefault(node.kind, property, shape, part);
   if (byKind !== undefined) return { value: byKind, source: { from: 'kind', kind: node.kind } };
-  if (property.inherits && node.parent !== null) {
-    const above = trace(site, page, page.nodes[node.parent], part, property, view);
+  if (property.inherits && (part !== 'self' || node.parent !== null)) {
+    const holder = part === 'self' ? page.nodes[node.parent!] : node;
+    const above = trace(site, page, holder, 'self', property, view);
     if (above.source.from === 'parent') return above;
     if (above.source.from !== 'initial') {
-      return { value: above.value, source: { from: 'parent', node: node.parent, source: above.source } };
+      return { value: above.value, source: { from: 'parent', node: holder.id, source: above.source } };
     }
   }
   return { value: property.initial(shape), source: { from: 'initial' } };

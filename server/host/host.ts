@@ -5,7 +5,7 @@ import type { Publisher, ServedFile } from './publisher.ts';
 
 /** Published pages carry no script, so none may run, and they load nothing from elsewhere. */
 const POLICY =
-  "default-src 'none'; img-src 'self'; style-src 'self'; font-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+  "default-src 'none'; img-src 'self'; media-src 'self'; style-src 'self'; font-src 'self'; form-action 'self' mailto:; base-uri 'none'; frame-ancestors 'none'";
 
 /** A name that changes with the content may be kept for good. */
 const FINGERPRINTED = /-[0-9a-f]{10}\.\w+$/;

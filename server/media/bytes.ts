@@ -7,6 +7,7 @@ const require = createRequire(import.meta.url);
 
 /** The bytes of a font file that ships with the application. */
 export function fontBytes(family: Family, file: FontFile): Promise<Buffer> {
+  if (!family.package) throw new RangeError(`${family.name} does not ship with the application.`);
   return readFile(join(dirname(require.resolve(`${family.package}/package.json`)), 'files', file.file));
 }
 
@@ -19,12 +20,13 @@ export function findFont(name: string): { family: Family; file: FontFile } | und
   return undefined;
 }
 
-/** The bytes of a file of a published site; pictures come from `picture`, which is given the SHA-256 and the asset's id. */
+/** The bytes of a file of a published site; the site's own come from `own`, which is given their SHA-256 and their id. */
 export async function publishedBytes(
   file: PublishedFile,
-  picture: (hash: string, id: string) => Promise<Buffer>,
+  own: (hash: string, id: string) => Promise<Buffer>,
 ): Promise<Buffer> {
   if ('text' in file) return Buffer.from(file.text, 'utf8');
-  if ('asset' in file) return picture(file.asset.hash, file.asset.id);
-  return fontBytes(file.font.family, file.font.file);
+  if ('asset' in file) return own(file.asset.hash, file.asset.id);
+  const { family, file: font } = file.font;
+  return font.hash ? own(font.hash, family.id) : fontBytes(family, font);
 }

@@ -10,7 +10,7 @@ export interface Store {
   sites: SiteStore;
   files: FileStore;
   lock: Lock;
-  /** Keeps a site with its pictures. */
+  /** Keeps a site with its pictures, films and fonts. */
   add(read: ReadSite): Promise<void>;
   close(): Promise<void>;
 }
@@ -22,13 +22,15 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
   try {
     const { database, close } = await openDatabase(path, databaseUrl);
     const sites = siteStore(database);
+    await sites.upgrade();
     const files = fileStore(join(path, 'files'));
     return {
       sites,
       files,
       lock,
-      async add({ site, files: pictures }) {
-        for (const asset of site.assets) await files.put(Buffer.from(pictures[asset.id], 'base64'));
+      async add({ site, files: given }) {
+        for (const { id } of [...site.assets, ...site.fonts])
+          await files.put(Buffer.from(given[id], 'base64'));
         await sites.add(site);
       },
       async close() {

@@ -4,6 +4,7 @@ import {
   jsonb,
   pgTable,
   primaryKey,
+  serial,
   text,
   timestamp,
   uniqueIndex,
@@ -16,6 +17,8 @@ const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'da
 export const sites = pgTable('sites', {
   id: text('id').primaryKey(),
   frame: jsonb('frame').$type<SiteFrame>().notNull(),
+  /** Counts the accepted edits of the frame. */
+  revision: integer('revision').notNull().default(1),
   live: integer('live'),
   createdAt: moment('created_at').notNull().defaultNow(),
 });
@@ -39,13 +42,18 @@ export const pages = pgTable(
   ],
 );
 
-/** Every accepted edit: what brought a page from `revision - 1` to `revision`. */
+/** What stands for the page in an edit of a site's frame. */
+export const FRAME = '';
+
+/** Every accepted edit: what brought a page, or a site's frame, from `revision - 1` to `revision`. */
 export const edits = pgTable(
   'edits',
   {
     site: text('site').notNull(),
     page: text('page').notNull(),
     revision: integer('revision').notNull(),
+    /** The order in which the edits of all pages were accepted. */
+    sequence: serial('sequence').notNull(),
     operations: jsonb('operations').$type<Operation[]>().notNull(),
     /** The operations that take the edit back. */
     inverse: jsonb('inverse').$type<Operation[]>().notNull().default([]),

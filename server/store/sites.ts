@@ -1,8 +1,14 @@
-import { and, asc, desc, eq, gt } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm';
 import jsonpatch from 'fast-json-patch';
 import {
+  done,
+  frameFaults,
   pageFaults,
+  refused,
   stacksOf,
+  upgradedFrame,
+  upgradedPage,
+  type Outcome,
   type EditBy,
   type Fault,
   type Made,
@@ -13,7 +19,7 @@ import {
   type Stacks,
 } from '../../core/index.ts';
 import type { Database } from './database.ts';
-import { edits, pages, publications, sites, type Manifest } from './schema.ts';
+import { edits, FRAME, pages, publications, sites, type Manifest } from './schema.ts';
 
 export interface StoredPage {
   page: Page;
@@ -23,11 +29,12 @@ export interface StoredPage {
 export interface StoredEdit {
   revision: number;
   operations: Operation[];
+  inverse: Operation[];
   sentence: string;
 }
 
 /** An edit as it comes in. */
-export type NewEdit = Made & { by: EditBy };
+export type NewEdit = Omit<Made, 'on'> & { by: EditBy };
 
 /** How many edits of a page are looked through for steps to take back. */
 const REMEMBERED = 500;
@@ -35,7 +42,7 @@ const REMEMBERED = 500;
 /** How an edit ended. Only `accepted` changed anything, and then durably. */
 export type EditOutcome =
   | { outcome: 'accepted'; revision: number }
-  | { outcome: 'unknown page' }
+  | { outcome: 'unknown' }
   | { outcome: 'outdated'; revision: number; missed: StoredEdit[] }
   | { outcome: 'misfit'; sentence: string }
   | { outcome: 'invalid'; faults: Fault[] };
@@ -47,13 +54,46 @@ export interface Publication {
   publishedAt: Date;
 }
 
+/** A document with operations applied by the published JSON Patch library, or why they do not fit. */
+function withOperations<T extends Page | SiteFrame>(document: T, operations: Operation[]): Outcome<T> {
+  try {
+    return done(jsonpatch.applyPatch(structuredClone(document), operations, true).newDocument);
+  } catch (error) {
+    const { index = 0, name = 'not applicable' } = error as { name?: string; index?: number };
+    return refused(`Operation ${index + 1} does not fit what is there (${name}).`);
+  }
+}
+
+type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
+
+/** The answer to an edit that others came before: what they changed. */
+async function outdated(
+  tx: Transaction,
+  site: string,
+  page: string,
+  made: number,
+  revision: number,
+): Promise<EditOutcome> {
+  const missed = await tx
+    .select({
+      revision: edits.revision,
+      operations: edits.operations,
+      inverse: edits.inverse,
+      sentence: edits.sentence,
+    })
+    .from(edits)
+    .where(and(eq(edits.site, site), eq(edits.page, page), gt(edits.revision, made)))
+    .orderBy(asc(edits.revision));
+  return { outcome: 'outdated', revision, missed };
+}
+
 /** What the server keeps: sites, their pages with every edit, and their publications. */
 export function siteStore(database: Database) {
   const pageKey = (site: string, page: string) => and(eq(pages.site, site), eq(pages.id, page));
 
   async function frameOf(site: string) {
     const [found] = await database.select().from(sites).where(eq(sites.id, site));
-    return found as { id: string; frame: SiteFrame; live: number | null } | undefined;
+    return found as { id: string; frame: SiteFrame; revision: number; live: number | null } | undefined;
   }
 
   async function publicationOf(site: string, number: number): Promise<Publication | undefined> {
@@ -87,18 +127,40 @@ export function siteStore(database: Database) {
       return found && { page: found.document, revision: found.revision };
     },
 
-    /** The steps of a page that can be taken back and made again. */
+    /** The steps of a page, and of the site's theme, that can be taken back and made again. */
     async stepsOf(site: string, page: string): Promise<Stacks> {
       const rows = await database
         .select()
         .from(edits)
-        .where(and(eq(edits.site, site), eq(edits.page, page)))
-        .orderBy(desc(edits.revision))
+        .where(and(eq(edits.site, site), inArray(edits.page, [page, FRAME])))
+        .orderBy(desc(edits.sequence))
         .limit(REMEMBERED);
       const made = rows.reverse().filter(({ inverse }) => inverse.length > 0);
       return stacksOf(
-        made.map(({ operations, inverse, sentence, by }) => ({ operations, inverse, sentence, by })),
+        made.map(({ page: on, operations, inverse, sentence, by }) => ({
+          on: on === FRAME ? 'site' : 'page',
+          operations,
+          inverse,
+          sentence,
+          by,
+        })),
       );
+    },
+
+    /** Brings what an earlier version of the program has kept to the present form. */
+    async upgrade(): Promise<void> {
+      await database.transaction(async (tx) => {
+        for (const { id, frame } of await tx.select().from(sites)) {
+          const upgraded = upgradedFrame(frame);
+          if (upgraded === frame) continue;
+          await tx.update(sites).set({ frame: upgraded }).where(eq(sites.id, id));
+          for (const { id: page, document } of await tx.select().from(pages).where(eq(pages.site, id)))
+            await tx
+              .update(pages)
+              .set({ document: upgradedPage(document) })
+              .where(pageKey(id, page));
+        }
+      });
     },
 
     /** Keeps a valid site that is not there yet. */
@@ -118,34 +180,15 @@ export function siteStore(database: Database) {
      * Applies an edit that was made on a revision of a page. It is kept only when it fits, leaves a valid page behind
      * and nothing was accepted in between; otherwise nothing changes.
      */
-    async edit(
-      site: string,
-      page: string,
-      revision: number,
-      { operations, inverse, sentence, by }: NewEdit,
-    ): Promise<EditOutcome> {
-      return database.transaction(async (tx): Promise<EditOutcome> => {
+    edit: (site: string, page: string, revision: number, edit: NewEdit): Promise<EditOutcome> =>
+      database.transaction(async (tx): Promise<EditOutcome> => {
         const [frameRow] = await tx.select().from(sites).where(eq(sites.id, site));
         const [row] = await tx.select().from(pages).where(pageKey(site, page)).for('update');
-        if (!frameRow || !row) return { outcome: 'unknown page' };
-        if (row.revision !== revision) {
-          const missed = await tx
-            .select({ revision: edits.revision, operations: edits.operations, sentence: edits.sentence })
-            .from(edits)
-            .where(and(eq(edits.site, site), eq(edits.page, page), gt(edits.revision, revision)))
-            .orderBy(asc(edits.revision));
-          return { outcome: 'outdated', revision: row.revision, missed };
-        }
-        let document: Page;
-        try {
-          document = jsonpatch.applyPatch(structuredClone(row.document), operations, true).newDocument;
-        } catch (error) {
-          const fault = error as { name?: string; index?: number };
-          return {
-            outcome: 'misfit',
-            sentence: `Operation ${(fault.index ?? 0) + 1} does not fit the page (${fault.name ?? 'not applicable'}).`,
-          };
-        }
+        if (!frameRow || !row) return { outcome: 'unknown' };
+        if (row.revision !== revision) return outdated(tx, site, page, revision, row.revision);
+        const applied = withOperations(row.document, edit.operations);
+        if (!applied.ok) return { outcome: 'misfit', sentence: applied.sentence };
+        const document = applied.value;
         const faults = pageFaults(document, frameRow.frame);
         if (document?.id !== row.id) faults.push({ path: '/id', sentence: 'A page keeps its id.' });
         if (faults.length > 0) return { outcome: 'invalid', faults };
@@ -154,10 +197,34 @@ export function siteStore(database: Database) {
           .update(pages)
           .set({ document, revision: next, changedAt: new Date() })
           .where(pageKey(site, page));
-        await tx.insert(edits).values({ site, page, revision: next, operations, inverse, sentence, by });
+        await tx.insert(edits).values({ site, page, revision: next, ...edit });
         return { outcome: 'accepted', revision: next };
-      });
-    },
+      }),
+
+    /** Applies an edit of a site's frame, under the same terms; every page must still be valid with it. */
+    editFrame: (site: string, revision: number, edit: NewEdit): Promise<EditOutcome> =>
+      database.transaction(async (tx): Promise<EditOutcome> => {
+        const [row] = await tx.select().from(sites).where(eq(sites.id, site)).for('update');
+        if (!row) return { outcome: 'unknown' };
+        if (row.revision !== revision) return outdated(tx, site, FRAME, revision, row.revision);
+        const applied = withOperations(row.frame, edit.operations);
+        if (!applied.ok) return { outcome: 'misfit', sentence: applied.sentence };
+        const frame = applied.value;
+        const faults = frameFaults(frame);
+        if (frame?.id !== row.id) faults.push({ path: '/id', sentence: 'A site keeps its id.' });
+        if (faults.length === 0) {
+          for (const { document } of await tx.select().from(pages).where(eq(pages.site, site))) {
+            const [fault] = pageFaults(document, frame);
+            if (fault)
+              faults.push({ ...fault, sentence: `On the page ${document.title}: ${fault.sentence}` });
+          }
+        }
+        if (faults.length > 0) return { outcome: 'invalid', faults };
+        const next = revision + 1;
+        await tx.update(sites).set({ frame, revision: next }).where(eq(sites.id, site));
+        await tx.insert(edits).values({ site, page: FRAME, revision: next, ...edit });
+        return { outcome: 'accepted', revision: next };
+      }),
 
     /** The whole site as it is now, with the revision of each page. */
     async snapshot(site: string): Promise<{ site: Site; revisions: Record<string, number> } | undefined> {
@@ -166,7 +233,10 @@ export function siteStore(database: Database) {
       const stored = await this.pagesOf(site);
       return {
         site: { ...frame.frame, pages: stored.map((entry) => entry.page) },
-        revisions: Object.fromEntries(stored.map((entry) => [entry.page.id, entry.revision])),
+        revisions: {
+          [FRAME]: frame.revision,
+          ...Object.fromEntries(stored.map((entry) => [entry.page.id, entry.revision])),
+        },
       };
     },
 

@@ -1,7 +1,7 @@
 /** Reading a published page in Chromium, and comparing what is computed there with what core resolves. */
 import { differenceEuclidean, parse as parseColour } from 'culori';
 import {
-  aliasedColour,
+  aliasOf,
   applies,
   childrenIn,
   frameOf,
@@ -11,13 +11,19 @@ import {
   knownProperty,
   PROPERTIES,
   resolve,
+  PARTS,
+  heldStart,
   sizeAt,
+  spaceAt,
+  takes,
   trace,
   viewAt,
   type Extent,
   type Node,
   type Page,
+  type Part,
   type Site,
+  type Space,
   type TextSize,
   type View,
   type Views,
@@ -100,15 +106,15 @@ export const READER = `
         const element = doc.getElementsByClassName(name)[0];
         if (!element.checkVisibility()) continue;
         for (const { inside, declarations } of (declared[view] || {})[id] || []) {
-          const target = inside ? element.querySelector(inside) : element;
-          if (!target) continue;
+         for (const target of inside ? element.querySelectorAll(inside) : [element]) {
           const names = Object.keys(declarations);
           const read = () => names.map((property) => win.getComputedStyle(target).getPropertyValue(property));
           const before = read();
           for (const property of names) target.style.setProperty(property, declarations[property]);
           const after = read();
           target.removeAttribute('style');
-          names.forEach((property, index) => { if (before[index] !== after[index]) changed.push({ id, what: property, from: before[index], to: after[index] }); });
+          names.forEach((property, index) => { if (before[index] !== after[index]) changed.push({ id, what: (inside + ' ' + property).trim(), from: before[index], to: after[index] }); });
+         }
         }
       }
       out.push({ changed, width: doc.documentElement.getBoundingClientRect().width, elements });
@@ -118,27 +124,31 @@ export const READER = `
 `;
 
 /**
- * The CSS of all values that are set somewhere, by view and element. Written on the element itself it must change nothing: the
- * style sheet has said the same already. This covers every property of the table, also those added later.
+ * The CSS of all values that are set somewhere, by view and element, and where in the element it belongs. Written on the
+ * element itself it must change nothing: the style sheet has said the same already. This covers every property of the
+ * table and every part, also those added later.
  */
 export function declarationsOf(site: Site, page: Page) {
   const frame = frameOf(site);
-  const ofNode = (node: Node, view: View) =>
-    PROPERTIES.filter(
-      (property) => property.css && !property.onChildren && property.name !== 'shown',
-    ).flatMap((property) => {
-      const parent = node.parent === null ? undefined : page.nodes[node.parent];
-      if (!applies(property, node.kind, parent?.kind)) return [];
-      const { value, source } = trace(frame, page, node, 'self', property, view.id);
-      if (source.from === 'initial') return [];
-      const { display, stacks } = knownKind(node.kind);
-      return [
-        {
-          inside: property.inside?.[node.kind] ?? '',
-          declarations: property.css!(value, { view, display, stacks }),
-        },
-      ];
+  const properties = PROPERTIES.filter(
+    (property) => property.css && !property.onChildren && property.name !== 'shown',
+  );
+  const ofPart = (node: Node, part: Part, view: View) => {
+    const kind = knownKind(node.kind);
+    const parent = node.parent === null ? undefined : page.nodes[node.parent];
+    const inside = kind.parts?.[part]?.selector ?? '';
+    return properties.flatMap((property) => {
+      if (!applies(property, node.kind, parent?.kind, part)) return [];
+      const { value, source } = trace(frame, page, node, part, property, view.id);
+      // A part that says nothing of its own takes what it stands in, which may be another part.
+      if (source.from === 'initial' || (part !== 'self' && source.from === 'parent')) return [];
+      const beside = (name: string) => resolve(frame, page, node, knownProperty(name), view.id);
+      const context = { view, display: kind.display, rowsOnly: kind.stacks === true, beside };
+      const media = part === 'self' && property.onMedia ? kind.media : undefined;
+      return [{ inside: media ?? inside, declarations: property.css!(value, context) }];
     });
+  };
+  const ofNode = (node: Node, view: View) => PARTS.flatMap((part) => ofPart(node, part, view));
   return Object.fromEntries(
     site.views.list.map((view) => [
       view.id,
@@ -177,6 +187,11 @@ export class Comparison {
     return resolve(frameOf(this.site), this.page, node, knownProperty(property), this.view.id) as T;
   }
 
+  /** A distance in px. */
+  space(node: Node, property: string): number {
+    return spaceAt(frameOf(this.site), this.value<Space>(node, property), this.view.id);
+  }
+
   same(node: Node, what: string, expected: unknown, found: unknown): void {
     if (expected !== found) this.fault(node, what, expected, found);
   }
@@ -192,7 +207,7 @@ export class Comparison {
   }
 
   colour(node: Node, what: string, expected: string, found: string): void {
-    const alias = aliasedColour(expected);
+    const alias = aliasOf(expected);
     const wanted = parseColour(
       alias ? this.site.colours.find((colour) => colour.id === alias)!.value : expected,
     );
@@ -222,22 +237,13 @@ export class Comparison {
   }
 
   box(node: Node, parent: Node, style: Record<string, string>): void {
-    // Where nothing is declared `auto` behaves as `stretch` in a grid (CSS Box Alignment 3, §6.1).
-    this.same(
-      node,
-      'justify-self',
-      this.value(node, 'blockAlign'),
-      style.justifySelf.replace('auto', 'stretch'),
-    );
+    this.same(node, 'justify-self', this.value(node, 'blockAlign'), style.justifySelf);
     if (parent.kind === 'row') {
       const wanted = heldSpan(this.value<number>(node, 'span'), this.view.grid.columns);
-      const full = style.gridColumnStart === '1' && style.gridColumnEnd === '-1';
-      this.same(
-        node,
-        'span',
-        wanted,
-        full ? this.view.grid.columns : Number(style.gridColumnStart.replace('span ', '')),
-      );
+      this.same(node, 'span', wanted, Number(style.gridColumnEnd.replace('span ', '')));
+      const start = this.value<number | 'auto'>(node, 'start');
+      const first = start === 'auto' ? start : heldStart(start, wanted, this.view.grid.columns);
+      this.same(node, 'first column', String(first), style.gridColumnStart);
     }
     this.width(node, parent, style);
   }
@@ -249,7 +255,12 @@ export class Comparison {
     const tracks = above.gridTemplateColumns.split(' ').map(parseFloat);
     const span =
       parent.kind === 'row' ? heldSpan(this.value<number>(node, 'span'), this.view.grid.columns) : 1;
-    const track = parent.kind === 'section' ? tracks[1] : tracks[0];
+    const whole = parent.kind === 'section' && this.value<boolean>(node, 'bleed');
+    const track = whole
+      ? tracks[0] + tracks[1] + tracks[2]
+      : parent.kind === 'section'
+        ? tracks[1]
+        : tracks[0];
     const area = track * span + parseFloat(above.columnGap.replace('normal', '0')) * (span - 1);
     const pixels = (value: Extent, auto: number) =>
       value === 'auto' ? auto : 'px' in value ? value.px : (area * value.percent) / 100;
@@ -292,7 +303,7 @@ export class Comparison {
         style.display === 'none',
       );
     if (hidden) return;
-    const kinds = (name: string) => knownProperty(name).kinds.includes(node.kind);
+    const kinds = (name: string) => takes(node.kind, knownProperty(name));
     if (kinds('size')) this.text(node, style);
     if (kinds('align')) this.same(node, 'text-align', this.value(node, 'align'), style.textAlign);
     if (kinds('colour')) this.colour(node, 'color', this.value(node, 'colour'), style.color);
@@ -306,10 +317,10 @@ export class Comparison {
         style.alignItems.replace('normal', 'stretch'),
       );
     if (kinds('gap'))
-      this.near(node, 'gap', this.value(node, 'gap'), parseFloat(style.rowGap.replace('normal', '0')), 0.02);
+      this.near(node, 'gap', this.space(node, 'gap'), parseFloat(style.rowGap.replace('normal', '0')), 0.02);
     if (kinds('paddingTop')) {
       for (const side of ['paddingTop', 'paddingRight', 'paddingBottom', 'paddingLeft'])
-        this.near(node, side, this.value(node, side), parseFloat(style[side]), 0.02);
+        this.near(node, side, this.space(node, side), parseFloat(style[side]), 0.02);
     }
     if (node.parent && kinds('blockAlign')) this.box(node, this.page.nodes[node.parent], style);
     if (node.kind === 'picture' && source) {

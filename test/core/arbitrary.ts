@@ -5,6 +5,8 @@ import {
   FORMAT,
   FORMAT_VERSION,
   kindOf,
+  KINDS,
+  PARTS,
   PROPERTIES,
   siteFaults,
   type Layered,
@@ -13,6 +15,7 @@ import {
   type Page,
   type Property,
   type Site,
+  type SpacingStep,
   type View,
   type ViewId,
   type Views,
@@ -29,6 +32,15 @@ const asset = (id: string, width: number, height: number) =>
   }) as const;
 
 export const ASSETS = [asset('alpha', 400, 300), asset('beta', 500, 250), asset('gamma', 300, 300)];
+/** A scale of two steps; the second differs by view where there is one to differ in. */
+const spacingOf = (views: Views): SpacingStep[] => {
+  const [other] = views.list.filter((view) => view.id !== views.base);
+  const at = other && { [other.id]: { value: 7, reach: 'onward' as const } };
+  return [
+    { id: 'small', name: 'Small', size: { base: 6 } },
+    { id: 'large', name: 'Large', size: { base: 21, ...(at && { at }) } },
+  ];
+};
 export const COLOURS = [
   { id: 'night', name: 'Night', value: '#0f1830' },
   { id: 'lamp', name: 'Lamp', value: 'oklch(78% 0.14 75)' },
@@ -138,9 +150,19 @@ export function valueArbitrary(property: Property, children: readonly NodeId[] =
       return fc.constantFrom(0.9, 1, 1.15, 1.5, 2.25);
     case 'weight':
       return fc.constantFrom(100, 350, 400, 700, 900);
-    case 'colour':
-    case 'backgroundColour':
-      return colour;
+    case 'start':
+      return fc.oneof(fc.constant('auto'), fc.integer({ min: 1, max: 14 }));
+    case 'height':
+      return fc.oneof(fc.constant('auto'), fc.integer({ min: 40, max: 300 }));
+    case 'gradient':
+      return fc.oneof(
+        fc.constant('none'),
+        fc.record({ angle: fc.integer({ min: 0, max: 360 }), from: colour, to: colour }),
+      );
+    case 'backgroundPicture':
+      return fc.constantFrom('none', 'alpha', 'beta');
+    case 'family':
+      return fc.constantFrom('figtree', 'fraunces');
     case 'span':
       return fc.integer({ min: 1, max: 14 });
     case 'width':
@@ -156,8 +178,7 @@ export function valueArbitrary(property: Property, children: readonly NodeId[] =
         fc.record({ px: fc.integer({ min: 20, max: 260 }) }),
         fc.record({ percent: fc.integer({ min: 10, max: 100 }) }),
       );
-    case 'borderColour':
-      return colour;
+    case 'backgroundPosition':
     case 'focalPoint':
       return fc.record({ x: fc.integer({ min: 0, max: 100 }), y: fc.integer({ min: 0, max: 100 }) });
     case 'order':
@@ -165,13 +186,18 @@ export function valueArbitrary(property: Property, children: readonly NodeId[] =
     case 'source':
       return fc.constantFrom(...ASSETS.map((entry) => entry.id));
     default: {
-      const options = property.type.options?.({ site: { colours: [], assets: [] } as never });
+      if (property.type.editor === 'colour') return colour;
+      if (property.type.editor === 'space')
+        return fc.oneof(numbers(property.type), fc.constantFrom('{small}', '{large}'));
+      const options = property.type.options?.({
+        site: { colours: [], assets: [], spacing: [], fonts: [] } as never,
+      });
       return options ? fc.constantFrom(...options.map((option) => option.value)) : numbers(property.type);
     }
   }
 }
 
-const LEAVES = ['heading', 'text', 'button', 'picture', 'navigation'];
+const LEAVES = KINDS.map((kind) => kind.name).filter((name) => kindOf(name)!.accepts.length === 0);
 
 interface Shape {
   kind: string;
@@ -181,7 +207,7 @@ interface Shape {
 const leaf: fc.Arbitrary<Shape> = fc.constantFrom(...LEAVES).map((kind) => ({ kind, children: [] }));
 const column: fc.Arbitrary<Shape> = fc
   .array(leaf, { minLength: 0, maxLength: 3 })
-  .map((children) => ({ kind: 'column', children }));
+  .chain((children) => fc.constantFrom('column', 'card').map((kind) => ({ kind, children })));
 const row: fc.Arbitrary<Shape> = fc
   .array(fc.oneof(leaf, column), { minLength: 1, maxLength: 4 })
   .map((children) => ({ kind: 'row', children }));
@@ -194,7 +220,34 @@ const shapeArbitrary: fc.Arbitrary<Shape> = fc
 
 const CONTENT: Record<string, Record<string, unknown>> = {
   heading: { text: 'Stars <em>above</em> us', level: 2 },
-  text: { text: '<p>Bring a coat &amp; a chair.</p><ul><li>One</li></ul>' },
+  text: {
+    text: '<h3>Before you come</h3><p>Bring a coat &amp; a <a href="page:home">chair</a>.</p><ul><li>One</li></ul><blockquote><p>Mind the step.</p></blockquote>',
+  },
+  list: { items: [{ text: 'Coat' }, { text: 'A <a href="page:home">red</a> torch' }], sequence: 'steps' },
+  quote: { text: 'I saw the <em>rings</em>.', by: 'A visitor' },
+  gallery: {
+    pictures: [
+      { picture: 'alpha', alt: 'A hill', caption: 'The hill' },
+      { picture: 'beta', alt: 'A dome', caption: '' },
+    ],
+  },
+  video: { file: '', poster: 'beta', name: 'The dome turns', caption: 'The dome', playing: 'asked' },
+  icon: { icon: 'moon', label: 'Moon' },
+  logo: { name: 'Brindle', link: 'page:home' },
+  social: { links: [{ icon: 'mail', label: 'Mail', link: 'mailto:a@b.example' }] },
+  prices: { prices: [{ name: 'Grown-ups', price: '8', note: 'from sixteen' }] },
+  hours: { caption: 'Open', hours: [{ day: 'Friday', hours: 'dusk to midnight' }] },
+  form: {
+    name: 'Book',
+    fields: [
+      { label: 'Name', type: 'text', required: true, options: '' },
+      { label: 'Night', type: 'choice', required: false, options: 'Friday\nTuesday' },
+      { label: 'Words', type: 'lines', required: false, options: '' },
+      { label: 'Warm drink', type: 'tick', required: false, options: '' },
+    ],
+    send: 'Book',
+    to: 'hello@b.example',
+  },
   button: { label: 'Come up', link: 'page:home' },
   picture: { alt: 'A hill' },
   navigation: { label: 'Pages', links: [{ label: 'Home', link: 'page:home' }] },
@@ -217,20 +270,27 @@ export const siteArbitrary: fc.Arbitrary<Site> = fc
         content: structuredClone(CONTENT[tree.kind] ?? {}),
       };
       // Landmarks of one kind are told apart by their names.
-      if (tree.kind === 'navigation') nodes[id].content.label = `Pages ${id}`;
+      for (const [kind, field] of [
+        ['navigation', 'label'],
+        ['form', 'name'],
+      ])
+        if (tree.kind === kind) nodes[id].content[field] = `${kind} ${id}`;
       nodes[id].children = tree.children.map((child) => build(child, id));
       return id;
     };
     const root = build(shape, null);
     const slots = Object.values(nodes).flatMap((node) =>
-      PROPERTIES.filter((property) =>
-        applies(property, node.kind, node.parent ? nodes[node.parent].kind : undefined),
-      ).map((property) => ({ node, property })),
+      PARTS.flatMap((part) =>
+        PROPERTIES.filter((property) =>
+          applies(property, node.kind, node.parent ? nodes[node.parent].kind : undefined, part),
+        ).map((property) => ({ node, part, property })),
+      ),
     );
-    const values = slots.map(({ node, property }) => {
-      const needed = kindOf(node.kind)!.required?.includes(property.name) ?? false;
+    const values = slots.map(({ node, part, property }) => {
+      const needed = part === 'self' && (kindOf(node.kind)!.required?.includes(property.name) ?? false);
       const layered = layeredArbitrary(views, valueArbitrary(property, node.children), needed);
-      return needed ? layered : fc.option(layered, { nil: undefined, freq: 2 });
+      // Parts have many more properties than anyone sets; a few of them keep the pages small.
+      return needed ? layered : fc.option(layered, { nil: undefined, freq: part === 'self' ? 2 : 1 });
     });
     const styled = PROPERTIES.filter((property) => property.group === 'text');
     const textStyle = (id: string) =>
@@ -249,7 +309,12 @@ export const siteArbitrary: fc.Arbitrary<Site> = fc
             ),
           },
         }));
-    const textStyles = fc.tuple(textStyle('heading-2'), textStyle('body'));
+    const textStyles = fc.tuple(
+      textStyle('heading-2'),
+      textStyle('body'),
+      textStyle('caption'),
+      textStyle('label'),
+    );
     return fc.tuple(textStyles, ...values).map(([styles, ...chosen]): Site => {
       const page: Page = {
         id: 'home' as NodeId,
@@ -260,9 +325,9 @@ export const siteArbitrary: fc.Arbitrary<Site> = fc
         nodes: structuredClone(nodes),
       };
       chosen.forEach((layered, index) => {
-        const { node, property } = slots[index];
+        const { node, part, property } = slots[index];
         if (layered && (layered.base !== undefined || layered.at))
-          page.nodes[node.id].style.self![property.name] = layered;
+          (page.nodes[node.id].style[part] ??= {})[property.name] = layered;
       });
       return {
         format: FORMAT,
@@ -274,6 +339,8 @@ export const siteArbitrary: fc.Arbitrary<Site> = fc
         colours: COLOURS,
         textStyles: styles,
         assets: ASSETS,
+        spacing: spacingOf(views),
+        fonts: [],
         pages: [page],
       };
     });

@@ -296,7 +296,7 @@ describe('values nobody set', () => {
 });
 
 describe('the stacks of steps', () => {
-  const step = (name: string) => ({ operations: [], inverse: [], sentence: name });
+  const step = (name: string) => ({ on: 'page' as const, operations: [], inverse: [], sentence: name });
   const names = (edits: [string, EditBy][]) => {
     const { undo, redo } = stacksOf(edits.map(([name, by]) => ({ ...step(name), by })));
     return [undo.map(({ sentence }) => sentence).join(''), redo.map(({ sentence }) => sentence).join('')];

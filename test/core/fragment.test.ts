@@ -42,7 +42,7 @@ const html = fc
   .map((list) => list.join(''));
 
 const ALLOWED =
-  /^(?:[^<>]|<(?:p|ul|ol|li|strong|em)>|<\/(?:p|ul|ol|li|strong|em|a)>|<br>|<a href="(?:https?:|mailto:|tel:|page:|#)[^"<>]*">)*$/;
+  /^(?:[^<>]|<(?:p|ul|ol|li|strong|em|h[2-4]|blockquote)>|<\/(?:p|ul|ol|li|strong|em|a|h[2-4]|blockquote)>|<br>|<a href="(?:https?:|mailto:|tel:|page:|#)[^"<>]*">)*$/;
 
 describe('rich text', () => {
   it('holds nothing but the allowed elements, with no attribute but a safe link', () => {
@@ -64,13 +64,16 @@ describe('rich text', () => {
     );
   });
 
-  it('keeps marks, links and lists, and turns the rest into paragraphs', () => {
+  it('keeps marks, links, lists, headings and quotes, and turns the rest into paragraphs', () => {
     expect(cleanFragment('Hello <b>you</b> and <i>me</i>', 'block')).to.equal(
       '<p>Hello <strong>you</strong> and <em>me</em></p>',
     );
     expect(cleanFragment('<h2>Title</h2><div>One<br>two</div>', 'block')).to.equal(
-      '<p>Title</p><p>One<br>two</p>',
+      '<h2>Title</h2><p>One<br>two</p>',
     );
+    expect(
+      cleanFragment('<h1>A <u>b</u></h1><h6>c</h6><blockquote>d<h3></h3></blockquote>', 'block'),
+    ).to.equal('<h2>A b</h2><h4>c</h4><blockquote><p>d</p></blockquote>');
     expect(cleanFragment('<ul><li>a<ol><li>b</li></ol></li><li></li></ul>', 'block')).to.equal(
       '<ul><li>a<ol><li>b</li></ol></li></ul>',
     );

@@ -21,6 +21,7 @@ import {
   type Page,
   type Site,
   type ViewId,
+  valuesOf,
 } from '../../core/index.ts';
 import { siteArbitrary } from './arbitrary.ts';
 
@@ -92,20 +93,20 @@ describe('pasting values', () => {
     fc.assert(
       fc.property(anywhere, ({ target, node, other }) => {
         const page = target.pages[0];
-        const style = node.style.self ?? {};
+        const { style } = node;
         const result = run(target, page, 'pasteValues', { nodes: [other.id], style });
         const after = result.page.nodes[other.id];
-        for (const [name, layered] of Object.entries(style)) {
+        for (const { part, name, layered } of valuesOf(style)) {
           const property = knownProperty(name);
           const parent = after.parent === null ? undefined : page.nodes[after.parent];
-          if (['order', 'source'].includes(name) || !applies(property, after.kind, parent?.kind)) {
-            expect(after.style.self?.[name]).to.deep.equal(other.style.self?.[name]);
+          if (['order', 'source'].includes(name) || !applies(property, after.kind, parent?.kind, part)) {
+            expect(after.style[part]?.[name]).to.deep.equal(other.style[part]?.[name]);
             continue;
           }
           for (const entry of target.views.list) {
             const copied = held(layered, target.views, entry.id);
             if (copied)
-              expect(resolve(frameOf(target), result.page, after, property, entry.id)).to.deep.equal(
+              expect(resolve(frameOf(target), result.page, after, property, entry.id, part)).to.deep.equal(
                 copied.value,
               );
           }
@@ -116,13 +117,13 @@ describe('pasting values', () => {
   });
 
   it('can be of some groups, and says what was left out', () => {
-    const style = home.nodes[id('book')].style.self!;
+    const { style } = home.nodes[id('book')];
     expect(run(site, home, 'pasteValues', { nodes: [id('headline')], style }).sentence).to.equal(
       'Headline: 3 values pasted',
     );
-    const row = home.nodes[id('opening-row')].style.self!;
+    const { style: row } = home.nodes[id('opening-row')];
     expect(run(site, home, 'pasteValues', { nodes: [id('opening-words')], style: row }).sentence).to.equal(
-      'Words: 1 value pasted; left out: align parts',
+      'Words: 2 values pasted',
     );
     expect(run(site, home, 'pasteValues', { nodes: [id('headline')], style: row }).sentence).to.equal(
       'None of the copied values apply to Headline.',

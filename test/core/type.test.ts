@@ -64,14 +64,16 @@ describe('typed values', () => {
   it('written in a cell read as the same value again', () => {
     const site = {
       colours: [{ id: 'night', name: 'Night', value: '#000' }],
-      assets: [{ id: 'a', name: 'A' }],
+      assets: ['alpha', 'beta'].map((id) => ({ id, name: id, type: 'image/webp' })),
+      spacing: ['small', 'large'].map((id) => ({ id, name: id })),
+      fonts: [],
     } as never;
     const cases = fc
       .constantFrom(...PROPERTIES.filter((property) => !['order', 'source', 'span'].includes(property.name)))
       .chain((property) => fc.record({ property: fc.constant(property), value: valueArbitrary(property) }));
     fc.assert(
       fc.property(cases, ({ property, value: given }) => {
-        const usable = !(property.type.editor === 'colour' && given === '{lamp}');
+        const usable = !JSON.stringify(given).includes('{lamp}');
         fc.pre(usable && !(typeof given === 'object' && given !== null && 'fromWidth' in given));
         const text = property.type.format(given, { site });
         expect(property.type.parse(text, { site }), text).to.deep.equal({ ok: true, value: plain(given) });

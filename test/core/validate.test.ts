@@ -134,7 +134,7 @@ describe('validation', () => {
       '/pages/0/nodes/book/content/link',
       /not a link/,
     ],
-    ['another version', (site) => (site.version = 2), '/version', /should be 1/],
+    ['another version', (site) => (site.version = 3), '/version', /should be 2/],
   ];
   for (const [name, spoil, path, sentence] of broken) {
     it(`finds ${name}`, () => {

@@ -2,9 +2,8 @@ import { px } from '../../type/fluid.ts';
 import { oneOf } from '../contenttypes.ts';
 import { element } from '../markup.ts';
 import type { View } from '../views.ts';
+import { BLOCK_NAMES } from './blocknames.ts';
 import { contentOf, type Kind } from './kind.ts';
-
-const BLOCKS = ['row', 'column', 'heading', 'text', 'button', 'picture', 'navigation'];
 
 /** Room above and below a section: about 7.5 % of the sheet, in steps of 8 px, from 48 to 112. */
 const sectionRoom = (view: View): number =>
@@ -13,6 +12,7 @@ const sectionRoom = (view: View): number =>
 export const page: Kind = {
   name: 'page',
   label: 'Page',
+  traits: ['container', 'coloured', 'backed'],
   accepts: ['section'],
   display: 'grid',
   stacks: true,
@@ -26,7 +26,8 @@ export const page: Kind = {
 export const section: Kind = {
   name: 'section',
   label: 'Section',
-  accepts: BLOCKS,
+  traits: ['section', 'container', 'coloured', 'backed', 'box', 'gapped', 'arranging', 'stack'],
+  accepts: BLOCK_NAMES,
   display: 'grid',
   stacks: true,
   structure: { display: 'grid', 'align-content': 'start' },
@@ -54,24 +55,56 @@ export const section: Kind = {
 export const row: Kind = {
   name: 'row',
   label: 'Row',
-  accepts: BLOCKS,
+  traits: ['block', 'container', 'coloured', 'backed', 'box', 'gapped', 'arranging'],
+  accepts: BLOCK_NAMES,
   display: 'grid',
   structure: { display: 'grid' },
-  perView: ({ grid }) => ({ 'grid-template-columns': `repeat(${grid.columns}, minmax(0, 1fr))` }),
-  inner: { '> *': { 'grid-column': '1 / -1', 'min-width': '0' } },
+  perView: ({ grid }) => ({
+    '--columns': String(grid.columns),
+    'grid-template-columns': `repeat(${grid.columns}, minmax(0, 1fr))`,
+  }),
+  inner: { '> *': { 'grid-column-end': 'span var(--columns)', 'min-width': '0' } },
   defaults: { gap: (view: View) => view.grid.gutter },
   content: [],
   markup: (_node, { attributes, children }) => element('div', attributes, ...children),
 };
 
+const STACK = {
+  accepts: BLOCK_NAMES,
+  display: 'grid',
+  structure: {
+    display: 'grid',
+    'grid-template-columns': 'minmax(0, 1fr)',
+    'grid-auto-columns': 'minmax(0, 1fr)',
+    'align-content': 'start',
+  },
+  content: [],
+} as const;
+
 export const column: Kind = {
   name: 'column',
   label: 'Column',
-  accepts: BLOCKS,
-  display: 'grid',
-  stacks: true,
-  structure: { display: 'grid', 'grid-template-columns': 'minmax(0, 1fr)', 'align-content': 'start' },
+  traits: ['block', 'container', 'coloured', 'backed', 'box', 'gapped', 'arranging', 'stack', 'directed'],
+  ...STACK,
   defaults: { gap: 16 },
-  content: [],
   markup: (_node, { attributes, children }) => element('div', attributes, ...children),
+};
+
+/** A thing of its own among others like it, set off from what is behind it. */
+export const card: Kind = {
+  name: 'card',
+  label: 'Card',
+  traits: column.traits,
+  ...STACK,
+  defaults: {
+    gap: 12,
+    paddingTop: 24,
+    paddingRight: 24,
+    paddingBottom: 24,
+    paddingLeft: 24,
+    backgroundColour: 'white',
+    radius: 8,
+    shadow: 'low',
+  },
+  markup: (_node, { attributes, children }) => element('article', attributes, ...children),
 };

@@ -1,7 +1,10 @@
 import type { ContentType } from '../contenttypes.ts';
 import type { Markup } from '../markup.ts';
 import type { Node } from '../node.ts';
+import type { Part } from '../parts.ts';
 import type { Declarations } from '../properties/property.ts';
+import type { SiteFrame } from '../site.ts';
+import type { Trait } from '../traits.ts';
 import type { View } from '../views.ts';
 
 /** A field of an element's content: the same in every view. */
@@ -13,9 +16,10 @@ export interface ContentField {
   initial: unknown;
 }
 
-/** A picture as a page refers to it. */
-export interface PictureReference {
+/** A picture or film as a page refers to it. */
+export interface MediaReference {
   url: string;
+  type: string;
   width: number;
   height: number;
 }
@@ -24,18 +28,36 @@ export interface PictureReference {
 export interface MarkupContext {
   attributes: { class: string };
   children: Markup[];
+  site: SiteFrame;
   /** The address of a link target; undefined when it leads to a page that is gone. */
   address(link: string): string | undefined;
+  /** A picture or film of the site by its asset; undefined when there is none. */
+  media(asset: string): MediaReference | undefined;
+  /** The attributes of a part's element: the class of the text style that the part takes. */
+  part(part: Part): { class?: string };
   /** The heading level to print, where the page allows only one first-level heading. */
   headingLevel: number;
+  /** Pictures are fetched only when they come near. */
+  lazy: boolean;
   /** The picture of the base view, and those of other views with their media condition, first match first. */
-  picture?: { base: PictureReference; sources: (PictureReference & { media: string })[]; lazy: boolean };
+  picture?: { base: MediaReference; sources: (MediaReference & { media: string })[] };
+}
+
+/** A part of a kind: what it is called, where it is in the markup, and what it looks like until someone says so. */
+export interface KindPart {
+  label: string;
+  /** CSS selector within the element's markup. */
+  selector: string;
+  /** The text style the part takes by itself. */
+  textStyle?: string;
+  defaults?: Record<string, unknown>;
 }
 
 /** A kind of element. One entry serves the compiler, the outline, the values and validation. */
 export interface Kind {
   name: string;
   label: string;
+  traits: readonly Trait[];
   /** Kinds that may stand inside; empty for what is no container. */
   accepts: readonly string[];
   display: string;
@@ -43,12 +65,15 @@ export interface Kind {
   stacks?: true;
   /** CSS that every element of the kind has in every view, below all that people set. */
   structure: Declarations;
-  /** CSS for what is inside the element's own markup, by selector. */
+  /** CSS for what is inside the element's own markup, by selector; `> …` for what stands directly in it. */
   inner?: Record<string, Declarations>;
   /** CSS that follows from the view's grid. */
   perView?(view: View): Declarations;
   /** What properties are until someone sets them; the rest starts at the property's own initial value. */
   defaults: Record<string, unknown>;
+  /** The selector of the picture, film or sign inside the markup. */
+  media?: string;
+  parts?: Partial<Record<Part, KindPart>>;
   /** Properties that must have a value in the base view. */
   required?: readonly string[];
   /** The text style an element takes by itself. */

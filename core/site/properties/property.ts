@@ -1,4 +1,6 @@
 import type { NodeId } from '../nodeid.ts';
+import type { Part } from '../parts.ts';
+import type { Trait } from '../traits.ts';
 import type { View } from '../views.ts';
 import type { ValueType } from '../valuetypes/valuetype.ts';
 
@@ -10,11 +12,13 @@ export interface CssContext {
   view: View;
   /** The `display` of the element's kind while it is shown. */
   display: string;
-  /** Whether the element's children stand one below another, so that a gap lies between rows only. */
-  stacks?: boolean;
+  /** Set when only the gap between rows means something, as in a section. */
+  rowsOnly?: boolean;
   /** For an order: the source order of the children, and the child whose CSS is wanted. */
   children?: readonly NodeId[];
   child?: NodeId;
+  /** What another property of the same element is in the view, for a value that is held to it. */
+  beside?(property: string): unknown;
 }
 
 export type PropertyGroup = 'text' | 'layout' | 'space' | 'background' | 'picture' | 'border';
@@ -34,8 +38,10 @@ export interface Property<T = any> {
   name: string;
   label: string;
   group: PropertyGroup;
-  /** Kinds of element it applies to. */
-  kinds: readonly string[];
+  /** It applies to kinds of element with any of these traits. */
+  traits: readonly Trait[];
+  /** Parts, besides the element itself, it applies to. */
+  parts?: readonly Part[];
   /** Kinds the parent must have one of, where the property means something only inside them. */
   insideOf?: readonly string[];
   type: ValueType<T>;
@@ -45,12 +51,14 @@ export interface Property<T = any> {
   initial(view: View): T;
   /** CSS for a value. Absent where the value is not CSS (a picture's source is markup). */
   css?(value: T, context: CssContext): Declarations;
-  /** Set when the CSS belongs to something inside the element's own markup: its selector, by kind. */
-  inside?: Readonly<Record<string, string>>;
+  /** Set when the CSS belongs to the picture, film or sign inside the element's markup, where its kind has one. */
+  onMedia?: true;
   /** Set when `css` depends on the view, so that a value may need other CSS in a view without an override there. */
   perView?: true;
   /** Set when the value is kept on a container and each child gets CSS from it. */
   onChildren?: true;
   /** What a person calls the property when it is seen from one child. */
   childLabel?: string;
+  /** The four sides of one thing: properties with the same `sides` can be set together. */
+  sides?: string;
 }

@@ -1,6 +1,12 @@
+import { kindOf } from '../kinds/table.ts';
+import type { Part } from '../parts.ts';
+import * as background from './background.ts';
+import * as border from './border.ts';
 import * as layout from './layout.ts';
+import * as particular from './particular.ts';
+import * as picture from './picture.ts';
 import type { Property } from './property.ts';
-import * as surface from './surface.ts';
+import * as space from './space.ts';
 import * as text from './text.ts';
 
 /** Every property that can differ by view, in the order in which the values table shows them. */
@@ -18,37 +24,54 @@ export const PROPERTIES: readonly Property[] = [
   text.wrapping,
   text.hyphenation,
   text.textColumns,
+  particular.marker,
   layout.shown,
+  particular.collapse,
+  particular.iconSize,
+  particular.thickness,
+  particular.tiles,
   layout.span,
+  layout.start,
   layout.order,
+  layout.direction,
+  layout.gap,
   layout.blockAlign,
+  layout.justifyItems,
   layout.alignItems,
+  layout.alignContent,
+  layout.bleed,
   layout.width,
   layout.minWidth,
   layout.maxWidth,
+  layout.height,
   layout.minHeight,
-  layout.gap,
-  surface.paddingTop,
-  surface.paddingRight,
-  surface.paddingBottom,
-  surface.paddingLeft,
-  surface.marginTop,
-  surface.marginRight,
-  surface.marginBottom,
-  surface.marginLeft,
-  surface.backgroundColour,
-  surface.source,
-  surface.cropRatio,
-  surface.fit,
-  surface.focalPoint,
-  surface.radius,
-  surface.borderWidth,
-  surface.borderColour,
-  surface.shadow,
-  surface.opacity,
+  layout.aspectRatio,
+  layout.sticky,
+  ...space.padding,
+  ...space.margin,
+  background.backgroundColour,
+  background.backgroundPicture,
+  background.backgroundPosition,
+  background.backgroundSize,
+  background.backgroundRepeat,
+  background.tint,
+  background.gradient,
+  picture.source,
+  picture.cropRatio,
+  picture.fit,
+  picture.focalPoint,
+  ...border.borders,
+  border.borderStyle,
+  border.borderColour,
+  border.radius,
+  border.shadow,
+  border.opacity,
 ];
 
 const byName = new Map(PROPERTIES.map((property) => [property.name, property]));
+
+/** Where a property stands in the table. */
+export const placeOf = new Map(PROPERTIES.map((property, index) => [property.name, index]));
 
 export const propertyOf = (name: string): Property | undefined => byName.get(name);
 
@@ -59,8 +82,23 @@ export function knownProperty(name: string): Property {
   return property;
 }
 
-/** Whether a property means something for an element of a kind inside a parent of a kind. */
-export function applies(property: Property, kind: string, parentKind: string | undefined): boolean {
-  if (!property.kinds.includes(kind)) return false;
+/** Whether kinds of element take a property at all. */
+export const takes = (kind: string, property: Property): boolean =>
+  kindOf(kind)?.traits.some((trait) => property.traits.includes(trait)) ?? false;
+
+/** Whether a property means something for an element of a kind inside a parent of a kind, or for a part of it. */
+export function applies(
+  property: Property,
+  kind: string,
+  parentKind: string | undefined,
+  part: Part = 'self',
+): boolean {
+  if (part !== 'self')
+    return (property.parts?.includes(part) && kindOf(kind)?.parts?.[part] !== undefined) ?? false;
+  if (!takes(kind, property)) return false;
   return !property.insideOf || (parentKind !== undefined && property.insideOf.includes(parentKind));
 }
+
+/** The properties that have the same `sides`: the four sides of a padding, a margin, a border. */
+export const sidesOf = (property: Property): Property[] =>
+  property.sides ? PROPERTIES.filter((other) => other.sides === property.sides) : [property];

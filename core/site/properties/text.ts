@@ -1,32 +1,25 @@
 import { textSizeCss, decimals, type TextSize } from '../../type/fluid.ts';
 import { familyOf } from '../families.ts';
-import { aliasedColour, colourType } from '../valuetypes/colour.ts';
+import { LINE_PARTS, TEXT_PARTS } from '../parts.ts';
+import { colourCss, colourType } from '../valuetypes/colour.ts';
 import { choiceType, familyType } from '../valuetypes/choice.ts';
 import { numberType } from '../valuetypes/number.ts';
 import { textSizeType } from '../valuetypes/textsize.ts';
 import type { Property } from './property.ts';
 
-const TEXT_KINDS = ['heading', 'text', 'button', 'navigation'] as const;
-const CONTAINERS = ['page', 'section', 'row', 'column'] as const;
-
-/** A colour in CSS: an alias becomes the custom property that holds the site's colour. */
-export function colourCss(value: string): string {
-  const alias = aliasedColour(value);
-  return alias ? `var(--colour-${alias})` : value;
-}
-
 /** A family in CSS, with what stands in until its file has loaded. */
 export function familyCss(id: string): string {
   const family = familyOf(id);
-  return family ? `"${family.cssName}", ${family.fallback}` : 'sans-serif';
+  return `"${id}", ${family?.fallback ?? 'sans-serif'}`;
 }
 
 export const family: Property<string> = {
   name: 'family',
   label: 'Family',
   group: 'text',
-  kinds: TEXT_KINDS,
-  type: familyType as Property<string>['type'],
+  traits: ['words'],
+  parts: TEXT_PARTS,
+  type: familyType,
   inherits: true,
   initial: () => 'figtree',
   css: (value) => ({ 'font-family': familyCss(value) }),
@@ -36,7 +29,8 @@ export const size: Property<TextSize> = {
   name: 'size',
   label: 'Size',
   group: 'text',
-  kinds: TEXT_KINDS,
+  traits: ['words'],
+  parts: TEXT_PARTS,
   type: textSizeType,
   inherits: true,
   initial: () => 16,
@@ -47,7 +41,8 @@ export const lineHeight: Property<number> = {
   name: 'lineHeight',
   label: 'Line height',
   group: 'text',
-  kinds: TEXT_KINDS,
+  traits: ['words'],
+  parts: TEXT_PARTS,
   type: numberType({ minimum: 0.5, maximum: 4, step: 0.05 }),
   inherits: true,
   initial: () => 1.5,
@@ -58,7 +53,8 @@ export const weight: Property<number> = {
   name: 'weight',
   label: 'Weight',
   group: 'text',
-  kinds: TEXT_KINDS,
+  traits: ['words'],
+  parts: TEXT_PARTS,
   type: numberType({ minimum: 100, maximum: 900, step: 50, integer: true }),
   inherits: true,
   initial: () => 400,
@@ -69,13 +65,14 @@ export const align: Property<string> = {
   name: 'align',
   label: 'Align text',
   group: 'text',
-  kinds: [...CONTAINERS, 'heading', 'text', 'button'],
+  traits: ['container', 'aligned'],
+  parts: LINE_PARTS,
   type: choiceType([
     { value: 'start', label: 'start', also: ['left'] },
     { value: 'center', label: 'centre', also: ['middle'] },
     { value: 'end', label: 'end', also: ['right'] },
     { value: 'justify', label: 'justified' },
-  ]) as Property<string>['type'],
+  ]),
   inherits: true,
   initial: () => 'start',
   css: (value) => ({ 'text-align': value }),
@@ -85,7 +82,8 @@ export const colour: Property<string> = {
   name: 'colour',
   label: 'Colour',
   group: 'text',
-  kinds: [...CONTAINERS, ...TEXT_KINDS],
+  traits: ['coloured'],
+  parts: TEXT_PARTS,
   type: colourType,
   inherits: true,
   initial: () => 'black',
@@ -96,11 +94,12 @@ export const slant: Property<string> = {
   name: 'slant',
   label: 'Slant',
   group: 'text',
-  kinds: TEXT_KINDS,
+  traits: ['words'],
+  parts: TEXT_PARTS,
   type: choiceType([
     { value: 'normal', label: 'upright' },
     { value: 'italic', label: 'italic' },
-  ]) as Property<string>['type'],
+  ]),
   inherits: true,
   initial: () => 'normal',
   css: (value) => ({ 'font-style': value }),
@@ -111,7 +110,8 @@ export const letterSpacing: Property<number> = {
   name: 'letterSpacing',
   label: 'Letter spacing',
   group: 'text',
-  kinds: TEXT_KINDS,
+  traits: ['words'],
+  parts: TEXT_PARTS,
   type: numberType({ minimum: -0.2, maximum: 1, step: 0.01, unit: 'em' }),
   inherits: true,
   initial: () => 0,
@@ -122,13 +122,14 @@ export const textCase: Property<string> = {
   name: 'case',
   label: 'Case',
   group: 'text',
-  kinds: TEXT_KINDS,
+  traits: ['words'],
+  parts: TEXT_PARTS,
   type: choiceType([
     { value: 'none', label: 'as typed' },
     { value: 'uppercase', label: 'CAPITALS' },
     { value: 'lowercase', label: 'small letters' },
     { value: 'capitalize', label: 'First Letters' },
-  ]) as Property<string>['type'],
+  ]),
   inherits: true,
   initial: () => 'none',
   css: (value) => ({ 'text-transform': value }),
@@ -138,12 +139,13 @@ export const decoration: Property<string> = {
   name: 'decoration',
   label: 'Decoration',
   group: 'text',
-  kinds: ['heading', 'text', 'button'],
+  traits: ['prose'],
+  parts: [...LINE_PARTS, 'link', 'button'],
   type: choiceType([
     { value: 'none', label: 'none' },
     { value: 'underline', label: 'underline' },
     { value: 'line-through', label: 'struck through' },
-  ]) as Property<string>['type'],
+  ]),
   initial: () => 'none',
   css: (value) => ({ 'text-decoration-line': value }),
 };
@@ -152,12 +154,13 @@ export const wrapping: Property<string> = {
   name: 'wrapping',
   label: 'Line breaks',
   group: 'text',
-  kinds: ['heading', 'text', 'button'],
+  traits: ['prose'],
+  parts: LINE_PARTS,
   type: choiceType([
     { value: 'wrap', label: 'as they fall', also: ['normal'] },
     { value: 'balance', label: 'balanced' },
     { value: 'pretty', label: 'pretty' },
-  ]) as Property<string>['type'],
+  ]),
   inherits: true,
   initial: () => 'wrap',
   css: (value) => ({ 'text-wrap': value }),
@@ -167,11 +170,11 @@ export const hyphenation: Property<string> = {
   name: 'hyphenation',
   label: 'Hyphenation',
   group: 'text',
-  kinds: ['heading', 'text'],
+  traits: ['prose'],
   type: choiceType([
     { value: 'manual', label: 'none' },
     { value: 'auto', label: 'automatic' },
-  ]) as Property<string>['type'],
+  ]),
   inherits: true,
   initial: () => 'manual',
   css: (value) => ({ hyphens: value }),
@@ -181,7 +184,7 @@ export const textColumns: Property<number> = {
   name: 'textColumns',
   label: 'Text columns',
   group: 'text',
-  kinds: ['text'],
+  traits: ['flowing'],
   type: numberType({ minimum: 1, maximum: 6, step: 1, integer: true }),
   initial: () => 1,
   css: (value) => ({ 'column-count': value === 1 ? 'auto' : String(value) }),

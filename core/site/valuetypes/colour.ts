@@ -1,13 +1,14 @@
 import { Type } from '@sinclair/typebox';
 import { parse as parseColour } from 'culori';
 import { done, refused } from '../outcome.ts';
+import { aliasOf, aliasTo } from './alias.ts';
 import type { Option, ValueType } from './valuetype.ts';
 
-/** `{name}`: an alias of one of the site's colours, as the W3C Design Tokens format writes aliases. */
-const ALIAS = /^\{([a-z][a-z0-9-]*)\}$/;
-
-export const colourAlias = (id: string): string => `{${id}}`;
-export const aliasedColour = (value: string): string | undefined => ALIAS.exec(value)?.[1];
+/** A colour in CSS: an alias becomes the custom property that holds the site's colour. */
+export function colourCss(value: string): string {
+  const alias = aliasOf(value);
+  return alias ? `var(--colour-${alias})` : value;
+}
 
 /** Whether a text is a colour that CSS Color 4 defines and that stands alone (no `currentcolor`, no `var()`). */
 export const isCssColour = (text: string): boolean => parseColour(text) !== undefined;
@@ -19,9 +20,9 @@ export const colourType: ValueType<string> = {
   parse(text, { site }) {
     const typed = text.trim();
     const named = site.colours.find(
-      (colour) => colour.name.toLowerCase() === typed.toLowerCase() || colourAlias(colour.id) === typed,
+      (colour) => colour.name.toLowerCase() === typed.toLowerCase() || aliasTo(colour.id) === typed,
     );
-    if (named) return done(colourAlias(named.id));
+    if (named) return done(aliasTo(named.id));
     const candidate = /^[0-9a-f]{3}([0-9a-f]{3})?$/i.test(typed) ? `#${typed}` : typed.toLowerCase();
     if (isCssColour(candidate)) return done(candidate);
     return refused(
@@ -29,13 +30,13 @@ export const colourType: ValueType<string> = {
     );
   },
   format(value, { site }) {
-    const alias = aliasedColour(value);
+    const alias = aliasOf(value);
     return alias ? (site.colours.find((colour) => colour.id === alias)?.name ?? alias) : value;
   },
   options: ({ site }): Option[] =>
-    site.colours.map((colour) => ({ value: colourAlias(colour.id), label: colour.name })),
+    site.colours.map((colour) => ({ value: aliasTo(colour.id), label: colour.name })),
   fault(value, site) {
-    const alias = aliasedColour(value);
+    const alias = aliasOf(value);
     if (alias !== undefined) {
       return site.colours.some((colour) => colour.id === alias)
         ? undefined

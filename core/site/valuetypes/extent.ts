@@ -1,11 +1,15 @@
 import { Type } from '@sinclair/typebox';
-import { decimals } from '../../type/fluid.ts';
+import { decimals, px } from '../../type/fluid.ts';
 import { done, refused } from '../outcome.ts';
-import { readNumber } from './number.ts';
+import { numberOr, readNumber } from './number.ts';
 import type { ValueType } from './valuetype.ts';
 
 /** How wide a block is: as its place or content has it, a number of px, or a share of its container in percent. */
 export type Extent = 'auto' | { px: number } | { percent: number };
+
+/** A length or share in CSS; `auto` has another name in each property. */
+export const extentCss = (value: Extent, auto: string): string =>
+  value === 'auto' ? auto : 'px' in value ? px(value.px) : `${decimals(value.percent)}%`;
 
 export const extentType: ValueType<Extent> = {
   editor: 'extent',
@@ -27,3 +31,15 @@ export const extentType: ValueType<Extent> = {
   format: (value) =>
     value === 'auto' ? 'auto' : 'px' in value ? `${decimals(value.px)} px` : `${decimals(value.percent)} %`,
 };
+
+const TALLEST = 4000;
+
+export const heightCss = (value: number | 'auto'): string => (value === 'auto' ? 'auto' : px(value));
+
+/** How tall a block is: as its content has it, or a number of px. */
+export const heightType = numberOr('auto', {
+  minimum: 0,
+  maximum: TALLEST,
+  step: 8,
+  unit: 'px',
+});

@@ -7,6 +7,9 @@ import type { ValueType } from './valuetype.ts';
 /** The shape of a box: as its content has it, or width to height. */
 export type Ratio = 'auto' | { width: number; height: number };
 
+export const ratioCss = (value: Ratio): string =>
+  value === 'auto' ? 'auto' : `${value.width} / ${value.height}`;
+
 const side = Type.Number({ exclusiveMinimum: 0, maximum: 100 });
 
 /** A ratio, typed as 16:9, 3/2 or auto. */
@@ -39,6 +42,8 @@ export interface Point {
   x: number;
   y: number;
 }
+
+export const pointCss = ({ x, y }: Point): string => `${decimals(x)}% ${decimals(y)}%`;
 
 const share = Type.Number({ minimum: 0, maximum: 100 });
 

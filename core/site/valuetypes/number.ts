@@ -21,17 +21,26 @@ export function readNumber(text: string, unit = ''): number | undefined {
 }
 
 /** A number in a range, in steps, with an optional unit. */
-export function numberType(range: NumberRange): ValueType<number> {
+export const numberType = (range: NumberRange): ValueType<number> => ranged<never>(range);
+
+/** A number in a range, or a word that may stand instead. */
+export const numberOr = <W extends string>(word: W, range: NumberRange): ValueType<number | W> =>
+  ranged(range, word);
+
+function ranged<W extends string>(range: NumberRange, word?: W): ValueType<number | W> {
   const { minimum, maximum, step, unit, integer } = range;
   const bounds = { minimum, maximum };
+  const number = integer ? Type.Integer(bounds) : Type.Number(bounds);
   return {
     editor: 'number',
-    schema: integer ? Type.Integer(bounds) : Type.Number(bounds),
+    schema: word === undefined ? number : Type.Union([Type.Literal(word), number]),
     unit,
     step,
     minimum,
     maximum,
+    word,
     parse(text) {
+      if (word !== undefined && text.trim().toLowerCase() === word) return done(word);
       const value = readNumber(text, unit);
       if (
         value === undefined ||
@@ -40,12 +49,14 @@ export function numberType(range: NumberRange): ValueType<number> {
         (integer && !Number.isInteger(value))
       ) {
         const kind = integer ? 'a whole number' : 'a number';
+        const other = word === undefined ? '' : `, or ${word}`;
         return refused(
-          `“${text.trim()}” is not ${kind} from ${minimum} to ${maximum}${unit ? ` ${unit}` : ''}.`,
+          `“${text.trim()}” is not ${kind} from ${minimum} to ${maximum}${unit ? ` ${unit}` : ''}${other}.`,
         );
       }
       return done(value);
     },
-    format: range.format ?? ((value) => decimals(value)),
+    format: (value, context) =>
+      typeof value !== 'number' ? value : range.format ? range.format(value, context) : decimals(value),
   };
 }

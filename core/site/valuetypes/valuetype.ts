@@ -5,7 +5,17 @@ import type { NodeId } from '../nodeid.ts';
 
 /** The editors a value can ask for; the interface has one component for each. */
 export type EditorName =
-  'number' | 'choice' | 'colour' | 'size' | 'extent' | 'picture' | 'order' | 'ratio' | 'point';
+  | 'number'
+  | 'choice'
+  | 'colour'
+  | 'size'
+  | 'space'
+  | 'extent'
+  | 'picture'
+  | 'order'
+  | 'ratio'
+  | 'point'
+  | 'gradient';
 
 /** One of the values a person can choose from, with the name it has on screen. */
 export interface Option {
@@ -44,6 +54,8 @@ export interface ValueType<T = unknown> {
   step?: number;
   minimum?: number;
   maximum?: number;
+  /** What may stand instead of a number. */
+  word?: string;
   /** A fault that the schema cannot see, such as an unknown colour; undefined when there is none. */
   fault?(value: T, site: SiteFrame): string | undefined;
 }

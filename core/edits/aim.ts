@@ -1,0 +1,110 @@
+import { held, isEmpty } from '../values/resolve.ts';
+import { same } from '../values/express.ts';
+import { resolve } from '../values/trace.ts';
+import { schemaFaults } from '../site/faults.ts';
+import type { Layered } from '../site/layered.ts';
+import type { Node, Style } from '../site/node.ts';
+import type { NodeId } from '../site/nodeid.ts';
+import { done, refused, type Outcome } from '../site/outcome.ts';
+import type { Part } from '../site/parts.ts';
+import type { Property } from '../site/properties/property.ts';
+import { applies, propertyOf, sidesOf } from '../site/properties/table.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
+import type { ViewId } from '../site/views.ts';
+import type { Document } from './command.ts';
+
+/** What holds values: an element, or a text style. */
+export interface Styled {
+  name: string;
+  style: Style;
+}
+
+/** Whose values a command is for: elements of the page, or a text style of the site. */
+export type Holders = { nodes: NodeId[]; textStyle?: undefined } | { textStyle: string; nodes?: undefined };
+
+export const documentOf = (holders: Holders): Document => (holders.textStyle === undefined ? 'page' : 'site');
+
+/** What a value command is aimed at: a property of elements, of a part of them, or of a text style, in a view. */
+export type ValueTarget = Holders & {
+  /** Absent: the element itself. */
+  part?: Part;
+  property: string;
+  view: ViewId;
+  /** The property's other sides go along. */
+  linked?: boolean;
+};
+
+export interface Aim {
+  /** The property asked for. */
+  property: Property;
+  /** It, and its other sides where they are linked. */
+  properties: Property[];
+  part: Part;
+  holders: Styled[];
+  /** The elements among the holders: all of them, or none where a text style is meant. */
+  nodes: Node[];
+  /** What a property of a holder is in the view. */
+  valueOf(holder: Styled, property: Property): unknown;
+}
+
+/** The elements by id; refused when one is not there or none is given. */
+export function found(page: Page, ids: readonly NodeId[]): Outcome<Node[]> {
+  if (ids.length === 0) return refused('Nothing is selected.');
+  const nodes = ids.map((id) => page.nodes[id]);
+  return nodes.every(Boolean) ? done(nodes) : refused('The element is not on this page any more.');
+}
+
+/** What a command is for, looked up; refused when it is not there. */
+export function holdersOf(site: SiteFrame, page: Page, { nodes, textStyle }: Holders): Outcome<Styled[]> {
+  if (textStyle === undefined) return found(page, nodes);
+  const style = site.textStyles.find(({ id }) => id === textStyle);
+  return style ? done([style]) : refused('The text style is not in the theme any more.');
+}
+
+/** Looks up what a value command is aimed at; refuses what is not there or does not take the property. */
+export function aim(site: SiteFrame, page: Page, target: ValueTarget): Outcome<Aim> {
+  const { property: name, view, part = 'self', linked = false } = target;
+  const property = propertyOf(name);
+  if (!property) return refused(`There is no property “${name}”.`);
+  const shape = site.views.list.find((candidate) => candidate.id === view);
+  if (!shape) return refused(`There is no view “${view}”.`);
+  const properties = linked ? sidesOf(property) : [property];
+  if (target.textStyle !== undefined) {
+    const style = site.textStyles.find(({ id }) => id === target.textStyle);
+    if (!style) return refused('The text style is not in the theme any more.');
+    if (property.group !== 'text') return refused(`${property.label} is no value of text.`);
+    const valueOf = (_holder: Styled, each: Property): unknown =>
+      held(style.style.self?.[each.name], site.views, view)?.value ?? each.initial(shape);
+    return done({ property, properties, part: 'self', holders: [style], nodes: [], valueOf });
+  }
+  const nodes = found(page, target.nodes);
+  if (!nodes.ok) return nodes;
+  for (const node of nodes.value) {
+    const parent = node.parent === null ? undefined : page.nodes[node.parent];
+    if (!applies(property, node.kind, parent?.kind, part))
+      return refused(`${property.label} does not apply to ${node.name}.`);
+  }
+  const valueOf = (holder: Styled, each: Property) => resolve(site, page, holder as Node, each, view, part);
+  return done({ property, properties, part, holders: nodes.value, nodes: nodes.value, valueOf });
+}
+
+export const layeredOf = (holder: Styled, part: Part, property: Property): Layered<unknown> | undefined =>
+  holder.style[part]?.[property.name];
+
+/** Keeps a layered value on a holder; an empty one leaves no trace. What stays the same is not touched. */
+export function store(holder: Styled, part: Part, name: string, layered: Layered<unknown>): void {
+  const style = holder.style[part];
+  if (!isEmpty(layered)) {
+    if (!style) holder.style[part] = { [name]: layered };
+    else if (!same(layered, style[name])) style[name] = layered;
+  } else if (style && name in style) {
+    delete style[name];
+    if (part !== 'self' && Object.keys(style).length === 0) delete holder.style[part];
+  }
+}
+
+/** Why a value cannot be a value of the property, or undefined. */
+export function valueFault(property: Property, value: unknown, site: SiteFrame): string | undefined {
+  const shape = schemaFaults(property.type.schema, value);
+  return shape[0]?.sentence ?? property.type.fault?.(value, site);
+}

@@ -1,0 +1,143 @@
+import { schemaFaults } from '../site/faults.ts';
+import { done, refused, type Outcome } from '../site/outcome.ts';
+import {
+  ColourSchema,
+  FontSchema,
+  SpacingStepSchema,
+  type Colour,
+  type Font,
+  type SiteFrame,
+} from '../site/site.ts';
+import { isCssColour } from '../site/valuetypes/colour.ts';
+import { withValue, withoutValue, type EditReach } from '../values/change.ts';
+import { viewOf, type ViewId } from '../site/views.ts';
+import type { Command } from './command.ts';
+import { describeReach } from './wording.ts';
+
+/** An id for a new thing of the theme, made from its name: "Dark blue" → "dark-blue", or "dark-blue-2" where that is taken. */
+function idFrom(name: string, taken: readonly { id: string }[]): string {
+  const plain = name
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^[-0-9]+|-+$/g, '')
+    .slice(0, 30);
+  const first = plain || 'own';
+  let id = first;
+  for (let count = 2; taken.some((each) => each.id === id); count++) id = `${first}-${count}`;
+  return id;
+}
+
+const cleanName = (name: string): string => name.replace(/\s+/g, ' ').trim();
+
+function nameFault(name: string, taken: readonly { name: string }[]): string | undefined {
+  if (name === '' || name.length > 40) return 'A name has 1 to 40 characters.';
+  if (taken.some((each) => each.name.toLowerCase() === name.toLowerCase()))
+    return `“${name}” is there already.`;
+  return undefined;
+}
+
+/** Changes a colour of the site, or adds one where no id is given. Everything that takes the colour follows. */
+export const setColour: Command<{ id?: string; name: string; value: string }> = {
+  on: () => 'site',
+  run(site, _page, { id, name: given, value }): Outcome<string> {
+    const name = cleanName(given);
+    const others = site.colours.filter((colour) => colour.id !== id);
+    const fault = nameFault(name, others);
+    if (fault) return refused(`${fault} The colours were left as they are.`);
+    if (!isCssColour(value))
+      return refused(`“${value}” is no CSS colour such as #1b2a49 or oklch(70% 0.1 80).`);
+    const before = site.colours.find((colour) => colour.id === id);
+    if (id !== undefined && !before) return refused('The colour is not in the theme any more.');
+    if (before) {
+      const said =
+        before.value === value
+          ? `Colour ${before.name}: renamed to ${name}`
+          : `Colour ${name}: ${before.value} → ${value}`;
+      Object.assign(before, { name, value });
+      return done(said);
+    }
+    const made: Colour = { id: idFrom(name, site.colours), name, value };
+    if (schemaFaults(ColourSchema, made).length > 0)
+      return refused('This colour cannot be kept; try another name.');
+    site.colours.push(made);
+    return done(`Colour ${name} added: ${value}`);
+  },
+};
+
+export interface SetSpacing {
+  /** Absent: a new step. */
+  id?: string;
+  name: string;
+  view: ViewId;
+  /** px; absent: what the step has at the view is cleared. */
+  size?: number;
+  reach: EditReach;
+}
+
+/** Changes a step of the spacing scale in a view, or adds one. */
+export const setSpacing: Command<SetSpacing> = {
+  on: () => 'site',
+  run(site, _page, { id, name: given, view, size, reach }): Outcome<string> {
+    const name = cleanName(given);
+    const fault = nameFault(
+      name,
+      site.spacing.filter((step) => step.id !== id),
+    );
+    if (fault) return refused(`${fault} The spacing scale was left as it is.`);
+    const before = site.spacing.find((step) => step.id === id);
+    if (id !== undefined && !before) return refused('The step is not in the spacing scale any more.');
+    if (size === undefined) {
+      if (!before || view === site.views.base)
+        return refused('A step of the spacing scale has a size in the base view.');
+      before.size = withoutValue(before.size, site.views, view);
+      return done(`Space ${name}: ${viewOf(site.views, view).name} cleared`);
+    }
+    const made = before
+      ? { ...before, name, size: withValue(before.size, site.views, view, size, reach) }
+      : { id: idFrom(name, site.spacing), name, size: { base: size } };
+    if (schemaFaults(SpacingStepSchema, made).length > 0)
+      return refused(`“${size}” is no distance from 0 to 600 px.`);
+    if (before) Object.assign(before, made);
+    else site.spacing.push(made);
+    const where = before ? describeReach(site, view, reach) : 'in every view';
+    return done(`Space ${name}: ${size} px ${where}`);
+  },
+};
+
+/** Takes up a font of the site's own; its bytes are kept apart, by their hash. */
+export const addFont: Command<Omit<Font, 'id'>> = {
+  on: () => 'site',
+  run(site, _page, { name: given, ...rest }): Outcome<string> {
+    const name = cleanName(given);
+    const fault = nameFault(name, site.fonts);
+    if (fault) return refused(`${fault} The fonts were left as they are.`);
+    const font: Font = { id: idFrom(`font ${name}`, [...site.fonts, ...site.assets]), name, ...rest };
+    if (schemaFaults(FontSchema, font).length > 0)
+      return refused('This font cannot be kept: its weights cannot be read.');
+    site.fonts.push(font);
+    return done(`Font ${name} added`);
+  },
+};
+
+const LISTS = { colours: 'Colour', spacing: 'Space', fonts: 'Font' } as const;
+
+/** Takes a colour, a step of the spacing scale or a font out of the theme. Refused by the server while a page uses it. */
+export const removeFromTheme: Command<{ list: keyof typeof LISTS; id: string }> = {
+  on: () => 'site',
+  run(site, _page, { list, id }): Outcome<string> {
+    const index = site[list].findIndex((each) => each.id === id);
+    if (index < 0) return refused('It is not in the theme any more.');
+    const { name } = site[list][index];
+    if (list !== 'colours' || !mentions(site, id)) {
+      site[list].splice(index, 1);
+      return done(`${LISTS[list]} ${name} removed`);
+    }
+    return refused(
+      `${name} is used by a text style; give the style another colour first. Nothing was removed.`,
+    );
+  },
+};
+
+const mentions = (site: SiteFrame, colour: string): boolean =>
+  JSON.stringify(site.textStyles).includes(`"{${colour}}"`);

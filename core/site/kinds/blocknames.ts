@@ -1,0 +1,23 @@
+/** The kinds that may stand in a section, a row, a column or a card. */
+export const BLOCK_NAMES: readonly string[] = [
+  'row',
+  'column',
+  'card',
+  'heading',
+  'text',
+  'list',
+  'quote',
+  'button',
+  'picture',
+  'gallery',
+  'video',
+  'icon',
+  'divider',
+  'spacer',
+  'logo',
+  'navigation',
+  'social',
+  'prices',
+  'hours',
+  'form',
+];

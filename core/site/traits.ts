@@ -1,0 +1,43 @@
+/**
+ * What kinds of element have in common. A kind names its traits, a property the traits it is for: so a new kind takes
+ * all properties that suit it, and a new property reaches all kinds it suits.
+ */
+export type Trait =
+  /** Other elements stand in it. */
+  | 'container'
+  /** It stands in a section or a row. */
+  | 'block'
+  /** A whole part of the page, as wide as the window. */
+  | 'section'
+  /** It shows words. */
+  | 'words'
+  /** Its words run over lines. */
+  | 'prose'
+  /** Its words may stand in columns. */
+  | 'flowing'
+  /** Its lines can be aligned. */
+  | 'aligned'
+  /** It has a colour. */
+  | 'coloured'
+  /** It has a background. */
+  | 'backed'
+  /** A box with room between its edge and what it holds. */
+  | 'box'
+  /** Its parts stand apart by a gap. */
+  | 'gapped'
+  /** A grid in whose cells its parts stand. */
+  | 'arranging'
+  /** Its parts stand one below another, at its top or spread over its height. */
+  | 'stack'
+  /** Its parts stand side by side or one below another, as is chosen. */
+  | 'directed'
+  /** It shows one picture that may differ by view. */
+  | 'pictured'
+  /** It shows pictures or a film that can be cropped. */
+  | 'image'
+  /** It has pictures side by side. */
+  | 'tiled'
+  | 'icon'
+  | 'divider'
+  | 'marked list'
+  | 'menu';

@@ -1,0 +1,28 @@
+import type { ValueType } from './valuetype.ts';
+
+/** A change that starts from what a value is: more or less by a number in its unit, or a share of it in percent. */
+export type Adjustment = { by: number } | { percent: number };
+
+const ADJUSTABLE = new Set(['px', 'percent', 'min', 'max']);
+
+/**
+ * A value adjusted: its number, or every length in it (both limits of a fluid size, not the widths between which it
+ * grows). Rounded to hundredths and held to the range. Undefined for what has no number: a word, an alias, a colour.
+ */
+export function adjusted(type: ValueType, value: unknown, adjustment: Adjustment): unknown {
+  const { minimum = -Infinity, maximum = Infinity } = type;
+  const number = (from: number): number => {
+    const wanted = 'by' in adjustment ? from + adjustment.by : (from * adjustment.percent) / 100;
+    return Math.min(maximum, Math.max(minimum, Math.round(wanted * 100) / 100));
+  };
+  if (typeof value === 'number') return number(value);
+  if (typeof value !== 'object' || value === null) return undefined;
+  const entries = Object.entries(value);
+  if (!entries.some(([key]) => ADJUSTABLE.has(key))) return undefined;
+  return Object.fromEntries(
+    entries.map(([key, each]) => [
+      key,
+      ADJUSTABLE.has(key) && typeof each === 'number' ? number(each) : (each as unknown),
+    ]),
+  );
+}
