@@ -54,7 +54,7 @@ export const logo: Kind = {
   traits: ['block', 'words', 'coloured', 'pictured', 'image'],
   accepts: [],
   display: 'block',
-  structure: { display: 'block', 'text-decoration': 'none' },
+  structure: { display: 'block', color: 'inherit', 'text-decoration': 'none' },
   inner: { picture: { display: 'block' }, img: IMAGE },
   media: 'img',
   defaults: { blockAlign: 'start' },

@@ -13,6 +13,7 @@ export const divider: Kind = {
     width: '100%',
     margin: '0',
     height: 'var(--thickness, 1px)',
+    color: 'inherit',
     'background-color': 'currentcolor',
   },
   defaults: {},
