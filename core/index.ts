@@ -61,8 +61,16 @@ export { fluid, REM, sizeAt, textSizeCss, type Fluid, type TextSize } from './ty
 export { COMMANDS, perform, type Arguments, type CommandName, type Step } from './edits/perform.ts';
 export { after, stacksOf, type EditBy, type Made, type Stacks } from './edits/history.ts';
 export type { Document } from './edits/command.ts';
-export { chosenValues, siblingsLike, subtree, valuesOf, type ValueChoice } from './edits/many.ts';
-export { applyOperations, overlap, type Operation } from './edits/patch.ts';
+export type { Holders } from './edits/aim.ts';
+export {
+  carriedOver,
+  chosenValues,
+  siblingsLike,
+  subtree,
+  valuesOf,
+  type ValueChoice,
+} from './edits/many.ts';
+export { applyOperations, overlapping, type Operation } from './edits/patch.ts';
 
 export { sourceOrder } from './site/sourceorder.ts';
 export { bodyMarkup, type Addresses } from './compile/body.ts';

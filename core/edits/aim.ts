@@ -91,12 +91,27 @@ export function aim(site: SiteFrame, page: Page, target: ValueTarget): Outcome<A
 export const layeredOf = (holder: Styled, part: Part, property: Property): Layered<unknown> | undefined =>
   holder.style[part]?.[property.name];
 
+/** Makes a layered value another by touching only what differs, so that edits of different views can be merged. */
+function bring(held: Layered<unknown>, wanted: Layered<unknown>): void {
+  if (wanted.base === undefined) delete held.base;
+  else if (!same(held.base, wanted.base)) held.base = wanted.base;
+  if (!wanted.at) {
+    delete held.at;
+    return;
+  }
+  held.at ??= {};
+  for (const view of Object.keys(held.at) as ViewId[]) if (!wanted.at[view]) delete held.at[view];
+  for (const [view, override] of Object.entries(wanted.at))
+    if (!same(held.at[view as ViewId], override)) held.at[view as ViewId] = override;
+}
+
 /** Keeps a layered value on a holder; an empty one leaves no trace. What stays the same is not touched. */
 export function store(holder: Styled, part: Part, name: string, layered: Layered<unknown>): void {
   const style = holder.style[part];
   if (!isEmpty(layered)) {
     if (!style) holder.style[part] = { [name]: layered };
-    else if (!same(layered, style[name])) style[name] = layered;
+    else if (style[name]) bring(style[name], layered);
+    else style[name] = layered;
   } else if (style && name in style) {
     delete style[name];
     if (part !== 'self' && Object.keys(style).length === 0) delete holder.style[part];

@@ -1,6 +1,8 @@
 import { current, isDraft } from 'immer';
 import { withValue } from '../values/change.ts';
 import { countOverrides, overrideCount } from '../values/count.ts';
+import { same } from '../values/express.ts';
+import { resolve } from '../values/trace.ts';
 import { knownKind } from '../site/kinds/table.ts';
 import type { Layered } from '../site/layered.ts';
 import type { Node, PartStyle, Style } from '../site/node.ts';
@@ -8,10 +10,10 @@ import type { NodeId } from '../site/nodeid.ts';
 import { done, refused } from '../site/outcome.ts';
 import { PARTS, type Part } from '../site/parts.ts';
 import type { Property, PropertyGroup } from '../site/properties/property.ts';
-import { applies, knownProperty } from '../site/properties/table.ts';
+import { applies, knownProperty, propertyOf } from '../site/properties/table.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { viewOf, type ViewId } from '../site/views.ts';
-import { documentOf, found, holdersOf, store, type Holders } from './aim.ts';
+import { documentOf, found, holdersOf, store, valueFault, type Holders } from './aim.ts';
 import type { Command } from './command.ts';
 import { counted, describeHolders } from './wording.ts';
 
@@ -57,19 +59,22 @@ const OWN = new Set(['order', 'source']);
 /** Which of the values copied from an element are meant; absent fields: all. */
 export interface ValueChoice {
   groups?: PropertyGroup[];
-  /** Only this property of this part. */
-  only?: { part: Part; property: string };
+  /** Only these properties of these parts. */
+  only?: { part: Part; property: string }[];
 }
 
 /** The values of a copied style that a choice means. */
 export function chosenValues(style: Style, { groups, only }: ValueChoice) {
   return valuesOf(style)
-    .map(({ part, name, layered }) => ({ part, property: knownProperty(name), layered }))
+    .flatMap(({ part, name, layered }) => {
+      const property = propertyOf(name);
+      return property ? [{ part, property, layered }] : [];
+    })
     .filter(
       ({ part, property }) =>
         !OWN.has(property.name) &&
         (!groups || groups.includes(property.group)) &&
-        (!only || (only.part === part && only.property === property.name)),
+        (!only || only.some((each) => each.part === part && each.property === property.name)),
     );
 }
 
@@ -115,7 +120,7 @@ function understood(layered: Layered<unknown>, property: Property, site: SiteFra
   ];
   return (
     overrides.every(([view]) => known.has(view) && view !== site.views.base) &&
-    values.every((value) => property.type.fault?.(value, site) === undefined)
+    values.every((value) => valueFault(property, value, site) === undefined)
   );
 }
 
@@ -160,6 +165,31 @@ export interface CarryOver {
   nodes: NodeId[];
   from: ViewId;
   to: ViewId;
+}
+
+/** What carrying over would put at a view in place of what is there. */
+export interface Carried {
+  node: Node;
+  part: Part;
+  property: Property;
+  now: unknown;
+  then: unknown;
+  same: boolean;
+}
+
+/** Each override of a view among elements, with what it would replace in another view. */
+export function carriedOver(site: SiteFrame, page: Page, { nodes, from, to }: CarryOver): Carried[] {
+  return nodes.flatMap((id) => {
+    const node = page.nodes[id];
+    return valuesOf(node.style).flatMap(({ part, name, layered }) => {
+      const override = layered.at?.[from];
+      if (!override) return [];
+      const property = knownProperty(name);
+      const now = resolve(site, page, node, property, to, part);
+      const then = override.value;
+      return [{ node, part, property, now, then, same: same(now, then) }];
+    });
+  });
 }
 
 /** Copies the overrides of one view to another, where they hold as far as they did; what stood there is replaced. */

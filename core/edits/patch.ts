@@ -25,7 +25,8 @@ function keysOf(path: string): string[] {
     .map((key) => key.replace(/~1/g, '/').replace(/~0/g, '~'));
 }
 
-function fromJsonPatch(operations: readonly Operation[]): Patch[] {
+/** JSON Patch as Immer's patches. */
+export function fromJsonPatch(operations: readonly Operation[]): Patch[] {
   return operations.map((operation) => ({
     op: operation.op,
     path: keysOf(operation.path),
@@ -50,8 +51,21 @@ export function applyOperations<T extends Page | SiteFrame>(
   }
 }
 
-/** Whether two lists of operations touch the same values: a path of one is a path of the other, or lies within it. */
-export function overlap(one: readonly Operation[], other: readonly Operation[]): boolean {
+/** The single values that an operation sets or removes, by path. */
+function touched(operation: Operation): string[] {
+  if (operation.op === 'remove') return [operation.path];
+  const leaves = (path: string, value: unknown): string[] =>
+    typeof value === 'object' && value !== null && !Array.isArray(value) && Object.keys(value).length > 0
+      ? Object.entries(value).flatMap(([key, inner]) => leaves(pointer(path, key), inner))
+      : [path];
+  return leaves(operation.path, operation.value);
+}
+
+/** Those of some operations that touch the same values as others: a path of one is a path of the other, or lies within it. */
+export function overlapping(some: readonly Operation[], others: readonly Operation[]): Operation[] {
+  const paths = others.flatMap(touched);
   const within = (inner: string, outer: string) => inner === outer || inner.startsWith(`${outer}/`);
-  return one.some((a) => other.some((b) => within(a.path, b.path) || within(b.path, a.path)));
+  return some.filter((operation) =>
+    touched(operation).some((path) => paths.some((other) => within(path, other) || within(other, path))),
+  );
 }

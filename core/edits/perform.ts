@@ -2,6 +2,7 @@ import { createDraft, finishDraft, type Patch } from 'immer';
 import { done, refused, type Outcome } from '../site/outcome.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import type { Command, Document } from './command.ts';
+import { applyChanges } from './changes.ts';
 import { rename, setContent } from './content.ts';
 import { carryOver, clearOverrides, matchSiblings, pasteValues, setTextStyle } from './many.ts';
 import { reverseOrder } from './order.ts';
@@ -27,6 +28,7 @@ export const COMMANDS = {
   setSpacing,
   addFont,
   removeFromTheme,
+  applyChanges,
 };
 
 export type CommandName = keyof typeof COMMANDS;

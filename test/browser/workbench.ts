@@ -71,13 +71,8 @@ export const computed = (driver: Driver, view: string, id: string, property: str
   );
 
 export async function selectInOutline(driver: Driver, name: string): Promise<void> {
-  const outline = await byRole(driver, 'treegrid', 'Outline');
-  const cell = await eventually(
-    `${name} in the outline`,
-    async () => (await outline.findElements(By.xpath(`.//*[@role="gridcell"][@title="${name}"]`)))[0],
-  );
-  await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', cell);
-  await cell.click();
+  const row = await scrolledTo(driver, '[role=treegrid]', `[role=treegrid] [role=gridcell][title="${name}"]`);
+  await row.click();
   await byRole(driver, 'grid', `Values of ${name}`);
 }
 
@@ -90,15 +85,35 @@ export async function chooseView(driver: Driver, view: string): Promise<void> {
   await sheet(driver, view);
 }
 
+/** Something in a list that draws only what is in sight: scrolls from the top until it is there. */
+async function scrolledTo(driver: Driver, list: string, selector: string): Promise<WebElement> {
+  return eventually(selector, () =>
+    driver.executeAsyncScript<WebElement | undefined>(
+      `const [list, selector, done] = arguments;
+       const frames = () => new Promise((next) => requestAnimationFrame(() => requestAnimationFrame(next)));
+       (async () => {
+         let scroller = document.querySelector(list);
+         if (!scroller) return done(undefined);
+         while (scroller && getComputedStyle(scroller).overflowY !== 'auto') scroller = scroller.parentElement;
+         let found = document.querySelector(selector);
+         for (let top = 0; !found && top < scroller.scrollHeight; top += scroller.clientHeight / 2) {
+           scroller.scrollTop = top;
+           await frames();
+           found = document.querySelector(selector);
+         }
+         if (found) { found.scrollIntoView({ block: 'center' }); await frames(); }
+         done(document.querySelector(selector));
+       })();`,
+      list,
+      selector,
+    ),
+  );
+}
+
 /** A cell of the values table, by property and view. */
 export async function cell(driver: Driver, property: string, view: string): Promise<WebElement> {
-  return eventually(`the cell ${property} in ${view}`, async () => {
-    const [found] = await driver.findElements(
-      By.css(`[role=grid] [role=gridcell][aria-label^="${property} in ${view}:"]`),
-    );
-    if (found) await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', found);
-    return found;
-  });
+  const selector = `[role=grid] [role=gridcell][aria-label^="${property} in ${view}:"]`;
+  return scrolledTo(driver, '[role=grid]', selector);
 }
 
 export const label = async (element: WebElement) => element.getAccessibleName();

@@ -7,7 +7,7 @@ import {
   applyOperations,
   childrenIn,
   frameOf,
-  overlap,
+  overlapping,
   pageFaults,
   perform,
   PROPERTIES,
@@ -274,9 +274,14 @@ describe('concurrent edits', () => {
       value: 18,
       reach: 'here',
     }).operations;
-    const same = made('setValue', { ...size, view: view('wide'), value: 90, reach: 'here' }).operations;
-    expect(overlap(one, other)).to.equal(false);
-    expect(overlap(one, same)).to.equal(true);
+    const elsewhere = made('setValue', { ...size, view: view('wide'), value: 90, reach: 'here' }).operations;
+    const same = made('setValue', { ...size, value: 90, reach: 'onward' }).operations;
+    const all = made('setValue', { ...size, value: 30, reach: 'everywhere' }).operations;
+    expect(overlapping(one, other)).to.deep.equal([]);
+    expect(overlapping(one, elsewhere), 'another view').to.deep.equal([]);
+    expect(overlapping(one, same), 'the same view').to.deep.equal(one);
+    const made34 = made('setValue', { ...size, view: view('mobile'), value: 30, reach: 'here' }).operations;
+    expect(overlapping(made34, all), 'an override that goes').to.deep.equal(made34);
   });
 });
 

@@ -1,52 +1,65 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { MissedEdit } from '../../api/responses.ts';
+import type { PageSummary } from '../../api/responses.ts';
 import {
   after,
-  applyOperations,
+  same,
   viewOf,
+  type Arguments,
+  type CommandName,
+  type Document,
   type EditBy,
   type EditReach,
   type Made,
   type NodeId,
+  type Operation,
   type Page,
-  type PageReference,
+  type Part,
   type SiteFrame,
   type Stacks,
   type Step,
   type ViewId,
 } from '../../core/index.ts';
 import { preferredReach } from './preferences.ts';
+import type { Documents, Rebased } from './rebase.ts';
 
-/** An edit that the server has not kept yet. */
-export type Pending = Made & { by: EditBy };
+/** An edit that the server has not kept yet. A command can be run again on what was changed elsewhere. */
+export type Pending = Made & {
+  by: EditBy;
+  command?: { name: CommandName; args: Arguments<CommandName> };
+};
 
 /** How it stands with keeping what was done. */
 export type Keeping =
-  | { state: 'kept'; at: number | null }
-  | { state: 'keeping' }
-  | { state: 'failing'; sentence: string }
-  | { state: 'conflict'; missed: MissedEdit[]; revision: number };
+  { state: 'kept'; at: number | null } | { state: 'keeping' } | { state: 'failing'; sentence: string };
 
-/** One page open for editing. */
-export interface OpenPage {
-  site: SiteFrame;
-  pages: PageReference[];
-  /** The page as the person sees it: what the server has, and the pending edits on top. */
-  page: Page;
-  /** The page as the server has it, at `revision`. */
-  stored: Page;
-  revision: number;
+/** One page open for editing, with the site it belongs to. */
+export interface OpenPage extends Documents {
+  pages: PageSummary[];
+  /** The documents as the server has them, at `revision`; `site` and `page` have the pending edits on top. */
+  stored: Documents;
+  revision: Record<Document, number>;
   pending: Pending[];
   undo: Made[];
   redo: Made[];
 }
 
+/** What was changed elsewhere and has been replaced from here: it can be had back. */
+export interface Overwritten {
+  on: Document;
+  operations: Operation[];
+  sentences: string[];
+}
+
 export interface EditorState {
   open: OpenPage | null;
   keeping: Keeping;
-  selected: NodeId | null;
-  /** A cell of the selected element's values that was asked for; it takes the keyboard. */
-  aim: { property: string; view: ViewId } | null;
+  overwritten: Overwritten | null;
+  /** The selected elements; the last is the one whose values lead. */
+  selected: NodeId[];
+  /** The text style whose values are shown instead of an element's. */
+  textStyle: string | null;
+  /** A cell of the values that was asked for; it takes the keyboard. */
+  aim: { part: Part; property: string; view: ViewId } | null;
   /** px; the width at the marker. The active view is the one it lies in. */
   width: number;
   reach: EditReach;
@@ -63,7 +76,9 @@ export interface EditorState {
 const initialState: EditorState = {
   open: null,
   keeping: { state: 'kept', at: null },
-  selected: null,
+  overwritten: null,
+  selected: [],
+  textStyle: null,
   aim: null,
   width: 1280,
   reach: preferredReach(),
@@ -78,59 +93,44 @@ const say = (state: EditorState, sentence: string, refusal = false) => {
   state.said = { sentence, refusal, count: state.said.count + 1 };
 };
 
-/** The stored page with the pending edits on top; an edit that no longer fits falls out and is named. */
-function onTop(
-  stored: Page,
-  pending: readonly Pending[],
-): { page: Page; pending: Pending[]; lost: Pending[] } {
-  let page = stored;
-  const kept: Pending[] = [];
-  const lost: Pending[] = [];
-  for (const made of pending) {
-    const next = applyOperations(page, made.operations);
-    if (next.ok) {
-      page = next.value;
-      kept.push(made);
-    } else lost.push(made);
-  }
-  return { page, pending: kept, lost };
+/** Nothing stays selected that is not there any more. */
+function dropSelection(state: EditorState): void {
+  const { open } = state;
+  if (!open) return;
+  if (state.selected.some((id) => !open.page.nodes[id]))
+    state.selected = state.selected.filter((id) => open.page.nodes[id]);
+  if (state.textStyle && !open.site.textStyles.some(({ id }) => id === state.textStyle))
+    state.textStyle = null;
 }
 
-function rebase(state: EditorState, stored: Page, revision: number, pending: readonly Pending[]): void {
-  if (!state.open) return;
-  const result = onTop(stored, pending);
-  Object.assign(state.open, { stored, revision, page: result.page, pending: result.pending });
-  if (result.lost.length > 0) {
-    say(
-      state,
-      `No longer fits and was dropped: ${result.lost.map((made) => made.sentence).join('; ')}.`,
-      true,
-    );
-  }
-  if (state.selected && !result.page.nodes[state.selected]) state.selected = null;
+const settle = (state: EditorState, at: number) => {
+  state.keeping = state.open!.pending.length > 0 ? { state: 'keeping' } : { state: 'kept', at };
+};
+
+interface Opened extends Documents {
+  pages: PageSummary[];
+  revision: Record<Document, number>;
+  steps: Stacks;
+}
+
+interface MadeAction {
+  step: Step;
+  by: EditBy;
+  command?: Pending['command'];
 }
 
 export const editor = createSlice({
   name: 'editor',
   initialState,
   reducers: {
-    opened(
-      state,
-      {
-        payload,
-      }: PayloadAction<{
-        site: SiteFrame;
-        pages: PageReference[];
-        page: Page;
-        revision: number;
-        steps: Stacks;
-      }>,
-    ) {
+    opened(state, { payload }: PayloadAction<Opened>) {
       const { site, pages, page, revision, steps } = payload;
       const sameSite = state.open?.site.id === site.id;
-      state.open = { site, pages, page, stored: page, revision, pending: [], ...steps };
+      state.open = { site, pages, page, stored: { site, page }, revision, pending: [], ...steps };
       state.keeping = { state: 'kept', at: null };
-      state.selected = null;
+      state.overwritten = null;
+      state.selected = [];
+      state.textStyle = null;
       if (!sameSite) {
         state.width = viewOf(site.views, site.views.base).sheet.width;
         state.beside = site.views.list[0].id === site.views.base ? [] : [site.views.list[0].id];
@@ -139,16 +139,16 @@ export const editor = createSlice({
     closed(state) {
       state.open = null;
     },
-    made(state, { payload: { step, by } }: PayloadAction<{ step: Step; by: EditBy }>) {
+    made(state, { payload: { step, by, command } }: PayloadAction<MadeAction>) {
       if (!state.open) return;
-      const { page, operations, inverse, sentence } = step;
-      const made = { operations, inverse, sentence };
-      state.open.page = page;
-      state.open.pending.push({ ...made, by });
+      const { on, site, page, operations, inverse, sentence } = step;
+      const made = { on, operations, inverse, sentence };
+      state.open[on] = (on === 'page' ? page : site) as never;
+      state.open.pending.push({ ...made, by, command });
       const { undo, redo } = state.open;
       Object.assign(state.open, after({ undo, redo }, made, by));
       say(state, by === 'undo' ? `Undone: ${sentence}` : sentence);
-      if (state.selected && !page.nodes[state.selected]) state.selected = null;
+      dropSelection(state);
     },
     /** A step that cannot be taken back or made again any more leaves its list. */
     dropped(state, { payload }: PayloadAction<{ list: 'undo' | 'redo'; sentence: string }>) {
@@ -161,55 +161,86 @@ export const editor = createSlice({
     sending(state) {
       state.keeping = { state: 'keeping' };
     },
-    accepted(state, { payload }: PayloadAction<{ revision: number; at: number; stored: Page }>) {
+    accepted(
+      state,
+      { payload }: PayloadAction<{ on: Document; revision: number; at: number; stored: Page | SiteFrame }>,
+    ) {
       if (!state.open) return;
       state.open.pending.shift();
-      state.open.stored = payload.stored;
-      state.open.revision = payload.revision;
-      state.keeping =
-        state.open.pending.length > 0 ? { state: 'keeping' } : { state: 'kept', at: payload.at };
+      state.open.stored[payload.on] = payload.stored as never;
+      state.open.revision[payload.on] = payload.revision;
+      settle(state, payload.at);
     },
     failing(state, { payload }: PayloadAction<string>) {
       state.keeping = { state: 'failing', sentence: payload };
     },
-    /** The server will not take the first pending edit: it goes, and the rest stays. */
-    rejected(state, { payload }: PayloadAction<string>) {
+    /** The pending edits stand on top of other documents: edits from elsewhere came before them, or one was not taken. */
+    movedOnTop(
+      state,
+      {
+        payload,
+      }: PayloadAction<{
+        stored: Documents;
+        revision: Record<Document, number>;
+        result: Rebased;
+        said: string;
+        refusal: boolean;
+        at: number;
+      }>,
+    ) {
       if (!state.open) return;
-      const [first, ...rest] = state.open.pending;
-      rebase(state, state.open.stored, state.open.revision, rest);
-      const step = state.open.undo.findLastIndex((made) => made.sentence === first.sentence);
-      if (step >= 0) state.open.undo.splice(step, 1);
-      state.keeping =
-        state.open.pending.length > 0 ? { state: 'keeping' } : { state: 'kept', at: Date.now() };
-      say(state, payload, true);
+      const { stored, revision, result } = payload;
+      const { site, page, pending, fates } = result;
+      Object.assign(state.open, { stored, revision, site, page, pending });
+      // The steps that stand for pending edits take their new form, or go with them.
+      state.open.undo = state.open.undo.flatMap((step) => {
+        const fate = fates.find(
+          ({ before }) => before.by === 'edit' && same(before.operations, step.operations),
+        );
+        if (!fate) return [step];
+        if (!fate.now) return [];
+        const { on, operations, inverse, sentence } = fate.now;
+        return [{ on, operations, inverse, sentence }];
+      });
+      settle(state, payload.at);
+      say(state, payload.said, payload.refusal);
+      dropSelection(state);
     },
-    /** Others changed the page in between: their edits go below ours. */
-    merged(state, { payload }: PayloadAction<{ stored: Page; revision: number; sentences: string[] }>) {
-      if (!state.open) return;
-      rebase(state, payload.stored, payload.revision, state.open.pending);
-      say(state, `Changed elsewhere and taken over: ${payload.sentences.join('; ')}.`);
-    },
-    conflicted(state, { payload }: PayloadAction<{ missed: MissedEdit[]; revision: number }>) {
-      state.keeping = { state: 'conflict', ...payload };
-    },
-    /** The person has decided between their own pending edits and those made elsewhere. */
-    decided(state, { payload }: PayloadAction<{ stored: Page; revision: number; keepMine: boolean }>) {
-      if (!state.open) return;
-      rebase(state, payload.stored, payload.revision, payload.keepMine ? state.open.pending : []);
-      if (!payload.keepMine) {
-        state.open.undo = [];
-        state.open.redo = [];
-      }
-      state.keeping =
-        state.open.pending.length > 0 ? { state: 'keeping' } : { state: 'kept', at: Date.now() };
+    overwrote(state, { payload }: PayloadAction<Overwritten | null>) {
+      state.overwritten = payload;
     },
     selected(state, { payload }: PayloadAction<NodeId | null>) {
-      state.selected = payload;
+      state.selected = payload === null ? [] : [payload];
+      state.textStyle = null;
       state.aim = null;
     },
-    valueAimed(state, { payload }: PayloadAction<{ node: NodeId; property: string; view: ViewId }>) {
-      state.selected = payload.node;
-      state.aim = { property: payload.property, view: payload.view };
+    /** One more element, or one less; the one that was added leads. */
+    selectionToggled(state, { payload }: PayloadAction<NodeId>) {
+      state.selected = state.selected.includes(payload)
+        ? state.selected.filter((id) => id !== payload)
+        : [...state.selected, payload];
+      state.textStyle = null;
+      state.aim = null;
+    },
+    /** A run of elements; the last of them leads. */
+    selectionSet(state, { payload }: PayloadAction<NodeId[]>) {
+      state.selected = payload;
+      state.textStyle = null;
+      state.aim = null;
+    },
+    textStyleChosen(state, { payload }: PayloadAction<string>) {
+      state.textStyle = payload;
+      state.aim = null;
+    },
+    valueAimed(
+      state,
+      {
+        payload: { node, textStyle, ...aim },
+      }: PayloadAction<{ node?: NodeId; textStyle?: string } & NonNullable<EditorState['aim']>>,
+    ) {
+      if (node && !state.selected.includes(node)) state.selected = [node];
+      state.textStyle = textStyle ?? null;
+      state.aim = aim;
     },
     widthSet(state, { payload }: PayloadAction<number>) {
       state.width = payload;
@@ -240,7 +271,11 @@ export const editor = createSlice({
 export const {
   opened,
   closed,
+  overwrote,
   selected,
+  selectionToggled,
+  selectionSet,
+  textStyleChosen,
   valueAimed,
   widthSet,
   viewChosen,

@@ -1,23 +1,22 @@
 import {
   applyOperations,
-  overlap,
   perform,
   type Arguments,
   type CommandName,
-  type Operation,
-  type Outcome,
+  type Document,
   type Page,
+  type SiteFrame,
 } from '../../core/index.ts';
-import { editor } from './editor.ts';
-import { server, troubleOf } from './server.ts';
+import { editor, type Pending } from './editor.ts';
+import { applied, rebased } from './rebase.ts';
+import { server, troubleOf, type Trouble } from './server.ts';
 import type { Dispatch, State } from './store.ts';
 
 type Thunk<R> = (dispatch: Dispatch, getState: () => State) => R;
 
-const { made, dropped, refusedEdit, sending, accepted, failing, rejected, merged, conflicted, decided } =
-  editor.actions;
+const { made, dropped, refusedEdit, sending, accepted, failing, movedOnTop, overwrote } = editor.actions;
 
-/** Runs a command on the open page. Answers whether the page now is as wanted; a refusal is said to the person. */
+/** Runs a command on the open page or its site. Answers whether all now is as wanted; a refusal is said to the person. */
 export function edit<N extends CommandName>(name: N, args: Arguments<N>): Thunk<boolean> {
   return (dispatch, getState) => {
     const { open } = getState().editor;
@@ -28,7 +27,8 @@ export function edit<N extends CommandName>(name: N, args: Arguments<N>): Thunk<
       return false;
     }
     if (outcome.value.operations.length > 0) {
-      dispatch(made({ step: outcome.value, by: 'edit' }));
+      const command = { name, args } as Pending['command'];
+      dispatch(made({ step: outcome.value, by: 'edit', command }));
       void dispatch(keep());
     }
     return true;
@@ -43,17 +43,15 @@ function replay(list: 'undo' | 'redo'): Thunk<void> {
     if (!open || !step) return;
     const [operations, inverse] =
       list === 'undo' ? [step.inverse, step.operations] : [step.operations, step.inverse];
-    const next = applyOperations(open.page, operations);
+    const { on, sentence } = step;
+    const next = applyOperations<Page | SiteFrame>(open[on], operations);
     if (!next.ok) {
-      dispatch(
-        dropped({
-          list,
-          sentence: `“${step.sentence}” cannot be ${list === 'undo' ? 'undone' : 'redone'}. ${next.sentence}`,
-        }),
-      );
+      const how = list === 'undo' ? 'undone' : 'redone';
+      dispatch(dropped({ list, sentence: `“${sentence}” cannot be ${how}. ${next.sentence}` }));
       return;
     }
-    dispatch(made({ step: { page: next.value, operations, inverse, sentence: step.sentence }, by: list }));
+    const documents = { site: open.site, page: open.page, [on]: next.value };
+    dispatch(made({ step: { ...documents, on, operations, inverse, sentence }, by: list }));
     void dispatch(keep());
   };
 }
@@ -70,14 +68,17 @@ export function undoSteps(count: number): Thunk<void> {
 export const undo = () => replay('undo');
 export const redo = () => replay('redo');
 
-const applied = (page: Page, lists: readonly Operation[][]): Page | undefined => {
-  let result: Page | undefined = page;
-  for (const operations of lists) {
-    const next: Outcome<Page> | undefined = result && applyOperations(result, operations);
-    result = next?.ok ? next.value : undefined;
-  }
-  return result;
-};
+/** Brings back what was changed elsewhere and replaced from here, as a step of its own. */
+export function takeBackOverwritten(): Thunk<void> {
+  return (dispatch, getState) => {
+    const { open, overwritten } = getState().editor;
+    if (!open || !overwritten) return;
+    dispatch(overwrote(null));
+    dispatch(
+      edit('applyChanges', { ...overwritten, sentence: `Had back: ${overwritten.sentences.join('; ')}` }),
+    );
+  };
+}
 
 const WAITS = [1000, 2000, 5000, 10_000];
 let running: Promise<void> | null = null;
@@ -86,7 +87,7 @@ let wake: (() => void) | null = null;
 /** Tries again at once where keeping waits after a failure. */
 export const retryNow = (): Thunk<void> => () => wake?.();
 
-/** Sends the pending edits, one after the other, until none is left or the person has to decide. */
+/** Sends the pending edits, one after the other, until none is left. */
 export function keep(): Thunk<Promise<void>> {
   return (dispatch, getState) => {
     running ??= sendAll(dispatch, getState).finally(() => {
@@ -96,49 +97,35 @@ export function keep(): Thunk<Promise<void>> {
   };
 }
 
+function send(dispatch: Dispatch, getState: () => State, { on, operations, inverse, sentence, by }: Pending) {
+  const { site, page, revision } = getState().editor.open!;
+  const edit = { operations, inverse, sentence, by };
+  const address = { site: site.id, page: on === 'page' ? page.id : null, revision: revision[on] };
+  return dispatch(server.endpoints.edit.initiate({ ...address, edit }, { track: false }));
+}
+
 async function sendAll(dispatch: Dispatch, getState: () => State): Promise<void> {
   for (let failures = 0; ;) {
     const { open, keeping } = getState().editor;
     const next = open?.pending[0];
-    if (!open || !next || keeping.state === 'conflict') return;
+    if (!open || !next) return;
     if (keeping.state !== 'failing') dispatch(sending());
-    const { operations, inverse, sentence, by } = next;
-    const address = { site: open.site.id, page: open.page.id, revision: open.revision };
-    const result = await dispatch(
-      server.endpoints.edit.initiate(
-        { ...address, edit: { operations, inverse, sentence, by } },
-        { track: false },
-      ),
-    );
+    const result = await send(dispatch, getState, next);
+    if (!getState().editor.open) return;
     if (result.data) {
       failures = 0;
-      const stored = applied(getState().editor.open!.stored, [operations])!;
-      dispatch(accepted({ revision: result.data.revision, at: Date.now(), stored }));
+      const { on, operations } = next;
+      const stored = applied<Page | SiteFrame>(getState().editor.open!.stored[on], [operations])!;
+      dispatch(accepted({ on, revision: result.data.revision, at: Date.now(), stored }));
       continue;
     }
-    const { status, sentence: said, problem } = troubleOf(result.error);
-    if (status === 412 && problem?.missed) {
-      const { stored, pending } = getState().editor.open!;
-      const { missed } = problem;
-      const revision = missed.at(-1)?.revision ?? address.revision;
-      const newer = applied(
-        stored,
-        missed.map((entry) => entry.operations),
-      );
-      const theirs = missed.flatMap((entry) => entry.operations);
-      if (
-        newer &&
-        !overlap(
-          theirs,
-          pending.flatMap((entry) => entry.operations),
-        )
-      ) {
-        dispatch(merged({ stored: newer, revision, sentences: missed.map((entry) => entry.sentence) }));
-      } else dispatch(conflicted({ missed, revision }));
-    } else if (status >= 400 && status < 500 && status !== 408 && status !== 429) {
-      dispatch(rejected(`“${sentence}” was not kept: ${said}`));
-    } else {
-      dispatch(failing(said));
+    const trouble = troubleOf(result.error);
+    const { status } = trouble;
+    if (status === 412 && trouble.problem?.missed) dispatch(mergeMissed(next.on, trouble));
+    else if (status >= 400 && status < 500 && status !== 408 && status !== 429)
+      dispatch(giveUp(`“${next.sentence}” was not kept: ${trouble.sentence}`));
+    else {
+      dispatch(failing(trouble.sentence));
       await new Promise<void>((resolve) => {
         const timer = setTimeout(resolve, WAITS[Math.min(failures++, WAITS.length - 1)]);
         wake = () => {
@@ -150,20 +137,50 @@ async function sendAll(dispatch: Dispatch, getState: () => State): Promise<void>
   }
 }
 
-/** Ends a conflict: the pending edits go on top of what was changed elsewhere, or are given up. */
-export function decide(keepMine: boolean): Thunk<void> {
+const listed = (edits: readonly { sentence: string }[]) => edits.map(({ sentence }) => sentence).join('; ');
+
+/** Others changed the document in between: their edits go below ours, and what ours replace of them is told. */
+function mergeMissed(on: Document, { problem }: Trouble): Thunk<void> {
   return (dispatch, getState) => {
-    const { open, keeping } = getState().editor;
-    if (!open || keeping.state !== 'conflict') return;
-    const stored = applied(
-      open.stored,
-      keeping.missed.map((entry) => entry.operations),
+    const open = getState().editor.open!;
+    const missed = problem!.missed!;
+    const newer = applied<Page | SiteFrame>(
+      open.stored[on],
+      missed.map(({ operations }) => operations),
     );
-    if (!stored) {
+    if (!newer) {
       window.location.reload();
       return;
     }
-    dispatch(decided({ stored, revision: keeping.revision, keepMine }));
-    void dispatch(keep());
+    const stored = { ...open.stored, [on]: newer };
+    const revision = { ...open.revision, [on]: missed.at(-1)?.revision ?? open.revision[on] };
+    const theirs = missed.flatMap(({ operations }) => operations);
+    const result = rebased(stored, open.pending, on, theirs);
+    const lost = result.lost.length > 0 ? ` No longer fits and was dropped: ${listed(result.lost)}.` : '';
+    const said = `Changed elsewhere and taken over: ${listed(missed)}.${lost}`;
+    dispatch(movedOnTop({ stored, revision, result, said, refusal: lost !== '', at: Date.now() }));
+    if (result.overwritten.length > 0) {
+      const replaced = missed.filter(({ operations }) =>
+        operations.some((operation) => result.overwritten.includes(operation)),
+      );
+      dispatch(
+        overwrote({
+          on,
+          operations: result.overwritten,
+          sentences: replaced.map(({ sentence }) => sentence),
+        }),
+      );
+    }
+  };
+}
+
+/** The server will not take the first pending edit: it goes, and the rest stays. */
+function giveUp(said: string): Thunk<void> {
+  return (dispatch, getState) => {
+    const { stored, revision, pending } = getState().editor.open!;
+    const [first, ...rest] = pending;
+    const made = rebased(stored, rest, 'page', []);
+    const result = { ...made, fates: [{ before: first, now: null }, ...made.fates] };
+    dispatch(movedOnTop({ stored, revision, result, said, refusal: true, at: Date.now() }));
   };
 }

@@ -2,6 +2,7 @@ import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import { API, paths } from '../../api/paths.ts';
 import type {
   EditResponse,
+  FontResponse,
   LivePublication,
   PageResponse,
   PreviewResponse,
@@ -13,9 +14,10 @@ import type { EditBy, Made } from '../../core/index.ts';
 
 export interface EditToSend {
   site: string;
-  page: string;
+  /** Null: the edit is one of the site's theme. */
+  page: string | null;
   revision: number;
-  edit: Made & { by: EditBy };
+  edit: Omit<Made, 'on'> & { by: EditBy };
 }
 
 const below = (path: string) => path.slice(API.length);
@@ -34,10 +36,18 @@ export const server = createApi({
     }),
     edit: build.mutation<EditResponse, EditToSend>({
       query: ({ site, page, revision, edit }) => ({
-        url: below(paths.page(site, page)),
+        url: below(page === null ? paths.frame(site) : paths.page(site, page)),
         method: 'PATCH',
         headers: { 'If-Match': `"${revision}"` },
         body: edit,
+      }),
+    }),
+    font: build.mutation<FontResponse, { site: string; file: File }>({
+      query: ({ site, file }) => ({
+        url: below(paths.ownFonts(site)),
+        method: 'POST',
+        headers: { 'Content-Type': 'font/woff2' },
+        body: file,
       }),
     }),
     preview: build.mutation<PreviewResponse, string>({
@@ -50,7 +60,8 @@ export const server = createApi({
   }),
 });
 
-export const { useSitesQuery, useSiteQuery, usePreviewMutation, usePublishMutation } = server;
+export const { useSitesQuery, useSiteQuery, useFontMutation, usePreviewMutation, usePublishMutation } =
+  server;
 
 /** What a failed request means, as a person can act on it. */
 export interface Trouble {

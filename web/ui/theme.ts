@@ -39,6 +39,14 @@ export const theme = createTheme({
     MuiButton: { defaultProps: { disableElevation: true } },
     MuiCssBaseline: {
       styleOverrides: {
+        ':root': {
+          '--ink': ink,
+          '--quiet': quiet,
+          '--petrol': petrol,
+          '--petrol-tint': petrolTint,
+          '--marigold': marigold,
+          '--marigold-pale': marigoldPale,
+        },
         'html, body, #root': { height: '100%' },
         ':focus-visible': { outline: `2px solid ${petrol}`, outlineOffset: 1 },
         '@media (prefers-reduced-motion: reduce)': {

@@ -57,7 +57,6 @@ function KeptState() {
       {keeping.state === 'kept' &&
         (keeping.at === null ? 'All changes kept' : `All changes kept · ${clock(keeping.at)}`)}
       {keeping.state === 'keeping' && 'Keeping …'}
-      {keeping.state === 'conflict' && 'Waiting for your decision'}
     </Typography>
   );
 }

@@ -2,7 +2,7 @@ import { Box, LinearProgress } from '@mui/material';
 import { useSnackbar } from 'notistack';
 import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useBlocker, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { Group, Panel, Separator } from 'react-resizable-panels';
 import { selected as select } from '../state/editor.ts';
 import { keep, redo, retryNow, undo } from '../state/edits.ts';
@@ -10,7 +10,7 @@ import { troubleOf, usePreviewMutation } from '../state/server.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { line } from '../ui/theme.ts';
 import { Notice } from '../ui/Notice.tsx';
-import { ConflictDialog } from './ConflictDialog.tsx';
+import { OverwrittenNotice } from './OverwrittenNotice.tsx';
 import { Desk } from './desk/Desk.tsx';
 import { ledgerWidth } from './ledger/columns.ts';
 import { Ledger } from './ledger/Ledger.tsx';
@@ -29,21 +29,15 @@ function useSayings() {
   return said.sentence;
 }
 
-/** Warns before the window closes while something is not kept, and stays on the screen while a decision is open. */
+/** Warns before the window closes while something is not kept. */
 function useStaying() {
   const pending = useAppSelector((state) => (state.editor.open?.pending.length ?? 0) > 0);
-  const deciding = useAppSelector((state) => state.editor.keeping.state === 'conflict');
   useEffect(() => {
     if (!pending) return;
     const warn = (event: BeforeUnloadEvent) => event.preventDefault();
     window.addEventListener('beforeunload', warn);
     return () => window.removeEventListener('beforeunload', warn);
   }, [pending]);
-  // Leaving now would drop the edits that the decision is about; its dialog is on the screen already.
-  const blocker = useBlocker(deciding);
-  useEffect(() => {
-    if (blocker.state === 'blocked') blocker.reset();
-  }, [blocker]);
 }
 
 /** What stands in for the workbench while another page is opened: first the edits of the last one have to be kept. */
@@ -137,7 +131,7 @@ export function Workbench() {
         </Box>
       </Box>
       {publishing && <PublishDialog site={site.id} onClose={() => setPublishing(false)} />}
-      <ConflictDialog />
+      <OverwrittenNotice />
     </Box>
   );
 }

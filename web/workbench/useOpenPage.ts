@@ -26,7 +26,17 @@ export function useOpenPage(
       if (!frame.data || !document.data) setFailure(troubleOf(frame.error ?? document.error).sentence);
       else {
         setFailure(null);
-        dispatch(opened({ site: frame.data.frame, pages: frame.data.pages, ...document.data }));
+        const { page: opening, revision, steps } = document.data;
+        const { frame: theme, pages, revision: siteRevision } = frame.data;
+        dispatch(
+          opened({
+            site: theme,
+            pages,
+            page: opening,
+            revision: { page: revision, site: siteRevision },
+            steps,
+          }),
+        );
       }
     };
     void load();

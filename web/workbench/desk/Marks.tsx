@@ -13,7 +13,8 @@ interface MarksProps {
   scale: number;
   /** Changes whenever things may have moved. */
   moved: number;
-  selected: NodeId | null;
+  /** The last one leads. */
+  selected: NodeId[];
   hovered: NodeId | null;
   /** Brings what gets selected into view. */
   follow: boolean;
@@ -27,28 +28,36 @@ interface MarkedBox {
   height: number;
 }
 
-function useBox({ sheet, scale, moved, page }: MarksProps, id: NodeId | null): MarkedBox | null {
-  const [box, setBox] = useState<MarkedBox | null>(null);
-  useLayoutEffect(() => {
-    const element = id && sheet.elementOf(id);
-    if (!element || element.getClientRects().length === 0) {
-      setBox(null);
-      return;
-    }
-    const { left, top, width, height } = element.getBoundingClientRect();
-    setBox({ id, left: left * scale, top: top * scale, width: width * scale, height: height * scale });
-  }, [sheet, scale, moved, page, id]);
-  return box;
+function boxOf(sheet: SheetDocument, scale: number, id: NodeId): MarkedBox | null {
+  const element = sheet.elementOf(id);
+  if (!element || element.getClientRects().length === 0) return null;
+  const { left, top, width, height } = element.getBoundingClientRect();
+  return { id, left: left * scale, top: top * scale, width: width * scale, height: height * scale };
 }
+
+/** Where elements are drawn in a sheet; those that are not shown there fall out. */
+function useBoxes({ sheet, scale, moved, page }: MarksProps, ids: readonly NodeId[]): MarkedBox[] {
+  const [boxes, setBoxes] = useState<MarkedBox[]>([]);
+  const key = ids.join(' ');
+  useLayoutEffect(() => {
+    const made = key === '' ? [] : (key.split(' ') as NodeId[]).map((id) => boxOf(sheet, scale, id));
+    setBoxes(made.filter((box) => box !== null));
+  }, [sheet, scale, moved, page, key]);
+  return boxes;
+}
+
+const NOTHING: NodeId[] = [];
 
 const placeOf = ({ left, top, width, height }: MarkedBox) => ({ left, top, width, height });
 
 /** The frames around what is selected and what the pointer is over, with the name and the count of overrides. */
 export function Marks(props: MarksProps) {
   const { page, view, selected, hovered } = props;
-  const box = useBox(props, selected);
-  const over = useBox(props, hovered === selected ? null : hovered);
-  const node = selected ? page.nodes[selected] : undefined;
+  const boxes = useBoxes(props, selected);
+  const lead = selected.at(-1);
+  const box = boxes.find(({ id }) => id === lead);
+  const [over] = useBoxes(props, hovered && !selected.includes(hovered) ? [hovered] : NOTHING);
+  const node = lead ? page.nodes[lead] : undefined;
   const count = node ? overrideCount(node, view) : 0;
   const frame = useRef<HTMLDivElement>(null);
   const followed = useRef<NodeId | null>(null);
@@ -66,6 +75,15 @@ export function Marks(props: MarksProps) {
           sx={{ position: 'absolute', outline: `1px dashed ${petrol}`, outlineOffset: -1 }}
         />
       )}
+      {boxes
+        .filter(({ id }) => id !== lead)
+        .map((each) => (
+          <Box
+            key={each.id}
+            style={placeOf(each)}
+            sx={{ position: 'absolute', outline: '2px solid #2aa9a4', outlineOffset: -1, opacity: 0.75 }}
+          />
+        ))}
       {box && node && (
         <Box
           ref={frame}

@@ -1,7 +1,7 @@
 import { Box, ButtonBase, Typography } from '@mui/material';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { viewAt, type NodeId, type Page, type SiteFrame } from '../../../core/index.ts';
-import { selected as select, widthSet } from '../../state/editor.ts';
+import { selected as select, selectionToggled, widthSet } from '../../state/editor.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { desk, petrol } from '../../ui/theme.ts';
@@ -22,6 +22,8 @@ interface SheetProps {
   scale: number;
   active: boolean;
 }
+
+const NONE: NodeId[] = [];
 
 /** Keys that the workbench hears even when the focus is inside a sheet. */
 const forwarded = (event: KeyboardEvent): boolean =>
@@ -57,7 +59,10 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
     const inEditing = (event: Event) => sheet.editing?.contains(event.target as globalThis.Node) ?? false;
     const click = (event: MouseEvent) => {
       event.preventDefault();
-      if (!inEditing(event)) dispatch(select(sheet.nodeAt(event.target)));
+      if (inEditing(event)) return;
+      const id = sheet.nodeAt(event.target);
+      const more = event.ctrlKey || event.metaKey || event.shiftKey;
+      dispatch(more && id ? selectionToggled(id) : select(id));
     };
     const doubleClick = (event: MouseEvent) => {
       const id = sheet.nodeAt(event.target);
@@ -138,7 +143,7 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
             view={view.id}
             scale={scale}
             moved={moved}
-            selected={text.editing ? null : selected}
+            selected={text.editing ? NONE : selected}
             hovered={text.editing ? null : hovered}
           />
         )}

@@ -32,7 +32,8 @@ export function sheetContent(
   return {
     lang: site.lang,
     title: documentTitle(site.name, page),
-    rules: pageRules(site, page),
+    site,
+    rules: pageRules(site, page, addresses.picture),
     body: bodyMarkup(site, page, addresses),
   };
 }

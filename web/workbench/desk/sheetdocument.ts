@@ -8,6 +8,7 @@ import {
   type CssRule,
   type Markup,
   type NodeId,
+  type SiteFrame,
 } from '../../../core/index.ts';
 import { paths } from '../../../api/paths.ts';
 
@@ -15,6 +16,8 @@ import { paths } from '../../../api/paths.ts';
 export interface SheetContent {
   lang: string;
   title: string;
+  /** The site, for its own fonts. */
+  site: SiteFrame;
   rules: readonly CssRule[];
   body: Markup;
   /** The elements to show as ghosts although they are hidden. */
@@ -58,6 +61,7 @@ export class SheetDocument {
   update(content: SheetContent): void {
     this.document.documentElement.lang = content.lang;
     this.document.title = content.title;
+    this.updateFonts(content);
     this.updateRules(content.rules);
     this.updateBody(content.body);
     const ghosts = content.ghosts
@@ -69,9 +73,14 @@ export class SheetDocument {
     if (this.extras.textContent !== ghosts) this.extras.textContent = ghosts;
   }
 
-  private updateRules(rules: readonly CssRule[]): void {
-    const faces = printFontFaces(familiesIn(rules), (_family, file) => paths.font(file.file));
+  private updateFonts({ site, rules }: SheetContent): void {
+    const faces = printFontFaces(familiesIn(rules, site), (_family, file) =>
+      file.hash ? paths.ownFont(site.id, file.hash) : paths.font(file.file),
+    );
     if (this.fonts.textContent !== faces) this.fonts.textContent = faces;
+  }
+
+  private updateRules(rules: readonly CssRule[]): void {
     // Rules are remembered by the compiler: the same object says the same. Most edits change a few declarations only.
     const sameRules =
       rules.length === this.handles.length &&

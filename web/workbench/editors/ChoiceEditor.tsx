@@ -2,6 +2,7 @@ import { ListItemIcon, MenuItem, MenuList } from '@mui/material';
 import { AlignCenter, AlignJustify, AlignLeft, AlignRight, Check, type LucideIcon } from 'lucide-react';
 import { same } from '../../../core/index.ts';
 import { reachOf } from '../ledger/InlineEditor.tsx';
+import { propertyOfRow } from '../ledger/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 /** Signs for values that have a common one. */
@@ -11,7 +12,7 @@ const SIGNS: Record<string, Record<string, LucideIcon>> = {
 
 /** One of a list. */
 export function ChoiceEditor({ row, cell, context, reach, onSet, onClose }: EditorProps) {
-  const options = row.property.type.options!(context);
+  const options = propertyOfRow(row).type.options!(context);
   return (
     <MenuList
       dense
@@ -20,7 +21,7 @@ export function ChoiceEditor({ row, cell, context, reach, onSet, onClose }: Edit
       sx={{ py: 0, minWidth: 150 }}
     >
       {options.map((option) => {
-        const Sign = SIGNS[row.property.name]?.[String(option.value)];
+        const Sign = SIGNS[propertyOfRow(row).name]?.[String(option.value)];
         const chosen = same(option.value, cell.value);
         return (
           <MenuItem

@@ -2,16 +2,17 @@ import { Box, Button, ButtonBase, TextField } from '@mui/material';
 import { useState } from 'react';
 import { formatHex } from 'culori';
 import { HexColorPicker } from 'react-colorful';
-import { colourAlias } from '../../../core/index.ts';
+import { aliasTo } from '../../../core/index.ts';
 import { petrol } from '../../ui/theme.ts';
 import { swatchOf } from '../ledger/ValueCellView.tsx';
+import { propertyOfRow } from '../ledger/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 /** One of the site's colours, or a colour of its own. */
 export function ColourEditor({ site, row, cell, context, onSet, onClose }: EditorProps) {
   const current = cell.value as string;
-  const [text, setText] = useState(row.property.type.format(current, context));
-  const parsed = row.property.type.parse(text, context);
+  const [text, setText] = useState(propertyOfRow(row).type.format(current, context));
+  const parsed = propertyOfRow(row).type.parse(text, context);
   const shown = parsed.ok ? swatchOf(site, parsed.value as string) : swatchOf(site, current);
   const use = () => parsed.ok && onSet(parsed.value) && onClose();
   return (
@@ -26,15 +27,15 @@ export function ColourEditor({ site, row, cell, context, onSet, onClose }: Edito
             key={colour.id}
             aria-label={colour.name}
             title={colour.name}
-            aria-pressed={current === colourAlias(colour.id)}
-            onClick={() => onSet(colourAlias(colour.id)) && onClose()}
+            aria-pressed={current === aliasTo(colour.id)}
+            onClick={() => onSet(aliasTo(colour.id)) && onClose()}
             style={{ background: colour.value }}
             sx={{
               width: 26,
               height: 26,
               borderRadius: '50%',
               border: '1px solid rgba(0,0,0,.3)',
-              outline: current === colourAlias(colour.id) ? `2px solid ${petrol}` : undefined,
+              outline: current === aliasTo(colour.id) ? `2px solid ${petrol}` : undefined,
               outlineOffset: 2,
             }}
           />

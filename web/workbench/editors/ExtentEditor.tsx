@@ -1,6 +1,7 @@
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useState } from 'react';
 import type { Extent } from '../../../core/index.ts';
+import { propertyOfRow } from '../ledger/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 /** A width: as it comes, a share of the container, or px. */
@@ -12,7 +13,7 @@ export function ExtentEditor({ cell, row, context, onSet, onClose }: EditorProps
   const [number, setNumber] = useState(
     value === 'auto' ? '100' : String('px' in value ? value.px : value.percent),
   );
-  const made = row.property.type.parse(unit === 'auto' ? 'auto' : `${number} ${unit}`, context);
+  const made = propertyOfRow(row).type.parse(unit === 'auto' ? 'auto' : `${number} ${unit}`, context);
   return (
     <Box
       component="form"

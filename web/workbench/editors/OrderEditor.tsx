@@ -21,6 +21,7 @@ import { same, type Node, type NodeId } from '../../../core/index.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { line, petrolTint } from '../../ui/theme.ts';
 import { KindIcon } from '../ledger/icons.tsx';
+import { leading } from '../ledger/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 function Part({ node, own, sourcePlace }: { node: Node; own: boolean; sourcePlace: number }) {
@@ -76,7 +77,8 @@ export function OrderEditor({ row, cell, context, onSet }: EditorProps) {
   return (
     <Box sx={{ p: 1.5, width: 290 }}>
       <Typography sx={{ fontSize: 12, color: 'text.secondary', mb: 1 }}>
-        {row.holder.name} in {cell.view.name}, first to last. Reading and tab order stay those of the source.
+        {(leading(row.holders) as Node).name} in {cell.view.name}, first to last. Reading and tab order stay
+        those of the source.
       </Typography>
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
         <SortableContext items={order} strategy={verticalListSortingStrategy}>

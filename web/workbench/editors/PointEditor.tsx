@@ -1,8 +1,9 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { paths } from '../../../api/paths.ts';
-import { knownProperty, resolve, type Point } from '../../../core/index.ts';
+import { knownProperty, resolve, type Node, type Point } from '../../../core/index.ts';
 import { useAppSelector } from '../../state/store.ts';
+import { leading, propertyOfRow } from '../ledger/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 const hundredth = (share: number): number => Math.round(Math.min(1, Math.max(0, share)) * 100);
@@ -11,7 +12,10 @@ const hundredth = (share: number): number => Math.round(Math.min(1, Math.max(0, 
 export function PointEditor({ site, row, cell, onSet, onClose }: EditorProps) {
   const page = useAppSelector((state) => state.editor.open!.page);
   const [point, setPoint] = useState(cell.value as Point);
-  const source = resolve(site, page, row.holder, knownProperty('source'), cell.view.id) as string;
+  const shown = knownProperty(
+    propertyOfRow(row).name === 'backgroundPosition' ? 'backgroundPicture' : 'source',
+  );
+  const source = resolve(site, page, leading(row.holders) as Node, shown, cell.view.id) as string;
   const number = (axis: keyof Point, label: string) => (
     <TextField
       size="small"

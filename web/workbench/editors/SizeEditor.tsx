@@ -1,6 +1,7 @@
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useState } from 'react';
 import { fluid, sizeAt, type TextSize } from '../../../core/index.ts';
+import { propertyOfRow } from '../ledger/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 const NUMBERS = { min: 'Smallest', max: 'Largest', fromWidth: 'At width', toWidth: 'At width' } as const;
@@ -23,7 +24,7 @@ export function SizeEditor({ cell, row, context, onSet, onClose }: EditorProps) 
   const read = (text: string) => (text.trim() === '' ? NaN : Number(text.replace(',', '.')));
   const made =
     form === 'fixed'
-      ? row.property.type.parse(fixed, context)
+      ? propertyOfRow(row).type.parse(fixed, context)
       : fluid({
           min: read(fields.min),
           max: read(fields.max),

@@ -1,7 +1,9 @@
 import { Box, Button, Popover, Typography } from '@mui/material';
 import type { ComponentType } from 'react';
-import { wouldReach, ownLayered, type EditorName } from '../../../core/index.ts';
+import { wouldReach, type EditorName } from '../../../core/index.ts';
 import { line, quiet } from '../../ui/theme.ts';
+import { layeredIn } from '../ledger/cells.ts';
+import { leading, propertyOfRow } from '../ledger/rows.ts';
 import { ChoiceEditor } from './ChoiceEditor.tsx';
 import { ColourEditor } from './ColourEditor.tsx';
 import type { EditorProps } from './editor.ts';
@@ -9,7 +11,9 @@ import { ExtentEditor } from './ExtentEditor.tsx';
 import { OrderEditor } from './OrderEditor.tsx';
 import { PointEditor } from './PointEditor.tsx';
 import { PictureEditor } from './PictureEditor.tsx';
+import { GradientEditor } from './GradientEditor.tsx';
 import { SizeEditor } from './SizeEditor.tsx';
+import { SpaceEditor } from './SpaceEditor.tsx';
 
 /** The editor that suits each kind of value; a plain number is typed in its cell. */
 const EDITORS: Record<Exclude<EditorName, 'number'>, ComponentType<EditorProps>> = {
@@ -21,6 +25,8 @@ const EDITORS: Record<Exclude<EditorName, 'number'>, ComponentType<EditorProps>>
   order: OrderEditor,
   ratio: ChoiceEditor,
   point: PointEditor,
+  space: SpaceEditor,
+  gradient: GradientEditor,
 };
 
 interface ValueCardProps extends EditorProps {
@@ -32,10 +38,12 @@ interface ValueCardProps extends EditorProps {
 /** The card below a cell: its editor, which views an edit would change, and a way to clear. */
 export function ValueCard({ anchor, onClear, ...props }: ValueCardProps) {
   const { site, row, cell, reach, onClose } = props;
-  const editor = row.property.type.editor;
+  const { editor } = propertyOfRow(row).type;
   const Editor = editor === 'number' ? null : EDITORS[editor];
   if (!Editor) return null;
-  const reached = wouldReach(ownLayered(row.holder, 'self', row.property), site.views, cell.view.id, reach);
+  const layered = layeredIn(row, leading(row.holders), propertyOfRow(row));
+  const reached = wouldReach(layered, site.views, cell.view.id, reach);
+  const replaced = reach === 'everywhere' ? Object.keys(layered?.at ?? {}).length : 0;
   const names = site.views.list.filter((view) => reached.includes(view.id)).map((view) => view.name);
   return (
     <Popover
@@ -59,6 +67,7 @@ export function ValueCard({ anchor, onClear, ...props }: ValueCardProps) {
       >
         <Typography sx={{ fontSize: 12, color: quiet, flex: 1 }}>
           Changes {names.reverse().join(', ')}
+          {replaced > 0 && `; replaces ${replaced} ${replaced === 1 ? 'override' : 'overrides'}`}
         </Typography>
         {onClear && (
           <Button size="small" onClick={onClear}>

@@ -1,5 +1,6 @@
 import type { EditReach, SiteFrame, ValueContext } from '../../../core/index.ts';
-import type { ValueCell, ValueRow } from '../ledger/cells.ts';
+import type { ValueCell } from '../ledger/cells.ts';
+import type { ValueRow } from '../ledger/rows.ts';
 
 /** What every editor in the card below a cell is given. */
 export interface EditorProps {

@@ -11,6 +11,7 @@ import {
 import { useMemo, useState } from 'react';
 import {
   differences,
+  knownKind,
   viewOf,
   type Difference,
   type Page,
@@ -36,13 +37,14 @@ interface Line extends Record<Column, string> {
 function linesOf(site: SiteFrame, list: readonly Difference[], view: ViewId): Line[] {
   const { columns } = viewOf(site.views, view).grid;
   return list.map((difference) => {
-    const { node, property } = difference;
+    const { node, part, property } = difference;
+    const label = knownKind(node.kind).parts?.[part]?.label;
     const siblings = property.onChildren ? { order: [], source: node.children } : undefined;
     const says = (value: unknown) => property.type.format(value, { site, columns, siblings });
     return {
       difference,
       element: node.name,
-      property: property.label,
+      property: label ? `${label}: ${property.label.toLowerCase()}` : property.label,
       value: says(difference.value),
       instead: says(difference.instead),
     };
@@ -106,11 +108,16 @@ export function Differences({
           {shown.map(({ difference, element, property, value, instead }) => {
             const go = () =>
               dispatch(
-                valueAimed({ node: difference.node.id, property: difference.property.name, view: active }),
+                valueAimed({
+                  node: difference.node.id,
+                  part: difference.part,
+                  property: difference.property.name,
+                  view: active,
+                }),
               );
             return (
               <TableRow
-                key={`${difference.node.id} ${difference.property.name}`}
+                key={`${difference.node.id} ${difference.part} ${difference.property.name}`}
                 hover
                 tabIndex={0}
                 onClick={go}

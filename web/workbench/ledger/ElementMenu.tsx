@@ -7,17 +7,16 @@ import {
   subtree,
   viewOf,
   type Node,
+  type NodeId,
   type Page,
-  type PartStyle,
   type SiteFrame,
   type ViewId,
 } from '../../../core/index.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch } from '../../state/store.ts';
-import { columnsOf } from './columns.ts';
-
-/** The values last copied from an element, and its name. They outlive the page, so that they can be pasted on another. */
-let copied: { style: PartStyle; name: string } | null = null;
+import { CarryOverDialog } from './CarryOverDialog.tsx';
+import { rememberCopy, rememberedCopy } from './clipboard.ts';
+import { PasteDialog } from './PasteDialog.tsx';
 
 interface Entry {
   label: string;
@@ -27,76 +26,79 @@ interface Entry {
 
 const counted = (count: number) => `${count} ${count === 1 ? 'override' : 'overrides'}`;
 
-/** What can be done with all values of the selected element at once. Counts say beforehand what a clear will take. */
-export function ElementMenu(props: { site: SiteFrame; page: Page; node: Node; active: ViewId }) {
-  const { site, page, node, active } = props;
+interface ElementMenuProps {
+  site: SiteFrame;
+  page: Page;
+  nodes: Node[];
+  /** The one of them whose values lead. */
+  lead: Node;
+  active: ViewId;
+}
+
+/** What can be done with all values of the selected elements at once. Counts say beforehand what a clear will take. */
+export function ElementMenu({ site, page, nodes, lead, active }: ElementMenuProps) {
   const dispatch = useAppDispatch();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [dialog, setDialog] = useState<'paste' | 'carry over' | null>(null);
   const view = viewOf(site.views, active);
-  const within = subtree(page, node.id);
   const isBase = active === site.views.base;
+  const selected = nodes.map((node) => node.id);
+  const within = [...new Set(selected.flatMap((id) => subtree(page, id)))];
+  const whole = Object.keys(page.nodes) as NodeId[];
+  const copied = rememberedCopy();
 
-  const clear = (nodes: Node['id'][], at?: ViewId): Entry => {
-    const count = countOverrides(page, nodes, at);
-    const what = nodes.length > 1 ? ' with what is in it' : '';
+  const clear = (ids: NodeId[], what: string, at?: ViewId): Entry => {
+    const count = countOverrides(page, ids, at);
     return {
       label: `Clear ${counted(count)} ${at ? `in ${view.name}` : 'in every view'}${what}`,
       disabled: count === 0,
-      run: () => dispatch(edit('clearOverrides', at ? { nodes, view: at } : { nodes })),
+      run: () => dispatch(edit('clearOverrides', at ? { nodes: ids, view: at } : { nodes: ids })),
     };
   };
-  const siblings = siblingsLike(page, node.id).length;
+  const clears = (ids: NodeId[], what: string) => [
+    ...(isBase ? [] : [clear(ids, what, active)]),
+    clear(ids, what),
+  ];
+  const siblings = siblingsLike(page, lead.id).length;
   const groups: { heading: string; entries: Entry[] }[] = [
     {
       heading: 'Clear',
       entries: [
-        ...(isBase ? [] : [clear([node.id], active)]),
-        clear([node.id]),
-        ...(within.length > 1 ? [...(isBase ? [] : [clear(within, active)]), clear(within)] : []),
+        ...clears(selected, ''),
+        ...(within.length > selected.length ? clears(within, ' with what is in it') : []),
+        ...(within.length < whole.length ? clears(whole, ' on the whole page') : []),
       ],
     },
     {
       heading: 'Copy',
       entries: [
         {
-          label: 'Copy values',
-          run: () => {
-            copied = { style: node.style.self ?? {}, name: node.name };
-          },
+          label: nodes.length > 1 ? `Copy values of ${lead.name}` : 'Copy values',
+          run: () => rememberCopy({ of: 'element', style: lead.style, name: lead.name }),
         },
         {
-          label: copied ? `Paste values of ${copied.name}` : 'Paste values',
-          disabled: !copied,
-          run: () => copied && dispatch(edit('pasteValues', { nodes: [node.id], style: copied.style })),
+          label: copied && copied.of !== 'value' ? `Paste values of ${copied.name} …` : 'Paste values …',
+          disabled: !copied || copied.of === 'value',
+          run: () => setDialog('paste'),
         },
         {
           label: `Give these overrides to ${siblings} ${siblings === 1 ? 'sibling' : 'siblings'} of its kind`,
-          disabled: siblings === 0,
-          run: () => dispatch(edit('matchSiblings', { node: node.id })),
+          disabled: siblings === 0 || nodes.length > 1,
+          run: () => dispatch(edit('matchSiblings', { node: lead.id })),
         },
+        { label: 'Carry over to another view …', run: () => setDialog('carry over') },
       ],
-    },
-    {
-      heading: within.length > 1 ? `Carry over, with what is in it` : 'Carry over',
-      entries: isBase
-        ? []
-        : columnsOf(site)
-            .filter((other) => other.id !== active)
-            .map((other) => ({
-              label: `${counted(countOverrides(page, within, active))} of ${view.name} to ${other.name}`,
-              disabled: countOverrides(page, within, active) === 0,
-              run: () => dispatch(edit('carryOver', { nodes: within, from: active, to: other.id })),
-            })),
     },
   ];
 
   const close = () => setAnchor(null);
+  const name = nodes.length > 1 ? `${nodes.length} elements` : lead.name;
   return (
     <>
-      <Tooltip title="All values of this element">
+      <Tooltip title="All values">
         <IconButton
           size="small"
-          aria-label={`All values of ${node.name}`}
+          aria-label={`All values of ${name}`}
           aria-haspopup="menu"
           onClick={(event) => setAnchor(event.currentTarget)}
           sx={{ p: 0.25 }}
@@ -105,27 +107,37 @@ export function ElementMenu(props: { site: SiteFrame; page: Page; node: Node; ac
         </IconButton>
       </Tooltip>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={close} slotProps={{ list: { dense: true } }}>
-        {groups
-          .filter(({ entries }) => entries.length > 0)
-          .flatMap(({ heading, entries }, index) => [
-            ...(index > 0 ? [<Divider key={`${heading} line`} />] : []),
-            <ListSubheader key={heading} sx={{ lineHeight: '26px', bgcolor: 'transparent' }}>
-              {heading}
-            </ListSubheader>,
-            ...entries.map(({ label, run, disabled }) => (
-              <MenuItem
-                key={label}
-                disabled={disabled}
-                onClick={() => {
-                  close();
-                  run();
-                }}
-              >
-                {label}
-              </MenuItem>
-            )),
-          ])}
+        {groups.flatMap(({ heading, entries }, index) => [
+          ...(index > 0 ? [<Divider key={`${heading} line`} />] : []),
+          <ListSubheader key={heading} sx={{ lineHeight: '26px', bgcolor: 'transparent' }}>
+            {heading}
+          </ListSubheader>,
+          ...entries.map(({ label, run, disabled }) => (
+            <MenuItem
+              key={label}
+              disabled={disabled}
+              onClick={() => {
+                close();
+                run();
+              }}
+            >
+              {label}
+            </MenuItem>
+          )),
+        ])}
       </Menu>
+      {dialog === 'paste' && copied && copied.of !== 'value' && (
+        <PasteDialog site={site} page={page} nodes={nodes} copied={copied} onClose={() => setDialog(null)} />
+      )}
+      {dialog === 'carry over' && (
+        <CarryOverDialog
+          site={site}
+          page={page}
+          within={within}
+          active={active}
+          onClose={() => setDialog(null)}
+        />
+      )}
     </>
   );
 }

@@ -2,33 +2,32 @@ import { Box, ButtonBase, Menu, MenuItem, Typography } from '@mui/material';
 import { ChevronDown } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import type { PageSummary } from '../../../api/responses.ts';
 import {
   describeWidths,
-  overrideCount,
+  countOverrides,
+  type NodeId,
   type Page,
-  type PageReference,
   type SiteFrame,
   type ViewId,
 } from '../../../core/index.ts';
 import { viewChosen } from '../../state/editor.ts';
 import { useAppDispatch } from '../../state/store.ts';
-import { line, petrol, quiet, shade } from '../../ui/theme.ts';
+import { ink, line, marigold, petrol, quiet, shade } from '../../ui/theme.ts';
 import { columnsOf, gridColumns } from './columns.ts';
 
 const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
 
 /** The page's name with its counts, and the ledger's only header of columns: the views. Clicking one makes it active. */
-export function Header(props: { site: SiteFrame; pages: PageReference[]; page: Page; active: ViewId }) {
+export function Header(props: { site: SiteFrame; pages: PageSummary[]; page: Page; active: ViewId }) {
   const { site, pages, page, active } = props;
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [menu, setMenu] = useState<HTMLElement | null>(null);
-  const nodes = Object.values(page.nodes);
   const columns = columnsOf(site);
-  const overrides = columns.reduce(
-    (sum, view) => sum + nodes.reduce((inner, node) => inner + overrideCount(node, view.id), 0),
-    0,
-  );
+  const ids = Object.keys(page.nodes) as NodeId[];
+  const inView = new Map(columns.map((view) => [view.id, countOverrides(page, ids, view.id)]));
+  const overrides = [...inView.values()].reduce((sum, count) => sum + count, 0);
   const name = page.nodes[page.root].name;
   const widest = Math.max(...columns.map((view) => view.sheet.width));
   return (
@@ -58,7 +57,7 @@ export function Header(props: { site: SiteFrame; pages: PageReference[]; page: P
           <ChevronDown size={14} aria-hidden />
         </ButtonBase>
         <Typography noWrap sx={{ fontSize: 12, color: quiet }}>
-          {counted(nodes.length - 1, 'block', 'blocks')} · {counted(overrides, 'override', 'overrides')}
+          {counted(ids.length - 1, 'block', 'blocks')} · {counted(overrides, 'override', 'overrides')}
         </Typography>
         <Menu open={menu !== null} anchorEl={menu} onClose={() => setMenu(null)}>
           {pages.map((reference) => (
@@ -70,17 +69,29 @@ export function Header(props: { site: SiteFrame; pages: PageReference[]; page: P
                 void navigate(`/sites/${site.id}/pages/${reference.id}`);
               }}
             >
-              {reference.title}
+              <span style={{ flex: 1 }}>{reference.title}</span>
+              <Typography component="span" sx={{ fontSize: 12, color: quiet, ml: 3 }}>
+                {counted(
+                  reference.id === page.id
+                    ? overrides
+                    : Object.values(reference.overrides).reduce((sum, count) => sum + count, 0),
+                  'override',
+                  'overrides',
+                )}
+              </Typography>
             </MenuItem>
           ))}
         </Menu>
       </Box>
       {columns.map((view) => {
         const on = view.id === active;
+        const base = view.id === site.views.base;
+        const count = inView.get(view.id)!;
         return (
           <ButtonBase
             key={view.id}
             aria-pressed={on}
+            aria-label={`${view.name} ${describeWidths(site.views, view.id)}, ${base ? 'base' : counted(count, 'override', 'overrides')}`}
             onClick={() => dispatch(viewChosen(view.id))}
             sx={{
               flexDirection: 'column',
@@ -106,7 +117,22 @@ export function Header(props: { site: SiteFrame; pages: PageReference[]; page: P
                 sx={{ border: '1.5px solid currentColor', borderRadius: 0.5, height: 9 }}
                 style={{ width: 8 + (18 * view.sheet.width) / widest }}
               />
-              {view.id === site.views.base && 'base'}
+              {base && 'base'}
+              {count > 0 && (
+                <Box
+                  component="span"
+                  sx={{
+                    bgcolor: marigold,
+                    color: ink,
+                    fontWeight: 700,
+                    borderRadius: 0.5,
+                    px: 0.5,
+                    lineHeight: '12px',
+                  }}
+                >
+                  {count}
+                </Box>
+              )}
             </Box>
             <span style={{ fontSize: 13, fontWeight: 700, lineHeight: '16px' }}>{view.name}</span>
             <span

@@ -1,13 +1,17 @@
 import { Box, InputBase } from '@mui/material';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import type { EditReach, ValueType } from '../../../core/index.ts';
-import { coral, petrol } from '../../ui/theme.ts';
+import { coral, line, petrol } from '../../ui/theme.ts';
 
 interface InlineEditorProps {
   label: string;
   type: ValueType;
   initial: string;
+  /** What is edited has several values. */
+  mixed: boolean;
   reach: EditReach;
+  /** Takes every value a number of steps up or down. */
+  onStep(steps: number): void;
   /** Keeps what was typed; answers a sentence when it was refused. */
   onCommit(text: string, reach: EditReach): string | undefined;
   onClose(): void;
@@ -17,8 +21,24 @@ interface InlineEditorProps {
 export const reachOf = (event: { shiftKey: boolean; altKey: boolean }, current: EditReach): EditReach =>
   event.altKey ? 'everywhere' : event.shiftKey ? 'here' : current;
 
+const hint = {
+  position: 'absolute',
+  right: 0,
+  top: '100%',
+  mt: 0.5,
+  width: 210,
+  p: 1,
+  fontSize: 12,
+  lineHeight: 1.35,
+  bgcolor: 'white',
+  border: `1px solid ${line}`,
+  borderRadius: 0.5,
+  boxShadow: '0 3px 12px rgb(35 33 28 / 0.18)',
+};
+
 /** Typing in a cell. Enter keeps with the current reach, Shift+Enter here, Alt+Enter everywhere; Escape gives up. */
-export function InlineEditor({ label, type, initial, reach, onCommit, onClose }: InlineEditorProps) {
+export function InlineEditor(props: InlineEditorProps) {
+  const { label, type, initial, mixed, reach, onCommit, onStep, onClose } = props;
   const [text, setText] = useState(initial);
   const [refusal, setRefusal] = useState<string>();
   const ended = useRef(false);
@@ -31,6 +51,11 @@ export function InlineEditor({ label, type, initial, reach, onCommit, onClose }:
     onClose();
   };
   const stepBy = (direction: number, event: KeyboardEvent) => {
+    if (mixed && text === '' && type.step) {
+      event.preventDefault();
+      onStep(direction * (event.shiftKey ? 10 : 1));
+      return;
+    }
     const value = Number(text.replace(',', '.'));
     if (!type.step || !Number.isFinite(value) || text.trim() === '') return;
     event.preventDefault();
@@ -76,6 +101,11 @@ export function InlineEditor({ label, type, initial, reach, onCommit, onClose }:
           '& input': { p: 0, textAlign: 'center' },
         }}
       />
+      {mixed && type.step !== undefined && !refusal && (
+        <Box sx={hint}>
+          For all: a value, +4 or −4 on each, or 80 % to scale. Arrow up and down step each.
+        </Box>
+      )}
       {refusal && (
         <Box
           role="alert"

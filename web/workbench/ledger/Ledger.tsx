@@ -1,17 +1,27 @@
 import { Box, Typography } from '@mui/material';
+import { useMemo } from 'react';
 import { Group, Panel, Separator } from 'react-resizable-panels';
-import { viewAt, type Page, type PageReference, type SiteFrame } from '../../../core/index.ts';
+import type { PageSummary } from '../../../api/responses.ts';
+import { viewAt, type Page, type SiteFrame } from '../../../core/index.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { line, quiet } from '../../ui/theme.ts';
 import { Header } from './Header.tsx';
 import { Outline } from './Outline.tsx';
+import type { Subject } from './rows.ts';
 import { Values } from './Values.tsx';
+import './ledger.css';
 
 /** The left side of the workbench: the outline above the values, under one header of views. */
-export function Ledger({ site, pages, page }: { site: SiteFrame; pages: PageReference[]; page: Page }) {
+export function Ledger({ site, pages, page }: { site: SiteFrame; pages: PageSummary[]; page: Page }) {
   const selected = useAppSelector((state) => state.editor.selected);
   const active = useAppSelector((state) => viewAt(site.views, state.editor.width).id);
-  const node = selected ? page.nodes[selected] : undefined;
+  const textStyle = useAppSelector((state) => state.editor.textStyle);
+  const subject = useMemo((): Subject | null => {
+    const style = site.textStyles.find(({ id }) => id === textStyle);
+    if (style) return { of: 'text style', style };
+    const nodes = selected.flatMap((id) => (page.nodes[id] ? [page.nodes[id]] : []));
+    return nodes.length > 0 ? { of: 'elements', nodes } : null;
+  }, [site, page, selected, textStyle]);
   return (
     <Box
       component="section"
@@ -32,11 +42,12 @@ export function Ledger({ site, pages, page }: { site: SiteFrame; pages: PageRefe
           </Panel>
           <Separator aria-label="Height of the outline" style={{ height: 5, background: line }} />
           <Panel minSize="20%">
-            {node ? (
-              <Values key={node.id} site={site} page={page} node={node} active={active} />
+            {subject ? (
+              <Values site={site} page={page} subject={subject} active={active} />
             ) : (
               <Typography sx={{ p: 3, color: quiet, textAlign: 'center' }}>
-                Select an element in the outline or in a sheet to see its values in every view.
+                Select an element in the outline or in a sheet to see its values in every view. Hold Shift or
+                Ctrl to select several.
               </Typography>
             )}
           </Panel>

@@ -3,7 +3,7 @@ import { Search } from 'lucide-react';
 import { line, paper } from '../../ui/theme.ts';
 import type { OutlineFilter } from './filter.ts';
 
-export type OutlineMode = 'tree' | 'differences';
+export type OutlineMode = 'tree' | 'differences' | 'theme';
 
 interface OutlineBarProps {
   mode: OutlineMode;
@@ -13,7 +13,7 @@ interface OutlineBarProps {
   onFilter(filter: OutlineFilter): void;
 }
 
-/** Narrows the outline, and changes between the tree and the list of what differs in the active view. */
+/** Narrows the outline, and changes between the tree, the list of what differs in the active view and the theme. */
 export function OutlineBar({ mode, filter, viewName, onMode, onFilter }: OutlineBarProps) {
   return (
     <Box
@@ -50,7 +50,7 @@ export function OutlineBar({ mode, filter, viewName, onMode, onFilter }: Outline
           value={filter.only}
           onChange={(event) => onFilter({ ...filter, only: event.target.value as OutlineFilter['only'] })}
           inputProps={{ 'aria-label': 'Elements listed' }}
-          sx={{ fontSize: 12, maxWidth: 150 }}
+          sx={{ fontSize: 12, maxWidth: 104 }}
         >
           <MenuItem value="all">All elements</MenuItem>
           <MenuItem value="overrides">With overrides in {viewName}</MenuItem>
@@ -76,6 +76,7 @@ export function OutlineBar({ mode, filter, viewName, onMode, onFilter }: Outline
       >
         <ToggleButton value="tree">Tree</ToggleButton>
         <ToggleButton value="differences">What differs</ToggleButton>
+        <ToggleButton value="theme">Theme</ToggleButton>
       </ToggleButtonGroup>
     </Box>
   );

@@ -1,19 +1,55 @@
-import { Box, IconButton, Tooltip } from '@mui/material';
-import { ArrowDownUp } from 'lucide-react';
+import { IconButton, Tooltip } from '@mui/material';
+import { ArrowDownUp, Link2, Link2Off } from 'lucide-react';
 import { viewOf, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import { gridColumns } from './columns.ts';
 import { InlineEditor } from './InlineEditor.tsx';
-import type { FilledRow, Place, ValueTable } from './useValueTable.ts';
+import { isLinked, leading, propertyOfRow, type ValueRow } from './rows.ts';
+import type { Place, ValueTable } from './useValueTable.ts';
 import { ValueCellView } from './ValueCellView.tsx';
 
-/** Turns an order round in the active view. */
-function ReverseButton({ name, onClick }: { name: string; onClick: () => void }) {
+function RowButton({ name, sign: Sign, onClick }: { name: string; sign: typeof Link2; onClick: () => void }) {
   return (
     <Tooltip title={name}>
       <IconButton size="small" aria-label={name} onClick={onClick} sx={{ p: 0.5 }}>
-        <ArrowDownUp size={15} />
+        <Sign size={14} />
       </IconButton>
     </Tooltip>
+  );
+}
+
+/** What can be done with a row as a whole: turn an order round, put sides together or take them apart. */
+function RowButtons({
+  site,
+  active,
+  table,
+  row,
+}: {
+  site: SiteFrame;
+  active: ViewId;
+  table: ValueTable;
+  row: ValueRow;
+}) {
+  const { onChildren, sides } = propertyOfRow(row);
+  if (onChildren) {
+    const name = `Reverse the order of ${leading(row.holders).name} in ${viewOf(site.views, active).name}`;
+    return <RowButton name={name} sign={ArrowDownUp} onClick={() => table.reverse(row)} />;
+  }
+  if (!sides) return null;
+  if (isLinked(row))
+    return (
+      <RowButton
+        name={`Set the sides of the ${sides} apart`}
+        sign={Link2}
+        onClick={() => table.join(row, 'apart')}
+      />
+    );
+  if (!row.label.endsWith('top')) return null;
+  return (
+    <RowButton
+      name={`Set all sides of the ${sides} together`}
+      sign={Link2Off}
+      onClick={() => table.join(row, 'together')}
+    />
   );
 }
 
@@ -21,46 +57,27 @@ interface ValueRowProps {
   site: SiteFrame;
   active: ViewId;
   table: ValueTable;
-  filled: FilledRow;
   index: number;
+  offset: number;
   onPoint(at: Place): void;
 }
 
 /** A row of the values table: the property's name and its cell in every view. */
-export function ValueRowView({ site, active, table, filled: { row, cells }, index, onPoint }: ValueRowProps) {
+export function ValueRowView({ site, active, table, index, offset, onPoint }: ValueRowProps) {
   const { place, opened } = table;
+  const row = table.rows[index];
   return (
-    <Box
+    <div
       role="row"
+      className="ledger-row value-row"
       data-value-row={index}
-      sx={{
-        display: 'grid',
-        gridTemplateColumns: gridColumns(site),
-        alignItems: 'center',
-        borderBottom: '1px solid #ece5d7',
-      }}
+      style={{ gridTemplateColumns: gridColumns(site), transform: `translateY(${offset}px)` }}
     >
-      <Box
-        role="rowheader"
-        sx={{
-          px: 1.25,
-          fontSize: 13,
-          whiteSpace: 'nowrap',
-          overflow: 'hidden',
-          textOverflow: 'ellipsis',
-          display: 'flex',
-          alignItems: 'center',
-        }}
-      >
-        <span style={{ flex: 1 }}>{row.label}</span>
-        {row.property.onChildren && (
-          <ReverseButton
-            name={`Reverse the order of ${row.holder.name} in ${viewOf(site.views, active).name}`}
-            onClick={() => table.reverse(row)}
-          />
-        )}
-      </Box>
-      {cells.map((cell, column) => {
+      <div role="rowheader" className="value-name" title={row.label}>
+        <span>{row.label}</span>
+        <RowButtons site={site} active={active} table={table} row={row} />
+      </div>
+      {table.cells(index).map((cell, column) => {
         const at = { row: index, column };
         const focused = index === place.row && column === place.column;
         const typing = opened?.how === 'typing' && opened.at.row === index && opened.at.column === column;
@@ -81,16 +98,18 @@ export function ValueRowView({ site, active, table, filled: { row, cells }, inde
             {typing && (
               <InlineEditor
                 label={`${row.label} in ${cell.view.name}`}
-                type={row.property.type}
+                type={propertyOfRow(row).type}
                 initial={opened.text}
+                mixed={cell.mixed}
                 reach={table.reach}
                 onCommit={(text, reach) => table.commit(at, text, reach)}
+                onStep={(steps) => table.step(at, steps)}
                 onClose={table.close}
               />
             )}
           </ValueCellView>
         );
       })}
-    </Box>
+    </div>
   );
 }

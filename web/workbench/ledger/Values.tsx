@@ -1,71 +1,32 @@
-import { Box, Typography } from '@mui/material';
+import { Box, ButtonBase } from '@mui/material';
+import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
-import {
-  kindOf,
-  PROPERTY_GROUPS,
-  textStyleOf,
-  type Node,
-  type Page,
-  type SiteFrame,
-  type ViewId,
-} from '../../../core/index.ts';
-import { line, quiet, shade } from '../../ui/theme.ts';
+import type { Page, SiteFrame, ViewId } from '../../../core/index.ts';
+import { quiet } from '../../ui/theme.ts';
 import { ValueCard } from '../editors/ValueCard.tsx';
 import { ActiveColumn } from './ActiveColumn.tsx';
-import { contextOf, describeTrace } from './cells.ts';
-import { ElementMenu } from './ElementMenu.tsx';
-import { ReachChoice } from './ReachChoice.tsx';
+import { contextOf } from './cells.ts';
+import { overridesIn, type RowGroup, type Subject } from './rows.ts';
 import { SameInEveryView } from './SameInEveryView.tsx';
+import { TraceBar } from './TraceBar.tsx';
 import { useValueTable, type Place, type ValueTable } from './useValueTable.ts';
 import { ValueRowView } from './ValueRowView.tsx';
+import { subjectName, ValuesHead } from './ValuesHead.tsx';
 
 interface ValuesProps {
   site: SiteFrame;
   page: Page;
-  node: Node;
+  subject: Subject;
   active: ViewId;
-}
-
-/** The name of the selected element, what it takes its text from, and the reach of edits. */
-function ValuesHead({ site, page, node, active }: ValuesProps) {
-  return (
-    <Box
-      sx={{
-        flex: 'none',
-        display: 'flex',
-        alignItems: 'center',
-        gap: 1,
-        px: 1.25,
-        height: 40,
-        bgcolor: shade,
-        borderBottom: `1px solid ${line}`,
-        borderTop: `1px solid ${line}`,
-      }}
-    >
-      <Typography
-        component="h2"
-        noWrap
-        sx={{ fontSize: 13, fontWeight: 700, minWidth: 0, flexShrink: 1 }}
-        title={node.name}
-      >
-        {node.name}
-      </Typography>
-      <Typography noWrap sx={{ fontSize: 12, color: quiet, flex: 1, minWidth: 30 }}>
-        {textStyleOf(node, site)?.name ?? kindOf(node.kind)!.label}
-      </Typography>
-      <ReachChoice />
-      <ElementMenu site={site} page={page} node={node} active={active} />
-    </Box>
-  );
 }
 
 /** The card of the cell that is open, if one is. */
 function OpenCard({ site, table }: { site: SiteFrame; table: ValueTable }) {
   const { opened, reach, rows } = table;
-  if (opened?.how !== 'card') return null;
+  if (opened?.how !== 'card' || !rows[opened.at.row]) return null;
   const { at, anchor } = opened;
-  const { row, cells } = rows[at.row];
-  const cell = cells[at.column];
+  const row = rows[at.row];
+  const cell = table.cells(at.row)[at.column];
   const clear = () => {
     table.clear(at);
     table.close();
@@ -85,83 +46,107 @@ function OpenCard({ site, table }: { site: SiteFrame; table: ValueTable }) {
   );
 }
 
-/** The selected element's properties, a row each, in the columns of the views. */
-export function Values({ site, page, node, active }: ValuesProps) {
-  const table = useValueTable(site, page, node, active);
+function GroupHeading({
+  group,
+  open,
+  offset,
+  onFold,
+}: {
+  group: RowGroup;
+  open: boolean;
+  offset: number;
+  onFold: () => void;
+}) {
+  const count = open ? 0 : overridesIn(group);
+  const Sign = open ? ChevronDown : ChevronRight;
+  return (
+    <div role="row" className="ledger-row" style={{ transform: `translateY(${offset}px)` }}>
+      <ButtonBase
+        role="rowheader"
+        aria-expanded={open}
+        onClick={onFold}
+        sx={{
+          justifyContent: 'flex-start',
+          gap: 0.25,
+          fontSize: 11,
+          fontWeight: 700,
+          letterSpacing: '.06em',
+          textTransform: 'uppercase',
+          color: quiet,
+          pl: 0.5,
+          pt: 1,
+          pb: 0.25,
+          '&:focus-visible': { outlineOffset: -2 },
+        }}
+      >
+        <Sign size={12} aria-hidden />
+        {group.label}
+        {count > 0 && (
+          <Box component="span" sx={{ textTransform: 'none', letterSpacing: 0, fontWeight: 400, ml: 0.75 }}>
+            {count} {count === 1 ? 'override' : 'overrides'}
+          </Box>
+        )}
+      </ButtonBase>
+    </div>
+  );
+}
+
+/** The properties of what is selected, a row each, in the columns of the views. */
+export function Values({ site, page, subject, active }: ValuesProps) {
+  const table = useValueTable(site, page, subject, active);
   const [pointed, setPointed] = useState<Place | null>(null);
   const told = pointed && table.rows[pointed.row] ? pointed : table.place;
-  const toldRow = table.rows[told.row];
+  const name = subjectName(subject);
   return (
     <Box
       component="section"
-      aria-label={`Values of ${node.name}`}
+      aria-label={`Values of ${name}`}
       sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}
     >
-      <ValuesHead site={site} page={page} node={node} active={active} />
+      <ValuesHead site={site} page={page} subject={subject} active={active} />
       <Box
+        ref={table.grid}
         sx={{ flex: 1, overflowY: 'auto', scrollbarGutter: 'stable', scrollbarWidth: 'thin', minHeight: 0 }}
         onPointerLeave={() => setPointed(null)}
       >
         <Box sx={{ position: 'relative', minHeight: '100%' }}>
           <ActiveColumn site={site} view={active} />
-          <Box ref={table.grid} role="grid" aria-label={`Values of ${node.name}`} onKeyDown={table.keys}>
-            {PROPERTY_GROUPS.map((group) => {
-              const inGroup = table.rows
-                .map((filled, index) => ({ filled, index }))
-                .filter(({ filled }) => filled.row.property.group === group.id);
-              if (inGroup.length === 0) return null;
-              return (
-                <Box key={group.id} role="rowgroup" aria-label={group.label}>
-                  <Typography
-                    aria-hidden
-                    sx={{
-                      fontSize: 11,
-                      fontWeight: 700,
-                      letterSpacing: '.06em',
-                      textTransform: 'uppercase',
-                      color: quiet,
-                      px: 1.25,
-                      pt: 1,
-                      pb: 0.25,
-                    }}
-                  >
-                    {group.label}
-                  </Typography>
-                  {inGroup.map(({ filled, index }) => (
-                    <ValueRowView
-                      key={filled.row.key}
-                      site={site}
-                      active={active}
-                      table={table}
-                      filled={filled}
-                      index={index}
-                      onPoint={setPointed}
-                    />
-                  ))}
-                </Box>
+          <div
+            role="grid"
+            aria-label={`Values of ${name}`}
+            aria-rowcount={table.lines.length}
+            onKeyDown={table.keys}
+            style={{ position: 'relative', height: table.virtual.getTotalSize() }}
+          >
+            {table.virtual.getVirtualItems().map(({ index, key, start }) => {
+              const at = table.lines[index];
+              return 'group' in at ? (
+                <GroupHeading
+                  key={key}
+                  group={at.group}
+                  open={at.open}
+                  offset={start}
+                  onFold={() => table.fold(at.group)}
+                />
+              ) : (
+                <ValueRowView
+                  key={key}
+                  site={site}
+                  active={active}
+                  table={table}
+                  index={at.row}
+                  offset={start}
+                  onPoint={setPointed}
+                />
               );
             })}
-          </Box>
-          <SameInEveryView page={page} node={node} />
+          </div>
+          {subject.of === 'elements' && subject.nodes.length === 1 && (
+            <SameInEveryView node={subject.nodes[0]} />
+          )}
         </Box>
       </Box>
-      <Typography
-        role="status"
-        aria-label="Trace"
-        sx={{
-          flex: 'none',
-          px: 1.25,
-          py: 0.5,
-          minHeight: 40,
-          fontSize: 12,
-          lineHeight: '16px',
-          color: quiet,
-          borderTop: `1px solid ${line}`,
-          bgcolor: shade,
-        }}
-      >
-        {toldRow && describeTrace(site, page, toldRow.row, toldRow.cells[told.column])}
-      </Typography>
+      <TraceBar site={site} page={page} table={table} told={told} />
       <OpenCard site={site} table={table} />
     </Box>
   );

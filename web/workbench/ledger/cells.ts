@@ -1,61 +1,38 @@
 import {
-  applies,
+  childrenIn,
   held,
-  ownLayered,
-  PROPERTIES,
+  isEmpty,
   same,
   trace,
   viewOf,
   widthsOf,
-  childrenIn,
-  type Node,
+  type EditReach,
+  type Holders,
+  type Layered,
   type NodeId,
   type Page,
   type Property,
   type SiteFrame,
   type Source,
+  type Traced,
   type ValueContext,
   type View,
   type ViewId,
-  type EditReach,
 } from '../../../core/index.ts';
 import { columnsOf } from './columns.ts';
+import { isLinked, isNode, leading, propertyOfRow, type Holder, type ValueRow } from './rows.ts';
 
-/** A row of the values table: a property, and the element that holds it (for a place in a row, the parent). */
-export interface ValueRow {
-  key: string;
-  label: string;
-  property: Property;
-  holder: Node;
-  /** The child whose place among the holder's children is meant. */
-  child?: NodeId;
+/** What a command on a row's values is aimed at. */
+export function targetOf(row: ValueRow, view: ViewId) {
+  const holder = leading(row.holders);
+  const holders: Holders = isNode(holder)
+    ? { nodes: row.holders.map((each) => each.id as NodeId) }
+    : { textStyle: holder.id };
+  return { ...holders, part: row.part, property: propertyOfRow(row).name, view, linked: isLinked(row) };
 }
 
-const FEWEST_TO_ORDER = 2;
-
-/** The rows of an element's values, in the order of the property table. */
-export function valueRows(page: Page, node: Node): ValueRow[] {
-  const parent = node.parent === null ? undefined : page.nodes[node.parent];
-  return PROPERTIES.flatMap((property): ValueRow[] => {
-    const rows: ValueRow[] = [];
-    if (property.onChildren) {
-      if (parent && parent.children.length >= FEWEST_TO_ORDER && property.kinds.includes(parent.kind)) {
-        rows.push({
-          key: `${property.name} of parent`,
-          label: property.childLabel ?? property.label,
-          property,
-          holder: parent,
-          child: node.id,
-        });
-      }
-      if (node.children.length < FEWEST_TO_ORDER) return rows;
-    }
-    if (applies(property, node.kind, parent?.kind)) {
-      rows.push({ key: property.name, label: property.label, property, holder: node });
-    }
-    return rows;
-  });
-}
+export const layeredIn = (row: ValueRow, holder: Holder, property: Property): Layered<unknown> | undefined =>
+  holder.style[row.part]?.[property.name];
 
 /** px; a fluid size typed in a cell grows across the widths that its reach covers, from a small telephone's width on. */
 const SMALLEST_WINDOW = 320;
@@ -80,21 +57,41 @@ export function fluidWidths(
 
 /** What reading and writing the values of a row depends on in a view. */
 export function contextOf(site: SiteFrame, row: ValueRow, view: View, reach: EditReach): ValueContext {
+  const holder = leading(row.holders);
   return {
     site,
     columns: view.grid.columns,
     fluidWidths: fluidWidths(site, view.id, reach),
-    siblings: row.property.onChildren
-      ? { order: childrenIn(site, row.holder, view.id), source: row.holder.children, child: row.child }
-      : undefined,
+    siblings:
+      propertyOfRow(row).onChildren && isNode(holder)
+        ? { order: childrenIn(site, holder, view.id), source: holder.children, child: row.child }
+        : undefined,
   };
+}
+
+/** What a property of a holder is in a view, and where that comes from. */
+export function tracedIn(
+  site: SiteFrame,
+  page: Page,
+  row: ValueRow,
+  holder: Holder,
+  property: Property,
+  view: View,
+): Traced<unknown> {
+  if (isNode(holder)) return trace(site, page, holder, row.part, property, view.id);
+  const own = held(layeredIn(row, holder, property), site.views, view.id);
+  if (own) return { value: own.value, source: { from: 'text style', style: holder.id, view: own.view } };
+  return { value: property.initial(view), source: { from: 'initial' } };
 }
 
 /** A cell of the values table, ready to be drawn. */
 export interface ValueCell {
   view: View;
+  /** The value of what leads. */
   value: unknown;
   text: string;
+  /** Not all that the row stands for has this value. */
+  mixed: boolean;
   /** `base`: the value of the base view; `own`: an override here; `reached`: under another override; `inherited`: the rest. */
   state: 'base' | 'own' | 'reached' | 'inherited';
   /** The override holds only here. */
@@ -107,27 +104,40 @@ export interface ValueCell {
   source: Source;
 }
 
+/** The layered value that a row draws: that of what leads, or of the first side that holds anything. */
+function drawn(row: ValueRow): Layered<unknown> | undefined {
+  const holder = leading(row.holders);
+  const own = row.properties.map((property) => layeredIn(row, holder, property));
+  return own.find((layered) => !isEmpty(layered)) ?? own[0];
+}
+
 /** The cells of a row, in the order of the columns. */
 export function valueCells(site: SiteFrame, page: Page, row: ValueRow): ValueCell[] {
-  const { property, holder } = row;
+  const property = propertyOfRow(row);
   const { views } = site;
   const columns = columnsOf(site);
-  const layered = ownLayered(holder, 'self', property);
+  const layered = drawn(row);
+  const others = row.holders.flatMap((holder) => row.properties.map((each) => layeredIn(row, holder, each)));
   const from = (view: ViewId | undefined) =>
     view === undefined ? undefined : held(layered, views, view)?.view;
   const texts = columns.map((view) => {
-    const { value, source } = trace(site, page, holder, 'self', property, view.id);
-    const text = property.type.format(value, contextOf(site, row, view, 'here'));
-    return { value, source, text };
+    const { value, source } = tracedIn(site, page, row, leading(row.holders), property, view);
+    const mixed =
+      (row.holders.length > 1 || row.properties.length > 1) &&
+      row.holders.some((holder) =>
+        row.properties.some((each) => !same(tracedIn(site, page, row, holder, each, view).value, value)),
+      );
+    const text = mixed ? 'mixed' : property.type.format(value, contextOf(site, row, view, 'here'));
+    return { value, source, mixed, text };
   });
   const baseColumn = columns.findIndex((view) => view.id === views.base);
   return columns.map((view, index): ValueCell => {
-    const own = layered?.at?.[view.id];
+    const own = layered?.at?.[view.id] ?? others.find((each) => each?.at?.[view.id])?.at?.[view.id];
     const origin = from(view.id);
     const overridden = origin !== undefined && origin !== views.base;
     const isBase = view.id === views.base;
-    const state =
-      isBase && layered?.base !== undefined ? 'base' : own ? 'own' : overridden ? 'reached' : 'inherited';
+    const based = others.some((each) => each?.base !== undefined);
+    const state = isBase && based ? 'base' : own ? 'own' : overridden ? 'reached' : 'inherited';
     const towardsBase = index < baseColumn ? index + 1 : index - 1;
     const joins = (other: number) =>
       overridden && columns[other] !== undefined && from(columns[other].id) === origin;
@@ -142,43 +152,4 @@ export function valueCells(site: SiteFrame, page: Page, row: ValueRow): ValueCel
         state === 'base' || state === 'own' || isBase || texts[index].text !== texts[towardsBase]?.text,
     };
   });
-}
-
-function describeSource(site: SiteFrame, page: Page, source: Source): string {
-  switch (source.from) {
-    case 'element':
-      return source.view === site.views.base
-        ? `set in ${viewOf(site.views, source.view).name}, the base`
-        : `set in ${viewOf(site.views, source.view).name}`;
-    case 'text style': {
-      const style = site.textStyles.find((candidate) => candidate.id === source.style)?.name ?? source.style;
-      return source.view === site.views.base
-        ? `from the text style ${style}`
-        : `from the text style ${style}, ${viewOf(site.views, source.view).name}`;
-    }
-    case 'kind':
-      return `what a ${source.kind} has by itself`;
-    case 'parent':
-      return `inherited from ${page.nodes[source.node].name}`;
-    case 'initial':
-      return 'set nowhere';
-  }
-}
-
-/** A cell's trace in words: the value, where it comes from, and what it stands instead of. */
-export function describeTrace(site: SiteFrame, page: Page, row: ValueRow, cell: ValueCell): string {
-  const { property, holder } = row;
-  const layered = ownLayered(holder, 'self', property);
-  const own = layered?.at?.[cell.view.id];
-  const says = (value: unknown, view: View) =>
-    property.type.format(value, contextOf(site, row, view, 'here'));
-  let words = `${row.label} in ${cell.view.name}: ${cell.text}, ${describeSource(site, page, cell.source)}`;
-  if (own) words += own.reach === 'onward' ? ' and onward' : ', only here';
-  const base = viewOf(site.views, site.views.base);
-  if (own || cell.state === 'reached') {
-    const instead = trace(site, page, holder, 'self', property, base.id);
-    if (!same(instead.value, cell.value))
-      words += ` · instead of ${says(instead.value, base)} in ${base.name}`;
-  }
-  return words;
 }

@@ -1,5 +1,6 @@
 import {
   isShown,
+  knownKind,
   overrideCount,
   type Node,
   type NodeId,
@@ -29,7 +30,12 @@ export function passing(
 ): { found: Set<NodeId>; shown: Set<NodeId> } {
   const wanted = filter.text.trim().toLowerCase();
   const fits = (node: Node): boolean => {
-    if (wanted && !node.name.toLowerCase().includes(wanted) && !node.kind.includes(wanted)) return false;
+    if (
+      wanted &&
+      !node.name.toLowerCase().includes(wanted) &&
+      !knownKind(node.kind).label.toLowerCase().includes(wanted)
+    )
+      return false;
     if (filter.only === 'overrides') return overrideCount(node, view) > 0;
     if (filter.only === 'not shown') return !isShown(site, page, node, view);
     return true;

@@ -1,17 +1,31 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import { useVirtualizer, type Virtualizer } from '@tanstack/react-virtual';
 import {
-  ownLayered,
   wouldReach,
   type EditReach,
-  type Node,
+  type NodeId,
   type Page,
+  type Part,
   type SiteFrame,
   type ViewId,
 } from '../../../core/index.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
-import { contextOf, valueCells, valueRows, type ValueCell, type ValueRow } from './cells.ts';
+import { adjustmentIn } from './adjustment.ts';
+import { contextOf, layeredIn, targetOf, valueCells, type ValueCell } from './cells.ts';
+import { rememberCopy, rememberedCopy } from './clipboard.ts';
 import { columnsOf } from './columns.ts';
+import {
+  isNode,
+  leading,
+  propertyOfRow,
+  rowGroups,
+  sidesKey,
+  type RowGroup,
+  type SideChoice,
+  type Subject,
+  type ValueRow,
+} from './rows.ts';
 
 /** A cell of the table by its row and column. */
 export interface Place {
@@ -23,15 +37,16 @@ export interface Place {
 export type Opened =
   { at: Place; how: 'typing'; text: string } | { at: Place; how: 'card'; anchor: HTMLElement };
 
-export interface FilledRow {
-  row: ValueRow;
-  cells: ValueCell[];
-}
+/** What stands in a line of the table: the heading of a group, or a row by its index. */
+export type Line = { group: RowGroup; open: boolean } | { row: number };
 
 /** Everything the values table decides; the components only draw it. */
 export interface ValueTable {
-  rows: FilledRow[];
+  lines: Line[];
+  rows: ValueRow[];
+  cells(row: number): ValueCell[];
   grid: RefObject<HTMLDivElement | null>;
+  virtual: Virtualizer<HTMLDivElement, Element>;
   /** The cell that has, or last had, the keyboard. */
   place: Place;
   opened: Opened | null;
@@ -45,90 +60,166 @@ export interface ValueTable {
   clear(at: Place): void;
   /** Keeps typed text; answers a sentence when it was refused. */
   commit(at: Place, text: string, reach: EditReach): string | undefined;
+  /** More or less by steps, each value from what it is. */
+  step(at: Place, steps: number): void;
   changeReach(at: Place, reach: 'here' | 'onward'): void;
   reverse(row: ValueRow): void;
+  fold(group: RowGroup): void;
+  /** Puts the sides of a row together, or takes them apart. */
+  join(row: ValueRow, how: 'together' | 'apart'): void;
   keys(event: KeyboardEvent): void;
 }
 
-/** The value last copied. It outlives the table, so that it can be pasted on another element. */
-let copied: { property: string; value: unknown; text: string } | null = null;
+const HEADING = 27;
+const ROW = 30;
 
 const typed = (event: KeyboardEvent): boolean =>
   event.key.length === 1 && event.key !== ' ' && !event.ctrlKey && !event.metaKey && !event.altKey;
 
-export function useValueTable(site: SiteFrame, page: Page, node: Node, active: ViewId): ValueTable {
+export function useValueTable(site: SiteFrame, page: Page, subject: Subject, active: ViewId): ValueTable {
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.editor.reach);
+  const aim = useAppSelector((state) => state.editor.aim);
   const columns = columnsOf(site);
-  const rows = useMemo(
-    () => valueRows(page, node).map((row) => ({ row, cells: valueCells(site, page, row) })),
-    [site, page, node],
-  );
+  const [sides, setSides] = useState<SideChoice>(new Map());
+  // The values of the element itself are open, those of its parts folded away until they are asked for.
+  const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
+  const groups = useMemo(() => rowGroups(site, page, subject, sides), [site, page, subject, sides]);
+  const { lines, rows } = useMemo(() => {
+    const list: Line[] = [];
+    const flat: ValueRow[] = [];
+    for (const group of groups) {
+      const open = turned.has(group.id) !== (group.part === 'self');
+      list.push({ group, open });
+      if (open) group.rows.forEach((row) => list.push({ row: flat.push(row) - 1 }));
+    }
+    return { lines: list, rows: flat };
+  }, [groups, turned]);
+  const cells = useMemo(() => {
+    const made = new Map<number, ValueCell[]>();
+    return (row: number): ValueCell[] => {
+      const before = made.get(row);
+      if (before) return before;
+      const fresh = valueCells(site, page, rows[row]);
+      made.set(row, fresh);
+      return fresh;
+    };
+  }, [site, page, rows]);
+
   const [focus, setFocus] = useState<Place>({
     row: 0,
     column: columns.findIndex((view) => view.id === active),
   });
   const [opened, setOpened] = useState<Opened | null>(null);
   const grid = useRef<HTMLDivElement>(null);
-  const place: Place = { row: Math.min(focus.row, rows.length - 1), column: focus.column };
+  const virtual = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => grid.current,
+    estimateSize: (index) => ('group' in lines[index] ? HEADING : ROW),
+    getItemKey: (index) => {
+      const at = lines[index];
+      return 'group' in at ? `group ${at.group.id}` : rows[at.row].key;
+    },
+    overscan: 6,
+  });
+  const place: Place = { row: Math.max(0, Math.min(focus.row, rows.length - 1)), column: focus.column };
 
-  const cellAt = (at: Place) => ({ row: rows[at.row].row, cell: rows[at.row].cells[at.column] });
   const elementAt = (at: Place) =>
     grid.current?.querySelector<HTMLElement>(`[data-value-row="${at.row}"] [data-column="${at.column}"]`) ??
     null;
+  /** Brings a cell into view, where it is drawn at last, and gives it the keyboard. */
+  const reveal = (at: Place, align: 'auto' | 'center' = 'auto') => {
+    virtual.scrollToIndex(
+      lines.findIndex((each) => 'row' in each && each.row === at.row),
+      { align },
+    );
+    const element = elementAt(at);
+    if (element) element.focus({ preventScroll: true });
+    else
+      requestAnimationFrame(() => requestAnimationFrame(() => elementAt(at)?.focus({ preventScroll: true })));
+  };
   const close = useCallback(() => {
     setOpened((before) => {
       if (before) requestAnimationFrame(() => elementAt(before.at)?.focus());
       return null;
     });
   }, []);
-  const target = (at: Place) => {
-    const { row, cell } = cellAt(at);
-    return { nodes: [row.holder.id], property: row.property.name, view: cell.view.id };
-  };
-  const set = (at: Place, value: unknown, wanted: EditReach = reach) =>
-    dispatch(edit('setValue', { ...target(at), value, reach: wanted }));
-  const clear = (at: Place) => void dispatch(edit('clearValue', target(at)));
-  const commit = (at: Place, text: string, wanted: EditReach): string | undefined => {
-    const { row, cell } = cellAt(at);
-    const parsed = row.property.type.parse(text, contextOf(site, row, cell.view, wanted));
+  const at = (where: Place) => ({ row: rows[where.row], cell: cells(where.row)[where.column] });
+  const target = (where: Place) => targetOf(rows[where.row], columns[where.column].id);
+  const set = (where: Place, value: unknown, wanted: EditReach = reach) =>
+    dispatch(edit('setValue', { ...target(where), value, reach: wanted }));
+  const commit = (where: Place, text: string, wanted: EditReach): string | undefined => {
+    const { row, cell } = at(where);
+    const { type } = propertyOfRow(row);
+    const adjustment = adjustmentIn(text, type, cell.mixed);
+    if (adjustment) {
+      dispatch(edit('adjustValue', { ...target(where), adjustment, reach: wanted }));
+      return undefined;
+    }
+    const parsed = type.parse(text, contextOf(site, row, cell.view, wanted));
     if (!parsed.ok) return parsed.sentence;
-    set(at, parsed.value, wanted);
+    set(where, parsed.value, wanted);
     return undefined;
   };
-  const open = (at: Place, text?: string) => {
-    const { row, cell } = cellAt(at);
-    if (text === undefined && row.property.type.editor !== 'number') {
-      const anchor = elementAt(at);
-      if (anchor) setOpened({ at, how: 'card', anchor });
-    } else setOpened({ at, how: 'typing', text: text ?? row.property.type.format(cell.value, { site }) });
+  const step = (where: Place, steps: number) => {
+    const { step: size } = propertyOfRow(rows[where.row]).type;
+    if (size !== undefined)
+      dispatch(edit('adjustValue', { ...target(where), adjustment: { by: steps * size }, reach }));
   };
-  const go = (at: Place) => {
+  const open = (where: Place, text?: string) => {
+    const { row, cell } = at(where);
+    const { type } = propertyOfRow(row);
+    if (text === undefined && type.editor !== 'number') {
+      const anchor = elementAt(where);
+      if (anchor) setOpened({ at: where, how: 'card', anchor });
+    } else {
+      const shown = cell.mixed ? '' : type.format(cell.value, { site });
+      setOpened({ at: where, how: 'typing', text: text ?? shown });
+    }
+  };
+  const go = (where: Place) => {
     const next = {
-      row: Math.max(0, Math.min(rows.length - 1, at.row)),
-      column: Math.max(0, Math.min(columns.length - 1, at.column)),
+      row: Math.max(0, Math.min(rows.length - 1, where.row)),
+      column: Math.max(0, Math.min(columns.length - 1, where.column)),
     };
     setFocus(next);
-    elementAt(next)?.focus();
+    reveal(next);
   };
-  const changeReach = (at: Place, wanted: 'here' | 'onward') =>
-    void dispatch(edit('setReach', { ...target(at), reach: wanted }));
+  const clear = (where: Place) => void dispatch(edit('clearValue', target(where)));
+  const changeReach = (where: Place, wanted: 'here' | 'onward') =>
+    void dispatch(edit('setReach', { ...target(where), reach: wanted }));
   const reverse = (row: ValueRow) =>
-    void dispatch(edit('reverseOrder', { node: row.holder.id, view: active, reach }));
+    void dispatch(edit('reverseOrder', { node: leading(row.holders).id as NodeId, view: active, reach }));
+  const fold = ({ id }: RowGroup) =>
+    setTurned((before) => {
+      const next = new Set(before);
+      if (!next.delete(id)) next.add(id);
+      return next;
+    });
+  const join = (row: ValueRow, how: 'together' | 'apart') =>
+    setSides((before) => new Map(before).set(sidesKey(row.part, propertyOfRow(row)), how));
 
-  const copy = () => {
-    const { row, cell } = cellAt(place);
-    copied = { property: row.property.name, value: cell.value, text: cell.text };
-    void navigator.clipboard?.writeText(cell.text).catch(() => undefined);
-  };
-  /** On a cell of the same property the value itself is put, on another what it reads as. */
-  const paste = () => {
-    if (!copied) return;
-    if (copied.property === cellAt(place).row.property.name) set(place, copied.value);
-    else {
-      const refusal = commit(place, copied.text, reach);
-      if (refusal) open(place, copied.text);
+  /** Ctrl+C takes the value; with Shift the whole row, with its overrides and reach. */
+  const copy = (whole: boolean) => {
+    const { row, cell } = at(place);
+    const holder = leading(row.holders);
+    const property = propertyOfRow(row);
+    if (whole && isNode(holder)) {
+      const style = { [row.part]: { [property.name]: layeredIn(row, holder, property) ?? {} } };
+      rememberCopy({ of: 'row', style, name: `${row.label} of ${holder.name}`, property: property.name });
+    } else {
+      rememberCopy({ of: 'value', property: property.name, value: cell.value, text: cell.text });
+      void navigator.clipboard?.writeText(cell.text).catch(() => undefined);
     }
+  };
+  /** A whole row is put with all its views; on a cell of the same property the value itself, on another what it reads as. */
+  const paste = () => {
+    const { row } = at(place);
+    const copied = rememberedCopy();
+    const nodes = row.holders.filter(isNode).map(({ id }) => id);
+    if (copied?.of === 'row') dispatch(edit('pasteValues', { nodes, style: copied.style }));
+    else if (copied?.of === 'value' && copied.property === propertyOfRow(row).name) set(place, copied.value);
+    else if (copied?.of === 'value' && commit(place, copied.text, reach)) open(place, copied.text);
   };
 
   const keys = (event: KeyboardEvent) => {
@@ -137,8 +228,11 @@ export function useValueTable(site: SiteFrame, page: Page, node: Node, active: V
     const move = (down: number, across: number) =>
       go({ row: place.row + down, column: place.column + across });
     if (event.ctrlKey || event.metaKey) {
-      if (key === 'c') copy();
+      if (key === 'c') copy(event.shiftKey);
       else if (key === 'v') paste();
+      else if (key === 'arrowup') step(place, event.shiftKey ? 10 : 1);
+      else if (key === 'arrowdown') step(place, event.shiftKey ? -10 : -1);
+      else if (key === 'i') document.querySelector<HTMLElement>('[data-trace] button')?.focus();
       else return;
     } else if (event.altKey) {
       if (key === 'arrowright') changeReach(place, 'onward');
@@ -148,6 +242,8 @@ export function useValueTable(site: SiteFrame, page: Page, node: Node, active: V
     else if (key === 'arrowup') move(-1, 0);
     else if (key === 'arrowright') move(0, 1);
     else if (key === 'arrowleft') move(0, -1);
+    else if (key === 'pagedown') move(10, 0);
+    else if (key === 'pageup') move(-10, 0);
     else if (key === 'home') go({ row: place.row, column: 0 });
     else if (key === 'end') go({ row: place.row, column: columns.length - 1 });
     else if (key === 'enter' || key === 'f2') open(place);
@@ -157,28 +253,43 @@ export function useValueTable(site: SiteFrame, page: Page, node: Node, active: V
     event.preventDefault();
   };
 
-  const aim = useAppSelector((state) => state.editor.aim);
+  // A cell that is asked for may lie in a group that is folded away, or on a side of sides that stand together.
+  const wanted = useRef<typeof aim>(null);
   useEffect(() => {
-    if (!aim) return;
-    const row = rows.findIndex((entry) => entry.row.property.name === aim.property && !entry.row.child);
-    const column = columns.findIndex((view) => view.id === aim.view);
-    const element = row >= 0 && column >= 0 ? elementAt({ row, column }) : null;
-    element?.scrollIntoView({ block: 'center' });
-    element?.focus();
+    wanted.current = aim;
+  }, [aim]);
+  useEffect(() => {
+    const asked = wanted.current;
+    if (!asked) return;
+    const fits = (row: ValueRow, part: Part) =>
+      row.part === part && !row.child && row.properties.some(({ name }) => name === asked.property);
+    const row = rows.findIndex((each) => fits(each, asked.part));
+    const column = columns.findIndex((view) => view.id === asked.view);
+    if (row < 0) {
+      const group = groups.find((each) => each.rows.some((candidate) => fits(candidate, asked.part)));
+      if (group) fold(group);
+      return;
+    }
+    wanted.current = null;
+    setFocus({ row, column });
+    reveal({ row, column }, 'center');
     // Only another wish moves the keyboard; an edit, which makes new rows, must not.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [aim]);
+  }, [aim, rows]);
 
   const aimed = useMemo(() => {
-    const at = rows[place.row];
-    if (!at || !grid.current?.contains(document.activeElement)) return new Set<ViewId>();
-    const layered = ownLayered(at.row.holder, 'self', at.row.property);
-    return new Set(wouldReach(layered, site.views, at.cells[place.column].view.id, reach));
-  }, [rows, place.row, place.column, reach, site.views]);
+    const row = rows[place.row];
+    if (!row || !grid.current?.contains(document.activeElement)) return new Set<ViewId>();
+    const layered = layeredIn(row, leading(row.holders), propertyOfRow(row));
+    return new Set(wouldReach(layered, site.views, columns[place.column].id, reach));
+  }, [rows, place.row, place.column, reach, site.views, columns]);
 
   return {
+    lines,
     rows,
+    cells,
     grid,
+    virtual,
     place,
     opened,
     reach,
@@ -189,8 +300,11 @@ export function useValueTable(site: SiteFrame, page: Page, node: Node, active: V
     set,
     clear,
     commit,
+    step,
     changeReach,
     reverse,
+    fold,
+    join,
     keys,
   };
 }

@@ -1,0 +1,145 @@
+import {
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  MenuItem,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  TextField,
+  ToggleButton,
+  ToggleButtonGroup,
+  Typography,
+} from '@mui/material';
+import { useMemo, useState } from 'react';
+import {
+  carriedOver,
+  type NodeId,
+  type Page,
+  type SiteFrame,
+  type View,
+  type ViewId,
+} from '../../../core/index.ts';
+import { edit } from '../../state/edits.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { quiet } from '../../ui/theme.ts';
+import { columnsOf } from './columns.ts';
+
+interface CarryOverProps {
+  site: SiteFrame;
+  page: Page;
+  /** The selected elements with what is in them. */
+  within: NodeId[];
+  active: ViewId;
+  onClose(): void;
+}
+
+/** Carries the overrides of one view over to another, for the selection or the page, and shows first what will change. */
+export function CarryOverDialog({ site, page, within, active, onClose }: CarryOverProps) {
+  const dispatch = useAppDispatch();
+  const others = columnsOf(site).filter((view) => view.id !== site.views.base);
+  const [from, setFrom] = useState<ViewId>(others.some(({ id }) => id === active) ? active : others[0]?.id);
+  const [to, setTo] = useState<ViewId | ''>(others.find(({ id }) => id !== from)?.id ?? '');
+  const [scope, setScope] = useState<'selection' | 'page'>('selection');
+  const nodes = scope === 'selection' ? within : (Object.keys(page.nodes) as NodeId[]);
+  const changes = useMemo(
+    () => (to && from !== to ? carriedOver(site, page, { nodes, from, to }) : []),
+    // The list of nodes is made anew on each drawing; what it depends on is the scope.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [site, page, scope, from, to],
+  );
+  const changing = changes.filter(({ same }) => !same);
+  const view = (id: string) => site.views.list.find((each) => each.id === id) as View;
+  const says = (change: (typeof changes)[number], value: unknown) => {
+    const { property, node } = change;
+    const siblings = property.onChildren ? { order: [], source: node.children } : undefined;
+    return property.type.format(value, { site, siblings, columns: to ? view(to).grid.columns : undefined });
+  };
+  const choice = (label: string, value: string, choose: (id: ViewId) => void, without?: string) => (
+    <TextField
+      select
+      size="small"
+      label={label}
+      value={value}
+      sx={{ width: 150 }}
+      onChange={(event) => choose(event.target.value as ViewId)}
+    >
+      {others
+        .filter(({ id }) => id !== without)
+        .map(({ id, name }) => (
+          <MenuItem key={id} value={id}>
+            {name}
+          </MenuItem>
+        ))}
+    </TextField>
+  );
+  const carry = () => {
+    if (to && dispatch(edit('carryOver', { nodes, from, to }))) onClose();
+  };
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="carry-title" maxWidth="sm" fullWidth>
+      <DialogTitle id="carry-title">Carry overrides over to another view</DialogTitle>
+      <DialogContent>
+        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', pt: 1, pb: 1.5, flexWrap: 'wrap' }}>
+          {choice('From', from, (id) => {
+            setFrom(id);
+            if (id === to) setTo(others.find((other) => other.id !== id)?.id ?? '');
+          })}
+          {choice('To', to, setTo, from)}
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            aria-label="For"
+            value={scope}
+            onChange={(_event, next: typeof scope | null) => next && setScope(next)}
+            sx={{ '& .MuiToggleButton-root': { textTransform: 'none', py: 0.5 } }}
+          >
+            <ToggleButton value="selection">The selection</ToggleButton>
+            <ToggleButton value="page">The page</ToggleButton>
+          </ToggleButtonGroup>
+        </Box>
+        {changing.length === 0 ? (
+          <Typography sx={{ color: quiet, py: 2 }}>
+            {changes.length === 0
+              ? `There are no overrides in ${view(from).name} to carry over.`
+              : `${to && view(to).name} has these values already.`}
+          </Typography>
+        ) : (
+          <Box sx={{ maxHeight: 320, overflow: 'auto' }}>
+            <Table size="small" stickyHeader aria-label="What will change">
+              <TableHead>
+                <TableRow>
+                  <TableCell>Element</TableCell>
+                  <TableCell>Property</TableCell>
+                  <TableCell>Now</TableCell>
+                  <TableCell>Then</TableCell>
+                </TableRow>
+              </TableHead>
+              <TableBody>
+                {changing.map((change) => (
+                  <TableRow key={`${change.node.id} ${change.part} ${change.property.name}`}>
+                    <TableCell>{change.node.name}</TableCell>
+                    <TableCell>{change.property.label}</TableCell>
+                    <TableCell>{says(change, change.now)}</TableCell>
+                    <TableCell sx={{ fontWeight: 600 }}>{says(change, change.then)}</TableCell>
+                  </TableRow>
+                ))}
+              </TableBody>
+            </Table>
+          </Box>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Cancel</Button>
+        <Button variant="contained" disabled={changes.length === 0} onClick={carry}>
+          Carry over {changes.length} {changes.length === 1 ? 'override' : 'overrides'}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,110 @@
+import {
+  held,
+  kindOf,
+  partStyleOf,
+  same,
+  textStyleOf,
+  viewOf,
+  type NodeId,
+  type Page,
+  type Part,
+  type SiteFrame,
+  type Source,
+  type View,
+  type ViewId,
+} from '../../../core/index.ts';
+import { contextOf, tracedIn, type ValueCell } from './cells.ts';
+import { isNode, leading, propertyOfRow, type ValueRow } from './rows.ts';
+
+/** One link of a trace: words, and the cell they lead to, where there is one. */
+export interface ChainLink {
+  text: string;
+  to?: { node?: NodeId; textStyle?: string; part: Part; property: string; view: ViewId };
+}
+
+const NOWHERE = 'set nowhere';
+
+function linkTo(site: SiteFrame, page: Page, row: ValueRow, source: Source, value: string): ChainLink {
+  const property = propertyOfRow(row).name;
+  const holder = leading(row.holders);
+  const viewName = (view: ViewId) => viewOf(site.views, view).name;
+  switch (source.from) {
+    case 'element': {
+      const layered = isNode(holder) ? holder.style[row.part]?.[property] : undefined;
+      const reach = layered?.at?.[source.view]?.reach;
+      const how = reach === 'onward' ? ' (onward)' : reach === 'here' ? ' (only here)' : '';
+      return {
+        text: `${value} from ${viewName(source.view)}${how}`,
+        to: { node: source.node, part: row.part, property, view: source.view },
+      };
+    }
+    case 'text style': {
+      const name = site.textStyles.find(({ id }) => id === source.style)?.name ?? source.style;
+      return {
+        text: `${value} from the ${name} style, ${viewName(source.view)}`,
+        to: { textStyle: source.style, part: 'self', property, view: source.view },
+      };
+    }
+    case 'kind':
+      return { text: `${value}, as a ${(kindOf(source.kind)?.label ?? source.kind).toLowerCase()} has it` };
+    case 'parent': {
+      const inner = source.source;
+      const view = inner.from === 'element' ? inner.view : site.views.base;
+      return {
+        text: `${value} inherited from ${page.nodes[source.node].name}`,
+        to: { node: source.node, part: 'self', property, view },
+      };
+    }
+    case 'initial':
+      return { text: `${value}, ${NOWHERE}` };
+  }
+}
+
+/** What the text style of the row's element says, where the value does not come from it. */
+function styleLink(
+  site: SiteFrame,
+  row: ValueRow,
+  view: View,
+  format: (value: unknown) => string,
+): ChainLink[] {
+  const holder = leading(row.holders);
+  if (!isNode(holder)) return [];
+  const style =
+    row.part === 'self' ? textStyleOf(holder, site) : partStyleOf(kindOf(holder.kind)!, row.part, site);
+  const property = propertyOfRow(row).name;
+  const says = held(style?.style.self?.[property], site.views, view.id);
+  if (!style || !says) return [];
+  return [
+    {
+      text: `${style.name} style says ${format(says.value)}`,
+      to: { textStyle: style.id, part: 'self', property, view: says.view },
+    },
+  ];
+}
+
+/** A cell's trace as a short chain: where the value comes from, what it stands instead of, what the text style says. */
+export function traceChain(site: SiteFrame, page: Page, row: ValueRow, cell: ValueCell): ChainLink[] {
+  const property = propertyOfRow(row);
+  if (cell.mixed) {
+    const what = row.holders.length > 1 ? `${row.holders.length} elements` : `${row.properties.length} sides`;
+    return [{ text: `different values of ${what}` }];
+  }
+  const says = (value: unknown, view: View) =>
+    property.type.format(value, contextOf(site, row, view, 'here'));
+  const chain = [linkTo(site, page, row, cell.source, cell.text)];
+  const base = viewOf(site.views, site.views.base);
+  const holder = leading(row.holders);
+  if (cell.state === 'own' || cell.state === 'reached') {
+    const instead = tracedIn(site, page, row, holder, property, base);
+    if (!same(instead.value, cell.value)) {
+      const target = isNode(holder) ? { node: holder.id } : { textStyle: holder.id };
+      chain.push({
+        text: `instead of ${says(instead.value, base)} in ${base.name}`,
+        to: { ...target, part: row.part, property: property.name, view: base.id },
+      });
+    }
+  }
+  if (cell.source.from === 'element')
+    chain.push(...styleLink(site, row, cell.view, (value) => says(value, cell.view)));
+  return chain;
+}

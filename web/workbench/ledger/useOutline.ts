@@ -1,0 +1,183 @@
+import { useVirtualizer, type Virtualizer } from '@tanstack/react-virtual';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import { isShown, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
+import { selected as select, selectionSet, selectionToggled } from '../../state/editor.ts';
+import { edit } from '../../state/edits.ts';
+import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import { columnsOf } from './columns.ts';
+import { ancestorsOf, outlineRows, type OutlineRow } from './outline.ts';
+
+/** Where the keyboard is: a row, and a column (-1 for the name). */
+interface Cursor {
+  id: NodeId;
+  column: number;
+}
+
+/** How a row is gone to: alone, as the end of a run from the last one, or as one more. */
+export interface Going {
+  shiftKey: boolean;
+  ctrlKey: boolean;
+  metaKey: boolean;
+}
+
+const ALONE: Going = { shiftKey: false, ctrlKey: false, metaKey: false };
+
+/** Everything the tree of elements decides; the components only draw it. */
+export interface OutlineTree {
+  rows: OutlineRow[];
+  scroller: RefObject<HTMLDivElement | null>;
+  virtual: Virtualizer<HTMLDivElement, Element>;
+  cursor: Cursor;
+  selected: NodeId[];
+  renaming: NodeId | null;
+  go(id: NodeId, column: number, how?: Going): void;
+  /** Moves the keyboard and leaves the selection as it is. */
+  point(id: NodeId, column: number): void;
+  fold(id: NodeId, closed: boolean): void;
+  toggleShown(id: NodeId, view: ViewId): void;
+  beginRenaming(id: NodeId): void;
+  rename(id: NodeId, name: string | null): void;
+  keys(event: KeyboardEvent): void;
+}
+
+const ROW = 25;
+const PAGEFUL = 10;
+
+export function useOutline(site: SiteFrame, page: Page, shown: ReadonlySet<NodeId> | undefined): OutlineTree {
+  const dispatch = useAppDispatch();
+  const selected = useAppSelector((state) => state.editor.selected);
+  const reach = useAppSelector((state) => state.editor.reach);
+  const lead = selected.at(-1);
+  const [folded, setFolded] = useState<ReadonlySet<NodeId>>(new Set());
+  const [cursor, setCursor] = useState<Cursor>({ id: page.root, column: -1 });
+  const [renaming, setRenaming] = useState<NodeId | null>(null);
+  const scroller = useRef<HTMLDivElement>(null);
+  // Where a run that is being selected with Shift began.
+  const anchor = useRef<NodeId | null>(null);
+  const columns = columnsOf(site);
+  const rows = useMemo(() => outlineRows(page, folded, shown), [page, folded, shown]);
+  const indexOf = (id: NodeId) => rows.findIndex((row) => row.node.id === id);
+  const at = Math.max(0, indexOf(cursor.id));
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    getItemKey: (index) => rows[index].node.id,
+    overscan: 8,
+  });
+
+  // What is selected in a sheet comes into view here.
+  useEffect(() => {
+    if (!lead) return;
+    const above = ancestorsOf(page, lead);
+    setFolded((before) =>
+      above.some((id) => before.has(id)) ? new Set([...before].filter((id) => !above.includes(id))) : before,
+    );
+    setCursor((before) => (before.id === lead ? before : { id: lead, column: -1 }));
+    requestAnimationFrame(() => {
+      const index = outlineRows(page, new Set(), shown).findIndex((row) => row.node.id === lead);
+      if (index >= 0) virtual.scrollToIndex(index, { align: 'auto' });
+    });
+    // Only a new selection moves the outline; an edit of the page must not.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [lead]);
+
+  const focusCell = (id: NodeId, column: number) => {
+    const index = indexOf(id);
+    if (index >= 0) virtual.scrollToIndex(index, { align: 'auto' });
+    requestAnimationFrame(() =>
+      requestAnimationFrame(() =>
+        scroller.current
+          ?.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"] [data-column="${column}"]`)
+          ?.focus({ preventScroll: true }),
+      ),
+    );
+  };
+  const go = (id: NodeId, column: number, how: Going = ALONE) => {
+    setCursor({ id, column });
+    if (how.shiftKey && lead) {
+      const from = indexOf(anchor.current ?? lead);
+      const to = indexOf(id);
+      const run = rows.slice(Math.min(from, to), Math.max(from, to) + 1).map((row) => row.node.id);
+      dispatch(selectionSet(from <= to ? run : run.reverse()));
+    } else {
+      anchor.current = id;
+      dispatch(how.ctrlKey || how.metaKey ? selectionToggled(id) : select(id));
+    }
+    focusCell(id, column);
+  };
+  const fold = (id: NodeId, closed: boolean) =>
+    setFolded((before) => {
+      const next = new Set(before);
+      if (closed) next.add(id);
+      else next.delete(id);
+      return next;
+    });
+  const toggleShown = (id: NodeId, view: ViewId) => {
+    const value = !isShown(site, page, page.nodes[id], view);
+    const nodes = selected.includes(id) ? selected.filter((each) => page.nodes[each].kind !== 'page') : [id];
+    dispatch(edit('setValue', { nodes, property: 'shown', view, value, reach }));
+  };
+  const rename = (id: NodeId, name: string | null) => {
+    setRenaming(null);
+    if (name !== null) dispatch(edit('rename', { node: id, name }));
+    focusCell(id, -1);
+  };
+
+  const keys = (event: KeyboardEvent) => {
+    if (renaming || event.altKey || rows.length === 0) return;
+    const several = event.ctrlKey || event.metaKey;
+    if (several && event.key !== ' ') return;
+    const { node, expanded } = rows[at];
+    const { column } = cursor;
+    const move = (index: number) =>
+      go(rows[Math.max(0, Math.min(rows.length - 1, index))].node.id, column, event);
+    const right = () => {
+      if (column === -1 && expanded === false) fold(node.id, false);
+      else if (column < columns.length - 1) go(node.id, column + 1);
+    };
+    const left = () => {
+      if (column > -1) go(node.id, column - 1);
+      else if (expanded) fold(node.id, true);
+      else if (node.parent) go(node.parent, -1);
+    };
+    const space = () => {
+      if (several) dispatch(selectionToggled(node.id));
+      else if (column < 0) go(node.id, column);
+      else if (node.kind !== 'page') toggleShown(node.id, columns[column].id);
+    };
+    const actions: Record<string, (() => void) | undefined> = {
+      ArrowDown: () => move(at + 1),
+      ArrowUp: () => move(at - 1),
+      PageDown: () => move(at + PAGEFUL),
+      PageUp: () => move(at - PAGEFUL),
+      Home: () => move(0),
+      End: () => move(rows.length - 1),
+      ArrowRight: right,
+      ArrowLeft: left,
+      Enter: () => go(node.id, column),
+      ' ': space,
+      F2: () => setRenaming(node.id),
+    };
+    const action = actions[event.key];
+    if (!action) return;
+    event.preventDefault();
+    action();
+  };
+
+  return {
+    rows,
+    scroller,
+    virtual,
+    cursor: { id: rows[at]?.node.id ?? cursor.id, column: cursor.column },
+    selected,
+    renaming,
+    go,
+    point: (id, column) => setCursor({ id, column }),
+    fold,
+    toggleShown,
+    beginRenaming: setRenaming,
+    rename,
+    keys,
+  };
+}
