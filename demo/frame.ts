@@ -110,7 +110,7 @@ export const frame = (assets: Asset[]): SiteFrame => ({
     style('lead', 'Lead', sans(layered(21, { wide: 23, tablet: 19, mobile: 18 }), 1.5)),
     style('body', 'Body', sans(layered(17, { mobile: 16 }), 1.6)),
     style('small', 'Small', sans(layered(15), 1.5)),
-    style('meta', 'Meta', sans(layered(14), 1.4, 600)),
+    style('meta', 'Meta', sans(layered(14), 1.4, 450)),
     style('button', 'Button', sans(layered(16), 1.25, 650)),
     style('quote', 'Quote', {
       family: layered('literata'),

@@ -15,22 +15,24 @@ export function siteHead(): Branch {
       branch('row', 'head-row', 'Row: mark + pages', {
         style: { alignItems: layered('center'), gap: layered(24, { mobile: 8 }) },
         children: [
-          branch('text', 'mark', 'Site mark', {
-            textStyle: 'logo',
-            style: { span: layered(4, { tablet: 5, mobile: 4 }) },
-            content: { text: '<p>Brindle Hill</p>' },
+          branch('logo', 'mark', 'Site mark', {
+            style: { span: layered(4, { tablet: 3, mobile: 2 }) },
+            content: { name: 'Brindle Hill', link: 'page:home' },
           }),
           branch('navigation', 'pages', 'Page links', {
             style: {
-              span: layered(8, { tablet: 7, mobile: 4 }),
-              blockAlign: layered('end', { mobile: 'start' }),
-              gap: layered(32, { tablet: 20, mobile: 16 }),
+              span: layered(8, { tablet: 9, mobile: 2 }),
+              blockAlign: layered('end'),
+              gap: layered(32, { tablet: 20 }),
+              collapse: layered('open', { mobile: 'button' }),
             },
+            parts: { list: { backgroundColour: layered('{dusk}'), colour: layered('{moon}') } },
             content: {
-              label: 'Pages',
+              label: 'Menu',
               links: [
                 { label: 'Home', link: 'page:home' },
                 { label: 'Visits', link: 'page:visits' },
+                { label: 'Telescope hire', link: 'page:hire' },
                 { label: 'Find us', link: 'page:find-us' },
               ],
             },
@@ -71,6 +73,21 @@ export function siteFoot(): Branch {
             'Say hello',
             '<p><a href="mailto:hello@brindlehill.example">hello@brindlehill.example</a></p><p>We answer by daylight.</p>',
           ),
+          branch('divider', 'foot-line', 'Line', { style: { colour: layered('{dusk}') } }),
+          branch('social', 'foot-social', 'Social links', {
+            style: { gap: layered('{m}', { mobile: '{s}' }) },
+            content: {
+              links: [
+                {
+                  icon: 'camera',
+                  label: 'Pictures of the week',
+                  link: 'https://pictures.brindlehill.example',
+                },
+                { icon: 'film', label: 'Live dome', link: 'https://live.brindlehill.example' },
+                { icon: 'feed', label: 'Sky notes', link: 'https://notes.brindlehill.example' },
+              ],
+            },
+          }),
         ],
       }),
     ],

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import type { Asset, ReadSite } from '../core/index.ts';
 import { frame } from './frame.ts';
+import { hire } from './hire.ts';
 import { home } from './home.ts';
 import { findUs, visits } from './visits.ts';
 
@@ -18,21 +19,25 @@ const PICTURES: [string, string, number, number][] = [
   ['cluster', 'Cluster', 900, 600],
 ];
 
+/** The film that `scripts/film.ts` records. */
+const FILMS: typeof PICTURES = [['turning-sky', 'Turning sky', 640, 360]];
+
 /** The demo site: Brindle Hill Observatory, with its pictures. */
 export async function demoSite(): Promise<ReadSite> {
   const files: Record<string, string> = {};
   const assets: Asset[] = [];
-  for (const [id, name, width, height] of PICTURES) {
-    const bytes = await readFile(new URL(`./pictures/${id}.webp`, import.meta.url));
+  for (const [id, name, width, height] of [...PICTURES, ...FILMS]) {
+    const film = FILMS.some(([each]) => each === id);
+    const bytes = await readFile(new URL(`./pictures/${id}.${film ? 'webm' : 'webp'}`, import.meta.url));
     files[id] = bytes.toString('base64');
     assets.push({
       id,
       name,
-      type: 'image/webp',
+      type: film ? 'video/webm' : 'image/webp',
       width,
       height,
       hash: createHash('sha256').update(bytes).digest('hex'),
     });
   }
-  return { site: { ...frame(assets), pages: [home, visits, findUs] }, files };
+  return { site: { ...frame(assets), pages: [home, visits, hire, findUs] }, files };
 }

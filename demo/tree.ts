@@ -1,4 +1,4 @@
-import type { Layered, Override, Node, NodeId, Page, ViewId } from '../core/index.ts';
+import type { Layered, Override, Node, NodeId, Page, PartStyle, Style, ViewId } from '../core/index.ts';
 
 /** An element written as a tree, as the demo's pages are; `pageOf` lays it out flat. */
 export interface Branch {
@@ -6,7 +6,9 @@ export interface Branch {
   id: string;
   name: string;
   textStyle?: string;
-  style: Record<string, Layered<unknown>>;
+  style: PartStyle;
+  /** The styles of its parts. */
+  parts?: Omit<Style, 'self'>;
   content: Record<string, unknown>;
   children: Branch[];
 }
@@ -45,7 +47,7 @@ export function pageOf(page: Omit<Page, 'root' | 'nodes' | 'id'> & { id: string 
       name: tree.name,
       parent,
       children: [],
-      style: { self: tree.style },
+      style: { self: tree.style, ...tree.parts },
       content: tree.content,
     };
     if (tree.textStyle) node.textStyle = tree.textStyle;

@@ -65,7 +65,9 @@ describe('the workbench: outline and desk', function () {
           'Home > Opening: the dome opens at dusk > Row: words + dome > Words > Headline',
       );
       await find.sendKeys(Key.ESCAPE);
-      await eventually('all again', async () => (await names()).length > 50);
+      const rows = async () =>
+        Number(await (await byRole(driver, 'treegrid', 'Outline')).getAttribute('aria-rowcount'));
+      await eventually('all again', async () => (await rows()) > 50);
       await (await byRole(driver, 'combobox', /^Elements listed/)).click();
       await (await byRole(driver, 'option', 'Not shown in Mobile')).click();
       await eventually(

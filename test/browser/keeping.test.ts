@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
-import { byRole, eventually, pause } from './browser.ts';
-import { cell, kept, label, selectInOutline, type, useBench } from './workbench.ts';
+import { byRole, eventually } from './browser.ts';
+import { cell, kept, label, saysStep, selectInOutline, sidesApart, type, useBench } from './workbench.ts';
 
 describe('the workbench: keeping', function () {
   this.timeout(120_000);
@@ -13,6 +13,7 @@ describe('the workbench: keeping', function () {
     it('undoes and redoes with names, and lists the steps', async () => {
       const { driver } = bench;
       await selectInOutline(driver, 'Evening: title');
+      await sidesApart(driver, 'padding');
       await type(driver, 'Padding top', 'Desktop', '12');
       await type(driver, 'Padding bottom', 'Desktop', '8');
       await byRole(driver, 'button', 'Undo: Evening: title: padding bottom in Desktop 0 → 8');
@@ -48,6 +49,7 @@ describe('the workbench: keeping', function () {
     it('says loudly when the server cannot be reached, and keeps everything once it can', async () => {
       const { driver, running } = bench;
       await selectInOutline(driver, 'Evening: title');
+      await sidesApart(driver, 'padding');
       await driver.sendDevToolsCommand('Network.enable', {});
       await driver.sendDevToolsCommand('Network.emulateNetworkConditions', {
         offline: true,
@@ -82,9 +84,7 @@ describe('the workbench: keeping', function () {
     const elsewhere = async (property: string, value: unknown, sentence: string) => {
       const url = bench.running.url + paths.page('brindle-hill', 'home');
       const { revision } = (await (await fetch(url)).json()) as { revision: number };
-      const operations = [
-        { op: 'add', path: `/nodes/evening-title/style/self/${property}`, value: { base: value } },
-      ];
+      const operations = [{ op: 'add', path: `/nodes/evening-title/style/self/${property}`, value }];
       const response = await fetch(url, {
         method: 'PATCH',
         headers: { 'If-Match': `"${revision}"`, 'Content-Type': 'application/json' },
@@ -93,50 +93,62 @@ describe('the workbench: keeping', function () {
       expect(response.status).to.equal(200);
     };
 
-    it('merges what was changed elsewhere on other values', async () => {
+    it('merges what was changed elsewhere on other values, and on another view of the same value', async () => {
       const { driver } = bench;
       await selectInOutline(driver, 'Evening: title');
-      await elsewhere('backgroundColour', '{lamp}', 'Evening: title: background in Desktop → Lamp');
-      await type(driver, 'Padding top', 'Desktop', '40');
+      await elsewhere('backgroundColour', { base: '{lamp}' }, 'Evening: title: background in Desktop → Lamp');
+      await type(driver, 'Weight', 'Desktop', '500');
       await kept(driver);
       expect(await label(await cell(driver, 'Background', 'Desktop'))).to.equal(
         'Background in Desktop: Lamp, base value',
       );
-      expect(await label(await cell(driver, 'Padding top', 'Desktop'))).to.equal(
-        'Padding top in Desktop: 40, base value',
+      expect(await label(await cell(driver, 'Weight', 'Desktop'))).to.equal(
+        'Weight in Desktop: 500, base value',
+      );
+      await elsewhere(
+        'weight/at',
+        { tablet: { value: 650, reach: 'here' } },
+        'Evening: title: weight in Tablet → 650',
+      );
+      await type(driver, 'Weight', 'Mobile', '700');
+      await kept(driver);
+      expect(await label(await cell(driver, 'Weight', 'Tablet'))).to.equal(
+        'Weight in Tablet: 650, override, here',
+      );
+      expect(await label(await cell(driver, 'Weight', 'Mobile'))).to.equal(
+        'Weight in Mobile: 700, override, onward',
+      );
+      expect(await driver.findElements(By.xpath('//*[contains(., "Your change replaced")]'))).to.have.length(
+        0,
       );
     });
 
-    it('asks when the same value was changed elsewhere, and does as told', async () => {
+    it('tells the later writer what it overwrote, and gives it back', async () => {
       const { driver } = bench;
-      // Through the list, so that the way back is one within the application.
-      await driver.get(bench.running.url);
-      await (await byRole(driver, 'link', 'Open Brindle Hill Observatory in the workbench')).click();
       await selectInOutline(driver, 'Evening: title');
-      await elsewhere('paddingTop', 70, 'Evening: title: padding top in Desktop → 70');
-      await type(driver, 'Padding top', 'Desktop', '50');
-      const dialog = await byRole(driver, 'dialog', 'The same values were changed elsewhere');
-      expect(await dialog.getText())
-        .to.include('padding top in Desktop → 70')
-        .and.include('→ 50');
-      await (await byRole(driver, 'button', 'Put mine on top')).click();
-      await kept(driver);
-      expect(await label(await cell(driver, 'Padding top', 'Desktop'))).to.equal(
-        'Padding top in Desktop: 50, base value',
+      await elsewhere('lineHeight', { base: 1.7 }, 'Evening: title: line height in Desktop → 1.7');
+      await type(driver, 'Line height', 'Desktop', '1.3');
+      await eventually('the notice', async () =>
+        (await driver.findElement(By.css('body')).getText()).includes(
+          'Your change replaced what another window had just kept: Evening: title: line height in Desktop → 1.7.',
+        ),
       );
-      await elsewhere('paddingTop', 71, 'Evening: title: padding top in Desktop → 71');
-      await pause(400);
-      await type(driver, 'Padding top', 'Desktop', '51');
-      await byRole(driver, 'dialog', 'The same values were changed elsewhere');
-      await driver.navigate().back();
-      await pause(300);
-      expect(await driver.getCurrentUrl(), 'no way out that drops the edit').to.match(/pages\/home$/);
-      await (await byRole(driver, 'button', 'Take theirs, drop mine')).click();
+      await kept(driver);
+      expect(await label(await cell(driver, 'Line height', 'Desktop'))).to.equal(
+        'Line height in Desktop: 1.3, base value',
+      );
+      await (await byRole(driver, 'button', 'Have it back')).click();
+      await saysStep(driver, 'Had back: Evening: title: line height in Desktop → 1.7');
+      expect(await label(await cell(driver, 'Line height', 'Desktop'))).to.equal(
+        'Line height in Desktop: 1.7, base value',
+      );
+      await kept(driver);
+      await bench.chord(Key.CONTROL, 'z');
       await eventually(
-        'their value',
+        'mine again',
         async () =>
-          (await label(await cell(driver, 'Padding top', 'Desktop'))) ===
-          'Padding top in Desktop: 71, base value',
+          (await label(await cell(driver, 'Line height', 'Desktop'))) ===
+          'Line height in Desktop: 1.3, base value',
       );
     });
   });

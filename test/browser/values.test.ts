@@ -130,7 +130,8 @@ describe('the workbench: values', function () {
       await eventually(
         'the trace',
         async () =>
-          (await trace()) === 'Columns in Mobile: 4 of 4, set in Tablet · instead of 5 of 12 in Desktop',
+          (await trace()) ===
+          'Columns in Mobile: 4 of 4 from Tablet (onward) · instead of 5 of 12 in Desktop',
       );
       await selectInOutline(driver, 'Lead paragraph');
       await (await cell(driver, 'Size', 'Wide')).click();
@@ -202,11 +203,27 @@ describe('the workbench: values', function () {
       await chord(Key.CONTROL, 'z');
       await byRole(driver, 'gridcell', 'Opening: the dome opens at dusk in Tablet: shown, 2 overrides');
       await choose('Card: Saturn', 'Copy values');
-      await choose('Words', 'Paste values of Card: Saturn');
+      await choose('Words', 'Paste values of Card: Saturn …');
+      const paste = await byRole(driver, 'dialog', 'Paste values of Card: Saturn');
+      await (await byRole(driver, 'button', 'Paste 4 values', { inside: paste })).click();
       await saysStep(driver, 'Words: 4 values pasted');
       await chord(Key.CONTROL, 'z');
+      await choose('Words', 'Paste values of Card: Saturn …');
+      const some = await byRole(driver, 'dialog', 'Paste values of Card: Saturn');
+      for (const group of ['Layout', 'Background'])
+        await (await byRole(driver, 'checkbox', group, { inside: some })).click();
+      await (await byRole(driver, 'button', 'Paste 1 value', { inside: some })).click();
+      await saysStep(driver, 'Words: 1 value pasted');
+      await chord(Key.CONTROL, 'z');
+      await pause(300);
       await type(driver, 'Gap', 'Tablet', '4');
-      await choose('Words', /^\d+ overrides of Tablet to Wide$/);
+      await choose('Words', 'Carry over to another view …');
+      const carry = await byRole(driver, 'dialog', 'Carry overrides over to another view');
+      const preview = await byRole(driver, 'table', 'What will change', { inside: carry });
+      expect(await preview.getText())
+        .to.match(/Words Columns 7 of 12 12 of 12/)
+        .and.match(/Words Gap 24 4/);
+      await (await byRole(driver, 'button', /^Carry over \d+ overrides$/, { inside: carry })).click();
       await saysStep(driver, /overrides carried over from Tablet to Wide$/);
       await selectInOutline(driver, 'Card: Saturn');
       await type(driver, 'Gap', 'Tablet', '6');

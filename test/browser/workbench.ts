@@ -3,7 +3,7 @@ import { By, Key, type WebElement } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
 import { builtPages } from '../../server/pages.ts';
 import { served, type Served } from '../server/serving.ts';
-import { byRole, eventually, openBrowser, resize, type Browser } from './browser.ts';
+import { byRole, eventually, openBrowser, pause, resize, type Browser } from './browser.ts';
 
 export interface Bench extends Browser {
   running: Served;
@@ -70,9 +70,12 @@ export const computed = (driver: Driver, view: string, id: string, property: str
     `return window.getComputedStyle(element).getPropertyValue('${property}')`,
   );
 
+/** The name of an element in the outline, scrolled into sight. */
+export const outlineRow = (driver: Driver, name: string): Promise<WebElement> =>
+  scrolledTo(driver, '[role=treegrid]', `[role=treegrid] [role=gridcell][title="${name}"]`);
+
 export async function selectInOutline(driver: Driver, name: string): Promise<void> {
-  const row = await scrolledTo(driver, '[role=treegrid]', `[role=treegrid] [role=gridcell][title="${name}"]`);
-  await row.click();
+  await (await outlineRow(driver, name)).click();
   await byRole(driver, 'grid', `Values of ${name}`);
 }
 
@@ -108,6 +111,27 @@ async function scrolledTo(driver: Driver, list: string, selector: string): Promi
       selector,
     ),
   );
+}
+
+/** Takes the four sides of a padding, a margin or a border apart where one row stands for all of them. */
+export async function sidesApart(driver: Driver, sides: string): Promise<void> {
+  const name = `Set the sides of the ${sides} apart`;
+  await (await scrolledTo(driver, '[role=grid]', `[role=grid] button[aria-label="${name}"]`)).click();
+}
+
+/** Unfolds the values of a part, or folds a group away. */
+export async function turnGroup(driver: Driver, label: string): Promise<void> {
+  const selector = '[role=grid] [role=rowheader][aria-expanded]';
+  const heading = await eventually(`the heading ${label}`, async () => {
+    await driver.executeScript(
+      'const s = document.querySelector("[role=grid]").parentElement.parentElement; s.scrollTop = (s.scrollTop + s.clientHeight * 0.6) % s.scrollHeight;',
+    );
+    await pause(80);
+    for (const found of await driver.findElements(By.css(selector)))
+      if ((await found.getText()).toLowerCase().startsWith(label.toLowerCase())) return found;
+    return undefined;
+  });
+  await heading.click();
 }
 
 /** A cell of the values table, by property and view. */

@@ -40,8 +40,6 @@ export const navigation: Kind = {
       height: '100%',
       padding: '4.5rem 1.5rem 1.5rem',
       overflow: 'auto',
-      color: 'canvastext',
-      'background-color': 'canvas',
       'box-shadow': '-6px 0 30px rgb(0 0 0 / 0.35)',
     },
     a: { color: 'inherit', 'text-decoration': 'none', display: 'block', 'padding-block': '0.25rem' },
@@ -63,6 +61,11 @@ export const navigation: Kind = {
   parts: {
     link: { label: 'Links', selector: 'a' },
     button: { label: 'Button that opens it', selector: 'button' },
+    list: {
+      label: 'Opened list',
+      selector: 'ul:popover-open',
+      defaults: { colour: 'black', backgroundColour: 'white' },
+    },
   },
   textStyle: () => 'small',
   content: [

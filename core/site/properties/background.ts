@@ -25,7 +25,7 @@ export const backgroundColour: Property<string> = {
   label: 'Background',
   group: 'background',
   traits: ['backed'],
-  parts: BOX_PARTS,
+  parts: [...BOX_PARTS, 'list'],
   type: colourType,
   initial: () => 'transparent',
   css: (value) => ({ 'background-color': colourCss(value) }),

@@ -1,0 +1,170 @@
+/** Several elements at once, the parts of an element, linked sides, and the way along a trace. */
+import { expect } from 'chai';
+import { Key, type WebElement } from 'selenium-webdriver';
+import { byRole, eventually, pause } from './browser.ts';
+import {
+  cell,
+  chooseView,
+  computed,
+  inSheet,
+  label,
+  outlineRow,
+  pointAt,
+  saysStep,
+  selectInOutline,
+  sidesApart,
+  turnGroup,
+  type,
+  useBench,
+} from './workbench.ts';
+
+describe('the workbench: several at once', function () {
+  this.timeout(120_000);
+  const bench = useBench();
+  const { chord } = bench;
+
+  const clickWith = async (key: string, element: WebElement) =>
+    bench.driver.actions().keyDown(key).click(element).keyUp(key).perform();
+
+  describe('a selection of several', () => {
+    it('grows by Ctrl and Shift in the outline and in a sheet, shows mixed values and changes all in one step', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'Saturn: title');
+      await type(driver, 'Size', 'Desktop', '30');
+      await clickWith(Key.CONTROL, await outlineRow(driver, 'The young moon: title'));
+      await byRole(driver, 'grid', 'Values of 2 elements');
+      expect(await label(await cell(driver, 'Size', 'Desktop'))).to.equal(
+        'Size in Desktop: mixed, base value',
+      );
+      expect(await label(await cell(driver, 'Weight', 'Desktop'))).to.match(/^Weight in Desktop: \d+$/);
+      await type(driver, 'Size', 'Desktop', '+4');
+      await saysStep(driver, '2 elements: size in Desktop +4');
+      expect(await computed(driver, 'Desktop', 'saturn-title', 'font-size')).to.equal('34px');
+      expect(await computed(driver, 'Desktop', 'moon-title', 'font-size')).to.equal('28px');
+      await type(driver, 'Size', 'Desktop', '50 %');
+      await saysStep(driver, '2 elements: size in Desktop × 50 %');
+      expect(await computed(driver, 'Desktop', 'saturn-title', 'font-size')).to.equal('17px');
+      await (await cell(driver, 'Size', 'Desktop')).click();
+      await driver.actions().keyDown(Key.CONTROL).sendKeys(Key.ARROW_UP).keyUp(Key.CONTROL).perform();
+      await saysStep(driver, '2 elements: size in Desktop +1');
+      expect(await computed(driver, 'Desktop', 'moon-title', 'font-size')).to.equal('15px');
+      await type(driver, 'Size', 'Desktop', '22');
+      await saysStep(driver, '2 elements: size in Desktop 22');
+      expect(await label(await cell(driver, 'Size', 'Desktop'))).to.equal('Size in Desktop: 22, base value');
+      await (await cell(driver, 'Size', 'Desktop')).click();
+      await driver.actions().sendKeys(Key.DELETE).perform();
+      await saysStep(driver, '2 elements: size in Desktop cleared');
+      for (let steps = 0; steps < 2; steps++) await chord(Key.CONTROL, 'z');
+      expect(await computed(driver, 'Desktop', 'saturn-title', 'font-size'), 'one step for both').to.equal(
+        '18px',
+      );
+    });
+
+    it('is a run with Shift, by clicks and by arrows, and hides all in one step', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'Card: Saturn');
+      await clickWith(Key.SHIFT, await outlineRow(driver, 'Saturn: text'));
+      await byRole(driver, 'grid', 'Values of 4 elements');
+      await selectInOutline(driver, 'Saturn: picture');
+      await driver
+        .actions()
+        .keyDown(Key.SHIFT)
+        .sendKeys(Key.ARROW_DOWN, Key.ARROW_DOWN)
+        .keyUp(Key.SHIFT)
+        .perform();
+      await byRole(driver, 'grid', 'Values of 3 elements');
+      await type(driver, 'Shown', 'Mobile', 'no');
+      await saysStep(driver, '3 elements: hidden in Mobile and onward');
+      await byRole(driver, 'gridcell', /^Saturn: title in Mobile: not shown/);
+      await chord(Key.CONTROL, 'z');
+      await byRole(driver, 'gridcell', /^Saturn: title in Mobile: shown/);
+    });
+
+    it('grows in a sheet, and its overrides are cleared together', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'Words');
+      const at = await pointAt(driver, 'Desktop', 'dome');
+      await driver
+        .actions({ async: true })
+        .keyDown(Key.CONTROL)
+        .move({ x: at.x, y: at.y })
+        .click()
+        .keyUp(Key.CONTROL)
+        .perform();
+      await byRole(driver, 'grid', 'Values of 2 elements');
+      await (await byRole(driver, 'button', 'All values of 2 elements')).click();
+      await pause(300);
+      await (await byRole(driver, 'menuitem', /^Clear \d+ overrides in every view$/)).click();
+      await saysStep(driver, /^2 elements: \d+ overrides in every view cleared$/);
+    });
+  });
+
+  describe('parts', () => {
+    it('of a text have values of their own in every view', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'The chart room: text');
+      await turnGroup(driver, 'Lists');
+      await chooseView(driver, 'Mobile');
+      // The rows of a part come last; the first one of a name is that of the element itself.
+      const rows = await byRole(driver, 'grid', 'Values of The chart room: text');
+      expect(await rows.getAttribute('aria-rowcount')).to.match(/^\d+$/);
+      await type(driver, 'Padding left', 'Mobile', '48');
+      await saysStep(driver, 'The chart room: text: lists: padding left in Mobile and onward 24 → 48');
+      const indent = () =>
+        inSheet<string>(
+          driver,
+          'Mobile',
+          'chart-text',
+          'return window.getComputedStyle(element.querySelector("ul")).paddingLeft',
+        );
+      await eventually('the indent', async () => (await indent()) === '48px');
+      await chord(Key.CONTROL, 'z');
+      await eventually('the indent as before', async () => (await indent()) === '24px');
+    });
+  });
+
+  describe('sides', () => {
+    it('that are alike stand in one row, and can be taken apart', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'Headline');
+      await type(driver, 'Padding', 'Desktop', '12');
+      await saysStep(driver, 'Headline: padding in Desktop 0 → 12');
+      for (const side of ['top', 'right', 'bottom', 'left'])
+        expect(await computed(driver, 'Desktop', 'headline', `padding-${side}`)).to.equal('12px');
+      await sidesApart(driver, 'padding');
+      await type(driver, 'Padding left', 'Desktop', 'L');
+      await saysStep(driver, 'Headline: padding left in Desktop 12 → L');
+      expect(await computed(driver, 'Desktop', 'headline', 'padding-left')).to.equal('40px');
+      expect(await computed(driver, 'Desktop', 'headline', 'padding-right')).to.equal('12px');
+      await chooseView(driver, 'Mobile');
+      expect(await computed(driver, 'Mobile', 'headline', 'padding-left'), 'the step in Mobile').to.equal(
+        '24px',
+      );
+    });
+  });
+
+  describe('a trace', () => {
+    it('is a chain whose links lead to the cells they speak of, by pointer and by key', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'Headline');
+      await (await cell(driver, 'Size', 'Mobile')).click();
+      const trace = async () => (await byRole(driver, 'status', 'Trace')).getText();
+      await eventually(
+        'the chain',
+        async () =>
+          (await trace()) ===
+          'Size in Mobile: 34 from Mobile (onward) · instead of 64 in Desktop · Heading 1 style says 36',
+      );
+      await driver.actions().keyDown(Key.CONTROL).sendKeys('i').keyUp(Key.CONTROL).perform();
+      const link = await byRole(driver, 'button', 'Heading 1 style says 36');
+      await link.sendKeys(Key.ENTER);
+      await byRole(driver, 'grid', 'Values of the Heading 1 style');
+      await eventually(
+        'the keyboard in the cell of the style',
+        async () =>
+          (await driver.executeScript('return document.activeElement.getAttribute("aria-label")')) ===
+          'Size in Mobile: 36, override, onward',
+      );
+    });
+  });
+});

@@ -1,0 +1,192 @@
+/** The theme: text styles in the table, colours, the spacing scale and fonts, with steps that can be taken back. */
+import { expect } from 'chai';
+import { createRequire } from 'node:module';
+import { By, Key } from 'selenium-webdriver';
+import { paths } from '../../api/paths.ts';
+import type { SiteFrame } from '../../core/index.ts';
+import { byRole, eventually, pause } from './browser.ts';
+import {
+  cell,
+  chooseView,
+  computed,
+  inSheet,
+  kept,
+  label,
+  saysStep,
+  selectInOutline,
+  sheet,
+  type,
+  useBench,
+} from './workbench.ts';
+
+const FONT = createRequire(import.meta.url)
+  .resolve('@fontsource-variable/atkinson-hyperlegible-next/package.json')
+  .replace('package.json', 'files/atkinson-hyperlegible-next-latin-wght-normal.woff2');
+
+describe('the workbench: theme', function () {
+  this.timeout(120_000);
+  const bench = useBench();
+  const { chord } = bench;
+
+  const frame = async (): Promise<SiteFrame> => {
+    const response = await fetch(bench.running.url + paths.site('brindle-hill'));
+    return ((await response.json()) as { frame: SiteFrame }).frame;
+  };
+  const openTheme = async () => {
+    await (await byRole(bench.driver, 'button', 'Theme')).click();
+    return byRole(bench.driver, 'region', 'Theme');
+  };
+
+  it('shows text styles in the same table, says who follows, and changes every follower', async () => {
+    const { driver } = bench;
+    await openTheme();
+    await (await byRole(driver, 'option', /^Heading 3/)).click();
+    const values = await byRole(driver, 'region', 'Values of the Heading 3 style');
+    expect(await values.getText()).to.match(/6 on this page follow it/);
+    await type(driver, 'Size', 'Tablet', '27', [Key.SHIFT, Key.ENTER]);
+    await saysStep(driver, 'Heading 3: size in Tablet 24 → 27');
+    await chooseView(driver, 'Tablet');
+    for (const id of ['saturn-title', 'eyes-title'])
+      expect(await computed(driver, 'Tablet', id, 'font-size')).to.equal('27px');
+    await kept(driver);
+    expect(
+      (await frame()).textStyles.find(({ id }) => id === 'heading-3')!.style.self!.size.at,
+    ).to.have.property('tablet');
+    await selectInOutlineFromTheme('Saturn: title');
+    await type(driver, 'Size', 'Tablet', '40');
+    await openTheme();
+    await (await byRole(driver, 'option', /^Heading 3/)).click();
+    await eventually('who does not follow', async () =>
+      (await (await byRole(driver, 'region', 'Values of the Heading 3 style')).getText()).includes(
+        '1 not in Tablet',
+      ),
+    );
+    await chord(Key.CONTROL, 'z');
+    await chord(Key.CONTROL, 'z');
+    await eventually(
+      'as it was',
+      async () => (await computed(driver, 'Tablet', 'saturn-title', 'font-size')) === '24px',
+    );
+  });
+
+  async function selectInOutlineFromTheme(name: string): Promise<void> {
+    await (await byRole(bench.driver, 'button', 'Tree')).click();
+    await selectInOutline(bench.driver, name);
+  }
+
+  it('keeps its steps with those of the page over a reload', async () => {
+    const { driver } = bench;
+    await openTheme();
+    await (await byRole(driver, 'option', /^Small/)).click();
+    await type(driver, 'Size', 'Desktop', '13');
+    await kept(driver);
+    await selectInOutlineFromTheme('Headline');
+    await type(driver, 'Weight', 'Desktop', '500');
+    await kept(driver);
+    await driver.navigate().refresh();
+    await sheet(driver, 'Desktop');
+    await byRole(driver, 'button', /^Undo: Headline: weight/);
+    await chord(Key.CONTROL, 'z');
+    await byRole(driver, 'button', 'Undo: Small: size in Desktop 15 → 13');
+    expect(await computed(driver, 'Desktop', 'saturn-text', 'font-size')).to.equal('13px');
+    await chord(Key.CONTROL, 'z');
+    await eventually(
+      'the style as before',
+      async () => (await computed(driver, 'Desktop', 'saturn-text', 'font-size')) === '15px',
+    );
+    await kept(driver);
+  });
+
+  it('gives an element another text style', async () => {
+    const { driver } = bench;
+    await selectInOutline(driver, 'Lead paragraph');
+    await (await byRole(driver, 'combobox', /Text style/)).click();
+    await (await byRole(driver, 'option', 'Small')).click();
+    await saysStep(driver, 'Lead paragraph: text style Small in every view');
+    expect(await computed(driver, 'Desktop', 'lead', 'font-size')).to.equal('15px');
+    expect(await label(await cell(driver, 'Size', 'Desktop'))).to.equal('Size in Desktop: 15');
+  });
+
+  it('changes and adds colours, and does not let one go that is used', async () => {
+    const { driver } = bench;
+    await openTheme();
+    await (await byRole(driver, 'button', /^Colour Lamp/)).click();
+    const card = await byRole(driver, 'dialog', 'Colour Lamp');
+    const field = await byRole(driver, 'textbox', 'Colour', { inside: card });
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '#00aa55');
+    await (await byRole(driver, 'button', 'Change everywhere', { inside: card })).click();
+    await saysStep(driver, 'Colour Lamp: #f0a93b → #00aa55');
+    await eventually(
+      'the button in the new colour',
+      async () => (await computed(driver, 'Desktop', 'book', 'background-color')) === 'rgb(0, 170, 85)',
+    );
+    await (await byRole(driver, 'button', /^Colour Lamp/)).click();
+    await (
+      await byRole(driver, 'button', 'Remove', { inside: await byRole(driver, 'dialog', 'Colour Lamp') })
+    ).click();
+    await eventually('why not', async () =>
+      (await driver.findElement(By.css('body')).getText()).includes('The site has no colour “lamp”.'),
+    );
+    await byRole(driver, 'button', /^Colour Lamp/);
+    await pause(400);
+  });
+
+  it('changes a step of the spacing scale in a view, and everything that takes it', async () => {
+    const { driver } = bench;
+    await openTheme();
+    const field = await byRole(driver, 'textbox', 'M in Tablet');
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '20', Key.ENTER);
+    await saysStep(driver, 'Space M: 20 px in Tablet and onward');
+    await chooseView(driver, 'Tablet');
+    expect(await computed(driver, 'Tablet', 'foot-social', 'row-gap')).to.equal('20px');
+    const step = await byRole(driver, 'textbox', 'M in Tablet');
+    await step.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE, Key.ENTER);
+    await saysStep(driver, 'Space M: Tablet cleared');
+    expect(await computed(driver, 'Tablet', 'foot-social', 'row-gap')).to.equal('24px');
+  });
+
+  it('takes in a woff2 font, shows it in a sheet and publishes it; other files are refused in a sentence', async () => {
+    const { driver, running } = bench;
+    await openTheme();
+    const input = await driver.findElement(By.css('input[type=file][aria-label="Font file"]'));
+    await driver.executeScript('arguments[0].hidden = false', input);
+    await input.sendKeys(FONT);
+    await saysStep(driver, 'Font Atkinson Hyperlegible Next added');
+    await selectInOutlineFromTheme('Headline');
+    await type(driver, 'Family', 'Desktop', 'Atkinson Hyperlegible Next');
+    await saysStep(driver, 'Headline: family in Desktop Fraunces → Atkinson Hyperlegible Next');
+    await eventually('the font in the sheet', () =>
+      inSheet<boolean>(
+        driver,
+        'Desktop',
+        'headline',
+        `const name = window.getComputedStyle(element).fontFamily.split(',')[0];
+         return window.document.fonts.check('20px ' + name) && [...window.document.fonts].some((face) => name.includes(face.family.replaceAll('"', '')) && face.status === 'loaded')`,
+      ),
+    );
+    await kept(driver);
+    const live = (await (
+      await fetch(running.url + paths.publications('brindle-hill'), { method: 'POST' })
+    ).json()) as { url: string };
+    const page = await (await fetch(live.url)).text();
+    const css = await (await fetch(new URL(/href="([^"]+\.css)"/.exec(page)![1], live.url))).text();
+    const file = /url\("(fonts\/font-atkinson[^"]+\.woff2)"\)/.exec(css)![1];
+    const font = await fetch(new URL(`assets/${file}`, live.url));
+    expect(font.status).to.equal(200);
+    expect(
+      Buffer.from(await font.arrayBuffer())
+        .subarray(0, 4)
+        .toString('latin1'),
+    ).to.equal('wOF2');
+
+    await openTheme();
+    const again = await driver.findElement(By.css('input[type=file][aria-label="Font file"]'));
+    await driver.executeScript('arguments[0].hidden = false', again);
+    await again.sendKeys(new URL('../../package.json', import.meta.url).pathname);
+    await eventually('the sentence', async () =>
+      (await driver.findElement(By.css('body')).getText()).includes(
+        'This is no woff2 font, or it is damaged.',
+      ),
+    );
+  });
+});
