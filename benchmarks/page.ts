@@ -53,6 +53,9 @@ export async function siteOf(size: number): Promise<Site> {
       );
     }
   }
+  const sections = nodes[root].children;
+  nodes[sections[0]].content.landmark = 'header';
+  nodes[sections.at(-1)!].content.landmark = 'footer';
   const page: Page = { id: 'home' as NodeId, slug: '', title: 'Benchmark', description: '', root, nodes };
   return { ...site, pages: [page] };
 }

@@ -52,7 +52,7 @@ export {
 export { differences, type Difference } from './values/differences.ts';
 export { childrenIn, hiddenBy, isShown } from './values/shown.ts';
 export { spaceAt } from './values/space.ts';
-export { countOverrides, overrideCount } from './values/count.ts';
+export { countOverrides, countsOf, overrideCount } from './values/count.ts';
 
 export { completeOrder, moveTo } from './layout/order.ts';
 export { heldSpan, heldStart, placeSpans, type Placed } from './layout/spans.ts';
@@ -60,6 +60,7 @@ export { fluid, REM, sizeAt, textSizeCss, type Fluid, type TextSize } from './ty
 
 export { COMMANDS, perform, type Arguments, type CommandName, type Step } from './edits/perform.ts';
 export { after, stacksOf, type EditBy, type Made, type Stacks } from './edits/history.ts';
+export { changedSince, followed } from './edits/lineage.ts';
 export type { Document } from './edits/command.ts';
 export type { Holders } from './edits/aim.ts';
 export {
@@ -75,6 +76,7 @@ export { applyOperations, overlapping, type Operation } from './edits/patch.ts';
 export { sourceOrder } from './site/sourceorder.ts';
 export { bodyMarkup, type Addresses } from './compile/body.ts';
 export { elementRules, nodeClass, pageRules, within, type PictureAddress } from './compile/rules.ts';
+export { preview, type Preview } from './compile/preview.ts';
 export type { CssRule } from './compile/stack.ts';
 export { familiesIn, printDeclarations, printFontFaces, printRules } from './compile/stylesheet.ts';
 export { compileSite, documentTitle, pagePath, type PublishedFile } from './compile/files.ts';

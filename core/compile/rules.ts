@@ -14,9 +14,10 @@ import { NO_PICTURE } from '../site/valuetypes/picture.ts';
 import { colourCss } from '../site/valuetypes/colour.ts';
 import { px } from '../type/fluid.ts';
 import { baseView, type View, type Views } from '../site/views.ts';
+import type { NodeId } from '../site/nodeid.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { memoised } from './memo.ts';
-import { Stack, type CssRule, type Layer } from './stack.ts';
+import { Stack, type CssRule } from './stack.ts';
 
 export const nodeClass = (id: string): string => `n-${id}`;
 export const textStyleClass = (id: string): string => `t-${id}`;
@@ -94,19 +95,25 @@ function putStyle(
 }
 
 /** The rules of one element: its own style, that of its parts, and its place in a parent that orders its children. */
-export const elementRules: (node: Node, parent: Node | undefined, views: Views) => CssRule[] = memoised(
-  (node: Node, parent: Node | undefined, views: Views) => {
+export const elementRules = (node: Node, parent: Node | undefined, views: Views): CssRule[] =>
+  madeRules(node, parent?.style.self?.order, parent?.children, views);
+
+const madeRules = memoised(
+  (
+    node: Node,
+    order: Layered<unknown> | undefined,
+    siblings: readonly NodeId[] | undefined,
+    views: Views,
+  ): CssRule[] => {
     const kind = knownKind(node.kind);
     const context = contextOf(kind);
     const selector = `.${nodeClass(node.id)}`;
     const stack = new Stack(views);
     const media = kind.media === undefined ? undefined : new Stack(views);
     putStyle(stack, media, node.style.self ?? {}, views, context);
-    for (const [name, layered] of Object.entries(parent?.style.self ?? {})) {
-      const property = knownProperty(name);
-      if (!property.onChildren) continue;
-      const place = { display: kind.display, children: parent!.children, child: node.id };
-      put(stack, property, layered, views, place, {});
+    if (order) {
+      const place = { display: kind.display, children: siblings, child: node.id };
+      put(stack, knownProperty('order'), order, views, place, {});
     }
     const rules = stack.rules(selector, 'element');
     if (media) rules.push(...media.rules(within(selector, kind.media!), 'element'));
@@ -219,32 +226,38 @@ function picturesBehind({ style }: Node): string[] {
 export type PictureAddress = (asset: string) => string;
 
 /**
- * Every rule a page needs, in the order in which they are written: by layer, then by distance from the base. Pictures
+ * The rules of a page that do not belong to single elements: the foundation, its kinds and its text styles. Pictures
  * behind elements are named once each; naming one fetches nothing.
  */
-export function pageRules(site: SiteFrame, page: Page, picture: PictureAddress): CssRule[] {
-  const nodes = sourceOrder(page);
+export function sharedRules(site: SiteFrame, page: Page, picture: PictureAddress): CssRule[] {
+  const nodes = Object.values(page.nodes);
   const kinds = new Set(nodes.map((node) => knownKind(node.kind)));
   const styles = new Set(nodes.map((node) => textStyleOf(node, site)));
   for (const kind of kinds) {
     for (const part of Object.keys(kind.parts ?? {})) styles.add(partStyleOf(kind, part as Part, site));
   }
   const pictures = [...new Set(nodes.flatMap(picturesBehind))];
-  const ordered: Record<Layer, CssRule[][]> = { foundation: [], kind: [], 'text style': [], element: [] };
-  const add = (rules: readonly CssRule[]) => {
-    for (const rule of rules) (ordered[rule.layer][rule.distance] ??= []).push(rule);
-  };
-  add(FOUNDATION);
-  add(themeRules(site.colours, site.spacing, site.views));
-  if (pictures.length > 0) {
-    const named = pictures.map((id) => [pictureVariable(id), `url("${picture(id)}")`]);
-    add([foundationRule('html', Object.fromEntries(named) as Declarations)]);
-  }
-  for (const kind of kinds) add(kindRules(kind, site.views));
-  for (const style of styles) if (style) add(textStyleRules(style, site.views));
-  for (const node of nodes) {
-    const parent = node.parent === null ? undefined : page.nodes[node.parent];
-    add(elementRules(node, parent, site.views));
-  }
-  return Object.values(ordered).flatMap((layer) => layer.filter(Boolean).flat());
+  const named = pictures.map((id) => [pictureVariable(id), `url("${picture(id)}")`]);
+  return [
+    ...FOUNDATION,
+    ...themeRules(site.colours, site.spacing, site.views),
+    ...(named.length > 0 ? [foundationRule('html', Object.fromEntries(named) as Declarations)] : []),
+    ...ordered([...kinds].flatMap((kind) => kindRules(kind, site.views))),
+    ...ordered([...styles].flatMap((style) => (style ? textStyleRules(style, site.views) : []))),
+  ];
+}
+
+/** Rules by their distance from the base, nearest first; among those of one distance the order stays. */
+function ordered(rules: readonly CssRule[]): CssRule[] {
+  const byDistance: CssRule[][] = [];
+  for (const rule of rules) (byDistance[rule.distance] ??= []).push(rule);
+  return byDistance.filter(Boolean).flat();
+}
+
+/** Every rule a page needs, in the order in which they are written: by layer, then by distance from the base. */
+export function pageRules(site: SiteFrame, page: Page, picture: PictureAddress): CssRule[] {
+  const elements = sourceOrder(page).flatMap((node) =>
+    elementRules(node, node.parent === null ? undefined : page.nodes[node.parent], site.views),
+  );
+  return [...sharedRules(site, page, picture), ...ordered(elements)];
 }

@@ -1,7 +1,10 @@
 import { applyPatches, enablePatches, type Patch } from 'immer';
+import type { Node } from '../site/node.ts';
+import type { NodeId } from '../site/nodeid.ts';
 import { done, refused, type Outcome } from '../site/outcome.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { pointer } from '../site/validate.ts';
+import { withNodes } from './draft.ts';
 
 enablePatches();
 
@@ -34,6 +37,20 @@ export function fromJsonPatch(operations: readonly Operation[]): Patch[] {
   }));
 }
 
+/** A page with patches applied, node by node where they reach into nodes only. */
+function patchedPage(page: Page, patches: readonly Patch[]): Page {
+  const inNodes = patches.every(
+    ({ path }) => path[0] === 'nodes' && path.length > 2 && Object.hasOwn(page.nodes, path[1]),
+  );
+  if (!inNodes) return applyPatches(page, patches);
+  const changed: Record<string, Node> = {};
+  for (const { path, ...patch } of patches) {
+    const [, id, ...rest] = path as string[];
+    changed[id] = applyPatches(changed[id] ?? page.nodes[id as NodeId], [{ ...patch, path: rest }]);
+  }
+  return withNodes(page, changed);
+}
+
 /**
  * A page or a site's frame with operations applied; what they do not touch stays the very same objects. Refused when an operation
  * does not fit it, for instance because what it changes is gone.
@@ -43,7 +60,10 @@ export function applyOperations<T extends Page | SiteFrame>(
   operations: readonly Operation[],
 ): Outcome<T> {
   try {
-    return done(applyPatches(document, fromJsonPatch(operations)));
+    const patches = fromJsonPatch(operations);
+    return done(
+      'nodes' in document ? (patchedPage(document, patches) as T) : applyPatches(document, patches),
+    );
   } catch {
     return refused(
       'The change no longer fits: what it would change is not there any more. Nothing was changed.',

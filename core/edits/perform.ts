@@ -5,6 +5,7 @@ import type { Command, Document } from './command.ts';
 import { applyChanges } from './changes.ts';
 import { rename, setContent } from './content.ts';
 import { carryOver, clearOverrides, matchSiblings, pasteValues, setTextStyle } from './many.ts';
+import { draftPage } from './draft.ts';
 import { reverseOrder } from './order.ts';
 import { toJsonPatch, type Operation } from './patch.ts';
 import { addFont, removeFromTheme, setColour, setSpacing } from './theme.ts';
@@ -57,22 +58,24 @@ export function perform<N extends CommandName>(
 ): Outcome<Step> {
   const command = COMMANDS[name] as unknown as Command<Arguments<N>>;
   const on = command.on?.(args) ?? 'page';
-  const draft = createDraft<SiteFrame | Page>(on === 'page' ? page : site);
-  const outcome =
-    on === 'page' ? command.run(site, draft as Page, args) : command.run(draft as SiteFrame, page, args);
+  if (on === 'page') {
+    const { draft, finish } = draftPage(page);
+    const outcome = command.run(site, draft, args);
+    if (!outcome.ok) return refused(outcome.sentence);
+    const { page: next, patches, inverse } = finish();
+    return done({ on, site, page: next, ...asOperations(patches, inverse), sentence: outcome.value });
+  }
+  const draft = createDraft(site);
+  const outcome = command.run(draft, page, args);
   if (!outcome.ok) return refused(outcome.sentence);
-  let forward: Patch[] = [];
-  let backward: Patch[] = [];
+  let made: ReturnType<typeof asOperations> = { operations: [], inverse: [] };
   const next = finishDraft(draft, (patches, inverse) => {
-    forward = patches;
-    backward = inverse;
+    made = asOperations(patches, inverse);
   });
-  return done({
-    on,
-    site: on === 'site' ? (next as SiteFrame) : site,
-    page: on === 'page' ? (next as Page) : page,
-    operations: toJsonPatch(forward),
-    inverse: toJsonPatch(backward),
-    sentence: outcome.value,
-  });
+  return done({ on, site: next, page, ...made, sentence: outcome.value });
 }
+
+const asOperations = (patches: readonly Patch[], inverse: readonly Patch[]) => ({
+  operations: toJsonPatch(patches),
+  inverse: toJsonPatch(inverse),
+});

@@ -7,7 +7,8 @@ import type { ViewId } from '../site/views.ts';
 /** How many overrides a style holds by view. Styles are never changed in place, so each is counted once. */
 const counts = new WeakMap<Style, ReadonlyMap<string, number>>();
 
-function countsOf(style: Style): ReadonlyMap<string, number> {
+/** How many overrides a style holds at each view that has any. */
+export function countsOf(style: Style): ReadonlyMap<string, number> {
   const before = counts.get(style);
   if (before) return before;
   const made = new Map<string, number>();

@@ -85,7 +85,7 @@ describe('the workbench: several at once', function () {
       await selectInOutline(driver, 'Words');
       const at = await pointAt(driver, 'Desktop', 'dome');
       await driver
-        .actions({ async: true })
+        .actions()
         .keyDown(Key.CONTROL)
         .move({ x: at.x, y: at.y })
         .click()

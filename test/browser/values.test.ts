@@ -137,7 +137,7 @@ describe('the workbench: values', function () {
       await (await cell(driver, 'Size', 'Wide')).click();
       await eventually(
         'the trace',
-        async () => (await trace()) === 'Size in Wide: 23, from the text style Lead, Wide',
+        async () => (await trace()) === 'Size in Wide: 23 from the Lead style, Wide',
       );
     });
 

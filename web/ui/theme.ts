@@ -42,6 +42,8 @@ export const theme = createTheme({
         ':root': {
           '--ink': ink,
           '--quiet': quiet,
+          '--shade': shade,
+          '--line': line,
           '--petrol': petrol,
           '--petrol-tint': petrolTint,
           '--marigold': marigold,

@@ -18,8 +18,8 @@ import { redo, retryNow, undo, undoSteps } from '../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { ink, sun } from '../ui/theme.ts';
 
-const clock = (at: number): string =>
-  new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+const CLOCK = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+const clock = (at: number): string => CLOCK.format(at);
 
 /** Whether what was done is kept, and since when. */
 function KeptState() {

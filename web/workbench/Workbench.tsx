@@ -40,6 +40,12 @@ function useStaying() {
   }, [pending]);
 }
 
+/** Steps go back and forth from everywhere but where text is typed, which has steps of its own. */
+const STEPPING: Parameters<typeof useHotkeys>[2] = {
+  preventDefault: true,
+  enableOnFormTags: ['slider', 'option', 'radio', 'menuitem'],
+};
+
 /** What stands in for the workbench while another page is opened: first the edits of the last one have to be kept. */
 function Opening() {
   const dispatch = useAppDispatch();
@@ -63,8 +69,8 @@ export function Workbench() {
   const sentence = useSayings();
   useStaying();
 
-  useHotkeys('mod+z', () => dispatch(undo()), { preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', () => dispatch(redo()), { preventDefault: true });
+  useHotkeys('mod+z', () => dispatch(undo()), STEPPING);
+  useHotkeys('mod+shift+z, mod+y', () => dispatch(redo()), STEPPING);
   useHotkeys('escape', () => dispatch(select(null)), { enabled: !publishing });
 
   /** Opens the draft as it would be published; the tab is opened at once, so that no browser takes it for a pop-up. */
@@ -93,6 +99,7 @@ export function Workbench() {
   }
   if (!open) return <Opening />;
   const { site, pages, page } = open;
+
   return (
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', overflow: 'hidden' }}>
       <TopBar

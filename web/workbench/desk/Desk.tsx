@@ -1,10 +1,13 @@
 import { Box, Button, Checkbox, FormControlLabel, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import {
+  preview,
   viewAt,
   viewOf,
+  type Addresses,
   type Page,
   type PageReference,
+  type Preview,
   type SiteFrame,
   type ViewId,
 } from '../../../core/index.ts';
@@ -17,7 +20,7 @@ import {
 } from '../../state/editor.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { desk, line, paper } from '../../ui/theme.ts';
-import { sheetAddresses, sheetContent } from './content.ts';
+import { sheetAddresses } from './content.ts';
 import { Sheet } from './Sheet.tsx';
 import { WidthBar } from './WidthBar.tsx';
 
@@ -50,6 +53,18 @@ function sheetsToShow(
     .reverse();
 }
 
+/** The page compiled for the sheets; each time from what it was the time before. */
+function usePreview(site: SiteFrame, page: Page, addresses: Addresses): Preview {
+  const [compile] = useState(() => {
+    let last: Preview | undefined;
+    return (...made: [SiteFrame, Page, Addresses]) => {
+      last = preview(...made, last);
+      return last;
+    };
+  });
+  return useMemo(() => compile(site, page, addresses), [compile, site, page, addresses]);
+}
+
 function useSize() {
   const ref = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(800);
@@ -66,7 +81,7 @@ export function Desk({ site, pages, page }: { site: SiteFrame; pages: PageRefere
   const dispatch = useAppDispatch();
   const { width, sheets, beside, ghosts, zoom } = useAppSelector((state) => state.editor);
   const addresses = useMemo(() => sheetAddresses(site.id, pages), [site.id, pages]);
-  const content = useMemo(() => sheetContent(site, page, addresses), [site, page, addresses]);
+  const content = usePreview(site, page, addresses);
   const size = useSize();
   const shown = sheetsToShow(site, width, sheets === 'side by side', beside);
   const room = size.width - GAP * (shown.length - 1);

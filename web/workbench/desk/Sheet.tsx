@@ -1,6 +1,6 @@
 import { Box, ButtonBase, Typography } from '@mui/material';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { viewAt, type NodeId, type Page, type SiteFrame } from '../../../core/index.ts';
+import { viewAt, type NodeId, type Page, type Preview, type SiteFrame } from '../../../core/index.ts';
 import { selected as select, selectionToggled, widthSet } from '../../state/editor.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
@@ -15,7 +15,7 @@ import { useSheet } from './useSheet.ts';
 interface SheetProps {
   site: SiteFrame;
   page: Page;
-  content: Omit<SheetContent, 'ghosts'>;
+  content: Preview;
   /** px; the width of the page in this sheet. */
   width: number;
   /** Screen px for one px of the page. */
@@ -24,6 +24,7 @@ interface SheetProps {
 }
 
 const NONE: NodeId[] = [];
+const NO_GHOSTS: SheetContent['ghosts'] = [];
 
 /** Keys that the workbench hears even when the focus is inside a sheet. */
 const forwarded = (event: KeyboardEvent): boolean =>
@@ -38,7 +39,7 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
   const view = viewAt(site.views, width);
   const [hovered, setHovered] = useState<NodeId | null>(null);
   const shown = useMemo<SheetContent>(
-    () => ({ ...content, ghosts: ghosts ? ghostsIn(site, page, view.id) : [] }),
+    () => ({ preview: content, ghosts: ghosts ? ghostsIn(site, page, view.id) : NO_GHOSTS }),
     [content, ghosts, site, page, view.id],
   );
   const { frame, sheet, height, moved, loaded } = useSheet(shown, active);

@@ -1,10 +1,7 @@
 import { paths } from '../../../api/paths.ts';
 import {
-  bodyMarkup,
-  documentTitle,
   isShown,
   knownKind,
-  pageRules,
   sourceOrder,
   type Addresses,
   type Page,
@@ -12,7 +9,7 @@ import {
   type SiteFrame,
   type ViewId,
 } from '../../../core/index.ts';
-import type { SheetContent } from './sheetdocument.ts';
+import type { Ghost } from './sheetdocument.ts';
 
 /** The addresses of the application, from inside a sheet. The same site and pages give the same object, which the compiler remembers by. */
 export function sheetAddresses(site: string, pages: readonly PageReference[]): Addresses {
@@ -23,23 +20,8 @@ export function sheetAddresses(site: string, pages: readonly PageReference[]): A
   };
 }
 
-/** What every sheet of a page shows, compiled by the code that publishes; only the addresses are the application's. */
-export function sheetContent(
-  site: SiteFrame,
-  page: Page,
-  addresses: Addresses,
-): Omit<SheetContent, 'ghosts'> {
-  return {
-    lang: site.lang,
-    title: documentTitle(site.name, page),
-    site,
-    rules: pageRules(site, page, addresses.picture),
-    body: bodyMarkup(site, page, addresses),
-  };
-}
-
 /** The elements that are themselves hidden in a view, with the display they would have. */
-export function ghostsIn(site: SiteFrame, page: Page, view: ViewId): SheetContent['ghosts'] {
+export function ghostsIn(site: SiteFrame, page: Page, view: ViewId): Ghost[] {
   return sourceOrder(page)
     .filter((node) => !isShown(site, page, node, view))
     .map((node) => ({ id: node.id, display: knownKind(node.kind).display }));

@@ -12,7 +12,7 @@ export interface LiveSheet {
 }
 
 /**
- * Keeps a frame's document at a content. The active sheet is brought up to date at once, another in the next frame, so
+ * Keeps a frame's document at a content. The active sheet is brought up to date at once, another after the next frame, so
  * that the one a person looks at is never kept waiting.
  */
 export function useSheet(content: SheetContent, active: boolean): LiveSheet {
@@ -51,8 +51,13 @@ export function useSheet(content: SheetContent, active: boolean): LiveSheet {
       update();
       return;
     }
-    const request = requestAnimationFrame(update);
-    return () => cancelAnimationFrame(request);
+    // Not in the frame that paints the active sheet, but after it: each in a turn of its own.
+    let turn: ReturnType<typeof setTimeout>;
+    const request = requestAnimationFrame(() => (turn = setTimeout(update)));
+    return () => {
+      cancelAnimationFrame(request);
+      clearTimeout(turn);
+    };
   }, [sheet, content, active]);
 
   return { frame, sheet, height, moved, loaded };

@@ -1,4 +1,4 @@
-import { Divider, IconButton, ListSubheader, Menu, MenuItem, Tooltip } from '@mui/material';
+import { Divider, IconButton, ListSubheader, Menu, MenuItem } from '@mui/material';
 import { EllipsisVertical } from 'lucide-react';
 import { useState } from 'react';
 import {
@@ -36,10 +36,15 @@ interface ElementMenuProps {
 }
 
 /** What can be done with all values of the selected elements at once. Counts say beforehand what a clear will take. */
-export function ElementMenu({ site, page, nodes, lead, active }: ElementMenuProps) {
+function OpenMenu(
+  props: ElementMenuProps & {
+    anchor: HTMLElement;
+    onClose(): void;
+    onDialog(which: 'paste' | 'carry over'): void;
+  },
+) {
+  const { site, page, nodes, lead, active, anchor, onClose, onDialog } = props;
   const dispatch = useAppDispatch();
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const [dialog, setDialog] = useState<'paste' | 'carry over' | null>(null);
   const view = viewOf(site.views, active);
   const isBase = active === site.views.base;
   const selected = nodes.map((node) => node.id);
@@ -79,61 +84,70 @@ export function ElementMenu({ site, page, nodes, lead, active }: ElementMenuProp
         {
           label: copied && copied.of !== 'value' ? `Paste values of ${copied.name} …` : 'Paste values …',
           disabled: !copied || copied.of === 'value',
-          run: () => setDialog('paste'),
+          run: () => onDialog('paste'),
         },
         {
           label: `Give these overrides to ${siblings} ${siblings === 1 ? 'sibling' : 'siblings'} of its kind`,
           disabled: siblings === 0 || nodes.length > 1,
           run: () => dispatch(edit('matchSiblings', { node: lead.id })),
         },
-        { label: 'Carry over to another view …', run: () => setDialog('carry over') },
+        { label: 'Carry over to another view …', run: () => onDialog('carry over') },
       ],
     },
   ];
 
-  const close = () => setAnchor(null);
+  return (
+    <Menu open anchorEl={anchor} onClose={onClose} slotProps={{ list: { dense: true } }}>
+      {groups.flatMap(({ heading, entries }, index) => [
+        ...(index > 0 ? [<Divider key={`${heading} line`} />] : []),
+        <ListSubheader key={heading} sx={{ lineHeight: '26px', bgcolor: 'transparent' }}>
+          {heading}
+        </ListSubheader>,
+        ...entries.map(({ label, run, disabled }) => (
+          <MenuItem
+            key={label}
+            disabled={disabled}
+            onClick={() => {
+              onClose();
+              run();
+            }}
+          >
+            {label}
+          </MenuItem>
+        )),
+      ])}
+    </Menu>
+  );
+}
+
+/** The menu of what can be done with all values at once, and the dialogs it leads to. */
+export function ElementMenu(props: ElementMenuProps) {
+  const { site, page, nodes, lead, active } = props;
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [dialog, setDialog] = useState<'paste' | 'carry over' | null>(null);
+  const copied = dialog === 'paste' ? rememberedCopy() : null;
   const name = nodes.length > 1 ? `${nodes.length} elements` : lead.name;
   return (
     <>
-      <Tooltip title="All values">
-        <IconButton
-          size="small"
-          aria-label={`All values of ${name}`}
-          aria-haspopup="menu"
-          onClick={(event) => setAnchor(event.currentTarget)}
-          sx={{ p: 0.25 }}
-        >
-          <EllipsisVertical size={16} />
-        </IconButton>
-      </Tooltip>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={close} slotProps={{ list: { dense: true } }}>
-        {groups.flatMap(({ heading, entries }, index) => [
-          ...(index > 0 ? [<Divider key={`${heading} line`} />] : []),
-          <ListSubheader key={heading} sx={{ lineHeight: '26px', bgcolor: 'transparent' }}>
-            {heading}
-          </ListSubheader>,
-          ...entries.map(({ label, run, disabled }) => (
-            <MenuItem
-              key={label}
-              disabled={disabled}
-              onClick={() => {
-                close();
-                run();
-              }}
-            >
-              {label}
-            </MenuItem>
-          )),
-        ])}
-      </Menu>
-      {dialog === 'paste' && copied && copied.of !== 'value' && (
+      <IconButton
+        size="small"
+        aria-label={`All values of ${name}`}
+        aria-haspopup="menu"
+        title="All values"
+        onClick={(event) => setAnchor(event.currentTarget)}
+        sx={{ p: 0.25 }}
+      >
+        <EllipsisVertical size={16} />
+      </IconButton>
+      {anchor && <OpenMenu {...props} anchor={anchor} onClose={() => setAnchor(null)} onDialog={setDialog} />}
+      {copied && copied.of !== 'value' && (
         <PasteDialog site={site} page={page} nodes={nodes} copied={copied} onClose={() => setDialog(null)} />
       )}
       {dialog === 'carry over' && (
         <CarryOverDialog
           site={site}
           page={page}
-          within={within}
+          within={[...new Set(nodes.flatMap(({ id }) => subtree(page, id)))]}
           active={active}
           onClose={() => setDialog(null)}
         />

@@ -1,19 +1,13 @@
 import { Box, ButtonBase, Menu, MenuItem, Typography } from '@mui/material';
 import { ChevronDown } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { PageSummary } from '../../../api/responses.ts';
-import {
-  describeWidths,
-  countOverrides,
-  type NodeId,
-  type Page,
-  type SiteFrame,
-  type ViewId,
-} from '../../../core/index.ts';
+import { describeWidths, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import { viewChosen } from '../../state/editor.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { ink, line, marigold, petrol, quiet, shade } from '../../ui/theme.ts';
+import { pageCounts, treeOf } from './outline.ts';
 import { columnsOf, gridColumns } from './columns.ts';
 
 const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
@@ -25,9 +19,10 @@ export function Header(props: { site: SiteFrame; pages: PageSummary[]; page: Pag
   const navigate = useNavigate();
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const columns = columnsOf(site);
-  const ids = Object.keys(page.nodes) as NodeId[];
-  const inView = new Map(columns.map((view) => [view.id, countOverrides(page, ids, view.id)]));
-  const overrides = [...inView.values()].reduce((sum, count) => sum + count, 0);
+  const inView = pageCounts(page);
+  const overrides = columns.reduce((sum, view) => sum + (inView.get(view.id) ?? 0), 0);
+  const tree = treeOf(page);
+  const blocks = useMemo(() => Object.keys(tree.nodes).length - 1, [tree]);
   const name = page.nodes[page.root].name;
   const widest = Math.max(...columns.map((view) => view.sheet.width));
   return (
@@ -57,7 +52,7 @@ export function Header(props: { site: SiteFrame; pages: PageSummary[]; page: Pag
           <ChevronDown size={14} aria-hidden />
         </ButtonBase>
         <Typography noWrap sx={{ fontSize: 12, color: quiet }}>
-          {counted(ids.length - 1, 'block', 'blocks')} · {counted(overrides, 'override', 'overrides')}
+          {counted(blocks, 'block', 'blocks')} · {counted(overrides, 'override', 'overrides')}
         </Typography>
         <Menu open={menu !== null} anchorEl={menu} onClose={() => setMenu(null)}>
           {pages.map((reference) => (
@@ -86,7 +81,7 @@ export function Header(props: { site: SiteFrame; pages: PageSummary[]; page: Pag
       {columns.map((view) => {
         const on = view.id === active;
         const base = view.id === site.views.base;
-        const count = inView.get(view.id)!;
+        const count = inView.get(view.id) ?? 0;
         return (
           <ButtonBase
             key={view.id}

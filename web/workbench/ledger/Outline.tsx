@@ -42,15 +42,15 @@ function Tree({ site, page, active, found }: OutlineProps & { found: ReturnType<
             const row = rows[index];
             return (
               <OutlineRowView
-                key={row.node.id}
+                key={row.id}
                 site={site}
                 page={page}
                 row={row}
                 offset={start}
-                selected={selected.includes(row.node.id)}
-                dimmed={found !== null && !found.found.has(row.node.id)}
-                focusColumn={row.node.id === cursor.id ? cursor.column : null}
-                renaming={renaming === row.node.id}
+                selected={selected.includes(row.id)}
+                dimmed={found !== null && !found.found.has(row.id)}
+                focusColumn={row.id === cursor.id ? cursor.column : null}
+                renaming={renaming === row.id}
                 outline={outline}
               />
             );

@@ -63,7 +63,9 @@ function NameField({ name, onDone }: { name: string; onDone: (name: string | nul
 /** A row of the outline: the element's name, and a tile in each view's column. */
 export function OutlineRowView(props: RowProps) {
   const { site, page, row, offset, selected, dimmed, focusColumn, renaming, outline } = props;
-  const { node, level, expanded } = row;
+  const { level, expanded } = row;
+  const node = page.nodes[row.id];
+  if (!node) return null;
   const fixed = node.kind === 'page';
   return (
     <div

@@ -1,8 +1,6 @@
-import { Box, Link, Typography } from '@mui/material';
 import type { Page, SiteFrame } from '../../../core/index.ts';
 import { valueAimed } from '../../state/editor.ts';
 import { useAppDispatch } from '../../state/store.ts';
-import { line, quiet, shade } from '../../ui/theme.ts';
 import { traceChain } from './chain.ts';
 import type { Place, ValueTable } from './useValueTable.ts';
 
@@ -14,52 +12,34 @@ export function TraceBar(props: { site: SiteFrame; page: Page; table: ValueTable
   const cell = row && table.cells(told.row)[told.column];
   const chain = cell ? traceChain(site, page, row, cell) : [];
   return (
-    <Box
+    <div
       role="status"
       aria-label="Trace"
+      className="trace"
       data-trace
       onKeyDown={(event) => {
         if (event.key !== 'Escape') return;
         event.stopPropagation();
         table.grid.current?.querySelector<HTMLElement>('[role=gridcell][tabindex="0"]')?.focus();
       }}
-      sx={{
-        flex: 'none',
-        px: 1.25,
-        py: 0.5,
-        minHeight: 40,
-        fontSize: 12,
-        lineHeight: '16px',
-        color: quiet,
-        borderTop: `1px solid ${line}`,
-        bgcolor: shade,
-      }}
     >
       {cell && (
-        <Typography
-          component="span"
-          sx={{ fontSize: 12, lineHeight: '16px', fontWeight: 600, color: 'text.primary' }}
-        >
+        <b>
           {row.label} in {cell.view.name}:{' '}
-        </Typography>
+        </b>
       )}
       {chain.map(({ text, to }, index) => (
         <span key={text}>
           {index > 0 && ' · '}
           {to ? (
-            <Link
-              component="button"
-              color="inherit"
-              sx={{ fontSize: 12, lineHeight: '16px', verticalAlign: 'baseline', textAlign: 'start' }}
-              onClick={() => dispatch(valueAimed(to))}
-            >
+            <button type="button" onClick={() => dispatch(valueAimed(to))}>
               {text}
-            </Link>
+            </button>
           ) : (
             text
           )}
         </span>
       ))}
-    </Box>
+    </div>
   );
 }

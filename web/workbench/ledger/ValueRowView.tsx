@@ -1,4 +1,3 @@
-import { IconButton, Tooltip } from '@mui/material';
 import { ArrowDownUp, Link2, Link2Off } from 'lucide-react';
 import { viewOf, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import { gridColumns } from './columns.ts';
@@ -9,11 +8,9 @@ import { ValueCellView } from './ValueCellView.tsx';
 
 function RowButton({ name, sign: Sign, onClick }: { name: string; sign: typeof Link2; onClick: () => void }) {
   return (
-    <Tooltip title={name}>
-      <IconButton size="small" aria-label={name} onClick={onClick} sx={{ p: 0.5 }}>
-        <Sign size={14} />
-      </IconButton>
-    </Tooltip>
+    <button type="button" className="row-button" aria-label={name} title={name} onClick={onClick}>
+      <Sign size={14} aria-hidden />
+    </button>
   );
 }
 

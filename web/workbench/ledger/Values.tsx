@@ -1,8 +1,7 @@
-import { Box, ButtonBase } from '@mui/material';
+import { Box } from '@mui/material';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import type { Page, SiteFrame, ViewId } from '../../../core/index.ts';
-import { quiet } from '../../ui/theme.ts';
 import { ValueCard } from '../editors/ValueCard.tsx';
 import { ActiveColumn } from './ActiveColumn.tsx';
 import { contextOf } from './cells.ts';
@@ -61,32 +60,15 @@ function GroupHeading({
   const Sign = open ? ChevronDown : ChevronRight;
   return (
     <div role="row" className="ledger-row" style={{ transform: `translateY(${offset}px)` }}>
-      <ButtonBase
-        role="rowheader"
-        aria-expanded={open}
-        onClick={onFold}
-        sx={{
-          justifyContent: 'flex-start',
-          gap: 0.25,
-          fontSize: 11,
-          fontWeight: 700,
-          letterSpacing: '.06em',
-          textTransform: 'uppercase',
-          color: quiet,
-          pl: 0.5,
-          pt: 1,
-          pb: 0.25,
-          '&:focus-visible': { outlineOffset: -2 },
-        }}
-      >
+      <button type="button" role="rowheader" className="group-heading" aria-expanded={open} onClick={onFold}>
         <Sign size={12} aria-hidden />
         {group.label}
         {count > 0 && (
-          <Box component="span" sx={{ textTransform: 'none', letterSpacing: 0, fontWeight: 400, ml: 0.75 }}>
+          <span>
             {count} {count === 1 ? 'override' : 'overrides'}
-          </Box>
+          </span>
         )}
-      </ButtonBase>
+      </button>
     </div>
   );
 }

@@ -1,4 +1,6 @@
 import {
+  countsOf,
+  followed,
   hiddenBy,
   isShown,
   overrideCount,
@@ -11,26 +13,55 @@ import {
 
 /** A row of the outline: an element and how deep it stands. */
 export interface OutlineRow {
-  node: Node;
+  id: NodeId;
   level: number;
   expanded: boolean | undefined;
 }
 
+/** The tree of a page: the same object as long as the same elements stand in the same places. */
+export const treeOf = followed<Page>(
+  (page) => page,
+  (before, earlier, page, changed) =>
+    changed.every((id) => earlier.nodes[id]?.children === page.nodes[id]?.children) ? before : page,
+);
+
+/** How many overrides a page has, by view. */
+export const pageCounts = followed<ReadonlyMap<string, number>>(
+  (page) => {
+    const counts = new Map<string, number>();
+    for (const { style } of Object.values(page.nodes))
+      for (const [view, count] of countsOf(style)) counts.set(view, (counts.get(view) ?? 0) + count);
+    return counts;
+  },
+  (before, earlier, page, changed) => {
+    const counts = new Map(before);
+    const add = (node: Node, sign: number) => {
+      for (const [view, count] of countsOf(node.style))
+        counts.set(view, (counts.get(view) ?? 0) + sign * count);
+    };
+    for (const id of changed) {
+      add(earlier.nodes[id], -1);
+      add(page.nodes[id], 1);
+    }
+    return counts;
+  },
+);
+
 /** The rows of the outline: without what is folded away, or, where `shown` is given, those elements unfolded. */
 export function outlineRows(
-  page: Page,
+  tree: Page,
   folded: ReadonlySet<NodeId>,
   shown?: ReadonlySet<NodeId>,
 ): OutlineRow[] {
   const rows: OutlineRow[] = [];
   const add = (id: NodeId, level: number) => {
     if (shown && !shown.has(id)) return;
-    const node = page.nodes[id];
-    const expanded = node.children.length === 0 ? undefined : shown !== undefined || !folded.has(id);
-    rows.push({ node, level, expanded });
-    if (expanded) node.children.forEach((child) => add(child, level + 1));
+    const { children } = tree.nodes[id];
+    const expanded = children.length === 0 ? undefined : shown !== undefined || !folded.has(id);
+    rows.push({ id, level, expanded });
+    if (expanded) children.forEach((child) => add(child, level + 1));
   };
-  add(page.root, 1);
+  add(tree.root, 1);
   return rows;
 }
 

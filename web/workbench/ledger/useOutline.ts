@@ -5,7 +5,7 @@ import { selected as select, selectionSet, selectionToggled } from '../../state/
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { columnsOf } from './columns.ts';
-import { ancestorsOf, outlineRows, type OutlineRow } from './outline.ts';
+import { ancestorsOf, outlineRows, treeOf, type OutlineRow } from './outline.ts';
 
 /** Where the keyboard is: a row, and a column (-1 for the name). */
 interface Cursor {
@@ -55,14 +55,15 @@ export function useOutline(site: SiteFrame, page: Page, shown: ReadonlySet<NodeI
   // Where a run that is being selected with Shift began.
   const anchor = useRef<NodeId | null>(null);
   const columns = columnsOf(site);
-  const rows = useMemo(() => outlineRows(page, folded, shown), [page, folded, shown]);
-  const indexOf = (id: NodeId) => rows.findIndex((row) => row.node.id === id);
+  const tree = treeOf(page);
+  const rows = useMemo(() => outlineRows(tree, folded, shown), [tree, folded, shown]);
+  const indexOf = (id: NodeId) => rows.findIndex((row) => row.id === id);
   const at = Math.max(0, indexOf(cursor.id));
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW,
-    getItemKey: (index) => rows[index].node.id,
+    getItemKey: (index) => rows[index].id,
     overscan: 8,
   });
 
@@ -75,7 +76,7 @@ export function useOutline(site: SiteFrame, page: Page, shown: ReadonlySet<NodeI
     );
     setCursor((before) => (before.id === lead ? before : { id: lead, column: -1 }));
     requestAnimationFrame(() => {
-      const index = outlineRows(page, new Set(), shown).findIndex((row) => row.node.id === lead);
+      const index = outlineRows(page, new Set(), shown).findIndex((row) => row.id === lead);
       if (index >= 0) virtual.scrollToIndex(index, { align: 'auto' });
     });
     // Only a new selection moves the outline; an edit of the page must not.
@@ -98,7 +99,7 @@ export function useOutline(site: SiteFrame, page: Page, shown: ReadonlySet<NodeI
     if (how.shiftKey && lead) {
       const from = indexOf(anchor.current ?? lead);
       const to = indexOf(id);
-      const run = rows.slice(Math.min(from, to), Math.max(from, to) + 1).map((row) => row.node.id);
+      const run = rows.slice(Math.min(from, to), Math.max(from, to) + 1).map((row) => row.id);
       dispatch(selectionSet(from <= to ? run : run.reverse()));
     } else {
       anchor.current = id;
@@ -128,10 +129,10 @@ export function useOutline(site: SiteFrame, page: Page, shown: ReadonlySet<NodeI
     if (renaming || event.altKey || rows.length === 0) return;
     const several = event.ctrlKey || event.metaKey;
     if (several && event.key !== ' ') return;
-    const { node, expanded } = rows[at];
+    const { id, expanded } = rows[at];
+    const node = page.nodes[id];
     const { column } = cursor;
-    const move = (index: number) =>
-      go(rows[Math.max(0, Math.min(rows.length - 1, index))].node.id, column, event);
+    const move = (index: number) => go(rows[Math.max(0, Math.min(rows.length - 1, index))].id, column, event);
     const right = () => {
       if (column === -1 && expanded === false) fold(node.id, false);
       else if (column < columns.length - 1) go(node.id, column + 1);
@@ -169,7 +170,7 @@ export function useOutline(site: SiteFrame, page: Page, shown: ReadonlySet<NodeI
     rows,
     scroller,
     virtual,
-    cursor: { id: rows[at]?.node.id ?? cursor.id, column: cursor.column },
+    cursor: { id: rows[at]?.id ?? cursor.id, column: cursor.column },
     selected,
     renaming,
     go,

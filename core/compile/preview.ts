@@ -1,0 +1,81 @@
+import type { Markup } from '../site/markup.ts';
+import type { Node } from '../site/node.ts';
+import type { NodeId } from '../site/nodeid.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
+import { changedSince } from '../edits/lineage.ts';
+import { textStyleOf } from '../values/trace.ts';
+import { bodyMarkup, type Addresses } from './body.ts';
+import { elementRules, sharedRules } from './rules.ts';
+import type { CssRule } from './stack.ts';
+
+/** A page compiled for a sheet, in pieces that can be brought up to date one by one. */
+export interface Preview {
+  site: SiteFrame;
+  page: Page;
+  addresses: Addresses;
+  /** The rules that do not belong to single elements. */
+  shared: readonly CssRule[];
+  /** The rules of an element. */
+  rulesOf(id: NodeId): readonly CssRule[];
+  body: Markup;
+  /** The preview it was made from, and the elements whose rules may differ from there; absent: all of them. */
+  since?: { preview: WeakRef<Preview>; elements: readonly NodeId[] };
+}
+
+/** What of a node its markup is made from. */
+const sameMarkup = (one: Node | undefined, other: Node): boolean =>
+  one !== undefined &&
+  one.content === other.content &&
+  one.children === other.children &&
+  one.textStyle === other.textStyle &&
+  one.style.self?.source === other.style.self?.source &&
+  one.style.self?.shown === other.style.self?.shown;
+
+/** What of a node the shared rules are made from: which text style is used, which pictures stand behind elements. */
+const sameShare = (one: Node | undefined, other: Node, site: SiteFrame): boolean =>
+  one !== undefined &&
+  textStyleOf(one, site) === textStyleOf(other, site) &&
+  one.style.self?.backgroundPicture === other.style.self?.backgroundPicture;
+
+function wholePreview(site: SiteFrame, page: Page, addresses: Addresses): Preview {
+  return {
+    site,
+    page,
+    addresses,
+    shared: sharedRules(site, page, addresses.picture),
+    rulesOf: rulesIn(site, page),
+    body: bodyMarkup(site, page, addresses),
+  };
+}
+
+const rulesIn = (site: SiteFrame, page: Page) => (id: NodeId) => {
+  const node = page.nodes[id];
+  return node
+    ? elementRules(node, node.parent === null ? undefined : page.nodes[node.parent], site.views)
+    : [];
+};
+
+/**
+ * Compiles a page for a sheet. With a preview of an earlier state of the page, only what has changed since is looked
+ * at, so that an edit costs what it touches.
+ */
+export function preview(site: SiteFrame, page: Page, addresses: Addresses, before?: Preview): Preview {
+  const changed = before && before.page.id === page.id ? changedSince(before.page, page) : undefined;
+  if (!before || !changed || before.addresses !== addresses || before.site.views !== site.views)
+    return wholePreview(site, page, addresses);
+  const at = (id: NodeId) => [before.page.nodes[id], page.nodes[id]] as const;
+  // The order of a container's children, and which they are, is CSS on the children.
+  const elements = changed.flatMap((id) => [id, ...page.nodes[id].children]);
+  const sameSite = before.site === site;
+  const share = sameSite && changed.every((id) => sameShare(...at(id), site));
+  const markup = sameSite && changed.every((id) => sameMarkup(...at(id)));
+  return {
+    site,
+    page,
+    addresses,
+    shared: share ? before.shared : sharedRules(site, page, addresses.picture),
+    rulesOf: rulesIn(site, page),
+    body: markup ? before.body : bodyMarkup(site, page, addresses),
+    since: { preview: new WeakRef(before), elements },
+  };
+}
