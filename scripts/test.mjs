@@ -1,4 +1,4 @@
-/** `npm test`: installs what is missing, then type check, lint with the folder rule, and all tests. The last line has the totals. */
+/** `npm test`: installs what is missing, then type check, lint with the folder rule, measured ratios, and all tests. The last line has the totals. */
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -54,6 +54,8 @@ step('Arrows between the folders', 'npx', [
   '--config',
   '.dependency-cruiser.cjs',
 ]);
+
+step('Ratios that must not get worse', 'node', ['--import=tsx', 'benchmarks/run.ts', '--ratios']);
 
 const totals = { passes: 0, failures: 0 };
 const suites = [

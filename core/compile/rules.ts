@@ -41,6 +41,23 @@ const contextOf = ({ display, media, parts, stacks }: Kind): KindContext => ({
 
 const TEXT_STYLE: KindContext = { display: 'block', rowsOnly: false };
 
+/** CSS that has been worked out, by property and what else it depends on, then by value: pages say the same often. */
+const known = new WeakMap<Property, Map<string, Map<unknown, Declarations>>>();
+
+/** The CSS of a single value. */
+function cssOf(property: Property, value: unknown, context: CssContext): Declarations {
+  const single = typeof value !== 'object' && !property.onChildren && !context.beside;
+  if (!single) return property.css!(value, context);
+  const key = `${context.view.id} ${context.view.grid.columns} ${context.display} ${context.rowsOnly}`;
+  let byContext = known.get(property);
+  if (!byContext) known.set(property, (byContext = new Map()));
+  let byValue = byContext.get(key);
+  if (!byValue) byContext.set(key, (byValue = new Map()));
+  let made = byValue.get(value);
+  if (!made) byValue.set(value, (made = property.css!(value, context)));
+  return made;
+}
+
 /**
  * Puts the CSS of a layered value on a stack. Where the CSS depends on the view, the value is first resolved in every
  * view and expressed anew, so that a view whose CSS differs gets a rule even without an override.
@@ -53,24 +70,25 @@ function put(
   context: Omit<CssContext, 'view'>,
   style: PartStyle,
 ): void {
-  const css = property.css;
-  if (!css) return;
+  if (!property.css) return;
   if (property.perView) {
     const resolved = (of: Property, from: Layered<unknown> | undefined, view: View) => {
       const value = held(from, views, view.id);
       return value ? value.value : (of.initial(view) as unknown);
     };
     const declared = express(views, (view) => {
+      const value = resolved(property, layered, view);
+      if (!property.heldBeside) return cssOf(property, value, { ...context, view });
       const beside = (name: string) => resolved(knownProperty(name), style[name], view);
-      return css(resolved(property, layered, view), { ...context, view, beside });
+      return cssOf(property, value, { ...context, view, beside });
     });
     stack.layered(declared);
     return;
   }
   const full = { ...context, view: baseView(views) };
-  if (layered.base !== undefined) stack.base(css(layered.base, full));
+  if (layered.base !== undefined) stack.base(cssOf(property, layered.base, full));
   for (const [id, { value, reach }] of Object.entries(layered.at ?? {}))
-    stack.at(id, reach, css(value, full));
+    stack.at(id, reach, cssOf(property, value, full));
 }
 
 /** The values of a part in the order of the property table, so that the same values give the same CSS text. */

@@ -1,4 +1,5 @@
 import { Value, type ValueError } from '@sinclair/typebox/value';
+import { TypeCompiler } from '@sinclair/typebox/compiler';
 import { ValueErrorType } from '@sinclair/typebox/errors';
 import type { TSchema } from '@sinclair/typebox';
 
@@ -47,9 +48,22 @@ function sentence(error: ValueError): string {
   }
 }
 
+const compiled = new WeakMap<TSchema, { Check(value: unknown): boolean }>();
+
+/**
+ * Whether a value fits a schema. Outside a page, whose policy lets no code be made from text, a schema is compiled once:
+ * a whole page is checked on every edit.
+ */
+function fits(schema: TSchema, value: unknown): boolean {
+  if ('document' in globalThis) return Value.Check(schema, value);
+  let check = compiled.get(schema);
+  if (!check) compiled.set(schema, (check = TypeCompiler.Compile(schema)));
+  return check.Check(value);
+}
+
 /** What a value breaks of a schema, the first `limit` faults; a missing entry is named once. */
 export function schemaFaults(schema: TSchema, value: unknown, limit = 20): Fault[] {
-  if (Value.Check(schema, value)) return [];
+  if (fits(schema, value)) return [];
   const faults = new Map<string, Fault>();
   for (const error of Value.Errors(schema, value)) {
     if (!faults.has(error.path)) faults.set(error.path, { path: error.path, sentence: sentence(error) });

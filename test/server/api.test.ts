@@ -44,7 +44,7 @@ describe('the application’s server', () => {
     expect(site).to.include({
       id: 'brindle-hill',
       name: 'Brindle Hill Observatory',
-      pages: 3,
+      pages: 4,
       firstPage: 'home',
       live: null,
     });
@@ -126,6 +126,7 @@ describe('the application’s server', () => {
     const steps = async () =>
       ((await (await get(HOME)).json()) as { steps: Record<'undo' | 'redo', unknown[]> }).steps;
     expect((await steps()).undo.at(-1)).to.deep.equal({
+      on: 'page',
       operations: set,
       inverse: drop,
       sentence: 'Lead: edit',
@@ -194,6 +195,11 @@ describe('the application’s server', () => {
 
   it('gives the whole site as a file that reads again', async () => {
     const file = readSiteFile(await (await get(paths.file('brindle-hill'))).text());
-    expect(file.ok && file.value.site.pages.map(({ id }) => id)).to.deep.equal(['home', 'visits', 'find-us']);
+    expect(file.ok && file.value.site.pages.map(({ id }) => id)).to.deep.equal([
+      'home',
+      'visits',
+      'hire',
+      'find-us',
+    ]);
   });
 });

@@ -63,6 +63,7 @@ export const start: Property<number | 'auto'> = {
           ),
   }),
   perView: true,
+  heldBeside: true,
 };
 
 export const order: Property<NodeId[]> = {

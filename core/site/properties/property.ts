@@ -55,6 +55,8 @@ export interface Property<T = any> {
   onMedia?: true;
   /** Set when `css` depends on the view, so that a value may need other CSS in a view without an override there. */
   perView?: true;
+  /** Set when `css` asks what stands `beside` it. */
+  heldBeside?: true;
   /** Set when the value is kept on a container and each child gets CSS from it. */
   onChildren?: true;
   /** What a person calls the property when it is seen from one child. */
