@@ -7,7 +7,7 @@ import { paths } from '../api/paths.ts';
 import { builtPages } from '../server/pages.ts';
 import { start } from '../server/start.ts';
 import { byRole, openBrowser, pause, resize } from '../test/browser/browser.ts';
-import { cell, chooseView, selectInOutline, sheet } from '../test/browser/workbench.ts';
+import { cell, chooseView, outlineRow, selectInOutline, sheet } from '../test/browser/workbench.ts';
 
 const folder = await mkdtemp(join(tmpdir(), 'dimorphe-screenshots-'));
 const running = await start({ port: 0, hostPort: 0, dataFolder: folder, pages: builtPages });
@@ -49,6 +49,35 @@ try {
   await (await cell(driver, 'Columns', 'Tablet')).click();
   await keep('workbench-side-by-side');
 
+  await (await byRole(driver, 'button', 'One sheet')).click();
+  await selectInOutline(driver, 'Saturn: title');
+  for (const name of ['The young moon: title', 'Headline'])
+    await driver
+      .actions()
+      .keyDown(Key.CONTROL)
+      .click(await outlineRow(driver, name))
+      .keyUp(Key.CONTROL)
+      .perform();
+  await (await cell(driver, 'Size', 'Desktop')).click();
+  await driver.actions().sendKeys('+').perform();
+  await keep('workbench-several');
+  await driver.actions().sendKeys(Key.ESCAPE).perform();
+
+  await selectInOutline(driver, 'Words');
+  await (await byRole(driver, 'button', 'All values of Words')).click();
+  await pause(400);
+  await (await byRole(driver, 'menuitem', 'Carry over to another view …')).click();
+  await byRole(driver, 'dialog', 'Carry overrides over to another view');
+  await keep('carry-over');
+  await driver.actions().sendKeys(Key.ESCAPE).perform();
+  await pause(400);
+
+  await (await byRole(driver, 'button', 'Theme')).click();
+  await (await byRole(driver, 'option', /^Heading 1/)).click();
+  await keep('workbench-theme');
+
+  await driver.get(`${running.hostUrl}/brindle-hill/telescope-hire/`);
+  await keep('published-hire');
   await driver.get(`${running.hostUrl}/brindle-hill/`);
   await driver.findElement(By.css('h1'));
   await keep('published-1280');

@@ -49,12 +49,12 @@ function cssOf(property: Property, value: unknown, context: CssContext): Declara
   const single = typeof value !== 'object' && !property.onChildren && !context.beside;
   if (!single) return property.css!(value, context);
   const key = `${context.view.id} ${context.view.grid.columns} ${context.display} ${context.rowsOnly}`;
-  let byContext = known.get(property);
-  if (!byContext) known.set(property, (byContext = new Map()));
-  let byValue = byContext.get(key);
-  if (!byValue) byContext.set(key, (byValue = new Map()));
-  let made = byValue.get(value);
-  if (!made) byValue.set(value, (made = property.css!(value, context)));
+  const byContext = known.get(property) ?? new Map<string, Map<unknown, Declarations>>();
+  known.set(property, byContext);
+  const byValue = byContext.get(key) ?? new Map<unknown, Declarations>();
+  byContext.set(key, byValue);
+  const made = byValue.get(value) ?? property.css!(value, context);
+  byValue.set(value, made);
   return made;
 }
 

@@ -132,7 +132,9 @@ describe('the application’s server', () => {
       sentence: 'Lead: edit',
     });
     await send('undo', drop, set);
-    expect((await steps()).redo).to.deep.equal([{ operations: set, inverse: drop, sentence: 'Lead: edit' }]);
+    expect((await steps()).redo).to.deep.equal([
+      { on: 'page', operations: set, inverse: drop, sentence: 'Lead: edit' },
+    ]);
     await send('redo', set, drop);
     expect((await steps()).redo).to.deep.equal([]);
     await send('undo', drop, set);

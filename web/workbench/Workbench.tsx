@@ -128,6 +128,7 @@ export function Workbench() {
           aria-label="Last step"
           sx={{
             position: 'absolute',
+            top: 0,
             width: '1px',
             height: '1px',
             overflow: 'hidden',

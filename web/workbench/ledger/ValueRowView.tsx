@@ -68,7 +68,12 @@ export function ValueRowView({ site, active, table, index, offset, onPoint }: Va
       role="row"
       className="ledger-row value-row"
       data-value-row={index}
-      style={{ gridTemplateColumns: gridColumns(site), transform: `translateY(${offset}px)` }}
+      style={{
+        gridTemplateColumns: gridColumns(site),
+        transform: `translateY(${offset}px)`,
+        // What hangs below an open cell lies over the rows that follow.
+        zIndex: opened?.at.row === index ? 2 : undefined,
+      }}
     >
       <div role="rowheader" className="value-name" title={row.label}>
         <span>{row.label}</span>

@@ -65,7 +65,7 @@ function Described({ site, page, subject }: { site: SiteFrame; page: Page; subje
       .filter(({ count }) => count > 0)
       .map(({ view, count }) => `${count} not in ${view.name}`)
       .join(', ');
-    const words = `${followers} on this page follow it${not && `; ${not}`}`;
+    const words = `${followers} on this page ${followers === 1 ? 'follows' : 'follow'} it${not && `; ${not}`}`;
     return (
       <Tooltip title={words}>
         <Typography noWrap sx={{ fontSize: 12, color: quiet, flex: 1, minWidth: 30 }}>
