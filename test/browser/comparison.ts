@@ -111,7 +111,7 @@ export const READER = `
         for (const { inside, declarations } of (declared[view] || {})[id] || []) {
          for (const target of inside ? element.querySelectorAll(inside) : [element]) {
           const names = Object.keys(declarations);
-          const read = () => names.map((property) => win.getComputedStyle(target).getPropertyValue(property).replaceAll('/assets/', '/'));
+          const read = () => names.map((property) => win.getComputedStyle(target).getPropertyValue(property).replace(/url\\("[^"]*\\//g, 'url("'));
           const before = read();
           for (const property of names) target.style.setProperty(property, declarations[property]);
           const after = read();

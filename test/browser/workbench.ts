@@ -81,7 +81,7 @@ export async function selectInOutline(driver: Driver, name: string): Promise<voi
 
 export async function chooseView(driver: Driver, view: string): Promise<void> {
   await (
-    await byRole(driver, 'button', new RegExp(`^(base ?)?${view} ?[\\d<]`), {
+    await byRole(driver, 'button', new RegExp(`^\\d*(base ?)?${view} ?[\\d<]`), {
       inside: await byRole(driver, 'region', 'Ledger'),
     })
   ).click();
@@ -121,7 +121,7 @@ export async function sidesApart(driver: Driver, sides: string): Promise<void> {
 
 /** Unfolds the values of a part, or folds a group away. */
 export async function turnGroup(driver: Driver, label: string): Promise<void> {
-  const selector = '[role=grid] [role=rowheader][aria-expanded]';
+  const selector = '[role=grid] [role=rowheader] > [aria-expanded]';
   const heading = await eventually(`the heading ${label}`, async () => {
     await driver.executeScript(
       'const s = document.querySelector("[role=grid]").parentElement.parentElement; s.scrollTop = (s.scrollTop + s.clientHeight * 0.6) % s.scrollHeight;',

@@ -58,8 +58,7 @@ describe('published HTML', () => {
 
   it('is read by a browser’s parser as it was written', () => {
     // An attribute without a value and one with an empty value are the same (HTML Standard, §13.1.2.3).
-    const oneLine = (html: string) =>
-      html.replaceAll('\n', '').replaceAll('&lt;', '<').replaceAll('=""', '');
+    const oneLine = (html: string) => html.replaceAll('\n', '').replaceAll('&lt;', '<').replaceAll('=""', '');
     for (const page of texts(site).html)
       expect(oneLine(serialize(parse(page.text)))).to.equal(oneLine(page.text));
   });

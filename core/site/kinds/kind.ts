@@ -81,6 +81,8 @@ export interface Kind {
   content: readonly ContentField[];
   /** The content field that is the element's words on the page, editable in place. */
   words?: string;
+  /** The selector of where the words stand in the markup; absent: they are all of it. */
+  wordsIn?: string;
   markup(node: Node, context: MarkupContext): Markup;
 }
 

@@ -168,6 +168,7 @@ export const quote: Kind = {
   defaults: { gap: 12, paddingLeft: 24, borderLeft: 4 },
   parts: { caption: { label: 'Who said it', selector: 'figcaption', textStyle: 'meta' } },
   words: 'text',
+  wordsIn: 'blockquote',
   textStyle: () => 'quote',
   content: [
     { name: 'text', label: 'Words', type: inlineText, initial: '' },

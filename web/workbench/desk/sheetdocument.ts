@@ -30,6 +30,15 @@ export interface SheetContent {
 export const EMPTY_SHEET =
   '<!DOCTYPE html><html><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="script-src \'none\'; object-src \'none\'"><title>Sheet</title></head><body></body></html>';
 
+/** How many elements a page has from which on its sections are contained. */
+const LONG = 600;
+
+/**
+ * Contained sections spare a browser from looking at all of a long page when something in one of them changes. They are
+ * laid out the same; but each begins at a whole pixel, which on a page of common length shows what is published less exactly.
+ */
+const CONTAINED = '.section{contain:layout style}';
+
 /**
  * The live page inside a sheet's frame. Rules are edited in place and the document is patched instead of written anew, so
  * that an edit costs what it touches.
@@ -39,6 +48,7 @@ export class SheetDocument {
   private readonly shared: HTMLStyleElement;
   private readonly elements: ElementRules;
   private readonly extras: HTMLStyleElement;
+  private readonly containment: HTMLStyleElement;
   private sharedRules: readonly CssRule[] = [];
   private body: Markup | undefined;
   private families = '';
@@ -53,9 +63,8 @@ export class SheetDocument {
     this.elements = new ElementRules(this.extras);
     // The frame is as tall as its page, so nothing scrolls inside it; a scrollbar would only take width away.
     // Text in editing keeps every space that is typed, as its editor asks for.
-    // Sections are contained: a browser need not look at all of a long page when something in one of them changes.
-    style().textContent =
-      'html{overflow:hidden}.section{contain:layout style}.ProseMirror{white-space:break-spaces;outline:0}';
+    style().textContent = 'html{overflow:hidden}.ProseMirror{white-space:break-spaces;outline:0}';
+    this.containment = style();
   }
 
   update({ preview, ghosts }: SheetContent): void {
@@ -69,6 +78,7 @@ export class SheetDocument {
       this.sharedRules = preview.shared;
       this.shared.textContent = printRules(preview.shared);
     }
+    this.contain(preview);
     this.elements.update(preview);
     this.updateBody(preview.body);
     const shown = ghosts
@@ -78,6 +88,13 @@ export class SheetDocument {
       )
       .join('');
     if (this.extras.textContent !== shown) this.extras.textContent = shown;
+  }
+
+  private contain({ page, since }: Preview): void {
+    // An edit of values adds no elements: what held before holds on.
+    if (since && this.body) return;
+    const containment = Object.keys(page.nodes).length > LONG ? CONTAINED : '';
+    if (this.containment.textContent !== containment) this.containment.textContent = containment;
   }
 
   /** Every family the site can use is declared; a browser fetches a file only when it meets a character of it. */

@@ -86,7 +86,9 @@ export function Header(props: { site: SiteFrame; pages: PageSummary[]; page: Pag
           <ButtonBase
             key={view.id}
             aria-pressed={on}
-            aria-label={`${view.name} ${describeWidths(site.views, view.id)}, ${base ? 'base' : counted(count, 'override', 'overrides')}`}
+            title={
+              base ? 'The base: its values are the default for all' : counted(count, 'override', 'overrides')
+            }
             onClick={() => dispatch(viewChosen(view.id))}
             sx={{
               flexDirection: 'column',
@@ -116,6 +118,7 @@ export function Header(props: { site: SiteFrame; pages: PageSummary[]; page: Pag
               {count > 0 && (
                 <Box
                   component="span"
+                  aria-hidden
                   sx={{
                     bgcolor: marigold,
                     color: ink,

@@ -18,6 +18,8 @@ interface OutlineProps {
 
 /** The tree of elements with a tile a view. Arrows walk, Shift and Ctrl select several, Space shows and hides, F2 renames. */
 function Tree({ site, page, active, found }: OutlineProps & { found: ReturnType<typeof passing> | null }) {
+  // What is in sight is read from the list's virtualizer, which changes without becoming another object.
+  'use no memo';
   const outline = useOutline(site, page, found?.shown);
   const { rows, virtual, cursor, selected, renaming } = outline;
   return (

@@ -1,7 +1,9 @@
 import type { Page, SiteFrame } from '../../../core/index.ts';
 import { valueAimed } from '../../state/editor.ts';
 import { useAppDispatch } from '../../state/store.ts';
+import { layeredIn } from './cells.ts';
 import { traceChain } from './chain.ts';
+import { leading, propertyOfRow } from './rows.ts';
 import type { Place, ValueTable } from './useValueTable.ts';
 
 /** The trace of the cell that is pointed at, or has the keyboard. Each link leads to the cell it speaks of. */
@@ -11,6 +13,10 @@ export function TraceBar(props: { site: SiteFrame; page: Page; table: ValueTable
   const row = table.rows[told.row];
   const cell = row && table.cells(told.row)[told.column];
   const chain = cell ? traceChain(site, page, row, cell) : [];
+  const replaced =
+    row && table.reach === 'everywhere'
+      ? Object.keys(layeredIn(row, leading(row.holders), propertyOfRow(row))?.at ?? {}).length
+      : 0;
   return (
     <div
       role="status"
@@ -40,6 +46,7 @@ export function TraceBar(props: { site: SiteFrame; page: Page; table: ValueTable
           )}
         </span>
       ))}
+      {replaced > 0 && ` · Everywhere replaces ${replaced} ${replaced === 1 ? 'override' : 'overrides'}`}
     </div>
   );
 }

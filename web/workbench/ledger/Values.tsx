@@ -60,21 +60,25 @@ function GroupHeading({
   const Sign = open ? ChevronDown : ChevronRight;
   return (
     <div role="row" className="ledger-row" style={{ transform: `translateY(${offset}px)` }}>
-      <button type="button" role="rowheader" className="group-heading" aria-expanded={open} onClick={onFold}>
-        <Sign size={12} aria-hidden />
-        {group.label}
-        {count > 0 && (
-          <span>
-            {count} {count === 1 ? 'override' : 'overrides'}
-          </span>
-        )}
-      </button>
+      <div role="rowheader">
+        <button type="button" className="group-heading" aria-expanded={open} onClick={onFold}>
+          <Sign size={12} aria-hidden />
+          {group.label}
+          {count > 0 && (
+            <span>
+              {count} {count === 1 ? 'override' : 'overrides'}
+            </span>
+          )}
+        </button>
+      </div>
     </div>
   );
 }
 
 /** The properties of what is selected, a row each, in the columns of the views. */
 export function Values({ site, page, subject, active }: ValuesProps) {
+  // What is in sight is read from the list's virtualizer, which changes without becoming another object.
+  'use no memo';
   const table = useValueTable(site, page, subject, active);
   const [pointed, setPointed] = useState<Place | null>(null);
   const told = pointed && table.rows[pointed.row] ? pointed : table.place;

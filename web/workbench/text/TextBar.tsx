@@ -1,5 +1,5 @@
 import { Box, Button, IconButton, Paper, TextField, Tooltip } from '@mui/material';
-import { Bold, Check, Italic, Link2, List, ListOrdered } from 'lucide-react';
+import { Bold, Check, Italic, Link2, List, ListOrdered, Heading, Quote } from 'lucide-react';
 import { useEffect, useState, type ReactNode } from 'react';
 import { cleanLink } from '../../../core/index.ts';
 import type { SheetDocument } from '../desk/sheetdocument.ts';
@@ -68,6 +68,8 @@ export function TextBar(props: {
   scale: number;
   onDone: () => void;
 }) {
+  // What is active is read from the editor, which changes without becoming another object.
+  'use no memo';
   const { editing, scale, onDone } = props;
   const { editor } = editing;
   const [linking, setLinking] = useState(false);
@@ -141,6 +143,20 @@ export function TextBar(props: {
               onClick={() => chain().toggleOrderedList().run()}
             >
               <ListOrdered size={16} />
+            </Mark>
+            <Mark
+              label="Heading"
+              active={editor.isActive('heading')}
+              onClick={() => chain().toggleHeading({ level: 3 }).run()}
+            >
+              <Heading size={16} />
+            </Mark>
+            <Mark
+              label="Quote"
+              active={editor.isActive('blockquote')}
+              onClick={() => chain().toggleBlockquote().run()}
+            >
+              <Quote size={16} />
             </Mark>
           </>
         )}

@@ -18,6 +18,9 @@ const PLAIN = {
   trailingNode: false,
 } as const;
 
+/** What running text may hold beside paragraphs and lists, as core keeps it. */
+const RICH = { ...PLAIN, blockquote: {}, heading: { levels: [2, 3, 4] } } as const;
+
 const LINK = {
   openOnClick: false,
   autolink: false,
@@ -43,7 +46,7 @@ export function textEditor(element: HTMLElement, html: string, form: 'rich' | 'i
             link: LINK,
           }),
         ]
-      : [StarterKit.configure({ ...PLAIN, link: LINK })];
+      : [StarterKit.configure({ ...RICH, heading: { levels: [...RICH.heading.levels] }, link: LINK })];
   element.replaceChildren();
   return new Editor({
     element: { mount: element },

@@ -34,8 +34,11 @@ export function useTextEditing(
     (node: Node) => {
       const kind = knownKind(node.kind);
       const field = kind.content.find((candidate) => candidate.name === kind.words);
-      const element = sheet?.elementOf(node.id);
+      const whole = sheet?.elementOf(node.id);
+      const element = kind.wordsIn ? whole?.querySelector<HTMLElement>(kind.wordsIn) : whole;
       if (!sheet || !field || !element) return;
+      // A logo that shows a picture has its name as the picture's alternative; there are no words to edit.
+      if (field.type.editor === 'line' && element.childElementCount > 0) return;
       current.current?.();
       const form = field.type.editor as TextInEditing['form'];
       const before = contentOf<string>(kind, node, field.name);
