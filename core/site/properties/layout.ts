@@ -87,7 +87,7 @@ export const blockAlign: Property<string> = {
   group: 'layout',
   traits: ['block'],
   type: choiceType([
-    { value: 'auto', label: 'as container' },
+    { value: 'auto', label: 'auto', also: ['as container'] },
     { value: 'stretch', label: 'fill' },
     { value: 'start', label: 'start', also: ['left'] },
     { value: 'center', label: 'centre', also: ['middle'] },
