@@ -4,15 +4,14 @@ export { done, refused } from './site/outcome.ts';
 export * from './site/views.ts';
 export type { Layered, Override } from './site/layered.ts';
 export type { NodeId } from './site/nodeid.ts';
-export { LINE_PARTS, PARTS, type Part } from './site/parts.ts';
-export type { Trait } from './site/traits.ts';
+export { PARTS, type Part } from './site/parts.ts';
 export type { Node, PartStyle, Style } from './site/node.ts';
 export * from './site/site.ts';
 export type { Fault } from './site/faults.ts';
 export { frameFaults, pageFaults, pointer, siteFaults, siteFileFaults } from './site/validate.ts';
 export { FAMILIES, familiesOf, type Family, type FontFile } from './site/families.ts';
 export type { ContentType, LabelledLink } from './site/contenttypes.ts';
-export { contentOf, type ContentField, type Kind, type KindPart } from './site/kinds/kind.ts';
+export { contentOf, type ContentField, type Kind } from './site/kinds/kind.ts';
 export { KINDS, kindOf, knownKind } from './site/kinds/table.ts';
 export type { Point, Ratio } from './site/valuetypes/geometry.ts';
 export type { Extent } from './site/valuetypes/extent.ts';
@@ -21,7 +20,6 @@ export { aliasOf, aliasTo } from './site/valuetypes/alias.ts';
 export { colourCss, isCssColour } from './site/valuetypes/colour.ts';
 export { adjusted, type Adjustment } from './site/valuetypes/adjust.ts';
 export type { Gradient } from './site/valuetypes/gradient.ts';
-export { NO_PICTURE } from './site/valuetypes/picture.ts';
 export type { Space } from './site/valuetypes/space.ts';
 export { ordinal } from './site/valuetypes/order.ts';
 export {
@@ -40,7 +38,6 @@ export { withoutValue, withReach, withValue, wouldReach, type EditReach } from '
 export { express, same } from './values/express.ts';
 export { bands, mediaCondition, widthsOfOverride, type Band } from './values/bands.ts';
 export {
-  kindDefault,
   ownLayered,
   partStyleOf,
   resolve,
@@ -75,10 +72,10 @@ export { applyOperations, overlapping, type Operation } from './edits/patch.ts';
 
 export { sourceOrder } from './site/sourceorder.ts';
 export { bodyMarkup, type Addresses } from './compile/body.ts';
-export { elementRules, nodeClass, pageRules, within, type PictureAddress } from './compile/rules.ts';
+export { elementRules, nodeClass, pageRules, within } from './compile/rules.ts';
 export { preview, type Preview } from './compile/preview.ts';
 export type { CssRule } from './compile/stack.ts';
-export { familiesIn, printDeclarations, printFontFaces, printRules } from './compile/stylesheet.ts';
+export { printDeclarations, printFontFaces, printRules } from './compile/stylesheet.ts';
 export { compileSite, documentTitle, pagePath, type PublishedFile } from './compile/files.ts';
 
 export { upgradedFrame, upgradedPage } from './exchange/upgrade.ts';

@@ -18,17 +18,7 @@ export const PARTS = [
 export type Part = (typeof PARTS)[number];
 
 /** Parts that are words and take the values of text. */
-export const TEXT_PARTS = [
-  'heading',
-  'link',
-  'list',
-  'quote',
-  'caption',
-  'meta',
-  'label',
-  'field',
-  'button',
-] as const;
+export const TEXT_PARTS: readonly Part[] = PARTS.filter((part) => part !== 'self');
 /** Parts that are lines or paragraphs of their own. */
 export const LINE_PARTS = ['heading', 'list', 'quote', 'caption', 'meta', 'label'] as const;
 /** Parts that are boxes, with room, a background and an edge. */

@@ -3,6 +3,7 @@ import { contentOf, knownKind, type Node } from '../../../core/index.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
+import { GroupTitle } from './GroupTitle.tsx';
 import { FieldEditor } from './content/FieldEditor.tsx';
 
 /** The fields of an element that cannot differ by view; editing one says that it concerns all views. */
@@ -14,25 +15,13 @@ export function SameInEveryView({ node }: { node: Node }) {
     <Box
       component="section"
       aria-label="Same in every view"
-      sx={{ position: 'relative', px: 1.25, pt: 1.25, pb: 2, bgcolor: 'background.paper' }}
+      sx={{ position: 'relative', pb: 2, bgcolor: 'background.paper' }}
     >
-      <Typography
-        component="h3"
-        sx={{
-          fontSize: 11,
-          fontWeight: 700,
-          letterSpacing: '.06em',
-          textTransform: 'uppercase',
-          color: quiet,
-          mb: 0.25,
-        }}
-      >
-        Same in every view
-      </Typography>
-      <Typography sx={{ fontSize: 12, color: quiet, mb: 1.5 }}>
+      <GroupTitle>Same in every view</GroupTitle>
+      <Typography sx={{ fontSize: 12, color: quiet, px: 1.25, mb: 1.5 }}>
         A change here concerns all views at once.
       </Typography>
-      <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <Box sx={{ px: 1.25, display: 'grid', gap: 1.5 }}>
         {kind.content.map((field) => (
           <FieldEditor
             key={`${node.id} ${field.name}`}

@@ -1,34 +1,13 @@
-import { Box, Typography } from '@mui/material';
-import type { ReactNode } from 'react';
+import { Box } from '@mui/material';
 import { overrideCount, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import { textStyleChosen } from '../../state/editor.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
-import { quiet } from '../../ui/theme.ts';
 import { ActiveColumn } from './ActiveColumn.tsx';
 import { columnsOf, gridColumns } from './columns.ts';
+import { GroupTitle } from './GroupTitle.tsx';
 import { ColourList } from './theme/ColourList.tsx';
 import { FontList } from './theme/FontList.tsx';
 import { SpacingList } from './theme/SpacingList.tsx';
-
-function Heading({ children }: { children: ReactNode }) {
-  return (
-    <Typography
-      component="h3"
-      sx={{
-        fontSize: 11,
-        fontWeight: 700,
-        letterSpacing: '.06em',
-        textTransform: 'uppercase',
-        color: quiet,
-        px: 1.25,
-        pt: 1.25,
-        pb: 0.25,
-      }}
-    >
-      {children}
-    </Typography>
-  );
-}
 
 /** The text styles, with a tile a view as in the outline; the values of the chosen one stand below. */
 function TextStyles({ site }: { site: SiteFrame }) {
@@ -78,13 +57,13 @@ export function ThemeList({ site, active }: { site: SiteFrame; active: ViewId })
     >
       <Box sx={{ position: 'relative', minHeight: '100%', pb: 2 }}>
         <ActiveColumn site={site} view={active} />
-        <Heading>Text styles</Heading>
+        <GroupTitle>Text styles</GroupTitle>
         <TextStyles site={site} />
-        <Heading>Spacing scale</Heading>
+        <GroupTitle>Spacing scale</GroupTitle>
         <SpacingList site={site} />
-        <Heading>Colours</Heading>
+        <GroupTitle>Colours</GroupTitle>
         <ColourList site={site} />
-        <Heading>Fonts</Heading>
+        <GroupTitle>Fonts</GroupTitle>
         <FontList site={site} />
       </Box>
     </Box>
