@@ -55,11 +55,13 @@ export { completeOrder, moveTo } from './layout/order.ts';
 export { heldSpan, heldStart, placeSpans, type Placed } from './layout/spans.ts';
 export { fluid, REM, sizeAt, textSizeCss, type Fluid, type TextSize } from './type/fluid.ts';
 
+export { contrastIn, contrastRatio, type Contrast } from './checks/contrast.ts';
 export { COMMANDS, perform, type Arguments, type CommandName, type Step } from './edits/perform.ts';
 export { after, stacksOf, type EditBy, type Made, type Stacks } from './edits/history.ts';
 export { changedSince, followed } from './edits/lineage.ts';
 export type { Document } from './edits/command.ts';
 export type { Holders } from './edits/aim.ts';
+export { accepts } from './edits/structure.ts';
 export {
   carriedOver,
   chosenValues,

@@ -34,6 +34,11 @@ try {
   await selectInOutline(driver, 'Words');
   await keep('workbench-desktop');
 
+  await (await byRole(driver, 'button', 'Add an element')).click();
+  await keep('workbench-add');
+  await driver.actions().sendKeys(Key.ESCAPE).perform();
+  await pause(400);
+
   await chooseView(driver, 'Tablet');
   await selectInOutline(driver, 'Headline');
   await (await cell(driver, 'Size', 'Tablet')).click();

@@ -1,7 +1,7 @@
 import { bands, mediaCondition } from '../values/bands.ts';
 import { held } from '../values/resolve.ts';
 import { partStyleOf, textStyleOf } from '../values/trace.ts';
-import type { MarkupContext, MediaReference } from '../site/kinds/kind.ts';
+import type { Kind, MarkupContext, MediaReference } from '../site/kinds/kind.ts';
 import { contentOf } from '../site/kinds/kind.ts';
 import { knownKind } from '../site/kinds/table.ts';
 import type { Layered } from '../site/layered.ts';
@@ -11,7 +11,6 @@ import type { Node } from '../site/node.ts';
 import type { NodeId } from '../site/nodeid.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
-import { memoised } from './memo.ts';
 import { nodeClass, textStyleClass } from './rules.ts';
 
 /** Where things are that a page refers to, as seen from the page. */
@@ -26,6 +25,9 @@ interface Making {
   page: Page;
   addresses: Addresses;
   levels: Map<NodeId, number>;
+  address: MarkupContext['address'];
+  media: MarkupContext['media'];
+  partsOf(kind: Kind): MarkupContext['part'];
 }
 
 /** Heading levels as printed: the first heading of level 1 is the page's; any further one becomes level 2. */
@@ -67,53 +69,48 @@ function pictureOf(node: Node, site: SiteFrame, addresses: Addresses): MarkupCon
   return { base, sources };
 }
 
-/** Whether some view hides an element itself. */
-const hiddenSomewhere = memoised((node: Node, site: SiteFrame): boolean =>
-  site.views.list.some((view) => held(node.style.self?.shown, site.views, view.id)?.value === false),
-);
+/** The attributes of the parts of each kind. */
+function partsIn(site: SiteFrame): Making['partsOf'] {
+  const made = new Map<Kind, MarkupContext['part']>();
+  return (kind) => {
+    const known = made.get(kind);
+    if (known) return known;
+    const part: MarkupContext['part'] = (name) => {
+      const taken = partStyleOf(kind, name, site);
+      return taken ? { class: textStyleClass(taken.id) } : {};
+    };
+    made.set(kind, part);
+    return part;
+  };
+}
 
-/** What the markup of an element is made from, all that may change it: the same again is the same markup. */
-const madeMarkup = memoised(
-  (
-    node: Node,
-    site: SiteFrame,
-    addresses: Addresses,
-    headingLevel: number,
-    lazy: boolean,
-    ...children: Markup[]
-  ): Markup => {
-    const kind = knownKind(node.kind);
-    const style = textStyleOf(node, site);
-    return kind.markup(node, {
-      attributes: {
-        class: [kind.name, style && textStyleClass(style.id), nodeClass(node.id)].filter(Boolean).join(' '),
-      },
-      children,
-      address: (link) => {
-        const target = linkedPage(link);
-        return target === undefined ? link || undefined : addresses.page(target);
-      },
-      site,
-      media: mediaOf(site, addresses),
-      part: (part) => {
-        const taken = partStyleOf(kind, part, site);
-        return taken ? { class: textStyleClass(taken.id) } : {};
-      },
-      headingLevel,
-      lazy,
-      picture: kind.traits.includes('pictured') ? pictureOf(node, site, addresses) : undefined,
-    });
-  },
-);
+/** Whether some view hides an element itself. */
+function hiddenSomewhere(node: Node, site: SiteFrame): boolean {
+  const shown = node.style.self?.shown;
+  return !!shown && site.views.list.some((view) => held(shown, site.views, view.id)?.value === false);
+}
 
 function elementMarkup(node: Node, making: Making, place: { eager: boolean; absent: boolean }): Markup {
   const { site, page, addresses, levels } = making;
+  const kind = knownKind(node.kind);
+  const style = textStyleOf(node, site);
   // What is absent in some view must cost no download there: a lazy picture without a box is never fetched.
   const absent = place.absent || hiddenSomewhere(node, site);
-  const children = node.children.map((id) =>
-    elementMarkup(page.nodes[id], making, { eager: place.eager, absent }),
-  );
-  return madeMarkup(node, site, addresses, levels.get(node.id) ?? 2, absent || !place.eager, ...children);
+  return kind.markup(node, {
+    attributes: {
+      class: `${kind.name} ${style ? `${textStyleClass(style.id)} ` : ''}${nodeClass(node.id)}`,
+    },
+    children: node.children.map((id) =>
+      elementMarkup(page.nodes[id], making, { eager: place.eager, absent }),
+    ),
+    address: making.address,
+    site,
+    media: making.media,
+    part: making.partsOf(kind),
+    headingLevel: levels.get(node.id) ?? 2,
+    lazy: absent || !place.eager,
+    picture: kind.traits.includes('pictured') ? pictureOf(node, site, addresses) : undefined,
+  });
 }
 
 const landmarkOf = (node: Node): string => contentOf<string>(knownKind('section'), node, 'landmark');
@@ -125,7 +122,12 @@ const landmarkOf = (node: Node): string => contentOf<string>(knownKind('section'
  */
 export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): Markup {
   const { levels, titled } = headingLevels(page);
-  const making: Making = { site, page, addresses, levels };
+  const address = (link: string) => {
+    const target = linkedPage(link);
+    return target === undefined ? link || undefined : addresses.page(target);
+  };
+  const media = mediaOf(site, addresses);
+  const making: Making = { site, page, addresses, levels, address, media, partsOf: partsIn(site) };
   const root = page.nodes[page.root];
   const sections = root.children.map((id) => page.nodes[id]);
   const firstInMain = sections.findIndex((section) => landmarkOf(section) !== 'header');

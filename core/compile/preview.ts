@@ -2,9 +2,11 @@ import type { Markup } from '../site/markup.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../site/nodeid.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
+import type { Views } from '../site/views.ts';
 import { changedSince } from '../edits/lineage.ts';
 import { textStyleOf } from '../values/trace.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
+import { memoised } from './memo.ts';
 import { elementRules, sharedRules } from './rules.ts';
 import type { CssRule } from './stack.ts';
 
@@ -23,8 +25,9 @@ export interface Preview {
 }
 
 /** What of a node its markup is made from. */
-const sameMarkup = (one: Node | undefined, other: Node): boolean =>
+const sameMarkup = (one: Node | undefined, other: Node | undefined): boolean =>
   one !== undefined &&
+  other !== undefined &&
   one.content === other.content &&
   one.children === other.children &&
   one.textStyle === other.textStyle &&
@@ -32,8 +35,9 @@ const sameMarkup = (one: Node | undefined, other: Node): boolean =>
   one.style.self?.shown === other.style.self?.shown;
 
 /** What of a node the shared rules are made from: which text style is used, which pictures stand behind elements. */
-const sameShare = (one: Node | undefined, other: Node, site: SiteFrame): boolean =>
+const sameShare = (one: Node | undefined, other: Node | undefined, site: SiteFrame): boolean =>
   one !== undefined &&
+  other !== undefined &&
   textStyleOf(one, site) === textStyleOf(other, site) &&
   one.style.self?.backgroundPicture === other.style.self?.backgroundPicture;
 
@@ -48,11 +52,14 @@ function wholePreview(site: SiteFrame, page: Page, addresses: Addresses): Previe
   };
 }
 
+/** The rules of an element, which several sheets ask for. */
+const rulesOf = memoised((node: Node, parent: Node | undefined, views: Views) =>
+  elementRules(node, parent, views),
+);
+
 const rulesIn = (site: SiteFrame, page: Page) => (id: NodeId) => {
   const node = page.nodes[id];
-  return node
-    ? elementRules(node, node.parent === null ? undefined : page.nodes[node.parent], site.views)
-    : [];
+  return node ? rulesOf(node, node.parent === null ? undefined : page.nodes[node.parent], site.views) : [];
 };
 
 /**
@@ -63,9 +70,9 @@ export function preview(site: SiteFrame, page: Page, addresses: Addresses, befor
   const changed = before && before.page.id === page.id ? changedSince(before.page, page) : undefined;
   if (!before || !changed || before.addresses !== addresses || before.site.views !== site.views)
     return wholePreview(site, page, addresses);
-  const at = (id: NodeId) => [before.page.nodes[id], page.nodes[id]] as const;
+  const at = (id: NodeId): [Node | undefined, Node | undefined] => [before.page.nodes[id], page.nodes[id]];
   // The order of a container's children, and which they are, is CSS on the children.
-  const elements = changed.flatMap((id) => [id, ...page.nodes[id].children]);
+  const elements = changed.flatMap((id) => [id, ...(at(id)[1]?.children ?? [])]);
   const sameSite = before.site === site;
   const share = sameSite && changed.every((id) => sameShare(...at(id), site));
   const markup = sameSite && changed.every((id) => sameMarkup(...at(id)));

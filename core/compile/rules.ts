@@ -8,13 +8,12 @@ import type { Node, PartStyle } from '../site/node.ts';
 import { PARTS, type Part } from '../site/parts.ts';
 import { BACKGROUND_LAYERS, pictureVariable } from '../site/properties/background.ts';
 import type { CssContext, Declarations, Property } from '../site/properties/property.ts';
-import { knownProperty, placeOf, PROPERTIES } from '../site/properties/table.ts';
+import { knownProperty, placeOf, PROPERTIES, takes } from '../site/properties/table.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
 import { NO_PICTURE } from '../site/valuetypes/picture.ts';
 import { colourCss } from '../site/valuetypes/colour.ts';
 import { px } from '../type/fluid.ts';
-import { baseView, type View, type Views } from '../site/views.ts';
-import type { NodeId } from '../site/nodeid.ts';
+import type { View, ViewId, Views } from '../site/views.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { memoised } from './memo.ts';
 import { Stack, type CssRule } from './stack.ts';
@@ -30,72 +29,109 @@ export const within = (selector: string, inside: string): string =>
   inside.startsWith('> ') ? `${selector} > :where(${inside.slice(2)})` : `${selector} :where(${inside})`;
 
 /** What the CSS of an element's values may depend on of its kind. */
-type KindContext = Pick<Kind, 'display' | 'media' | 'parts'> & { rowsOnly: boolean };
+type KindContext = Pick<CssContext, 'display' | 'rowsOnly'>;
 
-const contextOf = ({ display, media, parts, stacks }: Kind): KindContext => ({
+const contextOf = memoised(({ display, stacks }: Kind): KindContext => ({
   display,
-  media,
-  parts,
   rowsOnly: stacks === true,
-});
+}));
 
 const TEXT_STYLE: KindContext = { display: 'block', rowsOnly: false };
 
-/** CSS that has been worked out, by property and what else it depends on, then by value: pages say the same often. */
-const known = new WeakMap<Property, Map<string, Map<unknown, Declarations>>>();
+/** The CSS of values in one view, worked out once: pages say the same often. By property, then by value. */
+interface Known {
+  context: CssContext;
+  css: Map<Property, Map<unknown, Declarations>>;
+}
 
-/** The CSS of a single value. */
-function cssOf(property: Property, value: unknown, context: CssContext): Declarations {
-  const single = typeof value !== 'object' && !property.onChildren && !context.beside;
-  if (!single) return property.css!(value, context);
-  const key = `${context.view.id} ${context.view.grid.columns} ${context.display} ${context.rowsOnly}`;
-  const byContext = known.get(property) ?? new Map<string, Map<unknown, Declarations>>();
-  known.set(property, byContext);
-  const byValue = byContext.get(key) ?? new Map<unknown, Declarations>();
-  byContext.set(key, byValue);
-  const made = byValue.get(value) ?? property.css!(value, context);
-  byValue.set(value, made);
+/** What is known in each view of a site, by kind of context. */
+const knownIn = memoised((_views: Views) => new Map<KindContext, Map<ViewId, Known>>());
+
+function knownOf(views: Views, kind: KindContext): Map<ViewId, Known> {
+  const known = knownIn(views);
+  let made = known.get(kind);
+  if (!made) {
+    made = new Map(views.list.map((view) => [view.id, { context: { ...kind, view }, css: new Map() }]));
+    known.set(kind, made);
+  }
   return made;
 }
 
+/** The CSS of a value that nothing but the view and the kind bear on. */
+function cssOf(property: Property, value: unknown, { context, css }: Known): Declarations {
+  let byValue = css.get(property);
+  if (!byValue) {
+    byValue = new Map<unknown, Declarations>();
+    css.set(property, byValue);
+  }
+  const key = typeof value === 'object' ? JSON.stringify(value) : value;
+  let made = byValue.get(key);
+  if (!made) byValue.set(key, (made = property.css!(value, context)));
+  return made;
+}
+
+/** What a value may be held to: the other values of its element, and its place among its siblings. */
+interface Surroundings {
+  style?: PartStyle;
+  siblings?: Pick<CssContext, 'children' | 'child'>;
+}
+
 /**
- * Puts the CSS of a layered value on a stack. Where the CSS depends on the view, the value is first resolved in every
- * view and expressed anew, so that a view whose CSS differs gets a rule even without an override.
+ * A layered value as CSS where that depends on the view: resolved in every view and expressed anew, so that a view whose
+ * CSS differs gets a rule even without an override.
  */
+function expressed(
+  property: Property,
+  layered: Layered<unknown>,
+  views: Views,
+  known: Map<ViewId, Known>,
+  { style = {}, siblings }: Surroundings,
+): Layered<Declarations> {
+  const resolved = (of: Property, from: Layered<unknown> | undefined, view: View): unknown => {
+    const value = held(from, views, view.id);
+    return value ? value.value : of.initial(view);
+  };
+  return express(views, (view) => {
+    const value = resolved(property, layered, view);
+    const here = known.get(view.id)!;
+    if (siblings) return property.css!(value, { ...here.context, ...siblings });
+    if (!property.heldBeside) return cssOf(property, value, here);
+    const beside = (name: string) => resolved(knownProperty(name), style[name], view);
+    return property.css!(value, { ...here.context, beside });
+  });
+}
+
+/** Puts the CSS of a layered value on a stack. */
 function put(
   stack: Stack,
   property: Property,
   layered: Layered<unknown>,
   views: Views,
-  context: Omit<CssContext, 'view'>,
-  style: PartStyle,
+  known: Map<ViewId, Known>,
+  surroundings: Surroundings,
 ): void {
   if (!property.css) return;
   if (property.perView) {
-    const resolved = (of: Property, from: Layered<unknown> | undefined, view: View) => {
-      const value = held(from, views, view.id);
-      return value ? value.value : (of.initial(view) as unknown);
-    };
-    const declared = express(views, (view) => {
-      const value = resolved(property, layered, view);
-      if (!property.heldBeside) return cssOf(property, value, { ...context, view });
-      const beside = (name: string) => resolved(knownProperty(name), style[name], view);
-      return cssOf(property, value, { ...context, view, beside });
-    });
-    stack.layered(declared);
+    stack.layered(expressed(property, layered, views, known, surroundings));
     return;
   }
-  const full = { ...context, view: baseView(views) };
-  if (layered.base !== undefined) stack.base(cssOf(property, layered.base, full));
-  for (const [id, { value, reach }] of Object.entries(layered.at ?? {}))
-    stack.at(id, reach, cssOf(property, value, full));
+  const here = known.get(views.base)!;
+  if (layered.base !== undefined) stack.base(cssOf(property, layered.base, here));
+  for (const id in layered.at) {
+    const { value, reach } = layered.at[id as ViewId];
+    stack.at(id, reach, cssOf(property, value, here));
+  }
 }
 
-/** The values of a part in the order of the property table, so that the same values give the same CSS text. */
-const sorted = (style: PartStyle): [Property, Layered<unknown>][] =>
-  Object.entries(style)
-    .sort(([one], [other]) => placeOf.get(one)! - placeOf.get(other)!)
-    .map(([name, layered]) => [knownProperty(name), layered]);
+const byPlace = (one: string, other: string): number => placeOf.get(one)! - placeOf.get(other)!;
+
+/** The names of a part's values in the order of the property table, so that the same values give the same CSS text. */
+function namesIn(style: PartStyle): string[] {
+  const names = Object.keys(style);
+  for (let index = 1; index < names.length; index++)
+    if (byPlace(names[index - 1], names[index]) > 0) return names.sort(byPlace);
+  return names;
+}
 
 /** Puts the style of an element or of one of its parts on stacks: one for itself, one for the picture in it. */
 function putStyle(
@@ -105,47 +141,44 @@ function putStyle(
   views: Views,
   kind: KindContext,
 ): void {
-  const context = { display: kind.display, rowsOnly: kind.rowsOnly };
-  for (const [property, layered] of sorted(style)) {
+  const known = knownOf(views, kind);
+  const surroundings = { style };
+  for (const name of namesIn(style)) {
+    const property = knownProperty(name);
     if (property.onChildren) continue;
-    put(property.onMedia && media ? media : stack, property, layered, views, context, style);
+    put(property.onMedia && media ? media : stack, property, style[name], views, known, surroundings);
   }
 }
 
 /** The rules of one element: its own style, that of its parts, and its place in a parent that orders its children. */
-export const elementRules = (node: Node, parent: Node | undefined, views: Views): CssRule[] =>
-  madeRules(node, parent?.style.self?.order, parent?.children, views);
-
-const madeRules = memoised(
-  (
-    node: Node,
-    order: Layered<unknown> | undefined,
-    siblings: readonly NodeId[] | undefined,
-    views: Views,
-  ): CssRule[] => {
-    const kind = knownKind(node.kind);
-    const context = contextOf(kind);
-    const selector = `.${nodeClass(node.id)}`;
-    const stack = new Stack(views);
-    const media = kind.media === undefined ? undefined : new Stack(views);
-    putStyle(stack, media, node.style.self ?? {}, views, context);
-    if (order) {
-      const place = { display: kind.display, children: siblings, child: node.id };
-      put(stack, knownProperty('order'), order, views, place, {});
-    }
-    const rules = stack.rules(selector, 'element');
-    if (media) rules.push(...media.rules(within(selector, kind.media!), 'element'));
-    for (const part of PARTS) {
-      const style = node.style[part];
-      const inside = kind.parts?.[part]?.selector;
-      if (!style || inside === undefined) continue;
-      const own = new Stack(views);
-      putStyle(own, undefined, style, views, TEXT_STYLE);
-      rules.push(...own.rules(within(selector, inside), 'element'));
-    }
-    return rules;
-  },
-);
+export function elementRules(
+  node: Node,
+  parent: Pick<Node, 'style' | 'children'> | undefined,
+  views: Views,
+): CssRule[] {
+  const kind = knownKind(node.kind);
+  const context = contextOf(kind);
+  const selector = `.${nodeClass(node.id)}`;
+  const stack = new Stack(views);
+  const media = kind.media === undefined ? undefined : new Stack(views);
+  putStyle(stack, media, node.style.self ?? {}, views, context);
+  const order = parent?.style.self?.order;
+  if (order) {
+    const siblings = { children: parent.children, child: node.id };
+    put(stack, knownProperty('order'), order, views, knownOf(views, context), { siblings });
+  }
+  const rules = stack.rules(selector, 'element');
+  if (media) rules.push(...media.rules(within(selector, kind.media!), 'element'));
+  for (const part of PARTS) {
+    const style = node.style[part];
+    const inside = style && kind.parts?.[part]?.selector;
+    if (inside === undefined) continue;
+    const own = new Stack(views);
+    putStyle(own, undefined, style!, views, TEXT_STYLE);
+    rules.push(...own.rules(within(selector, inside), 'element'));
+  }
+  return rules;
+}
 
 /** The rules of a text style. */
 export const textStyleRules: (style: TextStyle, views: Views) => CssRule[] = memoised(
@@ -160,6 +193,8 @@ export const textStyleRules: (style: TextStyle, views: Views) => CssRule[] = mem
 function putDefaults(stack: Stack, media: Stack | undefined, kind: Kind, part: Part, views: Views): void {
   for (const property of PROPERTIES) {
     if (!property.css || property.onChildren) continue;
+    const taken = part === 'self' ? takes(kind.name, property) : property.parts?.includes(part);
+    if (property.applied && taken) stack.base(property.applied);
     const first = kind.name === 'page' && part === 'self' && property.inherits;
     if (!first && kindDefault(kind.name, property, views.list[0], part) === undefined) continue;
     const wanted = (view: View): Declarations => {
@@ -248,14 +283,18 @@ export type PictureAddress = (asset: string) => string;
  * behind elements are named once each; naming one fetches nothing.
  */
 export function sharedRules(site: SiteFrame, page: Page, picture: PictureAddress): CssRule[] {
-  const nodes = Object.values(page.nodes);
-  const kinds = new Set(nodes.map((node) => knownKind(node.kind)));
-  const styles = new Set(nodes.map((node) => textStyleOf(node, site)));
+  const kinds = new Set<Kind>();
+  const styles = new Set<TextStyle | undefined>();
+  const pictures = new Set<string>();
+  for (const node of Object.values(page.nodes)) {
+    kinds.add(knownKind(node.kind));
+    styles.add(textStyleOf(node, site));
+    picturesBehind(node).forEach((id) => pictures.add(id));
+  }
   for (const kind of kinds) {
     for (const part of Object.keys(kind.parts ?? {})) styles.add(partStyleOf(kind, part as Part, site));
   }
-  const pictures = [...new Set(nodes.flatMap(picturesBehind))];
-  const named = pictures.map((id) => [pictureVariable(id), `url("${picture(id)}")`]);
+  const named = [...pictures].map((id) => [pictureVariable(id), `url("${picture(id)}")`]);
   return [
     ...FOUNDATION,
     ...themeRules(site.colours, site.spacing, site.views),
@@ -274,8 +313,10 @@ function ordered(rules: readonly CssRule[]): CssRule[] {
 
 /** Every rule a page needs, in the order in which they are written: by layer, then by distance from the base. */
 export function pageRules(site: SiteFrame, page: Page, picture: PictureAddress): CssRule[] {
-  const elements = sourceOrder(page).flatMap((node) =>
-    elementRules(node, node.parent === null ? undefined : page.nodes[node.parent], site.views),
-  );
+  const elements: CssRule[] = [];
+  for (const node of sourceOrder(page)) {
+    const parent = node.parent === null ? undefined : page.nodes[node.parent];
+    elements.push(...elementRules(node, parent, site.views));
+  }
   return [...sharedRules(site, page, picture), ...ordered(elements)];
 }

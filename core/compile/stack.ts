@@ -1,7 +1,8 @@
 import { mediaCondition, widthsOfOverride } from '../values/bands.ts';
 import type { Layered } from '../site/layered.ts';
 import type { Declarations } from '../site/properties/property.ts';
-import { offsetFromBase, type Reach, type Views } from '../site/views.ts';
+import { offsetFromBase, type Reach, type ViewId, type Views } from '../site/views.ts';
+import { DeclarationBlock } from './block.ts';
 import { memoised } from './memo.ts';
 
 /** What a rule belongs to; a later layer wins over an earlier one. */
@@ -24,67 +25,72 @@ interface Slot {
   condition?: string;
 }
 
-/** The slots of the views, base first, then by distance: in this order later always wins. */
-const slotsOf = memoised((views: Views): Map<string, Slot> => {
-  const overrides = views.list
-    .filter((view) => view.id !== views.base)
-    .flatMap((view) => (['onward', 'here'] as const).map((reach) => ({ view: view.id, reach })))
-    .map(({ view, reach }) => ({
-      key: `${view} ${reach}`,
-      distance: Math.abs(offsetFromBase(views, view)),
-      condition: mediaCondition(widthsOfOverride(views, view, reach)),
-    }))
-    .sort((one, other) => one.distance - other.distance);
-  const slots = new Map<string, Slot>([['base', { index: 0, distance: 0 }]]);
+/** The slots of a site's views. */
+interface Slots {
+  /** Base first, then by distance: in this order later always wins. */
+  list: Slot[];
+  of: Map<ViewId, Record<Reach, Slot>>;
+  empty: DeclarationBlock;
+}
+
+const slotsOf = memoised((views: Views): Slots => {
+  const list: Slot[] = [{ index: 0, distance: 0 }];
+  const of: Slots['of'] = new Map();
   // At the ends, only here and onward are the same widths.
   const byCondition = new Map<string, Slot>();
-  for (const { key, distance, condition } of overrides) {
-    const slot = byCondition.get(condition) ?? { index: byCondition.size + 1, distance, condition };
-    byCondition.set(condition, slot);
-    slots.set(key, slot);
+  const distance = (view: ViewId) => Math.abs(offsetFromBase(views, view));
+  const others = views.list.map(({ id }) => id).filter((id) => id !== views.base);
+  for (const view of others.sort((one, other) => distance(one) - distance(other))) {
+    const slot = (reach: Reach): Slot => {
+      const condition = mediaCondition(widthsOfOverride(views, view, reach));
+      const made = byCondition.get(condition) ?? { index: list.length, distance: distance(view), condition };
+      if (made.index === list.length) list.push(made);
+      byCondition.set(condition, made);
+      return made;
+    };
+    of.set(view, { onward: slot('onward'), here: slot('here') });
   }
-  return slots;
+  return { list, of, empty: new DeclarationBlock() };
 });
 
 /** The declarations of one selector, put together by the condition under which they hold. */
 export class Stack {
-  private readonly slots: Map<string, Slot>;
-  private readonly held: (Declarations | undefined)[] = [];
+  private readonly slots: Slots;
+  private readonly held: (DeclarationBlock | undefined)[] = [];
 
   constructor(views: Views) {
     this.slots = slotsOf(views);
   }
 
   base(declarations: Declarations): void {
-    this.put('base', declarations);
+    this.put(0, declarations);
   }
 
   at(view: string, reach: Reach, declarations: Declarations): void {
-    this.put(`${view} ${reach}`, declarations);
+    const slots = this.slots.of.get(view as ViewId);
+    if (slots) this.put((reach === 'here' ? slots.here : slots.onward).index, declarations);
   }
 
   layered({ base, at }: Layered<Declarations>): void {
     if (base) this.base(base);
-    for (const [view, { value, reach }] of Object.entries(at ?? {})) this.at(view, reach, value);
+    for (const view in at) {
+      const { value, reach } = at[view as ViewId];
+      this.at(view, reach, value);
+    }
   }
 
   /** The rules of the selector, base first; none for a slot that holds nothing. */
   rules(selector: string, layer: Layer): CssRule[] {
     const rules: CssRule[] = [];
-    for (const { index, distance, condition } of new Set(this.slots.values())) {
-      const declarations = this.held[index];
-      if (!declarations) continue;
-      for (const _any in declarations) {
-        rules.push({ layer, distance, condition, selector, declarations });
-        break;
-      }
+    for (const { index, distance, condition } of this.slots.list) {
+      const block = this.held[index];
+      if (!block || block.empty) continue;
+      rules.push({ layer, distance, condition, selector, declarations: block.declarations });
     }
     return rules;
   }
 
-  private put(key: string, declarations: Declarations): void {
-    const slot = this.slots.get(key);
-    if (!slot) return;
-    Object.assign((this.held[slot.index] ??= {}), declarations);
+  private put(index: number, declarations: Declarations): void {
+    this.held[index] = (this.held[index] ?? this.slots.empty).with(declarations);
   }
 }

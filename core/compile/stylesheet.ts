@@ -3,10 +3,19 @@ import type { SiteFrame } from '../site/site.ts';
 import type { Declarations } from '../site/properties/property.ts';
 import type { CssRule, Layer } from './stack.ts';
 
-export const printDeclarations = (declarations: Declarations): string =>
-  Object.entries(declarations)
-    .map(([name, value]) => `${name}:${value}`)
-    .join(';');
+const printed = new WeakMap<Declarations, string>();
+
+/** Declarations as CSS text. They are never changed once made, so that the same need be printed once only. */
+export function printDeclarations(declarations: Declarations): string {
+  let text = printed.get(declarations);
+  if (text === undefined) {
+    text = Object.entries(declarations)
+      .map(([name, value]) => `${name}:${value}`)
+      .join(';');
+    printed.set(declarations, text);
+  }
+  return text;
+}
 
 /** The families of a site that a set of rules names. */
 export function familiesIn(rules: readonly CssRule[], site: Pick<SiteFrame, 'fonts'>): Family[] {
@@ -29,31 +38,40 @@ export function printFontFaces(
     .join('\n');
 }
 
+/** Layers whose rules under one condition style different elements, so that their order among each other means nothing. */
+const UNORDERED = new Set<Layer>(['text style', 'element']);
+
+/** Rules that hold under one condition: the selectors by what they declare. */
 interface Block {
   condition?: string;
   bodies: Map<string, string[]>;
 }
 
-/** Layers whose rules under one condition style different elements, so that their order among each other means nothing. */
-const UNORDERED = new Set<Layer>(['text style', 'element']);
-
 /** Rules as CSS text. Rules that declare the same under the same condition are written once, where order allows it. */
 export function printRules(rules: readonly CssRule[]): string {
-  const blocks = new Map<string, Block>();
-  rules.forEach(({ layer, distance, condition, selector, declarations }, index) => {
-    const apart = UNORDERED.has(layer) ? '' : index;
-    const key = `${layer}|${distance}|${condition ?? ''}|${apart}`;
-    let block = blocks.get(key);
-    if (!block) blocks.set(key, (block = { condition, bodies: new Map() }));
+  const blocks: Block[] = [];
+  let before: CssRule | undefined;
+  let byCondition = new Map<string | undefined, Block>();
+  for (const rule of rules) {
+    const { layer, distance, condition, selector, declarations } = rule;
+    const together = UNORDERED.has(layer) && layer === before?.layer && distance === before.distance;
+    if (!together) byCondition = new Map();
+    before = rule;
+    let block = byCondition.get(condition);
+    if (!block) {
+      block = { condition, bodies: new Map() };
+      byCondition.set(condition, block);
+      blocks.push(block);
+    }
     const body = printDeclarations(declarations);
     const selectors = block.bodies.get(body);
     if (selectors) selectors.push(selector);
     else block.bodies.set(body, [selector]);
-  });
-  return [...blocks.values()]
-    .map(({ condition, bodies }) => {
-      const text = [...bodies].map(([body, selectors]) => `${selectors.join(',')}{${body}}`).join('\n');
-      return condition ? `@media ${condition}{\n${text}\n}` : text;
-    })
-    .join('\n');
+  }
+  return blocks.map(printBlock).join('\n');
+}
+
+function printBlock({ condition, bodies }: Block): string {
+  const text = [...bodies].map(([body, selectors]) => `${selectors.join(',')}{${body}}`).join('\n');
+  return condition ? `@media ${condition}{\n${text}\n}` : text;
 }

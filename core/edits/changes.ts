@@ -1,4 +1,5 @@
 import { applyPatches } from 'immer';
+import type { Node } from '../site/node.ts';
 import type { NodeId } from '../site/nodeid.ts';
 import { done, refused } from '../site/outcome.ts';
 import type { Command, Document } from './command.ts';
@@ -17,9 +18,10 @@ export const applyChanges: Command<{ on: Document; operations: Operation[]; sent
         // A page's nodes are drafts of their own.
         const [first, id, ...rest] = path as string[];
         if (on === 'site') applyPatches(site, [{ ...patch, path }]);
-        else if (first === 'nodes' && rest.length > 0)
-          applyPatches(page.nodes[id as NodeId], [{ ...patch, path: rest }]);
-        else return MISFIT;
+        else if (first !== 'nodes' || id === undefined) return MISFIT;
+        else if (rest.length > 0) applyPatches(page.nodes[id as NodeId], [{ ...patch, path: rest }]);
+        else if (patch.op === 'remove') delete page.nodes[id as NodeId];
+        else page.nodes[id as NodeId] = structuredClone(patch.value as Node);
       }
     } catch {
       return MISFIT;

@@ -1,4 +1,4 @@
-import { createDraft, finishDraft, type Patch } from 'immer';
+import { createDraft, finishDraft, freeze, type Patch } from 'immer';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../site/nodeid.ts';
 import type { Page } from '../site/site.ts';
@@ -15,13 +15,17 @@ const hanging = (patches: readonly Patch[], id: string): Patch[] =>
 
 /**
  * A page to be changed by a command. Each node is drafted by itself when it is first asked for, so that an edit costs
- * what it touches and not a walk over the page.
+ * what it touches and not a walk over the page. Nodes can be added and taken away.
  */
 export function draftPage(page: Page): { draft: Page; finish(): Finished } {
   const drafts = new Map<string, Node>();
+  const added = new Map<string, Node>();
+  const removed = new Set<string>();
+  const has = (id: string | symbol): id is string =>
+    typeof id === 'string' && (added.has(id) || (Object.hasOwn(page.nodes, id) && !removed.has(id)));
   const drafted = (id: string | symbol): Node | undefined => {
-    if (typeof id !== 'string' || !Object.hasOwn(page.nodes, id)) return undefined;
-    const before = drafts.get(id);
+    if (!has(id)) return undefined;
+    const before = added.get(id) ?? drafts.get(id);
     if (before) return before;
     const made = createDraft(page.nodes[id as NodeId]);
     drafts.set(id, made);
@@ -30,22 +34,40 @@ export function draftPage(page: Page): { draft: Page; finish(): Finished } {
   // The proxy stands before an empty object: it could not answer drafts in place of what a frozen one holds.
   const nodes = new Proxy({} as Page['nodes'], {
     get: (_target, id) => drafted(id),
-    has: (_target, id) => Object.hasOwn(page.nodes, id),
-    ownKeys: () => Reflect.ownKeys(page.nodes),
+    has: (_target, id) => has(id),
+    ownKeys: () => [...Object.keys(page.nodes).filter((id) => !removed.has(id)), ...added.keys()],
     getOwnPropertyDescriptor: (_target, id) =>
-      Object.hasOwn(page.nodes, id)
-        ? { value: drafted(id), enumerable: true, configurable: true, writable: false }
-        : undefined,
-    set: () => false,
-    deleteProperty: () => false,
+      has(id) ? { value: drafted(id), enumerable: true, configurable: true, writable: true } : undefined,
+    set: (_target, id, node: Node) => {
+      // A node is changed in place; only a new one is put.
+      if (typeof id !== 'string' || Object.hasOwn(page.nodes, id)) return false;
+      added.set(id, node);
+      return true;
+    },
+    deleteProperty: (_target, id) => {
+      if (!has(id)) return false;
+      if (!added.delete(id)) removed.add(id);
+      return true;
+    },
   });
   return {
     draft: { ...page, nodes },
     finish() {
       const patches: Patch[] = [];
       const inverse: Patch[] = [];
-      const changed: Record<NodeId, Node> = {};
+      const changed: Record<NodeId, Node | undefined> = {};
+      for (const [id, node] of added) {
+        changed[id as NodeId] = freeze(node, true);
+        patches.push({ op: 'add', path: ['nodes', id], value: node });
+        inverse.push({ op: 'remove', path: ['nodes', id] });
+      }
+      for (const id of removed) {
+        changed[id as NodeId] = undefined;
+        patches.push({ op: 'remove', path: ['nodes', id] });
+        inverse.push({ op: 'add', path: ['nodes', id], value: page.nodes[id as NodeId] });
+      }
       for (const [id, draft] of drafts) {
+        if (removed.has(id)) continue;
         const next = finishDraft(draft, (forward, backward) => {
           patches.push(...hanging(forward, id));
           inverse.push(...hanging(backward, id));
@@ -57,11 +79,13 @@ export function draftPage(page: Page): { draft: Page; finish(): Finished } {
   };
 }
 
-/** The page with some nodes in place of those of the same id. */
-export function withNodes(page: Page, changed: Readonly<Record<NodeId, Node>>): Page {
+/** The page with some nodes in place of those of the same id; without those for which there is none. */
+export function withNodes(page: Page, changed: Readonly<Record<NodeId, Node | undefined>>): Page {
   const ids = Object.keys(changed) as NodeId[];
   if (ids.length === 0) return page;
-  const next = Object.freeze({ ...page, nodes: Object.freeze({ ...page.nodes, ...changed }) });
+  const nodes = { ...page.nodes, ...changed };
+  for (const id of ids) if (!nodes[id]) delete nodes[id];
+  const next = Object.freeze({ ...page, nodes: Object.freeze(nodes as Page['nodes']) });
   remember(next, page, ids);
   return next;
 }

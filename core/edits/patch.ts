@@ -1,4 +1,4 @@
-import { applyPatches, enablePatches, type Patch } from 'immer';
+import { applyPatches, enablePatches, freeze, type Patch } from 'immer';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../site/nodeid.ts';
 import { done, refused, type Outcome } from '../site/outcome.ts';
@@ -37,16 +37,18 @@ export function fromJsonPatch(operations: readonly Operation[]): Patch[] {
   }));
 }
 
-/** A page with patches applied, node by node where they reach into nodes only. */
+/** A page with patches applied, node by node where they are about nodes only. */
 function patchedPage(page: Page, patches: readonly Patch[]): Page {
-  const inNodes = patches.every(
-    ({ path }) => path[0] === 'nodes' && path.length > 2 && Object.hasOwn(page.nodes, path[1]),
-  );
-  if (!inNodes) return applyPatches(page, patches);
-  const changed: Record<string, Node> = {};
+  if (!patches.every(({ path }) => path[0] === 'nodes' && path.length > 1))
+    return applyPatches(page, patches);
+  const changed: Record<string, Node | undefined> = {};
   for (const { path, ...patch } of patches) {
     const [, id, ...rest] = path as string[];
-    changed[id] = applyPatches(changed[id] ?? page.nodes[id as NodeId], [{ ...patch, path: rest }]);
+    const node = id in changed ? changed[id] : page.nodes[id as NodeId];
+    if (rest.length === 0)
+      changed[id] = patch.op === 'remove' ? undefined : freeze(patch.value as Node, true);
+    else if (node) changed[id] = applyPatches(node, [{ ...patch, path: rest }]);
+    else throw new RangeError(`There is no node ${id}.`);
   }
   return withNodes(page, changed);
 }

@@ -8,6 +8,7 @@ import { carryOver, clearOverrides, matchSiblings, pasteValues, setTextStyle } f
 import { draftPage } from './draft.ts';
 import { reverseOrder } from './order.ts';
 import { toJsonPatch, type Operation } from './patch.ts';
+import { addElement, duplicateElement, removeElements } from './structure.ts';
 import { addFont, removeFromTheme, setColour, setSpacing } from './theme.ts';
 import { adjustValue, clearValue, setReach, setValue } from './values.ts';
 
@@ -18,6 +19,9 @@ export const COMMANDS = {
   clearValue,
   setReach,
   reverseOrder,
+  addElement,
+  duplicateElement,
+  removeElements,
   setContent,
   rename,
   clearOverrides,

@@ -24,6 +24,7 @@ const BLOCKS = new Set(
 );
 
 export function escapeText(text: string): string {
+  if (!/[&<>\u00a0]/.test(text)) return text;
   return text
     .replace(/&/g, '&amp;')
     .replace(/</g, '&lt;')
@@ -31,7 +32,8 @@ export function escapeText(text: string): string {
     .replace(/\u00a0/g, '&nbsp;');
 }
 
-export const escapeAttribute = (text: string): string => escapeText(text).replace(/"/g, '&quot;');
+export const escapeAttribute = (text: string): string =>
+  text.includes('"') ? escapeText(text).replace(/"/g, '&quot;') : escapeText(text);
 
 const isElement = (node: ParsedNode): node is ParsedElement => 'tagName' in node;
 const isBlock = (node: ParsedNode): boolean => isElement(node) && BLOCKS.has(node.tagName);

@@ -5,11 +5,12 @@ import type { Page } from './site.ts';
 /** The nodes of a page in source order. */
 export function sourceOrder(page: Page): Node[] {
   const list: Node[] = [];
-  const walk = (id: NodeId) => {
-    const node = page.nodes[id];
-    list.push(node);
-    node.children.forEach(walk);
-  };
-  walk(page.root);
+  walk(page, page.root, list);
   return list;
+}
+
+function walk(page: Page, id: NodeId, list: Node[]): void {
+  const node = page.nodes[id];
+  list.push(node);
+  for (const child of node.children) walk(page, child, list);
 }

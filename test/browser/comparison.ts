@@ -18,10 +18,12 @@ import {
   takes,
   trace,
   viewAt,
+  type Declarations,
   type Extent,
   type Node,
   type Page,
   type Part,
+  type Property,
   type Site,
   type Space,
   type TextSize,
@@ -126,6 +128,17 @@ export const READER = `
   })().then(done, (error) => done({ error: String(error && error.stack || error) }));
 `;
 
+/** Declarations with what a property applies through a custom property written out. */
+const spelledOut = ({ applied = {} }: Property, declarations: Declarations): Declarations => ({
+  ...declarations,
+  ...Object.fromEntries(
+    Object.entries(applied).map(([name, text]) => [
+      name,
+      text.replace(/var\((--[\w-]+), [^)]*\)/g, (_var, custom: string) => declarations[custom]),
+    ]),
+  ),
+});
+
 /**
  * The CSS of all values that are set somewhere, by view and element, and where in the element it belongs. Written on the
  * element itself it must change nothing: the style sheet has said the same already. This covers every property of the
@@ -148,7 +161,7 @@ export function declarationsOf(site: Site, page: Page) {
       const beside = (name: string) => resolve(frame, page, node, knownProperty(name), view.id);
       const context = { view, display: kind.display, rowsOnly: kind.stacks === true, beside };
       const media = part === 'self' && property.onMedia ? kind.media : undefined;
-      return [{ inside: media ?? inside, declarations: property.css!(value, context) }];
+      return [{ inside: media ?? inside, declarations: spelledOut(property, property.css!(value, context)) }];
     });
   };
   const ofNode = (node: Node, view: View) => PARTS.flatMap((part) => ofPart(node, part, view));

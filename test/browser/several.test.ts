@@ -100,6 +100,27 @@ describe('the workbench: several at once', function () {
   });
 
   describe('parts', () => {
+    it('take the element’s letter spacing in ems of their own size', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'The chart room: text');
+      await type(driver, 'Letter spacing', 'Desktop', '0.1');
+      await turnGroup(driver, 'Lists');
+      // The rows of the element itself stand first; folded away, the first Size is that of the lists.
+      await turnGroup(driver, 'Text');
+      await type(driver, 'Size', 'Desktop', '30');
+      await saysStep(driver, /^The chart room: text: lists: size in Desktop .* → 30$/);
+      const spacing = (inside: string) =>
+        inSheet<string>(
+          driver,
+          'Desktop',
+          'chart-text',
+          `return window.getComputedStyle(element.querySelector("${inside}")).letterSpacing`,
+        );
+      await eventually('the spacing of the list', async () => (await spacing('ul')) === '3px');
+      const size = parseFloat(await computed(driver, 'Desktop', 'chart-text', 'font-size'));
+      expect(parseFloat(await spacing('p'))).to.be.closeTo(size / 10, 0.001);
+    });
+
     it('of a text have values of their own in every view', async () => {
       const { driver } = bench;
       await selectInOutline(driver, 'The chart room: text');

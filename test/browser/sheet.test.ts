@@ -57,8 +57,10 @@ describe('a sheet shows what is published', function () {
       const pictures = await driver.executeAsyncScript(SETTLE, frame);
       await pause(300);
       const box = await driver.executeScript<Clip>(
-        'const b = arguments[0].getBoundingClientRect(); return { x: b.x, y: b.y, width: b.width, height: b.height }',
+        // The frame may be taller than its page, and is cut off below it.
+        'const b = arguments[0].getBoundingClientRect(); return { x: b.x, y: b.y, width: b.width, height: arguments[1] }',
         frame,
+        height,
       );
       expect(box.width).to.equal(width);
       const inEditor = await picture(driver, box);

@@ -124,7 +124,7 @@ export async function turnGroup(driver: Driver, label: string): Promise<void> {
   const selector = '[role=grid] [role=rowheader] > [aria-expanded]';
   const heading = await eventually(`the heading ${label}`, async () => {
     await driver.executeScript(
-      'const s = document.querySelector("[role=grid]").parentElement.parentElement; s.scrollTop = (s.scrollTop + s.clientHeight * 0.6) % s.scrollHeight;',
+      'const s = document.querySelector("[role=grid]").parentElement.parentElement; s.scrollTop = s.scrollTop + s.clientHeight >= s.scrollHeight - 1 ? 0 : s.scrollTop + s.clientHeight * 0.6;',
     );
     await pause(80);
     for (const found of await driver.findElements(By.css(selector)))

@@ -9,6 +9,7 @@ import {
   elementRules,
   express,
   pageRules,
+  preview,
   type NodeId,
   type Page,
   type Site,
@@ -145,12 +146,21 @@ describe('published CSS', () => {
 
   it('of an element is the very same object as long as the element is', () => {
     const [page] = site.pages;
+    const addresses = { page: () => '#', picture: (id: string) => id };
+    const rulesIn = (shown: Page) => preview(site, shown, addresses).rulesOf('headline' as NodeId);
+    const copied = { ...page.nodes['headline' as NodeId] };
+    expect(rulesIn(page)).to.equal(rulesIn({ ...page }));
+    expect(rulesIn({ ...page, nodes: { ...page.nodes, [copied.id]: copied } })).not.to.equal(rulesIn(page));
+  });
+
+  it('of elements that say the same share one block of declarations', () => {
+    const [page] = site.pages;
     const node = page.nodes['headline' as NodeId];
     const parent = page.nodes[node.parent!];
-    expect(elementRules(node, parent, site.views)).to.equal(elementRules(node, parent, site.views));
-    expect(elementRules({ ...node }, parent, site.views)).not.to.equal(
-      elementRules(node, parent, site.views),
-    );
+    const blocks = (of: typeof node) => elementRules(of, parent, site.views).map((rule) => rule.declarations);
+    const twin = { ...structuredClone(node), id: 'twin' as NodeId };
+    expect(blocks(node).length).to.be.greaterThan(0);
+    blocks(twin).forEach((block, index) => expect(block).to.equal(blocks(node)[index]));
   });
 
   it('holds a span to each view’s columns without being told', () => {

@@ -14,6 +14,7 @@ import {
   resolve,
   stacksOf,
   knownProperty,
+  KINDS,
   type Arguments,
   type CommandName,
   type EditBy,
@@ -39,6 +40,9 @@ function made<N extends CommandName>(name: N, args: Arguments<N>, page: Page = h
 
 const size = { nodes: [node('headline')], property: 'size', view: view('tablet') };
 const fluidSize = { min: 44, max: 56, fromWidth: 640, toWidth: 1024 };
+
+/** Few, so that some are taken already. */
+const newId = fc.constantFrom('new1', 'new2', 'new3', 'e1').map((id) => id as NodeId);
 
 /** Random commands, most of which fit the site. */
 const commandsFor = (target: Site) => {
@@ -92,6 +96,23 @@ const commandsFor = (target: Site) => {
           value: fc.constantFrom('<p>x<script>1</script></p>', 3, 'words'),
         })
         .map((args) => ({ name: 'setContent' as const, args })),
+      fc
+        .record({
+          kind: fc.constantFrom(...KINDS.map(({ name }) => name)),
+          parent: anyNode.map(({ id }) => id),
+          index: fc.nat(4),
+          id: newId,
+        })
+        .map((args) => ({ name: 'addElement' as const, args })),
+      fc
+        .record({ node: anyNode.map(({ id }) => id), id: newId })
+        .map((args) => ({ name: 'duplicateElement' as const, args })),
+      fc
+        .uniqueArray(
+          anyNode.map(({ id }) => id),
+          { minLength: 1, maxLength: 2 },
+        )
+        .map((ids) => ({ name: 'removeElements' as const, args: { nodes: ids } })),
     ),
     { minLength: 1, maxLength: 8 },
   );

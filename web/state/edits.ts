@@ -90,9 +90,12 @@ export const retryNow = (): Thunk<void> => () => wake?.();
 /** Sends the pending edits, one after the other, until none is left. */
 export function keep(): Thunk<Promise<void>> {
   return (dispatch, getState) => {
-    running ??= sendAll(dispatch, getState).finally(() => {
-      running = null;
-    });
+    // In a turn of its own: what a person sees comes before what is sent.
+    running ??= new Promise<void>((resolve) => setTimeout(resolve))
+      .then(() => sendAll(dispatch, getState))
+      .finally(() => {
+        running = null;
+      });
     return running;
   };
 }

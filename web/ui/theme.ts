@@ -42,6 +42,7 @@ export const theme = createTheme({
         ':root': {
           '--ink': ink,
           '--quiet': quiet,
+          '--paper': paper,
           '--shade': shade,
           '--line': line,
           '--petrol': petrol,

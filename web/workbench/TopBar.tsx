@@ -16,6 +16,7 @@ import { Link as RouterLink } from 'react-router';
 import type { SiteFrame } from '../../core/index.ts';
 import { redo, retryNow, undo, undoSteps } from '../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
+import { useAfterPaint } from '../ui/afterpaint.ts';
 import { ink, sun } from '../ui/theme.ts';
 
 const CLOCK = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
@@ -24,8 +25,8 @@ const clock = (at: number): string => CLOCK.format(at);
 /** Whether what was done is kept, and since when. */
 function KeptState() {
   const dispatch = useAppDispatch();
-  const keeping = useAppSelector((state) => state.editor.keeping);
-  const pending = useAppSelector((state) => state.editor.open?.pending.length ?? 0);
+  const keeping = useAfterPaint(useAppSelector((state) => state.editor.keeping));
+  const pending = useAfterPaint(useAppSelector((state) => state.editor.open?.pending.length ?? 0));
   if (keeping.state === 'failing') {
     return (
       <Box
@@ -65,7 +66,7 @@ function KeptState() {
 function StepList() {
   const dispatch = useAppDispatch();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const steps = useAppSelector((state) => state.editor.open?.undo) ?? [];
+  const steps = useAfterPaint(useAppSelector((state) => state.editor.open?.undo)) ?? [];
   return (
     <>
       <Tooltip title="What was done">
@@ -117,7 +118,7 @@ function StepList() {
 
 function StepButton({ list }: { list: 'undo' | 'redo' }) {
   const dispatch = useAppDispatch();
-  const last = useAppSelector((state) => state.editor.open?.[list].at(-1)?.sentence);
+  const last = useAfterPaint(useAppSelector((state) => state.editor.open?.[list].at(-1)?.sentence));
   const name = list === 'undo' ? 'Undo' : 'Redo';
   const Sign = list === 'undo' ? Undo2 : Redo2;
   return (

@@ -1,13 +1,15 @@
 import { Box, LinearProgress } from '@mui/material';
 import { useSnackbar } from 'notistack';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
+import { useStore } from 'react-redux';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useParams } from 'react-router';
 import { Group, Panel, Separator } from 'react-resizable-panels';
 import { selected as select } from '../state/editor.ts';
 import { keep, redo, retryNow, undo } from '../state/edits.ts';
 import { troubleOf, usePreviewMutation } from '../state/server.ts';
-import { useAppDispatch, useAppSelector } from '../state/store.ts';
+import { useAppDispatch, useAppSelector, type State } from '../state/store.ts';
+import { useAfterPaint } from '../ui/afterpaint.ts';
 import { line } from '../ui/theme.ts';
 import { Notice } from '../ui/Notice.tsx';
 import { OverwrittenNotice } from './OverwrittenNotice.tsx';
@@ -31,13 +33,14 @@ function useSayings() {
 
 /** Warns before the window closes while something is not kept. */
 function useStaying() {
-  const pending = useAppSelector((state) => (state.editor.open?.pending.length ?? 0) > 0);
+  const store = useStore<State>();
   useEffect(() => {
-    if (!pending) return;
-    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+    const warn = (event: BeforeUnloadEvent) => {
+      if (store.getState().editor.open?.pending.length) event.preventDefault();
+    };
     window.addEventListener('beforeunload', warn);
     return () => window.removeEventListener('beforeunload', warn);
-  }, [pending]);
+  }, [store]);
 }
 
 /** Steps go back and forth from everywhere but where text is typed, which has steps of its own. */
@@ -45,6 +48,15 @@ const STEPPING: Parameters<typeof useHotkeys>[2] = {
   preventDefault: true,
   enableOnFormTags: ['slider', 'option', 'radio', 'menuitem'],
 };
+
+/** The keys that are heard everywhere in the workbench; apart from it, as it is drawn anew with every edit. */
+function Keys({ deselecting }: { deselecting: boolean }) {
+  const dispatch = useAppDispatch();
+  useHotkeys('mod+z', () => dispatch(undo()), STEPPING);
+  useHotkeys('mod+shift+z, mod+y', () => dispatch(redo()), STEPPING);
+  useHotkeys('escape', () => dispatch(select(null)), { enabled: deselecting });
+  return null;
+}
 
 /** What stands in for the workbench while another page is opened: first the edits of the last one have to be kept. */
 function Opening() {
@@ -67,11 +79,14 @@ export function Workbench() {
   const [preview, { isLoading: trying }] = usePreviewMutation();
   const { enqueueSnackbar } = useSnackbar();
   const sentence = useSayings();
+  // The sheets show an edit in the very next frame; the table of numbers, and what is said of it, follow after that.
+  const drawn = useAfterPaint(useMemo(() => ({ open, sentence }), [open, sentence]));
+  // What is selected has to be there: a new element is not waited for.
+  const missing = useAppSelector((state) =>
+    state.editor.selected.some((id) => !drawn.open?.page.nodes[id] && open?.page.nodes[id]),
+  );
+  const tabled = missing ? open : drawn.open;
   useStaying();
-
-  useHotkeys('mod+z', () => dispatch(undo()), STEPPING);
-  useHotkeys('mod+shift+z, mod+y', () => dispatch(redo()), STEPPING);
-  useHotkeys('escape', () => dispatch(select(null)), { enabled: !publishing });
 
   /** Opens the draft as it would be published; the tab is opened at once, so that no browser takes it for a pop-up. */
   const tryIt = async () => {
@@ -97,7 +112,7 @@ export function Workbench() {
       </Notice>
     );
   }
-  if (!open) return <Opening />;
+  if (!open || tabled?.page.id !== open.page.id) return <Opening />;
   const { site, pages, page } = open;
 
   return (
@@ -116,7 +131,7 @@ export function Workbench() {
             minSize={ledgerWidth(site) - 60}
             groupResizeBehavior="preserve-pixel-size"
           >
-            <Ledger site={site} pages={pages} page={page} />
+            <Ledger site={tabled.site} pages={tabled.pages} page={tabled.page} />
           </Panel>
           <Separator aria-label="Width of the ledger" style={{ width: 4, background: line }} />
           <Panel minSize={320}>
@@ -135,11 +150,12 @@ export function Workbench() {
             clipPath: 'inset(50%)',
           }}
         >
-          {sentence}
+          {drawn.sentence}
         </Box>
       </Box>
       {publishing && <PublishDialog site={site.id} onClose={() => setPublishing(false)} />}
       <OverwrittenNotice />
+      <Keys deselecting={!publishing} />
     </Box>
   );
 }

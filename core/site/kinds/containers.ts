@@ -3,7 +3,10 @@ import { oneOf } from '../contenttypes.ts';
 import { element } from '../markup.ts';
 import type { View } from '../views.ts';
 import { BLOCK_NAMES } from './blocknames.ts';
-import { contentOf, type Kind } from './kind.ts';
+import { contentOf, type Kind, type Seed } from './kind.ts';
+
+/** A new container is not empty: there is something in it to be seen and to begin with. */
+const words = (): Seed => ({ children: [{ kind: 'heading' }, { kind: 'text' }] });
 
 /** Room above and below a section: about 7.5 % of the sheet, in steps of 8 px, from 48 to 112. */
 const sectionRoom = (view: View): number =>
@@ -48,6 +51,7 @@ export const section: Kind = {
       initial: 'section',
     },
   ],
+  seed: words,
   markup: (node, { attributes, children }) =>
     element(contentOf<string>(section, node, 'landmark'), attributes, ...children),
 };
@@ -66,6 +70,7 @@ export const row: Kind = {
   inner: { '> *': { 'grid-column-end': 'span var(--columns)', 'min-width': '0' } },
   defaults: { gap: (view: View) => view.grid.gutter },
   content: [],
+  seed: () => ({ children: [1, 2].map(() => ({ kind: 'column', share: 1 / 2, ...words() })) }),
   markup: (_node, { attributes, children }) => element('div', attributes, ...children),
 };
 
@@ -79,6 +84,7 @@ const STACK = {
     'align-content': 'start',
   },
   content: [],
+  seed: words,
 } as const;
 
 export const column: Kind = {

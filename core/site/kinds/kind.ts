@@ -53,6 +53,16 @@ export interface KindPart {
   defaults?: Record<string, unknown>;
 }
 
+/** What a new element is made of, where that is more than its kind's initial values. */
+export interface Seed {
+  content?: Record<string, unknown>;
+  children?: readonly (Seed & {
+    kind: string;
+    /** The share of a row's columns it takes, where the view has the width for it. */
+    share?: number;
+  })[];
+}
+
 /** A kind of element. One entry serves the compiler, the outline, the values and validation. */
 export interface Kind {
   name: string;
@@ -83,6 +93,8 @@ export interface Kind {
   words?: string;
   /** The selector of where the words stand in the markup; absent: they are all of it. */
   wordsIn?: string;
+  /** Absent: a new element has nothing but initial values. */
+  seed?(site: SiteFrame): Seed;
   markup(node: Node, context: MarkupContext): Markup;
 }
 

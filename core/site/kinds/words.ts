@@ -33,6 +33,7 @@ export const heading: Kind = {
       initial: 2,
     },
   ],
+  seed: () => ({ content: { text: 'New heading' } }),
   markup: (node, { attributes, address, headingLevel }) =>
     element(`h${headingLevel}`, attributes, {
       html: resolveLinks(contentOf<string>(heading, node, 'text'), address),
@@ -72,6 +73,7 @@ export const text: Kind = {
   words: 'text',
   textStyle: () => 'body',
   content: [{ name: 'text', label: 'Words', type: richText, initial: '' }],
+  seed: () => ({ content: { text: '<p>New text</p>' } }),
   markup: (node, { attributes, address }) =>
     element('div', attributes, { html: resolveLinks(contentOf<string>(text, node, 'text'), address) }),
 };
@@ -174,6 +176,7 @@ export const quote: Kind = {
     { name: 'text', label: 'Words', type: inlineText, initial: '' },
     { name: 'by', label: 'Who said it', type: line, initial: '' },
   ],
+  seed: () => ({ content: { text: 'New quote' } }),
   markup: (node, { attributes, address, part }) => {
     const by = contentOf<string>(quote, node, 'by');
     return element(

@@ -51,6 +51,8 @@ export interface Property<T = any> {
   initial(view: View): T;
   /** CSS for a value. Absent where the value is not CSS (a picture's source is markup). */
   css?(value: T, context: CssContext): Declarations;
+  /** What every element and part that takes the property declares, where `css` only sets a custom property for it. */
+  applied?: Declarations;
   /** Set when the CSS belongs to the picture, film or sign inside the element's markup, where its kind has one. */
   onMedia?: true;
   /** Set when `css` depends on the view, so that a value may need other CSS in a view without an override there. */

@@ -105,7 +105,10 @@ export const slant: Property<string> = {
   css: (value) => ({ 'font-style': value }),
 };
 
-/** In em, so that it keeps its look at every size. */
+/**
+ * In em, so that it keeps its look at every size. A custom property is inherited as it is written, em and all, where a
+ * letter-spacing would be inherited in px: so each part has the spacing in ems of its own size.
+ */
 export const letterSpacing: Property<number> = {
   name: 'letterSpacing',
   label: 'Letter spacing',
@@ -115,7 +118,8 @@ export const letterSpacing: Property<number> = {
   type: numberType({ minimum: -0.2, maximum: 1, step: 0.01, unit: 'em' }),
   inherits: true,
   initial: () => 0,
-  css: (value) => ({ 'letter-spacing': value === 0 ? 'normal' : `${decimals(value)}em` }),
+  css: (value) => ({ '--tracking': value === 0 ? 'normal' : `${decimals(value)}em` }),
+  applied: { 'letter-spacing': 'var(--tracking, normal)' },
 };
 
 export const textCase: Property<string> = {

@@ -1,4 +1,3 @@
-import { Box, Button, Checkbox, FormControlLabel, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import {
   preview,
@@ -11,18 +10,15 @@ import {
   type SiteFrame,
   type ViewId,
 } from '../../../core/index.ts';
-import {
-  besideToggled,
-  ghostsSet,
-  selected as select,
-  sheetsChosen,
-  zoomChosen,
-} from '../../state/editor.ts';
+import { selected as select } from '../../state/editor.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
-import { desk, line, paper } from '../../ui/theme.ts';
+import { useAfterPaint } from '../../ui/afterpaint.ts';
+import { desk } from '../../ui/theme.ts';
 import { sheetAddresses } from './content.ts';
+import { DeskBar } from './DeskBar.tsx';
 import { Sheet } from './Sheet.tsx';
 import { WidthBar } from './WidthBar.tsx';
+import './desk.css';
 
 const GAP = 24;
 const SMALLEST_SCALE = 0.18;
@@ -79,9 +75,14 @@ function useSize() {
 /** The right side of the workbench: the width bar, the sheets, and how they are shown. */
 export function Desk({ site, pages, page }: { site: SiteFrame; pages: PageReference[]; page: Page }) {
   const dispatch = useAppDispatch();
-  const { width, sheets, beside, ghosts, zoom } = useAppSelector((state) => state.editor);
+  const width = useAppSelector((state) => state.editor.width);
+  const sheets = useAppSelector((state) => state.editor.sheets);
+  const beside = useAppSelector((state) => state.editor.beside);
+  const zoom = useAppSelector((state) => state.editor.zoom);
   const addresses = useMemo(() => sheetAddresses(site.id, pages), [site.id, pages]);
   const content = usePreview(site, page, addresses);
+  // What is marked over the sheets follows a frame after what is in them.
+  const marked = useAfterPaint(page);
   const size = useSize();
   const shown = sheetsToShow(site, width, sheets === 'side by side', beside);
   const room = size.width - GAP * (shown.length - 1);
@@ -90,104 +91,30 @@ export function Desk({ site, pages, page }: { site: SiteFrame; pages: PageRefere
   const active = viewAt(site.views, width).id;
 
   return (
-    <Box
-      component="section"
-      aria-label="Desk"
-      sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: desk, minWidth: 0 }}
-    >
+    <section aria-label="Desk" className="desk" style={{ background: desk }}>
       <WidthBar site={site} width={width} />
-      <Box
+      <div
         tabIndex={0}
         role="region"
         aria-label="Sheets"
-        sx={{ flex: 1, overflow: 'auto', p: 3, pt: 1.5, scrollbarGutter: 'stable' }}
+        className="desk-sheets"
         onClick={(event) => event.target === event.currentTarget && dispatch(select(null))}
       >
-        <Box
-          ref={size.ref}
-          sx={{ display: 'flex', gap: `${GAP}px`, alignItems: 'flex-start', justifyContent: 'safe center' }}
-        >
+        <div ref={size.ref} className="desk-row" style={{ gap: GAP }}>
           {shown.map((sheet) => (
             <Sheet
               key={sheet.key}
               site={site}
-              page={page}
+              page={marked}
               content={content}
               width={sheet.width}
               scale={scale}
               active={sheet.active}
             />
           ))}
-        </Box>
-      </Box>
-      <Box
-        sx={{
-          flex: 'none',
-          minHeight: 40,
-          px: 1.5,
-          display: 'flex',
-          alignItems: 'center',
-          gap: 1.5,
-          flexWrap: 'wrap',
-          bgcolor: paper,
-          borderTop: `1px solid ${line}`,
-        }}
-      >
-        <ToggleButtonGroup
-          size="small"
-          exclusive
-          aria-label="Sheets shown"
-          value={sheets}
-          onChange={(_event, value: typeof sheets | null) => value && dispatch(sheetsChosen(value))}
-          sx={{
-            '& .MuiToggleButton-root': { py: 0.25, px: 1.25, textTransform: 'none', color: 'text.primary' },
-          }}
-        >
-          <ToggleButton value="one">One sheet</ToggleButton>
-          <ToggleButton value="side by side">Side by side</ToggleButton>
-        </ToggleButtonGroup>
-        {sheets === 'side by side' &&
-          [...site.views.list]
-            .reverse()
-            .map((view) => (
-              <FormControlLabel
-                key={view.id}
-                label={view.name}
-                slotProps={{ typography: { sx: { fontSize: 13 } } }}
-                sx={{ mr: 0 }}
-                control={
-                  <Checkbox
-                    size="small"
-                    sx={{ p: 0.5 }}
-                    checked={view.id === active || beside.includes(view.id)}
-                    disabled={view.id === active}
-                    onChange={() => dispatch(besideToggled(view.id))}
-                  />
-                }
-              />
-            ))}
-        <Box sx={{ flex: 1 }} />
-        <FormControlLabel
-          label="Ghosts of hidden elements"
-          slotProps={{ typography: { sx: { fontSize: 13 } } }}
-          sx={{ mr: 0 }}
-          control={
-            <Checkbox
-              size="small"
-              sx={{ p: 0.5 }}
-              checked={ghosts}
-              onChange={(_event, on) => dispatch(ghostsSet(on))}
-            />
-          }
-        />
-        <Button
-          size="small"
-          variant="text"
-          onClick={() => dispatch(zoomChosen(zoom === 'fit' ? 'full' : 'fit'))}
-        >
-          {zoom === 'fit' ? 'Show at 100 %' : 'Fit to the desk'}
-        </Button>
-      </Box>
-    </Box>
+        </div>
+      </div>
+      <DeskBar site={site} active={active} />
+    </section>
   );
 }

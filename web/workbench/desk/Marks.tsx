@@ -1,6 +1,7 @@
 import { Box } from '@mui/material';
-import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { overrideCount, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
+import { afterPaint } from '../../ui/afterpaint.ts';
 import { petrol } from '../../ui/theme.ts';
 import { MoveGrip } from './MoveGrip.tsx';
 import type { SheetDocument } from './sheetdocument.ts';
@@ -39,10 +40,13 @@ function boxOf(sheet: SheetDocument, scale: number, id: NodeId): MarkedBox | nul
 function useBoxes({ sheet, scale, moved, page }: MarksProps, ids: readonly NodeId[]): MarkedBox[] {
   const [boxes, setBoxes] = useState<MarkedBox[]>([]);
   const key = ids.join(' ');
-  useLayoutEffect(() => {
+  const measure = useCallback(() => {
     const made = key === '' ? [] : (key.split(' ') as NodeId[]).map((id) => boxOf(sheet, scale, id));
     setBoxes(made.filter((box) => box !== null));
-  }, [sheet, scale, moved, page, key]);
+  }, [sheet, scale, key]);
+  useLayoutEffect(measure, [measure]);
+  // After an edit the page is laid out and painted first: measuring before would make it be laid out twice.
+  useEffect(() => afterPaint(measure), [measure, moved, page]);
   return boxes;
 }
 

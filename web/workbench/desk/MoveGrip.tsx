@@ -36,7 +36,6 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, childre
   const [insertion, setInsertion] = useState<Insertion | null>(null);
   const parent = node.parent === null ? undefined : page.nodes[node.parent];
   const movable = parent !== undefined && parent.children.length > 1;
-  const own = sheet.elementOf(node.id)?.getBoundingClientRect();
 
   /** The siblings that show in this view, without the block itself, in their order. */
   const siblings = (): { id: NodeId; box: DOMRect }[] =>
@@ -113,17 +112,25 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, childre
           {children}
         </Box>
       </Box>
-      {insertion && own && (
-        <Box
-          sx={{ position: 'absolute', bgcolor: sun, borderRadius: 1, pointerEvents: 'none' }}
-          style={{
-            left: (insertion.line.left - own.left) * scale,
-            top: (insertion.line.top - own.top) * scale,
-            width: Math.max(4, insertion.line.width * scale),
-            height: Math.max(4, insertion.line.height * scale),
-          }}
-        />
+      {insertion && (
+        <InsertionMark own={sheet.elementOf(node.id)?.getBoundingClientRect()} at={insertion} scale={scale} />
       )}
     </>
+  );
+}
+
+/** Where a block would go, drawn from the frame of the block. */
+function InsertionMark({ own, at, scale }: { own?: DOMRect; at: Insertion; scale: number }) {
+  if (!own) return null;
+  return (
+    <Box
+      sx={{ position: 'absolute', bgcolor: sun, borderRadius: 1, pointerEvents: 'none' }}
+      style={{
+        left: (at.line.left - own.left) * scale,
+        top: (at.line.top - own.top) * scale,
+        width: Math.max(4, at.line.width * scale),
+        height: Math.max(4, at.line.height * scale),
+      }}
+    />
   );
 }

@@ -1,14 +1,13 @@
-import { Box, ButtonBase, Typography } from '@mui/material';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { viewAt, type NodeId, type Page, type Preview, type SiteFrame } from '../../../core/index.ts';
-import { selected as select, selectionToggled, widthSet } from '../../state/editor.ts';
+import { selected as select, selectionToggled } from '../../state/editor.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
-import { desk, petrol } from '../../ui/theme.ts';
 import { TextBar } from '../text/TextBar.tsx';
 import { useTextEditing } from '../text/useTextEditing.ts';
 import { ghostsIn } from './content.ts';
 import { Marks } from './Marks.tsx';
+import { SheetTitle } from './SheetTitle.tsx';
 import { EMPTY_SHEET, type SheetContent } from './sheetdocument.ts';
 import { useSheet } from './useSheet.ts';
 
@@ -22,6 +21,12 @@ interface SheetProps {
   scale: number;
   active: boolean;
 }
+
+/**
+ * px; frames are as tall as a whole number of these, and cut off below the page. A frame that gets another height makes the
+ * browser style all anew that follows the window's size, and most edits change a page's height a little.
+ */
+const FRAME_STEP = 600;
 
 const NONE: NodeId[] = [];
 const NO_GHOSTS: SheetContent['ghosts'] = [];
@@ -39,8 +44,8 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
   const view = viewAt(site.views, width);
   const [hovered, setHovered] = useState<NodeId | null>(null);
   const shown = useMemo<SheetContent>(
-    () => ({ preview: content, ghosts: ghosts ? ghostsIn(site, page, view.id) : NO_GHOSTS }),
-    [content, ghosts, site, page, view.id],
+    () => ({ preview: content, ghosts: ghosts ? ghostsIn(site, content.page, view.id) : NO_GHOSTS }),
+    [content, ghosts, site, view.id],
   );
   const { frame, sheet, height, moved, loaded } = useSheet(shown, active);
   const write = useCallback(
@@ -95,46 +100,23 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
 
   const label = `${view.name}, ${width} px`;
   return (
-    <Box component="section" aria-label={`Sheet: ${label}`} sx={{ flex: 'none' }}>
-      <ButtonBase
-        onClick={() => dispatch(widthSet(width))}
-        aria-pressed={active}
-        sx={{ mb: 0.75, gap: 1, borderRadius: 0.5, px: 0.5, minHeight: 24 }}
-      >
-        <Typography
-          component="span"
-          sx={{ fontWeight: 700, fontSize: 13, color: active ? petrol : 'text.primary' }}
-        >
-          {view.name}
-        </Typography>
-        <Typography component="span" sx={{ fontSize: 12, color: 'text.secondary', bgcolor: desk }}>
-          {width} px at {Math.round(scale * 100)} %
-        </Typography>
-      </ButtonBase>
-      <Box
-        sx={{
-          position: 'relative',
-          width: width * scale,
-          height: height * scale,
-          boxShadow: '0 2px 10px rgba(35,33,28,.22)',
-          bgcolor: 'white',
-        }}
-      >
-        <iframe
-          ref={frame}
-          title={`Page in ${label}`}
-          sandbox="allow-same-origin"
-          srcDoc={EMPTY_SHEET}
-          onLoad={loaded}
-          style={{
-            border: 0,
-            width,
-            height,
-            transform: `scale(${scale})`,
-            transformOrigin: '0 0',
-            display: 'block',
-          }}
-        />
+    <section aria-label={`Sheet: ${label}`} className="sheet">
+      <SheetTitle name={view.name} width={width} scale={scale} active={active} />
+      <div className="sheet-page" style={{ width: width * scale, height: height * scale }}>
+        <div className="sheet-cut">
+          <iframe
+            ref={frame}
+            title={`Page in ${label}`}
+            sandbox="allow-same-origin"
+            srcDoc={EMPTY_SHEET}
+            onLoad={loaded}
+            style={{
+              width,
+              height: Math.ceil(height / FRAME_STEP) * FRAME_STEP,
+              transform: `scale(${scale})`,
+            }}
+          />
+        </div>
         {sheet && (
           <Marks
             site={site}
@@ -151,7 +133,7 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
         {sheet && text.editing && (
           <TextBar sheet={sheet} editing={text.editing} scale={scale} onDone={text.end} />
         )}
-      </Box>
-    </Box>
+      </div>
+    </section>
   );
 }

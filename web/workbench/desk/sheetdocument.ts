@@ -30,6 +30,15 @@ export interface SheetContent {
 export const EMPTY_SHEET =
   '<!DOCTYPE html><html><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="script-src \'none\'; object-src \'none\'"><title>Sheet</title></head><body></body></html>';
 
+const printedBodies = new WeakMap<Markup, string>();
+
+/** A body's HTML; several sheets show the same. */
+function printed(body: Markup): string {
+  const html = printedBodies.get(body) ?? print(body);
+  printedBodies.set(body, html);
+  return html;
+}
+
 /** How many elements a page has from which on its sections are contained. */
 const LONG = 600;
 
@@ -110,7 +119,7 @@ export class SheetDocument {
   private updateBody(body: Markup): void {
     if (body === this.body) return;
     this.body = body;
-    const wanted = new DOMParser().parseFromString(`<!DOCTYPE html>${print(body)}`, 'text/html').body;
+    const wanted = new DOMParser().parseFromString(`<!DOCTYPE html>${printed(body)}`, 'text/html').body;
     morphdom(this.document.body, wanted, { onBeforeElUpdated: (element) => element !== this.editing });
   }
 

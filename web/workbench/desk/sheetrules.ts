@@ -60,6 +60,10 @@ export class ElementRules {
   private bring(ids: readonly NodeId[], content: Preview): void {
     const torn = new Set<Chunk>();
     for (const id of ids) {
+      if (!this.chunkOf.has(id) || !content.page.nodes[id]) {
+        torn.add(this.move(id, content.page.nodes[id] !== undefined));
+        continue;
+      }
       const chunk = this.chunkOf.get(id)!;
       const handles = chunk.handles.get(id)!;
       const rules = content.rulesOf(id);
@@ -67,6 +71,19 @@ export class ElementRules {
       else handles.forEach((handle, index) => put(handle, rules[index]));
     }
     torn.forEach((chunk) => write(chunk, [...chunk.handles.keys()], content));
+  }
+
+  /** Takes a new element into the last chunk, or one that is gone out of its own; answers the chunk. */
+  private move(id: NodeId, present: boolean): Chunk {
+    const chunk = this.chunkOf.get(id) ?? this.chunks[this.chunks.length - 1];
+    if (present) {
+      chunk.handles.set(id, []);
+      this.chunkOf.set(id, chunk);
+    } else {
+      chunk.handles.delete(id);
+      this.chunkOf.delete(id);
+    }
+    return chunk;
   }
 
   /** Spreads the rules of all elements over new chunks. */

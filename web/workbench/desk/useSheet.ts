@@ -1,10 +1,11 @@
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
+import { afterPaint } from '../../ui/afterpaint.ts';
 import { SheetDocument, type SheetContent } from './sheetdocument.ts';
 
 export interface LiveSheet {
   frame: RefObject<HTMLIFrameElement | null>;
   sheet: SheetDocument | null;
-  /** px of the page; the frame is as tall. */
+  /** px; the height of the page. */
   height: number;
   /** Counts what may have moved things in the sheet: an update, a picture that came, another width. */
   moved: number;
@@ -51,13 +52,8 @@ export function useSheet(content: SheetContent, active: boolean): LiveSheet {
       update();
       return;
     }
-    // Not in the frame that paints the active sheet, but after it: each in a turn of its own.
-    let turn: ReturnType<typeof setTimeout>;
-    const request = requestAnimationFrame(() => (turn = setTimeout(update)));
-    return () => {
-      cancelAnimationFrame(request);
-      clearTimeout(turn);
-    };
+    // Not in the frame that paints the active sheet, but after it.
+    return afterPaint(update);
   }, [sheet, content, active]);
 
   return { frame, sheet, height, moved, loaded };

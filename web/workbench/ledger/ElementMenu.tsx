@@ -13,6 +13,7 @@ import {
   type ViewId,
 } from '../../../core/index.ts';
 import { edit } from '../../state/edits.ts';
+import { duplicate, remove } from '../../state/structure.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { CarryOverDialog } from './CarryOverDialog.tsx';
 import { rememberCopy, rememberedCopy } from './clipboard.ts';
@@ -65,7 +66,25 @@ function OpenMenu(
     clear(ids, what),
   ];
   const siblings = siblingsLike(page, lead.id).length;
+  const isPage = nodes.some(({ parent }) => parent === null);
+  const name = nodes.length > 1 ? `${nodes.length} elements` : lead.name;
+  const inIt = within.length - selected.length;
   const groups: { heading: string; entries: Entry[] }[] = [
+    {
+      heading: 'Element',
+      entries: [
+        {
+          label: `Duplicate ${lead.name}`,
+          disabled: isPage || nodes.length > 1,
+          run: () => dispatch(duplicate(lead.id)),
+        },
+        {
+          label: `Delete ${name}${inIt > 0 ? ` and the ${inIt} in it` : ''}`,
+          disabled: isPage,
+          run: () => dispatch(remove(selected)),
+        },
+      ],
+    },
     {
       heading: 'Clear',
       entries: [

@@ -2,13 +2,19 @@ import { Box, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { viewOf, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import { quiet } from '../../ui/theme.ts';
+import { VirtualRows } from '../../ui/VirtualRows.tsx';
+import { useAppSelector } from '../../state/store.ts';
 import { ActiveColumn } from './ActiveColumn.tsx';
+import { AddDialog } from './AddDialog.tsx';
 import { Differences } from './Differences.tsx';
 import { isFiltering, NO_FILTER, passing } from './filter.ts';
 import { OutlineBar, type OutlineMode } from './OutlineBar.tsx';
 import { OutlineRowView } from './OutlineRowView.tsx';
 import { ThemeList } from './ThemeList.tsx';
 import { useOutline } from './useOutline.ts';
+
+/** px; the height of a row. */
+const ROW = 25;
 
 interface OutlineProps {
   site: SiteFrame;
@@ -17,49 +23,53 @@ interface OutlineProps {
 }
 
 /** The tree of elements with a tile a view. Arrows walk, Shift and Ctrl select several, Space shows and hides, F2 renames. */
-function Tree({ site, page, active, found }: OutlineProps & { found: ReturnType<typeof passing> | null }) {
-  // What is in sight is read from the list's virtualizer, which changes without becoming another object.
-  'use no memo';
-  const outline = useOutline(site, page, found?.shown);
+function Tree({
+  site,
+  page,
+  active,
+  found,
+  onAdd,
+}: OutlineProps & { found: ReturnType<typeof passing> | null; onAdd(): void }) {
+  const outline = useOutline(site, page, found?.shown, onAdd);
   const { rows, virtual, cursor, selected, renaming } = outline;
+  const draw = (index: number, start: number) => {
+    const row = rows[index];
+    return (
+      <OutlineRowView
+        site={site}
+        page={page}
+        row={row}
+        offset={start}
+        selected={selected.includes(row.id)}
+        dimmed={found !== null && !found.found.has(row.id)}
+        focusColumn={row.id === cursor.id ? cursor.column : null}
+        renaming={renaming === row.id}
+        outline={outline}
+      />
+    );
+  };
   return (
-    <Box
-      ref={outline.scroller}
-      sx={{ flex: 1, minHeight: 0, overflowY: 'auto', scrollbarGutter: 'stable', scrollbarWidth: 'thin' }}
-    >
+    <div ref={outline.scroller} data-scroller className="ledger-scroller">
       {rows.length === 0 && (
         <Typography sx={{ p: 3, color: quiet, textAlign: 'center' }}>No element matches.</Typography>
       )}
       <Box sx={{ position: 'relative', minHeight: '100%' }}>
         <ActiveColumn site={site} view={active} />
-        <div
+        <VirtualRows
           role="treegrid"
           aria-label="Outline"
           aria-multiselectable
           aria-rowcount={rows.length}
           onKeyDown={outline.keys}
-          style={{ position: 'relative', height: virtual.getTotalSize() }}
-        >
-          {virtual.getVirtualItems().map(({ index, start }) => {
-            const row = rows[index];
-            return (
-              <OutlineRowView
-                key={row.id}
-                site={site}
-                page={page}
-                row={row}
-                offset={start}
-                selected={selected.includes(row.id)}
-                dimmed={found !== null && !found.found.has(row.id)}
-                focusColumn={row.id === cursor.id ? cursor.column : null}
-                renaming={renaming === row.id}
-                outline={outline}
-              />
-            );
-          })}
-        </div>
+          count={rows.length}
+          sizeOf={() => ROW}
+          keyOf={(index) => rows[index].id}
+          overscan={8}
+          handle={virtual}
+          draw={draw}
+        />
       </Box>
-    </Box>
+    </div>
   );
 }
 
@@ -67,6 +77,10 @@ function Tree({ site, page, active, found }: OutlineProps & { found: ReturnType<
 export function Outline({ site, page, active }: OutlineProps) {
   const [filter, setFilter] = useState(NO_FILTER);
   const [mode, setMode] = useState<OutlineMode>('tree');
+  const [adding, setAdding] = useState(false);
+  const lead = useAppSelector((state) => state.editor.selected.at(-1));
+  const from = page.nodes[lead ?? page.root] ?? page.nodes[page.root];
+  const add = () => setAdding(true);
   const found = useMemo(
     () => (isFiltering(filter) ? passing(site, page, active, filter) : null),
     [site, page, active, filter],
@@ -79,10 +93,12 @@ export function Outline({ site, page, active }: OutlineProps) {
         viewName={viewOf(site.views, active).name}
         onMode={setMode}
         onFilter={setFilter}
+        onAdd={add}
       />
-      {mode === 'tree' && <Tree site={site} page={page} active={active} found={found} />}
+      {mode === 'tree' && <Tree site={site} page={page} active={active} found={found} onAdd={add} />}
       {mode === 'differences' && <Differences site={site} page={page} active={active} text={filter.text} />}
       {mode === 'theme' && <ThemeList site={site} active={active} />}
+      {adding && <AddDialog page={page} from={from} onClose={() => setAdding(false)} />}
     </Box>
   );
 }

@@ -1,5 +1,5 @@
-import { Box, InputBase, MenuItem, Select, ToggleButton, ToggleButtonGroup } from '@mui/material';
-import { Search } from 'lucide-react';
+import { Box, IconButton, InputBase, MenuItem, Select, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { Plus, Search } from 'lucide-react';
 import { line, paper } from '../../ui/theme.ts';
 import type { OutlineFilter } from './filter.ts';
 
@@ -11,10 +11,11 @@ interface OutlineBarProps {
   viewName: string;
   onMode(mode: OutlineMode): void;
   onFilter(filter: OutlineFilter): void;
+  onAdd(): void;
 }
 
 /** Narrows the outline, and changes between the tree, the list of what differs in the active view and the theme. */
-export function OutlineBar({ mode, filter, viewName, onMode, onFilter }: OutlineBarProps) {
+export function OutlineBar({ mode, filter, viewName, onMode, onFilter, onAdd }: OutlineBarProps) {
   return (
     <Box
       role="search"
@@ -30,6 +31,18 @@ export function OutlineBar({ mode, filter, viewName, onMode, onFilter }: Outline
         borderBottom: `1px solid ${line}`,
       }}
     >
+      {mode === 'tree' && (
+        <IconButton
+          size="small"
+          color="primary"
+          aria-label="Add an element"
+          title="Add an element (Insert)"
+          onClick={onAdd}
+          sx={{ p: 0.25, ml: -0.25 }}
+        >
+          <Plus size={17} />
+        </IconButton>
+      )}
       <Search size={14} aria-hidden style={{ flex: 'none', opacity: 0.6 }} />
       <InputBase
         value={filter.text}

@@ -3,6 +3,7 @@ import { valueAimed } from '../../state/editor.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { layeredIn } from './cells.ts';
 import { traceChain } from './chain.ts';
+import { contrastSaid } from './contrast.ts';
 import { leading, propertyOfRow } from './rows.ts';
 import type { Place, ValueTable } from './useValueTable.ts';
 
@@ -13,6 +14,7 @@ export function TraceBar(props: { site: SiteFrame; page: Page; table: ValueTable
   const row = table.rows[told.row];
   const cell = row && table.cells(told.row)[told.column];
   const chain = cell ? traceChain(site, page, row, cell) : [];
+  const contrast = cell && contrastSaid(site, page, row, cell);
   const replaced =
     row && table.reach === 'everywhere'
       ? Object.keys(layeredIn(row, leading(row.holders), propertyOfRow(row))?.at ?? {}).length
@@ -46,6 +48,7 @@ export function TraceBar(props: { site: SiteFrame; page: Page; table: ValueTable
           )}
         </span>
       ))}
+      {contrast && ` · ${contrast}`}
       {replaced > 0 && ` · Everywhere replaces ${replaced} ${replaced === 1 ? 'override' : 'overrides'}`}
     </div>
   );

@@ -2,6 +2,7 @@ import { Box } from '@mui/material';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import type { Page, SiteFrame, ViewId } from '../../../core/index.ts';
+import { VirtualRows } from '../../ui/VirtualRows.tsx';
 import { ValueCard } from '../editors/ValueCard.tsx';
 import { ActiveColumn } from './ActiveColumn.tsx';
 import { contextOf } from './cells.ts';
@@ -11,6 +12,10 @@ import { TraceBar } from './TraceBar.tsx';
 import { useValueTable, type Place, type ValueTable } from './useValueTable.ts';
 import { ValueRowView } from './ValueRowView.tsx';
 import { subjectName, ValuesHead } from './ValuesHead.tsx';
+
+/** px; the heights of the heading of a group, and of a row. */
+const HEADING = 27;
+const ROW = 30;
 
 interface ValuesProps {
   site: SiteFrame;
@@ -77,12 +82,25 @@ function GroupHeading({
 
 /** The properties of what is selected, a row each, in the columns of the views. */
 export function Values({ site, page, subject, active }: ValuesProps) {
-  // What is in sight is read from the list's virtualizer, which changes without becoming another object.
-  'use no memo';
   const table = useValueTable(site, page, subject, active);
   const [pointed, setPointed] = useState<Place | null>(null);
   const told = pointed && table.rows[pointed.row] ? pointed : table.place;
   const name = subjectName(subject);
+  const draw = (index: number, start: number) => {
+    const at = table.lines[index];
+    return 'group' in at ? (
+      <GroupHeading group={at.group} open={at.open} offset={start} onFold={() => table.fold(at.group)} />
+    ) : (
+      <ValueRowView
+        site={site}
+        active={active}
+        table={table}
+        index={at.row}
+        offset={start}
+        onPoint={setPointed}
+      />
+    );
+  };
   return (
     <Box
       component="section"
@@ -90,48 +108,29 @@ export function Values({ site, page, subject, active }: ValuesProps) {
       sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}
     >
       <ValuesHead site={site} page={page} subject={subject} active={active} />
-      <Box
-        ref={table.grid}
-        sx={{ flex: 1, overflowY: 'auto', scrollbarGutter: 'stable', scrollbarWidth: 'thin', minHeight: 0 }}
-        onPointerLeave={() => setPointed(null)}
-      >
+      <div ref={table.grid} data-scroller className="ledger-scroller" onPointerLeave={() => setPointed(null)}>
         <Box sx={{ position: 'relative', minHeight: '100%' }}>
           <ActiveColumn site={site} view={active} />
-          <div
+          <VirtualRows
             role="grid"
             aria-label={`Values of ${name}`}
             aria-rowcount={table.lines.length}
             onKeyDown={table.keys}
-            style={{ position: 'relative', height: table.virtual.getTotalSize() }}
-          >
-            {table.virtual.getVirtualItems().map(({ index, key, start }) => {
+            count={table.lines.length}
+            sizeOf={(index) => ('group' in table.lines[index] ? HEADING : ROW)}
+            keyOf={(index) => {
               const at = table.lines[index];
-              return 'group' in at ? (
-                <GroupHeading
-                  key={key}
-                  group={at.group}
-                  open={at.open}
-                  offset={start}
-                  onFold={() => table.fold(at.group)}
-                />
-              ) : (
-                <ValueRowView
-                  key={key}
-                  site={site}
-                  active={active}
-                  table={table}
-                  index={at.row}
-                  offset={start}
-                  onPoint={setPointed}
-                />
-              );
-            })}
-          </div>
+              return 'group' in at ? `group ${at.group.id}` : table.rows[at.row].key;
+            }}
+            overscan={6}
+            handle={table.virtual}
+            draw={draw}
+          />
           {subject.of === 'elements' && subject.nodes.length === 1 && (
             <SameInEveryView node={subject.nodes[0]} />
           )}
         </Box>
-      </Box>
+      </div>
       <TraceBar site={site} page={page} table={table} told={told} />
       <OpenCard site={site} table={table} />
     </Box>

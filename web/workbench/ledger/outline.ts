@@ -35,8 +35,8 @@ export const pageCounts = followed<ReadonlyMap<string, number>>(
   },
   (before, earlier, page, changed) => {
     const counts = new Map(before);
-    const add = (node: Node, sign: number) => {
-      for (const [view, count] of countsOf(node.style))
+    const add = (node: Node | undefined, sign: number) => {
+      for (const [view, count] of node ? countsOf(node.style) : [])
         counts.set(view, (counts.get(view) ?? 0) + sign * count);
     };
     for (const id of changed) {

@@ -1,9 +1,10 @@
-import { useVirtualizer, type Virtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { isShown, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import { selected as select, selectionSet, selectionToggled } from '../../state/editor.ts';
 import { edit } from '../../state/edits.ts';
+import { duplicate, remove } from '../../state/structure.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import type { RowsHandle } from '../../ui/VirtualRows.tsx';
 import { columnsOf } from './columns.ts';
 import { ancestorsOf, outlineRows, treeOf, type OutlineRow } from './outline.ts';
 
@@ -26,7 +27,7 @@ const ALONE: Going = { shiftKey: false, ctrlKey: false, metaKey: false };
 export interface OutlineTree {
   rows: OutlineRow[];
   scroller: RefObject<HTMLDivElement | null>;
-  virtual: Virtualizer<HTMLDivElement, Element>;
+  virtual: RowsHandle;
   cursor: Cursor;
   selected: NodeId[];
   renaming: NodeId | null;
@@ -40,10 +41,14 @@ export interface OutlineTree {
   keys(event: KeyboardEvent): void;
 }
 
-const ROW = 25;
 const PAGEFUL = 10;
 
-export function useOutline(site: SiteFrame, page: Page, shown: ReadonlySet<NodeId> | undefined): OutlineTree {
+export function useOutline(
+  site: SiteFrame,
+  page: Page,
+  shown: ReadonlySet<NodeId> | undefined,
+  onAdd: () => void,
+): OutlineTree {
   const dispatch = useAppDispatch();
   const selected = useAppSelector((state) => state.editor.selected);
   const reach = useAppSelector((state) => state.editor.reach);
@@ -54,18 +59,26 @@ export function useOutline(site: SiteFrame, page: Page, shown: ReadonlySet<NodeI
   const scroller = useRef<HTMLDivElement>(null);
   // Where a run that is being selected with Shift began.
   const anchor = useRef<NodeId | null>(null);
+  // Set when the keyboard goes along to what is selected next.
+  const followed = useRef(false);
   const columns = columnsOf(site);
   const tree = treeOf(page);
   const rows = useMemo(() => outlineRows(tree, folded, shown), [tree, folded, shown]);
   const indexOf = (id: NodeId) => rows.findIndex((row) => row.id === id);
   const at = Math.max(0, indexOf(cursor.id));
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => ROW,
-    getItemKey: (index) => rows[index].id,
-    overscan: 8,
-  });
+  const virtual: RowsHandle = useRef(null);
+
+  const focusCell = (id: NodeId, column: number) => {
+    const index = indexOf(id);
+    if (index >= 0) virtual.current?.scrollToIndex(index, { align: 'auto' });
+    requestAnimationFrame(() =>
+      requestAnimationFrame(() =>
+        scroller.current
+          ?.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"] [data-column="${column}"]`)
+          ?.focus({ preventScroll: true }),
+      ),
+    );
+  };
 
   // What is selected in a sheet comes into view here.
   useEffect(() => {
@@ -77,23 +90,14 @@ export function useOutline(site: SiteFrame, page: Page, shown: ReadonlySet<NodeI
     setCursor((before) => (before.id === lead ? before : { id: lead, column: -1 }));
     requestAnimationFrame(() => {
       const index = outlineRows(page, new Set(), shown).findIndex((row) => row.id === lead);
-      if (index >= 0) virtual.scrollToIndex(index, { align: 'auto' });
+      if (index >= 0) virtual.current?.scrollToIndex(index, { align: 'auto' });
+      if (followed.current) focusCell(lead, -1);
+      followed.current = false;
     });
     // Only a new selection moves the outline; an edit of the page must not.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [lead]);
 
-  const focusCell = (id: NodeId, column: number) => {
-    const index = indexOf(id);
-    if (index >= 0) virtual.scrollToIndex(index, { align: 'auto' });
-    requestAnimationFrame(() =>
-      requestAnimationFrame(() =>
-        scroller.current
-          ?.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"] [data-column="${column}"]`)
-          ?.focus({ preventScroll: true }),
-      ),
-    );
-  };
   const go = (id: NodeId, column: number, how: Going = ALONE) => {
     setCursor({ id, column });
     if (how.shiftKey && lead) {
@@ -128,10 +132,11 @@ export function useOutline(site: SiteFrame, page: Page, shown: ReadonlySet<NodeI
   const keys = (event: KeyboardEvent) => {
     if (renaming || event.altKey || rows.length === 0) return;
     const several = event.ctrlKey || event.metaKey;
-    if (several && event.key !== ' ') return;
+    if (several && event.key !== ' ' && event.key.toLowerCase() !== 'd') return;
     const { id, expanded } = rows[at];
     const node = page.nodes[id];
     const { column } = cursor;
+    const meant = selected.includes(id) ? selected : [id];
     const move = (index: number) => go(rows[Math.max(0, Math.min(rows.length - 1, index))].id, column, event);
     const right = () => {
       if (column === -1 && expanded === false) fold(node.id, false);
@@ -147,6 +152,8 @@ export function useOutline(site: SiteFrame, page: Page, shown: ReadonlySet<NodeI
       else if (column < 0) go(node.id, column);
       else if (node.kind !== 'page') toggleShown(node.id, columns[column].id);
     };
+    if (event.key === 'Delete' && column >= 0) return;
+    if (event.key === 'd' && !several) return;
     const actions: Record<string, (() => void) | undefined> = {
       ArrowDown: () => move(at + 1),
       ArrowUp: () => move(at - 1),
@@ -159,6 +166,15 @@ export function useOutline(site: SiteFrame, page: Page, shown: ReadonlySet<NodeI
       Enter: () => go(node.id, column),
       ' ': space,
       F2: () => setRenaming(node.id),
+      Insert: onAdd,
+      Delete: () => {
+        followed.current = true;
+        dispatch(remove(meant));
+      },
+      d: () => {
+        followed.current = true;
+        dispatch(duplicate(node.id));
+      },
     };
     const action = actions[event.key];
     if (!action) return;

@@ -1,5 +1,4 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
-import { useVirtualizer, type Virtualizer } from '@tanstack/react-virtual';
 import {
   wouldReach,
   type EditReach,
@@ -11,6 +10,7 @@ import {
 } from '../../../core/index.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import type { RowsHandle } from '../../ui/VirtualRows.tsx';
 import { adjustmentIn } from './adjustment.ts';
 import { contextOf, layeredIn, targetOf, valueCells, type ValueCell } from './cells.ts';
 import { rememberCopy, rememberedCopy } from './clipboard.ts';
@@ -46,7 +46,7 @@ export interface ValueTable {
   rows: ValueRow[];
   cells(row: number): ValueCell[];
   grid: RefObject<HTMLDivElement | null>;
-  virtual: Virtualizer<HTMLDivElement, Element>;
+  virtual: RowsHandle;
   /** The cell that has, or last had, the keyboard. */
   place: Place;
   opened: Opened | null;
@@ -69,9 +69,6 @@ export interface ValueTable {
   join(row: ValueRow, how: 'together' | 'apart'): void;
   keys(event: KeyboardEvent): void;
 }
-
-const HEADING = 27;
-const ROW = 30;
 
 const typed = (event: KeyboardEvent): boolean =>
   event.key.length === 1 && event.key !== ' ' && !event.ctrlKey && !event.metaKey && !event.altKey;
@@ -112,16 +109,7 @@ export function useValueTable(site: SiteFrame, page: Page, subject: Subject, act
   });
   const [opened, setOpened] = useState<Opened | null>(null);
   const grid = useRef<HTMLDivElement>(null);
-  const virtual = useVirtualizer({
-    count: lines.length,
-    getScrollElement: () => grid.current,
-    estimateSize: (index) => ('group' in lines[index] ? HEADING : ROW),
-    getItemKey: (index) => {
-      const at = lines[index];
-      return 'group' in at ? `group ${at.group.id}` : rows[at.row].key;
-    },
-    overscan: 6,
-  });
+  const virtual: RowsHandle = useRef(null);
   const place: Place = { row: Math.max(0, Math.min(focus.row, rows.length - 1)), column: focus.column };
 
   const elementAt = (at: Place) =>
@@ -129,7 +117,7 @@ export function useValueTable(site: SiteFrame, page: Page, subject: Subject, act
     null;
   /** Brings a cell into view, where it is drawn at last, and gives it the keyboard. */
   const reveal = (at: Place, align: 'auto' | 'center' = 'auto') => {
-    virtual.scrollToIndex(
+    virtual.current?.scrollToIndex(
       lines.findIndex((each) => 'row' in each && each.row === at.row),
       { align },
     );

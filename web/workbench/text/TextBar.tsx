@@ -1,65 +1,8 @@
-import { Box, Button, IconButton, Paper, TextField, Tooltip } from '@mui/material';
-import { Bold, Check, Italic, Link2, List, ListOrdered, Heading, Quote } from 'lucide-react';
-import { useEffect, useState, type ReactNode } from 'react';
-import { cleanLink } from '../../../core/index.ts';
+import { Box, Button, Paper } from '@mui/material';
+import { Check, List, ListOrdered, Heading, Quote } from 'lucide-react';
 import type { SheetDocument } from '../desk/sheetdocument.ts';
+import { InlineMarks, Mark, useEditorChanges } from './marks.tsx';
 import type { TextInEditing } from './useTextEditing.ts';
-
-function Mark(props: { label: string; active: boolean; onClick: () => void; children: ReactNode }) {
-  const { label, active, onClick, children } = props;
-  return (
-    <Tooltip title={label}>
-      <IconButton
-        size="small"
-        aria-label={label}
-        aria-pressed={active}
-        color={active ? 'primary' : 'default'}
-        // Keeps the focus in the text.
-        onMouseDown={(event) => event.preventDefault()}
-        onClick={onClick}
-      >
-        {children}
-      </IconButton>
-    </Tooltip>
-  );
-}
-
-/** Says where the text in editing links to, and lets it be changed. */
-function LinkField({ editing, onClose }: { editing: TextInEditing; onClose: () => void }) {
-  const [target, setTarget] = useState<string>(
-    () => (editing.editor?.getAttributes('link').href as string) ?? '',
-  );
-  const link = cleanLink(target);
-  const set = () => {
-    const chain = editing.editor!.chain().focus().extendMarkRange('link');
-    if (target.trim() === '') chain.unsetLink().run();
-    else if (link) chain.setLink({ href: link }).run();
-    onClose();
-  };
-  return (
-    <Box
-      component="form"
-      onSubmit={(event) => (event.preventDefault(), set())}
-      sx={{ display: 'flex', gap: 0.5 }}
-    >
-      <TextField
-        size="small"
-        autoFocus
-        label="Leads to"
-        placeholder="https://… or page:visits"
-        value={target}
-        error={target.trim() !== '' && !link}
-        helperText={
-          target.trim() !== '' && !link ? 'No page, web address, mail or telephone number' : undefined
-        }
-        onChange={(event) => setTarget(event.target.value)}
-      />
-      <Button type="submit" disabled={target.trim() !== '' && !link}>
-        Set
-      </Button>
-    </Box>
-  );
-}
 
 /** The bar over a text in editing: its marks, and the end of editing. */
 export function TextBar(props: {
@@ -72,14 +15,7 @@ export function TextBar(props: {
   'use no memo';
   const { editing, scale, onDone } = props;
   const { editor } = editing;
-  const [linking, setLinking] = useState(false);
-  const [, redraw] = useState(0);
-  useEffect(() => {
-    if (!editor) return;
-    const changed = () => redraw((count) => count + 1);
-    editor.on('transaction', changed);
-    return () => void editor.off('transaction', changed);
-  }, [editor]);
+  useEditorChanges(editor);
   const box = editing.element.getBoundingClientRect();
   const chain = () => editor!.chain().focus();
   return (
@@ -112,55 +48,41 @@ export function TextBar(props: {
         }}
       >
         {editor && (
-          <>
-            <Mark label="Bold" active={editor.isActive('bold')} onClick={() => chain().toggleBold().run()}>
-              <Bold size={16} />
-            </Mark>
-            <Mark
-              label="Italic"
-              active={editor.isActive('italic')}
-              onClick={() => chain().toggleItalic().run()}
-            >
-              <Italic size={16} />
-            </Mark>
-            <Mark label="Link" active={editor.isActive('link')} onClick={() => setLinking(!linking)}>
-              <Link2 size={16} />
-            </Mark>
-          </>
+          <InlineMarks editor={editor}>
+            {editing.form === 'rich' && (
+              <>
+                <Mark
+                  label="List"
+                  active={editor.isActive('bulletList')}
+                  onClick={() => chain().toggleBulletList().run()}
+                >
+                  <List size={16} />
+                </Mark>
+                <Mark
+                  label="Numbered list"
+                  active={editor.isActive('orderedList')}
+                  onClick={() => chain().toggleOrderedList().run()}
+                >
+                  <ListOrdered size={16} />
+                </Mark>
+                <Mark
+                  label="Heading"
+                  active={editor.isActive('heading')}
+                  onClick={() => chain().toggleHeading({ level: 3 }).run()}
+                >
+                  <Heading size={16} />
+                </Mark>
+                <Mark
+                  label="Quote"
+                  active={editor.isActive('blockquote')}
+                  onClick={() => chain().toggleBlockquote().run()}
+                >
+                  <Quote size={16} />
+                </Mark>
+              </>
+            )}
+          </InlineMarks>
         )}
-        {editor && editing.form === 'rich' && (
-          <>
-            <Mark
-              label="List"
-              active={editor.isActive('bulletList')}
-              onClick={() => chain().toggleBulletList().run()}
-            >
-              <List size={16} />
-            </Mark>
-            <Mark
-              label="Numbered list"
-              active={editor.isActive('orderedList')}
-              onClick={() => chain().toggleOrderedList().run()}
-            >
-              <ListOrdered size={16} />
-            </Mark>
-            <Mark
-              label="Heading"
-              active={editor.isActive('heading')}
-              onClick={() => chain().toggleHeading({ level: 3 }).run()}
-            >
-              <Heading size={16} />
-            </Mark>
-            <Mark
-              label="Quote"
-              active={editor.isActive('blockquote')}
-              onClick={() => chain().toggleBlockquote().run()}
-            >
-              <Quote size={16} />
-            </Mark>
-          </>
-        )}
-        {linking && <LinkField editing={editing} onClose={() => setLinking(false)} />}
         <Button
           size="small"
           startIcon={<Check size={14} />}

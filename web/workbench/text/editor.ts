@@ -29,8 +29,13 @@ const LINK = {
   isAllowedUri: (url: string) => cleanLink(url) !== undefined,
 };
 
-/** Makes the text of an element in a sheet editable, with the marks that text may have. */
-export function textEditor(element: HTMLElement, html: string, form: 'rich' | 'inline'): Editor {
+/** Makes the text in an element editable, with the marks that text may have. */
+export function textEditor(
+  element: HTMLElement,
+  html: string,
+  form: 'rich' | 'inline',
+  { autofocus = true } = {},
+): Editor {
   const extensions =
     form === 'inline'
       ? [
@@ -53,6 +58,6 @@ export function textEditor(element: HTMLElement, html: string, form: 'rich' | 'i
     extensions,
     content: html,
     injectCSS: false,
-    autofocus: 'end',
+    autofocus: autofocus ? 'end' : false,
   });
 }

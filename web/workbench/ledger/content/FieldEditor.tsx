@@ -14,6 +14,7 @@ import { plainText, type ContentField } from '../../../../core/index.ts';
 import { useAppSelector } from '../../../state/store.ts';
 import { line, quiet } from '../../../ui/theme.ts';
 import { LineField, LinkField, type FieldProps } from './fields.tsx';
+import { WordsField } from './WordsField.tsx';
 
 type Entry = Record<string, unknown>;
 
@@ -113,7 +114,7 @@ function EntriesField({
           onChange([...value, Object.fromEntries(fields.map(({ name, initial }) => [name, initial]))])
         }
       >
-        {`Add a ${entry}`}
+        {`Add ${/^[aeiou]/.test(entry) ? 'an' : 'a'} ${entry}`}
       </Button>
     </Box>
   );
@@ -200,8 +201,7 @@ export function FieldEditor({ field, value, onChange, inline = false }: FieldEdi
         />
       );
     default:
-      // Marks and links of an entry's words are kept as they are while the words stay the same.
-      if (inline) return <LineField label={label} value={plainText(value as string)} onChange={onChange} />;
+      if (inline) return <WordsField label={label} value={value as string} onChange={onChange} />;
       return (
         <Typography sx={{ fontSize: 12, color: quiet }}>
           <b>{label}:</b> {plainText(value as string).slice(0, 90) || 'no words yet'} — double-click it in a

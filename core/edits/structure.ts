@@ -1,0 +1,196 @@
+import { current, isDraft } from 'immer';
+import { express } from '../values/express.ts';
+import type { ContentField, Kind, Seed } from '../site/kinds/kind.ts';
+import { kindOf, knownKind } from '../site/kinds/table.ts';
+import type { Layered } from '../site/layered.ts';
+import type { Node, PartStyle } from '../site/node.ts';
+import type { NodeId } from '../site/nodeid.ts';
+import { done, refused, type Outcome } from '../site/outcome.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
+import { found } from './aim.ts';
+import type { Command } from './command.ts';
+import { subtree } from './many.ts';
+import { counted, describeHolders } from './wording.ts';
+
+/** How many children a container takes. */
+const MOST_CHILDREN = 500;
+
+/** How many entries a new list of them begins with. */
+const FIRST_ENTRIES = 3;
+
+/** Whether an element of a kind may stand in a parent. */
+export const accepts = (parent: Pick<Node, 'kind'>, kind: string): boolean =>
+  knownKind(parent.kind).accepts.includes(kind);
+
+/** What a field of new content begins with: its initial value, some entries where it is a list, the first file where it is one. */
+function beginning(field: ContentField, site: SiteFrame): unknown {
+  const { type } = field;
+  if (type.editor === 'asset') return type.options?.(site)[0]?.value ?? field.initial;
+  if (type.editor !== 'entries') return field.initial;
+  const entry = () =>
+    Object.fromEntries((type.fields ?? []).map((each) => [each.name, beginning(each, site)]));
+  return Array.from({ length: FIRST_ENTRIES }, entry);
+}
+
+/** The columns that a share of a row takes: all of them in the narrowest view. */
+const spanOf = (share: number, { views }: SiteFrame): Layered<number> =>
+  express(views, ({ id, grid }) =>
+    id === views.list[0].id ? grid.columns : Math.max(1, Math.round(grid.columns * share)),
+  );
+
+/** The values a new element cannot do without. */
+function neededStyle(kind: Kind, site: SiteFrame): Outcome<PartStyle> {
+  const style: PartStyle = {};
+  for (const name of kind.required ?? []) {
+    const picture = site.assets.find(({ type }) => type.startsWith('image/'));
+    if (!picture) return refused(`A ${kind.label.toLowerCase()} needs a picture, and the site has none yet.`);
+    style[name] = { base: picture.id };
+  }
+  return done(style);
+}
+
+/** Makes a new element with what its kind begins with. Ids of what is in it are made from its own. */
+function grow(
+  site: SiteFrame,
+  page: Page,
+  { kind: name, share, ...given }: Seed & { kind: string; share?: number },
+  id: NodeId,
+  parent: NodeId,
+): Outcome<NodeId> {
+  const kind = knownKind(name);
+  const needed = neededStyle(kind, site);
+  if (!needed.ok) return needed;
+  const own = kind.seed?.(site) ?? {};
+  const children = given.children ?? own.children ?? [];
+  const fields = kind.content.map((field) => [field.name, beginning(field, site)] as const);
+  const node: Node = {
+    id,
+    kind: name,
+    name: kind.label,
+    parent,
+    children: children.map((_child, index) => `${id}-${index + 1}` as NodeId),
+    style: { self: { ...needed.value, ...(share !== undefined && { span: spanOf(share, site) }) } },
+    content: { ...Object.fromEntries(fields), ...own.content, ...given.content },
+  };
+  page.nodes[id] = node;
+  for (const [index, child] of children.entries()) {
+    const grown = grow(site, page, child, node.children[index], id);
+    if (!grown.ok) return grown;
+  }
+  return done(id);
+}
+
+export interface AddElement {
+  kind: string;
+  /** The new element's id; no element of the page has it yet. */
+  id: NodeId;
+  parent: NodeId;
+  /** Its place in source order among the parent's children, from 0; held to the ends. */
+  index: number;
+}
+
+/** Adds an element of a kind, with what its kind begins with. Refused where the parent does not take the kind. */
+export const addElement: Command<AddElement> = {
+  run(site, draft, { kind: name, id, parent: parentId, index }) {
+    const parents = found(draft, [parentId]);
+    if (!parents.ok) return parents;
+    const [parent] = parents.value;
+    const kind = kindOf(name);
+    if (!kind || !accepts(parent, name))
+      return refused(`${parent.name} takes no ${(kind?.label ?? name).toLowerCase()}.`);
+    if (parent.children.length >= MOST_CHILDREN)
+      return refused(`${parent.name} is full: it holds ${MOST_CHILDREN} elements.`);
+    if (draft.nodes[id]) return refused('The page has an element of this id already; nothing was added.');
+    const grown = grow(site, draft, { kind: name }, id, parentId);
+    if (!grown.ok) return grown;
+    parent.children.splice(Math.max(0, Math.min(index, parent.children.length)), 0, id);
+    return done(`${kind.label} added to ${parent.name}`);
+  },
+};
+
+const plain = (node: Node): Node => structuredClone(isDraft(node) ? current(node) : node);
+
+/** A style in which ids stand for others. */
+function renamed(style: Node['style'], names: ReadonlyMap<NodeId, NodeId>): Node['style'] {
+  const order = style.self?.order as Layered<NodeId[]> | undefined;
+  if (!order) return style;
+  const named = (ids: NodeId[]) => ids.map((id) => names.get(id) ?? id);
+  const at = Object.entries(order.at ?? {}).map(([view, override]) => [
+    view,
+    { ...override, value: named(override.value) },
+  ]);
+  const made = {
+    ...(order.base && { base: named(order.base) }),
+    ...(at.length > 0 && { at: Object.fromEntries(at) as Layered<unknown>['at'] }),
+  };
+  return { ...style, self: { ...style.self, order: made } };
+}
+
+export interface DuplicateElement {
+  node: NodeId;
+  /** The copy's id; those of what is in it are made from it. */
+  id: NodeId;
+}
+
+/** Puts a copy of an element, with all its values and all that is in it, right behind it in source order. */
+export const duplicateElement: Command<DuplicateElement> = {
+  run(_site, draft, { node: original, id }) {
+    const nodes = found(draft, [original]);
+    if (!nodes.ok) return nodes;
+    const [node] = nodes.value;
+    if (node.parent === null) return refused('The page itself cannot be duplicated here.');
+    const parent = draft.nodes[node.parent];
+    if (parent.children.length >= MOST_CHILDREN)
+      return refused(`${parent.name} is full: it holds ${MOST_CHILDREN} elements.`);
+    const whole = subtree(draft, original);
+    const names = new Map(
+      whole.map((each, index) => [each, (index === 0 ? id : `${id}-${index}`) as NodeId]),
+    );
+    if ([...names.values()].some((name) => draft.nodes[name]))
+      return refused('The page has an element of this id already; nothing was duplicated.');
+    for (const [from, to] of names) {
+      const copy = plain(draft.nodes[from]);
+      draft.nodes[to] = {
+        ...copy,
+        id: to,
+        parent: from === original ? node.parent : names.get(copy.parent!)!,
+        children: copy.children.map((child) => names.get(child)!),
+        style: renamed(copy.style, names),
+      };
+    }
+    parent.children.splice(parent.children.indexOf(original) + 1, 0, id);
+    const more = whole.length > 1 ? ` with ${counted(whole.length - 1, 'element')} in it` : '';
+    return done(`${node.name}: duplicated${more}`);
+  },
+};
+
+/** Those of some elements that stand in none of the others. */
+function topmost(page: Page, ids: readonly NodeId[]): NodeId[] {
+  const chosen = new Set(ids);
+  const below = (id: NodeId): boolean => {
+    for (let at = page.nodes[id].parent; at !== null; at = page.nodes[at].parent)
+      if (chosen.has(at)) return true;
+    return false;
+  };
+  return [...chosen].filter((id) => !below(id));
+}
+
+/** Takes elements, and all that is in them, off the page. */
+export const removeElements: Command<{ nodes: NodeId[] }> = {
+  run(_site, draft, { nodes: ids }) {
+    const nodes = found(draft, ids);
+    if (!nodes.ok) return nodes;
+    if (nodes.value.some(({ parent }) => parent === null))
+      return refused('The page itself cannot be deleted here. Select what is in it.');
+    const tops = topmost(draft, ids);
+    const whole = tops.flatMap((id) => subtree(draft, id));
+    const named = describeHolders(tops.map((id) => draft.nodes[id]));
+    for (const id of tops) {
+      const { children } = draft.nodes[draft.nodes[id].parent!];
+      children.splice(children.indexOf(id), 1);
+    }
+    whole.forEach((id) => delete draft.nodes[id]);
+    const more = whole.length - tops.length;
+    return done(`${named}: deleted${more > 0 ? ` with ${counted(more, 'element')} in it` : ''}`);
+  },
+};

@@ -1,0 +1,127 @@
+/** Adding, duplicating and deleting elements, by pointer and keyboard. */
+import { expect } from 'chai';
+import { By, Key } from 'selenium-webdriver';
+import { byRole, eventually } from './browser.ts';
+import { inSheet, kept, outlineRow, saysStep, selectInOutline, sheet, useBench } from './workbench.ts';
+
+describe('the workbench: elements come and go', function () {
+  this.timeout(120_000);
+  const bench = useBench();
+  const { press, chord, focusedCell } = bench;
+
+  const names = async () =>
+    bench.driver.executeScript<string[]>(
+      'return [...document.querySelectorAll("[role=treegrid] [data-column=\\"-1\\"]")].map((cell) => cell.title)',
+    );
+  const addOf = async (kind: string) => {
+    await (await byRole(bench.driver, 'button', 'Add an element')).click();
+    await (
+      await byRole(bench.driver, 'button', kind, {
+        inside: await byRole(bench.driver, 'dialog', 'Add an element'),
+      })
+    ).click();
+  };
+  const inSheets = (selector: string) =>
+    inSheet<number>(
+      bench.driver,
+      'Desktop',
+      'page',
+      `return window.document.querySelectorAll(${JSON.stringify(selector)}).length`,
+    );
+
+  it('adds one below the selected element, selects it, and edits it like any other', async () => {
+    const { driver } = bench;
+    const before = await inSheets('.quote');
+    await selectInOutline(driver, 'Dome picture');
+    await addOf('Quote');
+    await saysStep(driver, 'Quote added to Row: words + dome');
+    await byRole(driver, 'grid', 'Values of Quote');
+    const listed = await names();
+    expect(listed[listed.indexOf('Dome picture') + 1]).to.equal('Quote');
+    expect(await inSheets('.quote')).to.equal(before + 1);
+    await chord(Key.CONTROL, 'z');
+    await saysStep(driver, 'Undone: Quote added to Row: words + dome');
+    expect(await inSheets('.quote')).to.equal(before);
+    await chord(Key.CONTROL, 'y');
+    await eventually('the quote is back', async () => (await inSheets('.quote')) === before + 1);
+  });
+
+  it('adds inside a container or below it, and a section behind the one that is worked in', async () => {
+    const { driver } = bench;
+    await selectInOutline(driver, 'Words');
+    await addOf('Divider');
+    await saysStep(driver, 'Divider added to Words');
+    await selectInOutline(driver, 'Words');
+    await (await byRole(driver, 'button', 'Add an element')).click();
+    await (await byRole(driver, 'button', 'Below Words')).click();
+    await (await byRole(driver, 'button', 'Card')).click();
+    await saysStep(driver, 'Card added to Row: words + dome');
+    await selectInOutline(driver, 'Headline');
+    await addOf('Section');
+    await saysStep(driver, 'Section added to Home');
+    await byRole(driver, 'grid', 'Values of Section');
+    const listed = await names();
+    expect(listed.slice(listed.indexOf('Section'), listed.indexOf('Section') + 4)).to.deep.equal([
+      'Section',
+      'Heading',
+      'Text',
+      'How an evening goes',
+    ]);
+  });
+
+  it('duplicates and deletes by keyboard, with the focus on what is selected next, kept over a reload', async () => {
+    const { driver } = bench;
+    const cards = await inSheets('.card, .column');
+    await selectInOutline(driver, 'Card: Saturn');
+    await chord(Key.CONTROL, 'd');
+    await saysStep(driver, /^Card: Saturn: duplicated with \d+ elements in it$/);
+    expect(await inSheets('.card, .column')).to.equal(cards + 1);
+    await focusedCell(/^Card: Saturn$/);
+    await press(Key.DELETE);
+    await saysStep(driver, /^Card: Saturn: deleted with \d+ elements in it$/);
+    expect(await inSheets('.card, .column')).to.equal(cards);
+    await focusedCell(/./);
+    // Chosen together with what holds it: the next thing that stays is selected.
+    await selectInOutline(driver, 'Headline');
+    await driver
+      .actions()
+      .keyDown(Key.CONTROL)
+      .click(await outlineRow(driver, 'Words'))
+      .keyUp(Key.CONTROL)
+      .perform();
+    await byRole(driver, 'grid', 'Values of 2 elements');
+    await press(Key.DELETE);
+    await saysStep(driver, /^Words: deleted with \d+ elements in it$/);
+    await byRole(driver, 'grid', /^Values of (Card|Dome picture)$/);
+    await chord(Key.CONTROL, 'z');
+    await selectInOutline(driver, 'Dome picture');
+    await press(Key.DELETE);
+    await saysStep(driver, 'Dome picture: deleted');
+    await kept(driver);
+    await bench.reload();
+    await sheet(driver, 'Desktop');
+    expect(await inSheets('.n-dome')).to.equal(0);
+    await chord(Key.CONTROL, 'z');
+    await saysStep(driver, 'Undone: Dome picture: deleted');
+    expect(await inSheets('.n-dome')).to.equal(1);
+    await outlineRow(driver, 'Dome picture');
+  });
+
+  it('offers only what can be done: nothing of the page itself goes, and what fits nowhere is not offered', async () => {
+    const { driver } = bench;
+    await selectInOutline(driver, 'Home');
+    await (await byRole(driver, 'button', 'Add an element')).click();
+    const dialog = await byRole(driver, 'dialog', 'Add an element');
+    expect(await (await byRole(driver, 'button', 'Section', { inside: dialog })).isEnabled()).to.equal(true);
+    expect(await (await byRole(driver, 'button', 'Heading', { inside: dialog })).isEnabled()).to.equal(false);
+    await press(Key.ESCAPE);
+    await eventually(
+      'the dialog is gone',
+      async () => (await driver.findElements(By.css('[role=dialog]'))).length === 0,
+    );
+    await (await byRole(driver, 'button', 'All values of Home')).click();
+    const entry = await byRole(driver, 'menuitem', /^Delete Home/);
+    expect(await entry.getAttribute('aria-disabled')).to.equal('true');
+    await press(Key.ESCAPE);
+  });
+});

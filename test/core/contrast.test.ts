@@ -1,0 +1,102 @@
+import { expect } from 'chai';
+import { parse, type Color } from 'culori';
+import fc from 'fast-check';
+import { demoSite } from '../../demo/site.ts';
+import { contrastIn, contrastRatio, frameOf, perform, type NodeId, type ViewId } from '../../core/index.ts';
+
+const colour = (text: string): Color => parse(text)!;
+const ratio = (text: string, ...behind: string[]) => contrastRatio(colour(text), behind.map(colour));
+
+/** Relative luminance, written out from WCAG 2.2 (https://www.w3.org/TR/WCAG22/#dfn-relative-luminance). */
+const luminance = (channels: readonly number[]): number => {
+  const [red, green, blue] = channels
+    .map((value) => value / 255)
+    .map((value) => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4));
+  return 0.2126 * red + 0.7152 * green + 0.0722 * blue;
+};
+
+describe('contrast', () => {
+  it('is 21 for black on white and 1 for a colour on itself', () => {
+    expect(ratio('black', 'white')).to.be.closeTo(21, 1e-9);
+    expect(ratio('#0d6a6e', '#0d6a6e')).to.be.closeTo(1, 1e-9);
+  });
+
+  // Common practice: the lightest grey that is enough on white for small text, and the one just too light; for large text too.
+  it('puts the known greys on the right side of 4.5 and 3', () => {
+    expect(ratio('#767676', 'white')).to.be.within(4.5, 4.6);
+    expect(ratio('#777777', 'white')).to.be.within(4.4, 4.5);
+    expect(ratio('#949494', 'white')).to.be.within(3, 3.1);
+    expect(ratio('#959595', 'white')).to.be.within(2.9, 3);
+  });
+
+  it('is the formula of WCAG 2.2 for any two colours, whichever is the text', () => {
+    const channels = fc.tuple(fc.nat(255), fc.nat(255), fc.nat(255));
+    fc.assert(
+      fc.property(channels, channels, (one, other) => {
+        const [high, low] = [luminance(one), luminance(other)].sort((a, b) => b - a);
+        const wanted = (high + 0.05) / (low + 0.05);
+        const css = (each: readonly number[]) => `rgb(${each.join(' ')})`;
+        expect(ratio(css(one), css(other))).to.be.closeTo(wanted, 1e-6);
+        expect(ratio(css(other), css(one))).to.be.closeTo(wanted, 1e-6);
+      }),
+    );
+  });
+
+  it('lays what lets light through over what is behind it', () => {
+    expect(ratio('rgb(0 0 0 / 0.5)', 'white')).to.be.closeTo(ratio('rgb(127.5 127.5 127.5)', 'white'), 1e-6);
+    expect(ratio('black', 'black', 'rgb(255 255 255 / 0.5)')).to.be.closeTo(
+      ratio('rgb(127.5 127.5 127.5)', 'black'),
+      1e-6,
+    );
+    expect(ratio('black', 'transparent')).to.be.closeTo(21, 1e-9);
+  });
+});
+
+const { site } = await demoSite();
+const frame = frameOf(site);
+const home = site.pages[0];
+const view = (id: string) => id as ViewId;
+const of = (id: string, page = home, where = 'desktop') =>
+  contrastIn(frame, page, page.nodes[id as NodeId], 'self', view(where));
+
+function set(property: string, node: string, value: unknown, page = home, where = 'desktop') {
+  const outcome = perform(frame, page, 'setValue', {
+    nodes: [node as NodeId],
+    property,
+    view: view(where),
+    value,
+    reach: 'onward',
+  });
+  if (!outcome.ok) throw new Error(outcome.sentence);
+  return outcome.value.page;
+}
+
+describe('the contrast of an element', () => {
+  it('is told by view, against the nearest colours behind it', () => {
+    const page = set('colour', 'headline', '#777', set('colour', 'headline', 'white'), 'tablet');
+    const section = home.nodes[home.nodes['headline' as NodeId].parent!];
+    const grey = set('backgroundColour', section.id, '#777', page, 'desktop');
+    expect(of('headline', grey)!.ratio).to.be.within(4.4, 4.5);
+    expect(of('headline', grey, 'tablet')!.ratio).to.be.closeTo(1, 1e-9);
+  });
+
+  it('asks less of large text, and of bold text from 14 pt', () => {
+    const sized = (size: number, weight: number) =>
+      of('headline', set('weight', 'headline', weight, set('size', 'headline', size)))!.needed;
+    expect(sized(24, 400)).to.equal(3);
+    expect(sized(23, 400)).to.equal(4.5);
+    expect(sized(19, 700)).to.equal(3);
+    expect(sized(18, 700)).to.equal(4.5);
+  });
+
+  it('says nothing over a picture, a gradient or through a veil, nor of what has no words', () => {
+    const parent = home.nodes['headline' as NodeId].parent!;
+    const asset = frame.assets.find(({ type }) => type.startsWith('image/'))!.id;
+    expect(of('headline', set('backgroundPicture', parent, asset))).to.equal(undefined);
+    expect(
+      of('headline', set('tint', parent, 'black', set('backgroundPicture', parent, asset))),
+    ).not.to.equal(undefined);
+    expect(of('headline', set('opacity', 'headline', 0.5))).to.equal(undefined);
+    expect(of('dome')).to.equal(undefined);
+  });
+});

@@ -1,0 +1,84 @@
+import { Box, Button, Checkbox, FormControlLabel, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import type { SiteFrame, ViewId } from '../../../core/index.ts';
+import { besideToggled, ghostsSet, sheetsChosen, zoomChosen } from '../../state/editor.ts';
+import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import { line, paper } from '../../ui/theme.ts';
+
+/** The bar below the sheets: which of them are shown, how large, and whether hidden things stand as ghosts. */
+export function DeskBar({ site, active }: { site: SiteFrame; active: ViewId }) {
+  const dispatch = useAppDispatch();
+  const sheets = useAppSelector((state) => state.editor.sheets);
+  const beside = useAppSelector((state) => state.editor.beside);
+  const ghosts = useAppSelector((state) => state.editor.ghosts);
+  const zoom = useAppSelector((state) => state.editor.zoom);
+  return (
+    <Box
+      sx={{
+        flex: 'none',
+        minHeight: 40,
+        px: 1.5,
+        display: 'flex',
+        alignItems: 'center',
+        gap: 1.5,
+        flexWrap: 'wrap',
+        bgcolor: paper,
+        borderTop: `1px solid ${line}`,
+      }}
+    >
+      <ToggleButtonGroup
+        size="small"
+        exclusive
+        aria-label="Sheets shown"
+        value={sheets}
+        onChange={(_event, value: typeof sheets | null) => value && dispatch(sheetsChosen(value))}
+        sx={{
+          '& .MuiToggleButton-root': { py: 0.25, px: 1.25, textTransform: 'none', color: 'text.primary' },
+        }}
+      >
+        <ToggleButton value="one">One sheet</ToggleButton>
+        <ToggleButton value="side by side">Side by side</ToggleButton>
+      </ToggleButtonGroup>
+      {sheets === 'side by side' &&
+        [...site.views.list]
+          .reverse()
+          .map((view) => (
+            <FormControlLabel
+              key={view.id}
+              label={view.name}
+              slotProps={{ typography: { sx: { fontSize: 13 } } }}
+              sx={{ mr: 0 }}
+              control={
+                <Checkbox
+                  size="small"
+                  sx={{ p: 0.5 }}
+                  checked={view.id === active || beside.includes(view.id)}
+                  disabled={view.id === active}
+                  onChange={() => dispatch(besideToggled(view.id))}
+                />
+              }
+            />
+          ))}
+      <Box sx={{ flex: 1 }} />
+      <FormControlLabel
+        label="Ghosts of hidden elements"
+        slotProps={{ typography: { sx: { fontSize: 13 } } }}
+        sx={{ mr: 0 }}
+        control={
+          <Checkbox
+            size="small"
+            sx={{ p: 0.5 }}
+            checked={ghosts}
+            onChange={(_event, on) => dispatch(ghostsSet(on))}
+          />
+        }
+      />
+      <Button
+        size="small"
+        variant="text"
+        onClick={() => dispatch(zoomChosen(zoom === 'fit' ? 'full' : 'fit'))}
+      >
+        {zoom === 'fit' ? 'Show at 100 %' : 'Fit to the desk'}
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,83 @@
+import { Box, Typography } from '@mui/material';
+import type { Editor } from '@tiptap/core';
+import { useEffect, useId, useRef, useState } from 'react';
+import { line, petrol, quiet } from '../../../ui/theme.ts';
+import { textEditor } from '../../text/editor.ts';
+import { InlineMarks } from '../../text/marks.tsx';
+import type { FieldProps } from './fields.tsx';
+
+/** A run of words with marks and links, kept when it is left or Enter is pressed; Escape gives it up. */
+export function WordsField({ label, value, onChange }: FieldProps<string>) {
+  const place = useRef<HTMLDivElement>(null);
+  const [editor, setEditor] = useState<Editor | null>(null);
+  const [writing, setWriting] = useState(false);
+  const id = useId();
+
+  useEffect(() => {
+    const made = textEditor(place.current!, '', 'inline', { autofocus: false });
+    setEditor(made);
+    return () => {
+      made.destroy();
+      setEditor(null);
+    };
+  }, []);
+  useEffect(() => {
+    if (editor && editor.getHTML() !== value) editor.commands.setContent(value);
+  }, [editor, value]);
+
+  const keep = () => {
+    const words = editor?.getHTML() ?? value;
+    if (words !== value) onChange(words);
+  };
+  return (
+    <Box
+      onFocus={() => setWriting(true)}
+      onBlur={(event) => {
+        if (event.currentTarget.contains(event.relatedTarget)) return;
+        setWriting(false);
+        keep();
+      }}
+      onKeyDown={(event) => {
+        if (event.target !== place.current) return;
+        if (event.key === 'Enter') {
+          event.preventDefault();
+          keep();
+        }
+        if (event.key === 'Escape') editor?.commands.setContent(value);
+      }}
+      sx={{ minWidth: 0 }}
+    >
+      <Typography id={id} sx={{ fontSize: 11, color: quiet, mb: 0.25 }}>
+        {label}
+      </Typography>
+      <Box
+        ref={place}
+        aria-labelledby={id}
+        sx={{
+          bgcolor: 'white',
+          border: `1px solid ${line}`,
+          borderRadius: 0.5,
+          px: 1,
+          py: 0.5,
+          minHeight: 32,
+          fontSize: 13,
+          lineHeight: '22px',
+          overflowWrap: 'anywhere',
+          whiteSpace: 'break-spaces',
+          outline: 0,
+          '&:focus': { borderColor: petrol, boxShadow: `0 0 0 1px ${petrol}` },
+          '& a': { color: petrol },
+        }}
+      />
+      {writing && editor && (
+        <Box
+          role="toolbar"
+          aria-label={`Marks of ${label}`}
+          sx={{ display: 'flex', flexWrap: 'wrap', mt: 0.25 }}
+        >
+          <InlineMarks editor={editor} />
+        </Box>
+      )}
+    </Box>
+  );
+}
