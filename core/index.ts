@@ -48,11 +48,19 @@ export {
 } from './values/trace.ts';
 export { differences, type Difference } from './values/differences.ts';
 export { childrenIn, hiddenBy, isShown } from './values/shown.ts';
+export { columnsIn, type RowColumns } from './values/columns.ts';
 export { spaceAt } from './values/space.ts';
 export { countOverrides, countsOf, overrideCount } from './values/count.ts';
 
 export { completeOrder, moveTo } from './layout/order.ts';
-export { heldSpan, heldStart, placeSpans, type Placed } from './layout/spans.ts';
+export {
+  heldSpan,
+  heldStart,
+  movedRows,
+  placeColumns,
+  type Columns,
+  type Placed,
+} from './layout/spans.ts';
 export { fluid, REM, sizeAt, textSizeCss, type Fluid, type TextSize } from './type/fluid.ts';
 
 export { contrastIn, contrastRatio, type Contrast } from './checks/contrast.ts';

@@ -28,20 +28,24 @@ function chromium() {
   return false;
 }
 
-let failed = 0;
+/** What failed besides tests, by name. */
+const failed = [];
+
 function step(name, command, args, env = {}) {
   console.log(`\n— ${name}`);
   const status = run(command, args, { env: { ...process.env, ...env } });
-  if (status !== 0) failed += 1;
-  return status;
+  return status === 0;
+}
+function check(name, command, args) {
+  if (!step(name, command, args)) failed.push(name);
 }
 
 dependencies();
 const browser = chromium();
 built();
-step('Types', 'npx', ['tsc']);
-step('Lint', 'npx', ['eslint', '.']);
-step('Arrows between the folders', 'npx', [
+check('Types', 'npx', ['tsc']);
+check('Lint', 'npx', ['eslint', '.']);
+check('Arrows between the folders', 'npx', [
   'depcruise',
   'core',
   'api',
@@ -55,9 +59,10 @@ step('Arrows between the folders', 'npx', [
   '.dependency-cruiser.cjs',
 ]);
 
-step('Ratios that must not get worse', 'node', ['--import=tsx', 'benchmarks/run.ts', '--ratios']);
+check('Ratios that must not get worse', 'node', ['--import=tsx', 'benchmarks/run.ts', '--ratios']);
 
 const totals = { passes: 0, failures: 0 };
+const faults = [];
 const suites = [
   ['Core', 'test/core/**/*.test.ts'],
   ['Server', 'test/server/**/*.test.ts'],
@@ -66,22 +71,21 @@ const suites = [
 const folder = mkdtempSync(join(tmpdir(), 'dimorphe-totals-'));
 for (const [name, pattern] of suites) {
   const file = join(folder, `${name}.json`);
-  const status = step(name, 'npx', ['mocha', '--exit', '--reporter', './test/reporter.cjs', pattern], {
+  const ended = step(name, 'npx', ['mocha', '--exit', '--reporter', './test/reporter.cjs', pattern], {
     DIMORPHE_TOTALS: file,
   });
   const found = existsSync(file)
     ? JSON.parse(readFileSync(file, 'utf8'))
-    : { passes: 0, failures: 0, pending: 0 };
+    : { passes: 0, failures: 0, pending: 0, faults: [] };
   totals.passes += found.passes;
   totals.failures += found.failures;
-  if (status !== 0 && found.failures > 0) failed -= 1;
-  if (found.passes + found.failures === 0 || found.pending > 0) {
-    console.error(`The ${name.toLowerCase()} tests did not all run.`);
-    failed += 1;
-  }
+  faults.push(...found.faults);
+  const whole = found.passes + found.failures > 0 && found.pending === 0 && (ended || found.failures > 0);
+  if (!whole) failed.push(`The ${name.toLowerCase()} tests did not all run.`);
 }
-if (!browser) failed += 1;
-// Every step that failed otherwise than by a test counts as one failure: nothing that went wrong reads as passed.
-const failures = totals.failures + failed;
+if (!browser) failed.push('The browser tests could not run.');
+// What went wrong is said once more at the end. Every step that failed otherwise than by a test counts as one failure.
+for (const fault of [...faults, ...failed]) console.error(`\n✘ ${fault}`);
+const failures = totals.failures + failed.length;
 console.log(`\n${totals.passes} passed, ${failures} failed`);
 process.exitCode = failures > 0 ? 1 : 0;

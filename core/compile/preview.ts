@@ -6,7 +6,7 @@ import type { Views } from '../site/views.ts';
 import { changedSince } from '../edits/lineage.ts';
 import { textStyleOf } from '../values/trace.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
-import { memoised } from './memo.ts';
+import { memoised } from '../site/memo.ts';
 import { elementRules, sharedRules } from './rules.ts';
 import type { CssRule } from './stack.ts';
 

@@ -15,7 +15,7 @@ import { colourCss } from '../site/valuetypes/colour.ts';
 import { px } from '../type/fluid.ts';
 import type { View, ViewId, Views } from '../site/views.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
-import { memoised } from './memo.ts';
+import { memoised } from '../site/memo.ts';
 import { Stack, type CssRule } from './stack.ts';
 
 export const nodeClass = (id: string): string => `n-${id}`;
@@ -76,6 +76,12 @@ interface Surroundings {
   siblings?: Pick<CssContext, 'children' | 'child'>;
 }
 
+/** What a property is in a view by an element's own value, else by its initial one. */
+function ownIn(property: Property, layered: Layered<unknown> | undefined, views: Views, view: View): unknown {
+  const value = held(layered, views, view.id);
+  return value ? value.value : property.initial(view);
+}
+
 /**
  * A layered value as CSS where that depends on the view: resolved in every view and expressed anew, so that a view whose
  * CSS differs gets a rule even without an override.
@@ -87,16 +93,12 @@ function expressed(
   known: Map<ViewId, Known>,
   { style = {}, siblings }: Surroundings,
 ): Layered<Declarations> {
-  const resolved = (of: Property, from: Layered<unknown> | undefined, view: View): unknown => {
-    const value = held(from, views, view.id);
-    return value ? value.value : of.initial(view);
-  };
   return express(views, (view) => {
-    const value = resolved(property, layered, view);
+    const value = ownIn(property, layered, views, view);
     const here = known.get(view.id)!;
     if (siblings) return property.css!(value, { ...here.context, ...siblings });
     if (!property.heldBeside) return cssOf(property, value, here);
-    const beside = (name: string) => resolved(knownProperty(name), style[name], view);
+    const beside = (name: string) => ownIn(knownProperty(name), style[name], views, view);
     return property.css!(value, { ...here.context, beside });
   });
 }
@@ -286,7 +288,7 @@ export function sharedRules(site: SiteFrame, page: Page, picture: PictureAddress
   const kinds = new Set<Kind>();
   const styles = new Set<TextStyle | undefined>();
   const pictures = new Set<string>();
-  for (const node of Object.values(page.nodes)) {
+  for (const node of sourceOrder(page)) {
     kinds.add(knownKind(node.kind));
     styles.add(textStyleOf(node, site));
     picturesBehind(node).forEach((id) => pictures.add(id));

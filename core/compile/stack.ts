@@ -3,7 +3,7 @@ import type { Layered } from '../site/layered.ts';
 import type { Declarations } from '../site/properties/property.ts';
 import { offsetFromBase, type Reach, type ViewId, type Views } from '../site/views.ts';
 import { DeclarationBlock } from './block.ts';
-import { memoised } from './memo.ts';
+import { memoised } from '../site/memo.ts';
 
 /** What a rule belongs to; a later layer wins over an earlier one. */
 export type Layer = 'foundation' | 'kind' | 'text style' | 'element';

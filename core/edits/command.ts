@@ -6,7 +6,7 @@ export type Document = 'page' | 'site';
 
 /**
  * A change a person can make. `run` changes the document it is for, which it gets as a draft, and answers the sentence
- * that names the step; or it refuses with a sentence and leaves the draft as it was. The other document is not changed.
+ * that names the step; or it refuses with a sentence, and nothing of the draft is kept. The other document is not changed.
  */
 export interface Command<A> {
   /** Absent: always the page. */

@@ -7,6 +7,7 @@ import { rename, setContent } from './content.ts';
 import { carryOver, clearOverrides, matchSiblings, pasteValues, setTextStyle } from './many.ts';
 import { draftPage } from './draft.ts';
 import { reverseOrder } from './order.ts';
+import { takeColumns } from './place.ts';
 import { toJsonPatch, type Operation } from './patch.ts';
 import { addElement, duplicateElement, removeElements } from './structure.ts';
 import { addFont, removeFromTheme, setColour, setSpacing } from './theme.ts';
@@ -19,6 +20,7 @@ export const COMMANDS = {
   clearValue,
   setReach,
   reverseOrder,
+  takeColumns,
   addElement,
   duplicateElement,
   removeElements,

@@ -1,13 +1,14 @@
+import { memoised } from './memo.ts';
 import type { Node } from './node.ts';
 import type { NodeId } from './nodeid.ts';
 import type { Page } from './site.ts';
 
 /** The nodes of a page in source order. */
-export function sourceOrder(page: Page): Node[] {
+export const sourceOrder: (page: Page) => readonly Node[] = memoised((page: Page) => {
   const list: Node[] = [];
   walk(page, page.root, list);
   return list;
-}
+});
 
 function walk(page: Page, id: NodeId, list: Node[]): void {
   const node = page.nodes[id];

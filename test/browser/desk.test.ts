@@ -168,6 +168,61 @@ describe('the workbench: outline and desk', function () {
       await chord(Key.CONTROL, 'z');
     });
 
+    it('changes the columns of a block by its edges, in the view of the sheet, with a word on who moves', async () => {
+      const { driver } = bench;
+      await chooseView(driver, 'Desktop');
+      await selectInOutline(driver, 'Dome picture');
+      const spans = () => computed(driver, 'Desktop', 'dome', 'grid-column-end');
+      const right = await byRole(driver, 'slider', 'Columns of Dome picture');
+      const press = (x: number) => {
+        const actions = driver.actions({ async: true });
+        return actions.move({ origin: right }).press().move({ origin: right, x, y: 3, duration: 80 });
+      };
+      const says = (words: string) =>
+        eventually(words, async () => (await driver.findElement(By.css('.span-words')).getText()) === words);
+      // Given up: nothing changes.
+      await press(-110).perform();
+      await says('3 of 12 columns');
+      await driver.actions().sendKeys(Key.ESCAPE).perform();
+      await driver.actions().release().perform();
+      expect(await spans()).to.equal('span 5');
+      await press(-110).release().perform();
+      await saysStep(driver, 'Dome picture: columns in Desktop 5 → 3');
+      expect(await spans()).to.equal('span 3');
+      await chord(Key.CONTROL, 'z');
+      await eventually('five columns', async () => (await spans()) === 'span 5');
+
+      const left = await byRole(driver, 'slider', 'First column of Dome picture');
+      expect(await left.getAttribute('aria-valuetext')).to.equal('5 of 12 columns, from column 8');
+      await driver
+        .actions({ async: true })
+        .move({ origin: left })
+        .press()
+        .move({ origin: left, x: -60, y: 3, duration: 80 })
+        .perform();
+      await says('6 of 12 columns, from column 7\nDome picture moves down');
+      await driver.actions().release().perform();
+      await saysStep(driver, 'Dome picture: columns in Desktop 5 → 6, from column 7');
+      await chord(Key.CONTROL, 'z');
+    });
+
+    it('changes the columns by the arrow keys too, with the chosen reach', async () => {
+      const { driver } = bench;
+      await chooseView(driver, 'Tablet');
+      await selectInOutline(driver, 'Dome picture');
+      await chooseReach(driver, 'Here');
+      const right = await byRole(driver, 'slider', 'Columns of Dome picture');
+      await right.click();
+      await driver.actions().sendKeys(Key.ARROW_LEFT).perform();
+      await saysStep(driver, 'Dome picture: columns in Tablet 12 → 11');
+      await driver.actions().sendKeys(Key.ARROW_LEFT).perform();
+      await saysStep(driver, 'Dome picture: columns in Tablet 11 → 10');
+      expect(await computed(driver, 'Tablet', 'dome', 'grid-column-end')).to.equal('span 10');
+      await chord(Key.CONTROL, 'z');
+      await chord(Key.CONTROL, 'z');
+      await chooseReach(driver, 'Onward');
+    });
+
     it('shows what is hidden as ghosts when asked', async () => {
       const { driver } = bench;
       await chooseView(driver, 'Mobile');

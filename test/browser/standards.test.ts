@@ -1,7 +1,15 @@
 /** Our formulas and placements against what Chromium does with the standards they lean on. */
 import { expect } from 'chai';
 import { calculateClamp } from 'utopia-core';
-import { completeOrder, placeSpans, sizeAt, textSizeCss, type NodeId } from '../../core/index.ts';
+import {
+  completeOrder,
+  heldSpan,
+  heldStart,
+  placeColumns,
+  sizeAt,
+  textSizeCss,
+  type NodeId,
+} from '../../core/index.ts';
 import { openBrowser, type Browser } from './browser.ts';
 import { fileServer, type FileServer } from './files.ts';
 
@@ -69,21 +77,31 @@ describe('standards in Chromium', () => {
     }
   });
 
-  it('spans break into rows as CSS grid places them', async () => {
-    for (const [columns, spans] of [
-      [12, [7, 5, 6, 8, 4]],
-      [12, [12, 3, 3, 3, 3, 3]],
-      [4, [1, 4, 2, 7, 3, 1]],
-      [1, [1, 5, 2]],
-      [5, [2, 2, 2, 3, 1, 1]],
+  it('spans and starts break into rows as CSS grid places them', async () => {
+    const of = (...list: (number | [start: number, span: number])[]) =>
+      list.map((each) => (typeof each === 'number' ? { span: each } : { start: each[0], span: each[1] }));
+    for (const [columns, asked] of [
+      [12, of(7, 5, 6, 8, 4)],
+      [12, of(12, 3, 3, 3, 3, 3)],
+      [4, of(1, 4, 2, 7, 3, 1)],
+      [1, of(1, 5, 2)],
+      [5, of(2, 2, 2, 3, 1, 1)],
+      [12, of([3, 4], 4, [9, 2], 2, [11, 6], 1)],
+      [6, of(2, [2, 2], [4, 2], [4, 1], 5, [1, 1])],
+      [3, of([9, 1], [1, 9], 1, [2, 1], [2, 2])],
     ] as const) {
-      const placed = placeSpans(spans, columns);
+      const placed = placeColumns(asked, columns);
+      const written = asked.map(({ span, start }) =>
+        start === undefined
+          ? `auto / span ${heldSpan(span, columns)}`
+          : `${heldStart(start, span, columns)} / span ${heldSpan(span, columns)}`,
+      );
       const found = await run<{ row: number; column: number }[]>(
-        `const [spans, columns] = arguments; const doc = document.getElementById('frame').contentDocument;
+        `const [written, columns] = arguments; const doc = document.getElementById('frame').contentDocument;
          document.getElementById('frame').style.width = '1200px'; doc.body.style.margin = 0;
-         doc.body.innerHTML = '<div style="display:grid;width:1200px;grid-template-columns:repeat(' + columns + ',minmax(0,1fr));grid-auto-rows:10px">' + spans.map((span) => '<p style="margin:0;grid-column:span ' + span + '"></p>').join('') + '</div>';
+         doc.body.innerHTML = '<div style="display:grid;width:1200px;grid-template-columns:repeat(' + columns + ',minmax(0,1fr));grid-auto-rows:10px">' + written.map((each) => '<p style="margin:0;grid-column:' + each + '"></p>').join('') + '</div>';
          return [...doc.body.firstChild.children].map((element) => { const box = element.getBoundingClientRect(); return { row: Math.round(box.top / 10), column: Math.round(box.left / (1200 / columns)) }; });`,
-        placed.map((entry) => entry.span),
+        written,
         columns,
       );
       expect(found).to.deep.equal(placed.map(({ row, column }) => ({ row, column })));

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { completeOrder, heldSpan, moveTo, placeSpans, type NodeId } from '../../core/index.ts';
+import { completeOrder, heldSpan, moveTo, movedRows, placeColumns, type NodeId } from '../../core/index.ts';
 
 const ids = (...names: string[]) => names as NodeId[];
 const children = fc
@@ -49,13 +49,49 @@ describe('spans', () => {
     expect(heldSpan(0, 4)).to.equal(1);
   });
 
+  const spans = (...list: number[]) => list.map((span) => ({ span }));
+
   it('fill rows and break where the next does not fit', () => {
-    expect(placeSpans([7, 5, 6, 8, 4], 12)).to.deep.equal([
+    expect(placeColumns(spans(7, 5, 6, 8, 4), 12)).to.deep.equal([
       { row: 0, column: 0, span: 7 },
       { row: 0, column: 7, span: 5 },
       { row: 1, column: 0, span: 6 },
       { row: 2, column: 0, span: 8 },
       { row: 2, column: 8, span: 4 },
     ]);
+  });
+
+  it('stand at their first column, in the next row where that is taken', () => {
+    expect(placeColumns([{ span: 4, start: 3 }, { span: 4 }, { span: 2, start: 9 }], 12)).to.deep.equal([
+      { row: 0, column: 2, span: 4 },
+      { row: 0, column: 6, span: 4 },
+      { row: 1, column: 8, span: 2 },
+    ]);
+  });
+
+  it('tell who goes up and who goes down when one takes other columns', () => {
+    const wide = placeColumns(spans(8, 6, 4, 2), 12);
+    const narrow = placeColumns(spans(6, 6, 4, 2), 12);
+    expect(movedRows(wide, narrow)).to.deep.equal({ up: [1], down: [] });
+    expect(movedRows(narrow, wide)).to.deep.equal({ up: [], down: [1] });
+  });
+
+  it('never overlap and never leave the grid', () => {
+    const asked = fc.record({
+      span: fc.integer({ min: 1, max: 14 }),
+      start: fc.option(fc.integer({ min: 1, max: 14 }), { nil: undefined }),
+    });
+    fc.assert(
+      fc.property(fc.array(asked, { maxLength: 12 }), fc.integer({ min: 1, max: 12 }), (list, columns) => {
+        const taken = new Set<string>();
+        for (const { row, column, span } of placeColumns(list, columns)) {
+          expect(column + span).to.be.at.most(columns);
+          for (let at = column; at < column + span; at++) {
+            expect(taken.has(`${row} ${at}`)).to.equal(false);
+            taken.add(`${row} ${at}`);
+          }
+        }
+      }),
+    );
   });
 });

@@ -1,9 +1,19 @@
 import { Box } from '@mui/material';
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
-import { overrideCount, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
+import {
+  applies,
+  knownProperty,
+  overrideCount,
+  type Node,
+  type NodeId,
+  type Page,
+  type SiteFrame,
+  type ViewId,
+} from '../../../core/index.ts';
 import { afterPaint } from '../../ui/afterpaint.ts';
 import { petrol } from '../../ui/theme.ts';
 import { MoveGrip } from './MoveGrip.tsx';
+import { SpanGrips } from './SpanGrips.tsx';
 import type { SheetDocument } from './sheetdocument.ts';
 
 interface MarksProps {
@@ -54,6 +64,13 @@ const NOTHING: NodeId[] = [];
 
 const placeOf = ({ left, top, width, height }: MarkedBox) => ({ left, top, width, height });
 
+const parentOf = (page: Page, node: Node | undefined): Node | undefined =>
+  node && node.parent !== null ? page.nodes[node.parent] : undefined;
+
+/** Whether an element takes columns of the row that holds it. */
+const takesColumns = (page: Page, node: Node): boolean =>
+  applies(knownProperty('span'), node.kind, parentOf(page, node)?.kind);
+
 /** The frames around what is selected and what the pointer is over, with the name and the count of overrides. */
 export function Marks(props: MarksProps) {
   const { page, view, selected, hovered } = props;
@@ -62,6 +79,7 @@ export function Marks(props: MarksProps) {
   const box = boxes.find(({ id }) => id === lead);
   const [over] = useBoxes(props, hovered && !selected.includes(hovered) ? [hovered] : NOTHING);
   const node = lead ? page.nodes[lead] : undefined;
+  const parent = parentOf(page, node);
   const count = node ? overrideCount(node, view) : 0;
   const frame = useRef<HTMLDivElement>(null);
   const followed = useRef<NodeId | null>(null);
@@ -105,6 +123,18 @@ export function Marks(props: MarksProps) {
           >
             {count > 0 ? `${node.name} · ${count} ${count === 1 ? 'override' : 'overrides'} here` : node.name}
           </MoveGrip>
+          {parent && takesColumns(page, node) && (
+            <SpanGrips
+              site={props.site}
+              page={page}
+              node={node}
+              row={parent}
+              nodes={selected.filter((id) => page.nodes[id] && takesColumns(page, page.nodes[id]))}
+              view={view}
+              sheet={props.sheet}
+              scale={props.scale}
+            />
+          )}
         </Box>
       )}
     </Box>

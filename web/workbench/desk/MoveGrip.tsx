@@ -13,6 +13,7 @@ import {
 } from '../../../core/index.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import { draw } from '../../ui/draw.ts';
 import { sun } from '../../ui/theme.ts';
 import { insertionAt, type Insertion } from './insertion.ts';
 import type { SheetDocument } from './sheetdocument.ts';
@@ -46,7 +47,7 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, childre
         : [];
     });
 
-  const meant = (event: PointerEvent) => {
+  const meant = (event: { clientX: number; clientY: number }) => {
     const frame = sheet.document.defaultView!.frameElement!.getBoundingClientRect();
     const pointer = { x: (event.clientX - frame.left) / scale, y: (event.clientY - frame.top) / scale };
     return (
@@ -56,26 +57,29 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, childre
       ) ?? null
     );
   };
-  const down = (event: PointerEvent<HTMLElement>) => {
-    if (!movable) return;
-    event.preventDefault();
-    event.currentTarget.setPointerCapture(event.pointerId);
-  };
-  const move = (event: PointerEvent<HTMLElement>) => {
-    if (event.currentTarget.hasPointerCapture(event.pointerId)) setInsertion(meant(event));
-  };
-  const up = (event: PointerEvent<HTMLElement>) => {
-    if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
-    event.currentTarget.releasePointerCapture(event.pointerId);
-    const goal = insertion && meant(event);
-    setInsertion(null);
-    if (!goal || !parent) return;
-    const order = childrenIn(site, parent, view);
-    const next = siblings()[goal.place];
+  const put = (place: number) => {
+    const order = childrenIn(site, parent!, view);
+    const next = siblings()[place];
     const rest = order.filter((id) => id !== node.id);
     const value = moveTo(order, node.id, next ? rest.indexOf(next.id) : rest.length);
     if (!same(value, order))
-      dispatch(edit('setValue', { nodes: [parent.id], property: 'order', view, value, reach }));
+      dispatch(edit('setValue', { nodes: [parent!.id], property: 'order', view, value, reach }));
+  };
+  const down = (press: PointerEvent<HTMLElement>) => {
+    if (!movable) return;
+    let goal: Insertion | null = null;
+    const show = (next: Insertion | null) => {
+      goal = next;
+      setInsertion(next);
+    };
+    draw(press, {
+      move: (event) => show(meant(event)),
+      end: () => {
+        if (goal) put(goal.place);
+        show(null);
+      },
+      cancel: () => show(null),
+    });
   };
 
   return (
@@ -83,9 +87,6 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, childre
       <Box
         data-move-grip
         onPointerDown={down}
-        onPointerMove={move}
-        onPointerUp={up}
-        onPointerCancel={() => setInsertion(null)}
         title={movable ? 'Draw to another place' : undefined}
         sx={{
           position: 'absolute',

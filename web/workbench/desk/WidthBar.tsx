@@ -3,6 +3,7 @@ import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { viewAt, widthsOf, type SiteFrame } from '../../../core/index.ts';
 import { viewChosen, widthSet } from '../../state/editor.ts';
 import { useAppDispatch } from '../../state/store.ts';
+import { draw } from '../../ui/draw.ts';
 import { ink, line, petrol, quiet, shade } from '../../ui/theme.ts';
 
 /** px; the widths that the ruler shows. */
@@ -22,14 +23,14 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
   const breakpoints = views.list.slice(1).map((candidate) => candidate.from);
 
   const set = (next: number) => dispatch(widthSet(Math.round(Math.min(WIDEST, Math.max(NARROWEST, next)))));
-  const drag = (event: PointerEvent) => {
-    if (event.type === 'pointerdown') {
-      event.currentTarget.setPointerCapture(event.pointerId);
-      (event.currentTarget as HTMLElement).focus();
-      event.preventDefault();
-    } else if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
+  const follow = ({ clientX }: { clientX: number }) => {
     const { left, width: length } = track.current!.getBoundingClientRect();
-    set(NARROWEST + ((event.clientX - left) / length) * (WIDEST - NARROWEST));
+    set(NARROWEST + ((clientX - left) / length) * (WIDEST - NARROWEST));
+  };
+  const down = (press: PointerEvent<HTMLElement>) => {
+    press.currentTarget.focus();
+    draw(press, { move: follow, cancel: () => set(width) });
+    follow(press);
   };
   const keys = (event: KeyboardEvent) => {
     const step = event.shiftKey ? 10 : 1;
@@ -103,8 +104,7 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
           aria-valuemax={WIDEST}
           aria-valuenow={Math.min(WIDEST, width)}
           aria-valuetext={`${width} px, ${view.name}`}
-          onPointerDown={drag}
-          onPointerMove={drag}
+          onPointerDown={down}
           onKeyDown={keys}
           style={{ left: percent(width) }}
           sx={{

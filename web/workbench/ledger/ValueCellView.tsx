@@ -1,5 +1,6 @@
 import type { PointerEvent, ReactNode } from 'react';
 import { aliasOf, colourCss, type SiteFrame } from '../../../core/index.ts';
+import { draw } from '../../ui/draw.ts';
 import type { ValueCell } from './cells.ts';
 import { propertyOfRow, type ValueRow } from './rows.ts';
 
@@ -33,18 +34,14 @@ const DRAWN = 12;
 
 /** The end of an override: drawn away from the base it reaches onward, drawn back it holds only here. */
 function ReachHandle({ outwards, onReach }: { outwards: 1 | -1; onReach: CellProps['onReach'] }) {
-  const down = (event: PointerEvent<HTMLElement>) => {
-    event.preventDefault();
-    event.stopPropagation();
-    const handle = event.currentTarget;
-    const start = event.clientX;
-    handle.setPointerCapture(event.pointerId);
-    const up = (end: globalThis.PointerEvent) => {
-      handle.removeEventListener('pointerup', up);
-      const travel = (end.clientX - start) * outwards;
-      if (Math.abs(travel) >= DRAWN) onReach(travel > 0 ? 'onward' : 'here');
-    };
-    handle.addEventListener('pointerup', up);
+  const down = (press: PointerEvent<HTMLElement>) => {
+    press.stopPropagation();
+    draw(press, {
+      end: (_event, travel) => {
+        const away = travel * outwards;
+        if (Math.abs(away) >= DRAWN) onReach(away > 0 ? 'onward' : 'here');
+      },
+    });
   };
   return (
     <div

@@ -1,0 +1,15 @@
+import { compileSite } from './core/index.ts';
+import { siteOf } from './benchmarks/page.ts';
+import { parse, serialize } from 'parse5';
+import postcss from 'postcss';
+const large = await siteOf(2000);
+const med=(f:()=>void,n=25)=>{for(let i=0;i<8;i++)f();const t=[];for(let i=0;i<n;i++){const s=performance.now();f();t.push(performance.now()-s)}return t.sort((a,b)=>a-b)[n>>1]};
+const clones=Array.from({length:40},()=>structuredClone(large));
+let i=0;
+const files=compileSite(large).filter(f=>'text' in f) as any[];
+const html=files.find(f=>f.type.startsWith('text/html')).text, css=files.find(f=>f.type.startsWith('text/css')).text;
+console.log(html.length, css.length, css.split('\n').length);
+console.log('compile pre-cloned', med(()=>compileSite(clones[i++%40])));
+console.log('compile same', med(()=>compileSite(large)));
+console.log('clone+compile', med(()=>compileSite(structuredClone(large))), 'clone', med(()=>structuredClone(large)));
+console.log('reading', med(()=>{serialize(parse(html));postcss.parse(css).toString()}), 'parse5', med(()=>{serialize(parse(html))}), 'postcss', med(()=>{postcss.parse(css).toString()}));
