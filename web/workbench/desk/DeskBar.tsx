@@ -1,4 +1,12 @@
-import { Box, Button, Checkbox, FormControlLabel, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import {
+  Box,
+  Button,
+  Checkbox,
+  FormControlLabel,
+  ToggleButton,
+  ToggleButtonGroup,
+  type CheckboxProps,
+} from '@mui/material';
 import type { SiteFrame, ViewId } from '../../../core/index.ts';
 import { besideToggled, ghostsSet, sheetsChosen, zoomChosen } from '../../state/editor.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
@@ -42,35 +50,19 @@ export function DeskBar({ site, active }: { site: SiteFrame; active: ViewId }) {
         [...site.views.list]
           .reverse()
           .map((view) => (
-            <FormControlLabel
+            <Choice
               key={view.id}
               label={view.name}
-              slotProps={{ typography: { sx: { fontSize: 13 } } }}
-              sx={{ mr: 0 }}
-              control={
-                <Checkbox
-                  size="small"
-                  sx={{ p: 0.5 }}
-                  checked={view.id === active || beside.includes(view.id)}
-                  disabled={view.id === active}
-                  onChange={() => dispatch(besideToggled(view.id))}
-                />
-              }
+              checked={view.id === active || beside.includes(view.id)}
+              disabled={view.id === active}
+              onChange={() => dispatch(besideToggled(view.id))}
             />
           ))}
       <Box sx={{ flex: 1 }} />
-      <FormControlLabel
+      <Choice
         label="Ghosts of hidden elements"
-        slotProps={{ typography: { sx: { fontSize: 13 } } }}
-        sx={{ mr: 0 }}
-        control={
-          <Checkbox
-            size="small"
-            sx={{ p: 0.5 }}
-            checked={ghosts}
-            onChange={(_event, on) => dispatch(ghostsSet(on))}
-          />
-        }
+        checked={ghosts}
+        onChange={(_event, on) => dispatch(ghostsSet(on))}
       />
       <Button
         size="small"
@@ -80,5 +72,16 @@ export function DeskBar({ site, active }: { site: SiteFrame; active: ViewId }) {
         {zoom === 'fit' ? 'Show at 100 %' : 'Fit to the desk'}
       </Button>
     </Box>
+  );
+}
+
+function Choice({ label, ...checkbox }: CheckboxProps & { label: string }) {
+  return (
+    <FormControlLabel
+      label={label}
+      slotProps={{ typography: { sx: { fontSize: 13 } } }}
+      sx={{ mr: 0 }}
+      control={<Checkbox size="small" sx={{ p: 0.5 }} {...checkbox} />}
+    />
   );
 }
