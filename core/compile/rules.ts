@@ -16,6 +16,7 @@ import { px } from '../type/fluid.ts';
 import type { View, ViewId, Views } from '../site/views.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { memoised } from '../site/memo.ts';
+import { knownOf, type KindContext, type KnownCss } from './known.ts';
 import { Stack, type CssRule } from './stack.ts';
 
 export const nodeClass = (id: string): string => `n-${id}`;
@@ -28,47 +29,12 @@ export const textStyleClass = (id: string): string => `t-${id}`;
 export const within = (selector: string, inside: string): string =>
   inside.startsWith('> ') ? `${selector} > :where(${inside.slice(2)})` : `${selector} :where(${inside})`;
 
-/** What the CSS of an element's values may depend on of its kind. */
-type KindContext = Pick<CssContext, 'display' | 'rowsOnly'>;
-
 const contextOf = memoised(({ display, stacks }: Kind): KindContext => ({
   display,
   rowsOnly: stacks === true,
 }));
 
 const TEXT_STYLE: KindContext = { display: 'block', rowsOnly: false };
-
-/** The CSS of values in one view, worked out once: pages say the same often. By property, then by value. */
-interface Known {
-  context: CssContext;
-  css: Map<Property, Map<unknown, Declarations>>;
-}
-
-/** What is known in each view of a site, by kind of context. */
-const knownIn = memoised((_views: Views) => new Map<KindContext, Map<ViewId, Known>>());
-
-function knownOf(views: Views, kind: KindContext): Map<ViewId, Known> {
-  const known = knownIn(views);
-  let made = known.get(kind);
-  if (!made) {
-    made = new Map(views.list.map((view) => [view.id, { context: { ...kind, view }, css: new Map() }]));
-    known.set(kind, made);
-  }
-  return made;
-}
-
-/** The CSS of a value that nothing but the view and the kind bear on. */
-function cssOf(property: Property, value: unknown, { context, css }: Known): Declarations {
-  let byValue = css.get(property);
-  if (!byValue) {
-    byValue = new Map<unknown, Declarations>();
-    css.set(property, byValue);
-  }
-  const key = typeof value === 'object' ? JSON.stringify(value) : value;
-  let made = byValue.get(key);
-  if (!made) byValue.set(key, (made = property.css!(value, context)));
-  return made;
-}
 
 /** What a value may be held to: the other values of its element, and its place among its siblings. */
 interface Surroundings {
@@ -90,14 +56,14 @@ function expressed(
   property: Property,
   layered: Layered<unknown>,
   views: Views,
-  known: Map<ViewId, Known>,
+  known: Map<ViewId, KnownCss>,
   { style = {}, siblings }: Surroundings,
 ): Layered<Declarations> {
   return express(views, (view) => {
     const value = ownIn(property, layered, views, view);
     const here = known.get(view.id)!;
     if (siblings) return property.css!(value, { ...here.context, ...siblings });
-    if (!property.heldBeside) return cssOf(property, value, here);
+    if (!property.heldBeside) return here.valuesOf(property).of(value);
     const beside = (name: string) => ownIn(knownProperty(name), style[name], views, view);
     return property.css!(value, { ...here.context, beside });
   });
@@ -109,7 +75,7 @@ function put(
   property: Property,
   layered: Layered<unknown>,
   views: Views,
-  known: Map<ViewId, Known>,
+  known: Map<ViewId, KnownCss>,
   surroundings: Surroundings,
 ): void {
   if (!property.css) return;
@@ -117,11 +83,12 @@ function put(
     stack.layered(expressed(property, layered, views, known, surroundings));
     return;
   }
-  const here = known.get(views.base)!;
-  if (layered.base !== undefined) stack.base(cssOf(property, layered.base, here));
+  // In which view it is known does not matter.
+  const css = known.get(views.base)!.valuesOf(property);
+  if (layered.base !== undefined) stack.base(css.of(layered.base));
   for (const id in layered.at) {
     const { value, reach } = layered.at[id as ViewId];
-    stack.at(id, reach, cssOf(property, value, here));
+    stack.at(id, reach, css.of(value));
   }
 }
 
@@ -301,24 +268,23 @@ export function sharedRules(site: SiteFrame, page: Page, picture: PictureAddress
     ...FOUNDATION,
     ...themeRules(site.colours, site.spacing, site.views),
     ...(named.length > 0 ? [foundationRule('html', Object.fromEntries(named) as Declarations)] : []),
-    ...ordered([...kinds].flatMap((kind) => kindRules(kind, site.views))),
-    ...ordered([...styles].flatMap((style) => (style ? textStyleRules(style, site.views) : []))),
+    ...ordered([...kinds].map((kind) => kindRules(kind, site.views))),
+    ...ordered([...styles].map((style) => (style ? textStyleRules(style, site.views) : []))),
   ];
 }
 
 /** Rules by their distance from the base, nearest first; among those of one distance the order stays. */
-function ordered(rules: readonly CssRule[]): CssRule[] {
+function ordered(lists: readonly (readonly CssRule[])[]): CssRule[] {
   const byDistance: CssRule[][] = [];
-  for (const rule of rules) (byDistance[rule.distance] ??= []).push(rule);
-  return byDistance.filter(Boolean).flat();
+  for (const list of lists) for (const rule of list) (byDistance[rule.distance] ??= []).push(rule);
+  return byDistance.flat();
 }
 
 /** Every rule a page needs, in the order in which they are written: by layer, then by distance from the base. */
 export function pageRules(site: SiteFrame, page: Page, picture: PictureAddress): CssRule[] {
-  const elements: CssRule[] = [];
-  for (const node of sourceOrder(page)) {
+  const elements = sourceOrder(page).map((node) => {
     const parent = node.parent === null ? undefined : page.nodes[node.parent];
-    elements.push(...elementRules(node, parent, site.views));
-  }
+    return elementRules(node, parent, site.views);
+  });
   return [...sharedRules(site, page, picture), ...ordered(elements)];
 }

@@ -108,6 +108,18 @@ describe('the workbench: outline and desk', function () {
       await (await byRole(driver, 'button', 'One sheet')).click();
     });
 
+    it('shows the base beside the active view when sheets are to stand side by side', async () => {
+      const { driver } = bench;
+      await chooseView(driver, 'Mobile');
+      await (await byRole(driver, 'button', 'Side by side')).click();
+      await sheet(driver, 'Desktop');
+      await sheet(driver, 'Mobile');
+      await (await byRole(driver, 'checkbox', 'Tablet')).click();
+      await sheet(driver, 'Tablet');
+      await (await byRole(driver, 'button', 'One sheet')).click();
+      await chooseView(driver, 'Desktop');
+    });
+
     it('has a marker that goes through all widths, by keys and by hand', async () => {
       const { driver } = bench;
       const marker = await byRole(driver, 'slider', 'Width of the sheet');

@@ -6,7 +6,6 @@ import {
   applies,
   applyOperations,
   childrenIn,
-  columnsIn,
   frameOf,
   overlapping,
   pageFaults,
@@ -292,58 +291,6 @@ describe('order', () => {
       'moon',
       'cluster',
     ]);
-  });
-});
-
-describe('the columns of a row', () => {
-  const take = (more: Partial<Arguments<'takeColumns'>>) =>
-    perform(frame, home, 'takeColumns', {
-      nodes: [node('dome')],
-      view: view('tablet'),
-      reach: 'here',
-      span: 8,
-      ...more,
-    });
-
-  it('are taken by span and start together, in one step', () => {
-    const outcome = take({ start: 3 });
-    if (!outcome.ok) throw new Error(outcome.sentence);
-    const { page, sentence, inverse } = outcome.value;
-    expect(sentence).to.equal('Dome picture: columns in Tablet 12 → 8, from column 3');
-    expect(applyOperations(page, inverse)).to.deep.equal({ ok: true, value: home });
-    const row = page.nodes[page.nodes[node('dome')].parent!];
-    const of = (id: string) =>
-      columnsIn(frame, page, row, view(id)).children.find((child) => child.id === 'dome')!.asks;
-    expect(of('tablet')).to.deep.equal({ span: 8, start: 3 });
-    expect(of('mobile')).to.deep.equal({ span: 12 });
-    expect(of('desktop')).to.deep.equal({ span: 5 });
-  });
-
-  it('leave the start to the flow where none is given, and are refused whole where one of them is out of range', () => {
-    const outcome = take({ span: 6 });
-    expect(outcome.ok && outcome.value.page.nodes[node('dome')].style.self!.start).to.equal(undefined);
-    expect(take({ start: 40 }).ok).to.equal(false);
-    expect(take({ nodes: [node('headline')] }).ok).to.equal(false);
-  });
-
-  it('are shared by the children that a view shows, in its order', () => {
-    const row = home.nodes[node('opening-row')];
-    expect(columnsIn(frame, home, row, view('mobile')).children.map(({ id }) => id)).to.deep.equal([
-      'dome',
-      'opening-words',
-    ]);
-    const outcome = perform(frame, home, 'setValue', {
-      nodes: [node('dome')],
-      property: 'shown',
-      view: view('mobile'),
-      value: false,
-      reach: 'here',
-    });
-    if (!outcome.ok) throw new Error(outcome.sentence);
-    expect(columnsIn(frame, outcome.value.page, row, view('mobile'))).to.deep.include({ columns: 4 });
-    expect(
-      columnsIn(frame, outcome.value.page, row, view('mobile')).children.map(({ id }) => id),
-    ).to.deep.equal(['opening-words']);
   });
 });
 

@@ -3,6 +3,7 @@ import type { PageSummary } from '../../api/responses.ts';
 import {
   after,
   same,
+  viewAt,
   viewOf,
   type Arguments,
   type CommandName,
@@ -133,7 +134,7 @@ export const editor = createSlice({
       state.textStyle = null;
       if (!sameSite) {
         state.width = viewOf(site.views, site.views.base).sheet.width;
-        state.beside = site.views.list[0].id === site.views.base ? [] : [site.views.list[0].id];
+        state.beside = [];
       }
     },
     closed(state) {
@@ -253,6 +254,12 @@ export const editor = createSlice({
     },
     sheetsChosen(state, { payload }: PayloadAction<EditorState['sheets']>) {
       state.sheets = payload;
+      if (payload !== 'side by side' || !state.open) return;
+      // Something stands beside the active view from the start: the base, or beside that the narrowest.
+      const { views } = state.open.site;
+      const active = viewAt(views, state.width).id;
+      const other = active === views.base ? views.list[0].id : views.base;
+      if (state.beside.every((id) => id === active) && other !== active) state.beside.push(other);
     },
     besideToggled(state, { payload }: PayloadAction<ViewId>) {
       state.beside = state.beside.includes(payload)

@@ -80,7 +80,7 @@ function Choice({ label, ...checkbox }: CheckboxProps & { label: string }) {
     <FormControlLabel
       label={label}
       slotProps={{ typography: { sx: { fontSize: 13 } } }}
-      sx={{ mr: 0 }}
+      sx={{ m: 0 }}
       control={<Checkbox size="small" sx={{ p: 0.5 }} {...checkbox} />}
     />
   );

@@ -22,6 +22,8 @@ interface MarksProps {
   page: Page;
   view: ViewId;
   scale: number;
+  /** Screen px; how wide the sheet is drawn. */
+  across: number;
   /** Changes whenever things may have moved. */
   moved: number;
   /** The last one leads. */
@@ -120,6 +122,7 @@ export function Marks(props: MarksProps) {
             sheet={props.sheet}
             scale={props.scale}
             inside={box.top <= 20}
+            room={props.across - box.left}
           >
             {count > 0 ? `${node.name} · ${count} ${count === 1 ? 'override' : 'overrides'} here` : node.name}
           </MoveGrip>

@@ -27,11 +27,13 @@ interface MoveGripProps {
   scale: number;
   /** Whether the label stands inside the frame of the selection, for want of room above. */
   inside: boolean;
+  /** Screen px from the selection's left side to the edge of the sheet. */
+  room: number;
   children: string;
 }
 
 /** The name over a selected block, by which it is drawn to another place among its siblings in the sheet's view. */
-export function MoveGrip({ site, page, node, view, sheet, scale, inside, children }: MoveGripProps) {
+export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, children }: MoveGripProps) {
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.editor.reach);
   const [insertion, setInsertion] = useState<Insertion | null>(null);
@@ -88,6 +90,7 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, childre
         data-move-grip
         onPointerDown={down}
         title={movable ? 'Draw to another place' : undefined}
+        style={{ maxWidth: Math.min(280, room) }}
         sx={{
           position: 'absolute',
           left: -1,
@@ -108,8 +111,8 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, childre
           userSelect: 'none',
         }}
       >
-        {movable && <GripVertical size={11} aria-hidden style={{ marginLeft: -3 }} />}
-        <Box component="span" sx={{ maxWidth: 260, overflow: 'hidden', textOverflow: 'ellipsis' }}>
+        {movable && <GripVertical size={11} aria-hidden style={{ marginLeft: -3, flex: 'none' }} />}
+        <Box component="span" sx={{ overflow: 'hidden', textOverflow: 'ellipsis' }}>
           {children}
         </Box>
       </Box>

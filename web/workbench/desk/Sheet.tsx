@@ -125,6 +125,7 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
             page={page}
             view={view.id}
             scale={scale}
+            across={width * scale}
             moved={moved}
             selected={text.editing ? NONE : selected}
             hovered={text.editing ? null : hovered}
