@@ -5,7 +5,6 @@ import { demoSite } from '../../demo/site.ts';
 import {
   applies,
   applyOperations,
-  childrenIn,
   frameOf,
   overlapping,
   pageFaults,
@@ -265,32 +264,6 @@ describe('sentences of steps', () => {
     expect(refusal('reverseOrder', { node: node('headline'), view: view('mobile'), reach: 'here' })).to.match(
       /nothing to reverse/,
     );
-  });
-});
-
-describe('order', () => {
-  it('reversed twice is the order before', () => {
-    const once = made('reverseOrder', { node: node('objects'), view: view('mobile'), reach: 'here' }).page;
-    expect(childrenIn(frame, once.nodes[node('objects')], view('mobile'))).to.deep.equal([
-      'cluster',
-      'moon',
-      'saturn',
-    ]);
-    expect(childrenIn(frame, once.nodes[node('objects')], view('tablet'))).to.deep.equal([
-      'saturn',
-      'moon',
-      'cluster',
-    ]);
-    const twice = made(
-      'reverseOrder',
-      { node: node('objects'), view: view('mobile'), reach: 'here' },
-      once,
-    ).page;
-    expect(childrenIn(frame, twice.nodes[node('objects')], view('mobile'))).to.deep.equal([
-      'saturn',
-      'moon',
-      'cluster',
-    ]);
   });
 });
 

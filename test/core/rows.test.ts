@@ -2,11 +2,13 @@ import { expect } from 'chai';
 import { demoSite } from '../../demo/site.ts';
 import {
   applyOperations,
+  childrenIn,
   columnsIn,
   frameOf,
   perform,
   type Arguments,
   type NodeId,
+  type Page,
   type ViewId,
 } from '../../core/index.ts';
 
@@ -65,5 +67,24 @@ describe('the columns of a row', () => {
     expect(
       columnsIn(frame, outcome.value.page, row, view('mobile')).children.map(({ id }) => id),
     ).to.deep.equal(['opening-words']);
+  });
+});
+
+describe('order', () => {
+  it('reversed twice is the order before', () => {
+    const reversed = (page: Page) => {
+      const outcome = perform(frame, page, 'reverseOrder', {
+        node: node('objects'),
+        view: view('mobile'),
+        reach: 'here',
+      });
+      if (!outcome.ok) throw new Error(outcome.sentence);
+      return outcome.value.page;
+    };
+    const order = (page: Page, where: string) => childrenIn(frame, page.nodes[node('objects')], view(where));
+    const once = reversed(home);
+    expect(order(once, 'mobile')).to.deep.equal(['cluster', 'moon', 'saturn']);
+    expect(order(once, 'tablet')).to.deep.equal(['saturn', 'moon', 'cluster']);
+    expect(order(reversed(once), 'mobile')).to.deep.equal(['saturn', 'moon', 'cluster']);
   });
 });
