@@ -17,7 +17,7 @@ import type { View, ViewId, Views } from '../site/views.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { memoised } from '../site/memo.ts';
 import { knownOf, type KindContext, type KnownCss } from './known.ts';
-import { Stack, type CssRule } from './stack.ts';
+import { Stack, Stacks, type CssRule } from './stack.ts';
 
 export const nodeClass = (id: string): string => `n-${id}`;
 export const textStyleClass = (id: string): string => `t-${id}`;
@@ -119,12 +119,13 @@ function putStyle(
   }
 }
 
-/** The rules of one element: its own style, that of its parts, and its place in a parent that orders its children. */
-export function elementRules(
+/** Puts together what one element declares: its own style, that of its parts, and its place in a parent that orders its children. */
+function stackElement(
   node: Node,
   parent: Pick<Node, 'style' | 'children'> | undefined,
   views: Views,
-): CssRule[] {
+  add: (selector: string, stack: Stack) => void,
+): void {
   const kind = knownKind(node.kind);
   const context = contextOf(kind);
   const selector = `.${nodeClass(node.id)}`;
@@ -136,16 +137,26 @@ export function elementRules(
     const siblings = { children: parent.children, child: node.id };
     put(stack, knownProperty('order'), order, views, knownOf(views, context), { siblings });
   }
-  const rules = stack.rules(selector, 'element');
-  if (media) rules.push(...media.rules(within(selector, kind.media!), 'element'));
+  add(selector, stack);
+  if (media) add(within(selector, kind.media!), media);
   for (const part of PARTS) {
     const style = node.style[part];
     const inside = style && kind.parts?.[part]?.selector;
     if (inside === undefined) continue;
     const own = new Stack(views);
     putStyle(own, undefined, style!, views, TEXT_STYLE);
-    rules.push(...own.rules(within(selector, inside), 'element'));
+    add(within(selector, inside), own);
   }
+}
+
+/** The rules of one element, with its parts. */
+export function elementRules(
+  node: Node,
+  parent: Pick<Node, 'style' | 'children'> | undefined,
+  views: Views,
+): CssRule[] {
+  const rules: CssRule[] = [];
+  stackElement(node, parent, views, (selector, stack) => rules.push(...stack.rules(selector, 'element')));
   return rules;
 }
 
@@ -280,11 +291,16 @@ function ordered(lists: readonly (readonly CssRule[])[]): CssRule[] {
   return byDistance.flat();
 }
 
-/** Every rule a page needs, in the order in which they are written: by layer, then by distance from the base. */
+/**
+ * Every rule a page needs, in the order in which they are written: by layer, then by distance from the base. Elements
+ * that declare the same share a rule.
+ */
 export function pageRules(site: SiteFrame, page: Page, picture: PictureAddress): CssRule[] {
-  const elements = sourceOrder(page).map((node) => {
+  const elements = new Stacks(site.views, 'element');
+  const add = elements.add.bind(elements);
+  for (const node of sourceOrder(page)) {
     const parent = node.parent === null ? undefined : page.nodes[node.parent];
-    return elementRules(node, parent, site.views);
-  });
-  return [...sharedRules(site, page, picture), ...ordered(elements)];
+    stackElement(node, parent, site.views, add);
+  }
+  return [...sharedRules(site, page, picture), ...elements.rules()];
 }

@@ -82,15 +82,57 @@ export class Stack {
   /** The rules of the selector, base first; none for a slot that holds nothing. */
   rules(selector: string, layer: Layer): CssRule[] {
     const rules: CssRule[] = [];
-    for (const { index, distance, condition } of this.slots.list) {
-      const block = this.held[index];
-      if (!block || block.empty) continue;
-      rules.push({ layer, distance, condition, selector, declarations: block.declarations });
-    }
+    this.each(({ distance, condition }, { declarations }) =>
+      rules.push({ layer, distance, condition, selector, declarations }),
+    );
     return rules;
+  }
+
+  /** Visits what is held, base first. */
+  each(visit: (slot: Slot, block: DeclarationBlock) => void): void {
+    for (const slot of this.slots.list) {
+      const block = this.held[slot.index];
+      if (block && !block.empty) visit(slot, block);
+    }
   }
 
   private put(index: number, declarations: Declarations): void {
     this.held[index] = (this.held[index] ?? this.slots.empty).with(declarations);
+  }
+}
+
+/** The stacks of many selectors of one layer. Those that declare the same under the same condition share a rule. */
+export class Stacks {
+  private readonly slots: Slots;
+  private readonly selectors: Map<DeclarationBlock, string[]>[];
+
+  constructor(
+    views: Views,
+    private readonly layer: Layer,
+  ) {
+    this.slots = slotsOf(views);
+    this.selectors = this.slots.list.map(() => new Map<DeclarationBlock, string[]>());
+  }
+
+  add(selector: string, stack: Stack): void {
+    stack.each(({ index }, block) => {
+      const alike = this.selectors[index].get(block);
+      if (alike) alike.push(selector);
+      else this.selectors[index].set(block, [selector]);
+    });
+  }
+
+  /** The rules, nearest to the base first. */
+  rules(): CssRule[] {
+    const { layer } = this;
+    return this.slots.list.flatMap(({ index, distance, condition }) =>
+      [...this.selectors[index]].map(([{ declarations }, selectors]) => ({
+        layer,
+        distance,
+        condition,
+        selector: selectors.join(','),
+        declarations,
+      })),
+    );
   }
 }

@@ -13,11 +13,12 @@ export function express<T>(views: Views, wanted: (view: View) => T): Layered<T> 
   const values = views.list.map((view) => wanted(view));
   const centre = viewIndex(views, views.base);
   const at: Record<ViewId, Override<T>> = {};
-  const setWhereOther = (index: number, nearer: number) => {
-    if (!same(values[index], values[nearer]))
-      at[views.list[index].id] = { value: values[index], reach: 'onward' };
-  };
-  for (let index = centre - 1; index >= 0; index--) setWhereOther(index, index + 1);
-  for (let index = centre + 1; index < values.length; index++) setWhereOther(index, index - 1);
+  // From the base out to either end: each view beside its neighbour towards the base.
+  for (const step of [-1, 1]) {
+    for (let index = centre + step; index >= 0 && index < values.length; index += step) {
+      const value = values[index];
+      if (!same(value, values[index - step])) at[views.list[index].id] = { value, reach: 'onward' };
+    }
+  }
   return Object.keys(at).length > 0 ? { base: values[centre], at } : { base: values[centre] };
 }
