@@ -8,7 +8,7 @@ import type { Node, PartStyle } from '../site/node.ts';
 import { PARTS, type Part } from '../site/parts.ts';
 import { BACKGROUND_LAYERS, pictureVariable } from '../site/properties/background.ts';
 import type { CssContext, Declarations, Property } from '../site/properties/property.ts';
-import { knownProperty, placeOf, PROPERTIES, takes } from '../site/properties/table.ts';
+import { knownProperty, PROPERTIES, takes } from '../site/properties/table.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
 import { NO_PICTURE } from '../site/valuetypes/picture.ts';
 import { colourCss } from '../site/valuetypes/colour.ts';
@@ -16,8 +16,8 @@ import { px } from '../type/fluid.ts';
 import type { View, ViewId, Views } from '../site/views.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { memoised } from '../site/memo.ts';
-import { knownOf, type KindContext, type KnownCss } from './known.ts';
-import { Stack, Stacks, type CssRule } from './stack.ts';
+import { Stacks, type CssRule, type Stack } from './stack.ts';
+import { contextOf, stylingOf, type KnownCss, type Styling } from './styling.ts';
 
 export const nodeClass = (id: string): string => `n-${id}`;
 export const textStyleClass = (id: string): string => `t-${id}`;
@@ -28,13 +28,6 @@ export const textStyleClass = (id: string): string => `t-${id}`;
  */
 export const within = (selector: string, inside: string): string =>
   inside.startsWith('> ') ? `${selector} > :where(${inside.slice(2)})` : `${selector} :where(${inside})`;
-
-const contextOf = memoised(({ display, stacks }: Kind): KindContext => ({
-  display,
-  rowsOnly: stacks === true,
-}));
-
-const TEXT_STYLE: KindContext = { display: 'block', rowsOnly: false };
 
 /** What a value may be held to: the other values of its element, and its place among its siblings. */
 interface Surroundings {
@@ -56,7 +49,7 @@ function expressed(
   property: Property,
   layered: Layered<unknown>,
   views: Views,
-  known: Map<ViewId, KnownCss>,
+  known: ReadonlyMap<ViewId, KnownCss>,
   { style = {}, siblings }: Surroundings,
 ): Layered<Declarations> {
   return express(views, (view) => {
@@ -75,10 +68,9 @@ function put(
   property: Property,
   layered: Layered<unknown>,
   views: Views,
-  known: Map<ViewId, KnownCss>,
+  known: ReadonlyMap<ViewId, KnownCss>,
   surroundings: Surroundings,
 ): void {
-  if (!property.css) return;
   if (property.perView) {
     stack.layered(expressed(property, layered, views, known, surroundings));
     return;
@@ -92,50 +84,38 @@ function put(
   }
 }
 
-const byPlace = (one: string, other: string): number => placeOf.get(one)! - placeOf.get(other)!;
-
-/** The names of a part's values in the order of the property table, so that the same values give the same CSS text. */
-function namesIn(style: PartStyle): string[] {
-  const names = Object.keys(style);
-  for (let index = 1; index < names.length; index++)
-    if (byPlace(names[index - 1], names[index]) > 0) return names.sort(byPlace);
-  return names;
-}
-
-/** Puts the style of an element or of one of its parts on stacks: one for itself, one for the picture in it. */
+/** Puts the style of an element of a kind, or of a part or text style, on stacks: one for itself, one for the picture in it. */
 function putStyle(
+  styling: Styling,
   stack: Stack,
   media: Stack | undefined,
   style: PartStyle,
-  views: Views,
-  kind: KindContext,
+  kind: Kind | undefined,
 ): void {
-  const known = knownOf(views, kind);
+  const known = styling.knownOf(kind);
   const surroundings = { style };
-  for (const name of namesIn(style)) {
-    const property = knownProperty(name);
-    if (property.onChildren) continue;
-    put(property.onMedia && media ? media : stack, property, style[name], views, known, surroundings);
+  for (const property of styling.propertiesOf(style)) {
+    const on = property.onMedia && media ? media : stack;
+    put(on, property, style[property.name], styling.views, known, surroundings);
   }
 }
 
 /** Puts together what one element declares: its own style, that of its parts, and its place in a parent that orders its children. */
 function stackElement(
+  styling: Styling,
   node: Node,
   parent: Pick<Node, 'style' | 'children'> | undefined,
-  views: Views,
   add: (selector: string, stack: Stack) => void,
 ): void {
   const kind = knownKind(node.kind);
-  const context = contextOf(kind);
   const selector = `.${nodeClass(node.id)}`;
-  const stack = new Stack(views);
-  const media = kind.media === undefined ? undefined : new Stack(views);
-  putStyle(stack, media, node.style.self ?? {}, views, context);
+  const stack = styling.stack();
+  const media = kind.media === undefined ? undefined : styling.stack();
+  putStyle(styling, stack, media, node.style.self ?? {}, kind);
   const order = parent?.style.self?.order;
   if (order) {
     const siblings = { children: parent.children, child: node.id };
-    put(stack, knownProperty('order'), order, views, knownOf(views, context), { siblings });
+    put(stack, knownProperty('order'), order, styling.views, styling.knownOf(kind), { siblings });
   }
   add(selector, stack);
   if (media) add(within(selector, kind.media!), media);
@@ -143,8 +123,8 @@ function stackElement(
     const style = node.style[part];
     const inside = style && kind.parts?.[part]?.selector;
     if (inside === undefined) continue;
-    const own = new Stack(views);
-    putStyle(own, undefined, style!, views, TEXT_STYLE);
+    const own = styling.stack();
+    putStyle(styling, own, undefined, style!, undefined);
     add(within(selector, inside), own);
   }
 }
@@ -156,15 +136,18 @@ export function elementRules(
   views: Views,
 ): CssRule[] {
   const rules: CssRule[] = [];
-  stackElement(node, parent, views, (selector, stack) => rules.push(...stack.rules(selector, 'element')));
+  stackElement(stylingOf(views), node, parent, (selector, stack) =>
+    rules.push(...stack.rules(selector, 'element')),
+  );
   return rules;
 }
 
 /** The rules of a text style. */
 export const textStyleRules: (style: TextStyle, views: Views) => CssRule[] = memoised(
   (style: TextStyle, views: Views) => {
-    const stack = new Stack(views);
-    putStyle(stack, undefined, style.style.self ?? {}, views, TEXT_STYLE);
+    const styling = stylingOf(views);
+    const stack = styling.stack();
+    putStyle(styling, stack, undefined, style.style.self ?? {}, undefined);
     return stack.rules(`.${textStyleClass(style.id)}`, 'text style');
   },
 );
@@ -188,8 +171,9 @@ function putDefaults(stack: Stack, media: Stack | undefined, kind: Kind, part: P
 /** The rules that every element of a kind has: its structure, what follows from the grid, and its defaults. */
 export const kindRules: (kind: Kind, views: Views) => CssRule[] = memoised((kind: Kind, views: Views) => {
   const selector = `.${kind.name}`;
-  const stack = new Stack(views);
-  const media = new Stack(views);
+  const styling = stylingOf(views);
+  const stack = styling.stack();
+  const media = styling.stack();
   stack.base(kind.structure);
   if (kind.perView) stack.layered(express(views, kind.perView));
   putDefaults(stack, kind.media === undefined ? undefined : media, kind, 'self', views);
@@ -201,7 +185,7 @@ export const kindRules: (kind: Kind, views: Views) => CssRule[] = memoised((kind
   for (const part of PARTS) {
     const inside = kind.parts?.[part]?.selector;
     if (inside === undefined) continue;
-    const own = new Stack(views);
+    const own = styling.stack();
     putDefaults(own, undefined, kind, part, views);
     rules.push(...own.rules(within(selector, inside), 'kind'));
   }
@@ -235,7 +219,7 @@ const FOUNDATION: readonly CssRule[] = [
 /** The site's colours and spacing scale as custom properties; a step of the scale may differ by view. */
 const themeRules: (colours: SiteFrame['colours'], spacing: SiteFrame['spacing'], views: Views) => CssRule[] =
   memoised((colours: SiteFrame['colours'], spacing: SiteFrame['spacing'], views: Views) => {
-    const stack = new Stack(views);
+    const stack = stylingOf(views).stack();
     stack.base({ '-webkit-text-size-adjust': '100%' });
     for (const { id, value } of colours) stack.base({ [`--colour-${id}`]: colourCss(value) });
     for (const { id, size } of spacing) {
@@ -296,11 +280,12 @@ function ordered(lists: readonly (readonly CssRule[])[]): CssRule[] {
  * that declare the same share a rule.
  */
 export function pageRules(site: SiteFrame, page: Page, picture: PictureAddress): CssRule[] {
+  const styling = stylingOf(site.views);
   const elements = new Stacks(site.views, 'element');
   const add = elements.add.bind(elements);
   for (const node of sourceOrder(page)) {
     const parent = node.parent === null ? undefined : page.nodes[node.parent];
-    stackElement(node, parent, site.views, add);
+    stackElement(styling, node, parent, add);
   }
   return [...sharedRules(site, page, picture), ...elements.rules()];
 }

@@ -26,14 +26,14 @@ interface Slot {
 }
 
 /** The slots of a site's views. */
-interface Slots {
+export interface Slots {
   /** Base first, then by distance: in this order later always wins. */
   list: Slot[];
   of: Map<ViewId, Record<Reach, Slot>>;
   empty: DeclarationBlock;
 }
 
-const slotsOf = memoised((views: Views): Slots => {
+export const slotsOf = memoised((views: Views): Slots => {
   const list: Slot[] = [{ index: 0, distance: 0 }];
   const of: Slots['of'] = new Map();
   // At the ends, only here and onward are the same widths.
@@ -55,12 +55,9 @@ const slotsOf = memoised((views: Views): Slots => {
 
 /** The declarations of one selector, put together by the condition under which they hold. */
 export class Stack {
-  private readonly slots: Slots;
   private readonly held: (DeclarationBlock | undefined)[] = [];
 
-  constructor(views: Views) {
-    this.slots = slotsOf(views);
-  }
+  constructor(private readonly slots: Slots) {}
 
   base(declarations: Declarations): void {
     this.put(0, declarations);

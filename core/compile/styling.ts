@@ -1,0 +1,86 @@
+import type { Kind } from '../site/kinds/kind.ts';
+import { memoised } from '../site/memo.ts';
+import type { PartStyle } from '../site/node.ts';
+import type { CssContext, Declarations, Property } from '../site/properties/property.ts';
+import { knownProperty, placeOf } from '../site/properties/table.ts';
+import type { ViewId, Views } from '../site/views.ts';
+import { slotsOf, Stack, type Slots } from './stack.ts';
+
+/** The CSS of one property's values in one context, worked out once: pages say the same often. */
+class ValueCss {
+  private readonly made = new Map<unknown, Declarations>();
+
+  constructor(
+    private readonly property: Property,
+    private readonly context: CssContext,
+  ) {}
+
+  of(value: unknown): Declarations {
+    const key = typeof value === 'object' ? JSON.stringify(value) : value;
+    let css = this.made.get(key);
+    if (!css) this.made.set(key, (css = this.property.css!(value, this.context)));
+    return css;
+  }
+}
+
+/** The CSS of values that nothing but the view and the kind bear on. */
+export class KnownCss {
+  private readonly byProperty = new Map<Property, ValueCss>();
+
+  constructor(readonly context: CssContext) {}
+
+  valuesOf(property: Property): ValueCss {
+    let values = this.byProperty.get(property);
+    if (!values) this.byProperty.set(property, (values = new ValueCss(property, this.context)));
+    return values;
+  }
+}
+
+/** What making the CSS of elements and text styles needs to know of the views of a site, and what came of it before. */
+class Styling {
+  private readonly slots: Slots;
+  private readonly known = new Map<Kind | undefined, Map<ViewId, KnownCss>>();
+  private readonly orders = new Map<string, readonly Property[]>();
+
+  constructor(readonly views: Views) {
+    this.slots = slotsOf(views);
+  }
+
+  stack(): Stack {
+    return new Stack(this.slots);
+  }
+
+  /** The CSS of values by view: of elements of a kind, or of text styles and parts. */
+  knownOf(kind?: Kind): ReadonlyMap<ViewId, KnownCss> {
+    let known = this.known.get(kind);
+    if (!known) {
+      const context = contextOf(kind);
+      known = new Map(this.views.list.map((view) => [view.id, new KnownCss({ ...context, view })]));
+      this.known.set(kind, known);
+    }
+    return known;
+  }
+
+  /** The properties of a style that are CSS of what holds it, in the table's order, so that the same values give the same text. */
+  propertiesOf(style: PartStyle): readonly Property[] {
+    const names = Object.keys(style);
+    const key = names.join(' ');
+    let order = this.orders.get(key);
+    if (!order) {
+      order = names
+        .map(knownProperty)
+        .filter((property) => property.css && !property.onChildren)
+        .sort((one, other) => placeOf.get(one.name)! - placeOf.get(other.name)!);
+      this.orders.set(key, order);
+    }
+    return order;
+  }
+}
+
+export type { Styling };
+
+/** What the CSS of a value may depend on of the kind of its element. */
+export const contextOf = (kind?: Kind): Pick<CssContext, 'display' | 'rowsOnly'> =>
+  kind ? { display: kind.display, rowsOnly: kind.stacks === true } : { display: 'block', rowsOnly: false };
+
+export const stylingOf = memoised((views: Views) => new Styling(views));
