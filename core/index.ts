@@ -53,14 +53,7 @@ export { spaceAt } from './values/space.ts';
 export { countOverrides, countsOf, overrideCount } from './values/count.ts';
 
 export { completeOrder, moveTo } from './layout/order.ts';
-export {
-  heldSpan,
-  heldStart,
-  movedRows,
-  placeColumns,
-  type Columns,
-  type Placed,
-} from './layout/spans.ts';
+export { heldSpan, heldStart, movedRows, placeColumns, type Columns, type Placed } from './layout/spans.ts';
 export { fluid, REM, sizeAt, textSizeCss, type Fluid, type TextSize } from './type/fluid.ts';
 
 export { contrastIn, contrastRatio, type Contrast } from './checks/contrast.ts';

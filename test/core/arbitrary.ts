@@ -46,39 +46,41 @@ export const COLOURS = [
   { id: 'lamp', name: 'Lamp', value: 'oklch(78% 0.14 75)' },
 ];
 
-/** As it would come from a file: fast-check also makes objects without a prototype, which JSON never does. */
-export const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+/** As it would come from a file. */
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+/** Records as JSON and the program make them: fast-check's own may come without a prototype, which nothing here ever meets. */
+export const record = <T>(model: { [K in keyof T]: fc.Arbitrary<T[K]> }): fc.Arbitrary<T> =>
+  fc.record<T>(model, { noNullPrototype: true });
 
 /** One to five views of random widths and grids, any of them the base. */
-export const viewsArbitrary: fc.Arbitrary<Views> = fc
-  .record({
-    steps: fc.array(fc.integer({ min: 140, max: 480 }), { minLength: 0, maxLength: 4 }),
-    grids: fc.array(
-      fc.record({
-        columns: fc.integer({ min: 1, max: 12 }),
-        gutter: fc.integer({ min: 0, max: 16 }),
-        margin: fc.integer({ min: 0, max: 40 }),
-        maxWidth: fc.integer({ min: 300, max: 1400 }),
-      }),
-      { minLength: 5, maxLength: 5 },
-    ),
-    base: fc.nat(),
-  })
-  .map(({ steps, grids, base }) => {
-    const starts = [0];
-    for (const step of steps) starts.push(Math.max(320, starts.at(-1)!) + step);
-    const list = starts.map((from, index): View => {
-      const below = starts[index + 1] ?? from + 400;
-      return {
-        id: `v${index}` as ViewId,
-        name: `View ${index}`,
-        from,
-        sheet: { width: Math.max(200, Math.floor((Math.max(from, 200) + below - 1) / 2)), height: 800 },
-        grid: grids[index],
-      };
-    });
-    return { list, base: list[base % list.length].id };
+export const viewsArbitrary: fc.Arbitrary<Views> = record({
+  steps: fc.array(fc.integer({ min: 140, max: 480 }), { minLength: 0, maxLength: 4 }),
+  grids: fc.array(
+    record({
+      columns: fc.integer({ min: 1, max: 12 }),
+      gutter: fc.integer({ min: 0, max: 16 }),
+      margin: fc.integer({ min: 0, max: 40 }),
+      maxWidth: fc.integer({ min: 300, max: 1400 }),
+    }),
+    { minLength: 5, maxLength: 5 },
+  ),
+  base: fc.nat(),
+}).map(({ steps, grids, base }) => {
+  const starts = [0];
+  for (const step of steps) starts.push(Math.max(320, starts.at(-1)!) + step);
+  const list = starts.map((from, index): View => {
+    const below = starts[index + 1] ?? from + 400;
+    return {
+      id: `v${index}` as ViewId,
+      name: `View ${index}`,
+      from,
+      sheet: { width: Math.max(200, Math.floor((Math.max(from, 200) + below - 1) / 2)), height: 800 },
+      grid: grids[index],
+    };
   });
+  return { list, base: list[base % list.length].id };
+});
 
 /** A layered value over given views: any mixture of base, onward and here. */
 export function layeredArbitrary<T>(
@@ -87,12 +89,9 @@ export function layeredArbitrary<T>(
   needsBase = false,
 ): fc.Arbitrary<Layered<T>> {
   const others = views.list.filter((view) => view.id !== views.base);
-  const override = fc.option(
-    fc.record({ value, reach: fc.constantFrom('here' as const, 'onward' as const) }),
-    {
-      nil: undefined,
-    },
-  );
+  const override = fc.option(record({ value, reach: fc.constantFrom('here' as const, 'onward' as const) }), {
+    nil: undefined,
+  });
   return fc
     .tuple(
       needsBase ? value : fc.option(value, { nil: undefined, freq: 2 }),
@@ -132,19 +131,17 @@ export function valueArbitrary(property: Property, children: readonly NodeId[] =
     case 'size':
       return fc.oneof(
         fc.integer({ min: 8, max: 80 }),
-        fc
-          .record({
-            min: fc.integer({ min: 8, max: 40 }),
-            more: fc.integer({ min: 0, max: 40 }),
-            from: fc.integer({ min: 200, max: 700 }),
-            span: fc.integer({ min: 1, max: 900 }),
-          })
-          .map(({ min, more, from, span }) => ({
-            min,
-            max: min + more,
-            fromWidth: from,
-            toWidth: from + span,
-          })),
+        record({
+          min: fc.integer({ min: 8, max: 40 }),
+          more: fc.integer({ min: 0, max: 40 }),
+          from: fc.integer({ min: 200, max: 700 }),
+          span: fc.integer({ min: 1, max: 900 }),
+        }).map(({ min, more, from, span }) => ({
+          min,
+          max: min + more,
+          fromWidth: from,
+          toWidth: from + span,
+        })),
       );
     case 'lineHeight':
       return fc.constantFrom(0.9, 1, 1.15, 1.5, 2.25);
@@ -157,7 +154,7 @@ export function valueArbitrary(property: Property, children: readonly NodeId[] =
     case 'gradient':
       return fc.oneof(
         fc.constant('none'),
-        fc.record({ angle: fc.integer({ min: 0, max: 360 }), from: colour, to: colour }),
+        record({ angle: fc.integer({ min: 0, max: 360 }), from: colour, to: colour }),
       );
     case 'backgroundPicture':
       return fc.constantFrom('none', 'alpha', 'beta');
@@ -168,19 +165,19 @@ export function valueArbitrary(property: Property, children: readonly NodeId[] =
     case 'width':
       return fc.oneof(
         fc.constant('auto'),
-        fc.record({ px: fc.integer({ min: 20, max: 260 }) }),
-        fc.record({ percent: fc.integer({ min: 10, max: 100 }) }),
+        record({ px: fc.integer({ min: 20, max: 260 }) }),
+        record({ percent: fc.integer({ min: 10, max: 100 }) }),
       );
     case 'minWidth':
     case 'maxWidth':
       return fc.oneof(
         fc.constant('auto'),
-        fc.record({ px: fc.integer({ min: 20, max: 260 }) }),
-        fc.record({ percent: fc.integer({ min: 10, max: 100 }) }),
+        record({ px: fc.integer({ min: 20, max: 260 }) }),
+        record({ percent: fc.integer({ min: 10, max: 100 }) }),
       );
     case 'backgroundPosition':
     case 'focalPoint':
-      return fc.record({ x: fc.integer({ min: 0, max: 100 }), y: fc.integer({ min: 0, max: 100 }) });
+      return record({ x: fc.integer({ min: 0, max: 100 }), y: fc.integer({ min: 0, max: 100 }) });
     case 'order':
       return fc.shuffledSubarray([...children], { minLength: 0, maxLength: children.length });
     case 'source':
@@ -358,7 +355,7 @@ export const viewIn = (views: Views): fc.Arbitrary<ViewId> =>
 
 /** Views, a layered number over them and one of the views. */
 export const layeredCase = viewsArbitrary.chain((views) =>
-  fc.record({
+  record({
     views: fc.constant(views),
     layered: layeredArbitrary(views, fc.integer({ min: 0, max: 9 })),
     view: viewIn(views),

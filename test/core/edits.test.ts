@@ -23,7 +23,7 @@ import {
   type Site,
   type ViewId,
 } from '../../core/index.ts';
-import { plain, siteArbitrary, valueArbitrary, viewIn } from './arbitrary.ts';
+import { record, siteArbitrary, valueArbitrary, viewIn } from './arbitrary.ts';
 
 const { site } = await demoSite();
 const frame = frameOf(site);
@@ -54,9 +54,9 @@ const commandsFor = (target: Site) => {
       applies(property, chosen.kind, chosen.parent ? page.nodes[chosen.parent].kind : undefined),
     );
     return fc.constantFrom(...fitting).chain((property) =>
-      fc.record({
+      record({
         name: fc.constant('setValue' as const),
-        args: fc.record({
+        args: record({
           nodes: fc.constant([chosen.id]),
           property: fc.constant(property.name),
           view: anyView,
@@ -66,7 +66,7 @@ const commandsFor = (target: Site) => {
       }),
     );
   });
-  const aimed = fc.record({
+  const aimed = record({
     nodes: anyNode.map(({ id }) => [id]),
     property: fc.constantFrom(...PROPERTIES.map(({ name }) => name)),
     view: anyView,
@@ -78,43 +78,37 @@ const commandsFor = (target: Site) => {
       fc
         .tuple(aimed, fc.constantFrom('here', 'onward'))
         .map(([args, reach]) => ({ name: 'setReach' as const, args: { ...args, reach } })),
-      fc
-        .record({
-          node: anyNode.map(({ id }) => id),
-          view: anyView,
-          reach: fc.constantFrom('here', 'onward'),
-        })
-        .map((args) => ({ name: 'reverseOrder' as const, args })),
-      fc
-        .record({
-          nodes: anyNode.map(({ id }) => [id]),
-          span: fc.integer({ min: 0, max: 25 }),
-          start: fc.option(fc.integer({ min: 0, max: 25 }), { nil: undefined }),
-          view: anyView,
-          reach: fc.constantFrom('here', 'onward', 'everywhere'),
-        })
-        .map((args) => ({ name: 'takeColumns' as const, args })),
-      fc
-        .record({ node: anyNode.map(({ id }) => id), name: fc.string({ maxLength: 8 }) })
-        .map((args) => ({ name: 'rename' as const, args })),
-      fc
-        .record({
-          node: anyNode.map(({ id }) => id),
-          field: fc.constantFrom('text', 'level', 'alt'),
-          value: fc.constantFrom('<p>x<script>1</script></p>', 3, 'words'),
-        })
-        .map((args) => ({ name: 'setContent' as const, args })),
-      fc
-        .record({
-          kind: fc.constantFrom(...KINDS.map(({ name }) => name)),
-          parent: anyNode.map(({ id }) => id),
-          index: fc.nat(4),
-          id: newId,
-        })
-        .map((args) => ({ name: 'addElement' as const, args })),
-      fc
-        .record({ node: anyNode.map(({ id }) => id), id: newId })
-        .map((args) => ({ name: 'duplicateElement' as const, args })),
+      record({
+        node: anyNode.map(({ id }) => id),
+        view: anyView,
+        reach: fc.constantFrom('here', 'onward'),
+      }).map((args) => ({ name: 'reverseOrder' as const, args })),
+      record({
+        nodes: anyNode.map(({ id }) => [id]),
+        span: fc.integer({ min: 0, max: 25 }),
+        start: fc.option(fc.integer({ min: 0, max: 25 }), { nil: undefined }),
+        view: anyView,
+        reach: fc.constantFrom('here', 'onward', 'everywhere'),
+      }).map((args) => ({ name: 'takeColumns' as const, args })),
+      record({ node: anyNode.map(({ id }) => id), name: fc.string({ maxLength: 8 }) }).map((args) => ({
+        name: 'rename' as const,
+        args,
+      })),
+      record({
+        node: anyNode.map(({ id }) => id),
+        field: fc.constantFrom('text', 'level', 'alt'),
+        value: fc.constantFrom('<p>x<script>1</script></p>', 3, 'words'),
+      }).map((args) => ({ name: 'setContent' as const, args })),
+      record({
+        kind: fc.constantFrom(...KINDS.map(({ name }) => name)),
+        parent: anyNode.map(({ id }) => id),
+        index: fc.nat(4),
+        id: newId,
+      }).map((args) => ({ name: 'addElement' as const, args })),
+      record({ node: anyNode.map(({ id }) => id), id: newId }).map((args) => ({
+        name: 'duplicateElement' as const,
+        args,
+      })),
       fc
         .uniqueArray(
           anyNode.map(({ id }) => id),
@@ -126,7 +120,7 @@ const commandsFor = (target: Site) => {
   );
 };
 const session = siteArbitrary.chain((target) =>
-  fc.record({ target: fc.constant(target), commands: commandsFor(target).map(plain) }),
+  record({ target: fc.constant(target), commands: commandsFor(target) }),
 );
 
 function run(target: Site, commands: { name: CommandName; args: unknown }[], start: Page) {

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { completeOrder, heldSpan, moveTo, movedRows, placeColumns, type NodeId } from '../../core/index.ts';
+import { record } from './arbitrary.ts';
 
 const ids = (...names: string[]) => names as NodeId[];
 const children = fc
@@ -77,7 +78,7 @@ describe('spans', () => {
   });
 
   it('never overlap and never leave the grid', () => {
-    const asked = fc.record({
+    const asked = record({
       span: fc.integer({ min: 1, max: 14 }),
       start: fc.option(fc.integer({ min: 1, max: 14 }), { nil: undefined }),
     });

@@ -23,7 +23,7 @@ import {
   type ViewId,
   valuesOf,
 } from '../../core/index.ts';
-import { siteArbitrary } from './arbitrary.ts';
+import { record, siteArbitrary } from './arbitrary.ts';
 
 const { site } = await demoSite();
 const home = site.pages[0];
@@ -42,7 +42,7 @@ function run<N extends CommandName>(target: Site, page: Page, name: N, args: Arg
 const anywhere = siteArbitrary.chain((target) => {
   const nodes = Object.values(target.pages[0].nodes);
   const others = target.views.list.filter((entry) => entry.id !== target.views.base);
-  return fc.record({
+  return record({
     target: fc.constant(target),
     node: fc.constantFrom(...nodes),
     other: fc.constantFrom(...nodes),

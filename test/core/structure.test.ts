@@ -20,6 +20,7 @@ import {
   type Preview,
   type ViewId,
 } from '../../core/index.ts';
+import { record } from './arbitrary.ts';
 
 const { site } = await demoSite();
 const frame = frameOf(site);
@@ -142,12 +143,12 @@ describe('a preview brought up to date', () => {
     rules: Object.keys(shown.page.nodes).map((id) => shown.rulesOf(id as NodeId)),
   });
   const change = fc.oneof(
-    fc.record({
+    record({
       name: fc.constant('addElement' as const),
       kind: fc.constantFrom('card', 'heading', 'gallery'),
     }),
-    fc.record({ name: fc.constant('duplicateElement' as const) }),
-    fc.record({ name: fc.constant('removeElements' as const) }),
+    record({ name: fc.constant('duplicateElement' as const) }),
+    record({ name: fc.constant('removeElements' as const) }),
   );
 
   it('is what compiling the whole page anew gives, as elements come and go', () => {

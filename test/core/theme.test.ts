@@ -32,7 +32,7 @@ import {
   type SiteFrame,
   type ViewId,
 } from '../../core/index.ts';
-import { siteArbitrary, valueArbitrary } from './arbitrary.ts';
+import { record, siteArbitrary, valueArbitrary } from './arbitrary.ts';
 
 const { site, files } = await demoSite();
 const frame = frameOf(site);
@@ -205,7 +205,7 @@ const edited = siteArbitrary.chain((target) => {
     ),
   );
   const edit = fc.constantFrom(...slots).chain(({ node, part, property }) =>
-    fc.record({
+    record({
       nodes: fc.constant(node.id).map((each) => [each]),
       part: fc.constant(part),
       property: fc.constant(property.name),
@@ -214,7 +214,7 @@ const edited = siteArbitrary.chain((target) => {
       reach: fc.constantFrom('here' as const, 'onward' as const, 'everywhere' as const),
     }),
   );
-  return fc.record({ target: fc.constant(target), edits: fc.array(edit, { minLength: 1, maxLength: 6 }) });
+  return record({ target: fc.constant(target), edits: fc.array(edit, { minLength: 1, maxLength: 6 }) });
 });
 
 describe('following edits', () => {

@@ -17,7 +17,7 @@ import {
   type ViewId,
   type Views,
 } from '../../core/index.ts';
-import { layeredArbitrary, layeredCase, viewIn, viewsArbitrary } from './arbitrary.ts';
+import { layeredArbitrary, layeredCase, record, viewIn, viewsArbitrary } from './arbitrary.ts';
 
 const resolved = (layered: Layered<number>, views: Views) =>
   Object.fromEntries(views.list.map((view) => [view.id, held(layered, views, view.id)?.value]));
@@ -179,7 +179,7 @@ describe('bands', () => {
 describe('expressing per-view values', () => {
   it('resolves to what was wanted, with no override that could be left out', () => {
     const wanted = viewsArbitrary.chain((views) =>
-      fc.record({
+      record({
         views: fc.constant(views),
         values: fc.array(fc.integer({ min: 0, max: 3 }), { minLength: 5, maxLength: 5 }),
       }),
@@ -200,7 +200,7 @@ describe('expressing per-view values', () => {
 
   it('says the same as the layered value it was read from', () => {
     const given = viewsArbitrary.chain((views) =>
-      fc.record({
+      record({
         views: fc.constant(views),
         layered: layeredArbitrary(views, fc.integer(), true),
         view: viewIn(views),
