@@ -49,6 +49,7 @@ try {
   await pause(400);
 
   await (await byRole(driver, 'button', 'Side by side')).click();
+  for (const view of ['Mobile', 'Desktop']) await (await byRole(driver, 'checkbox', view)).click();
   await sheet(driver, 'Mobile');
   await selectInOutline(driver, 'Dome picture');
   await (await cell(driver, 'Columns', 'Tablet')).click();
