@@ -19,7 +19,7 @@ import {
 } from '../core/index.ts';
 import { siteOf } from './page.ts';
 
-const WARM = 8;
+const WARM = 30;
 
 /**
  * The median times in ms of pieces of work that take turns, after each has been done a few times to warm up: so a minute in

@@ -14,7 +14,7 @@ import { NO_PICTURE } from '../site/valuetypes/picture.ts';
 import { colourCss } from '../site/valuetypes/colour.ts';
 import { px } from '../type/fluid.ts';
 import type { View, ViewId, Views } from '../site/views.ts';
-import { sourceOrder } from '../site/sourceorder.ts';
+import { inSourceOrder, sourceOrder } from '../site/sourceorder.ts';
 import { memoised } from '../site/memo.ts';
 import { Stacks, type CssRule, type Stack } from './stack.ts';
 import { contextOf, stylingOf, type KnownCss, type Styling } from './styling.ts';
@@ -119,9 +119,10 @@ function stackElement(
   }
   add(selector, stack);
   if (media) add(within(selector, kind.media!), media);
+  if (!kind.parts) return;
   for (const part of PARTS) {
     const style = node.style[part];
-    const inside = style && kind.parts?.[part]?.selector;
+    const inside = style && kind.parts[part]?.selector;
     if (inside === undefined) continue;
     const own = styling.stack();
     putStyle(styling, own, undefined, style!, undefined);
@@ -283,9 +284,6 @@ export function pageRules(site: SiteFrame, page: Page, picture: PictureAddress):
   const styling = stylingOf(site.views);
   const elements = new Stacks(site.views, 'element');
   const add = elements.add.bind(elements);
-  for (const node of sourceOrder(page)) {
-    const parent = node.parent === null ? undefined : page.nodes[node.parent];
-    stackElement(styling, node, parent, add);
-  }
+  inSourceOrder(page, (node, parent) => stackElement(styling, node, parent, add));
   return [...sharedRules(site, page, picture), ...elements.rules()];
 }

@@ -36,11 +36,34 @@ export class KnownCss {
   }
 }
 
+/** The properties of a style by the names in it. It is made by adding names one by one; the same names lead to the same. */
+class StyleNames {
+  private readonly longer = new Map<string, StyleNames>();
+  private sorted: readonly Property[] | undefined;
+
+  constructor(private readonly names: readonly string[] = []) {}
+
+  with(name: string): StyleNames {
+    let more = this.longer.get(name);
+    if (!more) this.longer.set(name, (more = new StyleNames([...this.names, name])));
+    return more;
+  }
+
+  /** Those that are CSS of what holds the style, in the table's order, so that the same values give the same text. */
+  properties(): readonly Property[] {
+    this.sorted ??= this.names
+      .map(knownProperty)
+      .filter((property) => property.css && !property.onChildren)
+      .sort((one, other) => placeOf.get(one.name)! - placeOf.get(other.name)!);
+    return this.sorted;
+  }
+}
+
 /** What making the CSS of elements and text styles needs to know of the views of a site, and what came of it before. */
 class Styling {
   private readonly slots: Slots;
   private readonly known = new Map<Kind | undefined, Map<ViewId, KnownCss>>();
-  private readonly orders = new Map<string, readonly Property[]>();
+  private readonly noNames = new StyleNames();
 
   constructor(readonly views: Views) {
     this.slots = slotsOf(views);
@@ -61,19 +84,11 @@ class Styling {
     return known;
   }
 
-  /** The properties of a style that are CSS of what holds it, in the table's order, so that the same values give the same text. */
+  /** The properties of a style that are CSS of what holds it, in the table's order. */
   propertiesOf(style: PartStyle): readonly Property[] {
-    const names = Object.keys(style);
-    const key = names.join(' ');
-    let order = this.orders.get(key);
-    if (!order) {
-      order = names
-        .map(knownProperty)
-        .filter((property) => property.css && !property.onChildren)
-        .sort((one, other) => placeOf.get(one.name)! - placeOf.get(other.name)!);
-      this.orders.set(key, order);
-    }
-    return order;
+    let names = this.noNames;
+    for (const name in style) names = names.with(name);
+    return names.properties();
   }
 }
 

@@ -3,15 +3,30 @@ import type { Node } from './node.ts';
 import type { NodeId } from './nodeid.ts';
 import type { Page } from './site.ts';
 
-/** The nodes of a page in source order. */
-export const sourceOrder: (page: Page) => readonly Node[] = memoised((page: Page) => {
-  const list: Node[] = [];
-  walk(page, page.root, list);
-  return list;
+/** The nodes of a page in source order, and beside each the one that holds it. */
+interface Walked {
+  nodes: Node[];
+  parents: (Node | undefined)[];
+}
+
+const walked = memoised((page: Page): Walked => {
+  const made: Walked = { nodes: [], parents: [] };
+  walk(page, page.root, undefined, made);
+  return made;
 });
 
-function walk(page: Page, id: NodeId, list: Node[]): void {
+function walk(page: Page, id: NodeId, parent: Node | undefined, made: Walked): void {
   const node = page.nodes[id];
-  list.push(node);
-  for (const child of node.children) walk(page, child, list);
+  made.nodes.push(node);
+  made.parents.push(parent);
+  for (const child of node.children) walk(page, child, node, made);
+}
+
+/** The nodes of a page in source order. */
+export const sourceOrder = (page: Page): readonly Node[] => walked(page).nodes;
+
+/** Visits the nodes of a page in source order, each with its parent. */
+export function inSourceOrder(page: Page, visit: (node: Node, parent: Node | undefined) => void): void {
+  const { nodes, parents } = walked(page);
+  for (let index = 0; index < nodes.length; index++) visit(nodes[index], parents[index]);
 }
