@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { expect } from 'chai';
 import { paths } from '../../api/paths.ts';
-import { byRole, pause, resize } from './browser.ts';
+import { byRole, pause, resize, visit } from './browser.ts';
 import { cell, openBench, selectInOutline, type Bench } from './workbench.ts';
 import { Key } from 'selenium-webdriver';
 
@@ -90,7 +90,7 @@ describe('access', function () {
     it(`to the published pages at ${width} px`, async () => {
       await resize(bench.driver, width, 900);
       for (const page of ['', 'visits/', 'find-us/']) {
-        await bench.driver.get(`${bench.running.hostUrl}/brindle-hill/${page}`);
+        await visit(bench.driver, `${bench.running.hostUrl}/brindle-hill/${page}`);
         expect(await violations(), page).to.deep.equal([]);
         expect(
           await bench.driver.executeScript('return document.documentElement.scrollWidth <= innerWidth'),

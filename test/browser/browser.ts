@@ -137,3 +137,13 @@ export async function eventually<T>(
   } while (Date.now() < until);
   throw new Error(`Waited in vain: ${what}. Last: ${String(last)}`);
 }
+
+/** Opens a published page and waits until the browser says that all of it is there, its style sheet too. */
+export async function visit(driver: WebDriver, address: string): Promise<void> {
+  await driver.get(address);
+  await eventually('the whole page', () =>
+    driver.executeScript<boolean>(
+      `return document.readyState === 'complete' && [...document.querySelectorAll('link[rel=stylesheet]')].every((link) => link.sheet !== null)`,
+    ),
+  );
+}

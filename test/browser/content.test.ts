@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
-import { byRole, eventually, pause } from './browser.ts';
+import { byRole, eventually, pause, visit } from './browser.ts';
 import { inSheet, kept, pointAt, saysStep, selectInOutline, sheet, useBench } from './workbench.ts';
 
 describe('the workbench: content', function () {
@@ -152,7 +152,7 @@ describe('the workbench: content', function () {
       await saysStep(driver, 'Film: turning sky: plays changed in every view');
       await kept(driver);
       await fetch(running.url + paths.publications('brindle-hill'), { method: 'POST' });
-      await driver.get(`${running.hostUrl}/brindle-hill/telescope-hire/`);
+      await visit(driver, `${running.hostUrl}/brindle-hill/telescope-hire/`);
       const film = await driver.findElement(By.css('video'));
       await driver.executeScript('arguments[0].scrollIntoView()', film);
       const state = () =>

@@ -5,7 +5,7 @@ import pixelmatch from 'pixelmatch';
 import { PNG } from 'pngjs';
 import type { Driver } from 'selenium-webdriver/chrome.js';
 import { paths } from '../../api/paths.ts';
-import { byRole, eventually, pause, resize } from './browser.ts';
+import { byRole, eventually, pause, resize, visit } from './browser.ts';
 import { chooseView, inSheet, openBench, sheet, type Bench } from './workbench.ts';
 
 interface Clip {
@@ -66,7 +66,7 @@ describe('a sheet shows what is published', function () {
       const inEditor = await picture(driver, box);
 
       await resize(driver, width, box.height);
-      await driver.get(`${running.hostUrl}/brindle-hill/`);
+      await visit(driver, `${running.hostUrl}/brindle-hill/`);
       expect(await driver.executeAsyncScript(SETTLE, null))
         .to.equal(pictures)
         .and.be.greaterThan(6);

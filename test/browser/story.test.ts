@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { By, Key, type WebElement } from 'selenium-webdriver';
 import { builtPages } from '../../server/pages.ts';
 import { served, type Served } from '../server/serving.ts';
-import { byRole, eventually, openBrowser, resize, type Browser } from './browser.ts';
+import { byRole, eventually, openBrowser, resize, type Browser, visit } from './browser.ts';
 import {
   cell,
   chooseReach,
@@ -143,7 +143,7 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
       driver.executeScript<string>(
         `return getComputedStyle(document.querySelector('.n-${id}')).getPropertyValue('${property}')`,
       );
-    await driver.get(live!);
+    await visit(driver, live!);
     await resize(driver, 1280, 800);
     expect(await published('headline', 'font-size')).to.equal('64px');
     expect(await published('lead', 'display')).to.equal('block');
