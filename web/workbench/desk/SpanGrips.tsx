@@ -64,9 +64,11 @@ export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: 
   const shared = columnsIn(site, page, row, view);
   const index = shared.children.findIndex(({ id }) => id === node.id);
   if (index < 0) return null;
-  const asks = (list: RowColumns['children']) => list.map((child) => child.asks);
   const before = shared.children[index].asks;
-  const placed = placeColumns(asks(shared.children), shared.columns)[index];
+  const placed = placeColumns(
+    shared.children.map(({ asks }) => asks),
+    shared.columns,
+  )[index];
 
   const take = (next: Columns) => {
     if (next.span === placed.span && next.start === before.start) return;

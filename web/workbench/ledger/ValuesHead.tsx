@@ -68,7 +68,19 @@ function Described({ site, page, subject }: { site: SiteFrame; page: Page; subje
     const words = `${followers} on this page ${followers === 1 ? 'follows' : 'follow'} it${not && `; ${not}`}`;
     return (
       <Tooltip title={words}>
-        <Typography noWrap sx={{ fontSize: 12, color: quiet, flex: 1, minWidth: 30 }}>
+        <Typography
+          sx={{
+            fontSize: 12,
+            lineHeight: 1.25,
+            color: quiet,
+            flex: 1,
+            minWidth: 30,
+            display: '-webkit-box',
+            WebkitBoxOrient: 'vertical',
+            WebkitLineClamp: 2,
+            overflow: 'hidden',
+          }}
+        >
           {words}
         </Typography>
       </Tooltip>
