@@ -60,7 +60,7 @@ class StyleNames {
 }
 
 /** What making the CSS of elements and text styles needs to know of the views of a site, and what came of it before. */
-class Styling {
+export class Styling {
   private readonly slots: Slots;
   private readonly known = new Map<Kind | undefined, Map<ViewId, KnownCss>>();
   private readonly noNames = new StyleNames();
@@ -91,8 +91,6 @@ class Styling {
     return names.properties();
   }
 }
-
-export type { Styling };
 
 /** What the CSS of a value may depend on of the kind of its element. */
 export const contextOf = (kind?: Kind): Pick<CssContext, 'display' | 'rowsOnly'> =>

@@ -206,6 +206,16 @@ describe('the workbench: outline and desk', function () {
 
       const left = await byRole(driver, 'slider', 'First column of Dome picture');
       expect(await left.getAttribute('aria-valuetext')).to.equal('5 of 12 columns, from column 8');
+      // Let go on the column where it stands: nothing is set.
+      await driver
+        .actions({ async: true })
+        .move({ origin: left })
+        .press()
+        .move({ origin: left, x: -4, y: 3, duration: 80 })
+        .perform();
+      await says('5 of 12 columns, from column 8');
+      await driver.actions().release().perform();
+      await saysStep(driver, 'Undone: Dome picture: columns in Desktop 5 → 3');
       await driver
         .actions({ async: true })
         .move({ origin: left })

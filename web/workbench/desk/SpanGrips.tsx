@@ -33,18 +33,22 @@ interface SpanGripsProps {
 
 type Edge = 'left' | 'right';
 
-/** What a block asks of its row's columns when one of its edges stands at another column. */
-function asked({ column, span }: Placed, before: Columns, edge: Edge, at: number): Columns {
+/** Where a block stands once one of its edges is at another column; at least one column is left of it. */
+function resized({ row, column, span }: Placed, edge: Edge, at: number): Placed {
   const end = column + span - 1;
-  return edge === 'right'
-    ? { ...before, span: Math.max(at, column) - column + 1 }
-    : { start: Math.min(at, end) + 1, span: end - Math.min(at, end) + 1 };
+  if (edge === 'right') return { row, column, span: Math.max(at, column) - column + 1 };
+  const from = Math.min(at, end);
+  return { row, column: from, span: end - from + 1 };
 }
+
+/** What a block asks of its row's columns to stand there: a left edge that was moved needs a first column. */
+const asksFor = ({ column, span }: Placed, edge: Edge): Columns =>
+  edge === 'left' ? { start: column + 1, span } : { span };
 
 /** Who would go to another row, in words. */
 function hint(page: Page, { columns, children }: RowColumns, index: number, asks: Columns): string {
   const before = children.map((child) => child.asks);
-  const after = before.with(index, asks);
+  const after = before.with(index, { ...before[index], ...asks });
   const { up, down } = movedRows(placeColumns(before, columns), placeColumns(after, columns));
   const words = (moved: number[], where: string) => {
     if (moved.length === 0) return [];
@@ -60,20 +64,18 @@ function hint(page: Page, { columns, children }: RowColumns, index: number, asks
 export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: SpanGripsProps) {
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.editor.reach);
-  const [drawn, setDrawn] = useState<{ asks: Columns; edge: Edge; tracks: Track[] } | null>(null);
+  const [drawn, setDrawn] = useState<{ to: Placed; edge: Edge; tracks: Track[] } | null>(null);
   const shared = columnsIn(site, page, row, view);
   const index = shared.children.findIndex(({ id }) => id === node.id);
   if (index < 0) return null;
-  const before = shared.children[index].asks;
   const placed = placeColumns(
     shared.children.map(({ asks }) => asks),
     shared.columns,
   )[index];
 
-  const take = (next: Columns) => {
-    if (next.span === placed.span && next.start === before.start) return;
-    const start = next.start === before.start ? undefined : next.start;
-    dispatch(edit('takeColumns', { nodes, view, reach, span: next.span, ...(start && { start }) }));
+  const moves = ({ column, span }: Placed) => column !== placed.column || span !== placed.span;
+  const take = (to: Placed, edge: Edge) => {
+    if (moves(to)) dispatch(edit('takeColumns', { nodes, view, reach, ...asksFor(to, edge) }));
   };
   const down = (edge: Edge) => (press: PointerEvent<HTMLElement>) => {
     const grid = sheet.elementOf(row.id);
@@ -81,15 +83,15 @@ export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: 
     press.currentTarget.focus();
     const tracks = tracksOf(grid);
     const frame = sheet.document.defaultView!.frameElement!;
-    const meant = (event: { clientX: number }): Columns => {
+    const meant = (event: { clientX: number }): Placed => {
       const x = (event.clientX - frame.getBoundingClientRect().left) / scale;
-      return asked(placed, before, edge, nearestTrack(tracks, edge, x));
+      return resized(placed, edge, nearestTrack(tracks, edge, x));
     };
     draw(press, {
-      move: (event) => setDrawn({ asks: meant(event), edge, tracks }),
+      move: (event) => setDrawn({ to: meant(event), edge, tracks }),
       end: (event, travel) => {
         setDrawn(null);
-        if (travel !== 0) take(meant(event));
+        if (travel !== 0) take(meant(event), edge);
       },
       cancel: () => setDrawn(null),
     });
@@ -99,7 +101,7 @@ export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: 
     if (by === undefined) return;
     event.preventDefault();
     const at = (edge === 'right' ? placed.column + placed.span - 1 : placed.column) + by;
-    if (at >= 0 && at < shared.columns) take(asked(placed, before, edge, at));
+    if (at >= 0 && at < shared.columns) take(resized(placed, edge, at), edge);
   };
   const words = `${placed.span} of ${shared.columns} columns, from column ${placed.column + 1}`;
   const grip = (edge: Edge, label: string, value: number) => (
@@ -122,10 +124,9 @@ export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: 
         <Drawn
           {...drawn}
           own={sheet.elementOf(node.id)?.getBoundingClientRect()}
-          column={drawn.asks.start === undefined ? placed.column : drawn.asks.start - 1}
           scale={scale}
           columns={shared.columns}
-          hint={hint(page, shared, index, drawn.asks)}
+          hint={moves(drawn.to) ? hint(page, shared, index, asksFor(drawn.to, drawn.edge)) : ''}
         />
       )}
       {grip('left', 'First column', placed.column + 1)}
@@ -136,18 +137,17 @@ export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: 
 
 interface DrawnProps {
   own?: DOMRect;
-  asks: Columns;
+  to: Placed;
   edge: Edge;
   tracks: Track[];
-  column: number;
   columns: number;
   scale: number;
   hint: string;
 }
 
 /** The columns of the row, those that the block would take, and what that would do, drawn from the frame of the block. */
-function Drawn({ own, asks, edge, tracks, column, columns, scale, hint: moves }: DrawnProps) {
-  const last = tracks.at(column + asks.span - 1);
+function Drawn({ own, to: { column, span }, edge, tracks, columns, scale, hint: moves }: DrawnProps) {
+  const last = tracks.at(column + span - 1);
   if (!own || !last) return null;
   const across = ({ left, right }: Track) => ({
     left: (left - own.left) * scale,
@@ -161,7 +161,7 @@ function Drawn({ own, asks, edge, tracks, column, columns, scale, hint: moves }:
       ))}
       <div className="span-taken" style={across(taken)}>
         <div role="status" className={`span-words ${edge}`}>
-          {asks.span} of {columns} columns
+          {span} of {columns} columns
           {edge === 'left' && `, from column ${column + 1}`}
           {moves && <div>{moves}</div>}
         </div>
