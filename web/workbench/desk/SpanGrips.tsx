@@ -154,13 +154,15 @@ function Drawn({ own, to: { column, span }, edge, tracks, columns, scale, hint: 
     width: (right - left) * scale,
   });
   const taken = { left: tracks[column].left, right: last.right };
+  // The words may be wider than the block: they grow towards the side of the row that has more room.
+  const side = column + span / 2 > columns / 2 ? 'right' : 'left';
   return (
     <div className="span-drawn">
       {tracks.map((track) => (
         <div key={track.left} className="span-track" style={across(track)} />
       ))}
       <div className="span-taken" style={across(taken)}>
-        <div role="status" className={`span-words ${edge}`}>
+        <div role="status" className={`span-words ${side}`}>
           {span} of {columns} columns
           {edge === 'left' && `, from column ${column + 1}`}
           {moves && <div>{moves}</div>}
