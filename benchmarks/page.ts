@@ -1,6 +1,6 @@
 /** A generated page of a wanted size: sections of rows of cards, with ten overrides on every element that takes them. */
 import { demoSite } from '../demo/site.ts';
-import type { Layered, Node, NodeId, Page, Site, ViewId } from '../core/index.ts';
+import { canonicalSite, type Layered, type Node, type NodeId, type Page, type Site, type ViewId } from '../core/index.ts';
 
 const at = (tablet: unknown, mobile: unknown): Layered<unknown>['at'] => ({
   ['tablet' as ViewId]: { value: tablet, reach: 'onward' },
@@ -56,6 +56,7 @@ export async function siteOf(size: number): Promise<Site> {
   const sections = nodes[root].children;
   nodes[sections[0]].content.landmark = 'header';
   nodes[sections.at(-1)!].content.landmark = 'footer';
-  const page: Page = { id: 'home' as NodeId, slug: '', title: 'Benchmark', description: '', root, nodes };
-  return { ...site, pages: [page] };
+  const page: Page = { id: 'home' as NodeId, root, nodes };
+  const pages = [{ id: page.id, slug: '', title: 'Benchmark', description: '' }];
+  return canonicalSite({ frame: { ...site.frame, pages }, pages: { [page.id]: page } });
 }

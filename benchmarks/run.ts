@@ -8,11 +8,10 @@ import postcss from 'postcss';
 import { demoSite } from '../demo/site.ts';
 import {
   compileSite,
-  frameOf,
+  pagesOf,
   perform,
   preview,
   type NodeId,
-  type Page,
   type Preview,
   type Site,
   type ViewId,
@@ -43,14 +42,15 @@ function medians<T>(
 
 /** What core does for one edit before the browser paints: the command, and the rules and the markup that changed. */
 function editing(site: Site): () => void {
-  const frame = frameOf(site);
-  let page: Page = site.pages[0];
+  let state = site;
+  const { frame } = site;
+  const [page] = pagesOf(site);
   const addresses = { page: () => '#', picture: () => '#' };
   let shown: Preview = preview(frame, page, addresses);
   let value = 20;
   return () => {
     value = value === 20 ? 21 : 20;
-    const outcome = perform(frame, page, 'setValue', {
+    const outcome = perform(state, page.id, 'setValue', {
       nodes: ['e4' as NodeId],
       property: 'size',
       view: 'tablet' as ViewId,
@@ -58,8 +58,8 @@ function editing(site: Site): () => void {
       reach: 'here',
     });
     if (!outcome.ok) throw new Error(outcome.sentence);
-    page = outcome.value.page;
-    shown = preview(frame, page, addresses, shown);
+    state = outcome.value.site;
+    shown = preview(frame, state.pages[page.id], addresses, shown);
     shown.since!.elements.forEach((id) => shown.rulesOf(id));
   };
 }

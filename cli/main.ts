@@ -37,7 +37,7 @@ async function compile(source: string, target: string): Promise<void> {
       throw new Failure(`${path} cannot be written (${(error as NodeJS.ErrnoException).code}).`);
     }
   }
-  console.error(`${site.name}: ${published.length} files written to ${target}.`);
+  console.error(`${site.frame.name}: ${published.length} files written to ${target}.`);
 }
 
 /** Reads the site from the program that has the data folder open, or opens the folder itself. */
@@ -57,8 +57,8 @@ async function exported(id: string): Promise<string> {
     const snapshot = await store.sites.snapshot(id);
     if (!snapshot) throw unknown;
     const files: Record<string, string> = {};
-    for (const asset of snapshot.site.assets)
-      files[asset.id] = (await store.files.get(asset.hash)).toString('base64');
+    for (const { id: name, hash } of [...snapshot.site.frame.assets, ...snapshot.site.frame.fonts])
+      files[name] = (await store.files.get(hash)).toString('base64');
     return writeSiteFile(snapshot.site, files);
   } finally {
     await store.close();
@@ -69,7 +69,7 @@ const [command, ...args] = process.argv.slice(2);
 try {
   if (command === 'compile' && args.length === 2) await compile(args[0], args[1]);
   else if (command === 'check' && args.length === 1)
-    console.log(`${(await read(args[0])).site.name}: nothing is wrong.`);
+    console.log(`${(await read(args[0])).site.frame.name}: nothing is wrong.`);
   else if (command === 'export' && args.length === 1) process.stdout.write(await exported(args[0]));
   else throw new Failure(USAGE);
 } catch (error) {

@@ -1,42 +1,44 @@
 /** The whole public surface of the core. Code outside imports from here and nowhere deeper. */
-export type { Outcome } from './site/outcome.ts';
-export { done, refused } from './site/outcome.ts';
-export * from './site/views.ts';
-export type { Layered, Override } from './site/layered.ts';
-export type { NodeId } from './site/nodeid.ts';
-export { PARTS, type Part } from './site/parts.ts';
+export type { Outcome } from './outcome.ts';
+export { done, refused } from './outcome.ts';
+export * from './layered/views.ts';
+export type { Layered, Override } from './layered/layered.ts';
+export type { NodeId } from './elements/nodeid.ts';
+export { PARTS, type Part } from './elements/parts.ts';
 export type { Node, PartStyle, Style } from './site/node.ts';
+export { canonicalNode, canonicalSite } from './site/canonical.ts';
 export * from './site/site.ts';
-export type { Fault } from './site/faults.ts';
-export { frameFaults, pageFaults, pointer, siteFaults, siteFileFaults } from './site/validate.ts';
-export { FAMILIES, familiesOf, type Family, type FontFile } from './site/families.ts';
-export type { ContentType, LabelledLink } from './site/contenttypes.ts';
-export { contentOf, type ContentField, type Kind } from './site/kinds/kind.ts';
-export { KINDS, kindOf, knownKind } from './site/kinds/table.ts';
-export type { Point, Ratio } from './site/valuetypes/geometry.ts';
-export type { Extent } from './site/valuetypes/extent.ts';
-export type { EditorName, Option, ValueContext, ValueType } from './site/valuetypes/valuetype.ts';
-export { aliasOf, aliasTo } from './site/valuetypes/alias.ts';
-export { colourCss, isCssColour } from './site/valuetypes/colour.ts';
-export { adjusted, type Adjustment } from './site/valuetypes/adjust.ts';
-export type { Gradient } from './site/valuetypes/gradient.ts';
-export type { Space } from './site/valuetypes/space.ts';
-export { ordinal } from './site/valuetypes/order.ts';
+export type { Fault } from './faults.ts';
+export { pointer } from './faults.ts';
+export { faultsOfChange, frameFaults, pageFaults, siteFaults, siteFileFaults } from './site/validate.ts';
+export { FAMILIES, familiesOf, type Family, type FontFile } from './theme/families.ts';
+export type { ContentField, ContentType, LabelledLink } from './elements/content/contenttypes.ts';
+export { contentOf, type Kind } from './elements/kinds/kind.ts';
+export { KINDS, kindOf, knownKind } from './elements/kinds/table.ts';
+export type { Point, Ratio } from './elements/valuetypes/geometry.ts';
+export type { Extent } from './elements/valuetypes/extent.ts';
+export type { EditorName, Option, ValueContext, ValueType } from './elements/valuetypes/valuetype.ts';
+export { aliasOf, aliasTo } from './theme/alias.ts';
+export { colourCss, isCssColour } from './elements/valuetypes/colour.ts';
+export { adjusted, type Adjustment } from './elements/valuetypes/adjust.ts';
+export type { Gradient } from './elements/valuetypes/gradient.ts';
+export { ordinal } from './elements/valuetypes/order.ts';
 export {
   PROPERTY_GROUPS,
   type Declarations,
   type Property,
   type PropertyGroup,
-} from './site/properties/property.ts';
-export { applies, knownProperty, PROPERTIES, propertyOf, sidesOf, takes } from './site/properties/table.ts';
-export { cleanFragment, plainText } from './site/fragment.ts';
-export { cleanLink, linkedPage } from './site/link.ts';
-export { print, type Markup } from './site/markup.ts';
+} from './elements/properties/property.ts';
+export { knownProperty, PROPERTIES, propertyOf, sidesOf } from './elements/properties/table.ts';
+export { applies, takes } from './site/applies.ts';
+export { cleanFragment, plainText } from './markup/fragment.ts';
+export { cleanLink, linkedPage } from './markup/link.ts';
+export { print, type Markup } from './markup/markup.ts';
 
-export { held, isEmpty, reached, type Held } from './values/resolve.ts';
-export { withoutValue, withReach, withValue, wouldReach, type EditReach } from './values/change.ts';
-export { express, same } from './values/express.ts';
-export { bands, mediaCondition, widthsOfOverride, type Band } from './values/bands.ts';
+export { held, isEmpty, reached, type Held } from './layered/resolve.ts';
+export { withoutValue, withReach, withValue, wouldReach, type EditReach } from './layered/change.ts';
+export { express, same } from './layered/express.ts';
+export { bands, mediaCondition, widthsOfOverride, type Band } from './layered/bands.ts';
 export {
   ownLayered,
   partStyleOf,
@@ -49,7 +51,8 @@ export {
 export { differences, type Difference } from './values/differences.ts';
 export { childrenIn, hiddenBy, isShown } from './values/shown.ts';
 export { columnsIn, type RowColumns } from './values/columns.ts';
-export { spaceAt } from './values/space.ts';
+export { spaceAt, type Space } from './theme/spacing.ts';
+export type { Asset, Colour, Font, SpacingStep, Stock } from './theme/stock.ts';
 export { countOverrides, countsOf, overrideCount } from './values/count.ts';
 
 export { completeOrder, moveTo } from './layout/order.ts';
@@ -58,9 +61,8 @@ export { fluid, REM, sizeAt, textSizeCss, type Fluid, type TextSize } from './ty
 
 export { contrastIn, contrastRatio, type Contrast } from './checks/contrast.ts';
 export { COMMANDS, perform, type Arguments, type CommandName, type Step } from './edits/perform.ts';
-export { after, stacksOf, type EditBy, type Made, type Stacks } from './edits/history.ts';
-export { changedSince, followed } from './edits/lineage.ts';
-export type { Document } from './edits/command.ts';
+export { stacksOf, type EditBy, type Logged, type Stacks } from './edits/history.ts';
+export { changedSince, followed } from './site/lineage.ts';
 export type { Holders } from './edits/aim.ts';
 export { accepts } from './edits/structure.ts';
 export {
@@ -71,7 +73,9 @@ export {
   valuesOf,
   type ValueChoice,
 } from './edits/many.ts';
-export { applyOperations, overlapping, type Operation } from './edits/patch.ts';
+export { applied, stands, type Applied } from './edits/apply.ts';
+export { nodesIn, overlapping, pagesIn, type Operation } from './edits/operation.ts';
+export { LIMITS } from './edits/limits.ts';
 
 export { sourceOrder } from './site/sourceorder.ts';
 export { bodyMarkup, type Addresses } from './compile/body.ts';

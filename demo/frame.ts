@@ -3,7 +3,7 @@ import {
   FORMAT_VERSION,
   type Asset,
   type Layered,
-  type SiteFrame,
+  type WrittenSite,
   type TextStyle,
   type View,
   type ViewId,
@@ -46,7 +46,7 @@ const sans = (size: ReturnType<typeof layered>, lineHeight: number, weight = 400
 });
 
 /** Everything of the observatory's site but its pages. The assets come with the picture files. */
-export const frame = (assets: Asset[]): SiteFrame => ({
+export const frame = (assets: Asset[]): Omit<WrittenSite, 'pages'> => ({
   format: FORMAT,
   version: FORMAT_VERSION,
   id: 'brindle-hill',

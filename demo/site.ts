@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
-import type { Asset, ReadSite } from '../core/index.ts';
+import { canonicalSite, siteFrom, type Asset, type ReadSite } from '../core/index.ts';
 import { frame } from './frame.ts';
 import { hire } from './hire.ts';
 import { home } from './home.ts';
@@ -39,5 +39,6 @@ export async function demoSite(): Promise<ReadSite> {
       hash: createHash('sha256').update(bytes).digest('hex'),
     });
   }
-  return { site: { ...frame(assets), pages: [home, visits, hire, findUs] }, files };
+  const written = { ...frame(assets), pages: [home, visits, hire, findUs] };
+  return { site: canonicalSite(siteFrom(written)), files };
 }

@@ -1,4 +1,7 @@
-import type { Layered, Override, Node, NodeId, Page, PartStyle, Style, ViewId } from '../core/index.ts';
+import type { Layered, Override, Node, NodeId, Page, PageHead, PartStyle, Style, ViewId } from '../core/index.ts';
+
+/** A page with what the site knows of it, as in a site file. */
+export type WrittenPage = PageHead & Page;
 
 /** An element written as a tree, as the demo's pages are; `pageOf` lays it out flat. */
 export interface Branch {
@@ -37,7 +40,7 @@ export function layered(
   return result;
 }
 
-export function pageOf(page: Omit<Page, 'root' | 'nodes' | 'id'> & { id: string }, root: Branch): Page {
+export function pageOf(head: Omit<PageHead, 'id'> & { id: string }, root: Branch): WrittenPage {
   const nodes: Record<NodeId, Node> = {};
   const add = (tree: Branch, parent: NodeId | null): NodeId => {
     const id = tree.id as NodeId;
@@ -56,5 +59,5 @@ export function pageOf(page: Omit<Page, 'root' | 'nodes' | 'id'> & { id: string 
     return id;
   };
   const id = add(root, null);
-  return { ...page, id: page.id as NodeId, root: id, nodes };
+  return { ...head, id: head.id as NodeId, root: id, nodes };
 }

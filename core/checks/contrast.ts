@@ -1,14 +1,15 @@
+import { applies } from '../site/applies.ts';
 import { blend, parse, wcagContrast, type Color } from 'culori';
 import { sizeAt, type TextSize } from '../type/fluid.ts';
 import { resolve } from '../values/trace.ts';
-import { knownKind } from '../site/kinds/table.ts';
+import { knownKind } from '../elements/kinds/table.ts';
 import type { Node } from '../site/node.ts';
-import type { Part } from '../site/parts.ts';
-import { applies, knownProperty } from '../site/properties/table.ts';
+import type { Part } from '../elements/parts.ts';
+import { knownProperty } from '../elements/properties/table.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import { aliasOf } from '../site/valuetypes/alias.ts';
-import { NO_PICTURE } from '../site/valuetypes/picture.ts';
-import { viewOf, type ViewId } from '../site/views.ts';
+import { aliasOf } from '../theme/alias.ts';
+import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
+import { viewOf, type ViewId } from '../layered/views.ts';
 
 /** How text stands out from what is behind it. */
 export interface Contrast {

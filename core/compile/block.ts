@@ -1,4 +1,4 @@
-import type { Declarations } from '../site/properties/property.ts';
+import type { Declarations } from '../elements/properties/property.ts';
 
 /**
  * What one selector declares under one condition. A block is made by adding declarations to another, from the empty one

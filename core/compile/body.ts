@@ -1,15 +1,15 @@
-import { bands, mediaCondition } from '../values/bands.ts';
-import { held } from '../values/resolve.ts';
+import { bands, mediaCondition } from '../layered/bands.ts';
+import { held } from '../layered/resolve.ts';
 import { partStyleOf, textStyleOf } from '../values/trace.ts';
-import type { Kind, MarkupContext, MediaReference } from '../site/kinds/kind.ts';
-import { contentOf } from '../site/kinds/kind.ts';
-import { knownKind } from '../site/kinds/table.ts';
-import type { Layered } from '../site/layered.ts';
-import { linkedPage } from '../site/link.ts';
-import { element, type Markup } from '../site/markup.ts';
+import type { Kind, MarkupContext, MediaReference } from '../elements/kinds/kind.ts';
+import { contentOf } from '../elements/kinds/kind.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import type { Layered } from '../layered/layered.ts';
+import { linkedPage } from '../markup/link.ts';
+import { element, type Markup } from '../markup/markup.ts';
 import type { Node } from '../site/node.ts';
-import type { NodeId } from '../site/nodeid.ts';
-import type { Page, SiteFrame } from '../site/site.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { headOf, type Page, type SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { nodeClass, textStyleClass } from './rules.ts';
 
@@ -104,7 +104,6 @@ function elementMarkup(node: Node, making: Making, place: { eager: boolean; abse
       elementMarkup(page.nodes[id], making, { eager: place.eager, absent }),
     ),
     address: making.address,
-    site,
     media: making.media,
     part: making.partsOf(kind),
     headingLevel: levels.get(node.id) ?? 2,
@@ -136,12 +135,11 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): M
   const made = sections.map((section, index) =>
     elementMarkup(section, making, { eager: index <= head, absent: false }),
   );
-  const title = titled ? [] : [element('h1', { class: 'page-title' }, page.title)];
+  const title = titled ? [] : [element('h1', { class: 'page-title' }, headOf(site, page.id).title)];
   const main = element('main', {}, ...title, ...made.slice(head, Math.max(head, foot)));
   return knownKind('page').markup(root, {
     attributes: { class: `page ${nodeClass(root.id)}` },
     children: [...made.slice(0, head), main, ...made.slice(Math.max(head, foot))],
-    site,
     address: () => undefined,
     media: () => undefined,
     part: () => ({}),

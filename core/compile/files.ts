@@ -1,8 +1,9 @@
+import type { Asset } from '../theme/stock.ts';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
-import type { Family, FontFile } from '../site/families.ts';
-import { element, print } from '../site/markup.ts';
-import type { Asset, Page, Site } from '../site/site.ts';
+import type { Family, FontFile } from '../theme/families.ts';
+import { element, print } from '../markup/markup.ts';
+import { pagesOf, headOf, type Page, type PageHead, type Site, type SiteFrame } from '../site/site.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
 import { pageRules } from './rules.ts';
 import { familiesIn, printFontFaces, printRules } from './stylesheet.ts';
@@ -28,12 +29,12 @@ const mediaPath = (asset: Asset): string =>
   `assets/${asset.id}-${asset.hash.slice(0, 10)}.${EXTENSIONS[asset.type]}`;
 const fontPath = (file: FontFile): string => `assets/fonts/${file.file}`;
 
-export const pagePath = (page: Pick<Page, 'slug'>): string =>
+export const pagePath = (page: Pick<PageHead, 'slug'>): string =>
   page.slug === '' ? 'index.html' : `${page.slug}/index.html`;
 
 /** The addresses that a page of the published site uses: all relative, so that the site can be served from any folder. */
-function relativeAddresses(site: Site, page: Page): Addresses {
-  const up = page.slug === '' ? '' : '../';
+function relativeAddresses(site: SiteFrame, head: PageHead): Addresses {
+  const up = head.slug === '' ? '' : '../';
   const pictures = new Map(site.assets.map((asset) => [asset.id, mediaPath(asset)]));
   return {
     page: (id) => {
@@ -45,15 +46,16 @@ function relativeAddresses(site: Site, page: Page): Addresses {
 }
 
 /** The title in the browser's tab. */
-export const documentTitle = (siteName: string, page: Pick<Page, 'title'>): string =>
+export const documentTitle = (siteName: string, page: Pick<PageHead, 'title'>): string =>
   page.title === siteName ? siteName : `${page.title} · ${siteName}`;
 
 function compilePage(
-  site: Site,
+  site: SiteFrame,
   page: Page,
 ): { files: PublishedFile[]; families: Family[]; pictures: string[] } {
   const pictures = new Set<string>();
-  const addresses = relativeAddresses(site, page);
+  const head = headOf(site, page.id);
+  const addresses = relativeAddresses(site, head);
   const named = (id: string) => {
     pictures.add(id);
     return addresses.picture(id);
@@ -62,21 +64,21 @@ function compilePage(
   const rules = pageRules(site, page, (id) => named(id).replace(/^.*\//, ''));
   const families = familiesIn(rules, site);
   const css = `${printFontFaces(families, (_family, file) => `fonts/${file.file}`)}\n${printRules(rules)}\n`;
-  const cssPath = `assets/${page.slug || 'index'}-${fingerprint(css)}.css`;
+  const cssPath = `assets/${head.slug || 'index'}-${fingerprint(css)}.css`;
   const body = bodyMarkup(site, page, { ...addresses, picture: named });
-  const head = element(
+  const documentHead = element(
     'head',
     {},
     element('meta', { charset: 'utf-8' }),
     element('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),
-    element('title', {}, documentTitle(site.name, page)),
-    ...(page.description ? [element('meta', { name: 'description', content: page.description })] : []),
-    element('link', { rel: 'stylesheet', href: `${page.slug === '' ? '' : '../'}${cssPath}` }),
+    element('title', {}, documentTitle(site.name, head)),
+    ...(head.description ? [element('meta', { name: 'description', content: head.description })] : []),
+    element('link', { rel: 'stylesheet', href: `${head.slug === '' ? '' : '../'}${cssPath}` }),
   );
-  const html = `<!DOCTYPE html>\n${print(element('html', { lang: site.lang }, head, body))}\n`;
+  const html = `<!DOCTYPE html>\n${print(element('html', { lang: site.lang }, documentHead, body))}\n`;
   return {
     files: [
-      { path: pagePath(page), type: 'text/html; charset=utf-8', text: html },
+      { path: pagePath(head), type: 'text/html; charset=utf-8', text: html },
       { path: cssPath, type: 'text/css; charset=utf-8', text: css },
     ],
     families,
@@ -89,13 +91,13 @@ export function compileSite(site: Site): PublishedFile[] {
   const files: PublishedFile[] = [];
   const families = new Set<Family>();
   const pictures = new Set<string>();
-  for (const page of site.pages) {
-    const compiled = compilePage(site, page);
+  for (const page of pagesOf(site)) {
+    const compiled = compilePage(site.frame, page);
     files.push(...compiled.files);
     compiled.families.forEach((family) => families.add(family));
     compiled.pictures.forEach((id) => pictures.add(id));
   }
-  for (const asset of site.assets) {
+  for (const asset of site.frame.assets) {
     if (pictures.has(asset.id)) files.push({ path: mediaPath(asset), type: asset.type, asset });
   }
   for (const family of families) {

@@ -1,12 +1,12 @@
-import type { Markup } from '../site/markup.ts';
+import type { Markup } from '../markup/markup.ts';
 import type { Node } from '../site/node.ts';
-import type { NodeId } from '../site/nodeid.ts';
+import type { NodeId } from '../elements/nodeid.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import type { Views } from '../site/views.ts';
-import { changedSince } from '../edits/lineage.ts';
+import type { Views } from '../layered/views.ts';
+import { changedSince } from '../site/lineage.ts';
 import { textStyleOf } from '../values/trace.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
-import { memoised } from '../site/memo.ts';
+import { memoised } from '../memo.ts';
 import { elementRules, sharedRules } from './rules.ts';
 import type { CssRule } from './stack.ts';
 

@@ -1,9 +1,9 @@
-import { mediaCondition, widthsOfOverride } from '../values/bands.ts';
-import type { Layered } from '../site/layered.ts';
-import type { Declarations } from '../site/properties/property.ts';
-import { offsetFromBase, type Reach, type ViewId, type Views } from '../site/views.ts';
+import { mediaCondition, widthsOfOverride } from '../layered/bands.ts';
+import type { Layered } from '../layered/layered.ts';
+import type { Declarations } from '../elements/properties/property.ts';
+import { offsetFromBase, type Reach, type ViewId, type Views } from '../layered/views.ts';
 import { DeclarationBlock } from './block.ts';
-import { memoised } from '../site/memo.ts';
+import { memoised } from '../memo.ts';
 
 /** What a rule belongs to; a later layer wins over an earlier one. */
 export type Layer = 'foundation' | 'kind' | 'text style' | 'element';

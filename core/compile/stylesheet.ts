@@ -1,6 +1,6 @@
-import { familiesOf, type Family, type FontFile } from '../site/families.ts';
+import { familiesOf, type Family, type FontFile } from '../theme/families.ts';
 import type { SiteFrame } from '../site/site.ts';
-import type { Declarations } from '../site/properties/property.ts';
+import type { Declarations } from '../elements/properties/property.ts';
 import type { CssRule, Layer } from './stack.ts';
 
 const printed = new WeakMap<Declarations, string>();

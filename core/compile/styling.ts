@@ -1,9 +1,9 @@
-import type { Kind } from '../site/kinds/kind.ts';
-import { memoised } from '../site/memo.ts';
+import type { Kind } from '../elements/kinds/kind.ts';
+import { memoised } from '../memo.ts';
 import type { PartStyle } from '../site/node.ts';
-import type { CssContext, Declarations, Property } from '../site/properties/property.ts';
-import { knownProperty, placeOf } from '../site/properties/table.ts';
-import type { ViewId, Views } from '../site/views.ts';
+import type { CssContext, Declarations, Property } from '../elements/properties/property.ts';
+import { knownProperty, placeOf } from '../elements/properties/table.ts';
+import type { ViewId, Views } from '../layered/views.ts';
 import { slotsOf, Stack, type Slots } from './stack.ts';
 
 /** The CSS of one property's values in one context, worked out once: pages say the same often. */

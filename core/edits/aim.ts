@@ -1,17 +1,17 @@
-import { held, isEmpty } from '../values/resolve.ts';
-import { same } from '../values/express.ts';
+import { applies } from '../site/applies.ts';
+import { held, isEmpty } from '../layered/resolve.ts';
 import { resolve } from '../values/trace.ts';
-import { schemaFaults } from '../site/faults.ts';
-import type { Layered } from '../site/layered.ts';
+import { schemaFaults } from '../faults.ts';
+import type { Layered } from '../layered/layered.ts';
 import type { Node, Style } from '../site/node.ts';
-import type { NodeId } from '../site/nodeid.ts';
-import { done, refused, type Outcome } from '../site/outcome.ts';
-import type { Part } from '../site/parts.ts';
-import type { Property } from '../site/properties/property.ts';
-import { applies, propertyOf, sidesOf } from '../site/properties/table.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { done, refused, type Outcome } from '../outcome.ts';
+import type { Part } from '../elements/parts.ts';
+import type { Property } from '../elements/properties/property.ts';
+import { propertyOf, sidesOf } from '../elements/properties/table.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import type { ViewId } from '../site/views.ts';
-import type { Document } from './command.ts';
+import type { ViewId } from '../layered/views.ts';
+import type { Scope } from './command.ts';
 
 /** What holds values: an element, or a text style. */
 export interface Styled {
@@ -22,7 +22,7 @@ export interface Styled {
 /** Whose values a command is for: elements of the page, or a text style of the site. */
 export type Holders = { nodes: NodeId[]; textStyle?: undefined } | { textStyle: string; nodes?: undefined };
 
-export const documentOf = (holders: Holders): Document => (holders.textStyle === undefined ? 'page' : 'site');
+export const scopeOf = (holders: Holders): Scope => (holders.textStyle === undefined ? 'page' : 'frame');
 
 /** What a value command is aimed at: a property of elements, of a part of them, or of a text style, in a view. */
 export type ValueTarget = Holders & {
@@ -91,30 +91,15 @@ export function aim(site: SiteFrame, page: Page, target: ValueTarget): Outcome<A
 export const layeredOf = (holder: Styled, part: Part, property: Property): Layered<unknown> | undefined =>
   holder.style[part]?.[property.name];
 
-/** Makes a layered value another by touching only what differs, so that edits of different views can be merged. */
-function bring(held: Layered<unknown>, wanted: Layered<unknown>): void {
-  if (wanted.base === undefined) delete held.base;
-  else if (!same(held.base, wanted.base)) held.base = wanted.base;
-  if (!wanted.at) {
-    delete held.at;
-    return;
-  }
-  held.at ??= {};
-  for (const view of Object.keys(held.at) as ViewId[]) if (!wanted.at[view]) delete held.at[view];
-  for (const [view, override] of Object.entries(wanted.at))
-    if (!same(held.at[view as ViewId], override)) held.at[view as ViewId] = override;
-}
-
-/** Keeps a layered value on a holder; an empty one leaves no trace. What stays the same is not touched. */
+/** Keeps a layered value on a holder; an empty one leaves no trace. */
 export function store(holder: Styled, part: Part, name: string, layered: Layered<unknown>): void {
   const style = holder.style[part];
   if (!isEmpty(layered)) {
-    if (!style) holder.style[part] = { [name]: layered };
-    else if (style[name]) bring(style[name], layered);
-    else style[name] = layered;
+    if (style) style[name] = layered;
+    else holder.style[part] = { [name]: layered };
   } else if (style && name in style) {
     delete style[name];
-    if (part !== 'self' && Object.keys(style).length === 0) delete holder.style[part];
+    if (Object.keys(style).length === 0) delete holder.style[part];
   }
 }
 

@@ -1,9 +1,9 @@
-import { schemaFaults } from '../site/faults.ts';
-import { contentOf } from '../site/kinds/kind.ts';
-import { knownKind } from '../site/kinds/table.ts';
-import type { NodeId } from '../site/nodeid.ts';
-import { done, refused } from '../site/outcome.ts';
-import { same } from '../values/express.ts';
+import { schemaFaults } from '../faults.ts';
+import { contentOf } from '../elements/kinds/kind.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { done, refused } from '../outcome.ts';
+import { same } from '../layered/express.ts';
 import type { Command } from './command.ts';
 
 export interface SetContent {

@@ -1,17 +1,15 @@
-import { createDraft, finishDraft, freeze, type Patch } from 'immer';
+import { createDraft, finishDraft, freeze } from 'immer';
 import type { Node } from '../site/node.ts';
-import type { NodeId } from '../site/nodeid.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { same } from '../layered/express.ts';
 import type { Page } from '../site/site.ts';
-import { remember } from './lineage.ts';
+import { remember } from '../site/lineage.ts';
 
 export interface Finished {
   page: Page;
-  patches: Patch[];
-  inverse: Patch[];
+  /** The nodes that are other ones now, new, or gone. */
+  changed: NodeId[];
 }
-
-const hanging = (patches: readonly Patch[], id: string): Patch[] =>
-  patches.map((patch) => ({ ...patch, path: ['nodes', id, ...patch.path] }));
 
 /**
  * A page to be changed by a command. Each node is drafted by itself when it is first asked for, so that an edit costs
@@ -53,34 +51,21 @@ export function draftPage(page: Page): { draft: Page; finish(): Finished } {
   return {
     draft: { ...page, nodes },
     finish() {
-      const patches: Patch[] = [];
-      const inverse: Patch[] = [];
       const changed: Record<NodeId, Node | undefined> = {};
-      for (const [id, node] of added) {
-        changed[id as NodeId] = freeze(node, true);
-        patches.push({ op: 'add', path: ['nodes', id], value: node });
-        inverse.push({ op: 'remove', path: ['nodes', id] });
-      }
-      for (const id of removed) {
-        changed[id as NodeId] = undefined;
-        patches.push({ op: 'remove', path: ['nodes', id] });
-        inverse.push({ op: 'add', path: ['nodes', id], value: page.nodes[id as NodeId] });
-      }
+      for (const id of removed) changed[id as NodeId] = undefined;
+      for (const [id, node] of added) changed[id as NodeId] = freeze(node, true);
       for (const [id, draft] of drafts) {
         if (removed.has(id)) continue;
-        const next = finishDraft(draft, (forward, backward) => {
-          patches.push(...hanging(forward, id));
-          inverse.push(...hanging(backward, id));
-        });
-        if (next !== page.nodes[id as NodeId]) changed[id as NodeId] = next;
+        const next = finishDraft(draft);
+        if (!same(next, page.nodes[id as NodeId])) changed[id as NodeId] = next;
       }
-      return { page: withNodes(page, changed), patches, inverse };
+      return { page: withNodes(page, changed), changed: Object.keys(changed) as NodeId[] };
     },
   };
 }
 
 /** The page with some nodes in place of those of the same id; without those for which there is none. */
-export function withNodes(page: Page, changed: Readonly<Record<NodeId, Node | undefined>>): Page {
+function withNodes(page: Page, changed: Readonly<Record<NodeId, Node | undefined>>): Page {
   const ids = Object.keys(changed) as NodeId[];
   if (ids.length === 0) return page;
   const nodes = { ...page.nodes, ...changed };

@@ -1,37 +1,41 @@
-import type { Document } from './command.ts';
-import type { Operation } from './patch.ts';
-
 /** Whether an edit was made anew, took one back, or made one again. */
 export type EditBy = 'edit' | 'undo' | 'redo';
 
-/** An edit that was made, and how to take it back. */
-export interface Made {
-  /** What it changed. */
-  on: Document;
-  operations: Operation[];
-  inverse: Operation[];
+/** What the log of a site tells of an edit, apart from its operations. */
+export interface Logged {
+  /** Names the edit, by whoever made it, once and for all. */
+  key: string;
+  /** The window that made it. */
+  session: string;
+  by: EditBy;
+  /** The edit that was taken back or made again. */
+  of?: string;
   sentence: string;
 }
 
 /** The steps that can be taken back and those that can be made again, the latest last. */
-export interface Stacks {
-  undo: Made[];
-  redo: Made[];
+export interface Stacks<E extends Logged = Logged> {
+  undo: E[];
+  redo: E[];
 }
 
-/** The stacks after one more edit. Taking back moves the latest step of the document over, making again moves it back, a new step empties `redo`. */
-export function after({ undo, redo }: Stacks, made: Made, by: EditBy): Stacks {
-  if (by === 'edit') return { undo: [...undo, made], redo: [] };
-  const [from, to] = by === 'undo' ? [undo, redo] : [redo, undo];
-  // Steps of the site may have been made from another page, between those of this one.
-  const at = from.findLastIndex((step) => step.on === made.on);
-  const moved = {
-    from: from.filter((_step, index) => index !== at),
-    to: at >= 0 ? [...to, from[at]] : to,
-  };
-  return by === 'undo' ? { undo: moved.from, redo: moved.to } : { undo: moved.to, redo: moved.from };
+/**
+ * What a session can take back and make again, from the log in its order. Others' edits are not among them: each takes
+ * back what it did itself. Taking back moves a step over, making again moves it back, a new step empties `redo`.
+ */
+export function stacksOf<E extends Logged>(log: readonly E[], session: string): Stacks<E> {
+  const undo: E[] = [];
+  let redo: E[] = [];
+  for (const edit of log) {
+    if (edit.session !== session) continue;
+    if (edit.by === 'edit') {
+      undo.push(edit);
+      redo = [];
+      continue;
+    }
+    const [from, to] = edit.by === 'undo' ? [undo, redo] : [redo, undo];
+    const at = from.findIndex(({ key }) => key === edit.of);
+    if (at >= 0) to.push(...from.splice(at, 1));
+  }
+  return { undo, redo };
 }
-
-/** The stacks after a page's edits in the order they were made. */
-export const stacksOf = (edits: readonly (Made & { by: EditBy })[]): Stacks =>
-  edits.reduce<Stacks>((stacks, { by, ...made }) => after(stacks, made, by), { undo: [], redo: [] });

@@ -1,19 +1,20 @@
+import { applies } from '../site/applies.ts';
 import { current, isDraft } from 'immer';
-import { withValue } from '../values/change.ts';
+import { withValue } from '../layered/change.ts';
 import { countOverrides, overrideCount } from '../values/count.ts';
-import { same } from '../values/express.ts';
+import { same } from '../layered/express.ts';
 import { resolve } from '../values/trace.ts';
-import { knownKind } from '../site/kinds/table.ts';
-import type { Layered } from '../site/layered.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import type { Layered } from '../layered/layered.ts';
 import type { Node, PartStyle, Style } from '../site/node.ts';
-import type { NodeId } from '../site/nodeid.ts';
-import { done, refused } from '../site/outcome.ts';
-import { PARTS, type Part } from '../site/parts.ts';
-import type { Property, PropertyGroup } from '../site/properties/property.ts';
-import { applies, knownProperty, propertyOf } from '../site/properties/table.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { done, refused } from '../outcome.ts';
+import { PARTS, type Part } from '../elements/parts.ts';
+import type { Property, PropertyGroup } from '../elements/properties/property.ts';
+import { knownProperty, propertyOf } from '../elements/properties/table.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import { viewOf, type ViewId } from '../site/views.ts';
-import { documentOf, found, holdersOf, store, valueFault, type Holders } from './aim.ts';
+import { viewOf, type ViewId } from '../layered/views.ts';
+import { scopeOf, found, holdersOf, store, valueFault, type Holders } from './aim.ts';
 import type { Command } from './command.ts';
 import { counted, describeHolders } from './wording.ts';
 
@@ -33,7 +34,7 @@ export type ClearOverrides = Holders & { view?: ViewId };
 
 /** Drops the overrides of elements or of a text style, so that they are in the view, or everywhere, what the base says. */
 export const clearOverrides: Command<ClearOverrides> = {
-  on: documentOf,
+  on: scopeOf,
   run(site, page, { view, ...holders }) {
     const holding = holdersOf(site, page, holders);
     if (!holding.ok) return holding;

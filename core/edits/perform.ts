@@ -1,14 +1,19 @@
-import { createDraft, finishDraft, type Patch } from 'immer';
-import { done, refused, type Outcome } from '../site/outcome.ts';
-import type { Page, SiteFrame } from '../site/site.ts';
-import type { Command, Document } from './command.ts';
-import { applyChanges } from './changes.ts';
+import { createDraft, finishDraft, type Draft } from 'immer';
+import type { NodeId } from '../elements/nodeid.ts';
+import { pointer } from '../faults.ts';
+import { done, refused, type Outcome } from '../outcome.ts';
+import type { Page, Site, SiteFrame } from '../site/site.ts';
+import type { Command } from './command.ts';
 import { rename, setContent } from './content.ts';
-import { carryOver, clearOverrides, matchSiblings, pasteValues, setTextStyle } from './many.ts';
+import { difference } from './difference.ts';
 import { draftPage } from './draft.ts';
+import { shortened } from './limits.ts';
+import { carryOver, clearOverrides, matchSiblings, pasteValues, setTextStyle } from './many.ts';
+import type { Operation } from './operation.ts';
 import { reverseOrder } from './order.ts';
+import { addPage, changePage, moveToPage, removePage } from './pages.ts';
 import { takeColumns } from './place.ts';
-import { toJsonPatch, type Operation } from './patch.ts';
+import { shapeAt } from './shape.ts';
 import { addElement, duplicateElement, removeElements } from './structure.ts';
 import { addFont, removeFromTheme, setColour, setSpacing } from './theme.ts';
 import { adjustValue, clearValue, setReach, setValue } from './values.ts';
@@ -35,7 +40,10 @@ export const COMMANDS = {
   setSpacing,
   addFont,
   removeFromTheme,
-  applyChanges,
+  addPage,
+  changePage,
+  removePage,
+  moveToPage,
 };
 
 export type CommandName = keyof typeof COMMANDS;
@@ -43,45 +51,87 @@ export type Arguments<N extends CommandName> = (typeof COMMANDS)[N] extends Comm
 
 /** A change that was made: what is there after it, how to make it again and how to take it back, and its sentence. */
 export interface Step {
-  /** The document that was changed. */
-  on: Document;
-  site: SiteFrame;
-  page: Page;
+  site: Site;
   operations: Operation[];
   inverse: Operation[];
   sentence: string;
 }
 
+/** The operations between two states of what stands at a path, there and back. */
+const between = (before: unknown, after: unknown, ...keys: string[]) => {
+  const path = pointer('', ...keys);
+  const shape = shapeAt(keys);
+  return {
+    operations: difference(before, after, shape, path),
+    inverse: difference(after, before, shape, path),
+  };
+};
+
+/** The pages of a site as drafts, each made when it is first asked for; pages can be added and taken away. */
+function draftPages(pages: Site['pages'], first: NodeId) {
+  const drafts = new Map<string, ReturnType<typeof draftPage>>();
+  const put = new Map<string, Page | undefined>();
+  const drafted = (id: string): Page | undefined => {
+    if (put.has(id)) return put.get(id);
+    const page = Object.hasOwn(pages, id) ? pages[id as NodeId] : undefined;
+    if (!page) return undefined;
+    if (!drafts.has(id)) drafts.set(id, draftPage(page));
+    return drafts.get(id)!.draft;
+  };
+  const proxy = new Proxy({} as Site['pages'], {
+    get: (_target, id) => (typeof id === 'string' ? drafted(id) : undefined),
+    set: (_target, id, page: Page) => !!put.set(id as string, page),
+    deleteProperty: (_target, id) => !!put.set(id as string, undefined),
+  });
+  return {
+    page: drafted(first)!,
+    pages: proxy,
+    finish() {
+      const next = { ...pages };
+      const changes: { operations: Operation[]; inverse: Operation[] }[] = [];
+      for (const [id, { finish }] of drafts) {
+        if (put.has(id)) continue;
+        const { page, changed } = finish();
+        next[id as NodeId] = page;
+        for (const node of changed)
+          changes.push(
+            between(pages[id as NodeId].nodes[node], page.nodes[node], 'pages', id, 'nodes', node),
+          );
+      }
+      for (const [id, page] of put) {
+        if (page) next[id as NodeId] = page;
+        else delete next[id as NodeId];
+        changes.push(between(pages[id as NodeId], page, 'pages', id));
+      }
+      return { pages: next, changes };
+    },
+  };
+}
+
 /**
- * Runs a command on a page and its site. What is given is left as it is; what the command does not touch stays the same
+ * Runs a command on a page of a site. What is given is left as it is; what the command does not touch stays the same
  * objects in the new state. A step without operations changed nothing.
  */
 export function perform<N extends CommandName>(
-  site: SiteFrame,
-  page: Page,
+  site: Site,
+  page: NodeId,
   name: N,
   args: Arguments<N>,
 ): Outcome<Step> {
-  const command = COMMANDS[name] as unknown as Command<Arguments<N>>;
-  const on = command.on?.(args) ?? 'page';
-  if (on === 'page') {
-    const { draft, finish } = draftPage(page);
-    const outcome = command.run(site, draft, args);
-    if (!outcome.ok) return refused(outcome.sentence);
-    const { page: next, patches, inverse } = finish();
-    return done({ on, site, page: next, ...asOperations(patches, inverse), sentence: outcome.value });
-  }
-  const draft = createDraft(site);
-  const outcome = command.run(draft, page, args);
+  const command = COMMANDS[name] as Command<unknown>;
+  const scope = command.on?.(args) ?? 'page';
+  const frame = scope === 'page' ? site.frame : (createDraft(site.frame) as SiteFrame);
+  const drafts = scope === 'frame' ? undefined : draftPages(site.pages, page);
+  const outcome = command.run(frame, drafts?.page ?? site.pages[page], args, drafts?.pages ?? site.pages);
   if (!outcome.ok) return refused(outcome.sentence);
-  let made: ReturnType<typeof asOperations> = { operations: [], inverse: [] };
-  const next = finishDraft(draft, (patches, inverse) => {
-    made = asOperations(patches, inverse);
+  const next = scope === 'page' ? site.frame : finishDraft(frame as Draft<SiteFrame>);
+  const { pages, changes } = drafts?.finish() ?? { pages: site.pages, changes: [] };
+  const all = next === site.frame ? changes : [between(site.frame, next, 'frame'), ...changes];
+  return done({
+    site: { frame: next, pages },
+    operations: all.flatMap(({ operations }) => operations),
+    // Backwards: what was done last is taken back first.
+    inverse: all.reverse().flatMap(({ inverse }) => inverse),
+    sentence: shortened(outcome.value),
   });
-  return done({ on, site: next, page, ...made, sentence: outcome.value });
 }
-
-const asOperations = (patches: readonly Patch[], inverse: readonly Patch[]) => ({
-  operations: toJsonPatch(patches),
-  inverse: toJsonPatch(inverse),
-});

@@ -1,8 +1,8 @@
 import type { Columns } from '../layout/spans.ts';
-import type { EditReach } from '../values/change.ts';
-import type { NodeId } from '../site/nodeid.ts';
-import { done } from '../site/outcome.ts';
-import type { ViewId } from '../site/views.ts';
+import type { EditReach } from '../layered/change.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { done } from '../outcome.ts';
+import type { ViewId } from '../layered/views.ts';
 import type { Command } from './command.ts';
 import { setValue } from './values.ts';
 
@@ -15,10 +15,10 @@ export interface TakeColumns extends Columns {
 
 /** Gives elements another share of the columns of their rows, in one step: how many, and from which one. */
 export const takeColumns: Command<TakeColumns> = {
-  run(site, draft, { span, start, ...where }) {
-    const wider = setValue.run(site, draft, { ...where, property: 'span', value: span });
+  run(site, draft, { span, start, ...where }, pages) {
+    const wider = setValue.run(site, draft, { ...where, property: 'span', value: span }, pages);
     if (!wider.ok || start === undefined) return wider;
-    const moved = setValue.run(site, draft, { ...where, property: 'start', value: start });
+    const moved = setValue.run(site, draft, { ...where, property: 'start', value: start }, pages);
     return moved.ok ? done(`${wider.value}, from column ${start}`) : moved;
   },
 };

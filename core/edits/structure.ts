@@ -1,12 +1,14 @@
+import type { ContentField } from '../elements/content/contenttypes.ts';
 import { current, isDraft } from 'immer';
-import { express } from '../values/express.ts';
-import type { ContentField, Kind, Seed } from '../site/kinds/kind.ts';
-import { kindOf, knownKind } from '../site/kinds/table.ts';
-import type { Layered } from '../site/layered.ts';
+import { express } from '../layered/express.ts';
+import type { Kind, Seed } from '../elements/kinds/kind.ts';
+import { kindOf, knownKind } from '../elements/kinds/table.ts';
+import type { Layered } from '../layered/layered.ts';
 import type { Node, PartStyle } from '../site/node.ts';
-import type { NodeId } from '../site/nodeid.ts';
-import { done, refused, type Outcome } from '../site/outcome.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { done, refused, type Outcome } from '../outcome.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
+import { canonicalStyle } from '../site/canonical.ts';
 import { found } from './aim.ts';
 import type { Command } from './command.ts';
 import { subtree } from './many.ts';
@@ -69,7 +71,7 @@ function grow(
     name: kind.label,
     parent,
     children: children.map((_child, index) => `${id}-${index + 1}` as NodeId),
-    style: { self: { ...needed.value, ...(share !== undefined && { span: spanOf(share, site) }) } },
+    style: canonicalStyle({ self: { ...needed.value, ...(share !== undefined && { span: spanOf(share, site) }) } }),
     content: { ...Object.fromEntries(fields), ...own.content, ...given.content },
   };
   page.nodes[id] = node;
@@ -85,13 +87,13 @@ export interface AddElement {
   /** The new element's id; no element of the page has it yet. */
   id: NodeId;
   parent: NodeId;
-  /** Its place in source order among the parent's children, from 0; held to the ends. */
-  index: number;
+  /** The child of the parent it stands behind in source order; null: it comes first. Behind all where that child has gone. */
+  after: NodeId | null;
 }
 
 /** Adds an element of a kind, with what its kind begins with. Refused where the parent does not take the kind. */
 export const addElement: Command<AddElement> = {
-  run(site, draft, { kind: name, id, parent: parentId, index }) {
+  run(site, draft, { kind: name, id, parent: parentId, after }) {
     const parents = found(draft, [parentId]);
     if (!parents.ok) return parents;
     const [parent] = parents.value;
@@ -103,10 +105,16 @@ export const addElement: Command<AddElement> = {
     if (draft.nodes[id]) return refused('The page has an element of this id already; nothing was added.');
     const grown = grow(site, draft, { kind: name }, id, parentId);
     if (!grown.ok) return grown;
-    parent.children.splice(Math.max(0, Math.min(index, parent.children.length)), 0, id);
+    putBehind(parent.children, id, after);
     return done(`${kind.label} added to ${parent.name}`);
   },
 };
+
+/** Puts an id behind another, or first; where that other has gone, last. */
+export function putBehind(order: NodeId[], id: NodeId, after: NodeId | null): void {
+  const at = after === null ? -1 : order.indexOf(after);
+  order.splice(after !== null && at < 0 ? order.length : at + 1, 0, id);
+}
 
 const plain = (node: Node): Node => structuredClone(isDraft(node) ? current(node) : node);
 
@@ -124,6 +132,28 @@ function renamed(style: Node['style'], names: ReadonlyMap<NodeId, NodeId>): Node
     ...(at.length > 0 && { at: Object.fromEntries(at) as Layered<unknown>['at'] }),
   };
   return { ...style, self: { ...style.self, order: made } };
+}
+
+/**
+ * Puts a copy of an element, with all its values, on a page under its new name; its children by theirs. Its parent is the
+ * one given, or its own by its new name.
+ */
+export function copied(
+  from: Page,
+  id: NodeId,
+  to: Page,
+  names: ReadonlyMap<NodeId, NodeId>,
+  parent?: NodeId,
+): void {
+  const copy = plain(from.nodes[id]);
+  const named = (each: NodeId) => names.get(each) ?? each;
+  to.nodes[named(id)] = {
+    ...copy,
+    id: named(id),
+    parent: parent ?? named(copy.parent!),
+    children: copy.children.map(named),
+    style: renamed(copy.style, names),
+  };
 }
 
 export interface DuplicateElement {
@@ -148,16 +178,8 @@ export const duplicateElement: Command<DuplicateElement> = {
     );
     if ([...names.values()].some((name) => draft.nodes[name]))
       return refused('The page has an element of this id already; nothing was duplicated.');
-    for (const [from, to] of names) {
-      const copy = plain(draft.nodes[from]);
-      draft.nodes[to] = {
-        ...copy,
-        id: to,
-        parent: from === original ? node.parent : names.get(copy.parent!)!,
-        children: copy.children.map((child) => names.get(child)!),
-        style: renamed(copy.style, names),
-      };
-    }
+    for (const from of names.keys())
+      copied(draft, from, draft, names, from === original ? node.parent : undefined);
     parent.children.splice(parent.children.indexOf(original) + 1, 0, id);
     const more = whole.length > 1 ? ` with ${counted(whole.length - 1, 'element')} in it` : '';
     return done(`${node.name}: duplicated${more}`);
@@ -165,7 +187,7 @@ export const duplicateElement: Command<DuplicateElement> = {
 };
 
 /** Those of some elements that stand in none of the others. */
-function topmost(page: Page, ids: readonly NodeId[]): NodeId[] {
+export function topmost(page: Page, ids: readonly NodeId[]): NodeId[] {
   const chosen = new Set(ids);
   const below = (id: NodeId): boolean => {
     for (let at = page.nodes[id].parent; at !== null; at = page.nodes[at].parent)

@@ -1,16 +1,10 @@
-import { schemaFaults } from '../site/faults.ts';
-import { done, refused, type Outcome } from '../site/outcome.ts';
-import {
-  ColourSchema,
-  FontSchema,
-  SpacingStepSchema,
-  type Colour,
-  type Font,
-  type SiteFrame,
-} from '../site/site.ts';
-import { isCssColour } from '../site/valuetypes/colour.ts';
-import { withValue, withoutValue, type EditReach } from '../values/change.ts';
-import { viewOf, type ViewId } from '../site/views.ts';
+import { ColourSchema, FontSchema, SpacingStepSchema, type Colour, type Font } from '../theme/stock.ts';
+import { schemaFaults } from '../faults.ts';
+import { done, refused, type Outcome } from '../outcome.ts';
+import { type SiteFrame } from '../site/site.ts';
+import { isCssColour } from '../elements/valuetypes/colour.ts';
+import { withValue, withoutValue, type EditReach } from '../layered/change.ts';
+import { viewOf, type ViewId } from '../layered/views.ts';
 import type { Command } from './command.ts';
 import { describeReach } from './wording.ts';
 
@@ -39,7 +33,7 @@ function nameFault(name: string, taken: readonly { name: string }[]): string | u
 
 /** Changes a colour of the site, or adds one where no id is given. Everything that takes the colour follows. */
 export const setColour: Command<{ id?: string; name: string; value: string }> = {
-  on: () => 'site',
+  on: () => 'frame',
   run(site, _page, { id, name: given, value }): Outcome<string> {
     const name = cleanName(given);
     const others = site.colours.filter((colour) => colour.id !== id);
@@ -77,7 +71,7 @@ export interface SetSpacing {
 
 /** Changes a step of the spacing scale in a view, or adds one. */
 export const setSpacing: Command<SetSpacing> = {
-  on: () => 'site',
+  on: () => 'frame',
   run(site, _page, { id, name: given, view, size, reach }): Outcome<string> {
     const name = cleanName(given);
     const fault = nameFault(
@@ -107,7 +101,7 @@ export const setSpacing: Command<SetSpacing> = {
 
 /** Takes up a font of the site's own; its bytes are kept apart, by their hash. */
 export const addFont: Command<Omit<Font, 'id'>> = {
-  on: () => 'site',
+  on: () => 'frame',
   run(site, _page, { name: given, ...rest }): Outcome<string> {
     const name = cleanName(given);
     const fault = nameFault(name, site.fonts);
@@ -124,7 +118,7 @@ const LISTS = { colours: 'Colour', spacing: 'Space', fonts: 'Font' } as const;
 
 /** Takes a colour, a step of the spacing scale or a font out of the theme. Refused by the server while a page uses it. */
 export const removeFromTheme: Command<{ list: keyof typeof LISTS; id: string }> = {
-  on: () => 'site',
+  on: () => 'frame',
   run(site, _page, { list, id }): Outcome<string> {
     const index = site[list].findIndex((each) => each.id === id);
     if (index < 0) return refused('It is not in the theme any more.');

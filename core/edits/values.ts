@@ -1,10 +1,10 @@
-import { withReach, withValue, withoutValue, type EditReach } from '../values/change.ts';
-import { knownKind } from '../site/kinds/table.ts';
-import { done, refused, type Outcome } from '../site/outcome.ts';
+import { withReach, withValue, withoutValue, type EditReach } from '../layered/change.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import { done, refused, type Outcome } from '../outcome.ts';
 import type { SiteFrame } from '../site/site.ts';
-import { adjusted, type Adjustment } from '../site/valuetypes/adjust.ts';
-import { viewOf, type Reach } from '../site/views.ts';
-import { aim, documentOf, layeredOf, store, valueFault, type Aim, type ValueTarget } from './aim.ts';
+import { adjusted, type Adjustment } from '../elements/valuetypes/adjust.ts';
+import { viewOf, type Reach } from '../layered/views.ts';
+import { aim, scopeOf, layeredOf, store, valueFault, type Aim, type ValueTarget } from './aim.ts';
 import type { Command } from './command.ts';
 import { describeHolders, describeReach, describeProperty, describeValue } from './wording.ts';
 
@@ -23,7 +23,7 @@ function sentence(site: SiteFrame, args: SetValue, aimed: Aim): string {
 
 /** Sets a value of one or more elements in a view, with a reach. */
 export const setValue: Command<SetValue> = {
-  on: documentOf,
+  on: scopeOf,
   run(site, page, args): Outcome<string> {
     const aimed = aim(site, page, args);
     if (!aimed.ok) return aimed;
@@ -45,7 +45,7 @@ export type AdjustValue = ValueTarget & { adjustment: Adjustment; reach: EditRea
 
 /** Changes what elements have in a view by a number or a share, each from its own value. What has no number stays. */
 export const adjustValue: Command<AdjustValue> = {
-  on: documentOf,
+  on: scopeOf,
   run(site, page, args): Outcome<string> {
     const aimed = aim(site, page, args);
     if (!aimed.ok) return aimed;
@@ -78,7 +78,7 @@ export const adjustValue: Command<AdjustValue> = {
 
 /** Drops what one or more elements have set at a view, so that the value is inherited again. */
 export const clearValue: Command<ValueTarget> = {
-  on: documentOf,
+  on: scopeOf,
   run(site, page, args): Outcome<string> {
     const aimed = aim(site, page, args);
     if (!aimed.ok) return aimed;
@@ -113,7 +113,7 @@ export const clearValue: Command<ValueTarget> = {
 
 /** Changes how far the overrides of one or more elements at a view go. */
 export const setReach: Command<ValueTarget & { reach: Reach }> = {
-  on: documentOf,
+  on: scopeOf,
   run(site, page, args): Outcome<string> {
     const aimed = aim(site, page, args);
     if (!aimed.ok) return aimed;

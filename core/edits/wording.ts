@@ -1,10 +1,10 @@
-import type { EditReach } from '../values/change.ts';
-import { knownKind } from '../site/kinds/table.ts';
+import type { EditReach } from '../layered/change.ts';
+import { knownKind } from '../elements/kinds/table.ts';
 import type { Node } from '../site/node.ts';
-import type { Property } from '../site/properties/property.ts';
+import type { Property } from '../elements/properties/property.ts';
 import type { SiteFrame } from '../site/site.ts';
 import type { Aim, Styled } from './aim.ts';
-import { viewOf, type ViewId } from '../site/views.ts';
+import { viewOf, type ViewId } from '../layered/views.ts';
 
 /** A value as a sentence names it; `node` is the element that holds it, where one does. */
 export function describeValue(property: Property, value: unknown, site: SiteFrame, node?: Node): string {

@@ -1,7 +1,8 @@
-import type { Fault } from '../site/faults.ts';
-import { kindOf } from '../site/kinds/table.ts';
-import { schemaFaults } from '../site/faults.ts';
-import { FORMAT, FORMAT_VERSION, type Site, type SiteFile } from '../site/site.ts';
+import type { Fault } from '../faults.ts';
+import { kindOf } from '../elements/kinds/table.ts';
+import { schemaFaults } from '../faults.ts';
+import { FORMAT, FORMAT_VERSION, siteFrom, writtenFrom, type Site, type SiteFile } from '../site/site.ts';
+import { canonicalSite } from '../site/canonical.ts';
 import { siteFileFaults } from '../site/validate.ts';
 import { upgradedSite } from './upgrade.ts';
 
@@ -56,9 +57,9 @@ export function readSiteFile(text: string): { ok: true; value: ReadSite } | { ok
   for (const { id, name } of [...site.assets, ...site.fonts]) {
     if (files[id] === undefined) faults.push({ path: `/files/${id}`, sentence: `“${name}” has no file.` });
   }
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: { site, files } };
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: { site: canonicalSite(siteFrom(site)), files } };
 }
 
 /** The text of a site file. */
 export const writeSiteFile = (site: Site, files: Record<string, string>): string =>
-  `${JSON.stringify({ ...site, files } satisfies SiteFile, null, 1)}\n`;
+  `${JSON.stringify({ ...writtenFrom(site), files } satisfies SiteFile, null, 1)}\n`;

@@ -1,10 +1,8 @@
-import type { NodeId } from '../site/nodeid.ts';
-
 /**
  * A stored order made whole for the children there are now: ids that are no children fall out, and a child the
  * order does not know stands right after its predecessor in source order (first, if it has none).
  */
-export function completeOrder(children: readonly NodeId[], stored: readonly NodeId[] | undefined): NodeId[] {
+export function completeOrder<Id>(children: readonly Id[], stored: readonly Id[] | undefined): Id[] {
   if (!stored) return [...children];
   const present = new Set(children);
   const order = [...new Set(stored)].filter((id) => present.has(id));
@@ -18,7 +16,7 @@ export function completeOrder(children: readonly NodeId[], stored: readonly Node
 }
 
 /** The order with one child moved to a place (0-based, held to the ends). */
-export function moveTo(order: readonly NodeId[], child: NodeId, place: number): NodeId[] {
+export function moveTo<Id>(order: readonly Id[], child: Id, place: number): Id[] {
   const rest = order.filter((id) => id !== child);
   rest.splice(Math.max(0, Math.min(place, rest.length)), 0, child);
   return rest;

@@ -1,8 +1,8 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { layeredSchema, type Layered } from './layered.ts';
-import { NodeIdSchema } from './nodeid.ts';
-import { PARTS, type Part } from './parts.ts';
-import { PROPERTIES } from './properties/table.ts';
+import { layeredSchema, type Layered } from '../layered/layered.ts';
+import { NodeIdSchema } from '../elements/nodeid.ts';
+import { PARTS, type Part } from '../elements/parts.ts';
+import { PROPERTIES } from '../elements/properties/table.ts';
 
 /** The styles of one part: a layered value for each property that is set, checked by the property table. */
 export type PartStyle = Record<string, Layered<unknown>>;

@@ -1,8 +1,8 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { NodeSchema, StyleSchema, type Node } from './node.ts';
-import { layeredSchema } from './layered.ts';
-import { NodeIdSchema, type NodeId } from './nodeid.ts';
-import { ViewsSchema } from './views.ts';
+import { NodeIdSchema, type NodeId } from '../elements/nodeid.ts';
+import { ViewsSchema } from '../layered/views.ts';
+import { AssetSchema, ColourSchema, FontSchema, SpacingStepSchema, Token } from '../theme/stock.ts';
 
 /** The format of the site file, and its version: a program reads the versions it knows and refuses the rest. */
 export const FORMAT = 'dimorphe-site';
@@ -10,13 +10,6 @@ export const FORMAT_VERSION = 2;
 
 const closed = { additionalProperties: false };
 const Slug = Type.String({ pattern: '^[a-z0-9]+(-[a-z0-9]+)*$', maxLength: 60 });
-const Token = Type.String({ pattern: '^[a-z][a-z0-9-]*$', maxLength: 40 });
-
-/** A named colour of the site; values refer to it as `{id}`. */
-export const ColourSchema = Type.Object(
-  { id: Token, name: Type.String({ minLength: 1, maxLength: 40 }), value: Type.String({ maxLength: 80 }) },
-  closed,
-);
 
 /** A named set of text values, layered like an element's own. */
 export const TextStyleSchema = Type.Object(
@@ -24,63 +17,24 @@ export const TextStyleSchema = Type.Object(
   closed,
 );
 
-/** A step of the spacing scale, in px; values refer to it as `{id}`. It may differ by view. */
-export const SpacingStepSchema = Type.Object(
-  {
-    id: Token,
-    name: Type.String({ minLength: 1, maxLength: 40 }),
-    size: layeredSchema(Type.Number({ minimum: 0, maximum: 600 })),
-  },
-  closed,
-);
+const head = {
+  id: NodeIdSchema,
+  /** The page's folder in the published site; empty for the first page. */
+  slug: Type.Union([Slug, Type.Literal('')]),
+  title: Type.String({ minLength: 1, maxLength: 120 }),
+  description: Type.String({ maxLength: 320 }),
+};
+const tree = {
+  id: NodeIdSchema,
+  root: NodeIdSchema,
+  nodes: Type.Unsafe<Record<NodeId, Node>>(Type.Record(NodeIdSchema, NodeSchema, closed)),
+};
 
-const Hash = Type.String({ pattern: '^[0-9a-f]{64}$' });
+/** What the site knows of a page: its name, its address, and, by its place in the list, its order. */
+export const PageHeadSchema = Type.Object(head, closed);
 
-/** A font family of the site's own, in one woff2 file. `hash` is the SHA-256 of its bytes, in hexadecimal. */
-export const FontSchema = Type.Object(
-  {
-    id: Token,
-    name: Type.String({ minLength: 1, maxLength: 80 }),
-    style: Type.Union([Type.Literal('normal'), Type.Literal('italic')]),
-    /** One weight, or the least and the greatest of a variable file. */
-    weights: Type.String({ pattern: '^[1-9][0-9]{0,3}( [1-9][0-9]{0,3})?$' }),
-    hash: Hash,
-  },
-  closed,
-);
-
-/** A picture or film that the site has. `hash` is the SHA-256 of its bytes, in hexadecimal. */
-export const AssetSchema = Type.Object(
-  {
-    id: Token,
-    name: Type.String({ minLength: 1, maxLength: 80 }),
-    type: Type.Union([
-      Type.Literal('image/webp'),
-      Type.Literal('image/png'),
-      Type.Literal('image/jpeg'),
-      Type.Literal('image/avif'),
-      Type.Literal('video/webm'),
-      Type.Literal('video/mp4'),
-    ]),
-    width: Type.Integer({ minimum: 1, maximum: 20000 }),
-    height: Type.Integer({ minimum: 1, maximum: 20000 }),
-    hash: Hash,
-  },
-  closed,
-);
-
-export const PageSchema = Type.Object(
-  {
-    id: NodeIdSchema,
-    /** The page's folder in the published site; empty for the first page. */
-    slug: Type.Union([Slug, Type.Literal('')]),
-    title: Type.String({ minLength: 1, maxLength: 120 }),
-    description: Type.String({ maxLength: 320 }),
-    root: NodeIdSchema,
-    nodes: Type.Unsafe<Record<NodeId, Node>>(Type.Record(NodeIdSchema, NodeSchema, closed)),
-  },
-  closed,
-);
+/** The elements of a page. */
+export const PageSchema = Type.Object(tree, closed);
 
 const frame = {
   format: Type.Literal(FORMAT),
@@ -97,36 +51,58 @@ const frame = {
   assets: Type.Array(AssetSchema, { maxItems: 5000 }),
 };
 
-/** A site without its pages: what every page of it needs to be resolved and compiled. */
-export const SiteFrameSchema = Type.Object(frame, closed);
-export const SiteSchema = Type.Object(
-  { ...frame, pages: Type.Array(PageSchema, { minItems: 1, maxItems: 500 }) },
-  closed,
-);
+const pageList = { minItems: 1, maxItems: 500 };
 
-export type Colour = Static<typeof ColourSchema>;
+/** What every page of a site needs to be resolved and compiled, and the heads of the pages in their order. */
+export const SiteFrameSchema = Type.Object({ ...frame, pages: Type.Array(PageHeadSchema, pageList) }, closed);
+
 export type TextStyle = Static<typeof TextStyleSchema>;
-export type SpacingStep = Static<typeof SpacingStepSchema>;
-export type Font = Static<typeof FontSchema>;
-export type Asset = Static<typeof AssetSchema>;
+export type PageHead = Static<typeof PageHeadSchema>;
 export type Page = Static<typeof PageSchema>;
 export type SiteFrame = Static<typeof SiteFrameSchema>;
-export type Site = Static<typeof SiteSchema>;
-export type PageReference = Pick<Page, 'id' | 'slug' | 'title'>;
 
-/** A site as it is written to a file: with the bytes of its pictures, films and fonts, base64, by their id. */
+/** A whole site: its frame, and its pages by id; the frame says which there are and in which order. */
+export interface Site {
+  frame: SiteFrame;
+  pages: Record<NodeId, Page>;
+}
+
+/** The pages of a site in their order. */
+export const pagesOf = ({ frame, pages }: Site): Page[] => frame.pages.map(({ id }) => pages[id]);
+
+/** What a site's frame knows of a page. */
+export function headOf(frame: SiteFrame, page: NodeId): PageHead {
+  const found = frame.pages.find(({ id }) => id === page);
+  if (!found) throw new RangeError(`There is no page ${page}.`);
+  return found;
+}
+
+/**
+ * A site as it is written to a file: each page with its head, and the bytes of the pictures, films and fonts, base64, by
+ * their id.
+ */
 export const SiteFileSchema = Type.Object(
   {
     ...frame,
-    pages: Type.Array(PageSchema, { minItems: 1, maxItems: 500 }),
+    pages: Type.Array(Type.Object({ ...head, ...tree }, closed), pageList),
     files: Type.Record(Token, Type.String({ pattern: '^[A-Za-z0-9+/]*={0,2}$' })),
   },
   { ...closed, $id: 'dimorphe-site-2', title: 'Dimorphe site file, version 2' },
 );
 export type SiteFile = Static<typeof SiteFileSchema>;
 
-/** The frame of a whole site. */
-export function frameOf(site: Site): SiteFrame {
-  const { pages: _pages, ...rest } = site;
-  return rest;
+/** A site as its file has it, without the bytes of its files. */
+export type WrittenSite = Omit<SiteFile, 'files'>;
+
+/** A site from the form that its file has. */
+export function siteFrom({ pages, ...rest }: WrittenSite): Site {
+  return {
+    frame: { ...rest, pages: pages.map(({ id, slug, title, description }) => ({ id, slug, title, description })) },
+    pages: Object.fromEntries(pages.map(({ id, root, nodes }) => [id, { id, root, nodes }])),
+  };
+}
+
+/** A site in the form that its file has. */
+export function writtenFrom({ frame: { pages: heads, ...rest }, pages }: Site): WrittenSite {
+  return { ...rest, pages: heads.map((each) => ({ ...each, ...pages[each.id] })) };
 }

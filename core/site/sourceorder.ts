@@ -1,6 +1,6 @@
-import { memoised } from './memo.ts';
+import { memoised } from '../memo.ts';
 import type { Node } from './node.ts';
-import type { NodeId } from './nodeid.ts';
+import type { NodeId } from '../elements/nodeid.ts';
 import type { Page } from './site.ts';
 
 /** The nodes of a page in source order, and beside each the one that holds it. */

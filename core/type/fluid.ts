@@ -1,4 +1,4 @@
-import { done, refused, type Outcome } from '../site/outcome.ts';
+import { done, refused, type Outcome } from '../outcome.ts';
 
 /**
  * A size that follows the width of the window between two limits. All four in px:

@@ -1,9 +1,9 @@
 import type { Columns } from '../layout/spans.ts';
 import type { Node } from '../site/node.ts';
-import type { NodeId } from '../site/nodeid.ts';
-import { knownProperty } from '../site/properties/table.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { knownProperty } from '../elements/properties/table.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import { viewOf, type ViewId } from '../site/views.ts';
+import { viewOf, type ViewId } from '../layered/views.ts';
 import { childrenIn, isShown } from './shown.ts';
 import { resolve } from './trace.ts';
 

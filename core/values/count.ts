@@ -1,8 +1,8 @@
-import type { Layered } from '../site/layered.ts';
+import type { Layered } from '../layered/layered.ts';
 import type { PartStyle, Style } from '../site/node.ts';
-import type { NodeId } from '../site/nodeid.ts';
+import type { NodeId } from '../elements/nodeid.ts';
 import type { Page } from '../site/site.ts';
-import type { ViewId } from '../site/views.ts';
+import type { ViewId } from '../layered/views.ts';
 
 /** How many overrides a style holds by view. Styles are never changed in place, so each is counted once. */
 const counts = new WeakMap<Style, ReadonlyMap<string, number>>();

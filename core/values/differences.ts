@@ -1,11 +1,11 @@
 import type { Node } from '../site/node.ts';
-import type { Property } from '../site/properties/property.ts';
-import { PARTS, type Part } from '../site/parts.ts';
-import { knownProperty, placeOf } from '../site/properties/table.ts';
+import type { Property } from '../elements/properties/property.ts';
+import { PARTS, type Part } from '../elements/parts.ts';
+import { knownProperty, placeOf } from '../elements/properties/table.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import type { ViewId } from '../site/views.ts';
+import type { ViewId } from '../layered/views.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
-import { withoutValue } from './change.ts';
+import { withoutValue } from '../layered/change.ts';
 import { resolve } from './trace.ts';
 
 /** An override of a view, with what would hold there without it. */

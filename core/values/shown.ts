@@ -1,10 +1,10 @@
 import type { Node } from '../site/node.ts';
-import type { NodeId } from '../site/nodeid.ts';
-import { knownProperty } from '../site/properties/table.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { knownProperty } from '../elements/properties/table.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import type { ViewId } from '../site/views.ts';
+import type { ViewId } from '../layered/views.ts';
 import { completeOrder } from '../layout/order.ts';
-import { held } from './resolve.ts';
+import { held } from '../layered/resolve.ts';
 import { resolve } from './trace.ts';
 
 /** Whether an element is itself set to be shown in a view. */

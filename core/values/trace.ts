@@ -1,13 +1,13 @@
-import type { Layered } from '../site/layered.ts';
+import type { Layered } from '../layered/layered.ts';
 import type { Node } from '../site/node.ts';
-import type { Part } from '../site/parts.ts';
-import type { NodeId } from '../site/nodeid.ts';
-import type { Kind } from '../site/kinds/kind.ts';
-import { knownKind } from '../site/kinds/table.ts';
-import type { Property } from '../site/properties/property.ts';
+import type { Part } from '../elements/parts.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import type { Kind } from '../elements/kinds/kind.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import type { Property } from '../elements/properties/property.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
-import { viewOf, type View, type ViewId } from '../site/views.ts';
-import { held } from './resolve.ts';
+import { viewOf, type View, type ViewId } from '../layered/views.ts';
+import { held } from '../layered/resolve.ts';
 
 /** Where a value comes from. */
 export type Source =

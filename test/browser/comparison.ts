@@ -4,7 +4,6 @@ import {
   aliasOf,
   applies,
   childrenIn,
-  frameOf,
   heldSpan,
   hiddenBy,
   knownKind,
@@ -145,7 +144,7 @@ const spelledOut = ({ applied = {} }: Property, declarations: Declarations): Dec
  * table and every part, also those added later.
  */
 export function declarationsOf(site: Site, page: Page) {
-  const frame = frameOf(site);
+  const frame = site.frame;
   const properties = PROPERTIES.filter(
     (property) => property.css && !property.onChildren && property.name !== 'shown',
   );
@@ -200,12 +199,12 @@ export class Comparison {
   ) {}
 
   value<T>(node: Node, property: string): T {
-    return resolve(frameOf(this.site), this.page, node, knownProperty(property), this.view.id) as T;
+    return resolve(this.site.frame, this.page, node, knownProperty(property), this.view.id) as T;
   }
 
   /** A distance in px. */
   space(node: Node, property: string): number {
-    return spaceAt(frameOf(this.site), this.value<Space>(node, property), this.view.id);
+    return spaceAt(this.site.frame, this.value<Space>(node, property), this.view.id);
   }
 
   same(node: Node, what: string, expected: unknown, found: unknown): void {
@@ -295,7 +294,7 @@ export class Comparison {
   }
 
   container(node: Node): void {
-    const children = childrenIn(frameOf(this.site), node, this.view.id);
+    const children = childrenIn(this.site.frame, node, this.view.id);
     const order = (id: string) => Number(this.seen.elements[id].style.order);
     const byBrowser = [...node.children].sort((a, b) => order(a) - order(b));
     this.same(node, 'order of parts', children.join(' '), byBrowser.join(' '));
@@ -313,7 +312,7 @@ export class Comparison {
 
   element(node: Node): void {
     const { style, shown, source } = this.seen.elements[node.id];
-    const hidden = hiddenBy(frameOf(this.site), this.page, node, this.view.id);
+    const hidden = hiddenBy(this.site.frame, this.page, node, this.view.id);
     this.same(node, 'shown', hidden === undefined, shown);
     if (node.kind !== 'page')
       this.same(

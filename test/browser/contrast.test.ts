@@ -1,7 +1,8 @@
 /** The contrast that the trace tells is the one of the colours that Chromium paints. */
 import { expect } from 'chai';
 import { By } from 'selenium-webdriver';
-import { contrastIn, frameOf, type NodeId, type ViewId } from '../../core/index.ts';
+import {
+  pagesOf, contrastIn, type NodeId, type ViewId } from '../../core/index.ts';
 import { demoSite } from '../../demo/site.ts';
 import { eventually } from './browser.ts';
 import { cell, inSheet, selectInOutline, type, useBench } from './workbench.ts';
@@ -42,9 +43,9 @@ describe('contrast', function () {
 
   it('of every text of the home page is that of the colours Chromium paints', async () => {
     const { site } = await demoSite();
-    const [home] = site.pages;
+    const [home] = pagesOf(site);
     const told = Object.values(home.nodes).flatMap((node) => {
-      const contrast = contrastIn(frameOf(site), home, node, 'self', 'desktop' as ViewId);
+      const contrast = contrastIn(site.frame, home, node, 'self', 'desktop' as ViewId);
       return contrast ? [{ id: node.id, ratio: contrast.ratio }] : [];
     });
     const ids: NodeId[] = told.map(({ id }) => id);

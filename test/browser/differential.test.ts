@@ -5,7 +5,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { demoSite } from '../../demo/site.ts';
-import { nodeClass, viewAt, type NodeId, type Site } from '../../core/index.ts';
+import {
+  pagesOf, nodeClass, viewAt, type NodeId, type Site } from '../../core/index.ts';
 import { siteArbitrary } from '../core/arbitrary.ts';
 import { openBrowser, type Browser } from './browser.ts';
 import { Comparison, declarationsOf, READ, READER, widthsToRead, type SeenAt } from './comparison.ts';
@@ -29,7 +30,7 @@ describe('what core resolves is what Chromium computes', () => {
     site: Site,
     pictures?: Record<string, string>,
   ): Promise<{ faults: string[]; widths: number[]; compared: number }> {
-    const [page] = site.pages;
+    const [page] = pagesOf(site);
     const url = (await files.put(`site-${count++}`, site, pictures)) + (page.slug && `${page.slug}/`);
     const classes = Object.keys(page.nodes).map((id) => [id, nodeClass(id)]);
     const all = (await browser.driver.executeAsyncScript(
@@ -79,7 +80,7 @@ describe('what core resolves is what Chromium computes', () => {
 
   it('and would notice a page that differs', async () => {
     const { site, files: pictures } = await demoSite();
-    const [page] = site.pages;
+    const [page] = pagesOf(site);
     const other = structuredClone(page);
     other.nodes['headline' as never]['style'].self!.size = { base: 65 };
     const url = await files.put(`site-${count++}`, { ...site, pages: [page] }, pictures);

@@ -33,7 +33,7 @@ describe('downloads', () => {
     const { site, files: pictures } = await demoSite();
     const target = structuredClone(site);
     const mobile = 'mobile' as ViewId;
-    target.pages[0].nodes['opening-row' as NodeId].style.self!.shown = {
+    pagesOf(target)[0].nodes['opening-row' as NodeId].style.self!.shown = {
       at: { [mobile]: { value: false, reach: 'here' } },
     };
     await browser.driver.sendDevToolsCommand('Network.setCacheDisabled', { cacheDisabled: true });

@@ -8,6 +8,7 @@ import {
   KINDS,
   PARTS,
   PROPERTIES,
+  canonicalSite,
   siteFaults,
   type Layered,
   type Node,
@@ -15,6 +16,7 @@ import {
   type Page,
   type Property,
   type Site,
+  type SiteFrame,
   type SpacingStep,
   type View,
   type ViewId,
@@ -315,9 +317,6 @@ export const siteArbitrary: fc.Arbitrary<Site> = fc
     return fc.tuple(textStyles, ...values).map(([styles, ...chosen]): Site => {
       const page: Page = {
         id: 'home' as NodeId,
-        slug: '',
-        title: 'Home',
-        description: '',
         root,
         nodes: structuredClone(nodes),
       };
@@ -326,7 +325,7 @@ export const siteArbitrary: fc.Arbitrary<Site> = fc
         if (layered && (layered.base !== undefined || layered.at))
           (page.nodes[node.id].style[part] ??= {})[property.name] = layered;
       });
-      return {
+      const frame: SiteFrame = {
         format: FORMAT,
         version: FORMAT_VERSION,
         id: 'random',
@@ -338,8 +337,9 @@ export const siteArbitrary: fc.Arbitrary<Site> = fc
         assets: ASSETS,
         spacing: spacingOf(views),
         fonts: [],
-        pages: [page],
+        pages: [{ id: page.id, slug: '', title: 'Home', description: '' }],
       };
+      return canonicalSite({ frame, pages: { [page.id]: page } });
     });
   })
   .map(plain)

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { parse, type Color } from 'culori';
 import fc from 'fast-check';
-import { demoSite } from '../../demo/site.ts';
-import { contrastIn, contrastRatio, frameOf, perform, type NodeId, type ViewId } from '../../core/index.ts';
+import { contrastIn, contrastRatio, type NodeId } from '../../core/index.ts';
+import { frame, home, made, view } from './acting.ts';
 
 const colour = (text: string): Color => parse(text)!;
 const ratio = (text: string, ...behind: string[]) => contrastRatio(colour(text), behind.map(colour));
@@ -52,23 +52,12 @@ describe('contrast', () => {
   });
 });
 
-const { site } = await demoSite();
-const frame = frameOf(site);
-const home = site.pages[0];
-const view = (id: string) => id as ViewId;
 const of = (id: string, page = home, where = 'desktop') =>
   contrastIn(frame, page, page.nodes[id as NodeId], 'self', view(where));
 
 function set(property: string, node: string, value: unknown, page = home, where = 'desktop') {
-  const outcome = perform(frame, page, 'setValue', {
-    nodes: [node as NodeId],
-    property,
-    view: view(where),
-    value,
-    reach: 'onward',
-  });
-  if (!outcome.ok) throw new Error(outcome.sentence);
-  return outcome.value.page;
+  const args = { nodes: [node as NodeId], property, view: view(where), value, reach: 'onward' as const };
+  return made('setValue', args, page).page;
 }
 
 describe('the contrast of an element', () => {

@@ -1,41 +1,24 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import jsonpatch from 'fast-json-patch';
-import { demoSite } from '../../demo/site.ts';
 import {
+  applied,
   applies,
-  applyOperations,
-  frameOf,
+  KINDS,
+  knownProperty,
   overlapping,
-  pageFaults,
-  perform,
+  pagesOf,
   PROPERTIES,
   resolve,
+  siteFaults,
   stacksOf,
-  knownProperty,
-  KINDS,
-  type Arguments,
   type CommandName,
   type EditBy,
   type NodeId,
-  type Operation,
-  type Page,
   type Site,
-  type ViewId,
+  type Step,
 } from '../../core/index.ts';
+import { attempt, frame, home, made, node, refusal, takenBack, view } from './acting.ts';
 import { record, siteArbitrary, valueArbitrary, viewIn } from './arbitrary.ts';
-
-const { site } = await demoSite();
-const frame = frameOf(site);
-const home = site.pages[0];
-const view = (id: string) => id as ViewId;
-const node = (id: string) => id as NodeId;
-
-function made<N extends CommandName>(name: N, args: Arguments<N>, page: Page = home) {
-  const outcome = perform(frame, page, name, args);
-  if (!outcome.ok) throw new Error(outcome.sentence);
-  return outcome.value;
-}
 
 const size = { nodes: [node('headline')], property: 'size', view: view('tablet') };
 const fluidSize = { min: 44, max: 56, fromWidth: 640, toWidth: 1024 };
@@ -45,10 +28,10 @@ const newId = fc.constantFrom('new1', 'new2', 'new3', 'e1').map((id) => id as No
 
 /** Random commands, most of which fit the site. */
 const commandsFor = (target: Site) => {
-  const [page] = target.pages;
+  const [page] = pagesOf(target);
   const nodes = Object.values(page.nodes);
   const anyNode = fc.constantFrom(...nodes);
-  const anyView = viewIn(target.views);
+  const anyView = viewIn(target.frame.views);
   const set = anyNode.chain((chosen) => {
     const fitting = PROPERTIES.filter((property) =>
       applies(property, chosen.kind, chosen.parent ? page.nodes[chosen.parent].kind : undefined),
@@ -102,7 +85,7 @@ const commandsFor = (target: Site) => {
       record({
         kind: fc.constantFrom(...KINDS.map(({ name }) => name)),
         parent: anyNode.map(({ id }) => id),
-        index: fc.nat(4),
+        after: fc.option(anyNode.map(({ id }) => id), { nil: null }),
         id: newId,
       }).map((args) => ({ name: 'addElement' as const, args })),
       record({ node: anyNode.map(({ id }) => id), id: newId }).map((args) => ({
@@ -123,61 +106,54 @@ const session = siteArbitrary.chain((target) =>
   record({ target: fc.constant(target), commands: commandsFor(target) }),
 );
 
-function run(target: Site, commands: { name: CommandName; args: unknown }[], start: Page) {
-  let page = start;
-  const steps: { operations: Operation[]; inverse: Operation[] }[] = [];
+function run(target: Site, commands: { name: CommandName; args: unknown }[]) {
+  let on = target;
+  const steps: Step[] = [];
   for (const { name, args } of commands) {
-    const outcome = perform(frameOf(target), page, name, args as never);
+    const outcome = attempt(name, args as never, pagesOf(on)[0], on);
     if (!outcome.ok) {
       expect(outcome.sentence).to.match(/\S.*[.]$/);
       continue;
     }
-    page = outcome.value.page;
+    on = outcome.value.site;
     steps.push(outcome.value);
   }
-  return { page, steps };
+  return { after: on, steps };
 }
 
 describe('commands', () => {
-  it('leave a valid page, whatever their sequence', () => {
+  it('leave a valid site, whatever their sequence', () => {
     fc.assert(
       fc.property(session, ({ target, commands }) => {
-        expect(pageFaults(run(target, commands, target.pages[0]).page, frameOf(target))).to.deep.equal([]);
+        expect(siteFaults(run(target, commands).after)).to.deep.equal([]);
       }),
       { numRuns: 60 },
     );
   });
 
-  it('are taken back by their inverses, to the very same document', () => {
+  it('are taken back by their inverses, to the very same site', () => {
     fc.assert(
       fc.property(session, ({ target, commands }) => {
-        const start = target.pages[0];
-        const before = structuredClone(start);
-        const { page, steps } = run(target, commands, start);
-        let back = page;
-        for (const step of steps.reverse()) {
-          const undone = applyOperations(back, step.inverse);
-          if (!undone.ok) throw new Error(undone.sentence);
-          back = undone.value;
-        }
+        const before = structuredClone(target);
+        const { after, steps } = run(target, commands);
+        let back = after;
+        for (const { inverse } of steps.reverse()) back = takenBack({ site: back, inverse });
         expect(back).to.deep.equal(before);
-        expect(start).to.deep.equal(before);
+        expect(target).to.deep.equal(before);
       }),
       { numRuns: 60 },
     );
   });
 
-  it('as JSON Patch give the same page in fast-json-patch, which the server uses unchanged', () => {
+  it('give the same site when their operations are made elsewhere, and the same way back', () => {
     fc.assert(
       fc.property(session, ({ target, commands }) => {
-        const { page, steps } = run(target, commands, target.pages[0]);
-        const operations = steps.flatMap((step) => step.operations);
-        const patched = jsonpatch.applyPatch(
-          structuredClone(target.pages[0]),
-          structuredClone(operations),
-          true,
-        ).newDocument;
-        expect(patched).to.deep.equal(structuredClone(page));
+        const { after, steps } = run(target, commands);
+        const operations = JSON.parse(JSON.stringify(steps.flatMap((step) => step.operations)));
+        const made = applied(structuredClone(target), operations);
+        if (!made.ok) throw new Error(made.sentence);
+        expect(made.value.site).to.deep.equal(after);
+        expect(takenBack(made.value)).to.deep.equal(target);
       }),
       { numRuns: 60 },
     );
@@ -227,10 +203,6 @@ describe('sentences of steps', () => {
   });
 
   it('of refusals say what is wrong', () => {
-    const refusal = <N extends CommandName>(name: N, args: Arguments<N>) => {
-      const outcome = perform(frame, home, name, args);
-      return outcome.ok ? `made: ${outcome.value.sentence}` : outcome.sentence;
-    };
     expect(refusal('setValue', { ...size, value: -4, reach: 'here' })).to.match(/^Size: /);
     expect(refusal('setValue', { ...size, value: { ...fluidSize, min: 90 }, reach: 'here' })).to.equal(
       'Size: A fluid size grows with the width: 90 is more than 56.',
@@ -298,42 +270,36 @@ describe('values nobody set', () => {
 });
 
 describe('the stacks of steps', () => {
-  const step = (name: string) => ({ on: 'page' as const, operations: [], inverse: [], sentence: name });
-  const names = (edits: [string, EditBy][]) => {
-    const { undo, redo } = stacksOf(edits.map(([name, by]) => ({ ...step(name), by })));
-    return [undo.map(({ sentence }) => sentence).join(''), redo.map(({ sentence }) => sentence).join('')];
+  const stacks = (session: string, ...edits: [key: string, by: EditBy, session?: string][]) => {
+    const log = edits.map(([key, by, from = 'mine'], index) => ({
+      key: by === 'edit' ? key : `${by}-${index}`,
+      session: from,
+      by,
+      ...(by !== 'edit' && { of: key }),
+      sentence: key,
+    }));
+    const { undo, redo } = stacksOf(log, session);
+    return [undo, redo].map((list) => list.map(({ sentence }) => sentence).join(''));
   };
 
-  it('are read back from the edits of a page', () => {
+  it('are read back from the log of a site', () => {
+    expect(stacks('mine', ['a', 'edit'], ['b', 'edit'], ['b', 'undo'])).to.deep.equal(['a', 'b']);
     expect(
-      names([
-        ['a', 'edit'],
-        ['b', 'edit'],
-        ['b', 'undo'],
-      ]),
+      stacks('mine', ['a', 'edit'], ['b', 'edit'], ['b', 'undo'], ['a', 'undo'], ['a', 'redo']),
     ).to.deep.equal(['a', 'b']);
-    expect(
-      names([
-        ['a', 'edit'],
-        ['b', 'edit'],
-        ['b', 'undo'],
-        ['a', 'undo'],
-        ['a', 'redo'],
-      ]),
-    ).to.deep.equal(['a', 'b']);
-    expect(
-      names([
-        ['a', 'edit'],
-        ['a', 'undo'],
-        ['c', 'edit'],
-      ]),
-    ).to.deep.equal(['c', '']);
+    expect(stacks('mine', ['a', 'edit'], ['a', 'undo'], ['c', 'edit'])).to.deep.equal(['c', '']);
     // The oldest edits may have been forgotten.
+    expect(stacks('mine', ['x', 'undo'], ['a', 'edit'])).to.deep.equal(['a', '']);
+  });
+
+  it('hold what the session did itself, also where it is taken back out of order', () => {
     expect(
-      names([
-        ['x', 'undo'],
-        ['a', 'edit'],
-      ]),
-    ).to.deep.equal(['a', '']);
+      stacks('mine', ['a', 'edit'], ['b', 'edit', 'other'], ['c', 'edit'], ['a', 'undo']),
+    ).to.deep.equal(['c', 'a']);
+    expect(stacks('other', ['a', 'edit'], ['b', 'edit', 'other'], ['a', 'undo'])).to.deep.equal(['b', '']);
+    expect(
+      stacks('mine', ['a', 'edit'], ['a', 'undo'], ['b', 'edit', 'other']),
+      'another’s step leaves what can be made again',
+    ).to.deep.equal(['', 'a']);
   });
 });

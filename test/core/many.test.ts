@@ -1,17 +1,14 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { demoSite } from '../../demo/site.ts';
 import {
+  pagesOf,
   applies,
-  applyOperations,
   countOverrides,
   differences,
-  frameOf,
   held,
   knownProperty,
   overrideCount,
   pageFaults,
-  perform,
   resolve,
   siblingsLike,
   subtree,
@@ -20,34 +17,30 @@ import {
   type NodeId,
   type Page,
   type Site,
-  type ViewId,
   valuesOf,
 } from '../../core/index.ts';
+import { attempt, home, node, site, takenBack, view, withPage } from './acting.ts';
 import { record, siteArbitrary } from './arbitrary.ts';
 
-const { site } = await demoSite();
-const home = site.pages[0];
-const id = (name: string) => name as NodeId;
-const view = (name: string) => name as ViewId;
+const id = node;
 
 function run<N extends CommandName>(target: Site, page: Page, name: N, args: Arguments<N>) {
-  const outcome = perform(frameOf(target), page, name, args);
+  const outcome = attempt(name, args, page, target);
   if (!outcome.ok) return { page, sentence: outcome.sentence, made: false };
-  expect(pageFaults(outcome.value.page, frameOf(target))).to.deep.equal([]);
-  const back = applyOperations(outcome.value.page, outcome.value.inverse);
-  expect(back.ok && back.value).to.deep.equal(page);
+  expect(pageFaults(outcome.value.page, target.frame)).to.deep.equal([]);
+  expect(takenBack(outcome.value)).to.deep.equal(withPage(target, page));
   return { page: outcome.value.page, sentence: outcome.value.sentence, made: true };
 }
 
 const anywhere = siteArbitrary.chain((target) => {
-  const nodes = Object.values(target.pages[0].nodes);
-  const others = target.views.list.filter((entry) => entry.id !== target.views.base);
+  const nodes = Object.values(pagesOf(target)[0].nodes);
+  const others = target.frame.views.list.filter((entry) => entry.id !== target.frame.views.base);
   return record({
     target: fc.constant(target),
     node: fc.constantFrom(...nodes),
     other: fc.constantFrom(...nodes),
-    view: fc.constantFrom(...(others.length > 0 ? others : target.views.list)).map((entry) => entry.id),
-    to: fc.constantFrom(...target.views.list).map((entry) => entry.id),
+    view: fc.constantFrom(...(others.length > 0 ? others : target.frame.views.list)).map((entry) => entry.id),
+    to: fc.constantFrom(...target.frame.views.list).map((entry) => entry.id),
   });
 });
 
@@ -55,7 +48,7 @@ describe('clearing overrides', () => {
   it('of an element and all in it, in one view or in all, leaves none there and the rest as it was', () => {
     fc.assert(
       fc.property(anywhere, fc.boolean(), ({ target, node, view: at }, all) => {
-        const page = target.pages[0];
+        const page = pagesOf(target)[0];
         const nodes = subtree(page, node.id);
         const count = countOverrides(page, nodes, all ? undefined : at);
         const result = run(target, page, 'clearOverrides', all ? { nodes } : { nodes, view: at });
@@ -92,7 +85,7 @@ describe('pasting values', () => {
   it('makes the element resolve like the one copied from, in every view, for what both take', () => {
     fc.assert(
       fc.property(anywhere, ({ target, node, other }) => {
-        const page = target.pages[0];
+        const page = pagesOf(target)[0];
         const { style } = node;
         const result = run(target, page, 'pasteValues', { nodes: [other.id], style });
         const after = result.page.nodes[other.id];
@@ -103,10 +96,10 @@ describe('pasting values', () => {
             expect(after.style[part]?.[name]).to.deep.equal(other.style[part]?.[name]);
             continue;
           }
-          for (const entry of target.views.list) {
-            const copied = held(layered, target.views, entry.id);
+          for (const entry of target.frame.views.list) {
+            const copied = held(layered, target.frame.views, entry.id);
             if (copied)
-              expect(resolve(frameOf(target), result.page, after, property, entry.id, part)).to.deep.equal(
+              expect(resolve(target.frame, result.page, after, property, entry.id, part)).to.deep.equal(
                 copied.value,
               );
           }
@@ -137,7 +130,7 @@ describe('matching siblings', () => {
   it('gives all of a kind the same overrides and leaves their base values', () => {
     fc.assert(
       fc.property(anywhere, ({ target, node }) => {
-        const page = target.pages[0];
+        const page = pagesOf(target)[0];
         const siblings = siblingsLike(page, node.id);
         const result = run(target, page, 'matchSiblings', { node: node.id });
         expect(result.made).to.equal(siblings.length > 0);
@@ -160,14 +153,14 @@ describe('carrying over', () => {
   it('gives the other view what the first has set, and says how much', () => {
     fc.assert(
       fc.property(anywhere, ({ target, node, view: from, to }) => {
-        const page = target.pages[0];
+        const page = pagesOf(target)[0];
         const count = overrideCount(node, from);
         const result = run(target, page, 'carryOver', { nodes: [node.id], from, to });
         expect(result.made).to.equal(count > 0 && from !== to);
         if (!result.made) return;
         for (const [name, layered] of Object.entries(node.style.self ?? {})) {
           if (!layered.at?.[from]) continue;
-          const after = held(result.page.nodes[node.id].style.self![name], target.views, to);
+          const after = held(result.page.nodes[node.id].style.self![name], target.frame.views, to);
           expect(after).to.deep.equal({ value: layered.at[from].value, view: to });
         }
       }),
@@ -189,19 +182,19 @@ describe('what differs', () => {
   it('is every override of a view, with what holds there once it is cleared', () => {
     fc.assert(
       fc.property(anywhere, ({ target, view: at }) => {
-        const page = target.pages[0];
-        const frame = frameOf(target);
+        const page = pagesOf(target)[0];
+        const frame = target.frame;
         const list = differences(frame, page, at);
         const all = Object.keys(page.nodes) as NodeId[];
         expect(list).to.have.length(countOverrides(page, all, at));
         for (const { node, property, value, instead } of list) {
           expect(value).to.deep.equal(node.style.self![property.name].at![at].value);
           if (property.onChildren) continue;
-          const cleared = perform(frame, page, 'clearValue', {
+          const cleared = attempt('clearValue', {
             nodes: [node.id],
             property: property.name,
             view: at,
-          });
+          }, page, target);
           if (!cleared.ok) throw new Error(cleared.sentence);
           const after = cleared.value.page;
           expect(resolve(frame, after, after.nodes[node.id], property, at)).to.deep.equal(instead);
@@ -212,9 +205,9 @@ describe('what differs', () => {
   });
 
   it('stands in reading order', () => {
-    const names = differences(frameOf(site), home, view('mobile')).map(({ node }) => node.name);
+    const names = differences(site.frame, home, view('mobile')).map(({ node }) => node.name);
     expect(names.indexOf('Headline')).to.be.greaterThan(names.indexOf('Row: words + dome'));
     expect(names.indexOf('Footer')).to.be.greaterThan(names.indexOf('Headline'));
-    expect(differences(frameOf(site), home, view('desktop'))).to.deep.equal([]);
+    expect(differences(site.frame, home, view('desktop'))).to.deep.equal([]);
   });
 });

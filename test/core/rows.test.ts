@@ -1,39 +1,28 @@
 import { expect } from 'chai';
-import { demoSite } from '../../demo/site.ts';
 import {
-  applyOperations,
   childrenIn,
   columnsIn,
-  frameOf,
-  perform,
   type Arguments,
-  type NodeId,
   type Page,
-  type ViewId,
 } from '../../core/index.ts';
-
-const { site } = await demoSite();
-const frame = frameOf(site);
-const home = site.pages[0];
-const view = (id: string) => id as ViewId;
-const node = (id: string) => id as NodeId;
+import { attempt, frame, home, node, site, takenBack, view } from './acting.ts';
 
 describe('the columns of a row', () => {
   const take = (more: Partial<Arguments<'takeColumns'>>) =>
-    perform(frame, home, 'takeColumns', {
+    attempt('takeColumns', {
       nodes: [node('dome')],
       view: view('tablet'),
       reach: 'here',
       span: 8,
       ...more,
-    });
+    }, home);
 
   it('are taken by span and start together, in one step', () => {
     const outcome = take({ start: 3 });
     if (!outcome.ok) throw new Error(outcome.sentence);
-    const { page, sentence, inverse } = outcome.value;
+    const { page, sentence } = outcome.value;
     expect(sentence).to.equal('Dome picture: columns in Tablet 12 → 8, from column 3');
-    expect(applyOperations(page, inverse)).to.deep.equal({ ok: true, value: home });
+    expect(takenBack(outcome.value)).to.deep.equal(site);
     const row = page.nodes[page.nodes[node('dome')].parent!];
     const of = (id: string) =>
       columnsIn(frame, page, row, view(id)).children.find((child) => child.id === 'dome')!.asks;
@@ -55,13 +44,13 @@ describe('the columns of a row', () => {
       'dome',
       'opening-words',
     ]);
-    const outcome = perform(frame, home, 'setValue', {
+    const outcome = attempt('setValue', {
       nodes: [node('dome')],
       property: 'shown',
       view: view('mobile'),
       value: false,
       reach: 'here',
-    });
+    }, home);
     if (!outcome.ok) throw new Error(outcome.sentence);
     expect(columnsIn(frame, outcome.value.page, row, view('mobile'))).to.deep.include({ columns: 4 });
     expect(
@@ -73,11 +62,11 @@ describe('the columns of a row', () => {
 describe('order', () => {
   it('reversed twice is the order before', () => {
     const reversed = (page: Page) => {
-      const outcome = perform(frame, page, 'reverseOrder', {
+      const outcome = attempt('reverseOrder', {
         node: node('objects'),
         view: view('mobile'),
         reach: 'here',
-      });
+      }, page);
       if (!outcome.ok) throw new Error(outcome.sentence);
       return outcome.value.page;
     };

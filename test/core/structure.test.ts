@@ -1,43 +1,20 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { demoSite } from '../../demo/site.ts';
 import {
   accepts,
   childrenIn,
-  frameOf,
   KINDS,
   pageFaults,
-  perform,
   preview,
   print,
   resolve,
   knownProperty,
   sourceOrder,
-  type Arguments,
-  type CommandName,
   type NodeId,
-  type Page,
   type Preview,
-  type ViewId,
 } from '../../core/index.ts';
+import { frame, home, made, node, refusal, site, view } from './acting.ts';
 import { record } from './arbitrary.ts';
-
-const { site } = await demoSite();
-const frame = frameOf(site);
-const home = site.pages[0];
-const node = (id: string) => id as NodeId;
-const view = (id: string) => id as ViewId;
-
-function made<N extends CommandName>(name: N, args: Arguments<N>, page: Page = home) {
-  const outcome = perform(frame, page, name, args);
-  if (!outcome.ok) throw new Error(outcome.sentence);
-  return outcome.value;
-}
-
-function refusal<N extends CommandName>(name: N, args: Arguments<N>, on = frame): string {
-  const outcome = perform(on, home, name, args);
-  return outcome.ok ? 'made' : outcome.sentence;
-}
 
 describe('adding an element', () => {
   it('of every kind gives a valid page with something to see in it, wherever the kind is taken', () => {
@@ -47,7 +24,7 @@ describe('adding an element', () => {
           kind: kind.name,
           id: node('new'),
           parent: parent.id,
-          index: 0,
+          after: null,
         });
         expect(pageFaults(page, frame), `${kind.name} in ${parent.name}`).to.deep.equal([]);
         expect(page.nodes[parent.id].children[0]).to.equal('new');
@@ -60,7 +37,7 @@ describe('adding an element', () => {
 
   it('puts a row’s new columns side by side, and one below the other in the narrowest view', () => {
     const section = sourceOrder(home).find(({ kind }) => kind === 'section')!;
-    const { page } = made('addElement', { kind: 'row', id: node('new'), parent: section.id, index: 99 });
+    const { page } = made('addElement', { kind: 'row', id: node('new'), parent: section.id, after: section.children.at(-1) ?? null });
     const columns = page.nodes[node('new')].children.map((id) => page.nodes[id]);
     expect(columns).to.have.length(2);
     const span = (id: string) => resolve(frame, page, columns[0], knownProperty('span'), view(id));
@@ -74,15 +51,15 @@ describe('adding an element', () => {
 
   it('is refused in a sentence where it does not fit, and leaves the page as it is', () => {
     const add = (kind: string, parent: string, id = 'new') =>
-      refusal('addElement', { kind, id: node(id), parent: node(parent), index: 0 });
+      refusal('addElement', { kind, id: node(id), parent: node(parent), after: null });
     expect(add('section', 'headline')).to.equal('Headline takes no section.');
     expect(add('page', home.root)).to.match(/takes no page\.$/);
     expect(add('riddle', home.root)).to.match(/takes no riddle\.$/);
     expect(add('section', 'nowhere')).to.equal('The element is not on this page any more.');
     expect(add('section', home.root, 'headline')).to.match(/id already; nothing was added\.$/);
-    const bare = { ...frame, assets: [] };
+    const bare = { ...site, frame: { ...frame, assets: [] } };
     const parent = home.nodes[node('headline')].parent!;
-    expect(refusal('addElement', { kind: 'picture', id: node('new'), parent, index: 0 }, bare)).to.equal(
+    expect(refusal('addElement', { kind: 'picture', id: node('new'), parent, after: null }, home, bare)).to.equal(
       'A picture needs a picture, and the site has none yet.',
     );
   });
@@ -164,7 +141,7 @@ describe('a preview brought up to date', () => {
           if (able.length === 0) return;
           const chosen = able[seed % able.length];
           if (each.name === 'addElement')
-            page = made('addElement', { kind: each.kind, id, parent: chosen.id, index: seed % 3 }, page).page;
+            page = made('addElement', { kind: each.kind, id, parent: chosen.id, after: chosen.children[(seed % 3) - 1] ?? null }, page).page;
           else if (each.name === 'duplicateElement')
             page = made('duplicateElement', { node: chosen.id, id }, page).page;
           else page = made('removeElements', { nodes: [chosen.id] }, page).page;

@@ -1,19 +1,16 @@
 /** The theme, several elements at once, relative changes, parts and linked sides; and what an edit lets others skip. */
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { demoSite } from '../../demo/site.ts';
 import {
+  pagesOf,
   adjusted,
   applies,
-  applyOperations,
   bodyMarkup,
   changedSince,
   elementRules,
   followed,
-  frameOf,
   knownProperty,
   PARTS,
-  perform,
   preview,
   print,
   printRules,
@@ -24,52 +21,29 @@ import {
   spaceAt,
   writeSiteFile,
   type Arguments,
-  type CommandName,
   type Node,
   type NodeId,
-  type Page,
   type Site,
-  type SiteFrame,
-  type ViewId,
 } from '../../core/index.ts';
+import { attempt, files, frame, home, made, node, refusal, site, takenBack, view, withPage } from './acting.ts';
 import { record, siteArbitrary, valueArbitrary } from './arbitrary.ts';
 
-const { site, files } = await demoSite();
-const frame = frameOf(site);
-const [home] = site.pages;
-const id = (name: string) => name as NodeId;
-const view = (name: string) => name as ViewId;
-
-const made = <N extends CommandName>(
-  name: N,
-  args: Arguments<N>,
-  on: SiteFrame = frame,
-  page: Page = home,
-) => {
-  const outcome = perform(on, page, name, args);
-  if (!outcome.ok) throw new Error(outcome.sentence);
-  return outcome.value;
-};
-const refusal = <N extends CommandName>(name: N, args: Arguments<N>) => {
-  const outcome = perform(frame, home, name, args);
-  return outcome.ok ? `done: ${outcome.value.sentence}` : outcome.sentence;
-};
+const id = node;
 
 describe('text styles', () => {
   const target = { textStyle: 'body', property: 'size', view: view('tablet') } as const;
 
   it('are set, adjusted and cleared by the commands that are for elements too, and every follower resolves to them', () => {
     const set = made('setValue', { ...target, value: 20, reach: 'here' });
-    expect(set).to.include({ on: 'site', page: home, sentence: 'Body: size in Tablet 17 → 20' });
+    expect(set).to.include({ page: home, sentence: 'Body: size in Tablet 17 → 20' });
     const text = home.nodes[id('eyes-text')];
-    expect(resolve(set.site, home, text, knownProperty('size'), view('tablet'))).to.equal(20);
-    expect(resolve(set.site, home, text, knownProperty('size'), view('mobile'))).to.equal(16);
-    const more = made('adjustValue', { ...target, adjustment: { percent: 150 }, reach: 'here' }, set.site);
-    expect(resolve(more.site, home, text, knownProperty('size'), view('tablet'))).to.equal(30);
-    const cleared = made('clearValue', target, more.site);
-    expect(resolve(cleared.site, home, text, knownProperty('size'), view('tablet'))).to.equal(17);
-    const back = applyOperations(cleared.site, cleared.inverse);
-    expect(back.ok && back.value).to.deep.equal(more.site);
+    expect(resolve(set.frame, home, text, knownProperty('size'), view('tablet'))).to.equal(20);
+    expect(resolve(set.frame, home, text, knownProperty('size'), view('mobile'))).to.equal(16);
+    const more = made('adjustValue', { ...target, adjustment: { percent: 150 }, reach: 'here' }, home, set.site);
+    expect(resolve(more.frame, home, text, knownProperty('size'), view('tablet'))).to.equal(30);
+    const cleared = made('clearValue', target, home, more.site);
+    expect(resolve(cleared.frame, home, text, knownProperty('size'), view('tablet'))).to.equal(17);
+    expect(takenBack(cleared)).to.deep.equal(more.site);
   });
 
   it('take values of text only, and what stands in the theme', () => {
@@ -88,7 +62,7 @@ describe('text styles', () => {
   it('are taken by elements, and given back to the kind', () => {
     const small = made('setTextStyle', { nodes: [id('lead'), id('headline')], textStyle: 'small' });
     expect(small.sentence).to.equal('2 elements: text style Small in every view');
-    const kind = made('setTextStyle', { nodes: [id('lead')] }, frame, small.page);
+    const kind = made('setTextStyle', { nodes: [id('lead')] }, small.page);
     expect(kind.page.nodes[id('lead')]).not.to.have.property('textStyle');
   });
 });
@@ -96,12 +70,12 @@ describe('text styles', () => {
 describe('colours, spacing and fonts', () => {
   it('are added with an id of their own, changed, and refused with a sentence', () => {
     const added = made('setColour', { name: 'Deep  Sky', value: 'oklch(40% 0.1 250)' });
-    expect(added.site.colours.at(-1)).to.deep.equal({
+    expect(added.frame.colours.at(-1)).to.deep.equal({
       id: 'deep-sky',
       name: 'Deep Sky',
       value: 'oklch(40% 0.1 250)',
     });
-    expect(siteFaults({ ...site, ...added.site })).to.deep.equal([]);
+    expect(siteFaults(added.site)).to.deep.equal([]);
     expect(refusal('setColour', { name: 'lamp', value: 'red' })).to.match(/“lamp” is there already/);
     expect(refusal('setColour', { name: 'Odd', value: 'no colour' })).to.match(/is no CSS colour/);
     expect(refusal('setColour', { id: 'gone', name: 'Gone', value: 'red' })).to.match(
@@ -109,10 +83,10 @@ describe('colours, spacing and fonts', () => {
     );
     expect(refusal('removeFromTheme', { list: 'fonts', id: 'gone' })).to.match(/not in the theme any more/);
     expect(
-      made('removeFromTheme', { list: 'spacing', id: 'xs' }).site.spacing.map((step) => step.id),
+      made('removeFromTheme', { list: 'spacing', id: 'xs' }).frame.spacing.map((step) => step.id),
     ).not.to.include('xs');
     const font = { name: 'Own', style: 'normal', weights: '400', hash: 'a'.repeat(64) } as const;
-    expect(made('addFont', font).site.fonts).to.deep.equal([{ id: 'font-own', ...font }]);
+    expect(made('addFont', font).frame.fonts).to.deep.equal([{ id: 'font-own', ...font }]);
   });
 
   it('have steps that may differ by view, and values that take a step follow it', () => {
@@ -121,12 +95,12 @@ describe('colours, spacing and fonts', () => {
     expect(spaceAt(frame, 7, view('mobile'))).to.equal(7);
     const next = made('setSpacing', { id: 'm', name: 'M', view: view('tablet'), size: 20, reach: 'onward' });
     expect(next.sentence).to.equal('Space M: 20 px in Tablet and onward');
-    expect(spaceAt(next.site, '{m}', view('tablet'))).to.equal(20);
-    expect(spaceAt(next.site, '{m}', view('mobile'))).to.equal(16);
+    expect(spaceAt(next.frame, '{m}', view('tablet'))).to.equal(20);
+    expect(spaceAt(next.frame, '{m}', view('mobile'))).to.equal(16);
     expect(
       refusal('setSpacing', { id: 'm', name: 'M', view: view('tablet'), size: -3, reach: 'here' }),
     ).to.match(/0 to 600 px/);
-    const css = printRules(preview(next.site, home, { page: () => '', picture: () => '' }).shared);
+    const css = printRules(preview(next.frame, home, { page: () => '', picture: () => '' }).shared);
     expect(css).to.match(/@media \(width < 1024px\)\{\n:root\{[^}]*--space-m:20px/);
   });
 });
@@ -154,8 +128,7 @@ describe('relative changes', () => {
     expect(step.sentence).to.equal('2 elements: size in Desktop −2');
     const sizes = ['saturn-title', 'headline'].map((name) => step.page.nodes[id(name)].style.self!.size.base);
     expect(sizes).to.deep.equal([22, 62]);
-    const back = applyOperations(step.page, step.inverse);
-    expect(back.ok && back.value).to.deep.equal(home);
+    expect(takenBack(step)).to.deep.equal(site);
   });
 });
 
@@ -169,7 +142,7 @@ describe('parts and sides', () => {
     };
     const step = made('setValue', { ...target, value: 40, reach: 'here' });
     expect(step.sentence).to.equal('The chart room: text: lists: padding left in Mobile 24 → 40');
-    const cleared = made('clearValue', target, frame, step.page);
+    const cleared = made('clearValue', target, step.page);
     expect(cleared.page.nodes[id('chart-text')]).to.deep.equal(home.nodes[id('chart-text')]);
     expect(refusal('setValue', { ...target, property: 'span', value: 2, reach: 'here' })).to.match(
       /does not apply/,
@@ -196,7 +169,7 @@ describe('parts and sides', () => {
 
 /** A site, and edits of random values on random elements and parts of it. */
 const edited = siteArbitrary.chain((target) => {
-  const [page] = target.pages;
+  const [page] = pagesOf(target);
   const slots = Object.values(page.nodes).flatMap((node: Node) =>
     PARTS.flatMap((part) =>
       PROPERTIES.filter((property) =>
@@ -209,7 +182,7 @@ const edited = siteArbitrary.chain((target) => {
       nodes: fc.constant(node.id).map((each) => [each]),
       part: fc.constant(part),
       property: fc.constant(property.name),
-      view: fc.constantFrom(...target.views.list.map((each) => each.id)),
+      view: fc.constantFrom(...target.frame.views.list.map((each) => each.id)),
       value: valueArbitrary(property, node.children),
       reach: fc.constantFrom('here' as const, 'onward' as const, 'everywhere' as const),
     }),
@@ -223,11 +196,11 @@ describe('following edits', () => {
   it('a preview brought up to date is the preview of the page as it is', () => {
     fc.assert(
       fc.property(edited, ({ target, edits }: { target: Site; edits: Arguments<'setValue'>[] }) => {
-        const on = frameOf(target);
-        let [page] = target.pages;
+        const on = target.frame;
+        let [page] = pagesOf(target);
         let shown = preview(on, page, addresses);
         for (const args of edits) {
-          const outcome = perform(on, page, 'setValue', args);
+          const outcome = attempt('setValue', args, page, target);
           if (!outcome.ok) continue;
           expect(changedSince(page, outcome.value.page)).to.have.length(
             outcome.value.operations.length > 0 ? 1 : 0,
@@ -240,7 +213,7 @@ describe('following edits', () => {
         expect(print(shown.body)).to.equal(print(bodyMarkup(on, page, addresses)));
         for (const each of Object.keys(page.nodes) as NodeId[])
           expect(shown.rulesOf(each)).to.deep.equal(fresh.rulesOf(each));
-        expect(siteFaults({ ...target, pages: [page] })).to.deep.equal([]);
+        expect(siteFaults(withPage(target, page))).to.deep.equal([]);
       }),
       { numRuns: 60 },
     );
@@ -300,10 +273,10 @@ describe('a site file of version 1', () => {
     const read = readSiteFile(JSON.stringify(old));
     expect(read.ok ? [] : read.faults).to.deep.equal([]);
     if (!read.ok) return;
-    const { self } = read.value.site.pages[0].nodes[id('headline')].style;
+    const { self } = pagesOf(read.value.site)[0].nodes[id('headline')].style;
     for (const side of ['Top', 'Right', 'Bottom', 'Left'])
       expect(self![`border${side}`]).to.deep.equal({ base: 2, at: { mobile: { value: 0, reach: 'here' } } });
     expect(self).not.to.have.property('borderWidth');
-    expect(read.value.site).to.deep.include({ version: 2, spacing: [], fonts: [] });
+    expect(read.value.site.frame).to.deep.include({ version: 2, spacing: [], fonts: [] });
   });
 });

@@ -1,0 +1,23 @@
+/** What one edit may hold, as the browser and the server both know it. */
+export const LIMITS = {
+  /** Bytes of one request's body. */
+  request: 2_000_000,
+  /** Operations of one request. What is larger goes in parts. */
+  operations: 5000,
+  /** Parts of one edit. */
+  parts: 50,
+  /** Characters of a path. */
+  path: 400,
+  /** Characters of the sentence that names a step. */
+  sentence: 500,
+  /** Bytes of a font file. */
+  font: 4_000_000,
+} as const;
+
+/** A sentence that is short enough to be kept. */
+export function shortened(sentence: string): string {
+  const characters = [...sentence];
+  return sentence.length <= LIMITS.sentence
+    ? sentence
+    : `${characters.slice(0, LIMITS.sentence / 2 - 1).join('')}…`;
+}

@@ -1,0 +1,152 @@
+import type { NodeId } from '../elements/nodeid.ts';
+import { schemaFaults } from '../faults.ts';
+import { done, refused, type Outcome } from '../outcome.ts';
+import { PageHeadSchema, type PageHead, type SiteFrame } from '../site/site.ts';
+import { found } from './aim.ts';
+import type { Command } from './command.ts';
+import { accepts, copied, putBehind, topmost } from './structure.ts';
+import { subtree } from './many.ts';
+import { describeHolders } from './wording.ts';
+
+const cleaned = (text: string): string => text.replace(/\s+/g, ' ').trim();
+
+const GONE = refused('The page is not on this site any more.');
+
+/** Why a page's head cannot be kept beside those of the other pages, or undefined. */
+function headFault(head: PageHead, others: readonly PageHead[]): string | undefined {
+  const twin = others.find(({ slug }) => slug === head.slug);
+  if (twin) {
+    return head.slug === ''
+      ? `${twin.title} is the first page already; give this one an address. Nothing was changed.`
+      : `The address “${head.slug}” is ${twin.title}’s already; choose another. Nothing was changed.`;
+  }
+  const [fault] = schemaFaults(PageHeadSchema, head);
+  if (!fault) return undefined;
+  const what = { '/title': 'The title', '/slug': 'The address', '/description': 'The description' }[fault.path];
+  return `${what ?? 'The page'} cannot be kept: ${fault.sentence} Nothing was changed.`;
+}
+
+export interface AddPage {
+  /** The new page's id; no page of the site has it yet. */
+  id: NodeId;
+  title: string;
+  /** Its folder in the published site. */
+  slug: string;
+  description?: string;
+  /** The page it stands behind; null: it is the first. */
+  after: NodeId | null;
+}
+
+/** Adds an empty page. */
+export const addPage: Command<AddPage> = {
+  on: () => 'site',
+  run(site, _page, { id, title, slug, description = '', after }, pages) {
+    if (site.pages.some((head) => head.id === id))
+      return refused('The site has a page of this id already; nothing was added.');
+    const head: PageHead = { id, slug, title: cleaned(title), description: cleaned(description) };
+    const fault = headFault(head, site.pages);
+    if (fault) return refused(fault);
+    const root = 'root' as NodeId;
+    const node = { id: root, kind: 'page', name: head.title, parent: null, children: [], style: {}, content: {} };
+    pages[id] = { id, root, nodes: { [root]: node } as (typeof pages)[NodeId]['nodes'] };
+    const at = after === null ? -1 : site.pages.findIndex((each) => each.id === after);
+    site.pages.splice(after !== null && at < 0 ? site.pages.length : at + 1, 0, head);
+    return done(`Page ${head.title} added`);
+  },
+};
+
+export interface ChangePage {
+  page: NodeId;
+  title?: string;
+  slug?: string;
+  description?: string;
+}
+
+const changeOf = (before: PageHead, after: PageHead): string[] => [
+  ...(before.title === after.title ? [] : [`title → ${after.title}`]),
+  ...(before.slug === after.slug ? [] : [`address ${before.slug || '(first page)'} → ${after.slug || '(first page)'}`]),
+  ...(before.description === after.description ? [] : ['description changed']),
+];
+
+/** Changes what the site says of a page: its title, its address, its description. */
+export const changePage: Command<ChangePage> = {
+  on: () => 'frame',
+  run(site, _page, { page, ...given }): Outcome<string> {
+    const head = site.pages.find(({ id }) => id === page);
+    if (!head) return GONE;
+    const before = { ...head };
+    const next: PageHead = {
+      ...before,
+      ...(given.title !== undefined && { title: cleaned(given.title) }),
+      ...(given.slug !== undefined && { slug: given.slug.trim() }),
+      ...(given.description !== undefined && { description: cleaned(given.description) }),
+    };
+    const fault = headFault(next, others(site, page));
+    if (fault) return refused(fault);
+    Object.assign(head, next);
+    return done(`Page ${before.title}: ${changeOf(before, next).join(', ') || 'unchanged'}`);
+  },
+};
+
+const others = (site: SiteFrame, page: NodeId): PageHead[] => site.pages.filter(({ id }) => id !== page);
+
+/** Takes a page, and all that is on it, off the site. Links that lead to it lead nowhere then. */
+export const removePage: Command<{ page: NodeId }> = {
+  on: () => 'site',
+  run(site, _page, { page }, pages) {
+    const at = site.pages.findIndex(({ id }) => id === page);
+    if (at < 0) return GONE;
+    if (site.pages.length === 1) return refused('A site has at least one page; nothing was deleted.');
+    const [{ title }] = site.pages.splice(at, 1);
+    delete pages[page];
+    return done(`Page ${title}: deleted`);
+  },
+};
+
+export interface MoveToPage {
+  nodes: NodeId[];
+  /** The page they go to, and the element there that takes them. */
+  to: NodeId;
+  parent: NodeId;
+  /** The element there they stand behind; null: they come first. */
+  after: NodeId | null;
+}
+
+/** Moves elements, with all that is in them, to another page. Ids that are taken there are given anew. */
+export const moveToPage: Command<MoveToPage> = {
+  on: () => 'site',
+  run(site, page, { nodes: ids, to, parent: parentId, after }, pages) {
+    const nodes = found(page, ids);
+    if (!nodes.ok) return nodes;
+    const head = site.pages.find(({ id }) => id === to);
+    const target = pages[to];
+    if (!head || !target) return GONE;
+    if (to === page.id) return refused(`${head.title} is where they are; nothing was moved.`);
+    const parents = found(target, [parentId]);
+    if (!parents.ok) return parents;
+    const [parent] = parents.value;
+    const tops = topmost(page, ids);
+    const other = tops.map((id) => page.nodes[id]).find(({ kind }) => !accepts(parent, kind));
+    if (other) return refused(`${parent.name} takes no ${other.kind}. Nothing was moved.`);
+    const said = describeHolders(tops.map((id) => page.nodes[id]));
+    const whole = tops.flatMap((id) => subtree(page, id));
+    const names = new Map<NodeId, NodeId>();
+    const taken = new Set<string>(Object.keys(target.nodes));
+    for (const id of whole) {
+      let name = id;
+      for (let count = 2; taken.has(name); count++) name = `${id.slice(0, 36)}-${count}` as NodeId;
+      taken.add(name);
+      names.set(id, name);
+    }
+    for (const id of whole) copied(page, id, target, names, tops.includes(id) ? parentId : undefined);
+    let place = after;
+    for (const id of tops) {
+      const from = page.nodes[page.nodes[id].parent!];
+      from.children.splice(from.children.indexOf(id), 1);
+      putBehind(parent.children, names.get(id)!, place);
+      place = names.get(id)!;
+    }
+    for (const id of whole) delete page.nodes[id];
+    return done(`${said}: moved to ${head.title}`);
+  },
+};

@@ -1,0 +1,167 @@
+import { Type, type TSchema } from '@sinclair/typebox';
+import { cleanFragment } from '../../markup/fragment.ts';
+import { ICON_OPTIONS } from '../../markup/icons.ts';
+import { cleanLink } from '../../markup/link.ts';
+import type { Stock } from '../../theme/stock.ts';
+
+/** A kind of content: its schema, and the one form it is kept in. */
+export interface ContentType<T = any> {
+  editor: 'rich' | 'inline' | 'line' | 'lines' | 'link' | 'choice' | 'yes or no' | 'asset' | 'entries';
+  schema: TSchema;
+  /** The form a value is kept in. Every way in passes through here. */
+  clean(value: T): T;
+  /** Says what is wrong with a value that has the right shape, where something can be. */
+  fault?(value: T, site: Stock): string | undefined;
+  options?(site: Stock): readonly { value: string | number; label: string }[];
+  /** The fields of an entry, where the content is a list of entries. */
+  fields?: readonly ContentField[];
+  /** What one entry is called. */
+  entry?: string;
+}
+
+/** A field of an element's content: the same in every view. */
+export interface ContentField {
+  name: string;
+  label: string;
+  type: ContentType;
+  /** What a new element has, and what an absent field means. */
+  initial: unknown;
+}
+
+const FRAGMENT = Type.String({ maxLength: 50_000 });
+
+export const richText: ContentType<string> = {
+  editor: 'rich',
+  schema: FRAGMENT,
+  clean: (value) => cleanFragment(value, 'block'),
+};
+
+export const inlineText: ContentType<string> = {
+  editor: 'inline',
+  schema: FRAGMENT,
+  clean: (value) => cleanFragment(value, 'inline'),
+};
+
+/** One line of plain words. */
+export const line: ContentType<string> = {
+  editor: 'line',
+  schema: Type.String({ maxLength: 400 }),
+  clean: (value) => value.replace(/\s+/g, ' ').trim(),
+};
+
+/** Several lines of plain words, each a thing of its own; empty ones fall out. */
+export const lines: ContentType<string> = {
+  editor: 'lines',
+  schema: Type.String({ maxLength: 4000 }),
+  clean: (value) =>
+    value
+      .split('\n')
+      .map((each) => line.clean(each))
+      .filter(Boolean)
+      .join('\n'),
+};
+
+/** A link target; empty where the thing leads nowhere yet. */
+export const link: ContentType<string> = {
+  editor: 'link',
+  schema: Type.String({ maxLength: 2000 }),
+  clean: (value) => cleanLink(value) ?? value.trim(),
+  fault: (value) =>
+    value === '' || cleanLink(value) !== undefined
+      ? undefined
+      : `“${value}” is not a link to a page, a web address, mail or a telephone number.`,
+};
+
+/** An address that mail is sent to; empty where there is none yet. */
+export const mailAddress: ContentType<string> = {
+  editor: 'line',
+  schema: Type.String({ maxLength: 254 }),
+  clean: (value) => value.trim(),
+  // The pattern of HTML's own mail field (HTML Standard, §4.10.5.1.5), with at least one dot in the domain.
+  fault: (value) =>
+    value === '' || /^[\w.!#$%&'*+/=?^`{|}~-]+@[a-z0-9-]+(\.[a-z0-9-]+)+$/i.test(value)
+      ? undefined
+      : `“${value}” is no mail address.`,
+};
+
+export function oneOf(
+  options: readonly { value: string | number; label: string }[],
+): ContentType<string | number> {
+  return {
+    editor: 'choice',
+    schema: Type.Union(options.map((option) => Type.Literal(option.value))),
+    clean: (value) => value,
+    options: () => options,
+  };
+}
+
+export const yesOrNo: ContentType<boolean> = {
+  editor: 'yes or no',
+  schema: Type.Boolean(),
+  clean: (value) => value,
+};
+
+/** One of the signs that ship with the application. */
+export const iconName = oneOf(ICON_OPTIONS);
+
+/** A picture or a film of the site, by the id of its asset; empty where none is chosen yet. */
+export const asset = (media: 'image' | 'video'): ContentType<string> => ({
+  editor: 'asset',
+  schema: Type.String({ maxLength: 40 }),
+  clean: (value) => value,
+  options: (site) =>
+    site.assets
+      .filter((each) => each.type.startsWith(`${media}/`))
+      .map(({ id, name }) => ({ value: id, label: name })),
+  fault: (value, site) =>
+    value === '' || site.assets.some(({ id, type }) => id === value && type.startsWith(`${media}/`))
+      ? undefined
+      : `The site has no ${media === 'image' ? 'picture' : 'film'} “${value}”.`,
+});
+
+/** A list of entries that all have the same fields. */
+export function entries(
+  entry: string,
+  fields: readonly ContentField[],
+): ContentType<Record<string, unknown>[]> {
+  return {
+    editor: 'entries',
+    entry,
+    fields,
+    schema: Type.Array(
+      Type.Object(Object.fromEntries(fields.map((field) => [field.name, field.type.schema])), {
+        additionalProperties: false,
+      }),
+      { maxItems: 60 },
+    ),
+    clean: (value) =>
+      value.map((each) =>
+        Object.fromEntries(
+          fields.map(({ name, type, initial }) => [
+            name,
+            type.clean((each[name] ?? initial) as never) as unknown,
+          ]),
+        ),
+      ),
+    fault(value, site) {
+      for (const each of value) {
+        for (const { name, type } of fields) {
+          const fault = type.fault?.(each[name] as never, site);
+          if (fault) return fault;
+        }
+      }
+      return undefined;
+    },
+  };
+}
+
+/** A label and where it leads. */
+export interface LabelledLink {
+  label: string;
+  link: string;
+}
+
+export const LABELLED_LINK: readonly ContentField[] = [
+  { name: 'label', label: 'Label', type: line, initial: 'New link' },
+  { name: 'link', label: 'Leads to', type: link, initial: '' },
+];

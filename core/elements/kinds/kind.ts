@@ -1,0 +1,100 @@
+import type { ContentField } from '../content/contenttypes.ts';
+import type { Markup } from '../../markup/markup.ts';
+import type { NodeId } from '../nodeid.ts';
+import type { Part } from '../parts.ts';
+import type { Declarations } from '../properties/property.ts';
+import type { Stock } from '../../theme/stock.ts';
+import type { Trait } from '../traits.ts';
+import type { View } from '../../layered/views.ts';
+
+/** A picture or film as a page refers to it. */
+export interface MediaReference {
+  url: string;
+  type: string;
+  width: number;
+  height: number;
+}
+
+/** What a kind has to know of an element. */
+export interface Filled {
+  id: NodeId;
+  content: Readonly<Record<string, unknown>>;
+}
+
+/** What the markup of an element is made from besides its content. */
+export interface MarkupContext {
+  attributes: { class: string };
+  children: Markup[];
+  /** The address of a link target; undefined when it leads to a page that is gone. */
+  address(link: string): string | undefined;
+  /** A picture or film of the site by its asset; undefined when there is none. */
+  media(asset: string): MediaReference | undefined;
+  /** The attributes of a part's element: the class of the text style that the part takes. */
+  part(part: Part): { class?: string };
+  /** The heading level to print, where the page allows only one first-level heading. */
+  headingLevel: number;
+  /** Pictures are fetched only when they come near. */
+  lazy: boolean;
+  /** The picture of the base view, and those of other views with their media condition, first match first. */
+  picture?: { base: MediaReference; sources: (MediaReference & { media: string })[] };
+}
+
+/** A part of a kind: what it is called, where it is in the markup, and what it looks like until someone says so. */
+export interface KindPart {
+  label: string;
+  /** CSS selector within the element's markup. */
+  selector: string;
+  /** The text style the part takes by itself. */
+  textStyle?: string;
+  defaults?: Record<string, unknown>;
+}
+
+/** What a new element is made of, where that is more than its kind's initial values. */
+export interface Seed {
+  content?: Record<string, unknown>;
+  children?: readonly (Seed & {
+    kind: string;
+    /** The share of a row's columns it takes, where the view has the width for it. */
+    share?: number;
+  })[];
+}
+
+/** A kind of element. One entry serves the compiler, the outline, the values and validation. */
+export interface Kind {
+  name: string;
+  label: string;
+  traits: readonly Trait[];
+  /** Kinds that may stand inside; empty for what is no container. */
+  accepts: readonly string[];
+  display: string;
+  /** Set when the children stand one below another in every view. */
+  stacks?: true;
+  /** CSS that every element of the kind has in every view, below all that people set. */
+  structure: Declarations;
+  /** CSS for what is inside the element's own markup, by selector; `> …` for what stands directly in it. */
+  inner?: Record<string, Declarations>;
+  /** CSS that follows from the view's grid. */
+  perView?(view: View): Declarations;
+  /** What properties are until someone sets them; the rest starts at the property's own initial value. */
+  defaults: Record<string, unknown>;
+  /** The selector of the picture, film or sign inside the markup. */
+  media?: string;
+  parts?: Partial<Record<Part, KindPart>>;
+  /** Properties that must have a value in the base view. */
+  required?: readonly string[];
+  /** The text style an element takes by itself. */
+  textStyle?(element: Filled): string;
+  content: readonly ContentField[];
+  /** The content field that is the element's words on the page, editable in place. */
+  words?: string;
+  /** The selector of where the words stand in the markup; absent: they are all of it. */
+  wordsIn?: string;
+  /** Absent: a new element has nothing but initial values. */
+  seed?(site: Stock): Seed;
+  markup(element: Filled, context: MarkupContext): Markup;
+}
+
+/** A content field's value, or what it starts with. */
+export function contentOf<T>(kind: Pick<Kind, 'content'>, element: Filled, field: string): T {
+  return (element.content[field] ?? kind.content.find((candidate) => candidate.name === field)?.initial) as T;
+}

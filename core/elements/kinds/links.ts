@@ -1,0 +1,150 @@
+import { entries, iconName, LABELLED_LINK, line, link, type LabelledLink } from '../content/contenttypes.ts';
+import { iconMarkup } from '../../markup/icons.ts';
+import { element } from '../../markup/markup.ts';
+import { contentOf, type Kind } from './kind.ts';
+
+const LINK_LIST = {
+  margin: '0',
+  padding: '0',
+  'list-style': 'none',
+  display: 'flex',
+  'flex-wrap': 'wrap',
+  gap: 'inherit',
+};
+
+/** Links to pages, on the page or behind a button. */
+export const navigation: Kind = {
+  name: 'navigation',
+  label: 'Menu',
+  traits: ['block', 'box', 'backed', 'words', 'coloured', 'gapped', 'menu'],
+  accepts: [],
+  display: 'block',
+  structure: { display: 'block' },
+  inner: {
+    ul: {
+      ...LINK_LIST,
+      display: 'var(--menu-list, flex)',
+      position: 'var(--menu-position, static)',
+      color: 'inherit',
+      'background-color': 'transparent',
+      width: 'auto',
+      height: 'auto',
+      overflow: 'visible',
+    },
+    // The list in the foreground, once its button has opened it.
+    'ul:popover-open': {
+      display: 'flex',
+      'flex-direction': 'column',
+      inset: '0 0 0 auto',
+      width: 'min(20rem, 85vw)',
+      height: '100%',
+      padding: '4.5rem 1.5rem 1.5rem',
+      overflow: 'auto',
+      'box-shadow': '-6px 0 30px rgb(0 0 0 / 0.35)',
+    },
+    a: { color: 'inherit', 'text-decoration': 'none', display: 'block', 'padding-block': '0.25rem' },
+    'a:hover': { 'text-decoration': 'underline' },
+    button: {
+      display: 'var(--menu-button, none)',
+      'align-items': 'center',
+      gap: '0.5rem',
+      padding: '0.5rem 0.75rem',
+      font: 'inherit',
+      color: 'inherit',
+      'background-color': 'transparent',
+      'border-radius': '6px',
+      cursor: 'pointer',
+    },
+    svg: { width: '1.25em', height: '1.25em' },
+  },
+  defaults: { gap: 24 },
+  parts: {
+    link: { label: 'Links', selector: 'a' },
+    button: { label: 'Button that opens it', selector: 'button' },
+    list: {
+      label: 'Opened list',
+      selector: 'ul:popover-open',
+      defaults: { colour: 'black', backgroundColour: 'white' },
+    },
+  },
+  textStyle: () => 'small',
+  content: [
+    { name: 'label', label: 'Name', type: line, initial: 'Pages' },
+    { name: 'links', label: 'Links', type: entries('link', LABELLED_LINK), initial: [] },
+  ],
+  markup: (node, { attributes, address, part }) => {
+    const label = contentOf<string>(navigation, node, 'label');
+    const id = `menu-${node.id}`;
+    return element(
+      'nav',
+      { ...attributes, 'aria-label': label },
+      element(
+        'button',
+        { type: 'button', popovertarget: id, ...part('button') },
+        element(
+          'svg',
+          {
+            viewBox: '0 0 24 24',
+            fill: 'none',
+            stroke: 'currentColor',
+            'stroke-width': 2,
+            'aria-hidden': 'true',
+          },
+          element('path', { d: 'M4 6h16M4 12h16M4 18h16' }),
+        ),
+        label,
+      ),
+      element(
+        'ul',
+        { id, popover: 'auto' },
+        ...contentOf<LabelledLink[]>(navigation, node, 'links').map((entry) =>
+          element('li', {}, element('a', { href: address(entry.link) }, entry.label)),
+        ),
+      ),
+    );
+  },
+};
+
+export const social: Kind = {
+  name: 'social',
+  label: 'Social links',
+  traits: ['block', 'box', 'backed', 'words', 'coloured', 'gapped'],
+  accepts: [],
+  display: 'flex',
+  structure: { ...LINK_LIST, gap: '0' },
+  inner: {
+    a: {
+      display: 'inline-flex',
+      'align-items': 'center',
+      gap: '0.5em',
+      color: 'inherit',
+      'text-decoration': 'none',
+      'min-height': '2rem',
+    },
+    'a:hover': { 'text-decoration': 'underline' },
+    svg: { width: '1.25em', height: '1.25em', flex: 'none' },
+  },
+  defaults: { gap: 20 },
+  parts: { link: { label: 'Links', selector: 'a' } },
+  textStyle: () => 'small',
+  content: [
+    {
+      name: 'links',
+      label: 'Places',
+      type: entries('place', [
+        { name: 'icon', label: 'Sign', type: iconName, initial: 'globe' },
+        { name: 'label', label: 'Label', type: line, initial: 'New place' },
+        { name: 'link', label: 'Leads to', type: link, initial: '' },
+      ]),
+      initial: [],
+    },
+  ],
+  markup: (node, { attributes, address }) =>
+    element(
+      'ul',
+      attributes,
+      ...contentOf<(LabelledLink & { icon: string })[]>(social, node, 'links').map((entry) =>
+        element('li', {}, element('a', { href: address(entry.link) }, iconMarkup(entry.icon), entry.label)),
+      ),
+    ),
+};

@@ -1,0 +1,211 @@
+import { asset, entries, iconName, line, link, oneOf } from '../content/contenttypes.ts';
+import { iconMarkup } from '../../markup/icons.ts';
+import { element, type Markup } from '../../markup/markup.ts';
+import type { View } from '../../layered/views.ts';
+import { contentOf, type Kind, type MarkupContext, type Filled } from './kind.ts';
+
+/** A picture with its sources by view; an empty box where none is chosen. */
+function pictureMarkup(
+  attributes: Markup['attributes'],
+  alt: string,
+  { picture: shown, lazy }: MarkupContext,
+): Markup {
+  if (!shown) return element('span', attributes);
+  return element(
+    'picture',
+    attributes,
+    ...shown.sources.map(({ media, url, width, height }) =>
+      element('source', { media, srcset: url, width, height }),
+    ),
+    element('img', {
+      src: shown.base.url,
+      alt,
+      width: shown.base.width,
+      height: shown.base.height,
+      loading: lazy ? 'lazy' : undefined,
+      decoding: lazy ? 'async' : undefined,
+    }),
+  );
+}
+
+const IMAGE = { display: 'block', width: '100%', height: 'auto', 'object-fit': 'cover' };
+
+export const picture: Kind = {
+  name: 'picture',
+  label: 'Picture',
+  traits: ['block', 'pictured', 'image'],
+  accepts: [],
+  display: 'block',
+  structure: { display: 'block' },
+  inner: { img: IMAGE },
+  media: 'img',
+  defaults: {},
+  required: ['source'],
+  content: [{ name: 'alt', label: 'Text alternative', type: line, initial: '' }],
+  markup: (node, context) =>
+    pictureMarkup(context.attributes, contentOf<string>(picture, node, 'alt'), context),
+};
+
+/** The sign of the house: a picture, or its name in words, that leads home. */
+export const logo: Kind = {
+  name: 'logo',
+  label: 'Logo',
+  traits: ['block', 'words', 'coloured', 'pictured', 'image'],
+  accepts: [],
+  display: 'block',
+  structure: { display: 'block', color: 'inherit', 'text-decoration': 'none' },
+  inner: { picture: { display: 'block' }, img: IMAGE },
+  media: 'img',
+  defaults: { blockAlign: 'start' },
+  textStyle: () => 'logo',
+  content: [
+    { name: 'name', label: 'Name', type: line, initial: 'Name' },
+    { name: 'link', label: 'Leads to', type: link, initial: '' },
+  ],
+  words: 'name',
+  markup: (node, context) => {
+    const name = contentOf<string>(logo, node, 'name');
+    const href = context.address(contentOf<string>(logo, node, 'link'));
+    return element(
+      'a',
+      { ...context.attributes, href },
+      context.picture ? pictureMarkup({}, name, context) : name,
+    );
+  },
+};
+
+export const icon: Kind = {
+  name: 'icon',
+  label: 'Icon',
+  traits: ['block', 'coloured', 'icon'],
+  accepts: [],
+  display: 'block',
+  structure: { display: 'block', 'line-height': '0' },
+  media: 'svg',
+  defaults: { iconSize: 32, blockAlign: 'start' },
+  content: [
+    { name: 'icon', label: 'Sign', type: iconName, initial: 'star' },
+    { name: 'label', label: 'Text alternative', type: line, initial: '' },
+  ],
+  markup: (node, { attributes }) =>
+    element(
+      'div',
+      attributes,
+      iconMarkup(contentOf<string>(icon, node, 'icon'), contentOf<string>(icon, node, 'label')),
+    ),
+};
+
+export const video: Kind = {
+  name: 'video',
+  label: 'Video',
+  traits: ['block', 'image', 'words', 'coloured'],
+  accepts: [],
+  display: 'block',
+  structure: { display: 'block', margin: '0' },
+  inner: { video: IMAGE, figcaption: { 'padding-block-start': '0.5rem' } },
+  media: 'video',
+  defaults: {},
+  parts: { caption: { label: 'Caption', selector: 'figcaption', textStyle: 'caption' } },
+  content: [
+    { name: 'file', label: 'Film', type: asset('video'), initial: '' },
+    { name: 'poster', label: 'Picture before it plays', type: asset('image'), initial: '' },
+    { name: 'name', label: 'What it shows', type: line, initial: 'Video' },
+    { name: 'caption', label: 'Caption', type: line, initial: '' },
+    {
+      name: 'playing',
+      label: 'Plays',
+      type: oneOf([
+        { value: 'asked', label: 'when asked, with sound' },
+        { value: 'always', label: 'by itself, without sound, over and over' },
+      ]),
+      initial: 'asked',
+    },
+  ],
+  markup: (node, { attributes, media, part }) => {
+    const field = (name: string) => contentOf<string>(video, node, name);
+    const film = media(field('file'));
+    const poster = media(field('poster'));
+    const itself = field('playing') === 'always';
+    const caption = field('caption');
+    return element(
+      'figure',
+      attributes,
+      element(
+        'video',
+        {
+          'aria-label': field('name'),
+          poster: poster?.url,
+          width: film?.width ?? poster?.width,
+          height: film?.height ?? poster?.height,
+          playsinline: '',
+          preload: itself ? undefined : 'none',
+          ...(itself ? { autoplay: '', muted: '', loop: '' } : { controls: '' }),
+        },
+        ...(film ? [element('source', { src: film.url, type: film.type })] : []),
+      ),
+      ...(caption ? [element('figcaption', part('caption'), caption)] : []),
+    );
+  },
+};
+
+interface GalleryEntry {
+  picture: string;
+  alt: string;
+  caption: string;
+}
+
+const galleryPicture = (
+  { picture: id, alt, caption }: GalleryEntry,
+  { media, part, lazy }: MarkupContext,
+): Markup => {
+  const shown = media(id);
+  const loading = lazy ? 'lazy' : undefined;
+  return element(
+    'li',
+    {},
+    element(
+      'figure',
+      {},
+      ...(shown
+        ? [element('img', { src: shown.url, alt, width: shown.width, height: shown.height, loading })]
+        : []),
+      ...(caption ? [element('figcaption', part('caption'), caption)] : []),
+    ),
+  );
+};
+
+export const gallery: Kind = {
+  name: 'gallery',
+  label: 'Gallery',
+  traits: ['block', 'words', 'coloured', 'image', 'tiled', 'gapped'],
+  accepts: [],
+  display: 'grid',
+  structure: { display: 'grid', margin: '0', padding: '0', 'list-style': 'none', 'align-items': 'start' },
+  inner: { img: IMAGE, figure: { margin: '0' }, figcaption: { 'padding-block-start': '0.5rem' } },
+  media: 'img',
+  // A picture of a gallery is never much narrower than 200 px.
+  defaults: {
+    tiles: (view: View) => Math.max(1, Math.min(4, Math.floor(view.sheet.width / 280))),
+    gap: 16,
+    cropRatio: { width: 4, height: 3 },
+  },
+  parts: { caption: { label: 'Captions', selector: 'figcaption', textStyle: 'caption' } },
+  content: [
+    {
+      name: 'pictures',
+      label: 'Pictures',
+      type: entries('picture', [
+        { name: 'picture', label: 'Picture', type: asset('image'), initial: '' },
+        { name: 'alt', label: 'Text alternative', type: line, initial: '' },
+        { name: 'caption', label: 'Caption', type: line, initial: '' },
+      ]),
+      initial: [],
+    },
+  ],
+  markup: (node: Filled, context) =>
+    element(
+      'ul',
+      context.attributes,
+      ...contentOf<GalleryEntry[]>(gallery, node, 'pictures').map((entry) => galleryPicture(entry, context)),
+    ),
+};

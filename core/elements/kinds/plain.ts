@@ -1,0 +1,34 @@
+import { element } from '../../markup/markup.ts';
+import type { View } from '../../layered/views.ts';
+import type { Kind } from './kind.ts';
+
+export const divider: Kind = {
+  name: 'divider',
+  label: 'Divider',
+  traits: ['block', 'coloured', 'divider'],
+  accepts: [],
+  display: 'block',
+  structure: {
+    display: 'block',
+    width: '100%',
+    margin: '0',
+    height: 'var(--thickness, 1px)',
+    color: 'inherit',
+    'background-color': 'currentcolor',
+  },
+  defaults: {},
+  content: [],
+  markup: (_node, { attributes }) => element('hr', attributes),
+};
+
+export const spacer: Kind = {
+  name: 'spacer',
+  label: 'Spacer',
+  traits: ['block'],
+  accepts: [],
+  display: 'block',
+  structure: { display: 'block' },
+  defaults: { height: (view: View) => (view.sheet.width < 640 ? 24 : 48) },
+  content: [],
+  markup: (_node, { attributes }) => element('div', { ...attributes, 'aria-hidden': 'true' }),
+};

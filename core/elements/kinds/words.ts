@@ -1,0 +1,189 @@
+import { inlineText, line, link, oneOf, richText, entries } from '../content/contenttypes.ts';
+import { resolveLinks } from '../../markup/fragment.ts';
+import { element } from '../../markup/markup.ts';
+import { contentOf, type Kind, type KindPart } from './kind.ts';
+
+export const links: KindPart = { label: 'Links', selector: 'a', defaults: { decoration: 'underline' } };
+
+export const heading: Kind = {
+  name: 'heading',
+  label: 'Heading',
+  traits: ['block', 'box', 'backed', 'words', 'coloured', 'aligned', 'prose'],
+  accepts: [],
+  display: 'block',
+  structure: {
+    display: 'block',
+    margin: '0',
+    // A browser gives headings a size and weight of their own; ours come from the text style or from above.
+    'font-size': 'inherit',
+    'font-weight': 'inherit',
+    'overflow-wrap': 'break-word',
+  },
+  inner: { a: { color: 'inherit' } },
+  defaults: { wrapping: 'balance' },
+  parts: { link: links },
+  words: 'text',
+  textStyle: (node) => `heading-${contentOf<number>(heading, node, 'level')}`,
+  content: [
+    { name: 'text', label: 'Words', type: inlineText, initial: '' },
+    {
+      name: 'level',
+      label: 'Level',
+      type: oneOf([1, 2, 3, 4, 5, 6].map((level) => ({ value: level, label: `Heading ${level}` }))),
+      initial: 2,
+    },
+  ],
+  seed: () => ({ content: { text: 'New heading' } }),
+  markup: (node, { attributes, address, headingLevel }) =>
+    element(`h${headingLevel}`, attributes, {
+      html: resolveLinks(contentOf<string>(heading, node, 'text'), address),
+    }),
+};
+
+export const text: Kind = {
+  name: 'text',
+  label: 'Text',
+  traits: ['block', 'box', 'backed', 'words', 'coloured', 'aligned', 'prose', 'flowing'],
+  accepts: [],
+  display: 'block',
+  structure: { display: 'block', 'overflow-wrap': 'break-word' },
+  inner: {
+    ':is(p, ul, ol, blockquote, h2, h3, h4)': { margin: '0' },
+    '* + *': { 'margin-block-start': '0.6em' },
+    'li + li': { 'margin-block-start': '0.25em' },
+    ':is(strong, em, a, br)': { margin: '0' },
+    ':is(h2, h3, h4)': { 'font-size': 'inherit', 'font-weight': 'inherit' },
+    a: { color: 'inherit' },
+  },
+  defaults: {},
+  parts: {
+    heading: {
+      label: 'Headings in it',
+      selector: ':is(h2, h3, h4)',
+      defaults: { weight: 700, size: 22, lineHeight: 1.25 },
+    },
+    link: links,
+    list: { label: 'Lists', selector: ':is(ul, ol)', defaults: { paddingLeft: 24 } },
+    quote: {
+      label: 'Quotes',
+      selector: 'blockquote',
+      defaults: { slant: 'italic', paddingLeft: 20, borderLeft: 3 },
+    },
+  },
+  words: 'text',
+  textStyle: () => 'body',
+  content: [{ name: 'text', label: 'Words', type: richText, initial: '' }],
+  seed: () => ({ content: { text: '<p>New text</p>' } }),
+  markup: (node, { attributes, address }) =>
+    element('div', attributes, { html: resolveLinks(contentOf<string>(text, node, 'text'), address) }),
+};
+
+export const button: Kind = {
+  name: 'button',
+  label: 'Button',
+  traits: ['block', 'box', 'backed', 'words', 'coloured', 'aligned', 'prose'],
+  accepts: [],
+  display: 'block',
+  structure: { display: 'block', 'text-decoration': 'none' },
+  defaults: {
+    align: 'center',
+    colour: 'white',
+    backgroundColour: 'black',
+    blockAlign: 'start',
+    radius: 6,
+    paddingTop: 12,
+    paddingBottom: 12,
+    paddingLeft: 24,
+    paddingRight: 24,
+  },
+  words: 'label',
+  textStyle: () => 'button',
+  content: [
+    { name: 'label', label: 'Label', type: line, initial: 'Button' },
+    { name: 'link', label: 'Leads to', type: link, initial: '' },
+  ],
+  markup: (node, { attributes, address }) =>
+    element(
+      'a',
+      { ...attributes, href: address(contentOf<string>(button, node, 'link')) },
+      contentOf<string>(button, node, 'label'),
+    ),
+};
+
+export const list: Kind = {
+  name: 'list',
+  label: 'List',
+  traits: [
+    'block',
+    'box',
+    'backed',
+    'words',
+    'coloured',
+    'aligned',
+    'prose',
+    'flowing',
+    'gapped',
+    'marked list',
+  ],
+  accepts: [],
+  display: 'grid',
+  structure: { display: 'grid', margin: '0', 'overflow-wrap': 'break-word' },
+  inner: { a: { color: 'inherit' } },
+  defaults: { paddingLeft: 24, gap: 8 },
+  parts: { link: links },
+  textStyle: () => 'body',
+  content: [
+    {
+      name: 'items',
+      label: 'Items',
+      type: entries('item', [{ name: 'text', label: 'Words', type: inlineText, initial: 'New item' }]),
+      initial: [],
+    },
+    {
+      name: 'sequence',
+      label: 'Stands for',
+      type: oneOf([
+        { value: 'any', label: 'things in any order' },
+        { value: 'steps', label: 'steps one after the other' },
+      ]),
+      initial: 'any',
+    },
+  ],
+  markup: (node, { attributes, address }) =>
+    element(
+      contentOf<string>(list, node, 'sequence') === 'steps' ? 'ol' : 'ul',
+      attributes,
+      ...contentOf<{ text: string }[]>(list, node, 'items').map(({ text: words }) =>
+        element('li', {}, { html: resolveLinks(words, address) }),
+      ),
+    ),
+};
+
+export const quote: Kind = {
+  name: 'quote',
+  label: 'Quote',
+  traits: ['block', 'box', 'backed', 'words', 'coloured', 'aligned', 'prose', 'gapped'],
+  accepts: [],
+  display: 'grid',
+  structure: { display: 'grid', margin: '0', 'overflow-wrap': 'break-word' },
+  inner: { blockquote: { margin: '0' } },
+  defaults: { gap: 12, paddingLeft: 24, borderLeft: 4 },
+  parts: { caption: { label: 'Who said it', selector: 'figcaption', textStyle: 'meta' } },
+  words: 'text',
+  wordsIn: 'blockquote',
+  textStyle: () => 'quote',
+  content: [
+    { name: 'text', label: 'Words', type: inlineText, initial: '' },
+    { name: 'by', label: 'Who said it', type: line, initial: '' },
+  ],
+  seed: () => ({ content: { text: 'New quote' } }),
+  markup: (node, { attributes, address, part }) => {
+    const by = contentOf<string>(quote, node, 'by');
+    return element(
+      'figure',
+      attributes,
+      element('blockquote', {}, { html: resolveLinks(contentOf<string>(quote, node, 'text'), address) }),
+      ...(by ? [element('figcaption', part('caption'), by)] : []),
+    );
+  },
+};

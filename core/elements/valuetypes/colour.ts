@@ -1,0 +1,47 @@
+import { Type } from '@sinclair/typebox';
+import { parse as parseColour } from 'culori';
+import { done, refused } from '../../outcome.ts';
+import { aliasOf, aliasTo } from '../../theme/alias.ts';
+import type { Option, ValueType } from './valuetype.ts';
+
+/** A colour in CSS: an alias becomes the custom property that holds the site's colour. */
+export function colourCss(value: string): string {
+  const alias = aliasOf(value);
+  return alias ? `var(--colour-${alias})` : value;
+}
+
+/** Whether a text is a colour that CSS Color 4 defines and that stands alone (no `currentcolor`, no `var()`). */
+export const isCssColour = (text: string): boolean => parseColour(text) !== undefined;
+
+/** A colour: a CSS Color 4 string, or an alias of one of the site's colours. */
+export const colourType: ValueType<string> = {
+  editor: 'colour',
+  schema: Type.String({ minLength: 3, maxLength: 80 }),
+  parse(text, { site }) {
+    const typed = text.trim();
+    const named = site.colours.find(
+      (colour) => colour.name.toLowerCase() === typed.toLowerCase() || aliasTo(colour.id) === typed,
+    );
+    if (named) return done(aliasTo(named.id));
+    const candidate = /^[0-9a-f]{3}([0-9a-f]{3})?$/i.test(typed) ? `#${typed}` : typed.toLowerCase();
+    if (isCssColour(candidate)) return done(candidate);
+    return refused(
+      `“${typed}” is no colour of this site and no CSS colour such as #1b2a49 or oklch(70% 0.1 80).`,
+    );
+  },
+  format(value, { site }) {
+    const alias = aliasOf(value);
+    return alias ? (site.colours.find((colour) => colour.id === alias)?.name ?? alias) : value;
+  },
+  options: ({ site }): Option[] =>
+    site.colours.map((colour) => ({ value: aliasTo(colour.id), label: colour.name })),
+  fault(value, site) {
+    const alias = aliasOf(value);
+    if (alias !== undefined) {
+      return site.colours.some((colour) => colour.id === alias)
+        ? undefined
+        : `The site has no colour “${alias}”.`;
+    }
+    return isCssColour(value) ? undefined : `“${value}” is not a CSS colour.`;
+  },
+};

@@ -1,0 +1,51 @@
+import { Type } from '@sinclair/typebox';
+import { decimals } from '../../type/fluid.ts';
+import { done, refused } from '../../outcome.ts';
+import { colourCss, colourType } from './colour.ts';
+import { readNumber } from './number.ts';
+import type { ValueType } from './valuetype.ts';
+
+/** A change from one colour to another. `angle` in degrees, 0 upwards and then clockwise (CSS Images 3, §3.1). */
+export interface Gradient {
+  angle: number;
+  from: string;
+  to: string;
+}
+
+export const gradientCss = (value: Gradient | 'none'): string =>
+  value === 'none'
+    ? 'none'
+    : `linear-gradient(${decimals(value.angle)}deg, ${colourCss(value.from)}, ${colourCss(value.to)})`;
+
+/** A gradient, typed as an angle and two colours: "180 Night to Dusk"; or none. */
+export const gradientType: ValueType<Gradient | 'none'> = {
+  editor: 'gradient',
+  schema: Type.Union([
+    Type.Literal('none'),
+    Type.Object(
+      { angle: Type.Number({ minimum: 0, maximum: 360 }), from: colourType.schema, to: colourType.schema },
+      { additionalProperties: false },
+    ),
+  ]),
+  parse(text, context) {
+    const typed = text.trim();
+    if (typed.toLowerCase() === 'none') return done('none' as const);
+    const [, degrees, first = '', second = ''] =
+      /^([\d.,]+)\s*(?:°|deg)?\s+(.+?)\s+(?:to|→|–)\s+(.+)$/.exec(typed) ?? [];
+    const angle = readNumber(degrees ?? '');
+    const from = colourType.parse(first, context);
+    const to = colourType.parse(second, context);
+    if (angle === undefined || angle > 360 || !from.ok || !to.ok) {
+      return refused(
+        `“${typed}” is no gradient: type none, or an angle and two colours, as in 180 #fff to #ddd.`,
+      );
+    }
+    return done({ angle, from: from.value, to: to.value });
+  },
+  format: (value, context) =>
+    value === 'none'
+      ? 'none'
+      : `${decimals(value.angle)}° ${colourType.format(value.from, context)} to ${colourType.format(value.to, context)}`,
+  fault: (value, site) =>
+    value === 'none' ? undefined : (colourType.fault!(value.from, site) ?? colourType.fault!(value.to, site)),
+};

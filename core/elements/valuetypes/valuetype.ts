@@ -1,0 +1,61 @@
+import type { TSchema } from '@sinclair/typebox';
+import type { Outcome } from '../../outcome.ts';
+import type { Stock } from '../../theme/stock.ts';
+import type { NodeId } from '../nodeid.ts';
+
+/** The editors a value can ask for; the interface has one component for each. */
+export type EditorName =
+  | 'number'
+  | 'choice'
+  | 'colour'
+  | 'size'
+  | 'space'
+  | 'extent'
+  | 'picture'
+  | 'order'
+  | 'ratio'
+  | 'point'
+  | 'gradient';
+
+/** One of the values a person can choose from, with the name it has on screen. */
+export interface Option {
+  value: unknown;
+  label: string;
+  /** Other words that mean the same when typed. */
+  also?: readonly string[];
+}
+
+/** What reading and writing a value may depend on. */
+export interface ValueContext {
+  site: Stock;
+  /** Columns of the grid in the view of the cell. */
+  columns?: number;
+  /** px; the widths between which a fluid size typed in this cell grows. */
+  fluidWidths?: { fromWidth: number; toWidth: number };
+  /** The siblings in their present order, and the one whose place is meant. */
+  siblings?: { order: NodeId[]; source: NodeId[]; child?: NodeId };
+}
+
+/**
+ * A kind of value: what is valid, how it is read from typed text, how it is written in a cell. Everything that
+ * shows or reads a value of the kind goes through here.
+ */
+export interface ValueType<T = unknown> {
+  editor: EditorName;
+  schema: TSchema;
+  unit?: string;
+  /** Reads what a person typed. Refused with a sentence that says what would be accepted. */
+  parse(text: string, context: ValueContext): Outcome<T>;
+  /** Writes a value as short as a table cell wants it. */
+  format(value: T, context: ValueContext): string;
+  /** The values to choose from, where there is a list of them. */
+  options?(context: ValueContext): Option[];
+  /** What the steppers add or take away. */
+  step?: number;
+  minimum?: number;
+  maximum?: number;
+  /** What may stand instead of a number. */
+  word?: string;
+  /** A fault that the schema cannot see, such as an unknown colour; undefined when there is none. */
+  fault?(value: T, site: Stock): string | undefined;
+}

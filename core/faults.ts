@@ -1,0 +1,77 @@
+import { Value, type ValueError } from '@sinclair/typebox/value';
+import { TypeCompiler } from '@sinclair/typebox/compiler';
+import { ValueErrorType } from '@sinclair/typebox/errors';
+import type { TSchema } from '@sinclair/typebox';
+
+/** One thing that is wrong: where, as a JSON Pointer (RFC 6901), and a sentence. */
+export interface Fault {
+  path: string;
+  sentence: string;
+}
+
+/** A pointer to an entry below another, with the two characters that RFC 6901 escapes. */
+export const pointer = (base: string, ...keys: (string | number)[]): string =>
+  keys.reduce<string>((path, key) => `${path}/${String(key).replace(/~/g, '~0').replace(/\//g, '~1')}`, base);
+
+const shown = (value: unknown): string => {
+  const text = JSON.stringify(value) ?? 'nothing';
+  return text.length > 60 ? `${text.slice(0, 57)}…` : text;
+};
+
+function sentence(error: ValueError): string {
+  const { schema, value } = error;
+  switch (error.type) {
+    case ValueErrorType.ObjectAdditionalProperties:
+      return 'This is not part of the format here.';
+    case ValueErrorType.ObjectRequiredProperty:
+      return 'This is missing.';
+    case ValueErrorType.Literal:
+      return `This is ${shown(value)} and should be ${shown(schema.const)}.`;
+    case ValueErrorType.Union:
+      return `${shown(value)} is none of the forms that are valid here.`;
+    case ValueErrorType.StringPattern:
+      return `${shown(value)} has characters or a shape that is not valid here (${schema.pattern}).`;
+    case ValueErrorType.StringMinLength:
+      return `The text is too short: at least ${schema.minLength} characters.`;
+    case ValueErrorType.StringMaxLength:
+      return `The text is too long: at most ${schema.maxLength} characters.`;
+    case ValueErrorType.NumberMinimum:
+    case ValueErrorType.IntegerMinimum:
+      return `${shown(value)} is out of range: at least ${schema.minimum}.`;
+    case ValueErrorType.NumberMaximum:
+    case ValueErrorType.IntegerMaximum:
+      return `${shown(value)} is out of range: at most ${schema.maximum}.`;
+    case ValueErrorType.ArrayUniqueItems:
+      return 'The same entry stands here twice.';
+    case ValueErrorType.ArrayMinItems:
+      return `At least ${schema.minItems} entry is needed.`;
+    case ValueErrorType.ArrayMaxItems:
+      return `At most ${schema.maxItems} entries are possible.`;
+    default:
+      return `${shown(value)} is not ${schema.type ? `a valid ${schema.type}` : 'valid here'}.`;
+  }
+}
+
+const compiled = new WeakMap<TSchema, { Check(value: unknown): boolean }>();
+
+/**
+ * Whether a value fits a schema. Outside a page, whose policy lets no code be made from text, a schema is compiled once:
+ * a whole page is checked on every edit.
+ */
+function fits(schema: TSchema, value: unknown): boolean {
+  if ('document' in globalThis) return Value.Check(schema, value);
+  let check = compiled.get(schema);
+  if (!check) compiled.set(schema, (check = TypeCompiler.Compile(schema)));
+  return check.Check(value);
+}
+
+/** What a value breaks of a schema, the first `limit` faults; a missing entry is named once. */
+export function schemaFaults(schema: TSchema, value: unknown, limit = 20): Fault[] {
+  if (fits(schema, value)) return [];
+  const faults = new Map<string, Fault>();
+  for (const error of Value.Errors(schema, value)) {
+    if (!faults.has(error.path)) faults.set(error.path, { path: error.path, sentence: sentence(error) });
+    if (faults.size >= limit) break;
+  }
+  return [...faults.values()];
+}

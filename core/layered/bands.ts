@@ -1,0 +1,53 @@
+import type { Layered } from './layered.ts';
+import {
+  offsetFromBase,
+  viewIndex,
+  widthsOf,
+  type ViewId,
+  type Views,
+  type WidthRange,
+} from './views.ts';
+
+/** A value and the widths under which it holds, over what was said before. */
+export interface Band<T> {
+  value: T;
+  /** The view the value is set at. */
+  view: ViewId;
+  /** Absent: holds at every width. */
+  widths?: WidthRange;
+  /** How many views from the base: bands are emitted by it, so that later always wins. */
+  distance: number;
+}
+
+/** The widths that an override at a view holds for. */
+export function widthsOfOverride(views: Views, view: ViewId, reach: 'here' | 'onward'): WidthRange {
+  const { from, below } = widthsOf(views, view);
+  if (reach === 'here') return { from, below };
+  return offsetFromBase(views, view) < 0 ? { below } : { from };
+}
+
+/**
+ * A layered value as bands: at most one without a condition, then one per override, nearest to the base first. Read in
+ * that order, the last band that holds at a width is the value that `held` gives for the width's view.
+ */
+export function bands<T>(layered: Layered<T>, views: Views): Band<T>[] {
+  const list: Band<T>[] = [];
+  if (layered.base !== undefined) list.push({ value: layered.base, view: views.base, distance: 0 });
+  const overrides = Object.entries(layered.at ?? {}) as [ViewId, { value: T; reach: 'here' | 'onward' }][];
+  for (const [view, { value, reach }] of overrides) {
+    const distance = Math.abs(offsetFromBase(views, view));
+    list.push({ value, view, widths: widthsOfOverride(views, view, reach), distance });
+  }
+  return list.sort((a, b) => a.distance - b.distance || viewIndex(views, a.view) - viewIndex(views, b.view));
+}
+
+/**
+ * A range of widths as a media condition in range syntax (Media Queries 4, §2.4.3
+ * https://www.w3.org/TR/mediaqueries-4/#mq-range-context): no gap and no overlap at fractional widths.
+ */
+export function mediaCondition({ from, below }: WidthRange): string {
+  if (from === undefined && below === undefined) return 'all';
+  if (from === undefined) return `(width < ${below}px)`;
+  if (below === undefined) return `(width >= ${from}px)`;
+  return `(${from}px <= width < ${below}px)`;
+}

@@ -1,0 +1,92 @@
+import { propertyOf } from '../elements/properties/table.ts';
+import { pointer, type Fault } from '../faults.ts';
+import type { Views } from '../layered/views.ts';
+import { FAMILIES } from '../theme/families.ts';
+import type { SiteFrame } from './site.ts';
+import { layeredFaults, styleFaults } from './validvalues.ts';
+
+/** What a frame of the right shape breaks of the rules. */
+export function frameRules(frame: SiteFrame): Fault[] {
+  const faults = [...viewFaults(frame.views), ...headFaults(frame)];
+  const ids = (list: 'colours' | 'textStyles' | 'spacing' | 'assets' | 'fonts') =>
+    frame[list].map(({ id }) => id);
+  for (const list of ['colours', 'textStyles', 'spacing', 'assets'] as const) {
+    faults.push(...repeats(ids(list), `/${list}`, 'id'));
+  }
+  // Files are kept by the ids of both, and a family is named by its id.
+  faults.push(
+    ...repeats([...ids('assets'), ...FAMILIES.map(({ id }) => id), ...ids('fonts')], '/fonts', 'id'),
+  );
+  if (faults.length > 0) return faults;
+  frame.spacing.forEach(({ size }, index) => {
+    faults.push(...layeredFaults(size, pointer('/spacing', index, 'size'), frame, () => undefined));
+    if (size.base === undefined) {
+      faults.push({
+        path: pointer('/spacing', index, 'size'),
+        sentence: 'A step of the spacing scale has a size.',
+      });
+    }
+  });
+  frame.colours.forEach((colour, index) => {
+    const fault = propertyOf('colour')!.type.fault!(colour.value, { ...frame, colours: [] });
+    if (fault) faults.push({ path: pointer('/colours', index, 'value'), sentence: fault });
+  });
+  frame.textStyles.forEach((style, index) => {
+    const path = pointer('/textStyles', index, 'style', 'self');
+    faults.push(...styleFaults(style.style.self ?? {}, path, frame, (property) => property.group === 'text'));
+  });
+  return faults;
+}
+
+function repeats(values: readonly string[], path: string, key: string): Fault[] {
+  return values.flatMap((value, index) =>
+    values.indexOf(value) < index
+      ? [{ path: pointer(path, index, key), sentence: `“${value}” is used twice.` }]
+      : [],
+  );
+}
+
+/** Pages are known by their ids, and stand at addresses of their own. */
+const headFaults = ({ pages }: SiteFrame): Fault[] => [
+  ...repeats(
+    pages.map(({ id }) => id),
+    '/pages',
+    'id',
+  ),
+  ...repeats(
+    pages.map(({ slug }) => slug),
+    '/pages',
+    'slug',
+  ),
+];
+
+function viewFaults({ list, base }: Views): Fault[] {
+  const faults = repeats(
+    list.map((view) => view.id),
+    '/views/list',
+    'id',
+  );
+  if (list[0].from !== 0) {
+    faults.push({ path: '/views/list/0/from', sentence: 'The narrowest view starts at 0.' });
+  }
+  list.forEach((view, index) => {
+    const path = pointer('/views/list', index);
+    const next = list[index + 1];
+    if (index > 0 && view.from <= list[index - 1].from) {
+      faults.push({
+        path: `${path}/from`,
+        sentence: 'Views stand from narrow to wide, each starting further out.',
+      });
+    }
+    if (view.sheet.width < view.from || (next && view.sheet.width >= next.from)) {
+      faults.push({
+        path: `${path}/sheet/width`,
+        sentence: `A sheet of ${view.name} is as wide as the view allows.`,
+      });
+    }
+  });
+  if (!list.some((view) => view.id === base)) {
+    faults.push({ path: '/views/base', sentence: `There is no view “${base}” to be the base.` });
+  }
+  return faults;
+}

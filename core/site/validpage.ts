@@ -1,0 +1,109 @@
+import equal from 'fast-deep-equal';
+import type { Kind } from '../elements/kinds/kind.ts';
+import { kindOf } from '../elements/kinds/table.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import type { Part } from '../elements/parts.ts';
+import type { Property } from '../elements/properties/property.ts';
+import { propertyOf } from '../elements/properties/table.ts';
+import { pointer, schemaFaults, type Fault } from '../faults.ts';
+import { applies } from './applies.ts';
+import type { Node, PartStyle } from './node.ts';
+import type { Page, SiteFrame } from './site.ts';
+import { styleFaults } from './validvalues.ts';
+
+/**
+ * What a page of the right shape breaks of the rules: all of it, or, where the rest is known to be valid in this frame,
+ * `nodes` and how they hang together with the others.
+ */
+export function pageRules(page: Page, frame: SiteFrame, path: string, nodes?: Iterable<NodeId>): Fault[] {
+  const root = page.nodes[page.root];
+  if (!root || root.kind !== 'page' || root.parent !== null) {
+    return [
+      {
+        path: `${path}/root`,
+        sentence: 'The root of a page is an element of the kind “page” without a parent.',
+      },
+    ];
+  }
+  const faults = treeFaults(page, path);
+  if (faults.length > 0) return faults;
+  const meant = nodes ? [...nodes].flatMap((id) => page.nodes[id] ?? []) : Object.values(page.nodes);
+  return meant.flatMap((node) => nodeFaults(node, page, frame, pointer(path, 'nodes', node.id)));
+}
+
+/** Whether the elements of a page make one tree. */
+function treeFaults(page: Page, path: string): Fault[] {
+  const faults: Fault[] = [];
+  const reached = new Set<string>();
+  const walk = (id: NodeId, parent: NodeId | null, from: string): void => {
+    const node = page.nodes[id];
+    if (!node) faults.push({ path: from, sentence: `There is no element “${id}”.` });
+    else if (reached.has(id))
+      faults.push({ path: from, sentence: `The element “${id}” stands in two places.` });
+    else if (node.id !== id || node.parent !== parent) {
+      faults.push({
+        path: pointer(path, 'nodes', id),
+        sentence: 'Its id and its parent do not agree with its place.',
+      });
+    } else {
+      reached.add(id);
+      node.children.forEach((child, index) => walk(child, id, pointer(path, 'nodes', id, 'children', index)));
+    }
+  };
+  walk(page.root, null, `${path}/root`);
+  if (faults.length > 0) return faults;
+  return Object.keys(page.nodes)
+    .filter((id) => !reached.has(id))
+    .map((id) => ({
+      path: pointer(path, 'nodes', id),
+      sentence: 'The element hangs on no other and would be lost.',
+    }));
+}
+
+function nodeFaults(node: Node, page: Page, frame: SiteFrame, path: string): Fault[] {
+  const kind = kindOf(node.kind);
+  if (!kind) return [{ path: `${path}/kind`, sentence: `There is no kind of element “${node.kind}”.` }];
+  const faults: Fault[] = [];
+  const parent = node.parent === null ? undefined : page.nodes[node.parent];
+  if (parent && !kindOf(parent.kind)?.accepts.includes(node.kind)) {
+    faults.push({ path: `${path}/parent`, sentence: `A ${node.kind} cannot stand in a ${parent.kind}.` });
+  }
+  if (!parent && node.kind !== 'page') {
+    faults.push({ path: `${path}/parent`, sentence: 'Only the page itself has no parent.' });
+  }
+  if (node.textStyle !== undefined && !frame.textStyles.some((style) => style.id === node.textStyle)) {
+    faults.push({ path: `${path}/textStyle`, sentence: `The site has no text style “${node.textStyle}”.` });
+  }
+  for (const [part, style] of Object.entries(node.style) as [Part, PartStyle][]) {
+    const allowed = (property: Property) => applies(property, node.kind, parent?.kind, part);
+    faults.push(...styleFaults(style, pointer(path, 'style', part), frame, allowed));
+  }
+  for (const required of kind.required ?? []) {
+    if (node.style.self?.[required]?.base === undefined) {
+      const label = propertyOf(required)!.label;
+      faults.push({
+        path: pointer(path, 'style', 'self', required),
+        sentence: `${label} needs a value in the base view.`,
+      });
+    }
+  }
+  return [...faults, ...contentFaults(node, kind, frame, `${path}/content`)];
+}
+
+function contentFaults(node: Node, kind: Kind, frame: SiteFrame, path: string): Fault[] {
+  return Object.entries(node.content).flatMap(([name, value]) => {
+    const field = kind.content.find((candidate) => candidate.name === name);
+    const here = pointer(path, name);
+    if (!field) return [{ path: here, sentence: `A ${node.kind} has no “${name}”.` }];
+    const shape = schemaFaults(field.type.schema, value);
+    if (shape.length > 0) return shape.map((fault) => ({ ...fault, path: here + fault.path }));
+    const fault = field.type.fault?.(value, frame);
+    if (fault) return [{ path: here, sentence: fault }];
+    if (!equal(field.type.clean(value), value)) {
+      return [
+        { path: here, sentence: 'The text holds markup that is not kept here; it has to be cleaned first.' },
+      ];
+    }
+    return [];
+  });
+}

@@ -1,0 +1,76 @@
+import type { Font, Stock } from './stock.ts';
+
+/** One woff2 file of a family: a subset of its characters, upright or italic, all weights in one variable file. */
+export interface FontFile {
+  /** The file's name; inside the family's package folder, where it ships with the application. */
+  file: string;
+  style: 'normal' | 'italic';
+  /** The characters the file is for; absent: all that it has. */
+  unicodeRange?: string;
+  /** SHA-256 of the bytes, in hexadecimal, where the file is one of the site's own. */
+  hash?: string;
+}
+
+/** A font family: one that ships with the application, or one of a site's own. */
+export interface Family {
+  /** Also its name in CSS. */
+  id: string;
+  name: string;
+  /** What stands in until it has loaded. */
+  fallback: 'serif' | 'sans-serif';
+  /** Weights that the variable files cover, as `font-weight` in `@font-face` wants them. */
+  weights: string;
+  /** The folder of the npm package that holds the files of a shipped family. */
+  package?: string;
+  files: FontFile[];
+}
+
+/** Character ranges of the subsets, as the packages' own style sheets give them. */
+const RANGES = {
+  latin:
+    'U+0000-00FF,U+0131,U+0152-0153,U+02BB-02BC,U+02C6,U+02DA,U+02DC,U+0304,U+0308,U+0329,U+2000-206F,U+20AC,U+2122,U+2191,U+2193,U+2212,U+2215,U+FEFF,U+FFFD',
+  'latin-ext':
+    'U+0100-02BA,U+02BD-02C5,U+02C7-02CC,U+02CE-02D7,U+02DD-02FF,U+0304,U+0308,U+0329,U+1D00-1DBF,U+1E00-1E9F,U+1EF2-1EFF,U+2020,U+20A0-20AB,U+20AD-20C0,U+2113,U+2C60-2C7F,U+A720-A7FF',
+};
+
+function family(id: string, name: string, fallback: Family['fallback'], weights: string): Family {
+  const subsets = Object.keys(RANGES) as (keyof typeof RANGES)[];
+  return {
+    id,
+    name,
+    fallback,
+    weights,
+    package: `@fontsource-variable/${id}`,
+    files: subsets.flatMap((subset) =>
+      (['normal', 'italic'] as const).map((style) => ({
+        file: `${id}-${subset}-wght-${style}.woff2`,
+        style,
+        unicodeRange: RANGES[subset],
+      })),
+    ),
+  };
+}
+
+/** The families that ship with the application. */
+export const FAMILIES: readonly Family[] = [
+  family('figtree', 'Figtree', 'sans-serif', '300 900'),
+  family('fraunces', 'Fraunces', 'serif', '100 900'),
+  family('literata', 'Literata', 'serif', '200 900'),
+];
+
+/** A font of a site's own, as a family. */
+const ownFamily = ({ id, name, style, weights, hash }: Font): Family => ({
+  id,
+  name,
+  fallback: 'sans-serif',
+  weights,
+  files: [{ file: `${id}-${hash.slice(0, 10)}.woff2`, style, hash }],
+});
+
+/** Every family a site can use. */
+export const familiesOf = (site: Pick<Stock, 'fonts'>): Family[] => [
+  ...FAMILIES,
+  ...site.fonts.map(ownFamily),
+];
+
+export const familyOf = (id: string): Family | undefined => FAMILIES.find((candidate) => candidate.id === id);

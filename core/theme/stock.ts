@@ -1,0 +1,71 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { layeredSchema } from '../layered/layered.ts';
+
+const closed = { additionalProperties: false };
+
+/** The id of something that values refer to. */
+export const Token = Type.String({ pattern: '^[a-z][a-z0-9-]*$', maxLength: 40 });
+
+/** A named colour of the site; values refer to it as `{id}`. */
+export const ColourSchema = Type.Object(
+  { id: Token, name: Type.String({ minLength: 1, maxLength: 40 }), value: Type.String({ maxLength: 80 }) },
+  closed,
+);
+
+/** A step of the spacing scale, in px; values refer to it as `{id}`. It may differ by view. */
+export const SpacingStepSchema = Type.Object(
+  {
+    id: Token,
+    name: Type.String({ minLength: 1, maxLength: 40 }),
+    size: layeredSchema(Type.Number({ minimum: 0, maximum: 600 })),
+  },
+  closed,
+);
+
+const Hash = Type.String({ pattern: '^[0-9a-f]{64}$' });
+
+/** A font family of the site's own, in one woff2 file. `hash` is the SHA-256 of its bytes, in hexadecimal. */
+export const FontSchema = Type.Object(
+  {
+    id: Token,
+    name: Type.String({ minLength: 1, maxLength: 80 }),
+    style: Type.Union([Type.Literal('normal'), Type.Literal('italic')]),
+    /** One weight, or the least and the greatest of a variable file. */
+    weights: Type.String({ pattern: '^[1-9][0-9]{0,3}( [1-9][0-9]{0,3})?$' }),
+    hash: Hash,
+  },
+  closed,
+);
+
+/** A picture or film that the site has. `hash` is the SHA-256 of its bytes, in hexadecimal. */
+export const AssetSchema = Type.Object(
+  {
+    id: Token,
+    name: Type.String({ minLength: 1, maxLength: 80 }),
+    type: Type.Union([
+      Type.Literal('image/webp'),
+      Type.Literal('image/png'),
+      Type.Literal('image/jpeg'),
+      Type.Literal('image/avif'),
+      Type.Literal('video/webm'),
+      Type.Literal('video/mp4'),
+    ]),
+    width: Type.Integer({ minimum: 1, maximum: 20000 }),
+    height: Type.Integer({ minimum: 1, maximum: 20000 }),
+    hash: Hash,
+  },
+  closed,
+);
+
+export type Colour = Static<typeof ColourSchema>;
+export type SpacingStep = Static<typeof SpacingStepSchema>;
+export type Font = Static<typeof FontSchema>;
+export type Asset = Static<typeof AssetSchema>;
+
+/** What a site has that values and contents may refer to. */
+export interface Stock {
+  colours: readonly Colour[];
+  spacing: readonly SpacingStep[];
+  fonts: readonly Font[];
+  assets: readonly Asset[];
+}
