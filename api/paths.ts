@@ -12,7 +12,10 @@ export const paths = {
   asset: (site: string, asset: string) => `${API}/sites/${part(site)}/assets/${part(asset)}`,
   previews: (site: string) => `${API}/sites/${part(site)}/previews`,
   publications: (site: string) => `${API}/sites/${part(site)}/publications`,
-  frame: (site: string) => `${API}/sites/${part(site)}/frame`,
+  /** The log of a site's edits; edits are posted to it. */
+  edits: (site: string) => `${API}/sites/${part(site)}/edits`,
+  edit: (site: string, revision: number) => `${API}/sites/${part(site)}/edits/${revision}`,
+  steps: (site: string) => `${API}/sites/${part(site)}/steps`,
   /** The fonts of a site's own; one is known by its SHA-256. */
   ownFonts: (site: string) => `${API}/sites/${part(site)}/fonts`,
   ownFont: (site: string, hash: string) => `${API}/sites/${part(site)}/fonts/${part(hash)}`,

@@ -9,56 +9,120 @@ import {
   IsIn,
   IsInt,
   IsNotEmpty,
+  IsOptional,
   IsString,
   Matches,
+  Max,
   MaxLength,
   Min,
+  ValidateIf,
   ValidateNested,
 } from 'class-validator';
+import { LIMITS } from '../core/index.ts';
 
-/** One operation of RFC 6902; edits are made of these three. */
+const ID = /^[A-Za-z0-9][A-Za-z0-9_.-]{0,119}$/;
+
+/** One operation of an edit; which places there are is known to core. */
 export class OperationRequest {
-  @IsIn(['add', 'replace', 'remove'], { message: 'An operation is one of add, replace, remove.' })
-  op!: 'add' | 'replace' | 'remove';
+  @IsIn(['set', 'clear', 'put', 'take'], { message: 'An operation is one of set, clear, put, take.' })
+  op!: 'set' | 'clear' | 'put' | 'take';
 
   @IsString({ message: 'An operation has a path.' })
-  @Matches(/^(\/([^~]|~[01])*)+$/, { message: 'A path is a JSON Pointer to something on the page.' })
-  @MaxLength(400, { message: 'A path has at most 400 characters.' })
+  @MaxLength(LIMITS.path, { message: `A path has at most ${LIMITS.path} characters.` })
+  @Matches(/^\//, { message: 'A path is a JSON Pointer to a place in the site.' })
   path!: string;
 
+  /** With `set`. */
   @Allow()
   value?: unknown;
+
+  /** With `put` and `take`: whose place. */
+  @ValidateIf(({ op }: OperationRequest) => op === 'put' || op === 'take')
+  @Matches(ID, { message: 'A place in an order is that of an id.' })
+  id?: string;
+
+  /** With `put`: the ids before it, nearest first. */
+  @ValidateIf(({ op }: OperationRequest) => op === 'put')
+  @IsArray({ message: 'The ids before a place are a list.' })
+  @ArrayMaxSize(LIMITS.operations, { message: 'Too many ids stand before a place.' })
+  @Matches(ID, { each: true, message: 'What stands before a place is named by ids.' })
+  after?: string[];
 }
 
-/** An edit of a page: its operations, and the sentence that names it to others. */
+/** An edit of a site: its operations, and the sentence that names it to others. */
 export class EditRequest {
   @IsDefined({ message: 'An edit has operations.' })
   @IsArray({ message: 'The operations are a list.' })
   @ArrayMinSize(1, { message: 'An edit has at least one operation.' })
-  @ArrayMaxSize(5000, { message: 'An edit has at most 5000 operations.' })
+  @ArrayMaxSize(LIMITS.operations, { message: `A request has at most ${LIMITS.operations} operations.` })
   @ValidateNested({ each: true, message: 'Every operation is an object.' })
   @Type(() => OperationRequest)
   operations!: OperationRequest[];
 
-  @IsDefined({ message: 'An edit says how it is taken back.' })
-  @IsArray({ message: 'The operations that take an edit back are a list.' })
-  @ArrayMaxSize(5000, { message: 'An edit has at most 5000 operations.' })
-  @ValidateNested({ each: true, message: 'Every operation is an object.' })
-  @Type(() => OperationRequest)
-  inverse!: OperationRequest[];
+  /** The window that makes the edit; what it did it can take back. */
+  @Matches(ID, { message: 'An edit says which session makes it.' })
+  session!: string;
 
   @IsIn(['edit', 'undo', 'redo'], { message: 'An edit is made by edit, undo or redo.' })
   by!: 'edit' | 'undo' | 'redo';
 
+  /** The key of the edit that is taken back or made again. */
+  @ValidateIf(({ by }: EditRequest) => by !== 'edit')
+  @Matches(ID, { message: 'What is taken back or made again is named by its key.' })
+  of?: string;
+
   @IsString({ message: 'An edit has a sentence that says what it does.' })
   @IsNotEmpty({ message: 'The sentence of an edit is not empty.' })
-  @MaxLength(500, { message: 'The sentence of an edit has at most 500 characters.' })
+  @MaxLength(LIMITS.sentence, { message: `The sentence of an edit has at most ${LIMITS.sentence} characters.` })
   sentence!: string;
+
+  /** Which part of an edit larger than a request this is, from 1. The last one makes the edit. */
+  @IsOptional()
+  @IsInt({ message: 'A part of an edit is numbered from 1.' })
+  @Min(1, { message: 'A part of an edit is numbered from 1.' })
+  @Max(LIMITS.parts, { message: `An edit has at most ${LIMITS.parts} parts.` })
+  part?: number;
+
+  /** How many parts there are. */
+  @ValidateIf(({ part }: EditRequest) => part !== undefined)
+  @IsInt({ message: 'An edit in parts says how many there are.' })
+  @Min(1, { message: 'An edit in parts says how many there are.' })
+  @Max(LIMITS.parts, { message: `An edit has at most ${LIMITS.parts} parts.` })
+  parts?: number;
 }
 
-/** The header that says which revision of a page an edit was made on: `If-Match: "12"`. */
-export class RevisionHeader {
+/** The headers of an edit: `Idempotency-Key: "…"` names it, `If-Match: "12"` says which revision it was made on. */
+export class EditHeaders {
+  @Matches(/^[A-Za-z0-9_-]{8,64}$/, { message: 'Idempotency-Key names the edit by 8 to 64 characters in quotes.' })
+  key!: string;
+
   @IsInt({ message: 'If-Match names a revision, such as "12".' })
+  @Min(1, { message: 'Revisions start at 1.' })
+  revision!: number;
+}
+
+/** Which part of the log is asked for. */
+export class LogQuery {
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt({ message: 'after is a revision.' })
+  @Min(0, { message: 'after is a revision.' })
+  after?: number;
+}
+
+/** Which part of the list of steps is asked for. */
+export class StepsQuery {
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt({ message: 'before is a revision.' })
+  @Min(1, { message: 'before is a revision.' })
+  before?: number;
+}
+
+/** A revision in a request's path. */
+export class RevisionName {
+  @Type(() => Number)
+  @IsInt({ message: 'A revision is a number.' })
   @Min(1, { message: 'Revisions start at 1.' })
   revision!: number;
 }
@@ -68,8 +132,6 @@ export class HashName {
   @Matches(/^[0-9a-f]{64}$/, { message: 'The name of the file is malformed.' })
   hash!: string;
 }
-
-const ID = /^[A-Za-z0-9][A-Za-z0-9_.-]{0,119}$/;
 
 /** The names in a request's path. */
 export class PathNames {

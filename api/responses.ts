@@ -1,4 +1,4 @@
-import type { Font, Operation, Page, PageReference, SiteFrame, Stacks } from '../core/index.ts';
+import type { Font, Logged, Operation, Page, SiteFrame } from '../core/index.ts';
 
 export interface Health {
   ready: true;
@@ -23,8 +23,9 @@ export interface SiteSummary {
   live: LivePublication | null;
 }
 
-/** A line of a site's page list. */
-export interface PageSummary extends PageReference {
+/** What a site's page list tells of a page besides its head. */
+export interface PageSummary {
+  id: string;
   /** How many overrides the page holds, by view. */
   overrides: Record<string, number>;
 }
@@ -38,23 +39,50 @@ export interface SiteResponse {
   unpublished: string[];
 }
 
+/** A page with its site's frame, both as they are at a revision. */
 export interface PageResponse {
+  frame: SiteFrame;
   page: Page;
   revision: number;
-  /** The steps that can be taken back and made again, as far back as the page remembers. */
-  steps: Stacks;
 }
 
-export interface EditResponse {
-  revision: number;
-}
-
-export interface MissedEdit {
+/** An edit as the log of a site has it. */
+export interface LogEntry extends Logged {
   revision: number;
   operations: Operation[];
   /** What takes it back. */
   inverse: Operation[];
-  sentence: string;
+  madeAt: string;
+}
+
+/** An edit as the list of steps has it. */
+export interface StepEntry extends Logged {
+  revision: number;
+  madeAt: string;
+  /** The pages that it changed, by id; none where it changed only what all pages share. */
+  pages: string[];
+}
+
+export interface EditResponse {
+  /** The site's revision that the edit made. */
+  revision: number;
+  /** Edits of others between the revision it was made on and its own, oldest first; absent where there are none. */
+  missed?: LogEntry[];
+}
+
+/** A part of an edit was received; the others are awaited. */
+export interface PartResponse {
+  received: number;
+}
+
+export interface LogResponse {
+  revision: number;
+  /** The edits after the revision asked for, oldest first; absent where they are not all remembered or too many. */
+  edits?: LogEntry[];
+}
+
+export interface StepsResponse {
+  steps: StepEntry[];
 }
 
 /** A font file that was taken in, and what it says of itself. */
@@ -72,6 +100,8 @@ export interface Problem {
   detail: string;
   /** What is wrong in detail, each with a JSON Pointer. */
   faults?: { path: string; sentence: string }[];
-  /** With 412: the edits that the sender has not seen, oldest first. */
-  missed?: MissedEdit[];
+  /** With 412: the site's present revision. */
+  revision?: number;
+  /** With 412: the edits that the sender has not seen, oldest first; absent where they are not all remembered. */
+  missed?: LogEntry[];
 }

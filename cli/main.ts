@@ -54,7 +54,7 @@ async function exported(id: string): Promise<string> {
   }
   const store = await openStore(folder, process.env.DATABASE_URL);
   try {
-    const snapshot = await store.sites.snapshot(id);
+    const snapshot = await store.history.snapshot(id);
     if (!snapshot) throw unknown;
     const files: Record<string, string> = {};
     for (const { id: name, hash } of [...snapshot.site.frame.assets, ...snapshot.site.frame.fonts])

@@ -85,5 +85,5 @@ export type { CssRule } from './compile/stack.ts';
 export { printDeclarations, printFontFaces, printRules } from './compile/stylesheet.ts';
 export { compileSite, documentTitle, pagePath, type PublishedFile } from './compile/files.ts';
 
-export { upgradedFrame, upgradedPage } from './exchange/upgrade.ts';
+export { upgradedFrame, upgradedNode } from './exchange/upgrade.ts';
 export { readSiteFile, writeSiteFile, type ReadSite } from './exchange/sitefile.ts';

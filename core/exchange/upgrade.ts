@@ -15,7 +15,8 @@ export function upgradedFrame<T>(frame: T): T {
   return { spacing: [], fonts: [], ...(frame as Json), version: 2 } as T;
 }
 
-function upgradedNode(node: unknown): unknown {
+/** An element of a version 1 site in the present form; one that is in it already stays the same object. */
+export function upgradedNode(node: unknown): unknown {
   if (!isObject(node) || !isObject(node.style) || !isObject(node.style.self)) return node;
   const { borderWidth, ...self } = node.style.self;
   if (borderWidth === undefined) return node;
@@ -24,7 +25,7 @@ function upgradedNode(node: unknown): unknown {
 }
 
 /** A page of a version 1 site in the present form. */
-export function upgradedPage<T>(page: T): T {
+function upgradedPage<T>(page: T): T {
   if (!isObject(page) || !isObject(page.nodes)) return page;
   const nodes = Object.entries(page.nodes).map(([id, node]) => [id, upgradedNode(node)]);
   return { ...(page as Json), nodes: Object.fromEntries(nodes) as Json } as T;

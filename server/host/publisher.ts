@@ -3,6 +3,7 @@ import { nanoid } from 'nanoid';
 import { compileSite, type Site } from '../../core/index.ts';
 import type { LivePublication } from '../../api/responses.ts';
 import { publishedBytes } from '../media/bytes.ts';
+import type { Publication } from '../store/publications.ts';
 import type { Manifest } from '../store/schema.ts';
 import type { Store } from '../store/open.ts';
 
@@ -32,22 +33,30 @@ export function publisher(store: Store, hostUrl: string) {
 
   const siteUrl = (site: string) => `${hostUrl}/${site}/`;
 
+  const liveFrom = (id: string, { number, publishedAt }: Publication): LivePublication => ({
+    number,
+    url: siteUrl(id),
+    publishedAt: publishedAt.toISOString(),
+  });
+
   return {
-    /** Publishes a site as it is now; undefined when there is no such site. */
+    /** Publishes a site as it is now; undefined when there is no such site. What is live already as it is stays so. */
     async publish(id: string): Promise<LivePublication | undefined> {
-      const snapshot = await store.sites.snapshot(id);
+      const snapshot = await store.history.snapshot(id);
       if (!snapshot) return undefined;
+      const before = await store.publications.live(id);
+      if (before?.revision === snapshot.revision) return liveFrom(id, before);
       const manifest: Manifest = {};
       for (const { path, type, bytes } of await compiled(snapshot.site)) {
         manifest[path] = { hash: await store.files.put(bytes), type };
       }
-      const { number, publishedAt } = await store.sites.publish(id, manifest, snapshot.revisions);
-      return { number, url: siteUrl(id), publishedAt: publishedAt.toISOString() };
+      const kept = await store.publications.publish(id, manifest, snapshot.revision);
+      return liveFrom(id, kept);
     },
 
     /** Compiles the draft for the host to show under a name that cannot be guessed; answers its address. */
     async preview(id: string): Promise<string | undefined> {
-      const snapshot = await store.sites.snapshot(id);
+      const snapshot = await store.history.snapshot(id);
       if (!snapshot) return undefined;
       const files = new Map<string, ServedFile>();
       for (const { path, type, bytes } of await compiled(snapshot.site)) {
@@ -61,17 +70,15 @@ export function publisher(store: Store, hostUrl: string) {
     },
 
     async live(id: string): Promise<LivePublication | null> {
-      const live = await store.sites.live(id);
-      return live
-        ? { number: live.number, url: siteUrl(id), publishedAt: live.publishedAt.toISOString() }
-        : null;
+      const live = await store.publications.live(id);
+      return live ? liveFrom(id, live) : null;
     },
 
     previewFile: (token: string, path: string): ServedFile | undefined =>
       previews.get(token)?.files.get(path),
 
     async liveFile(id: string, path: string): Promise<ServedFile | undefined> {
-      const live = await store.sites.live(id);
+      const live = await store.publications.live(id);
       const entry = live && Object.hasOwn(live.manifest, path) ? live.manifest[path] : undefined;
       return entry && { ...entry, bytes: () => store.files.get(entry.hash) };
     },

@@ -5,11 +5,15 @@ import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { API } from '../../api/paths.ts';
+import { LIMITS } from '../../core/index.ts';
 import type { Health } from '../../api/responses.ts';
 import type { Publisher } from '../host/publisher.ts';
 import { findFont, fontBytes } from '../media/bytes.ts';
 import type { Store } from '../store/open.ts';
 import { notFound, problems, Refusal } from './problem.ts';
+import { editRoutes } from './edits.ts';
+import { fontRoutes } from './fonts.ts';
+import { publishingRoutes } from './publishing.ts';
 import { siteRoutes } from './sites.ts';
 
 /** What serves the application's own pages: the built files, or Vite while developing. */
@@ -57,12 +61,18 @@ export function application(store: Store, publisher: Publisher, log: Logger, pag
     pinoHttp({ logger: log, autoLogging: false }),
     rateLimit({ windowMs: 60_000, limit: 3000, standardHeaders: 'draft-8', legacyHeaders: false }),
     sameOrigin,
-    express.json({ limit: '2mb', type: ['application/json', 'application/json-patch+json'] }),
+    express.json({ limit: LIMITS.request, type: ['application/json', 'application/json-patch+json'] }),
   );
   app.get(`${API}/health`, (_request, response) => {
     response.json({ ready: true } satisfies Health);
   });
-  app.use(`${API}/sites`, siteRoutes(store, publisher));
+  app.use(
+    `${API}/sites`,
+    siteRoutes(store, publisher),
+    editRoutes(store),
+    fontRoutes(store),
+    publishingRoutes(publisher),
+  );
   app.get(`${API}/fonts/:file`, async (request, response) => {
     const font = findFont(request.params.file);
     if (!font) throw new Refusal(404, 'There is no such font.');

@@ -1,13 +1,16 @@
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import { STATUS_CODES } from 'node:http';
 import type { Problem } from '../../api/responses.ts';
+import { LIMITS } from '../../core/index.ts';
+
+type Extra = Pick<Problem, 'faults' | 'missed' | 'revision'>;
 
 /** A refusal that becomes a problem answer. Thrown by routes; everything else that is thrown is our own fault. */
 export class Refusal extends Error {
   constructor(
     readonly status: number,
     readonly detail: string,
-    readonly more: Pick<Problem, 'faults' | 'missed'> = {},
+    readonly more: Extra = {},
     readonly headers: Record<string, string> = {},
   ) {
     super(detail);
@@ -18,7 +21,7 @@ function answer(
   response: Response,
   status: number,
   detail: string,
-  more: Pick<Problem, 'faults' | 'missed'> = {},
+  more: Extra = {},
 ): void {
   const problem: Problem = {
     type: 'about:blank',
@@ -52,7 +55,7 @@ export const problems =
         return answer(
           response,
           413,
-          'The request is larger than 2 MB. Nothing was changed; send the change in smaller parts.',
+          `The request is larger than ${LIMITS.request / 1_000_000} MB. Nothing was changed; send the change in smaller parts.`,
         );
       case 'entity.parse.failed':
         return answer(response, 400, 'The request is not valid JSON. Nothing was changed.');

@@ -1,9 +1,6 @@
 import { create, type Font as FontFile } from 'fontkit';
 import type { Font } from '../../core/index.ts';
 
-/** Bytes; the largest font file that is taken in. */
-export const LARGEST_FONT = 4_000_000;
-
 /** What a woff2 file says of itself: its family, its style and its weights. Undefined for anything else. */
 export function describeFont(bytes: unknown): Omit<Font, 'id' | 'hash'> | undefined {
   if (!Buffer.isBuffer(bytes) || bytes.subarray(0, 4).toString('latin1') !== 'wOF2') return undefined;

@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
+import { sql } from 'drizzle-orm';
 import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
 import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
 import { drizzle as drizzlePostgres } from 'drizzle-orm/node-postgres';
@@ -9,24 +10,86 @@ import pg from 'pg';
 import * as schema from './schema.ts';
 
 export type Database = PgDatabase<PgQueryResultHKT, typeof schema>;
+export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
 
 const migrationsFolder = new URL('./migrations', import.meta.url).pathname;
 
 export interface OpenDatabase {
   database: Database;
+  /** Calls back with what any process that works on the database notifies on a channel, once it is committed. */
+  listen(channel: string, heard: (text: string) => void): Promise<void>;
+  /** Gives back room that edits have left, where the database does not do that by itself. */
+  tidy(): Promise<void>;
   close(): Promise<void>;
 }
 
-/** Opens and migrates the database: the PostgreSQL at `url`, or the embedded one in the data folder. */
-export async function openDatabase(dataFolder: string, url?: string): Promise<OpenDatabase> {
-  if (url) {
-    const pool = new pg.Pool({ connectionString: url });
-    const database = drizzlePostgres(pool, { schema });
-    await migratePostgres(database, { migrationsFolder });
-    return { database, close: () => pool.end() };
-  }
-  const client = await PGlite.create(join(dataFolder, 'database'));
+/** MB; the write-ahead log of the embedded database is cut down to it at each checkpoint. */
+const WAL_MB = 32;
+
+/** The embedded database. It has neither an autovacuum nor a checkpointer of its own: `tidy` stands in for both. */
+async function openEmbedded(folder: string): Promise<OpenDatabase> {
+  const client = await PGlite.create(folder);
   const database = drizzlePglite(client, { schema });
   await migratePglite(database, { migrationsFolder });
-  return { database, close: () => client.close() };
+  // In force from the next opening.
+  for (const size of ['max_wal_size', 'min_wal_size'])
+    await client.exec(`alter system set ${size} = '${WAL_MB}MB'`);
+  const tidy = async () => {
+    await client.exec('vacuum');
+    await client.exec('checkpoint');
+  };
+  return {
+    database,
+    listen: async (channel, heard) => void (await client.listen(channel, heard)),
+    tidy,
+    close: async () => {
+      await client.exec('checkpoint');
+      await client.close();
+    },
+  };
 }
+
+async function openServer(url: string): Promise<OpenDatabase> {
+  const pool = new pg.Pool({ connectionString: url });
+  const database = drizzlePostgres(pool, { schema });
+  await migratePostgres(database, { migrationsFolder });
+  const listeners = new Set<{ end(): void }>();
+  return {
+    database,
+    async listen(channel, heard) {
+      let closed = false;
+      let client: pg.Client;
+      /** A connection of its own, made anew when it breaks; what was notified in between is asked for by those who follow. */
+      const connect = async () => {
+        client = new pg.Client({ connectionString: url });
+        client.on('notification', ({ payload }) => heard(payload ?? ''));
+        client.on('error', () => {
+          client.removeAllListeners();
+          if (!closed) setTimeout(() => void connect().then(() => heard('')).catch(() => undefined), 1000);
+        });
+        await client.connect();
+        await client.query(`listen "${channel}"`);
+      };
+      await connect();
+      listeners.add({
+        end() {
+          closed = true;
+          void client.end().catch(() => undefined);
+        },
+      });
+    },
+    tidy: async () => undefined,
+    close: async () => {
+      listeners.forEach((each) => each.end());
+      await pool.end();
+    },
+  };
+}
+
+/** Opens and migrates the database: the PostgreSQL at `url`, or the embedded one in the data folder. */
+export const openDatabase = (dataFolder: string, url?: string): Promise<OpenDatabase> =>
+  url ? openServer(url) : openEmbedded(join(dataFolder, 'database'));
+
+/** Notifies all who listen on a channel, once the transaction is committed. */
+export const notify = (tx: Transaction, channel: string, text: string) =>
+  tx.execute(sql`select pg_notify(${channel}, ${text})`);

@@ -2,14 +2,24 @@ import { join, resolve } from 'node:path';
 import type { ReadSite } from '../../core/index.ts';
 import { openDatabase } from './database.ts';
 import { fileStore, type FileStore } from './files.ts';
+import { CHANNEL, historyStore, type HistoryStore } from './history.ts';
 import { lockFolder, type Lock } from './lock.ts';
+import { publicationStore, type PublicationStore } from './publications.ts';
 import { siteStore, type SiteStore } from './sites.ts';
+import { tidying } from './tidying.ts';
 
 /** The data folder, open: the database, the files, and the lock that keeps others out. */
 export interface Store {
   sites: SiteStore;
+  history: HistoryStore;
+  publications: PublicationStore;
   files: FileStore;
   lock: Lock;
+  /**
+   * Calls back when a site has a new revision, whichever process made it; without a site when some may have been missed.
+   * Answers how to stop.
+   */
+  follow(heard: (site: string | undefined) => void): () => void;
   /** Keeps a site with its pictures, films and fonts. */
   add(read: ReadSite): Promise<void>;
   close(): Promise<void>;
@@ -20,20 +30,33 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
   const path = resolve(folder);
   const lock = lockFolder(path);
   try {
-    const { database, close } = await openDatabase(path, databaseUrl);
+    const { database, listen, tidy, close } = await openDatabase(path, databaseUrl);
     const sites = siteStore(database);
     await sites.upgrade();
     const files = fileStore(join(path, 'files'));
+    const tidied = tidying(tidy);
+    const followers = new Set<(site: string | undefined) => void>();
+    await listen(CHANNEL, (text) => {
+      const site = text.split(' ')[0] || undefined;
+      followers.forEach((heard) => heard(site));
+    });
     return {
       sites,
+      history: historyStore(database, tidied),
+      publications: publicationStore(database),
       files,
       lock,
+      follow(heard) {
+        followers.add(heard);
+        return () => followers.delete(heard);
+      },
       async add({ site, files: given }) {
-        for (const { id } of [...site.assets, ...site.fonts])
+        for (const { id } of [...site.frame.assets, ...site.frame.fonts])
           await files.put(Buffer.from(given[id], 'base64'));
         await sites.add(site);
       },
       async close() {
+        await tidied.stop();
         await close();
         lock.release();
       },

@@ -4,77 +4,107 @@ import {
   jsonb,
   pgTable,
   primaryKey,
-  serial,
   text,
   timestamp,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
-import type { EditBy, Operation, Page, SiteFrame } from '../../core/index.ts';
+import type { EditBy, Node, Operation, SiteFrame } from '../../core/index.ts';
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
 
-/** Sites, each with its frame: everything but the pages. `live` is the number of the publication that is served. */
+/** Sites, each with its frame. `live` is the number of the publication that is served. */
 export const sites = pgTable('sites', {
   id: text('id').primaryKey(),
   frame: jsonb('frame').$type<SiteFrame>().notNull(),
-  /** Counts the accepted edits of the frame. */
+  /** Counts the accepted edits of the site. */
   revision: integer('revision').notNull().default(1),
+  /** The last revision that changed the frame. */
+  frameRevision: integer('frame_revision').notNull().default(1),
   live: integer('live'),
   createdAt: moment('created_at').notNull().defaultNow(),
+  changedAt: moment('changed_at').notNull().defaultNow(),
 });
 
-/** Pages, one document each. `revision` counts the accepted edits. */
+const site = () =>
+  text('site')
+    .notNull()
+    .references(() => sites.id, { onDelete: 'cascade' });
+
+/** Pages: which there are. Their heads and their order stand in the frame, their elements in `nodes`. */
 export const pages = pgTable(
   'pages',
   {
-    site: text('site')
-      .notNull()
-      .references(() => sites.id, { onDelete: 'cascade' }),
+    site: site(),
     id: text('id').notNull(),
-    position: integer('position').notNull(),
+    root: text('root').notNull(),
+    /** The last revision of the site that changed the page. */
     revision: integer('revision').notNull().default(1),
-    document: jsonb('document').$type<Page>().notNull(),
-    changedAt: moment('changed_at').notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.site, table.id] })],
+);
+
+/** The elements of pages, a row each, so that an edit writes what it touches. */
+export const nodes = pgTable(
+  'nodes',
+  {
+    site: site(),
+    page: text('page').notNull(),
+    id: text('id').notNull(),
+    node: jsonb('node').$type<Node>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.site, table.page, table.id] })],
+);
+
+/** Every accepted edit still remembered: what brought a site from `revision - 1` to `revision`. */
+export const log = pgTable(
+  'log',
+  {
+    site: site(),
+    revision: integer('revision').notNull(),
+    /** Names the edit, so that it is kept once however often it is sent. */
+    key: text('key').notNull(),
+    /** SHA-256 of what was sent under the key. */
+    fingerprint: text('fingerprint').notNull(),
+    /** The revision that the edit was made on. */
+    base: integer('base').notNull(),
+    session: text('session').notNull(),
+    by: text('by').$type<EditBy>().notNull(),
+    /** The key of the edit that was taken back or made again. */
+    of: text('of'),
+    sentence: text('sentence').notNull(),
+    operations: jsonb('operations').$type<Operation[]>().notNull(),
+    /** The operations that take the edit back. */
+    inverse: jsonb('inverse').$type<Operation[]>().notNull(),
+    madeAt: moment('made_at').notNull().defaultNow(),
   },
   (table) => [
-    primaryKey({ columns: [table.site, table.id] }),
-    index('pages_by_position').on(table.site, table.position),
+    primaryKey({ columns: [table.site, table.revision] }),
+    uniqueIndex('log_by_key').on(table.site, table.key),
   ],
 );
 
-/** What stands for the page in an edit of a site's frame. */
-export const FRAME = '';
-
-/** Every accepted edit: what brought a page, or a site's frame, from `revision - 1` to `revision`. */
-export const edits = pgTable(
-  'edits',
+/** Parts of edits that are larger than a request, until the last of them arrives. */
+export const parts = pgTable(
+  'parts',
   {
-    site: text('site').notNull(),
-    page: text('page').notNull(),
-    revision: integer('revision').notNull(),
-    /** The order in which the edits of all pages were accepted. */
-    sequence: serial('sequence').notNull(),
+    site: site(),
+    key: text('key').notNull(),
+    part: integer('part').notNull(),
     operations: jsonb('operations').$type<Operation[]>().notNull(),
-    /** The operations that take the edit back. */
-    inverse: jsonb('inverse').$type<Operation[]>().notNull().default([]),
-    by: text('by').$type<EditBy>().notNull().default('edit'),
-    sentence: text('sentence').notNull(),
-    madeAt: moment('made_at').notNull().defaultNow(),
+    receivedAt: moment('received_at').notNull().defaultNow(),
   },
-  (table) => [primaryKey({ columns: [table.site, table.page, table.revision] })],
+  (table) => [primaryKey({ columns: [table.site, table.key, table.part] }), index('parts_by_age').on(table.receivedAt)],
 );
 
 /** Publications, never changed: which file content stands at which path. */
 export const publications = pgTable(
   'publications',
   {
-    site: text('site')
-      .notNull()
-      .references(() => sites.id, { onDelete: 'cascade' }),
+    site: site(),
     number: integer('number').notNull(),
     manifest: jsonb('manifest').$type<Manifest>().notNull(),
-    /** The revision of each page that was published, to tell later whether anything has changed since. */
-    revisions: jsonb('revisions').$type<Record<string, number>>().notNull(),
+    /** The revision of the site that was published. */
+    revision: integer('revision').notNull().default(0),
     publishedAt: moment('published_at').notNull().defaultNow(),
   },
   (table) => [uniqueIndex('publications_by_number').on(table.site, table.number)],

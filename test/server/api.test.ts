@@ -1,11 +1,11 @@
 import { expect } from 'chai';
 import { paths } from '../../api/paths.ts';
 import type { Problem } from '../../api/responses.ts';
-import { readSiteFile, type Page } from '../../core/index.ts';
+import { pagesOf, readSiteFile } from '../../core/index.ts';
+import { editor, inHome, put, set, SITE } from './editing.ts';
 import { served, type Served } from './serving.ts';
 
-const HOME = paths.page('brindle-hill', 'home');
-const weight = { op: 'add', path: '/nodes/headline/style/self/weight', value: { base: 500 } };
+const WEIGHT = inHome('headline', 'style/self/weight/base');
 
 describe('the application’s server', () => {
   let running: Served;
@@ -15,18 +15,7 @@ describe('the application’s server', () => {
   after(() => running.end());
 
   const get = (path: string, init?: RequestInit) => fetch(running.url + path, init);
-  const patch = (body: unknown, revision: string | null = '"1"', path = HOME) =>
-    get(path, {
-      method: 'PATCH',
-      headers: { 'Content-Type': 'application/json', ...(revision === null ? {} : { 'If-Match': revision }) },
-      body: typeof body === 'string' ? body : JSON.stringify(body),
-    });
-  const edit = (...operations: unknown[]) => ({
-    operations,
-    inverse: [],
-    by: 'edit',
-    sentence: 'A test’s edit',
-  });
+  const { send, post, page } = editor(() => running.url);
   const problem = async (response: Response, status: number): Promise<Problem> => {
     expect(response.status).to.equal(status);
     expect(response.headers.get('Content-Type')).to.match(/^application\/problem\+json/);
@@ -36,13 +25,12 @@ describe('the application’s server', () => {
     expect(JSON.stringify(body)).not.to.match(/node_modules|\.ts:\d|Error:/);
     return body;
   };
-  const page = async () => (await (await get(HOME)).json()) as { page: Page; revision: number };
 
   it('answers health when ready, and the list of sites', async () => {
     expect(await (await get(paths.health())).json()).to.deep.equal({ ready: true });
     const [site] = (await (await get(paths.sites())).json()) as Record<string, unknown>[];
     expect(site).to.include({
-      id: 'brindle-hill',
+      id: SITE,
       name: 'Brindle Hill Observatory',
       pages: 4,
       firstPage: 'home',
@@ -52,116 +40,83 @@ describe('the application’s server', () => {
 
   it('keeps an edit made on the present revision and answers the next', async () => {
     const { revision } = await page();
-    const response = await patch(edit(weight), `"${revision}"`);
+    const response = await post([set(WEIGHT, 500)], { on: revision });
     expect(response.status).to.equal(200);
     expect(response.headers.get('ETag')).to.equal(`"${revision + 1}"`);
+    expect(await response.json()).to.deep.equal({ revision: revision + 1 });
     const after = await page();
     expect(after.revision).to.equal(revision + 1);
     expect(after.page.nodes['headline' as never]).to.have.nested.property('style.self.weight.base', 500);
   });
 
-  it('refuses an edit made on an old revision, with what it missed, and changes nothing', async () => {
-    const before = await page();
-    await patch(edit({ ...weight, op: 'replace', value: { base: 600 } }), `"${before.revision}"`);
-    const body = await problem(
-      await patch(edit({ ...weight, value: { base: 700 } }), `"${before.revision}"`),
-      412,
-    );
-    expect(body.missed).to.have.length(1);
-    expect(body.missed![0]).to.deep.include({ revision: before.revision + 1, sentence: 'A test’s edit' });
-    expect((await page()).page.nodes['headline' as never]).to.have.nested.property(
-      'style.self.weight.base',
-      600,
-    );
-  });
-
+  const edit = (...operations: unknown[]) => ({ operations, session: 'a-test', by: 'edit', sentence: 'x' });
   const faulty: [string, unknown, number, RegExp][] = [
     ['malformed JSON', '{"operations":', 400, /not valid JSON/],
     ['null', 'null', 400, /not valid JSON/],
-    ['a list', [], 422, /not a JSON object/],
-    ['no operations', { inverse: [], by: 'edit', sentence: 'x' }, 422, /operations/],
-    ['empty operations', { operations: [], inverse: [], by: 'edit', sentence: 'x' }, 422, /at least one/],
-    [
-      'operations that are null',
-      { operations: [null], inverse: [], by: 'edit', sentence: 'x' },
-      422,
-      /Nothing was changed/,
-    ],
-    ['an unknown operation', edit({ ...weight, op: 'move' }), 422, /add, replace, remove/],
-    ['a path that is no pointer', edit({ ...weight, path: 'nodes' }), 422, /JSON Pointer/],
-    ['a path into nothing', edit({ ...weight, path: '/nodes/ghost/style/self' }), 422, /does not fit/],
-    ['a path into a prototype', edit({ ...weight, path: '/__proto__/polluted' }), 422, /does not fit/],
-    ['an unknown property', edit({ ...weight, path: '/nodes/headline/style/self/glow' }), 422, /not valid/],
-    ['a value out of range', edit({ ...weight, value: { base: 5000 } }), 422, /at most 900/],
-    ['another page’s id', edit({ op: 'replace', path: '/id', value: 'other' }), 422, /keeps its id/],
+    ['a list', '[]', 422, /not a JSON object/],
+    ['no operations', { ...edit(), operations: undefined }, 422, /operations/],
+    ['empty operations', edit(), 422, /at least one/],
+    ['operations that are null', edit(null), 422, /Nothing was changed/],
+    ['an unknown operation', edit({ op: 'move', path: WEIGHT }), 422, /set, clear, put, take/],
+    ['a path that is no pointer', edit(set('pages', 1)), 422, /JSON Pointer/],
+    ['a path into nothing', edit(set(inHome('ghost', 'style/self/weight/base'), 1)), 422, /no longer fits/],
+    ['a path into a prototype', edit(set('/__proto__/polluted', 1)), 422, /no longer fits/],
+    ['a path that no place has', edit(set(inHome('headline', 'kind'), 'text')), 422, /no longer fits/],
+    ['a path of only slashes', edit(set('/'.repeat(390), 1)), 422, /no longer fits/],
+    ['an unknown property', edit(set(inHome('headline', 'style/self/glow/base'), 1)), 422, /not valid/],
+    ['a value out of range', edit(set(WEIGHT, 5000)), 422, /at most 900/],
+    ['a whole list at once', edit(set(inHome('headline', 'children'), [])), 422, /no longer fits/],
+    ['a site without its pages', edit(set('/pages', {})), 422, /no longer fits/],
+    ['a child that is not there', edit(put(inHome('opening', 'children'), 'ghost', [])), 422, /no element/],
+    ['a page that the list does not know', edit({ op: 'clear', path: '/pages/visits' }), 422, /do not agree/],
     [
       'a script in a text',
-      edit({ op: 'replace', path: '/nodes/headline/content/text', value: '<script>1</script>' }),
+      edit(set(inHome('headline', 'content/text'), '<script>1</script>')),
       422,
       /cleaned/,
     ],
-    ['an unknown member', { ...edit(weight), extra: 1 }, 422, /extra/],
-    ['no way back', { operations: [weight], by: 'edit', sentence: 'x' }, 422, /taken back/],
-    ['no sentence', { operations: [weight], inverse: [], by: 'edit' }, 422, /sentence/],
+    ['an unknown member', { ...edit(set(WEIGHT, 500)), extra: 1 }, 422, /extra/],
+    ['no session', { ...edit(set(WEIGHT, 500)), session: undefined }, 422, /session/],
+    ['an undo of nothing', { ...edit(set(WEIGHT, 500)), by: 'undo' }, 422, /named by its key/],
+    ['no sentence', { ...edit(set(WEIGHT, 500)), sentence: undefined }, 422, /sentence/],
   ];
   for (const [name, body, status, detail] of faulty) {
     it(`refuses ${name} and changes nothing`, async () => {
       const before = await page();
-      expect((await problem(await patch(body, `"${before.revision}"`), status)).detail).to.match(detail);
+      const text = typeof body === 'string' ? body : JSON.stringify(body);
+      expect((await problem(await send(text, { on: before.revision }), status)).detail).to.match(detail);
       expect(await page()).to.deep.equal(before);
       expect(({} as Record<string, unknown>).polluted).to.equal(undefined);
     });
   }
 
-  it('remembers the steps of a page: what can be taken back and what made again', async () => {
-    const at = '/nodes/lead/style/self/weight';
-    const send = async (by: string, operations: unknown[], inverse: unknown[]) => {
-      const { revision } = await page();
-      const response = await patch({ operations, inverse, by, sentence: `Lead: ${by}` }, `"${revision}"`);
-      expect(response.status).to.equal(200);
-    };
-    const set = [{ op: 'add', path: at, value: { base: 450 } }];
-    const drop = [{ op: 'remove', path: at }];
-    await send('edit', set, drop);
-    const steps = async () =>
-      ((await (await get(HOME)).json()) as { steps: Record<'undo' | 'redo', unknown[]> }).steps;
-    expect((await steps()).undo.at(-1)).to.deep.equal({
-      on: 'page',
-      operations: set,
-      inverse: drop,
-      sentence: 'Lead: edit',
-    });
-    await send('undo', drop, set);
-    expect((await steps()).redo).to.deep.equal([
-      { on: 'page', operations: set, inverse: drop, sentence: 'Lead: edit' },
-    ]);
-    await send('redo', set, drop);
-    expect((await steps()).redo).to.deep.equal([]);
-    await send('undo', drop, set);
-  });
-
-  it('names the fault of an edit with a pointer into the page', async () => {
+  it('names the fault of an edit with a pointer into the site', async () => {
     const { revision } = await page();
-    const body = await problem(await patch(edit({ ...weight, value: { base: -1 } }), `"${revision}"`), 422);
-    expect(body.faults![0].path).to.equal('/nodes/headline/style/self/weight/base');
+    const body = await problem(await post([set(WEIGHT, -1)], { on: revision }), 422);
+    expect(body.faults![0].path).to.equal('/pages/home/nodes/headline/style/self/weight/base');
   });
 
-  it('wants If-Match, and one that names a revision', async () => {
-    await problem(await patch(edit(weight), null), 428);
-    for (const header of ['*', '"x"', '1', 'W/"1"', '"0"'])
-      await problem(await patch(edit(weight), header), 400);
+  it('wants If-Match and Idempotency-Key, each of its form', async () => {
+    await problem(await post([set(WEIGHT, 500)], { on: null }), 428);
+    for (const on of ['*', '"x"', '1', 'W/"1"', '"0"']) await problem(await post([set(WEIGHT, 500)], { on }), 400);
+    await problem(await post([set(WEIGHT, 500)], { on: 1, key: null }), 400);
+    for (const key of ['short', 'with blanks in it', 'x'.repeat(65), '"half'])
+      await problem(await post([set(WEIGHT, 500)], { on: 1, key }), 400);
   });
 
   it('refuses a body over the limit', async () => {
-    await problem(await patch(edit({ ...weight, value: 'x'.repeat(3_000_000) })), 413);
+    await problem(await post([set(WEIGHT, 'x'.repeat(3_000_000))], { on: 1 }), 413);
   });
 
   it('answers 404 with a sentence for what is not there', async () => {
     await problem(await get(paths.site('nowhere')), 404);
-    await problem(await get(paths.page('brindle-hill', 'nowhere')), 404);
-    await problem(await patch(edit(weight), '"1"', paths.page('nowhere', 'home')), 404);
-    await problem(await patch(edit(weight), '"1"', paths.page('brindle-hill', 'nowhere')), 404);
-    await problem(await get(paths.asset('brindle-hill', 'nowhere')), 404);
+    await problem(await get(paths.page(SITE, 'nowhere')), 404);
+    await problem(await post([set(WEIGHT, 500)], { on: 1, site: 'nowhere' }), 404);
+    await problem(await get(paths.edits('nowhere')), 404);
+    await problem(await get(paths.edits('nowhere'), { headers: { Accept: 'text/event-stream' } }), 404);
+    await problem(await get(paths.edit(SITE, 99_999)), 404);
+    await problem(await get(`${paths.edits(SITE)}/x`), 404);
+    await problem(await get(paths.asset(SITE, 'nowhere')), 404);
     await problem(await get(paths.font('nowhere.woff2')), 404);
     await problem(await get('/api/nothing'), 404);
     await problem(await get('/api/sites/..%2f..%2fetc'), 404);
@@ -171,7 +126,7 @@ describe('the application’s server', () => {
   });
 
   it('takes changes only from its own pages', async () => {
-    const response = await get(paths.publications('brindle-hill'), {
+    const response = await get(paths.publications(SITE), {
       method: 'POST',
       headers: { Origin: 'http://elsewhere.example' },
     });
@@ -179,9 +134,9 @@ describe('the application’s server', () => {
   });
 
   it('gives pictures and fonts with their types', async () => {
-    const picture = await get(paths.asset('brindle-hill', 'saturn'));
+    const picture = await get(paths.asset(SITE, 'saturn'));
     expect(picture.headers.get('Content-Type')).to.equal('image/webp');
-    const again = await get(paths.asset('brindle-hill', 'saturn'), {
+    const again = await get(paths.asset(SITE, 'saturn'), {
       headers: { 'If-None-Match': picture.headers.get('ETag')!, 'Cache-Control': 'max-age=0' },
     });
     expect(again.status).to.equal(304);
@@ -196,8 +151,8 @@ describe('the application’s server', () => {
   });
 
   it('gives the whole site as a file that reads again', async () => {
-    const file = readSiteFile(await (await get(paths.file('brindle-hill'))).text());
-    expect(file.ok && file.value.site.pages.map(({ id }) => id)).to.deep.equal([
+    const file = readSiteFile(await (await get(paths.file(SITE))).text());
+    expect(file.ok && pagesOf(file.value.site).map(({ id }) => id)).to.deep.equal([
       'home',
       'visits',
       'hire',

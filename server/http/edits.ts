@@ -1,0 +1,155 @@
+import { createHash } from 'node:crypto';
+import { Router, type Request, type Response } from 'express';
+import { EditHeaders, EditRequest, LogQuery, RevisionName, StepsQuery } from '../../api/requests.ts';
+import type {
+  EditResponse,
+  LogEntry,
+  LogResponse,
+  PartResponse,
+  StepsResponse,
+} from '../../api/responses.ts';
+import type { Operation } from '../../core/index.ts';
+import type { EditOutcome } from '../store/history.ts';
+import type { Store } from '../store/open.ts';
+import { namesIn, noSite } from './names.ts';
+import { Refusal } from './problem.ts';
+import { entryFrom } from './entry.ts';
+import { streamOf } from './stream.ts';
+import { validated } from './validated.ts';
+
+/** How many steps are given at once. */
+const STEPS = 100;
+
+/** What the headers of an edit say: `Idempotency-Key: "…"` and `If-Match: "12"`. */
+async function headersOf(request: Request): Promise<EditHeaders> {
+  const [key, revision] = [request.get('Idempotency-Key'), request.get('If-Match')];
+  if (key === undefined) {
+    throw new Refusal(400, 'An edit has a name of its own, in Idempotency-Key. Nothing was changed.');
+  }
+  if (revision === undefined) {
+    throw new Refusal(428, 'An edit says which revision it was made on, in If-Match. Nothing was changed.');
+  }
+  // A string of Structured Fields (RFC 8941, §3.3.3), as the draft of the header asks.
+  const given = {
+    key: /^"([^"]*)"$/.exec(key)?.[1] ?? '',
+    revision: Number(/^"(\d{1,9})"$/.exec(revision)?.[1] ?? NaN),
+  };
+  return validated(EditHeaders, given, 400);
+}
+
+/** Operations without what the request classes add to them. */
+const plainOperations = ({ operations }: EditRequest): Operation[] =>
+  operations.map(({ op, path, value, id, after }) => {
+    if (op === 'set') return { op, path, value };
+    if (op === 'clear') return { op, path };
+    return op === 'put' ? { op, path, id: id!, after: after! } : { op, path, id: id! };
+  });
+
+/** Answers how an edit ended. */
+function answer(response: Response, result: EditOutcome): void {
+  switch (result.outcome) {
+    case 'accepted': {
+      const missed = result.missed.length > 0 && { missed: result.missed.map(entryFrom) };
+      response.set('ETag', `"${result.revision}"`);
+      response.json({ revision: result.revision, ...missed } satisfies EditResponse);
+      return;
+    }
+    case 'unknown':
+      throw noSite();
+    case 'reused':
+      throw new Refusal(
+        422,
+        'Another edit was kept under this Idempotency-Key. Nothing was changed; give the edit a key of its own.',
+      );
+    case 'outdated': {
+      const { revision, missed } = result;
+      const what = missed
+        ? 'Others have changed what this edit changes; what they changed comes with this answer.'
+        : 'This edit was made on a state of the site that is not remembered; read the site again.';
+      throw new Refusal(
+        412,
+        `${what} Nothing of the edit was kept.`,
+        { revision, ...(missed && { missed: missed.map(entryFrom) }) },
+        { ETag: `"${revision}"` },
+      );
+    }
+    case 'misfit':
+      throw new Refusal(422, result.sentence);
+    case 'invalid':
+      throw new Refusal(
+        422,
+        `The edit would leave a site that is not valid: ${result.faults[0].sentence} Nothing was changed.`,
+        { faults: result.faults },
+      );
+  }
+}
+
+/** The edits of a site, under `/api/sites`: making them, their log, and following it. */
+export function editRoutes(store: Store): Router {
+  const router = Router();
+  const { history } = store;
+  const stream = streamOf(store);
+
+  /** All operations of an edit: those of the request, or, with its last part, of all parts. Undefined while some are awaited. */
+  async function operationsOf(site: string, key: string, edit: EditRequest): Promise<Operation[] | undefined> {
+    const operations = plainOperations(edit);
+    const { part, parts } = edit;
+    if (part === undefined || parts === undefined) return operations;
+    if (part > parts) throw new Refusal(422, 'There are fewer parts than that. Nothing was changed.');
+    if (part < parts) {
+      if (!(await history.keepPart(site, key, part, operations))) throw noSite();
+      return undefined;
+    }
+    const before = await history.partsOf(site, key, parts - 1);
+    if (!before)
+      throw new Refusal(409, 'Parts of this edit are missing. Nothing was changed; send all of them again.');
+    return [...before, ...operations];
+  }
+
+  router.post('/:site/edits', async (request, response) => {
+    const { site } = await namesIn(request.params);
+    const { key, revision } = await headersOf(request);
+    const edit = await validated(EditRequest, request.body);
+    const operations = await operationsOf(site, key, edit);
+    if (!operations) {
+      response.status(202).json({ received: edit.part! } satisfies PartResponse);
+      return;
+    }
+    const { session, by, of, sentence } = edit;
+    const made = { session, by, ...(of !== undefined && { of }), sentence, operations };
+    const fingerprint = createHash('sha256').update(JSON.stringify(made)).digest('hex');
+    const outcome = await history.edit(site, revision, { key, fingerprint, ...made });
+    answer(response, outcome);
+  });
+
+  router.get('/:site/edits', async (request, response) => {
+    const { site } = await namesIn(request.params);
+    const { after = 0 } = await validated(LogQuery, { ...request.query }, 400);
+    if (request.accepts(['application/json', 'text/event-stream']) === 'text/event-stream')
+      return stream(request, response, site, after);
+    const found = await history.after(site, after);
+    if (!found) throw noSite();
+    const edits = found.edits && { edits: found.edits.map(entryFrom) };
+    response.set('Cache-Control', 'no-store');
+    response.json({ revision: found.revision, ...edits } satisfies LogResponse);
+  });
+
+  router.get('/:site/edits/:revision', async (request, response) => {
+    const { site } = await namesIn(request.params);
+    const { revision } = await validated(RevisionName, { revision: request.params.revision }, 404);
+    const found = await history.editAt(site, revision);
+    if (!found)
+      throw new Refusal(404, 'This edit is not remembered any more; what it changed stays as it is.');
+    response.set('Cache-Control', 'no-store').json(entryFrom(found) satisfies LogEntry);
+  });
+
+  router.get('/:site/steps', async (request, response) => {
+    const { site } = await namesIn(request.params);
+    const { before = 2 ** 31 - 1 } = await validated(StepsQuery, { ...request.query }, 400);
+    const found = await history.steps(site, before, STEPS);
+    const steps = found.map((step) => ({ ...step, madeAt: step.madeAt.toISOString() }));
+    response.set('Cache-Control', 'no-store').json({ steps } satisfies StepsResponse);
+  });
+
+  return router;
+}
