@@ -73,7 +73,9 @@ export class EditRequest {
 
   @IsString({ message: 'An edit has a sentence that says what it does.' })
   @IsNotEmpty({ message: 'The sentence of an edit is not empty.' })
-  @MaxLength(LIMITS.sentence, { message: `The sentence of an edit has at most ${LIMITS.sentence} characters.` })
+  @MaxLength(LIMITS.sentence, {
+    message: `The sentence of an edit has at most ${LIMITS.sentence} characters.`,
+  })
   sentence!: string;
 
   /** Which part of an edit larger than a request this is, from 1. The last one makes the edit. */
@@ -93,7 +95,9 @@ export class EditRequest {
 
 /** The headers of an edit: `Idempotency-Key: "…"` names it, `If-Match: "12"` says which revision it was made on. */
 export class EditHeaders {
-  @Matches(/^[A-Za-z0-9_-]{8,64}$/, { message: 'Idempotency-Key names the edit by 8 to 64 characters in quotes.' })
+  @Matches(/^[A-Za-z0-9_-]{8,64}$/, {
+    message: 'Idempotency-Key names the edit by 8 to 64 characters in quotes.',
+  })
   key!: string;
 
   @IsInt({ message: 'If-Match names a revision, such as "12".' })

@@ -100,6 +100,8 @@ export interface Problem {
   detail: string;
   /** What is wrong in detail, each with a JSON Pointer. */
   faults?: { path: string; sentence: string }[];
+  /** Where something else was kept under the same key: at which revision. */
+  kept?: number;
   /** With 412: the site's present revision. */
   revision?: number;
   /** With 412: the edits that the sender has not seen, oldest first; absent where they are not all remembered. */

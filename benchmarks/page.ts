@@ -1,6 +1,14 @@
 /** A generated page of a wanted size: sections of rows of cards, with ten overrides on every element that takes them. */
 import { demoSite } from '../demo/site.ts';
-import { canonicalSite, type Layered, type Node, type NodeId, type Page, type Site, type ViewId } from '../core/index.ts';
+import {
+  canonicalSite,
+  type Layered,
+  type Node,
+  type NodeId,
+  type Page,
+  type Site,
+  type ViewId,
+} from '../core/index.ts';
 
 const at = (tablet: unknown, mobile: unknown): Layered<unknown>['at'] => ({
   ['tablet' as ViewId]: { value: tablet, reach: 'onward' },

@@ -60,7 +60,16 @@ export { heldSpan, heldStart, movedRows, placeColumns, type Columns, type Placed
 export { fluid, REM, sizeAt, textSizeCss, type Fluid, type TextSize } from './type/fluid.ts';
 
 export { contrastIn, contrastRatio, type Contrast } from './checks/contrast.ts';
-export { COMMANDS, perform, type Arguments, type CommandName, type Step } from './edits/perform.ts';
+export {
+  callOf,
+  COMMANDS,
+  perform,
+  performCall,
+  type Arguments,
+  type Call,
+  type CommandName,
+  type Step,
+} from './edits/perform.ts';
 export { stacksOf, type EditBy, type Logged, type Stacks } from './edits/history.ts';
 export { changedSince, followed } from './site/lineage.ts';
 export type { Holders } from './edits/aim.ts';
@@ -75,7 +84,7 @@ export {
 } from './edits/many.ts';
 export { applied, stands, type Applied } from './edits/apply.ts';
 export { nodesIn, overlapping, pagesIn, type Operation } from './edits/operation.ts';
-export { LIMITS } from './edits/limits.ts';
+export { LIMITS, shortened } from './edits/limits.ts';
 
 export { sourceOrder } from './site/sourceorder.ts';
 export { bodyMarkup, type Addresses } from './compile/body.ts';

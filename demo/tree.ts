@@ -1,4 +1,14 @@
-import type { Layered, Override, Node, NodeId, Page, PageHead, PartStyle, Style, ViewId } from '../core/index.ts';
+import type {
+  Layered,
+  Override,
+  Node,
+  NodeId,
+  Page,
+  PageHead,
+  PartStyle,
+  Style,
+  ViewId,
+} from '../core/index.ts';
 
 /** A page with what the site knows of it, as in a site file. */
 export type WrittenPage = PageHead & Page;

@@ -2,6 +2,7 @@ import { CssBaseline, ThemeProvider } from '@mui/material';
 import { SnackbarProvider } from 'notistack';
 import { Provider } from 'react-redux';
 import { createBrowserRouter, Navigate, Outlet, RouterProvider } from 'react-router';
+import { windowServices } from './state/services.ts';
 import { makeStore } from './state/store.ts';
 import { Sites } from './sites/Sites.tsx';
 import { Boundary } from './ui/Boundary.tsx';
@@ -9,7 +10,8 @@ import { Notice } from './ui/Notice.tsx';
 import { coral, theme } from './ui/theme.ts';
 import { Workbench } from './workbench/Workbench.tsx';
 
-const store = makeStore();
+const services = windowServices();
+const store = makeStore(services);
 
 const router = createBrowserRouter([
   {

@@ -144,7 +144,9 @@ export function applied(site: Site, operations: readonly Operation[]): Outcome<A
     }
   } catch (error) {
     if (!(error instanceof Misfit)) throw error;
-    return refused('The change no longer fits: what it would change is not there any more. Nothing was changed.');
+    return refused(
+      'The change no longer fits: what it would change is not there any more. Nothing was changed.',
+    );
   }
   copies.freeze();
   const made = next as Site;
@@ -176,7 +178,9 @@ export function stands(site: Site, operations: readonly Operation[]): boolean {
     const held = valueAt(site, operation.path);
     if (operation.op === 'set') return same(held, operation.value);
     if (operation.op === 'clear') return held === undefined;
-    const there = Array.isArray(held) && held.some((entry) => entry === operation.id || (entry as Entry).id === operation.id);
+    const there =
+      Array.isArray(held) &&
+      held.some((entry) => entry === operation.id || (entry as Entry).id === operation.id);
     return there === (operation.op === 'put');
   });
 }

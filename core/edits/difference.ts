@@ -67,7 +67,14 @@ export function difference(before: unknown, after: unknown, shape: Shape, path: 
     case 'places': {
       const [from, to] = [before as string[], after as string[]];
       const gone = from.filter((id) => !to.includes(id));
-      return [...gone.map((id): Operation => ({ op: 'take', path, id })), ...moves(from.filter((id) => to.includes(id)), to, path)];
+      return [
+        ...gone.map((id): Operation => ({ op: 'take', path, id })),
+        ...moves(
+          from.filter((id) => to.includes(id)),
+          to,
+          path,
+        ),
+      ];
     }
   }
 }

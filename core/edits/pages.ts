@@ -22,7 +22,9 @@ function headFault(head: PageHead, others: readonly PageHead[]): string | undefi
   }
   const [fault] = schemaFaults(PageHeadSchema, head);
   if (!fault) return undefined;
-  const what = { '/title': 'The title', '/slug': 'The address', '/description': 'The description' }[fault.path];
+  const what = { '/title': 'The title', '/slug': 'The address', '/description': 'The description' }[
+    fault.path
+  ];
   return `${what ?? 'The page'} cannot be kept: ${fault.sentence} Nothing was changed.`;
 }
 
@@ -47,7 +49,15 @@ export const addPage: Command<AddPage> = {
     const fault = headFault(head, site.pages);
     if (fault) return refused(fault);
     const root = 'root' as NodeId;
-    const node = { id: root, kind: 'page', name: head.title, parent: null, children: [], style: {}, content: {} };
+    const node = {
+      id: root,
+      kind: 'page',
+      name: head.title,
+      parent: null,
+      children: [],
+      style: {},
+      content: {},
+    };
     pages[id] = { id, root, nodes: { [root]: node } as (typeof pages)[NodeId]['nodes'] };
     const at = after === null ? -1 : site.pages.findIndex((each) => each.id === after);
     site.pages.splice(after !== null && at < 0 ? site.pages.length : at + 1, 0, head);
@@ -64,7 +74,9 @@ export interface ChangePage {
 
 const changeOf = (before: PageHead, after: PageHead): string[] => [
   ...(before.title === after.title ? [] : [`title → ${after.title}`]),
-  ...(before.slug === after.slug ? [] : [`address ${before.slug || '(first page)'} → ${after.slug || '(first page)'}`]),
+  ...(before.slug === after.slug
+    ? []
+    : [`address ${before.slug || '(first page)'} → ${after.slug || '(first page)'}`]),
   ...(before.description === after.description ? [] : ['description changed']),
 ];
 

@@ -49,6 +49,16 @@ export const COMMANDS = {
 export type CommandName = keyof typeof COMMANDS;
 export type Arguments<N extends CommandName> = (typeof COMMANDS)[N] extends Command<infer A> ? A : never;
 
+/** A command by its name, with what it is given. */
+export type Call = { [N in CommandName]: { name: N; args: Arguments<N> } }[CommandName];
+
+/** A call of a command: its name and arguments put together where both are only known as those of one command. */
+export const callOf = <N extends CommandName>(name: N, args: Arguments<N>): Call => ({ name, args }) as Call;
+
+/** Runs a call as `perform` does. */
+export const performCall = (site: Site, page: NodeId, { name, args }: Call): Outcome<Step> =>
+  perform(site, page, name, args as Arguments<typeof name>);
+
 /** A change that was made: what is there after it, how to make it again and how to take it back, and its sentence. */
 export interface Step {
   site: Site;

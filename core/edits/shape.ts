@@ -22,7 +22,11 @@ const map = (each: Shape): Shape => ({ is: 'map', each });
 const list = (each: Shape): Shape => ({ is: 'list', each });
 
 /** What is soft comes to be with the first thing in it, and goes with the last: an empty one is never kept. */
-const layered: Shape = { is: 'record', fields: { base: unit, at: { is: 'map', each: unit, soft: true } }, soft: true };
+const layered: Shape = {
+  is: 'record',
+  fields: { base: unit, at: { is: 'map', each: unit, soft: true } },
+  soft: true,
+};
 const style = map({ is: 'map', each: layered, soft: true });
 
 const node = record({
@@ -63,4 +67,5 @@ export function shapeUnder(shape: Shape, key: string): Shape | undefined {
 export const shapeAt = (keys: readonly string[]): Shape =>
   keys.reduce<Shape>((shape, key) => shapeUnder(shape, key)!, SITE);
 
-export const isSoft = (shape: Shape): boolean => (shape.is === 'record' || shape.is === 'map') && !!shape.soft;
+export const isSoft = (shape: Shape): boolean =>
+  (shape.is === 'record' || shape.is === 'map') && !!shape.soft;

@@ -71,7 +71,9 @@ function grow(
     name: kind.label,
     parent,
     children: children.map((_child, index) => `${id}-${index + 1}` as NodeId),
-    style: canonicalStyle({ self: { ...needed.value, ...(share !== undefined && { span: spanOf(share, site) }) } }),
+    style: canonicalStyle({
+      self: { ...needed.value, ...(share !== undefined && { span: spanOf(share, site) }) },
+    }),
     content: { ...Object.fromEntries(fields), ...own.content, ...given.content },
   };
   page.nodes[id] = node;

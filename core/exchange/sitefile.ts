@@ -57,7 +57,9 @@ export function readSiteFile(text: string): { ok: true; value: ReadSite } | { ok
   for (const { id, name } of [...site.assets, ...site.fonts]) {
     if (files[id] === undefined) faults.push({ path: `/files/${id}`, sentence: `“${name}” has no file.` });
   }
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: { site: canonicalSite(siteFrom(site)), files } };
+  return faults.length > 0
+    ? { ok: false, faults }
+    : { ok: true, value: { site: canonicalSite(siteFrom(site)), files } };
 }
 
 /** The text of a site file. */

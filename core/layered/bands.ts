@@ -1,12 +1,5 @@
 import type { Layered } from './layered.ts';
-import {
-  offsetFromBase,
-  viewIndex,
-  widthsOf,
-  type ViewId,
-  type Views,
-  type WidthRange,
-} from './views.ts';
+import { offsetFromBase, viewIndex, widthsOf, type ViewId, type Views, type WidthRange } from './views.ts';
 
 /** A value and the widths under which it holds, over what was said before. */
 export interface Band<T> {

@@ -12,7 +12,9 @@ function without<T extends object>(entries: T, clean: (value: T[keyof T]) => unk
 }
 
 const cleanLayered = (layered: Layered<unknown>): Layered<unknown> | undefined =>
-  without(layered, (value) => (value === layered.at && Object.keys(value ?? {}).length === 0 ? undefined : value));
+  without(layered, (value) =>
+    value === layered.at && Object.keys(value ?? {}).length === 0 ? undefined : value,
+  );
 
 const holdsEmpty = (style: Style): boolean =>
   (Object.values(style) as PartStyle[]).some(
@@ -47,7 +49,9 @@ export function canonicalSite({ frame, pages }: Site): Site {
         id,
         {
           ...page,
-          nodes: Object.fromEntries(Object.entries(page.nodes).map(([key, node]) => [key, canonicalNode(node)])),
+          nodes: Object.fromEntries(
+            Object.entries(page.nodes).map(([key, node]) => [key, canonicalNode(node)]),
+          ),
         },
       ]),
     ),

@@ -97,7 +97,10 @@ export type WrittenSite = Omit<SiteFile, 'files'>;
 /** A site from the form that its file has. */
 export function siteFrom({ pages, ...rest }: WrittenSite): Site {
   return {
-    frame: { ...rest, pages: pages.map(({ id, slug, title, description }) => ({ id, slug, title, description })) },
+    frame: {
+      ...rest,
+      pages: pages.map(({ id, slug, title, description }) => ({ id, slug, title, description })),
+    },
     pages: Object.fromEntries(pages.map(({ id, root, nodes }) => [id, { id, root, nodes }])),
   };
 }

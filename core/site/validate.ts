@@ -66,7 +66,8 @@ export function faultsOfChange(page: Page, before: Page, frame: SiteFrame, nodes
     const node = page.nodes[id];
     if (!node) continue;
     meant.add(id);
-    if (before.nodes[id] && before.nodes[id].kind !== node.kind) node.children?.forEach((child) => meant.add(child));
+    if (before.nodes[id] && before.nodes[id].kind !== node.kind)
+      node.children?.forEach((child) => meant.add(child));
   }
   const shape = [...meant].flatMap((id) =>
     page.nodes[id] === undefined

@@ -60,6 +60,7 @@ function answer(response: Response, result: EditOutcome): void {
       throw new Refusal(
         422,
         'Another edit was kept under this Idempotency-Key. Nothing was changed; give the edit a key of its own.',
+        { kept: result.revision },
       );
     case 'outdated': {
       const { revision, missed } = result;
@@ -91,7 +92,11 @@ export function editRoutes(store: Store): Router {
   const stream = streamOf(store);
 
   /** All operations of an edit: those of the request, or, with its last part, of all parts. Undefined while some are awaited. */
-  async function operationsOf(site: string, key: string, edit: EditRequest): Promise<Operation[] | undefined> {
+  async function operationsOf(
+    site: string,
+    key: string,
+    edit: EditRequest,
+  ): Promise<Operation[] | undefined> {
     const operations = plainOperations(edit);
     const { part, parts } = edit;
     if (part === undefined || parts === undefined) return operations;

@@ -3,7 +3,7 @@ import { STATUS_CODES } from 'node:http';
 import type { Problem } from '../../api/responses.ts';
 import { LIMITS } from '../../core/index.ts';
 
-type Extra = Pick<Problem, 'faults' | 'missed' | 'revision'>;
+type Extra = Pick<Problem, 'faults' | 'kept' | 'missed' | 'revision'>;
 
 /** A refusal that becomes a problem answer. Thrown by routes; everything else that is thrown is our own fault. */
 export class Refusal extends Error {
@@ -17,12 +17,7 @@ export class Refusal extends Error {
   }
 }
 
-function answer(
-  response: Response,
-  status: number,
-  detail: string,
-  more: Extra = {},
-): void {
+function answer(response: Response, status: number, detail: string, more: Extra = {}): void {
   const problem: Problem = {
     type: 'about:blank',
     title: STATUS_CODES[status] ?? 'Problem',

@@ -29,7 +29,9 @@ export function streamOf({ history, follow }: Pick<Store, 'history' | 'follow'>)
       return;
     }
     open.set(site, count + 1);
-    response.status(200).set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform' });
+    response
+      .status(200)
+      .set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform' });
     response.flushHeaders();
     const write = (event: string, id: number, data: unknown) =>
       response.write(`event: ${event}\nid: ${id}\ndata: ${JSON.stringify(data)}\n\n`);

@@ -65,7 +65,14 @@ async function openServer(url: string): Promise<OpenDatabase> {
         client.on('notification', ({ payload }) => heard(payload ?? ''));
         client.on('error', () => {
           client.removeAllListeners();
-          if (!closed) setTimeout(() => void connect().then(() => heard('')).catch(() => undefined), 1000);
+          if (!closed)
+            setTimeout(
+              () =>
+                void connect()
+                  .then(() => heard(''))
+                  .catch(() => undefined),
+              1000,
+            );
         });
         await client.connect();
         await client.query(`listen "${channel}"`);

@@ -27,7 +27,10 @@ export async function readSite(reader: Reader, id: string): Promise<Snapshot | u
   const made: Record<string, Page> = {};
   for (const page of await reader.select().from(pages).where(eq(pages.site, id)))
     made[page.id] = { id: page.id as NodeId, root: page.root as NodeId, nodes: {} };
-  for (const { page, id: node, node: document } of await reader.select().from(nodes).where(eq(nodes.site, id)))
+  for (const { page, id: node, node: document } of await reader
+    .select()
+    .from(nodes)
+    .where(eq(nodes.site, id)))
     if (made[page]) made[page].nodes[node as NodeId] = canonicalNode(document);
   return { site: { frame: row.frame, pages: made as Site['pages'] }, revision: row.revision };
 }
@@ -62,7 +65,10 @@ export async function writeChanges(
   const site = after.frame.id;
   const changedAt = new Date();
   const frame = after.frame === before.frame ? {} : { frame: after.frame, frameRevision: revision };
-  await tx.update(sites).set({ ...frame, revision, changedAt }).where(eq(sites.id, site));
+  await tx
+    .update(sites)
+    .set({ ...frame, revision, changedAt })
+    .where(eq(sites.id, site));
   for (const id of pagesIn(operations) as Set<NodeId>) {
     const key = and(eq(pages.site, site), eq(pages.id, id));
     const page = after.pages[id];

@@ -45,7 +45,7 @@ export type LoggedStep = Omit<LoggedEdit, 'operations' | 'inverse'> & { pages: s
 export type EditOutcome =
   | { outcome: 'accepted'; revision: number; missed: LoggedEdit[] }
   /** The same key came with something else. */
-  | { outcome: 'reused' }
+  | { outcome: 'reused'; revision: number }
   | { outcome: 'unknown' }
   /** Others came first. Without `missed` they are not remembered any more, or the edit is of another history. */
   | { outcome: 'outdated'; revision: number; missed?: LoggedEdit[] }
@@ -93,7 +93,9 @@ function faultsAfter(before: Site, after: Site, operations: readonly Operation[]
   const missing = [...heads].filter((id) => !after.pages[id as NodeId]);
   if (strangers.length + missing.length > 0) {
     const [id] = [...strangers, ...missing];
-    return [{ path: `/pages/${id}`, sentence: `The page “${id}” and the site’s list of pages do not agree.` }];
+    return [
+      { path: `/pages/${id}`, sentence: `The page “${id}” and the site’s list of pages do not agree.` },
+    ];
   }
   const touched = pagesIn(operations) as Set<NodeId>;
   // What pages refer to stands in the frame: another frame concerns them all.
@@ -163,7 +165,7 @@ export function historyStore(database: Database, tidying: Tidying) {
       .from(log)
       .where(and(eq(log.site, id), eq(log.key, key)));
     if (!found) return undefined;
-    if (found.fingerprint !== fingerprint) return { outcome: 'reused' } as const;
+    if (found.fingerprint !== fingerprint) return { outcome: 'reused', revision: found.revision } as const;
     const edits = (await since(tx, id, found.base, found.revision)) ?? [];
     const missed = edits.filter(({ revision }) => revision < found.revision);
     return { outcome: 'accepted', revision: found.revision, missed } as const;
@@ -175,7 +177,11 @@ export function historyStore(database: Database, tidying: Tidying) {
     base: number,
     edit: NewEdit,
   ): Promise<{ outcome: EditOutcome; made?: Snapshot }> {
-    const [row] = await tx.select({ revision: sites.revision }).from(sites).where(eq(sites.id, id)).for('update');
+    const [row] = await tx
+      .select({ revision: sites.revision })
+      .from(sites)
+      .where(eq(sites.id, id))
+      .for('update');
     if (!row) return { outcome: { outcome: 'unknown' } };
     const before = await answeredBefore(tx, id, edit);
     if (before) return { outcome: before };
@@ -188,7 +194,8 @@ export function historyStore(database: Database, tidying: Tidying) {
     const { site } = await present(tx, id, revision);
     const made = applied(site, edit.operations);
     // What does not fit, or is not valid, because of what others did meanwhile, is for the sender to make anew.
-    if (!made.ok) return { outcome: missed.length > 0 ? outdated : { outcome: 'misfit', sentence: made.sentence } };
+    if (!made.ok)
+      return { outcome: missed.length > 0 ? outdated : { outcome: 'misfit', sentence: made.sentence } };
     const faults = faultsAfter(site, made.value.site, edit.operations);
     if (faults.length > 0) return { outcome: missed.length > 0 ? outdated : { outcome: 'invalid', faults } };
     const next = revision + 1;
@@ -277,7 +284,10 @@ export function historyStore(database: Database, tidying: Tidying) {
     },
 
     /** The edits after a revision, oldest first, with the present revision; without `edits` where they are not all remembered. */
-    async after(id: string, revision: number): Promise<{ revision: number; edits?: LoggedEdit[] } | undefined> {
+    async after(
+      id: string,
+      revision: number,
+    ): Promise<{ revision: number; edits?: LoggedEdit[] } | undefined> {
       return database.transaction(
         async (tx) => {
           const now = await revisionOf(tx, id);
@@ -308,7 +318,9 @@ export function historyStore(database: Database, tidying: Tidying) {
           of: log.of,
           sentence: log.sentence,
           madeAt: log.madeAt,
-          pages: sql<string[]>`array(select distinct split_part(operation ->> 'path', '/', 3) from jsonb_array_elements(${log.operations}) as operation where operation ->> 'path' like '/pages/%')`,
+          pages: sql<
+            string[]
+          >`array(select distinct split_part(operation ->> 'path', '/', 3) from jsonb_array_elements(${log.operations}) as operation where operation ->> 'path' like '/pages/%')`,
         })
         .from(log)
         .where(and(eq(log.site, id), lt(log.revision, before)))

@@ -24,10 +24,7 @@ export function publicationStore(database: Database) {
           .orderBy(desc(publications.number))
           .limit(1);
         const number = (last?.number ?? 0) + 1;
-        const [kept] = await tx
-          .insert(publications)
-          .values({ site, number, manifest, revision })
-          .returning();
+        const [kept] = await tx.insert(publications).values({ site, number, manifest, revision }).returning();
         await tx.update(sites).set({ live: number }).where(eq(sites.id, site));
         return kept;
       }),

@@ -93,7 +93,10 @@ export const parts = pgTable(
     operations: jsonb('operations').$type<Operation[]>().notNull(),
     receivedAt: moment('received_at').notNull().defaultNow(),
   },
-  (table) => [primaryKey({ columns: [table.site, table.key, table.part] }), index('parts_by_age').on(table.receivedAt)],
+  (table) => [
+    primaryKey({ columns: [table.site, table.key, table.part] }),
+    index('parts_by_age').on(table.receivedAt),
+  ],
 );
 
 /** Publications, never changed: which file content stands at which path. */

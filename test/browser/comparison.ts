@@ -165,7 +165,7 @@ export function declarationsOf(site: Site, page: Page) {
   };
   const ofNode = (node: Node, view: View) => PARTS.flatMap((part) => ofPart(node, part, view));
   return Object.fromEntries(
-    site.views.list.map((view) => [
+    site.frame.views.list.map((view) => [
       view.id,
       Object.fromEntries(Object.values(page.nodes).map((node) => [node.id, ofNode(node, view)])),
     ]),
@@ -224,7 +224,7 @@ export class Comparison {
   colour(node: Node, what: string, expected: string, found: string): void {
     const alias = aliasOf(expected);
     const wanted = parseColour(
-      alias ? this.site.colours.find((colour) => colour.id === alias)!.value : expected,
+      alias ? this.site.frame.colours.find((colour) => colour.id === alias)!.value : expected,
     );
     const got = parseColour(found);
     if (!wanted || !got || sameColour(wanted, got) > 0.012 || (wanted.alpha ?? 1) !== (got.alpha ?? 1))

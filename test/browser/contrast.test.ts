@@ -1,8 +1,7 @@
 /** The contrast that the trace tells is the one of the colours that Chromium paints. */
 import { expect } from 'chai';
 import { By } from 'selenium-webdriver';
-import {
-  pagesOf, contrastIn, type NodeId, type ViewId } from '../../core/index.ts';
+import { pagesOf, contrastIn, type NodeId, type ViewId } from '../../core/index.ts';
 import { demoSite } from '../../demo/site.ts';
 import { eventually } from './browser.ts';
 import { cell, inSheet, selectInOutline, type, useBench } from './workbench.ts';

@@ -5,12 +5,21 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { demoSite } from '../../demo/site.ts';
-import {
-  pagesOf, nodeClass, viewAt, type NodeId, type Site } from '../../core/index.ts';
+import { headOf, pagesOf, nodeClass, viewAt, type NodeId, type Site } from '../../core/index.ts';
 import { siteArbitrary } from '../core/arbitrary.ts';
 import { openBrowser, type Browser } from './browser.ts';
 import { Comparison, declarationsOf, READ, READER, widthsToRead, type SeenAt } from './comparison.ts';
 import { fileServer, type FileServer } from './files.ts';
+
+/** A site of one page, and where that is published. */
+const alone = ({ frame, pages }: Site, page: NodeId): Site => ({
+  frame: { ...frame, pages: [headOf(frame, page)] },
+  pages: { [page]: pages[page] },
+});
+const addressOf = ({ frame }: Site, page: NodeId) => {
+  const { slug } = headOf(frame, page);
+  return slug && `${slug}/`;
+};
 
 describe('what core resolves is what Chromium computes', () => {
   let browser: Browser;
@@ -31,12 +40,12 @@ describe('what core resolves is what Chromium computes', () => {
     pictures?: Record<string, string>,
   ): Promise<{ faults: string[]; widths: number[]; compared: number }> {
     const [page] = pagesOf(site);
-    const url = (await files.put(`site-${count++}`, site, pictures)) + (page.slug && `${page.slug}/`);
+    const url = (await files.put(`site-${count++}`, site, pictures)) + addressOf(site, page.id);
     const classes = Object.keys(page.nodes).map((id) => [id, nodeClass(id)]);
     const all = (await browser.driver.executeAsyncScript(
       READER,
       url,
-      widthsToRead(site.views),
+      widthsToRead(site.frame.views),
       classes,
       READ,
       declarationsOf(site, page),
@@ -44,7 +53,7 @@ describe('what core resolves is what Chromium computes', () => {
     if (!Array.isArray(all)) throw new Error(all.error);
     const faults: string[] = [];
     for (const seen of all) {
-      const comparison = new Comparison(site, page, viewAt(site.views, seen.width), seen);
+      const comparison = new Comparison(site, page, viewAt(site.frame.views, seen.width), seen);
       Object.values(page.nodes).forEach((node) => comparison.element(node));
       faults.push(...comparison.faults);
       for (const { id, what, from, to } of seen.changed) {
@@ -58,8 +67,8 @@ describe('what core resolves is what Chromium computes', () => {
 
   it('on every page of the demo site', async () => {
     const { site, files: pictures } = await demoSite();
-    for (const page of site.pages) {
-      const { faults, widths, compared } = await faultsOf({ ...site, pages: [page] }, pictures);
+    for (const page of pagesOf(site)) {
+      const { faults, widths, compared } = await faultsOf(alone(site, page.id), pictures);
       expect(faults.slice(0, 8)).to.deep.equal([]);
       expect(widths).to.include.members([639, 640, 641, 1023, 1024, 1025, 1439, 1440, 1441]);
       expect(widths.some((width) => !Number.isInteger(width))).to.equal(true);
@@ -83,7 +92,7 @@ describe('what core resolves is what Chromium computes', () => {
     const [page] = pagesOf(site);
     const other = structuredClone(page);
     other.nodes['headline' as never]['style'].self!.size = { base: 65 };
-    const url = await files.put(`site-${count++}`, { ...site, pages: [page] }, pictures);
+    const url = await files.put(`site-${count++}`, alone(site, page.id), pictures);
     const classes = Object.keys(page.nodes).map((id) => [id, nodeClass(id)]);
     const [seen] = (await browser.driver.executeAsyncScript(
       READER,
@@ -93,7 +102,7 @@ describe('what core resolves is what Chromium computes', () => {
       READ,
       declarationsOf(site, other),
     )) as SeenAt[];
-    const comparison = new Comparison(site, other, viewAt(site.views, 1280), seen);
+    const comparison = new Comparison(site, other, viewAt(site.frame.views, 1280), seen);
     Object.values(other.nodes).forEach((node) => comparison.element(node));
     expect(comparison.faults.join('\n')).to.match(
       /Headline at 1280 px \(Desktop\): font-size should be 65 and is 64/,

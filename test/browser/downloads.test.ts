@@ -1,7 +1,7 @@
 /** What is not shown in a view costs no download there. */
 import { expect } from 'chai';
 import { demoSite } from '../../demo/site.ts';
-import type { NodeId, ViewId } from '../../core/index.ts';
+import { pagesOf, type NodeId, type ViewId } from '../../core/index.ts';
 import { openBrowser, pause, resize, type Browser } from './browser.ts';
 import { fileServer, type FileServer } from './files.ts';
 

@@ -23,8 +23,9 @@ describe('between two sites', function () {
   before(async () => {
     const { site, files } = await demoSite();
     // The other site has no colour of the name that the first one uses for its cards.
-    const other: Site = { ...structuredClone(site), id: 'low-moor', name: 'Low Moor Observatory' };
-    other.colours = other.colours.map((colour) =>
+    const other: Site = structuredClone(site);
+    Object.assign(other.frame, { id: 'low-moor', name: 'Low Moor Observatory' });
+    other.frame.colours = other.frame.colours.map((colour) =>
       colour.id === 'sand' ? { ...colour, id: 'clay' } : colour,
     );
     const text = JSON.stringify(other).replaceAll('{sand}', '{clay}');

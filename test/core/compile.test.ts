@@ -18,7 +18,6 @@ import {
 import { onlyPages, site, withPage } from './acting.ts';
 import { siteArbitrary } from './arbitrary.ts';
 
-
 /** html-validate 10 with its standard rules: the HTML Living Standard's content models and WCAG techniques. */
 const conformance = new HtmlValidate({
   extends: ['html-validate:standard', 'html-validate:a11y'],
@@ -136,7 +135,9 @@ describe('published CSS', () => {
 
   it('has at most one rule an element and condition, ordered from the base outwards', () => {
     generated((target) => {
-      const rules = pageRules(target.frame, pagesOf(target)[0], (id) => id).filter((rule) => rule.layer === 'element');
+      const rules = pageRules(target.frame, pagesOf(target)[0], (id) => id).filter(
+        (rule) => rule.layer === 'element',
+      );
       const keys = rules.flatMap(({ selector, condition }) =>
         selector.split(/,(?=\.n-)/).map((each) => `${each} ${condition}`),
       );
@@ -159,7 +160,8 @@ describe('published CSS', () => {
     const [page] = pagesOf(site);
     const node = page.nodes['headline' as NodeId];
     const parent = page.nodes[node.parent!];
-    const blocks = (of: typeof node) => elementRules(of, parent, site.frame.views).map((rule) => rule.declarations);
+    const blocks = (of: typeof node) =>
+      elementRules(of, parent, site.frame.views).map((rule) => rule.declarations);
     const twin = { ...structuredClone(node), id: 'twin' as NodeId };
     expect(blocks(node).length).to.be.greaterThan(0);
     blocks(twin).forEach((block, index) => expect(block).to.equal(blocks(node)[index]));

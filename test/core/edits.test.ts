@@ -85,7 +85,10 @@ const commandsFor = (target: Site) => {
       record({
         kind: fc.constantFrom(...KINDS.map(({ name }) => name)),
         parent: anyNode.map(({ id }) => id),
-        after: fc.option(anyNode.map(({ id }) => id), { nil: null }),
+        after: fc.option(
+          anyNode.map(({ id }) => id),
+          { nil: null },
+        ),
         id: newId,
       }).map((args) => ({ name: 'addElement' as const, args })),
       record({ node: anyNode.map(({ id }) => id), id: newId }).map((args) => ({
@@ -293,9 +296,9 @@ describe('the stacks of steps', () => {
   });
 
   it('hold what the session did itself, also where it is taken back out of order', () => {
-    expect(
-      stacks('mine', ['a', 'edit'], ['b', 'edit', 'other'], ['c', 'edit'], ['a', 'undo']),
-    ).to.deep.equal(['c', 'a']);
+    expect(stacks('mine', ['a', 'edit'], ['b', 'edit', 'other'], ['c', 'edit'], ['a', 'undo'])).to.deep.equal(
+      ['c', 'a'],
+    );
     expect(stacks('other', ['a', 'edit'], ['b', 'edit', 'other'], ['a', 'undo'])).to.deep.equal(['b', '']);
     expect(
       stacks('mine', ['a', 'edit'], ['a', 'undo'], ['b', 'edit', 'other']),

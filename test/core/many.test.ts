@@ -190,11 +190,16 @@ describe('what differs', () => {
         for (const { node, property, value, instead } of list) {
           expect(value).to.deep.equal(node.style.self![property.name].at![at].value);
           if (property.onChildren) continue;
-          const cleared = attempt('clearValue', {
-            nodes: [node.id],
-            property: property.name,
-            view: at,
-          }, page, target);
+          const cleared = attempt(
+            'clearValue',
+            {
+              nodes: [node.id],
+              property: property.name,
+              view: at,
+            },
+            page,
+            target,
+          );
           if (!cleared.ok) throw new Error(cleared.sentence);
           const after = cleared.value.page;
           expect(resolve(frame, after, after.nodes[node.id], property, at)).to.deep.equal(instead);

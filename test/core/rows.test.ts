@@ -1,21 +1,20 @@
 import { expect } from 'chai';
-import {
-  childrenIn,
-  columnsIn,
-  type Arguments,
-  type Page,
-} from '../../core/index.ts';
+import { childrenIn, columnsIn, type Arguments, type Page } from '../../core/index.ts';
 import { attempt, frame, home, node, site, takenBack, view } from './acting.ts';
 
 describe('the columns of a row', () => {
   const take = (more: Partial<Arguments<'takeColumns'>>) =>
-    attempt('takeColumns', {
-      nodes: [node('dome')],
-      view: view('tablet'),
-      reach: 'here',
-      span: 8,
-      ...more,
-    }, home);
+    attempt(
+      'takeColumns',
+      {
+        nodes: [node('dome')],
+        view: view('tablet'),
+        reach: 'here',
+        span: 8,
+        ...more,
+      },
+      home,
+    );
 
   it('are taken by span and start together, in one step', () => {
     const outcome = take({ start: 3 });
@@ -44,13 +43,17 @@ describe('the columns of a row', () => {
       'dome',
       'opening-words',
     ]);
-    const outcome = attempt('setValue', {
-      nodes: [node('dome')],
-      property: 'shown',
-      view: view('mobile'),
-      value: false,
-      reach: 'here',
-    }, home);
+    const outcome = attempt(
+      'setValue',
+      {
+        nodes: [node('dome')],
+        property: 'shown',
+        view: view('mobile'),
+        value: false,
+        reach: 'here',
+      },
+      home,
+    );
     if (!outcome.ok) throw new Error(outcome.sentence);
     expect(columnsIn(frame, outcome.value.page, row, view('mobile'))).to.deep.include({ columns: 4 });
     expect(
@@ -62,11 +65,15 @@ describe('the columns of a row', () => {
 describe('order', () => {
   it('reversed twice is the order before', () => {
     const reversed = (page: Page) => {
-      const outcome = attempt('reverseOrder', {
-        node: node('objects'),
-        view: view('mobile'),
-        reach: 'here',
-      }, page);
+      const outcome = attempt(
+        'reverseOrder',
+        {
+          node: node('objects'),
+          view: view('mobile'),
+          reach: 'here',
+        },
+        page,
+      );
       if (!outcome.ok) throw new Error(outcome.sentence);
       return outcome.value.page;
     };

@@ -37,7 +37,12 @@ describe('adding an element', () => {
 
   it('puts a row’s new columns side by side, and one below the other in the narrowest view', () => {
     const section = sourceOrder(home).find(({ kind }) => kind === 'section')!;
-    const { page } = made('addElement', { kind: 'row', id: node('new'), parent: section.id, after: section.children.at(-1) ?? null });
+    const { page } = made('addElement', {
+      kind: 'row',
+      id: node('new'),
+      parent: section.id,
+      after: section.children.at(-1) ?? null,
+    });
     const columns = page.nodes[node('new')].children.map((id) => page.nodes[id]);
     expect(columns).to.have.length(2);
     const span = (id: string) => resolve(frame, page, columns[0], knownProperty('span'), view(id));
@@ -59,9 +64,9 @@ describe('adding an element', () => {
     expect(add('section', home.root, 'headline')).to.match(/id already; nothing was added\.$/);
     const bare = { ...site, frame: { ...frame, assets: [] } };
     const parent = home.nodes[node('headline')].parent!;
-    expect(refusal('addElement', { kind: 'picture', id: node('new'), parent, after: null }, home, bare)).to.equal(
-      'A picture needs a picture, and the site has none yet.',
-    );
+    expect(
+      refusal('addElement', { kind: 'picture', id: node('new'), parent, after: null }, home, bare),
+    ).to.equal('A picture needs a picture, and the site has none yet.');
   });
 });
 
@@ -141,7 +146,11 @@ describe('a preview brought up to date', () => {
           if (able.length === 0) return;
           const chosen = able[seed % able.length];
           if (each.name === 'addElement')
-            page = made('addElement', { kind: each.kind, id, parent: chosen.id, after: chosen.children[(seed % 3) - 1] ?? null }, page).page;
+            page = made(
+              'addElement',
+              { kind: each.kind, id, parent: chosen.id, after: chosen.children[(seed % 3) - 1] ?? null },
+              page,
+            ).page;
           else if (each.name === 'duplicateElement')
             page = made('duplicateElement', { node: chosen.id, id }, page).page;
           else page = made('removeElements', { nodes: [chosen.id] }, page).page;

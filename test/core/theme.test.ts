@@ -25,7 +25,19 @@ import {
   type NodeId,
   type Site,
 } from '../../core/index.ts';
-import { attempt, files, frame, home, made, node, refusal, site, takenBack, view, withPage } from './acting.ts';
+import {
+  attempt,
+  files,
+  frame,
+  home,
+  made,
+  node,
+  refusal,
+  site,
+  takenBack,
+  view,
+  withPage,
+} from './acting.ts';
 import { record, siteArbitrary, valueArbitrary } from './arbitrary.ts';
 
 const id = node;
@@ -39,7 +51,12 @@ describe('text styles', () => {
     const text = home.nodes[id('eyes-text')];
     expect(resolve(set.frame, home, text, knownProperty('size'), view('tablet'))).to.equal(20);
     expect(resolve(set.frame, home, text, knownProperty('size'), view('mobile'))).to.equal(16);
-    const more = made('adjustValue', { ...target, adjustment: { percent: 150 }, reach: 'here' }, home, set.site);
+    const more = made(
+      'adjustValue',
+      { ...target, adjustment: { percent: 150 }, reach: 'here' },
+      home,
+      set.site,
+    );
     expect(resolve(more.frame, home, text, knownProperty('size'), view('tablet'))).to.equal(30);
     const cleared = made('clearValue', target, home, more.site);
     expect(resolve(cleared.frame, home, text, knownProperty('size'), view('tablet'))).to.equal(17);

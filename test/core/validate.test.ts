@@ -228,9 +228,9 @@ describe('the site file', () => {
     };
     expect(faults(text.slice(0, 900))[0].sentence).to.match(/not JSON/);
     expect(faults('{"format":"other"}')[0].path).to.equal('/format');
-    expect(faults(JSON.stringify({ ...writtenFrom(read.site), files: read.files, version: 9 }))[0].path).to.equal(
-      '/version',
-    );
+    expect(
+      faults(JSON.stringify({ ...writtenFrom(read.site), files: read.files, version: 9 }))[0].path,
+    ).to.equal('/version');
     expect(faults(writeSiteFile(read.site, {}))[0].path).to.equal('/files/dome-at-dusk');
     expect(faults('null').length).to.equal(1);
   });

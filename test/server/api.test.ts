@@ -98,7 +98,8 @@ describe('the application’s server', () => {
 
   it('wants If-Match and Idempotency-Key, each of its form', async () => {
     await problem(await post([set(WEIGHT, 500)], { on: null }), 428);
-    for (const on of ['*', '"x"', '1', 'W/"1"', '"0"']) await problem(await post([set(WEIGHT, 500)], { on }), 400);
+    for (const on of ['*', '"x"', '1', 'W/"1"', '"0"'])
+      await problem(await post([set(WEIGHT, 500)], { on }), 400);
     await problem(await post([set(WEIGHT, 500)], { on: 1, key: null }), 400);
     for (const key of ['short', 'with blanks in it', 'x'.repeat(65), '"half'])
       await problem(await post([set(WEIGHT, 500)], { on: 1, key }), 400);

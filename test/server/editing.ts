@@ -47,7 +47,11 @@ export function editor(url: () => string, session = 'a-test') {
     page,
     revision: async () => (await page()).revision,
     /** Makes an edit on the present revision; one that is refused fails the test. */
-    async made(operations: Operation[], rest: Record<string, unknown> = {}, key?: string): Promise<EditResponse> {
+    async made(
+      operations: Operation[],
+      rest: Record<string, unknown> = {},
+      key?: string,
+    ): Promise<EditResponse> {
       const response = await post(operations, { on: (await page()).revision, rest, key });
       const answer = (await response.json()) as EditResponse & Problem;
       if (response.status !== 200) throw new Error(`${response.status} ${answer.detail}`);

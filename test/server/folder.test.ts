@@ -7,6 +7,7 @@ import { expect } from 'chai';
 import { paths } from '../../api/paths.ts';
 import { holderOf, lockFolder } from '../../server/store/lock.ts';
 import { start } from '../../server/start.ts';
+import { editor, inHome, set } from './editing.ts';
 import { freshFolder, served } from './serving.ts';
 
 const HOME = paths.page('brindle-hill', 'home');
@@ -51,17 +52,9 @@ describe('a data folder', () => {
   it('holds every acknowledged edit, though the process is killed right after', async () => {
     const folder = await freshFolder();
     const { child, url } = await launched(folder);
-    for (let revision = 1; revision <= 5; revision++) {
-      const operations = [
-        { op: 'add', path: '/nodes/headline/style/self/weight', value: { base: 500 + revision } },
-      ];
-      const response = await fetch(url + HOME, {
-        method: 'PATCH',
-        headers: { 'If-Match': `"${revision}"`, 'Content-Type': 'application/json' },
-        body: JSON.stringify({ operations, inverse: [], by: 'edit', sentence: 'Weight' }),
-      });
-      expect(response.status).to.equal(200);
-    }
+    const { made } = editor(() => url);
+    for (let weight = 501; weight <= 505; weight++)
+      await made([set(inHome('headline', 'style/self/weight/base'), weight)]);
     child.kill('SIGKILL');
     await once(child, 'exit');
     const again = await served({ dataFolder: folder });

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { paths } from '../../api/paths.ts';
 import type { LivePublication, SiteResponse } from '../../api/responses.ts';
+import { editor, inHome, set } from './editing.ts';
 import { served, type Served } from './serving.ts';
 
 describe('the host', () => {
@@ -14,17 +15,8 @@ describe('the host', () => {
     (await (await fetch(running.url + path, { method: 'POST' })).json()) as T;
   const host = (path: string, init?: RequestInit) =>
     fetch(running.hostUrl + path, { redirect: 'manual', ...init });
-  const reword = async (text: string) => {
-    const path = running.url + paths.page('brindle-hill', 'home');
-    const { revision } = (await (await fetch(path)).json()) as { revision: number };
-    const operations = [{ op: 'replace', path: '/nodes/headline/content/text', value: text }];
-    const response = await fetch(path, {
-      method: 'PATCH',
-      headers: { 'If-Match': `"${revision}"`, 'Content-Type': 'application/json' },
-      body: JSON.stringify({ operations, inverse: [], by: 'edit', sentence: 'Other words' }),
-    });
-    expect(response.status).to.equal(200);
-  };
+  const { made } = editor(() => running.url);
+  const reword = (text: string) => made([set(inHome('headline', 'content/text'), text)]);
 
   it('shows nothing of a site before it is published, but a preview to who has its address', async () => {
     expect((await host('/brindle-hill/')).status).to.equal(404);

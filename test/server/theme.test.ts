@@ -1,9 +1,10 @@
-/** The theme over HTTP: edits of what all pages share, steps of both documents, fonts, and folders of an earlier version. */
+/** The theme over HTTP: edits of what all pages share, and fonts. */
 import { expect } from 'chai';
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { paths } from '../../api/paths.ts';
-import type { FontResponse, PageResponse, Problem, SiteResponse } from '../../api/responses.ts';
+import type { FontResponse, Problem, SiteResponse } from '../../api/responses.ts';
+import { clear, editor, inHome, set } from './editing.ts';
 import { served, type Served } from './serving.ts';
 
 const FONT = createRequire(import.meta.url)
@@ -19,62 +20,27 @@ describe('the theme', () => {
 
   const get = (path: string, init?: RequestInit) => fetch(running.url + path, init);
   const site = async () => (await (await get(paths.site('brindle-hill'))).json()) as SiteResponse;
-  const steps = async () =>
-    ((await (await get(paths.page('brindle-hill', 'home'))).json()) as PageResponse).steps;
-  const patch = (path: string, revision: number, operations: unknown[], rest: object = {}) =>
-    get(path, {
-      method: 'PATCH',
-      headers: { 'Content-Type': 'application/json', 'If-Match': `"${revision}"` },
-      body: JSON.stringify({
-        operations,
-        inverse: [{ op: 'replace', path: '/colours/8/value', value: '#f0a93b' }],
-        by: 'edit',
-        sentence: 'A change',
-        ...rest,
-      }),
-    });
-  const lamp = (value: string) => [{ op: 'replace', path: '/colours/8/value', value }];
-  const frame = paths.frame('brindle-hill');
+  const { post, made } = editor(() => running.url);
+  const lamp = (value: string) => set('/frame/colours/lamp/value', value);
 
-  it('is edited on its revision, stays valid for every page, and tells what was missed', async () => {
-    expect((await site()).revision).to.equal(1);
-    const accepted = await patch(frame, 1, lamp('#123456'));
-    expect(accepted.headers.get('ETag')).to.equal('"2"');
-    expect((await site()).frame.colours[8].value).to.equal('#123456');
-    const late = await patch(frame, 1, lamp('#654321'));
-    expect(late.status).to.equal(412);
-    const { missed } = (await late.json()) as Problem;
-    expect(missed![0]).to.include({ revision: 2, sentence: 'A change' });
-    expect(missed![0].inverse).to.have.length(1);
-    const used = await patch(frame, 2, [{ op: 'remove', path: '/colours/8' }]);
+  it('is edited on the site’s revision, stays valid for every page, and knows its entries by id', async () => {
+    const { revision } = await site();
+    const accepted = await made([lamp('#123456')]);
+    expect(accepted.revision).to.equal(revision + 1);
+    const colour = async () => (await site()).frame.colours.find(({ id }) => id === 'lamp')!.value;
+    expect(await colour()).to.equal('#123456');
+    const used = await post([clear('/frame/colours/lamp')], { on: revision + 1 });
     expect(used.status).to.equal(422);
     expect(((await used.json()) as Problem).detail).to.match(
       /On the page .+: The site has no colour “lamp”\..* Nothing was changed\./,
     );
-    expect((await patch(frame, 2, [{ op: 'replace', path: '/id', value: 'other' }])).status).to.equal(422);
-    expect(
-      (await patch(frame, 2, [{ op: 'replace', path: '/colours/99/value', value: 'red' }])).status,
-    ).to.equal(422);
-    expect((await patch(paths.frame('nowhere'), 1, lamp('red'))).status).to.equal(404);
-    expect((await site()).revision).to.equal(2);
-  });
-
-  it('has its steps among those of a page, in the order in which they were made', async () => {
-    const home = paths.page('brindle-hill', 'home');
-    const weight = [{ op: 'add', path: '/nodes/headline/style/self/weight', value: { base: 500 } }];
-    const back = { inverse: [{ op: 'remove', path: '/nodes/headline/style/self/weight' }] };
-    expect((await patch(home, 1, weight, { ...back, sentence: 'On the page' })).status).to.equal(200);
-    expect((await patch(frame, 2, lamp('#222222'), { sentence: 'On the site' })).status).to.equal(200);
-    expect((await steps()).undo.map(({ on, sentence }) => `${on}: ${sentence}`)).to.deep.equal([
-      'site: A change',
-      'page: On the page',
-      'site: On the site',
-    ]);
-    const undo = { by: 'undo', sentence: 'On the site' };
-    expect((await patch(frame, 3, lamp('#123456'), undo)).status).to.equal(200);
-    const after = await steps();
-    expect(after.undo.map(({ sentence }) => sentence)).to.deep.equal(['A change', 'On the page']);
-    expect(after.redo.map(({ sentence }) => sentence)).to.deep.equal(['On the site']);
+    expect((await post([set('/frame/id', 'other')], { on: revision + 1 })).status).to.equal(422);
+    expect((await post([set('/frame/colours/gone/value', 'red')], { on: revision + 1 })).status).to.equal(
+      422,
+    );
+    expect((await post([lamp('red')], { on: 1, site: 'nowhere' })).status).to.equal(404);
+    expect(await colour()).to.equal('#123456');
+    expect((await site()).revision).to.equal(revision + 1);
   });
 
   it('counts overrides by page and view, and what is not published yet', async () => {
@@ -83,10 +49,16 @@ describe('the theme', () => {
     expect(home.overrides.desktop).to.equal(0);
     expect(home.overrides.mobile).to.be.greaterThan(20);
     expect(unpublished).to.have.length(4);
-    await get(paths.publications('brindle-hill'), { method: 'POST' });
+    const publish = async () =>
+      (await (await get(paths.publications('brindle-hill'), { method: 'POST' })).json()) as {
+        number: number;
+      };
+    const { number } = await publish();
     expect((await site()).unpublished).to.deep.equal([]);
-    const { revision } = await site();
-    await patch(frame, revision, lamp('#f0a93b'));
+    expect((await publish()).number, 'nothing new to publish').to.equal(number);
+    await made([set(inHome('headline', 'name'), 'Head')]);
+    expect((await site()).unpublished).to.deep.equal(['home']);
+    await made([lamp('#f0a93b')]);
     expect((await site()).unpublished, 'a change of the theme concerns every page').to.have.length(4);
   });
 

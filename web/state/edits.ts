@@ -1,189 +1,241 @@
+import { nanoid } from 'nanoid';
 import {
-  applyOperations,
+  applied,
+  callOf,
+  pagesIn,
   perform,
+  shortened,
+  stands,
   type Arguments,
   type CommandName,
-  type Document,
-  type Page,
-  type SiteFrame,
+  type EditBy,
+  type NodeId,
+  type Operation,
+  type Step,
 } from '../../core/index.ts';
-import { editor, type Pending } from './editor.ts';
-import { applied, rebased } from './rebase.ts';
-import { server, troubleOf, type Trouble } from './server.ts';
-import type { Dispatch, State } from './store.ts';
+import { desk } from './desk.ts';
+import { documents, nextStep, ownSteps, type ListedStep } from './documents.ts';
+import { catchUp } from './keeping.ts';
+import { withOperations, type Use } from './pending.ts';
+import type { Thunk } from './store.ts';
 
-type Thunk<R> = (dispatch: Dispatch, getState: () => State) => R;
+const { made, refusedEdit, stepPassed, stepKnown, stepsRead, overwrittenDone, pageRead } = documents.actions;
 
-const { made, dropped, refusedEdit, sending, accepted, failing, movedOnTop, overwrote } = editor.actions;
+/** A step that was made goes on screen, and on its way to the server. */
+function take(step: Step, by: EditBy, more: { of?: string; use?: Use } = {}): Thunk {
+  return (dispatch, _getState, { keeper }) => {
+    dispatch(made({ step, edit: { key: nanoid(), by, at: Date.now(), ...more } }));
+    dispatch(holdSelection());
+    void keeper.keep();
+  };
+}
 
-/** Runs a command on the open page or its site. Answers whether all now is as wanted; a refusal is said to the person. */
+/** Nothing stays selected that is not there any more. */
+export function holdSelection(): Thunk {
+  return (dispatch, getState) => {
+    const { documents: state, desk: looking } = getState();
+    const page = state.open?.site.pages[state.open.page];
+    if (!page) return;
+    const nodes = looking.selected.filter((id) => page.nodes[id]);
+    const style = state.open!.site.frame.textStyles.some(({ id }) => id === looking.textStyle);
+    if (nodes.length < looking.selected.length || (looking.textStyle !== null && !style)) {
+      dispatch(desk.actions.selectionHeldTo({ nodes, textStyle: style ? looking.textStyle : null }));
+    }
+  };
+}
+
+/** Runs a command on the open page. Answers whether all now is as wanted; a refusal is said to the person. */
 export function edit<N extends CommandName>(name: N, args: Arguments<N>): Thunk<boolean> {
   return (dispatch, getState) => {
-    const { open } = getState().editor;
+    const { open } = getState().documents;
     if (!open) return false;
     const outcome = perform(open.site, open.page, name, args);
     if (!outcome.ok) {
       dispatch(refusedEdit(outcome.sentence));
       return false;
     }
-    if (outcome.value.operations.length > 0) {
-      const command = { name, args } as Pending['command'];
-      dispatch(made({ step: outcome.value, by: 'edit', command }));
-      void dispatch(keep());
-    }
+    if (outcome.value.operations.length > 0)
+      dispatch(take(outcome.value, 'edit', { use: { page: open.page, ...callOf(name, args) } }));
     return true;
   };
 }
 
-/** Takes the last step back, or makes the last one taken back again. */
-function replay(list: 'undo' | 'redo'): Thunk<void> {
+/** Makes an edit of operations; refused with a sentence where they do not fit. */
+function operate(
+  operations: readonly Operation[],
+  sentence: string,
+  by: EditBy,
+  of?: string,
+): Thunk<boolean> {
   return (dispatch, getState) => {
-    const { open } = getState().editor;
-    const step = open?.[list].at(-1);
-    if (!open || !step) return;
-    const [operations, inverse] =
-      list === 'undo' ? [step.inverse, step.operations] : [step.operations, step.inverse];
-    const { on, sentence } = step;
-    const next = applyOperations<Page | SiteFrame>(open[on], operations);
-    if (!next.ok) {
-      const how = list === 'undo' ? 'undone' : 'redone';
-      dispatch(dropped({ list, sentence: `“${sentence}” cannot be ${how}. ${next.sentence}` }));
-      return;
+    const { open } = getState().documents;
+    if (!open) return false;
+    const outcome = applied(open.site, operations);
+    if (!outcome.ok) {
+      dispatch(refusedEdit(outcome.sentence));
+      return false;
     }
-    const documents = { site: open.site, page: open.page, [on]: next.value };
-    dispatch(made({ step: { ...documents, on, operations, inverse, sentence }, by: list }));
-    void dispatch(keep());
-  };
-}
-
-/** Takes back the last `count` steps, the latest first; stops at one that cannot be taken back. */
-export function undoSteps(count: number): Thunk<void> {
-  return (dispatch, getState) => {
-    const before = getState().editor.open?.undo.length ?? 0;
-    for (let done = 0; done < count && getState().editor.open?.undo.length === before - done; done++)
-      dispatch(undo());
-  };
-}
-
-export const undo = () => replay('undo');
-export const redo = () => replay('redo');
-
-/** Brings back what was changed elsewhere and replaced from here, as a step of its own. */
-export function takeBackOverwritten(): Thunk<void> {
-  return (dispatch, getState) => {
-    const { open, overwritten } = getState().editor;
-    if (!open || !overwritten) return;
-    dispatch(overwrote(null));
+    const { site, inverse } = outcome.value;
     dispatch(
-      edit('applyChanges', { ...overwritten, sentence: `Had back: ${overwritten.sentences.join('; ')}` }),
+      take(
+        { site, operations: [...operations], inverse, sentence: shortened(sentence) },
+        by,
+        of ? { of } : {},
+      ),
     );
+    return true;
   };
 }
 
-const WAITS = [1000, 2000, 5000, 10_000];
-let running: Promise<void> | null = null;
-let wake: (() => void) | null = null;
+/** Reads the pages of the site that are not there yet. Answers why one cannot be; nothing when all are there. */
+export function load(pages: Iterable<string>): Thunk<Promise<string | undefined>> {
+  return async (dispatch, getState, extra) => {
+    const store = { dispatch, getState };
+    for (const id of pages) {
+      const before = getState().documents.open;
+      if (!before) return 'The site is closed.';
+      if (before.stored.pages[id as NodeId]) continue;
+      const found = await extra.transport.page(before.site.frame.id, id);
+      if (!found.ok) return found.sentence;
+      const { revision, page } = found.value;
+      if (revision > getState().documents.open!.revision) {
+        const trouble = await catchUp(store, extra);
+        if (trouble !== undefined) return trouble;
+      }
+      // What has been kept since it was read is put on top, so that all is of one revision.
+      const open = getState().documents.open!;
+      const since = open.steps.filter((step) => step.revision > revision);
+      const operations = since.flatMap((step) => step.operations ?? []);
+      const { frame } = open.stored;
+      const brought = withOperations({ frame, pages: { [page.id]: page } }, onlyOn(page.id, operations));
+      if (!brought || open.revision < revision) return 'The site has changed meanwhile. Try again.';
+      dispatch(pageRead(brought.pages[page.id]));
+    }
+    return undefined;
+  };
+}
+
+const onlyOn = (page: string, operations: readonly Operation[]): Operation[] =>
+  operations.filter((operation) => pagesIn([operation]).has(page));
+
+const HOW = {
+  undo: { done: 'taken back', there: 'operations', make: 'inverse' },
+  redo: { done: 'made again', there: 'inverse', make: 'operations' },
+} as const;
+
+/** A step with what it changed, asked for where that is not known here. */
+function known(step: ListedStep): Thunk<Promise<ListedStep | string>> {
+  return async (dispatch, getState, { transport }) => {
+    if (step.operations && step.inverse) return step;
+    const { open } = getState().documents;
+    if (!open || step.revision === null) return 'The site is closed.';
+    const found = await transport.edit(open.site.frame.id, step.revision);
+    if (!found.ok) return found.sentence;
+    dispatch(stepKnown(found.value));
+    return { ...step, operations: found.value.operations, inverse: found.value.inverse };
+  };
+}
+
+/** Takes a step back, or makes it again, with all that is needed at hand. Answers whether it was done. */
+function replay(step: ListedStep, list: 'undo' | 'redo'): Thunk<boolean> {
+  return (dispatch, getState) => {
+    const { open } = getState().documents;
+    if (!open) return false;
+    const { done, there, make } = HOW[list];
+    const fits = stands(open.site, step[there]!) && applied(open.site, step[make]!).ok;
+    if (fits) return dispatch(operate(step[make]!, step.sentence, list, step.key));
+    const sentence = `“${step.sentence}” cannot be ${done}: what it changed has been changed since. It stays in the list of steps.`;
+    dispatch(stepPassed({ key: step.key, sentence }));
+    return false;
+  };
+}
+
+/** Takes a step of one's own back, or makes it again. */
+function replayed(step: ListedStep, list: 'undo' | 'redo'): Thunk<boolean | Promise<boolean>> {
+  return (dispatch, getState) => {
+    const { open } = getState().documents;
+    const there = (pages: Iterable<string>) => [...pages].every((id) => open?.stored.pages[id as NodeId]);
+    // What is at hand is done at once: a person who takes back sees it in the next frame.
+    if (step.inverse && step.operations && there(step.pages)) return dispatch(replay(step, list));
+    return (async () => {
+      const found = await dispatch(known(step));
+      const trouble = typeof found === 'string' ? found : await dispatch(load(step.pages));
+      if (trouble === undefined) return dispatch(replay(found as ListedStep, list));
+      dispatch(refusedEdit(`“${step.sentence}” cannot be ${HOW[list].done} now. ${trouble}`));
+      return false;
+    })();
+  };
+}
+
+/** Steps that are on their way back or forth, one after the other. */
+const walks = new WeakMap<object, Promise<unknown>>();
+
+function walk(list: 'undo' | 'redo'): Thunk {
+  return (dispatch, getState, extra) => {
+    const go = () => {
+      const step = nextStep(getState(), list);
+      if (step) return dispatch(replayed(step, list));
+      const all = ownSteps(getState())[list];
+      if (all.length > 0)
+        dispatch(refusedEdit(`Nothing more can be ${HOW[list].done}: what is left has been changed since.`));
+      return undefined;
+    };
+    const before = walks.get(extra);
+    const result = before ? before.then(go) : go();
+    if (!(result instanceof Promise)) return;
+    const ended = result.finally(() => {
+      if (walks.get(extra) === ended) walks.delete(extra);
+    });
+    walks.set(extra, ended);
+  };
+}
+
+/** Takes back what was done here last. */
+export const undo = () => walk('undo');
+/** Makes what was taken back last again. */
+export const redo = () => walk('redo');
+
+/** Takes back a step of one's own, and all of one's own after it, the latest first; stops at one that cannot be taken back. */
+export function undoTo(key: string): Thunk<Promise<void>> {
+  return async (dispatch, getState) => {
+    for (;;) {
+      const { undo: own } = ownSteps(getState());
+      const step = own.at(-1);
+      if (!step || !own.some((each) => each.key === key)) return;
+      if (!(await dispatch(replayed(step, 'undo')))) return;
+    }
+  };
+}
+
+/** Asks for steps before those that are known. */
+export function earlierSteps(): Thunk<Promise<void>> {
+  return async (dispatch, getState, { transport }) => {
+    const { open } = getState().documents;
+    if (!open) return;
+    const found = await transport.steps(open.site.frame.id, open.steps[0]?.revision);
+    if (found.ok) dispatch(stepsRead({ steps: found.value, earlier: found.value.length > 0 }));
+    else dispatch(refusedEdit(`Earlier steps cannot be shown now. ${found.sentence}`));
+  };
+}
+
+/** Brings back what was replaced, as a step of its own. */
+export function takeBackOverwritten(): Thunk {
+  return (dispatch, getState) => {
+    const { overwritten } = getState().documents;
+    if (!overwritten) return;
+    dispatch(overwrittenDone());
+    dispatch(operate(overwritten.operations, `Had back: ${overwritten.sentences.join('; ')}`, 'edit'));
+  };
+}
+
+/** Keeps what is pending; ends when nothing is left. */
+export const keep =
+  (): Thunk<Promise<void>> =>
+  (_dispatch, _getState, { keeper }) =>
+    keeper.keep();
 
 /** Tries again at once where keeping waits after a failure. */
-export const retryNow = (): Thunk<void> => () => wake?.();
-
-/** Sends the pending edits, one after the other, until none is left. */
-export function keep(): Thunk<Promise<void>> {
-  return (dispatch, getState) => {
-    // In a turn of its own: what a person sees comes before what is sent.
-    running ??= new Promise<void>((resolve) => setTimeout(resolve))
-      .then(() => sendAll(dispatch, getState))
-      .finally(() => {
-        running = null;
-      });
-    return running;
-  };
-}
-
-function send(dispatch: Dispatch, getState: () => State, { on, operations, inverse, sentence, by }: Pending) {
-  const { site, page, revision } = getState().editor.open!;
-  const edit = { operations, inverse, sentence, by };
-  const address = { site: site.id, page: on === 'page' ? page.id : null, revision: revision[on] };
-  return dispatch(server.endpoints.edit.initiate({ ...address, edit }, { track: false }));
-}
-
-async function sendAll(dispatch: Dispatch, getState: () => State): Promise<void> {
-  for (let failures = 0; ;) {
-    const { open, keeping } = getState().editor;
-    const next = open?.pending[0];
-    if (!open || !next) return;
-    if (keeping.state !== 'failing') dispatch(sending());
-    const result = await send(dispatch, getState, next);
-    if (!getState().editor.open) return;
-    if (result.data) {
-      failures = 0;
-      const { on, operations } = next;
-      const stored = applied<Page | SiteFrame>(getState().editor.open!.stored[on], [operations])!;
-      dispatch(accepted({ on, revision: result.data.revision, at: Date.now(), stored }));
-      continue;
-    }
-    const trouble = troubleOf(result.error);
-    const { status } = trouble;
-    if (status === 412 && trouble.problem?.missed) dispatch(mergeMissed(next.on, trouble));
-    else if (status >= 400 && status < 500 && status !== 408 && status !== 429)
-      dispatch(giveUp(`“${next.sentence}” was not kept: ${trouble.sentence}`));
-    else {
-      dispatch(failing(trouble.sentence));
-      await new Promise<void>((resolve) => {
-        const timer = setTimeout(resolve, WAITS[Math.min(failures++, WAITS.length - 1)]);
-        wake = () => {
-          clearTimeout(timer);
-          resolve();
-        };
-      });
-    }
-  }
-}
-
-const listed = (edits: readonly { sentence: string }[]) => edits.map(({ sentence }) => sentence).join('; ');
-
-/** Others changed the document in between: their edits go below ours, and what ours replace of them is told. */
-function mergeMissed(on: Document, { problem }: Trouble): Thunk<void> {
-  return (dispatch, getState) => {
-    const open = getState().editor.open!;
-    const missed = problem!.missed!;
-    const newer = applied<Page | SiteFrame>(
-      open.stored[on],
-      missed.map(({ operations }) => operations),
-    );
-    if (!newer) {
-      window.location.reload();
-      return;
-    }
-    const stored = { ...open.stored, [on]: newer };
-    const revision = { ...open.revision, [on]: missed.at(-1)?.revision ?? open.revision[on] };
-    const theirs = missed.flatMap(({ operations }) => operations);
-    const result = rebased(stored, open.pending, on, theirs);
-    const lost = result.lost.length > 0 ? ` No longer fits and was dropped: ${listed(result.lost)}.` : '';
-    const said = `Changed elsewhere and taken over: ${listed(missed)}.${lost}`;
-    dispatch(movedOnTop({ stored, revision, result, said, refusal: lost !== '', at: Date.now() }));
-    if (result.overwritten.length > 0) {
-      const replaced = missed.filter(({ operations }) =>
-        operations.some((operation) => result.overwritten.includes(operation)),
-      );
-      dispatch(
-        overwrote({
-          on,
-          operations: result.overwritten,
-          sentences: replaced.map(({ sentence }) => sentence),
-        }),
-      );
-    }
-  };
-}
-
-/** The server will not take the first pending edit: it goes, and the rest stays. */
-function giveUp(said: string): Thunk<void> {
-  return (dispatch, getState) => {
-    const { stored, revision, pending } = getState().editor.open!;
-    const [first, ...rest] = pending;
-    const made = rebased(stored, rest, 'page', []);
-    const result = { ...made, fates: [{ before: first, now: null }, ...made.fates] };
-    dispatch(movedOnTop({ stored, revision, result, said, refusal: true, at: Date.now() }));
-  };
-}
+export const retryNow =
+  (): Thunk =>
+  (_dispatch, _getState, { keeper }) =>
+    keeper.retry();

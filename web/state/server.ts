@@ -1,28 +1,18 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import { API, paths } from '../../api/paths.ts';
 import type {
-  EditResponse,
   FontResponse,
   LivePublication,
-  PageResponse,
   PreviewResponse,
   Problem,
   SiteResponse,
   SiteSummary,
 } from '../../api/responses.ts';
-import type { EditBy, Made } from '../../core/index.ts';
-
-export interface EditToSend {
-  site: string;
-  /** Null: the edit is one of the site's theme. */
-  page: string | null;
-  revision: number;
-  edit: Omit<Made, 'on'> & { by: EditBy };
-}
+import { unreachable } from './transport.ts';
 
 const below = (path: string) => path.slice(API.length);
 
-/** The one place that talks to the server. */
+/** Asks the server for what is shown beside the open page; its documents and their edits go another way (`transport.ts`). */
 export const server = createApi({
   reducerPath: 'server',
   baseQuery: fetchBaseQuery({ baseUrl: API, timeout: 30_000 }),
@@ -30,18 +20,6 @@ export const server = createApi({
   endpoints: (build) => ({
     sites: build.query<SiteSummary[], void>({ query: () => below(paths.sites()), providesTags: ['sites'] }),
     site: build.query<SiteResponse, string>({ query: (id) => below(paths.site(id)), providesTags: ['site'] }),
-    page: build.query<PageResponse, { site: string; page: string }>({
-      query: ({ site, page }) => below(paths.page(site, page)),
-      keepUnusedDataFor: 0,
-    }),
-    edit: build.mutation<EditResponse, EditToSend>({
-      query: ({ site, page, revision, edit }) => ({
-        url: below(page === null ? paths.frame(site) : paths.page(site, page)),
-        method: 'PATCH',
-        headers: { 'If-Match': `"${revision}"` },
-        body: edit,
-      }),
-    }),
     font: build.mutation<FontResponse, { site: string; file: File }>({
       query: ({ site, file }) => ({
         url: below(paths.ownFonts(site)),
@@ -81,5 +59,5 @@ export function troubleOf(error: unknown): Trouble {
       sentence: `The server answered with status ${status} and no explanation. Try again in a moment.`,
     };
   }
-  return { status: 0, sentence: 'Dimorphe’s server cannot be reached. Check that it is still running.' };
+  return { status: 0, sentence: unreachable };
 }

@@ -1,24 +1,26 @@
 import { nanoid } from 'nanoid';
 import { accepts, type NodeId, type Page } from '../../core/index.ts';
-import { selected as select } from './editor.ts';
+import { selected as select } from './desk.ts';
+import { openPage } from './documents.ts';
 import { edit } from './edits.ts';
-import type { Dispatch, State } from './store.ts';
-
-type Thunk = (dispatch: Dispatch, getState: () => State) => void;
+import type { Thunk } from './store.ts';
 
 const newId = (): NodeId => `e${nanoid(10)}` as NodeId;
 
-/** A place in source order: behind so many children of a parent. */
+/** A place in source order: behind a child of a parent, or, without one, first. */
 export interface TreePlace {
   parent: NodeId;
-  index: number;
+  after: NodeId | null;
 }
 
-const inside = (page: Page, id: NodeId): TreePlace => ({ parent: id, index: page.nodes[id].children.length });
+const inside = (page: Page, id: NodeId): TreePlace => ({
+  parent: id,
+  after: page.nodes[id].children.at(-1) ?? null,
+});
 
 function below(page: Page, id: NodeId): TreePlace | undefined {
   const { parent } = page.nodes[id];
-  return parent === null ? undefined : { parent, index: page.nodes[parent].children.indexOf(id) + 1 };
+  return parent === null ? undefined : { parent, after: id };
 }
 
 /**
@@ -58,7 +60,7 @@ export function duplicate(node: NodeId): Thunk {
 /** Takes elements off the page and selects what stood next to the first of them. */
 export function remove(nodes: NodeId[]): Thunk {
   return (dispatch, getState) => {
-    const { page } = getState().editor.open!;
+    const { page } = openPage(getState())!;
     // The outermost of the elements around the first that go: what stands next to it, or holds it, stays.
     let first = nodes[0];
     for (let at = page.nodes[first].parent; at !== null; at = page.nodes[at].parent)

@@ -1,12 +1,17 @@
 import { Alert, Button, Snackbar } from '@mui/material';
-import { overwrote } from '../state/editor.ts';
+import { overwrittenDone } from '../state/documents.ts';
 import { takeBackOverwritten } from '../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 
-/** Tells what an edit from here has replaced that was changed elsewhere meanwhile, and gives it back on request. */
+const WHOSE = {
+  me: 'Your change replaced what another window had just kept',
+  others: 'Another window replaced what you had set',
+};
+
+/** Tells what one window has replaced of another's, and gives it back on request. */
 export function OverwrittenNotice() {
   const dispatch = useAppDispatch();
-  const overwritten = useAppSelector((state) => state.editor.overwritten);
+  const overwritten = useAppSelector((state) => state.documents.overwritten);
   if (!overwritten) return null;
   return (
     <Snackbar open anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}>
@@ -14,7 +19,7 @@ export function OverwrittenNotice() {
         severity="warning"
         variant="filled"
         sx={{ maxWidth: 560, alignItems: 'center', bgcolor: '#f6d894', color: 'text.primary' }}
-        onClose={() => dispatch(overwrote(null))}
+        onClose={() => dispatch(overwrittenDone())}
         action={
           <>
             <Button
@@ -25,13 +30,13 @@ export function OverwrittenNotice() {
             >
               Have it back
             </Button>
-            <Button color="inherit" size="small" onClick={() => dispatch(overwrote(null))}>
+            <Button color="inherit" size="small" onClick={() => dispatch(overwrittenDone())}>
               Leave it
             </Button>
           </>
         }
       >
-        Your change replaced what another window had just kept: {overwritten.sentences.join('; ')}.
+        {WHOSE[overwritten.by]}: {overwritten.sentences.join('; ')}.
       </Alert>
     </Snackbar>
   );

@@ -19,13 +19,13 @@ export function PublishDialog({ site, onClose }: { site: string; onClose: () => 
   const dispatch = useAppDispatch();
   const { data } = useSiteQuery(site, { refetchOnMountOrArgChange: true });
   const [publish, { data: published, error, isLoading }] = usePublishMutation();
-  const pending = useAppSelector((state) => state.editor.open?.pending.length ?? 0);
+  const pending = useAppSelector((state) => state.documents.open?.pending.length ?? 0);
   const start = async () => {
     await dispatch(keep());
     await publish(site);
   };
   const live = published ?? data?.live;
-  const changed = data?.pages.filter((page) => data.unpublished.includes(page.id)) ?? [];
+  const changed = data?.frame.pages.filter((page) => data.unpublished.includes(page.id)) ?? [];
   const next = (data?.live?.number ?? 0) + 1;
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="publish-title">

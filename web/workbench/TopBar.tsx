@@ -1,23 +1,14 @@
-import {
-  Box,
-  Button,
-  IconButton,
-  Link,
-  List,
-  ListItem,
-  ListItemButton,
-  Popover,
-  Tooltip,
-  Typography,
-} from '@mui/material';
-import { History, Redo2, Undo2 } from 'lucide-react';
-import { useState } from 'react';
+import { Box, Button, IconButton, Link, Tooltip, Typography } from '@mui/material';
+import { Redo2, Undo2 } from 'lucide-react';
 import { Link as RouterLink } from 'react-router';
 import type { SiteFrame } from '../../core/index.ts';
-import { redo, retryNow, undo, undoSteps } from '../state/edits.ts';
+import { nextStep } from '../state/documents.ts';
+import { redo, retryNow, undo } from '../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';
 import { ink, sun } from '../ui/theme.ts';
+import { SetAsideNotice } from './SetAsideNotice.tsx';
+import { StepList } from './StepList.tsx';
 
 const CLOCK = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
 const clock = (at: number): string => CLOCK.format(at);
@@ -25,8 +16,8 @@ const clock = (at: number): string => CLOCK.format(at);
 /** Whether what was done is kept, and since when. */
 function KeptState() {
   const dispatch = useAppDispatch();
-  const keeping = useAfterPaint(useAppSelector((state) => state.editor.keeping));
-  const pending = useAfterPaint(useAppSelector((state) => state.editor.open?.pending.length ?? 0));
+  const keeping = useAfterPaint(useAppSelector((state) => state.documents.keeping));
+  const pending = useAfterPaint(useAppSelector((state) => state.documents.open?.pending.length ?? 0));
   if (keeping.state === 'failing') {
     return (
       <Box
@@ -44,8 +35,8 @@ function KeptState() {
         }}
       >
         <Typography sx={{ fontSize: 13, lineHeight: 1.3 }}>
-          <b>{pending === 1 ? '1 change is' : `${pending} changes are`} not kept.</b> {keeping.sentence} Leave
-          this page open; it tries again.
+          <b>{pending === 1 ? '1 change is' : `${pending} changes are`} not kept.</b> {keeping.sentence} It
+          tries again by itself; this browser remembers what you did.
         </Typography>
         <Button size="small" color="inherit" variant="outlined" onClick={() => dispatch(retryNow())}>
           Try now
@@ -62,63 +53,9 @@ function KeptState() {
   );
 }
 
-/** The steps that can be undone, the latest first. A click goes back to the state before a step. */
-function StepList() {
-  const dispatch = useAppDispatch();
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const steps = useAfterPaint(useAppSelector((state) => state.editor.open?.undo)) ?? [];
-  return (
-    <>
-      <Tooltip title="What was done">
-        <IconButton
-          aria-label="List of steps"
-          aria-haspopup="dialog"
-          color="inherit"
-          size="small"
-          onClick={(event) => setAnchor(event.currentTarget)}
-        >
-          <History size={17} />
-        </IconButton>
-      </Tooltip>
-      <Popover
-        open={anchor !== null}
-        anchorEl={anchor}
-        onClose={() => setAnchor(null)}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'right' }}
-        transformOrigin={{ vertical: 'top', horizontal: 'right' }}
-        slotProps={{ paper: { role: 'dialog', 'aria-label': 'Steps' } as object }}
-      >
-        {steps.length === 0 ? (
-          <Typography sx={{ p: 2, maxWidth: 260 }}>Nothing has been changed on this page yet.</Typography>
-        ) : (
-          <List
-            dense
-            aria-label="Steps, the latest first"
-            sx={{ maxHeight: 360, overflowY: 'auto', minWidth: 280, maxWidth: 420 }}
-          >
-            {[...steps].reverse().map((step, index) => (
-              <ListItem key={steps.length - index} disablePadding>
-                <ListItemButton
-                  title={index === 0 ? 'Take back this step' : `Take back this and the ${index} after it`}
-                  onClick={() => {
-                    setAnchor(null);
-                    dispatch(undoSteps(index + 1));
-                  }}
-                >
-                  {step.sentence}
-                </ListItemButton>
-              </ListItem>
-            ))}
-          </List>
-        )}
-      </Popover>
-    </>
-  );
-}
-
 function StepButton({ list }: { list: 'undo' | 'redo' }) {
   const dispatch = useAppDispatch();
-  const last = useAfterPaint(useAppSelector((state) => state.editor.open?.[list].at(-1)?.sentence));
+  const last = useAfterPaint(useAppSelector((state) => nextStep(state, list)?.sentence));
   const name = list === 'undo' ? 'Undo' : 'Redo';
   const Sign = list === 'undo' ? Undo2 : Redo2;
   return (
@@ -181,6 +118,7 @@ export function TopBar(props: {
         {pageName}
       </Typography>
       <Box sx={{ flex: 1 }} />
+      <SetAsideNotice />
       <KeptState />
       <Box sx={{ display: 'flex' }}>
         <StepButton list="undo" />

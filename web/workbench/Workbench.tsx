@@ -5,7 +5,7 @@ import { useStore } from 'react-redux';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useParams } from 'react-router';
 import { Group, Panel, Separator } from 'react-resizable-panels';
-import { selected as select } from '../state/editor.ts';
+import { selected as select } from '../state/desk.ts';
 import { keep, redo, retryNow, undo } from '../state/edits.ts';
 import { troubleOf, usePreviewMutation } from '../state/server.ts';
 import { useAppDispatch, useAppSelector, type State } from '../state/store.ts';
@@ -22,7 +22,7 @@ import { useOpenPage } from './useOpenPage.ts';
 
 /** Says each refusal and what was taken back; what was done is told by the screen itself. */
 function useSayings() {
-  const said = useAppSelector((state) => state.editor.said);
+  const said = useAppSelector((state) => state.documents.said);
   const { enqueueSnackbar } = useSnackbar();
   useEffect(() => {
     if (said.count > 0 && said.refusal)
@@ -31,12 +31,12 @@ function useSayings() {
   return said.sentence;
 }
 
-/** Warns before the window closes while something is not kept. */
+/** Warns before the window closes while something cannot be kept: until it is opened again, only this browser knows of it. */
 function useStaying() {
   const store = useStore<State>();
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => {
-      if (store.getState().editor.open?.pending.length) event.preventDefault();
+      if (store.getState().documents.keeping.state === 'failing') event.preventDefault();
     };
     window.addEventListener('beforeunload', warn);
     return () => window.removeEventListener('beforeunload', warn);
@@ -61,7 +61,7 @@ function Keys({ deselecting }: { deselecting: boolean }) {
 /** What stands in for the workbench while another page is opened: first the edits of the last one have to be kept. */
 function Opening() {
   const dispatch = useAppDispatch();
-  const keeping = useAppSelector((state) => state.editor.keeping);
+  const keeping = useAppSelector((state) => state.documents.keeping);
   if (keeping.state !== 'failing') return <LinearProgress aria-label="Opening the page" />;
   return (
     <Notice severity="error" action={{ label: 'Try now', run: () => dispatch(retryNow()) }}>
@@ -83,7 +83,7 @@ export function Workbench() {
   const drawn = useAfterPaint(useMemo(() => ({ open, sentence }), [open, sentence]));
   // What is selected has to be there: a new element is not waited for.
   const missing = useAppSelector((state) =>
-    state.editor.selected.some((id) => !drawn.open?.page.nodes[id] && open?.page.nodes[id]),
+    state.desk.selected.some((id) => !drawn.open?.page.nodes[id] && open?.page.nodes[id]),
   );
   const tabled = missing ? open : drawn.open;
   useStaying();
@@ -113,7 +113,7 @@ export function Workbench() {
     );
   }
   if (!open || tabled?.page.id !== open.page.id) return <Opening />;
-  const { site, pages, page } = open;
+  const { site, page } = open;
 
   return (
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', overflow: 'hidden' }}>
@@ -131,11 +131,11 @@ export function Workbench() {
             minSize={ledgerWidth(site) - 60}
             groupResizeBehavior="preserve-pixel-size"
           >
-            <Ledger site={tabled.site} pages={tabled.pages} page={tabled.page} />
+            <Ledger site={tabled.site} counts={tabled.counts} page={tabled.page} />
           </Panel>
           <Separator aria-label="Width of the ledger" style={{ width: 4, background: line }} />
           <Panel minSize={320}>
-            <Desk site={site} pages={pages} page={page} />
+            <Desk site={site} page={page} />
           </Panel>
         </Group>
         <Box

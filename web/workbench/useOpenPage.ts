@@ -1,53 +1,36 @@
 import { useCallback, useEffect, useState } from 'react';
-import { closed, opened, type OpenPage } from '../state/editor.ts';
-import { keep } from '../state/edits.ts';
-import { server, troubleOf } from '../state/server.ts';
+import { openPage, type OpenPage } from '../state/documents.ts';
+import { closeSite, showPage } from '../state/opening.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 
-/** Loads a page with its site into the editor; what was open before is kept first. */
+/** Shows a page of a site; what was done on another site before is kept first. */
 export function useOpenPage(
   site: string,
   page: string,
 ): { open: OpenPage | null; failure: string | null; retry(): void } {
   const dispatch = useAppDispatch();
-  const open = useAppSelector((state) => state.editor.open);
+  const open = useAppSelector(openPage);
   const [failure, setFailure] = useState<string | null>(null);
   const [attempt, setAttempt] = useState(0);
 
   useEffect(() => {
     let current = true;
-    const load = async () => {
-      await dispatch(keep());
-      const [frame, document] = await Promise.all([
-        dispatch(server.endpoints.site.initiate(site, { forceRefetch: true, subscribe: false })),
-        dispatch(server.endpoints.page.initiate({ site, page }, { forceRefetch: true, subscribe: false })),
-      ]);
-      if (!current) return;
-      if (!frame.data || !document.data) setFailure(troubleOf(frame.error ?? document.error).sentence);
-      else {
-        setFailure(null);
-        const { page: opening, revision, steps } = document.data;
-        const { frame: theme, pages, revision: siteRevision } = frame.data;
-        dispatch(
-          opened({
-            site: theme,
-            pages,
-            page: opening,
-            revision: { page: revision, site: siteRevision },
-            steps,
-          }),
-        );
-      }
-    };
-    void load();
+    void dispatch(showPage(site, page)).then((trouble) => {
+      if (current) setFailure(trouble ?? null);
+    });
     return () => {
       current = false;
     };
   }, [dispatch, site, page, attempt]);
 
-  useEffect(() => () => void dispatch(keep()).then(() => dispatch(closed())), [dispatch]);
+  useEffect(() => () => void dispatch(closeSite()), [dispatch]);
 
   const retry = useCallback(() => setAttempt((count) => count + 1), []);
+  const gone = useAppSelector(({ documents: { open: opened } }) =>
+    opened?.site.frame.id === site && opened.page === page && !opened.site.pages[opened.page]
+      ? 'This page has been deleted in another window. The site’s other pages are untouched.'
+      : null,
+  );
   const wanted = open && open.site.id === site && open.page.id === page ? open : null;
-  return { open: wanted, failure, retry };
+  return { open: wanted, failure: failure ?? gone, retry };
 }

@@ -5,12 +5,11 @@ import {
   viewOf,
   type Addresses,
   type Page,
-  type PageReference,
   type Preview,
   type SiteFrame,
   type ViewId,
 } from '../../../core/index.ts';
-import { selected as select } from '../../state/editor.ts';
+import { selected as select } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { useAfterPaint } from '../../ui/afterpaint.ts';
 import { desk } from '../../ui/theme.ts';
@@ -73,13 +72,13 @@ function useSize() {
 }
 
 /** The right side of the workbench: the width bar, the sheets, and how they are shown. */
-export function Desk({ site, pages, page }: { site: SiteFrame; pages: PageReference[]; page: Page }) {
+export function Desk({ site, page }: { site: SiteFrame; page: Page }) {
   const dispatch = useAppDispatch();
-  const width = useAppSelector((state) => state.editor.width);
-  const sheets = useAppSelector((state) => state.editor.sheets);
-  const beside = useAppSelector((state) => state.editor.beside);
-  const zoom = useAppSelector((state) => state.editor.zoom);
-  const addresses = useMemo(() => sheetAddresses(site.id, pages), [site.id, pages]);
+  const width = useAppSelector((state) => state.desk.width);
+  const sheets = useAppSelector((state) => state.desk.sheets);
+  const beside = useAppSelector((state) => state.desk.beside);
+  const zoom = useAppSelector((state) => state.desk.zoom);
+  const addresses = useMemo(() => sheetAddresses(site.id, site.pages), [site.id, site.pages]);
   const content = usePreview(site, page, addresses);
   // What is marked over the sheets follows a frame after what is in them.
   const marked = useAfterPaint(page);

@@ -8,17 +8,17 @@ import {
   type CheckboxProps,
 } from '@mui/material';
 import type { SiteFrame, ViewId } from '../../../core/index.ts';
-import { besideToggled, ghostsSet, sheetsChosen, zoomChosen } from '../../state/editor.ts';
+import { besideToggled, ghostsSet, sheetsChosen, zoomChosen } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { line, paper } from '../../ui/theme.ts';
 
 /** The bar below the sheets: which of them are shown, how large, and whether hidden things stand as ghosts. */
 export function DeskBar({ site, active }: { site: SiteFrame; active: ViewId }) {
   const dispatch = useAppDispatch();
-  const sheets = useAppSelector((state) => state.editor.sheets);
-  const beside = useAppSelector((state) => state.editor.beside);
-  const ghosts = useAppSelector((state) => state.editor.ghosts);
-  const zoom = useAppSelector((state) => state.editor.zoom);
+  const sheets = useAppSelector((state) => state.desk.sheets);
+  const beside = useAppSelector((state) => state.desk.beside);
+  const ghosts = useAppSelector((state) => state.desk.ghosts);
+  const zoom = useAppSelector((state) => state.desk.zoom);
   return (
     <Box
       sx={{
@@ -38,7 +38,9 @@ export function DeskBar({ site, active }: { site: SiteFrame; active: ViewId }) {
         exclusive
         aria-label="Sheets shown"
         value={sheets}
-        onChange={(_event, value: typeof sheets | null) => value && dispatch(sheetsChosen(value))}
+        onChange={(_event, value: typeof sheets | null) =>
+          value && dispatch(sheetsChosen({ sheets: value, views: site.views }))
+        }
         sx={{
           '& .MuiToggleButton-root': { py: 0.25, px: 1.25, textTransform: 'none', color: 'text.primary' },
         }}

@@ -35,7 +35,7 @@ interface MoveGripProps {
 /** The name over a selected block, by which it is drawn to another place among its siblings in the sheet's view. */
 export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, children }: MoveGripProps) {
   const dispatch = useAppDispatch();
-  const reach = useAppSelector((state) => state.editor.reach);
+  const reach = useAppSelector((state) => state.desk.reach);
   const [insertion, setInsertion] = useState<Insertion | null>(null);
   const parent = node.parent === null ? undefined : page.nodes[node.parent];
   const movable = parent !== undefined && parent.children.length > 1;

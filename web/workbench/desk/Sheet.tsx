@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { viewAt, type NodeId, type Page, type Preview, type SiteFrame } from '../../../core/index.ts';
-import { selected as select, selectionToggled } from '../../state/editor.ts';
+import { selected as select, selectionToggled } from '../../state/desk.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { TextBar } from '../text/TextBar.tsx';
@@ -39,8 +39,8 @@ const forwarded = (event: KeyboardEvent): boolean =>
 /** The real page at one width, in a frame; what is selected is marked over it, never in it. */
 export function Sheet({ site, page, content, width, scale, active }: SheetProps) {
   const dispatch = useAppDispatch();
-  const selected = useAppSelector((state) => state.editor.selected);
-  const ghosts = useAppSelector((state) => state.editor.ghosts);
+  const selected = useAppSelector((state) => state.desk.selected);
+  const ghosts = useAppSelector((state) => state.desk.ghosts);
   const view = viewAt(site.views, width);
   const [hovered, setHovered] = useState<NodeId | null>(null);
   const shown = useMemo<SheetContent>(

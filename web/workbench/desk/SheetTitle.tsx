@@ -1,5 +1,5 @@
 import { ButtonBase, Typography } from '@mui/material';
-import { widthSet } from '../../state/editor.ts';
+import { widthSet } from '../../state/desk.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { desk, petrol } from '../../ui/theme.ts';
 

@@ -63,7 +63,7 @@ function hint(page: Page, { columns, children }: RowColumns, index: number, asks
 /** The edges of a block in a row: drawn, or moved by the arrow keys, they change the columns that it takes in the view. */
 export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: SpanGripsProps) {
   const dispatch = useAppDispatch();
-  const reach = useAppSelector((state) => state.editor.reach);
+  const reach = useAppSelector((state) => state.desk.reach);
   const [drawn, setDrawn] = useState<{ to: Placed; edge: Edge; tracks: Track[] } | null>(null);
   const shared = columnsIn(site, page, row, view);
   const index = shared.children.findIndex(({ id }) => id === node.id);

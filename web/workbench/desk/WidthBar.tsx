@@ -1,7 +1,7 @@
 import { Box, ButtonBase } from '@mui/material';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { viewAt, widthsOf, type SiteFrame } from '../../../core/index.ts';
-import { viewChosen, widthSet } from '../../state/editor.ts';
+import { viewChosen, widthSet } from '../../state/desk.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { draw } from '../../ui/draw.ts';
 import { ink, line, petrol, quiet, shade } from '../../ui/theme.ts';
@@ -60,7 +60,7 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
             <ButtonBase
               key={candidate.id}
               tabIndex={-1}
-              onClick={() => dispatch(viewChosen(candidate.id))}
+              onClick={() => dispatch(viewChosen(site.views, candidate.id))}
               style={{ left: percent(from), width: `calc(${(share(below) - share(from)) * 100}% - 2px)` }}
               sx={{
                 position: 'absolute',

@@ -5,14 +5,14 @@ import {
   sourceOrder,
   type Addresses,
   type Page,
-  type PageReference,
+  type PageHead,
   type SiteFrame,
   type ViewId,
 } from '../../../core/index.ts';
 import type { Ghost } from './sheetdocument.ts';
 
 /** The addresses of the application, from inside a sheet. The same site and pages give the same object, which the compiler remembers by. */
-export function sheetAddresses(site: string, pages: readonly PageReference[]): Addresses {
+export function sheetAddresses(site: string, pages: readonly PageHead[]): Addresses {
   const known = new Set<string>(pages.map((reference) => reference.id));
   return {
     page: (id) => (known.has(id) ? `#${id}` : undefined),

@@ -1,6 +1,7 @@
 import morphdom from 'morphdom';
 import {
   documentTitle,
+  headOf,
   familiesOf,
   nodeClass,
   print,
@@ -77,7 +78,7 @@ export class SheetDocument {
   }
 
   update({ preview, ghosts }: SheetContent): void {
-    const title = documentTitle(preview.site.name, preview.page);
+    const title = documentTitle(preview.site.name, headOf(preview.site, preview.page.id));
     const { documentElement } = this.document;
     // A language that is set makes the browser style the whole page again, also when it is the same.
     if (documentElement.lang !== preview.site.lang) documentElement.lang = preview.site.lang;

@@ -18,6 +18,7 @@ import { CSS } from '@dnd-kit/utilities';
 import { Box, Button, Typography } from '@mui/material';
 import { ArrowDownUp, GripVertical } from 'lucide-react';
 import { same, type Node, type NodeId } from '../../../core/index.ts';
+import { openPage } from '../../state/documents.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { line, petrolTint } from '../../ui/theme.ts';
 import { KindIcon } from '../ledger/icons.tsx';
@@ -63,7 +64,7 @@ function Part({ node, own, sourcePlace }: { node: Node; own: boolean; sourcePlac
 
 /** The order of a container's parts in a view, as one list to drag; it is always the whole sequence. */
 export function OrderEditor({ row, cell, context, onSet }: EditorProps) {
-  const page = useAppSelector((state) => state.editor.open!.page);
+  const page = useAppSelector((state) => openPage(state)!.page);
   const { order, source, child } = context.siblings!;
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),

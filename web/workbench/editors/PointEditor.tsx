@@ -2,6 +2,7 @@ import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { paths } from '../../../api/paths.ts';
 import { knownProperty, resolve, type Node, type Point } from '../../../core/index.ts';
+import { openPage } from '../../state/documents.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { leading, propertyOfRow } from '../ledger/rows.ts';
 import type { EditorProps } from './editor.ts';
@@ -10,7 +11,7 @@ const hundredth = (share: number): number => Math.round(Math.min(1, Math.max(0, 
 
 /** The point of a picture that stays in sight when it is cropped: chosen on the picture, or typed. */
 export function PointEditor({ site, row, cell, onSet, onClose }: EditorProps) {
-  const page = useAppSelector((state) => state.editor.open!.page);
+  const page = useAppSelector((state) => openPage(state)!.page);
   const [point, setPoint] = useState(cell.value as Point);
   const shown = knownProperty(
     propertyOfRow(row).name === 'backgroundPosition' ? 'backgroundPicture' : 'source',

@@ -18,7 +18,7 @@ import {
   type SiteFrame,
   type ViewId,
 } from '../../../core/index.ts';
-import { valueAimed } from '../../state/editor.ts';
+import { valueAimed } from '../../state/desk.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
 

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { PageSummary } from '../../../api/responses.ts';
 import { describeWidths, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
-import { viewChosen } from '../../state/editor.ts';
+import { viewChosen } from '../../state/desk.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { ink, line, marigold, petrol, quiet, shade } from '../../ui/theme.ts';
 import { pageCounts, treeOf } from './outline.ts';
@@ -12,9 +12,12 @@ import { columnsOf, gridColumns } from './columns.ts';
 
 const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
 
+const overridesOf = (counts: readonly PageSummary[], page: string): number =>
+  Object.values(counts.find(({ id }) => id === page)?.overrides ?? {}).reduce((sum, count) => sum + count, 0);
+
 /** The page's name with its counts, and the ledger's only header of columns: the views. Clicking one makes it active. */
-export function Header(props: { site: SiteFrame; pages: PageSummary[]; page: Page; active: ViewId }) {
-  const { site, pages, page, active } = props;
+export function Header(props: { site: SiteFrame; counts: PageSummary[]; page: Page; active: ViewId }) {
+  const { site, counts, page, active } = props;
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [menu, setMenu] = useState<HTMLElement | null>(null);
@@ -55,7 +58,7 @@ export function Header(props: { site: SiteFrame; pages: PageSummary[]; page: Pag
           {counted(blocks, 'block', 'blocks')} · {counted(overrides, 'override', 'overrides')}
         </Typography>
         <Menu open={menu !== null} anchorEl={menu} onClose={() => setMenu(null)}>
-          {pages.map((reference) => (
+          {site.pages.map((reference) => (
             <MenuItem
               key={reference.id}
               selected={reference.id === page.id}
@@ -67,9 +70,7 @@ export function Header(props: { site: SiteFrame; pages: PageSummary[]; page: Pag
               <span style={{ flex: 1 }}>{reference.title}</span>
               <Typography component="span" sx={{ fontSize: 12, color: quiet, ml: 3 }}>
                 {counted(
-                  reference.id === page.id
-                    ? overrides
-                    : Object.values(reference.overrides).reduce((sum, count) => sum + count, 0),
+                  reference.id === page.id ? overrides : overridesOf(counts, reference.id),
                   'override',
                   'overrides',
                 )}
@@ -89,7 +90,7 @@ export function Header(props: { site: SiteFrame; pages: PageSummary[]; page: Pag
             title={
               base ? 'The base: its values are the default for all' : counted(count, 'override', 'overrides')
             }
-            onClick={() => dispatch(viewChosen(view.id))}
+            onClick={() => dispatch(viewChosen(site.views, view.id))}
             sx={{
               flexDirection: 'column',
               minWidth: 0,

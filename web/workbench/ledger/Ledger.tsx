@@ -12,10 +12,10 @@ import { Values } from './Values.tsx';
 import './ledger.css';
 
 /** The left side of the workbench: the outline above the values, under one header of views. */
-export function Ledger({ site, pages, page }: { site: SiteFrame; pages: PageSummary[]; page: Page }) {
-  const selected = useAppSelector((state) => state.editor.selected);
-  const active = useAppSelector((state) => viewAt(site.views, state.editor.width).id);
-  const textStyle = useAppSelector((state) => state.editor.textStyle);
+export function Ledger({ site, counts, page }: { site: SiteFrame; counts: PageSummary[]; page: Page }) {
+  const selected = useAppSelector((state) => state.desk.selected);
+  const active = useAppSelector((state) => viewAt(site.views, state.desk.width).id);
+  const textStyle = useAppSelector((state) => state.desk.textStyle);
   const subject = useMemo((): Subject | null => {
     const style = site.textStyles.find(({ id }) => id === textStyle);
     if (style) return { of: 'text style', style };
@@ -34,7 +34,7 @@ export function Ledger({ site, pages, page }: { site: SiteFrame; pages: PageSumm
         bgcolor: 'background.paper',
       }}
     >
-      <Header site={site} pages={pages} page={page} active={active} />
+      <Header site={site} counts={counts} page={page} active={active} />
       <Box sx={{ flex: 1, minHeight: 0 }}>
         <Group orientation="vertical" style={{ height: '100%' }}>
           <Panel defaultSize="46%" minSize="15%">

@@ -78,7 +78,7 @@ export function Outline({ site, page, active }: OutlineProps) {
   const [filter, setFilter] = useState(NO_FILTER);
   const [mode, setMode] = useState<OutlineMode>('tree');
   const [adding, setAdding] = useState(false);
-  const lead = useAppSelector((state) => state.editor.selected.at(-1));
+  const lead = useAppSelector((state) => state.desk.selected.at(-1));
   const from = page.nodes[lead ?? page.root] ?? page.nodes[page.root];
   const add = () => setAdding(true);
   const found = useMemo(

@@ -1,6 +1,6 @@
 import { ToggleButton, ToggleButtonGroup, Tooltip } from '@mui/material';
 import type { EditReach } from '../../../core/index.ts';
-import { reachChosen } from '../../state/editor.ts';
+import { reachChosen } from '../../state/desk.ts';
 import { preferReach } from '../../state/preferences.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 
@@ -21,7 +21,7 @@ const CHOICES: { value: EditReach; label: string; explained: string }[] = [
 /** How far the next edits go. */
 export function ReachChoice() {
   const dispatch = useAppDispatch();
-  const reach = useAppSelector((state) => state.editor.reach);
+  const reach = useAppSelector((state) => state.desk.reach);
   const choose = (value: EditReach) => {
     preferReach(value);
     dispatch(reachChosen(value));

@@ -1,6 +1,6 @@
 import { Box } from '@mui/material';
 import { overrideCount, type SiteFrame, type ViewId } from '../../../core/index.ts';
-import { textStyleChosen } from '../../state/editor.ts';
+import { textStyleChosen } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { ActiveColumn } from './ActiveColumn.tsx';
 import { columnsOf, gridColumns } from './columns.ts';
@@ -12,7 +12,7 @@ import { SpacingList } from './theme/SpacingList.tsx';
 /** The text styles, with a tile a view as in the outline; the values of the chosen one stand below. */
 function TextStyles({ site }: { site: SiteFrame }) {
   const dispatch = useAppDispatch();
-  const chosen = useAppSelector((state) => state.editor.textStyle);
+  const chosen = useAppSelector((state) => state.desk.textStyle);
   return (
     <div role="listbox" aria-label="Text styles">
       {site.textStyles.map((style) => (

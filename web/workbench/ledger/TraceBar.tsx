@@ -1,5 +1,5 @@
 import type { Page, SiteFrame } from '../../../core/index.ts';
-import { valueAimed } from '../../state/editor.ts';
+import { valueAimed } from '../../state/desk.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { layeredIn } from './cells.ts';
 import { traceChain } from './chain.ts';

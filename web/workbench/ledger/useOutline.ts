@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { isShown, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
-import { selected as select, selectionSet, selectionToggled } from '../../state/editor.ts';
+import { selected as select, selectionSet, selectionToggled } from '../../state/desk.ts';
 import { edit } from '../../state/edits.ts';
 import { duplicate, remove } from '../../state/structure.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
@@ -50,8 +50,8 @@ export function useOutline(
   onAdd: () => void,
 ): OutlineTree {
   const dispatch = useAppDispatch();
-  const selected = useAppSelector((state) => state.editor.selected);
-  const reach = useAppSelector((state) => state.editor.reach);
+  const selected = useAppSelector((state) => state.desk.selected);
+  const reach = useAppSelector((state) => state.desk.reach);
   const lead = selected.at(-1);
   const [folded, setFolded] = useState<ReadonlySet<NodeId>>(new Set());
   const [cursor, setCursor] = useState<Cursor>({ id: page.root, column: -1 });

@@ -75,8 +75,8 @@ const typed = (event: KeyboardEvent): boolean =>
 
 export function useValueTable(site: SiteFrame, page: Page, subject: Subject, active: ViewId): ValueTable {
   const dispatch = useAppDispatch();
-  const reach = useAppSelector((state) => state.editor.reach);
-  const aim = useAppSelector((state) => state.editor.aim);
+  const reach = useAppSelector((state) => state.desk.reach);
+  const aim = useAppSelector((state) => state.desk.aim);
   const columns = columnsOf(site);
   const [sides, setSides] = useState<SideChoice>(new Map());
   // The values of the element itself are open, those of its parts folded away until they are asked for.

@@ -126,7 +126,7 @@ function ChoiceField({
   onChange,
   optional,
 }: { field: ContentField; optional: boolean } & Omit<FieldProps<string | number>, 'label'>) {
-  const site = useAppSelector((state) => state.editor.open!.site);
+  const site = useAppSelector((state) => state.documents.open!.site.frame);
   const options = field.type.options?.(site) ?? [];
   return (
     <TextField
@@ -156,8 +156,8 @@ interface FieldEditorProps extends Omit<FieldProps<unknown>, 'label'> {
 
 /** The editor that suits a field of an element's content. */
 export function FieldEditor({ field, value, onChange, inline = false }: FieldEditorProps) {
-  const pages = useAppSelector((state) => state.editor.open!.pages);
-  const site = useAppSelector((state) => state.editor.open!.site);
+  const pages = useAppSelector((state) => state.documents.open!.site.frame.pages);
+  const site = useAppSelector((state) => state.documents.open!.site.frame);
   const { type, label } = field;
   const fault = (text: string) => type.fault?.(type.clean(text), site);
   switch (type.editor) {

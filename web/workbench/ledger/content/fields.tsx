@@ -1,6 +1,6 @@
 import { Box, MenuItem, TextField } from '@mui/material';
 import { useState } from 'react';
-import { cleanLink, type PageReference } from '../../../../core/index.ts';
+import { cleanLink, type PageHead } from '../../../../core/index.ts';
 
 export interface FieldProps<T> {
   label: string;
@@ -45,12 +45,7 @@ export function LineField({
 const OTHER = 'other';
 
 /** Where a link leads: one of the site's pages, or an address. */
-export function LinkField({
-  label,
-  value,
-  onChange,
-  pages,
-}: FieldProps<string> & { pages: PageReference[] }) {
+export function LinkField({ label, value, onChange, pages }: FieldProps<string> & { pages: PageHead[] }) {
   const known = value === '' || pages.some((page) => value === `page:${page.id}`);
   const [other, setOther] = useState(!known);
   const fault = (text: string) =>

@@ -10,7 +10,7 @@ import { reachOf } from '../InlineEditor.tsx';
 /** A step's size in a view; typing and Enter set it with the current reach, an emptied cell is inherited again. */
 function SizeCell({ site, step, view }: { site: SiteFrame; step: SpacingStep; view: View }) {
   const dispatch = useAppDispatch();
-  const reach = useAppSelector((state) => state.editor.reach);
+  const reach = useAppSelector((state) => state.desk.reach);
   const [text, setText] = useState<string | null>(null);
   const size = held(step.size, site.views, view.id)!;
   const own = step.size.at?.[view.id];

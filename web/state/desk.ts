@@ -1,0 +1,147 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { viewAt, type EditReach, type NodeId, type Part, type ViewId, type Views } from '../../core/index.ts';
+import { documents } from './documents.ts';
+import { preferredReach } from './preferences.ts';
+
+/** What a person looks at and has selected: nothing of it is kept. */
+export interface DeskState {
+  /** The site it belongs to. */
+  site: string | null;
+  /** The selected elements; the last is the one whose values lead. */
+  selected: NodeId[];
+  /** The text style whose values are shown instead of an element's. */
+  textStyle: string | null;
+  /** A cell of the values that was asked for; it takes the keyboard. */
+  aim: { part: Part; property: string; view: ViewId } | null;
+  /** px; the width at the marker. The active view is the one it lies in. */
+  width: number;
+  reach: EditReach;
+  sheets: 'one' | 'side by side';
+  /** The views shown beside the active one. */
+  beside: ViewId[];
+  ghosts: boolean;
+  /** px of the screen for one px of the sheet: as large as fits, or life size. */
+  zoom: 'fit' | 'full';
+}
+
+const initialState: DeskState = {
+  site: null,
+  selected: [],
+  textStyle: null,
+  aim: null,
+  width: 1280,
+  reach: preferredReach(),
+  sheets: 'one',
+  beside: [],
+  ghosts: false,
+  zoom: 'fit',
+};
+
+const widthOf = (views: Views, view: ViewId): number | undefined =>
+  views.list.find(({ id }) => id === view)?.sheet.width;
+
+export const desk = createSlice({
+  name: 'desk',
+  initialState,
+  reducers: {
+    selected(state, { payload }: PayloadAction<NodeId | null>) {
+      state.selected = payload === null ? [] : [payload];
+      state.textStyle = null;
+      state.aim = null;
+    },
+    /** One more element, or one less; the one that was added leads. */
+    selectionToggled(state, { payload }: PayloadAction<NodeId>) {
+      state.selected = state.selected.includes(payload)
+        ? state.selected.filter((id) => id !== payload)
+        : [...state.selected, payload];
+      state.textStyle = null;
+      state.aim = null;
+    },
+    /** A run of elements; the last of them leads. */
+    selectionSet(state, { payload }: PayloadAction<NodeId[]>) {
+      state.selected = payload;
+      state.textStyle = null;
+      state.aim = null;
+    },
+    /** Nothing stays selected that is not there any more. */
+    selectionHeldTo(state, { payload }: PayloadAction<{ nodes: NodeId[]; textStyle: string | null }>) {
+      state.selected = payload.nodes;
+      state.textStyle = payload.textStyle;
+    },
+    textStyleChosen(state, { payload }: PayloadAction<string>) {
+      state.textStyle = payload;
+      state.aim = null;
+    },
+    valueAimed(
+      state,
+      {
+        payload: { node, textStyle, ...aim },
+      }: PayloadAction<{ node?: NodeId; textStyle?: string } & NonNullable<DeskState['aim']>>,
+    ) {
+      if (node && !state.selected.includes(node)) state.selected = [node];
+      state.textStyle = textStyle ?? null;
+      state.aim = aim;
+    },
+    widthSet(state, { payload }: PayloadAction<number>) {
+      state.width = payload;
+    },
+    reachChosen(state, { payload }: PayloadAction<EditReach>) {
+      state.reach = payload;
+    },
+    sheetsChosen(state, { payload }: PayloadAction<{ sheets: DeskState['sheets']; views: Views }>) {
+      const { sheets, views } = payload;
+      state.sheets = sheets;
+      if (sheets !== 'side by side') return;
+      // Something stands beside the active view from the start: the base, or beside that the narrowest.
+      const active = viewAt(views, state.width).id;
+      const other = active === views.base ? views.list[0].id : views.base;
+      if (state.beside.every((id) => id === active) && other !== active) state.beside.push(other);
+    },
+    besideToggled(state, { payload }: PayloadAction<ViewId>) {
+      state.beside = state.beside.includes(payload)
+        ? state.beside.filter((id) => id !== payload)
+        : [...state.beside, payload];
+    },
+    ghostsSet(state, { payload }: PayloadAction<boolean>) {
+      state.ghosts = payload;
+    },
+    zoomChosen(state, { payload }: PayloadAction<DeskState['zoom']>) {
+      state.zoom = payload;
+    },
+  },
+  extraReducers: (build) =>
+    build
+      .addCase(documents.actions.opened, (state, { payload: { site } }) => {
+        state.selected = [];
+        state.textStyle = null;
+        state.aim = null;
+        const { id, views } = site.frame;
+        if (state.site === id) return;
+        state.site = id;
+        state.width = widthOf(views, views.base) ?? state.width;
+        state.beside = [];
+      })
+      .addCase(documents.actions.pageShown, (state) => {
+        state.selected = [];
+        state.textStyle = null;
+        state.aim = null;
+      }),
+});
+
+export const {
+  selected,
+  selectionToggled,
+  selectionSet,
+  textStyleChosen,
+  valueAimed,
+  widthSet,
+  reachChosen,
+  sheetsChosen,
+  besideToggled,
+  ghostsSet,
+  zoomChosen,
+} = desk.actions;
+
+/** The width at which a view is first shown. */
+export const viewChosen = (views: Views, view: ViewId) =>
+  widthSet(widthOf(views, view) ?? views.list[0].sheet.width);

@@ -1,0 +1,287 @@
+import { createSelector, createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { LogEntry, PageSummary, StepEntry } from '../../api/responses.ts';
+import {
+  stacksOf,
+  type EditBy,
+  type NodeId,
+  type Operation,
+  type Page,
+  type SiteFrame,
+  type Step,
+} from '../../core/index.ts';
+import type { Keeping } from './keeper.ts';
+import type { SetAside, Standing, Taken, Use } from './pending.ts';
+
+/** A step of the site's history. What it changed and how it is taken back is known of those seen happening here. */
+export type KnownStep = StepEntry & Partial<Pick<LogEntry, 'operations' | 'inverse'>>;
+
+/** A site open for editing: its frame, and those of its pages that were opened or changed from here. */
+export interface OpenSite extends Standing {
+  /** The window's name in the history. */
+  session: string;
+  /** The page that is shown. */
+  page: NodeId;
+  /** How many overrides each page held when the site was opened. */
+  counts: PageSummary[];
+  /** The steps that are kept, oldest first. */
+  steps: KnownStep[];
+  /** Whether older steps may be remembered that are not in the list. */
+  earlier: boolean;
+}
+
+/** A change that has been replaced, by whom, and how it is had back. */
+export interface Overwritten {
+  by: 'me' | 'others';
+  operations: Operation[];
+  sentences: string[];
+}
+
+export interface DocumentsState {
+  open: OpenSite | null;
+  keeping: Keeping;
+  /** What could not be kept. It stays until the person has done with it. */
+  aside: SetAside[];
+  overwritten: Overwritten | null;
+  /** Steps that were to be taken back and could not be; the next try goes past them. */
+  passed: string[];
+  /** What was last said to the person about an edit; `refusal` when it was not made. */
+  said: { sentence: string; refusal: boolean; count: number };
+}
+
+const initialState: DocumentsState = {
+  open: null,
+  keeping: { state: 'kept', at: null },
+  aside: [],
+  overwritten: null,
+  passed: [],
+  said: { sentence: '', refusal: false, count: 0 },
+};
+
+/** How many steps are held; older ones can be asked for. */
+const STEPS = 1000;
+
+const say = (state: DocumentsState, sentence: string, refusal = false) => {
+  state.said = { sentence, refusal, count: state.said.count + 1 };
+};
+
+const stepFrom = (entry: LogEntry): KnownStep => ({ ...entry, pages: pagesOfPaths(entry.operations) });
+
+const pagesOfPaths = (operations: readonly Operation[]): string[] => [
+  ...new Set(operations.flatMap(({ path }) => (path.startsWith('/pages/') ? [path.split('/')[2]] : []))),
+];
+
+export const listed = (edits: readonly { sentence: string }[]) =>
+  edits.map(({ sentence }) => sentence).join('; ');
+
+interface Opened extends Standing {
+  session: string;
+  page: NodeId;
+  counts: PageSummary[];
+  steps: KnownStep[];
+  earlier: boolean;
+  aside: SetAside[];
+}
+
+interface MadeAction {
+  step: Step;
+  edit: { key: string; by: EditBy; of?: string; use?: Use; at: number };
+}
+
+export const documents = createSlice({
+  name: 'documents',
+  initialState,
+  reducers: {
+    opened(state, { payload }: PayloadAction<Opened>) {
+      const { aside, ...open } = payload;
+      state.open = open;
+      state.aside = aside;
+      state.keeping = open.pending.length > 0 ? { state: 'keeping' } : { state: 'kept', at: null };
+      state.overwritten = null;
+      state.passed = [];
+    },
+    closed(state) {
+      state.open = null;
+    },
+    /** Another page is shown. */
+    pageShown(state, { payload }: PayloadAction<NodeId>) {
+      if (state.open) state.open.page = payload;
+    },
+    /** A page has been read that was not there, at the revision that the site is known at. */
+    pageRead(state, { payload }: PayloadAction<Page>) {
+      const { open } = state;
+      if (!open || open.stored.pages[payload.id]) return;
+      open.stored = { ...open.stored, pages: { ...open.stored.pages, [payload.id]: payload } };
+      open.site = { ...open.site, pages: { ...open.site.pages, [payload.id]: payload } };
+    },
+    made(state, { payload: { step, edit } }: PayloadAction<MadeAction>) {
+      const { open } = state;
+      if (!open) return;
+      const { site, operations, inverse, sentence } = step;
+      open.site = site;
+      open.pending.push({ ...edit, session: open.session, operations, inverse, sentence });
+      if (edit.by === 'edit') state.passed = [];
+      if (state.keeping.state === 'kept') state.keeping = { state: 'keeping' };
+      say(state, edit.by === 'undo' ? `Undone: ${sentence}` : sentence);
+    },
+    refusedEdit(state, { payload }: PayloadAction<string>) {
+      say(state, payload, true);
+    },
+    /** A step cannot be taken back, or made again, as things stand: it stays in the list, and why is said. */
+    stepPassed(state, { payload }: PayloadAction<{ key: string; sentence: string }>) {
+      state.passed.push(payload.key);
+      say(state, payload.sentence, true);
+    },
+    told(state, { payload }: PayloadAction<Keeping>) {
+      state.keeping = payload;
+    },
+    /** Edits of the log, others' or one's own, have been taken over. */
+    tookOver(state, { payload }: PayloadAction<Taken>) {
+      const { open } = state;
+      if (!open) return;
+      const { site, stored, revision, pending, aside, entries, overwritten } = payload;
+      Object.assign(open, { site, stored, revision, pending });
+      const known = new Set(open.steps.map(({ key }) => key));
+      open.steps.push(...entries.filter(({ key }) => !known.has(key)).map(stepFrom));
+      if (open.steps.length > STEPS) {
+        open.steps.splice(0, open.steps.length - STEPS);
+        open.earlier = true;
+      }
+      state.aside.push(...aside);
+      const others = entries.filter(({ session }) => session !== open.session);
+      if (others.length > 0) state.passed = [];
+      if (aside.length > 0) say(state, asideSentence(aside), true);
+      else if (others.length > 0) say(state, `Changed elsewhere and taken over: ${listed(others)}.`);
+      if (overwritten.length > 0) {
+        const replaced = others.filter(({ operations }) =>
+          operations.some((operation) => overwritten.includes(operation)),
+        );
+        const sentences = replaced.map(({ sentence }) => sentence);
+        state.overwritten = { by: 'me', operations: overwritten, sentences };
+      }
+    },
+    /** Others replaced what was set here: it can be had back. */
+    wasOverwritten(state, { payload }: PayloadAction<Overwritten>) {
+      state.overwritten = payload;
+    },
+    overwrittenDone(state) {
+      state.overwritten = null;
+    },
+    /** The site has been read anew, at another state than what was known. */
+    readAnew(state, { payload }: PayloadAction<Standing & { aside: SetAside[]; steps: KnownStep[] }>) {
+      const { open } = state;
+      if (!open) return;
+      const { site, stored, revision, pending, aside, steps } = payload;
+      Object.assign(open, { site, stored, revision, pending, steps, earlier: true });
+      if (!site.pages[open.page]) open.page = site.frame.pages[0].id;
+      state.aside.push(...aside);
+      state.passed = [];
+      say(
+        state,
+        aside.length > 0 ? asideSentence(aside) : 'The site was read again: much has been changed elsewhere.',
+        aside.length > 0,
+      );
+    },
+    /** Pending edits stand on top of each other without those that were set aside. */
+    restacked(state, { payload }: PayloadAction<Pick<Standing, 'site' | 'pending'> & { aside: SetAside[] }>) {
+      const { open } = state;
+      if (!open) return;
+      Object.assign(open, { site: payload.site, pending: payload.pending });
+      state.aside.push(...payload.aside);
+      if (payload.aside.length > 0) say(state, asideSentence(payload.aside), true);
+    },
+    countsRead(state, { payload }: PayloadAction<PageSummary[]>) {
+      if (state.open) state.open.counts = payload;
+    },
+    /** The person has done with what could not be kept. */
+    asideDone(state) {
+      state.aside = [];
+    },
+    /** What a step changed has been asked for. */
+    stepKnown(state, { payload }: PayloadAction<LogEntry>) {
+      const at = state.open?.steps.findIndex(({ key }) => key === payload.key) ?? -1;
+      if (at >= 0) state.open!.steps[at] = stepFrom(payload);
+    },
+    stepsRead(state, { payload }: PayloadAction<{ steps: KnownStep[]; earlier: boolean }>) {
+      const { open } = state;
+      if (!open) return;
+      const first = open.steps[0]?.revision ?? Infinity;
+      open.steps.unshift(...payload.steps.filter(({ revision }) => revision < first));
+      open.earlier = payload.earlier;
+    },
+  },
+});
+
+const asideSentence = (aside: readonly SetAside[]): string =>
+  aside.length === 1
+    ? `“${aside[0].edit.sentence}” could not be kept: ${aside[0].why} It was set aside; the rest is kept.`
+    : `${aside.length} changes could not be kept and were set aside; the rest is kept.`;
+
+export const { overwrittenDone, asideDone } = documents.actions;
+
+/** A page that is shown, with what all pages of its site share. */
+export interface OpenPage {
+  site: SiteFrame;
+  page: Page;
+  counts: PageSummary[];
+}
+
+interface WithDocuments {
+  documents: DocumentsState;
+}
+
+/** The page that is shown; null while none is open. The same object as long as nothing of it changes. */
+export const openPage = createSelector(
+  [
+    ({ documents: { open } }: WithDocuments) => open?.site.frame,
+    ({ documents: { open } }: WithDocuments) => open?.site.pages[open.page],
+    ({ documents: { open } }: WithDocuments) => open?.counts,
+  ],
+  (site, page, counts): OpenPage | null => (site && page && counts ? { site, page, counts } : null),
+);
+
+/** A step as the list shows it: kept, or on its way. */
+export interface ListedStep {
+  key: string;
+  session: string;
+  by: EditBy;
+  of?: string;
+  sentence: string;
+  pages: string[];
+  /** Null while it is not kept. */
+  revision: number | null;
+  operations?: Operation[];
+  inverse?: Operation[];
+}
+
+/** Every step that is known of, oldest first, those that are not kept yet among them. */
+export const allSteps = createSelector(
+  [
+    ({ documents: { open } }: WithDocuments) => open?.steps,
+    ({ documents: { open } }: WithDocuments) => open?.pending,
+  ],
+  (steps = [], pending = []): ListedStep[] => [
+    ...steps,
+    ...pending.map((edit) => ({ ...edit, revision: null, pages: pagesOfPaths(edit.operations) })),
+  ],
+);
+
+/** What this window can take back and make again, the latest last. */
+export const ownSteps = createSelector(
+  [allSteps, ({ documents: { open } }: WithDocuments) => open?.session ?? ''],
+  (steps, session) => stacksOf(steps, session),
+);
+
+/** The steps that stand, oldest first: whatever was done and not taken back, by whom ever. */
+export const standingSteps = createSelector([allSteps], (steps): ListedStep[] => {
+  const sessions = new Set(steps.map(({ session }) => session));
+  const standing = new Set(
+    [...sessions].flatMap((session) => stacksOf(steps, session).undo.map(({ key }) => key)),
+  );
+  return steps.filter(({ key }) => standing.has(key));
+});
+
+/** The step that would be taken back, or made again, next. */
+export function nextStep(state: WithDocuments, list: 'undo' | 'redo'): ListedStep | undefined {
+  const { passed } = state.documents;
+  return ownSteps(state)[list].findLast(({ key }) => !passed.includes(key));
+}

@@ -1,0 +1,159 @@
+import { overlapping } from '../../core/index.ts';
+import type { LogEntry } from '../../api/responses.ts';
+import { documents, ownSteps, type DocumentsState, type OpenSite } from './documents.ts';
+import type { Work } from './keeper.ts';
+import { rebased, taken, type Pending, type SetAside, type Standing } from './pending.ts';
+import type { Services } from './services.ts';
+
+/** What keeping needs of a store. */
+interface Holder {
+  getState(): { documents: DocumentsState };
+  dispatch(action: ReturnType<(typeof documents.actions)[keyof typeof documents.actions]>): unknown;
+}
+
+const { tookOver, wasOverwritten, restacked, readAnew, told } = documents.actions;
+
+/** What others replaced of what this window had set and what still stood. */
+function replacedByOthers({ documents: state }: { documents: DocumentsState }, entries: readonly LogEntry[]) {
+  const { open } = state;
+  if (!open) return [];
+  const others = entries.filter(({ session }) => session !== open.session);
+  if (others.length === 0) return [];
+  const mine = ownSteps({ documents: state }).undo.flatMap(({ revision, operations = [] }) =>
+    revision === null ? [] : operations,
+  );
+  return others.filter(({ operations }) => overlapping(operations, mine).length > 0);
+}
+
+/** Takes over entries of the log; answers whether that was possible with what is known here. */
+export function takeOver(store: Holder, entries: readonly LogEntry[]): boolean {
+  const state = store.getState();
+  const { open } = state.documents;
+  if (!open) return true;
+  const result = taken(open, entries);
+  if (!result) return false;
+  if (result.entries.length === 0) return true;
+  const replaced = replacedByOthers(state, result.entries);
+  store.dispatch(tookOver(result));
+  if (replaced.length > 0 && result.overwritten.length === 0) {
+    store.dispatch(
+      wasOverwritten({
+        by: 'others',
+        operations: replaced.toReversed().flatMap(({ inverse }) => inverse),
+        sentences: replaced.map(({ sentence }) => sentence),
+      }),
+    );
+  }
+  return true;
+}
+
+/** Reads the open site anew, and puts what is pending on top of it. Answers why that cannot be done; nothing when it was. */
+export async function readSiteAnew(store: Holder, { transport }: Services): Promise<string | undefined> {
+  const before = store.getState().documents.open;
+  if (!before) return undefined;
+  const id = before.site.frame.id;
+  const first = await transport.page(id, before.page).then(async (found) => {
+    if (found.ok || found.status !== 404) return found;
+    // The page has gone: another one is shown.
+    const site = await transport.site(id);
+    return site.ok ? transport.page(id, site.value.frame.pages[0].id) : site;
+  });
+  if (!first.ok) return first.sentence;
+  const steps = await transport.steps(id);
+  const open = store.getState().documents.open;
+  if (!open) return undefined;
+  const { frame, page, revision } = first.value;
+  const stored = { frame, pages: { [page.id]: page } };
+  const { site, pending, aside } = rebased(stored, open.pending, []);
+  store.dispatch(readAnew({ site, stored, revision, pending, aside, steps: steps.ok ? steps.value : [] }));
+  return undefined;
+}
+
+/** Brings the open site up to the log's end. Answers why that cannot be done; nothing when it was. */
+export async function catchUp(store: Holder, services: Services): Promise<string | undefined> {
+  const { open } = store.getState().documents;
+  if (!open) return undefined;
+  const found = await services.transport.log(open.site.frame.id, open.revision);
+  if (!found.ok) return found.sentence;
+  const { edits, revision } = found.value;
+  if (edits && revision >= open.revision && takeOver(store, edits)) return undefined;
+  return readSiteAnew(store, services);
+}
+
+const entryOf = (edit: Pending, revision: number): LogEntry => ({
+  revision,
+  key: edit.key,
+  session: edit.session,
+  by: edit.by,
+  ...(edit.of !== undefined && { of: edit.of }),
+  sentence: edit.sentence,
+  operations: edit.operations,
+  inverse: edit.inverse,
+  madeAt: new Date(edit.at).toISOString(),
+});
+
+/** The site without some of the pending edits, the others on top of each other. */
+const withoutEdits = ({ stored, pending }: Standing, gone: readonly SetAside[]) => {
+  const keys = new Set(gone.map(({ edit }) => edit.key));
+  const rest = pending.filter(({ key }) => !keys.has(key));
+  const { site, pending: left, aside } = rebased(stored, rest, []);
+  return { site, pending: left, aside: [...gone, ...aside] };
+};
+
+/** What the keeper of a store keeps: the pending edits of the open site. */
+export function keeping(store: Holder, services: Services): Work<Pending> {
+  const open = (): OpenSite | null => store.getState().documents.open;
+  return {
+    next: () => open()?.pending[0],
+    send(edit) {
+      const { site, revision } = open()!;
+      return services.transport.send(site.frame.id, revision, {
+        key: edit.key,
+        session: edit.session,
+        by: edit.by,
+        ...(edit.of !== undefined && { of: edit.of }),
+        sentence: edit.sentence,
+        operations: edit.operations,
+      });
+    },
+    kept(edit, { revision, missed }) {
+      if (!takeOver(store, [...missed, entryOf(edit, revision)])) void catchUp(store, services);
+    },
+    async outdated(_edit, { missed }) {
+      // Without what was missed, or where it does not reach as far, the log, or the site itself, is asked.
+      const before = open()?.revision;
+      if (missed && missed.length > 0 && takeOver(store, missed) && open()?.revision !== before)
+        return undefined;
+      return catchUp(store, services);
+    },
+    refused(edit, why) {
+      const now = open();
+      if (!now) return;
+      store.dispatch(restacked(withoutEdits(now, [{ edit, why }])));
+    },
+    tell: (state) => void store.dispatch(told(state)),
+  };
+}
+
+/** Remembers in the browser what is not kept, whenever it changes, in a turn after what a person sees. */
+export function remembering(
+  store: Pick<Holder, 'getState'> & { subscribe(changed: () => void): unknown },
+  { unsent }: Services,
+): void {
+  let [pending, aside]: [Pending[] | undefined, SetAside[] | undefined] = [undefined, undefined];
+  let waiting = false;
+  store.subscribe(() => {
+    const { open, aside: nowAside } = store.getState().documents;
+    if (!open || waiting || (open.pending === pending && nowAside === aside)) return;
+    waiting = true;
+    setTimeout(() => {
+      waiting = false;
+      const now = store.getState().documents;
+      if (!now.open) return;
+      ({ pending } = now.open);
+      ({ aside } = now);
+      const { site, session, revision } = now.open;
+      void unsent.write(site.frame.id, session, { pending, aside, revision });
+    });
+  });
+}

@@ -1,0 +1,150 @@
+import type { Page, SiteFrame } from '../../core/index.ts';
+import { documents, type KnownStep } from './documents.ts';
+import { load } from './edits.ts';
+import { catchUp, takeOver } from './keeping.ts';
+import { rebased, type Pending, type SetAside } from './pending.ts';
+import type { Thunk } from './store.ts';
+import type { Transport } from './transport.ts';
+import type { Remembered } from './unsent.ts';
+
+const { opened, pageShown, countsRead, closed } = documents.actions;
+
+/** What came of edits that an earlier life of this window had not kept. */
+interface Resent {
+  /** Those that have to be made anew on what is there now. */
+  left: Pending[];
+  aside: SetAside[];
+  /** Why they cannot be kept now: then nothing is opened over them. */
+  trouble?: string;
+}
+
+/**
+ * Sends what was not kept once more, as it was: one that had been kept, with its answer lost, is answered the same. From
+ * the first that others came before on, they are made anew later, in their order.
+ */
+async function resent(
+  transport: Transport,
+  site: string,
+  { pending, revision }: Remembered,
+): Promise<Resent> {
+  const aside: SetAside[] = [];
+  for (const [index, edit] of pending.entries()) {
+    const answer = await transport.send(site, Math.max(1, revision), edit);
+    if (answer.kind === 'outdated') return { left: pending.slice(index), aside };
+    if (answer.kind === 'later') return { left: [], aside, trouble: answer.sentence };
+    if (answer.kind === 'refused') aside.push({ edit, why: answer.sentence });
+  }
+  return { left: [], aside };
+}
+
+type Read = { frame: SiteFrame; pages: Page[]; revision: number } | { trouble: string };
+
+/** Pages of a site as they are at one revision; of those besides the first only the ones that are there. */
+async function pagesAtOnce(transport: Transport, site: string, ids: readonly string[]): Promise<Read> {
+  for (let attempt = 0; attempt < 5; attempt++) {
+    const found = await Promise.all(ids.map((id) => transport.page(site, id)));
+    const [first] = found;
+    if (!first.ok) return { trouble: first.sentence };
+    const other = found.find((each) => !each.ok && each.status !== 404);
+    if (other && !other.ok) return { trouble: other.sentence };
+    const there = found.flatMap((each) => (each.ok ? [each.value] : []));
+    const { frame, revision } = first.value;
+    if (there.every((each) => each.revision === revision))
+      return { frame, revision, pages: there.map(({ page }) => page) };
+  }
+  return { trouble: 'The site is being changed faster than it can be read. Try again in a moment.' };
+}
+
+/** What is heard of the open site is taken over. */
+function following(site: string): Thunk {
+  return (dispatch, getState, extra) => {
+    const store = { dispatch, getState };
+    extra.unfollow?.();
+    extra.unfollow = extra.follow(
+      site,
+      () => getState().documents.open?.revision ?? 0,
+      (what) => {
+        const { open } = getState().documents;
+        if (open?.site.frame.id !== site) return;
+        if (!('edit' in what && takeOver(store, [what.edit]))) void catchUp(store, extra);
+      },
+    );
+  };
+}
+
+/** Opens a site at one of its pages; what an earlier life of this window had not kept is put on top of what is there. */
+function openSite(site: string, page: string): Thunk<Promise<string | undefined>> {
+  return async (dispatch, _getState, extra) => {
+    const { transport, unsent } = extra;
+    const session = await extra.session();
+    const remembered = await unsent.read(site, session);
+    const { left, aside, trouble } = await resent(transport, site, remembered);
+    if (trouble !== undefined)
+      return `${trouble} What you changed last is remembered in this browser and will be kept first.`;
+    const wanted = new Set([page, ...left.flatMap(({ use }) => (use ? [use.page] : []))]);
+    const [read, summary, steps] = await Promise.all([
+      pagesAtOnce(transport, site, [...wanted]),
+      transport.site(site),
+      transport.steps(site),
+    ]);
+    if ('trouble' in read) return read.trouble;
+    if (!summary.ok) return summary.sentence;
+    if (!steps.ok) return steps.sentence;
+    const { frame, pages, revision } = read;
+    const stored = { frame, pages: Object.fromEntries(pages.map((each) => [each.id, each])) };
+    const restacked = rebased(stored, left, []);
+    // Steps that came while this was read are heard of again.
+    const known: KnownStep[] = steps.value.filter((step) => step.revision <= revision);
+    dispatch(
+      opened({
+        site: restacked.site,
+        stored,
+        revision,
+        pending: restacked.pending,
+        aside: [...remembered.aside, ...aside, ...restacked.aside],
+        session,
+        page: pages[0].id,
+        counts: summary.value.pages,
+        steps: known,
+        earlier: known.length > 0,
+      }),
+    );
+    dispatch(following(site));
+    void extra.keeper.keep();
+    return undefined;
+  };
+}
+
+/** Shows a page of a site. Answers why it cannot be shown; nothing when it is. */
+export function showPage(site: string, page: string): Thunk<Promise<string | undefined>> {
+  return async (dispatch, getState, extra) => {
+    extra.shown = (extra.shown ?? 0) + 1;
+    const before = getState().documents.open;
+    if (before?.site.frame.id !== site) {
+      // What was done on another site is kept first.
+      await extra.keeper.keep();
+      return dispatch(openSite(site, page));
+    }
+    const trouble = await dispatch(load([page]));
+    if (trouble !== undefined) return trouble;
+    const { open } = getState().documents;
+    const shown = open?.site.pages[page as Page['id']];
+    if (!shown) return 'There is no such page on this site. The site’s other pages are untouched.';
+    if (open.page !== shown.id) dispatch(pageShown(shown.id));
+    const summary = await extra.transport.site(site);
+    if (summary.ok) dispatch(countsRead(summary.value.pages));
+    return undefined;
+  };
+}
+
+/** Closes the site once everything is kept, unless something has been shown again meanwhile. */
+export function closeSite(): Thunk<Promise<void>> {
+  return async (dispatch, _getState, extra) => {
+    const { shown } = extra;
+    await extra.keeper.keep();
+    if (extra.shown !== shown) return;
+    extra.unfollow?.();
+    extra.unfollow = undefined;
+    dispatch(closed());
+  };
+}
