@@ -1,8 +1,17 @@
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
+import type { Driver } from 'selenium-webdriver/chrome.js';
 import { paths } from '../../api/paths.ts';
+import { clear, editor, inHome, put, set, take } from '../server/editing.ts';
 import { byRole, eventually } from './browser.ts';
 import { cell, kept, label, saysStep, selectInOutline, sidesApart, type, useBench } from './workbench.ts';
+
+/** Takes the network away from the page, or gives it back. */
+async function online(driver: Driver, on: boolean): Promise<void> {
+  await driver.sendDevToolsCommand('Network.enable', {});
+  const throughput = { latency: 0, downloadThroughput: -1, uploadThroughput: -1 };
+  await driver.sendDevToolsCommand('Network.emulateNetworkConditions', { offline: !on, ...throughput });
+}
 
 describe('the workbench: keeping', function () {
   this.timeout(120_000);
@@ -50,29 +59,17 @@ describe('the workbench: keeping', function () {
       const { driver, running } = bench;
       await selectInOutline(driver, 'Evening: title');
       await sidesApart(driver, 'padding');
-      await driver.sendDevToolsCommand('Network.enable', {});
-      await driver.sendDevToolsCommand('Network.emulateNetworkConditions', {
-        offline: true,
-        latency: 0,
-        downloadThroughput: -1,
-        uploadThroughput: -1,
-      });
+      await online(driver, false);
       await type(driver, 'Padding left', 'Desktop', '20');
       const alert = await eventually(
         'the alarm',
         async () => (await driver.findElements(By.css('header [role=alert]')))[0],
       );
       expect(await alert.getText()).to.match(
-        /1 change is not kept.*cannot be reached.*Leave this page open/s,
+        /1 change is not kept.*cannot be reached.*tries again by itself/s,
       );
       await type(driver, 'Padding right', 'Desktop', '24');
-      await driver.sendDevToolsCommand('Network.emulateNetworkConditions', {
-        offline: false,
-        latency: 0,
-        downloadThroughput: -1,
-        uploadThroughput: -1,
-      });
-      await (await byRole(driver, 'button', 'Try now')).click();
+      await online(driver, true);
       await kept(driver);
       const { page } = (await (await fetch(running.url + paths.page('brindle-hill', 'home'))).json()) as {
         page: any;
@@ -81,23 +78,85 @@ describe('the workbench: keeping', function () {
       expect(page.nodes['evening-title'].style.self.paddingRight.base).to.equal(24);
     });
 
-    const elsewhere = async (property: string, value: unknown, sentence: string) => {
-      const url = bench.running.url + paths.page('brindle-hill', 'home');
-      const { revision } = (await (await fetch(url)).json()) as { revision: number };
-      const operations = [{ op: 'add', path: `/nodes/evening-title/style/self/${property}`, value }];
-      const response = await fetch(url, {
-        method: 'PATCH',
-        headers: { 'If-Match': `"${revision}"`, 'Content-Type': 'application/json' },
-        body: JSON.stringify({ operations, inverse: [], by: 'edit', sentence }),
-      });
-      expect(response.status).to.equal(200);
-    };
+    it('keeps after a reload what could not be kept before, on top of what others did meanwhile', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'Evening: title');
+      await online(driver, false);
+      await type(driver, 'Weight', 'Mobile', '650');
+      await type(driver, 'Letter spacing', 'Mobile', '0.05');
+      await eventually(
+        'the alarm',
+        async () => (await driver.findElements(By.css('header [role=alert]')))[0],
+      );
+      await elsewhere('weight/base', 480, 'Evening: title: weight in Desktop → 480');
+      await elsewhere('letterSpacing/at/mobile', { value: 0.02, reach: 'here' }, 'Theirs');
+      // As after a crash: the page is opened anew, with nothing of it in memory.
+      await driver.get('about:blank');
+      await online(driver, true);
+      await bench.reload();
+      await selectInOutline(driver, 'Evening: title');
+      const says = (property: string, view: string, words: string) =>
+        eventually(words, async () => (await label(await cell(driver, property, view))) === words);
+      await says('Weight', 'Mobile', 'Weight in Mobile: 650, override, onward');
+      await says('Weight', 'Desktop', 'Weight in Desktop: 480, base value');
+      await says('Letter spacing', 'Mobile', 'Letter spacing in Mobile: 0.05, override, onward');
+      const weight = async () =>
+        ((await others.page()).page.nodes['evening-title' as never] as any).style.self.weight.at.mobile;
+      await eventually('it is kept', async () => (await weight())?.value === 650);
+      await byRole(driver, 'button', /^Undo: Evening: title: letter spacing in Mobile/);
+    });
+
+    it('sets aside what no longer fits, says why, and has it saved to a file or let go', async () => {
+      const { driver } = bench;
+      await others.made(
+        [
+          set('/pages/home/nodes/short-lived', {
+            id: 'short-lived',
+            kind: 'text',
+            name: 'Short lived',
+            parent: 'evening',
+            children: [],
+            style: {},
+            content: { text: '<p>Here for a moment</p>' },
+          }),
+          put(inHome('evening', 'children'), 'short-lived', []),
+        ],
+        { sentence: 'Text added to How an evening goes' },
+      );
+      await selectInOutline(driver, 'Short lived');
+      await online(driver, false);
+      await type(driver, 'Weight', 'Desktop', '650');
+      await others.made([
+        take(inHome('evening', 'children'), 'short-lived'),
+        clear('/pages/home/nodes/short-lived'),
+      ]);
+      await online(driver, true);
+      await (await byRole(driver, 'button', '1 change set aside', { within: 40_000 })).click();
+      const dialog = await byRole(driver, 'dialog', '1 change could not be kept');
+      expect(await dialog.getText()).to.match(
+        /Short lived: weight in Desktop .* → 650\s+The element is not on this page any more\./,
+      );
+      await byRole(driver, 'button', 'Save to a file', { inside: dialog });
+      await (await byRole(driver, 'button', 'Let them go', { inside: dialog })).click();
+      await eventually(
+        'the notice gone',
+        async () => (await driver.findElements(By.xpath('//button[contains(., "set aside")]'))).length === 0,
+      );
+      await bench.reload();
+      expect(await driver.findElements(By.xpath('//button[contains(., "set aside")]'))).to.have.length(0);
+    });
+
+    const others = editor(() => bench.running.url, 'others');
+    const elsewhere = (property: string, value: unknown, sentence: string) =>
+      others.made([set(inHome('evening-title', `style/self/${property}`), value)], { sentence });
 
     it('merges what was changed elsewhere on other values, and on another view of the same value', async () => {
       const { driver } = bench;
       await selectInOutline(driver, 'Evening: title');
-      await elsewhere('backgroundColour', { base: '{lamp}' }, 'Evening: title: background in Desktop → Lamp');
+      await online(driver, false);
+      await elsewhere('backgroundColour/base', '{lamp}', 'Evening: title: background in Desktop → Lamp');
       await type(driver, 'Weight', 'Desktop', '500');
+      await online(driver, true);
       await kept(driver);
       expect(await label(await cell(driver, 'Background', 'Desktop'))).to.equal(
         'Background in Desktop: Lamp, base value',
@@ -106,8 +165,8 @@ describe('the workbench: keeping', function () {
         'Weight in Desktop: 500, base value',
       );
       await elsewhere(
-        'weight/at',
-        { tablet: { value: 650, reach: 'here' } },
+        'weight/at/tablet',
+        { value: 650, reach: 'here' },
         'Evening: title: weight in Tablet → 650',
       );
       await type(driver, 'Weight', 'Mobile', '700');
@@ -126,8 +185,10 @@ describe('the workbench: keeping', function () {
     it('tells the later writer what it overwrote, and gives it back', async () => {
       const { driver } = bench;
       await selectInOutline(driver, 'Evening: title');
-      await elsewhere('lineHeight', { base: 1.7 }, 'Evening: title: line height in Desktop → 1.7');
+      await online(driver, false);
       await type(driver, 'Line height', 'Desktop', '1.3');
+      await elsewhere('lineHeight/base', 1.7, 'Evening: title: line height in Desktop → 1.7');
+      await online(driver, true);
       await eventually('the notice', async () =>
         (await driver.findElement(By.css('body')).getText()).includes(
           'Your change replaced what another window had just kept: Evening: title: line height in Desktop → 1.7.',

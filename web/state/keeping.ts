@@ -2,7 +2,7 @@ import { overlapping } from '../../core/index.ts';
 import type { LogEntry } from '../../api/responses.ts';
 import { documents, ownSteps, type DocumentsState, type OpenSite } from './documents.ts';
 import type { Work } from './keeper.ts';
-import { rebased, taken, type Pending, type SetAside, type Standing } from './pending.ts';
+import { rebased, taken, toSend, type Pending, type SetAside, type Standing } from './pending.ts';
 import type { Services } from './services.ts';
 
 /** What keeping needs of a store. */
@@ -81,13 +81,8 @@ export async function catchUp(store: Holder, services: Services): Promise<string
 }
 
 const entryOf = (edit: Pending, revision: number): LogEntry => ({
+  ...toSend(edit),
   revision,
-  key: edit.key,
-  session: edit.session,
-  by: edit.by,
-  ...(edit.of !== undefined && { of: edit.of }),
-  sentence: edit.sentence,
-  operations: edit.operations,
   inverse: edit.inverse,
   madeAt: new Date(edit.at).toISOString(),
 });
@@ -107,14 +102,7 @@ export function keeping(store: Holder, services: Services): Work<Pending> {
     next: () => open()?.pending[0],
     send(edit) {
       const { site, revision } = open()!;
-      return services.transport.send(site.frame.id, revision, {
-        key: edit.key,
-        session: edit.session,
-        by: edit.by,
-        ...(edit.of !== undefined && { of: edit.of }),
-        sentence: edit.sentence,
-        operations: edit.operations,
-      });
+      return services.transport.send(site.frame.id, revision, toSend(edit));
     },
     kept(edit, { revision, missed }) {
       if (!takeOver(store, [...missed, entryOf(edit, revision)])) void catchUp(store, services);

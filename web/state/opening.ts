@@ -2,7 +2,7 @@ import type { Page, SiteFrame } from '../../core/index.ts';
 import { documents, type KnownStep } from './documents.ts';
 import { load } from './edits.ts';
 import { catchUp, takeOver } from './keeping.ts';
-import { rebased, type Pending, type SetAside } from './pending.ts';
+import { rebased, toSend, type Pending, type SetAside } from './pending.ts';
 import type { Thunk } from './store.ts';
 import type { Transport } from './transport.ts';
 import type { Remembered } from './unsent.ts';
@@ -29,7 +29,7 @@ async function resent(
 ): Promise<Resent> {
   const aside: SetAside[] = [];
   for (const [index, edit] of pending.entries()) {
-    const answer = await transport.send(site, Math.max(1, revision), edit);
+    const answer = await transport.send(site, Math.max(1, revision), toSend(edit));
     if (answer.kind === 'outdated') return { left: pending.slice(index), aside };
     if (answer.kind === 'later') return { left: [], aside, trouble: answer.sentence };
     if (answer.kind === 'refused') aside.push({ edit, why: answer.sentence });

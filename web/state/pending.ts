@@ -24,6 +24,16 @@ export interface Pending extends EditToSend {
   at: number;
 }
 
+/** What of a pending edit is sent. */
+export const toSend = ({ key, session, by, of, sentence, operations }: Pending): EditToSend => ({
+  key,
+  session,
+  by,
+  ...(of !== undefined && { of }),
+  sentence,
+  operations,
+});
+
 /** An edit that could not be kept, and why. */
 export interface SetAside {
   edit: Pending;

@@ -1,0 +1,132 @@
+/** Two windows on one site, as two people have them: each sees the other's edits, and takes back its own. */
+import { expect } from 'chai';
+import { By, Key } from 'selenium-webdriver';
+import { editor, inHome, put, set } from '../server/editing.ts';
+import { byRole, eventually, openBrowser, type Browser } from './browser.ts';
+import { cell, kept, label, saysStep, selectInOutline, sheet, type, useBench } from './workbench.ts';
+
+describe('two windows', function () {
+  this.timeout(120_000);
+  const bench = useBench();
+  let other: Browser | undefined;
+  beforeEach(async () => {
+    other ??= await openBrowser();
+    await other.driver.get(`${bench.running.url}/sites/brindle-hill/pages/home`);
+    await sheet(other.driver, 'Desktop');
+  });
+  after(() => other?.close());
+
+  const says = (driver: Browser['driver'], property: string, view: string, words: string) =>
+    eventually(words, async () => (await label(await cell(driver, property, view))) === words);
+  const undoOf = (driver: Browser['driver']) =>
+    driver.findElement(By.css('header button[aria-label^="Undo"]')).getAttribute('aria-label');
+  const chord = (driver: Browser['driver'], key: string) =>
+    driver.actions().keyDown(Key.CONTROL).sendKeys(key).keyUp(Key.CONTROL).perform();
+
+  it('show each other’s edits, and keep the selection, the cell and the place', async () => {
+    const [mine, theirs] = [bench.driver, other!.driver];
+    await selectInOutline(theirs, 'Evening: title');
+    await (await cell(theirs, 'Weight', 'Tablet')).click();
+    const scrolled = () => theirs.executeScript('return document.querySelector(".desk-sheets").scrollTop');
+    await theirs.executeScript('document.querySelector(".desk-sheets").scrollTop = 300');
+    await selectInOutline(mine, 'Evening: title');
+    await type(mine, 'Weight', 'Desktop', '640');
+    await says(theirs, 'Weight', 'Desktop', 'Weight in Desktop: 640, base value');
+    expect(await (await theirs.switchTo().activeElement()).getAccessibleName()).to.match(/^Weight in Tablet/);
+    expect(await scrolled()).to.equal(300);
+    const weight = await theirs.executeScript(
+      'return getComputedStyle(document.querySelector("iframe").contentDocument.querySelector(".n-evening-title")).fontWeight',
+    );
+    expect(weight).to.equal('640');
+    await kept(mine);
+  });
+
+  it('take back their own steps, in their order, over each other’s', async () => {
+    const [mine, theirs] = [bench.driver, other!.driver];
+    await selectInOutline(mine, 'Evening: title');
+    await selectInOutline(theirs, 'Evening: title');
+    await type(mine, 'Weight', 'Desktop', '610');
+    await kept(mine);
+    await type(theirs, 'Line height', 'Desktop', '1.9');
+    await kept(theirs);
+    await says(mine, 'Line height', 'Desktop', 'Line height in Desktop: 1.9, base value');
+    expect(await undoOf(mine)).to.match(/^Undo: Evening: title: weight in Desktop .* → 610$/);
+    expect(await undoOf(theirs)).to.match(/^Undo: Evening: title: line height in Desktop .* → 1.9$/);
+    await (await byRole(mine, 'button', 'List of steps')).click();
+    const list = await byRole(mine, 'dialog', 'Steps');
+    expect(await list.getText()).to.match(
+      /line height in Desktop .* → 1.9\nin another window\n.*weight in Desktop/,
+    );
+    await mine.actions().sendKeys(Key.ESCAPE).perform();
+    await chord(mine, 'z');
+    await eventually(
+      'mine undone',
+      async () => !(await label(await cell(mine, 'Weight', 'Desktop'))).includes('610'),
+    );
+    await says(mine, 'Line height', 'Desktop', 'Line height in Desktop: 1.9, base value');
+    await eventually(
+      'and there',
+      async () => !(await label(await cell(theirs, 'Weight', 'Desktop'))).includes('610'),
+    );
+    await kept(mine);
+  });
+
+  it('are told when the other replaces what was set here, and why a step cannot be taken back then', async () => {
+    const [mine, theirs] = [bench.driver, other!.driver];
+    await selectInOutline(mine, 'Evening: title');
+    await type(mine, 'Opacity', 'Desktop', '0.8');
+    await kept(mine);
+    await selectInOutline(theirs, 'Evening: title');
+    await type(theirs, 'Opacity', 'Desktop', '0.6');
+    await kept(theirs);
+    await eventually('the notice', async () =>
+      (await mine.findElement(By.css('body')).getText()).includes(
+        'Another window replaced what you had set: Evening: title: opacity in Desktop',
+      ),
+    );
+    await (await byRole(mine, 'button', 'Leave it')).click();
+    const before = await undoOf(mine);
+    await selectInOutline(mine, 'Evening: title');
+    await chord(mine, 'z');
+    await eventually('the reason', async () =>
+      (await mine.findElement(By.css('body')).getText()).includes(
+        'cannot be taken back: what it changed has been changed since. It stays in the list of steps.',
+      ),
+    );
+    expect(await label(await cell(mine, 'Opacity', 'Desktop'))).to.match(/0.6/);
+    expect(await undoOf(mine), 'the next try goes past it').not.to.equal(before);
+  });
+
+  it('have their steps after a reload, and take over edits of what a page is made of', async () => {
+    const { driver } = bench;
+    await selectInOutline(driver, 'Evening: title');
+    await type(driver, 'Weight', 'Desktop', '620');
+    await kept(driver);
+    await bench.reload();
+    await byRole(driver, 'button', /^Undo: Evening: title: weight in Desktop .* → 620$/);
+    await editor(() => bench.running.url, 'others').made(
+      [
+        set('/pages/home/nodes/added', {
+          id: 'added',
+          kind: 'text',
+          name: 'Added elsewhere',
+          parent: 'evening',
+          children: [],
+          style: {},
+          content: { text: '<p>From elsewhere</p>' },
+        }),
+        put(inHome('evening', 'children'), 'added', ['evening-title']),
+      ],
+      { sentence: 'Text added to How an evening goes' },
+    );
+    await saysStep(driver, 'Changed elsewhere and taken over: Text added to How an evening goes.');
+    await selectInOutline(driver, 'Added elsewhere');
+    await chord(driver, 'z');
+    await selectInOutline(driver, 'Evening: title');
+    await eventually(
+      'undone after the reload',
+      async () => !(await label(await cell(driver, 'Weight', 'Desktop'))).includes('620'),
+    );
+    await kept(driver);
+  });
+});
