@@ -22,6 +22,9 @@ import { LIMITS } from '../core/index.ts';
 
 const ID = /^[A-Za-z0-9][A-Za-z0-9_.-]{0,119}$/;
 
+/** What names an edit. */
+const KEY = /^[A-Za-z0-9_-]{8,64}$/;
+
 /** One operation of an edit; which places there are is known to core. */
 export class OperationRequest {
   @IsIn(['set', 'clear', 'put', 'take'], { message: 'An operation is one of set, clear, put, take.' })
@@ -68,7 +71,7 @@ export class EditRequest {
 
   /** The key of the edit that is taken back or made again. */
   @ValidateIf(({ by }: EditRequest) => by !== 'edit')
-  @Matches(ID, { message: 'What is taken back or made again is named by its key.' })
+  @Matches(KEY, { message: 'What is taken back or made again is named by its key.' })
   of?: string;
 
   @IsString({ message: 'An edit has a sentence that says what it does.' })
@@ -95,7 +98,7 @@ export class EditRequest {
 
 /** The headers of an edit: `Idempotency-Key: "…"` names it, `If-Match: "12"` says which revision it was made on. */
 export class EditHeaders {
-  @Matches(/^[A-Za-z0-9_-]{8,64}$/, {
+  @Matches(KEY, {
     message: 'Idempotency-Key names the edit by 8 to 64 characters in quotes.',
   })
   key!: string;

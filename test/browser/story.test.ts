@@ -164,9 +164,10 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
 
     // Stop the program, start it again, and find everything as it was.
     await resize(driver, 1280, 800);
-    const { folder } = running;
+    const { folder, url, hostUrl } = running;
     await running.stop();
-    running = await served({ pages: builtPages, dataFolder: folder });
+    const [port, hostPort] = [url, hostUrl].map((address) => Number(new URL(address).port));
+    running = await served({ pages: builtPages, dataFolder: folder, port, hostPort });
     await driver.get(`${running.url}/sites/brindle-hill/pages/home`);
     await sheet(driver, 'Desktop');
     await selectInOutline(driver, 'Headline');

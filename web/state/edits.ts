@@ -21,10 +21,13 @@ import type { Thunk } from './store.ts';
 
 const { made, refusedEdit, stepPassed, stepKnown, stepsRead, overwrittenDone, pageRead } = documents.actions;
 
+/** A name for an edit that no other has. */
+const newKey = () => `k${nanoid()}`;
+
 /** A step that was made goes on screen, and on its way to the server. */
 function take(step: Step, by: EditBy, more: { of?: string; use?: Use } = {}): Thunk {
   return (dispatch, _getState, { keeper }) => {
-    dispatch(made({ step, edit: { key: nanoid(), by, at: Date.now(), ...more } }));
+    dispatch(made({ step, edit: { key: newKey(), by, at: Date.now(), ...more } }));
     dispatch(holdSelection());
     void keeper.keep();
   };
