@@ -36,7 +36,7 @@ export type Answer =
 export type Read<T> = { ok: true; value: T } | { ok: false; status: number; sentence: string };
 
 /** What a failed request means, as a person can act on it. `status` is 0 when the server could not be reached. */
-export const unreachable = 'Dimorphe’s server cannot be reached. Check that it is still running.';
+export const unreachable = 'Dimorphe’s server cannot be reached.';
 const unexplained = (status: number) =>
   status === 429
     ? 'The server has had too many requests for a moment.'

@@ -18,7 +18,7 @@ export function OverwrittenNotice() {
       <Alert
         severity="warning"
         variant="filled"
-        sx={{ maxWidth: 560, alignItems: 'center', bgcolor: '#f6d894', color: 'text.primary' }}
+        sx={{ maxWidth: 600, alignItems: 'center', bgcolor: '#f6d894', color: 'text.primary' }}
         onClose={() => dispatch(overwrittenDone())}
         action={
           <>
@@ -26,11 +26,17 @@ export function OverwrittenNotice() {
               color="inherit"
               variant="outlined"
               size="small"
+              sx={{ whiteSpace: 'nowrap' }}
               onClick={() => dispatch(takeBackOverwritten())}
             >
-              Have it back
+              {overwritten.by === 'me' ? 'Have it back' : 'Have mine back'}
             </Button>
-            <Button color="inherit" size="small" onClick={() => dispatch(overwrittenDone())}>
+            <Button
+              color="inherit"
+              size="small"
+              sx={{ whiteSpace: 'nowrap' }}
+              onClick={() => dispatch(overwrittenDone())}
+            >
               Leave it
             </Button>
           </>

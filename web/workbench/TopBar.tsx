@@ -35,8 +35,8 @@ function KeptState() {
         }}
       >
         <Typography sx={{ fontSize: 13, lineHeight: 1.3 }}>
-          <b>{pending === 1 ? '1 change is' : `${pending} changes are`} not kept.</b> {keeping.sentence} It
-          tries again by itself; this browser remembers what you did.
+          <b>{pending === 1 ? '1 change is' : `${pending} changes are`} not kept.</b> {keeping.sentence} This
+          browser remembers {pending === 1 ? 'it' : 'them'} and tries again by itself.
         </Typography>
         <Button size="small" color="inherit" variant="outlined" onClick={() => dispatch(retryNow())}>
           Try now

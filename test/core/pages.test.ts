@@ -1,0 +1,112 @@
+/** Commands on pages as such: adding, changing, deleting, and moving elements between them. */
+import { expect } from 'chai';
+import { pagesOf, siteFaults, type NodeId } from '../../core/index.ts';
+import { home, made, node, refusal, site, takenBack } from './acting.ts';
+
+const add = { id: node('tonight'), title: ' Tonight  at eight ', slug: 'tonight', after: node('home') };
+
+describe('a page', () => {
+  it('is added empty behind another, and taken back as one step', () => {
+    const step = made('addPage', add);
+    expect(step.sentence).to.equal('Page Tonight at eight added');
+    expect(siteFaults(step.site)).to.deep.equal([]);
+    expect(pagesOf(step.site).map(({ id }) => id)).to.deep.equal([
+      'home',
+      'tonight',
+      'visits',
+      'hire',
+      'find-us',
+    ]);
+    expect(takenBack(step)).to.deep.equal(site);
+    expect(made('addPage', { ...add, after: null }).frame.pages[0].id).to.equal('tonight');
+    expect(made('addPage', { ...add, after: node('gone') }).frame.pages.at(-1)!.id).to.equal('tonight');
+  });
+
+  it('has an id, an address and a title of its own, or is refused with a sentence', () => {
+    expect(refusal('addPage', { ...add, id: node('home') })).to.match(/id already; nothing was added/);
+    expect(refusal('addPage', { ...add, slug: 'visits' })).to.equal(
+      'The address “visits” is Visits’s already; choose another. Nothing was changed.',
+    );
+    expect(refusal('addPage', { ...add, slug: '' })).to.match(/is the first page already/);
+    expect(refusal('addPage', { ...add, slug: 'No Good' })).to.match(
+      /^The address cannot be kept: .* Nothing was changed\.$/,
+    );
+    expect(refusal('addPage', { ...add, title: '  ' })).to.match(/^The title cannot be kept/);
+    expect(refusal('changePage', { page: node('visits'), slug: 'find-us' })).to.match(/is Find us’s already/);
+    expect(refusal('changePage', { page: node('gone'), title: 'x' })).to.match(/not on this site any more/);
+  });
+
+  it('gets another title, address and description, which leaves its elements alone', () => {
+    const step = made('changePage', {
+      page: node('visits'),
+      title: 'Come up',
+      slug: 'come-up',
+      description: 'How',
+    });
+    expect(step.sentence).to.equal(
+      'Page Visits: title → Come up, address visits → come-up, description changed',
+    );
+    for (const { id } of pagesOf(site)) expect(step.site.pages[id]).to.equal(site.pages[id]);
+    expect(step.operations.map(({ path }) => path)).to.have.members([
+      '/frame/pages/visits/title',
+      '/frame/pages/visits/slug',
+      '/frame/pages/visits/description',
+    ]);
+    expect(siteFaults(step.site)).to.deep.equal([]);
+  });
+
+  it('is deleted with all on it, and had back as it was; the last one stays', () => {
+    const step = made('removePage', { page: node('visits') });
+    expect(step.sentence).to.equal('Page Visits: deleted');
+    expect(siteFaults(step.site)).to.deep.equal([]);
+    expect(step.site.pages).not.to.have.property('visits');
+    expect(takenBack(step)).to.deep.equal(site);
+    let left = site;
+    for (const id of ['visits', 'hire', 'find-us'])
+      left = made('removePage', { page: node(id) }, home, left).site;
+    expect(refusal('removePage', { page: node('home') }, home, left)).to.match(/at least one page/);
+  });
+});
+
+describe('elements moved to another page', () => {
+  const visits = site.pages[node('visits')];
+  const to = { to: visits.id, parent: visits.root, after: visits.nodes[visits.root].children[0] };
+
+  it('go there with all that is in them, in one step for both pages', () => {
+    const step = made('moveToPage', { nodes: [node('evening'), node('week')], ...to });
+    expect(siteFaults(step.site)).to.deep.equal([]);
+    expect(step.sentence).to.equal('2 elements: moved to Visits');
+    const [there, here] = [step.site.pages[visits.id], step.site.pages[home.id]];
+    expect(there.nodes[visits.root].children.slice(1, 3)).to.deep.equal(['evening', 'week']);
+    expect(there.nodes[node('evening-title')].content).to.deep.equal(
+      home.nodes[node('evening-title')].content,
+    );
+    expect(here.nodes).not.to.have.property('evening-title');
+    expect(here.nodes[home.root].children).not.to.include('evening');
+    expect(takenBack(step)).to.deep.equal(site);
+  });
+
+  it('get other ids where theirs are taken there, also in what speaks of them', () => {
+    // The heads of both pages are made alike, ids and all.
+    const head = home.nodes[home.root].children[0];
+    expect(visits.nodes).to.have.property(head);
+    const step = made('moveToPage', { nodes: [head], ...to, after: null });
+    expect(siteFaults(step.site)).to.deep.equal([]);
+    const [first] = step.site.pages[visits.id].nodes[visits.root].children;
+    expect(first).to.equal(`${head}-2` as NodeId);
+    expect(takenBack(step)).to.deep.equal(site);
+  });
+
+  it('are refused where they do not fit', () => {
+    expect(refusal('moveToPage', { nodes: [node('headline')], ...to })).to.match(
+      /takes no heading\. Nothing was moved\./,
+    );
+    expect(refusal('moveToPage', { nodes: [node('evening')], ...to, to: home.id })).to.match(
+      /nothing was moved/,
+    );
+    expect(refusal('moveToPage', { nodes: [node('evening')], ...to, to: node('gone') })).to.match(
+      /not on this site/,
+    );
+    expect(refusal('moveToPage', { nodes: [], ...to })).to.equal('Nothing is selected.');
+  });
+});

@@ -1,0 +1,297 @@
+/** Windows without a browser: real stores that speak to a real server, with a network that loses what it is told to lose. */
+import { expect } from 'chai';
+import { makeStore } from '../../web/state/store.ts';
+import { allSteps, documents, nextStep, openPage } from '../../web/state/documents.ts';
+import { edit, redo, undo } from '../../web/state/edits.ts';
+import { closeSite, showPage } from '../../web/state/opening.ts';
+import { transport, unreachable, type Transport } from '../../web/state/transport.ts';
+import type { Heard } from '../../web/state/follow.ts';
+import type { Remembered, Unsent } from '../../web/state/unsent.ts';
+import type { NodeId, ViewId } from '../../core/index.ts';
+import { editor, inHome, put, set, SITE, take, clear } from '../server/editing.ts';
+import { served, type Served } from '../server/serving.ts';
+
+/** What a browser remembers, in memory: it outlives the windows. */
+function memory(): Unsent & { of: Map<string, Remembered> } {
+  const of = new Map<string, Remembered>();
+  return {
+    of,
+    read: async (site, session) =>
+      structuredClone(of.get(`${site} ${session}`) ?? { pending: [], aside: [], revision: 0 }),
+    async write(site, session, now) {
+      of.set(`${site} ${session}`, structuredClone(now));
+    },
+  };
+}
+
+type Fate = 'arrives' | 'is lost' | 'is kept, its answer lost';
+
+describe('windows on a site', function () {
+  this.timeout(30_000);
+  let running: Served;
+  before(async () => {
+    running = await served();
+  });
+  after(() => running?.end());
+  const others = editor(() => running.url, 'others');
+
+  /** A window; `fate` says what becomes of each edit that is sent. */
+  async function opened(session: string, unsent = memory(), page = 'home') {
+    const real = transport(running.url);
+    let heard: ((what: Heard) => void) | undefined;
+    let fate: (count: number) => Fate = () => 'arrives';
+    let sent = 0;
+    const keys: string[] = [];
+    const net: Transport = {
+      ...real,
+      async send(site, revision, made) {
+        const what = fate(++sent);
+        keys.push(made.key);
+        if (what === 'is lost') return { kind: 'later', sentence: unreachable };
+        const answer = await real.send(site, revision, made);
+        return what === 'arrives' ? answer : { kind: 'later', sentence: unreachable };
+      },
+    };
+    const store = makeStore(
+      {
+        transport: net,
+        unsent,
+        session: async () => session,
+        follow(_site, _revision, listener) {
+          heard = listener;
+          return () => (heard = undefined);
+        },
+      },
+      // Waits are over at once.
+      { now: () => 0, random: () => 0, later: (_ms, done) => (setImmediate(done), () => undefined) },
+    );
+    const failure = await store.dispatch(showPage(SITE, page));
+    const state = () => store.getState().documents;
+    const node = (id: string) => openPage(store.getState())!.page.nodes[id as NodeId] as any;
+    return {
+      store,
+      failure,
+      unsent,
+      state,
+      node,
+      keys,
+      net: (next: (count: number) => Fate) => {
+        fate = next;
+        sent = 0;
+      },
+      /** Hears what the log has after what is known here. */
+      async hears() {
+        const log = await real.log(SITE, state().open!.revision);
+        if (!log.ok) throw new Error(log.sentence);
+        for (const entry of log.value.edits!) heard?.({ edit: entry });
+      },
+      size: (id: string, value: number, view = 'desktop') =>
+        store.dispatch(
+          edit('setValue', {
+            nodes: [id as NodeId],
+            property: 'size',
+            view: view as ViewId,
+            value,
+            reach: 'here',
+          }),
+        ),
+      rename: (id: string, name: string) => store.dispatch(edit('rename', { node: id as NodeId, name })),
+      async kept() {
+        while (state().open!.pending.length > 0) await new Promise((resolve) => setImmediate(resolve));
+      },
+      close: () => store.dispatch(closeSite()),
+    };
+  }
+  const stored = async (id: string) => (await others.page()).page.nodes[id as never] as any;
+
+  it('keep an edit once though its answer is lost, and go on with the next', async () => {
+    const window = await opened('lost-answer');
+    expect(window.failure).to.equal(undefined);
+    const before = (await others.page()).revision;
+    window.net((count) => (count <= 2 ? 'is kept, its answer lost' : 'arrives'));
+    window.store.dispatch(
+      edit('adjustValue', {
+        nodes: ['headline' as NodeId],
+        property: 'size',
+        view: 'desktop' as ViewId,
+        adjustment: { by: 10 },
+        reach: 'here',
+      }),
+    );
+    window.rename('lead', 'Lead');
+    await window.kept();
+    expect((await others.page()).revision).to.equal(before + 2);
+    expect((await stored('headline')).style.self.size.base).to.equal(74);
+    expect(window.node('headline').style.self.size.base).to.equal(74);
+    expect(new Set(window.keys).size, 'each under its own key').to.equal(2);
+    window.store.dispatch(undo());
+    window.store.dispatch(undo());
+    await window.kept();
+    expect((await stored('headline')).style.self.size, 'as its text style has it again').not.to.have.property(
+      'base',
+    );
+    await window.close();
+  });
+
+  it('know an edit as kept that they hear of before its answer', async () => {
+    const window = await opened('heard-first');
+    window.net((count) => (count === 1 ? 'is kept, its answer lost' : 'is lost'));
+    window.rename('lead', 'Heard');
+    while ((await stored('lead')).name !== 'Heard') await new Promise((resolve) => setImmediate(resolve));
+    await window.hears();
+    await window.kept();
+    expect(window.node('lead').name).to.equal('Heard');
+    expect(
+      allSteps(window.store.getState()).filter(({ sentence }) => sentence.includes('Heard')),
+    ).to.have.length(1);
+    await window.close();
+  });
+
+  it('put what is pending on top of what others did, and tell what it replaces', async () => {
+    const window = await opened('on-top');
+    window.net(() => 'is lost');
+    window.size('lead', 25);
+    window.size('headline', 33, 'mobile');
+    await others.made([set(inHome('lead', 'style/self/size/base'), 19)], { sentence: 'Lead to 19' });
+    await others.made([set(inHome('dome', 'name'), 'Dome elsewhere')]);
+    await window.hears();
+    expect(window.node('dome').name).to.equal('Dome elsewhere');
+    expect(window.node('lead').style.self.size.base).to.equal(25);
+    expect(window.state().overwritten).to.deep.include({ by: 'me', sentences: ['Lead to 19'] });
+    window.net(() => 'arrives');
+    await window.kept();
+    expect((await stored('lead')).style.self.size.base).to.equal(25);
+    expect((await stored('headline')).style.self.size.at.mobile.value).to.equal(33);
+    window.store.dispatch(undo());
+    window.store.dispatch(undo());
+    await window.kept();
+    expect((await stored('lead')).style.self.size.base, 'back to what others had set').to.equal(19);
+    await window.close();
+  });
+
+  it('set aside what no longer fits, with the reason, and keep the rest', async () => {
+    const window = await opened('aside');
+    const column = (await stored('headline')).parent as string;
+    const node = {
+      id: 'brief',
+      kind: 'text',
+      name: 'Brief',
+      parent: column,
+      children: [],
+      style: {},
+      content: {},
+    };
+    await others.made([set('/pages/home/nodes/brief', node), put(inHome(column, 'children'), 'brief', [])]);
+    await window.hears();
+    window.net(() => 'is lost');
+    window.rename('brief', 'Longer');
+    window.rename('lead', 'Stays');
+    await others.made([take(inHome(column, 'children'), 'brief'), clear('/pages/home/nodes/brief')]);
+    window.net(() => 'arrives');
+    await window.kept();
+    expect(window.state().aside.map(({ edit: { sentence }, why }) => [sentence, why])).to.deep.equal([
+      ['Brief: renamed to Longer', 'The element is not on this page any more.'],
+    ]);
+    expect((await stored('lead')).name).to.equal('Stays');
+    await window.close();
+  });
+
+  it('find again what was not kept when they are opened anew, kept already or not', async () => {
+    const unsent = memory();
+    const window = await opened('again', unsent);
+    window.net((count) => (count === 1 ? 'is kept, its answer lost' : 'is lost'));
+    window.rename('lead', 'First');
+    window.size('lead', 23);
+    while ((await stored('lead')).name !== 'First') await new Promise((resolve) => setImmediate(resolve));
+    while (unsent.of.get(`${SITE} again`)?.pending.length !== 2)
+      await new Promise((resolve) => setTimeout(resolve));
+    // The window is gone without a word; meanwhile others change what it changed.
+    await others.made([set(inHome('lead', 'style/self/size/base'), 20)]);
+    const revived = await opened('again', unsent);
+    await revived.kept();
+    expect((await stored('lead')).name).to.equal('First');
+    expect((await stored('lead')).style.self.size.base).to.equal(23);
+    expect(nextStep(revived.store.getState(), 'undo')!.sentence).to.match(/^First: size in Desktop 20 → 23$/);
+    const names = allSteps(revived.store.getState()).filter(({ sentence }) =>
+      sentence.endsWith('renamed to First'),
+    );
+    expect(names, 'once').to.have.length(1);
+    await revived.close();
+  });
+
+  it('take back their own steps over others’, say why one cannot be, and go past it', async () => {
+    const window = await opened('undoing');
+    window.rename('lead', 'Mine 1');
+    window.size('headline', 60);
+    await window.kept();
+    await others.made([set(inHome('headline', 'style/self/size/base'), 61)]);
+    await window.hears();
+    window.store.dispatch(undo());
+    expect(window.state().said).to.deep.include({ refusal: true });
+    expect(window.state().said.sentence).to.match(
+      /size in Desktop .* cannot be taken back: .* stays in the list/,
+    );
+    window.store.dispatch(undo());
+    expect(window.node('lead').name).not.to.equal('Mine 1');
+    window.store.dispatch(redo());
+    await window.kept();
+    expect((await stored('lead')).name).to.equal('Mine 1');
+    expect((await stored('headline')).style.self.size.base).to.equal(61);
+    await window.close();
+  });
+
+  it('take back a step that was made on another page, and before they were opened', async () => {
+    const first = await opened('elsewhere', memory(), 'visits');
+    const root = openPage(first.store.getState())!.page.root;
+    const name = first.node(root).name as string;
+    first.rename(root, 'Visits, renamed');
+    await first.kept();
+    await first.close();
+    const window = await opened('elsewhere');
+    expect(nextStep(window.store.getState(), 'undo')!.pages).to.deep.equal(['visits']);
+    window.store.dispatch(undo());
+    const visits = async () => (await others.page('visits')).page.nodes[root as never] as any;
+    while ((await visits()).name !== name) await new Promise((resolve) => setImmediate(resolve));
+    await window.kept();
+    await window.close();
+  });
+
+  it('read the site anew when it has become another one', async () => {
+    const window = await opened('restored');
+    const { open } = window.state();
+    // As if the data had been put back to an earlier day: the server’s revision is behind the one that is known here.
+    const ahead = { ...open!, revision: open!.revision + 40, aside: [], entries: [], overwritten: [] };
+    window.store.dispatch(documents.actions.tookOver(ahead));
+    window.rename('lead', 'After all');
+    await window.kept();
+    expect((await stored('lead')).name).to.equal('After all');
+    expect(window.state().open!.revision).to.equal((await others.page()).revision);
+    await window.close();
+  });
+
+  it('keep a command that is larger than a request as one step', async () => {
+    const window = await opened('large');
+    const before = (await others.page()).revision;
+    const words = `<p>${'Low in the south after supper. '.repeat(1500)}</p>`;
+    window.store.dispatch(edit('setContent', { node: 'lead' as NodeId, field: 'text', value: words }));
+    await window.kept();
+    let id = 'evening';
+    for (let round = 0; round < 6; round++) {
+      window.store.dispatch(
+        edit('duplicateElement', { node: 'opening' as NodeId, id: `twin${round}` as NodeId }),
+      );
+      id = `twin${round}`;
+    }
+    await window.kept();
+    expect((await stored(id)).kind).to.equal('section');
+    const count = Object.keys((await others.page()).page.nodes).length;
+    const sections = Array.from({ length: 6 }, (_each, round) => `twin${round}` as NodeId);
+    window.store.dispatch(edit('removeElements', { nodes: sections }));
+    await window.kept();
+    window.store.dispatch(undo());
+    await window.kept();
+    expect(Object.keys((await others.page()).page.nodes)).to.have.length(count);
+    expect((await others.page()).revision).to.equal(before + 9);
+    await window.close();
+  });
+});
