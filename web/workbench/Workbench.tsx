@@ -14,7 +14,7 @@ import { line } from '../ui/theme.ts';
 import { Notice } from '../ui/Notice.tsx';
 import { OverwrittenNotice } from './OverwrittenNotice.tsx';
 import { Desk } from './desk/Desk.tsx';
-import { ledgerWidth } from './ledger/columns.ts';
+import { ledgerWidth } from './values/columns.ts';
 import { Ledger } from './ledger/Ledger.tsx';
 import { PublishDialog } from './PublishDialog.tsx';
 import { TopBar } from './TopBar.tsx';

@@ -13,7 +13,7 @@ import { selected as select } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { useAfterPaint } from '../../ui/afterpaint.ts';
 import { desk } from '../../ui/theme.ts';
-import { sheetAddresses } from './content.ts';
+import { sheetAddresses } from '../../page/content.ts';
 import { DeskBar } from './DeskBar.tsx';
 import { Sheet } from './Sheet.tsx';
 import { WidthBar } from './WidthBar.tsx';

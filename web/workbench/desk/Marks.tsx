@@ -14,7 +14,7 @@ import { afterPaint } from '../../ui/afterpaint.ts';
 import { petrol } from '../../ui/theme.ts';
 import { MoveGrip } from './MoveGrip.tsx';
 import { SpanGrips } from './SpanGrips.tsx';
-import type { SheetDocument } from './sheetdocument.ts';
+import type { SheetDocument } from '../../page/sheetdocument.ts';
 
 interface MarksProps {
   site: SiteFrame;

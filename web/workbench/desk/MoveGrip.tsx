@@ -16,7 +16,7 @@ import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { draw } from '../../ui/draw.ts';
 import { sun } from '../../ui/theme.ts';
 import { insertionAt, type Insertion } from './insertion.ts';
-import type { SheetDocument } from './sheetdocument.ts';
+import type { SheetDocument } from '../../page/sheetdocument.ts';
 
 interface MoveGripProps {
   site: SiteFrame;

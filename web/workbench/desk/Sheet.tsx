@@ -5,11 +5,11 @@ import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { TextBar } from '../text/TextBar.tsx';
 import { useTextEditing } from '../text/useTextEditing.ts';
-import { ghostsIn } from './content.ts';
+import { ghostsIn } from '../../page/content.ts';
 import { Marks } from './Marks.tsx';
 import { SheetTitle } from './SheetTitle.tsx';
-import { EMPTY_SHEET, type SheetContent } from './sheetdocument.ts';
-import { useSheet } from './useSheet.ts';
+import { EMPTY_SHEET, type SheetContent } from '../../page/sheetdocument.ts';
+import { useSheet } from '../../page/useSheet.ts';
 
 interface SheetProps {
   site: SiteFrame;

@@ -15,7 +15,7 @@ import {
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { draw } from '../../ui/draw.ts';
-import type { SheetDocument } from './sheetdocument.ts';
+import type { SheetDocument } from '../../page/sheetdocument.ts';
 import { nearestTrack, tracksOf, type Track } from './tracks.ts';
 
 interface SpanGripsProps {

@@ -21,8 +21,8 @@ import { same, type Node, type NodeId } from '../../../core/index.ts';
 import { openPage } from '../../state/documents.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { line, petrolTint } from '../../ui/theme.ts';
-import { KindIcon } from '../ledger/icons.tsx';
-import { leading } from '../ledger/rows.ts';
+import { KindIcon } from '../../ui/KindIcon.tsx';
+import { leading } from '../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 function Part({ node, own, sourcePlace }: { node: Node; own: boolean; sourcePlace: number }) {

@@ -4,7 +4,7 @@ import { paths } from '../../../api/paths.ts';
 import { knownProperty, resolve, type Node, type Point } from '../../../core/index.ts';
 import { openPage } from '../../state/documents.ts';
 import { useAppSelector } from '../../state/store.ts';
-import { leading, propertyOfRow } from '../ledger/rows.ts';
+import { leading, propertyOfRow } from '../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 const hundredth = (share: number): number => Math.round(Math.min(1, Math.max(0, share)) * 100);

@@ -1,7 +1,7 @@
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useState } from 'react';
 import { fluid, sizeAt, type TextSize } from '../../../core/index.ts';
-import { propertyOfRow } from '../ledger/rows.ts';
+import { propertyOfRow } from '../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 const NUMBERS = { min: 'Smallest', max: 'Largest', fromWidth: 'At width', toWidth: 'At width' } as const;

@@ -7,8 +7,8 @@ import { describeWidths, type Page, type SiteFrame, type ViewId } from '../../..
 import { viewChosen } from '../../state/desk.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { ink, line, marigold, petrol, quiet, shade } from '../../ui/theme.ts';
-import { pageCounts, treeOf } from './outline.ts';
-import { columnsOf, gridColumns } from './columns.ts';
+import { pageCounts, treeOf } from './outline/outline.ts';
+import { columnsOf, gridColumns } from '../values/columns.ts';
 
 const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
 

@@ -6,9 +6,9 @@ import { viewAt, type Page, type SiteFrame } from '../../../core/index.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { line, quiet } from '../../ui/theme.ts';
 import { Header } from './Header.tsx';
-import { Outline } from './Outline.tsx';
-import type { Subject } from './rows.ts';
-import { Values } from './Values.tsx';
+import { Outline } from './outline/Outline.tsx';
+import type { Subject } from '../values/rows.ts';
+import { Values } from './table/Values.tsx';
 import './ledger.css';
 
 /** The left side of the workbench: the outline above the values, under one header of views. */

@@ -1,6 +1,6 @@
 import { Box, Button, Paper } from '@mui/material';
 import { Check, List, ListOrdered, Heading, Quote } from 'lucide-react';
-import type { SheetDocument } from '../desk/sheetdocument.ts';
+import type { SheetDocument } from '../../page/sheetdocument.ts';
 import { InlineMarks, Mark, useEditorChanges } from './marks.tsx';
 import type { TextInEditing } from './useTextEditing.ts';
 

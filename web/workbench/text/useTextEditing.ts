@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Editor } from '@tiptap/core';
 import { contentOf, knownKind, type Node, type NodeId } from '../../../core/index.ts';
-import type { SheetDocument } from '../desk/sheetdocument.ts';
+import type { SheetDocument } from '../../page/sheetdocument.ts';
 import { textEditor } from './editor.ts';
 
 /** The text being edited in place in a sheet. `editor` is absent for one line of plain words. */

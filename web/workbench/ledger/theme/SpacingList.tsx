@@ -4,8 +4,8 @@ import { useState } from 'react';
 import { held, type SiteFrame, type SpacingStep, type View } from '../../../../core/index.ts';
 import { edit } from '../../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
-import { columnsOf, gridColumns } from '../columns.ts';
-import { reachOf } from '../InlineEditor.tsx';
+import { columnsOf, gridColumns } from '../../values/columns.ts';
+import { reachOf } from '../../values/reach.ts';
 
 /** A step's size in a view; typing and Enter set it with the current reach, an emptied cell is inherited again. */
 function SizeCell({ site, step, view }: { site: SiteFrame; step: SpacingStep; view: View }) {

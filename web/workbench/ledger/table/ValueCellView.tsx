@@ -1,8 +1,9 @@
 import type { PointerEvent, ReactNode } from 'react';
-import { aliasOf, colourCss, type SiteFrame } from '../../../core/index.ts';
-import { draw } from '../../ui/draw.ts';
-import type { ValueCell } from './cells.ts';
-import { propertyOfRow, type ValueRow } from './rows.ts';
+import { type SiteFrame } from '../../../../core/index.ts';
+import { draw } from '../../../ui/draw.ts';
+import type { ValueCell } from '../../values/cells.ts';
+import { propertyOfRow, type ValueRow } from '../../values/rows.ts';
+import { swatchOf } from '../../values/swatch.ts';
 
 interface CellProps {
   site: SiteFrame;
@@ -20,14 +21,6 @@ interface CellProps {
   /** The editor, when this cell is being edited. */
   children?: ReactNode;
 }
-
-/** The colour itself, where the value is one: an alias is looked up, so that a swatch needs no style sheet. */
-export const swatchOf = (site: SiteFrame, value: string): string => {
-  const alias = aliasOf(value);
-  return alias
-    ? (site.colours.find((colour) => colour.id === alias)?.value ?? 'transparent')
-    : colourCss(value);
-};
 
 /** px of travel after which a drawn end counts. */
 const DRAWN = 12;

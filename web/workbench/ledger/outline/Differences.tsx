@@ -17,10 +17,10 @@ import {
   type Page,
   type SiteFrame,
   type ViewId,
-} from '../../../core/index.ts';
-import { valueAimed } from '../../state/desk.ts';
-import { useAppDispatch } from '../../state/store.ts';
-import { quiet } from '../../ui/theme.ts';
+} from '../../../../core/index.ts';
+import { valueAimed } from '../../../state/desk.ts';
+import { useAppDispatch } from '../../../state/store.ts';
+import { quiet } from '../../../ui/theme.ts';
 
 type Column = 'element' | 'property' | 'value' | 'instead';
 const COLUMNS: { id: Column; label: string }[] = [

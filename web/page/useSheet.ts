@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
-import { afterPaint } from '../../ui/afterpaint.ts';
+import { afterPaint } from '../ui/afterpaint.ts';
 import { SheetDocument, type SheetContent } from './sheetdocument.ts';
 
 export interface LiveSheet {

@@ -11,11 +11,11 @@ import {
   Typography,
 } from '@mui/material';
 import { useState } from 'react';
-import { knownKind, type Node, type Page } from '../../../core/index.ts';
-import { add, placeFor } from '../../state/structure.ts';
-import { useAppDispatch } from '../../state/store.ts';
-import { line, petrol, quiet } from '../../ui/theme.ts';
-import { KindIcon } from './icons.tsx';
+import { knownKind, type Node, type Page } from '../../../../core/index.ts';
+import { add, placeFor } from '../../../state/structure.ts';
+import { useAppDispatch } from '../../../state/store.ts';
+import { line, petrol, quiet } from '../../../ui/theme.ts';
+import { KindIcon } from '../../../ui/KindIcon.tsx';
 
 /** The kinds in the order in which they are offered; a page is no element to add. */
 const OFFERED: readonly { label: string; kinds: readonly string[] }[] = [

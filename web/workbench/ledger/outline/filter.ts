@@ -7,7 +7,7 @@ import {
   type Page,
   type SiteFrame,
   type ViewId,
-} from '../../../core/index.ts';
+} from '../../../../core/index.ts';
 import { ancestorsOf } from './outline.ts';
 
 /** What the outline is narrowed to. */

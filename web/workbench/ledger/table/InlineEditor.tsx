@@ -1,7 +1,8 @@
 import { Box, InputBase } from '@mui/material';
 import { useRef, useState, type KeyboardEvent } from 'react';
-import type { EditReach, ValueType } from '../../../core/index.ts';
-import { coral, line, petrol } from '../../ui/theme.ts';
+import type { EditReach, ValueType } from '../../../../core/index.ts';
+import { coral, line, petrol } from '../../../ui/theme.ts';
+import { reachOf } from '../../values/reach.ts';
 
 interface InlineEditorProps {
   label: string;
@@ -16,10 +17,6 @@ interface InlineEditorProps {
   onCommit(text: string, reach: EditReach): string | undefined;
   onClose(): void;
 }
-
-/** The reach that a way of pressing Enter asks for. */
-export const reachOf = (event: { shiftKey: boolean; altKey: boolean }, current: EditReach): EditReach =>
-  event.altKey ? 'everywhere' : event.shiftKey ? 'here' : current;
 
 const hint = {
   position: 'absolute',

@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
-import { isShown, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
-import { selected as select, selectionSet, selectionToggled } from '../../state/desk.ts';
-import { edit } from '../../state/edits.ts';
-import { duplicate, remove } from '../../state/structure.ts';
-import { useAppDispatch, useAppSelector } from '../../state/store.ts';
-import type { RowsHandle } from '../../ui/VirtualRows.tsx';
-import { columnsOf } from './columns.ts';
+import { isShown, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../../core/index.ts';
+import { selected as select, selectionSet, selectionToggled } from '../../../state/desk.ts';
+import { edit } from '../../../state/edits.ts';
+import { duplicate, remove } from '../../../state/structure.ts';
+import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
+import type { RowsHandle } from '../../../ui/VirtualRows.tsx';
+import { columnsOf } from '../../values/columns.ts';
 import { ancestorsOf, outlineRows, treeOf, type OutlineRow } from './outline.ts';
 
 /** Where the keyboard is: a row, and a column (-1 for the name). */

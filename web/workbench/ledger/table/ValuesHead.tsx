@@ -6,14 +6,14 @@ import {
   type Page,
   type SiteFrame,
   type ViewId,
-} from '../../../core/index.ts';
-import { edit } from '../../state/edits.ts';
-import { useAppDispatch } from '../../state/store.ts';
-import { line, quiet, shade } from '../../ui/theme.ts';
+} from '../../../../core/index.ts';
+import { edit } from '../../../state/edits.ts';
+import { useAppDispatch } from '../../../state/store.ts';
+import { line, quiet, shade } from '../../../ui/theme.ts';
 import { ElementMenu } from './ElementMenu.tsx';
-import { followersOf } from './followers.ts';
+import { followersOf } from '../../values/followers.ts';
 import { ReachChoice } from './ReachChoice.tsx';
-import { leading, type Subject } from './rows.ts';
+import { leading, type Subject } from '../../values/rows.ts';
 
 /** What the table's subject is called. */
 export function subjectName(subject: Subject): string {

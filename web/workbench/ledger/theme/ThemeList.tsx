@@ -1,13 +1,13 @@
 import { Box } from '@mui/material';
-import { overrideCount, type SiteFrame, type ViewId } from '../../../core/index.ts';
-import { textStyleChosen } from '../../state/desk.ts';
-import { useAppDispatch, useAppSelector } from '../../state/store.ts';
-import { ActiveColumn } from './ActiveColumn.tsx';
-import { columnsOf, gridColumns } from './columns.ts';
-import { GroupTitle } from './GroupTitle.tsx';
-import { ColourList } from './theme/ColourList.tsx';
-import { FontList } from './theme/FontList.tsx';
-import { SpacingList } from './theme/SpacingList.tsx';
+import { overrideCount, type SiteFrame, type ViewId } from '../../../../core/index.ts';
+import { textStyleChosen } from '../../../state/desk.ts';
+import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
+import { ActiveColumn } from '../columns/ActiveColumn.tsx';
+import { columnsOf, gridColumns } from '../../values/columns.ts';
+import { GroupTitle } from '../columns/GroupTitle.tsx';
+import { ColourList } from './ColourList.tsx';
+import { FontList } from './FontList.tsx';
+import { SpacingList } from './SpacingList.tsx';
 
 /** The text styles, with a tile a view as in the outline; the values of the chosen one stand below. */
 function TextStyles({ site }: { site: SiteFrame }) {

@@ -1,16 +1,16 @@
 import { Box, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { viewOf, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
-import { quiet } from '../../ui/theme.ts';
-import { VirtualRows } from '../../ui/VirtualRows.tsx';
-import { useAppSelector } from '../../state/store.ts';
-import { ActiveColumn } from './ActiveColumn.tsx';
+import { viewOf, type Page, type SiteFrame, type ViewId } from '../../../../core/index.ts';
+import { quiet } from '../../../ui/theme.ts';
+import { VirtualRows } from '../../../ui/VirtualRows.tsx';
+import { useAppSelector } from '../../../state/store.ts';
+import { ActiveColumn } from '../columns/ActiveColumn.tsx';
 import { AddDialog } from './AddDialog.tsx';
 import { Differences } from './Differences.tsx';
 import { isFiltering, NO_FILTER, passing } from './filter.ts';
 import { OutlineBar, type OutlineMode } from './OutlineBar.tsx';
 import { OutlineRowView } from './OutlineRowView.tsx';
-import { ThemeList } from './ThemeList.tsx';
+import { ThemeList } from '../theme/ThemeList.tsx';
 import { useOutline } from './useOutline.ts';
 
 /** px; the height of a row. */

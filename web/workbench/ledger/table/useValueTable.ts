@@ -7,14 +7,14 @@ import {
   type Part,
   type SiteFrame,
   type ViewId,
-} from '../../../core/index.ts';
-import { edit } from '../../state/edits.ts';
-import { useAppDispatch, useAppSelector } from '../../state/store.ts';
-import type { RowsHandle } from '../../ui/VirtualRows.tsx';
-import { adjustmentIn } from './adjustment.ts';
-import { contextOf, layeredIn, targetOf, valueCells, type ValueCell } from './cells.ts';
-import { rememberCopy, rememberedCopy } from './clipboard.ts';
-import { columnsOf } from './columns.ts';
+} from '../../../../core/index.ts';
+import { edit } from '../../../state/edits.ts';
+import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
+import type { RowsHandle } from '../../../ui/VirtualRows.tsx';
+import { adjustmentIn } from '../../values/adjustment.ts';
+import { contextOf, layeredIn, targetOf, valueCells, type ValueCell } from '../../values/cells.ts';
+import { rememberCopy, rememberedCopy } from '../../values/clipboard.ts';
+import { columnsOf } from '../../values/columns.ts';
 import {
   isNode,
   leading,
@@ -25,7 +25,7 @@ import {
   type SideChoice,
   type Subject,
   type ValueRow,
-} from './rows.ts';
+} from '../../values/rows.ts';
 
 /** A cell of the table by its row and column. */
 export interface Place {

@@ -1,10 +1,10 @@
-import type { Page, SiteFrame } from '../../../core/index.ts';
-import { valueAimed } from '../../state/desk.ts';
-import { useAppDispatch } from '../../state/store.ts';
-import { layeredIn } from './cells.ts';
-import { traceChain } from './chain.ts';
-import { contrastSaid } from './contrast.ts';
-import { leading, propertyOfRow } from './rows.ts';
+import type { Page, SiteFrame } from '../../../../core/index.ts';
+import { valueAimed } from '../../../state/desk.ts';
+import { useAppDispatch } from '../../../state/store.ts';
+import { layeredIn } from '../../values/cells.ts';
+import { traceChain } from '../../values/chain.ts';
+import { contrastSaid } from '../../values/contrast.ts';
+import { leading, propertyOfRow } from '../../values/rows.ts';
 import type { Place, ValueTable } from './useValueTable.ts';
 
 /** The trace of the cell that is pointed at, or has the keyboard. Each link leads to the cell it speaks of. */

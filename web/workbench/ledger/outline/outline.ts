@@ -9,7 +9,7 @@ import {
   type Page,
   type SiteFrame,
   type ViewId,
-} from '../../../core/index.ts';
+} from '../../../../core/index.ts';
 
 /** A row of the outline: an element and how deep it stands. */
 export interface OutlineRow {

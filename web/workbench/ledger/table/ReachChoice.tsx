@@ -1,8 +1,8 @@
 import { ToggleButton, ToggleButtonGroup, Tooltip } from '@mui/material';
-import type { EditReach } from '../../../core/index.ts';
-import { reachChosen } from '../../state/desk.ts';
-import { preferReach } from '../../state/preferences.ts';
-import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import type { EditReach } from '../../../../core/index.ts';
+import { reachChosen } from '../../../state/desk.ts';
+import { preferReach } from '../../../state/preferences.ts';
+import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 
 const CHOICES: { value: EditReach; label: string; explained: string }[] = [
   { value: 'here', label: 'Here', explained: 'Edits change only the view of their column' },

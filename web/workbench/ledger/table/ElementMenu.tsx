@@ -11,12 +11,12 @@ import {
   type Page,
   type SiteFrame,
   type ViewId,
-} from '../../../core/index.ts';
-import { edit } from '../../state/edits.ts';
-import { duplicate, remove } from '../../state/structure.ts';
-import { useAppDispatch } from '../../state/store.ts';
+} from '../../../../core/index.ts';
+import { edit } from '../../../state/edits.ts';
+import { duplicate, remove } from '../../../state/structure.ts';
+import { useAppDispatch } from '../../../state/store.ts';
 import { CarryOverDialog } from './CarryOverDialog.tsx';
-import { rememberCopy, rememberedCopy } from './clipboard.ts';
+import { rememberCopy, rememberedCopy } from '../../values/clipboard.ts';
 import { PasteDialog } from './PasteDialog.tsx';
 
 interface Entry {

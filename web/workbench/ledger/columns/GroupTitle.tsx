@@ -1,6 +1,6 @@
 import { Typography } from '@mui/material';
 import type { ReactNode } from 'react';
-import { quiet } from '../../ui/theme.ts';
+import { quiet } from '../../../ui/theme.ts';
 
 /** The heading of things that belong together in the ledger. */
 export function GroupTitle({ children }: { children: ReactNode }) {

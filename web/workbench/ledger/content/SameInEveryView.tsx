@@ -1,10 +1,10 @@
 import { Box, Typography } from '@mui/material';
-import { contentOf, knownKind, type Node } from '../../../core/index.ts';
-import { edit } from '../../state/edits.ts';
-import { useAppDispatch } from '../../state/store.ts';
-import { quiet } from '../../ui/theme.ts';
-import { GroupTitle } from './GroupTitle.tsx';
-import { FieldEditor } from './content/FieldEditor.tsx';
+import { contentOf, knownKind, type Node } from '../../../../core/index.ts';
+import { edit } from '../../../state/edits.ts';
+import { useAppDispatch } from '../../../state/store.ts';
+import { quiet } from '../../../ui/theme.ts';
+import { GroupTitle } from '../columns/GroupTitle.tsx';
+import { FieldEditor } from './FieldEditor.tsx';
 
 /** The fields of an element that cannot differ by view; editing one says that it concerns all views. */
 export function SameInEveryView({ node }: { node: Node }) {

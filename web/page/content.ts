@@ -1,4 +1,4 @@
-import { paths } from '../../../api/paths.ts';
+import { paths } from '../../api/paths.ts';
 import {
   isShown,
   knownKind,
@@ -8,7 +8,7 @@ import {
   type PageHead,
   type SiteFrame,
   type ViewId,
-} from '../../../core/index.ts';
+} from '../../core/index.ts';
 import type { Ghost } from './sheetdocument.ts';
 
 /** The addresses of the application, from inside a sheet. The same site and pages give the same object, which the compiler remembers by. */

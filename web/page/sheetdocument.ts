@@ -11,8 +11,8 @@ import {
   type Markup,
   type NodeId,
   type Preview,
-} from '../../../core/index.ts';
-import { paths } from '../../../api/paths.ts';
+} from '../../core/index.ts';
+import { paths } from '../../api/paths.ts';
 import { ElementRules } from './sheetrules.ts';
 
 /** An element that is shown as a ghost although it is hidden, with the display it would have. */

@@ -1,10 +1,10 @@
 import { InputBase } from '@mui/material';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useRef } from 'react';
-import type { Page, SiteFrame } from '../../../core/index.ts';
-import { petrol } from '../../ui/theme.ts';
-import { columnsOf, gridColumns } from './columns.ts';
-import { KindIcon } from './icons.tsx';
+import type { Page, SiteFrame } from '../../../../core/index.ts';
+import { petrol } from '../../../ui/theme.ts';
+import { columnsOf, gridColumns } from '../../values/columns.ts';
+import { KindIcon } from '../../../ui/KindIcon.tsx';
 import { tileOf, type OutlineRow, type Tile } from './outline.ts';
 import type { OutlineTree } from './useOutline.ts';
 

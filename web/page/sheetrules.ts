@@ -1,4 +1,4 @@
-import { printDeclarations, type CssRule, type NodeId, type Preview } from '../../../core/index.ts';
+import { printDeclarations, type CssRule, type NodeId, type Preview } from '../../core/index.ts';
 
 /** A rule in a sheet's document, and what it was made from. */
 interface Handle {

@@ -1,6 +1,6 @@
 import { Box, IconButton, InputBase, MenuItem, Select, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { Plus, Search } from 'lucide-react';
-import { line, paper } from '../../ui/theme.ts';
+import { line, paper } from '../../../ui/theme.ts';
 import type { OutlineFilter } from './filter.ts';
 
 export type OutlineMode = 'tree' | 'differences' | 'theme';
