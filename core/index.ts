@@ -49,7 +49,7 @@ export {
   type Traced,
 } from './values/trace.ts';
 export { differences, type Difference } from './values/differences.ts';
-export { childrenIn, hiddenBy, isShown } from './values/shown.ts';
+export { childrenIn, hiddenBy, isShown } from './values/visibility.ts';
 export { columnsIn, type RowColumns } from './values/columns.ts';
 export { spaceAt, type Space } from './theme/spacing.ts';
 export type { Asset, Colour, Font, SpacingStep, Stock } from './theme/stock.ts';
@@ -74,14 +74,10 @@ export { stacksOf, type EditBy, type Logged, type Stacks } from './edits/history
 export { changedSince, followed } from './site/lineage.ts';
 export type { Holders } from './edits/aim.ts';
 export { accepts } from './edits/structure.ts';
-export {
-  carriedOver,
-  chosenValues,
-  siblingsLike,
-  subtree,
-  valuesOf,
-  type ValueChoice,
-} from './edits/many.ts';
+export { carriedOver } from './edits/overrides.ts';
+export { chosenValues, type ValueChoice } from './edits/paste.ts';
+export { valuesOf } from './edits/stylevalues.ts';
+export { siblingsLike, subtree } from './edits/tree.ts';
 export { applied, stands, type Applied } from './edits/apply.ts';
 export { nodesIn, overlapping, pagesIn, type Operation } from './edits/operation.ts';
 export { LIMITS, shortened } from './edits/limits.ts';
@@ -95,4 +91,5 @@ export { printDeclarations, printFontFaces, printRules } from './compile/stylesh
 export { compileSite, documentTitle, pagePath, type PublishedFile } from './compile/files.ts';
 
 export { upgradedFrame, upgradedNode } from './exchange/upgrade.ts';
+export { siteFileSchema } from './exchange/schema.ts';
 export { readSiteFile, writeSiteFile, type ReadSite } from './exchange/sitefile.ts';

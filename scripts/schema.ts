@@ -1,8 +1,8 @@
 /** Writes the site file's JSON Schema to docs/: `npm run schema`. */
 import { writeFile } from 'node:fs/promises';
-import { SiteFileSchema } from '../core/index.ts';
+import { siteFileSchema } from '../core/index.ts';
 
 await writeFile(
   new URL('../docs/site-file.schema.json', import.meta.url),
-  `${JSON.stringify(SiteFileSchema, null, 1)}\n`,
+  `${JSON.stringify(siteFileSchema(), null, 1)}\n`,
 );

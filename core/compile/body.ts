@@ -1,6 +1,6 @@
 import { bands, mediaCondition } from '../layered/bands.ts';
-import { held } from '../layered/resolve.ts';
 import { partStyleOf, textStyleOf } from '../values/trace.ts';
+import { hiddenSomewhere } from '../values/visibility.ts';
 import type { Kind, MarkupContext, MediaReference } from '../elements/kinds/kind.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
@@ -84,18 +84,12 @@ function partsIn(site: SiteFrame): Making['partsOf'] {
   };
 }
 
-/** Whether some view hides an element itself. */
-function hiddenSomewhere(node: Node, site: SiteFrame): boolean {
-  const shown = node.style.self?.shown;
-  return !!shown && site.views.list.some((view) => held(shown, site.views, view.id)?.value === false);
-}
-
 function elementMarkup(node: Node, making: Making, place: { eager: boolean; absent: boolean }): Markup {
   const { site, page, addresses, levels } = making;
   const kind = knownKind(node.kind);
   const style = textStyleOf(node, site);
   // What is absent in some view must cost no download there: a lazy picture without a box is never fetched.
-  const absent = place.absent || hiddenSomewhere(node, site);
+  const absent = place.absent || hiddenSomewhere(site, node);
   return kind.markup(node, {
     attributes: {
       class: `${kind.name} ${style ? `${textStyleClass(style.id)} ` : ''}${nodeClass(node.id)}`,

@@ -5,6 +5,7 @@ import type { Page, SiteFrame } from '../site/site.ts';
 import type { Views } from '../layered/views.ts';
 import { changedSince } from '../site/lineage.ts';
 import { textStyleOf } from '../values/trace.ts';
+import { ownVisibility } from '../values/visibility.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
 import { memoised } from '../memo.ts';
 import { elementRules, sharedRules } from './rules.ts';
@@ -32,7 +33,7 @@ const sameMarkup = (one: Node | undefined, other: Node | undefined): boolean =>
   one.children === other.children &&
   one.textStyle === other.textStyle &&
   one.style.self?.source === other.style.self?.source &&
-  one.style.self?.shown === other.style.self?.shown;
+  ownVisibility(one) === ownVisibility(other);
 
 /** What of a node the shared rules are made from: which text style is used, which pictures stand behind elements. */
 const sameShare = (one: Node | undefined, other: Node | undefined, site: SiteFrame): boolean =>

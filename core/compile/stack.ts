@@ -2,7 +2,7 @@ import { mediaCondition, widthsOfOverride } from '../layered/bands.ts';
 import type { Layered } from '../layered/layered.ts';
 import type { Declarations } from '../elements/properties/property.ts';
 import { offsetFromBase, type Reach, type ViewId, type Views } from '../layered/views.ts';
-import { DeclarationBlock } from './block.ts';
+import { Blocks, type DeclarationBlock } from './block.ts';
 import { memoised } from '../memo.ts';
 
 /** What a rule belongs to; a later layer wins over an earlier one. */
@@ -30,7 +30,7 @@ export interface Slots {
   /** Base first, then by distance: in this order later always wins. */
   list: Slot[];
   of: Map<ViewId, Record<Reach, Slot>>;
-  empty: DeclarationBlock;
+  blocks: Blocks;
 }
 
 export const slotsOf = memoised((views: Views): Slots => {
@@ -50,7 +50,7 @@ export const slotsOf = memoised((views: Views): Slots => {
     };
     of.set(view, { onward: slot('onward'), here: slot('here') });
   }
-  return { list, of, empty: new DeclarationBlock() };
+  return { list, of, blocks: new Blocks() };
 });
 
 /** The declarations of one selector, put together by the condition under which they hold. */
@@ -94,7 +94,7 @@ export class Stack {
   }
 
   private put(index: number, declarations: Declarations): void {
-    this.held[index] = (this.held[index] ?? this.slots.empty).with(declarations);
+    this.held[index] = (this.held[index] ?? this.slots.blocks.empty).with(declarations);
   }
 }
 

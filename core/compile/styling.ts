@@ -6,6 +6,9 @@ import { knownProperty, placeOf } from '../elements/properties/table.ts';
 import type { ViewId, Views } from '../layered/views.ts';
 import { slotsOf, Stack, type Slots } from './stack.ts';
 
+/** How many values of one property are remembered in one context; past it they are begun anew. */
+const MOST_VALUES = 5000;
+
 /** The CSS of one property's values in one context, worked out once: pages say the same often. */
 class ValueCss {
   private readonly made = new Map<unknown, Declarations>();
@@ -18,7 +21,10 @@ class ValueCss {
   of(value: unknown): Declarations {
     const key = typeof value === 'object' ? JSON.stringify(value) : value;
     let css = this.made.get(key);
-    if (!css) this.made.set(key, (css = this.property.css!(value, this.context)));
+    if (css) return css;
+    if (this.made.size >= MOST_VALUES) this.made.clear();
+    css = this.property.css!(value, this.context);
+    this.made.set(key, css);
     return css;
   }
 }

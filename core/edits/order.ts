@@ -1,4 +1,4 @@
-import { childrenIn } from '../values/shown.ts';
+import { childrenIn } from '../values/visibility.ts';
 import type { EditReach } from '../layered/change.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused } from '../outcome.ts';

@@ -4,8 +4,8 @@ import { done, refused, type Outcome } from '../outcome.ts';
 import { PageHeadSchema, type PageHead, type SiteFrame } from '../site/site.ts';
 import { found } from './aim.ts';
 import type { Command } from './command.ts';
-import { accepts, copied, putBehind, topmost } from './structure.ts';
-import { subtree } from './many.ts';
+import { accepts, copied } from './structure.ts';
+import { putBehind, subtree, topmost } from './tree.ts';
 import { describeHolders } from './wording.ts';
 
 const cleaned = (text: string): string => text.replace(/\s+/g, ' ').trim();

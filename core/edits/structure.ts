@@ -9,9 +9,12 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { canonicalStyle } from '../site/canonical.ts';
+import { isOfOneElement } from '../elements/valuetypes/valuetype.ts';
+import { knownProperty } from '../elements/properties/table.ts';
 import { found } from './aim.ts';
+import { valuesOf } from './stylevalues.ts';
 import type { Command } from './command.ts';
-import { subtree } from './many.ts';
+import { putBehind, subtree, topmost } from './tree.ts';
 import { counted, describeHolders } from './wording.ts';
 
 /** How many children a container takes. */
@@ -112,28 +115,30 @@ export const addElement: Command<AddElement> = {
   },
 };
 
-/** Puts an id behind another, or first; where that other has gone, last. */
-export function putBehind(order: NodeId[], id: NodeId, after: NodeId | null): void {
-  const at = after === null ? -1 : order.indexOf(after);
-  order.splice(after !== null && at < 0 ? order.length : at + 1, 0, id);
-}
-
 const plain = (node: Node): Node => structuredClone(isDraft(node) ? current(node) : node);
 
-/** A style in which ids stand for others. */
-function renamed(style: Node['style'], names: ReadonlyMap<NodeId, NodeId>): Node['style'] {
-  const order = style.self?.order as Layered<NodeId[]> | undefined;
-  if (!order) return style;
-  const named = (ids: NodeId[]) => ids.map((id) => names.get(id) ?? id);
-  const at = Object.entries(order.at ?? {}).map(([view, override]) => [
+/** A layered value with another in place of each of its values. */
+function mapped<T>({ base, at }: Layered<T>, map: (value: T) => T): Layered<T> {
+  const overrides = Object.entries(at ?? {}).map(([view, override]) => [
     view,
-    { ...override, value: named(override.value) },
+    { ...override, value: map(override.value) },
   ]);
-  const made = {
-    ...(order.base && { base: named(order.base) }),
-    ...(at.length > 0 && { at: Object.fromEntries(at) as Layered<unknown>['at'] }),
+  return {
+    ...(base !== undefined && { base: map(base) }),
+    ...(overrides.length > 0 && { at: Object.fromEntries(overrides) as Layered<T>['at'] }),
   };
-  return { ...style, self: { ...style.self, order: made } };
+}
+
+/** A style in which elements of the page stand by other names. */
+function renamed(style: Node['style'], names: ReadonlyMap<NodeId, NodeId>): Node['style'] {
+  const speaking = valuesOf(style).filter(({ name }) => isOfOneElement(knownProperty(name).type));
+  let made = style;
+  for (const { part, name, layered } of speaking) {
+    const { type } = knownProperty(name);
+    const named = mapped(layered, (value) => type.renamed!(value, names) as unknown);
+    made = { ...made, [part]: { ...made[part], [name]: named } };
+  }
+  return made;
 }
 
 /**
@@ -187,17 +192,6 @@ export const duplicateElement: Command<DuplicateElement> = {
     return done(`${node.name}: duplicated${more}`);
   },
 };
-
-/** Those of some elements that stand in none of the others. */
-export function topmost(page: Page, ids: readonly NodeId[]): NodeId[] {
-  const chosen = new Set(ids);
-  const below = (id: NodeId): boolean => {
-    for (let at = page.nodes[id].parent; at !== null; at = page.nodes[at].parent)
-      if (chosen.has(at)) return true;
-    return false;
-  };
-  return [...chosen].filter((id) => !below(id));
-}
 
 /** Takes elements, and all that is in them, off the page. */
 export const removeElements: Command<{ nodes: NodeId[] }> = {

@@ -5,7 +5,9 @@ import { type SiteFrame } from '../site/site.ts';
 import { isCssColour } from '../elements/valuetypes/colour.ts';
 import { withValue, withoutValue, type EditReach } from '../layered/change.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
+import { knownProperty } from '../elements/properties/table.ts';
 import type { Command } from './command.ts';
+import { valuesOf } from './stylevalues.ts';
 import { describeReach } from './wording.ts';
 
 /** An id for a new thing of the theme, made from its name: "Dark blue" → "dark-blue", or "dark-blue-2" where that is taken. */
@@ -123,15 +125,22 @@ export const removeFromTheme: Command<{ list: keyof typeof LISTS; id: string }> 
     const index = site[list].findIndex((each) => each.id === id);
     if (index < 0) return refused('It is not in the theme any more.');
     const { name } = site[list][index];
-    if (list !== 'colours' || !mentions(site, id)) {
+    if (!mentions(site, list, id)) {
       site[list].splice(index, 1);
       return done(`${LISTS[list]} ${name} removed`);
     }
-    return refused(
-      `${name} is used by a text style; give the style another colour first. Nothing was removed.`,
-    );
+    return refused(`${name} is used by a text style; give the style another first. Nothing was removed.`);
   },
 };
 
-const mentions = (site: SiteFrame, colour: string): boolean =>
-  JSON.stringify(site.textStyles).includes(`"{${colour}}"`);
+/** Whether a text style refers to something of the site. */
+const mentions = ({ textStyles }: SiteFrame, of: keyof typeof LISTS, id: string): boolean =>
+  textStyles.some(({ style }) =>
+    valuesOf(style).some(({ name, layered }) => {
+      const { mentions: mentioned } = knownProperty(name).type;
+      const values = [layered.base, ...Object.values(layered.at ?? {}).map(({ value }) => value)];
+      return values.some(
+        (value) => value !== undefined && mentioned?.(value).some((each) => each.of === of && each.id === id),
+      );
+    }),
+  );

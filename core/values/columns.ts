@@ -4,7 +4,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { knownProperty } from '../elements/properties/table.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
-import { childrenIn, isShown } from './shown.ts';
+import { childrenIn, isShown } from './visibility.ts';
 import { resolve } from './trace.ts';
 
 /** A row in a view: how many columns it has, and what each child that is shown asks of them, in the view's order. */

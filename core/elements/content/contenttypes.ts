@@ -137,16 +137,13 @@ export function entries(
     clean: (value) =>
       value.map((each) =>
         Object.fromEntries(
-          fields.map(({ name, type, initial }) => [
-            name,
-            type.clean((each[name] ?? initial) as never) as unknown,
-          ]),
+          fields.map(({ name, type, initial }) => [name, type.clean(each[name] ?? initial) as unknown]),
         ),
       ),
     fault(value, site) {
       for (const each of value) {
         for (const { name, type } of fields) {
-          const fault = type.fault?.(each[name] as never, site);
+          const fault = type.fault?.(each[name], site);
           if (fault) return fault;
         }
       }

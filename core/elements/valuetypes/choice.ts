@@ -41,4 +41,5 @@ export const familyType: ValueType<string> = {
     familyOptions({ site }).some((option) => option.value === value)
       ? undefined
       : `The site has no font family “${value}”.`,
+  mentions: (value) => (FAMILIES.some(({ id }) => id === value) ? [] : [{ of: 'fonts', id: value }]),
 };

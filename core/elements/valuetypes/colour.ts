@@ -44,4 +44,8 @@ export const colourType: ValueType<string> = {
     }
     return isCssColour(value) ? undefined : `“${value}” is not a CSS colour.`;
   },
+  mentions(value) {
+    const id = aliasOf(value);
+    return id === undefined ? [] : [{ of: 'colours', id }];
+  },
 };

@@ -48,4 +48,6 @@ export const gradientType: ValueType<Gradient | 'none'> = {
       : `${decimals(value.angle)}° ${colourType.format(value.from, context)} to ${colourType.format(value.to, context)}`,
   fault: (value, site) =>
     value === 'none' ? undefined : (colourType.fault!(value.from, site) ?? colourType.fault!(value.to, site)),
+  mentions: (value) =>
+    value === 'none' ? [] : [value.from, value.to].flatMap((each) => colourType.mentions!(each)),
 };

@@ -35,4 +35,6 @@ export const orderType: ValueType<NodeId[]> = {
     if (siblings.child) return ordinal(order.indexOf(siblings.child) + 1);
     return order.map((id) => siblings.source.indexOf(id) + 1).join('·');
   },
+  mentions: (value) => value.map((id) => ({ of: 'nodes', id })),
+  renamed: (value, names) => value.map((id) => (names.get(id) ?? id) as NodeId),
 };

@@ -32,4 +32,5 @@ export const pictureType = (optional: boolean): ValueType<string> => ({
     (optional && value === NO_PICTURE) || site.assets.some((asset) => asset.id === value && isPicture(asset))
       ? undefined
       : `The site has no picture “${value}”.`,
+  mentions: (value) => (value === NO_PICTURE ? [] : [{ of: 'assets', id: value }]),
 });

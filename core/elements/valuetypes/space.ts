@@ -45,5 +45,6 @@ export function spaceType(minimum: number, maximum: number): ValueType<Space> {
       typeof value === 'number' || site.spacing.some(({ id }) => id === aliasOf(value))
         ? undefined
         : `The site’s spacing scale has no step “${aliasOf(value)}”.`,
+    mentions: (value) => (typeof value === 'number' ? [] : [{ of: 'spacing', id: aliasOf(value) ?? value }]),
   };
 }

@@ -36,6 +36,12 @@ export interface ValueContext {
   siblings?: { order: NodeId[]; source: NodeId[]; child?: NodeId };
 }
 
+/** Something that a value refers to by its id: of the site's stock, or an element of the page. */
+export interface Mention {
+  of: keyof Stock | 'nodes';
+  id: string;
+}
+
 /**
  * A kind of value: what is valid, how it is read from typed text, how it is written in a cell. Everything that
  * shows or reads a value of the kind goes through here.
@@ -58,4 +64,11 @@ export interface ValueType<T = unknown> {
   word?: string;
   /** A fault that the schema cannot see, such as an unknown colour; undefined when there is none. */
   fault?(value: T, site: Stock): string | undefined;
+  /** What a value refers to; absent: nothing. */
+  mentions?(value: T): Mention[];
+  /** The value with elements of the page by other names: those of a copy. Absent where it refers to none. */
+  renamed?(value: T, names: ReadonlyMap<string, string>): T;
 }
+
+/** Whether values of a type belong to one element alone, as they speak of other elements of its page. */
+export const isOfOneElement = ({ renamed }: Pick<ValueType, 'renamed'>): boolean => renamed !== undefined;

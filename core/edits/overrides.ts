@@ -1,33 +1,22 @@
-import { applies } from '../site/applies.ts';
 import { current, isDraft } from 'immer';
 import { withValue } from '../layered/change.ts';
 import { countOverrides, overrideCount } from '../values/count.ts';
 import { same } from '../layered/express.ts';
 import { resolve } from '../values/trace.ts';
-import { knownKind } from '../elements/kinds/table.ts';
 import type { Layered } from '../layered/layered.ts';
-import type { Node, PartStyle, Style } from '../site/node.ts';
+import type { Node, PartStyle } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused } from '../outcome.ts';
 import { PARTS, type Part } from '../elements/parts.ts';
-import type { Property, PropertyGroup } from '../elements/properties/property.ts';
-import { knownProperty, propertyOf } from '../elements/properties/table.ts';
+import type { Property } from '../elements/properties/property.ts';
+import { knownProperty } from '../elements/properties/table.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
-import { scopeOf, found, holdersOf, store, valueFault, type Holders } from './aim.ts';
+import { scopeOf, found, holdersOf, store, type Holders } from './aim.ts';
 import type { Command } from './command.ts';
+import { isShared, valuesOf } from './stylevalues.ts';
+import { siblingsLike } from './tree.ts';
 import { counted, describeHolders } from './wording.ts';
-
-/** An element and everything in it, in source order. */
-export function subtree(page: Page, id: NodeId): NodeId[] {
-  return [id, ...page.nodes[id].children.flatMap((child) => subtree(page, child))];
-}
-
-/** Every value of a style, with the part and the name it stands under. */
-export const valuesOf = (style: Style): { part: Part; name: string; layered: Layered<unknown> }[] =>
-  PARTS.flatMap((part) =>
-    Object.entries(style[part] ?? {}).map(([name, layered]) => ({ part, name, layered })),
-  );
 
 /** Whose overrides go; only those of `view`, or, without one, those of all views. */
 export type ClearOverrides = Holders & { view?: ViewId };
@@ -54,93 +43,13 @@ export const clearOverrides: Command<ClearOverrides> = {
   },
 };
 
-/** Properties that belong to one element alone: the order of its children, the picture it shows. */
-const OWN = new Set(['order', 'source']);
-
-/** Which of the values copied from an element are meant; absent fields: all. */
-export interface ValueChoice {
-  groups?: PropertyGroup[];
-  /** Only these properties of these parts. */
-  only?: { part: Part; property: string }[];
-}
-
-/** The values of a copied style that a choice means. */
-export function chosenValues(style: Style, { groups, only }: ValueChoice) {
-  return valuesOf(style)
-    .flatMap(({ part, name, layered }) => {
-      const property = propertyOf(name);
-      return property ? [{ part, property, layered }] : [];
-    })
-    .filter(
-      ({ part, property }) =>
-        !OWN.has(property.name) &&
-        (!groups || groups.includes(property.group)) &&
-        (!only || only.some((each) => each.part === part && each.property === property.name)),
-    );
-}
-
-export interface PasteValues extends ValueChoice {
-  nodes: NodeId[];
-  /** The values copied from an element. */
-  style: Style;
-}
-
-/** Gives elements the values copied from another, with their overrides and reach. What does not apply is left out and said. */
-export const pasteValues: Command<PasteValues> = {
-  run(site, draft, { nodes: ids, style, ...choice }) {
-    const nodes = found(draft, ids);
-    if (!nodes.ok) return nodes;
-    const wanted = chosenValues(style, choice);
-    const left = new Set<Property>();
-    let count = 0;
-    for (const node of nodes.value) {
-      const parent = node.parent === null ? undefined : draft.nodes[node.parent];
-      for (const { part, property, layered } of wanted) {
-        const suits = applies(property, node.kind, parent?.kind, part) && understood(layered, property, site);
-        if (!suits) left.add(property);
-        else {
-          store(node, part, property.name, structuredClone(layered));
-          count += 1;
-        }
-      }
-    }
-    if (count === 0) return refused(`None of the copied values apply to ${describeHolders(nodes.value)}.`);
-    const missing =
-      left.size > 0 ? `; left out: ${[...left].map(({ label }) => label.toLowerCase()).join(', ')}` : '';
-    return done(`${describeHolders(nodes.value)}: ${counted(count, 'value')} pasted${missing}`);
-  },
-};
-
-/** Whether a site knows what a copied value speaks of: its views, its colours. */
-function understood(layered: Layered<unknown>, property: Property, site: SiteFrame): boolean {
-  const known = new Set<string>(site.views.list.map((view) => view.id));
-  const overrides = Object.entries(layered.at ?? {});
-  const values = [
-    ...(layered.base === undefined ? [] : [layered.base]),
-    ...overrides.map(([, { value }]) => value),
-  ];
-  return (
-    overrides.every(([view]) => known.has(view) && view !== site.views.base) &&
-    values.every((value) => valueFault(property, value, site) === undefined)
-  );
-}
-
-/** The other children of an element's parent that are of its kind. */
-export function siblingsLike(page: Page, id: NodeId): NodeId[] {
-  const node = page.nodes[id];
-  if (node.parent === null) return [];
-  return page.nodes[node.parent].children.filter(
-    (other) => other !== id && page.nodes[other].kind === node.kind,
-  );
-}
-
 const plain = (value: Layered<unknown>['at']): Layered<unknown>['at'] =>
   isDraft(value) ? current(value) : value;
 
 function matchOverrides(sibling: Node, node: Node, part: Part): void {
   const names = new Set([node, sibling].flatMap((each) => Object.keys(each.style[part] ?? {})));
   for (const name of names) {
-    if (OWN.has(name)) continue;
+    if (!isShared(knownProperty(name))) continue;
     const base = sibling.style[part]?.[name]?.base;
     const at = (node.style[part] as PartStyle | undefined)?.[name]?.at;
     store(sibling, part, name, { ...(base !== undefined && { base }), ...(at && { at: plain(at) }) });
@@ -213,25 +122,6 @@ export const carryOver: Command<CarryOver> = {
     const what = counted(count, 'override');
     return done(
       `${describeHolders(nodes.value)}: ${what} carried over from ${source.name} to ${target.name}`,
-    );
-  },
-};
-
-/** Gives elements a text style, or, without one, the style that their kind takes by itself. */
-export const setTextStyle: Command<{ nodes: NodeId[]; textStyle?: string }> = {
-  run(site, draft, { nodes: ids, textStyle }) {
-    const nodes = found(draft, ids);
-    if (!nodes.ok) return nodes;
-    const style = site.textStyles.find(({ id }) => id === textStyle);
-    if (textStyle !== undefined && !style) return refused(`The site has no text style “${textStyle}”.`);
-    const other = nodes.value.find(({ kind }) => !knownKind(kind).textStyle);
-    if (other) return refused(`${other.name} has no words that could take a text style.`);
-    for (const node of nodes.value) {
-      if (textStyle === undefined) delete node.textStyle;
-      else node.textStyle = textStyle;
-    }
-    return done(
-      `${describeHolders(nodes.value)}: text style ${style?.name ?? 'as its kind has it'} in every view`,
     );
   },
 };

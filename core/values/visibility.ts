@@ -1,3 +1,4 @@
+import type { Layered } from '../layered/layered.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { knownProperty } from '../elements/properties/table.ts';
@@ -6,6 +7,16 @@ import type { ViewId } from '../layered/views.ts';
 import { completeOrder } from '../layout/order.ts';
 import { held } from '../layered/resolve.ts';
 import { resolve } from './trace.ts';
+
+/** What an element itself says of where it is shown; the same object as long as it says the same. Undefined: everywhere. */
+export const ownVisibility = ({ style }: Node): Layered<boolean> | undefined =>
+  style.self?.shown as Layered<boolean> | undefined;
+
+/** Whether some view hides an element itself. */
+export function hiddenSomewhere({ views }: Pick<SiteFrame, 'views'>, node: Node): boolean {
+  const shown = ownVisibility(node);
+  return !!shown && views.list.some((view) => held(shown, views, view.id)?.value === false);
+}
 
 /** Whether an element is itself set to be shown in a view. */
 export const isShown = (site: SiteFrame, page: Page, node: Node, view: ViewId): boolean =>
