@@ -84,7 +84,9 @@ export { LIMITS, shortened } from './edits/limits.ts';
 
 export { sourceOrder } from './site/sourceorder.ts';
 export { bodyMarkup, type Addresses } from './compile/body.ts';
-export { elementRules, nodeClass, pageRules, within } from './compile/rules.ts';
+export { elementRules } from './compile/elementrules.ts';
+export { pageRules } from './compile/rules.ts';
+export { nodeClass, within } from './compile/selectors.ts';
 export { preview, type Preview } from './compile/preview.ts';
 export type { CssRule } from './compile/stack.ts';
 export { printDeclarations, printFontFaces, printRules } from './compile/stylesheet.ts';

@@ -3,13 +3,13 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { inLanes, mocha } from './lanes.mjs';
 import { built, dependencies, run } from './prepare.mjs';
 
-/** The browser and its driver, from Debian's packages where they are missing. */
-function chromium() {
-  const present = () => existsSync('/usr/bin/chromium') && existsSync('/usr/bin/chromedriver');
+/** What tests need of Debian's packages, installed where it is missing. Answers whether it is there. */
+function installed(what, packages, present) {
   if (present()) return true;
-  console.log('Installing Chromium and its driver …');
+  console.log(`Installing ${what} …`);
   const prefix = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
   const apt = (...args) => {
     const [command, ...rest] = [...prefix, 'apt-get', '-y', '-q', ...args];
@@ -21,9 +21,9 @@ function chromium() {
     );
   };
   apt('update');
-  if (apt('install', '--no-install-recommends', 'chromium', 'chromium-driver') && present()) return true;
+  if (apt('install', '--no-install-recommends', ...packages) && present()) return true;
   console.error(
-    'The browser tests need Chromium and ChromeDriver. Install the packages chromium and chromium-driver, then run npm test again.',
+    `The tests need ${what}. Install the packages ${packages.join(' and ')}, then run npm test again.`,
   );
   return false;
 }
@@ -41,7 +41,12 @@ function check(name, command, args) {
 }
 
 dependencies();
-const browser = chromium();
+const browser = installed(
+  'Chromium and its driver',
+  ['chromium', 'chromium-driver'],
+  () => existsSync('/usr/bin/chromium') && existsSync('/usr/bin/chromedriver'),
+);
+const postgres = installed('PostgreSQL', ['postgresql'], () => existsSync('/usr/lib/postgresql'));
 built();
 check('Types', 'npx', ['tsc']);
 check('Lint', 'npx', ['eslint', '.']);
@@ -63,17 +68,18 @@ check('Ratios that must not get worse', 'node', ['--import=tsx', 'benchmarks/run
 
 const totals = { passes: 0, failures: 0 };
 const faults = [];
-const suites = [
-  ['Core', 'test/core/**/*.test.ts'],
-  ['Server', 'test/server/**/*.test.ts'],
-  ...(browser ? [['Browser', 'test/browser/**/*.test.ts']] : []),
-];
+const suites = ['core', 'web', 'server', ...(browser ? ['browser'] : [])];
 const folder = mkdtempSync(join(tmpdir(), 'dimorphe-totals-'));
-for (const [name, pattern] of suites) {
+for (const name of suites) {
   const file = join(folder, `${name}.json`);
-  const ended = step(name, 'npx', ['mocha', '--exit', '--reporter', './test/reporter.cjs', pattern], {
-    DIMORPHE_TOTALS: file,
-  });
+  const ended = step(
+    `Tests: ${name}`,
+    'npx',
+    [...mocha, '--reporter', './test/reporter.cjs', ...inLanes(name)],
+    {
+      DIMORPHE_TOTALS: file,
+    },
+  );
   const found = existsSync(file)
     ? JSON.parse(readFileSync(file, 'utf8'))
     : { passes: 0, failures: 0, pending: 0, faults: [] };
@@ -81,9 +87,10 @@ for (const [name, pattern] of suites) {
   totals.failures += found.failures;
   faults.push(...found.faults);
   const whole = found.passes + found.failures > 0 && found.pending === 0 && (ended || found.failures > 0);
-  if (!whole) failed.push(`The ${name.toLowerCase()} tests did not all run.`);
+  if (!whole) failed.push(`The ${name} tests did not all run.`);
 }
 if (!browser) failed.push('The browser tests could not run.');
+if (!postgres) failed.push('The tests with a PostgreSQL server could not run.');
 // What went wrong is said once more at the end. Every step that failed otherwise than by a test counts as one failure.
 for (const fault of [...faults, ...failed]) console.error(`\n✘ ${fault}`);
 const failures = totals.failures + failed.length;

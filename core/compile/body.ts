@@ -11,7 +11,7 @@ import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { headOf, type Page, type SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
-import { nodeClass, textStyleClass } from './rules.ts';
+import { nodeClass, textStyleClass } from './selectors.ts';
 
 /** Where things are that a page refers to, as seen from the page. */
 export interface Addresses {

@@ -8,7 +8,8 @@ import { textStyleOf } from '../values/trace.ts';
 import { ownVisibility } from '../values/visibility.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
 import { memoised } from '../memo.ts';
-import { elementRules, sharedRules } from './rules.ts';
+import { elementRules } from './elementrules.ts';
+import { sharedRules } from './rules.ts';
 import type { CssRule } from './stack.ts';
 
 /** A page compiled for a sheet, in pieces that can be brought up to date one by one. */

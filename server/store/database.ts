@@ -49,10 +49,27 @@ async function openEmbedded(folder: string): Promise<OpenDatabase> {
   };
 }
 
+/** A number that stands for migrating among the advisory locks of the database. */
+const MIGRATING = 4870_4871;
+
+/** Migrates a database of which several processes may begin at once: one after the other. */
+async function migrateServer(url: string): Promise<void> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  try {
+    await client.query('select pg_advisory_lock($1)', [MIGRATING]);
+    await migratePostgres(drizzlePostgres(client, { schema }), { migrationsFolder });
+  } finally {
+    await client.end();
+  }
+}
+
 async function openServer(url: string): Promise<OpenDatabase> {
+  await migrateServer(url);
   const pool = new pg.Pool({ connectionString: url });
+  // A connection that breaks while nobody uses it is taken out of the pool; the next request makes another.
+  pool.on('error', () => undefined);
   const database = drizzlePostgres(pool, { schema });
-  await migratePostgres(database, { migrationsFolder });
   const listeners = new Set<{ end(): void }>();
   return {
     database,

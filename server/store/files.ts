@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { mkdir, open, readFile, rename, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 
@@ -22,7 +22,8 @@ export function fileStore(folder: string): FileStore {
       )
         return hash;
       await mkdir(join(folder, hash.slice(0, 2)), { recursive: true });
-      const draft = `${path}.${process.pid}.${Date.now()}`;
+      // Several may write the same bytes at once: each its own draft.
+      const draft = `${path}.${randomUUID()}`;
       const handle = await open(draft, 'w');
       try {
         await handle.writeFile(bytes);

@@ -25,10 +25,17 @@ export interface Store {
   close(): Promise<void>;
 }
 
-/** Opens a data folder for this process alone; throws `FolderInUse` when another has it. */
+/** The lock of a folder that several processes may have open. */
+const SHARED: Lock = { announce: () => undefined, release: () => undefined };
+
+/**
+ * Opens a data folder: for this process alone, or, with the database of a server, beside others. Throws `FolderInUse` when
+ * another has it for itself.
+ */
 export async function openStore(folder: string, databaseUrl?: string): Promise<Store> {
   const path = resolve(folder);
-  const lock = lockFolder(path);
+  // Several processes may share a server’s database, and the files, which are written once and never changed.
+  const lock = databaseUrl ? SHARED : lockFolder(path);
   try {
     const { database, listen, tidy, close } = await openDatabase(path, databaseUrl);
     const sites = siteStore(database);

@@ -47,12 +47,18 @@ export function siteStore(database: Database) {
       return new Map(rows.map(({ id, revision }) => [id, revision]));
     },
 
-    /** Keeps a valid site that is not there yet. */
-    add: (given: Site): Promise<void> =>
+    /** Keeps a valid site; one of this id that is there already stays as it is. Answers whether it was added. */
+    add: (given: Site): Promise<boolean> =>
       database.transaction(async (tx) => {
         const site = canonicalSite(given);
-        await tx.insert(sites).values({ id: site.frame.id, frame: site.frame });
+        const added = await tx
+          .insert(sites)
+          .values({ id: site.frame.id, frame: site.frame })
+          .onConflictDoNothing()
+          .returning({ id: sites.id });
+        if (added.length === 0) return false;
         for (const page of pagesOf(site)) await writePage(tx, site.frame.id, page, 1);
+        return true;
       }),
 
     /** Brings what an earlier version of the program has kept to the present form. */

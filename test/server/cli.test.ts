@@ -47,7 +47,7 @@ describe('the command line', () => {
   it('says path and fault of a broken file, without a stack trace, and ends with 1', async () => {
     const { site, files } = await demoSite();
     const broken: any = structuredClone(site);
-    broken.pages[0].nodes.headline.style.self.lineHeight = { base: 'tall' };
+    broken.pages.home.nodes.headline.style.self.lineHeight = { base: 'tall' };
     const path = join(folder, 'broken.json');
     await writeFile(path, writeSiteFile(broken, files));
     const result = run(['compile', path, join(folder, 'none')]);

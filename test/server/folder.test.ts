@@ -1,4 +1,3 @@
-import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { rm, writeFile } from 'node:fs/promises';
 import { createServer } from 'node:net';
@@ -8,18 +7,10 @@ import { paths } from '../../api/paths.ts';
 import { holderOf, lockFolder } from '../../server/store/lock.ts';
 import { start } from '../../server/start.ts';
 import { editor, inHome, set } from './editing.ts';
+import { launched } from './killing.ts';
 import { freshFolder, served } from './serving.ts';
 
 const HOME = paths.page('brindle-hill', 'home');
-
-async function launched(folder: string): Promise<{ child: ChildProcess; url: string }> {
-  const program = `import { start } from './server/start.ts'; const r = await start({ port: 0, hostPort: 0, dataFolder: ${JSON.stringify(folder)} }); console.log(r.url);`;
-  const child = spawn(process.execPath, ['--import=tsx', '--input-type=module', '-e', program], {
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  const [data] = (await once(child.stdout, 'data')) as [Buffer];
-  return { child, url: data.toString().trim() };
-}
 
 describe('a data folder', () => {
   it('serves one process; a second is refused with a sentence and changes nothing', async () => {
@@ -48,6 +39,35 @@ describe('a data folder', () => {
     lockFolder(folder).release();
     await rm(folder, { recursive: true });
   });
+
+  it('goes to one of many that want it at once, also over a lock that was left behind', async () => {
+    const { spawn } = await import('node:child_process');
+    for (let round = 0; round < 4; round++) {
+      const folder = await freshFolder();
+      if (round % 2 === 1)
+        await writeFile(join(folder, 'lock.json'), JSON.stringify({ pid: 4194305, started: '1' }));
+      // Each takes the lock at the same moment, says whether it has it, and keeps it until all have said so.
+      const program = `import { lockFolder } from './server/store/lock.ts';
+        process.stdin.once('data', () => { let got = 'yes'; try { lockFolder(${JSON.stringify(folder)}); } catch { got = 'no'; } console.log(got); });
+        process.stdin.once('end', () => process.exit(0)); console.log('ready');`;
+      const children = Array.from({ length: 4 }, () =>
+        spawn(process.execPath, ['--import=tsx', '--input-type=module', '-e', program], {
+          stdio: ['pipe', 'pipe', 'inherit'],
+        }),
+      );
+      const says = async (child: (typeof children)[number]) =>
+        ((await once(child.stdout, 'data')) as [Buffer])[0].toString().trim();
+      await Promise.all(children.map(says));
+      const answers = Promise.all(children.map(says));
+      children.forEach((child) => child.stdin.write('go'));
+      expect(
+        (await answers).filter((answer) => answer === 'yes'),
+        `round ${round}`,
+      ).to.have.length(1);
+      await Promise.all(children.map((child) => (child.stdin.end(), once(child, 'exit'))));
+      await rm(folder, { recursive: true });
+    }
+  }).timeout(120_000);
 
   it('holds every acknowledged edit, though the process is killed right after', async () => {
     const folder = await freshFolder();

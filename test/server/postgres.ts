@@ -1,0 +1,65 @@
+/** A PostgreSQL server of its own for tests, from Debian's package, in a folder of its own. */
+import { execFileSync, spawnSync } from 'node:child_process';
+import { chownSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { once } from 'node:events';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const HOME = '/usr/lib/postgresql';
+
+async function freePort(): Promise<number> {
+  const server = createServer().listen(0, '127.0.0.1');
+  await once(server, 'listening');
+  const { port } = server.address() as AddressInfo;
+  server.close();
+  await once(server, 'close');
+  return port;
+}
+
+/** Starts a server; answers its address and how to end it. */
+export async function startPostgres(): Promise<{ url: string; stop(): void }> {
+  const version = readdirSync(HOME)
+    .sort((one, other) => Number(one) - Number(other))
+    .at(-1)!;
+  const folder = mkdtempSync(join(tmpdir(), 'dimorphe-postgres-'));
+  // It refuses to run as root.
+  const root = process.getuid!() === 0;
+  const [uid, gid] = ['-u', '-g'].map((flag) =>
+    Number(execFileSync('id', [flag, root ? 'postgres' : String(process.getuid!())])),
+  );
+  chownSync(folder, uid, gid);
+  const run = (program: string, ...args: string[]) => {
+    const result = spawnSync(join(HOME, version, 'bin', program), args, {
+      cwd: folder,
+      uid,
+      gid,
+      encoding: 'utf8',
+      // What it leaves behind must not hold on to our output.
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
+    if (result.status !== 0) throw new Error(`${program} ended with ${result.status}.`);
+  };
+  const data = join(folder, 'data');
+  const port = await freePort();
+  run('initdb', '-D', data, '-U', 'dimorphe', '-A', 'trust', '-E', 'UTF8', '--no-sync');
+  run(
+    'pg_ctl',
+    '-D',
+    data,
+    '-w',
+    '-l',
+    join(folder, 'log'),
+    '-o',
+    `-p ${port} -k ${folder} -h 127.0.0.1 -F`,
+    'start',
+  );
+  return {
+    url: `postgres://dimorphe@127.0.0.1:${port}/postgres`,
+    stop() {
+      run('pg_ctl', '-D', data, '-m', 'immediate', 'stop');
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
