@@ -1,0 +1,289 @@
+/**
+ * What each property means: for every property, on every kind of element and every part that takes it, what Chromium
+ * computes when it has a value. The expectations are written by hand from the CSS specifications' computed values, as
+ * `getComputedStyle` serialises them (CSSOM https://www.w3.org/TR/cssom-1/#resolved-values); nothing of them comes from the program.
+ */
+import { expect } from 'chai';
+import {
+  applies,
+  KINDS,
+  knownKind,
+  nodeClass,
+  PARTS,
+  PROPERTIES,
+  within,
+  type NodeId,
+  type Part,
+  type Property,
+  type Site,
+} from '../../core/index.ts';
+import { files as pictures, home, made, node, onlyPages, site, view } from '../core/acting.ts';
+import { openBrowser, type Browser } from './browser.ts';
+import { fileServer, type FileServer } from './files.ts';
+
+type Computed = Record<string, string | RegExp>;
+
+interface Meaning {
+  value: unknown;
+  computed: Computed;
+  /** Other values of the same holder that the computed value follows from. */
+  beside?: Record<string, unknown>;
+  /** Where inside the element it is seen, if not where the property belongs. */
+  inside?: string;
+}
+
+const is = (value: unknown, computed: Computed, more: Omit<Meaning, 'value' | 'computed'> = {}): Meaning => ({
+  value,
+  computed,
+  ...more,
+});
+
+const sides = (start: string, end = '') =>
+  Object.fromEntries(
+    ['Top', 'Right', 'Bottom', 'Left'].map((side, index) => [
+      start + side,
+      [is(11 + index, { [`${start}-${side.toLowerCase()}${end}`]: `${11 + index}px` })],
+    ]),
+  );
+
+/** Every property, at a width of 1280 px in the demo's Desktop view: 12 columns, the colour Night #0f1830, the step M 24 px. */
+const MEANINGS: Record<string, Meaning[]> = {
+  family: [
+    is('literata', { 'font-family': 'literata, serif' }),
+    is('figtree', { 'font-family': 'figtree, sans-serif' }),
+  ],
+  size: [
+    is(21, { 'font-size': '21px' }),
+    is({ min: 10, max: 30, fromWidth: 640, toWidth: 1280 }, { 'font-size': '30px' }),
+  ],
+  lineHeight: [is(1.7, { 'line-height': '34px' }, { beside: { size: 20 } })],
+  weight: [is(350, { 'font-weight': '350' })],
+  slant: [is('italic', { 'font-style': 'italic' })],
+  letterSpacing: [
+    is(0.1, { 'letter-spacing': '2px' }, { beside: { size: 20 } }),
+    is(0, { 'letter-spacing': 'normal' }),
+  ],
+  case: [is('uppercase', { 'text-transform': 'uppercase' })],
+  decoration: [is('line-through', { 'text-decoration-line': 'line-through' })],
+  align: [is('end', { 'text-align': 'end' }), is('justify', { 'text-align': 'justify' })],
+  colour: [is('#102030', { color: 'rgb(16, 32, 48)' }), is('{night}', { color: 'rgb(15, 24, 48)' })],
+  wrapping: [is('balance', { 'text-wrap-style': 'balance', 'text-wrap-mode': 'wrap' })],
+  hyphenation: [is('auto', { hyphens: 'auto' })],
+  textColumns: [is(3, { 'column-count': '3' }), is(1, { 'column-count': 'auto' })],
+  marker: [is('square', { 'list-style-type': 'square' })],
+  shown: [is(false, { display: 'none' })],
+  collapse: [
+    is('open', { display: 'none' }, { inside: 'button' }),
+    is('button', { display: 'none' }, { inside: 'ul' }),
+  ],
+  iconSize: [is(40, { width: '40px', height: '40px' })],
+  thickness: [is(5, { height: '5px' })],
+  tiles: [is(2, { 'grid-template-columns': /^[\d.]+px [\d.]+px$/ })],
+  span: [is(5, { 'grid-column-end': 'span 5' }), is(20, { 'grid-column-end': 'span 12' })],
+  start: [
+    is(4, { 'grid-column-start': '4' }, { beside: { span: 2 } }),
+    is(12, { 'grid-column-start': '8' }, { beside: { span: 5 } }),
+  ],
+  direction: [is('beside', { 'grid-auto-flow': 'column' })],
+  gap: [is(24, { 'row-gap': '24px' }), is('{m}', { 'row-gap': '24px' })],
+  blockAlign: [is('center', { 'justify-self': 'center' })],
+  justifyItems: [is('end', { 'justify-items': 'end' })],
+  alignItems: [is('center', { 'align-items': 'center' })],
+  alignContent: [is('space-between', { 'align-content': 'space-between' })],
+  bleed: [is(true, { 'grid-column-start': '1', 'grid-column-end': '-1' })],
+  width: [is({ px: 300 }, { width: '300px' })],
+  minWidth: [is({ px: 222 }, { 'min-width': '222px' }), is('auto', { 'min-width': '0px' })],
+  maxWidth: [is({ px: 111 }, { 'max-width': '111px' }), is({ percent: 40 }, { 'max-width': '40%' })],
+  height: [is(777, { height: '777px' })],
+  minHeight: [is(66, { 'min-height': '66px' })],
+  aspectRatio: [is({ width: 16, height: 9 }, { 'aspect-ratio': '16 / 9' })],
+  sticky: [is(true, { position: 'sticky', top: '0px' })],
+  ...sides('padding'),
+  ...sides('margin'),
+  backgroundColour: [is('{night}', { 'background-color': 'rgb(15, 24, 48)' })],
+  backgroundPicture: [is('saturn', { 'background-image': /^none, none, url\(".*saturn.*"\)$/ })],
+  backgroundPosition: [
+    is(
+      { x: 20, y: 80 },
+      { 'background-position': '0px 0px, 0px 0px, 20% 80%' },
+      { beside: { backgroundPicture: 'saturn' } },
+    ),
+  ],
+  backgroundSize: [
+    is('contain', { 'background-size': 'auto, auto, contain' }, { beside: { backgroundPicture: 'saturn' } }),
+  ],
+  backgroundRepeat: [
+    is(
+      'repeat-x',
+      { 'background-repeat': 'repeat, repeat, repeat-x' },
+      { beside: { backgroundPicture: 'saturn' } },
+    ),
+  ],
+  tint: [
+    is('#10203080', {
+      'background-image':
+        /^linear-gradient\(rgba\(16, 32, 48, 0\.50?2?\), rgba\(16, 32, 48, 0\.50?2?\)\), none, none$/,
+    }),
+  ],
+  gradient: [
+    is(
+      { angle: 90, from: '#000000', to: '#ffffff' },
+      { 'background-image': 'none, linear-gradient(90deg, rgb(0, 0, 0), rgb(255, 255, 255)), none' },
+    ),
+  ],
+  cropRatio: [is({ width: 3, height: 2 }, { 'aspect-ratio': '3 / 2' })],
+  fit: [is('contain', { 'object-fit': 'contain' })],
+  focalPoint: [is({ x: 10, y: 90 }, { 'object-position': '10% 90%' })],
+  ...sides('border', '-width'),
+  borderStyle: [is('dashed', { 'border-top-style': 'dashed', 'border-left-style': 'dashed' })],
+  borderColour: [
+    is('#102030', { 'border-top-color': 'rgb(16, 32, 48)', 'border-left-color': 'rgb(16, 32, 48)' }),
+  ],
+  radius: [is(9, { 'border-top-left-radius': '9px', 'border-bottom-right-radius': '9px' })],
+  shadow: [is('low', { 'box-shadow': 'rgba(0, 0, 0, 0.25) 0px 1px 3px 0px' })],
+  opacity: [is(0.4, { opacity: '0.4' })],
+};
+
+/** Properties that are no CSS of their holder; other tests say what they mean. */
+const ELSEWHERE = ['order', 'source'];
+
+const LINK = '<a href="https://example.org/">link</a>';
+
+/** Content in which each part of a kind stands. */
+const CONTENT: Record<string, Record<string, unknown>> = {
+  text: {
+    text: `<h2>Title</h2><p>Words with a ${LINK}</p><ul><li>Entry</li></ul><blockquote><p>Said</p></blockquote>`,
+  },
+  heading: { text: `Title with a ${LINK}` },
+  list: { items: [{ text: `Entry with a ${LINK}` }] },
+  quote: { text: 'Said', by: 'Someone' },
+  gallery: { pictures: [{ picture: 'saturn', alt: 'Saturn', caption: 'Saturn' }] },
+  video: { file: 'turning-sky', caption: 'The sky' },
+  prices: { prices: [{ name: 'Night', price: '10', note: 'each' }] },
+};
+
+/** A page with every kind of element, in a row where it can be in one, and in a section. */
+function everything(): { on: Site; ids: Map<string, NodeId[]> } {
+  let on = onlyPages(site, 'home');
+  const ids = new Map<string, NodeId[]>([['page', [home.root]]]);
+  const add = (kind: string, parent: NodeId): NodeId => {
+    const id = node(`x-${kind}-${ids.get(kind)?.length ?? 0}`);
+    on = made('addElement', { kind, id, parent, after: null }, on.pages[home.id], on).site;
+    ids.set(kind, [...(ids.get(kind) ?? []), id]);
+    return id;
+  };
+  const content = (id: NodeId, field: string, value: unknown) => {
+    on = made('setContent', { node: id, field, value }, on.pages[home.id], on).site;
+  };
+  const section = add('section', home.root);
+  const row = add('row', section);
+  for (const { name } of KINDS) {
+    for (const parent of [row, section]) {
+      if (name === 'row' || !knownKind(on.pages[home.id].nodes[parent].kind).accepts.includes(name)) continue;
+      const id = add(name, parent);
+      Object.entries(CONTENT[name] ?? {}).forEach(([field, value]) => content(id, field, value));
+      if (name === 'logo') {
+        const args = {
+          nodes: [id],
+          property: 'source',
+          view: on.frame.views.base,
+          value: 'saturn',
+          reach: 'here' as const,
+        };
+        on = made('setValue', args, on.pages[home.id], on).site;
+      }
+    }
+  }
+  return { on, ids };
+}
+
+/** Where a property of an element, or of a part of it, is seen. */
+function targetOf(id: NodeId, kindName: string, part: Part, property: Property, inside?: string): string {
+  const kind = knownKind(kindName);
+  const self = `.${nodeClass(id)}`;
+  if (inside !== undefined) return within(self, inside);
+  if (part !== 'self') return within(self, kind.parts![part]!.selector);
+  return property.onMedia && kind.media !== undefined ? within(self, kind.media) : self;
+}
+
+const READER = `
+  const [url, wanted, done] = arguments;
+  const frame = document.getElementById('frame');
+  (async () => {
+    frame.style.width = '1280px';
+    await new Promise((resolve) => { frame.onload = resolve; frame.src = url; });
+    const { contentWindow: win, contentDocument: doc } = frame;
+    return wanted.map(([selector, names]) => {
+      const popover = selector.includes(':popover-open') && doc.querySelector(selector.replace(':popover-open', ''));
+      if (popover) popover.showPopover();
+      const found = doc.querySelector(selector);
+      return found && names.map((name) => win.getComputedStyle(found).getPropertyValue(name));
+    });
+  })().then(done, (error) => done(String(error)));
+`;
+
+describe('the meaning of every property', function () {
+  this.timeout(120_000);
+  let browser: Browser;
+  let files: FileServer;
+  before(async () => {
+    [browser, files] = await Promise.all([openBrowser(), fileServer()]);
+    await browser.driver.get(`${files.url}/frame`);
+  });
+  after(async () => {
+    await browser?.close();
+    files?.close();
+  });
+  const { on, ids } = everything();
+  const { nodes } = on.pages[home.id];
+  const desktop = view('desktop');
+
+  it('is written down for every one of them', () => {
+    const names = PROPERTIES.map(({ name }) => name).filter((name) => !ELSEWHERE.includes(name));
+    expect(Object.keys(MEANINGS)).to.have.members(names);
+  });
+
+  for (const property of PROPERTIES.filter(({ name }) => MEANINGS[name])) {
+    it(`${property.label}: on every kind and part that takes it`, async () => {
+      for (const meaning of MEANINGS[property.name]) {
+        const holders = [...ids].flatMap(([kind, all]) =>
+          all.flatMap((id) =>
+            PARTS.filter((part) =>
+              applies(property, kind, nodes[id].parent ? nodes[nodes[id].parent].kind : undefined, part),
+            ).map((part) => ({ id, kind, part })),
+          ),
+        );
+        expect(holders.length).to.be.greaterThan(0);
+        let changed = on;
+        for (const { id, part } of holders) {
+          for (const [name, value] of Object.entries({ ...meaning.beside, [property.name]: meaning.value })) {
+            const args = { nodes: [id], part, property: name, view: desktop, value, reach: 'here' as const };
+            changed = made('setValue', args, changed.pages[home.id], changed).site;
+          }
+        }
+        const url = await files.put('meaning', changed, pictures);
+        const names = Object.keys(meaning.computed);
+        const wanted = holders.map(({ id, kind, part }) => [
+          targetOf(id, kind, part, property, meaning.inside),
+          names,
+        ]);
+        const seen = await browser.driver.executeAsyncScript<(string[] | null)[] | string>(
+          READER,
+          url,
+          wanted,
+        );
+        if (typeof seen === 'string') throw new Error(seen);
+        holders.forEach(({ kind, part }, index) => {
+          const what = `${JSON.stringify(meaning.value)} on ${kind}${part === 'self' ? '' : `, ${part}`}`;
+          expect(seen[index], `${what}: nothing stands at ${String(wanted[index][0])}`).not.to.equal(null);
+          names.forEach((name, at) => {
+            const expected = meaning.computed[name];
+            const found = seen[index]![at];
+            if (expected instanceof RegExp) expect(found, `${what}: ${name}`).to.match(expected);
+            else expect(found, `${what}: ${name}`).to.equal(expected);
+          });
+        });
+      }
+    });
+  }
+});
