@@ -1,7 +1,8 @@
-import compression from 'compression';
-import express, { type Express, type Response } from 'express';
+import express, { type Express, type Request, type Response } from 'express';
 import type { Logger } from 'pino';
-import type { Publisher, ServedFile } from './publisher.ts';
+import type { PublishedEntry } from '../store/schema.ts';
+import { accepted } from './encodings.ts';
+import type { Publisher } from './publisher.ts';
 
 /** Published pages carry no script, so none may run, and they load nothing from elsewhere. */
 const POLICY =
@@ -32,9 +33,36 @@ function fileAt(parts: string[], closed: boolean): { path: string; folder: boole
 
 /** The stand-in web host: serves live publications under `/{site}/…` and drafts under `/preview/{name}/…`. */
 export function host(publisher: Publisher, log: Logger): Express {
+  /** Sends a published file from memory, in the smallest form that is accepted. */
+  async function sendPublished(
+    request: Request,
+    response: Response,
+    { hash, type, encoded = {} }: PublishedEntry,
+    lasting: boolean,
+  ): Promise<void> {
+    const coding = accepted(request.headers['accept-encoding']).find((each) => encoded[each] !== undefined);
+    const form = coding === undefined ? hash : encoded[coding]!;
+    const etag = `"${form.slice(0, 32)}"`;
+    const headers: Record<string, string> = {
+      ETag: etag,
+      'Cache-Control': lasting ? 'public, max-age=31536000, immutable' : 'no-cache',
+      'Content-Type': type,
+      Vary: 'Accept-Encoding',
+      ...(coding !== undefined && { 'Content-Encoding': coding }),
+    };
+    const known = request.headers['if-none-match'];
+    if (known !== undefined && known.split(',').some((each) => each.trim().replace(/^W\//, '') === etag)) {
+      response.writeHead(304, headers).end();
+      return;
+    }
+    const bytes = await publisher.bytes(form);
+    response.writeHead(200, { ...headers, 'Content-Length': String(bytes.length) });
+    response.end(request.method === 'HEAD' ? undefined : bytes);
+  }
+
   const app = express();
   app.disable('x-powered-by');
-  app.use(compression());
+  app.disable('etag');
   app.use((_request, response, next) => {
     response.set({
       'Content-Security-Policy': POLICY,
@@ -59,13 +87,9 @@ export function host(publisher: Publisher, log: Logger): Express {
     const draft = parts[0] === 'preview';
     const [site, ...rest] = draft ? parts.slice(1) : parts;
     const { path, folder } = fileAt(rest, closed);
-    const file: ServedFile | undefined =
-      site === undefined
-        ? undefined
-        : draft
-          ? publisher.previewFile(site, path)
-          : await publisher.liveFile(site, path);
-    if (!file) {
+    const preview = draft && site !== undefined ? publisher.previewFile(site, path) : undefined;
+    const live = !draft && site !== undefined ? await publisher.liveFile(site, path) : undefined;
+    if (!preview && !live) {
       return plainPage(
         response,
         404,
@@ -74,15 +98,11 @@ export function host(publisher: Publisher, log: Logger): Express {
       );
     }
     if (folder) return response.redirect(301, `${request.path}/`);
-    response.set('ETag', `"${file.hash.slice(0, 32)}"`);
-    const lasting = FINGERPRINTED.test(path);
-    response.set(
-      'Cache-Control',
-      draft ? 'no-store' : lasting ? 'public, max-age=31536000, immutable' : 'no-cache',
-    );
-    response.set('Content-Type', file.type);
-    if (request.fresh) response.status(304).end();
-    else response.send(await file.bytes());
+    if (preview) {
+      response.set('Cache-Control', 'no-store').set('Content-Type', preview.type).send(preview.bytes);
+      return;
+    }
+    await sendPublished(request, response, live!, FINGERPRINTED.test(path));
   });
 
   const failed: express.ErrorRequestHandler = (error, _request, response, next) => {

@@ -1,17 +1,17 @@
-import { createHash } from 'node:crypto';
 import { nanoid } from 'nanoid';
 import { compileSite, type Site } from '../../core/index.ts';
 import type { LivePublication } from '../../api/responses.ts';
 import { publishedBytes } from '../media/bytes.ts';
+import { encodings } from './encodings.ts';
+import { inMemory } from './memory.ts';
 import type { Publication } from '../store/publications.ts';
-import type { Manifest } from '../store/schema.ts';
+import type { Manifest, PublishedEntry } from '../store/schema.ts';
 import type { Store } from '../store/open.ts';
 
-/** A file as the host serves it. */
-export interface ServedFile {
+/** A file of a preview. */
+export interface PreviewFile {
   type: string;
-  hash: string;
-  bytes(): Promise<Buffer>;
+  bytes: Buffer;
 }
 
 /** How many previews are remembered; older ones answer 404. */
@@ -19,7 +19,17 @@ const PREVIEWS = 20;
 
 /** Compiles sites and keeps what the host serves: publications in the store, previews in memory. */
 export function publisher(store: Store, hostUrl: string) {
-  const previews = new Map<string, { site: string; files: Map<string, ServedFile> }>();
+  const served = inMemory(store);
+
+  /** The compressed forms of a text, made once and kept like any file. */
+  async function encodedForms(type: string, bytes: Buffer): Promise<Pick<PublishedEntry, 'encoded'>> {
+    const encoded: NonNullable<PublishedEntry['encoded']> = {};
+    for (const [name, form] of Object.entries(await encodings(type, bytes)))
+      encoded[name as keyof typeof encoded] = await store.files.put(form);
+    return Object.keys(encoded).length > 0 ? { encoded } : {};
+  }
+
+  const previews = new Map<string, { site: string; files: Map<string, PreviewFile> }>();
 
   async function compiled(site: Site): Promise<{ path: string; type: string; bytes: Buffer }[]> {
     return Promise.all(
@@ -48,9 +58,10 @@ export function publisher(store: Store, hostUrl: string) {
       if (before?.revision === snapshot.revision) return liveFrom(id, before);
       const manifest: Manifest = {};
       for (const { path, type, bytes } of await compiled(snapshot.site)) {
-        manifest[path] = { hash: await store.files.put(bytes), type };
+        manifest[path] = { hash: await store.files.put(bytes), type, ...(await encodedForms(type, bytes)) };
       }
       const kept = await store.publications.publish(id, manifest, snapshot.revision);
+      served.forget(id);
       return liveFrom(id, kept);
     },
 
@@ -58,11 +69,8 @@ export function publisher(store: Store, hostUrl: string) {
     async preview(id: string): Promise<string | undefined> {
       const snapshot = await store.history.snapshot(id);
       if (!snapshot) return undefined;
-      const files = new Map<string, ServedFile>();
-      for (const { path, type, bytes } of await compiled(snapshot.site)) {
-        const hash = createHash('sha256').update(bytes).digest('hex');
-        files.set(path, { type, hash, bytes: async () => bytes });
-      }
+      const files = new Map<string, PreviewFile>();
+      for (const { path, type, bytes } of await compiled(snapshot.site)) files.set(path, { type, bytes });
       const token = nanoid();
       previews.set(token, { site: id, files });
       if (previews.size > PREVIEWS) previews.delete(previews.keys().next().value!);
@@ -74,14 +82,17 @@ export function publisher(store: Store, hostUrl: string) {
       return live ? liveFrom(id, live) : null;
     },
 
-    previewFile: (token: string, path: string): ServedFile | undefined =>
+    previewFile: (token: string, path: string): PreviewFile | undefined =>
       previews.get(token)?.files.get(path),
 
-    async liveFile(id: string, path: string): Promise<ServedFile | undefined> {
-      const live = await store.publications.live(id);
-      const entry = live && Object.hasOwn(live.manifest, path) ? live.manifest[path] : undefined;
-      return entry && { ...entry, bytes: () => store.files.get(entry.hash) };
+    /** A file of the live publication. */
+    async liveFile(id: string, path: string): Promise<PublishedEntry | undefined> {
+      const manifest = await served.manifest(id);
+      return manifest && Object.hasOwn(manifest, path) ? manifest[path] : undefined;
     },
+
+    /** The bytes of a published file, by their hash. */
+    bytes: (hash: string): Promise<Buffer> => served.bytes(hash),
   };
 }
 

@@ -1,5 +1,6 @@
 import { and, desc, eq } from 'drizzle-orm';
-import type { Database } from './database.ts';
+import { notify, type Database } from './database.ts';
+import { CHANNEL } from './history.ts';
 import { publications, sites, type Manifest } from './schema.ts';
 
 export interface Publication {
@@ -26,6 +27,7 @@ export function publicationStore(database: Database) {
         const number = (last?.number ?? 0) + 1;
         const [kept] = await tx.insert(publications).values({ site, number, manifest, revision }).returning();
         await tx.update(sites).set({ live: number }).where(eq(sites.id, site));
+        await notify(tx, CHANNEL, `${site} live`);
         return kept;
       }),
 

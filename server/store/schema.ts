@@ -113,5 +113,13 @@ export const publications = pgTable(
   (table) => [uniqueIndex('publications_by_number').on(table.site, table.number)],
 );
 
-/** The files of a publication by path: the SHA-256 of the content, under which it is kept, and its media type. */
-export type Manifest = Record<string, { hash: string; type: string }>;
+/** A file of a publication: the SHA-256 of its content, under which it is kept, its media type, and its compressed forms. */
+export interface PublishedEntry {
+  hash: string;
+  type: string;
+  /** The SHA-256 of the same content in an encoding, where that is smaller. */
+  encoded?: { br?: string; gzip?: string };
+}
+
+/** The files of a publication by path. */
+export type Manifest = Record<string, PublishedEntry>;

@@ -1,3 +1,5 @@
+import { request, type IncomingHttpHeaders } from 'node:http';
+import { brotliDecompressSync, gunzipSync } from 'node:zlib';
 import { expect } from 'chai';
 import { paths } from '../../api/paths.ts';
 import type { LivePublication, SiteResponse } from '../../api/responses.ts';
@@ -59,6 +61,49 @@ describe('the host', () => {
       new URL(/url\("(fonts\/fraunces[^"]+)"\)/.exec(css)![1], new URL(references[0], live.url)),
     );
     expect(font.headers.get('Content-Type')).to.equal('font/woff2');
+  });
+
+  it('sends each text in the smallest form that is accepted, made once, under a tag of its own', async () => {
+    await post(paths.publications('brindle-hill'));
+    // Not fetch, which decodes what it gets.
+    const get = (headers: Record<string, string>) =>
+      new Promise<{ status: number; headers: IncomingHttpHeaders; body: Buffer }>((resolve, reject) => {
+        request(`${running.hostUrl}/brindle-hill/`, { headers }, (response) => {
+          const chunks: Buffer[] = [];
+          response.on('data', (chunk: Buffer) => chunks.push(chunk));
+          response.on('end', () =>
+            resolve({ status: response.statusCode!, headers: response.headers, body: Buffer.concat(chunks) }),
+          );
+        })
+          .on('error', reject)
+          .end();
+      });
+    const plain = await get({});
+    expect(plain.headers).not.to.have.property('content-encoding');
+    expect(plain.body.toString()).to.include('<!DOCTYPE html>');
+    const tags = new Set([plain.headers.etag]);
+    // Quality values as RFC 9110, §12.4.2 has them: nothing is taken that is given a 0.
+    for (const [header, coding, decode] of [
+      ['gzip, deflate, br, zstd', 'br', brotliDecompressSync],
+      ['gzip', 'gzip', gunzipSync],
+      ['br;q=0, gzip;q=0.5', 'gzip', gunzipSync],
+      ['*', 'br', brotliDecompressSync],
+      ['identity, *;q=0', undefined, (bytes: Buffer) => bytes],
+    ] as const) {
+      const { headers, body } = await get({ 'Accept-Encoding': header });
+      expect(headers['content-encoding'], header).to.equal(coding);
+      expect(headers.vary).to.equal('Accept-Encoding');
+      expect(Number(headers['content-length'])).to.equal(body.length);
+      expect(decode(body).equals(plain.body), header).to.equal(true);
+      tags.add(headers.etag);
+      const again = await get({ 'Accept-Encoding': header, 'If-None-Match': headers.etag! });
+      expect([again.status, again.body.length]).to.deep.equal([304, 0]);
+    }
+    expect(tags.size).to.equal(3);
+    const picture = await fetch(
+      `${running.hostUrl}/brindle-hill/${/assets\/dome-at-dusk[^"]*/.exec(plain.body.toString())![0]}`,
+    );
+    expect(picture.headers.get('Content-Encoding'), 'is compressed by its own format').to.equal(null);
   });
 
   it('sends a page’s address without its closing slash on, and what is not there to a plain page', async () => {
