@@ -50,7 +50,7 @@ export const problems =
         return answer(
           response,
           413,
-          `The request is larger than ${LIMITS.request / 1_000_000} MB. Nothing was changed; send the change in smaller parts.`,
+          `The request is larger than ${((error as { limit?: number }).limit ?? LIMITS.request) / 1_000_000} MB. Nothing was changed.`,
         );
       case 'entity.parse.failed':
         return answer(response, 400, 'The request is not valid JSON. Nothing was changed.');

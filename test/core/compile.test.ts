@@ -15,7 +15,7 @@ import {
   type Site,
   type ViewId,
 } from '../../core/index.ts';
-import { onlyPages, site, withPage } from './acting.ts';
+import { home, made, node, onlyPages, site, withPage } from './acting.ts';
 import { siteArbitrary } from './arbitrary.ts';
 
 /** html-validate 10 with its standard rules: the HTML Living Standard's content models and WCAG techniques. */
@@ -99,6 +99,30 @@ describe('published HTML', () => {
     expect(texts(target).html[0].text).to.match(/<img src="assets\/dome-at-dusk[^>]*loading="lazy"/);
   });
 
+  it('asks in a form with the field that suits, and sends it as mail', () => {
+    const section = home.nodes[home.root].children[1];
+    const added = made('addElement', { kind: 'form', id: node('ask'), parent: section, after: null });
+    const fields = [
+      { label: 'Words', type: 'lines', required: true, options: '' },
+      { label: 'Night', type: 'choice', required: false, options: 'Friday\nSaturday' },
+      { label: 'Warm', type: 'tick', required: false, options: '' },
+      { label: 'Mail', type: 'email', required: false, options: '' },
+    ];
+    const set = (field: string, value: unknown, page = added.page) =>
+      made('setContent', { node: node('ask'), field, value }, page).page;
+    const page = set('to', 'hello@brindle.example', set('fields', fields));
+    const html = texts(withPage(site, page)).html[0].text;
+    const form = html.slice(html.indexOf('<form'), html.indexOf('</form>'));
+    expect(form).to.match(/<form [^>]*action="mailto:hello@brindle\.example"/);
+    expect(form).to.match(/<textarea [^>]*rows="4"[^>]*><\/textarea>/);
+    expect(form).to.match(/<textarea [^>]*required/);
+    expect(form).to.match(/<select [^>]*><option>Friday<\/option><option>Saturday<\/option><\/select>/);
+    expect(form)
+      .to.match(/<input [^>]*type="checkbox"/)
+      .and.match(/<input [^>]*type="email"/);
+    expect(form.match(/required/g)).to.have.length(1);
+  });
+
   it('links pages relatively and drops the target of a link to a page that is gone', () => {
     const target = onlyPages(site, 'home', 'hire', 'find-us');
     const [home, , findUs] = texts(target).html;
@@ -165,6 +189,34 @@ describe('published CSS', () => {
     const twin = { ...structuredClone(node), id: 'twin' as NodeId };
     expect(blocks(node).length).to.be.greaterThan(0);
     blocks(twin).forEach((block, index) => expect(block).to.equal(blocks(node)[index]));
+  });
+
+  it('says of a page what text is until someone sets it, and of a kind what it begins with', () => {
+    const { frame } = onlyPages(site, 'home');
+    const rules = pageRules(frame, home, (id) => id).filter(({ layer }) => layer === 'kind');
+    const of = (selector: string, condition?: string) =>
+      Object.assign(
+        {},
+        ...rules
+          .filter((rule) => rule.selector === selector && rule.condition === condition)
+          .map(({ declarations }) => declarations),
+      ) as Record<string, string>;
+    expect(of('.page')).to.include({
+      'font-family': '"figtree", sans-serif',
+      'font-size': '1rem',
+      'line-height': '1.5',
+      'font-weight': '400',
+      'font-style': 'normal',
+      'text-transform': 'none',
+      'text-align': 'start',
+      'text-wrap': 'wrap',
+      hyphens: 'manual',
+      color: 'black',
+    });
+    // A row takes the grid of each view: 12 columns, 4 in Mobile.
+    const columns = (count: number) => `repeat(${count}, minmax(0, 1fr))`;
+    expect(of('.row')['grid-template-columns']).to.equal(columns(12));
+    expect(of('.row', '(width < 640px)')['grid-template-columns']).to.equal(columns(4));
   });
 
   it('holds a span to each view’s columns without being told', () => {

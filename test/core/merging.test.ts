@@ -221,6 +221,33 @@ describe('operations', () => {
     expect(back).to.deep.equal(site);
   });
 
+  it('on entries of a list, the first and the last among them, are taken back to the very same list', () => {
+    const lists = { colours: site.frame.colours, spacing: site.frame.spacing, pages: site.frame.pages };
+    for (const [name, entries] of Object.entries(lists)) {
+      for (const entry of entries) {
+        const path = `/frame/${name}/${entry.id}`;
+        for (const operation of [
+          { op: 'clear', path },
+          { op: 'set', path, value: { ...entry, name: 'Changed', title: 'Changed' } },
+          { op: 'put', path: `/frame/${name}`, id: entry.id, after: [] },
+          { op: 'put', path: `/frame/${name}`, id: entry.id, after: [entries.at(-1)!.id, entries[0].id] },
+          { op: 'set', path: `/frame/${name}/new`, value: { id: 'new' } },
+        ] as Operation[]) {
+          const made = applied(site, [operation]);
+          if (!made.ok) throw new Error(made.sentence);
+          expect(on(made.value.site, made.value.inverse), JSON.stringify(operation)).to.deep.equal(site);
+        }
+      }
+    }
+    const first = site.frame.colours[0].id;
+    const last = site.frame.colours.at(-1)!.id;
+    const order = (target: Site) => target.frame.colours.map(({ id }) => id);
+    const moved = on(site, [{ op: 'put', path: '/frame/colours', id: first, after: [last] }]);
+    expect(order(moved)).to.deep.equal([...order(site).slice(1), first]);
+    const gone = on(site, [{ op: 'clear', path: `/frame/colours/${first}` }]);
+    expect(order(gone)).to.deep.equal(order(site).slice(1));
+  });
+
   it('say which pages and elements they change', () => {
     const operations: Operation[] = [
       { op: 'set', path: '/frame/name', value: 'x' },

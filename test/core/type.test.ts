@@ -101,6 +101,16 @@ describe('fluid sizes', () => {
     );
   });
 
+  it('is written with the part in rem that makes its line, also where that is nothing or less', () => {
+    // By hand: the slope from (500, 10) to (1000, 20) is 2vw and meets 0 at 0; from (320, 10) to (640, 30) 6.25vw and −10 px.
+    const css = (min: number, max: number, fromWidth: number, toWidth: number) =>
+      textSizeCss({ min, max, fromWidth, toWidth });
+    expect(css(10, 20, 500, 1000)).to.equal('clamp(0.625rem, 2vw + 0rem, 1.25rem)');
+    expect(css(10, 30, 320, 640)).to.equal('clamp(0.625rem, 6.25vw - 0.625rem, 1.875rem)');
+    expect(css(16, 20, 400, 800)).to.equal('clamp(1rem, 1vw + 0.75rem, 1.25rem)');
+    expect(css(16, 16, 400, 800)).to.equal('1rem');
+  });
+
   it('is the smallest size at fromWidth, the largest at toWidth, and grows in between', () => {
     fc.assert(
       fc.property(sizes, fc.double({ min: 0, max: 1, noNaN: true }), (size, share) => {

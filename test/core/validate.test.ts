@@ -148,6 +148,18 @@ describe('validation', () => {
     });
   }
 
+  it('quotes what is wrong, shortened where it is long', () => {
+    const saying = (value: unknown) => {
+      const site = copy();
+      site.pages[0].nodes.headline.style.self.lineHeight = { base: value };
+      return siteFileFaults(site)[0].sentence;
+    };
+    expect(saying('tall')).to.equal('"tall" is not a valid number.');
+    // Quotes and all, 60 characters are quoted whole; of more, 57 and a sign that there was more.
+    expect(saying('x'.repeat(58))).to.equal(`"${'x'.repeat(58)}" is not a valid number.`);
+    expect(saying('x'.repeat(59))).to.equal(`"${'x'.repeat(56)}… is not a valid number.`);
+  });
+
   it('never throws, whatever it is given', () => {
     fc.assert(fc.property(fc.anything(), (value) => Array.isArray(siteFileFaults(value))));
   });

@@ -86,6 +86,11 @@ describe('the theme', () => {
         'This is no woff2 font, or it is damaged. Nothing was kept; choose another file.',
       );
     }
+    const large = await post(Buffer.alloc(4_000_001));
+    expect(large.status).to.equal(413);
+    expect(((await large.json()) as Problem).detail).to.equal(
+      'The request is larger than 4 MB. Nothing was changed.',
+    );
     expect((await get(paths.ownFont('brindle-hill', 'a'.repeat(64)))).status).to.equal(404);
     const picture = (await site()).frame.assets[0].hash;
     expect((await get(paths.ownFont('brindle-hill', picture))).status, 'no way to other files').to.equal(404);
