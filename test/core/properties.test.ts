@@ -90,7 +90,7 @@ const RANGES: [on: string, property: string, least: number, most: number, beyond
   ['lead', 'textColumns', 1, 6, 1],
   ['dome', 'span', 1, 24, 1],
   ['dome', 'start', 1, 24, 1],
-  ['dome', 'height', 0, , 1],
+  ['dome', 'height', 0, 4000, 1],
   ['headline', 'minHeight', 0, 3000, 1],
   ['opening-row', 'gap', 0, 400, 1],
   ['headline', 'paddingTop', 0, 600, 1],
