@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { expect } from 'chai';
 import { paths } from '../../api/paths.ts';
-import { byRole, pause, resize, visit } from './browser.ts';
+import { byRole, resize, still, visit } from './browser.ts';
 import { cell, openBench, selectInOutline, type Bench } from './workbench.ts';
 import { Key } from 'selenium-webdriver';
 
@@ -20,7 +20,7 @@ describe('access', function () {
 
   async function violations(): Promise<string[]> {
     const { driver } = bench;
-    await pause(400);
+    await still(driver);
     await driver.executeScript(axeSource);
     // The sheets show a site's own pages, which are judged on their own.
     return driver.executeAsyncScript<string[]>(
@@ -67,7 +67,7 @@ describe('access', function () {
       await byRole(driver, 'dialog', `${property} in Mobile`);
       expect(await violations(), property).to.deep.equal([]);
       await driver.actions().sendKeys(Key.ESCAPE).perform();
-      await pause(400);
+      await still(driver);
     }
     await (await byRole(driver, 'button', 'Publish …')).click();
     await byRole(driver, 'dialog', 'Publish the site');

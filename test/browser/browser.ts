@@ -138,6 +138,18 @@ export async function eventually<T>(
   throw new Error(`Waited in vain: ${what}. Last: ${String(last)}`);
 }
 
+/** Waits until nothing on screen moves any more: what was under way is over, and two frames have been drawn since. */
+export const still = (driver: WebDriver): Promise<void> =>
+  driver.executeAsyncScript(`
+    const done = arguments[0];
+    const wait = () => {
+      const under = document.getAnimations().filter((each) =>
+        each.playState === 'running' && each.effect.getComputedTiming().iterations !== Infinity);
+      if (under.length > 0) Promise.allSettled(under.map((each) => each.finished)).then(wait);
+      else requestAnimationFrame(() => requestAnimationFrame(() => done()));
+    };
+    wait();`);
+
 /** Opens a published page and waits until the browser says that all of it is there, its style sheet too. */
 export async function visit(driver: WebDriver, address: string): Promise<void> {
   await driver.get(address);

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
-import { byRole, eventually, pause, visit } from './browser.ts';
+import { byRole, eventually, still, visit } from './browser.ts';
 import { inSheet, kept, pointAt, saysStep, selectInOutline, sheet, useBench } from './workbench.ts';
 
 describe('the workbench: content', function () {
@@ -78,7 +78,7 @@ describe('the workbench: content', function () {
         .and.match(/And <strong>tea<\/strong>$/);
       await driver.actions().sendKeys(' thrown away').sendKeys(Key.ESCAPE).perform();
       await (await byRole(driver, 'heading', 'What to bring')).click();
-      await pause(200);
+      await still(driver);
       expect((await items('hire-bring'))[2]).to.match(/<strong>tea<\/strong>$/);
       await kept(driver);
       await chord(Key.CONTROL, 'z');

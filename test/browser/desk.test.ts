@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
-import { byRole, eventually, pause, resize } from './browser.ts';
+import { byRole, eventually, resize, still } from './browser.ts';
 import {
   chooseReach,
   chooseView,
@@ -164,7 +164,7 @@ describe('the workbench: outline and desk', function () {
         return { x: Math.round(x + width / 2), y: Math.round(y + height / 2) };
       };
       await selectInOutline(driver, 'Card: Saturn');
-      await pause(200);
+      await still(driver);
       const cluster = await pointAt(driver, 'Desktop', 'cluster');
       await draw(await grip(), { x: cluster.x + 40, y: cluster.y });
       await saysStep(driver, 'Three objects: order of parts in Desktop 1·2·3 → 2·3·1');
@@ -173,7 +173,7 @@ describe('the workbench: outline and desk', function () {
       await resize(driver, 1280, 1200);
       await chooseView(driver, 'Mobile');
       await selectInOutline(driver, 'Dome picture');
-      await pause(200);
+      await still(driver);
       const words = await pointAt(driver, 'Mobile', 'opening-words');
       await draw(await grip(), { x: words.x, y: words.y + 60 });
       await saysStep(driver, 'Row: words + dome: order of parts in Mobile and onward 2·1 → 1·2');

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { demoSite } from '../../demo/site.ts';
 import { pagesOf, type NodeId, type ViewId } from '../../core/index.ts';
-import { openBrowser, pause, resize, type Browser } from './browser.ts';
+import { type Browser, eventually, openBrowser, resize } from './browser.ts';
 import { fileServer, type FileServer } from './files.ts';
 
 describe('downloads', () => {
@@ -17,12 +17,21 @@ describe('downloads', () => {
     files?.close();
   });
 
+  /** Until everything that is in sight is there. */
+  const loaded = () =>
+    eventually('all that is in sight', () =>
+      browser.driver.executeScript<boolean>(
+        `return document.readyState === 'complete' && document.fonts.status === 'loaded' &&
+          [...document.images].filter((image) => image.checkVisibility()).every((image) => image.complete && image.naturalWidth > 0)`,
+      ),
+    );
+
   /** The pictures fetched while the page is shown at a width, as tall as it is, so that all that could load does. */
   async function fetched(url: string, width: number): Promise<string> {
     await resize(browser.driver, width, 7000);
     files.asked();
     await browser.driver.get(`${url}?${width}`);
-    await pause(700);
+    await loaded();
     return files
       .asked()
       .filter((path) => path.endsWith('.webp'))
@@ -54,7 +63,7 @@ describe('downloads', () => {
     const url = await files.put('fonts', site, pictures);
     files.asked();
     await browser.driver.get(url);
-    await pause(500);
+    await loaded();
     const fonts = files
       .asked()
       .filter((path) => path.endsWith('.woff2'))

@@ -1,7 +1,7 @@
 /** Several elements at once, the parts of an element, linked sides, and the way along a trace. */
 import { expect } from 'chai';
 import { Key, type WebElement } from 'selenium-webdriver';
-import { byRole, eventually, pause } from './browser.ts';
+import { byRole, eventually, still } from './browser.ts';
 import {
   cell,
   chooseView,
@@ -93,7 +93,7 @@ describe('the workbench: several at once', function () {
         .perform();
       await byRole(driver, 'grid', 'Values of 2 elements');
       await (await byRole(driver, 'button', 'All values of 2 elements')).click();
-      await pause(300);
+      await still(driver);
       await (await byRole(driver, 'menuitem', /^Clear \d+ overrides in every view$/)).click();
       await saysStep(driver, /^2 elements: \d+ overrides in every view cleared$/);
     });

@@ -5,7 +5,7 @@ import pixelmatch from 'pixelmatch';
 import { PNG } from 'pngjs';
 import type { Driver } from 'selenium-webdriver/chrome.js';
 import { paths } from '../../api/paths.ts';
-import { byRole, eventually, pause, resize, visit } from './browser.ts';
+import { byRole, eventually, resize, still, visit } from './browser.ts';
 import { chooseView, inSheet, openBench, sheet, type Bench } from './workbench.ts';
 
 interface Clip {
@@ -55,7 +55,7 @@ describe('a sheet shows what is published', function () {
       await resize(driver, 2400, height + 300);
       const frame = await sheet(driver, view);
       const pictures = await driver.executeAsyncScript(SETTLE, frame);
-      await pause(300);
+      await still(driver);
       const box = await driver.executeScript<Clip>(
         // The frame may be taller than its page, and is cut off below it.
         'const b = arguments[0].getBoundingClientRect(); return { x: b.x, y: b.y, width: b.width, height: arguments[1] }',
@@ -70,7 +70,7 @@ describe('a sheet shows what is published', function () {
       expect(await driver.executeAsyncScript(SETTLE, null))
         .to.equal(pictures)
         .and.be.greaterThan(6);
-      await pause(300);
+      await still(driver);
       const published = await picture(driver, { x: 0, y: 0, width, height: box.height });
 
       expect([inEditor.width, inEditor.height]).to.deep.equal([published.width, published.height]);

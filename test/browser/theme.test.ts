@@ -4,7 +4,7 @@ import { createRequire } from 'node:module';
 import { By, Key } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
 import type { SiteFrame } from '../../core/index.ts';
-import { byRole, eventually, pause } from './browser.ts';
+import { byRole, eventually, still } from './browser.ts';
 import {
   cell,
   chooseView,
@@ -128,7 +128,7 @@ describe('the workbench: theme', function () {
       (await driver.findElement(By.css('body')).getText()).includes('The site has no colour “lamp”.'),
     );
     await byRole(driver, 'button', /^Colour Lamp/);
-    await pause(400);
+    await still(driver);
   });
 
   it('changes a step of the spacing scale in a view, and everything that takes it', async () => {

@@ -4,7 +4,7 @@ import { demoSite } from '../../demo/site.ts';
 import { siteFaults, type Site } from '../../core/index.ts';
 import { openStore } from '../../server/store/open.ts';
 import { freshFolder } from '../server/serving.ts';
-import { byRole, eventually, pause } from './browser.ts';
+import { byRole, eventually, still } from './browser.ts';
 import {
   cell,
   computed,
@@ -44,7 +44,7 @@ describe('between two sites', function () {
     const menu = async (name: string, entry: string) => {
       await selectInOutline(driver, name);
       await (await byRole(driver, 'button', `All values of ${name}`)).click();
-      await pause(350);
+      await still(driver);
       await (await byRole(driver, 'menuitem', entry)).click();
     };
     await bench.open();

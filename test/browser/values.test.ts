@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { By, Key, type WebElement } from 'selenium-webdriver';
-import { byRole, eventually, pause } from './browser.ts';
+import { byRole, eventually, still } from './browser.ts';
 import {
   cell,
   chooseReach,
@@ -153,11 +153,11 @@ describe('the workbench: values', function () {
       const inside = await open('Colour', 'Mobile');
       await (await byRole(driver, 'button', 'Lamp', { inside })).click();
       await saysStep(driver, 'Evening: title: colour in Mobile Ink → Lamp');
-      await pause(300);
+      await still(driver);
       await open('Align text', 'Tablet');
       await (await byRole(driver, 'menuitem', 'end')).click();
       await saysStep(driver, 'Evening: title: align text in Tablet centre → end');
-      await pause(300);
+      await still(driver);
       await selectInOutline(driver, 'Dome picture');
       await open('Picture', 'Mobile');
       await (await byRole(driver, 'button', 'Telescope')).click();
@@ -193,9 +193,9 @@ describe('the workbench: values', function () {
       const choose = async (name: string, entry: string | RegExp) => {
         await selectInOutline(driver, name);
         await (await byRole(driver, 'button', `All values of ${name}`)).click();
-        await pause(350);
+        await still(driver);
         await (await byRole(driver, 'menuitem', entry)).click();
-        await pause(300);
+        await still(driver);
       };
       await chooseView(driver, 'Tablet');
       await choose('Opening: the dome opens at dusk', 'Clear 2 overrides in Tablet');
@@ -215,7 +215,7 @@ describe('the workbench: values', function () {
       await (await byRole(driver, 'button', 'Paste 1 value', { inside: some })).click();
       await saysStep(driver, 'Words: 1 value pasted');
       await chord(Key.CONTROL, 'z');
-      await pause(300);
+      await still(driver);
       await type(driver, 'Gap', 'Tablet', '4');
       await choose('Words', 'Carry over to another view …');
       const carry = await byRole(driver, 'dialog', 'Carry overrides over to another view');

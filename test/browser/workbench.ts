@@ -3,7 +3,7 @@ import { By, Key, type WebElement } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
 import { builtPages } from '../../server/pages.ts';
 import { served, type Served } from '../server/serving.ts';
-import { byRole, eventually, openBrowser, pause, resize, type Browser } from './browser.ts';
+import { type Browser, byRole, eventually, openBrowser, resize, still } from './browser.ts';
 
 export interface Bench extends Browser {
   running: Served;
@@ -126,7 +126,7 @@ export async function turnGroup(driver: Driver, label: string): Promise<void> {
     await driver.executeScript(
       'const s = document.querySelector("[role=grid]").parentElement.parentElement; s.scrollTop = s.scrollTop + s.clientHeight >= s.scrollHeight - 1 ? 0 : s.scrollTop + s.clientHeight * 0.6;',
     );
-    await pause(80);
+    await still(driver);
     for (const found of await driver.findElements(By.css(selector)))
       if ((await found.getText()).toLowerCase().startsWith(label.toLowerCase())) return found;
     return undefined;
