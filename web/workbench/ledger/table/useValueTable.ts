@@ -12,17 +12,16 @@ import { edit } from '../../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import type { RowsHandle } from '../../../ui/VirtualRows.tsx';
 import { adjustmentIn } from '../../values/adjustment.ts';
-import { contextOf, layeredIn, targetOf, valueCells, type ValueCell } from '../../values/cells.ts';
+import { contextOf, layeredIn, targetOf, type ValueCell } from '../../values/cells.ts';
 import { rememberCopy, rememberedCopy } from '../../values/clipboard.ts';
 import { columnsOf } from '../../values/columns.ts';
+import { actOn } from './tablekeys.ts';
+import { useTableRows, type Line } from './useTableRows.ts';
 import {
   isNode,
   leading,
   propertyOfRow,
-  rowGroups,
-  sidesKey,
   type RowGroup,
-  type SideChoice,
   type Subject,
   type ValueRow,
 } from '../../values/rows.ts';
@@ -36,9 +35,6 @@ export interface Place {
 /** What is open in the table: typing in a cell, or the card below it. */
 export type Opened =
   { at: Place; how: 'typing'; text: string } | { at: Place; how: 'card'; anchor: HTMLElement };
-
-/** What stands in a line of the table: the heading of a group, or a row by its index. */
-export type Line = { group: RowGroup; open: boolean } | { row: number };
 
 /** Everything the values table decides; the components only draw it. */
 export interface ValueTable {
@@ -70,38 +66,12 @@ export interface ValueTable {
   keys(event: KeyboardEvent): void;
 }
 
-const typed = (event: KeyboardEvent): boolean =>
-  event.key.length === 1 && event.key !== ' ' && !event.ctrlKey && !event.metaKey && !event.altKey;
-
 export function useValueTable(site: SiteFrame, page: Page, subject: Subject, active: ViewId): ValueTable {
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.desk.reach);
   const aim = useAppSelector((state) => state.desk.aim);
   const columns = columnsOf(site);
-  const [sides, setSides] = useState<SideChoice>(new Map());
-  // The values of the element itself are open, those of its parts folded away until they are asked for.
-  const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
-  const groups = useMemo(() => rowGroups(site, page, subject, sides), [site, page, subject, sides]);
-  const { lines, rows } = useMemo(() => {
-    const list: Line[] = [];
-    const flat: ValueRow[] = [];
-    for (const group of groups) {
-      const open = turned.has(group.id) !== (group.part === 'self');
-      list.push({ group, open });
-      if (open) group.rows.forEach((row) => list.push({ row: flat.push(row) - 1 }));
-    }
-    return { lines: list, rows: flat };
-  }, [groups, turned]);
-  const cells = useMemo(() => {
-    const made = new Map<number, ValueCell[]>();
-    return (row: number): ValueCell[] => {
-      const before = made.get(row);
-      if (before) return before;
-      const fresh = valueCells(site, page, rows[row]);
-      made.set(row, fresh);
-      return fresh;
-    };
-  }, [site, page, rows]);
+  const { groups, lines, rows, cells, fold, join } = useTableRows(site, page, subject);
 
   const [focus, setFocus] = useState<Place>({
     row: 0,
@@ -178,15 +148,6 @@ export function useValueTable(site: SiteFrame, page: Page, subject: Subject, act
     void dispatch(edit('setReach', { ...target(where), reach: wanted }));
   const reverse = (row: ValueRow) =>
     void dispatch(edit('reverseOrder', { node: leading(row.holders).id as NodeId, view: active, reach }));
-  const fold = ({ id }: RowGroup) =>
-    setTurned((before) => {
-      const next = new Set(before);
-      if (!next.delete(id)) next.add(id);
-      return next;
-    });
-  const join = (row: ValueRow, how: 'together' | 'apart') =>
-    setSides((before) => new Map(before).set(sidesKey(row.part, propertyOfRow(row)), how));
-
   /** Ctrl+C takes the value; with Shift the whole row, with its overrides and reach. */
   const copy = (whole: boolean) => {
     const { row, cell } = at(place);
@@ -210,35 +171,20 @@ export function useValueTable(site: SiteFrame, page: Page, subject: Subject, act
     else if (copied?.of === 'value' && commit(place, copied.text, reach)) open(place, copied.text);
   };
 
+  const move = (down: number, across: number) => go({ row: place.row + down, column: place.column + across });
   const keys = (event: KeyboardEvent) => {
     if (opened || !(event.target as HTMLElement).matches('[role=gridcell]')) return;
-    const key = event.key.toLowerCase();
-    const move = (down: number, across: number) =>
-      go({ row: place.row + down, column: place.column + across });
-    if (event.ctrlKey || event.metaKey) {
-      if (key === 'c') copy(event.shiftKey);
-      else if (key === 'v') paste();
-      else if (key === 'arrowup') step(place, event.shiftKey ? 10 : 1);
-      else if (key === 'arrowdown') step(place, event.shiftKey ? -10 : -1);
-      else if (key === 'i') document.querySelector<HTMLElement>('[data-trace] button')?.focus();
-      else return;
-    } else if (event.altKey) {
-      if (key === 'arrowright') changeReach(place, 'onward');
-      else if (key === 'arrowleft') changeReach(place, 'here');
-      else return;
-    } else if (key === 'arrowdown') move(1, 0);
-    else if (key === 'arrowup') move(-1, 0);
-    else if (key === 'arrowright') move(0, 1);
-    else if (key === 'arrowleft') move(0, -1);
-    else if (key === 'pagedown') move(10, 0);
-    else if (key === 'pageup') move(-10, 0);
-    else if (key === 'home') go({ row: place.row, column: 0 });
-    else if (key === 'end') go({ row: place.row, column: columns.length - 1 });
-    else if (key === 'enter' || key === 'f2') open(place);
-    else if (key === 'delete' || key === 'backspace') clear(place);
-    else if (typed(event)) open(place, event.key);
-    else return;
-    event.preventDefault();
+    const acted = actOn(event, {
+      copy,
+      paste,
+      move,
+      step: (steps) => step(place, steps),
+      changeReach: (wanted) => changeReach(place, wanted),
+      toEnd: (end) => go({ row: place.row, column: end === 'first' ? 0 : columns.length - 1 }),
+      open: (text) => open(place, text),
+      clear: () => clear(place),
+    });
+    if (acted) event.preventDefault();
   };
 
   // A cell that is asked for may lie in a group that is folded away, or on a side of sides that stand together.
