@@ -80,7 +80,7 @@ export { valuesOf } from './edits/stylevalues.ts';
 export { siblingsLike, subtree } from './edits/tree.ts';
 export { applied, stands, type Applied } from './edits/apply.ts';
 export { nodesIn, overlapping, pagesIn, type Operation } from './edits/operation.ts';
-export { LIMITS, shortened } from './edits/limits.ts';
+export { isKeepable, LIMITS, shortened } from './edits/limits.ts';
 
 export { sourceOrder } from './site/sourceorder.ts';
 export { bodyMarkup, type Addresses } from './compile/body.ts';

@@ -10,9 +10,21 @@ export const LIMITS = {
   path: 400,
   /** Characters of the sentence that names a step. */
   sentence: 500,
+  /** Steps of the history that are given at once. */
+  steps: 100,
   /** Bytes of a font file. */
   font: 4_000_000,
 } as const;
+
+/** Half a surrogate pair, and NUL: no text of Unicode holds the one, and PostgreSQL keeps neither. */
+const UNKEEPABLE = /[\0\p{Surrogate}]/u;
+
+/** Whether a value of the model holds only text that can be kept. */
+export function isKeepable(value: unknown): boolean {
+  if (typeof value === 'string') return !UNKEEPABLE.test(value);
+  if (typeof value !== 'object' || value === null) return true;
+  return Object.entries(value).every(([key, inner]) => isKeepable(key) && isKeepable(inner));
+}
 
 /** A sentence that is short enough to be kept. */
 export function shortened(sentence: string): string {

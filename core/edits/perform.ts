@@ -7,7 +7,7 @@ import type { Command } from './command.ts';
 import { rename, setContent } from './content.ts';
 import { difference } from './difference.ts';
 import { draftPage } from './draft.ts';
-import { shortened } from './limits.ts';
+import { isKeepable, shortened } from './limits.ts';
 import { carryOver, clearOverrides, matchSiblings } from './overrides.ts';
 import { pasteValues } from './paste.ts';
 import { setTextStyle } from './textstyles.ts';
@@ -139,9 +139,12 @@ export function perform<N extends CommandName>(
   const next = scope === 'page' ? site.frame : finishDraft(frame as Draft<SiteFrame>);
   const { pages, changes } = drafts?.finish() ?? { pages: site.pages, changes: [] };
   const all = next === site.frame ? changes : [between(site.frame, next, 'frame'), ...changes];
+  const operations = all.flatMap(({ operations: some }) => some);
+  if (!isKeepable(operations))
+    return refused('This holds a character that is no text and cannot be kept. Nothing was changed.');
   return done({
     site: { frame: next, pages },
-    operations: all.flatMap(({ operations }) => operations),
+    operations,
     // Backwards: what was done last is taken back first.
     inverse: all.reverse().flatMap(({ inverse }) => inverse),
     sentence: shortened(outcome.value),

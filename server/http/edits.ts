@@ -8,7 +8,7 @@ import type {
   PartResponse,
   StepsResponse,
 } from '../../api/responses.ts';
-import type { Operation } from '../../core/index.ts';
+import { isKeepable, LIMITS, type Operation } from '../../core/index.ts';
 import type { EditOutcome } from '../store/history.ts';
 import type { Store } from '../store/open.ts';
 import { namesIn, noSite } from './names.ts';
@@ -16,9 +16,6 @@ import { Refusal } from './problem.ts';
 import { entryFrom } from './entry.ts';
 import { streamOf } from './stream.ts';
 import { validated } from './validated.ts';
-
-/** How many steps are given at once. */
-const STEPS = 100;
 
 /** What the headers of an edit say: `Idempotency-Key: "…"` and `If-Match: "12"`. */
 async function headersOf(request: Request): Promise<EditHeaders> {
@@ -115,6 +112,12 @@ export function editRoutes(store: Store): Router {
     const { site } = await namesIn(request.params);
     const { key, revision } = await headersOf(request);
     const edit = await validated(EditRequest, request.body);
+    if (!isKeepable(edit.operations) || !isKeepable(edit.sentence)) {
+      throw new Refusal(
+        422,
+        'The edit holds a character that is no text and cannot be kept. Nothing was changed.',
+      );
+    }
     const operations = await operationsOf(site, key, edit);
     if (!operations) {
       response.status(202).json({ received: edit.part! } satisfies PartResponse);
@@ -151,7 +154,7 @@ export function editRoutes(store: Store): Router {
   router.get('/:site/steps', async (request, response) => {
     const { site } = await namesIn(request.params);
     const { before = 2 ** 31 - 1 } = await validated(StepsQuery, { ...request.query }, 400);
-    const found = await history.steps(site, before, STEPS);
+    const found = await history.steps(site, before, LIMITS.steps);
     const steps = found.map((step) => ({ ...step, madeAt: step.madeAt.toISOString() }));
     response.set('Cache-Control', 'no-store').json({ steps } satisfies StepsResponse);
   });

@@ -230,6 +230,11 @@ describe('sentences of steps', () => {
       refusal('setContent', { node: node('book'), field: 'link', value: 'javascript:alert(1)' }),
     ).to.match(/is not a link/);
     expect(refusal('rename', { node: node('book'), name: '  ' })).to.match(/at least one character/);
+    for (const name of ['half \ud83d', 'nul \0 here'])
+      expect(refusal('rename', { node: node('book'), name })).to.match(
+        /cannot be kept\. Nothing was changed\.$/,
+      );
+    expect(refusal('rename', { node: node('book'), name: 'whole \u{1f52d}' })).to.match(/^made: /);
     expect(refusal('reverseOrder', { node: node('headline'), view: view('mobile'), reach: 'here' })).to.match(
       /nothing to reverse/,
     );

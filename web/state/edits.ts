@@ -2,6 +2,7 @@ import { nanoid } from 'nanoid';
 import {
   applied,
   callOf,
+  LIMITS,
   pagesIn,
   perform,
   shortened,
@@ -216,7 +217,7 @@ export function earlierSteps(): Thunk<Promise<void>> {
     const { open } = getState().documents;
     if (!open) return;
     const found = await transport.steps(open.site.frame.id, open.steps[0]?.revision);
-    if (found.ok) dispatch(stepsRead({ steps: found.value, earlier: found.value.length > 0 }));
+    if (found.ok) dispatch(stepsRead({ steps: found.value, earlier: found.value.length >= LIMITS.steps }));
     else dispatch(refusedEdit(`Earlier steps cannot be shown now. ${found.sentence}`));
   };
 }

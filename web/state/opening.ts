@@ -1,4 +1,4 @@
-import type { Page, SiteFrame } from '../../core/index.ts';
+import { LIMITS, type Page, type SiteFrame } from '../../core/index.ts';
 import { documents, type KnownStep } from './documents.ts';
 import { load } from './edits.ts';
 import { catchUp, takeOver } from './keeping.ts';
@@ -106,7 +106,7 @@ function openSite(site: string, page: string): Thunk<Promise<string | undefined>
         page: pages[0].id,
         counts: summary.value.pages,
         steps: known,
-        earlier: known.length > 0,
+        earlier: steps.value.length >= LIMITS.steps,
       }),
     );
     dispatch(following(site));
