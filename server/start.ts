@@ -60,7 +60,7 @@ export async function start(settings: Settings): Promise<Running> {
   try {
     if ((await store.sites.list()).length === 0) await store.add(await demoSite());
     // The host listens first: the application's links need its address.
-    const hostServer = createServer((request, response) => void hostApp(request, response));
+    const hostServer = createServer((request, response) => hostApp(request, response));
     servers.push(hostServer);
     const hostUrl = await listen(hostServer, settings.hostPort, 'HOST_PORT');
     const publications = publisher(store, hostUrl);

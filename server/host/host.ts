@@ -1,25 +1,46 @@
-import express, { type Express, type Request, type Response } from 'express';
+import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http';
 import type { Logger } from 'pino';
 import type { PublishedEntry } from '../store/schema.ts';
 import { accepted } from './encodings.ts';
 import type { Publisher } from './publisher.ts';
 
 /** Published pages carry no script, so none may run, and they load nothing from elsewhere. */
-const POLICY =
-  "default-src 'none'; img-src 'self'; media-src 'self'; style-src 'self'; font-src 'self'; form-action 'self' mailto:; base-uri 'none'; frame-ancestors 'none'";
+const ALWAYS = {
+  'Content-Security-Policy':
+    "default-src 'none'; img-src 'self'; media-src 'self'; style-src 'self'; font-src 'self'; form-action 'self' mailto:; base-uri 'none'; frame-ancestors 'none'",
+  'X-Content-Type-Options': 'nosniff',
+  'Referrer-Policy': 'same-origin',
+};
 
 /** A name that changes with the content may be kept for good. */
 const FINGERPRINTED = /-[0-9a-f]{10}\.\w+$/;
 
-function plainPage(response: Response, status: number, title: string, words: string): void {
-  response
-    .status(status)
-    .set('Cache-Control', 'no-store')
-    .type('html')
-    .send(
-      `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${title}</title></head><body><main><h1>${title}</h1><p>${words}</p></main></body></html>\n`,
-    );
+function send(response: ServerResponse, status: number, headers: Record<string, string>, body?: Buffer) {
+  const length = body && { 'Content-Length': String(body.length) };
+  response.writeHead(status, { ...ALWAYS, ...headers, ...length });
+  // Of an answer to HEAD, Node sends no body.
+  response.end(body);
 }
+
+function plainPage(
+  response: ServerResponse,
+  status: number,
+  title: string,
+  words: string,
+  headers: Record<string, string> = {},
+): void {
+  const html = `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${title}</title></head><body><main><h1>${title}</h1><p>${words}</p></main></body></html>\n`;
+  const always = { 'Cache-Control': 'no-store', 'Content-Type': 'text/html; charset=utf-8' };
+  send(response, status, { ...always, ...headers }, Buffer.from(html));
+}
+
+const noPage = (response: ServerResponse) =>
+  plainPage(
+    response,
+    404,
+    'Page not found',
+    'There is no page at this address. It may have moved, or was never published.',
+  );
 
 /** Where a request's path leads in a site: the file, or the folder whose address lacks its closing slash. */
 function fileAt(parts: string[], closed: boolean): { path: string; folder: boolean } {
@@ -31,92 +52,89 @@ function fileAt(parts: string[], closed: boolean): { path: string; folder: boole
     : { path: `${path}/index.html`, folder: true };
 }
 
-/** The stand-in web host: serves live publications under `/{site}/…` and drafts under `/preview/{name}/…`. */
-export function host(publisher: Publisher, log: Logger): Express {
-  /** Sends a published file from memory, in the smallest form that is accepted. */
-  async function sendPublished(
-    request: Request,
-    response: Response,
-    { hash, type, encoded = {} }: PublishedEntry,
-    lasting: boolean,
-  ): Promise<void> {
-    const coding = accepted(request.headers['accept-encoding']).find((each) => encoded[each] !== undefined);
-    const form = coding === undefined ? hash : encoded[coding]!;
-    const etag = `"${form.slice(0, 32)}"`;
-    const headers: Record<string, string> = {
-      ETag: etag,
-      'Cache-Control': lasting ? 'public, max-age=31536000, immutable' : 'no-cache',
-      'Content-Type': type,
-      Vary: 'Accept-Encoding',
-      ...(coding !== undefined && { 'Content-Encoding': coding }),
-    };
-    const known = request.headers['if-none-match'];
-    if (known !== undefined && known.split(',').some((each) => each.trim().replace(/^W\//, '') === etag)) {
-      response.writeHead(304, headers).end();
-      return;
-    }
-    const bytes = await publisher.bytes(form);
-    response.writeHead(200, { ...headers, 'Content-Length': String(bytes.length) });
-    response.end(request.method === 'HEAD' ? undefined : bytes);
+/** A path without its query, as it was meant; undefined where it cannot be read. */
+function pathOf(url: string): string | undefined {
+  try {
+    const path = decodeURIComponent(url.split('?', 1)[0]);
+    return path.includes('\0') ? undefined : path;
+  } catch {
+    return undefined;
   }
+}
 
-  const app = express();
-  app.disable('x-powered-by');
-  app.disable('etag');
-  app.use((_request, response, next) => {
-    response.set({
-      'Content-Security-Policy': POLICY,
-      'X-Content-Type-Options': 'nosniff',
-      'Referrer-Policy': 'same-origin',
-    });
-    next();
-  });
+/** What is sent of a published file: the smallest form that is accepted, with the headers that belong to it. */
+function formOf(
+  { hash, type, encoded = {} }: PublishedEntry,
+  acceptEncoding: string | undefined,
+  lasting: boolean,
+) {
+  const coding = accepted(acceptEncoding).find((each) => encoded[each] !== undefined);
+  const form = coding === undefined ? hash : encoded[coding]!;
+  const etag = `"${form.slice(0, 32)}"`;
+  const headers: Record<string, string> = {
+    ETag: etag,
+    'Cache-Control': lasting ? 'public, max-age=31536000, immutable' : 'no-cache',
+    'Content-Type': type,
+    Vary: 'Accept-Encoding',
+    ...(coding !== undefined && { 'Content-Encoding': coding }),
+  };
+  return { form, etag, headers };
+}
 
-  app.get('/', (_request, response) => {
-    plainPage(response, 200, 'Dimorphe host', 'Published sites stand under their own names here.');
-  });
+const isKnown = (etag: string, ifNoneMatch: string | undefined): boolean =>
+  ifNoneMatch !== undefined &&
+  ifNoneMatch.split(',').some((each) => each.trim().replace(/^W\//, '') === etag);
 
-  app.use(async (request, response) => {
-    if (!['GET', 'HEAD'].includes(request.method)) {
-      response.set('Allow', 'GET, HEAD');
-      return plainPage(response, 405, 'Only reading is possible', 'This address can be read, not changed.');
+/**
+ * The stand-in web host: serves live publications under `/{site}/…` and drafts under `/preview/{name}/…`. It reads files and
+ * nothing else, so it does without a framework: pages of a publication are answered from memory.
+ */
+export function host(publisher: Publisher, log: Logger): RequestListener {
+  async function answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
+    if (request.method !== 'GET' && request.method !== 'HEAD') {
+      const words = 'This address can be read, not changed.';
+      return plainPage(response, 405, 'Only reading is possible', words, { Allow: 'GET, HEAD' });
     }
-    const parts = decodeURIComponent(request.path).split('/').slice(1);
+    const path = pathOf(request.url ?? '/');
+    if (path === undefined)
+      return plainPage(response, 400, 'Malformed address', 'The address cannot be read.');
+    if (path === '/')
+      return plainPage(response, 200, 'Dimorphe host', 'Published sites stand under their own names here.');
+    const parts = path.split('/').slice(1);
     const closed = parts.at(-1) === '';
     if (closed) parts.pop();
     const draft = parts[0] === 'preview';
     const [site, ...rest] = draft ? parts.slice(1) : parts;
-    const { path, folder } = fileAt(rest, closed);
-    const preview = draft && site !== undefined ? publisher.previewFile(site, path) : undefined;
-    const live = !draft && site !== undefined ? await publisher.liveFile(site, path) : undefined;
-    if (!preview && !live) {
-      return plainPage(
+    if (site === undefined) return noPage(response);
+    const { path: file, folder } = fileAt(rest, closed);
+    const preview = draft ? publisher.previewFile(site, file) : undefined;
+    const live = draft ? undefined : await publisher.liveFile(site, file);
+    if (!preview && !live) return noPage(response);
+    if (folder) return send(response, 301, { Location: `${request.url!.split('?', 1)[0]}/` });
+    if (preview)
+      return send(
         response,
-        404,
-        'Page not found',
-        'There is no page at this address. It may have moved, or was never published.',
+        200,
+        { 'Cache-Control': 'no-store', 'Content-Type': preview.type },
+        preview.bytes,
       );
-    }
-    if (folder) return response.redirect(301, `${request.path}/`);
-    if (preview) {
-      response.set('Cache-Control', 'no-store').set('Content-Type', preview.type).send(preview.bytes);
-      return;
-    }
-    await sendPublished(request, response, live!, FINGERPRINTED.test(path));
-  });
-
-  const failed: express.ErrorRequestHandler = (error, _request, response, next) => {
-    if (response.headersSent) return next(error);
-    if (error instanceof URIError)
-      return plainPage(response, 400, 'Malformed address', 'The address cannot be read.');
-    log.error(error);
-    return plainPage(
-      response,
-      500,
-      'Something went wrong',
-      'The page could not be served. Try again in a moment.',
+    const { form, etag, headers } = formOf(
+      live!,
+      request.headers['accept-encoding'] as string | undefined,
+      FINGERPRINTED.test(file),
     );
+    if (isKnown(etag, request.headers['if-none-match'])) return send(response, 304, headers);
+    send(response, 200, headers, await publisher.bytes(form));
+  }
+
+  return (request, response) => {
+    answer(request, response).catch((error: unknown) => {
+      log.error(error);
+      if (response.headersSent) response.destroy();
+      else {
+        const words = 'The page could not be served. Try again in a moment.';
+        plainPage(response, 500, 'Something went wrong', words);
+      }
+    });
   };
-  app.use(failed);
-  return app;
 }

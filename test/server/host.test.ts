@@ -125,6 +125,26 @@ describe('the host', () => {
     expect((await host('/brindle-hill/', { method: 'POST' })).status).to.equal(405);
   });
 
+  it('answers what cannot be read, and what only reads, with a plain page', async () => {
+    for (const [path, status] of [
+      ['/brindle-hill/%E0%A4%A', 400],
+      ['/brindle-hill/%00', 400],
+      ['/', 200],
+      ['/preview', 404],
+      ['/brindle-hill/../../etc/passwd', 404],
+      ['/brindle-hill/__proto__', 404],
+    ] as const) {
+      const response = await host(path);
+      expect(response.status, path).to.equal(status);
+      expect(response.headers.get('Content-Type')).to.equal('text/html; charset=utf-8');
+      expect(response.headers.get('X-Content-Type-Options')).to.equal('nosniff');
+    }
+    const posted = await host('/brindle-hill/', { method: 'POST' });
+    expect([posted.status, posted.headers.get('Allow')]).to.deep.equal([405, 'GET, HEAD']);
+    const head = await host('/brindle-hill/', { method: 'HEAD' });
+    expect([head.status, await head.text()]).to.deep.equal([200, '']);
+  });
+
   it('shows a draft’s change only after it is published, and keeps the number and the files of the publication before', async () => {
     const text = async () => (await (await host('/brindle-hill/')).text()).includes('New words');
     await reword('New words');
