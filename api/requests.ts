@@ -9,6 +9,7 @@ import {
   IsIn,
   IsInt,
   IsNotEmpty,
+  IsObject,
   IsOptional,
   IsString,
   Matches,
@@ -58,6 +59,7 @@ export class EditRequest {
   @IsArray({ message: 'The operations are a list.' })
   @ArrayMinSize(1, { message: 'An edit has at least one operation.' })
   @ArrayMaxSize(LIMITS.operations, { message: `A request has at most ${LIMITS.operations} operations.` })
+  @IsObject({ each: true, message: 'Every operation is an object.' })
   @ValidateNested({ each: true, message: 'Every operation is an object.' })
   @Type(() => OperationRequest)
   operations!: OperationRequest[];

@@ -62,6 +62,13 @@ export const problems =
           'The request comes in an encoding that is not understood. Nothing was changed.',
         );
     }
+    // What reading a body throws says so by its status; a damaged compression by the code of zlib.
+    const { status, code = '' } = error as { status?: number; code?: string };
+    if (
+      (status !== undefined && status >= 400 && status < 500) ||
+      /^(Z_|ERR_(_ERROR_FORMAT|BROTLI|_))/.test(code)
+    )
+      return answer(response, status ?? 400, 'The request cannot be read. Nothing was changed.');
     if (error instanceof URIError) return answer(response, 400, 'The address is malformed.');
     log(error);
     return answer(

@@ -57,6 +57,8 @@ describe('the application’s server', () => {
     ['no operations', { ...edit(), operations: undefined }, 422, /operations/],
     ['empty operations', edit(), 422, /at least one/],
     ['operations that are null', edit(null), 422, /Nothing was changed/],
+    ['an operation that is a list', edit([]), 422, /is an object/],
+    ['operations in lists', edit([set(WEIGHT, 500)]), 422, /is an object/],
     ['an unknown operation', edit({ op: 'move', path: WEIGHT }), 422, /set, clear, put, take/],
     ['a path that is no pointer', edit(set('pages', 1)), 422, /JSON Pointer/],
     ['a path into nothing', edit(set(inHome('ghost', 'style/self/weight/base'), 1)), 422, /no longer fits/],
@@ -106,6 +108,24 @@ describe('the application’s server', () => {
     await problem(await post([set(WEIGHT, 500)], { on: 1, key: null }), 400);
     for (const key of ['short', 'with blanks in it', 'x'.repeat(65), '"half'])
       await problem(await post([set(WEIGHT, 500)], { on: 1, key }), 400);
+  });
+
+  it('answers what says it is compressed and is not with 400, and changes nothing', async () => {
+    const before = await page();
+    for (const coding of ['gzip', 'br', 'deflate']) {
+      const response = await get(paths.edits(SITE), {
+        method: 'POST',
+        headers: {
+          'Content-Type': 'application/json',
+          'Content-Encoding': coding,
+          'Idempotency-Key': '"damaged-coding"',
+          'If-Match': `"${before.revision}"`,
+        },
+        body: JSON.stringify(edit(set(WEIGHT, 500))),
+      });
+      await problem(response, 400);
+    }
+    expect(await page()).to.deep.equal(before);
   });
 
   it('refuses a body over the limit', async () => {
