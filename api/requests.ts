@@ -23,6 +23,9 @@ import { LIMITS } from '../core/index.ts';
 
 const ID = /^[A-Za-z0-9][A-Za-z0-9_.-]{0,119}$/;
 
+/** As many as the database counts. */
+const MOST_REVISIONS = 2 ** 31 - 1;
+
 /** What names an edit. */
 const KEY = /^[A-Za-z0-9_-]{8,64}$/;
 
@@ -116,6 +119,7 @@ export class LogQuery {
   @Type(() => Number)
   @IsInt({ message: 'after is a revision.' })
   @Min(0, { message: 'after is a revision.' })
+  @Max(MOST_REVISIONS, { message: 'after is a revision.' })
   after?: number;
 }
 
@@ -125,6 +129,7 @@ export class StepsQuery {
   @Type(() => Number)
   @IsInt({ message: 'before is a revision.' })
   @Min(1, { message: 'before is a revision.' })
+  @Max(MOST_REVISIONS, { message: 'before is a revision.' })
   before?: number;
 }
 
@@ -133,6 +138,7 @@ export class RevisionName {
   @Type(() => Number)
   @IsInt({ message: 'A revision is a number.' })
   @Min(1, { message: 'Revisions start at 1.' })
+  @Max(MOST_REVISIONS, { message: 'A revision is a number.' })
   revision!: number;
 }
 

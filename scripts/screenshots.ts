@@ -7,7 +7,16 @@ import { paths } from '../api/paths.ts';
 import { builtPages } from '../server/pages.ts';
 import { start } from '../server/start.ts';
 import { byRole, openBrowser, pause, resize } from '../test/browser/browser.ts';
-import { cell, chooseView, outlineRow, selectInOutline, sheet } from '../test/browser/workbench.ts';
+import {
+  cell,
+  chooseView,
+  kept,
+  outlineRow,
+  selectInOutline,
+  sheet,
+  type,
+} from '../test/browser/workbench.ts';
+import { editor } from '../test/server/editing.ts';
 
 const folder = await mkdtemp(join(tmpdir(), 'dimorphe-screenshots-'));
 const running = await start({ port: 0, hostPort: 0, dataFolder: folder, pages: builtPages });
@@ -81,6 +90,33 @@ try {
   await (await byRole(driver, 'button', 'Theme')).click();
   await (await byRole(driver, 'option', /^Heading 1/)).click();
   await keep('workbench-theme');
+
+  // Two windows on one page: one's own steps, those of the other window, and what it replaced.
+  await (await byRole(driver, 'button', 'Tree')).click();
+  await selectInOutline(driver, 'Headline');
+  await type(driver, 'Size', 'Mobile', '36');
+  await type(driver, 'Align text', 'Tablet', 'centre');
+  await kept(driver);
+  const others = editor(() => running.url, 'another-window');
+  const visits = (await others.page('visits')).page;
+  await others.made(
+    [
+      {
+        op: 'set',
+        path: '/pages/home/nodes/headline/style/self/size/at/mobile',
+        value: { value: 32, reach: 'onward' },
+      },
+    ],
+    { sentence: 'Headline: size in Mobile and onward 36 → 32' },
+  );
+  await others.made(
+    [{ op: 'set', path: `/pages/visits/nodes/${visits.root}/name`, value: 'Visits and prices' }],
+    { sentence: 'Visits: renamed to Visits and prices' },
+  );
+  await byRole(driver, 'button', 'Have mine back');
+  await (await byRole(driver, 'button', 'List of steps')).click();
+  await keep('two-windows');
+  await driver.actions().sendKeys(Key.ESCAPE).perform();
 
   await driver.get(`${running.hostUrl}/brindle-hill/telescope-hire/`);
   await keep('published-hire');

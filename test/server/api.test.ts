@@ -140,6 +140,10 @@ describe('the application’s server', () => {
     await problem(await get(paths.edits('nowhere'), { headers: { Accept: 'text/event-stream' } }), 404);
     await problem(await get(paths.edit(SITE, 99_999)), 404);
     await problem(await get(`${paths.edits(SITE)}/x`), 404);
+    await problem(await get(paths.edit(SITE, 99_999_999_999)), 404);
+    for (const query of ['after=-1', 'after=x', 'after=1&after=2', 'after[a]=1', 'after=99999999999'])
+      await problem(await get(`${paths.edits(SITE)}?${query}`), 400);
+    await problem(await get(`${paths.steps(SITE)}?before=99999999999`), 400);
     await problem(await get(paths.asset(SITE, 'nowhere')), 404);
     await problem(await get(paths.font('nowhere.woff2')), 404);
     await problem(await get('/api/nothing'), 404);
