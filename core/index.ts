@@ -22,32 +22,23 @@ export { aliasOf, aliasTo } from './theme/alias.ts';
 export { colourCss, isCssColour } from './elements/valuetypes/colour.ts';
 export { adjusted, type Adjustment } from './elements/valuetypes/adjust.ts';
 export type { Gradient } from './elements/valuetypes/gradient.ts';
-export { ordinal } from './elements/valuetypes/order.ts';
 export {
   PROPERTY_GROUPS,
   type Declarations,
   type Property,
   type PropertyGroup,
 } from './elements/properties/property.ts';
-export { knownProperty, PROPERTIES, propertyOf, sidesOf } from './elements/properties/table.ts';
+export { knownProperty, PROPERTIES, sidesOf } from './elements/properties/table.ts';
 export { applies, takes } from './site/applies.ts';
 export { cleanFragment, plainText } from './markup/fragment.ts';
-export { cleanLink, linkedPage } from './markup/link.ts';
+export { cleanLink } from './markup/link.ts';
 export { print, type Markup } from './markup/markup.ts';
 
 export { held, isEmpty, reached, type Held } from './layered/resolve.ts';
 export { withoutValue, withReach, withValue, wouldReach, type EditReach } from './layered/change.ts';
 export { express, same } from './layered/express.ts';
-export { bands, mediaCondition, widthsOfOverride, type Band } from './layered/bands.ts';
-export {
-  ownLayered,
-  partStyleOf,
-  resolve,
-  textStyleOf,
-  trace,
-  type Source,
-  type Traced,
-} from './values/trace.ts';
+export { bands, mediaCondition, type Band } from './layered/bands.ts';
+export { partStyleOf, resolve, textStyleOf, trace, type Source, type Traced } from './values/trace.ts';
 export { differences, type Difference } from './values/differences.ts';
 export { childrenIn, hiddenBy, isShown } from './values/visibility.ts';
 export { columnsIn, type RowColumns } from './values/columns.ts';
@@ -57,12 +48,11 @@ export { countOverrides, countsOf, overrideCount } from './values/count.ts';
 
 export { completeOrder, moveTo } from './layout/order.ts';
 export { heldSpan, heldStart, movedRows, placeColumns, type Columns, type Placed } from './layout/spans.ts';
-export { fluid, REM, sizeAt, textSizeCss, type Fluid, type TextSize } from './type/fluid.ts';
+export { fluid, sizeAt, textSizeCss, type Fluid, type TextSize } from './type/fluid.ts';
 
 export { contrastIn, contrastRatio, type Contrast } from './checks/contrast.ts';
 export {
   callOf,
-  COMMANDS,
   perform,
   performCall,
   type Arguments,
@@ -90,7 +80,7 @@ export { nodeClass, within } from './compile/selectors.ts';
 export { preview, type Preview } from './compile/preview.ts';
 export type { CssRule } from './compile/stack.ts';
 export { printDeclarations, printFontFaces, printRules } from './compile/stylesheet.ts';
-export { compileSite, documentTitle, pagePath, type PublishedFile } from './compile/files.ts';
+export { compileSite, documentTitle, type PublishedFile } from './compile/files.ts';
 
 export { upgradedFrame, upgradedNode } from './exchange/upgrade.ts';
 export { siteFileSchema } from './exchange/schema.ts';

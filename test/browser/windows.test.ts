@@ -129,4 +129,44 @@ describe('two windows', function () {
     );
     await kept(driver);
   });
+
+  it('of one browser hear through one connection, have steps of their own, and go on when one is closed', async () => {
+    const { driver } = bench;
+    const address = `${bench.running.url}/sites/brindle-hill/pages/home`;
+    const first = await driver.getWindowHandle();
+    await driver.switchTo().newWindow('tab');
+    const second = await driver.getWindowHandle();
+    await driver.get(address);
+    await sheet(driver, 'Desktop');
+    const streams = () =>
+      driver.executeScript<number>(
+        'return performance.getEntriesByType("resource").filter(({ name }) => name.includes("/edits?after=")).length',
+      );
+    expect(await streams(), 'the first window holds the connection').to.equal(0);
+    await selectInOutline(driver, 'Evening: title');
+    const undo = () => driver.findElements(By.css('header button[aria-label^="Undo: "]'));
+    expect(await undo(), 'it is another one than the first').to.have.length(0);
+
+    await driver.switchTo().window(first);
+    await selectInOutline(driver, 'Evening: title');
+    await type(driver, 'Weight', 'Desktop', '630');
+    await kept(driver);
+    await driver.switchTo().window(second);
+    await says(driver, 'Weight', 'Desktop', 'Weight in Desktop: 630, base value');
+    expect(await undo()).to.have.length(0);
+
+    // The window that held the connection goes; the other gets it, and its name is free for the next.
+    await driver.switchTo().window(first);
+    await driver.close();
+    await driver.switchTo().window(second);
+    await editor(() => bench.running.url, 'others').made(
+      [set(inHome('evening-title', 'style/self/weight/base'), 640)],
+      { sentence: 'Weight to 640' },
+    );
+    await says(driver, 'Weight', 'Desktop', 'Weight in Desktop: 640, base value');
+    await driver.switchTo().newWindow('tab');
+    await driver.get(address);
+    await sheet(driver, 'Desktop');
+    await byRole(driver, 'button', /^Undo: Evening: title: weight in Desktop .* → 630$/);
+  });
 });

@@ -178,6 +178,25 @@ describe('carrying over', () => {
   });
 });
 
+describe('pasting', () => {
+  it('takes only the rows that are chosen, each of its part', () => {
+    const style = { self: { size: { base: 31 }, weight: { base: 500 } }, link: { size: { base: 21 } } };
+    const paste = (only: { part: 'self' | 'link'; property: string }[]) =>
+      run(site, home, 'pasteValues', { nodes: [id('lead')], style, only });
+    const one = paste([{ part: 'link', property: 'size' }]);
+    expect(one.sentence).to.match(/1 value pasted/);
+    const { self, link } = one.page.nodes[id('lead')].style;
+    expect(link!.size).to.deep.equal({ base: 21 });
+    expect(self?.size).to.deep.equal(home.nodes[id('lead')].style.self?.size);
+    expect(
+      paste([{ part: 'self', property: 'weight' }]).page.nodes[id('lead')].style.self!.weight,
+    ).to.deep.equal({
+      base: 500,
+    });
+    expect(paste([]).sentence).to.match(/^None of the copied values apply/);
+  });
+});
+
 describe('what differs', () => {
   it('is every override of a view, with what holds there once it is cleared', () => {
     fc.assert(

@@ -145,4 +145,24 @@ describe('properties', () => {
     expect(knownProperty('order').type.renamed!(['a', 'b'], new Map([['a', 'c']]))).to.deep.equal(['c', 'b']);
     expect(mentioned('weight', 400)).to.deep.equal([]);
   });
+
+  it('read a place in a row, from the first to the last and no further', () => {
+    const order = ['a', 'b', 'c'].map(node);
+    const { parse, format } = knownProperty('order').type;
+    const typed = (text: string, child = 'a') => {
+      const outcome = parse(text, { site: frame, siblings: { order, source: order, child: node(child) } });
+      return outcome.ok ? (outcome.value as string[]).join('') : outcome.sentence;
+    };
+    expect(['1', '2nd', '3', '3rd'].map((text) => typed(text))).to.deep.equal(['abc', 'bac', 'bca', 'bca']);
+    expect(typed('1', 'c')).to.equal('cab');
+    for (const text of ['0', '4', '1.5', 'last', ''])
+      expect(typed(text)).to.match(/ is not a place from 1 to 3\.$/);
+    const words = (place: number) => {
+      const all = Array.from({ length: 23 }, (_each, index) => node(`n${index + 1}`));
+      return format(all, { site: frame, siblings: { order: all, source: all, child: node(`n${place}`) } });
+    };
+    expect([1, 2, 3, 4, 10, 11, 12, 13, 21, 22, 23].map(words)).to.deep.equal(
+      '1st 2nd 3rd 4th 10th 11th 12th 13th 21st 22nd 23rd'.split(' '),
+    );
+  });
 });

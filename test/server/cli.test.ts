@@ -1,3 +1,4 @@
+import { createRequire } from 'node:module';
 import { spawnSync } from 'node:child_process';
 import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -5,6 +6,7 @@ import { join } from 'node:path';
 import { expect } from 'chai';
 import { demoSite } from '../../demo/site.ts';
 import { compileSite, writeSiteFile } from '../../core/index.ts';
+import { openStore } from '../../server/store/open.ts';
 import { freshFolder, served } from './serving.ts';
 
 const run = (args: string[], data?: string) => {
@@ -17,7 +19,12 @@ const run = (args: string[], data?: string) => {
   return result;
 };
 
-describe('the command line', () => {
+const FONT = createRequire(import.meta.url)
+  .resolve('@fontsource-variable/literata/package.json')
+  .replace('package.json', 'files/literata-latin-wght-italic.woff2');
+
+describe('the command line', function () {
+  this.timeout(180_000);
   let folder: string;
   let file: string;
   before(async () => {
@@ -71,8 +78,33 @@ describe('the command line', () => {
 
   it('exports a site from a data folder, whether a program has it open or not, to the same file', async () => {
     const data = await freshFolder();
+    // With a font of the site's own, which a file without it would be refused for.
+    const store = await openStore(data);
+    const bytes = await readFile(FONT);
+    const font = {
+      id: 'font-own',
+      name: 'Own',
+      style: 'normal',
+      weights: '400',
+      hash: await store.files.put(bytes),
+    };
+    const outcome = await store.history.edit('brindle-hill', 1, {
+      key: 'a-font-of-its-own',
+      fingerprint: 'x',
+      session: 'a-test',
+      by: 'edit',
+      sentence: 'Font Own added',
+      operations: [{ op: 'set', path: '/frame/fonts/font-own', value: font }],
+    });
+    expect(outcome.outcome).to.equal('accepted');
+    await store.close();
     const closed = run(['export', 'brindle-hill'], data);
     expect(closed.status, closed.stderr).to.equal(0);
+    const path = join(folder, 'exported.json');
+    await writeFile(path, closed.stdout);
+    expect(run(['check', path]).stdout).to.equal('Brindle Hill Observatory: nothing is wrong.\n');
+    const files = (JSON.parse(closed.stdout) as { files: Record<string, string> }).files;
+    expect(Buffer.from(files['font-own'], 'base64').equals(bytes)).to.equal(true);
     const running = await served({ dataFolder: data });
     try {
       // Not spawnSync: the server that answers lives in this process.
