@@ -1,7 +1,7 @@
 /**
  * `npm run mutants`: makes single changes at random in `core/` — a comparison, a constant, a condition — and lists those that
- * the tests of core do not notice. `npm run mutants -- 60 7` makes 60 changes from the seed 7; the seed is printed, so that a
- * list can be had again. Each change is made in a copy; the project itself is left alone.
+ * the tests of core do not notice. `npm run mutants -- 60 7 edits` makes 60 changes in `core/edits` from the seed 7; the seed is
+ * printed, so that a list can be had again. Each change is made in a copy; the project itself is left alone.
  */
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
@@ -120,9 +120,12 @@ async function isNoticed(folder: string, mutant: Mutant): Promise<boolean> {
   }
 }
 
-const [count = 100, seed = Math.floor(Math.random() * 1e6)] = process.argv.slice(2).map(Number);
+const [count = 100, seed = Math.floor(Math.random() * 1e6)] = process.argv.slice(2, 4).map(Number);
+const room = process.argv[4] ?? '';
 const random = randomFrom(seed);
-const all = filesIn(join(root, 'core')).sort().flatMap(mutantsOf);
+const all = filesIn(join(root, 'core', room))
+  .sort()
+  .flatMap(mutantsOf);
 const chosen = Array.from(
   { length: Math.min(count, all.length) },
   () => all.splice(Math.floor(random() * all.length), 1)[0],

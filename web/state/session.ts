@@ -12,11 +12,15 @@ const MOST = 20;
 
 const lockOf = (name: string) => `dimorphe session ${name}`;
 
-/** Takes a name for as long as the window is there; answers whether it was free. */
-function takes(name: string): Promise<boolean> {
+/** ms; how long a window waits for its own name after a reload: the page before it may not have gone yet. */
+const PATIENCE = 400;
+
+/** Takes a name for as long as the window is there; answers whether it was free, or became so within some ms. */
+function takes(name: string, patience = 0): Promise<boolean> {
   return new Promise((resolve) => {
+    const how = patience > 0 ? { signal: AbortSignal.timeout(patience) } : { ifAvailable: true };
     navigator.locks
-      .request(lockOf(name), { ifAvailable: true }, (lock) => {
+      .request(lockOf(name), how, (lock) => {
         resolve(lock !== null);
         // Held until the window goes.
         return lock === null ? undefined : new Promise<void>(() => undefined);
@@ -47,9 +51,10 @@ function keep(storage: Storage, key: string, names: string[]): void {
 /** The name of this window: its own from before a reload, else one that no window has any more, else a new one. */
 export async function claimSession(): Promise<string> {
   if (typeof navigator === 'undefined' || !navigator.locks) return newName();
-  const earlier = [...kept(sessionStorage, MINE), ...kept(localStorage, NAMES)];
-  for (const name of new Set(earlier)) {
-    if (await takes(name)) return remembered(name);
+  const [own] = kept(sessionStorage, MINE);
+  if (own !== undefined && (await takes(own, PATIENCE))) return remembered(own);
+  for (const name of kept(localStorage, NAMES)) {
+    if (name !== own && (await takes(name))) return remembered(name);
   }
   const name = newName();
   await takes(name);
