@@ -269,6 +269,28 @@ describe('windows on a site', function () {
     await window.close();
   });
 
+  it('read anew, keep what is pending on another page too, and what was kept in an earlier form once', async () => {
+    const window = await opened('anew');
+    window.net((count) => (count === 1 ? 'is kept, its answer lost' : 'is lost'));
+    const before = (await stored('cluster')).name as string;
+    window.rename('cluster', `${before}!`);
+    while ((await stored('cluster')).name !== `${before}!`)
+      await new Promise((resolve) => setImmediate(resolve));
+    window.rename('saturn', 'Pending on Home');
+    expect(await window.store.dispatch(showPage(SITE, 'visits'))).to.equal(undefined);
+    await others.made([set(inHome('cluster', 'name'), 'Theirs')]);
+    // As if so much had come that the log no longer tells it: the site is read anew, with the page that is shown.
+    const { open } = window.state();
+    const ahead = { ...open!, revision: open!.revision + 40, aside: [], entries: [], overwritten: [] };
+    window.store.dispatch(documents.actions.tookOver(ahead));
+    window.net(() => 'arrives');
+    await window.kept();
+    expect(window.state().aside).to.deep.equal([]);
+    expect((await stored('saturn')).name).to.equal('Pending on Home');
+    expect((await stored('cluster')).name, 'not made a second time over theirs').to.equal('Theirs');
+    await window.close();
+  });
+
   it('keep a command that is larger than a request as one step', async () => {
     const window = await opened('large');
     const before = (await others.page()).revision;

@@ -3,6 +3,7 @@ import type { LogEntry } from '../../api/responses.ts';
 import { documents, ownSteps, type DocumentsState, type OpenSite } from './documents.ts';
 import type { Work } from './keeper.ts';
 import { rebased, taken, toSend, type Pending, type SetAside, type Standing } from './pending.ts';
+import { pagesAtOnce, pagesOf } from './reading.ts';
 import type { Services } from './services.ts';
 
 /** What keeping needs of a store. */
@@ -52,18 +53,19 @@ export async function readSiteAnew(store: Holder, { transport }: Services): Prom
   const before = store.getState().documents.open;
   if (!before) return undefined;
   const id = before.site.frame.id;
-  const first = await transport.page(id, before.page).then(async (found) => {
+  const needed = pagesOf(before.pending);
+  const read = await pagesAtOnce(transport, id, [before.page, ...needed]).then(async (found) => {
     if (found.ok || found.status !== 404) return found;
     // The page has gone: another one is shown.
     const site = await transport.site(id);
-    return site.ok ? transport.page(id, site.value.frame.pages[0].id) : site;
+    return site.ok ? pagesAtOnce(transport, id, [site.value.frame.pages[0].id, ...needed]) : site;
   });
-  if (!first.ok) return first.sentence;
+  if (!read.ok) return read.sentence;
   const steps = await transport.steps(id);
   const open = store.getState().documents.open;
   if (!open) return undefined;
-  const { frame, page, revision } = first.value;
-  const stored = { frame, pages: { [page.id]: page } };
+  const { frame, pages, revision } = read;
+  const stored = { frame, pages: Object.fromEntries(pages.map((page) => [page.id, page])) };
   const { site, pending, aside } = rebased(stored, open.pending, []);
   store.dispatch(readAnew({ site, stored, revision, pending, aside, steps: steps.ok ? steps.value : [] }));
   return undefined;
@@ -88,12 +90,12 @@ const entryOf = (edit: Pending, revision: number): LogEntry => ({
 });
 
 /** The site without some of the pending edits, the others on top of each other. */
-const withoutEdits = ({ stored, pending }: Standing, gone: readonly SetAside[]) => {
-  const keys = new Set(gone.map(({ edit }) => edit.key));
+function withoutEdits({ stored, pending }: Standing, gone: readonly Pending[]) {
+  const keys = new Set(gone.map(({ key }) => key));
   const rest = pending.filter(({ key }) => !keys.has(key));
   const { site, pending: left, aside } = rebased(stored, rest, []);
-  return { site, pending: left, aside: [...gone, ...aside] };
-};
+  return { site, pending: left, aside };
+}
 
 /** What the keeper of a store keeps: the pending edits of the open site. */
 export function keeping(store: Holder, services: Services): Work<Pending> {
@@ -107,17 +109,24 @@ export function keeping(store: Holder, services: Services): Work<Pending> {
     kept(edit, { revision, missed }) {
       if (!takeOver(store, [...missed, entryOf(edit, revision)])) void catchUp(store, services);
     },
-    async outdated(_edit, { missed }) {
+    async outdated(edit, { missed, kept }) {
       // Without what was missed, or where it does not reach as far, the log, or the site itself, is asked.
       const before = open()?.revision;
       if (missed && missed.length > 0 && takeOver(store, missed) && open()?.revision !== before)
         return undefined;
-      return catchUp(store, services);
+      const trouble = await catchUp(store, services);
+      const now = open();
+      if (trouble !== undefined || kept === undefined || !now || now.revision < kept) return trouble;
+      // It was kept in an earlier form, which is in what has been read: it must not be made once more on top.
+      if (now.pending.some(({ key }) => key === edit.key))
+        store.dispatch(restacked(withoutEdits(now, [edit])));
+      return undefined;
     },
     refused(edit, why) {
       const now = open();
       if (!now) return;
-      store.dispatch(restacked(withoutEdits(now, [{ edit, why }])));
+      const { aside, ...rest } = withoutEdits(now, [edit]);
+      store.dispatch(restacked({ ...rest, aside: [{ edit, why }, ...aside] }));
     },
     tell: (state) => void store.dispatch(told(state)),
   };

@@ -1,8 +1,9 @@
-import { LIMITS, type Page, type SiteFrame } from '../../core/index.ts';
+import { LIMITS, type Page } from '../../core/index.ts';
 import { documents, type KnownStep } from './documents.ts';
 import { load } from './edits.ts';
 import { catchUp, takeOver } from './keeping.ts';
 import { rebased, toSend, type Pending, type SetAside } from './pending.ts';
+import { pagesAtOnce, pagesOf } from './reading.ts';
 import type { Thunk } from './store.ts';
 import type { Transport } from './transport.ts';
 import type { Remembered } from './unsent.ts';
@@ -37,24 +38,6 @@ async function resent(
   return { left: [], aside };
 }
 
-type Read = { frame: SiteFrame; pages: Page[]; revision: number } | { trouble: string };
-
-/** Pages of a site as they are at one revision; of those besides the first only the ones that are there. */
-async function pagesAtOnce(transport: Transport, site: string, ids: readonly string[]): Promise<Read> {
-  for (let attempt = 0; attempt < 5; attempt++) {
-    const found = await Promise.all(ids.map((id) => transport.page(site, id)));
-    const [first] = found;
-    if (!first.ok) return { trouble: first.sentence };
-    const other = found.find((each) => !each.ok && each.status !== 404);
-    if (other && !other.ok) return { trouble: other.sentence };
-    const there = found.flatMap((each) => (each.ok ? [each.value] : []));
-    const { frame, revision } = first.value;
-    if (there.every((each) => each.revision === revision))
-      return { frame, revision, pages: there.map(({ page }) => page) };
-  }
-  return { trouble: 'The site is being changed faster than it can be read. Try again in a moment.' };
-}
-
 /** What is heard of the open site is taken over. */
 function following(site: string): Thunk {
   return (dispatch, getState, extra) => {
@@ -81,13 +64,12 @@ function openSite(site: string, page: string): Thunk<Promise<string | undefined>
     const { left, aside, trouble } = await resent(transport, site, remembered);
     if (trouble !== undefined)
       return `${trouble} What you changed last is remembered in this browser and will be kept first.`;
-    const wanted = new Set([page, ...left.flatMap(({ use }) => (use ? [use.page] : []))]);
     const [read, summary, steps] = await Promise.all([
-      pagesAtOnce(transport, site, [...wanted]),
+      pagesAtOnce(transport, site, [page, ...pagesOf(left)]),
       transport.site(site),
       transport.steps(site),
     ]);
-    if ('trouble' in read) return read.trouble;
+    if (!read.ok) return read.sentence;
     if (!summary.ok) return summary.sentence;
     if (!steps.ok) return steps.sentence;
     const { frame, pages, revision } = read;

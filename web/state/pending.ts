@@ -123,32 +123,22 @@ export interface Taken extends Standing {
  */
 export function taken(standing: Standing, log: readonly LogEntry[]): Taken | undefined {
   const entries = log.filter(({ revision }) => revision > standing.revision);
-  let { stored } = standing;
-  let { revision } = standing;
-  for (const entry of entries) {
-    const next = entry.revision === revision + 1 ? withOperations(stored, entry.operations) : undefined;
-    if (!next) return undefined;
-    stored = next;
-    ({ revision } = entry);
-  }
+  if (entries.some((entry, index) => entry.revision !== standing.revision + 1 + index)) return undefined;
+  const revision = entries.at(-1)?.revision ?? standing.revision;
+  // Only what was made here was kept, as it was made: nothing changes on screen.
+  const asMade = entries.length > 0 && areFirst(entries, standing.pending);
+  const quiet = { site: standing.site, revision, entries, aside: [], overwritten: [] };
+  if (asMade && entries.length === standing.pending.length)
+    return { ...quiet, stored: standing.site, pending: [] };
+  let stored: Site | undefined = standing.stored;
+  for (const { operations } of entries) stored = stored && withOperations(stored, operations);
+  if (!stored) return undefined;
+  if (asMade) return { ...quiet, stored, pending: standing.pending.slice(entries.length) };
   const keys = new Set(entries.map(({ key }) => key));
   const left = standing.pending.filter(({ key }) => !keys.has(key));
   const mine = new Set(standing.pending.map(({ key }) => key));
   const others = entries.filter(({ key }) => !mine.has(key));
   const theirs = others.flatMap(({ operations }) => operations);
-  if (entries.length > 0 && areFirst(entries, standing.pending)) {
-    // Only what was made here was kept, as it was made: nothing changes on screen.
-    const { site } = standing;
-    return {
-      site,
-      stored: left.length === 0 ? site : stored,
-      revision,
-      pending: left,
-      aside: [],
-      entries,
-      overwritten: [],
-    };
-  }
   return { ...rebased(stored, left, theirs), stored, revision, entries };
 }
 

@@ -25,8 +25,8 @@ export interface EditToSend {
 export type Answer =
   /** It is kept, at this revision; `missed` came between the revision it was made on and its own. */
   | { kind: 'kept'; revision: number; missed: LogEntry[] }
-  /** Others came first, or it is kept already in another form: what the log says since comes first. */
-  | { kind: 'outdated'; missed?: LogEntry[] }
+  /** Others came first, or it is kept already in another form, at the revision `kept`: what the log says since comes first. */
+  | { kind: 'outdated'; missed?: LogEntry[]; kept?: number }
   /** It will never be kept as it is. */
   | { kind: 'refused'; sentence: string }
   /** It may be kept another time; `after` in ms. */
@@ -105,7 +105,7 @@ export function transport(base = '') {
     const { status } = response;
     const after = waitOf(response);
     const { detail = unexplained(status), missed, kept } = await problemOf(response);
-    if (status === 412 || kept !== undefined) return { kind: 'outdated', missed };
+    if (status === 412 || kept !== undefined) return { kind: 'outdated', missed, kept };
     if (passing(status)) return { kind: 'later', sentence: detail, ...(after !== undefined && { after }) };
     return { kind: 'refused', sentence: detail };
   }
