@@ -23,7 +23,8 @@ export const colourType: ValueType<string> = {
       (colour) => colour.name.toLowerCase() === typed.toLowerCase() || aliasTo(colour.id) === typed,
     );
     if (named) return done(aliasTo(named.id));
-    const candidate = /^[0-9a-f]{3}([0-9a-f]{3})?$/i.test(typed) ? `#${typed}` : typed.toLowerCase();
+    const lower = typed.toLowerCase();
+    const candidate = /^[0-9a-f]{3}([0-9a-f]{3})?$/.test(lower) ? `#${lower}` : lower;
     if (isCssColour(candidate)) return done(candidate);
     return refused(
       `“${typed}” is no colour of this site and no CSS colour such as #1b2a49 or oklch(70% 0.1 80).`,

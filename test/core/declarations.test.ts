@@ -1,0 +1,214 @@
+/**
+ * The declarations of every property, written by hand. What they come to in a browser is checked in test/browser/meaning.test.ts;
+ * here, that each value is written as the property and the value of CSS that it stands for.
+ */
+import { expect } from 'chai';
+import { knownProperty, PROPERTIES, type Declarations } from '../../core/index.ts';
+import { frame, node } from './acting.ts';
+
+type Said = [value: unknown, declarations: Declarations];
+
+const desktop = frame.views.list.find(({ id }) => id === 'desktop')!;
+const mobile = frame.views.list.find(({ id }) => id === 'mobile')!;
+
+const sides = (name: string, end = ''): Record<string, Said[]> =>
+  Object.fromEntries(
+    ['top', 'right', 'bottom', 'left'].map((side) => [
+      name + side[0].toUpperCase() + side.slice(1),
+      [
+        [12, { [`${name}-${side}${end}`]: '12px' }],
+        [0, { [`${name}-${side}${end}`]: '0' }],
+      ],
+    ]),
+  );
+
+const LAYERS = { 'background-image': 'var(--tint, none), var(--gradient, none), var(--picture, none)' };
+
+/** In the demo's Desktop view of 12 columns. */
+const DECLARATIONS: Record<string, Said[]> = {
+  family: [
+    ['literata', { 'font-family': '"literata", serif' }],
+    ['figtree', { 'font-family': '"figtree", sans-serif' }],
+    ['font-own', { 'font-family': '"font-own", sans-serif' }],
+  ],
+  size: [
+    [24, { 'font-size': '1.5rem' }],
+    [{ min: 20, max: 20, fromWidth: 320, toWidth: 1280 }, { 'font-size': '1.25rem' }],
+    // 16 px over 800 px are 2vw; at 480 px these are 9.6 px of the 32.
+    [{ min: 32, max: 48, fromWidth: 480, toWidth: 1280 }, { 'font-size': 'clamp(2rem, 2vw + 1.4rem, 3rem)' }],
+  ],
+  lineHeight: [[1.55, { 'line-height': '1.55' }]],
+  weight: [[650, { 'font-weight': '650' }]],
+  slant: [['italic', { 'font-style': 'italic' }]],
+  letterSpacing: [
+    [0, { '--tracking': 'normal' }],
+    [-0.02, { '--tracking': '-0.02em' }],
+  ],
+  case: [['uppercase', { 'text-transform': 'uppercase' }]],
+  decoration: [['underline', { 'text-decoration-line': 'underline' }]],
+  align: [['end', { 'text-align': 'end' }]],
+  colour: [
+    ['#102030', { color: '#102030' }],
+    ['{night}', { color: 'var(--colour-night)' }],
+  ],
+  wrapping: [['balance', { 'text-wrap': 'balance' }]],
+  hyphenation: [['auto', { hyphens: 'auto' }]],
+  textColumns: [
+    [1, { 'column-count': 'auto' }],
+    [2, { 'column-count': '2' }],
+  ],
+  marker: [['square', { 'list-style-type': 'square' }]],
+  shown: [
+    [true, { display: 'grid' }],
+    [false, { display: 'none' }],
+  ],
+  collapse: [
+    ['open', { '--menu-button': 'none', '--menu-list': 'flex', '--menu-position': 'static' }],
+    ['button', { '--menu-button': 'inline-flex', '--menu-list': 'none', '--menu-position': 'fixed' }],
+  ],
+  iconSize: [[40, { width: '40px', height: '40px' }]],
+  thickness: [[3, { '--thickness': '3px' }]],
+  tiles: [[4, { 'grid-template-columns': 'repeat(4, minmax(0, 1fr))' }]],
+  span: [
+    [5, { 'grid-column-end': 'span 5' }],
+    [13, { 'grid-column-end': 'span 12' }],
+  ],
+  // Beside a span of 5 the last first column of twelve is 8.
+  start: [
+    ['auto', { 'grid-column-start': 'auto' }],
+    [8, { 'grid-column-start': '8' }],
+    [9, { 'grid-column-start': '8' }],
+  ],
+  order: [[['b', 'c', 'a'], { order: '1' }]],
+  direction: [
+    ['stacked', { 'grid-auto-flow': 'row', 'grid-template-columns': 'minmax(0, 1fr)' }],
+    ['beside', { 'grid-auto-flow': 'column', 'grid-template-columns': 'none' }],
+  ],
+  gap: [
+    [24, { gap: '24px' }],
+    ['{m}', { gap: 'var(--space-m)' }],
+  ],
+  blockAlign: [['center', { 'justify-self': 'center' }]],
+  justifyItems: [['end', { 'justify-items': 'end' }]],
+  alignItems: [['center', { 'align-items': 'center' }]],
+  alignContent: [['space-between', { 'align-content': 'space-between' }]],
+  bleed: [
+    [true, { 'grid-column': '1 / -1' }],
+    [false, { 'grid-column': '2' }],
+  ],
+  width: [
+    ['auto', { width: 'auto' }],
+    [{ px: 300 }, { width: '300px' }],
+    [{ percent: 62.5 }, { width: '62.5%' }],
+  ],
+  minWidth: [
+    ['auto', { 'min-width': '0' }],
+    [{ px: 20 }, { 'min-width': '20px' }],
+  ],
+  maxWidth: [
+    ['auto', { 'max-width': 'none' }],
+    [{ percent: 40 }, { 'max-width': '40%' }],
+  ],
+  height: [
+    ['auto', { height: 'auto' }],
+    [320, { height: '320px' }],
+  ],
+  minHeight: [[640, { 'min-height': '640px' }]],
+  aspectRatio: [
+    ['auto', { 'aspect-ratio': 'auto' }],
+    [{ width: 16, height: 9 }, { 'aspect-ratio': '16 / 9' }],
+  ],
+  sticky: [
+    [true, { position: 'sticky', top: '0', 'z-index': '1', 'align-self': 'start' }],
+    [false, { position: 'static', top: 'auto', 'z-index': 'auto', 'align-self': 'auto' }],
+  ],
+  ...sides('padding'),
+  ...sides('margin'),
+  backgroundColour: [['{night}', { 'background-color': 'var(--colour-night)' }]],
+  backgroundPicture: [
+    ['none', { '--picture': 'none', ...LAYERS }],
+    ['saturn', { '--picture': 'var(--picture-saturn)', ...LAYERS }],
+  ],
+  backgroundPosition: [[{ x: 20, y: 80 }, { 'background-position': '0 0, 0 0, 20% 80%' }]],
+  backgroundSize: [['50% auto', { 'background-size': 'auto, auto, 50% auto' }]],
+  backgroundRepeat: [['repeat-x', { 'background-repeat': 'repeat, repeat, repeat-x' }]],
+  tint: [
+    ['transparent', { '--tint': 'none', ...LAYERS }],
+    ['#0008', { '--tint': 'linear-gradient(#0008, #0008)', ...LAYERS }],
+    ['{dusk}', { '--tint': 'linear-gradient(var(--colour-dusk), var(--colour-dusk))', ...LAYERS }],
+  ],
+  gradient: [
+    ['none', { '--gradient': 'none', ...LAYERS }],
+    [
+      { angle: 90, from: '{night}', to: '#fff' },
+      { '--gradient': 'linear-gradient(90deg, var(--colour-night), #fff)', ...LAYERS },
+    ],
+  ],
+  cropRatio: [[{ width: 4, height: 3 }, { 'aspect-ratio': '4 / 3' }]],
+  fit: [['contain', { 'object-fit': 'contain' }]],
+  focalPoint: [[{ x: 50, y: 12.5 }, { 'object-position': '50% 12.5%' }]],
+  ...sides('border', '-width'),
+  borderStyle: [['dashed', { 'border-style': 'dashed' }]],
+  borderColour: [['#767676', { 'border-color': '#767676' }]],
+  radius: [[8, { 'border-radius': '8px' }]],
+  shadow: [
+    ['none', { 'box-shadow': 'none' }],
+    ['low', { 'box-shadow': '0 1px 3px rgb(0 0 0 / 0.25)' }],
+    ['middle', { 'box-shadow': '0 4px 14px rgb(0 0 0 / 0.22)' }],
+    ['high', { 'box-shadow': '0 14px 40px rgb(0 0 0 / 0.28)' }],
+  ],
+  opacity: [[0.4, { opacity: '0.4' }]],
+};
+
+/** Properties whose values are markup and no CSS. */
+const MARKUP = ['source'];
+
+describe('the declarations of a property', () => {
+  const context = {
+    view: desktop,
+    display: 'grid',
+    children: ['a', 'b', 'c', 'd'].map(node),
+    child: node('c'),
+    beside: (name: string) => (name === 'span' ? 5 : undefined),
+  };
+
+  it('are written down here for every one', () => {
+    expect([...Object.keys(DECLARATIONS), ...MARKUP]).to.have.members(PROPERTIES.map(({ name }) => name));
+    for (const name of MARKUP) expect(knownProperty(name).css, name).to.equal(undefined);
+    expect(knownProperty('letterSpacing').applied).to.deep.equal({
+      'letter-spacing': 'var(--tracking, normal)',
+    });
+  });
+
+  for (const [name, all] of Object.entries(DECLARATIONS)) {
+    it(`say ${name}`, () => {
+      for (const [value, declarations] of all)
+        expect(knownProperty(name).css!(value, context), JSON.stringify(value)).to.deep.equal(declarations);
+    });
+  }
+
+  it('follow the view and what stands around, where they depend on it', () => {
+    const css = (name: string, value: unknown, more: object) =>
+      knownProperty(name).css!(value, { ...context, ...more });
+    expect(css('gap', 16, { rowsOnly: true })).to.deep.equal({ 'row-gap': '16px' });
+    expect(css('shown', true, { display: 'flex' })).to.deep.equal({ display: 'flex' });
+    // Four columns: a span of 5 takes all of them, and then starts at the first.
+    expect(css('span', 5, { view: mobile })).to.deep.equal({ 'grid-column-end': 'span 4' });
+    expect(css('start', 3, { view: mobile })).to.deep.equal({ 'grid-column-start': '1' });
+    // Without a span it takes the whole row.
+    expect(css('start', 3, { beside: undefined })).to.deep.equal({ 'grid-column-start': '1' });
+    expect(css('order', ['d', 'a'], { child: node('a') })).to.deep.equal({ order: '1' });
+    expect(css('order', [], { child: undefined })).to.deep.equal({ order: '0' });
+    const perView = PROPERTIES.filter((property) => property.perView).map(({ name }) => name);
+    expect(perView).to.have.members(['span', 'start', 'order']);
+    const beside = PROPERTIES.filter((property) => property.heldBeside).map(({ name }) => name);
+    expect(beside).to.have.members(['start']);
+    const onChildren = PROPERTIES.filter((property) => property.onChildren).map(({ name }) => name);
+    expect(onChildren).to.have.members(['order']);
+    const onMedia = PROPERTIES.filter((property) => property.onMedia).map(({ name }) => name);
+    expect(onMedia).to.have.members([
+      ...['cropRatio', 'fit', 'focalPoint', 'iconSize', 'borderStyle', 'borderColour', 'radius', 'shadow'],
+      ...['borderTop', 'borderRight', 'borderBottom', 'borderLeft'],
+    ]);
+  });
+});

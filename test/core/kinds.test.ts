@@ -1,0 +1,331 @@
+/** What each kind of element prints, what it begins with and what its content takes: written by hand. */
+import { expect } from 'chai';
+import { contentOf, KINDS, knownKind, print, type ContentType } from '../../core/index.ts';
+import { frame, node, view } from './acting.ts';
+
+type Context = Parameters<(typeof KINDS)[number]['markup']>[1];
+
+const image = { url: '/dome.jpg', type: 'image/jpeg', width: 800, height: 600 };
+const film = { url: '/sky.webm', type: 'video/webm', width: 640, height: 360 };
+
+const CONTEXT: Context = {
+  attributes: { class: 'x' },
+  children: [],
+  address: (link) => (link === 'page:home' ? '../' : link || undefined),
+  media: (asset) => ({ dome: image, sky: film })[asset],
+  part: (part) => ({ class: `a-${part}` }),
+  headingLevel: 3,
+  lazy: false,
+};
+
+const printed = (kind: string, content: Record<string, unknown>, more: Partial<Context> = {}) =>
+  print(knownKind(kind).markup({ id: node('n1'), content }, { ...CONTEXT, ...more }));
+
+const MENU_SIGN =
+  '<svg viewBox="0 0 24 24" fill="none" stroke="currentColor" stroke-width="2" aria-hidden="true"><path d="M4 6h16M4 12h16M4 18h16"></path></svg>';
+
+/** Content by the fields of the kind, and the HTML that it gives. */
+const PRINTED: [kind: string, content: Record<string, unknown>, html: string, more?: Partial<Context>][] = [
+  ['page', {}, '<body class="x">a</body>', { children: ['a' as never] }],
+  ['section', {}, '<section class="x"></section>'],
+  ['section', { landmark: 'header' }, '<header class="x"></header>'],
+  ['section', { landmark: 'footer' }, '<footer class="x"></footer>'],
+  ['row', {}, '<div class="x">a</div>', { children: ['a' as never] }],
+  ['column', {}, '<div class="x">a</div>', { children: ['a' as never] }],
+  ['card', {}, '<article class="x">a</article>', { children: ['a' as never] }],
+  ['heading', { text: 'A <em>b</em>' }, '<h3 class="x">A <em>b</em></h3>'],
+  ['text', { text: '<p><a href="page:home">b</a></p>' }, '<div class="x"><p><a href="../">b</a></p></div>'],
+  ['button', { label: 'Go & see', link: 'page:home' }, '<a class="x" href="../">Go &amp; see</a>'],
+  ['button', {}, '<a class="x">Button</a>'],
+  ['list', { items: [{ text: 'a' }, { text: 'b' }] }, '<ul class="x"><li>a</li><li>b</li></ul>'],
+  ['list', { items: [{ text: 'a' }], sequence: 'steps' }, '<ol class="x"><li>a</li></ol>'],
+  [
+    'quote',
+    { text: 'a', by: 'b' },
+    '<figure class="x"><blockquote>a</blockquote><figcaption class="a-caption">b</figcaption></figure>',
+  ],
+  ['quote', { text: 'a' }, '<figure class="x"><blockquote>a</blockquote></figure>'],
+  ['picture', { alt: 'Dome' }, '<span class="x"></span>'],
+  [
+    'picture',
+    { alt: 'Dome' },
+    '<picture class="x"><source media="(width &lt; 640px)" srcset="/dome.jpg" width="800" height="600"><img src="/dome.jpg" alt="Dome" width="800" height="600"></picture>',
+    { picture: { base: image, sources: [{ ...image, media: '(width < 640px)' }] } },
+  ],
+  [
+    'picture',
+    {},
+    '<picture class="x"><img src="/dome.jpg" alt="" width="800" height="600" loading="lazy" decoding="async"></picture>',
+    { picture: { base: image, sources: [] }, lazy: true },
+  ],
+  ['logo', { name: 'Hill', link: 'page:home' }, '<a class="x" href="../">Hill</a>'],
+  [
+    'logo',
+    { name: 'Hill' },
+    '<a class="x"><picture><img src="/dome.jpg" alt="Hill" width="800" height="600"></picture></a>',
+    { picture: { base: image, sources: [] } },
+  ],
+  ['divider', {}, '<hr class="x">'],
+  ['spacer', {}, '<div class="x" aria-hidden="true"></div>'],
+  [
+    'video',
+    {
+      file: 'sky',
+      poster: 'dome',
+      name: 'The sky',
+      caption: 'By night',
+    },
+    '<figure class="x"><video aria-label="The sky" poster="/dome.jpg" width="640" height="360" playsinline preload="none" controls><source src="/sky.webm" type="video/webm"></video><figcaption class="a-caption">By night</figcaption></figure>',
+  ],
+  [
+    'video',
+    { file: 'sky', name: 'The sky', playing: 'always' },
+    '<figure class="x"><video aria-label="The sky" width="640" height="360" playsinline autoplay muted loop><source src="/sky.webm" type="video/webm"></video></figure>',
+  ],
+  [
+    'video',
+    { poster: 'dome' },
+    '<figure class="x"><video aria-label="Video" poster="/dome.jpg" width="800" height="600" playsinline preload="none" controls></video></figure>',
+  ],
+  [
+    'gallery',
+    { pictures: [{ picture: 'dome', alt: 'Dome', caption: 'Built 1911' }, { picture: '' }] },
+    '<ul class="x"><li><figure><img src="/dome.jpg" alt="Dome" width="800" height="600" loading="lazy"><figcaption class="a-caption">Built 1911</figcaption></figure></li><li><figure></figure></li></ul>',
+    { lazy: true },
+  ],
+  [
+    'navigation',
+    { label: 'Pages', links: [{ label: 'Home', link: 'page:home' }] },
+    `<nav class="x" aria-label="Pages"><button type="button" popovertarget="menu-n1" class="a-button">${MENU_SIGN}Pages</button><ul id="menu-n1" popover="auto"><li><a href="../">Home</a></li></ul></nav>`,
+  ],
+  [
+    'prices',
+    {
+      prices: [
+        { name: 'Adults', price: '£9', note: 'from 16' },
+        { name: 'Dogs', price: '–' },
+      ],
+    },
+    '<ul class="x"><li><b class="a-heading">Adults</b><span>£9</span><small class="a-meta">from 16</small></li><li><b class="a-heading">Dogs</b><span>–</span></li></ul>',
+  ],
+  [
+    'hours',
+    { caption: 'Open', hours: [{ day: 'Friday', hours: '20–24' }] },
+    '<div class="x"><table><caption class="a-caption">Open</caption><tbody><tr><th scope="row" class="a-label">Friday</th><td>20–24</td></tr></tbody></table></div>',
+  ],
+  [
+    'form',
+    {
+      name: 'Ask us',
+      to: 'a@b.example',
+      send: 'Off',
+      fields: [
+        { label: 'Mail', type: 'email', required: true, options: '' },
+        { label: 'Words', type: 'lines', required: false, options: '' },
+        { label: 'Day', type: 'choice', required: false, options: 'Mon\nTue' },
+        { label: 'Agreed', type: 'tick', required: false, options: '' },
+      ],
+    },
+    '<form class="x" aria-label="Ask us" action="mailto:a@b.example" method="post" enctype="text/plain">' +
+      '<p><label for="n1-field-1" class="a-label">Mail</label><input id="n1-field-1" name="Mail" required class="a-field" type="email"></p>' +
+      '<p><label for="n1-field-2" class="a-label">Words</label><textarea id="n1-field-2" name="Words" class="a-field" rows="4"></textarea></p>' +
+      '<p><label for="n1-field-3" class="a-label">Day</label><select id="n1-field-3" name="Day" class="a-field"><option>Mon</option><option>Tue</option></select></p>' +
+      '<p class="tick"><input id="n1-field-4" name="Agreed" type="checkbox"><label for="n1-field-4" class="a-label">Agreed</label></p>' +
+      '<button type="submit" class="a-button">Off</button></form>',
+  ],
+];
+
+/** What each kind begins with, in the demo's Desktop view (sheet 1280 px) and its Mobile view (390 px), where they differ. */
+const BEGINNINGS: Record<string, Record<string, unknown>> = {
+  page: {},
+  // 7.5 % of 1280 px.
+  section: { paddingTop: 96, paddingBottom: 96 },
+  row: { gap: 32 },
+  column: { gap: 16 },
+  card: {
+    gap: 12,
+    ...{ paddingTop: 24, paddingRight: 24, paddingBottom: 24, paddingLeft: 24 },
+    ...{ backgroundColour: 'white', radius: 8, shadow: 'low' },
+  },
+  heading: { wrapping: 'balance' },
+  text: {},
+  list: { paddingLeft: 24, gap: 8 },
+  quote: { gap: 12, paddingLeft: 24, borderLeft: 4 },
+  button: {
+    ...{ align: 'center', colour: 'white', backgroundColour: 'black', blockAlign: 'start', radius: 6 },
+    ...{ paddingTop: 12, paddingRight: 24, paddingBottom: 12, paddingLeft: 24 },
+  },
+  picture: {},
+  gallery: { tiles: 4, gap: 16, cropRatio: { width: 4, height: 3 } },
+  video: {},
+  icon: { iconSize: 32, blockAlign: 'start' },
+  divider: {},
+  spacer: { height: 48 },
+  logo: { blockAlign: 'start' },
+  navigation: { gap: 24 },
+  social: { gap: 20 },
+  prices: { gap: 12 },
+  hours: {},
+  form: { gap: 16 },
+};
+
+/** What parts begin with. */
+const PARTS_BEGIN: Record<string, Record<string, Record<string, unknown>>> = {
+  heading: { link: { decoration: 'underline' } },
+  text: {
+    heading: { weight: 700, size: 22, lineHeight: 1.25 },
+    link: { decoration: 'underline' },
+    list: { paddingLeft: 24 },
+    quote: { slant: 'italic', paddingLeft: 20, borderLeft: 3 },
+  },
+  list: { link: { decoration: 'underline' } },
+  navigation: { list: { colour: 'black', backgroundColour: 'white' } },
+  prices: { heading: { weight: 650 } },
+  form: {
+    field: {
+      ...{ backgroundColour: 'white', colour: 'black', radius: 4, borderColour: '#767676' },
+      ...{ paddingTop: 8, paddingRight: 12, paddingBottom: 8, paddingLeft: 12 },
+      ...{ borderTop: 1, borderRight: 1, borderBottom: 1, borderLeft: 1 },
+    },
+    button: {
+      ...{ colour: 'white', backgroundColour: 'black', radius: 6 },
+      ...{ paddingTop: 12, paddingRight: 24, paddingBottom: 12, paddingLeft: 24 },
+    },
+  },
+};
+
+const viewOf = (id: string) => frame.views.list.find((each) => each.id === view(id))!;
+
+const begun = (kind: string, id: string) =>
+  Object.fromEntries(
+    Object.entries(knownKind(kind).defaults).map(([name, value]) => [
+      name,
+      typeof value === 'function' ? (value as (at: unknown) => unknown)(viewOf(id)) : value,
+    ]),
+  );
+
+describe('a kind of element', () => {
+  it('is written down here, every one', () => {
+    const names = KINDS.map(({ name }) => name);
+    expect(Object.keys(BEGINNINGS)).to.have.members(names);
+    // Icons and social links print drawings; those are read below.
+    const printedHere = new Set([...PRINTED.map(([kind]) => kind), 'icon', 'social']);
+    expect([...printedHere]).to.have.members(names);
+  });
+
+  for (const [kind, content, html, more] of PRINTED) {
+    it(`${kind} prints ${html.slice(0, 50)}`, () => {
+      expect(printed(kind, content, more)).to.equal(html);
+    });
+  }
+
+  it('with a sign prints the drawing, with its words where it has some', () => {
+    const star = printed('icon', { icon: 'star', label: 'Best' });
+    expect(star).to.match(
+      /^<div class="x"><svg [^>]*viewBox="0 0 24 24"[^>]*role="img" aria-label="Best"[^>]*>(<path d="[^"]+"><\/path>)+<\/svg><\/div>$/,
+    );
+    expect(printed('icon', { icon: 'star' }))
+      .to.include('aria-hidden="true"')
+      .and.not.include('role=');
+    expect(
+      printed('social', { links: [{ icon: 'rss', label: 'News', link: 'https://a.example/' }] }),
+    ).to.match(
+      /^<ul class="x"><li><a href="https:\/\/a\.example\/"><svg [^>]*aria-hidden="true"[^>]*>.*<\/svg>News<\/a><\/li><\/ul>$/,
+    );
+  });
+
+  it('begins with what is written down here, and its parts, too', () => {
+    for (const { name, parts = {} } of KINDS) {
+      expect(begun(name, 'desktop'), name).to.deep.equal(BEGINNINGS[name]);
+      const found = Object.fromEntries(
+        Object.entries(parts).flatMap(([part, { defaults }]) => (defaults ? [[part, defaults]] : [])),
+      );
+      expect(found, name).to.deep.equal(PARTS_BEGIN[name] ?? {});
+    }
+  });
+
+  it('begins with less room in a narrow sheet', () => {
+    expect(begun('section', 'mobile')).to.deep.equal({ paddingTop: 48, paddingBottom: 48 });
+    // 7.5 % of the 834 px of the tablet are 62.6: 64 in steps of 8.
+    expect(begun('section', 'tablet')).to.deep.equal({ paddingTop: 64, paddingBottom: 64 });
+    expect(begun('section', 'wide').paddingTop).to.equal(112);
+    expect(begun('spacer', 'mobile')).to.deep.equal({ height: 24 });
+    expect(begun('gallery', 'mobile').tiles).to.equal(1);
+    expect(begun('gallery', 'tablet').tiles).to.equal(2);
+    expect(begun('row', 'mobile')).to.deep.equal({ gap: viewOf('mobile').grid.gutter });
+  });
+
+  it('takes its grid from the view', () => {
+    expect(knownKind('row').perView!(viewOf('mobile'))).to.deep.equal({
+      '--columns': '4',
+      'grid-template-columns': 'repeat(4, minmax(0, 1fr))',
+    });
+    const { margin, maxWidth } = viewOf('desktop').grid;
+    expect(knownKind('section').perView!(viewOf('desktop'))).to.deep.equal({
+      'grid-template-columns': `minmax(${margin}px, 1fr) minmax(0, ${maxWidth}px) minmax(${margin}px, 1fr)`,
+    });
+  });
+
+  it('has content of its own where a field says nothing yet', () => {
+    const initial = (kind: string, field: string): unknown =>
+      contentOf(knownKind(kind), { id: node('n'), content: {} }, field);
+    expect(initial('heading', 'level')).to.equal(2);
+    expect(initial('button', 'label')).to.equal('Button');
+    expect(initial('form', 'fields')).to.deep.equal([]);
+    expect(initial('icon', 'icon')).to.equal('star');
+    expect(initial('heading', 'unknown')).to.equal(undefined);
+    const words = KINDS.flatMap(({ name, words: field }) => (field ? [`${name} ${field}`] : []));
+    expect(words).to.have.members(['heading text', 'text text', 'button label', 'quote text', 'logo name']);
+  });
+});
+
+describe('content', () => {
+  const typeOf = (kind: string, field: string): ContentType =>
+    knownKind(kind).content.find(({ name }) => name === field)!.type;
+
+  it('is kept in one form', () => {
+    const clean = (kind: string, field: string, value: unknown): unknown => typeOf(kind, field).clean(value);
+    expect(clean('button', 'label', '  a \n  b ')).to.equal('a b');
+    expect(clean('heading', 'text', '<p>a <b>b</b></p>')).to.equal('a <strong>b</strong>');
+    expect(clean('text', 'text', 'a')).to.equal('<p>a</p>');
+    expect(clean('button', 'link', ' https://a.example/\n ')).to.equal('https://a.example/');
+    expect(clean('form', 'to', ' a@b.example ')).to.equal('a@b.example');
+    expect(clean('form', 'fields', [{ label: ' a  b ', options: 'x\n\n y  z ' }])).to.deep.equal([
+      { label: 'a b', type: 'text', required: false, options: 'x\ny z' },
+    ]);
+  });
+
+  it('says what is wrong with it', () => {
+    const fault = (kind: string, field: string, value: unknown) => typeOf(kind, field).fault?.(value, frame);
+    expect(fault('button', 'link', '')).to.equal(undefined);
+    expect(fault('button', 'link', 'tel:+44123')).to.equal(undefined);
+    expect(fault('button', 'link', 'javascript:1')).to.match(/^“javascript:1” is not a link to a page/);
+    for (const mail of ['', 'a@b.example', "o'neil+x@a-b.example.org"])
+      expect(fault('form', 'to', mail), mail).to.equal(undefined);
+    for (const mail of ['a', 'a@b', '@b.example', 'a@b..example', 'a b@c.example', 'a@.example'])
+      expect(fault('form', 'to', mail), mail).to.equal(`“${mail}” is no mail address.`);
+    expect(fault('gallery', 'pictures', [{ picture: 'saturn' }, { picture: 'gone' }])).to.equal(
+      'The site has no picture “gone”.',
+    );
+    expect(fault('gallery', 'pictures', [{ picture: '' }])).to.equal(undefined);
+    expect(fault('video', 'file', 'saturn')).to.equal('The site has no film “saturn”.');
+    expect(fault('video', 'poster', 'saturn')).to.equal(undefined);
+  });
+
+  it('goes as far as is written down here', () => {
+    const most: [kind: string, field: string, limit: 'maxLength' | 'maxItems', value: number][] = [
+      ['heading', 'text', 'maxLength', 50_000],
+      ['text', 'text', 'maxLength', 50_000],
+      ['button', 'label', 'maxLength', 400],
+      ['button', 'link', 'maxLength', 2000],
+      ['form', 'to', 'maxLength', 254],
+      ['video', 'file', 'maxLength', 40],
+      ['form', 'fields', 'maxItems', 60],
+    ];
+    for (const [kind, field, limit, value] of most)
+      expect(typeOf(kind, field).schema[limit], `${kind} ${field}`).to.equal(value);
+    const options = typeOf('form', 'fields').fields!.find(({ name }) => name === 'options')!;
+    expect(options.type.schema.maxLength).to.equal(4000);
+    expect(typeOf('form', 'fields').schema.items).to.have.property('additionalProperties', false);
+  });
+});

@@ -1,0 +1,162 @@
+/** What a person types in a cell, what it is read as, and how it is written there: by hand, for every kind of value. */
+import { expect } from 'chai';
+import { adjusted, knownProperty } from '../../core/index.ts';
+import { frame } from './acting.ts';
+
+const context = { site: frame, columns: 12, fluidWidths: { fromWidth: 640, toWidth: 1024 } };
+
+/** What is typed for a property, the value it is read as, and what the cell then shows. */
+const READ: [property: string, typed: string, value: unknown, shown: string][] = [
+  ['lineHeight', '1,45', 1.45, '1.45'],
+  ['lineHeight', ' 2. ', 2, '2'],
+  ['lineHeight', '.5', 0.5, '0.5'],
+  ['minHeight', '120 px', 120, '120'],
+  ['minHeight', '+80PX', 80, '80'],
+  ['letterSpacing', '-0.02em', -0.02, '-0.02'],
+  ['span', '6', 6, '6 of 12'],
+  ['span', '20', 20, '12 of 12'],
+  ['start', 'Auto', 'auto', 'auto'],
+  ['start', '3', 3, '3'],
+  ['height', 'auto', 'auto', 'auto'],
+  ['shown', 'hide', false, 'no'],
+  ['shown', 'Yes', true, 'yes'],
+  ['align', 'Middle', 'center', 'centre'],
+  ['align', 'centre', 'center', 'centre'],
+  ['align', 'center', 'center', 'centre'],
+  ['family', 'literata', 'literata', 'Literata'],
+  ['width', '50%', { percent: 50 }, '50 %'],
+  ['width', '50 %', { percent: 50 }, '50 %'],
+  ['width', '1', { px: 1 }, '1 px'],
+  ['width', '4000px', { px: 4000 }, '4000 px'],
+  ['width', '1%', { percent: 1 }, '1 %'],
+  ['width', '100 %', { percent: 100 }, '100 %'],
+  ['width', 'AUTO', 'auto', 'auto'],
+  ['aspectRatio', '16:9', { width: 16, height: 9 }, '16:9'],
+  ['aspectRatio', '3/2', { width: 3, height: 2 }, '3:2'],
+  ['aspectRatio', '4 x 3', { width: 4, height: 3 }, '4:3'],
+  ['aspectRatio', '1.5', { width: 1.5, height: 1 }, '1.5:1'],
+  ['aspectRatio', '100:100', { width: 100, height: 100 }, '100:100'],
+  ['aspectRatio', 'auto', 'auto', 'auto'],
+  ['focalPoint', '50 20', { x: 50, y: 20 }, '50 20'],
+  ['focalPoint', '0 %, 100 %', { x: 0, y: 100 }, '0 100'],
+  ['size', '40', 40, '40'],
+  ['size', '28–60', { min: 28, max: 60, fromWidth: 640, toWidth: 1024 }, '28–60'],
+  ['size', '28 px - 60 px', { min: 28, max: 60, fromWidth: 640, toWidth: 1024 }, '28–60'],
+  ['size', '28 to 60', { min: 28, max: 60, fromWidth: 640, toWidth: 1024 }, '28–60'],
+  ['paddingTop', '48px', 48, '48'],
+  ['paddingTop', 'm', '{m}', 'M'],
+  ['paddingTop', '{m}', '{m}', 'M'],
+  ['colour', 'night', '{night}', 'Night'],
+  ['colour', '{night}', '{night}', 'Night'],
+  ['colour', '1B2A49', '#1b2a49', '#1b2a49'],
+  ['colour', 'fff', '#fff', '#fff'],
+  ['colour', 'RebeccaPurple', 'rebeccapurple', 'rebeccapurple'],
+  ['gradient', 'none', 'none', 'none'],
+  ['gradient', '180 #fff to Night', { angle: 180, from: '#fff', to: '{night}' }, '180° #fff to Night'],
+  ['gradient', '0° #fff → #000', { angle: 0, from: '#fff', to: '#000' }, '0° #fff to #000'],
+  ['gradient', '360deg #fff – #000', { angle: 360, from: '#fff', to: '#000' }, '360° #fff to #000'],
+  ['backgroundPicture', 'None', 'none', 'none'],
+];
+
+/** What is refused, with a part of the sentence that says what would be accepted. */
+const REFUSED: [property: string, typed: string, sentence: string][] = [
+  ['lineHeight', 'wide', 'a number from 0.5 to 4'],
+  ['lineHeight', '1.2.3', 'a number from 0.5 to 4'],
+  ['lineHeight', '1e1', 'a number from 0.5 to 4'],
+  ['lineHeight', '', 'a number from 0.5 to 4'],
+  ['minHeight', '12em', 'a number from 0 to 3000 px'],
+  ['span', '1.5', 'a whole number from 1 to 24'],
+  ['start', 'first', 'a whole number from 1 to 24, or auto'],
+  ['align', 'diagonal', 'start, centre, end, justified'],
+  ['family', 'Unknown', 'Figtree'],
+  ['width', '0', '1 to 4000 px'],
+  ['width', '4001', '1 to 4000 px'],
+  ['width', '0.5%', 'from 1 % to 100 %'],
+  ['width', '101 %', 'from 1 % to 100 %'],
+  ['aspectRatio', '0:1', 'as in 16:9'],
+  ['aspectRatio', '1:0', 'as in 16:9'],
+  ['aspectRatio', '101:1', 'as in 16:9'],
+  ['aspectRatio', '1:101', 'as in 16:9'],
+  ['aspectRatio', '1:2:3', 'as in 16:9'],
+  ['aspectRatio', 'wide', 'as in 16:9'],
+  ['focalPoint', '50', 'as in 50 20'],
+  ['focalPoint', '50 20 10', 'as in 50 20'],
+  ['focalPoint', '-1 20', 'as in 50 20'],
+  ['focalPoint', '50 101', 'as in 50 20'],
+  ['size', '60–28', 'grows with the width: 60 is more than 28'],
+  ['size', '5', 'a number from 6 to 400'],
+  ['size', '5–20', 'a number from 6 to 400'],
+  ['size', '20–401', 'a number from 6 to 400'],
+  ['size', '20–30–40', 'a number from 6 to 400'],
+  ['size', 'large', 'a number from 6 to 400'],
+  ['paddingTop', '601', 'type 0 to 600 px'],
+  ['paddingTop', 'huge', 'a step of the spacing scale'],
+  ['colour', 'nightfall', 'no CSS colour'],
+  ['gradient', '361 #fff to #000', 'an angle and two colours'],
+  ['gradient', 'x #fff to #000', 'an angle and two colours'],
+  ['gradient', '90 #fff', 'an angle and two colours'],
+  ['gradient', '90 #fff to blackish', 'an angle and two colours'],
+  ['source', 'none', 'no picture named “none”'],
+  ['backgroundPicture', 'Pluto', 'no picture named “Pluto”'],
+];
+
+describe('what is typed in a cell', () => {
+  for (const [property, typed, value, shown] of READ) {
+    it(`“${typed}” for ${property} is ${JSON.stringify(value)}`, () => {
+      const { type } = knownProperty(property);
+      expect(type.parse(typed, context)).to.deep.equal({ ok: true, value });
+      expect(type.format(value, context)).to.equal(shown);
+      expect(type.fault?.(value, frame)).to.equal(undefined);
+    });
+  }
+
+  for (const [property, typed, part] of REFUSED) {
+    it(`“${typed}” for ${property} is refused`, () => {
+      const outcome = knownProperty(property).type.parse(typed, context);
+      expect(outcome.ok).to.equal(false);
+      if (!outcome.ok) expect(outcome.sentence).to.include(part);
+    });
+  }
+
+  it('a fluid size takes the usual widths where a cell has none of its own', () => {
+    expect(knownProperty('size').type.parse('20–30', { site: frame })).to.deep.equal({
+      ok: true,
+      value: { min: 20, max: 30, fromWidth: 320, toWidth: 1280 },
+    });
+  });
+
+  it('what a site does not have, or no longer, is told', () => {
+    const fault = (name: string, value: unknown) => knownProperty(name).type.fault!(value, frame);
+    expect(fault('colour', '{gone}')).to.equal('The site has no colour “gone”.');
+    expect(fault('gradient', { angle: 0, from: '#fff', to: '{gone}' })).to.equal(
+      'The site has no colour “gone”.',
+    );
+    expect(fault('paddingTop', '{gone}')).to.equal('The site’s spacing scale has no step “gone”.');
+    expect(fault('family', 'gone')).to.equal('The site has no font family “gone”.');
+    expect(fault('source', 'none')).to.equal('The site has no picture “none”.');
+    expect(fault('backgroundPicture', 'none')).to.equal(undefined);
+    expect(fault('size', { min: 30, max: 20, fromWidth: 320, toWidth: 1280 })).to.include('grows');
+    const names = (name: string) => knownProperty(name).type.options!(context).map(({ value }) => value);
+    expect(names('source')).not.to.include('none');
+    expect(names('backgroundPicture')[0]).to.equal('none');
+  });
+
+  it('a change that starts from the value is held to the range, and reaches every length of it', () => {
+    const size = knownProperty('size').type;
+    const after = (value: unknown, percent: number) => adjusted(size, value, { percent });
+    expect(after(40, 80)).to.equal(32);
+    expect(after(7, 50)).to.equal(6);
+    expect(after(300, 200)).to.equal(400);
+    expect(after(33, 33.333)).to.equal(11);
+    expect(after({ min: 20, max: 40, fromWidth: 640, toWidth: 1024 }, 50)).to.deep.equal({
+      min: 10,
+      max: 20,
+      fromWidth: 640,
+      toWidth: 1024,
+    });
+    expect(adjusted(knownProperty('width').type, { percent: 50 }, { by: 5 })).to.deep.equal({ percent: 55 });
+    expect(adjusted(knownProperty('colour').type, '#fff', { by: 5 })).to.equal(undefined);
+    expect(adjusted(knownProperty('focalPoint').type, { x: 1, y: 2 }, { by: 5 })).to.equal(undefined);
+    expect(adjusted(knownProperty('order').type, null, { by: 5 })).to.equal(undefined);
+  });
+});
