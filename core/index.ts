@@ -19,7 +19,8 @@ export type { Point, Ratio } from './elements/valuetypes/geometry.ts';
 export type { Extent } from './elements/valuetypes/extent.ts';
 export type { EditorName, Option, ValueContext, ValueType } from './elements/valuetypes/valuetype.ts';
 export { aliasOf, aliasTo } from './theme/alias.ts';
-export { colourCss, isCssColour } from './elements/valuetypes/colour.ts';
+export { cssColour } from './theme/csscolour.ts';
+export { colourCss } from './elements/valuetypes/colour.ts';
 export { adjusted, type Adjustment } from './elements/valuetypes/adjust.ts';
 export type { Gradient } from './elements/valuetypes/gradient.ts';
 export {

@@ -13,11 +13,21 @@ import { Workbench } from './workbench/Workbench.tsx';
 const services = windowServices();
 const store = makeStore(services);
 
+/** What stands in for a screen that met a fault. */
+function Faulty() {
+  return (
+    <Notice severity="error" action={{ label: 'Load again', run: () => window.location.reload() }}>
+      This screen met a fault of ours and cannot go on. What the top bar called kept is kept; load the page
+      again to continue.
+    </Notice>
+  );
+}
+
 const router = createBrowserRouter([
   {
     element: (
-      <Boundary>
-        <Outlet />
+      <Boundary of={null} notice={() => <Faulty />}>
+        {() => <Outlet />}
       </Boundary>
     ),
     children: [

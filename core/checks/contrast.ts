@@ -1,5 +1,5 @@
 import { applies } from '../site/applies.ts';
-import { blend, parse, wcagContrast, type Color } from 'culori';
+import { blend, wcagContrast, type Color } from 'culori';
 import { sizeAt, type TextSize } from '../type/fluid.ts';
 import { resolve } from '../values/trace.ts';
 import { knownKind } from '../elements/kinds/table.ts';
@@ -8,6 +8,7 @@ import type { Part } from '../elements/parts.ts';
 import { knownProperty } from '../elements/properties/table.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { aliasOf } from '../theme/alias.ts';
+import { cssColour } from '../theme/csscolour.ts';
 import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
 
@@ -28,7 +29,7 @@ const BOLD = 700;
 export function colourOf(site: SiteFrame, value: string): Color | undefined {
   const alias = aliasOf(value);
   const named = alias === undefined ? value : site.colours.find(({ id }) => id === alias)?.value;
-  return named === undefined ? undefined : parse(named);
+  return named === undefined ? undefined : cssColour(named);
 }
 
 /**
@@ -36,10 +37,13 @@ export function colourOf(site: SiteFrame, value: string): Color | undefined {
  * https://www.w3.org/TR/WCAG22/#dfn-contrast-ratio). `layers` are the colours behind the text, the furthest first.
  */
 export function contrastRatio(text: Color, layers: readonly Color[]): number {
-  const behind: Color[] = [parse('white')!, ...layers];
+  const behind: Color[] = [WHITE, ...layers];
   const paper = blend(behind, 'normal', 'rgb');
   return wcagContrast(blend([...behind, text], 'normal', 'rgb'), paper);
 }
+
+/** What a browser paints behind a page. */
+const WHITE: Color = { mode: 'rgb', r: 1, g: 1, b: 1 };
 
 const opaque = ({ alpha = 1 }: Color): boolean => alpha >= 1;
 

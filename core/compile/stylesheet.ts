@@ -2,14 +2,19 @@ import { familiesOf, type Family, type FontFile } from '../theme/families.ts';
 import type { SiteFrame } from '../site/site.ts';
 import type { Declarations } from '../elements/properties/property.ts';
 import type { CssRule, Layer } from './stack.ts';
+import { isWhole } from './whole.ts';
 
 const printed = new WeakMap<Declarations, string>();
 
-/** Declarations as CSS text. They are never changed once made, so that the same need be printed once only. */
+/**
+ * Declarations as CSS text. They are never changed once made, so that the same need be printed once only. A value that does not
+ * end where its declaration does is left out: whatever was kept, no value reaches beyond itself.
+ */
 export function printDeclarations(declarations: Declarations): string {
   let text = printed.get(declarations);
   if (text === undefined) {
     text = Object.entries(declarations)
+      .filter(([, value]) => isWhole(value))
       .map(([name, value]) => `${name}:${value}`)
       .join(';');
     printed.set(declarations, text);

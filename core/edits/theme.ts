@@ -2,7 +2,7 @@ import { ColourSchema, FontSchema, SpacingStepSchema, type Colour, type Font } f
 import { schemaFaults } from '../faults.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { type SiteFrame } from '../site/site.ts';
-import { isCssColour } from '../elements/valuetypes/colour.ts';
+import { cssColour } from '../theme/csscolour.ts';
 import { withValue, withoutValue, type EditReach } from '../layered/change.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
 import { knownProperty } from '../elements/properties/table.ts';
@@ -41,7 +41,7 @@ export const setColour: Command<{ id?: string; name: string; value: string }> = 
     const others = site.colours.filter((colour) => colour.id !== id);
     const fault = nameFault(name, others);
     if (fault) return refused(`${fault} The colours were left as they are.`);
-    if (!isCssColour(value))
+    if (!cssColour(value))
       return refused(`“${value}” is no CSS colour such as #1b2a49 or oklch(70% 0.1 80).`);
     const before = site.colours.find((colour) => colour.id === id);
     if (id !== undefined && !before) return refused('The colour is not in the theme any more.');

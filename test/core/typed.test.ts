@@ -1,7 +1,7 @@
 /** What a person types in a cell, what it is read as, and how it is written there: by hand, for every kind of value. */
 import { expect } from 'chai';
-import { adjusted, knownProperty } from '../../core/index.ts';
-import { frame } from './acting.ts';
+import { adjusted, cssColour, frameFaults, knownProperty } from '../../core/index.ts';
+import { frame, node, refusal, view } from './acting.ts';
 
 const context = { site: frame, columns: 12, fluidWidths: { fromWidth: 640, toWidth: 1024 } };
 
@@ -158,5 +158,52 @@ describe('what is typed in a cell', () => {
     expect(adjusted(knownProperty('colour').type, '#fff', { by: 5 })).to.equal(undefined);
     expect(adjusted(knownProperty('focalPoint').type, { x: 1, y: 2 }, { by: 5 })).to.equal(undefined);
     expect(adjusted(knownProperty('order').type, null, { by: 5 })).to.equal(undefined);
+  });
+});
+
+describe('colours', () => {
+  it('are what the grammar of CSS Color 4 knows, whole, and that stand alone', () => {
+    // From the examples of CSS Color 4 (https://www.w3.org/TR/css-color-4/).
+    for (const text of [
+      ...['#0f0', '#00ff00', '#00ff0080', '#0f08', 'lime', 'transparent', 'rebeccapurple', 'RGB(0 255 0)'],
+      ...['rgb(0, 255, 0)', 'rgba(0, 255, 0, 50%)', 'rgb(29 164 192 / 95%)', 'hsl(120deg 100% 50%)'],
+      ...['hsl(120 100% 25% / 0.5)', 'hwb(150 20% 10%)', 'lab(29.2345% 39.3825 20.0664)'],
+      ...['lch(52.2345% 72.2 56.2)', 'oklab(40.1% 0.1143 0.045)', 'oklch(40.1% 0.123 21.57)'],
+      ...[
+        'color(display-p3 -0.6112 1.0079 -0.2192)',
+        'color(xyz-d50 0.2005 0.14089 0.4472)',
+        'lch(50% 30 none)',
+      ],
+    ])
+      expect(cssColour(text), text).not.to.equal(undefined);
+    for (const text of [
+      ...['rgb(10 20 30', 'oklch(70%/.1 80--none)', 'face', 'fff', '#12345', 'color(--okhsl 1 1 1)', ''],
+      ...['rgb(1 2 3);', 'rgb(1 2 3)}', 'rgb(1, 2 3)', 'red blue', 'currentcolor', 'Canvas', 'inherit'],
+      ...['var(--x)', 'color-mix(in srgb, red, blue)', 'rgb(from red r g b)', 'url(x)', 'nocolour'],
+    ])
+      expect(cssColour(text), text).to.equal(undefined);
+    expect(cssColour('rgb(0 0 0 / none)')!.alpha).to.equal(0);
+  });
+
+  it('that are none are refused wherever they come from', () => {
+    const at = { nodes: [node('headline')], view: view('desktop'), reach: 'here' as const };
+    for (const broken of ['rgb(10 20 30', 'face', 'oklch(70%/.1 80--none)']) {
+      expect(refusal('setValue', { ...at, property: 'colour', value: broken })).to.include(broken);
+      expect(refusal('setColour', { name: 'Bad', value: broken })).to.include(broken);
+      const gradient = { angle: 0, from: '#fff', to: broken };
+      expect(
+        refusal('setValue', { ...at, nodes: [node('opening')], property: 'gradient', value: gradient }),
+      ).to.include(broken);
+    }
+  });
+});
+
+describe('frames', () => {
+  it('are looked at as a whole once their shape is right', () => {
+    expect(
+      frameFaults({ ...frame, colours: [...frame.colours, { id: 'x', name: 'X', value: 'face' }] }),
+    ).to.have.length(1);
+    expect(frameFaults({ ...frame, colours: 1 })).to.have.length(1);
+    expect(frameFaults(frame)).to.deep.equal([]);
   });
 });

@@ -6,12 +6,15 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { useParams } from 'react-router';
 import { Group, Panel, Separator } from 'react-resizable-panels';
 import { selected as select } from '../state/desk.ts';
+import type { OpenPage } from '../state/documents.ts';
 import { keep, redo, retryNow, undo } from '../state/edits.ts';
 import { troubleOf, usePreviewMutation } from '../state/server.ts';
 import { useAppDispatch, useAppSelector, type State } from '../state/store.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';
 import { line } from '../ui/theme.ts';
+import { Boundary } from '../ui/Boundary.tsx';
 import { Notice } from '../ui/Notice.tsx';
+import { Fault } from './Fault.tsx';
 import { OverwrittenNotice } from './OverwrittenNotice.tsx';
 import { Desk } from './desk/Desk.tsx';
 import { ledgerWidth } from './values/columns.ts';
@@ -70,6 +73,29 @@ function Opening() {
   );
 }
 
+/** What the two places of work show: the desk the page as it is now, the ledger as it was last tabled. */
+interface Places {
+  open: OpenPage;
+  tabled: OpenPage;
+}
+
+/** The ledger on the left, the desk on the right. */
+const work = ({ open: { site, page }, tabled }: Places) => (
+  <Group orientation="horizontal" style={{ height: '100%' }}>
+    <Panel
+      defaultSize={ledgerWidth(site) + 14}
+      minSize={ledgerWidth(site) - 60}
+      groupResizeBehavior="preserve-pixel-size"
+    >
+      <Ledger site={tabled.site} counts={tabled.counts} page={tabled.page} />
+    </Panel>
+    <Separator aria-label="Width of the ledger" style={{ width: 4, background: line }} />
+    <Panel minSize={320}>
+      <Desk site={site} page={page} />
+    </Panel>
+  </Group>
+);
+
 /** The editing screen: the ledger on the left, the desk on the right. */
 export function Workbench() {
   const { site: siteId = '', page: pageId = '' } = useParams();
@@ -86,6 +112,7 @@ export function Workbench() {
     state.desk.selected.some((id) => !drawn.open?.page.nodes[id] && open?.page.nodes[id]),
   );
   const tabled = missing ? open : drawn.open;
+  const places = useMemo(() => open && tabled && { open, tabled }, [open, tabled]);
   useStaying();
 
   /** Opens the draft as it would be published; the tab is opened at once, so that no browser takes it for a pop-up. */
@@ -112,7 +139,7 @@ export function Workbench() {
       </Notice>
     );
   }
-  if (!open || tabled?.page.id !== open.page.id) return <Opening />;
+  if (!open || !places || tabled?.page.id !== open.page.id) return <Opening />;
   const { site, page } = open;
 
   return (
@@ -125,19 +152,24 @@ export function Workbench() {
         onPublish={() => setPublishing(true)}
       />
       <Box component="main" sx={{ position: 'relative', flex: 1, minHeight: 0 }}>
-        <Group orientation="horizontal" style={{ height: '100%' }}>
-          <Panel
-            defaultSize={ledgerWidth(site) + 14}
-            minSize={ledgerWidth(site) - 60}
-            groupResizeBehavior="preserve-pixel-size"
-          >
-            <Ledger site={tabled.site} counts={tabled.counts} page={tabled.page} />
-          </Panel>
-          <Separator aria-label="Width of the ledger" style={{ width: 4, background: line }} />
-          <Panel minSize={320}>
-            <Desk site={site} page={page} />
-          </Panel>
-        </Group>
+        <Boundary
+          of={places}
+          notice={(before, again) => (
+            <Fault
+              site={site.id}
+              again={again}
+              before={
+                before && (
+                  <Boundary of={before} notice={() => null}>
+                    {work}
+                  </Boundary>
+                )
+              }
+            />
+          )}
+        >
+          {work}
+        </Boundary>
         <Box
           role="status"
           aria-label="Last step"

@@ -1,7 +1,7 @@
 import { Type } from '@sinclair/typebox';
-import { parse as parseColour } from 'culori';
 import { done, refused } from '../../outcome.ts';
 import { aliasOf, aliasTo } from '../../theme/alias.ts';
+import { cssColour } from '../../theme/csscolour.ts';
 import type { Option, ValueType } from './valuetype.ts';
 
 /** A colour in CSS: an alias becomes the custom property that holds the site's colour. */
@@ -9,9 +9,6 @@ export function colourCss(value: string): string {
   const alias = aliasOf(value);
   return alias ? `var(--colour-${alias})` : value;
 }
-
-/** Whether a text is a colour that CSS Color 4 defines and that stands alone (no `currentcolor`, no `var()`). */
-export const isCssColour = (text: string): boolean => parseColour(text) !== undefined;
 
 /** A colour: a CSS Color 4 string, or an alias of one of the site's colours. */
 export const colourType: ValueType<string> = {
@@ -25,7 +22,7 @@ export const colourType: ValueType<string> = {
     if (named) return done(aliasTo(named.id));
     const lower = typed.toLowerCase();
     const candidate = /^[0-9a-f]{3}([0-9a-f]{3})?$/.test(lower) ? `#${lower}` : lower;
-    if (isCssColour(candidate)) return done(candidate);
+    if (cssColour(candidate)) return done(candidate);
     return refused(
       `“${typed}” is no colour of this site and no CSS colour such as #1b2a49 or oklch(70% 0.1 80).`,
     );
@@ -43,7 +40,7 @@ export const colourType: ValueType<string> = {
         ? undefined
         : `The site has no colour “${alias}”.`;
     }
-    return isCssColour(value) ? undefined : `“${value}” is not a CSS colour.`;
+    return cssColour(value) ? undefined : `“${value}” is not a CSS colour.`;
   },
   mentions(value) {
     const id = aliasOf(value);

@@ -2,7 +2,7 @@ import { Box, Button, ButtonBase, TextField } from '@mui/material';
 import { useState } from 'react';
 import { formatHex } from 'culori';
 import { HexColorPicker } from 'react-colorful';
-import { aliasTo } from '../../../core/index.ts';
+import { aliasTo, cssColour } from '../../../core/index.ts';
 import { petrol } from '../../ui/theme.ts';
 import { swatchOf } from '../values/swatch.ts';
 import { propertyOfRow } from '../values/rows.ts';
@@ -42,7 +42,7 @@ export function ColourEditor({ site, row, cell, context, onSet, onClose }: Edito
         ))}
       </Box>
       <HexColorPicker
-        color={formatHex(shown) ?? '#000000'}
+        color={formatHex(cssColour(shown)) ?? '#000000'}
         onChange={setText}
         style={{ width: '100%', height: 130 }}
       />

@@ -1,6 +1,6 @@
 import { Box, Button, MenuItem, Slider, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { aliasTo, isCssColour, type Gradient } from '../../../core/index.ts';
+import { aliasTo, cssColour, type Gradient } from '../../../core/index.ts';
 import { swatchOf } from '../values/swatch.ts';
 import type { EditorProps } from './editor.ts';
 
@@ -25,7 +25,7 @@ export function GradientEditor({ site, cell, onSet, onClose }: EditorProps) {
       value={gradient[end]}
       onChange={(event) => setGradient({ ...gradient, [end]: event.target.value })}
     >
-      {!known(gradient[end]) && isCssColour(gradient[end]) && (
+      {!known(gradient[end]) && cssColour(gradient[end]) && (
         <MenuItem value={gradient[end]}>{gradient[end]}</MenuItem>
       )}
       {colours.map(({ value, name }) => (

@@ -3,7 +3,7 @@ import { formatHex } from 'culori';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { HexColorPicker } from 'react-colorful';
-import { isCssColour, type Colour, type SiteFrame } from '../../../../core/index.ts';
+import { cssColour, type Colour, type SiteFrame } from '../../../../core/index.ts';
 import { edit } from '../../../state/edits.ts';
 import { useAppDispatch } from '../../../state/store.ts';
 import { quiet } from '../../../ui/theme.ts';
@@ -20,7 +20,7 @@ function ColourCard({ colour, anchor, onClose }: CardProps) {
   const dispatch = useAppDispatch();
   const [name, setName] = useState(colour?.name ?? '');
   const [value, setValue] = useState(colour?.value ?? '#336699');
-  const valid = isCssColour(value);
+  const valid = cssColour(value) !== undefined;
   const keep = () => dispatch(edit('setColour', { id: colour?.id, name, value })) && onClose();
   const remove = () =>
     colour && dispatch(edit('removeFromTheme', { list: 'colours', id: colour.id })) && onClose();
@@ -39,7 +39,7 @@ function ColourCard({ colour, anchor, onClose }: CardProps) {
         onSubmit={(event) => (event.preventDefault(), keep())}
       >
         <HexColorPicker
-          color={formatHex(value) ?? '#000000'}
+          color={formatHex(cssColour(value)) ?? '#000000'}
           onChange={setValue}
           style={{ width: '100%', height: 130 }}
         />
