@@ -8,7 +8,7 @@ import { converter } from 'culori';
 import { colourCss, cssColour, printRules, type CssRule } from '../../core/index.ts';
 import { By } from 'selenium-webdriver';
 import { byRole, eventually, openBrowser, type Browser } from './browser.ts';
-import { computed, openBench, saysStep, selectInOutline, sheet, type, type Bench } from './workbench.ts';
+import { computed, openBench, saysStep, selectInOutline, type, type Bench } from './workbench.ts';
 import { openStore } from '../../server/store/open.ts';
 import { demoSite } from '../../demo/site.ts';
 import { node } from '../core/acting.ts';
