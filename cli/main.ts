@@ -1,9 +1,11 @@
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { paths } from '../api/paths.ts';
 import { compileSite, readSiteFile, writeSiteFile } from '../core/index.ts';
 import { publishedBytes } from '../server/media/bytes.ts';
-import { FolderInUse, holderOf } from '../server/store/lock.ts';
+import { FolderRefused } from '../server/store/folder.ts';
+import { holderOf } from '../server/store/lock.ts';
 import { openStore } from '../server/store/open.ts';
 
 const USAGE = `Usage:
@@ -43,7 +45,7 @@ async function compile(source: string, target: string): Promise<void> {
 /** Reads the site from the program that has the data folder open, or opens the folder itself. */
 async function exported(id: string): Promise<string> {
   const unknown = new Failure(`There is no site “${id}” in the data folder. Nothing was written.`);
-  const folder = resolve(process.env.DIMORPHE_DATA ?? new URL('../data', import.meta.url).pathname);
+  const folder = resolve(process.env.DIMORPHE_DATA ?? fileURLToPath(new URL('../data', import.meta.url)));
   const holder = holderOf(folder);
   if (holder?.url) {
     const response = await fetch(holder.url + paths.file(id));
@@ -57,8 +59,8 @@ async function exported(id: string): Promise<string> {
     const snapshot = await store.history.snapshot(id);
     if (!snapshot) throw unknown;
     const files: Record<string, string> = {};
-    for (const { id: name, hash } of [...snapshot.site.frame.assets, ...snapshot.site.frame.fonts])
-      files[name] = (await store.files.get(hash)).toString('base64');
+    for (const { id: key, hash, name } of [...snapshot.site.frame.assets, ...snapshot.site.frame.fonts])
+      files[key] = (await store.files.get(hash, name)).toString('base64');
     return writeSiteFile(snapshot.site, files);
   } finally {
     await store.close();
@@ -73,7 +75,7 @@ try {
   else if (command === 'export' && args.length === 1) process.stdout.write(await exported(args[0]));
   else throw new Failure(USAGE);
 } catch (error) {
-  if (!(error instanceof Failure) && !(error instanceof FolderInUse)) {
+  if (!(error instanceof Failure) && !(error instanceof FolderRefused)) {
     console.error(`The command failed: ${(error as Error).message}`);
   } else console.error(error.message);
   process.exitCode = 1;

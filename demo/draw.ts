@@ -3,6 +3,7 @@
  * that every run draws the same; sharp turns them into the WebP files that the demo ships.
  */
 import { mkdir } from 'node:fs/promises';
+import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
 
 const FOLDER = new URL('./pictures/', import.meta.url);
@@ -274,6 +275,6 @@ for (const [name, { width, height, draw }] of Object.entries(DRAWINGS)) {
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">${draw(width, height)}</svg>`;
   const info = await sharp(Buffer.from(svg))
     .webp({ quality: 82 })
-    .toFile(new URL(`${name}.webp`, FOLDER).pathname);
+    .toFile(fileURLToPath(new URL(`${name}.webp`, FOLDER)));
   console.log(`${name}.webp ${info.width}×${info.height} ${Math.round(info.size / 1024)} KB`);
 }

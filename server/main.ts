@@ -1,5 +1,6 @@
+import { fileURLToPath } from 'node:url';
 import { builtPages, developedPages, isBuilt } from './pages.ts';
-import { FolderInUse } from './store/lock.ts';
+import { FolderRefused } from './store/folder.ts';
 import { PortTaken, start } from './start.ts';
 
 function portFrom(variable: string, otherwise: number): number {
@@ -18,7 +19,7 @@ try {
   const running = await start({
     port: portFrom('PORT', 4870),
     hostPort: portFrom('HOST_PORT', 4871),
-    dataFolder: process.env.DIMORPHE_DATA ?? new URL('../data', import.meta.url).pathname,
+    dataFolder: process.env.DIMORPHE_DATA ?? fileURLToPath(new URL('../data', import.meta.url)),
     databaseUrl: process.env.DATABASE_URL,
     pages: developing ? await developedPages() : builtPages,
   });
@@ -28,7 +29,7 @@ try {
   process.once('SIGINT', end);
   process.once('SIGTERM', end);
 } catch (error) {
-  const expected = error instanceof FolderInUse || error instanceof PortTaken;
+  const expected = error instanceof FolderRefused || error instanceof PortTaken;
   console.error(expected ? error.message : error);
   process.exit(1);
 }

@@ -1,8 +1,9 @@
 import { existsSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import express from 'express';
 import type { Pages } from './http/application.ts';
 
-const root = new URL('..', import.meta.url).pathname;
+const root = fileURLToPath(new URL('..', import.meta.url));
 const built = `${root}dist`;
 
 export const isBuilt = (): boolean => existsSync(`${built}/index.html`);

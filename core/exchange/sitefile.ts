@@ -1,4 +1,6 @@
-import type { Fault } from '../faults.ts';
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex } from '@noble/hashes/utils.js';
+import { pointer, type Fault } from '../faults.ts';
 import { kindOf } from '../elements/kinds/table.ts';
 import { schemaFaults } from '../faults.ts';
 import { FORMAT, FORMAT_VERSION, siteFrom, writtenFrom, type Site, type SiteFile } from '../site/site.ts';
@@ -29,6 +31,15 @@ function cleanContent(file: SiteFile): void {
 const isObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null;
 
+/** The bytes that a text in base64 stands for; undefined where it is none. */
+function bytesOf(text: string): Uint8Array | undefined {
+  try {
+    return Uint8Array.from(atob(text), (character) => character.charCodeAt(0));
+  } catch {
+    return undefined;
+  }
+}
+
 /** Reads the text of a site file. Answers the site, or every fault with its path. */
 export function readSiteFile(text: string): { ok: true; value: ReadSite } | { ok: false; faults: Fault[] } {
   const refuse = (sentence: string, path = '') => ({ ok: false as const, faults: [{ path, sentence }] });
@@ -54,8 +65,15 @@ export function readSiteFile(text: string): { ok: true; value: ReadSite } | { ok
   cleanContent(data as SiteFile);
   const faults = onlyUnclean ? siteFileFaults(data) : [];
   const { files, ...site } = data as SiteFile;
-  for (const { id, name } of [...site.assets, ...site.fonts]) {
-    if (files[id] === undefined) faults.push({ path: `/files/${id}`, sentence: `“${name}” has no file.` });
+  for (const { id, name, hash } of [...site.assets, ...site.fonts]) {
+    const bytes = Object.hasOwn(files, id) ? bytesOf(files[id]) : null;
+    if (bytes === null) faults.push({ path: pointer('/files', id), sentence: `“${name}” has no file.` });
+    else if (!bytes || bytesToHex(sha256(bytes)) !== hash) {
+      faults.push({
+        path: pointer('/files', id),
+        sentence: `The file of “${name}” is damaged: its bytes are not those that its SHA-256 names.`,
+      });
+    }
   }
   return faults.length > 0
     ? { ok: false, faults }

@@ -5,9 +5,17 @@ import { FAMILIES } from '../theme/families.ts';
 import type { SiteFrame } from './site.ts';
 import { layeredFaults, styleFaults } from './validvalues.ts';
 
+/** Names that the host has for its own; a site of such a name could not be reached. */
+const OF_THE_HOST = new Set(['preview']);
+
 /** What a frame of the right shape breaks of the rules. */
 export function frameRules(frame: SiteFrame): Fault[] {
   const faults = [...viewFaults(frame.views), ...headFaults(frame)];
+  if (OF_THE_HOST.has(frame.id))
+    faults.push({
+      path: '/id',
+      sentence: `“${frame.id}” is an address of the host itself; a site needs another.`,
+    });
   const ids = (list: 'colours' | 'textStyles' | 'spacing' | 'assets' | 'fonts') =>
     frame[list].map(({ id }) => id);
   for (const list of ['colours', 'textStyles', 'spacing', 'assets'] as const) {

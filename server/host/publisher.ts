@@ -36,7 +36,7 @@ export function publisher(store: Store, hostUrl: string) {
       compileSite(site).map(async (file) => ({
         path: file.path,
         type: file.type,
-        bytes: await publishedBytes(file, (hash) => store.files.get(hash)),
+        bytes: await publishedBytes(file, (hash, _id, name) => store.files.get(hash, name)),
       })),
     );
   }

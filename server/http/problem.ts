@@ -2,6 +2,8 @@ import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import { STATUS_CODES } from 'node:http';
 import type { Problem } from '../../api/responses.ts';
 import { LIMITS } from '../../core/index.ts';
+import { FileDamaged } from '../store/files.ts';
+import { troubleOf } from '../store/trouble.ts';
 
 type Extra = Pick<Problem, 'faults' | 'kept' | 'missed' | 'revision'>;
 
@@ -71,6 +73,9 @@ export const problems =
       return answer(response, status ?? 400, 'The request cannot be read. Nothing was changed.');
     if (error instanceof URIError) return answer(response, 400, 'The address is malformed.');
     log(error);
+    if (error instanceof FileDamaged) return answer(response, 500, error.message);
+    const trouble = troubleOf(error);
+    if (trouble) return answer(response, trouble.status, trouble.sentence);
     return answer(
       response,
       500,

@@ -73,8 +73,8 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
     if (!snapshot) throw noSite();
     const { site } = snapshot;
     const written: Record<string, string> = {};
-    for (const { id: name, hash } of [...site.frame.assets, ...site.frame.fonts])
-      written[name] = (await files.get(hash)).toString('base64');
+    for (const { id: key, hash, name } of [...site.frame.assets, ...site.frame.fonts])
+      written[key] = (await files.get(hash, name)).toString('base64');
     response.attachment(`${id}.json`).type('json').send(writeSiteFile(site, written));
   });
 
@@ -98,7 +98,7 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
       .set('ETag', `"${asset.hash}"`)
       .type(asset.type);
     if (request.fresh) response.status(304).end();
-    else response.send(await files.get(asset.hash));
+    else response.send(await files.get(asset.hash, asset.name));
   });
 
   return router;

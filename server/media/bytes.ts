@@ -20,13 +20,13 @@ export function findFont(name: string): { family: Family; file: FontFile } | und
   return undefined;
 }
 
-/** The bytes of a file of a published site; the site's own come from `own`, which is given their SHA-256 and their id. */
+/** The bytes of a file of a published site; the site's own come from `own`, which is given their SHA-256, their id and their name. */
 export async function publishedBytes(
   file: PublishedFile,
-  own: (hash: string, id: string) => Promise<Buffer>,
+  own: (hash: string, id: string, name: string) => Promise<Buffer>,
 ): Promise<Buffer> {
   if ('text' in file) return Buffer.from(file.text, 'utf8');
-  if ('asset' in file) return own(file.asset.hash, file.asset.id);
+  if ('asset' in file) return own(file.asset.hash, file.asset.id, file.asset.name);
   const { family, file: font } = file.font;
-  return font.hash ? own(font.hash, family.id) : fontBytes(family, font);
+  return font.hash ? own(font.hash, family.id, family.name) : fontBytes(family, font);
 }

@@ -1,4 +1,4 @@
-import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
@@ -7,12 +7,13 @@ import { drizzle as drizzlePostgres } from 'drizzle-orm/node-postgres';
 import { migrate as migratePostgres } from 'drizzle-orm/node-postgres/migrator';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import pg from 'pg';
+import { damaged, databaseIn, draftDatabase, unusable } from './folder.ts';
 import * as schema from './schema.ts';
 
 export type Database = PgDatabase<PgQueryResultHKT, typeof schema>;
 export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
 
-const migrationsFolder = new URL('./migrations', import.meta.url).pathname;
+const migrationsFolder = fileURLToPath(new URL('./migrations', import.meta.url));
 
 export interface OpenDatabase {
   database: Database;
@@ -26,9 +27,25 @@ export interface OpenDatabase {
 /** MB; the write-ahead log of the embedded database is cut down to it at each checkpoint. */
 const WAL_MB = 32;
 
+/** Makes an empty database, whole or not at all: one that was killed half way would be taken for a damaged one. */
+async function makeEmbedded(folder: string): Promise<void> {
+  const draft = draftDatabase(folder);
+  try {
+    const client = await PGlite.create(draft.path);
+    await client.close();
+    draft.keep();
+  } catch (error) {
+    throw unusable(folder, error);
+  }
+}
+
 /** The embedded database. It has neither an autovacuum nor a checkpointer of its own: `tidy` stands in for both. */
 async function openEmbedded(folder: string): Promise<OpenDatabase> {
-  const client = await PGlite.create(folder);
+  const { path, fresh } = databaseIn(folder);
+  if (fresh) await makeEmbedded(folder);
+  const client = await PGlite.create(path).catch((error: unknown) => {
+    throw damaged(folder, error);
+  });
   const database = drizzlePglite(client, { schema });
   await migratePglite(database, { migrationsFolder });
   // In force from the next opening.
@@ -112,7 +129,7 @@ async function openServer(url: string): Promise<OpenDatabase> {
 
 /** Opens and migrates the database: the PostgreSQL at `url`, or the embedded one in the data folder. */
 export const openDatabase = (dataFolder: string, url?: string): Promise<OpenDatabase> =>
-  url ? openServer(url) : openEmbedded(join(dataFolder, 'database'));
+  url ? openServer(url) : openEmbedded(dataFolder);
 
 /** Notifies all who listen on a channel, once the transaction is committed. */
 export const notify = (tx: Transaction, channel: string, text: string) =>

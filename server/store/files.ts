@@ -1,39 +1,96 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { mkdir, open, readFile, rename, stat } from 'node:fs/promises';
+import { mkdir, open, readdir, readFile, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
+
+/** A file that is not there or holds other bytes than those that were kept. */
+export class FileDamaged extends Error {
+  constructor(what: string, missing: boolean) {
+    super(
+      `The file of ${what} is ${missing ? 'missing from the data folder' : 'damaged in the data folder'}. Nothing was changed. ` +
+        'Bring the file in again, or take it from a backup (npm run -s dimorphe -- restore BACKUP).',
+    );
+  }
+}
 
 /** Files by the SHA-256 of their content: written once, never changed. */
 export interface FileStore {
   put(bytes: Uint8Array): Promise<string>;
-  get(hash: string): Promise<Buffer>;
+  /** The bytes that were kept under a hash, and no others; throws `FileDamaged`, which says what a person calls the file. */
+  get(hash: string, name?: string): Promise<Buffer>;
+  has(hash: string): Promise<boolean>;
+  /** The hashes of all files. */
+  list(): Promise<string[]>;
 }
+
+const hashOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
+
+/** ms; a draft that is older was left by a process that was killed while it wrote. */
+const LEFT_BEHIND = 3_600_000;
+
+const HASH = /^[0-9a-f]{64}$/;
 
 export function fileStore(folder: string): FileStore {
   const pathOf = (hash: string) => join(folder, hash.slice(0, 2), hash);
+  const drafts = join(folder, 'drafts');
+
+  /** What is kept under a hash; undefined where nothing is, or something else. */
+  const whole = async (hash: string): Promise<Buffer | undefined> => {
+    const bytes = await readFile(pathOf(hash)).catch((error: NodeJS.ErrnoException) => {
+      if (error.code === 'ENOENT') return undefined;
+      throw error;
+    });
+    return bytes && hashOf(bytes) === hash ? bytes : undefined;
+  };
+
+  const has = (hash: string): Promise<boolean> =>
+    stat(pathOf(hash)).then(
+      (found) => found.isFile(),
+      () => false,
+    );
+
   return {
     async put(bytes) {
-      const hash = createHash('sha256').update(bytes).digest('hex');
-      const path = pathOf(hash);
-      if (
-        await stat(path).then(
-          (found) => found.size === bytes.length,
-          () => false,
-        )
-      )
-        return hash;
+      const hash = hashOf(bytes);
+      if (await whole(hash)) return hash;
       await mkdir(join(folder, hash.slice(0, 2)), { recursive: true });
+      await mkdir(drafts, { recursive: true });
       // Several may write the same bytes at once: each its own draft.
-      const draft = `${path}.${randomUUID()}`;
-      const handle = await open(draft, 'w');
+      const draft = join(drafts, randomUUID());
       try {
-        await handle.writeFile(bytes);
-        await handle.sync();
-      } finally {
-        await handle.close();
+        const handle = await open(draft, 'w');
+        try {
+          await handle.writeFile(bytes);
+          await handle.sync();
+        } finally {
+          await handle.close();
+        }
+        await rename(draft, pathOf(hash));
+      } catch (error) {
+        await rm(draft, { force: true });
+        throw error;
       }
-      await rename(draft, path);
       return hash;
     },
-    get: (hash) => readFile(pathOf(hash)),
+    async get(hash, name) {
+      const bytes = await whole(hash);
+      if (!bytes) throw new FileDamaged(name === undefined ? hash : `“${name}”`, !(await has(hash)));
+      return bytes;
+    },
+    has,
+    async list() {
+      const within = (path: string) => readdir(path).catch(() => []);
+      const all = await Promise.all((await within(folder)).map((start) => within(join(folder, start))));
+      return all.flat().filter((name) => HASH.test(name));
+    },
   };
+}
+
+/** Removes what killed processes have left half written in a folder of files. */
+export async function clearDrafts(folder: string, now = Date.now()): Promise<void> {
+  const drafts = join(folder, 'drafts');
+  for (const name of await readdir(drafts).catch(() => [])) {
+    const path = join(drafts, name);
+    const { mtimeMs } = await stat(path);
+    if (now - mtimeMs > LEFT_BEHIND) await rm(path, { force: true });
+  }
 }

@@ -1,21 +1,9 @@
 import { and, asc, desc, eq, gt, lt, lte, sql } from 'drizzle-orm';
-import {
-  applied,
-  faultsOfChange,
-  frameFaults,
-  headOf,
-  nodesIn,
-  overlapping,
-  pageFaults,
-  pagesIn,
-  type EditBy,
-  type Fault,
-  type NodeId,
-  type Operation,
-  type Site,
-} from '../../core/index.ts';
+import { applied, overlapping, type EditBy, type Fault, type Operation } from '../../core/index.ts';
 import { notify, type Database, type Transaction } from './database.ts';
 import { readSite, writeChanges, type Snapshot } from './documents.ts';
+import { faultsAfter } from './faults.ts';
+import type { FileStore } from './files.ts';
 import { log, parts, sites } from './schema.ts';
 import type { Tidying } from './tidying.ts';
 
@@ -81,45 +69,8 @@ const fieldsOfEdit = {
 type Row = Omit<LoggedEdit, 'of'> & { of: string | null };
 const editFrom = ({ of, ...rest }: Row): LoggedEdit => ({ ...rest, ...(of !== null && { of }) });
 
-/** What an edit leaves behind that is not valid. */
-function faultsAfter(before: Site, after: Site, operations: readonly Operation[]): Fault[] {
-  const { frame } = after;
-  if (frame !== before.frame) {
-    const faults = frameFaults(frame);
-    if (faults.length > 0) return faults;
-  }
-  const heads = new Set<string>(frame.pages.map(({ id }) => id));
-  const strangers = Object.keys(after.pages).filter((id) => !heads.has(id));
-  const missing = [...heads].filter((id) => !after.pages[id as NodeId]);
-  if (strangers.length + missing.length > 0) {
-    const [id] = [...strangers, ...missing];
-    return [
-      { path: `/pages/${id}`, sentence: `The page “${id}” and the site’s list of pages do not agree.` },
-    ];
-  }
-  const touched = pagesIn(operations) as Set<NodeId>;
-  // What pages refer to stands in the frame: another frame concerns them all.
-  const meant = frame === before.frame ? [...touched] : (Object.keys(after.pages) as NodeId[]);
-  for (const id of meant) {
-    const [page, earlier] = [after.pages[id], before.pages[id]];
-    if (!page) continue;
-    const nodes = nodesIn(operations, id) as Set<NodeId> | undefined;
-    const faults =
-      frame === before.frame && nodes && earlier
-        ? faultsOfChange(page, earlier, frame, nodes)
-        : pageFaults(page, frame);
-    if (faults.length > 0) {
-      return faults.map(({ path, sentence }) => ({
-        path: `/pages/${id}${path}`,
-        sentence: touched.has(id) ? sentence : `On the page ${headOf(frame, id).title}: ${sentence}`,
-      }));
-    }
-  }
-  return [];
-}
-
 /** The history of each site: its present state, its revision and its log. */
-export function historyStore(database: Database, tidying: Tidying) {
+export function historyStore(database: Database, tidying: Tidying, files: FileStore) {
   /** Sites as they are at a revision, those used last at the end. What the database says of the revision decides. */
   const held = new Map<string, Snapshot>();
 
@@ -196,7 +147,7 @@ export function historyStore(database: Database, tidying: Tidying) {
     // What does not fit, or is not valid, because of what others did meanwhile, is for the sender to make anew.
     if (!made.ok)
       return { outcome: missed.length > 0 ? outdated : { outcome: 'misfit', sentence: made.sentence } };
-    const faults = faultsAfter(site, made.value.site, edit.operations);
+    const faults = await faultsAfter(site, made.value.site, edit.operations, files);
     if (faults.length > 0) return { outcome: missed.length > 0 ? outdated : { outcome: 'invalid', faults } };
     const next = revision + 1;
     await writeChanges(tx, site, made.value.site, edit.operations, next);

@@ -1,53 +1,52 @@
-import { linkSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { closeSync, ftruncateSync, mkdirSync, openSync, readFileSync, writeSync } from 'node:fs';
 import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
+import { tryLock } from 'fs-native-extensions';
+import { FolderRefused, unusable } from './folder.ts';
 
 /** What the lock of a data folder tells about the process that holds it. */
 export interface Holder {
+  /** Its id where it runs; another container counts its processes anew. */
   pid: number;
-  /** When the process started, as the system tells it; guards against a process id that was given out again. */
-  started: string;
   /** The address of the application, once it serves. */
   url?: string;
 }
 
 /** Another process works on the data folder. */
-export class FolderInUse extends Error {
-  constructor(
-    readonly folder: string,
-    readonly holder: Holder,
-  ) {
+export class FolderInUse extends FolderRefused {
+  constructor(folder: string, { pid, url }: Partial<Holder>) {
     super(
-      `The data folder ${folder} is in use by another Dimorphe (process ${holder.pid}${holder.url ? `, at ${holder.url}` : ''}). ` +
+      `The data folder ${folder} is in use by another Dimorphe${pid ? ` (process ${pid}${url ? `, at ${url}` : ''})` : ''}. ` +
         'Two would overwrite each other. Nothing was changed: end the other one, or choose another folder with DIMORPHE_DATA.',
     );
   }
 }
 
-/** When a process started, as /proc tells it in clock ticks; empty where there is no /proc. */
-function startOf(pid: number): string {
+/** The byte that is locked: far behind what is written, as some systems let nobody read what is locked. */
+const LOCKED = 2 ** 30;
+
+const fileOf = (folder: string) => join(folder, 'lock.json');
+
+function told(path: string): Partial<Holder> {
   try {
-    const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').at(-1)!.split(' ');
-    return fields[19];
+    return JSON.parse(readFileSync(path, 'utf8')) as Holder;
   } catch {
-    return '';
+    return {};
   }
 }
 
-function isAlive({ pid, started }: Holder): boolean {
+/** The process that holds a folder; undefined where none does. */
+export function holderOf(folder: string): Partial<Holder> | undefined {
+  let descriptor: number;
   try {
-    process.kill(pid, 0);
-  } catch (error) {
-    if ((error as NodeJS.ErrnoException).code !== 'EPERM') return false;
-  }
-  return started === startOf(pid);
-}
-
-export function holderOf(folder: string): Holder | undefined {
-  try {
-    const holder = JSON.parse(readFileSync(join(folder, 'lock.json'), 'utf8')) as Holder;
-    return isAlive(holder) ? holder : undefined;
+    descriptor = openSync(fileOf(folder), 'r+');
   } catch {
     return undefined;
+  }
+  try {
+    return tryLock(descriptor, LOCKED, 1, { shared: true }) ? undefined : told(fileOf(folder));
+  } finally {
+    closeSync(descriptor);
   }
 }
 
@@ -58,37 +57,44 @@ export interface Lock {
 }
 
 /**
- * Takes a data folder for this process, or throws `FolderInUse`. The lock is a file made whole and linked into place,
- * which only one process can do; one left behind by a process that is gone is first moved away, which, too, only one can.
+ * Takes a data folder for this process, or throws `FolderInUse`. The lock is the operating system's own, on an open file: it sees
+ * processes of other containers, goes to one of any number that want it at once, and ends with its process, however that ends.
  */
-export function lockFolder(folder: string): Lock {
-  mkdirSync(folder, { recursive: true });
-  const path = join(folder, 'lock.json');
-  const mine = join(folder, `lock.${process.pid}.json`);
-  const self: Holder = { pid: process.pid, started: startOf(process.pid) };
-  writeFileSync(mine, JSON.stringify(self));
+export async function lockFolder(folder: string): Promise<Lock> {
+  const path = fileOf(folder);
+  let descriptor: number;
   try {
-    for (let attempt = 0; ; attempt++) {
-      try {
-        linkSync(mine, path);
-        break;
-      } catch (error) {
-        if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
-        const holder = holderOf(folder);
-        if (holder || attempt === 3) throw new FolderInUse(folder, holder ?? { pid: 0, started: '' });
-        const stale = join(folder, `lock.stale.${process.pid}.json`);
-        renameSync(path, stale);
-        rmSync(stale);
-      }
-    }
-  } finally {
-    rmSync(mine, { force: true });
+    mkdirSync(folder, { recursive: true });
+    descriptor = openSync(path, 'a+');
+  } catch (error) {
+    throw unusable(folder, error);
   }
+  // Whoever asks for the holder holds the lock for a moment: that is waited for.
+  for (let attempt = 0; !tryLock(descriptor, LOCKED, 1); attempt++) {
+    if (attempt === 4) {
+      closeSync(descriptor);
+      throw new FolderInUse(folder, told(path));
+    }
+    await wait(40);
+  }
+  const say = (holder: Holder) => {
+    ftruncateSync(descriptor);
+    writeSync(descriptor, JSON.stringify(holder));
+  };
+  try {
+    say({ pid: process.pid });
+  } catch (error) {
+    closeSync(descriptor);
+    throw unusable(folder, error);
+  }
+  let held = true;
   return {
-    announce: (url) => {
-      writeFileSync(mine, JSON.stringify({ ...self, url }));
-      renameSync(mine, path);
+    announce: (url) => say({ pid: process.pid, url }),
+    release() {
+      if (!held) return;
+      held = false;
+      ftruncateSync(descriptor);
+      closeSync(descriptor);
     },
-    release: () => rmSync(path, { force: true }),
   };
 }

@@ -1,7 +1,7 @@
 import { join, resolve } from 'node:path';
 import type { ReadSite } from '../../core/index.ts';
 import { openDatabase } from './database.ts';
-import { fileStore, type FileStore } from './files.ts';
+import { clearDrafts, fileStore, type FileStore } from './files.ts';
 import { CHANNEL, historyStore, type HistoryStore } from './history.ts';
 import { lockFolder, type Lock } from './lock.ts';
 import { publicationStore, type PublicationStore } from './publications.ts';
@@ -35,12 +35,14 @@ const SHARED: Lock = { announce: () => undefined, release: () => undefined };
 export async function openStore(folder: string, databaseUrl?: string): Promise<Store> {
   const path = resolve(folder);
   // Several processes may share a server’s database, and the files, which are written once and never changed.
-  const lock = databaseUrl ? SHARED : lockFolder(path);
+  const lock = databaseUrl ? SHARED : await lockFolder(path);
   try {
     const { database, listen, tidy, close } = await openDatabase(path, databaseUrl);
     const sites = siteStore(database);
     await sites.upgrade();
-    const files = fileStore(join(path, 'files'));
+    const folderOfFiles = join(path, 'files');
+    await clearDrafts(folderOfFiles);
+    const files = fileStore(folderOfFiles);
     const tidied = tidying(tidy);
     const followers = new Set<(site: string | undefined) => void>();
     await listen(CHANNEL, (text) => {
@@ -49,7 +51,7 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
     });
     return {
       sites,
-      history: historyStore(database, tidied),
+      history: historyStore(database, tidied, files),
       publications: publicationStore(database),
       files,
       lock,

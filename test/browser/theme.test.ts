@@ -1,6 +1,7 @@
 /** The theme: text styles in the table, colours, the spacing scale and fonts, with steps that can be taken back. */
 import { expect } from 'chai';
 import { createRequire } from 'node:module';
+import { fileURLToPath } from 'node:url';
 import { By, Key } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
 import type { SiteFrame } from '../../core/index.ts';
@@ -182,7 +183,7 @@ describe('the workbench: theme', function () {
     await openTheme();
     const again = await driver.findElement(By.css('input[type=file][aria-label="Font file"]'));
     await driver.executeScript('arguments[0].hidden = false', again);
-    await again.sendKeys(new URL('../../package.json', import.meta.url).pathname);
+    await again.sendKeys(fileURLToPath(new URL('../../package.json', import.meta.url)));
     await eventually('the sentence', async () =>
       (await driver.findElement(By.css('body')).getText()).includes(
         'This is no woff2 font, or it is damaged.',

@@ -34,6 +34,12 @@ describe('validation', () => {
     ['an unknown entry', (site) => (site.colour = 1), '/colour', /not part of the format/],
     ['a missing entry', (site) => delete site.name, '/name', /missing/],
     [
+      'a name that the host has for itself',
+      (site) => (site.id = 'preview'),
+      '/id',
+      /address of the host itself/,
+    ],
+    [
       'an unknown property',
       (site) => (site.pages[0].nodes.headline.style.self.glow = {}),
       '/pages/0/nodes/headline/style/self/glow',
@@ -246,5 +252,12 @@ describe('the site file', () => {
     ).to.equal('/version');
     expect(faults(writeSiteFile(read.site, {}))[0].path).to.equal('/files/dome-at-dusk');
     expect(faults('null').length).to.equal(1);
+    // Other bytes than those that the hash names, and what is no base64.
+    const other = (bytes: string) =>
+      faults(writeSiteFile(read.site, { ...read.files, 'dome-at-dusk': bytes }))[0];
+    for (const bytes of [read.files.saturn, read.files['dome-at-dusk'].slice(4), '', '%%%']) {
+      expect(other(bytes).path).to.equal('/files/dome-at-dusk');
+      expect(other(bytes).sentence).to.match(/“.+” is damaged: its bytes are not those/);
+    }
   });
 });

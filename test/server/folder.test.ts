@@ -1,9 +1,13 @@
 import { once } from 'node:events';
-import { rm, writeFile } from 'node:fs/promises';
+import { mkdir, mkdtemp, readdir, readFile, rm, utimes, writeFile } from 'node:fs/promises';
 import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import { paths } from '../../api/paths.ts';
+import type { SiteFrame } from '../../core/index.ts';
+import { clearDrafts, fileStore } from '../../server/store/files.ts';
+import { FolderRefused, unusable } from '../../server/store/folder.ts';
 import { holderOf, lockFolder } from '../../server/store/lock.ts';
 import { start } from '../../server/start.ts';
 import { editor, inHome, set } from './editing.ts';
@@ -30,13 +34,27 @@ describe('a data folder', () => {
 
   it('is free again when its process is gone, even if that was killed', async () => {
     const folder = await freshFolder();
-    // A process id that no process has: Linux gives out at most 4194304 (proc(5), /proc/sys/kernel/pid_max).
-    await writeFile(join(folder, 'lock.json'), JSON.stringify({ pid: 4194305, started: '1' }));
-    const lock = lockFolder(folder);
+    // What a killed process said of itself stays, and a living process has its id by now.
+    await writeFile(join(folder, 'lock.json'), JSON.stringify({ pid: process.pid }));
+    expect(holderOf(folder)).to.equal(undefined);
+    const lock = await lockFolder(folder);
+    expect(holderOf(folder)).to.include({ pid: process.pid });
     lock.release();
-    // A living process that started at another time is another process with a process id given out again.
-    await writeFile(join(folder, 'lock.json'), JSON.stringify({ pid: process.pid, started: '1' }));
-    lockFolder(folder).release();
+    expect(holderOf(folder)).to.equal(undefined);
+    await rm(folder, { recursive: true });
+  });
+
+  it('is seen as taken from where processes are counted anew, as in another container', async () => {
+    const folder = await freshFolder();
+    const lock = await lockFolder(folder);
+    // From there the holder is a process that does not exist: Linux gives out at most 4194304 (proc(5), kernel.pid_max).
+    await writeFile(join(folder, 'lock.json'), JSON.stringify({ pid: 4194305 }));
+    const said = await lockFolder(folder).then(
+      () => 'taken',
+      (error: Error) => error.message,
+    );
+    expect(said).to.match(/is in use by another Dimorphe \(process 4194305\)/);
+    lock.release();
     await rm(folder, { recursive: true });
   });
 
@@ -44,11 +62,10 @@ describe('a data folder', () => {
     const { spawn } = await import('node:child_process');
     for (let round = 0; round < 4; round++) {
       const folder = await freshFolder();
-      if (round % 2 === 1)
-        await writeFile(join(folder, 'lock.json'), JSON.stringify({ pid: 4194305, started: '1' }));
+      if (round % 2 === 1) await writeFile(join(folder, 'lock.json'), JSON.stringify({ pid: 1 }));
       // Each takes the lock at the same moment, says whether it has it, and keeps it until all have said so.
       const program = `import { lockFolder } from './server/store/lock.ts';
-        process.stdin.once('data', () => { let got = 'yes'; try { lockFolder(${JSON.stringify(folder)}); } catch { got = 'no'; } console.log(got); });
+        process.stdin.once('data', async () => console.log(await lockFolder(${JSON.stringify(folder)}).then(() => 'yes', () => 'no')));
         process.stdin.once('end', () => process.exit(0)); console.log('ready');`;
       const children = Array.from({ length: 4 }, () =>
         spawn(process.execPath, ['--import=tsx', '--input-type=module', '-e', program], {
@@ -104,6 +121,142 @@ describe('a data folder', () => {
     );
     expect(holderOf(folder)).to.equal(undefined);
     other.close();
+    await rm(folder, { recursive: true });
+  });
+
+  /** Why a folder is not taken. */
+  const refused = (dataFolder: string): Promise<string> =>
+    start({ port: 0, hostPort: 0, dataFolder }).then(
+      async (running) => (await running.stop(), 'taken'),
+      (error: Error) => (error instanceof FolderRefused ? error.message : `a fault: ${error.stack}`),
+    );
+
+  /** Every file below a folder, with its bytes. */
+  const contents = async (folder: string): Promise<Record<string, string>> => {
+    const names = await readdir(folder, { recursive: true, withFileTypes: true });
+    const files = names.filter((entry) => entry.isFile() && entry.name !== 'lock.json');
+    return Object.fromEntries(
+      await Promise.all(
+        files.map(async ({ parentPath, name }) => {
+          const path = join(parentPath, name);
+          return [path, (await readFile(path)).toString('base64')] as const;
+        }),
+      ),
+    );
+  };
+
+  it('that is not whole is refused with what is missing, and nothing is written over it', async () => {
+    const takeAway: [string, RegExp][] = [
+      ['database/PG_VERSION', /database .* is not whole: PG_VERSION is missing/],
+      ['database/global/pg_control', /is not whole: global\/pg_control is missing/],
+      ['database/base', /is not whole: base is missing/],
+      ['database/pg_wal', /is not whole: pg_wal is missing/],
+      ['database', /holds files, but no database/],
+    ];
+    for (const [path, sentence] of takeAway) {
+      const folder = await freshFolder();
+      await rm(join(folder, path), { recursive: true });
+      const before = await contents(folder);
+      const said = await refused(folder);
+      expect(said).to.match(sentence);
+      expect(said).to.include('Nothing was changed').and.include('restore BACKUP');
+      expect(await contents(folder)).to.deep.equal(before);
+      await rm(folder, { recursive: true });
+    }
+  }).timeout(60_000);
+
+  it('with other things in it and no database is left alone; an empty one is begun', async () => {
+    const folder = await mkdtemp(join(tmpdir(), 'dimorphe-test-'));
+    await writeFile(join(folder, 'letters.txt'), 'mine');
+    expect(await refused(folder)).to.match(/holds letters\.txt, but no database/);
+    await rm(join(folder, 'letters.txt'));
+    // What a first start left that was killed half way.
+    await mkdir(join(folder, 'database.draft-1', 'base'), { recursive: true });
+    expect(await refused(folder)).to.equal('taken');
+    expect(await readdir(folder)).to.have.members(['database', 'files', 'lock.json']);
+    await rm(folder, { recursive: true });
+  }).timeout(60_000);
+
+  it('whose catalogue is damaged is refused with a sentence, and left as it is', async () => {
+    const folder = await freshFolder();
+    await writeFile(join(folder, 'database', 'global', 'pg_control'), Buffer.alloc(8192, 7));
+    const said = await refused(folder);
+    expect(said).to.match(/^The database in .* cannot be opened: .*It was left as it is.*restore BACKUP/s);
+    await rm(folder, { recursive: true });
+  }).timeout(60_000);
+
+  it('that cannot be written says so, with what to do', async function () {
+    // To the superuser nothing is forbidden; a folder below a file cannot be made by anyone.
+    const file = join(await mkdtemp(join(tmpdir(), 'dimorphe-test-')), 'file');
+    await writeFile(file, '');
+    expect(await refused(join(file, 'data'))).to.match(/cannot be used: a part of its path is a file/);
+    const error = (code: string) =>
+      (unusable('/data', Object.assign(new Error(), { code })) as Error).message;
+    expect(error('EACCES')).to.match(/this user may not write there/);
+    expect(error('EROFS')).to.match(/can only be read/);
+    expect(error('ENOSPC')).to.match(/the disk is full/);
+    expect(unusable('/data', 'else')).to.equal('else');
+  });
+});
+
+describe('files', () => {
+  it('that are cut, changed or gone are told, never served, and mended when the same is brought in again', async () => {
+    const running = await served();
+    try {
+      const { frame } = (await (await fetch(running.url + HOME)).json()) as { frame: SiteFrame };
+      const asset = frame.assets.find(({ id }) => id === 'dome-at-dusk')!;
+      const path = join(running.folder, 'files', asset.hash.slice(0, 2), asset.hash);
+      const bytes = await readFile(path);
+      const changed = Buffer.from(bytes);
+      changed[200] ^= 1;
+      const get = () => fetch(running.url + paths.asset('brindle-hill', asset.id));
+      for (const [damage, word] of [
+        [() => writeFile(path, bytes.subarray(0, 900)), 'damaged'],
+        [() => writeFile(path, changed), 'damaged'],
+        [() => rm(path), 'missing'],
+      ] as const) {
+        await damage();
+        const answer = await get();
+        expect(answer.status).to.equal(500);
+        expect(((await answer.json()) as { detail: string }).detail).to.match(
+          new RegExp(`“${asset.name}” is ${word} .*Nothing was changed.*restore BACKUP`),
+        );
+        const publishing = await fetch(running.url + paths.publications('brindle-hill'), { method: 'POST' });
+        expect(publishing.status).to.equal(500);
+        expect(((await publishing.json()) as { detail: string }).detail).to.include(asset.name);
+        expect((await fetch(`${running.hostUrl}/brindle-hill/`)).status).to.equal(404);
+        expect(await fileStore(join(running.folder, 'files')).put(bytes)).to.equal(asset.hash);
+        expect((await get()).status).to.equal(200);
+      }
+    } finally {
+      await running.end();
+    }
+  });
+
+  it('are not named by an edit before they are kept', async () => {
+    const running = await served();
+    try {
+      const { post, revision } = editor(() => running.url);
+      const font = { id: 'font-x', name: 'X', hash: 'ab'.repeat(32), weights: '400', style: 'normal' };
+      const add = [set('/frame/fonts/font-x', font)];
+      const answer = await post(add, { on: await revision() });
+      expect(answer.status).to.equal(422);
+      expect(((await answer.json()) as { detail: string }).detail).to.include(
+        '“X” has no file that was kept here',
+      );
+    } finally {
+      await running.end();
+    }
+  });
+
+  it('half written by a killed process are cleared, those of a living one are not', async () => {
+    const folder = await mkdtemp(join(tmpdir(), 'dimorphe-test-'));
+    await mkdir(join(folder, 'drafts'));
+    for (const name of ['old', 'new']) await writeFile(join(folder, 'drafts', name), 'half');
+    const aDayAgo = new Date(Date.now() - 86_400_000);
+    await utimes(join(folder, 'drafts', 'old'), aDayAgo, aDayAgo);
+    await clearDrafts(folder);
+    expect(await readdir(join(folder, 'drafts'))).to.deep.equal(['new']);
     await rm(folder, { recursive: true });
   });
 });

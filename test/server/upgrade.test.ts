@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import { cp, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
@@ -11,7 +12,7 @@ import { headOf, siteFaults } from '../../core/index.ts';
 import { openStore } from '../../server/store/open.ts';
 import { SITE } from './editing.ts';
 
-const MIGRATIONS = new URL('../../server/store/migrations', import.meta.url).pathname;
+const MIGRATIONS = fileURLToPath(new URL('../../server/store/migrations', import.meta.url));
 
 /** A database as the version before one history a site had it: a page whole in a row, with its head, and a revision each. */
 async function folderOfBefore(version: 1 | 2): Promise<string> {

@@ -1,0 +1,75 @@
+import {
+  faultsOfChange,
+  frameFaults,
+  headOf,
+  nodesIn,
+  pageFaults,
+  pagesIn,
+  pointer,
+  type Fault,
+  type NodeId,
+  type Operation,
+  type Site,
+  type SiteFrame,
+} from '../../core/index.ts';
+import type { FileStore } from './files.ts';
+
+/** Files that a frame names and an earlier one did not, and that are not there. */
+async function filesMissing(before: SiteFrame, after: SiteFrame, files: FileStore): Promise<Fault[]> {
+  const known = new Set([...before.assets, ...before.fonts].map(({ hash }) => hash));
+  const faults: Fault[] = [];
+  for (const list of ['assets', 'fonts'] as const) {
+    for (const [index, { name, hash }] of after[list].entries()) {
+      if (known.has(hash) || (await files.has(hash))) continue;
+      faults.push({
+        path: pointer('/frame', list, index, 'hash'),
+        sentence: `“${name}” has no file that was kept here.`,
+      });
+    }
+  }
+  return faults;
+}
+
+/** What an edit leaves behind that is not valid. */
+export async function faultsAfter(
+  before: Site,
+  after: Site,
+  operations: readonly Operation[],
+  files: FileStore,
+): Promise<Fault[]> {
+  const { frame } = after;
+  if (frame !== before.frame) {
+    const faults = frameFaults(frame);
+    if (faults.length > 0) return faults;
+    const missing = await filesMissing(before.frame, frame, files);
+    if (missing.length > 0) return missing;
+  }
+  const heads = new Set<string>(frame.pages.map(({ id }) => id));
+  const strangers = Object.keys(after.pages).filter((id) => !heads.has(id));
+  const missing = [...heads].filter((id) => !after.pages[id as NodeId]);
+  if (strangers.length + missing.length > 0) {
+    const [id] = [...strangers, ...missing];
+    return [
+      { path: `/pages/${id}`, sentence: `The page “${id}” and the site’s list of pages do not agree.` },
+    ];
+  }
+  const touched = pagesIn(operations) as Set<NodeId>;
+  // What pages refer to stands in the frame: another frame concerns them all.
+  const meant = frame === before.frame ? [...touched] : (Object.keys(after.pages) as NodeId[]);
+  for (const id of meant) {
+    const [page, earlier] = [after.pages[id], before.pages[id]];
+    if (!page) continue;
+    const nodes = nodesIn(operations, id) as Set<NodeId> | undefined;
+    const faults =
+      frame === before.frame && nodes && earlier
+        ? faultsOfChange(page, earlier, frame, nodes)
+        : pageFaults(page, frame);
+    if (faults.length > 0) {
+      return faults.map(({ path, sentence }) => ({
+        path: `/pages/${id}${path}`,
+        sentence: touched.has(id) ? sentence : `On the page ${headOf(frame, id).title}: ${sentence}`,
+      }));
+    }
+  }
+  return [];
+}
