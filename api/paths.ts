@@ -5,6 +5,7 @@ const part = encodeURIComponent;
 
 export const paths = {
   health: () => `${API}/health`,
+  backups: () => `${API}/backups`,
   sites: () => `${API}/sites`,
   site: (site: string) => `${API}/sites/${part(site)}`,
   file: (site: string) => `${API}/sites/${part(site)}/file`,

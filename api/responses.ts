@@ -4,6 +4,11 @@ export interface Health {
   ready: true;
 }
 
+/** Where a backup is that was asked for, on the machine of the program. */
+export interface BackupResponse {
+  folder: string;
+}
+
 /** The published state that the host serves. */
 export interface LivePublication {
   number: number;

@@ -1,17 +1,24 @@
-import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import { existsSync, readdirSync } from 'node:fs';
+import { cp, mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { paths } from '../api/paths.ts';
+import type { BackupResponse } from '../api/responses.ts';
 import { compileSite, readSiteFile, writeSiteFile } from '../core/index.ts';
 import { publishedBytes } from '../server/media/bytes.ts';
+import { FileDamaged } from '../server/store/files.ts';
 import { FolderRefused } from '../server/store/folder.ts';
 import { holderOf } from '../server/store/lock.ts';
-import { openStore } from '../server/store/open.ts';
+import { openStore, type Store } from '../server/store/open.ts';
+import { restoreBackup } from '../server/store/restore.ts';
 
 const USAGE = `Usage:
   npm run -s dimorphe -- compile SITE.json OUT_DIR   compiles a site file to a folder that any static server can serve
   npm run -s dimorphe -- check SITE.json             says what is wrong with a site file, or that nothing is
-  npm run -s dimorphe -- export SITE_ID > SITE.json  writes a site of the data folder (DIMORPHE_DATA) as a site file`;
+  npm run -s dimorphe -- export SITE_ID > SITE.json  writes a site of the data folder (DIMORPHE_DATA) as a site file
+  npm run -s dimorphe -- verify                      looks whether all in the data folder is whole
+  npm run -s dimorphe -- backup FOLDER               copies all of the data folder, also while the program runs
+  npm run -s dimorphe -- restore FOLDER              puts such a copy in the place of what the data folder holds`;
 
 /** A failure with a sentence; everything else that is thrown is a fault of the program. */
 class Failure extends Error {}
@@ -42,10 +49,24 @@ async function compile(source: string, target: string): Promise<void> {
   console.error(`${site.frame.name}: ${published.length} files written to ${target}.`);
 }
 
+const folder = resolve(process.env.DIMORPHE_DATA ?? fileURLToPath(new URL('../data', import.meta.url)));
+
+/** Works on the data folder, which no program has open. */
+async function opened<T>(work: (store: Store) => Promise<T>): Promise<T> {
+  // Here an empty folder is a wrong name, not a beginning.
+  if (!process.env.DATABASE_URL && !existsSync(join(folder, 'database')))
+    throw new Failure(`There is no database in the data folder ${folder}. Nothing was written.`);
+  const store = await openStore(folder, process.env.DATABASE_URL);
+  try {
+    return await work(store);
+  } finally {
+    await store.close();
+  }
+}
+
 /** Reads the site from the program that has the data folder open, or opens the folder itself. */
 async function exported(id: string): Promise<string> {
   const unknown = new Failure(`There is no site “${id}” in the data folder. Nothing was written.`);
-  const folder = resolve(process.env.DIMORPHE_DATA ?? fileURLToPath(new URL('../data', import.meta.url)));
   const holder = holderOf(folder);
   if (holder?.url) {
     const response = await fetch(holder.url + paths.file(id));
@@ -54,17 +75,62 @@ async function exported(id: string): Promise<string> {
       throw new Failure(`Dimorphe at ${holder.url} could not give the site (${response.status}).`);
     return response.text();
   }
-  const store = await openStore(folder, process.env.DATABASE_URL);
-  try {
+  return opened(async (store) => {
     const snapshot = await store.history.snapshot(id);
     if (!snapshot) throw unknown;
     const files: Record<string, string> = {};
     for (const { id: key, hash, name } of [...snapshot.site.frame.assets, ...snapshot.site.frame.fonts])
       files[key] = (await store.files.get(hash, name)).toString('base64');
     return writeSiteFile(snapshot.site, files);
-  } finally {
-    await store.close();
-  }
+  });
+}
+
+const counted = (count: number, one: string, many = `${one}s`) => `${count} ${count === 1 ? one : many}`;
+
+async function verified(): Promise<void> {
+  const { findings, ...found } = await opened((store) => store.verify());
+  const looked = [
+    counted(found.sites, 'site'),
+    counted(found.pages, 'page'),
+    counted(found.edits, 'edit'),
+    counted(found.publications, 'publication'),
+    counted(found.files, 'file'),
+  ].join(', ');
+  if (findings.length === 0) return console.log(`${looked}: all is whole.`);
+  throw new Failure(
+    `${looked}: ${counted(findings.length, 'finding')}.\n${findings.map((each) => `  ${each}`).join('\n')}`,
+  );
+}
+
+async function backup(target: string): Promise<void> {
+  const path = resolve(target);
+  if (existsSync(path) && readdirSync(path).length > 0)
+    throw new Failure(`${path} is not empty. Nothing was written; choose a folder that is not there yet.`);
+  const holder = holderOf(folder);
+  if (holder?.url) {
+    const response = await fetch(holder.url + paths.backups(), { method: 'POST' });
+    if (!response.ok)
+      throw new Failure(`Dimorphe at ${holder.url} could not make the backup (${response.status}).`);
+    const { folder: made } = (await response.json()) as BackupResponse;
+    await cp(made, path, { recursive: true });
+    await rm(made, { recursive: true });
+  } else await opened((store) => store.backup(path));
+  console.error(`The backup is in ${path}.`);
+}
+
+async function restore(from: string): Promise<void> {
+  if (process.env.DATABASE_URL)
+    throw new Failure(
+      'A backup is restored into the embedded database. For the server at DATABASE_URL use its own tools (pg_dump, pg_restore). Nothing was changed.',
+    );
+  const { head, aside, damaged } = await restoreBackup(from, folder);
+  console.error(
+    `${folder} is as it was at ${head.madeAt}.${aside ? ` What was there before is kept in ${aside}; delete it when it is not needed any more.` : ''}`,
+  );
+  if (damaged.length > 0)
+    console.error(
+      `${counted(damaged.length, 'file')} of the backup ${damaged.length === 1 ? 'is' : 'are'} damaged and could not be brought back; verify names what needs them.`,
+    );
 }
 
 const [command, ...args] = process.argv.slice(2);
@@ -73,10 +139,13 @@ try {
   else if (command === 'check' && args.length === 1)
     console.log(`${(await read(args[0])).site.frame.name}: nothing is wrong.`);
   else if (command === 'export' && args.length === 1) process.stdout.write(await exported(args[0]));
+  else if (command === 'verify' && args.length === 0) await verified();
+  else if (command === 'backup' && args.length === 1) await backup(args[0]);
+  else if (command === 'restore' && args.length === 1) await restore(args[0]);
   else throw new Failure(USAGE);
 } catch (error) {
-  if (!(error instanceof Failure) && !(error instanceof FolderRefused)) {
+  if (![Failure, FolderRefused, FileDamaged].some((known) => error instanceof known)) {
     console.error(`The command failed: ${(error as Error).message}`);
-  } else console.error(error.message);
+  } else console.error((error as Error).message);
   process.exitCode = 1;
 }

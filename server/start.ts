@@ -1,10 +1,12 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
 import { pino } from 'pino';
 import { demoSite } from '../demo/site.ts';
 import { host } from './host/host.ts';
 import { publisher } from './host/publisher.ts';
 import { application, type Pages } from './http/application.ts';
+import { dailyBackups } from './store/daily.ts';
 import { openStore } from './store/open.ts';
 
 export interface Settings {
@@ -47,6 +49,7 @@ function listen(server: Server, port: number, variable: string): Promise<string>
 export async function start(settings: Settings): Promise<Running> {
   const log = pino({ level: settings.logLevel ?? 'warn' });
   const store = await openStore(settings.dataFolder, settings.databaseUrl);
+  const endBackups = dailyBackups(join(store.folder, 'backups'), store.backup, (error) => log.error(error));
   const servers: Server[] = [];
   const stop = async () => {
     await Promise.all(
@@ -55,6 +58,7 @@ export async function start(settings: Settings): Promise<Running> {
         return new Promise((resolve) => server.close(resolve));
       }),
     );
+    await endBackups();
     await store.close();
   };
   try {

@@ -4,13 +4,14 @@ import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
-import { API } from '../../api/paths.ts';
+import { API, paths } from '../../api/paths.ts';
 import { LIMITS } from '../../core/index.ts';
 import type { Health } from '../../api/responses.ts';
 import type { Publisher } from '../host/publisher.ts';
 import { findFont, fontBytes } from '../media/bytes.ts';
 import type { Store } from '../store/open.ts';
 import { notFound, problems, Refusal } from './problem.ts';
+import { backupRoutes } from './backups.ts';
 import { editRoutes } from './edits.ts';
 import { fontRoutes } from './fonts.ts';
 import { publishingRoutes } from './publishing.ts';
@@ -66,6 +67,7 @@ export function application(store: Store, publisher: Publisher, log: Logger, pag
   app.get(`${API}/health`, (_request, response) => {
     response.json({ ready: true } satisfies Health);
   });
+  app.use(paths.backups(), backupRoutes(store));
   app.use(
     `${API}/sites`,
     siteRoutes(store, publisher),

@@ -1,4 +1,3 @@
-import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
@@ -8,12 +7,11 @@ import { migrate as migratePostgres } from 'drizzle-orm/node-postgres/migrator';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import pg from 'pg';
 import { damaged, databaseIn, draftDatabase, unusable } from './folder.ts';
+import { migrationsFolder, withMigrationsUpTo } from './migrations.ts';
 import * as schema from './schema.ts';
 
 export type Database = PgDatabase<PgQueryResultHKT, typeof schema>;
 export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
-
-const migrationsFolder = fileURLToPath(new URL('./migrations', import.meta.url));
 
 export interface OpenDatabase {
   database: Database;
@@ -27,14 +25,32 @@ export interface OpenDatabase {
 /** MB; the write-ahead log of the embedded database is cut down to it at each checkpoint. */
 const WAL_MB = 32;
 
-/** Makes an empty database, whole or not at all: one that was killed half way would be taken for a damaged one. */
-async function makeEmbedded(folder: string): Promise<void> {
+/** What a new database begins with: tables of a version, and what is put into them. */
+export interface Filling {
+  version: number;
+  put(database: Database): Promise<void>;
+  /** Makes room for it. */
+  before(): void;
+}
+
+/** Makes a database, whole or not at all: one that was killed half way would be taken for a damaged one. */
+export async function makeEmbedded(folder: string, filling?: Filling): Promise<void> {
   const draft = draftDatabase(folder);
   try {
     const client = await PGlite.create(draft.path);
+    if (filling) {
+      const database = drizzlePglite(client, { schema });
+      await withMigrationsUpTo(filling.version, (path) =>
+        migratePglite(database, { migrationsFolder: path }),
+      );
+      await filling.put(database);
+      await client.exec('checkpoint');
+    }
     await client.close();
+    filling?.before();
     draft.keep();
   } catch (error) {
+    draft.drop();
     throw unusable(folder, error);
   }
 }

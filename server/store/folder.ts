@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { existsSync, readdirSync, renameSync, rmSync } from 'node:fs';
+import { existsSync, readdirSync, renameSync, rmdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 
 /** A data folder that is not taken, with a sentence for the person who started the program. */
@@ -56,16 +56,18 @@ export function databaseIn(folder: string): { path: string; fresh: boolean } {
 }
 
 /** A place to make a database in, that is put in its own place once it is whole. What an earlier one left half made goes. */
-export function draftDatabase(folder: string): { path: string; keep(): void } {
+export function draftDatabase(folder: string): { path: string; keep(): void; drop(): void } {
   for (const name of readdirSync(folder).filter((each) => DRAFT.test(each)))
     rmSync(join(folder, name), { recursive: true });
   const path = join(folder, `database.draft-${randomUUID()}`);
   return {
     path,
     keep() {
-      rmSync(join(folder, 'database'), { recursive: true, force: true });
+      // Only an empty folder can be there, and only that is removed.
+      if (existsSync(join(folder, 'database'))) rmdirSync(join(folder, 'database'));
       renameSync(path, join(folder, 'database'));
     },
+    drop: () => rmSync(path, { recursive: true, force: true }),
   };
 }
 

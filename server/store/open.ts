@@ -1,5 +1,7 @@
-import { join, resolve } from 'node:path';
+import { mkdir } from 'node:fs/promises';
+import { dirname, join, resolve } from 'node:path';
 import type { ReadSite } from '../../core/index.ts';
+import { writeBackup } from './backup.ts';
 import { openDatabase } from './database.ts';
 import { clearDrafts, fileStore, type FileStore } from './files.ts';
 import { CHANNEL, historyStore, type HistoryStore } from './history.ts';
@@ -7,9 +9,12 @@ import { lockFolder, type Lock } from './lock.ts';
 import { publicationStore, type PublicationStore } from './publications.ts';
 import { siteStore, type SiteStore } from './sites.ts';
 import { tidying } from './tidying.ts';
+import { verify, type Verified } from './verify.ts';
 
 /** The data folder, open: the database, the files, and the lock that keeps others out. */
 export interface Store {
+  /** Where it is. */
+  folder: string;
   sites: SiteStore;
   history: HistoryStore;
   publications: PublicationStore;
@@ -20,6 +25,10 @@ export interface Store {
    * Answers how to stop.
    */
   follow(heard: (site: string | undefined) => void): () => void;
+  /** Writes a backup to a folder that is not there yet; it shares files with an earlier one where that is said. */
+  backup(target: string, before?: string): Promise<void>;
+  /** Looks whether all that is kept is whole. */
+  verify(): Promise<Verified>;
   /** Keeps a site with its pictures, films and fonts. */
   add(read: ReadSite): Promise<void>;
   close(): Promise<void>;
@@ -49,9 +58,11 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
       const site = text.split(' ')[0] || undefined;
       followers.forEach((heard) => heard(site));
     });
+    const history = historyStore(database, tidied, files);
     return {
+      folder: path,
       sites,
-      history: historyStore(database, tidied, files),
+      history,
       publications: publicationStore(database),
       files,
       lock,
@@ -59,6 +70,11 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
         followers.add(heard);
         return () => followers.delete(heard);
       },
+      backup: async (target, before) => {
+        await mkdir(dirname(target), { recursive: true });
+        await writeBackup(database, folderOfFiles, target, { before });
+      },
+      verify: () => verify({ database, history, files }),
       async add({ site, files: given }) {
         for (const { id } of [...site.frame.assets, ...site.frame.fonts])
           await files.put(Buffer.from(given[id], 'base64'));

@@ -1,29 +1,24 @@
 /** Data folders that an earlier version of the program has written: everything in them is there again, in the present form. */
 import { expect } from 'chai';
-import { cp, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { createHash } from 'node:crypto';
+import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { demoSite } from '../../demo/site.ts';
 import { headOf, siteFaults } from '../../core/index.ts';
+import { withMigrationsUpTo } from '../../server/store/migrations.ts';
 import { openStore } from '../../server/store/open.ts';
+import { restoreBackup } from '../../server/store/restore.ts';
 import { SITE } from './editing.ts';
-
-const MIGRATIONS = fileURLToPath(new URL('../../server/store/migrations', import.meta.url));
 
 /** A database as the version before one history a site had it: a page whole in a row, with its head, and a revision each. */
 async function folderOfBefore(version: 1 | 2): Promise<string> {
   const folder = await mkdtemp(join(tmpdir(), 'dimorphe-test-'));
-  const migrationsFolder = join(folder, 'migrations');
-  await cp(MIGRATIONS, migrationsFolder, { recursive: true });
-  const journal = join(migrationsFolder, 'meta/_journal.json');
-  const made = JSON.parse(await readFile(journal, 'utf8')) as { entries: unknown[] };
-  await writeFile(journal, JSON.stringify({ ...made, entries: made.entries.slice(0, 3) }));
   const client = await PGlite.create(join(folder, 'database'));
-  await migrate(drizzle(client), { migrationsFolder });
+  await withMigrationsUpTo(3, (migrationsFolder) => migrate(drizzle(client), { migrationsFolder }));
   const { site } = await demoSite();
   const { pages: heads, ...frame } = site.frame;
   const stored = version === 2 ? frame : { ...frame, version: 1, spacing: undefined, fonts: undefined };
@@ -101,6 +96,36 @@ describe('a data folder of the version before', function () {
         borderLeft: { base: 3 },
       },
     });
+    await store.close();
+    await rm(folder, { recursive: true });
+  });
+
+  it('is brought back from a backup of it, too', async () => {
+    const folder = await folderOfBefore(2);
+    const client = await PGlite.create(join(folder, 'database'));
+    const backup = join(folder, 'backup');
+    await mkdir(join(backup, 'tables'), { recursive: true });
+    const tables: Record<string, { rows: number; sha256: string }> = {};
+    for (const name of ['sites', 'pages', 'publications']) {
+      const { rows } = await client.query<{ row: string }>(`select to_jsonb(t)::text as row from ${name} t`);
+      const text = rows.map(({ row }) => `${row}\n`).join('');
+      await writeFile(join(backup, 'tables', `${name}.jsonl`), text);
+      tables[name] = { rows: rows.length, sha256: createHash('sha256').update(text).digest('hex') };
+    }
+    await client.close();
+    const head = {
+      format: 'dimorphe-backup',
+      version: 3,
+      madeAt: '2026-01-01T00:00:00Z',
+      tables,
+      damaged: [],
+    };
+    await writeFile(join(backup, 'backup.json'), JSON.stringify(head));
+    const empty = join(folder, 'empty');
+    await restoreBackup(backup, empty);
+    const store = await openStore(empty);
+    expect((await store.history.snapshot(SITE))!.site).to.deep.equal((await demoSite()).site);
+    expect((await store.publications.live(SITE))!.number).to.equal(2);
     await store.close();
     await rm(folder, { recursive: true });
   });

@@ -1,0 +1,250 @@
+/** Backups: written while the program runs and by themselves, read again, refused when they are not whole; and looking whether all is whole. */
+import { execFile } from 'node:child_process';
+import { cp, mkdtemp, readdir, readFile, rm, stat, utimes, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { expect } from 'chai';
+import { sql } from 'drizzle-orm';
+import { paths } from '../../api/paths.ts';
+import { readBackup } from '../../server/store/backup.ts';
+import { backUpDaily, KEPT } from '../../server/store/daily.ts';
+import { openDatabase } from '../../server/store/database.ts';
+import { openStore } from '../../server/store/open.ts';
+import { editor, inHome, set } from './editing.ts';
+import { freshFolder, served } from './serving.ts';
+
+/** The command line in a process of its own; the server that it may ask can live in this one. */
+async function run(args: string[], data: string) {
+  const done = { status: 0, stdout: '', stderr: '' };
+  try {
+    const { stdout, stderr } = await promisify(execFile)(
+      process.execPath,
+      ['--import=tsx', 'cli/main.ts', ...args],
+      {
+        env: { ...process.env, DIMORPHE_DATA: data },
+      },
+    );
+    Object.assign(done, { stdout, stderr });
+  } catch (error) {
+    const { code, stdout, stderr } = error as { code: number; stdout: string; stderr: string };
+    Object.assign(done, { status: code, stdout, stderr });
+  }
+  expect(done.stderr).not.to.match(/\n\s+at /);
+  return done;
+}
+
+const temporary = () => mkdtemp(join(tmpdir(), 'dimorphe-backup-'));
+
+/** All that a person would miss: the site, its steps, and what is published. */
+async function state(url: string, hostUrl: string) {
+  const get = async (path: string) => (await fetch(url + path)).json() as Promise<any>;
+  const { live, revision } = await get(paths.site('brindle-hill'));
+  return {
+    file: await get(paths.file('brindle-hill')),
+    steps: (await get(paths.steps('brindle-hill'))).steps,
+    revision,
+    live: live && { number: live.number, publishedAt: live.publishedAt },
+    published: await (await fetch(`${hostUrl}/brindle-hill/`)).text(),
+  };
+}
+
+describe('a backup', function () {
+  this.timeout(180_000);
+
+  it('taken while the program runs brings everything back: pages, steps, publications and files', async () => {
+    const target = join(await temporary(), 'copy');
+    const running = await served();
+    const { made } = editor(() => running.url);
+    await made([set(inHome('headline', 'style/self/weight/base'), 555)]);
+    await fetch(running.url + paths.publications('brindle-hill'), { method: 'POST' });
+    await made([set(inHome('headline', 'style/self/weight/base'), 666)]);
+    const before = await state(running.url, running.hostUrl);
+    const said = await run(['backup', target], running.folder);
+    expect(said.status, said.stderr).to.equal(0);
+    // The copy that was asked for does not stay behind, and one that is there is not written over.
+    expect(await readdir(join(running.folder, 'backups'))).to.deep.equal([]);
+    expect((await run(['backup', target], running.folder)).stderr).to.match(
+      /is not empty\. Nothing was written/,
+    );
+    // A running program is not restored over.
+    expect((await run(['restore', target], running.folder)).stderr).to.match(/in use by another Dimorphe/);
+    await made([set(inHome('headline', 'style/self/weight/base'), 777)]);
+    await running.stop();
+
+    const restored = await run(['restore', target], running.folder);
+    expect(restored.status, restored.stderr).to.equal(0);
+    const aside = /is kept in (\S+before-restore-\S+);/.exec(restored.stderr)![1];
+    expect(await readdir(join(aside, 'database'))).to.include('PG_VERSION');
+    const again = await served({ dataFolder: running.folder });
+    try {
+      const after = await state(again.url, again.hostUrl);
+      for (const [name, value] of Object.entries(before))
+        expect(after[name as keyof typeof after], name).to.deep.equal(value);
+      // Steps are still taken back, and edits go on.
+      await editor(() => again.url).made([set(inHome('headline', 'style/self/weight/base'), 601)]);
+    } finally {
+      await again.end();
+    }
+  });
+
+  it('brings back a folder that has lost its database, or everything', async () => {
+    const folder = await freshFolder();
+    const target = join(await temporary(), 'copy');
+    expect((await run(['backup', target], folder)).status).to.equal(0);
+    await rm(join(folder, 'database'), { recursive: true });
+    expect((await run(['restore', target], folder)).status).to.equal(0);
+    expect((await run(['verify'], folder)).stdout).to.match(
+      /^1 site, \d+ pages, 0 edits, 0 publications, \d+ files: all is whole\.\n$/,
+    );
+    const empty = await temporary();
+    expect((await run(['restore', target], empty)).stderr).not.to.include('is kept in');
+    expect((await run(['verify'], empty)).status).to.equal(0);
+  });
+
+  it('that is not whole is refused with what is wrong, and changes nothing', async () => {
+    const folder = await freshFolder();
+    const whole = join(await temporary(), 'copy');
+    const store = await openStore(folder);
+    await store.backup(whole);
+    await store.close();
+    const damages: [(copy: string) => Promise<unknown>, RegExp][] = [
+      [(copy) => rm(join(copy, 'backup.json')), /has no backup\.json/],
+      [(copy) => writeFile(join(copy, 'backup.json'), '{"format":1}'), /not one of a backup/],
+      [(copy) => writeFile(join(copy, 'tables', 'nodes.jsonl'), ''), /table “nodes” is missing or damaged/],
+      [
+        (copy) =>
+          rm(join(copy, 'tables', 'log.jsonl')).then(() => writeFile(join(copy, 'tables', 'log.jsonl'), 'x')),
+        /table “log” is missing or damaged/,
+      ],
+    ];
+    for (const [damage, sentence] of damages) {
+      const copy = join(await temporary(), 'copy');
+      await cp(whole, copy, { recursive: true });
+      await damage(copy);
+      const said = await run(['restore', copy], folder);
+      expect(said.status).to.equal(1);
+      expect(said.stderr).to.match(sentence).and.include('Nothing was changed');
+    }
+    const head = JSON.parse(await readFile(join(whole, 'backup.json'), 'utf8'));
+    await writeFile(join(whole, 'backup.json'), JSON.stringify({ ...head, version: head.version + 1 }));
+    expect((await run(['restore', whole], folder)).stderr).to.include('newer Dimorphe');
+    expect((await run(['verify'], folder)).status).to.equal(0);
+    expect((await run(['restore', '/nowhere'], folder)).stderr).to.include('/nowhere cannot be restored');
+  });
+
+  it('with a damaged file brings back all else, and says so', async () => {
+    const folder = await freshFolder();
+    const target = join(await temporary(), 'copy');
+    const store = await openStore(folder);
+    const [lost, rotten] = await store.files.list();
+    const at = (within: string, hash: string) => join(within, 'files', hash.slice(0, 2), hash);
+    // One is damaged before the backup is made, another in the backup.
+    await writeFile(at(folder, lost), 'cut');
+    await store.backup(target);
+    await store.close();
+    expect(JSON.parse(await readFile(join(target, 'backup.json'), 'utf8'))).to.deep.include({
+      damaged: [lost],
+    });
+    await writeFile(at(target, rotten), 'cut');
+    const empty = await temporary();
+    const said = await run(['restore', target], empty);
+    expect(said.status, said.stderr).to.equal(0);
+    expect(said.stderr).to.include('2 files of the backup are damaged and could not be brought back');
+    expect((await run(['verify'], empty)).stderr).to.match(/: 2 findings\./);
+  });
+
+  it('is made once a day by itself, and the last seven are kept', async () => {
+    const folder = join(await temporary(), 'backups');
+    const store = await openStore(await freshFolder());
+    const day = (count: number) => new Date(Date.UTC(2026, 10, count, 12));
+    const made: boolean[] = [];
+    for (let count = 1; count <= 9; count++) {
+      made.push(await backUpDaily(folder, store.backup, day(count)));
+      const [newest] = (await readdir(folder)).sort().reverse();
+      await utimes(join(folder, newest), day(count), day(count));
+      made.push(await backUpDaily(folder, store.backup, new Date(day(count).getTime() + 3_600_000)));
+    }
+    expect(made).to.deep.equal(Array.from({ length: 9 }, () => [true, false]).flat());
+    const names = (await readdir(folder)).sort();
+    expect(names).to.have.length(KEPT);
+    expect(names[0]).to.equal('2026-11-03T12-00-00.000Z');
+    await readBackup(join(folder, names[6]));
+    // Files that do not change are not kept seven times.
+    const [hash] = await store.files.list();
+    expect((await stat(join(folder, names[0], 'files', hash.slice(0, 2), hash))).nlink).to.equal(KEPT);
+    await store.close();
+  });
+});
+
+describe('looking whether all is whole', function () {
+  this.timeout(120_000);
+
+  it('finds what is damaged, each with where, and says so at the end', async () => {
+    const folder = await freshFolder();
+    const store = await openStore(folder);
+    const { site } = (await store.history.snapshot('brindle-hill'))!;
+    const asset = site.frame.assets.find(({ id }) => id === 'saturn')!;
+    await writeFile(join(folder, 'files', asset.hash.slice(0, 2), asset.hash), 'cut');
+    await store.close();
+    const { database, close } = await openDatabase(folder);
+    await database.execute(
+      sql`update nodes set node = jsonb_set(node, '{style,self,weight}', '{"base":"heavy"}') where id = 'headline'`,
+    );
+    await database.execute(
+      sql`insert into publications (site, number, manifest) values ('brindle-hill', 1, ${JSON.stringify({ 'index.html': { hash: 'ab'.repeat(32), type: 'text/html' } })}::jsonb)`,
+    );
+    await database.execute(
+      sql`insert into log (site, revision, key, fingerprint, base, session, by, sentence, operations, inverse)
+          values ('brindle-hill', 1, 'k', 'f', 0, 's', 'edit', 'x', '[]', '[{"op":"clear","path":"/frame/nowhere/x"}]')`,
+    );
+    await close();
+    const said = await run(['verify'], folder);
+    expect(said.status).to.equal(1);
+    const lines = said.stderr.trim().split('\n');
+    expect(lines[0]).to.match(/^1 site, \d+ pages, 1 edit, 1 publication, \d+ files: 4 findings\.$/);
+    expect(said.stderr).to.match(
+      /The site brindle-hill, \/pages\/home\/nodes\/headline\/style\/self\/weight\/base: “?"?heavy/,
+    );
+    expect(said.stderr).to.include(
+      `The site brindle-hill: The file of “${asset.name}” is damaged in the data folder.`,
+    );
+    expect(said.stderr).to.match(/Publication 1 of brindle-hill, index\.html: The file of (ab)+ is missing/);
+    expect(said.stderr).to.include('Step 1 of brindle-hill does not fit what it was made on');
+  });
+
+  it('finds a damaged block of the database, which a running program tells as well', async () => {
+    const folder = await freshFolder();
+    const { database, close } = await openDatabase(folder);
+    const { rows } = (await database.execute(
+      sql`select pg_relation_filepath('nodes') as path`,
+    )) as unknown as {
+      rows: { path: string }[];
+    };
+    await close();
+    const path = join(folder, 'database', rows[0].path);
+    const bytes = await readFile(path);
+    // The header of the second block: its checksum, flags and pointers.
+    bytes.fill(0xff, 8192, 8192 + 24);
+    await writeFile(path, bytes);
+    const said = await run(['verify'], folder);
+    expect(said.status).to.equal(1);
+    expect(said.stderr).to.match(/The table of nodes: damaged on the disk/);
+    const running = await served({ dataFolder: folder });
+    try {
+      const answer = await fetch(running.url + paths.page('brindle-hill', 'home'));
+      expect(answer.status).to.equal(500);
+      expect(((await answer.json()) as { detail: string }).detail).to.match(
+        /A part of the database is damaged.*trying again will not help.*verify.*restore/,
+      );
+    } finally {
+      await running.end();
+    }
+  });
+
+  it('needs a data folder with a database', async () => {
+    expect((await run(['verify'], '/nonexistent/dimorphe')).stderr).to.match(
+      /There is no database in the data folder/,
+    );
+  });
+});
