@@ -1,4 +1,5 @@
 import hooks from 'eslint-plugin-react-hooks';
+import regexp from 'eslint-plugin-regexp';
 import { defineConfig, globalIgnores } from 'eslint/config';
 import ts from 'typescript-eslint';
 
@@ -20,6 +21,29 @@ export default defineConfig(
       '@typescript-eslint/no-unnecessary-type-assertion': 'off',
       eqeqeq: 'error',
       'max-lines': ['error', { max: 350, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
+    // A text from outside must not be able to hold the program up: no pattern whose time grows faster than the text.
+    files: ['{core,api,server,web,cli}/**/*.{ts,tsx}'],
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'certain' }],
+      'regexp/no-super-linear-move': ['error', { report: 'certain', ignoreSticky: false }],
+    },
+  },
+  {
+    // `pathname` writes a blank or an umlaut of a folder's name in percent: no path of a file system.
+    files: ['**/*.ts', '**/*.mjs'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            "MemberExpression[property.name='pathname'] > NewExpression[callee.name='URL'] > MetaProperty, MemberExpression[property.name='pathname'] > NewExpression[callee.name='URL'] > MemberExpression > MetaProperty",
+          message: 'Use fileURLToPath: the pathname of a URL is no path of the file system.',
+        },
+      ],
     },
   },
   {

@@ -84,5 +84,6 @@ export { printDeclarations, printFontFaces, printRules } from './compile/stylesh
 export { compileSite, documentTitle, type PublishedFile } from './compile/files.ts';
 
 export { upgradedFrame, upgradedNode } from './exchange/upgrade.ts';
+export { isNestedTooDeep } from './exchange/nesting.ts';
 export { siteFileSchema } from './exchange/schema.ts';
 export { readSiteFile, writeSiteFile, type ReadSite } from './exchange/sitefile.ts';

@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { demoSite } from '../demo/site.ts';
+import { hostCheck } from './allowedhosts.ts';
 import { host } from './host/host.ts';
 import { publisher } from './host/publisher.ts';
 import { application, type Pages } from './http/application.ts';
@@ -15,6 +16,8 @@ export interface Settings {
   dataFolder: string;
   databaseUrl?: string;
   pages?: Pages;
+  /** Names besides this machine's own under which the program may be reached. */
+  allowedHosts?: readonly string[];
   logLevel?: string;
 }
 
@@ -47,6 +50,7 @@ function listen(server: Server, port: number, variable: string): Promise<string>
 
 /** Opens the data folder, puts the demo into an empty database, and serves the application and the host. */
 export async function start(settings: Settings): Promise<Running> {
+  const isOwnHost = hostCheck(settings.allowedHosts);
   const log = pino({ level: settings.logLevel ?? 'warn' });
   const store = await openStore(settings.dataFolder, settings.databaseUrl);
   const endBackups = dailyBackups(join(store.folder, 'backups'), store.backup, (error) => log.error(error));
@@ -68,8 +72,8 @@ export async function start(settings: Settings): Promise<Running> {
     servers.push(hostServer);
     const hostUrl = await listen(hostServer, settings.hostPort, 'HOST_PORT');
     const publications = publisher(store, hostUrl);
-    const hostApp = host(publications, log);
-    const server = createServer(application(store, publications, log, settings.pages));
+    const hostApp = host(publications, log, isOwnHost);
+    const server = createServer(application(store, publications, log, { pages: settings.pages, isOwnHost }));
     servers.push(server);
     const url = await listen(server, settings.port, 'PORT');
     store.lock.announce(url);

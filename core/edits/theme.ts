@@ -16,7 +16,7 @@ function idFrom(name: string, taken: readonly { id: string }[]): string {
     .toLowerCase()
     .normalize('NFKD')
     .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^[-0-9]+|-+$/g, '')
+    .replace(/^[-0-9]+|-$/g, '')
     .slice(0, 30);
   const first = plain || 'own';
   let id = first;

@@ -20,7 +20,9 @@ function definitions(): Map<string, Json> {
     named.set(name, made);
   };
   for (const { name, sides, type } of PROPERTIES) {
-    const word = (sides ?? name).replaceAll(/[^A-Za-z]+(.)/g, (_all, next: string) => next.toUpperCase());
+    const word = (sides ?? name).replaceAll(/[^A-Za-z]([A-Za-z])/g, (_all, next: string) =>
+      next.toUpperCase(),
+    );
     add(`${word}Value`, type.schema);
     add(word, layeredSchema(type.schema));
   }

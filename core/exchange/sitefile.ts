@@ -6,6 +6,7 @@ import { schemaFaults } from '../faults.ts';
 import { FORMAT, FORMAT_VERSION, siteFrom, writtenFrom, type Site, type SiteFile } from '../site/site.ts';
 import { canonicalSite } from '../site/canonical.ts';
 import { siteFileFaults } from '../site/validate.ts';
+import { isNestedTooDeep } from './nesting.ts';
 import { upgradedSite } from './upgrade.ts';
 
 /** A site read from a file, and the bytes of its pictures, films and fonts as base64 by their id. */
@@ -43,6 +44,7 @@ function bytesOf(text: string): Uint8Array | undefined {
 /** Reads the text of a site file. Answers the site, or every fault with its path. */
 export function readSiteFile(text: string): { ok: true; value: ReadSite } | { ok: false; faults: Fault[] } {
   const refuse = (sentence: string, path = '') => ({ ok: false as const, faults: [{ path, sentence }] });
+  if (isNestedTooDeep(text)) return refuse('Things are nested in each other deeper than in any site file.');
   let data: unknown;
   try {
     data = JSON.parse(text);

@@ -41,7 +41,7 @@ const attribute = (element: ParsedElement, name: string) =>
   element.attrs.find((candidate) => candidate.name === name)?.value;
 
 /** Nothing to read: no text, no line break. */
-const isBlank = (html: string): boolean => html.replace(/<[^>]*>/g, '').trim() === '';
+const isBlank = (html: string): boolean => html.replace(/<[^<>]*>/g, '').trim() === '';
 
 function inline(nodes: readonly ParsedNode[], insideLink = false): string {
   return nodes
@@ -109,28 +109,51 @@ function blocks(nodes: readonly ParsedNode[]): string {
   return html;
 }
 
+/** How deep elements may be nested in each other. */
+const MOST_DEEP = 60;
+
+/** Whether elements are nested deeper than that; without recursion, as someone may nest them ten thousand deep. */
+function isDeeperThan(limit: number, nodes: readonly ParsedNode[]): boolean {
+  let level: readonly ParsedNode[] = nodes;
+  for (let depth = 0; level.length > 0; depth++) {
+    if (depth > limit) return true;
+    level = level.filter(isElement).flatMap((element) => element.childNodes);
+  }
+  return false;
+}
+
+/** The words in nodes, blocks apart by a space; without recursion. */
+function wordsOf(nodes: readonly ParsedNode[]): string {
+  const words: string[] = [];
+  const ahead: (ParsedNode | string)[] = [...nodes].reverse();
+  for (let next = ahead.pop(); next !== undefined; next = ahead.pop()) {
+    if (typeof next === 'string') words.push(next);
+    else if (next.nodeName === '#text') words.push((next as DefaultTreeAdapterTypes.TextNode).value);
+    else if (isElement(next) && !DROPPED.has(next.tagName)) {
+      if (next.tagName === 'br' || isBlock(next)) ahead.push(' ');
+      for (let index = next.childNodes.length - 1; index >= 0; index--) ahead.push(next.childNodes[index]);
+    }
+  }
+  return words.join('').replace(/\s+/g, ' ').trim();
+}
+
 /**
  * Rich text as we keep it: parsed as a browser would, and written anew from a short list of elements — p, h2 to h4,
  * blockquote, ul, ol, li, strong, em, a (with an allowed link), br. Other elements give way to their text; scripts, styles and embedded
- * things go whole; no attribute but `href` survives. Cleaning twice gives the same as cleaning once.
+ * things go whole; no attribute but `href` survives. Of what is nested more than 60 deep, which nobody writes, the bare words are
+ * kept. Cleaning twice gives the same as cleaning once.
  */
 export function cleanFragment(html: string, form: FragmentForm): string {
   const { childNodes } = parseFragment(html);
+  if (isDeeperThan(MOST_DEEP, childNodes)) {
+    const words = escapeText(wordsOf(childNodes));
+    return form === 'block' && words !== '' ? `<p>${words}</p>` : words;
+  }
   return form === 'block' ? blocks(childNodes) : inline(childNodes).trim();
 }
 
 /** The words of a fragment, without marks; blocks apart by a space. */
-export function plainText(html: string): string {
-  const read = (nodes: readonly ParsedNode[]): string =>
-    nodes
-      .map((node) => {
-        if (node.nodeName === '#text') return (node as DefaultTreeAdapterTypes.TextNode).value;
-        if (!isElement(node)) return '';
-        return node.tagName === 'br' || isBlock(node) ? `${read(node.childNodes)} ` : read(node.childNodes);
-      })
-      .join('');
-  return read(parseFragment(html).childNodes).replace(/\s+/g, ' ').trim();
-}
+export const plainText = (html: string): string => wordsOf(parseFragment(html).childNodes);
 
 /** A fragment with each `page:` link replaced by its address; a link to a page that is gone loses its target. */
 export function resolveLinks(html: string, addressOf: (link: string) => string | undefined): string {

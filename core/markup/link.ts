@@ -1,11 +1,19 @@
 /** Where a link may lead: a page of the site (`page:ID`), a place on the page (`#id`), the web, mail or a telephone. */
 const PROTOCOLS = new Set(['page:', 'http:', 'https:', 'mailto:', 'tel:']);
 
+/** A text without blanks and control characters at either end; a pattern would take the square of a long run of them. */
+function withoutEnds(text: string): string {
+  let start = 0;
+  let end = text.length;
+  while (start < end && text[start] <= ' ') start += 1;
+  while (end > start && text[end - 1] <= ' ') end -= 1;
+  return text.slice(start, end);
+}
+
 /** A link without what browsers ignore in one, or undefined where it leads nowhere we allow (`javascript:` and its like). */
 export function cleanLink(link: string): string | undefined {
   // Browsers drop tabs and line ends anywhere in a URL, and white space around it (URL Standard, basic URL parser).
-
-  const bare = link.replace(/[\t\n\r]/g, '').replace(/^[\u0000- ]+|[\u0000- ]+$/g, '');
+  const bare = withoutEnds(link.replace(/[\t\n\r]/g, ''));
   if (/^#[\w-]+$/.test(bare)) return bare;
   try {
     return PROTOCOLS.has(new URL(bare).protocol) ? bare : undefined;

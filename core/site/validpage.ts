@@ -31,11 +31,14 @@ export function pageRules(page: Page, frame: SiteFrame, path: string, nodes?: It
   return meant.flatMap((node) => nodeFaults(node, page, frame, pointer(path, 'nodes', node.id)));
 }
 
-/** Whether the elements of a page make one tree. */
+/** How deep elements of a page may stand in each other. */
+export const DEEPEST = 40;
+
+/** Whether the elements of a page make one tree, and none too deep. */
 function treeFaults(page: Page, path: string): Fault[] {
   const faults: Fault[] = [];
   const reached = new Set<string>();
-  const walk = (id: NodeId, parent: NodeId | null, from: string): void => {
+  const walk = (id: NodeId, parent: NodeId | null, from: string, depth = 0): void => {
     const node = page.nodes[id];
     if (!node) faults.push({ path: from, sentence: `There is no element “${id}”.` });
     else if (reached.has(id))
@@ -45,9 +48,17 @@ function treeFaults(page: Page, path: string): Fault[] {
         path: pointer(path, 'nodes', id),
         sentence: 'Its id and its parent do not agree with its place.',
       });
+    } else if (depth > DEEPEST) {
+      if (faults.length === 0)
+        faults.push({
+          path: from,
+          sentence: `Elements stand at most ${DEEPEST} deep in each other; this one stands deeper.`,
+        });
     } else {
       reached.add(id);
-      node.children.forEach((child, index) => walk(child, id, pointer(path, 'nodes', id, 'children', index)));
+      node.children.forEach((child, index) =>
+        walk(child, id, pointer(path, 'nodes', id, 'children', index), depth + 1),
+      );
     }
   };
   walk(page.root, null, `${path}/root`);

@@ -4,6 +4,9 @@ import { parse, type Color } from 'culori';
 /** How many texts are remembered with the colour that they are, or that they are none. */
 const MOST = 2000;
 
+/** Characters; no colour that stands alone is longer. */
+const LONGEST = 200;
+
 const known = new Map<string, Color | undefined>();
 
 /** A lenient reader, asked only for what the grammar knows; it throws at some of what it does not. */
@@ -25,6 +28,7 @@ function read(text: string): Color | undefined {
  * colours, `var()`, mixtures).
  */
 export function cssColour(text: string): Color | undefined {
+  if (text.length > LONGEST) return undefined;
   if (known.has(text)) return known.get(text);
   const colour = read(text);
   if (known.size >= MOST) known.clear();

@@ -1,5 +1,6 @@
 import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http';
 import type { Logger } from 'pino';
+import { MISDIRECTED, type HostCheck } from '../allowedhosts.ts';
 import type { PublishedEntry } from '../store/schema.ts';
 import { accepted } from './encodings.ts';
 import type { Publisher } from './publisher.ts';
@@ -89,8 +90,10 @@ const isKnown = (etag: string, ifNoneMatch: string | undefined): boolean =>
  * The stand-in web host: serves live publications under `/{site}/…` and drafts under `/preview/{name}/…`. It reads files and
  * nothing else, so it does without a framework: pages of a publication are answered from memory.
  */
-export function host(publisher: Publisher, log: Logger): RequestListener {
+export function host(publisher: Publisher, log: Logger, isOwnHost: HostCheck): RequestListener {
   async function answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
+    if (!isOwnHost(request.headers.host))
+      return plainPage(response, 421, 'Not the host of this name', MISDIRECTED);
     if (request.method !== 'GET' && request.method !== 'HEAD') {
       const words = 'This address can be read, not changed.';
       return plainPage(response, 405, 'Only reading is possible', words, { Allow: 'GET, HEAD' });

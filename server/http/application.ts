@@ -1,3 +1,4 @@
+import type { IncomingMessage, ServerResponse } from 'node:http';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import { rateLimit } from 'express-rate-limit';
@@ -5,8 +6,9 @@ import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { API, paths } from '../../api/paths.ts';
-import { LIMITS } from '../../core/index.ts';
+import { isNestedTooDeep, LIMITS } from '../../core/index.ts';
 import type { Health } from '../../api/responses.ts';
+import { MISDIRECTED, type HostCheck } from '../allowedhosts.ts';
 import type { Publisher } from '../host/publisher.ts';
 import { findFont, fontBytes } from '../media/bytes.ts';
 import type { Store } from '../store/open.ts';
@@ -20,23 +22,42 @@ import { siteRoutes } from './sites.ts';
 /** What serves the application's own pages: the built files, or Vite while developing. */
 export type Pages = (application: Express) => void;
 
-/** Refuses changes that another origin's page asks for: the application has no sign-in, so its origin is its guard. */
+/**
+ * Refuses what another origin's page asks for, also where it could not read the answer: the application has no sign-in, so its
+ * origin is its guard. Browsers say where a request comes from (Fetch Metadata, https://www.w3.org/TR/fetch-metadata/#sec-fetch-site-header).
+ */
 const sameOrigin: express.RequestHandler = (request, _response, next) => {
   const origin = request.get('Origin');
+  const from = request.get('Sec-Fetch-Site');
   if (
-    origin &&
-    !['GET', 'HEAD'].includes(request.method) &&
-    origin.replace(/^https?:\/\//, '') !== request.get('Host')
+    (origin && origin.replace(/^https?:\/\//, '') !== request.get('Host')) ||
+    (from && !['same-origin', 'none'].includes(from))
   ) {
-    throw new Refusal(403, 'Changes are taken only from Dimorphe’s own pages. Nothing was changed.');
+    throw new Refusal(403, 'Requests are taken only from Dimorphe’s own pages. Nothing was changed.');
   }
   next();
 };
 
+/** Refuses a body whose parts stand so deep in each other that reading them would run out of stack. */
+function notTooDeep(_request: IncomingMessage, _response: ServerResponse, body: Buffer): void {
+  if (isNestedTooDeep(body.toString('latin1'))) throw new RangeError('nested too deep');
+}
+
 /** The application's server: the interface for the browser and everything under `/api`. */
-export function application(store: Store, publisher: Publisher, log: Logger, pages?: Pages): Express {
+export function application(
+  store: Store,
+  publisher: Publisher,
+  log: Logger,
+  { pages, isOwnHost }: { pages?: Pages; isOwnHost: HostCheck },
+): Express {
   const app = express();
   app.disable('x-powered-by');
+  // Express itself answers in words of its own only while developing, with paths of this machine in them.
+  app.set('env', 'production');
+  app.use((request, _response, next) => {
+    if (!isOwnHost(request.headers.host)) throw new Refusal(421, MISDIRECTED);
+    next();
+  });
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -60,9 +81,21 @@ export function application(store: Store, publisher: Publisher, log: Logger, pag
   app.use(
     API,
     pinoHttp({ logger: log, autoLogging: false }),
-    rateLimit({ windowMs: 60_000, limit: 3000, standardHeaders: 'draft-8', legacyHeaders: false }),
+    // Before what is counted: a page from elsewhere must not be able to use up what the person may ask for.
     sameOrigin,
-    express.json({ limit: LIMITS.request, type: ['application/json', 'application/json-patch+json'] }),
+    rateLimit({
+      windowMs: 60_000,
+      limit: 3000,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      handler: () => {
+        throw new Refusal(
+          429,
+          'More was asked for than in any minute of work. Nothing was changed; it goes on in a moment.',
+        );
+      },
+    }),
+    express.json({ limit: LIMITS.request, type: 'application/json', verify: notTooDeep }),
   );
   app.get(`${API}/health`, (_request, response) => {
     response.json({ ready: true } satisfies Health);

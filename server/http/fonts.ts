@@ -2,6 +2,7 @@ import { raw, Router } from 'express';
 import { HashName } from '../../api/requests.ts';
 import type { FontResponse } from '../../api/responses.ts';
 import { LIMITS } from '../../core/index.ts';
+import { isWoff2 } from '../media/fontfile.ts';
 import { describeFont } from '../media/fonts.ts';
 import type { Store } from '../store/open.ts';
 import { namesIn, noSite } from './names.ts';
@@ -18,11 +19,11 @@ export function fontRoutes({ sites, files }: Pick<Store, 'sites' | 'files'>): Ro
     async (request, response) => {
       const { site } = await namesIn(request.params);
       if (!(await sites.row(site))) throw noSite();
-      const described = describeFont(request.body);
+      const described = await describeFont(request.body);
       if (!described) {
         throw new Refusal(
           422,
-          'This is no woff2 font, or it is damaged. Nothing was kept; choose another file.',
+          'This is no woff2 font, it is damaged, or it unpacks to more than 32 MB. Nothing was kept; choose another file.',
         );
       }
       const hash = await files.put(request.body as Buffer);
@@ -32,8 +33,9 @@ export function fontRoutes({ sites, files }: Pick<Store, 'sites' | 'files'>): Ro
 
   router.get('/:site/fonts/:hash', async (request, response) => {
     const { hash } = await validated(HashName, { hash: request.params.hash }, 404);
-    const bytes = await files.get(hash).catch(() => undefined);
-    if (!bytes || !describeFont(bytes)) throw new Refusal(404, 'There is no such font on this site.');
+    if (!(await files.has(hash))) throw new Refusal(404, 'There is no such font on this site.');
+    const bytes = await files.get(hash);
+    if (!isWoff2(bytes)) throw new Refusal(404, 'There is no such font on this site.');
     response.set('Cache-Control', 'private, max-age=31536000, immutable').type('font/woff2').send(bytes);
   });
 

@@ -54,6 +54,8 @@ export const problems =
           413,
           `The request is larger than ${((error as { limit?: number }).limit ?? LIMITS.request) / 1_000_000} MB. Nothing was changed.`,
         );
+      case 'entity.verify.failed':
+        return answer(response, 400, 'The request is nested too deep. Nothing was changed.');
       case 'entity.parse.failed':
         return answer(response, 400, 'The request is not valid JSON. Nothing was changed.');
       case 'encoding.unsupported':

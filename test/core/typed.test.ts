@@ -55,6 +55,12 @@ const READ: [property: string, typed: string, value: unknown, shown: string][] =
   ['gradient', '180 #fff to Night', { angle: 180, from: '#fff', to: '{night}' }, '180° #fff to Night'],
   ['gradient', '0° #fff → #000', { angle: 0, from: '#fff', to: '#000' }, '0° #fff to #000'],
   ['gradient', '360deg #fff – #000', { angle: 360, from: '#fff', to: '#000' }, '360° #fff to #000'],
+  [
+    'gradient',
+    ' 90  deg rgb(1 2 3)  to  lamp ',
+    { angle: 90, from: 'rgb(1 2 3)', to: '{lamp}' },
+    '90° rgb(1 2 3) to Lamp',
+  ],
   ['backgroundPicture', 'None', 'none', 'none'],
 ];
 
@@ -93,6 +99,10 @@ const REFUSED: [property: string, typed: string, sentence: string][] = [
   ['paddingTop', 'huge', 'a step of the spacing scale'],
   ['colour', 'nightfall', 'no CSS colour'],
   ['gradient', '361 #fff to #000', 'an angle and two colours'],
+  ['gradient', '-5 #fff to #000', 'an angle and two colours'],
+  ['gradient', '90', 'an angle and two colours'],
+  ['gradient', '', 'an angle and two colours'],
+  ['gradient', '90 to #000', 'an angle and two colours'],
   ['gradient', 'x #fff to #000', 'an angle and two colours'],
   ['gradient', '90 #fff', 'an angle and two colours'],
   ['gradient', '90 #fff to blackish', 'an angle and two colours'],

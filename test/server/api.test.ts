@@ -1,3 +1,4 @@
+import { request } from 'node:http';
 import { expect } from 'chai';
 import { paths } from '../../api/paths.ts';
 import type { Problem } from '../../api/responses.ts';
@@ -153,12 +154,88 @@ describe('the application’s server', () => {
     await problem(await get('/api/sites/%E0%A4%A'), 400);
   });
 
-  it('takes changes only from its own pages', async () => {
-    const response = await get(paths.publications(SITE), {
-      method: 'POST',
-      headers: { Origin: 'http://elsewhere.example' },
-    });
-    await problem(response, 403);
+  it('takes requests only from its own pages, and counts no others', async () => {
+    const from = (headers: Record<string, string>, method = 'POST') =>
+      get(method === 'POST' ? paths.publications(SITE) : paths.sites(), { method, headers });
+    await problem(await from({ Origin: 'http://elsewhere.example' }), 403);
+    // Published pages stand on the same machine, at another port.
+    await problem(await from({ Origin: running.hostUrl }), 403);
+    // What a browser says of a picture or a form of another site's page (Fetch Metadata, §2.3).
+    for (const site of ['cross-site', 'same-site'])
+      await problem(await from({ 'Sec-Fetch-Site': site }, 'GET'), 403);
+    const own = await from({ 'Sec-Fetch-Site': 'same-origin' }, 'GET');
+    expect(own.status).to.equal(200);
+    const left = (response: Response) => Number(/r=(\d+)/.exec(response.headers.get('RateLimit')!)![1]);
+    const before = left(own);
+    for (let count = 0; count < 20; count++) await from({ 'Sec-Fetch-Site': 'cross-site' }, 'GET');
+    expect(left(await from({}, 'GET'))).to.equal(before - 1);
+  });
+
+  it('answers under this machine’s own names, and under those it was given', async () => {
+    const ask = (port: string, host: string | undefined, path: string) =>
+      new Promise<{ status: number; text: string }>((resolve, reject) => {
+        const asking = request(
+          {
+            port,
+            host: '127.0.0.1',
+            path,
+            setHost: false,
+            headers: host === undefined ? {} : { Host: host },
+          },
+          (response) => {
+            let text = '';
+            response.on('data', (data) => (text += String(data)));
+            response.on('end', () => resolve({ status: response.statusCode!, text }));
+          },
+        );
+        asking.on('error', reject).end();
+      });
+    const own = await served({ allowedHosts: ['builder.example', 'Named.example:8080'] });
+    try {
+      const ports = [new URL(own.url).port, new URL(own.hostUrl).port];
+      for (const port of ports) {
+        for (const host of [
+          `127.0.0.1:${port}`,
+          `localhost:${port}`,
+          'LOCALHOST',
+          `[::1]:${port}`,
+          'site.localhost',
+          'builder.example',
+          'named.example:1',
+        ])
+          expect((await ask(port, host, '/')).status, host).to.be.oneOf([200, 404]);
+        for (const host of [
+          'rebound.example',
+          `rebound.example:${port}`,
+          '127.0.0.1.rebound.example',
+          'localhost@rebound.example',
+          '10.0.0.1',
+          'xlocalhost',
+          '',
+        ]) {
+          const answer = await ask(port, host, '/api/sites');
+          expect(answer.status, host).to.equal(421);
+          expect(answer.text).to.include('ALLOWED_HOSTS').and.not.include('Brindle');
+        }
+      }
+    } finally {
+      await own.end();
+    }
+  });
+
+  it('refuses what is nested deeper than anything valid, in a sentence', async () => {
+    const { revision } = await page();
+    for (const [open, close] of [
+      ['[', ']'],
+      ['{"a":', '}'],
+    ]) {
+      const deep = open.repeat(100_000) + '1' + close.repeat(100_000);
+      const body = `{"operations":[{"op":"set","path":"${WEIGHT}","value":${deep}}],"session":"a-test","by":"edit","sentence":"x"}`;
+      expect((await problem(await send(body, { on: revision }), 400)).detail).to.include('nested too deep');
+    }
+    const words = `<p>${'<strong>'.repeat(3000)}x${'</strong>'.repeat(3000)}</p>`;
+    await problem(await post([set(inHome('lead', 'content/text'), words)], { on: revision }), 422);
+    expect((await page()).revision).to.equal(revision);
   });
 
   it('gives pictures and fonts with their types', async () => {

@@ -1,4 +1,5 @@
 /** The theme over HTTP: edits of what all pages share, and fonts. */
+import { brotliCompressSync } from 'node:zlib';
 import { expect } from 'chai';
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
@@ -10,6 +11,15 @@ import { served, type Served } from './serving.ts';
 const FONT = createRequire(import.meta.url)
   .resolve('@fontsource-variable/literata/package.json')
   .replace('package.json', 'files/literata-latin-wght-italic.woff2');
+
+/** A font of one table (cmap, tag 0) that says and is so many bytes long: WOFF File Format 2.0, §4.1 and §4.2. */
+function unpacking(length: number): Buffer<ArrayBuffer> {
+  const header = Buffer.alloc(48);
+  header.write('wOF2', 0, 'latin1');
+  header.writeUInt16BE(1, 12);
+  const septets = [21, 14, 7, 0].map((shift) => ((length >> shift) & 0x7f) | (shift > 0 ? 0x80 : 0));
+  return Buffer.concat([header, Buffer.from([0, ...septets]), brotliCompressSync(Buffer.alloc(length))]);
+}
 
 describe('the theme', () => {
   let running: Served;
@@ -79,11 +89,12 @@ describe('the theme', () => {
       'no font',
       'wOF2 cut short',
       Buffer.concat([(await readFile(FONT)).subarray(0, 900)]),
+      unpacking(64_000_000),
     ]) {
       const refused = await post(bad);
       expect(refused.status).to.equal(422);
       expect(((await refused.json()) as Problem).detail).to.equal(
-        'This is no woff2 font, or it is damaged. Nothing was kept; choose another file.',
+        'This is no woff2 font, it is damaged, or it unpacks to more than 32 MB. Nothing was kept; choose another file.',
       );
     }
     const large = await post(Buffer.alloc(4_000_001));

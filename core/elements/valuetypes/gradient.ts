@@ -17,6 +17,19 @@ export const gradientCss = (value: Gradient | 'none'): string =>
     ? 'none'
     : `linear-gradient(${decimals(value.angle)}deg, ${colourCss(value.from)}, ${colourCss(value.to)})`;
 
+const BETWEEN = new Set(['to', '→', '–']);
+
+const DEGREES = ['°', 'deg'];
+
+/** The angle that words begin with, with its unit or without, and how many words it is. */
+function readAngle([first, second]: readonly string[]): [angle: number | undefined, words: number] {
+  const unit = DEGREES.find((each) => first.endsWith(each));
+  return [
+    readNumber(unit ? first.slice(0, -unit.length) : first),
+    unit === undefined && DEGREES.includes(second) ? 2 : 1,
+  ];
+}
+
 /** A gradient, typed as an angle and two colours: "180 Night to Dusk"; or none. */
 export const gradientType: ValueType<Gradient | 'none'> = {
   editor: 'gradient',
@@ -30,12 +43,12 @@ export const gradientType: ValueType<Gradient | 'none'> = {
   parse(text, context) {
     const typed = text.trim();
     if (typed.toLowerCase() === 'none') return done('none' as const);
-    const [, degrees, first = '', second = ''] =
-      /^([\d.,]+)\s*(?:°|deg)?\s+(.+?)\s+(?:to|→|–)\s+(.+)$/.exec(typed) ?? [];
-    const angle = readNumber(degrees ?? '');
-    const from = colourType.parse(first, context);
-    const to = colourType.parse(second, context);
-    if (angle === undefined || angle > 360 || !from.ok || !to.ok) {
+    const words = typed.split(/\s+/);
+    const between = words.findIndex((word) => BETWEEN.has(word));
+    const [angle, start] = readAngle(words);
+    const from = colourType.parse(words.slice(start, Math.max(0, between)).join(' '), context);
+    const to = colourType.parse(words.slice(between + 1).join(' '), context);
+    if (angle === undefined || angle < 0 || angle > 360 || between < 0 || !from.ok || !to.ok) {
       return refused(
         `“${typed}” is no gradient: type none, or an angle and two colours, as in 180 #fff to #ddd.`,
       );

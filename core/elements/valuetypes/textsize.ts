@@ -25,7 +25,7 @@ export const textSizeType: ValueType<TextSize> = {
   minimum: SMALLEST_TEXT,
   maximum: LARGEST_TEXT,
   parse(text, { fluidWidths }) {
-    const parts = text.split(/[–—]|\bto\b|(?<=\d\s*(?:px)?\s*)-/).map((part) => readNumber(part, 'px'));
+    const parts = text.split(/[–—-]|\bto\b/).map((part) => readNumber(part, 'px'));
     if (
       parts.some((part) => part === undefined || part < SMALLEST_TEXT || part > LARGEST_TEXT) ||
       parts.length > 2
