@@ -99,7 +99,10 @@ export class Styling {
 }
 
 /** What the CSS of a value may depend on of the kind of its element. */
-export const contextOf = (kind?: Kind): Pick<CssContext, 'display' | 'rowsOnly'> =>
-  kind ? { display: kind.display, rowsOnly: kind.stacks === true } : { display: 'block', rowsOnly: false };
+export const contextOf = (kind?: Kind): Pick<CssContext, 'display' | 'rowsOnly' | 'tracks'> => ({
+  display: kind?.display ?? 'block',
+  rowsOnly: kind?.stacks === true,
+  tracks: kind?.tracks === true,
+});
 
 export const stylingOf = memoised((views: Views) => new Styling(views));

@@ -36,11 +36,13 @@ export function bands<T>(layered: Layered<T>, views: Views): Band<T>[] {
 
 /**
  * A range of widths as a media condition in range syntax (Media Queries 4, §2.4.3
- * https://www.w3.org/TR/mediaqueries-4/#mq-range-context): no gap and no overlap at fractional widths.
+ * https://www.w3.org/TR/mediaqueries-4/#mq-range-context). Every limit is asked for in one way, `width >= N`, and its other side is
+ * the negation: of the two one always holds and never both, also where a zoomed browser rounds widths.
  */
 export function mediaCondition({ from, below }: WidthRange): string {
   if (from === undefined && below === undefined) return 'all';
-  if (from === undefined) return `(width < ${below}px)`;
-  if (below === undefined) return `(width >= ${from}px)`;
-  return `(${from}px <= width < ${below}px)`;
+  const least = `(width >= ${from}px)`;
+  if (below === undefined) return least;
+  const under = `not (width >= ${below}px)`;
+  return from === undefined ? under : `${least} and (${under})`;
 }

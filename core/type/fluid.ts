@@ -45,13 +45,19 @@ export const rem = (value: number): string => `${decimals(value / REM)}rem`;
 /**
  * A text size in CSS. A fluid one is `clamp(min, intercept + slope, max)` (CSS Values and Units 4, §10.2
  * https://www.w3.org/TR/css-values-4/#calc-notation): the line through (fromWidth, min) and (toWidth, max) with its slope in vw.
- * The part in rem keeps text growing when a person enlarges it (WCAG 2.2, 1.4.4 Resize Text).
+ * The part in rem keeps text growing when a person enlarges it (WCAG 2.2, 1.4.4 Resize Text). On a steep line that part would be
+ * negative, and text would shrink as it is enlarged: then the line is written from its smallest size on, `min + slope · (100vw − fromWidth)`
+ * with `fromWidth` in px, which is the same at the usual 16 px and grows with the rem.
  */
 export function textSizeCss(size: TextSize): string {
   if (typeof size === 'number') return rem(size);
   if (size.min === size.max) return rem(size.min);
   const slope = (size.max - size.min) / (size.toWidth - size.fromWidth);
   const intercept = size.min - slope * size.fromWidth;
-  const sign = intercept < 0 ? '-' : '+';
-  return `clamp(${rem(size.min)}, ${decimals(slope * 100)}vw ${sign} ${rem(Math.abs(intercept))}, ${rem(size.max)})`;
+  const growth = `${decimals(slope * 100)}vw`;
+  const line =
+    Number(decimals(intercept / REM)) > 0
+      ? `${growth} + ${rem(intercept)}`
+      : `${rem(size.min)} + ${growth} - ${px(slope * size.fromWidth)}`;
+  return `clamp(${rem(size.min)}, ${line}, ${rem(size.max)})`;
 }

@@ -138,6 +138,14 @@ const spelledOut = ({ applied = {} }: Property, declarations: Declarations): Dec
   ),
 });
 
+/** px between the columns of a grid: what the columns leave of its width; what was set may have given way. */
+function gapIn(style: Record<string, string>, tracks: readonly number[]): number {
+  const px = (name: string) => parseFloat(style[name]) || 0;
+  const edges = px('paddingLeft') + px('paddingRight') + px('borderLeftWidth') + px('borderRightWidth');
+  const left = px('width') - edges - tracks.reduce((sum, track) => sum + track, 0);
+  return left / Math.max(1, tracks.length - 1);
+}
+
 /**
  * The CSS of all values that are set somewhere, by view and element, and where in the element it belongs. Written on the
  * element itself it must change nothing: the style sheet has said the same already. This covers every property of the
@@ -158,7 +166,13 @@ export function declarationsOf(site: Site, page: Page) {
       // A part that says nothing of its own takes what it stands in, which may be another part.
       if (source.from === 'initial' || (part !== 'self' && source.from === 'parent')) return [];
       const beside = (name: string) => resolve(frame, page, node, knownProperty(name), view.id);
-      const context = { view, display: kind.display, rowsOnly: kind.stacks === true, beside };
+      const context = {
+        view,
+        display: kind.display,
+        rowsOnly: kind.stacks === true,
+        tracks: kind.tracks === true,
+        beside,
+      };
       const media = part === 'self' && property.onMedia ? kind.media : undefined;
       return [{ inside: media ?? inside, declarations: spelledOut(property, property.css!(value, context)) }];
     });
@@ -276,7 +290,7 @@ export class Comparison {
       : parent.kind === 'section'
         ? tracks[1]
         : tracks[0];
-    const area = track * span + parseFloat(above.columnGap.replace('normal', '0')) * (span - 1);
+    const area = track * span + gapIn(above, tracks) * (span - 1);
     const pixels = (value: Extent, auto: number) =>
       value === 'auto' ? auto : 'px' in value ? value.px : (area * value.percent) / 100;
     const limited = Math.max(

@@ -58,6 +58,32 @@ describe('standards in Chromium', () => {
     }
   });
 
+  it('a fluid size never shrinks when a person enlarges text, however steep it is', async () => {
+    // WCAG 2.2, 1.4.4 Resize Text; the root's font size is what a person sets in the browser.
+    const sizes = [
+      { min: 28, max: 60, fromWidth: 640, toWidth: 1024 },
+      { min: 10, max: 20, fromWidth: 500, toWidth: 1000 },
+      { min: 16, max: 18, fromWidth: 320, toWidth: 1280 },
+    ];
+    const roots = [16, 18, 20, 24, 32];
+    for (const size of sizes) {
+      const found = await run<number[][]>(
+        `const [css, roots] = arguments; const frame = document.getElementById('frame'); const doc = frame.contentDocument;
+         doc.body.innerHTML = '<p></p>'; doc.body.firstChild.style.fontSize = css;
+         const made = Array.from({ length: 40 }, (_, index) => { frame.style.width = 320 + index * 32 + 'px';
+           return roots.map((root) => { doc.documentElement.style.fontSize = root + 'px'; return parseFloat(frame.contentWindow.getComputedStyle(doc.body.firstChild).fontSize); }); });
+         doc.documentElement.style.fontSize = ''; return made;`,
+        textSizeCss(size),
+        roots,
+      );
+      for (const [index, row] of found.entries()) {
+        const sorted = [...row].sort((one, other) => one - other);
+        expect(row, `${size.min}–${size.max} at ${320 + index * 32} px`).to.deep.equal(sorted);
+        expect(row[4], 'larger at twice the size').to.be.greaterThan(row[0] * 1.3);
+      }
+    }
+  });
+
   it('a place in a row is what `order` means in flex and in grid containers', async () => {
     // CSS Flexible Box Layout 1, §5.4 https://www.w3.org/TR/css-flexbox-1/#order-property, with its example of a
     // sequence changed by `order`; CSS Grid Layout 2, §6.3 https://www.w3.org/TR/css-grid-2/#order-property.

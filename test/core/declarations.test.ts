@@ -191,6 +191,7 @@ describe('the declarations of a property', () => {
     const css = (name: string, value: unknown, more: object) =>
       knownProperty(name).css!(value, { ...context, ...more });
     expect(css('gap', 16, { rowsOnly: true })).to.deep.equal({ 'row-gap': '16px' });
+    expect(css('gap', '{m}', { tracks: true })).to.deep.equal({ '--gap': 'var(--space-m)' });
     expect(css('shown', true, { display: 'flex' })).to.deep.equal({ display: 'flex' });
     // Four columns: a span of 5 takes all of them, and then starts at the first.
     expect(css('span', 5, { view: mobile })).to.deep.equal({ 'grid-column-end': 'span 4' });

@@ -49,8 +49,8 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
   [
     'picture',
     { alt: 'Dome' },
-    '<picture class="x"><source media="(width &lt; 640px)" srcset="/dome.jpg" width="800" height="600"><img src="/dome.jpg" alt="Dome" width="800" height="600"></picture>',
-    { picture: { base: image, sources: [{ ...image, media: '(width < 640px)' }] } },
+    '<picture class="x"><source media="not (width &gt;= 640px)" srcset="/dome.jpg" width="800" height="600"><img src="/dome.jpg" alt="Dome" width="800" height="600"></picture>',
+    { picture: { base: image, sources: [{ ...image, media: 'not (width >= 640px)' }] } },
   ],
   [
     'picture',

@@ -118,7 +118,7 @@ describe('colours, spacing and fonts', () => {
       refusal('setSpacing', { id: 'm', name: 'M', view: view('tablet'), size: -3, reach: 'here' }),
     ).to.match(/0 to 600 px/);
     const css = printRules(preview(next.frame, home, { page: () => '', picture: () => '' }).shared);
-    expect(css).to.match(/@media \(width < 1024px\)\{\n:root\{[^}]*--space-m:20px/);
+    expect(css).to.match(/@media not \(width >= 1024px\)\{\n:root\{[^}]*--space-m:20px/);
   });
 });
 

@@ -4,12 +4,17 @@ import { calculateClamp } from 'utopia-core';
 import { fluid, knownProperty, PROPERTIES, sizeAt, textSizeCss } from '../../core/index.ts';
 import { record, valueArbitrary } from './arbitrary.ts';
 
-/** Reads `clamp(a rem, b vw ± c rem, d rem)`. */
-function readClamp(css: string): { min: number; slope: number; intercept: number; max: number } {
-  const match = /^clamp\(([\d.]+)rem, ([\d.-]+)vw ([+-]) ([\d.]+)rem, ([\d.]+)rem\)$/.exec(css);
-  if (!match) throw new Error(`Not a clamp: ${css}`);
-  const [, min, slope, sign, intercept, max] = match;
-  return { min: +min, slope: +slope, intercept: (sign === '-' ? -1 : 1) * +intercept, max: +max };
+/** Reads `clamp(a rem, b vw + c rem, d rem)`, or with the line from its smallest size on, `a rem + b vw - c px`. */
+function readClamp(css: string) {
+  const [, min, line, max] = (/^clamp\(([\d.]+)rem, (.+), ([\d.]+)rem\)$/.exec(css) ?? []).map(
+    (text, index) => (index === 2 ? text : Number(text)),
+  ) as [number, number, string, number];
+  const gentle = /^([\d.]+)vw \+ ([\d.]+)rem$/.exec(line);
+  const steep = /^([\d.]+)rem \+ ([\d.]+)vw - ([\d.]+)(?:px)?$/.exec(line);
+  if (gentle) return { min, max, slope: Number(gentle[1]), intercept: Number(gentle[2]) };
+  if (steep)
+    return { min, max, slope: Number(steep[2]), intercept: Number(steep[1]) - Number(steep[3]) / 16 };
+  throw new Error(`Not a clamp: ${css}`);
 }
 
 const sizes = record({
@@ -101,12 +106,12 @@ describe('fluid sizes', () => {
     );
   });
 
-  it('is written with the part in rem that makes its line, also where that is nothing or less', () => {
+  it('is written with a part in rem that makes its line, and with the smallest size as that where it would be nothing or less', () => {
     // By hand: the slope from (500, 10) to (1000, 20) is 2vw and meets 0 at 0; from (320, 10) to (640, 30) 6.25vw and −10 px.
     const css = (min: number, max: number, fromWidth: number, toWidth: number) =>
       textSizeCss({ min, max, fromWidth, toWidth });
-    expect(css(10, 20, 500, 1000)).to.equal('clamp(0.625rem, 2vw + 0rem, 1.25rem)');
-    expect(css(10, 30, 320, 640)).to.equal('clamp(0.625rem, 6.25vw - 0.625rem, 1.875rem)');
+    expect(css(10, 20, 500, 1000)).to.equal('clamp(0.625rem, 0.625rem + 2vw - 10px, 1.25rem)');
+    expect(css(10, 30, 320, 640)).to.equal('clamp(0.625rem, 0.625rem + 6.25vw - 20px, 1.875rem)');
     expect(css(16, 20, 400, 800)).to.equal('clamp(1rem, 1vw + 0.75rem, 1.25rem)');
     expect(css(16, 16, 400, 800)).to.equal('1rem');
   });

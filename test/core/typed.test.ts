@@ -10,6 +10,8 @@ const READ: [property: string, typed: string, value: unknown, shown: string][] =
   ['lineHeight', '1,45', 1.45, '1.45'],
   ['lineHeight', ' 2. ', 2, '2'],
   ['lineHeight', '.5', 0.5, '0.5'],
+  ['opacity', '0,125', 0.125, '0.125'],
+  ['minHeight', '1200,5', 1200.5, '1200.5'],
   ['minHeight', '120 px', 120, '120'],
   ['minHeight', '+80PX', 80, '80'],
   ['letterSpacing', '-0.02em', -0.02, '-0.02'],
@@ -68,6 +70,8 @@ const READ: [property: string, typed: string, value: unknown, shown: string][] =
 const REFUSED: [property: string, typed: string, sentence: string][] = [
   ['lineHeight', 'wide', 'a number from 0.5 to 4'],
   ['lineHeight', '1.2.3', 'a number from 0.5 to 4'],
+  ['minHeight', '1,200', 'a number from 0 to 3000'],
+  ['lineHeight', '1,200', 'a number from 0.5 to 4'],
   ['lineHeight', '1e1', 'a number from 0.5 to 4'],
   ['lineHeight', '', 'a number from 0.5 to 4'],
   ['minHeight', '12em', 'a number from 0 to 3000 px'],

@@ -170,9 +170,11 @@ describe('bands', () => {
 
   it('writes conditions in range syntax', () => {
     // Media Queries 4, https://www.w3.org/TR/mediaqueries-4/#mq-range-context
-    expect(mediaCondition({ below: 640 })).to.equal('(width < 640px)');
+    expect(mediaCondition({ below: 640 })).to.equal('not (width >= 640px)');
     expect(mediaCondition({ from: 1440 })).to.equal('(width >= 1440px)');
-    expect(mediaCondition({ from: 640, below: 1024 })).to.equal('(640px <= width < 1024px)');
+    expect(mediaCondition({ from: 640, below: 1024 })).to.equal(
+      '(width >= 640px) and (not (width >= 1024px))',
+    );
   });
 });
 

@@ -62,7 +62,13 @@ export const row: Kind = {
   traits: ['block', 'container', 'coloured', 'backed', 'box', 'gapped', 'arranging'],
   accepts: BLOCK_NAMES,
   display: 'grid',
-  structure: { display: 'grid' },
+  tracks: true,
+  // Gaps give way before they would make a row wider than what it stands in.
+  structure: {
+    display: 'grid',
+    'row-gap': 'var(--gap)',
+    'column-gap': 'min(var(--gap), 100% / var(--columns))',
+  },
   perView: ({ grid }) => ({
     '--columns': String(grid.columns),
     'grid-template-columns': `repeat(${grid.columns}, minmax(0, 1fr))`,

@@ -67,6 +67,8 @@ export interface Kind {
   /** Kinds that may stand inside; empty for what is no container. */
   accepts: readonly string[];
   display: string;
+  /** Set when the children stand in the columns of the view's grid. */
+  tracks?: true;
   /** Set when the children stand one below another in every view. */
   stacks?: true;
   /** CSS that every element of the kind has in every view, below all that people set. */

@@ -166,7 +166,9 @@ export const gap: Property<Space> = {
   traits: ['gapped'],
   type: spaceType(0, 400),
   initial: () => 0,
-  css: (value, { rowsOnly }) => ({ [rowsOnly ? 'row-gap' : 'gap']: spaceCss(value) }),
+  css: (value, { rowsOnly, tracks }) => ({
+    [tracks ? '--gap' : rowsOnly ? 'row-gap' : 'gap']: spaceCss(value),
+  }),
 };
 
 export const width: Property<Extent> = {

@@ -14,6 +14,8 @@ export interface CssContext {
   display: string;
   /** Set when only the gap between rows means something, as in a section. */
   rowsOnly?: boolean;
+  /** Set where the gap lies between columns that the view gives, which must not be pushed out by it. */
+  tracks?: boolean;
   /** For an order: the source order of the children, and the child whose CSS is wanted. */
   children?: readonly NodeId[];
   child?: NodeId;

@@ -12,12 +12,18 @@ interface NumberRange {
   format?(value: number, context: ValueContext): string;
 }
 
-/** Reads a finite number, with or without the unit; a comma is taken for a decimal point. */
+/** One to three digits, a comma and three digits: a thousand to some, one and a bit to others. */
+const TWO_MEANINGS = /^[+-]?[1-9]\d{0,2},\d{3}$/;
+
+/**
+ * Reads a finite number, with or without the unit. A comma is taken for a decimal point, but where it could stand between
+ * thousands as well, as in 1,200: that is no number.
+ */
 export function readNumber(text: string, unit = ''): number | undefined {
   const trimmed = text.trim().toLowerCase();
   const bare = unit && trimmed.endsWith(unit) ? trimmed.slice(0, -unit.length).trim() : trimmed;
   if (!/^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/.test(bare)) return undefined;
-  return Number(bare.replace(',', '.'));
+  return TWO_MEANINGS.test(bare) ? undefined : Number(bare.replace(',', '.'));
 }
 
 /** A number in a range, in steps, with an optional unit. */

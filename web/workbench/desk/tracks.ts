@@ -8,16 +8,17 @@ export interface Track {
 export function tracksOf(grid: Element): Track[] {
   const style = grid.ownerDocument.defaultView!.getComputedStyle(grid);
   const px = (text: string) => Number.parseFloat(text) || 0;
-  const gap = px(style.columnGap);
-  let left = grid.getBoundingClientRect().left + px(style.borderLeftWidth) + px(style.paddingLeft);
-  return style.gridTemplateColumns
-    .split(' ')
-    .map(px)
-    .map((width) => {
-      const track = { left, right: left + width };
-      left = track.right + gap;
-      return track;
-    });
+  const box = grid.getBoundingClientRect();
+  let left = box.left + px(style.borderLeftWidth) + px(style.paddingLeft);
+  const right = box.right - px(style.borderRightWidth) - px(style.paddingRight);
+  const widths = style.gridTemplateColumns.split(' ').map(px);
+  // What the columns leave is between them; what was set may have given way.
+  const gap = (right - left - widths.reduce((sum, width) => sum + width, 0)) / Math.max(1, widths.length - 1);
+  return widths.map((width) => {
+    const track = { left, right: left + width };
+    left = track.right + gap;
+    return track;
+  });
 }
 
 /** The column whose left or right edge is nearest to a point; 0-based. */
