@@ -31,6 +31,7 @@ export {
 } from './elements/properties/property.ts';
 export { knownProperty, PROPERTIES, sidesOf } from './elements/properties/table.ts';
 export { applies, takes } from './site/applies.ts';
+export { directionOf } from './markup/direction.ts';
 export { cleanFragment, plainText } from './markup/fragment.ts';
 export { cleanLink } from './markup/link.ts';
 export { print, type Markup } from './markup/markup.ts';

@@ -25,6 +25,9 @@ const LARGE = 24;
 const LARGE_BOLD = 14 / 0.75;
 const BOLD = 700;
 
+/** What a browser paints behind a page. */
+const WHITE: Color = { mode: 'rgb', r: 1, g: 1, b: 1 };
+
 /** A colour value of the site as a colour; undefined where it is none. */
 export function colourOf(site: SiteFrame, value: string): Color | undefined {
   const alias = aliasOf(value);
@@ -37,28 +40,32 @@ export function colourOf(site: SiteFrame, value: string): Color | undefined {
  * https://www.w3.org/TR/WCAG22/#dfn-contrast-ratio). `layers` are the colours behind the text, the furthest first.
  */
 export function contrastRatio(text: Color, layers: readonly Color[]): number {
-  const behind: Color[] = [WHITE, ...layers];
-  const paper = blend(behind, 'normal', 'rgb');
-  return wcagContrast(blend([...behind, text], 'normal', 'rgb'), paper);
+  const paper = over(WHITE, ...layers);
+  return wcagContrast(over(paper, text), paper);
 }
 
-/** What a browser paints behind a page. */
-const WHITE: Color = { mode: 'rgb', r: 1, g: 1, b: 1 };
+const faded = (colour: Color, opacity: number): Color => ({
+  ...colour,
+  alpha: (colour.alpha ?? 1) * opacity,
+});
 
-const opaque = ({ alpha = 1 }: Color): boolean => alpha >= 1;
+const over = (...layers: Color[]): Color => blend(layers, 'normal', 'rgb');
 
 /**
- * The colours behind an element or a part of it in a view, the furthest first; undefined where a picture, a gradient or
- * something translucent lies among them, so that one number would not tell the truth.
+ * The colours in which a text, and what is behind it, are painted in a view. Each element paints its own background under what is
+ * in it and then lets all of that through by its opacity (CSS Color 4, §12 https://www.w3.org/TR/css-color-4/#transparency). Undefined where a
+ * picture or a gradient shows through, so that one number would not tell the truth.
  */
-function colourBehind(
+function painted(
   site: SiteFrame,
   page: Page,
   node: Node,
   part: Part,
   view: ViewId,
-): Color[] | undefined {
-  const layers: Color[] = [];
+  colour: Color,
+): { text: Color; behind: Color } | undefined {
+  let text = colour;
+  let behind: Color = { ...WHITE, alpha: 0 };
   for (let at: Node | undefined = node, of = part; at;) {
     const parent: Node | undefined = at.parent === null ? undefined : page.nodes[at.parent];
     const holder = at;
@@ -66,22 +73,23 @@ function colourBehind(
       applies(knownProperty(name), holder.kind, parent?.kind, of)
         ? resolve(site, page, holder, knownProperty(name), view, of)
         : undefined;
-    const behind = (name: string): boolean => {
+    const layer = (name: string): Color => {
       const set = value(name);
-      const colour = typeof set === 'string' ? colourOf(site, set) : undefined;
-      if (colour) layers.unshift(colour);
-      return colour !== undefined && opaque(colour);
+      return (typeof set === 'string' ? colourOf(site, set) : undefined) ?? { ...WHITE, alpha: 0 };
     };
-    if (behind('tint')) return layers;
     const plain = [undefined, 'none', NO_PICTURE];
-    if (!plain.includes(value('gradient') as string) || !plain.includes(value('backgroundPicture') as string))
-      return undefined;
-    if (behind('backgroundColour')) return layers;
-    if ((value('opacity') ?? 1) !== 1) return undefined;
+    const pictured =
+      !plain.includes(value('gradient') as string) || !plain.includes(value('backgroundPicture') as string);
+    const tint = layer('tint');
+    if (pictured && (over(tint, behind).alpha ?? 1) < 1) return undefined;
+    const own = over(layer('backgroundColour'), tint);
+    const opacity = (value('opacity') as number | undefined) ?? 1;
+    text = faded(over(own, text), opacity);
+    behind = faded(over(own, behind), opacity);
     if (of === 'self') at = parent;
     of = 'self';
   }
-  return layers;
+  return { text: over(WHITE, text), behind: over(WHITE, behind) };
 }
 
 /**
@@ -98,9 +106,9 @@ export function contrastIn(
   if (part === 'self' && !knownKind(node.kind).traits.includes('words')) return undefined;
   const value = (name: string) => resolve(site, page, node, knownProperty(name), view, part);
   const text = colourOf(site, value('colour') as string);
-  const layers = colourBehind(site, page, node, part, view);
-  if (!text || !layers) return undefined;
+  const seen = text && painted(site, page, node, part, view, text);
+  if (!seen) return undefined;
   const size = sizeAt(value('size') as TextSize, viewOf(site.views, view).from);
   const large = size >= LARGE || (size >= LARGE_BOLD && (value('weight') as number) >= BOLD);
-  return { ratio: contrastRatio(text, layers), needed: large ? 3 : 4.5 };
+  return { ratio: wcagContrast(seen.text, seen.behind), needed: large ? 3 : 4.5 };
 }

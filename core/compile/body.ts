@@ -5,7 +5,7 @@ import type { Kind, MarkupContext, MediaReference } from '../elements/kinds/kind
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { Layered } from '../layered/layered.ts';
-import { linkedPage } from '../markup/link.ts';
+import { linkedPage, linkedPlace } from '../markup/link.ts';
 import { element, type Markup } from '../markup/markup.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -25,6 +25,8 @@ interface Making {
   page: Page;
   addresses: Addresses;
   levels: Map<NodeId, number>;
+  /** What was made of each element. */
+  made: Map<NodeId, Markup>;
   address: MarkupContext['address'];
   media: MarkupContext['media'];
   partsOf(kind: Kind): MarkupContext['part'];
@@ -90,7 +92,7 @@ function elementMarkup(node: Node, making: Making, place: { eager: boolean; abse
   const style = textStyleOf(node, site);
   // What is absent in some view must cost no download there: a lazy picture without a box is never fetched.
   const absent = place.absent || hiddenSomewhere(site, node);
-  return kind.markup(node, {
+  const markup = kind.markup(node, {
     attributes: {
       class: `${kind.name} ${style ? `${textStyleClass(style.id)} ` : ''}${nodeClass(node.id)}`,
     },
@@ -104,6 +106,8 @@ function elementMarkup(node: Node, making: Making, place: { eager: boolean; abse
     lazy: absent || !place.eager,
     picture: kind.traits.includes('pictured') ? pictureOf(node, site, addresses) : undefined,
   });
+  making.made.set(node.id, markup);
+  return markup;
 }
 
 const landmarkOf = (node: Node): string => contentOf<string>(knownKind('section'), node, 'landmark');
@@ -115,12 +119,28 @@ const landmarkOf = (node: Node): string => contentOf<string>(knownKind('section'
  */
 export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): Markup {
   const { levels, titled } = headingLevels(page);
+  const linked = new Set<NodeId>();
   const address = (link: string) => {
+    const place = linkedPlace(link);
+    if (place !== undefined) {
+      if (!page.nodes[place as NodeId]) return undefined;
+      linked.add(place as NodeId);
+      return link;
+    }
     const target = linkedPage(link);
     return target === undefined ? link || undefined : addresses.page(target);
   };
   const media = mediaOf(site, addresses);
-  const making: Making = { site, page, addresses, levels, address, media, partsOf: partsIn(site) };
+  const making: Making = {
+    site,
+    page,
+    addresses,
+    levels,
+    made: new Map(),
+    address,
+    media,
+    partsOf: partsIn(site),
+  };
   const root = page.nodes[page.root];
   const sections = root.children.map((id) => page.nodes[id]);
   const firstInMain = sections.findIndex((section) => landmarkOf(section) !== 'header');
@@ -129,6 +149,11 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): M
   const made = sections.map((section, index) =>
     elementMarkup(section, making, { eager: index <= head, absent: false }),
   );
+  // What a link leads to has to be named; nothing else is.
+  for (const id of linked) {
+    const target = making.made.get(id);
+    if (target) target.attributes.id = id;
+  }
   const title = titled ? [] : [element('h1', { class: 'page-title' }, headOf(site, page.id).title)];
   const main = element('main', {}, ...title, ...made.slice(head, Math.max(head, foot)));
   return knownKind('page').markup(root, {

@@ -2,6 +2,7 @@ import type { Asset } from '../theme/stock.ts';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import type { Family, FontFile } from '../theme/families.ts';
+import { directionOf } from '../markup/direction.ts';
 import { element, print } from '../markup/markup.ts';
 import { pagesOf, headOf, type Page, type PageHead, type Site, type SiteFrame } from '../site/site.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
@@ -75,7 +76,8 @@ function compilePage(
     ...(head.description ? [element('meta', { name: 'description', content: head.description })] : []),
     element('link', { rel: 'stylesheet', href: `${head.slug === '' ? '' : '../'}${cssPath}` }),
   );
-  const html = `<!DOCTYPE html>\n${print(element('html', { lang: site.lang }, documentHead, body))}\n`;
+  const dir = directionOf(site.lang) === 'rtl' ? 'rtl' : undefined;
+  const html = `<!DOCTYPE html>\n${print(element('html', { lang: site.lang, dir }, documentHead, body))}\n`;
   return {
     files: [
       { path: pagePath(head), type: 'text/html; charset=utf-8', text: html },

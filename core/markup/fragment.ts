@@ -36,7 +36,7 @@ export const escapeAttribute = (text: string): string =>
   text.includes('"') ? escapeText(text).replace(/"/g, '&quot;') : escapeText(text);
 
 const isElement = (node: ParsedNode): node is ParsedElement => 'tagName' in node;
-const isBlock = (node: ParsedNode): boolean => isElement(node) && BLOCKS.has(node.tagName);
+const isBlock = (node: ParsedNode): node is ParsedElement => isElement(node) && BLOCKS.has(node.tagName);
 const attribute = (element: ParsedElement, name: string) =>
   element.attrs.find((candidate) => candidate.name === name)?.value;
 
@@ -59,20 +59,49 @@ function inline(nodes: readonly ParsedNode[], insideLink = false): string {
     .join('');
 }
 
+const isList = (node: ParsedNode): node is ParsedElement => isElement(node) && LISTS.has(node.tagName);
+
+/** Nodes as lines of marked words: each block a line of its own, what stands between blocks together. Lists are left out. */
+function lines(nodes: readonly ParsedNode[]): string[] {
+  const made: string[] = [];
+  let run: ParsedNode[] = [];
+  const closeRun = () => {
+    made.push(inline(run).trim());
+    run = [];
+  };
+  for (const node of nodes) {
+    if (isList(node)) continue;
+    if (!isBlock(node)) {
+      run.push(node);
+      continue;
+    }
+    closeRun();
+    made.push(...lines(node.childNodes));
+  }
+  closeRun();
+  return made.filter((line) => !isBlank(line));
+}
+
+/** The lists in nodes, also those inside blocks. */
+const listsIn = (nodes: readonly ParsedNode[]): ParsedElement[] =>
+  nodes.flatMap((node) => (isList(node) ? [node] : isBlock(node) ? listsIn(node.childNodes) : []));
+
 function list(element: ParsedElement): string {
-  const items = element.childNodes.filter(
-    (node) => isElement(node) && node.tagName === 'li',
-  ) as ParsedElement[];
+  const items: { words: string; nested: ParsedElement[] }[] = [];
+  for (const node of element.childNodes) {
+    const last = items.at(-1);
+    // A list straight in a list belongs to the item before it, as browsers show it.
+    if (isList(node) && last) last.nested.push(node);
+    else if (isList(node)) items.push({ words: '', nested: [node] });
+    else {
+      const within = isElement(node) && node.tagName === 'li' ? node.childNodes : [node];
+      items.push({ words: lines(within).join('<br>'), nested: listsIn(within) });
+    }
+  }
   const inner = items
-    .map((item) => {
-      const words = inline(
-        item.childNodes.filter((node) => !isElement(node) || !LISTS.has(node.tagName)),
-      ).trim();
-      const nested = item.childNodes.filter(
-        (node) => isElement(node) && LISTS.has(node.tagName),
-      ) as ParsedElement[];
-      return isBlank(words) && nested.length === 0 ? '' : `<li>${words}${nested.map(list).join('')}</li>`;
-    })
+    .map(({ words, nested }) => words + nested.map(list).join(''))
+    .filter((item) => item !== '')
+    .map((item) => `<li>${item}</li>`)
     .join('');
   return inner === '' ? '' : `<${element.tagName}>${inner}</${element.tagName}>`;
 }
@@ -155,9 +184,9 @@ export function cleanFragment(html: string, form: FragmentForm): string {
 /** The words of a fragment, without marks; blocks apart by a space. */
 export const plainText = (html: string): string => wordsOf(parseFragment(html).childNodes);
 
-/** A fragment with each `page:` link replaced by its address; a link to a page that is gone loses its target. */
+/** A fragment with each link to a page or a place replaced by its address; one to what is gone loses its target. */
 export function resolveLinks(html: string, addressOf: (link: string) => string | undefined): string {
-  return html.replace(/<a href="(page:[^"]*)">/g, (_match, link: string) => {
+  return html.replace(/<a href="((?:page:|#)[^"]*)">/g, (_match, link: string) => {
     const address = addressOf(link);
     return address === undefined ? '<a>' : `<a href="${escapeAttribute(address)}">`;
   });

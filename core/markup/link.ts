@@ -22,6 +22,11 @@ export function cleanLink(link: string): string | undefined {
   }
 }
 
+/** The element that a link leads to, where it leads to a place on its own page. */
+export function linkedPlace(link: string): string | undefined {
+  return link.startsWith('#') ? link.slice(1) : undefined;
+}
+
 /** The page that a link leads to, where it leads to a page of the site. */
 export function linkedPage(link: string): string | undefined {
   return link.startsWith('page:') ? link.slice('page:'.length) : undefined;

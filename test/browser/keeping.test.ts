@@ -60,7 +60,7 @@ describe('the workbench: keeping', function () {
       await selectInOutline(driver, 'Evening: title');
       await sidesApart(driver, 'padding');
       await online(driver, false);
-      await type(driver, 'Padding left', 'Desktop', '20');
+      await type(driver, 'Padding start', 'Desktop', '20');
       const alert = await eventually(
         'the alarm',
         async () => (await driver.findElements(By.css('header [role=alert]')))[0],
@@ -68,7 +68,7 @@ describe('the workbench: keeping', function () {
       expect(await alert.getText()).to.match(
         /1 change is not kept.*cannot be reached.*tries again by itself/s,
       );
-      await type(driver, 'Padding right', 'Desktop', '24');
+      await type(driver, 'Padding end', 'Desktop', '24');
       await online(driver, true);
       await kept(driver);
       const { page } = (await (await fetch(running.url + paths.page('brindle-hill', 'home'))).json()) as {

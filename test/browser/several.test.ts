@@ -129,8 +129,8 @@ describe('the workbench: several at once', function () {
       // The rows of a part come last; the first one of a name is that of the element itself.
       const rows = await byRole(driver, 'grid', 'Values of The chart room: text');
       expect(await rows.getAttribute('aria-rowcount')).to.match(/^\d+$/);
-      await type(driver, 'Padding left', 'Mobile', '48');
-      await saysStep(driver, 'The chart room: text: lists: padding left in Mobile and onward 24 → 48');
+      await type(driver, 'Padding start', 'Mobile', '48');
+      await saysStep(driver, 'The chart room: text: lists: padding start in Mobile and onward 24 → 48');
       const indent = () =>
         inSheet<string>(
           driver,
@@ -153,8 +153,8 @@ describe('the workbench: several at once', function () {
       for (const side of ['top', 'right', 'bottom', 'left'])
         expect(await computed(driver, 'Desktop', 'headline', `padding-${side}`)).to.equal('12px');
       await sidesApart(driver, 'padding');
-      await type(driver, 'Padding left', 'Desktop', 'L');
-      await saysStep(driver, 'Headline: padding left in Desktop 12 → L');
+      await type(driver, 'Padding start', 'Desktop', 'L');
+      await saysStep(driver, 'Headline: padding start in Desktop 12 → L');
       expect(await computed(driver, 'Desktop', 'headline', 'padding-left')).to.equal('40px');
       expect(await computed(driver, 'Desktop', 'headline', 'padding-right')).to.equal('12px');
       await chooseView(driver, 'Mobile');

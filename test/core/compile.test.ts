@@ -124,6 +124,29 @@ describe('published HTML', () => {
     expect(form.match(/required/g)).to.have.length(1);
   });
 
+  it('names what an in-page link leads to, and drops a link to what is gone', () => {
+    const words = '<p><a href="#visit-cards">in</a> <a href="#nowhere">out</a></p>';
+    const { page } = made('setContent', { node: node('lead'), field: 'text', value: words });
+    const [target] = Object.keys(page.nodes).filter((id) => page.nodes[id as NodeId].kind === 'section');
+    const linked = words.replace('visit-cards', target);
+    const [file] = compileSite(
+      withPage(site, made('setContent', { node: node('lead'), field: 'text', value: linked }).page),
+    );
+    const html = (file as { text: string }).text;
+    expect(html).to.include(`<a href="#${target}">in</a> <a>out</a>`);
+    expect(html).to.match(new RegExp(`<(section|header|footer) class="[^"]*n-${target}" id="${target}">`));
+    expect(html.match(/ id="/g)!.length).to.equal(
+      (compileSite(site)[0] as { text: string }).text.match(/ id="/g)!.length + 1,
+    );
+  });
+
+  it('is written from right to left where its language is', () => {
+    const htmlOf = (lang: string) =>
+      (compileSite({ ...site, frame: { ...site.frame, lang } })[0] as { text: string }).text;
+    expect(htmlOf('ar')).to.include('<html lang="ar" dir="rtl">');
+    expect(htmlOf('de')).to.include('<html lang="de">');
+  });
+
   it('links pages relatively and drops the target of a link to a page that is gone', () => {
     const target = onlyPages(site, 'home', 'hire', 'find-us');
     const [home, , findUs] = texts(target).html;

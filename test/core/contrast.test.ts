@@ -78,14 +78,32 @@ describe('the contrast of an element', () => {
     expect(sized(18, 700)).to.equal(4.5);
   });
 
-  it('says nothing over a picture, a gradient or through a veil, nor of what has no words', () => {
+  it('reckons the opacity of the element and of what it stands in', () => {
+    const parent = home.nodes['headline' as NodeId].parent!;
+    const black = set('backgroundColour', parent, 'white', set('colour', 'headline', 'black'));
+    expect(of('headline', black)!.ratio).to.be.closeTo(21, 1e-6);
+    // A tenth of black on white is rgb(229.5 …), of a luminance of 0.7874.
+    expect(of('headline', set('opacity', 'headline', 0.1, black))!.ratio).to.be.closeTo(1.05 / 0.8374, 0.001);
+    // White on black at a half over white: white on rgb(127.5 …), of a luminance of 0.2122 (WCAG 2.2, relative luminance).
+    const veiled = set('backgroundColour', parent, 'black', set('colour', 'headline', 'white'));
+    const section = home.nodes[home.nodes[parent].parent!].parent!;
+    const onWhite = ['page', section].reduce(
+      (page, id) => set('backgroundColour', id, 'white', page),
+      set('opacity', parent, 0.5, veiled),
+    );
+    expect(of('headline', onWhite)!.ratio).to.be.closeTo(
+      1.05 / (luminance([127.5, 127.5, 127.5]) + 0.05),
+      0.01,
+    );
+  });
+
+  it('says nothing over a picture or a gradient, nor of what has no words', () => {
     const parent = home.nodes['headline' as NodeId].parent!;
     const asset = frame.assets.find(({ type }) => type.startsWith('image/'))!.id;
     expect(of('headline', set('backgroundPicture', parent, asset))).to.equal(undefined);
     expect(
       of('headline', set('tint', parent, 'black', set('backgroundPicture', parent, asset))),
     ).not.to.equal(undefined);
-    expect(of('headline', set('opacity', 'headline', 0.5))).to.equal(undefined);
     expect(of('dome')).to.equal(undefined);
   });
 });

@@ -11,13 +11,16 @@ type Said = [value: unknown, declarations: Declarations];
 const desktop = frame.views.list.find(({ id }) => id === 'desktop')!;
 const mobile = frame.views.list.find(({ id }) => id === 'mobile')!;
 
+/** By the direction of writing, where that matters. */
+const FLOW: Record<string, string> = { left: 'inline-start', right: 'inline-end' };
+
 const sides = (name: string, end = ''): Record<string, Said[]> =>
   Object.fromEntries(
     ['top', 'right', 'bottom', 'left'].map((side) => [
       name + side[0].toUpperCase() + side.slice(1),
       [
-        [12, { [`${name}-${side}${end}`]: '12px' }],
-        [0, { [`${name}-${side}${end}`]: '0' }],
+        [12, { [`${name}-${FLOW[side] ?? side}${end}`]: '12px' }],
+        [0, { [`${name}-${FLOW[side] ?? side}${end}`]: '0' }],
       ],
     ]),
   );

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { cleanFragment, cleanLink, plainText } from '../../core/index.ts';
+import { directionOf, cleanFragment, cleanLink, plainText } from '../../core/index.ts';
 
 /** Pieces that attacks and pasted documents are made of. */
 const PIECES = [
@@ -81,6 +81,47 @@ describe('rich text', () => {
       cleanFragment('<p>See <a href="page:visits" class="x" target="_blank">visits</a></p>', 'inline'),
     ).to.equal('See <a href="page:visits">visits</a>');
     expect(cleanFragment('<p>a</p><script>alert(1)</script><p> </p>', 'block')).to.equal('<p>a</p>');
+  });
+
+  it('loses no words of lists, however they are written', () => {
+    const kept: [given: string, kept: string][] = [
+      ['<ul><li><p>a</p><p>b</p></li></ul>', '<ul><li>a<br>b</li></ul>'],
+      ['<ul><li>a<div>b <b>c</b></div>d</li></ul>', '<ul><li>a<br>b <strong>c</strong><br>d</li></ul>'],
+      [
+        '<ul><li>a</li><ul><li>b</li></ul><li>c</li></ul>',
+        '<ul><li>a<ul><li>b</li></ul></li><li>c</li></ul>',
+      ],
+      ['<ol><ol><li>a</li></ol></ol>', '<ol><li><ol><li>a</li></ol></li></ol>'],
+      ['<ul>stray<li>a</li></ul>', '<ul><li>stray</li><li>a</li></ul>'],
+      ['<ul><li><div><ul><li>a</li></ul></div></li></ul>', '<ul><li><ul><li>a</li></ul></li></ul>'],
+    ];
+    for (const [given, wanted] of kept) {
+      expect(cleanFragment(given, 'block')).to.equal(wanted);
+      expect(cleanFragment(wanted, 'block')).to.equal(wanted);
+    }
+  });
+
+  it('keeps the bare words of what is nested deeper than anyone writes', () => {
+    for (const [open, close] of [
+      ['<b>', '</b>'],
+      ['<ul><li>', '</li></ul>'],
+      ['<blockquote>', '</blockquote>'],
+      ['<div>', ''],
+    ]) {
+      const deep = `${open.repeat(8000)}a &lt; b<script>no</script>${close.repeat(8000)}`;
+      expect(cleanFragment(deep, 'block')).to.equal('<p>a &lt; b</p>');
+      expect(cleanFragment(deep, 'inline')).to.equal('a &lt; b');
+      expect(plainText(deep)).to.equal('a < b');
+    }
+  });
+
+  it('knows the direction of a language', () => {
+    expect(['ar', 'he', 'fa-IR', 'ur', 'az-Arab', 'AR-EG'].map(directionOf)).to.deep.equal(
+      Array(6).fill('rtl'),
+    );
+    expect(['en', 'de-CH', 'az', 'ar-Latn', 'ja', 'arn'].map(directionOf)).to.deep.equal(
+      Array(6).fill('ltr'),
+    );
   });
 
   it('refuses links that would run or embed something', () => {

@@ -158,7 +158,7 @@ describe('parts and sides', () => {
       view: view('mobile'),
     };
     const step = made('setValue', { ...target, value: 40, reach: 'here' });
-    expect(step.sentence).to.equal('The chart room: text: lists: padding left in Mobile 24 → 40');
+    expect(step.sentence).to.equal('The chart room: text: lists: padding start in Mobile 24 → 40');
     const cleared = made('clearValue', target, step.page);
     expect(cleared.page.nodes[id('chart-text')]).to.deep.equal(home.nodes[id('chart-text')]);
     expect(refusal('setValue', { ...target, property: 'span', value: 2, reach: 'here' })).to.match(

@@ -1,5 +1,6 @@
 import morphdom from 'morphdom';
 import {
+  directionOf,
   documentTitle,
   headOf,
   familiesOf,
@@ -82,6 +83,8 @@ export class SheetDocument {
     const { documentElement } = this.document;
     // A language that is set makes the browser style the whole page again, also when it is the same.
     if (documentElement.lang !== preview.site.lang) documentElement.lang = preview.site.lang;
+    const direction = directionOf(preview.site.lang);
+    if (documentElement.dir !== direction) documentElement.dir = direction;
     if (this.document.title !== title) this.document.title = title;
     this.updateFonts(preview);
     if (preview.shared !== this.sharedRules) {

@@ -19,7 +19,13 @@ export const page: Kind = {
   accepts: ['section'],
   display: 'grid',
   stacks: true,
-  structure: { display: 'grid', 'grid-template-columns': 'minmax(0, 1fr)', margin: '0' },
+  // A word that is longer than its line is broken, and makes nothing wider (CSS Text 3, §5.5).
+  structure: {
+    display: 'grid',
+    'grid-template-columns': 'minmax(0, 1fr)',
+    margin: '0',
+    'overflow-wrap': 'anywhere',
+  },
   inner: { main: { display: 'contents' } },
   defaults: {},
   content: [],

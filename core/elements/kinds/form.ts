@@ -53,6 +53,7 @@ export const form: Kind = {
       font: 'inherit',
       color: 'inherit',
       'min-width': '0',
+      'max-width': '100%',
       'min-height': '2.75rem',
     },
     'input[type=checkbox]': { width: '1.5rem', height: '1.5rem', 'min-height': '0', margin: '0' },

@@ -35,7 +35,8 @@ export const navigation: Kind = {
     'ul:popover-open': {
       display: 'flex',
       'flex-direction': 'column',
-      inset: '0 0 0 auto',
+      'inset-block': '0',
+      'inset-inline': 'auto 0',
       width: 'min(20rem, 85vw)',
       height: '100%',
       padding: '4.5rem 1.5rem 1.5rem',

@@ -71,7 +71,9 @@ export const openingHours: Kind = {
     th: {
       'text-align': 'inherit',
       'font-weight': 'inherit',
-      padding: '0.375rem 1rem 0.375rem 0',
+      'padding-block': '0.375rem',
+      'padding-inline': '0 1rem',
+      'min-width': '6em',
       'vertical-align': 'top',
     },
     td: { padding: '0.375rem 0', 'vertical-align': 'top' },

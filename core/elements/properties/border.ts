@@ -3,14 +3,14 @@ import { choiceType } from '../valuetypes/choice.ts';
 import { colourCss, colourType } from '../valuetypes/colour.ts';
 import { numberType } from '../valuetypes/number.ts';
 import type { Property } from './property.ts';
-import { SIDES, type Side } from './space.ts';
+import { flowSide, SIDES, sideLabel, type Side } from './space.ts';
 
 const FRAMED = ['section', 'block'] as const;
 const EDGED = ['field', 'button', 'quote'] as const;
 
 export const borders = SIDES.map((side: Side): Property<number> => ({
   name: `border${side[0].toUpperCase()}${side.slice(1)}`,
-  label: `Border ${side}`,
+  label: `Border ${sideLabel(side)}`,
   group: 'border',
   traits: FRAMED,
   parts: EDGED,
@@ -18,7 +18,7 @@ export const borders = SIDES.map((side: Side): Property<number> => ({
   type: numberType({ minimum: 0, maximum: 40, step: 1, unit: 'px' }),
   initial: () => 0,
   onMedia: true,
-  css: (value) => ({ [`border-${side}-width`]: px(value) }),
+  css: (value) => ({ [`border-${flowSide(side)}-width`]: px(value) }),
 }));
 
 export const borderStyle: Property<string> = {
