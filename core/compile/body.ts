@@ -100,6 +100,8 @@ function elementMarkup(node: Node, making: Making, place: { eager: boolean; abse
       elementMarkup(page.nodes[id], making, { eager: place.eager, absent }),
     ),
     address: making.address,
+    current: (link) => linkedPage(link) === page.id,
+    headed: isHeaded(page, node),
     media: making.media,
     part: making.partsOf(kind),
     headingLevel: levels.get(node.id) ?? 2,
@@ -108,6 +110,11 @@ function elementMarkup(node: Node, making: Making, place: { eager: boolean; abse
   });
   making.made.set(node.id, markup);
   return markup;
+}
+
+/** Whether there is a heading in an element, or it is one. */
+function isHeaded(page: Page, node: Node): boolean {
+  return node.kind === 'heading' || node.children.some((id) => isHeaded(page, page.nodes[id]));
 }
 
 const landmarkOf = (node: Node): string => contentOf<string>(knownKind('section'), node, 'landmark');
@@ -152,7 +159,8 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): M
   // What a link leads to has to be named; nothing else is.
   for (const id of linked) {
     const target = making.made.get(id);
-    if (target) target.attributes.id = id;
+    // With a place for the focus, so that a keyboard goes on from there.
+    if (target) Object.assign(target.attributes, { id, tabindex: target.tag === 'a' ? undefined : -1 });
   }
   const title = titled ? [] : [element('h1', { class: 'page-title' }, headOf(site, page.id).title)];
   const main = element('main', {}, ...title, ...made.slice(head, Math.max(head, foot)));
@@ -160,6 +168,8 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): M
     attributes: { class: `page ${nodeClass(root.id)}` },
     children: [...made.slice(0, head), main, ...made.slice(Math.max(head, foot))],
     address: () => undefined,
+    current: () => false,
+    headed: true,
     media: () => undefined,
     part: () => ({}),
     headingLevel: 1,

@@ -28,7 +28,7 @@ const EXTENSIONS: Record<Asset['type'], string> = {
 
 const mediaPath = (asset: Asset): string =>
   `assets/${asset.id}-${asset.hash.slice(0, 10)}.${EXTENSIONS[asset.type]}`;
-const fontPath = (file: FontFile): string => `assets/fonts/${file.file}`;
+const fontPath = (file: FontFile): string => `assets/fonts/${file.publishedAs}`;
 
 export const pagePath = (page: Pick<PageHead, 'slug'>): string =>
   page.slug === '' ? 'index.html' : `${page.slug}/index.html`;
@@ -64,7 +64,7 @@ function compilePage(
   // As the style sheet, which lies among the pictures, sees them.
   const rules = pageRules(site, page, (id) => named(id).replace(/^.*\//, ''));
   const families = familiesIn(rules, site);
-  const css = `${printFontFaces(families, (_family, file) => `fonts/${file.file}`)}\n${printRules(rules)}\n`;
+  const css = `${printFontFaces(families, (_family, file) => `fonts/${file.publishedAs}`)}\n${printRules(rules)}\n`;
   const cssPath = `assets/${head.slug || 'index'}-${fingerprint(css)}.css`;
   const body = bodyMarkup(site, page, { ...addresses, picture: named });
   const documentHead = element(

@@ -21,9 +21,10 @@ import { stylingOf } from './styling.ts';
 import { stackElement, textStyleRules } from './elementrules.ts';
 import { kindRules } from './kindrules.ts';
 
-const foundationRule = (selector: string, declarations: Declarations): CssRule => ({
+const foundationRule = (selector: string, declarations: Declarations, condition?: string): CssRule => ({
   layer: 'foundation',
   distance: 0,
+  condition,
   selector,
   declarations,
 });
@@ -34,6 +35,13 @@ const FOUNDATION: readonly CssRule[] = [
     foundationRule(`@property ${name}`, { syntax: '"*"', inherits: 'false' }),
   ),
   foundationRule('*, ::before, ::after', { 'box-sizing': 'border-box', border: '0 solid' }),
+  // Who asked for less motion (Media Queries 5, §12.1) sees a still picture in place of a film that plays by itself.
+  foundationRule(':root', { '--still': 'block', '--moving': 'none' }, '(prefers-reduced-motion: reduce)'),
+  // An edge that shows where a person's own colours replace those of backgrounds (CSS Color Adjustment 1, §3).
+  foundationRule(':where(.button, .form button):not(:focus-visible)', {
+    outline: '1px solid transparent',
+    'outline-offset': '-1px',
+  }),
   foundationRule('.page-title', {
     position: 'absolute',
     width: '1px',

@@ -72,6 +72,10 @@ const ICONS = {
 
 export const ICON_OPTIONS = Object.entries(ICONS).map(([value, { label }]) => ({ value, label }));
 
+/** What a sign shows, in a word. */
+export const iconLabel = (name: string): string =>
+  ICONS[name as keyof typeof ICONS]?.label ?? ICONS.star.label;
+
 /** An icon as SVG. `label` is read by assistive technology; without one the icon is for the eye only. */
 export function iconMarkup(name: string, label = ''): Markup {
   const drawing = ICONS[name as keyof typeof ICONS]?.drawing ?? Star;

@@ -7,6 +7,8 @@ export interface FontFile {
   style: 'normal' | 'italic';
   /** The characters the file is for; absent: all that it has. */
   unicodeRange?: string;
+  /** What a published file is called: it changes with the bytes, so that browsers may keep it for good. */
+  publishedAs: string;
   /** SHA-256 of the bytes, in hexadecimal, where the file is one of the site's own. */
   hash?: string;
 }
@@ -33,6 +35,24 @@ const RANGES = {
     'U+0100-02BA,U+02BD-02C5,U+02C7-02CC,U+02CE-02D7,U+02DD-02FF,U+0304,U+0308,U+0329,U+1D00-1DBF,U+1E00-1E9F,U+1EF2-1EFF,U+2020,U+20A0-20AB,U+20AD-20C0,U+2113,U+2C60-2C7F,U+A720-A7FF',
 };
 
+/** The first characters of the SHA-256 of the files that ship with the application. */
+const FINGERPRINTS: Record<string, string> = {
+  'figtree-latin-wght-normal.woff2': '4ba7d3d096',
+  'figtree-latin-wght-italic.woff2': '7242fa62d1',
+  'figtree-latin-ext-wght-normal.woff2': 'bf7828e2c2',
+  'figtree-latin-ext-wght-italic.woff2': 'a0cc105b32',
+  'fraunces-latin-wght-normal.woff2': '7f9d191d99',
+  'fraunces-latin-wght-italic.woff2': 'bceec2ef4d',
+  'fraunces-latin-ext-wght-normal.woff2': 'a21ecfbf41',
+  'fraunces-latin-ext-wght-italic.woff2': '877bcc2fd1',
+  'literata-latin-wght-normal.woff2': '9adbeac5b1',
+  'literata-latin-wght-italic.woff2': 'ab198d6616',
+  'literata-latin-ext-wght-normal.woff2': '46792f7cd1',
+  'literata-latin-ext-wght-italic.woff2': 'ba0e6a12e2',
+};
+
+const named = (file: string): string => file.replace('.woff2', `-${FINGERPRINTS[file]}.woff2`);
+
 function family(id: string, name: string, fallback: Family['fallback'], weights: string): Family {
   const subsets = Object.keys(RANGES) as (keyof typeof RANGES)[];
   return {
@@ -44,6 +64,7 @@ function family(id: string, name: string, fallback: Family['fallback'], weights:
     files: subsets.flatMap((subset) =>
       (['normal', 'italic'] as const).map((style) => ({
         file: `${id}-${subset}-wght-${style}.woff2`,
+        publishedAs: named(`${id}-${subset}-wght-${style}.woff2`),
         style,
         unicodeRange: RANGES[subset],
       })),
@@ -64,7 +85,7 @@ const ownFamily = ({ id, name, style, weights, hash }: Font): Family => ({
   name,
   fallback: 'sans-serif',
   weights,
-  files: [{ file: `${id}-${hash.slice(0, 10)}.woff2`, style, hash }],
+  files: [{ file: `${id}.woff2`, publishedAs: `${id}-${hash.slice(0, 10)}.woff2`, style, hash }],
 });
 
 /** Every family a site can use. */

@@ -3,6 +3,7 @@ import type { Logger } from 'pino';
 import { MISDIRECTED, type HostCheck } from '../allowedhosts.ts';
 import type { PublishedEntry } from '../store/schema.ts';
 import { accepted } from './encodings.ts';
+import { rangeOf } from './ranges.ts';
 import type { Publisher } from './publisher.ts';
 
 /** Published pages carry no script, so none may run, and they load nothing from elsewhere. */
@@ -127,7 +128,23 @@ export function host(publisher: Publisher, log: Logger, isOwnHost: HostCheck): R
       FINGERPRINTED.test(file),
     );
     if (isKnown(etag, request.headers['if-none-match'])) return send(response, 304, headers);
-    send(response, 200, headers, await publisher.bytes(form));
+    const bytes = await publisher.bytes(form);
+    // Films are asked for in parts; what is compressed is not.
+    if (headers['Content-Encoding']) return send(response, 200, headers, bytes);
+    const whole = { ...headers, 'Accept-Ranges': 'bytes' };
+    const ifRange = request.headers['if-range'];
+    const range =
+      ifRange === undefined || ifRange === etag ? rangeOf(request.headers.range, bytes.length) : undefined;
+    if (range === undefined) return send(response, 200, whole, bytes);
+    if (range === 'unsatisfiable')
+      return send(response, 416, { ...whole, 'Content-Range': `bytes */${bytes.length}` });
+    const part = bytes.subarray(range.first, range.last + 1);
+    send(
+      response,
+      206,
+      { ...whole, 'Content-Range': `bytes ${range.first}-${range.last}/${bytes.length}` },
+      part,
+    );
   }
 
   return (request, response) => {

@@ -6,7 +6,6 @@
 import { expect } from 'chai';
 import {
   applies,
-  KINDS,
   knownKind,
   nodeClass,
   PARTS,
@@ -15,9 +14,9 @@ import {
   type NodeId,
   type Part,
   type Property,
-  type Site,
 } from '../../core/index.ts';
-import { files as pictures, home, made, node, onlyPages, site, view } from '../core/acting.ts';
+import { files as pictures, home, made, view } from '../core/acting.ts';
+import { everything } from './everything.ts';
 import { openBrowser, type Browser } from './browser.ts';
 import { fileServer, type FileServer } from './files.ts';
 
@@ -146,56 +145,6 @@ const MEANINGS: Record<string, Meaning[]> = {
 
 /** Properties that are no CSS of their holder; other tests say what they mean. */
 const ELSEWHERE = ['order', 'source'];
-
-const LINK = '<a href="https://example.org/">link</a>';
-
-/** Content in which each part of a kind stands. */
-const CONTENT: Record<string, Record<string, unknown>> = {
-  text: {
-    text: `<h2>Title</h2><p>Words with a ${LINK}</p><ul><li>Entry</li></ul><blockquote><p>Said</p></blockquote>`,
-  },
-  heading: { text: `Title with a ${LINK}` },
-  list: { items: [{ text: `Entry with a ${LINK}` }] },
-  quote: { text: 'Said', by: 'Someone' },
-  gallery: { pictures: [{ picture: 'saturn', alt: 'Saturn', caption: 'Saturn' }] },
-  video: { file: 'turning-sky', caption: 'The sky' },
-  prices: { prices: [{ name: 'Night', price: '10', note: 'each' }] },
-};
-
-/** A page with every kind of element, in a row where it can be in one, and in a section. */
-function everything(): { on: Site; ids: Map<string, NodeId[]> } {
-  let on = onlyPages(site, 'home');
-  const ids = new Map<string, NodeId[]>([['page', [home.root]]]);
-  const add = (kind: string, parent: NodeId): NodeId => {
-    const id = node(`x-${kind}-${ids.get(kind)?.length ?? 0}`);
-    on = made('addElement', { kind, id, parent, after: null }, on.pages[home.id], on).site;
-    ids.set(kind, [...(ids.get(kind) ?? []), id]);
-    return id;
-  };
-  const content = (id: NodeId, field: string, value: unknown) => {
-    on = made('setContent', { node: id, field, value }, on.pages[home.id], on).site;
-  };
-  const section = add('section', home.root);
-  const row = add('row', section);
-  for (const { name } of KINDS) {
-    for (const parent of [row, section]) {
-      if (name === 'row' || !knownKind(on.pages[home.id].nodes[parent].kind).accepts.includes(name)) continue;
-      const id = add(name, parent);
-      Object.entries(CONTENT[name] ?? {}).forEach(([field, value]) => content(id, field, value));
-      if (name === 'logo') {
-        const args = {
-          nodes: [id],
-          property: 'source',
-          view: on.frame.views.base,
-          value: 'saturn',
-          reach: 'here' as const,
-        };
-        on = made('setValue', args, on.pages[home.id], on).site;
-      }
-    }
-  }
-  return { on, ids };
-}
 
 /** Where a property of an element, or of a part of it, is seen. */
 function targetOf(id: NodeId, kindName: string, part: Part, property: Property, inside?: string): string {

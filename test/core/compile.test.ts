@@ -134,7 +134,9 @@ describe('published HTML', () => {
     );
     const html = (file as { text: string }).text;
     expect(html).to.include(`<a href="#${target}">in</a> <a>out</a>`);
-    expect(html).to.match(new RegExp(`<(section|header|footer) class="[^"]*n-${target}" id="${target}">`));
+    expect(html).to.match(
+      new RegExp(`<(section|header|footer) class="[^"]*n-${target}" id="${target}" tabindex="-1">`),
+    );
     expect(html.match(/ id="/g)!.length).to.equal(
       (compileSite(site)[0] as { text: string }).text.match(/ id="/g)!.length + 1,
     );

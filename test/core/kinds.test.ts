@@ -14,6 +14,8 @@ const CONTEXT: Context = {
   address: (link) => (link === 'page:home' ? '../' : link || undefined),
   media: (asset) => ({ dome: image, sky: film })[asset],
   part: (part) => ({ class: `a-${part}` }),
+  current: (link) => link === 'page:home',
+  headed: true,
   headingLevel: 3,
   lazy: false,
 };
@@ -28,6 +30,9 @@ const MENU_SIGN =
 const PRINTED: [kind: string, content: Record<string, unknown>, html: string, more?: Partial<Context>][] = [
   ['page', {}, '<body class="x">a</body>', { children: ['a' as never] }],
   ['section', {}, '<section class="x"></section>'],
+  ['section', {}, '<div class="x"></div>', { headed: false }],
+  ['section', { landmark: 'footer' }, '<footer class="x"></footer>', { headed: false }],
+  ['card', {}, '<div class="x"></div>', { headed: false }],
   ['section', { landmark: 'header' }, '<header class="x"></header>'],
   ['section', { landmark: 'footer' }, '<footer class="x"></footer>'],
   ['row', {}, '<div class="x">a</div>', { children: ['a' as never] }],
@@ -79,8 +84,13 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
   ],
   [
     'video',
+    { file: 'sky', name: 'The sky', playing: 'always', poster: 'dome' },
+    '<figure class="x"><video aria-label="The sky" poster="/dome.jpg" width="640" height="360" playsinline autoplay muted loop controls><source src="/sky.webm" type="video/webm"></video><img class="still" src="/dome.jpg" alt="The sky" width="800" height="600" loading="lazy"></figure>',
+  ],
+  [
+    'video',
     { file: 'sky', name: 'The sky', playing: 'always' },
-    '<figure class="x"><video aria-label="The sky" width="640" height="360" playsinline autoplay muted loop><source src="/sky.webm" type="video/webm"></video></figure>',
+    '<figure class="x"><video aria-label="The sky" width="640" height="360" playsinline autoplay muted loop controls><source src="/sky.webm" type="video/webm"></video></figure>',
   ],
   [
     'video',
@@ -95,8 +105,14 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
   ],
   [
     'navigation',
-    { label: 'Pages', links: [{ label: 'Home', link: 'page:home' }] },
-    `<nav class="x" aria-label="Pages"><button type="button" popovertarget="menu-n1" class="a-button">${MENU_SIGN}Pages</button><ul id="menu-n1" popover="auto"><li><a href="../">Home</a></li></ul></nav>`,
+    {
+      label: 'Pages',
+      links: [
+        { label: 'Home', link: 'page:home' },
+        { label: 'There', link: '#x' },
+      ],
+    },
+    `<nav class="x" aria-label="Pages"><button type="button" popovertarget="menu-n1" class="a-button">${MENU_SIGN}Pages</button><ul id="menu-n1" popover="auto"><li class="close"><button type="button" popovertarget="menu-n1" popovertargetaction="hide">Close</button></li><li><a href="../" aria-current="page">Home</a></li><li><a href="#x">There</a></li></ul></nav>`,
   ],
   [
     'prices',
@@ -121,16 +137,18 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
       send: 'Off',
       fields: [
         { label: 'Mail', type: 'email', required: true, options: '' },
+        { label: 'You', type: 'name', required: false, options: '' },
         { label: 'Words', type: 'lines', required: false, options: '' },
         { label: 'Day', type: 'choice', required: false, options: 'Mon\nTue' },
         { label: 'Agreed', type: 'tick', required: false, options: '' },
       ],
     },
     '<form class="x" aria-label="Ask us" action="mailto:a@b.example" method="post" enctype="text/plain">' +
-      '<p><label for="n1-field-1" class="a-label">Mail</label><input id="n1-field-1" name="Mail" required class="a-field" type="email"></p>' +
-      '<p><label for="n1-field-2" class="a-label">Words</label><textarea id="n1-field-2" name="Words" class="a-field" rows="4"></textarea></p>' +
-      '<p><label for="n1-field-3" class="a-label">Day</label><select id="n1-field-3" name="Day" class="a-field"><option>Mon</option><option>Tue</option></select></p>' +
-      '<p class="tick"><input id="n1-field-4" name="Agreed" type="checkbox"><label for="n1-field-4" class="a-label">Agreed</label></p>' +
+      '<p><label for="n1-field-1" class="a-label">Mail<span aria-hidden="true"> *</span></label><input id="n1-field-1" name="Mail" required class="a-field" type="email" autocomplete="email"></p>' +
+      '<p><label for="n1-field-2" class="a-label">You</label><input id="n1-field-2" name="You" class="a-field" type="text" autocomplete="name"></p>' +
+      '<p><label for="n1-field-3" class="a-label">Words</label><textarea id="n1-field-3" name="Words" class="a-field" rows="4"></textarea></p>' +
+      '<p><label for="n1-field-4" class="a-label">Day</label><select id="n1-field-4" name="Day" class="a-field"><option>Mon</option><option>Tue</option></select></p>' +
+      '<p class="tick"><input id="n1-field-5" name="Agreed" type="checkbox"><label for="n1-field-5" class="a-label">Agreed</label></p>' +
       '<button type="submit" class="a-button">Off</button></form>',
   ],
 ];
@@ -218,6 +236,14 @@ describe('a kind of element', () => {
       expect(printed(kind, content, more)).to.equal(html);
     });
   }
+
+  it('form asks for nothing to be chosen beforehand, and sends nothing nowhere', () => {
+    const fields = [{ label: 'Day', type: 'choice', required: true, options: 'Mon' }];
+    const html = printed('form', { fields });
+    expect(html).to.include('required class="a-field"><option value>–</option><option>Mon</option></select>');
+    expect(html).to.match(/^<form class="x" aria-label="Form"><p>/);
+    expect(html).to.include('<button type="submit" disabled class="a-button">Send</button>');
+  });
 
   it('with a sign prints the drawing, with its words where it has some', () => {
     const star = printed('icon', { icon: 'star', label: 'Best' });

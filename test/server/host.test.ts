@@ -157,4 +157,47 @@ describe('the host', () => {
     expect(await text()).to.equal(true);
     expect((await site()).unpublished).to.deep.equal([]);
   });
+
+  it('gives films in the parts that are asked for', async () => {
+    // RFC 9110, §14: first and last byte, from a byte on, the last bytes, and what there is not.
+    const parts: [header: string, part: string, status: number][] = [
+      ['bytes=0-3', '0-3', 206],
+      ['bytes=10-', '10-', 206],
+      ['bytes=-5', '-5', 206],
+      ['bytes=0-999999999', '0-', 206],
+      ['bytes=999999999-', '', 416],
+      ['bytes=5-2', 'whole', 200],
+      ['bytes=0-1,4-5', 'whole', 200],
+      ['lines=1-2', 'whole', 200],
+    ];
+    const live = await post<LivePublication>(paths.publications('brindle-hill'));
+    const html = await (await fetch(new URL('hire/', live.url))).text();
+    const film = new URL(/<source src="([^"]+\.webm)" type/.exec(html)![1], new URL('hire/', live.url));
+    const whole = Buffer.from(await (await fetch(film)).arrayBuffer());
+    for (const [header, part, status] of parts) {
+      const answer = await fetch(film, { headers: { Range: header } });
+      expect(answer.status, header).to.equal(status);
+      const bytes = Buffer.from(await answer.arrayBuffer());
+      const [start, end] = part.split('-');
+      const wanted =
+        part === 'whole'
+          ? whole
+          : part === ''
+            ? Buffer.alloc(0)
+            : start === ''
+              ? whole.subarray(-Number(end))
+              : whole.subarray(Number(start), end === '' ? undefined : Number(end) + 1);
+      expect(bytes.equals(wanted), header).to.equal(true);
+      if (status === 416) expect(answer.headers.get('Content-Range')).to.equal(`bytes */${whole.length}`);
+      if (status !== 206) continue;
+      const first = whole.length - (start === '' ? Number(end) : whole.length - Number(start));
+      expect(answer.headers.get('Content-Range')).to.equal(
+        `bytes ${first}-${first + wanted.length - 1}/${whole.length}`,
+      );
+    }
+    const stale = await fetch(film, { headers: { Range: 'bytes=0-3', 'If-Range': '"another"' } });
+    expect(stale.status).to.equal(200);
+    const page = await fetch(live.url, { headers: { Range: 'bytes=0-3', 'Accept-Encoding': 'gzip' } });
+    expect(page.status, 'what is compressed is sent whole').to.equal(200);
+  });
 });

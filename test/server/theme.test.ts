@@ -1,8 +1,11 @@
 /** The theme over HTTP: edits of what all pages share, and fonts. */
+import { createHash } from 'node:crypto';
 import { brotliCompressSync } from 'node:zlib';
 import { expect } from 'chai';
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
+import { FAMILIES } from '../../core/index.ts';
+import { fontBytes } from '../../server/media/bytes.ts';
 import { paths } from '../../api/paths.ts';
 import type { FontResponse, Problem, SiteResponse } from '../../api/responses.ts';
 import { clear, editor, inHome, set } from './editing.ts';
@@ -20,6 +23,19 @@ function unpacking(length: number): Buffer<ArrayBuffer> {
   const septets = [21, 14, 7, 0].map((shift) => ((length >> shift) & 0x7f) | (shift > 0 ? 0x80 : 0));
   return Buffer.concat([header, Buffer.from([0, ...septets]), brotliCompressSync(Buffer.alloc(length))]);
 }
+
+describe('fonts that ship with the application', () => {
+  it('are published under names that change with their bytes, so that browsers keep them', async () => {
+    for (const family of FAMILIES) {
+      for (const file of family.files) {
+        const sum = createHash('sha256')
+          .update(await fontBytes(family, file))
+          .digest('hex');
+        expect(file.publishedAs).to.equal(file.file.replace('.woff2', `-${sum.slice(0, 10)}.woff2`));
+      }
+    }
+  });
+});
 
 describe('the theme', () => {
   let running: Served;

@@ -58,8 +58,11 @@ export const section: Kind = {
     },
   ],
   seed: words,
-  markup: (node, { attributes, children }) =>
-    element(contentOf<string>(section, node, 'landmark'), attributes, ...children),
+  markup: (node, { attributes, children, headed }) => {
+    const landmark = contentOf<string>(section, node, 'landmark');
+    // A section of an outline has a heading (HTML Standard, §4.3.3); one without is a box.
+    return element(landmark === 'section' && !headed ? 'div' : landmark, attributes, ...children);
+  },
 };
 
 export const row: Kind = {
@@ -124,5 +127,6 @@ export const card: Kind = {
     radius: 8,
     shadow: 'low',
   },
-  markup: (_node, { attributes, children }) => element('article', attributes, ...children),
+  markup: (_node, { attributes, children, headed }) =>
+    element(headed ? 'article' : 'div', attributes, ...children),
 };

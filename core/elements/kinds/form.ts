@@ -11,6 +11,7 @@ interface FormField {
 
 const FIELD_TYPES = [
   { value: 'text', label: 'one line' },
+  { value: 'name', label: 'a person’s name' },
   { value: 'email', label: 'mail address' },
   { value: 'tel', label: 'telephone number' },
   { value: 'number', label: 'number' },
@@ -20,20 +21,34 @@ const FIELD_TYPES = [
   { value: 'tick', label: 'a tick' },
 ];
 
+/** What browsers and their helpers fill in by themselves (WCAG 2.2, 1.3.5; HTML Standard, §4.10.18.7). */
+const AUTOCOMPLETE: Record<string, string> = { name: 'name', email: 'email', tel: 'tel' };
+
+/** Types of field whose `type` in HTML has another name. */
+const INPUTS: Record<string, string> = { tick: 'checkbox', name: 'text' };
+
 function control(field: FormField, attributes: Markup['attributes']): Markup {
   if (field.type === 'lines') return element('textarea', { ...attributes, rows: 4 });
   if (field.type === 'choice') {
     const options = field.options.split('\n').filter(Boolean);
-    return element('select', attributes, ...options.map((option) => element('option', {}, option)));
+    // One that has to be chosen is not chosen beforehand (HTML Standard, §4.10.7, placeholder label option).
+    const none = field.required ? [element('option', { value: '' }, '–')] : [];
+    return element('select', attributes, ...none, ...options.map((option) => element('option', {}, option)));
   }
-  return element('input', { ...attributes, type: field.type === 'tick' ? 'checkbox' : field.type });
+  return element('input', {
+    ...attributes,
+    type: INPUTS[field.type] ?? field.type,
+    autocomplete: AUTOCOMPLETE[field.type],
+  });
 }
 
 function fieldMarkup(node: Filled, field: FormField, index: number, { part }: MarkupContext): Markup {
   const id = `${node.id}-field-${index + 1}`;
   const required = field.required ? '' : undefined;
   const tick = field.type === 'tick';
-  const label = element('label', { for: id, ...part('label') }, field.label);
+  // To the eye; a screen reader is told by the control.
+  const mark = field.required ? [element('span', { 'aria-hidden': 'true' }, ' *')] : [];
+  const label = element('label', { for: id, ...part('label') }, field.label, ...mark);
   const made = control(field, { id, name: field.label, required, ...(tick ? {} : part('field')) });
   return element('p', tick ? { class: 'tick' } : {}, ...(tick ? [made, label] : [label, made]));
 }
@@ -119,14 +134,17 @@ export const form: Kind = {
       {
         ...context.attributes,
         'aria-label': contentOf<string>(form, node, 'name'),
-        action: to ? `mailto:${to}` : undefined,
-        method: 'post',
-        enctype: 'text/plain',
+        ...(to && { action: `mailto:${to}`, method: 'post', enctype: 'text/plain' }),
       },
       ...contentOf<FormField[]>(form, node, 'fields').map((field, index) =>
         fieldMarkup(node, field, index, context),
       ),
-      element('button', { type: 'submit', ...context.part('button') }, contentOf<string>(form, node, 'send')),
+      // Without an address there is nowhere to send it to.
+      element(
+        'button',
+        { type: 'submit', disabled: to ? undefined : '', ...context.part('button') },
+        contentOf<string>(form, node, 'send'),
+      ),
     );
   },
 };

@@ -27,6 +27,10 @@ export interface MarkupContext {
   children: Markup[];
   /** The address of a link target; undefined when it leads to a page that is gone. */
   address(link: string): string | undefined;
+  /** Whether a link leads to the page that it stands on. */
+  current(link: string): boolean;
+  /** Whether there is a heading in the element, or it is one. */
+  headed: boolean;
   /** A picture or film of the site by its asset; undefined when there is none. */
   media(asset: string): MediaReference | undefined;
   /** The attributes of a part's element: the class of the text style that the part takes. */

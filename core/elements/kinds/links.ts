@@ -1,5 +1,5 @@
 import { entries, iconName, LABELLED_LINK, line, link, type LabelledLink } from '../content/contenttypes.ts';
-import { iconMarkup } from '../../markup/icons.ts';
+import { iconLabel, iconMarkup } from '../../markup/icons.ts';
 import { element } from '../../markup/markup.ts';
 import { contentOf, type Kind } from './kind.ts';
 
@@ -35,11 +35,12 @@ export const navigation: Kind = {
     'ul:popover-open': {
       display: 'flex',
       'flex-direction': 'column',
+      position: 'fixed',
       'inset-block': '0',
       'inset-inline': 'auto 0',
       width: 'min(20rem, 85vw)',
       height: '100%',
-      padding: '4.5rem 1.5rem 1.5rem',
+      padding: '1.5rem',
       overflow: 'auto',
       'box-shadow': '-6px 0 30px rgb(0 0 0 / 0.35)',
     },
@@ -56,12 +57,17 @@ export const navigation: Kind = {
       'border-radius': '6px',
       cursor: 'pointer',
     },
+    // What has the focus is never behind the list (WCAG 2.2, 2.4.11): it goes when the focus goes elsewhere.
+    'body:has(:focus:not(nav *)) ul:popover-open': { display: 'none' },
+    '.close': { display: 'none' },
+    'ul:popover-open > .close': { display: 'block', 'align-self': 'end' },
+    '.close > button': { display: 'inline-flex' },
     svg: { width: '1.25em', height: '1.25em' },
   },
   defaults: { gap: 24 },
   parts: {
     link: { label: 'Links', selector: 'a' },
-    button: { label: 'Button that opens it', selector: 'button' },
+    button: { label: 'Button that opens it', selector: '> button' },
     list: {
       label: 'Opened list',
       selector: 'ul:popover-open',
@@ -71,9 +77,10 @@ export const navigation: Kind = {
   textStyle: () => 'small',
   content: [
     { name: 'label', label: 'Name', type: line, initial: 'Pages' },
+    { name: 'close', label: 'Word for closing it', type: line, initial: 'Close' },
     { name: 'links', label: 'Links', type: entries('link', LABELLED_LINK), initial: [] },
   ],
-  markup: (node, { attributes, address, part }) => {
+  markup: (node, { attributes, address, current, part }) => {
     const label = contentOf<string>(navigation, node, 'label');
     const id = `menu-${node.id}`;
     return element(
@@ -98,8 +105,25 @@ export const navigation: Kind = {
       element(
         'ul',
         { id, popover: 'auto' },
+        element(
+          'li',
+          { class: 'close' },
+          element(
+            'button',
+            { type: 'button', popovertarget: id, popovertargetaction: 'hide' },
+            contentOf<string>(navigation, node, 'close') || '×',
+          ),
+        ),
         ...contentOf<LabelledLink[]>(navigation, node, 'links').map((entry) =>
-          element('li', {}, element('a', { href: address(entry.link) }, entry.label)),
+          element(
+            'li',
+            {},
+            element(
+              'a',
+              { href: address(entry.link), 'aria-current': current(entry.link) ? 'page' : undefined },
+              entry.label,
+            ),
+          ),
         ),
       ),
     );
@@ -145,7 +169,17 @@ export const social: Kind = {
       'ul',
       attributes,
       ...contentOf<(LabelledLink & { icon: string })[]>(social, node, 'links').map((entry) =>
-        element('li', {}, element('a', { href: address(entry.link) }, iconMarkup(entry.icon), entry.label)),
+        element(
+          'li',
+          {},
+          element(
+            'a',
+            { href: address(entry.link) },
+            // A sign that stands alone says itself what it is.
+            iconMarkup(entry.icon, entry.label ? '' : iconLabel(entry.icon)),
+            entry.label,
+          ),
+        ),
       ),
     ),
 };

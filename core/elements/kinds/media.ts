@@ -28,7 +28,17 @@ function pictureMarkup(
   );
 }
 
-const IMAGE = { display: 'block', width: '100%', height: 'auto', 'object-fit': 'cover' };
+/**
+ * As wide as its frame; what it is wide by itself, as its markup says, is what the frame takes where it is not stretched. So room is
+ * reserved before the file has come.
+ */
+const IMAGE = {
+  display: 'block',
+  'min-width': '100%',
+  'max-width': '100%',
+  height: 'auto',
+  'object-fit': 'cover',
+};
 
 export const picture: Kind = {
   name: 'picture',
@@ -102,7 +112,13 @@ export const video: Kind = {
   accepts: [],
   display: 'block',
   structure: { display: 'block', margin: '0' },
-  inner: { video: IMAGE, figcaption: { 'padding-block-start': '0.5rem' } },
+  inner: {
+    video: IMAGE,
+    figcaption: { 'padding-block-start': '0.5rem' },
+    // Who asked for less motion gets the picture in place of a film that would play by itself.
+    '.still': { ...IMAGE, display: 'var(--still, none)' },
+    'video[autoplay][poster]': { display: 'var(--moving, block)' },
+  },
   media: 'video',
   defaults: {},
   parts: { caption: { label: 'Caption', selector: 'figcaption', textStyle: 'caption' } },
@@ -139,10 +155,24 @@ export const video: Kind = {
           height: film?.height ?? poster?.height,
           playsinline: '',
           preload: itself ? undefined : 'none',
-          ...(itself ? { autoplay: '', muted: '', loop: '' } : { controls: '' }),
+          ...(itself ? { autoplay: '', muted: '', loop: '' } : {}),
+          // Also what plays by itself can be stopped (WCAG 2.2, 2.2.2).
+          controls: '',
         },
         ...(film ? [element('source', { src: film.url, type: film.type })] : []),
       ),
+      ...(itself && poster
+        ? [
+            element('img', {
+              class: 'still',
+              src: poster.url,
+              alt: field('name'),
+              width: poster.width,
+              height: poster.height,
+              loading: 'lazy',
+            }),
+          ]
+        : []),
       ...(caption ? [element('figcaption', part('caption'), caption)] : []),
     );
   },

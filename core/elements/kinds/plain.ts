@@ -12,9 +12,9 @@ export const divider: Kind = {
     display: 'block',
     width: '100%',
     margin: '0',
-    height: 'var(--thickness, 1px)',
     color: 'inherit',
-    'background-color': 'currentcolor',
+    // A border, which stays where a person's own colours replace those of backgrounds (CSS Color Adjustment 1, §3).
+    'border-block-start': 'var(--thickness, 1px) solid',
   },
   defaults: {},
   content: [],

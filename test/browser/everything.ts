@@ -1,0 +1,53 @@
+/** A page with every kind of element, each with content in which all its parts stand. */
+import { KINDS, knownKind, type NodeId, type Site } from '../../core/index.ts';
+import { home, made, node, onlyPages, site } from '../core/acting.ts';
+
+const LINK = '<a href="https://example.org/">link</a>';
+
+/** Content in which each part of a kind stands. */
+const CONTENT: Record<string, Record<string, unknown>> = {
+  text: {
+    text: `<h2>Title</h2><p>Words with a ${LINK}</p><ul><li>Entry</li></ul><blockquote><p>Said</p></blockquote>`,
+  },
+  heading: { text: `Title with a ${LINK}` },
+  list: { items: [{ text: `Entry with a ${LINK}` }] },
+  quote: { text: 'Said', by: 'Someone' },
+  gallery: { pictures: [{ picture: 'saturn', alt: 'Saturn', caption: 'Saturn' }] },
+  video: { file: 'turning-sky', caption: 'The sky' },
+  prices: { prices: [{ name: 'Night', price: '10', note: 'each' }] },
+};
+
+/** A page with every kind of element, in a row where it can be in one, and in a section. */
+export function everything(): { on: Site; ids: Map<string, NodeId[]> } {
+  let on = onlyPages(site, 'home');
+  const ids = new Map<string, NodeId[]>([['page', [home.root]]]);
+  const add = (kind: string, parent: NodeId): NodeId => {
+    const id = node(`x-${kind}-${ids.get(kind)?.length ?? 0}`);
+    on = made('addElement', { kind, id, parent, after: null }, on.pages[home.id], on).site;
+    ids.set(kind, [...(ids.get(kind) ?? []), id]);
+    return id;
+  };
+  const content = (id: NodeId, field: string, value: unknown) => {
+    on = made('setContent', { node: id, field, value }, on.pages[home.id], on).site;
+  };
+  const section = add('section', home.root);
+  const row = add('row', section);
+  for (const { name } of KINDS) {
+    for (const parent of [row, section]) {
+      if (name === 'row' || !knownKind(on.pages[home.id].nodes[parent].kind).accepts.includes(name)) continue;
+      const id = add(name, parent);
+      Object.entries(CONTENT[name] ?? {}).forEach(([field, value]) => content(id, field, value));
+      if (name === 'logo') {
+        const args = {
+          nodes: [id],
+          property: 'source',
+          view: on.frame.views.base,
+          value: 'saturn',
+          reach: 'here' as const,
+        };
+        on = made('setValue', args, on.pages[home.id], on).site;
+      }
+    }
+  }
+  return { on, ids };
+}
