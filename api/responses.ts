@@ -31,6 +31,8 @@ export interface SiteSummary {
 /** What a site's page list tells of a page besides its head. */
 export interface PageSummary {
   id: string;
+  /** What the page is called in the workbench. */
+  name: string;
   /** How many overrides the page holds, by view. */
   overrides: Record<string, number>;
 }

@@ -61,7 +61,11 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
     response.json({
       frame: site.frame,
       revision,
-      pages: pagesOf(site).map((page) => ({ id: page.id, overrides: overridesOf(page, site.frame.views) })),
+      pages: pagesOf(site).map((page) => ({
+        id: page.id,
+        name: page.nodes[page.root].name,
+        overrides: overridesOf(page, site.frame.views),
+      })),
       live: await publisher.live(id),
       unpublished: site.frame.pages.map((head) => head.id).filter(isChanged),
     } satisfies SiteResponse);

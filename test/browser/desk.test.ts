@@ -249,7 +249,7 @@ describe('the workbench: outline and desk', function () {
       const { driver } = bench;
       await chooseView(driver, 'Mobile');
       expect(await computed(driver, 'Mobile', 'moon-strip', 'display')).to.equal('none');
-      const ghosts = await byRole(driver, 'checkbox', 'Ghosts of hidden elements');
+      const ghosts = await byRole(driver, 'checkbox', 'Show ghosts');
       await ghosts.click();
       await eventually(
         'the ghost',

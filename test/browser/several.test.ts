@@ -174,10 +174,10 @@ describe('the workbench: several at once', function () {
         'the chain',
         async () =>
           (await trace()) ===
-          'Size in Mobile: 34 from Mobile (onward) · instead of 64 in Desktop · Heading 1 style says 36',
+          'Size in Mobile: 34 from Mobile (onward) · cleared: 36 from the Heading 1 style, Mobile · instead of 64 in Desktop',
       );
       await driver.actions().keyDown(Key.CONTROL).sendKeys('i').keyUp(Key.CONTROL).perform();
-      const link = await byRole(driver, 'button', 'Heading 1 style says 36');
+      const link = await byRole(driver, 'button', 'cleared: 36 from the Heading 1 style, Mobile');
       await link.sendKeys(Key.ENTER);
       await byRole(driver, 'grid', 'Values of the Heading 1 style');
       await eventually(

@@ -171,8 +171,11 @@ describe('the host', () => {
       ['lines=1-2', 'whole', 200],
     ];
     const live = await post<LivePublication>(paths.publications('brindle-hill'));
-    const html = await (await fetch(new URL('hire/', live.url))).text();
-    const film = new URL(/<source src="([^"]+\.webm)" type/.exec(html)![1], new URL('hire/', live.url));
+    const html = await (await fetch(new URL('telescope-hire/', live.url))).text();
+    const film = new URL(
+      /<source src="([^"]+\.webm)" type/.exec(html)![1],
+      new URL('telescope-hire/', live.url),
+    );
     const whole = Buffer.from(await (await fetch(film)).arrayBuffer());
     for (const [header, part, status] of parts) {
       const answer = await fetch(film, { headers: { Range: header } });

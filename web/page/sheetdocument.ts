@@ -28,6 +28,12 @@ export interface SheetContent {
   ghosts: readonly Ghost[];
 }
 
+/** An element that stands out beyond the right edge of the page, and how far, in px. */
+export interface Overflow {
+  id: NodeId;
+  by: number;
+}
+
 /** The frame's first document. No script can run in it: the frame is sandboxed, and the policy says so again. */
 export const EMPTY_SHEET =
   '<!DOCTYPE html><html><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="script-src \'none\'; object-src \'none\'"><title>Sheet</title></head><body></body></html>';
@@ -134,6 +140,23 @@ export class SheetDocument {
 
   elementOf(id: NodeId): HTMLElement | null {
     return this.document.querySelector<HTMLElement>(`.${CSS.escape(nodeClass(id))}`);
+  }
+
+  /** What makes the page wider than its window: of the elements that stand out furthest, the innermost. */
+  overflow(): Overflow | null {
+    const { documentElement: root, body } = this.document;
+    const by = root.scrollWidth - root.clientWidth;
+    if (by <= 0) return null;
+    let id: NodeId | null = null;
+    let furthest = root.clientWidth + 0.5;
+    // Later in the document is further in; what its parents cut off does not count, as it does not widen the page.
+    for (const element of body.querySelectorAll('*')) {
+      const { right } = element.getBoundingClientRect();
+      if (right < furthest || right > root.scrollWidth + 1) continue;
+      furthest = right;
+      id = this.nodeAt(element);
+    }
+    return id && { id, by };
   }
 
   /** The element of the page that a point in the document belongs to. */

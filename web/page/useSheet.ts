@@ -1,12 +1,18 @@
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
 import { afterPaint } from '../ui/afterpaint.ts';
-import { SheetDocument, type SheetContent } from './sheetdocument.ts';
+import { SheetDocument, type Overflow, type SheetContent } from './sheetdocument.ts';
+
+/** The same object as long as it says the same. */
+const settled = (before: Overflow | null, now: Overflow | null): Overflow | null =>
+  before?.id === now?.id && before?.by === now?.by ? before : now;
 
 export interface LiveSheet {
   frame: RefObject<HTMLIFrameElement | null>;
   sheet: SheetDocument | null;
   /** px; the height of the page. */
   height: number;
+  /** What stands out beyond the page's right edge, and how far in px; null where nothing does. */
+  overflow: Overflow | null;
   /** Counts what may have moved things in the sheet: an update, a picture that came, another width. */
   moved: number;
   loaded(): void;
@@ -21,6 +27,7 @@ export function useSheet(content: SheetContent, active: boolean): LiveSheet {
   const [sheet, setSheet] = useState<SheetDocument | null>(null);
   const [height, setHeight] = useState(600);
   const [moved, setMoved] = useState(0);
+  const [overflow, setOverflow] = useState<Overflow | null>(null);
 
   const loaded = useCallback(() => {
     const document = frame.current?.contentDocument;
@@ -31,6 +38,7 @@ export function useSheet(content: SheetContent, active: boolean): LiveSheet {
     if (!sheet) return;
     const measure = () => {
       setHeight(Math.ceil(sheet.document.body.getBoundingClientRect().height));
+      setOverflow((before) => settled(before, sheet.overflow()));
       setMoved((count) => count + 1);
     };
     const observer = new ResizeObserver(measure);
@@ -48,13 +56,18 @@ export function useSheet(content: SheetContent, active: boolean): LiveSheet {
       sheet.update(content);
       setMoved((count) => count + 1);
     };
+    const look = () => setOverflow((before) => settled(before, sheet.overflow()));
     if (active) {
       update();
-      return;
+      // It asks for the layout, which the next frame makes anyhow.
+      return afterPaint(look);
     }
     // Not in the frame that paints the active sheet, but after it.
-    return afterPaint(update);
+    return afterPaint(() => {
+      update();
+      look();
+    });
   }, [sheet, content, active]);
 
-  return { frame, sheet, height, moved, loaded };
+  return { frame, sheet, height, overflow, moved, loaded };
 }

@@ -6,8 +6,7 @@ import type { SiteSummary } from '../../api/responses.ts';
 import { troubleOf, useSitesQuery } from '../state/server.ts';
 import { Notice } from '../ui/Notice.tsx';
 import { ink, line, quiet } from '../ui/theme.ts';
-
-const moment = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+import { moment } from '../ui/time.ts';
 
 function SiteCard({ site }: { site: SiteSummary }) {
   return (
@@ -39,8 +38,7 @@ function SiteCard({ site }: { site: SiteSummary }) {
           {site.name}
         </Typography>
         <Typography sx={{ color: quiet, mt: 0.25 }}>
-          {site.pages} {site.pages === 1 ? 'page' : 'pages'} · changed{' '}
-          {moment.format(new Date(site.changedAt))}
+          {site.pages} {site.pages === 1 ? 'page' : 'pages'} · changed {moment(new Date(site.changedAt))}
         </Typography>
       </Box>
       <Box sx={{ textAlign: 'right' }}>

@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { viewAt, type EditReach, type NodeId, type Part, type ViewId, type Views } from '../../core/index.ts';
+import { type EditReach, type NodeId, type Part, type ViewId, type Views } from '../../core/index.ts';
 import { documents } from './documents.ts';
 import { preferredReach } from './preferences.ts';
 
@@ -88,14 +88,8 @@ export const desk = createSlice({
     reachChosen(state, { payload }: PayloadAction<EditReach>) {
       state.reach = payload;
     },
-    sheetsChosen(state, { payload }: PayloadAction<{ sheets: DeskState['sheets']; views: Views }>) {
-      const { sheets, views } = payload;
-      state.sheets = sheets;
-      if (sheets !== 'side by side') return;
-      // Something stands beside the active view from the start: the base, or beside that the narrowest.
-      const active = viewAt(views, state.width).id;
-      const other = active === views.base ? views.list[0].id : views.base;
-      if (state.beside.every((id) => id === active) && other !== active) state.beside.push(other);
+    sheetsChosen(state, { payload }: PayloadAction<DeskState['sheets']>) {
+      state.sheets = payload;
     },
     besideToggled(state, { payload }: PayloadAction<ViewId>) {
       state.beside = state.beside.includes(payload)
@@ -141,6 +135,16 @@ export const {
   ghostsSet,
   zoomChosen,
 } = desk.actions;
+
+/**
+ * The views whose sheets stand beside the active one: those that were chosen; without any, the base, or beside that the narrowest.
+ */
+export function viewsBeside(views: Views, active: ViewId, chosen: readonly ViewId[]): ViewId[] {
+  const others = chosen.filter((id) => id !== active);
+  if (others.length > 0) return others;
+  const other = active === views.base ? views.list[0].id : views.base;
+  return other === active ? [] : [other];
+}
 
 /** The width at which a view is first shown. */
 export const viewChosen = (views: Views, view: ViewId) =>

@@ -35,7 +35,11 @@ export const theme = createTheme({
     button: { textTransform: 'none', fontWeight: 600 },
   },
   components: {
-    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    // A button has the system's own font unless it is told to take what stands around it.
+    MuiButtonBase: {
+      defaultProps: { disableRipple: true },
+      styleOverrides: { root: { fontFamily: 'inherit' } },
+    },
     MuiButton: { defaultProps: { disableElevation: true } },
     MuiCssBaseline: {
       styleOverrides: {
@@ -46,11 +50,13 @@ export const theme = createTheme({
           '--shade': shade,
           '--line': line,
           '--petrol': petrol,
+          '--coral': coral,
           '--petrol-tint': petrolTint,
           '--marigold': marigold,
           '--marigold-pale': marigoldPale,
         },
         'html, body, #root': { height: '100%' },
+        'button, input, select, textarea': { fontFamily: 'inherit' },
         ':focus-visible': { outline: `2px solid ${petrol}`, outlineOffset: 1 },
         '@media (prefers-reduced-motion: reduce)': {
           '*': { transition: 'none !important', animation: 'none !important' },

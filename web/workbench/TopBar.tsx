@@ -7,11 +7,9 @@ import { redo, retryNow, undo } from '../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';
 import { ink, sun } from '../ui/theme.ts';
+import { clock } from '../ui/time.ts';
 import { SetAsideNotice } from './SetAsideNotice.tsx';
 import { StepList } from './StepList.tsx';
-
-const CLOCK = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
-const clock = (at: number): string => CLOCK.format(at);
 
 /** Whether what was done is kept, and since when. */
 function KeptState() {

@@ -9,7 +9,7 @@ import {
   type SiteFrame,
   type ViewId,
 } from '../../../core/index.ts';
-import { selected as select } from '../../state/desk.ts';
+import { selected as select, viewsBeside } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { useAfterPaint } from '../../ui/afterpaint.ts';
 import { desk } from '../../ui/theme.ts';
@@ -36,7 +36,7 @@ function sheetsToShow(
   beside: readonly ViewId[],
 ): ShownSheet[] {
   const active = viewAt(site.views, width).id;
-  const others = sideBySide ? beside.filter((id) => id !== active) : [];
+  const others = sideBySide ? viewsBeside(site.views, active, beside) : [];
   return site.views.list
     .filter((view) => view.id === active || others.includes(view.id))
     .map((view) => ({

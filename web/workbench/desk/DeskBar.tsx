@@ -8,7 +8,7 @@ import {
   type CheckboxProps,
 } from '@mui/material';
 import type { SiteFrame, ViewId } from '../../../core/index.ts';
-import { besideToggled, ghostsSet, sheetsChosen, zoomChosen } from '../../state/desk.ts';
+import { besideToggled, ghostsSet, sheetsChosen, viewsBeside, zoomChosen } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { line, paper } from '../../ui/theme.ts';
 
@@ -17,6 +17,7 @@ export function DeskBar({ site, active }: { site: SiteFrame; active: ViewId }) {
   const dispatch = useAppDispatch();
   const sheets = useAppSelector((state) => state.desk.sheets);
   const beside = useAppSelector((state) => state.desk.beside);
+  const others = viewsBeside(site.views, active, beside);
   const ghosts = useAppSelector((state) => state.desk.ghosts);
   const zoom = useAppSelector((state) => state.desk.zoom);
   return (
@@ -38,9 +39,7 @@ export function DeskBar({ site, active }: { site: SiteFrame; active: ViewId }) {
         exclusive
         aria-label="Sheets shown"
         value={sheets}
-        onChange={(_event, value: typeof sheets | null) =>
-          value && dispatch(sheetsChosen({ sheets: value, views: site.views }))
-        }
+        onChange={(_event, value: typeof sheets | null) => value && dispatch(sheetsChosen(value))}
         sx={{
           '& .MuiToggleButton-root': { py: 0.25, px: 1.25, textTransform: 'none', color: 'text.primary' },
         }}
@@ -55,17 +54,13 @@ export function DeskBar({ site, active }: { site: SiteFrame; active: ViewId }) {
             <Choice
               key={view.id}
               label={view.name}
-              checked={view.id === active || beside.includes(view.id)}
+              checked={view.id === active || others.includes(view.id)}
               disabled={view.id === active}
               onChange={() => dispatch(besideToggled(view.id))}
             />
           ))}
       <Box sx={{ flex: 1 }} />
-      <Choice
-        label="Ghosts of hidden elements"
-        checked={ghosts}
-        onChange={(_event, on) => dispatch(ghostsSet(on))}
-      />
+      <Choice label="Show ghosts" checked={ghosts} onChange={(_event, on) => dispatch(ghostsSet(on))} />
       <Button
         size="small"
         variant="text"

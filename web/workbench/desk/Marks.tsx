@@ -84,13 +84,17 @@ export function Marks(props: MarksProps) {
   const parent = parentOf(page, node);
   const count = node ? overrideCount(node, view) : 0;
   const frame = useRef<HTMLDivElement>(null);
-  const followed = useRef<NodeId | null>(null);
+  const followed = useRef('');
   useEffect(() => {
-    // Only another selection moves the desk; an edit, which measures the same box again, must not.
-    if (!props.follow || box?.id === followed.current) return;
-    followed.current = box?.id ?? null;
-    frame.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
-  }, [props.follow, box]);
+    // Another selection or another view moves the desk; an edit, which measures the same box again, must not.
+    const seen = box ? `${view} ${box.id}` : '';
+    if (!props.follow || seen === followed.current) return;
+    followed.current = seen;
+    const show = () => frame.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    show();
+    // A sheet of another view gets its height a frame later; only then is there room to scroll to.
+    afterPaint(() => afterPaint(show));
+  }, [props.follow, box, view]);
   return (
     <Box sx={{ position: 'absolute', inset: 0, overflow: 'hidden', pointerEvents: 'none' }}>
       {over && (

@@ -1,6 +1,6 @@
 import { Box } from '@mui/material';
 import { GripVertical } from 'lucide-react';
-import { useState, type PointerEvent } from 'react';
+import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   childrenIn,
   moveTo,
@@ -84,12 +84,38 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, c
     });
   };
 
+  /** Among the siblings that show: the arrows by one, Home and End to the first and the last place. */
+  const keys = (event: KeyboardEvent) => {
+    const order = childrenIn(site, parent!, view);
+    const at = order.indexOf(node.id);
+    const goals: Record<string, number | undefined> = {
+      ArrowUp: at - 1,
+      ArrowLeft: at - 1,
+      ArrowDown: at + 1,
+      ArrowRight: at + 1,
+      Home: 0,
+      End: order.length - 1,
+    };
+    const goal = goals[event.key];
+    if (goal === undefined) return;
+    event.preventDefault();
+    const value = moveTo(order, node.id, Math.max(0, Math.min(order.length - 1, goal)));
+    if (!same(value, order))
+      dispatch(edit('setValue', { nodes: [parent!.id], property: 'order', view, value, reach }));
+  };
+
   return (
     <>
       <Box
         data-move-grip
         onPointerDown={down}
-        title={movable ? 'Draw to another place' : undefined}
+        {...(movable && {
+          role: 'button',
+          tabIndex: 0,
+          'aria-label': `Move ${node.name}`,
+          onKeyDown: keys,
+        })}
+        title={movable ? 'Draw to another place, or move with the arrow keys' : undefined}
         style={{ maxWidth: Math.min(280, room) }}
         sx={{
           position: 'absolute',

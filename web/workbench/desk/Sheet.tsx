@@ -47,7 +47,7 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
     () => ({ preview: content, ghosts: ghosts ? ghostsIn(site, content.page, view.id) : NO_GHOSTS }),
     [content, ghosts, site, view.id],
   );
-  const { frame, sheet, height, moved, loaded } = useSheet(shown, active);
+  const { frame, sheet, height, overflow, moved, loaded } = useSheet(shown, active);
   const write = useCallback(
     (node: NodeId, field: string, value: string) => void dispatch(edit('setContent', { node, field, value })),
     [dispatch],
@@ -102,7 +102,15 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
   return (
     <section aria-label={`Sheet: ${label}`} className="sheet">
       <SheetTitle name={view.name} width={width} scale={scale} active={active} />
-      <div className="sheet-page" style={{ width: width * scale, height: height * scale }}>
+      {overflow && page.nodes[overflow.id] && (
+        <button type="button" className="sheet-overflow" onClick={() => dispatch(select(overflow.id))}>
+          {overflow.by} px wider than the page: {page.nodes[overflow.id].name}
+        </button>
+      )}
+      <div
+        className={overflow ? 'sheet-page overflowing' : 'sheet-page'}
+        style={{ width: width * scale, height: height * scale }}
+      >
         <div className="sheet-cut">
           <iframe
             ref={frame}

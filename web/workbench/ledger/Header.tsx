@@ -67,7 +67,11 @@ export function Header(props: { site: SiteFrame; counts: PageSummary[]; page: Pa
                 void navigate(`/sites/${site.id}/pages/${reference.id}`);
               }}
             >
-              <span style={{ flex: 1 }}>{reference.title}</span>
+              <span style={{ flex: 1 }}>
+                {reference.id === page.id
+                  ? name
+                  : (counts.find(({ id }) => id === reference.id)?.name ?? reference.title)}
+              </span>
               <Typography component="span" sx={{ fontSize: 12, color: quiet, ml: 3 }}>
                 {counted(
                   reference.id === page.id ? overrides : overridesOf(counts, reference.id),
@@ -137,6 +141,7 @@ export function Header(props: { site: SiteFrame; counts: PageSummary[]; page: Pa
             <span
               style={{
                 fontSize: 10.5,
+                padding: '0 2px',
                 lineHeight: '14px',
                 color: on ? 'white' : quiet,
                 whiteSpace: 'nowrap',

@@ -5,15 +5,17 @@ import {
   same,
   textStyleOf,
   viewOf,
+  withoutValue,
   type NodeId,
   type Page,
   type Part,
   type SiteFrame,
   type Source,
+  type Traced,
   type View,
   type ViewId,
 } from '../../../core/index.ts';
-import { contextOf, tracedIn, type ValueCell } from './cells.ts';
+import { contextOf, layeredIn, tracedIn, type ValueCell } from './cells.ts';
 import { isNode, leading, propertyOfRow, type ValueRow } from './rows.ts';
 
 /** One link of a trace: words, and the cell they lead to, where there is one. */
@@ -82,7 +84,20 @@ function styleLink(
   ];
 }
 
-/** A cell's trace as a short chain: where the value comes from, what it stands instead of, what the text style says. */
+/** What would stand in a cell if what is set there were cleared. */
+function cleared(site: SiteFrame, page: Page, row: ValueRow, cell: ValueCell): Traced<unknown> | undefined {
+  const holder = leading(row.holders);
+  if (!isNode(holder)) return undefined;
+  const property = propertyOfRow(row);
+  const rest = withoutValue(layeredIn(row, holder, property), site.views, cell.view.id);
+  const style = { ...holder.style, [row.part]: { ...holder.style[row.part], [property.name]: rest } };
+  return tracedIn(site, page, row, { ...holder, style }, property, cell.view);
+}
+
+/**
+ * A cell's trace as a short chain: where the value comes from, what would stand there without it, what it stands instead of, what
+ * the text style says.
+ */
 export function traceChain(site: SiteFrame, page: Page, row: ValueRow, cell: ValueCell): ChainLink[] {
   const property = propertyOfRow(row);
   if (cell.mixed) {
@@ -92,6 +107,12 @@ export function traceChain(site: SiteFrame, page: Page, row: ValueRow, cell: Val
   const says = (value: unknown, view: View) =>
     property.type.format(value, contextOf(site, row, view, 'here'));
   const chain = [linkTo(site, page, row, cell.source, cell.text)];
+  const without =
+    cell.state === 'own' && cell.source.from === 'element' ? cleared(site, page, row, cell) : undefined;
+  if (without) {
+    const { text, to } = linkTo(site, page, row, without.source, says(without.value, cell.view));
+    chain.push({ text: `cleared: ${text}`, to });
+  }
   const base = viewOf(site.views, site.views.base);
   const holder = leading(row.holders);
   if (cell.state === 'own' || cell.state === 'reached') {
@@ -104,7 +125,7 @@ export function traceChain(site: SiteFrame, page: Page, row: ValueRow, cell: Val
       });
     }
   }
-  if (cell.source.from === 'element')
+  if (cell.source.from === 'element' && without?.source.from !== 'text style')
     chain.push(...styleLink(site, row, cell.view, (value) => says(value, cell.view)));
   return chain;
 }

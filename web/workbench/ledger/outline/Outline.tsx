@@ -39,6 +39,7 @@ function Tree({
         site={site}
         page={page}
         row={row}
+        index={index}
         offset={start}
         selected={selected.includes(row.id)}
         dimmed={found !== null && !found.found.has(row.id)}

@@ -12,6 +12,8 @@ interface RowProps {
   site: SiteFrame;
   page: Page;
   row: OutlineRow;
+  /** Where it stands among the rows. */
+  index: number;
   /** px from the top of the tree. */
   offset: number;
   selected: boolean;
@@ -62,7 +64,7 @@ function NameField({ name, onDone }: { name: string; onDone: (name: string | nul
 
 /** A row of the outline: the element's name, and a tile in each view's column. */
 export function OutlineRowView(props: RowProps) {
-  const { site, page, row, offset, selected, dimmed, focusColumn, renaming, outline } = props;
+  const { site, page, row, index, offset, selected, dimmed, focusColumn, renaming, outline } = props;
   const { level, expanded } = row;
   const node = page.nodes[row.id];
   if (!node) return null;
@@ -72,6 +74,7 @@ export function OutlineRowView(props: RowProps) {
       role="row"
       className="ledger-row outline-row"
       aria-level={level}
+      aria-rowindex={index + 1}
       aria-expanded={expanded}
       aria-selected={selected}
       data-row={node.id}

@@ -55,12 +55,14 @@ interface ValueRowProps {
   active: ViewId;
   table: ValueTable;
   index: number;
+  /** Where it stands among the rows and the headings of groups. */
+  line: number;
   offset: number;
   onPoint(at: Place): void;
 }
 
 /** A row of the values table: the property's name and its cell in every view. */
-export function ValueRowView({ site, active, table, index, offset, onPoint }: ValueRowProps) {
+export function ValueRowView({ site, active, table, index, line, offset, onPoint }: ValueRowProps) {
   const { place, opened } = table;
   const row = table.rows[index];
   return (
@@ -68,6 +70,7 @@ export function ValueRowView({ site, active, table, index, offset, onPoint }: Va
       role="row"
       className="ledger-row value-row"
       data-value-row={index}
+      aria-rowindex={line + 1}
       style={{
         gridTemplateColumns: gridColumns(site),
         transform: `translateY(${offset}px)`,

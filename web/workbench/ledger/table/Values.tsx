@@ -53,18 +53,25 @@ function OpenCard({ site, table }: { site: SiteFrame; table: ValueTable }) {
 function GroupHeading({
   group,
   open,
+  line,
   offset,
   onFold,
 }: {
   group: RowGroup;
   open: boolean;
+  line: number;
   offset: number;
   onFold: () => void;
 }) {
   const count = open ? 0 : overridesIn(group);
   const Sign = open ? ChevronDown : ChevronRight;
   return (
-    <div role="row" className="ledger-row" style={{ transform: `translateY(${offset}px)` }}>
+    <div
+      role="row"
+      aria-rowindex={line + 1}
+      className="ledger-row"
+      style={{ transform: `translateY(${offset}px)` }}
+    >
       <div role="rowheader">
         <button type="button" className="group-heading" aria-expanded={open} onClick={onFold}>
           <Sign size={12} aria-hidden />
@@ -89,13 +96,20 @@ export function Values({ site, page, subject, active }: ValuesProps) {
   const draw = (index: number, start: number) => {
     const at = table.lines[index];
     return 'group' in at ? (
-      <GroupHeading group={at.group} open={at.open} offset={start} onFold={() => table.fold(at.group)} />
+      <GroupHeading
+        group={at.group}
+        open={at.open}
+        line={index}
+        offset={start}
+        onFold={() => table.fold(at.group)}
+      />
     ) : (
       <ValueRowView
         site={site}
         active={active}
         table={table}
         index={at.row}
+        line={index}
         offset={start}
         onPoint={setPointed}
       />

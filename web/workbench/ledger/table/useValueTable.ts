@@ -77,6 +77,12 @@ export function useValueTable(site: SiteFrame, page: Page, subject: Subject, act
     row: 0,
     column: columns.findIndex((view) => view.id === active),
   });
+  // What is told follows the view: another one that is chosen is looked at.
+  const [followed, setFollowed] = useState(active);
+  if (followed !== active) {
+    setFollowed(active);
+    setFocus({ ...focus, column: columns.findIndex((view) => view.id === active) });
+  }
   const [opened, setOpened] = useState<Opened | null>(null);
   const grid = useRef<HTMLDivElement>(null);
   const virtual: RowsHandle = useRef(null);
