@@ -63,7 +63,11 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
     '<picture class="x"><img src="/dome.jpg" alt="" width="800" height="600" loading="lazy" decoding="async"></picture>',
     { picture: { base: image, sources: [] }, lazy: true },
   ],
-  ['logo', { name: 'Hill', link: 'page:home' }, '<a class="x" href="../">Hill</a>'],
+  [
+    'logo',
+    { name: 'Hill', link: 'page:home' },
+    '<a class="x" href="../"><span class="words">Hill</span></a>',
+  ],
   [
     'logo',
     { name: 'Hill' },

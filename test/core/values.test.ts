@@ -200,6 +200,35 @@ describe('expressing per-view values', () => {
     );
   });
 
+  it('takes as few overrides as can be, by trying all ways', () => {
+    const wanted = viewsArbitrary.chain((views) =>
+      record({
+        views: fc.constant(views),
+        values: fc.array(fc.integer({ min: 0, max: 2 }), { minLength: 5, maxLength: 5 }),
+      }),
+    );
+    fc.assert(
+      fc.property(wanted, ({ views, values }) => {
+        const want = (view: ViewId) => values[views.list.findIndex(({ id }) => id === view)];
+        const others = views.list.map(({ id }) => id).filter((id) => id !== views.base);
+        // Each other view has no override, one for itself, or one onward.
+        let fewest = Infinity;
+        for (let way = 0; way < 3 ** others.length; way++) {
+          const at: NonNullable<Layered<number>['at']> = {};
+          others.forEach((id, index) => {
+            const choice = Math.floor(way / 3 ** index) % 3;
+            if (choice > 0) at[id] = { value: want(id), reach: choice === 1 ? 'here' : 'onward' };
+          });
+          const tried: Layered<number> = { base: want(views.base), at };
+          if (views.list.every(({ id }) => held(tried, views, id)!.value === want(id)))
+            fewest = Math.min(fewest, Object.keys(at).length);
+        }
+        const made = express(views, ({ id }) => want(id));
+        expect(Object.keys(made.at ?? {})).to.have.length(fewest);
+      }),
+    );
+  });
+
   it('says the same as the layered value it was read from', () => {
     const given = viewsArbitrary.chain((views) =>
       record({

@@ -64,8 +64,9 @@ export const logo: Kind = {
   accepts: [],
   display: 'block',
   structure: { display: 'block', color: 'inherit', 'text-decoration': 'none' },
-  inner: { picture: { display: 'block' }, img: IMAGE },
-  media: 'img',
+  inner: { picture: { display: 'block' }, img: IMAGE, '.words': { display: 'inline-block' } },
+  // A border, a shadow, round corners: of the picture, or of the words where there is none.
+  media: ':is(img, .words)',
   defaults: { blockAlign: 'start' },
   textStyle: () => 'logo',
   content: [
@@ -73,13 +74,14 @@ export const logo: Kind = {
     { name: 'link', label: 'Leads to', type: link, initial: '' },
   ],
   words: 'name',
+  wordsIn: '.words',
   markup: (node, context) => {
     const name = contentOf<string>(logo, node, 'name');
     const href = context.address(contentOf<string>(logo, node, 'link'));
     return element(
       'a',
       { ...context.attributes, href },
-      context.picture ? pictureMarkup({}, name, context) : name,
+      context.picture ? pictureMarkup({}, name, context) : element('span', { class: 'words' }, name),
     );
   },
 };

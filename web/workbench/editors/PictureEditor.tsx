@@ -1,10 +1,13 @@
 import { Box, ButtonBase } from '@mui/material';
 import { paths } from '../../../api/paths.ts';
-import { petrol } from '../../ui/theme.ts';
+import { petrol, quiet } from '../../ui/theme.ts';
+import { propertyOfRow } from '../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
-/** One of the site's pictures. */
-export function PictureEditor({ site, cell, onSet, onClose }: EditorProps) {
+/** One of the site's pictures; or none, where there may be none. */
+export function PictureEditor({ site, row, cell, context, onSet, onClose }: EditorProps) {
+  const options = (propertyOfRow(row).type.options?.(context) ?? []) as { value: string; label: string }[];
+  const isAsset = (id: string) => site.assets.some((asset) => asset.id === id);
   return (
     <Box
       role="group"
@@ -19,25 +22,29 @@ export function PictureEditor({ site, cell, onSet, onClose }: EditorProps) {
         gap: 0.75,
       }}
     >
-      {site.assets.map((asset) => (
+      {options.map(({ value, label }) => (
         <ButtonBase
-          key={asset.id}
-          aria-label={asset.name}
-          aria-pressed={asset.id === cell.value}
-          onClick={() => onSet(asset.id) && onClose()}
+          key={value}
+          aria-label={label}
+          aria-pressed={value === cell.value}
+          onClick={() => onSet(value) && onClose()}
           sx={{
             flexDirection: 'column',
             p: 0.5,
             borderRadius: 0.5,
-            outline: asset.id === cell.value ? `2px solid ${petrol}` : undefined,
+            outline: value === cell.value ? `2px solid ${petrol}` : undefined,
             '&:hover': { bgcolor: 'action.hover' },
           }}
         >
-          <img
-            src={paths.asset(site.id, asset.id)}
-            alt=""
-            style={{ width: 72, height: 52, objectFit: 'cover', borderRadius: 2 }}
-          />
+          {isAsset(value) ? (
+            <img
+              src={paths.asset(site.id, value)}
+              alt=""
+              style={{ width: 72, height: 52, objectFit: 'cover', borderRadius: 2 }}
+            />
+          ) : (
+            <Box sx={{ width: 72, height: 52, borderRadius: 0.5, border: `1px dashed ${quiet}` }} />
+          )}
           <span
             style={{
               fontSize: 11,
@@ -48,7 +55,7 @@ export function PictureEditor({ site, cell, onSet, onClose }: EditorProps) {
               whiteSpace: 'nowrap',
             }}
           >
-            {asset.name}
+            {label}
           </span>
         </ButtonBase>
       ))}

@@ -5,7 +5,12 @@ import { preferReach } from '../../../state/preferences.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 
 const CHOICES: { value: EditReach; label: string; explained: string }[] = [
-  { value: 'here', label: 'Here', explained: 'Edits change only the view of their column' },
+  {
+    value: 'here',
+    label: 'Here',
+    explained:
+      'Edits change only the view of their column; in the base’s column also the views that take their value from there',
+  },
   {
     value: 'onward',
     label: 'Onward',
