@@ -69,8 +69,8 @@ describe('downloads', () => {
       .filter((path) => path.endsWith('.woff2'))
       .map((path) => path.split('/').at(-1));
     expect(fonts.sort()).to.deep.equal([
-      'figtree-latin-wght-normal.woff2',
-      'fraunces-latin-wght-normal.woff2',
+      'figtree-latin-wght-normal-4ba7d3d096.woff2',
+      'fraunces-latin-wght-normal-7f9d191d99.woff2',
     ]);
   });
 });

@@ -184,7 +184,7 @@ export async function saysStep(driver: Driver, sentence: string | RegExp): Promi
 export const kept = (driver: Driver) =>
   eventually('everything kept', async () => {
     const text = await (await driver.findElement(By.css('[aria-label="Kept state"]'))).getText();
-    return /^All changes kept · \d\d:\d\d$/.test(text);
+    return /^All changes kept · \d{1,2}:\d\d( [AP]M)?$/i.test(text);
   });
 
 /** A workbench for the tests of a suite: opened before the first, on the home page before each. */

@@ -11,6 +11,7 @@ import { readBackup } from '../../server/store/backup.ts';
 import { backUpDaily, KEPT } from '../../server/store/daily.ts';
 import { openDatabase } from '../../server/store/database.ts';
 import { openStore } from '../../server/store/open.ts';
+import { restoreBackup } from '../../server/store/restore.ts';
 import { editor, inHome, set } from './editing.ts';
 import { freshFolder, served } from './serving.ts';
 
@@ -35,6 +36,29 @@ async function run(args: string[], data: string) {
 }
 
 const temporary = () => mkdtemp(join(tmpdir(), 'dimorphe-backup-'));
+
+/** A backup of a folder that no program has open. */
+async function backedUp(folder: string): Promise<string> {
+  const target = join(await temporary(), 'copy');
+  const store = await openStore(folder);
+  await store.backup(target);
+  await store.close();
+  return target;
+}
+
+async function verified(folder: string) {
+  const store = await openStore(folder);
+  const found = await store.verify();
+  await store.close();
+  return found;
+}
+
+/** Why a backup is not restored. */
+const refusal = (backup: string, folder: string): Promise<string> =>
+  restoreBackup(backup, folder).then(
+    () => 'restored',
+    (error: Error) => error.message,
+  );
 
 /** All that a person would miss: the site, its steps, and what is published. */
 async function state(url: string, hostUrl: string) {
@@ -90,24 +114,20 @@ describe('a backup', function () {
 
   it('brings back a folder that has lost its database, or everything', async () => {
     const folder = await freshFolder();
-    const target = join(await temporary(), 'copy');
-    expect((await run(['backup', target], folder)).status).to.equal(0);
+    const target = await backedUp(folder);
     await rm(join(folder, 'database'), { recursive: true });
-    expect((await run(['restore', target], folder)).status).to.equal(0);
-    expect((await run(['verify'], folder)).stdout).to.match(
+    expect((await restoreBackup(target, folder)).aside).to.equal(undefined);
+    expect((await verified(folder)).findings).to.deep.equal([]);
+    const empty = await temporary();
+    expect((await restoreBackup(target, empty)).damaged).to.deep.equal([]);
+    expect((await run(['verify'], empty)).stdout).to.match(
       /^1 site, \d+ pages, 0 edits, 0 publications, \d+ files: all is whole\.\n$/,
     );
-    const empty = await temporary();
-    expect((await run(['restore', target], empty)).stderr).not.to.include('is kept in');
-    expect((await run(['verify'], empty)).status).to.equal(0);
   });
 
   it('that is not whole is refused with what is wrong, and changes nothing', async () => {
     const folder = await freshFolder();
-    const whole = join(await temporary(), 'copy');
-    const store = await openStore(folder);
-    await store.backup(whole);
-    await store.close();
+    const whole = await backedUp(folder);
     const damages: [(copy: string) => Promise<unknown>, RegExp][] = [
       [(copy) => rm(join(copy, 'backup.json')), /has no backup\.json/],
       [(copy) => writeFile(join(copy, 'backup.json'), '{"format":1}'), /not one of a backup/],
@@ -122,15 +142,15 @@ describe('a backup', function () {
       const copy = join(await temporary(), 'copy');
       await cp(whole, copy, { recursive: true });
       await damage(copy);
-      const said = await run(['restore', copy], folder);
-      expect(said.status).to.equal(1);
-      expect(said.stderr).to.match(sentence).and.include('Nothing was changed');
+      expect(await refusal(copy, folder))
+        .to.match(sentence)
+        .and.include('Nothing was changed');
     }
     const head = JSON.parse(await readFile(join(whole, 'backup.json'), 'utf8'));
     await writeFile(join(whole, 'backup.json'), JSON.stringify({ ...head, version: head.version + 1 }));
-    expect((await run(['restore', whole], folder)).stderr).to.include('newer Dimorphe');
-    expect((await run(['verify'], folder)).status).to.equal(0);
-    expect((await run(['restore', '/nowhere'], folder)).stderr).to.include('/nowhere cannot be restored');
+    expect(await refusal(whole, folder)).to.include('newer Dimorphe');
+    expect((await verified(folder)).findings).to.deep.equal([]);
+    expect(await refusal('/nowhere', folder)).to.include('/nowhere cannot be restored');
   });
 
   it('with a damaged file brings back all else, and says so', async () => {
@@ -151,7 +171,7 @@ describe('a backup', function () {
     const said = await run(['restore', target], empty);
     expect(said.status, said.stderr).to.equal(0);
     expect(said.stderr).to.include('2 files of the backup are damaged and could not be brought back');
-    expect((await run(['verify'], empty)).stderr).to.match(/: 2 findings\./);
+    expect((await verified(empty)).findings).to.have.length(2);
   });
 
   it('is made once a day by itself, and the last seven are kept', async () => {

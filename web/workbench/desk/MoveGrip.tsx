@@ -112,7 +112,8 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, c
         {...(movable && {
           role: 'button',
           tabIndex: 0,
-          'aria-label': `Move ${node.name}`,
+          // What is read begins with what is seen (WCAG 2.2, 2.5.3).
+          'aria-label': `${children}, move`,
           onKeyDown: keys,
         })}
         title={movable ? 'Draw to another place, or move with the arrow keys' : undefined}
