@@ -174,8 +174,8 @@ describe('the workbench: content', function () {
       const send = await byRole(driver, 'button', 'Ask for it');
       await send.click();
       expect(await driver.executeScript('return window.sent.length')).to.equal(0);
-      await (await byRole(driver, 'textbox', 'Your name')).sendKeys('Nell');
-      await (await byRole(driver, 'textbox', 'Mail address')).sendKeys('nell@b.example');
+      await (await byRole(driver, 'textbox', /^Your name/)).sendKeys('Nell');
+      await (await byRole(driver, 'textbox', /^Mail address/)).sendKeys('nell@b.example');
       await (await byRole(driver, 'checkbox', 'Please put a blanket in')).click();
       await send.click();
       const [[action, enctype, fields]] =
