@@ -117,7 +117,8 @@ export function traceChain(site: SiteFrame, page: Page, row: ValueRow, cell: Val
   const holder = leading(row.holders);
   if (cell.state === 'own' || cell.state === 'reached') {
     const instead = tracedIn(site, page, row, holder, property, base);
-    if (!same(instead.value, cell.value)) {
+    const said = [cell.value, ...(without ? [without.value] : [])];
+    if (!said.some((value) => same(value, instead.value))) {
       const target = isNode(holder) ? { node: holder.id } : { textStyle: holder.id };
       chain.push({
         text: `instead of ${says(instead.value, base)} in ${base.name}`,
