@@ -85,6 +85,13 @@ describe('the workbench: outline and desk', function () {
       expect(await line.getText()).to.match(/^Headline\s+Size\s+34\s+36$/);
       await line.click();
       await focusedCell(/^Size in Mobile: 34, override, onward/);
+      // By keys as well: each line is led by a button with the element's name.
+      await (
+        await (
+          await byRole(driver, 'table', 'What differs in Mobile')
+        ).findElement(By.xpath('.//tr[td[1]="Headline" and td[2]="Size"]//button'))
+      ).sendKeys(Key.ENTER);
+      await focusedCell(/^Size in Mobile: 34, override, onward/);
       await (await byRole(driver, 'button', 'Tree')).click();
     });
   });
