@@ -157,6 +157,9 @@ describe('properties', () => {
     expect(typed('1', 'c')).to.equal('cab');
     for (const text of ['0', '4', '1.5', 'last', ''])
       expect(typed(text)).to.match(/ is not a place from 1 to 3\.$/);
+    const whole = { site: frame, siblings: { order, source: order } };
+    expect(format(['b', 'a', 'c'], whole)).to.equal('2·1·3');
+    expect(format(['b', 'a', 'c'], { site: frame })).to.equal('3 parts');
     const words = (place: number) => {
       const all = Array.from({ length: 23 }, (_each, index) => node(`n${index + 1}`));
       return format(all, { site: frame, siblings: { order: all, source: all, child: node(`n${place}`) } });
