@@ -131,7 +131,12 @@ describe('the workbench: keeping', function () {
         clear('/pages/home/nodes/short-lived'),
       ]);
       await online(driver, true);
-      await (await byRole(driver, 'button', '1 change set aside', { within: 40_000 })).click();
+      const aside = await byRole(driver, 'button', '1 change set aside', { within: 40_000 });
+      // The bar is laid out anew when it stops saying that something is not kept.
+      await eventually('a calm bar', async () =>
+        (await driver.findElements(By.css('header [role=alert]'))).length === 0 ? true : undefined,
+      );
+      await aside.click();
       const dialog = await byRole(driver, 'dialog', '1 change could not be kept');
       expect(await dialog.getText()).to.match(
         /Short lived: weight in Desktop .* → 650\s+The element is not on this page any more\./,

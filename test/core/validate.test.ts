@@ -34,6 +34,12 @@ describe('validation', () => {
     ['an unknown entry', (site) => (site.colour = 1), '/colour', /not part of the format/],
     ['a missing entry', (site) => delete site.name, '/name', /missing/],
     [
+      'a second view that starts where the first does',
+      (site) => (site.views.list[1].from = 0),
+      '/views/list/1/from',
+      /from narrow to wide/,
+    ],
+    [
       'a name that the host has for itself',
       (site) => (site.id = 'preview'),
       '/id',
