@@ -81,6 +81,11 @@ describe('the workbench, looked at', function () {
       'Page in Desktop',
       'Page in Mobile',
     ]);
+    // Another one comes to those that are there, and goes again alone.
+    await (await byRole(driver, 'checkbox', 'Wide')).click();
+    await eventually('three sheets', async () => ((await sheets()).length === 3 ? true : undefined));
+    await (await byRole(driver, 'checkbox', 'Wide')).click();
+    await eventually('two sheets again', async () => ((await sheets()).length === 2 ? true : undefined));
     await (await byRole(driver, 'button', 'One sheet')).click();
   });
 

@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { type EditReach, type NodeId, type Part, type ViewId, type Views } from '../../core/index.ts';
+import { viewAt, type EditReach, type NodeId, type Part, type ViewId, type Views } from '../../core/index.ts';
 import { documents } from './documents.ts';
 import { preferredReach } from './preferences.ts';
 
@@ -91,10 +91,10 @@ export const desk = createSlice({
     sheetsChosen(state, { payload }: PayloadAction<DeskState['sheets']>) {
       state.sheets = payload;
     },
-    besideToggled(state, { payload }: PayloadAction<ViewId>) {
-      state.beside = state.beside.includes(payload)
-        ? state.beside.filter((id) => id !== payload)
-        : [...state.beside, payload];
+    /** One more view beside the active one, or one less, of those that are shown. */
+    besideToggled(state, { payload: { view, views } }: PayloadAction<{ view: ViewId; views: Views }>) {
+      const shown = viewsBeside(views, viewAt(views, state.width).id, state.beside);
+      state.beside = shown.includes(view) ? shown.filter((id) => id !== view) : [...shown, view];
     },
     ghostsSet(state, { payload }: PayloadAction<boolean>) {
       state.ghosts = payload;

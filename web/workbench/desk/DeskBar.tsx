@@ -56,7 +56,7 @@ export function DeskBar({ site, active }: { site: SiteFrame; active: ViewId }) {
               label={view.name}
               checked={view.id === active || others.includes(view.id)}
               disabled={view.id === active}
-              onChange={() => dispatch(besideToggled(view.id))}
+              onChange={() => dispatch(besideToggled({ view: view.id, views: site.views }))}
             />
           ))}
       <Box sx={{ flex: 1 }} />
