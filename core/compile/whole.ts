@@ -11,6 +11,11 @@ const CLOSED_BY = new Map([
 
 const CLOSING = new Set([tokenTypes.RightParenthesis, tokenTypes.RightSquareBracket]);
 
+/** How many values are remembered; pages say the same ones often. */
+const MOST = 5000;
+
+const known = new Map<string, boolean>();
+
 const NEVER = new Set([
   tokenTypes.BadString,
   tokenTypes.BadUrl,
@@ -29,6 +34,15 @@ const NEVER = new Set([
  */
 export function isWhole(value: string): boolean {
   if (HARMLESS.test(value)) return true;
+  let whole = known.get(value);
+  if (whole === undefined) {
+    if (known.size >= MOST) known.clear();
+    known.set(value, (whole = endsWhole(value)));
+  }
+  return whole;
+}
+
+function endsWhole(value: string): boolean {
   // No value of ours needs an escape, and one can hide the end of a string.
   if (value.includes('\\')) return false;
   const open: number[] = [];

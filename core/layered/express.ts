@@ -14,9 +14,18 @@ type Setting = { index: number; reach: Reach };
  * leaves the one before in force. Where both are as few, onward is taken.
  */
 function fewest(values: readonly unknown[]): Setting[] {
-  // Values by the first place that has the same, so that they are compared once.
-  const alike = values.map((value) => values.findIndex((other) => same(value, other)));
   const count = values.length;
+  if (count < 2) return [];
+  if (count === 2) return same(values[0], values[1]) ? [] : [{ index: 1, reach: 'onward' }];
+  // Values by the first place that has the same, so that they are compared once.
+  const alike: number[] = [];
+  for (let index = 0; index < count; index++) {
+    let first = 0;
+    while (first < index && values[first] !== values[index] && !same(values[first], values[index]))
+      first += 1;
+    alike.push(first);
+  }
+  if (alike.every((first) => first === 0)) return [];
   /** How many settings are needed from a place outwards, with the value of another place in force. */
   const needed: number[][] = Array.from({ length: count + 1 }, () => Array<number>(count).fill(0));
   for (let at = count - 1; at > 0; at--) {

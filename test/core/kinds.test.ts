@@ -15,7 +15,7 @@ const CONTEXT: Context = {
   media: (asset) => ({ dome: image, sky: film })[asset],
   part: (part) => ({ class: `a-${part}` }),
   current: (link) => link === 'page:home',
-  headed: true,
+  headed: () => true,
   headingLevel: 3,
   lazy: false,
 };
@@ -30,9 +30,9 @@ const MENU_SIGN =
 const PRINTED: [kind: string, content: Record<string, unknown>, html: string, more?: Partial<Context>][] = [
   ['page', {}, '<body class="x">a</body>', { children: ['a' as never] }],
   ['section', {}, '<section class="x"></section>'],
-  ['section', {}, '<div class="x"></div>', { headed: false }],
-  ['section', { landmark: 'footer' }, '<footer class="x"></footer>', { headed: false }],
-  ['card', {}, '<div class="x"></div>', { headed: false }],
+  ['section', {}, '<div class="x"></div>', { headed: () => false }],
+  ['section', { landmark: 'footer' }, '<footer class="x"></footer>', { headed: () => false }],
+  ['card', {}, '<div class="x"></div>', { headed: () => false }],
   ['section', { landmark: 'header' }, '<header class="x"></header>'],
   ['section', { landmark: 'footer' }, '<footer class="x"></footer>'],
   ['row', {}, '<div class="x">a</div>', { children: ['a' as never] }],

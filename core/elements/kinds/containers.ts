@@ -61,7 +61,7 @@ export const section: Kind = {
   markup: (node, { attributes, children, headed }) => {
     const landmark = contentOf<string>(section, node, 'landmark');
     // A section of an outline has a heading (HTML Standard, §4.3.3); one without is a box.
-    return element(landmark === 'section' && !headed ? 'div' : landmark, attributes, ...children);
+    return element(landmark === 'section' && !headed() ? 'div' : landmark, attributes, ...children);
   },
 };
 
@@ -128,5 +128,5 @@ export const card: Kind = {
     shadow: 'low',
   },
   markup: (_node, { attributes, children, headed }) =>
-    element(headed ? 'article' : 'div', attributes, ...children),
+    element(headed() ? 'article' : 'div', attributes, ...children),
 };

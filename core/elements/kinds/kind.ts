@@ -30,7 +30,7 @@ export interface MarkupContext {
   /** Whether a link leads to the page that it stands on. */
   current(link: string): boolean;
   /** Whether there is a heading in the element, or it is one. */
-  headed: boolean;
+  headed(): boolean;
   /** A picture or film of the site by its asset; undefined when there is none. */
   media(asset: string): MediaReference | undefined;
   /** The attributes of a part's element: the class of the text style that the part takes. */
