@@ -13,8 +13,9 @@ function standing() {
   const clock: Clock = {
     now: () => now,
     random: () => 0,
+    soon: (done) => void timers.push({ at: now, done }),
     later(ms, done) {
-      if (ms > 0) waits.push(ms);
+      waits.push(ms);
       const timer = { at: now + ms, done };
       timers.push(timer);
       return () => void timers.splice(timers.indexOf(timer), 1);

@@ -63,7 +63,12 @@ describe('windows on a site', function () {
         },
       },
       // Waits are over at once.
-      { now: () => 0, random: () => 0, later: (_ms, done) => (setImmediate(done), () => undefined) },
+      {
+        now: () => 0,
+        random: () => 0,
+        soon: setImmediate,
+        later: (_ms, done) => (setImmediate(done), () => undefined),
+      },
     );
     const failure = await store.dispatch(showPage(SITE, page));
     const state = () => store.getState().documents;

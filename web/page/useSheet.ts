@@ -56,17 +56,18 @@ export function useSheet(content: SheetContent, active: boolean): LiveSheet {
       sheet.update(content);
       setMoved((count) => count + 1);
     };
+    // It asks for the layout, which the frame before has made by then.
     const look = () => setOverflow((before) => settled(before, sheet.overflow()));
     if (active) {
       update();
-      // It asks for the layout, which the next frame makes anyhow.
       return afterPaint(look);
     }
     // Not in the frame that paints the active sheet, but after it.
-    return afterPaint(() => {
+    let callOff = afterPaint(() => {
       update();
-      look();
+      callOff = afterPaint(look);
     });
+    return () => callOff();
   }, [sheet, content, active]);
 
   return { frame, sheet, height, overflow, moved, loaded };

@@ -24,14 +24,20 @@ export interface Work<E extends { key: string }> {
 
 export interface Clock {
   now(): number;
+  /** Calls back once, when what was done has had the time to be seen. */
+  soon(done: () => void): void;
   /** Calls back once, after some ms; answers how to give that up. */
   later(ms: number, done: () => void): () => void;
   /** From 0 up to 1. */
   random(): number;
 }
 
+/** ms; some frames. A frame is not waited for, as a window that nobody sees paints none. */
+const SOON = 50;
+
 export const clock: Clock = {
   now: () => Date.now(),
+  soon: (done) => void setTimeout(done, SOON),
   later(ms, done) {
     const timer = setTimeout(done, ms);
     return () => clearTimeout(timer);
@@ -72,8 +78,8 @@ export class Keeper<E extends { key: string }> {
 
   /** Keeps what is there to be kept. Ends when nothing is left, or when the keeper is closed. */
   keep(): Promise<void> {
-    // In a turn of its own: what a person sees comes before what is sent.
-    this.running ??= new Promise<void>((resolve) => this.time.later(0, resolve))
+    // What a person sees comes before what is sent.
+    this.running ??= new Promise<void>((resolve) => this.time.soon(resolve))
       .then(() => this.run())
       .finally(() => {
         this.running = null;
