@@ -99,10 +99,9 @@ export class Styling {
 }
 
 /** What the CSS of a value may depend on of the kind of its element. */
-export const contextOf = (kind?: Kind): Pick<CssContext, 'display' | 'rowsOnly' | 'tracks'> => ({
+export const contextOf = (kind?: Kind): Pick<CssContext, 'display' | 'gap'> => ({
   display: kind?.display ?? 'block',
-  rowsOnly: kind?.stacks === true,
-  tracks: kind?.tracks === true,
+  gap: kind?.gap ?? 'gap',
 });
 
 export const stylingOf = memoised((views: Views) => new Styling(views));

@@ -127,6 +127,9 @@ export const READER = `
   })().then(done, (error) => done({ error: String(error && error.stack || error) }));
 `;
 
+/** Kinds whose children stand one below another in every view. */
+const STACKING = ['page', 'section'];
+
 /** Declarations with what a property applies through a custom property written out. */
 const spelledOut = ({ applied = {} }: Property, declarations: Declarations): Declarations => ({
   ...declarations,
@@ -169,8 +172,7 @@ export function declarationsOf(site: Site, page: Page) {
       const context = {
         view,
         display: kind.display,
-        rowsOnly: kind.stacks === true,
-        tracks: kind.tracks === true,
+        gap: kind.gap ?? 'gap',
         beside,
       };
       const media = part === 'self' && property.onMedia ? kind.media : undefined;
@@ -316,7 +318,7 @@ export class Comparison {
     const upwards = ['alignItems', 'alignContent'].some(
       (name) => takes(node.kind, knownProperty(name)) && ['center', 'end'].includes(this.value(node, name)),
     );
-    if (!knownKind(node.kind).stacks || upwards) return;
+    if (!STACKING.includes(node.kind) || upwards) return;
     const tops = children
       .filter((id) => this.seen.elements[id].shown)
       .map((id) => this.seen.elements[id].top);

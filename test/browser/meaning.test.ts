@@ -88,13 +88,16 @@ const MEANINGS: Record<string, Meaning[]> = {
   blockAlign: [is('center', { 'justify-self': 'center' })],
   justifyItems: [is('end', { 'justify-items': 'end' })],
   alignItems: [is('center', { 'align-items': 'center' })],
-  alignContent: [is('space-between', { 'align-content': 'space-between' })],
+  alignContent: [is('end', { 'align-content': 'end' }, { beside: { height: 1777 } })],
   bleed: [is(true, { 'grid-column-start': '1', 'grid-column-end': '-1' })],
   width: [is({ px: 300 }, { width: '300px' })],
-  minWidth: [is({ px: 222 }, { 'min-width': '222px' }), is('auto', { 'min-width': '0px' })],
+  minWidth: [
+    is({ px: 222 }, { 'min-width': '222px' }, { beside: { width: { px: 111 } } }),
+    is('auto', { 'min-width': '0px' }),
+  ],
   maxWidth: [is({ px: 111 }, { 'max-width': '111px' }), is({ percent: 40 }, { 'max-width': '40%' })],
   height: [is(777, { height: '777px' })],
-  minHeight: [is(66, { 'min-height': '66px' })],
+  minHeight: [is(1366, { 'min-height': '1366px' })],
   aspectRatio: [is({ width: 16, height: 9 }, { 'aspect-ratio': '16 / 9' })],
   sticky: [is(true, { position: 'sticky', top: '0px' })],
   ...sides('padding'),
@@ -130,7 +133,7 @@ const MEANINGS: Record<string, Meaning[]> = {
       { 'background-image': 'none, linear-gradient(90deg, rgb(0, 0, 0), rgb(255, 255, 255)), none' },
     ),
   ],
-  cropRatio: [is({ width: 3, height: 2 }, { 'aspect-ratio': '3 / 2' })],
+  cropRatio: [is({ width: 5, height: 2 }, { 'aspect-ratio': '5 / 2' })],
   fit: [is('contain', { 'object-fit': 'contain' })],
   focalPoint: [is({ x: 10, y: 90 }, { 'object-position': '10% 90%' })],
   ...sides('border', '-width'),
@@ -145,6 +148,47 @@ const MEANINGS: Record<string, Meaning[]> = {
 
 /** Properties that are no CSS of their holder; other tests say what they mean. */
 const ELSEWHERE = ['order', 'source'];
+
+/**
+ * Properties that a box follows from: with a value, something of the holder has another size or another place. Not those
+ * that only move what stands behind the holder, or that need parts of different heights side by side.
+ */
+const MOVING = [
+  ...[
+    'size',
+    'lineHeight',
+    'textColumns',
+    'shown',
+    'iconSize',
+    'thickness',
+    'tiles',
+    'span',
+    'start',
+    'direction',
+  ],
+  ...[
+    'gap',
+    'blockAlign',
+    'justifyItems',
+    'alignContent',
+    'bleed',
+    'width',
+    'minWidth',
+    'maxWidth',
+    'height',
+  ],
+  ...[
+    'minHeight',
+    'aspectRatio',
+    'cropRatio',
+    'paddingTop',
+    'paddingLeft',
+    'paddingBottom',
+    'marginTop',
+    'marginLeft',
+  ],
+  ...['borderTop', 'borderLeft', 'borderBottom'],
+];
 
 /** Where a property of an element, or of a part of it, is seen. */
 function targetOf(id: NodeId, kindName: string, part: Part, property: Property, inside?: string): string {
@@ -162,11 +206,21 @@ const READER = `
     frame.style.width = '1280px';
     await new Promise((resolve) => { frame.onload = resolve; frame.src = url; });
     const { contentWindow: win, contentDocument: doc } = frame;
+    const boxes = (found) => {
+      const range = doc.createRange();
+      const of = (element) => {
+        range.selectNodeContents(element);
+        return [element.getBoundingClientRect(), range.getBoundingClientRect()];
+      };
+      const { left, top } = found.parentElement.getBoundingClientRect();
+      return [found, ...found.querySelectorAll('*')].flatMap(of)
+        .map((box) => [box.left - left, box.top - top, box.width, box.height].map((px) => px.toFixed(2)).join(' ')).join(', ');
+    };
     return wanted.map(([selector, names]) => {
       const popover = selector.includes(':popover-open') && doc.querySelector(selector.replace(':popover-open', ''));
       if (popover) popover.showPopover();
       const found = doc.querySelector(selector);
-      return found && names.map((name) => win.getComputedStyle(found).getPropertyValue(name));
+      return found && [...names.map((name) => win.getComputedStyle(found).getPropertyValue(name)), boxes(found)];
     });
   })().then(done, (error) => done(String(error)));
 `;
@@ -203,25 +257,41 @@ describe('the meaning of every property', function () {
           ),
         );
         expect(holders.length).to.be.greaterThan(0);
-        let changed = on;
-        for (const { id, part } of holders) {
-          for (const [name, value] of Object.entries({ ...meaning.beside, [property.name]: meaning.value })) {
-            const args = { nodes: [id], part, property: name, view: desktop, value, reach: 'here' as const };
-            changed = made('setValue', args, changed.pages[home.id], changed).site;
-          }
-        }
-        const url = await files.put('meaning', changed, pictures);
         const names = Object.keys(meaning.computed);
         const wanted = holders.map(({ id, kind, part }) => [
           targetOf(id, kind, part, property, meaning.inside),
           names,
         ]);
-        const seen = await browser.driver.executeAsyncScript<(string[] | null)[] | string>(
-          READER,
-          url,
-          wanted,
-        );
-        if (typeof seen === 'string') throw new Error(seen);
+        /** What is seen of all holders when they have these values. */
+        const seenWith = async (values: Record<string, unknown>) => {
+          let changed = on;
+          for (const { id, part } of holders) {
+            for (const [name, value] of Object.entries(values)) {
+              const args = {
+                nodes: [id],
+                part,
+                property: name,
+                view: desktop,
+                value,
+                reach: 'here' as const,
+              };
+              changed = made('setValue', args, changed.pages[home.id], changed).site;
+            }
+          }
+          const url = await files.put('meaning', changed, pictures);
+          const all = await browser.driver.executeAsyncScript<(string[] | null)[] | string>(
+            READER,
+            url,
+            wanted,
+          );
+          if (typeof all === 'string') throw new Error(all);
+          return all;
+        };
+        const seen = await seenWith({ ...meaning.beside, [property.name]: meaning.value });
+        const before =
+          MOVING.includes(property.name) && meaning === MEANINGS[property.name][0]
+            ? await seenWith(meaning.beside ?? {})
+            : null;
         holders.forEach(({ kind, part }, index) => {
           const what = `${JSON.stringify(meaning.value)} on ${kind}${part === 'self' ? '' : `, ${part}`}`;
           expect(seen[index], `${what}: nothing stands at ${String(wanted[index][0])}`).not.to.equal(null);
@@ -231,6 +301,8 @@ describe('the meaning of every property', function () {
             if (expected instanceof RegExp) expect(found, `${what}: ${name}`).to.match(expected);
             else expect(found, `${what}: ${name}`).to.equal(expected);
           });
+          if (before)
+            expect(seen[index]!.at(-1), `${what}: no box has changed`).not.to.equal(before[index]?.at(-1));
         });
       }
     });

@@ -170,6 +170,7 @@ describe('the declarations of a property', () => {
   const context = {
     view: desktop,
     display: 'grid',
+    gap: 'gap' as const,
     children: ['a', 'b', 'c', 'd'].map(node),
     child: node('c'),
     beside: (name: string) => (name === 'span' ? 5 : undefined),
@@ -193,8 +194,8 @@ describe('the declarations of a property', () => {
   it('follow the view and what stands around, where they depend on it', () => {
     const css = (name: string, value: unknown, more: object) =>
       knownProperty(name).css!(value, { ...context, ...more });
-    expect(css('gap', 16, { rowsOnly: true })).to.deep.equal({ 'row-gap': '16px' });
-    expect(css('gap', '{m}', { tracks: true })).to.deep.equal({ '--gap': 'var(--space-m)' });
+    expect(css('gap', 16, { gap: 'row-gap' })).to.deep.equal({ 'row-gap': '16px' });
+    expect(css('gap', '{m}', { gap: '--gap' })).to.deep.equal({ '--gap': 'var(--space-m)' });
     expect(css('shown', true, { display: 'flex' })).to.deep.equal({ display: 'flex' });
     // Four columns: a span of 5 takes all of them, and then starts at the first.
     expect(css('span', 5, { view: mobile })).to.deep.equal({ 'grid-column-end': 'span 4' });

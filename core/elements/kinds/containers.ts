@@ -18,7 +18,6 @@ export const page: Kind = {
   traits: ['container', 'coloured', 'backed'],
   accepts: ['section'],
   display: 'grid',
-  stacks: true,
   // A word that is longer than its line is broken, and makes nothing wider (CSS Text 3, §5.5).
   structure: {
     display: 'grid',
@@ -38,7 +37,7 @@ export const section: Kind = {
   traits: ['section', 'container', 'coloured', 'backed', 'box', 'gapped', 'arranging', 'stack'],
   accepts: BLOCK_NAMES,
   display: 'grid',
-  stacks: true,
+  gap: 'row-gap',
   structure: { display: 'grid', 'align-content': 'start' },
   inner: { '> *': { 'grid-column': '2' } },
   perView: ({ grid }) => ({
@@ -71,7 +70,7 @@ export const row: Kind = {
   traits: ['block', 'container', 'coloured', 'backed', 'box', 'gapped', 'arranging'],
   accepts: BLOCK_NAMES,
   display: 'grid',
-  tracks: true,
+  gap: '--gap',
   // Gaps give way before they would make a row wider than what it stands in.
   structure: {
     display: 'grid',

@@ -2,7 +2,7 @@ import type { ContentField } from '../content/contenttypes.ts';
 import type { Markup } from '../../markup/markup.ts';
 import type { NodeId } from '../nodeid.ts';
 import type { Part } from '../parts.ts';
-import type { Declarations } from '../properties/property.ts';
+import type { Declarations, GapCss } from '../properties/property.ts';
 import type { Stock } from '../../theme/stock.ts';
 import type { Trait } from '../traits.ts';
 import type { View } from '../../layered/views.ts';
@@ -71,10 +71,11 @@ export interface Kind {
   /** Kinds that may stand inside; empty for what is no container. */
   accepts: readonly string[];
   display: string;
-  /** Set when the children stand in the columns of the view's grid. */
-  tracks?: true;
-  /** Set when the children stand one below another in every view. */
-  stacks?: true;
+  /**
+   * How the gap between what stands in it is declared, where that is not `gap`: only between rows, as in what stacks in
+   * every view, or as a custom property that its structure makes the most of.
+   */
+  gap?: GapCss;
   /** CSS that every element of the kind has in every view, below all that people set. */
   structure: Declarations;
   /** CSS for what is inside the element's own markup, by selector; `> …` for what stands directly in it. */

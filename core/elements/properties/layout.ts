@@ -166,9 +166,7 @@ export const gap: Property<Space> = {
   traits: ['gapped'],
   type: spaceType(0, 400),
   initial: () => 0,
-  css: (value, { rowsOnly, tracks }) => ({
-    [tracks ? '--gap' : rowsOnly ? 'row-gap' : 'gap']: spaceCss(value),
-  }),
+  css: (value, { gap: name }) => ({ [name]: spaceCss(value) }),
 };
 
 export const width: Property<Extent> = {

@@ -7,15 +7,16 @@ import type { ValueType } from '../valuetypes/valuetype.ts';
 /** CSS declarations, property to value, in the order they are written. */
 export type Declarations = Record<string, string>;
 
+/** The property that a gap is declared by. */
+export type GapCss = 'gap' | 'row-gap' | '--gap';
+
 /** What the CSS of a value may depend on besides the value. */
 export interface CssContext {
   view: View;
   /** The `display` of the element's kind while it is shown. */
   display: string;
-  /** Set when only the gap between rows means something, as in a section. */
-  rowsOnly?: boolean;
-  /** Set where the gap lies between columns that the view gives, which must not be pushed out by it. */
-  tracks?: boolean;
+  /** How the element's kind declares a gap. */
+  gap: GapCss;
   /** For an order: the source order of the children, and the child whose CSS is wanted. */
   children?: readonly NodeId[];
   child?: NodeId;
