@@ -58,8 +58,7 @@ const mediaOf =
 function pictureOf(node: Node, site: SiteFrame, addresses: Addresses): MarkupContext['picture'] {
   const source = node.style.self?.source as Layered<string> | undefined;
   const reference = mediaOf(site, addresses);
-  const base = source?.base === undefined ? undefined : reference(source.base);
-  if (!source || !base) return undefined;
+  if (!source) return undefined;
   // The first matching <source> is taken, so the bands stand in reverse: furthest from the base first.
   const sources = bands(source, site.views)
     .filter((band) => band.widths)
@@ -68,7 +67,9 @@ function pictureOf(node: Node, site: SiteFrame, addresses: Addresses): MarkupCon
       const made = reference(band.value);
       return made ? [{ ...made, media: mediaCondition(band.widths!) }] : [];
     });
-  return { base, sources };
+  const base = source.base === undefined ? undefined : reference(source.base);
+  const first = base ?? sources.at(-1);
+  return first && { base: first, sources, sometimes: !base };
 }
 
 /** The attributes of the parts of each kind. */

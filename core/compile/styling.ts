@@ -99,9 +99,10 @@ export class Styling {
 }
 
 /** What the CSS of a value may depend on of the kind of its element. */
-export const contextOf = (kind?: Kind): Pick<CssContext, 'display' | 'gap'> => ({
+export const contextOf = (kind?: Kind): Pick<CssContext, 'display' | 'gap' | 'required'> => ({
   display: kind?.display ?? 'block',
   gap: kind?.gap ?? 'gap',
+  required: kind?.required ?? [],
 });
 
 export const stylingOf = memoised((views: Views) => new Styling(views));

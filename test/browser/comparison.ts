@@ -173,6 +173,7 @@ export function declarationsOf(site: Site, page: Page) {
         view,
         display: kind.display,
         gap: kind.gap ?? 'gap',
+        required: kind.required ?? [],
         beside,
       };
       const media = part === 'self' && property.onMedia ? kind.media : undefined;

@@ -108,6 +108,47 @@ describe('published pages', function () {
     expect(gap).to.be.closeTo(40, 0.5);
   });
 
+  it('show a logo’s picture in the views that have one and its words in the others, and fetch it only there', async () => {
+    // A page that has the picture nowhere else.
+    const plain = onlyPages(site, 'find-us');
+    const page = plain.pages[node('find-us')];
+    const logo = Object.values(page.nodes).find(({ kind }) => kind === 'logo')!.id;
+    const args = {
+      nodes: [logo],
+      property: 'source',
+      view: view('tablet'),
+      value: 'saturn',
+      reach: 'here' as const,
+    };
+    const on = made('setValue', args, page, plain).site;
+    for (const [width, picture] of [
+      [390, false],
+      [800, true],
+      [1280, false],
+    ] as const) {
+      await resize(browser.driver, width, 800);
+      files.asked();
+      // Under another address each time, so that nothing comes from the browser's own store.
+      await visit(browser.driver, `${await files.put(`signs-${width}`, on, pictures)}find-us/`);
+      const seen = await run<boolean[]>(
+        `const logo = document.querySelector('.' + arguments[0]); return ['img', '.words'].map((part) => logo.querySelector(part).checkVisibility());`,
+        nodeClass(logo),
+      );
+      expect(seen, `at ${width} px`).to.deep.equal([picture, !picture]);
+      if (picture)
+        await eventually('the picture', async () =>
+          run<boolean>(
+            `return document.querySelector('.' + arguments[0] + ' img').naturalWidth > 0`,
+            nodeClass(logo),
+          ),
+        );
+      expect(
+        files.asked().some((path) => path.includes('/saturn-')),
+        `fetched at ${width} px`,
+      ).to.equal(picture);
+    }
+  });
+
   it('hold the room of pictures before they have come, however these are aligned', async () => {
     const frames = [...ids.get('picture')!, ...ids.get('logo')!];
     for (const align of ['stretch', 'start', 'center', 'end']) {

@@ -129,8 +129,8 @@ const DECLARATIONS: Record<string, Said[]> = {
   ...sides('margin'),
   backgroundColour: [['{night}', { 'background-color': 'var(--colour-night)' }]],
   backgroundPicture: [
-    ['none', { '--picture': 'none', ...LAYERS }],
-    ['saturn', { '--picture': 'var(--picture-saturn)', ...LAYERS }],
+    ['none', { '--sign': 'none', ...LAYERS }],
+    ['saturn', { '--sign': 'var(--picture-saturn)', ...LAYERS }],
   ],
   backgroundPosition: [[{ x: 20, y: 80 }, { 'background-position': '0 0, 0 0, 20% 80%' }]],
   backgroundSize: [['50% auto', { 'background-size': 'auto, auto, 50% auto' }]],
@@ -160,25 +160,24 @@ const DECLARATIONS: Record<string, Said[]> = {
     ['middle', { 'box-shadow': '0 4px 14px rgb(0 0 0 / 0.22)' }],
     ['high', { 'box-shadow': '0 14px 40px rgb(0 0 0 / 0.28)' }],
   ],
+  // What an element has that may be without a picture.
+  source: [['saturn', { '--sign': 'block', '--words': 'none' }]],
   opacity: [[0.4, { opacity: '0.4' }]],
 };
-
-/** Properties whose values are markup and no CSS. */
-const MARKUP = ['source'];
 
 describe('the declarations of a property', () => {
   const context = {
     view: desktop,
     display: 'grid',
     gap: 'gap' as const,
+    required: [],
     children: ['a', 'b', 'c', 'd'].map(node),
     child: node('c'),
     beside: (name: string) => (name === 'span' ? 5 : undefined),
   };
 
   it('are written down here for every one', () => {
-    expect([...Object.keys(DECLARATIONS), ...MARKUP]).to.have.members(PROPERTIES.map(({ name }) => name));
-    for (const name of MARKUP) expect(knownProperty(name).css, name).to.equal(undefined);
+    expect(Object.keys(DECLARATIONS)).to.have.members(PROPERTIES.map(({ name }) => name));
     expect(knownProperty('letterSpacing').applied).to.deep.equal({
       'letter-spacing': 'var(--tracking, normal)',
     });
@@ -196,6 +195,7 @@ describe('the declarations of a property', () => {
       knownProperty(name).css!(value, { ...context, ...more });
     expect(css('gap', 16, { gap: 'row-gap' })).to.deep.equal({ 'row-gap': '16px' });
     expect(css('gap', '{m}', { gap: '--gap' })).to.deep.equal({ '--gap': 'var(--space-m)' });
+    expect(css('source', 'saturn', { required: ['source'] })).to.deep.equal({});
     expect(css('shown', true, { display: 'flex' })).to.deep.equal({ display: 'flex' });
     // Four columns: a span of 5 takes all of them, and then starts at the first.
     expect(css('span', 5, { view: mobile })).to.deep.equal({ 'grid-column-end': 'span 4' });

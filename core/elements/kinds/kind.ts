@@ -39,8 +39,11 @@ export interface MarkupContext {
   headingLevel: number;
   /** Pictures are fetched only when they come near. */
   lazy: boolean;
-  /** The picture of the base view, and those of other views with their media condition, first match first. */
-  picture?: { base: MediaReference; sources: (MediaReference & { media: string })[] };
+  /**
+   * The picture where no other is said, and those of other views with their media condition, first match first.
+   * `sometimes`: there are views without a picture.
+   */
+  picture?: { base: MediaReference; sources: (MediaReference & { media: string })[]; sometimes: boolean };
 }
 
 /** A part of a kind: what it is called, where it is in the markup, and what it looks like until someone says so. */

@@ -2,15 +2,18 @@ import { asset, entries, iconName, line, link, oneOf } from '../content/contentt
 import { iconMarkup } from '../../markup/icons.ts';
 import { element, type Markup } from '../../markup/markup.ts';
 import type { View } from '../../layered/views.ts';
+import { SIGN_DISPLAY, WORDS_DISPLAY } from '../properties/picture.ts';
 import { contentOf, type Kind, type MarkupContext, type Filled } from './kind.ts';
 
 /** A picture with its sources by view; an empty box where none is chosen. */
 function pictureMarkup(
   attributes: Markup['attributes'],
   alt: string,
-  { picture: shown, lazy }: MarkupContext,
+  { picture: shown, lazy: later }: MarkupContext,
 ): Markup {
   if (!shown) return element('span', attributes);
+  // Where there is none, the one that stands in is not displayed; a lazy one is not fetched then either.
+  const lazy = later || shown.sometimes;
   return element(
     'picture',
     attributes,
@@ -64,7 +67,11 @@ export const logo: Kind = {
   accepts: [],
   display: 'block',
   structure: { display: 'block', color: 'inherit', 'text-decoration': 'none' },
-  inner: { picture: { display: 'block' }, img: IMAGE, '.words': { display: 'inline-block' } },
+  inner: {
+    picture: { display: `var(${SIGN_DISPLAY}, none)` },
+    img: IMAGE,
+    '.words': { display: `var(${WORDS_DISPLAY}, inline-block)` },
+  },
   // A border, a shadow, round corners: of the picture, or of the words where there is none.
   media: ':is(img, .words)',
   defaults: { blockAlign: 'start' },
@@ -81,7 +88,8 @@ export const logo: Kind = {
     return element(
       'a',
       { ...context.attributes, href },
-      context.picture ? pictureMarkup({}, name, context) : element('span', { class: 'words' }, name),
+      ...(context.picture ? [pictureMarkup({}, name, context)] : []),
+      ...(context.picture?.sometimes === false ? [] : [element('span', { class: 'words' }, name)]),
     );
   },
 };

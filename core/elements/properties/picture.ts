@@ -1,7 +1,11 @@
 import { choiceType } from '../valuetypes/choice.ts';
 import { pointCss, pointType, ratioCss, ratioType, type Point, type Ratio } from '../valuetypes/geometry.ts';
 import { NO_PICTURE, pictureType } from '../valuetypes/picture.ts';
-import type { Property } from './property.ts';
+import type { Declarations, Property } from './property.ts';
+
+/** What stands in each view of a kind that has words where there is no picture: custom properties with its `display`. */
+export const SIGN_DISPLAY = '--sign';
+export const WORDS_DISPLAY = '--words';
 
 export const source: Property<string> = {
   name: 'source',
@@ -10,6 +14,9 @@ export const source: Property<string> = {
   traits: ['pictured'],
   type: pictureType(false),
   initial: () => NO_PICTURE,
+  // Which picture is for the markup to say.
+  css: (_value, { required }): Declarations =>
+    required.includes('source') ? {} : { [SIGN_DISPLAY]: 'block', [WORDS_DISPLAY]: 'none' },
 };
 
 export const cropRatio: Property<Ratio> = {

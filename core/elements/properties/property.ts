@@ -17,6 +17,8 @@ export interface CssContext {
   display: string;
   /** How the element's kind declares a gap. */
   gap: GapCss;
+  /** Properties that the element's kind must have in the base view. */
+  required: readonly string[];
   /** For an order: the source order of the children, and the child whose CSS is wanted. */
   children?: readonly NodeId[];
   child?: NodeId;
