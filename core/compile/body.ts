@@ -11,6 +11,7 @@ import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { headOf, type Page, type SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
+import { headSections, landmarkOf } from './opening.ts';
 import { nodeClass, textStyleClass } from './selectors.ts';
 
 /** Where things are that a page refers to, as seen from the page. */
@@ -118,8 +119,6 @@ function isHeaded(page: Page, node: Node): boolean {
   return node.kind === 'heading' || node.children.some((id) => isHeaded(page, page.nodes[id]));
 }
 
-const landmarkOf = (node: Node): string => contentOf<string>(knownKind('section'), node, 'landmark');
-
 /**
  * The body of a page. Sections that serve as its head stand before `<main>`, those that serve as its foot behind it; a
  * page without a first-level heading gets its title as one, for assistive technology. Pictures up to and in the
@@ -151,8 +150,7 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): M
   };
   const root = page.nodes[page.root];
   const sections = root.children.map((id) => page.nodes[id]);
-  const firstInMain = sections.findIndex((section) => landmarkOf(section) !== 'header');
-  const head = firstInMain < 0 ? sections.length : firstInMain;
+  const head = headSections(page);
   const foot = sections.findLastIndex((section) => landmarkOf(section) !== 'footer') + 1;
   const made = sections.map((section, index) =>
     elementMarkup(section, making, { eager: index <= head, absent: false }),

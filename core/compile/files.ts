@@ -6,6 +6,7 @@ import { directionOf } from '../markup/direction.ts';
 import { element, print } from '../markup/markup.ts';
 import { pagesOf, headOf, type Page, type PageHead, type Site, type SiteFrame } from '../site/site.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
+import { openingFonts } from './opening.ts';
 import { pageRules } from './rules.ts';
 import { familiesIn, printFontFaces, printRules } from './stylesheet.ts';
 
@@ -66,6 +67,7 @@ function compilePage(
   const families = familiesIn(rules, site);
   const css = `${printFontFaces(families, (_family, file) => `fonts/${file.publishedAs}`)}\n${printRules(rules)}\n`;
   const cssPath = `assets/${head.slug || 'index'}-${fingerprint(css)}.css`;
+  const up = head.slug === '' ? '' : '../';
   const body = bodyMarkup(site, page, { ...addresses, picture: named });
   const documentHead = element(
     'head',
@@ -74,7 +76,17 @@ function compilePage(
     element('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),
     element('title', {}, documentTitle(site.name, head)),
     ...(head.description ? [element('meta', { name: 'description', content: head.description })] : []),
-    element('link', { rel: 'stylesheet', href: `${head.slug === '' ? '' : '../'}${cssPath}` }),
+    element('link', { rel: 'stylesheet', href: `${up}${cssPath}` }),
+    ...openingFonts(site, page).map((file) =>
+      element('link', {
+        rel: 'preload',
+        as: 'font',
+        type: 'font/woff2',
+        // Fonts are fetched without credentials; what is fetched otherwise would be fetched twice (HTML Standard, §4.6.7.7).
+        crossorigin: '',
+        href: `${up}${fontPath(file)}`,
+      }),
+    ),
   );
   const dir = directionOf(site.lang) === 'rtl' ? 'rtl' : undefined;
   const html = `<!DOCTYPE html>\n${print(element('html', { lang: site.lang, dir }, documentHead, body))}\n`;

@@ -1,4 +1,4 @@
-import { familiesOf, type Family, type FontFile } from '../theme/families.ts';
+import { familiesOf, type Family, type FontFile, type StandIn } from '../theme/families.ts';
 import type { SiteFrame } from '../site/site.ts';
 import type { Declarations } from '../elements/properties/property.ts';
 import type { CssRule, Layer } from './stack.ts';
@@ -28,18 +28,22 @@ export function familiesIn(rules: readonly CssRule[], site: Pick<SiteFrame, 'fon
   return familiesOf(site).filter(({ id }) => [...named].some((value) => value.startsWith(`"${id}"`)));
 }
 
+const printStandIn = ({ name, local, sizeAdjust, ascent, descent }: StandIn): string =>
+  `@font-face{font-family:"${name}";src:${local.map((each) => `local("${each}")`).join(',')};size-adjust:${sizeAdjust}%;ascent-override:${ascent}%;descent-override:${descent}%;line-gap-override:0%}`;
+
 /** `@font-face` for each file of the families; a browser fetches only the files whose characters it meets. */
 export function printFontFaces(
   families: readonly Family[],
   address: (family: Family, file: FontFile) => string,
 ): string {
   return families
-    .flatMap((family) =>
-      family.files.map(
+    .flatMap((family) => [
+      ...(family.standIn ? [printStandIn(family.standIn)] : []),
+      ...family.files.map(
         (file) =>
           `@font-face{font-family:"${family.id}";font-style:${file.style};font-weight:${family.weights};font-display:swap;src:url("${address(family, file)}") format("woff2")${file.unicodeRange ? `;unicode-range:${file.unicodeRange}` : ''}}`,
       ),
-    )
+    ])
     .join('\n');
 }
 

@@ -48,8 +48,8 @@ const sides = (start: string, end = '') =>
 /** Every property, at a width of 1280 px in the demo's Desktop view: 12 columns, the colour Night #0f1830, the step M 24 px. */
 const MEANINGS: Record<string, Meaning[]> = {
   family: [
-    is('literata', { 'font-family': 'literata, serif' }),
-    is('figtree', { 'font-family': 'figtree, sans-serif' }),
+    is('literata', { 'font-family': 'literata, "literata stand-in", serif' }),
+    is('figtree', { 'font-family': 'figtree, "figtree stand-in", sans-serif' }),
   ],
   size: [
     is(21, { 'font-size': '21px' }),

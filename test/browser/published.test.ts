@@ -283,5 +283,42 @@ describe('published pages', function () {
     await driver.findElement(By.linkText('Below')).click();
     expect(await isOpen(), 'after an in-page link').to.equal(false);
     expect(await run('return document.activeElement.id')).to.equal('headline');
+    await driver.findElement(By.css(`.n-${menu} > button`)).click();
+    expect(await isOpen(), 'with one click, again').to.equal(true);
+    await driver.findElement(By.linkText('Below')).click();
+    await resize(driver, 1280, 800);
+    expect(await isOpen(), 'where the window has become wide').to.equal(true);
+    await driver.actions().sendKeys(Key.ESCAPE).perform();
+    expect(await isOpen(), 'and in its place').to.equal(true);
+    expect(await run(`return getComputedStyle(document.querySelector('.n-${menu} ul')).position`)).to.equal(
+      'static',
+    );
+  });
+
+  it('hold for a film the shape of the film, also while its picture of another shape stands there', async () => {
+    const [film] = ids.get('video')!;
+    const args = { node: film, field: 'poster', value: 'moon-phases' };
+    const url = await files.put('poster', made('setContent', args, all.pages[home.id], all).site, pictures);
+    await visit(browser.driver, url);
+    const [width, height, ready] = await run<number[]>(
+      `const film = document.querySelector('.' + arguments[0] + ' video'); const box = film.getBoundingClientRect(); return [box.width, box.height, film.readyState];`,
+      nodeClass(film),
+    );
+    expect(ready, 'nothing of the film has been fetched').to.equal(0);
+    // The film is 640 by 360 px, the picture 2000 by 240.
+    expect(width / height).to.be.closeTo(640 / 360, 0.01);
+  });
+
+  it('ask for the fonts of the first screen with the style sheet, and for no others', async () => {
+    const url = await files.put('fonts', site, pictures);
+    await visit(browser.driver, url);
+    const asked = await run<string[][]>(
+      `return document.fonts.ready.then(() => [[...document.querySelectorAll('link[rel=preload]')].map(({ href }) => href), [...document.fonts].filter(({ status }) => status === 'loaded').map(({ family, style }) => family + ' ' + style)])`,
+    );
+    expect(asked[0].map((href) => href.replace(/^.*\/|-[0-9a-f]{10}.*$/g, ''))).to.have.members([
+      'figtree-latin-wght-normal',
+      'fraunces-latin-wght-normal',
+    ]);
+    expect(asked[1]).to.include.members(['figtree normal', 'fraunces normal']);
   });
 });

@@ -234,7 +234,7 @@ describe('published CSS', () => {
           .map(({ declarations }) => declarations),
       ) as Record<string, string>;
     expect(of('.page')).to.include({
-      'font-family': '"figtree", sans-serif',
+      'font-family': '"figtree", "figtree stand-in", sans-serif',
       'font-size': '1rem',
       'line-height': '1.5',
       'font-weight': '400',

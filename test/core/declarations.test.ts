@@ -30,8 +30,8 @@ const LAYERS = { 'background-image': 'var(--tint, none), var(--gradient, none), 
 /** In the demo's Desktop view of 12 columns. */
 const DECLARATIONS: Record<string, Said[]> = {
   family: [
-    ['literata', { 'font-family': '"literata", serif' }],
-    ['figtree', { 'font-family': '"figtree", sans-serif' }],
+    ['literata', { 'font-family': '"literata", "literata stand-in", serif' }],
+    ['figtree', { 'font-family': '"figtree", "figtree stand-in", sans-serif' }],
     ['font-own', { 'font-family': '"font-own", sans-serif' }],
   ],
   size: [
@@ -129,8 +129,8 @@ const DECLARATIONS: Record<string, Said[]> = {
   ...sides('margin'),
   backgroundColour: [['{night}', { 'background-color': 'var(--colour-night)' }]],
   backgroundPicture: [
-    ['none', { '--sign': 'none', ...LAYERS }],
-    ['saturn', { '--sign': 'var(--picture-saturn)', ...LAYERS }],
+    ['none', { '--picture': 'none', ...LAYERS }],
+    ['saturn', { '--picture': 'var(--picture-saturn)', ...LAYERS }],
   ],
   backgroundPosition: [[{ x: 20, y: 80 }, { 'background-position': '0 0, 0 0, 20% 80%' }]],
   backgroundSize: [['50% auto', { 'background-size': 'auto, auto, 50% auto' }]],

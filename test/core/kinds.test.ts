@@ -122,7 +122,7 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
         { label: 'There', link: '#x' },
       ],
     },
-    `<nav class="x" aria-label="Pages"><button type="button" popovertarget="menu-n1" class="a-button">${MENU_SIGN}Pages</button><ul id="menu-n1" popover="auto"><li class="close"><button type="button" popovertarget="menu-n1" popovertargetaction="hide">Close</button></li><li><a href="../" aria-current="page">Home</a></li><li><a href="#x">There</a></li></ul></nav>`,
+    `<nav class="x" aria-label="Pages"><button type="button" popovertarget="menu-n1" popovertargetaction="show" class="a-button">${MENU_SIGN}Pages</button><ul id="menu-n1" popover="auto"><li class="close"><button type="button" popovertarget="menu-n1" popovertargetaction="hide">Close</button></li><li><a href="../" aria-current="page">Home</a></li><li><a href="#x">There</a></li></ul></nav>`,
   ],
   [
     'prices',

@@ -1,7 +1,10 @@
 /** The theme, several elements at once, relative changes, parts and linked sides; and what an edit lets others skip. */
+import { createFontStack } from '@capsizecss/core';
+import { entireMetricsCollection as metrics } from '@capsizecss/metrics/entireMetricsCollection';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
+  FAMILIES,
   pagesOf,
   adjusted,
   applies,
@@ -120,6 +123,26 @@ describe('colours, spacing and fonts', () => {
     const css = printRules(preview(next.frame, home, { page: () => '', picture: () => '' }).shared);
     expect(css).to.match(/@media not \(width >= 1024px\)\{\n:root\{[^}]*--space-m:20px/);
   });
+});
+
+describe('what stands in for a family until it has loaded', () => {
+  // capsize (https://github.com/seek-oss/capsize) measures the fonts and works out the same for its own style sheets.
+  for (const { id, fallback, standIn } of FAMILIES) {
+    it(`is as large and as high as ${id}`, () => {
+      const system = fallback === 'serif' ? metrics.timesNewRoman : metrics.arial;
+      const own = metrics[id as 'figtree' | 'fraunces' | 'literata'];
+      const [{ '@font-face': face }] = createFontStack([own, system], {
+        fontFaceFormat: 'styleObject',
+      }).fontFaces;
+      const { sizeAdjust, ascent, descent, local } = standIn!;
+      expect([sizeAdjust, ascent, descent].map((percent) => `${percent}%`)).to.deep.equal([
+        face.sizeAdjust,
+        face.ascentOverride,
+        face.descentOverride,
+      ]);
+      expect(local[0]).to.equal(system.familyName);
+    });
+  }
 });
 
 describe('relative changes', () => {

@@ -58,7 +58,8 @@ export const navigation: Kind = {
       cursor: 'pointer',
     },
     // What has the focus is never behind the list (WCAG 2.2, 2.4.11): it goes when the focus goes elsewhere.
-    'body:has(:focus:not(nav *)) ul:popover-open': { display: 'none' },
+    // Where the window has become so wide that links need no button, it stays: they stand nowhere else.
+    'body:has(:focus:not(nav *)) ul:popover-open': { display: 'var(--menu-list, flex)' },
     '.close': { display: 'none' },
     'ul:popover-open > .close': { display: 'block', 'align-self': 'end' },
     '.close > button': { display: 'inline-flex' },
@@ -88,7 +89,8 @@ export const navigation: Kind = {
       { ...attributes, 'aria-label': label },
       element(
         'button',
-        { type: 'button', popovertarget: id, ...part('button') },
+        // Not toggled: where the list is open but out of sight, one click brings it back.
+        { type: 'button', popovertarget: id, popovertargetaction: 'show', ...part('button') },
         element(
           'svg',
           {

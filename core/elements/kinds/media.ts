@@ -123,7 +123,8 @@ export const video: Kind = {
   display: 'block',
   structure: { display: 'block', margin: '0' },
   inner: {
-    video: IMAGE,
+    // The shape that its markup says, the film's, not that of the picture before it (CSS Containment 2, §3.1; CSS Sizing 4, §6.1).
+    video: { ...IMAGE, contain: 'size' },
     figcaption: { 'padding-block-start': '0.5rem' },
     // Who asked for less motion gets the picture in place of a film that would play by itself.
     '.still': { ...IMAGE, display: 'var(--still, none)' },

@@ -10,7 +10,8 @@ import type { Property } from './property.ts';
 /** A family in CSS, with what stands in until its file has loaded. */
 export function familyCss(id: string): string {
   const family = familyOf(id);
-  return `"${id}", ${family?.fallback ?? 'sans-serif'}`;
+  const names = [id, ...(family?.standIn ? [family.standIn.name] : [])].map((name) => `"${name}"`);
+  return [...names, family?.fallback ?? 'sans-serif'].join(', ');
 }
 
 export const family: Property<string> = {

@@ -1,0 +1,38 @@
+import { knownProperty } from '../elements/properties/table.ts';
+import { contentOf } from '../elements/kinds/kind.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import { familiesOf, type FontFile } from '../theme/families.ts';
+import type { Node } from '../site/node.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
+import { takes } from '../site/applies.ts';
+import { resolve } from '../values/trace.ts';
+import { hiddenBy } from '../values/visibility.ts';
+
+export const landmarkOf = (section: Node): string =>
+  contentOf<string>(knownKind('section'), section, 'landmark');
+
+/** How many sections at the top of a page serve as its head; the one after them opens the page. */
+export function headSections(page: Page): number {
+  const sections = page.nodes[page.root].children.map((id) => page.nodes[id]);
+  const firstInMain = sections.findIndex((section) => landmarkOf(section) !== 'header');
+  return firstInMain < 0 ? sections.length : firstInMain;
+}
+
+/**
+ * The font files that the top of a page needs, up to its opening section: of each family that words have there in the base
+ * view, the upright one with the commonest characters. Fetched with the style sheet, they are there when it has been read.
+ */
+export function openingFonts(site: SiteFrame, page: Page): FontFile[] {
+  const family = knownProperty('family');
+  const used = new Set<unknown>();
+  const look = (node: Node) => {
+    if (takes(node.kind, family) && !hiddenBy(site, page, node, site.views.base))
+      used.add(resolve(site, page, node, family, site.views.base));
+    node.children.forEach((id) => look(page.nodes[id]));
+  };
+  page.nodes[page.root].children.slice(0, headSections(page) + 1).forEach((id) => look(page.nodes[id]));
+  return familiesOf(site).flatMap(({ id, files }) => {
+    const upright = files.find(({ style }) => style === 'normal');
+    return used.has(id) && upright ? [upright] : [];
+  });
+}
