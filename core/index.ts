@@ -52,7 +52,7 @@ export { completeOrder, moveTo } from './layout/order.ts';
 export { heldSpan, heldStart, movedRows, placeColumns, type Columns, type Placed } from './layout/spans.ts';
 export { fluid, sizeAt, textSizeCss, type Fluid, type TextSize } from './type/fluid.ts';
 
-export { contrastIn, contrastRatio, type Contrast } from './checks/contrast.ts';
+export { contrastIn, type Contrast } from './checks/contrast.ts';
 export {
   callOf,
   perform,

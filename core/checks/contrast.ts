@@ -14,7 +14,7 @@ import { viewOf, type ViewId } from '../layered/views.ts';
 
 /** How text stands out from what is behind it. */
 export interface Contrast {
-  /** From 1 (none) to 21 (black on white). */
+  /** From 1 (none) to 21 (black on white), as WCAG 2.2 has it (https://www.w3.org/TR/WCAG22/#dfn-contrast-ratio). */
   ratio: number;
   /** What WCAG 2.2, 1.4.3 asks for at level AA: 3 for large text, else 4.5. */
   needed: 3 | 4.5;
@@ -33,15 +33,6 @@ export function colourOf(site: SiteFrame, value: string): Color | undefined {
   const alias = aliasOf(value);
   const named = alias === undefined ? value : site.colours.find(({ id }) => id === alias)?.value;
   return named === undefined ? undefined : cssColour(named);
-}
-
-/**
- * The contrast ratio of one colour on another, both laid over white where they let it through (WCAG 2.2,
- * https://www.w3.org/TR/WCAG22/#dfn-contrast-ratio). `layers` are the colours behind the text, the furthest first.
- */
-export function contrastRatio(text: Color, layers: readonly Color[]): number {
-  const paper = over(WHITE, ...layers);
-  return wcagContrast(over(paper, text), paper);
 }
 
 const faded = (colour: Color, opacity: number): Color => ({

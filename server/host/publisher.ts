@@ -31,11 +31,15 @@ export function publisher(store: Store, hostUrl: string) {
 
   const previews = new Map<string, { site: string; files: Map<string, PreviewFile> }>();
 
-  async function compiled(site: Site): Promise<{ path: string; type: string; bytes: Buffer }[]> {
+  /** The files of a site. `kept`: the hash that bytes were read by from the store. */
+  async function compiled(
+    site: Site,
+  ): Promise<{ path: string; type: string; bytes: Buffer; kept?: string }[]> {
     return Promise.all(
       compileSite(site).map(async (file) => ({
         path: file.path,
         type: file.type,
+        kept: 'asset' in file ? file.asset.hash : 'font' in file ? file.font.file.hash : undefined,
         bytes: await publishedBytes(file, (hash, _id, name) => store.files.get(hash, name)),
       })),
     );
@@ -57,8 +61,9 @@ export function publisher(store: Store, hostUrl: string) {
       const before = await store.publications.live(id);
       if (before?.revision === snapshot.revision) return liveFrom(id, before);
       const manifest: Manifest = {};
-      for (const { path, type, bytes } of await compiled(snapshot.site)) {
-        manifest[path] = { hash: await store.files.put(bytes), type, ...(await encodedForms(type, bytes)) };
+      for (const { path, type, bytes, kept } of await compiled(snapshot.site)) {
+        const hash = kept ?? (await store.files.put(bytes));
+        manifest[path] = { hash, type, ...(await encodedForms(type, bytes)) };
       }
       const kept = await store.publications.publish(id, manifest, snapshot.revision);
       served.forget(id);

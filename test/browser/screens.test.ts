@@ -17,10 +17,6 @@ describe('the workbench, looked at', function () {
   this.timeout(120_000);
   const bench = useBench();
 
-  const open = async (page = 'home') => {
-    await bench.driver.get(`${bench.running.url}/sites/brindle-hill/pages/${page}`);
-    await sheet(bench.driver, 'Desktop');
-  };
   const trace = async () => (await bench.driver.findElement(By.css('[aria-label="Trace"]'))).getText();
 
   it('is set in the font that ships with it, buttons and fields too', async () => {
@@ -91,7 +87,7 @@ describe('the workbench, looked at', function () {
 
   it('calls every page by one name', async () => {
     const { driver } = bench;
-    await open('visits');
+    await bench.open('visits');
     await (await byRole(driver, 'button', /^Page Visits; choose another/)).click();
     await still(driver);
     const names = await Promise.all(

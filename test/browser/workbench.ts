@@ -207,6 +207,7 @@ export function useBench() {
     get running() {
       return bench!.running;
     },
+    open: (page?: string) => bench!.open(page),
     reload: () => bench!.open(),
     press: (...keys: string[]) =>
       bench!.driver

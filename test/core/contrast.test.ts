@@ -1,11 +1,23 @@
 import { expect } from 'chai';
-import { parse, type Color } from 'culori';
 import fc from 'fast-check';
-import { contrastIn, contrastRatio, type NodeId } from '../../core/index.ts';
+import { contrastIn, type NodeId } from '../../core/index.ts';
 import { frame, home, made, view } from './acting.ts';
 
-const colour = (text: string): Color => parse(text)!;
-const ratio = (text: string, ...behind: string[]) => contrastRatio(colour(text), behind.map(colour));
+const of = (id: string, page = home, where = 'desktop') =>
+  contrastIn(frame, page, page.nodes[id as NodeId], 'self', view(where));
+
+function set(property: string, node: string, value: unknown, page = home, where = 'desktop') {
+  const args = { nodes: [node as NodeId], property, view: view(where), value, reach: 'onward' as const };
+  return made('setValue', args, page).page;
+}
+
+/** The ratio of a text's colour on its own background, and on that of the section it stands in. */
+function ratio(text: string, own: string, section = 'white'): number {
+  let page = set('colour', 'week-title', text);
+  page = set('backgroundColour', 'week-title', own, page);
+  page = set('backgroundColour', 'week', section, page);
+  return of('week-title', page)!.ratio;
+}
 
 /** Relative luminance, written out from WCAG 2.2 (https://www.w3.org/TR/WCAG22/#dfn-relative-luminance). */
 const luminance = (channels: readonly number[]): number => {
@@ -44,21 +56,13 @@ describe('contrast', () => {
 
   it('lays what lets light through over what is behind it', () => {
     expect(ratio('rgb(0 0 0 / 0.5)', 'white')).to.be.closeTo(ratio('rgb(127.5 127.5 127.5)', 'white'), 1e-6);
-    expect(ratio('black', 'black', 'rgb(255 255 255 / 0.5)')).to.be.closeTo(
+    expect(ratio('black', 'rgb(255 255 255 / 0.5)', 'black')).to.be.closeTo(
       ratio('rgb(127.5 127.5 127.5)', 'black'),
       1e-6,
     );
     expect(ratio('black', 'transparent')).to.be.closeTo(21, 1e-9);
   });
 });
-
-const of = (id: string, page = home, where = 'desktop') =>
-  contrastIn(frame, page, page.nodes[id as NodeId], 'self', view(where));
-
-function set(property: string, node: string, value: unknown, page = home, where = 'desktop') {
-  const args = { nodes: [node as NodeId], property, view: view(where), value, reach: 'onward' as const };
-  return made('setValue', args, page).page;
-}
 
 describe('the contrast of an element', () => {
   it('is told by view, against the nearest colours behind it', () => {
