@@ -26,6 +26,7 @@ const CORE = [
   'compile',
   'checks',
   'exchange',
+  'starts',
 ];
 const WEB = [
   'ui',

@@ -88,3 +88,9 @@ export { upgradedFrame, upgradedNode } from './exchange/upgrade.ts';
 export { isNestedTooDeep } from './exchange/nesting.ts';
 export { siteFileSchema } from './exchange/schema.ts';
 export { readSiteFile, writeSiteFile, type ReadSite } from './exchange/sitefile.ts';
+
+export { branch, layered, pageOf, type Branch } from './starts/tree.ts';
+export { siteIdOf } from './starts/siteid.ts';
+export { VIEW_SETS, viewSet, type ViewSet } from './starts/viewsets.ts';
+export { LOOKS, type Look } from './starts/looks.ts';
+export { newSite, type NewSite } from './starts/newsite.ts';

@@ -2,13 +2,13 @@ import {
   FORMAT,
   FORMAT_VERSION,
   type Asset,
+  layered,
   type Layered,
   type WrittenSite,
   type TextStyle,
   type View,
   type ViewId,
 } from '../core/index.ts';
-import { layered } from './tree.ts';
 
 const view = (id: string, name: string, from: number, sheet: View['sheet'], grid: View['grid']): View => ({
   id: id as ViewId,

@@ -1,5 +1,5 @@
 import { siteFoot, siteHead } from './parts.ts';
-import { branch, layered, pageOf, type Branch } from './tree.ts';
+import { branch, layered, pageOf, type Branch } from '../core/index.ts';
 
 /**
  * A page with the values that are common practice when a desktop page is brought down: a heading of 64 px to 44–56 on

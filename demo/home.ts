@@ -1,5 +1,5 @@
 import { siteFoot, siteHead } from './parts.ts';
-import { branch, layered, pageOf, type Branch } from './tree.ts';
+import { branch, layered, pageOf, type Branch } from '../core/index.ts';
 
 const opening = branch('section', 'opening', 'Opening: the dome opens at dusk', {
   style: {

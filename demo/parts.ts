@@ -1,4 +1,4 @@
-import { branch, layered, type Branch } from './tree.ts';
+import { branch, layered, type Branch } from '../core/index.ts';
 
 /** The head and the foot that every page of the observatory has. */
 

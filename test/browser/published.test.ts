@@ -1,7 +1,7 @@
 /** Published pages at their edges: long words, wide gaps, pictures that come late, other directions, other ways of looking and of moving about. */
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
-import { knownKind, nodeClass, type NodeId, type Site } from '../../core/index.ts';
+import { knownKind, LOOKS, newSite, nodeClass, VIEW_SETS, type NodeId, type Site } from '../../core/index.ts';
 import { files as pictures, home, made, node, onlyPages, site, view } from '../core/acting.ts';
 import { eventually, openBrowser, resize, visit, type Browser } from './browser.ts';
 import { everything } from './everything.ts';
@@ -320,5 +320,24 @@ describe('published pages', function () {
       'fraunces-latin-wght-normal',
     ]);
     expect(asked[1]).to.include.members(['figtree normal', 'fraunces normal']);
+  });
+
+  it('are never wider than the window in any look that a new site can begin with', async () => {
+    for (const [index, { id: look }] of LOOKS.entries()) {
+      const { id: views, views: set } = VIEW_SETS[index % VIEW_SETS.length];
+      const begun = newSite({ id: look, name: 'Marsh Lane Pottery', lang: 'en', look, views });
+      const url = await files.put(look, begun);
+      for (const width of [320, ...set.list.flatMap(({ from, sheet }) => [from, sheet.width])]) {
+        if (width < 320) continue;
+        await resize(browser.driver, width, 800);
+        await visit(browser.driver, url);
+        const [wide, menu] = await run<number[]>(
+          `const button = document.querySelector('nav > button').getBoundingClientRect(); return [document.documentElement.scrollWidth, button.height];`,
+        );
+        expect(wide, `${look} at ${width} px`).to.be.at.most(width);
+        // One line of words, with some room: it is not squeezed.
+        expect(menu, `the menu’s button in ${look} at ${width} px`).to.be.at.most(48);
+      }
+    }
   });
 });

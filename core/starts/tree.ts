@@ -1,19 +1,13 @@
-import type {
-  Layered,
-  Override,
-  Node,
-  NodeId,
-  Page,
-  PageHead,
-  PartStyle,
-  Style,
-  ViewId,
-} from '../core/index.ts';
+import type { Layered, Override } from '../layered/layered.ts';
+import type { ViewId } from '../layered/views.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import type { Node, PartStyle, Style } from '../site/node.ts';
+import type { Page, PageHead } from '../site/site.ts';
 
 /** A page with what the site knows of it, as in a site file. */
 export type WrittenPage = PageHead & Page;
 
-/** An element written as a tree, as the demo's pages are; `pageOf` lays it out flat. */
+/** An element written as a tree; `pageOf` lays it out flat. */
 export interface Branch {
   kind: string;
   id: string;
@@ -26,6 +20,7 @@ export interface Branch {
   children: Branch[];
 }
 
+/** An element of a kind, with what is in it. */
 export function branch(
   kind: string,
   id: string,
@@ -50,6 +45,7 @@ export function layered(
   return result;
 }
 
+/** A page with its head from a tree of elements. */
 export function pageOf(head: Omit<PageHead, 'id'> & { id: string }, root: Branch): WrittenPage {
   const nodes: Record<NodeId, Node> = {};
   const add = (tree: Branch, parent: NodeId | null): NodeId => {

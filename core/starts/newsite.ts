@@ -1,0 +1,125 @@
+import { canonicalSite } from '../site/canonical.ts';
+import { FORMAT, FORMAT_VERSION, siteFrom, type Site, type TextStyle } from '../site/site.ts';
+import type { Layered } from '../layered/layered.ts';
+import { viewIndex, type View, type Views } from '../layered/views.ts';
+import { LOOKS, type Look } from './looks.ts';
+import { makingOf, opening, SECTIONS, siteFoot, siteHead, type Making } from './sections.ts';
+import { branch, pageOf } from './tree.ts';
+import { viewSet } from './viewsets.ts';
+
+/** What a new site is made from. */
+export interface NewSite {
+  id: string;
+  name: string;
+  /** BCP 47 tag of the language it is written in. */
+  lang: string;
+  /** The id of a look, and of a ready-made set of views. */
+  look: string;
+  views: string;
+}
+
+/** A heading's size in px: larger by the look's ratio a level, and by less in narrower views. */
+function headingSize({ bodySize, ratio }: Look, level: number, views: Views, view: View): number {
+  const base = views.list[viewIndex(views, views.base)].sheet.width;
+  const share = Math.min(1.15, Math.max(0.55, Math.log(view.sheet.width / 160) / Math.log(base / 160)));
+  const times = 1 + (ratio - 1) * share;
+  return Math.round(bodySize * times ** Math.max(0, 6 - level));
+}
+
+function textStyles({ look, by, widths }: Making, views: Views): TextStyle[] {
+  const style = (id: string, name: string, self: Record<string, Layered<unknown>>): TextStyle => ({
+    id,
+    name,
+    style: { self },
+  });
+  const body = (size: Layered<number>, lineHeight: number, weight = 400) => ({
+    family: { base: look.body },
+    size,
+    lineHeight: { base: lineHeight },
+    weight: { base: weight },
+  });
+  const sized = (difference: number) =>
+    widths(look.bodySize + difference - 1, look.bodySize + difference, look.bodySize + difference);
+  const headings = [1, 2, 3, 4, 5, 6].map((level) =>
+    style(`heading-${level}`, `Heading ${level}`, {
+      family: { base: look.heading },
+      size: by((view) => headingSize(look, level, views, view)),
+      lineHeight: { base: level < 3 ? 1.12 : 1.3 },
+      weight: { base: look.headingWeight },
+    }),
+  );
+  return [
+    ...headings,
+    style('lead', 'Lead', body(sized(3), 1.5)),
+    style('body', 'Body', body(sized(0), 1.6)),
+    style('small', 'Small', body(sized(-2), 1.5)),
+    style('meta', 'Meta', body({ base: look.bodySize - 3 }, 1.4)),
+    style('button', 'Button', body({ base: look.bodySize - 1 }, 1.25, 650)),
+    style('quote', 'Quote', {
+      family: { base: look.heading },
+      size: widths(look.bodySize + 4, look.bodySize + 7, look.bodySize + 11),
+      lineHeight: { base: 1.4 },
+    }),
+    style('caption', 'Caption', body({ base: look.bodySize - 3 }, 1.45)),
+    style('label', 'Label', body({ base: look.bodySize - 2 }, 1.4, 600)),
+    style('logo', 'Logo', {
+      family: { base: look.heading },
+      size: widths(20, 22, 22),
+      lineHeight: { base: 1.2 },
+      weight: { base: 700 },
+    }),
+  ];
+}
+
+/** The names of a look's colours on screen, by their ids in values. */
+const COLOURS: readonly (readonly [string, string, keyof Look['colours']])[] = [
+  ['paper', 'Paper', 'paper'],
+  ['ink', 'Ink', 'ink'],
+  ['quiet', 'Quiet ink', 'quiet'],
+  ['band', 'Band', 'band'],
+  ['on-band', 'On band', 'onBand'],
+  ['soft', 'Soft', 'soft'],
+  ['accent', 'Accent', 'accent'],
+  ['on-accent', 'On accent', 'onAccent'],
+];
+
+/** A site to begin with: one page, with the sections of a look, right in every view of a ready-made set. */
+export function newSite({ id, name, lang, look: lookId, views: viewsId }: NewSite): Site {
+  const look = LOOKS.find((each) => each.id === lookId) ?? LOOKS[0];
+  const { views } = viewSet(viewsId);
+  const making = makingOf(views, look, name);
+  const { widths } = making;
+  const home = pageOf(
+    { id: 'home', slug: '', title: name, description: '' },
+    branch('page', 'page', 'Home', {
+      style: { colour: { base: '{ink}' }, backgroundColour: { base: '{paper}' } },
+      children: [
+        siteHead(making),
+        opening(making),
+        ...look.sections.map((section) => SECTIONS[section](making)),
+        siteFoot(making),
+      ],
+    }),
+  );
+  return canonicalSite(
+    siteFrom({
+      format: FORMAT,
+      version: FORMAT_VERSION,
+      id,
+      name,
+      lang,
+      views,
+      colours: COLOURS.map(([colour, label, key]) => ({ id: colour, name: label, value: look.colours[key] })),
+      textStyles: textStyles(making, views),
+      spacing: [
+        { id: 's', name: 'S', size: widths(12, 16, 16) },
+        { id: 'm', name: 'M', size: widths(16, 24, 24) },
+        { id: 'l', name: 'L', size: widths(24, 32, 40) },
+        { id: 'xl', name: 'XL', size: widths(40, 56, 72) },
+      ],
+      fonts: [],
+      assets: [],
+      pages: [home],
+    }),
+  );
+}

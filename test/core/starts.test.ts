@@ -1,0 +1,105 @@
+/** What new sites begin with: valid, legible in every view, and with an address of their own. */
+import { expect } from 'chai';
+import {
+  contrastIn,
+  LOOKS,
+  newSite,
+  PARTS,
+  knownKind,
+  siteFaults,
+  siteIdOf,
+  sourceOrder,
+  trace,
+  knownProperty,
+  VIEW_SETS,
+  type NodeId,
+  type Part,
+  type Site,
+} from '../../core/index.ts';
+import { pagesOf, type Page } from '../../core/index.ts';
+
+const homeOf = (site: Site): Page => pagesOf(site)[0];
+
+const made = (look: string, views: string, lang = 'en'): Site =>
+  newSite({ id: 'trial', name: 'Hall & Yard <2>', lang, look, views });
+
+describe('a new site', () => {
+  it('can begin with six looks and with two to five views', () => {
+    expect(LOOKS).to.have.length(6);
+    expect(new Set(LOOKS.map(({ name }) => name)).size).to.equal(6);
+    expect(VIEW_SETS.map(({ views }) => views.list.length)).to.deep.equal([2, 3, 4, 5]);
+    expect(VIEW_SETS.map(({ views }) => views.list.map(({ from }) => from))).to.deep.equal([
+      [0, 768],
+      [0, 640, 1024],
+      [0, 640, 1024, 1440],
+      [0, 480, 768, 1024, 1440],
+    ]);
+    for (const { views } of VIEW_SETS) expect(views.base).to.equal('desktop');
+  });
+
+  for (const { id, name } of LOOKS) {
+    it(`is valid and legible in the look ${name}, in every view of every set`, () => {
+      for (const { id: views } of VIEW_SETS) {
+        const site = made(id, views);
+        expect(siteFaults(site), views).to.deep.equal([]);
+        const page = homeOf(site);
+        const sections = page.nodes[page.root].children.length;
+        expect(sections, 'head, opening, two or three more, foot').to.be.within(5, 6);
+        for (const node of sourceOrder(page)) {
+          const parts = PARTS.filter((part) => part === 'self' || knownKind(node.kind).parts?.[part as Part]);
+          for (const { id: view } of site.frame.views.list) {
+            for (const part of parts) {
+              const contrast = contrastIn(site.frame, page, node, part, view);
+              if (!contrast) continue;
+              expect(contrast.ratio, `${node.name}, ${part}, ${view}`).to.be.at.least(contrast.needed);
+            }
+          }
+        }
+      }
+    });
+  }
+
+  it('has headings that grow with the width of the view, level by level', () => {
+    const site = made('orchard', '4');
+    const page = homeOf(site);
+    const size = (view: string) =>
+      trace(site.frame, page, page.nodes['headline' as NodeId], 'self', knownProperty('size'), view as never)
+        .value as number;
+    const sizes = ['mobile', 'tablet', 'desktop', 'wide'].map(size);
+    expect(sizes).to.deep.equal([...sizes].sort((one, other) => one - other));
+    // 17 px times 1.3 to the fifth: a scale of five steps, as typographers count it (common practice).
+    expect(sizes[2]).to.equal(63);
+  });
+
+  it('stacks its columns where the view is narrow, and says its name as text', () => {
+    const site = made('quarry', '2');
+    const page = homeOf(site);
+    const span = (view: string) =>
+      trace(site.frame, page, page.nodes['card-one' as NodeId], 'self', knownProperty('span'), view as never)
+        .value;
+    expect([span('mobile'), span('desktop')]).to.deep.equal([4, 4]);
+    expect(site.frame.views.list.map(({ grid }) => grid.columns)).to.deep.equal([4, 12]);
+    expect(page.nodes['foot-address' as NodeId].content.text).to.include('Hall &amp; Yard &lt;2&gt;');
+  });
+});
+
+describe('the id of a new site', () => {
+  it('is its name in letters of an address, and another one than those that are taken', () => {
+    const taken = new Set(['hall-and-yard', 'hall-and-yard-2']);
+    const ids: [string, string][] = [
+      ['Hall & Yard', 'hall-and-yard-3'],
+      ['Über den Dächern', 'ueber-den-daechern'],
+      ['Ёлка', 'yolka'],
+      ['preview', 'preview-2'],
+      ['../../etc/passwd', 'etc-passwd'],
+      ['日本', 'site'],
+      ['‮evil‬', 'evil'],
+      ['x'.repeat(200), 'x'.repeat(54)],
+    ];
+    for (const [name, id] of ids)
+      expect(
+        siteIdOf(name, (each) => taken.has(each)),
+        name,
+      ).to.equal(id);
+  });
+});
