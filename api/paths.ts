@@ -8,6 +8,11 @@ export const paths = {
   backups: () => `${API}/backups`,
   sites: () => `${API}/sites`,
   site: (site: string) => `${API}/sites/${part(site)}`,
+  demo: () => `${API}/sites/demo`,
+  copies: (site: string) => `${API}/sites/${part(site)}/copies`,
+  putAway: (site: string) => `${API}/sites/${part(site)}/put-away`,
+  /** The pages of a site as they would be published, in one file. */
+  zip: (site: string) => `${API}/sites/${part(site)}/zip`,
   file: (site: string) => `${API}/sites/${part(site)}/file`,
   page: (site: string, page: string) => `${API}/sites/${part(site)}/pages/${part(page)}`,
   asset: (site: string, asset: string) => `${API}/sites/${part(site)}/assets/${part(asset)}`,

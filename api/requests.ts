@@ -148,6 +148,14 @@ export class HashName {
   hash!: string;
 }
 
+/** What a copy of a site is called. */
+export class CopyRequest {
+  @IsString({ message: 'A copy has a name.' })
+  @IsNotEmpty({ message: 'The name of the copy is empty.' })
+  @MaxLength(80, { message: 'A name has at most 80 characters.' })
+  name!: string;
+}
+
 /** The names in a request's path. */
 export class PathNames {
   @Matches(ID, { message: 'The name of the site is malformed.' })

@@ -22,10 +22,17 @@ export interface SiteSummary {
   name: string;
   pages: number;
   firstPage: string;
-  /** The asset of the first page's first picture, to know the site by; null where it has none. */
-  cover: string | null;
+  revision: number;
   changedAt: string;
   live: LivePublication | null;
+  /** When it was put away; null where it is not. */
+  putAwayAt: string | null;
+}
+
+/** A site that was made, brought in or copied. */
+export interface AddedSite {
+  id: string;
+  firstPage: string;
 }
 
 /** What a site's page list tells of a page besides its head. */

@@ -19,7 +19,7 @@ import {
 import { editor } from '../test/server/editing.ts';
 
 const folder = await mkdtemp(join(tmpdir(), 'dimorphe-screenshots-'));
-const running = await start({ port: 0, hostPort: 0, dataFolder: folder, pages: builtPages });
+const running = await start({ port: 0, hostPort: 0, dataFolder: folder, pages: builtPages, demo: true });
 const browser = await openBrowser();
 const { driver } = browser;
 

@@ -16,6 +16,8 @@ export interface Settings {
   dataFolder: string;
   databaseUrl?: string;
   pages?: Pages;
+  /** Puts the demo site into an empty database. */
+  demo?: boolean;
   /** Names besides this machine's own under which the program may be reached. */
   allowedHosts?: readonly string[];
   logLevel?: string;
@@ -48,7 +50,7 @@ function listen(server: Server, port: number, variable: string): Promise<string>
   });
 }
 
-/** Opens the data folder, puts the demo into an empty database, and serves the application and the host. */
+/** Opens the data folder, and serves the application and the host. */
 export async function start(settings: Settings): Promise<Running> {
   const isOwnHost = hostCheck(settings.allowedHosts);
   const log = pino({ level: settings.logLevel ?? 'warn' });
@@ -66,7 +68,8 @@ export async function start(settings: Settings): Promise<Running> {
     await store.close();
   };
   try {
-    if ((await store.sites.list()).length === 0) await store.add(await demoSite());
+    if (settings.demo && (await store.sites.list()).length === 0)
+      await store.add(await demoSite(), 'leave out');
     // The host listens first: the application's links need its address.
     const hostServer = createServer((request, response) => hostApp(request, response));
     servers.push(hostServer);

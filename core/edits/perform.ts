@@ -15,6 +15,7 @@ import type { Operation } from './operation.ts';
 import { reverseOrder } from './order.ts';
 import { addPage, changePage, moveToPage, removePage } from './pages.ts';
 import { takeColumns } from './place.ts';
+import { changeSite } from './siteitself.ts';
 import { shapeAt } from './shape.ts';
 import { addElement, duplicateElement, removeElements } from './structure.ts';
 import { addFont, removeFromTheme, setColour, setSpacing } from './theme.ts';
@@ -46,6 +47,7 @@ export const COMMANDS = {
   changePage,
   removePage,
   moveToPage,
+  changeSite,
 };
 
 export type CommandName = keyof typeof COMMANDS;

@@ -11,11 +11,7 @@ const MOST = 54;
  * another one than those that are taken.
  */
 export function siteIdOf(name: string, isTaken: (id: string) => boolean = () => false): string {
-  const plain =
-    slugify(name)
-      .replace(/[^a-z0-9]+/g, '-')
-      .slice(0, MOST)
-      .replace(/^-+|-+$/g, '') || 'site';
+  const plain = slugify(name).slice(0, MOST).replace(/-$/, '') || 'site';
   const free = (id: string) => !RESERVED.includes(id) && !isTaken(id);
   let id = plain;
   for (let count = 2; !free(id); count++) id = `${plain}-${count}`;

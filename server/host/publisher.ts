@@ -70,6 +70,20 @@ export function publisher(store: Store, hostUrl: string) {
       return liveFrom(id, kept);
     },
 
+    /** Takes what is live off the host; it answers 404 then. */
+    async takeDown(id: string): Promise<void> {
+      await store.publications.takeDown(id);
+      served.forget(id);
+    },
+
+    /** The files of a site as they would be published; undefined when there is no such site. */
+    async files(id: string): Promise<{ path: string; bytes: Buffer }[] | undefined> {
+      const snapshot = await store.history.snapshot(id);
+      return snapshot && (await compiled(snapshot.site));
+    },
+
+    url: siteUrl,
+
     /** Compiles the draft for the host to show under a name that cannot be guessed; answers its address. */
     async preview(id: string): Promise<string | undefined> {
       const snapshot = await store.history.snapshot(id);

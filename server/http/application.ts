@@ -16,6 +16,7 @@ import { notFound, problems, Refusal } from './problem.ts';
 import { backupRoutes } from './backups.ts';
 import { editRoutes } from './edits.ts';
 import { fontRoutes } from './fonts.ts';
+import { keepingRoutes } from './keeping.ts';
 import { publishingRoutes } from './publishing.ts';
 import { siteRoutes } from './sites.ts';
 
@@ -42,6 +43,17 @@ const sameOrigin: express.RequestHandler = (request, _response, next) => {
 function notTooDeep(_request: IncomingMessage, _response: ServerResponse, body: Buffer): void {
   if (isNestedTooDeep(body.toString('latin1'))) throw new RangeError('nested too deep');
 }
+
+/** A handler that is passed by for some requests. */
+const unless =
+  (
+    isPassedBy: (request: express.Request) => boolean,
+    handler: express.RequestHandler,
+  ): express.RequestHandler =>
+  (request, response, next) => {
+    if (isPassedBy(request)) next();
+    else handler(request, response, next);
+  };
 
 /** The application's server: the interface for the browser and everything under `/api`. */
 export function application(
@@ -95,7 +107,14 @@ export function application(
         );
       },
     }),
-    express.json({ limit: LIMITS.request, type: 'application/json', verify: notTooDeep }),
+  );
+  // A site file is larger than any other request, and its route reads it itself.
+  app.use(
+    API,
+    unless(
+      ({ method, path }) => method === 'POST' && API + path === paths.sites(),
+      express.json({ limit: LIMITS.request, type: 'application/json', verify: notTooDeep }),
+    ),
   );
   app.get(`${API}/health`, (_request, response) => {
     response.json({ ready: true } satisfies Health);
@@ -103,6 +122,7 @@ export function application(
   app.use(paths.backups(), backupRoutes(store));
   app.use(
     `${API}/sites`,
+    keepingRoutes(store),
     siteRoutes(store, publisher),
     editRoutes(store),
     fontRoutes(store),

@@ -20,5 +20,11 @@ export function publishingRoutes(publisher: Publisher): Router {
     response.status(201).json(live);
   });
 
+  router.delete('/:site/publications', async (request, response) => {
+    const { site } = await namesIn(request.params);
+    await publisher.takeDown(site);
+    response.status(204).end();
+  });
+
   return router;
 }

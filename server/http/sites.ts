@@ -1,9 +1,10 @@
+import { pipeline } from 'node:stream/promises';
 import { Router } from 'express';
+import { ZipFile } from 'yazl';
 import type { PageResponse, SiteResponse, SiteSummary } from '../../api/responses.ts';
 import {
   countOverrides,
   pagesOf,
-  sourceOrder,
   writeSiteFile,
   type NodeId,
   type Page,
@@ -13,12 +14,6 @@ import type { Publisher } from '../host/publisher.ts';
 import type { Store } from '../store/open.ts';
 import { namesIn, noPage, noSite } from './names.ts';
 import { Refusal } from './problem.ts';
-
-/** The first picture of a page in source order. */
-function coverOf(page: Page): string | null {
-  const picture = sourceOrder(page).find((node) => node.kind === 'picture');
-  return (picture?.style.self?.source?.base as string | undefined) ?? null;
-}
 
 /** How many overrides a page holds, by view. */
 const overridesOf = (page: Page, views: Views): Record<string, number> =>
@@ -31,22 +26,23 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
   const router = Router();
 
   router.get('/', async (_request, response) => {
-    const summaries = await Promise.all(
-      (await sites.list()).map(async ({ id, frame, changedAt }): Promise<SiteSummary> => {
-        const present = (await history.present(id))!;
-        const [first] = pagesOf(present.site);
-        return {
-          id,
-          name: frame.name,
-          pages: frame.pages.length,
-          firstPage: first.id,
-          cover: coverOf(first),
-          changedAt: changedAt.toISOString(),
-          live: await publisher.live(id),
-        };
-      }),
+    const all = await sites.list();
+    response.json(
+      all.map(({ id, frame, revision, changedAt, live, putAwayAt }): SiteSummary => ({
+        id,
+        name: frame.name,
+        pages: frame.pages.length,
+        firstPage: frame.pages[0].id,
+        revision,
+        changedAt: changedAt.toISOString(),
+        live: live && {
+          number: live.number,
+          url: publisher.url(id),
+          publishedAt: live.publishedAt.toISOString(),
+        },
+        putAwayAt: putAwayAt?.toISOString() ?? null,
+      })),
     );
-    response.json(summaries);
   });
 
   router.get('/:site', async (request, response) => {
@@ -80,6 +76,17 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
     for (const { id: key, hash, name } of [...site.frame.assets, ...site.frame.fonts])
       written[key] = (await files.get(hash, name)).toString('base64');
     response.attachment(`${id}.json`).type('json').send(writeSiteFile(site, written));
+  });
+
+  router.get('/:site/zip', async (request, response) => {
+    const { site: id } = await namesIn(request.params);
+    const pages = await publisher.files(id);
+    if (!pages) throw noSite();
+    const zip = new ZipFile();
+    for (const { path, bytes } of pages) zip.addBuffer(bytes, path);
+    zip.end();
+    response.attachment(`${id}.zip`).type('zip');
+    await pipeline(zip.outputStream, response);
   });
 
   router.get('/:site/pages/:page', async (request, response) => {

@@ -148,5 +148,5 @@ export const openDatabase = (dataFolder: string, url?: string): Promise<OpenData
   url ? openServer(url) : openEmbedded(dataFolder);
 
 /** Notifies all who listen on a channel, once the transaction is committed. */
-export const notify = (tx: Transaction, channel: string, text: string) =>
+export const notify = (tx: Transaction | Database, channel: string, text: string) =>
   tx.execute(sql`select pg_notify(${channel}, ${text})`);

@@ -74,6 +74,9 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
   /** Sites as they are at a revision, those used last at the end. What the database says of the revision decides. */
   const held = new Map<string, Snapshot>();
 
+  /** What is held of a site that is gone. */
+  const forget = (id: string): void => void held.delete(id);
+
   const hold = (id: string, snapshot: Snapshot): Snapshot => {
     held.delete(id);
     held.set(id, snapshot);
@@ -162,6 +165,8 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
   }
 
   return {
+    forget,
+
     /** The site as it is now; undefined when there is none. */
     async present(id: string): Promise<Snapshot | undefined> {
       const revision = await revisionOf(database, id);

@@ -1,13 +1,13 @@
 import { mkdir } from 'node:fs/promises';
 import { dirname, join, resolve } from 'node:path';
-import type { ReadSite } from '../../core/index.ts';
+import { siteIdOf, type ReadSite } from '../../core/index.ts';
 import { writeBackup } from './backup.ts';
-import { openDatabase } from './database.ts';
+import { notify, openDatabase } from './database.ts';
 import { clearDrafts, fileStore, type FileStore } from './files.ts';
 import { CHANNEL, historyStore, type HistoryStore } from './history.ts';
 import { lockFolder, type Lock } from './lock.ts';
 import { publicationStore, type PublicationStore } from './publications.ts';
-import { siteStore, type SiteStore } from './sites.ts';
+import { siteStore, type Removal, type SiteStore } from './sites.ts';
 import { tidying } from './tidying.ts';
 import { verify, type Verified } from './verify.ts';
 
@@ -29,10 +29,21 @@ export interface Store {
   backup(target: string, before?: string): Promise<void>;
   /** Looks whether all that is kept is whole. */
   verify(): Promise<Verified>;
-  /** Keeps a site with its pictures, films and fonts. */
-  add(read: ReadSite): Promise<void>;
+  /**
+   * Keeps a site with its pictures, films and fonts; files that are not given are in the store already. It keeps its id where
+   * that is free, else it gets one after its name, or is left out where that is said. Answers the id.
+   */
+  add(read: ReadSite, whereTaken?: 'rename' | 'leave out'): Promise<string>;
+  /** Removes a site for good that is put away and not published. */
+  remove(site: string): Promise<Removal>;
   close(): Promise<void>;
 }
+
+/** ms; how long what is put away is kept: thirty days. */
+const KEPT_AWAY = 30 * 86_400_000;
+
+/** What is said on the channel of a site that was removed. */
+const REMOVED = 'removed';
 
 /** The lock of a folder that several processes may have open. */
 const SHARED: Lock = { announce: () => undefined, release: () => undefined };
@@ -54,11 +65,18 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
     const files = fileStore(folderOfFiles);
     const tidied = tidying(tidy);
     const followers = new Set<(site: string | undefined) => void>();
-    await listen(CHANNEL, (text) => {
-      const site = text.split(' ')[0] || undefined;
-      followers.forEach((heard) => heard(site));
-    });
     const history = historyStore(database, tidied, files);
+    await listen(CHANNEL, (text) => {
+      const [site, what] = text.split(' ');
+      if (what === REMOVED) history.forget(site);
+      followers.forEach((heard) => heard(site || undefined));
+    });
+    // Another site may come to have the same id, and the same revision.
+    const gone = async (site: string) => {
+      history.forget(site);
+      await notify(database, CHANNEL, `${site} ${REMOVED}`);
+    };
+    for (const site of await sites.removePutAwayBefore(new Date(Date.now() - KEPT_AWAY))) await gone(site);
     return {
       folder: path,
       sites,
@@ -75,10 +93,20 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
         await writeBackup(database, folderOfFiles, target, { before });
       },
       verify: () => verify({ database, history, files }),
-      async add({ site, files: given }) {
+      async add({ site, files: given }, whereTaken = 'rename') {
         for (const { id } of [...site.frame.assets, ...site.frame.fonts])
-          await files.put(Buffer.from(given[id], 'base64'));
-        await sites.add(site);
+          if (given[id] !== undefined) await files.put(Buffer.from(given[id], 'base64'));
+        for (let { id } = site.frame; ;) {
+          if (await sites.add({ ...site, frame: { ...site.frame, id } })) return id;
+          if (whereTaken === 'leave out') return id;
+          const taken = new Set((await sites.list()).map((each) => each.id));
+          id = siteIdOf(site.frame.name, (each) => taken.has(each));
+        }
+      },
+      async remove(site) {
+        const removal = await sites.remove(site);
+        if (removal === 'removed') await gone(site);
+        return removal;
       },
       async close() {
         await tidied.stop();

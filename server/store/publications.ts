@@ -1,4 +1,4 @@
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, isNotNull } from 'drizzle-orm';
 import { notify, type Database } from './database.ts';
 import { CHANNEL } from './history.ts';
 import { publications, sites, type Manifest } from './schema.ts';
@@ -29,6 +29,18 @@ export function publicationStore(database: Database) {
         await tx.update(sites).set({ live: number }).where(eq(sites.id, site));
         await notify(tx, CHANNEL, `${site} live`);
         return kept;
+      }),
+
+    /** Takes what is live off the host; publications stay. Answers whether anything was live. */
+    takeDown: (site: string): Promise<boolean> =>
+      database.transaction(async (tx) => {
+        const taken = await tx
+          .update(sites)
+          .set({ live: null })
+          .where(and(eq(sites.id, site), isNotNull(sites.live)))
+          .returning({ id: sites.id });
+        await notify(tx, CHANNEL, `${site} live`);
+        return taken.length > 0;
       }),
 
     /** The publication that is live, if any. */

@@ -21,6 +21,8 @@ export const sites = pgTable('sites', {
   /** The last revision that changed the frame. */
   frameRevision: integer('frame_revision').notNull().default(1),
   live: integer('live'),
+  /** When the site was put away; it is removed for good some time after. */
+  putAwayAt: moment('put_away_at'),
   createdAt: moment('created_at').notNull().defaultNow(),
   changedAt: moment('changed_at').notNull().defaultNow(),
 });

@@ -1,4 +1,4 @@
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, eq, isNull, lt } from 'drizzle-orm';
 import {
   canonicalSite,
   pagesOf,
@@ -10,7 +10,7 @@ import {
 } from '../../core/index.ts';
 import type { Database } from './database.ts';
 import { writePage } from './documents.ts';
-import { nodes, pages, sites } from './schema.ts';
+import { nodes, pages, publications, sites } from './schema.ts';
 
 /** What is known of a site without its pages. */
 export interface SiteRow {
@@ -19,7 +19,16 @@ export interface SiteRow {
   revision: number;
   frameRevision: number;
   changedAt: Date;
+  putAwayAt: Date | null;
 }
+
+/** A site as the list of all has it: also which publication is live. */
+export interface ListedSite extends SiteRow {
+  live: { number: number; publishedAt: Date } | null;
+}
+
+/** What became of a site that was to be removed: it is kept where it is not put away, or its pages are published still. */
+export type Removal = 'removed' | 'not put away' | 'live' | 'missing';
 
 /** Which sites there are. */
 export function siteStore(database: Database) {
@@ -29,9 +38,51 @@ export function siteStore(database: Database) {
     revision: sites.revision,
     frameRevision: sites.frameRevision,
     changedAt: sites.changedAt,
+    putAwayAt: sites.putAwayAt,
   };
+  const live = { number: publications.number, publishedAt: publications.publishedAt };
   return {
-    list: (): Promise<SiteRow[]> => database.select(fields).from(sites).orderBy(asc(sites.createdAt)),
+    /** All sites, also those that are put away. */
+    list: (): Promise<ListedSite[]> =>
+      database
+        .select({ ...fields, live })
+        .from(sites)
+        .leftJoin(publications, and(eq(publications.site, sites.id), eq(publications.number, sites.live)))
+        .orderBy(asc(sites.createdAt)),
+
+    /** Puts a site away, or has it back with null; answers whether there is one. */
+    async putAway(site: string, at: Date | null): Promise<boolean> {
+      const found = await database
+        .update(sites)
+        .set({ putAwayAt: at })
+        .where(eq(sites.id, site))
+        .returning({ id: sites.id });
+      return found.length > 0;
+    },
+
+    /** Removes a site for good, with its history and its publications. */
+    remove: (site: string): Promise<Removal> =>
+      database.transaction(async (tx) => {
+        const [found] = await tx
+          .select({ live: sites.live, putAwayAt: sites.putAwayAt })
+          .from(sites)
+          .where(eq(sites.id, site))
+          .for('update');
+        if (!found) return 'missing';
+        if (!found.putAwayAt) return 'not put away';
+        if (found.live !== null) return 'live';
+        await tx.delete(sites).where(eq(sites.id, site));
+        return 'removed';
+      }),
+
+    /** Removes for good what was put away before a moment and is not published; answers the ids. */
+    async removePutAwayBefore(moment: Date): Promise<string[]> {
+      const gone = await database
+        .delete(sites)
+        .where(and(lt(sites.putAwayAt, moment), isNull(sites.live)))
+        .returning({ id: sites.id });
+      return gone.map(({ id }) => id);
+    },
 
     async row(site: string): Promise<SiteRow | undefined> {
       const [found] = await database.select(fields).from(sites).where(eq(sites.id, site));

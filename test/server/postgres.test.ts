@@ -40,6 +40,7 @@ describe('on a PostgreSQL server', function () {
       logLevel: 'silent',
       dataFolder: folder,
       databaseUrl: postgres.url,
+      demo: true,
     };
     const running = await Promise.all([start(settings), start(settings), start(settings)]);
     try {

@@ -10,7 +10,7 @@ let template: Promise<string> | undefined;
 function madeTemplate(): Promise<string> {
   template ??= (async () => {
     const folder = await mkdtemp(join(tmpdir(), 'dimorphe-template-'));
-    const running = await start({ port: 0, hostPort: 0, dataFolder: folder });
+    const running = await start({ port: 0, hostPort: 0, dataFolder: folder, demo: true });
     await running.stop();
     process.once('exit', () => void rm(folder, { recursive: true, force: true }));
     return folder;
@@ -32,7 +32,14 @@ export interface Served extends Running {
 
 export async function served(settings: Partial<Parameters<typeof start>[0]> = {}): Promise<Served> {
   const folder = settings.dataFolder ?? (await freshFolder());
-  const running = await start({ port: 0, hostPort: 0, logLevel: 'silent', ...settings, dataFolder: folder });
+  const running = await start({
+    port: 0,
+    hostPort: 0,
+    logLevel: 'silent',
+    demo: true,
+    ...settings,
+    dataFolder: folder,
+  });
   return {
     ...running,
     folder,

@@ -1,0 +1,31 @@
+import { schemaFaults } from '../faults.ts';
+import { done, refused } from '../outcome.ts';
+import { SiteFrameSchema } from '../site/site.ts';
+import type { Command } from './command.ts';
+
+export interface ChangeSite {
+  name?: string;
+  /** BCP 47 tag of the language the site is written in. */
+  lang?: string;
+}
+
+/** Changes what the site itself is called, and the language it is written in. Its address stays. */
+export const changeSite: Command<ChangeSite> = {
+  on: () => 'frame',
+  run(site, _page, given) {
+    const name = (given.name ?? site.name).replace(/\s+/g, ' ').trim();
+    const lang = (given.lang ?? site.lang).trim();
+    const [inName] = schemaFaults(SiteFrameSchema.properties.name, name);
+    if (inName) return refused('The name of a site has 1 to 80 characters. Nothing was changed.');
+    const [inLanguage] = schemaFaults(SiteFrameSchema.properties.lang, lang);
+    if (inLanguage) return refused(`“${lang}” names no language. Nothing was changed.`);
+    const said = [
+      ...(name === site.name ? [] : [`name → ${name}`]),
+      ...(lang === site.lang ? [] : [`language → ${lang}`]),
+    ];
+    const before = site.name;
+    site.name = name;
+    site.lang = lang;
+    return done(`${before}: ${said.join(', ') || 'unchanged'}`);
+  },
+};

@@ -1,0 +1,59 @@
+import { Worker } from 'node:worker_threads';
+import { readSiteFile, type Fault, type ReadSite } from '../../core/index.ts';
+import { isWoff2 } from './fontfile.ts';
+import { describeFont } from './fonts.ts';
+import { beginsAs } from './sniff.ts';
+
+/** ms and MB that reading one site file may take. */
+const MOST = { time: 60_000, memory: 1000 };
+
+/** Characters; reading so little takes less time than beginning a thread. */
+const SMALL = 1_000_000;
+
+/** How many faults of one file are told; more help nobody. */
+const MOST_FAULTS = 50;
+
+export type SiteFileRead = { ok: true; value: ReadSite } | { ok: false; faults: Fault[] };
+
+const tooMuch: SiteFileRead = {
+  ok: false,
+  faults: [{ path: '', sentence: 'Reading the file takes more time or memory than any site needs.' }],
+};
+
+function readApart(text: string): Promise<SiteFileRead> {
+  const worker = new Worker(new URL('./sitefileworker.mjs', import.meta.url), {
+    workerData: text,
+    resourceLimits: { maxOldGenerationSizeMb: MOST.memory },
+  });
+  return new Promise<SiteFileRead>((resolve) => {
+    const timer = setTimeout(() => resolve(tooMuch), MOST.time);
+    worker.once('message', resolve);
+    worker.once('error', () => resolve(tooMuch));
+    worker.once('exit', () => {
+      clearTimeout(timer);
+      resolve(tooMuch);
+    });
+  }).finally(() => void worker.terminate());
+}
+
+/** Files that are not what the site says they are: a picture's bytes of another type, a font that cannot be read. */
+async function faultsOfFiles({ site, files }: ReadSite): Promise<Fault[]> {
+  const faults: Fault[] = [];
+  for (const { id, name, type } of site.frame.assets) {
+    if (!beginsAs(type, Buffer.from(files[id].slice(0, 512), 'base64')))
+      faults.push({ path: `/files/${id}`, sentence: `The file of “${name}” is no ${type}.` });
+  }
+  for (const { id, name } of site.frame.fonts) {
+    const bytes = Buffer.from(files[id], 'base64');
+    if (!isWoff2(bytes) || !(await describeFont(bytes)))
+      faults.push({ path: `/files/${id}`, sentence: `The font “${name}” is no woff2 font, or damaged.` });
+  }
+  return faults;
+}
+
+/** Reads a site file that comes from elsewhere, with what is in it. Answers the site, or what is wrong. */
+export async function readForeignSite(text: string): Promise<SiteFileRead> {
+  const read = text.length <= SMALL ? readSiteFile(text) : await readApart(text);
+  const faults = read.ok ? await faultsOfFiles(read.value) : read.faults;
+  return faults.length > 0 ? { ok: false, faults: faults.slice(0, MOST_FAULTS) } : read;
+}

@@ -1,0 +1,1 @@
+ALTER TABLE "sites" ADD COLUMN "put_away_at" timestamp with time zone;

@@ -1,0 +1,235 @@
+/** Which sites there are: made, brought in, copied, taken out, put away, had back, removed; and what is refused. */
+import { expect } from 'chai';
+import { gzipSync, inflateRawSync } from 'node:zlib';
+import { paths } from '../../api/paths.ts';
+import type { AddedSite, PageResponse, Problem, SiteSummary } from '../../api/responses.ts';
+import { compileSite, newSite, readSiteFile, writeSiteFile, type Site } from '../../core/index.ts';
+import { demoSite } from '../../demo/site.ts';
+import { SITE } from './editing.ts';
+import { served, type Served } from './serving.ts';
+
+const begun = (id: string, name: string): Site => newSite({ id, name, lang: 'en', look: 'kiln', views: '4' });
+
+/** Names and bytes of the files in a zip, by its central directory (PKWARE APPNOTE, §4.3.12). */
+function unzipped(zip: Buffer): Map<string, Buffer> {
+  const files = new Map<string, Buffer>();
+  const end = zip.lastIndexOf(Buffer.from('PK\x05\x06', 'latin1'));
+  let at = zip.readUInt32LE(end + 16);
+  for (let left = zip.readUInt16LE(end + 10); left > 0; left--) {
+    const [method, size] = [zip.readUInt16LE(at + 10), zip.readUInt32LE(at + 20)];
+    const lengths = [28, 30, 32].map((offset) => zip.readUInt16LE(at + offset));
+    const local = zip.readUInt32LE(at + 42);
+    const start = local + 30 + zip.readUInt16LE(local + 26) + zip.readUInt16LE(local + 28);
+    const bytes = zip.subarray(start, start + size);
+    files.set(
+      zip.toString('utf8', at + 46, at + 46 + lengths[0]),
+      method === 8 ? inflateRawSync(bytes) : bytes,
+    );
+    at += 46 + lengths[0] + lengths[1] + lengths[2];
+  }
+  return files;
+}
+
+describe('sites', function () {
+  this.timeout(60_000);
+  let running: Served;
+  before(async () => (running = await served()));
+  after(() => running.end());
+
+  const ask = (path: string, method = 'GET', body?: string, headers: Record<string, string> = {}) =>
+    fetch(running.url + path, {
+      method,
+      body,
+      headers: { ...(body !== undefined && { 'Content-Type': 'application/json' }), ...headers },
+    });
+  const bring = (text: string) => ask(paths.sites(), 'POST', text);
+  const list = async () => (await (await ask(paths.sites())).json()) as SiteSummary[];
+  const listed = async (id: string) => (await list()).find((each) => each.id === id);
+  const faultsOf = async (text: string) => {
+    const count = (await list()).length;
+    const answer = await bring(text);
+    expect(answer.status).to.equal(422);
+    const problem = (await answer.json()) as Problem;
+    expect(problem.detail).to.match(/Nothing was kept/);
+    expect(await list(), 'nothing was kept').to.have.length(count);
+    return problem.faults!;
+  };
+  const demoFile = async () => (await ask(paths.file(SITE))).text();
+
+  it('are brought in as a file, and get another address where theirs is taken', async () => {
+    const made = await bring(writeSiteFile(begun('marsh-lane', 'Marsh Lane'), {}));
+    expect(made.status).to.equal(201);
+    expect(made.headers.get('Location')).to.equal(paths.site('marsh-lane'));
+    expect(await made.json()).to.deep.equal({ id: 'marsh-lane', firstPage: 'home' });
+    const again = await bring(writeSiteFile(begun('marsh-lane', 'Marsh Lane, again'), {}));
+    expect(((await again.json()) as AddedSite).id).to.equal('marsh-lane-again');
+    const { frame } = (await (await ask(paths.page('marsh-lane-again', 'home'))).json()) as PageResponse;
+    expect([frame.id, frame.name]).to.deep.equal(['marsh-lane-again', 'Marsh Lane, again']);
+    expect(await listed('marsh-lane')).to.deep.include({
+      name: 'Marsh Lane',
+      pages: 1,
+      firstPage: 'home',
+      live: null,
+      putAwayAt: null,
+    });
+  });
+
+  it('come out as a file and in again with all that was in it', async () => {
+    const text = await demoFile();
+    const { id } = (await (await bring(text)).json()) as AddedSite;
+    expect(id).to.equal('brindle-hill-observatory');
+    const back = readSiteFile(await (await ask(paths.file(id))).text());
+    const given = readSiteFile(text);
+    if (!back.ok || !given.ok) throw new Error('not read');
+    expect(back.value.files).to.deep.equal(given.value.files);
+    expect({ ...back.value.site.frame, id: SITE }).to.deep.equal(given.value.site.frame);
+    expect(back.value.site.pages).to.deep.equal(given.value.site.pages);
+  });
+
+  it('are refused with every fault, its path and a sentence', async () => {
+    expect(await faultsOf('{"format":')).to.deep.equal([
+      { path: '', sentence: 'This is not JSON: the file is cut short or is no site file.' },
+    ]);
+    expect((await faultsOf('{"format":"other"}'))[0].path).to.equal('/format');
+    const file = JSON.parse(await demoFile());
+    const broken = structuredClone(file);
+    broken.pages[0].nodes.lead.style.self.colour = { base: 'no colour' };
+    expect((await faultsOf(JSON.stringify(broken)))[0].path).to.equal(
+      '/pages/0/nodes/lead/style/self/colour/base',
+    );
+    const cut = structuredClone(file);
+    cut.files.saturn = cut.files.saturn.slice(0, 400);
+    expect((await faultsOf(JSON.stringify(cut)))[0].sentence).to.match(/“Saturn” is damaged/);
+    const reserved = { ...file, id: 'preview' };
+    expect((await faultsOf(JSON.stringify(reserved))).length).to.be.greaterThan(0);
+  });
+
+  it('are refused with a picture or a font that is something else than it says', async () => {
+    const { createHash } = await import('node:crypto');
+    const file = JSON.parse(await demoFile());
+    const script = Buffer.from('<script>alert(1)</script>'.repeat(10));
+    file.assets.find(({ id }: { id: string }) => id === 'saturn').hash = createHash('sha256')
+      .update(script)
+      .digest('hex');
+    file.files.saturn = script.toString('base64');
+    file.fonts = [
+      {
+        id: 'font-own',
+        name: 'Own',
+        style: 'normal',
+        weights: '400',
+        hash: createHash('sha256').update(script).digest('hex'),
+      },
+    ];
+    file.files['font-own'] = script.toString('base64');
+    expect(await faultsOf(JSON.stringify(file))).to.deep.equal([
+      { path: '/files/saturn', sentence: 'The file of “Saturn” is no image/webp.' },
+      { path: '/files/font-own', sentence: 'The font “Own” is no woff2 font, or damaged.' },
+    ]);
+  });
+
+  it('are not read past the limit, also where they come packed small', async () => {
+    const bomb = gzipSync(Buffer.alloc(210_000_000, 32));
+    expect(bomb.length).to.be.below(1_000_000);
+    const answer = await fetch(running.url + paths.sites(), {
+      method: 'POST',
+      body: bomb,
+      headers: { 'Content-Type': 'application/json', 'Content-Encoding': 'gzip' },
+    });
+    expect(answer.status).to.equal(413);
+    expect(((await answer.json()) as Problem).detail).to.match(/larger than 200 MB/);
+  });
+
+  it('are copied under another name, with pictures, and without what was published', async () => {
+    const answer = await ask(paths.copies(SITE), 'POST', JSON.stringify({ name: 'A second hill' }));
+    expect(answer.status).to.equal(201);
+    expect(await answer.json()).to.deep.equal({ id: 'a-second-hill', firstPage: 'home' });
+    expect(await listed('a-second-hill')).to.deep.include({ name: 'A second hill', pages: 4, live: null });
+    expect((await ask(paths.asset('a-second-hill', 'saturn'))).headers.get('Content-Type')).to.equal(
+      'image/webp',
+    );
+    expect((await ask(paths.copies(SITE), 'POST', '{"name":""}')).status).to.equal(422);
+    expect((await ask(paths.copies('nowhere'), 'POST', '{"name":"a"}')).status).to.equal(404);
+  });
+
+  it('are put away and had back; what is published stays until it is taken down, and only then can they be removed', async () => {
+    const { id } = (await (await bring(writeSiteFile(begun('pier', 'Pier'), {}))).json()) as AddedSite;
+    expect((await ask(paths.site(id), 'DELETE')).status, 'not put away').to.equal(409);
+    const { url } = (await (await ask(paths.publications(id), 'POST')).json()) as { url: string };
+    expect((await ask(paths.putAway(id), 'PUT')).status).to.equal(204);
+    expect((await listed(id))!.putAwayAt).to.match(/^20/);
+    expect((await fetch(url)).status, 'published still').to.equal(200);
+    const refused = await ask(paths.site(id), 'DELETE');
+    expect(refused.status).to.equal(409);
+    expect(((await refused.json()) as Problem).detail).to.match(/still published; take them down first/);
+    expect((await ask(paths.putAway(id), 'DELETE')).status).to.equal(204);
+    expect((await listed(id))!.putAwayAt).to.equal(null);
+    await ask(paths.putAway(id), 'PUT');
+    expect((await ask(paths.publications(id), 'DELETE')).status).to.equal(204);
+    expect((await fetch(url)).status, 'taken down').to.equal(404);
+    expect((await ask(paths.site(id), 'DELETE')).status).to.equal(204);
+    expect(await listed(id)).to.equal(undefined);
+    for (const [path, method] of [
+      [paths.site(id), 'DELETE'],
+      [paths.putAway(id), 'PUT'],
+      [paths.page(id, 'home'), 'GET'],
+    ])
+      expect((await ask(path, method)).status).to.equal(404);
+  });
+
+  it('leave nothing behind for another site that comes to have their address', async () => {
+    await bring(writeSiteFile(begun('quay', 'Quay'), {}));
+    await ask(paths.page('quay', 'home'));
+    await ask(paths.putAway('quay'), 'PUT');
+    await ask(paths.site('quay'), 'DELETE');
+    await bring(writeSiteFile(begun('quay', 'Another quay'), {}));
+    const { frame } = (await (await ask(paths.page('quay', 'home'))).json()) as PageResponse;
+    expect(frame.name).to.equal('Another quay');
+  });
+
+  it('come out as the folder of their pages, in one zip', async () => {
+    const answer = await ask(paths.zip(SITE));
+    expect(answer.headers.get('Content-Disposition')).to.match(/brindle-hill\.zip/);
+    const files = unzipped(Buffer.from(await answer.arrayBuffer()));
+    const { site } = await demoSite();
+    const expected = compileSite(site);
+    expect([...files.keys()]).to.have.members(expected.map(({ path }) => path));
+    for (const file of expected)
+      if ('text' in file) expect(files.get(file.path)!.toString('utf8')).to.equal(file.text);
+  });
+
+  it('can be tried on the demo, once more each time', async () => {
+    const answer = await ask(paths.demo(), 'POST');
+    expect(answer.status).to.equal(201);
+    const { id, firstPage } = (await answer.json()) as AddedSite;
+    expect(id).to.match(/^brindle-hill-observatory/);
+    expect((await ask(paths.page(id, firstPage))).status).to.equal(200);
+  });
+});
+
+describe('a database in which nothing is', function () {
+  this.timeout(60_000);
+  it('has no site until one is made, and forgets after thirty days what was put away and is not published', async () => {
+    const { mkdtemp, rm } = await import('node:fs/promises');
+    const { tmpdir } = await import('node:os');
+    const { join } = await import('node:path');
+    const { openStore } = await import('../../server/store/open.ts');
+    const folder = await mkdtemp(join(tmpdir(), 'dimorphe-test-'));
+    const first = await openStore(folder);
+    expect(await first.sites.list()).to.deep.equal([]);
+    const ids: string[] = [];
+    for (const name of ['Kept', 'Long gone', 'Published', 'Just now'])
+      ids.push(await first.add({ site: begun('site', name), files: {} }));
+    expect(ids).to.deep.equal(['site', 'long-gone', 'published', 'just-now']);
+    const day = 86_400_000;
+    await first.publications.publish('published', {}, 1);
+    await first.sites.putAway('long-gone', new Date(Date.now() - 31 * day));
+    await first.sites.putAway('published', new Date(Date.now() - 31 * day));
+    await first.sites.putAway('just-now', new Date(Date.now() - 29 * day));
+    await first.close();
+    const again = await openStore(folder);
+    expect((await again.sites.list()).map(({ id }) => id)).to.deep.equal(['site', 'published', 'just-now']);
+    await again.close();
+    await rm(folder, { recursive: true });
+  });
+});
