@@ -85,6 +85,12 @@ export function siteHead(making: Making): Branch {
 const headline = (id: string, text: string, level: number, style: Branch['style'] = {}): Branch =>
   branch('heading', id, `Heading: ${text}`, { content: { text, level }, style });
 
+/** A heading in a card or a column: of its level, but smaller than one across the page. */
+const small = (id: string, text: string, level: number, style: Branch['style'] = {}): Branch => ({
+  ...headline(id, text, level, style),
+  textStyle: 'heading-5',
+});
+
 const button = ({ look }: Making, id: string, label: string, style: Branch['style'] = {}): Branch =>
   branch('button', id, label, {
     content: { label, link: '' },
@@ -128,7 +134,7 @@ export function opening(making: Making): Branch {
       gap: same(12),
     },
     children: [
-      headline('facts-title', 'At a glance', 2, { colour: same('{on-accent}') }),
+      small('facts-title', 'At a glance', 2, { colour: same('{on-accent}') }),
       branch('list', 'facts-list', 'List of facts', {
         content: {
           items: [{ text: 'Where to find you' }, { text: 'When you are there' }, { text: 'What it costs' }],
@@ -193,7 +199,7 @@ function cards(making: Making): Branch {
                 content: { icon },
                 style: { colour: same('{accent}') },
               }),
-              headline(`card-${id}-title`, title, 3),
+              small(`card-${id}-title`, title, 3),
               branch('text', `card-${id}-text`, 'Text', { content: { text: `<p>${text}</p>` } }),
             ],
           }),
@@ -295,7 +301,7 @@ function steps(making: Making): Branch {
               paddingTop: same(16),
             },
             children: [
-              headline(`step-${id}-title`, `${index + 1}. ${title}`, 3),
+              small(`step-${id}-title`, `${index + 1}. ${title}`, 3),
               branch('text', `step-${id}-text`, 'Text', { content: { text: `<p>${text}</p>` } }),
             ],
           }),

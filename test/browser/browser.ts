@@ -58,8 +58,9 @@ const CANDIDATES: Record<string, string> = {
   button: 'button, [role=button]',
   region: 'section[aria-label], [role=region]',
   link: 'a[href]',
-  textbox: 'input:not([type=checkbox]), textarea, [role=textbox]',
+  textbox: 'input:not([type=checkbox], [type=radio]), textarea, [role=textbox]',
   checkbox: 'input[type=checkbox]',
+  radio: 'input[type=radio]',
   heading: 'h1, h2, h3, h4, h5, h6',
   combobox: '[role=combobox], select',
   table: 'table',
@@ -99,11 +100,11 @@ export async function byRole(
     seen = candidates.map(({ guess }) => guess.find(Boolean) ?? '');
     for (const { element } of candidates.filter(({ guess }) => guess.some(fits))) {
       try {
-        // The driver takes a checkbox for hidden that is drawn by what lies behind it.
+        // The driver takes what can be ticked for hidden where it is drawn by what lies behind it.
         if (
           fits((await element.getAccessibleName()).replaceAll('\u200b', '').trim()) &&
           (await element.getAriaRole()) === role &&
-          (role === 'checkbox' || (await element.isDisplayed()))
+          (['checkbox', 'radio'].includes(role) || (await element.isDisplayed()))
         )
           return element;
       } catch {

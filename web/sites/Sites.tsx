@@ -1,105 +1,257 @@
-import { Box, Button, LinearProgress, Link, Paper, Typography } from '@mui/material';
-import { ExternalLink } from 'lucide-react';
-import { Link as RouterLink } from 'react-router';
-import { paths } from '../../api/paths.ts';
+import {
+  Box,
+  Button,
+  LinearProgress,
+  MenuItem,
+  TextField,
+  ToggleButton,
+  ToggleButtonGroup,
+  Typography,
+} from '@mui/material';
+import { FilePlus2, FolderInput } from 'lucide-react';
+import { useSnackbar } from 'notistack';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import { useNavigate } from 'react-router';
 import type { SiteSummary } from '../../api/responses.ts';
-import { troubleOf, useSitesQuery } from '../state/server.ts';
+import { troubleOf, useAddDemoMutation, useSitesQuery } from '../state/server.ts';
 import { Notice } from '../ui/Notice.tsx';
-import { ink, line, quiet } from '../ui/theme.ts';
-import { moment } from '../ui/time.ts';
+import { VirtualRows, type RowsHandle } from '../ui/VirtualRows.tsx';
+import { ink, petrol, petrolTint, quiet } from '../ui/theme.ts';
+import { Greeting } from './Greeting.tsx';
+import { listed, ORDERS, type SiteOrder } from './listed.ts';
+import { NewSiteDialog } from './NewSiteDialog.tsx';
+import { RefusedDialog } from './RefusedDialog.tsx';
+import { RemoveDialog } from './RemoveDialog.tsx';
+import { PutAwayLine, SiteLine } from './SiteLine.tsx';
+import { useBringIn } from './useBringIn.ts';
+import { useSiteActions, type SiteActions } from './useSiteActions.ts';
 
-function SiteCard({ site }: { site: SiteSummary }) {
-  return (
-    <Paper
-      component="li"
-      variant="outlined"
-      sx={{
-        display: 'flex',
-        alignItems: 'center',
-        gap: 2.5,
-        p: 1.5,
-        pr: 2.5,
-        listStyle: 'none',
-        borderColor: line,
-        bgcolor: 'white',
-      }}
+/** px; a line of the list with the room below it. */
+const LINE = 132;
+
+/** From so many sites on they are sorted and filtered. */
+const MANY = 10;
+
+function Lines({
+  sites,
+  actions,
+  away,
+}: {
+  sites: readonly SiteSummary[];
+  actions: SiteActions;
+  away: boolean;
+}) {
+  const handle: RowsHandle = useRef(null);
+  const draw = (index: number, start: number) => (
+    <Box
+      role="listitem"
+      aria-setsize={sites.length}
+      aria-posinset={index + 1}
+      sx={{ position: 'absolute', insetInline: 0, top: 0, height: LINE }}
+      style={{ transform: `translateY(${start}px)` }}
     >
-      {site.cover && (
-        <img
-          src={paths.asset(site.id, site.cover)}
-          alt=""
-          width={120}
-          height={84}
-          style={{ objectFit: 'cover', borderRadius: 3, flex: 'none' }}
-        />
+      {away ? (
+        <PutAwayLine site={sites[index]} actions={actions} />
+      ) : (
+        <SiteLine site={sites[index]} actions={actions} />
       )}
-      <Box sx={{ flex: 1, minWidth: 0 }}>
-        <Typography component="h2" noWrap sx={{ fontSize: 18, fontWeight: 700 }} title={site.name}>
-          {site.name}
-        </Typography>
-        <Typography sx={{ color: quiet, mt: 0.25 }}>
-          {site.pages} {site.pages === 1 ? 'page' : 'pages'} · changed {moment(new Date(site.changedAt))}
-        </Typography>
-      </Box>
-      <Box sx={{ textAlign: 'right' }}>
-        {site.live ? (
-          <Link
-            href={site.live.url}
-            target="_blank"
-            rel="noreferrer"
-            sx={{ display: 'inline-flex', alignItems: 'center', gap: 0.5 }}
-          >
-            Publication {site.live.number} is live <ExternalLink size={14} aria-hidden />
-          </Link>
-        ) : (
-          <Typography sx={{ color: quiet }}>Not published yet</Typography>
-        )}
-      </Box>
-      <Button
-        variant="contained"
-        component={RouterLink}
-        to={`/sites/${site.id}/pages/${site.firstPage}`}
-        aria-label={`Open ${site.name} in the workbench`}
-      >
-        Open
-      </Button>
-    </Paper>
+    </Box>
+  );
+  return (
+    <VirtualRows
+      role="list"
+      aria-label={away ? 'Put away' : 'Sites'}
+      count={sites.length}
+      sizeOf={() => LINE}
+      keyOf={(index) => sites[index].id}
+      overscan={2}
+      handle={handle}
+      draw={draw}
+    />
   );
 }
 
 /** The list of sites: where a session begins. */
 export function Sites() {
-  const { data, error, refetch } = useSitesQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data, error, refetch } = useSitesQuery(undefined, {
+    refetchOnMountOrArgChange: true,
+    refetchOnFocus: true,
+  });
+  const [addDemo, { isLoading: adding }] = useAddDemoMutation();
+  const { enqueueSnackbar } = useSnackbar();
+  const navigate = useNavigate();
+  const [making, setMaking] = useState(false);
+  const [removing, setRemoving] = useState<SiteSummary | null>(null);
+  const [filter, setFilter] = useState('');
+  const [order, setOrder] = useState<SiteOrder>('changed');
+  const [away, setAway] = useState(false);
+  const actions = useSiteActions(setRemoving);
+  const { bring, busy, refused, forget } = useBringIn();
+
+  const onDrop = useCallback((files: File[]) => void (files[0] && bring(files[0])), [bring]);
+  const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
+    onDrop,
+    noClick: true,
+    noKeyboard: true,
+    multiple: false,
+  });
+
+  const tryDemo = async () => {
+    const { data: made, error: failed } = await addDemo();
+    if (made) return void navigate(`/sites/${made.id}/pages/${made.firstPage}`);
+    enqueueSnackbar(`The observatory was not set up. ${troubleOf(failed).sentence}`, { variant: 'error' });
+  };
+
+  const present = useMemo(() => data?.filter((site) => site.putAwayAt === null) ?? [], [data]);
+  const putAway = useMemo(() => data?.filter((site) => site.putAwayAt !== null) ?? [], [data]);
+  const shelf = away && putAway.length > 0;
+  const all = shelf ? putAway : present;
+  const shown = useMemo(() => listed(all, all.length >= MANY ? filter : '', order), [all, filter, order]);
+  const empty = data !== undefined && present.length === 0 && !shelf;
+
   return (
-    <Box sx={{ minHeight: '100%' }}>
+    <Box {...getRootProps()} sx={{ height: '100%', display: 'flex', flexDirection: 'column' }}>
+      <input {...getInputProps({ accept: '.json,application/json', 'aria-label': 'Site file' })} />
       <Box
         component="header"
-        sx={{ bgcolor: ink, color: 'white', minHeight: 44, display: 'flex', alignItems: 'center', px: 1.75 }}
+        sx={{
+          bgcolor: ink,
+          color: 'white',
+          minHeight: 44,
+          display: 'flex',
+          alignItems: 'center',
+          px: 1.75,
+          flex: 'none',
+        }}
       >
         <Typography sx={{ fontWeight: 700, fontSize: 16 }}>Dimorphe</Typography>
       </Box>
-      <Box component="main" sx={{ maxWidth: 860, mx: 'auto', px: 3, py: 6 }}>
-        <Typography component="h1" sx={{ fontSize: 28, fontWeight: 700, mb: 0.5 }}>
-          Your sites
-        </Typography>
-        <Typography sx={{ color: quiet, mb: 3 }}>Open one to adapt its pages to every view.</Typography>
-        {error && (
-          <Notice severity="error" action={{ label: 'Try again', run: () => void refetch() }}>
-            The list could not be loaded. {troubleOf(error).sentence}
-          </Notice>
-        )}
-        {!data && !error && <LinearProgress aria-label="Loading the list of sites" />}
-        {data?.length === 0 && (
-          <Notice severity="info">
-            There is no site here yet. Start Dimorphe with an empty data folder to get the demo site.
-          </Notice>
-        )}
-        <Box component="ul" sx={{ m: 0, p: 0, display: 'grid', gap: 1.5 }}>
-          {data?.map((site) => (
-            <SiteCard key={site.id} site={site} />
-          ))}
+      <Box component="main" sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
+        <Box sx={{ width: '100%', maxWidth: 940, mx: 'auto', px: 3, pt: 4 }}>
+          <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.25, mb: 0.5, flexWrap: 'wrap' }}>
+            <Typography component="h1" sx={{ fontSize: 28, fontWeight: 700, flex: 1 }}>
+              {empty ? 'Welcome' : 'Your sites'}
+            </Typography>
+            {!empty && data && (
+              <>
+                <Button variant="outlined" startIcon={<FolderInput size={16} />} onClick={open}>
+                  Bring in a site file
+                </Button>
+                <Button
+                  variant="contained"
+                  startIcon={<FilePlus2 size={16} />}
+                  onClick={() => setMaking(true)}
+                >
+                  New site
+                </Button>
+              </>
+            )}
+          </Box>
+          <Typography sx={{ color: quiet, mb: 2.5 }}>
+            {empty
+              ? 'Lay a page out once, and make it right in every view before it is published. Three ways to begin:'
+              : 'Open one to adapt its pages to every view.'}
+          </Typography>
+          {(busy !== null || adding) && (
+            <Box sx={{ mb: 2 }}>
+              <Typography role="status" sx={{ fontSize: 13, mb: 0.5, overflowWrap: 'anywhere' }}>
+                {busy === null ? 'Setting up the observatory …' : `Bringing in ${busy} …`}
+              </Typography>
+              <LinearProgress
+                aria-label={busy === null ? 'Setting up the observatory' : 'Bringing in a site file'}
+              />
+            </Box>
+          )}
+          {error && (
+            <Notice severity="error" action={{ label: 'Try again', run: () => void refetch() }}>
+              The list could not be loaded. {troubleOf(error).sentence}
+            </Notice>
+          )}
+          {!data && !error && <LinearProgress aria-label="Loading the list of sites" />}
+          {empty && (
+            <Greeting
+              busy={adding || busy !== null}
+              onTry={() => void tryDemo()}
+              onNew={() => setMaking(true)}
+              onBring={open}
+            />
+          )}
+          {(putAway.length > 0 || all.length >= MANY) && (
+            <Box sx={{ display: 'flex', gap: 1.5, mb: 1.5, mt: empty ? 3 : 0 }}>
+              {putAway.length > 0 && (
+                <ToggleButtonGroup
+                  exclusive
+                  size="small"
+                  aria-label="Which sites"
+                  value={shelf}
+                  onChange={(_event, next: boolean | null) => next !== null && setAway(next)}
+                  sx={{ '& .MuiToggleButton-root': { textTransform: 'none', py: 0.5, fontSize: 13 } }}
+                >
+                  <ToggleButton value={false}>Sites ({present.length})</ToggleButton>
+                  <ToggleButton value={true}>Put away ({putAway.length})</ToggleButton>
+                </ToggleButtonGroup>
+              )}
+              {all.length >= MANY && (
+                <>
+                  <TextField
+                    size="small"
+                    placeholder="Filter by name"
+                    value={filter}
+                    onChange={({ target }) => setFilter(target.value)}
+                    slotProps={{ htmlInput: { 'aria-label': 'Filter by name' } }}
+                    sx={{ flex: 1 }}
+                  />
+                  <TextField
+                    select
+                    size="small"
+                    value={order}
+                    onChange={({ target }) => setOrder(target.value as SiteOrder)}
+                    slotProps={{ select: { SelectDisplayProps: { 'aria-label': 'Order' } } }}
+                    sx={{ minWidth: 150 }}
+                  >
+                    {ORDERS.map(({ id, label }) => (
+                      <MenuItem key={id} value={id}>
+                        {label}
+                      </MenuItem>
+                    ))}
+                  </TextField>
+                </>
+              )}
+            </Box>
+          )}
+          {all.length > 0 && shown.length === 0 && (
+            <Typography sx={{ color: quiet, py: 2 }}>No site’s name holds “{filter.trim()}”.</Typography>
+          )}
+        </Box>
+        <Box data-scroller sx={{ flex: 1, minHeight: 0, overflowY: 'auto' }}>
+          <Box sx={{ maxWidth: 940, mx: 'auto', px: 3, pb: 4 }}>
+            <Lines sites={shown} actions={actions} away={shelf} />
+          </Box>
         </Box>
       </Box>
+      {isDragActive && (
+        <Box
+          sx={{
+            position: 'fixed',
+            inset: 8,
+            border: `2px dashed ${petrol}`,
+            bgcolor: petrolTint,
+            borderRadius: 1,
+            display: 'flex',
+            alignItems: 'center',
+            justifyContent: 'center',
+            pointerEvents: 'none',
+          }}
+        >
+          <Typography sx={{ fontSize: 18, fontWeight: 700, bgcolor: 'white', px: 2, py: 1, borderRadius: 1 }}>
+            Drop a site file to bring it in
+          </Typography>
+        </Box>
+      )}
+      {making && <NewSiteDialog onClose={() => setMaking(false)} />}
+      {removing && <RemoveDialog site={removing} onClose={() => setRemoving(null)} />}
+      {refused && <RefusedDialog refused={refused} onClose={forget} />}
     </Box>
   );
 }

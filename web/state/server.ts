@@ -1,8 +1,10 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import { API, paths } from '../../api/paths.ts';
 import type {
+  AddedSite,
   FontResponse,
   LivePublication,
+  PageResponse,
   PreviewResponse,
   Problem,
   SiteResponse,
@@ -20,6 +22,41 @@ export const server = createApi({
   endpoints: (build) => ({
     sites: build.query<SiteSummary[], void>({ query: () => below(paths.sites()), providesTags: ['sites'] }),
     site: build.query<SiteResponse, string>({ query: (id) => below(paths.site(id)), providesTags: ['site'] }),
+    /** A page to look at, as it is at a revision. */
+    page: build.query<PageResponse, { site: string; page: string; revision: number }>({
+      query: ({ site, page }) => below(paths.page(site, page)),
+    }),
+    /** Brings a site in from the text of a site file. */
+    addSite: build.mutation<AddedSite, string>({
+      query: (text) => ({
+        url: below(paths.sites()),
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: text,
+        timeout: 120_000,
+      }),
+      invalidatesTags: ['sites'],
+    }),
+    addDemo: build.mutation<AddedSite, void>({
+      query: () => ({ url: below(paths.demo()), method: 'POST' }),
+      invalidatesTags: ['sites'],
+    }),
+    copySite: build.mutation<AddedSite, { site: string; name: string }>({
+      query: ({ site, name }) => ({ url: below(paths.copies(site)), method: 'POST', body: { name } }),
+      invalidatesTags: ['sites'],
+    }),
+    putAway: build.mutation<null, { site: string; away: boolean }>({
+      query: ({ site, away }) => ({ url: below(paths.putAway(site)), method: away ? 'PUT' : 'DELETE' }),
+      invalidatesTags: ['sites'],
+    }),
+    removeSite: build.mutation<null, string>({
+      query: (site) => ({ url: below(paths.site(site)), method: 'DELETE' }),
+      invalidatesTags: ['sites'],
+    }),
+    takeDown: build.mutation<null, string>({
+      query: (site) => ({ url: below(paths.publications(site)), method: 'DELETE' }),
+      invalidatesTags: ['site', 'sites'],
+    }),
     font: build.mutation<FontResponse, { site: string; file: File }>({
       query: ({ site, file }) => ({
         url: below(paths.ownFonts(site)),
@@ -38,8 +75,19 @@ export const server = createApi({
   }),
 });
 
-export const { useSitesQuery, useSiteQuery, useFontMutation, usePreviewMutation, usePublishMutation } =
-  server;
+export const {
+  useSitesQuery,
+  useSiteQuery,
+  usePageQuery,
+  useAddDemoMutation,
+  useCopySiteMutation,
+  usePutAwayMutation,
+  useRemoveSiteMutation,
+  useTakeDownMutation,
+  useFontMutation,
+  usePreviewMutation,
+  usePublishMutation,
+} = server;
 
 /** What a failed request means, as a person can act on it. */
 export interface Trouble {

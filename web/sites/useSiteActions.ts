@@ -1,0 +1,66 @@
+import { useSnackbar } from 'notistack';
+import type { SiteSummary } from '../../api/responses.ts';
+import { troubleOf, useCopySiteMutation, usePutAwayMutation, useTakeDownMutation } from '../state/server.ts';
+import { renameSite } from '../state/sites.ts';
+import { useAppDispatch } from '../state/store.ts';
+
+/** What can be done with a site from the list. */
+export interface SiteActions {
+  rename(site: SiteSummary, name: string): void;
+  duplicate(site: SiteSummary): void;
+  takeDown(site: SiteSummary): void;
+  putAway(site: SiteSummary): void;
+  haveBack(site: SiteSummary): void;
+  askToRemove(site: SiteSummary): void;
+}
+
+const MOST_CHARACTERS = 80;
+
+/** The name of a copy, cut where it would be too long. */
+const copyOf = (name: string): string => `${name.slice(0, MOST_CHARACTERS - 7)}, copied`;
+
+/** The actions of the list; each says what it did, or why it could not. */
+export function useSiteActions(askToRemove: (site: SiteSummary) => void): SiteActions {
+  const dispatch = useAppDispatch();
+  const { enqueueSnackbar } = useSnackbar();
+  const [copy] = useCopySiteMutation();
+  const [putAway] = usePutAwayMutation();
+  const [takeDown] = useTakeDownMutation();
+
+  const told = async (done: string, notDone: string, work: Promise<{ error?: unknown }>) => {
+    const { error } = await work;
+    if (error) enqueueSnackbar(`${notDone} ${troubleOf(error).sentence}`, { variant: 'error' });
+    else enqueueSnackbar(done, { variant: 'info' });
+  };
+  return {
+    rename: (site, name) =>
+      void dispatch(renameSite(site.id, site.firstPage, name)).then((trouble) => {
+        if (trouble) enqueueSnackbar(`${site.name} was not renamed. ${trouble}`, { variant: 'error' });
+      }),
+    duplicate: (site) => {
+      const name = copyOf(site.name);
+      void told(`${name} is in the list.`, `${site.name} was not copied.`, copy({ site: site.id, name }));
+    },
+    takeDown: (site) =>
+      void told(
+        `The published pages of ${site.name} are taken down; what was published is kept.`,
+        `The pages of ${site.name} stay published.`,
+        takeDown(site.id),
+      ),
+    putAway: (site) =>
+      void told(
+        site.live
+          ? `${site.name} is put away. Its published pages stay until they are taken down.`
+          : `${site.name} is put away for thirty days; it can be had back until then.`,
+        `${site.name} was not put away.`,
+        putAway({ site: site.id, away: true }),
+      ),
+    haveBack: (site) =>
+      void told(
+        `${site.name} is back in the list.`,
+        `${site.name} is still put away.`,
+        putAway({ site: site.id, away: false }),
+      ),
+    askToRemove,
+  };
+}
