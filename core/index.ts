@@ -46,6 +46,7 @@ export { childrenIn, hiddenBy, isShown } from './values/visibility.ts';
 export { columnsIn, type RowColumns } from './values/columns.ts';
 export { spaceAt, type Space } from './theme/spacing.ts';
 export type { Asset, Colour, Font, SpacingStep, Stock } from './theme/stock.ts';
+export { leadsTo, linking, withLinks, type LinkingElement } from './values/links.ts';
 export { countOverrides, countsOf, overrideCount } from './values/count.ts';
 
 export { completeOrder, moveTo } from './layout/order.ts';
@@ -90,7 +91,7 @@ export { siteFileSchema } from './exchange/schema.ts';
 export { readSiteFile, writeSiteFile, type ReadSite } from './exchange/sitefile.ts';
 
 export { branch, layered, pageOf, type Branch } from './starts/tree.ts';
-export { siteIdOf } from './starts/siteid.ts';
+export { pageSlugOf, siteIdOf } from './starts/siteid.ts';
 export { VIEW_SETS, viewSet, type ViewSet } from './starts/viewsets.ts';
 export { LOOKS, type Look } from './starts/looks.ts';
 export { newSite, type NewSite } from './starts/newsite.ts';

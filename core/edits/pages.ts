@@ -1,12 +1,13 @@
 import type { NodeId } from '../elements/nodeid.ts';
 import { schemaFaults } from '../faults.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
-import { PageHeadSchema, type PageHead, type SiteFrame } from '../site/site.ts';
+import { PageHeadSchema, type Page, type PageHead, type SiteFrame } from '../site/site.ts';
 import { found } from './aim.ts';
 import type { Command } from './command.ts';
-import { accepts, copied } from './structure.ts';
+import { leadsTo, linking, withLinks } from '../values/links.ts';
+import { accepts, copied, plain } from './structure.ts';
 import { putBehind, subtree, topmost } from './tree.ts';
-import { describeHolders } from './wording.ts';
+import { counted, describeHolders } from './wording.ts';
 
 const cleaned = (text: string): string => text.replace(/\s+/g, ' ').trim();
 
@@ -102,16 +103,106 @@ export const changePage: Command<ChangePage> = {
 
 const others = (site: SiteFrame, page: NodeId): PageHead[] => site.pages.filter(({ id }) => id !== page);
 
-/** Takes a page, and all that is on it, off the site. Links that lead to it lead nowhere then. */
-export const removePage: Command<{ page: NodeId }> = {
+export interface RemovePage {
+  page: NodeId;
+  /** Takes the links that lead to it off the other pages, too; all of them have to be there. Otherwise they lead nowhere. */
+  unlink?: boolean;
+}
+
+/** Takes a page, and all that is on it, off the site. */
+export const removePage: Command<RemovePage> = {
   on: () => 'site',
-  run(site, _page, { page }, pages) {
+  run(site, _page, { page, unlink = false }, pages) {
     const at = site.pages.findIndex(({ id }) => id === page);
     if (at < 0) return GONE;
     if (site.pages.length === 1) return refused('A site has at least one page; nothing was deleted.');
+    if (site.pages[at].slug === '')
+      return refused('This is the home page. Make another page the home page first; nothing was deleted.');
     const [{ title }] = site.pages.splice(at, 1);
     delete pages[page];
-    return done(`Page ${title}: deleted`);
+    const links = unlink ? withoutLinksTo(site, page, pages) : 0;
+    return done(`Page ${title}: deleted${links > 0 ? ` with ${counted(links, 'link')} to it` : ''}`);
+  },
+};
+
+/** Takes the links to a page off all others; answers how many there were. */
+function withoutLinksTo(site: SiteFrame, gone: NodeId, pages: Record<NodeId, Page>): number {
+  let total = 0;
+  for (const { id } of site.pages) {
+    const page = pages[id];
+    for (const { node, count } of linking(page, leadsTo(gone))) {
+      total += count;
+      const element = page.nodes[node];
+      element.content = withLinks(element, (link) => (leadsTo(gone)(link) ? undefined : link));
+    }
+  }
+  return total;
+}
+
+export interface CopyPage {
+  page: NodeId;
+  /** The copy's id; no page of the site has it yet. */
+  id: NodeId;
+  title: string;
+  slug: string;
+}
+
+/** Puts a copy of a page, with all its elements and overrides, right behind it. */
+export const copyPage: Command<CopyPage> = {
+  on: () => 'site',
+  run(site, _page, { page, id, title, slug }, pages) {
+    const at = site.pages.findIndex((head) => head.id === page);
+    const original = pages[page];
+    if (at < 0 || !original) return GONE;
+    if (site.pages.some((head) => head.id === id))
+      return refused('The site has a page of this id already; nothing was copied.');
+    const head: PageHead = { ...site.pages[at], id, slug, title: cleaned(title) };
+    const fault = headFault(head, site.pages);
+    if (fault) return refused(fault);
+    const nodes = Object.fromEntries(
+      Object.keys(original.nodes).map((node) => [node, plain(original.nodes[node as NodeId])]),
+    ) as Page['nodes'];
+    nodes[original.root].name = head.title;
+    pages[id] = { id, root: original.root, nodes };
+    site.pages.splice(at + 1, 0, head);
+    return done(`Page ${site.pages[at].title}: copied as ${head.title}`);
+  },
+};
+
+/** Moves a page in the order of the site's pages, behind another; null: it is the first. */
+export const movePage: Command<{ page: NodeId; after: NodeId | null }> = {
+  on: () => 'frame',
+  run(site, _page, { page, after }) {
+    const at = site.pages.findIndex(({ id }) => id === page);
+    if (at < 0) return GONE;
+    if (after === page) return done('Order of pages: unchanged');
+    const [head] = site.pages.splice(at, 1);
+    const behind = after === null ? -1 : site.pages.findIndex(({ id }) => id === after);
+    site.pages.splice(after !== null && behind < 0 ? site.pages.length : behind + 1, 0, head);
+    const before = behind < 0 ? undefined : site.pages[behind];
+    return done(`Page ${head.title}: ${before ? `behind ${before.title}` : 'first in the order'}`);
+  },
+};
+
+/** Makes a page the one that visitors meet first. The one before gets the address that is given for it. */
+export const makeHome: Command<{ page: NodeId; slugOfBefore: string }> = {
+  on: () => 'frame',
+  run(site, _page, { page, slugOfBefore }) {
+    const head = site.pages.find(({ id }) => id === page);
+    if (!head) return GONE;
+    if (head.slug === '') return done(`Page ${head.title}: home page already`);
+    const before = site.pages.find(({ slug }) => slug === '');
+    if (before) {
+      const fault = headFault(
+        { ...before, slug: slugOfBefore },
+        others(site, page).filter(({ id }) => id !== before.id),
+      );
+      if (fault) return refused(fault);
+      if (slugOfBefore === '') return refused(`${before.title} needs an address then. Nothing was changed.`);
+      before.slug = slugOfBefore;
+    }
+    head.slug = '';
+    return done(`Page ${head.title}: home page${before ? `, ${before.title} at ${slugOfBefore}` : ''}`);
   },
 };
 

@@ -13,7 +13,7 @@ import { pasteValues } from './paste.ts';
 import { setTextStyle } from './textstyles.ts';
 import type { Operation } from './operation.ts';
 import { reverseOrder } from './order.ts';
-import { addPage, changePage, moveToPage, removePage } from './pages.ts';
+import { addPage, changePage, copyPage, makeHome, movePage, moveToPage, removePage } from './pages.ts';
 import { takeColumns } from './place.ts';
 import { changeSite } from './siteitself.ts';
 import { shapeAt } from './shape.ts';
@@ -46,6 +46,9 @@ export const COMMANDS = {
   addPage,
   changePage,
   removePage,
+  copyPage,
+  movePage,
+  makeHome,
   moveToPage,
   changeSite,
 };

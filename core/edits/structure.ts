@@ -115,7 +115,8 @@ export const addElement: Command<AddElement> = {
   },
 };
 
-const plain = (node: Node): Node => structuredClone(isDraft(node) ? current(node) : node);
+/** A node as data of its own, no part of a draft. */
+export const plain = (node: Node): Node => structuredClone(isDraft(node) ? current(node) : node);
 
 /** A layered value with another in place of each of its values. */
 function mapped<T>({ base, at }: Layered<T>, map: (value: T) => T): Layered<T> {

@@ -184,6 +184,31 @@ export function cleanFragment(html: string, form: FragmentForm): string {
 /** The words of a fragment, without marks; blocks apart by a space. */
 export const plainText = (html: string): string => wordsOf(parseFragment(html).childNodes);
 
+const LINK = '<a href="';
+const END = '</a>';
+
+const unescaped = (text: string): string =>
+  text
+    .replace(/&quot;/g, '"')
+    .replace(/&lt;/g, '<')
+    .replace(/&gt;/g, '>')
+    .replace(/&nbsp;/g, '\u00a0')
+    .replace(/&amp;/g, '&');
+
+/** A fragment, clean as it is kept, with another link in place of each; where none is given, the words stay without one. */
+export function mapLinks(html: string, map: (link: string) => string | undefined): string {
+  const [before, ...rest] = html.split(LINK);
+  return rest.reduce((made, piece) => {
+    // A clean fragment has no link in a link.
+    const closing = piece.indexOf('">');
+    const end = piece.indexOf(END, closing);
+    const link = map(unescaped(piece.slice(0, closing)));
+    const words = piece.slice(closing + 2, end);
+    const after = piece.slice(end + END.length);
+    return made + (link === undefined ? words : `${LINK}${escapeAttribute(link)}">${words}${END}`) + after;
+  }, before);
+}
+
 /** A fragment with each link to a page or a place replaced by its address; one to what is gone loses its target. */
 export function resolveLinks(html: string, addressOf: (link: string) => string | undefined): string {
   return html.replace(/<a href="((?:page:|#)[^"]*)">/g, (_match, link: string) => {

@@ -17,7 +17,7 @@ import {
   type Site,
   type Step,
 } from '../../core/index.ts';
-import { attempt, frame, home, made, node, refusal, takenBack, view } from './acting.ts';
+import { attempt, frame, home, made, node, refusal, takenBack, view, site } from './acting.ts';
 import { record, siteArbitrary, valueArbitrary, viewIn } from './arbitrary.ts';
 
 const size = { nodes: [node('headline')], property: 'size', view: view('tablet') };
@@ -309,5 +309,17 @@ describe('the stacks of steps', () => {
       stacks('mine', ['a', 'edit'], ['a', 'undo'], ['b', 'edit', 'other']),
       'another’s step leaves what can be made again',
     ).to.deep.equal(['', 'a']);
+  });
+});
+
+describe('the site itself', () => {
+  it('gets another name and language in one step, and is refused what is none', () => {
+    const step = made('changeSite', { name: '  A  new hill ', lang: 'de-AT' });
+    expect(step.sentence).to.equal('Brindle Hill Observatory: name → A new hill, language → de-AT');
+    expect([step.frame.name, step.frame.lang]).to.deep.equal(['A new hill', 'de-AT']);
+    expect(takenBack(step)).to.deep.equal(site);
+    expect(made('changeSite', { name: 'Brindle Hill Observatory' }).operations).to.deep.equal([]);
+    expect(refusal('changeSite', { name: ' ' })).to.match(/has 1 to 80 characters/);
+    expect(refusal('changeSite', { lang: 'English' })).to.match(/names no language/);
   });
 });

@@ -1,6 +1,6 @@
 /** Commands on pages as such: adding, changing, deleting, and moving elements between them. */
 import { expect } from 'chai';
-import { pagesOf, siteFaults, type NodeId } from '../../core/index.ts';
+import { leadsTo, linking, pagesOf, siteFaults, type NodeId, type Site } from '../../core/index.ts';
 import { home, made, node, refusal, site, takenBack } from './acting.ts';
 
 const add = { id: node('tonight'), title: ' Tonight  at eight ', slug: 'tonight', after: node('home') };
@@ -65,6 +65,119 @@ describe('a page', () => {
     for (const id of ['visits', 'hire', 'find-us'])
       left = made('removePage', { page: node(id) }, home, left).site;
     expect(refusal('removePage', { page: node('home') }, home, left)).to.match(/at least one page/);
+  });
+
+  it('is deleted with the links to it where that is wanted, in one step; what was linked keeps its words', () => {
+    const to = (id: string) => (target: Site) =>
+      pagesOf(target).flatMap((page) =>
+        linking(page, leadsTo(node(id))).map(({ node: at }) => `${page.id} ${at}`),
+      );
+    // A menu on each of the four pages, two buttons on the first, and one on the third.
+    expect(to('visits')(site)).to.have.members([
+      'home pages',
+      'home book',
+      'home invitation-button',
+      'visits pages',
+      'hire pages',
+      'hire hire-bring',
+      'find-us pages',
+    ]);
+    const plain = made('removePage', { page: node('visits') });
+    expect(to('visits')(plain.site)).to.deep.equal([
+      'home pages',
+      'home book',
+      'home invitation-button',
+      'hire pages',
+      'hire hire-bring',
+      'find-us pages',
+    ]);
+    const step = made('removePage', { page: node('visits'), unlink: true });
+    expect(step.sentence).to.equal('Page Visits: deleted with 6 links to it');
+    expect(to('visits')(step.site)).to.deep.equal([]);
+    expect(siteFaults(step.site)).to.deep.equal([]);
+    const menu = step.site.pages[home.id].nodes[node('pages')].content.links as {
+      label: string;
+      link: string;
+    }[];
+    expect(menu.map(({ label, link }) => `${label}: ${link}`)).to.deep.equal([
+      'Home: page:home',
+      'Visits: ',
+      'Telescope hire: page:hire',
+      'Find us: page:find-us',
+    ]);
+    expect(takenBack(step)).to.deep.equal(site);
+  });
+
+  it('keeps the words of a link in a text that is taken off', () => {
+    const text =
+      '<p>See <a href="page:visits">our <strong>visits</strong></a> or <a href="https://example.org/?a=1&amp;b=2">this</a>.</p>';
+    const linked = made('setContent', { node: node('lead'), field: 'text', value: text });
+    const { site: after } = made(
+      'removePage',
+      { page: node('visits'), unlink: true },
+      linked.page,
+      linked.site,
+    );
+    expect(after.pages[home.id].nodes[node('lead')].content.text).to.equal(
+      '<p>See our <strong>visits</strong> or <a href="https://example.org/?a=1&amp;b=2">this</a>.</p>',
+    );
+  });
+
+  it('is copied with all its overrides, and each of both then goes its own way', () => {
+    const step = made('copyPage', {
+      page: node('visits'),
+      id: node('more'),
+      title: 'More visits',
+      slug: 'more-visits',
+    });
+    expect(step.sentence).to.equal('Page Visits: copied as More visits');
+    expect(siteFaults(step.site)).to.deep.equal([]);
+    expect(pagesOf(step.site).map(({ id }) => id)).to.deep.equal([
+      'home',
+      'visits',
+      'more',
+      'hire',
+      'find-us',
+    ]);
+    const [copy, original] = [step.site.pages[node('more')], site.pages[node('visits')]];
+    const { [copy.root]: root, ...rest } = copy.nodes;
+    const { [original.root]: before, ...others } = original.nodes;
+    expect(rest).to.deep.equal(others);
+    expect(root).to.deep.equal({ ...before, name: 'More visits' });
+    const changed = made('rename', { node: copy.root, name: 'Other' }, copy, step.site);
+    expect(changed.site.pages[node('visits')]).to.equal(step.site.pages[node('visits')]);
+    expect(takenBack(step)).to.deep.equal(site);
+    expect(
+      refusal('copyPage', { page: node('visits'), id: node('more'), title: 'More', slug: 'visits' }),
+    ).to.match(/is Visits’s already/);
+    expect(
+      refusal('copyPage', { page: node('gone'), id: node('more'), title: 'More', slug: 'more' }),
+    ).to.match(/not on this site/);
+  });
+
+  it('is moved in the order of pages, which changes nothing else', () => {
+    const order = (after: string | null, page = 'visits') => {
+      const step = made('movePage', { page: node(page), after: after === null ? null : node(after) });
+      expect(takenBack(step)).to.deep.equal(site);
+      return [step.frame.pages.map(({ id }) => id).join(' '), step.sentence];
+    };
+    expect(order('hire')).to.deep.equal(['home hire visits find-us', 'Page Visits: behind Telescope hire']);
+    expect(order(null)).to.deep.equal(['visits home hire find-us', 'Page Visits: first in the order']);
+    expect(order('find-us', 'home')[0]).to.equal('visits hire find-us home');
+    expect(order('gone')[0]).to.equal('home hire find-us visits');
+  });
+
+  it('becomes the home page, and the one before gets an address', () => {
+    const step = made('makeHome', { page: node('hire'), slugOfBefore: 'welcome' });
+    const slugs = Object.fromEntries(step.frame.pages.map(({ id, slug }) => [id, slug]));
+    expect(slugs).to.deep.equal({ home: 'welcome', visits: 'visits', hire: '', 'find-us': 'find-us' });
+    expect(siteFaults(step.site)).to.deep.equal([]);
+    expect(takenBack(step)).to.deep.equal(site);
+    expect(refusal('makeHome', { page: node('hire'), slugOfBefore: 'visits' })).to.match(
+      /is Visits’s already/,
+    );
+    expect(refusal('makeHome', { page: node('hire'), slugOfBefore: '' })).to.match(/Nothing was changed/);
+    expect(refusal('removePage', { page: node('home') })).to.match(/Make another page the home page first/);
   });
 });
 

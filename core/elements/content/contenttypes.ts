@@ -1,5 +1,5 @@
 import { Type, type TSchema } from '@sinclair/typebox';
-import { cleanFragment } from '../../markup/fragment.ts';
+import { cleanFragment, mapLinks } from '../../markup/fragment.ts';
 import { ICON_OPTIONS } from '../../markup/icons.ts';
 import { cleanLink } from '../../markup/link.ts';
 import type { Stock } from '../../theme/stock.ts';
@@ -10,6 +10,8 @@ export interface ContentType<T = any> {
   schema: TSchema;
   /** The form a value is kept in. Every way in passes through here. */
   clean(value: T): T;
+  /** The value with another link in place of each in it; where none is given, what was linked leads nowhere. Absent: it has no links. */
+  withLinks?(value: T, map: (link: string) => string | undefined): T;
   /** Says what is wrong with a value that has the right shape, where something can be. */
   fault?(value: T, site: Stock): string | undefined;
   options?(site: Stock): readonly { value: string | number; label: string }[];
@@ -34,12 +36,14 @@ export const richText: ContentType<string> = {
   editor: 'rich',
   schema: FRAGMENT,
   clean: (value) => cleanFragment(value, 'block'),
+  withLinks: mapLinks,
 };
 
 export const inlineText: ContentType<string> = {
   editor: 'inline',
   schema: FRAGMENT,
   clean: (value) => cleanFragment(value, 'inline'),
+  withLinks: mapLinks,
 };
 
 /** One line of plain words. */
@@ -66,6 +70,7 @@ export const link: ContentType<string> = {
   editor: 'link',
   schema: Type.String({ maxLength: 2000 }),
   clean: (value) => cleanLink(value) ?? value.trim(),
+  withLinks: (value, map) => (value === '' ? value : (map(value) ?? '')),
   fault: (value) =>
     value === '' || cleanLink(value) !== undefined
       ? undefined
@@ -140,6 +145,13 @@ export function entries(
           fields.map(({ name, type, initial }) => [name, type.clean(each[name] ?? initial) as unknown]),
         ),
       ),
+    withLinks: (value, map) =>
+      value.map((each) => {
+        const made = { ...each };
+        for (const { name, type } of fields)
+          if (type.withLinks) made[name] = type.withLinks(each[name], map) as unknown;
+        return made;
+      }),
     fault(value, site) {
       for (const each of value) {
         for (const { name, type } of fields) {
