@@ -4,6 +4,7 @@ import { Provider } from 'react-redux';
 import { createBrowserRouter, Navigate, Outlet, RouterProvider } from 'react-router';
 import { windowServices } from './state/services.ts';
 import { makeStore } from './state/store.ts';
+import { Pages } from './pages/Pages.tsx';
 import { Sites } from './sites/Sites.tsx';
 import { Boundary } from './ui/Boundary.tsx';
 import { Notice } from './ui/Notice.tsx';
@@ -33,6 +34,7 @@ const router = createBrowserRouter([
     children: [
       { path: '/', element: <Sites /> },
       { path: '/sites', element: <Navigate to="/" replace /> },
+      { path: '/sites/:site/pages', element: <Pages /> },
       { path: '/sites/:site/pages/:page', element: <Workbench /> },
       {
         path: '*',

@@ -37,8 +37,10 @@ export function RemoveDialog({ site, onClose }: { site: SiteSummary; onClose: ()
           placeholder={site.name}
           value={typed}
           onChange={({ target }) => setTyped(target.value)}
-          onKeyDown={({ key }) => {
-            if (key === 'Enter' && confirmed) void start();
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter' || !confirmed) return;
+            event.preventDefault();
+            void start();
           }}
         />
         {error && <Alert severity="error">{troubleOf(error).sentence}</Alert>}

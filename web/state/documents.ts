@@ -216,7 +216,7 @@ const asideSentence = (aside: readonly SetAside[]): string =>
     ? `“${aside[0].edit.sentence}” could not be kept: ${aside[0].why} It was set aside; the rest is kept.`
     : `${aside.length} changes could not be kept and were set aside; the rest is kept.`;
 
-export const { overwrittenDone, asideDone } = documents.actions;
+export const { overwrittenDone, asideDone, pageShown } = documents.actions;
 
 /** A page that is shown, with what all pages of its site share. */
 export interface OpenPage {

@@ -48,18 +48,19 @@ export function holdSelection(): Thunk {
   };
 }
 
-/** Runs a command on the open page. Answers whether all now is as wanted; a refusal is said to the person. */
-export function edit<N extends CommandName>(name: N, args: Arguments<N>): Thunk<boolean> {
+/** Runs a command on a page that was read, the open one where none is said. Answers whether all now is as wanted; a refusal is said. */
+export function edit<N extends CommandName>(name: N, args: Arguments<N>, on?: NodeId): Thunk<boolean> {
   return (dispatch, getState) => {
     const { open } = getState().documents;
     if (!open) return false;
-    const outcome = perform(open.site, open.page, name, args);
+    const page = on ?? open.page;
+    const outcome = perform(open.site, page, name, args);
     if (!outcome.ok) {
       dispatch(refusedEdit(outcome.sentence));
       return false;
     }
     if (outcome.value.operations.length > 0)
-      dispatch(take(outcome.value, 'edit', { use: { page: open.page, ...callOf(name, args) } }));
+      dispatch(take(outcome.value, 'edit', { use: { page, ...callOf(name, args) } }));
     return true;
   };
 }
@@ -158,12 +159,14 @@ function replay(step: ListedStep, list: 'undo' | 'redo'): Thunk<boolean> {
 function replayed(step: ListedStep, list: 'undo' | 'redo'): Thunk<boolean | Promise<boolean>> {
   return (dispatch, getState) => {
     const { open } = getState().documents;
-    const there = (pages: Iterable<string>) => [...pages].every((id) => open?.stored.pages[id as NodeId]);
+    // A page that is not on the site comes back as a whole.
+    const needed = step.pages.filter((id) => open?.site.frame.pages.some((head) => head.id === id));
+    const there = needed.every((id) => open?.stored.pages[id as NodeId] ?? open?.site.pages[id as NodeId]);
     // What is at hand is done at once: a person who takes back sees it in the next frame.
-    if (step.inverse && step.operations && there(step.pages)) return dispatch(replay(step, list));
+    if (step.inverse && step.operations && there) return dispatch(replay(step, list));
     return (async () => {
       const found = await dispatch(known(step));
-      const trouble = typeof found === 'string' ? found : await dispatch(load(step.pages));
+      const trouble = typeof found === 'string' ? found : await dispatch(load(needed));
       if (trouble === undefined) return dispatch(replay(found as ListedStep, list));
       dispatch(refusedEdit(`“${step.sentence}” cannot be ${HOW[list].done} now. ${trouble}`));
       return false;

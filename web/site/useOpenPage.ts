@@ -14,6 +14,8 @@ export function useOpenPage(
   const [attempt, setAttempt] = useState(0);
 
   useEffect(() => {
+    // Which page it is is not known yet.
+    if (page === '') return;
     let current = true;
     void dispatch(showPage(site, page)).then((trouble) => {
       if (current) setFailure(trouble ?? null);

@@ -6,7 +6,7 @@ import { nextStep } from '../state/documents.ts';
 import { redo, retryNow, undo } from '../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';
-import { ink, sun } from '../ui/theme.ts';
+import { ink, petrol, sun } from '../ui/theme.ts';
 import { clock } from '../ui/time.ts';
 import { SetAsideNotice } from './SetAsideNotice.tsx';
 import { StepList } from './StepList.tsx';
@@ -74,15 +74,52 @@ function StepButton({ list }: { list: 'undo' | 'redo' }) {
   );
 }
 
+/** The screens of a site, each at an address of its own. */
+const SCREENS = {
+  Workbench: (site: string, page: string) => `/sites/${site}/pages/${page}`,
+  Pages: (site: string) => `/sites/${site}/pages`,
+};
+
+export type ScreenName = keyof typeof SCREENS;
+
+function Screens({ site, page, screen }: { site: string; page: string; screen: ScreenName }) {
+  return (
+    <Box component="nav" aria-label="Screens of the site" sx={{ display: 'flex', gap: 0.5, flex: 'none' }}>
+      {(Object.keys(SCREENS) as ScreenName[]).map((name) => (
+        <Link
+          key={name}
+          component={RouterLink}
+          to={SCREENS[name](site, page)}
+          aria-current={name === screen ? 'page' : undefined}
+          underline="none"
+          sx={{
+            fontSize: 13,
+            px: 1,
+            py: 0.5,
+            borderRadius: 0.75,
+            color: name === screen ? 'white' : '#cfc8ba',
+            bgcolor: name === screen ? petrol : 'transparent',
+            '&:hover': { color: 'white' },
+          }}
+        >
+          {name}
+        </Link>
+      ))}
+    </Box>
+  );
+}
+
 /** The bar on top: where one is, what is kept, steps back and forth, trying and publishing. */
 export function TopBar(props: {
   site: SiteFrame;
+  page: string;
   pageName: string;
+  screen: ScreenName;
   busy: boolean;
   onTry: () => void;
   onPublish: () => void;
 }) {
-  const { site, pageName, busy, onTry, onPublish } = props;
+  const { site, page, pageName, screen, busy, onTry, onPublish } = props;
   return (
     <Box
       component="header"
@@ -109,6 +146,7 @@ export function TopBar(props: {
       <Typography noWrap sx={{ fontSize: 13, color: '#cfc8ba', minWidth: 0 }} title={site.name}>
         {site.name}
       </Typography>
+      <Screens site={site.id} page={page} screen={screen} />
       <Typography sx={{ color: '#8d8577' }} aria-hidden>
         /
       </Typography>

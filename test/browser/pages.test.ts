@@ -1,0 +1,167 @@
+/** The pages of a site: adding, copying, naming, ordering and deleting them, each a step that can be taken back. */
+import { expect } from 'chai';
+import { By, Key } from 'selenium-webdriver';
+import { paths } from '../../api/paths.ts';
+import type { LivePublication, SiteResponse } from '../../api/responses.ts';
+import { byRole, eventually } from './browser.ts';
+import { sheet, useBench } from './workbench.ts';
+
+describe('the pages of a site', function () {
+  this.timeout(120_000);
+  const bench = useBench();
+  const SITE = 'brindle-hill';
+
+  const press = async (role: string, name: string | RegExp) =>
+    (await byRole(bench.driver, role, name)).click();
+  const toPages = async () => {
+    await bench.driver.get(`${bench.running.url}/sites/${SITE}/pages`);
+    await byRole(bench.driver, 'heading', 'Pages');
+  };
+  const summary = async () =>
+    (await (await fetch(bench.running.url + paths.site(SITE))).json()) as SiteResponse;
+  const kept = (what: string, holds: (site: SiteResponse) => boolean) =>
+    eventually(what, async () => (holds(await summary()) ? true : undefined));
+  const slugs = (site: SiteResponse) => site.frame.pages.map(({ slug }) => slug || '/').join(' ');
+  const field = async (name: string, text: string) => {
+    const box = await byRole(bench.driver, 'textbox', name);
+    await box.click();
+    await bench.driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).perform();
+    await box.sendKeys(text, Key.ENTER);
+  };
+  const undone = async () => {
+    await eventually('the dialog to have gone', async () =>
+      (await bench.driver.findElements(By.css('[role=dialog]'))).length === 0 ? true : undefined,
+    );
+    await bench.driver.findElement(By.css('h1')).click();
+    await bench.chord(Key.CONTROL, 'z');
+  };
+
+  it('are reached from the workbench and lead back to it', async () => {
+    await press('link', 'Pages');
+    expect(await bench.driver.getCurrentUrl()).to.match(/\/sites\/brindle-hill\/pages$/);
+    await press('button', /^Visits/);
+    await press('link', 'Open in the workbench');
+    await sheet(bench.driver, 'Desktop');
+    expect(await bench.driver.getCurrentUrl()).to.match(/\/pages\/visits$/);
+  });
+
+  it('are added empty behind the chosen one, with an address of their own, and that is one step', async () => {
+    await toPages();
+    await press('button', /^Visits/);
+    await press('button', 'Add a page');
+    await press('button', 'Add');
+    const dialog = await byRole(bench.driver, 'dialog', 'Add a page');
+    expect(await dialog.getText()).to.match(/A page has a title/);
+    await (await byRole(bench.driver, 'textbox', 'Title', { inside: dialog })).sendKeys('Find us', Key.ENTER);
+    await kept('the page', (site) => slugs(site) === '/ visits find-us-2 telescope-hire find-us');
+    await undone();
+    await kept('that it is gone', (site) => slugs(site) === '/ visits telescope-hire find-us');
+  });
+
+  it('are copied with all that is on them, and published at their address', async () => {
+    await toPages();
+    await press('button', /^Telescope hire/);
+    await press('button', 'Copy …');
+    const dialog = await byRole(bench.driver, 'dialog', 'Add a page');
+    await (
+      await byRole(bench.driver, 'textbox', 'Title', { inside: dialog })
+    ).sendKeys('Hire in winter', Key.ENTER);
+    await kept('the copy', (site) => slugs(site) === '/ visits telescope-hire hire-in-winter find-us');
+    const { pages } = await summary();
+    expect(pages[3].overrides).to.deep.equal(pages[2].overrides);
+    const { url } = (await (
+      await fetch(bench.running.url + paths.publications(SITE), { method: 'POST' })
+    ).json()) as LivePublication;
+    const html = await (await fetch(`${url}hire-in-winter/`)).text();
+    expect(html).to.include('<title>Hire in winter · Brindle Hill Observatory</title>');
+    await undone();
+    await kept('that it is gone', (site) => slugs(site) === '/ visits telescope-hire find-us');
+  });
+
+  it('get another title, address and description; one that another has is refused and stays typed', async () => {
+    await toPages();
+    await press('button', /^Visits/);
+    await field('Address', 'find-us');
+    const form = await byRole(bench.driver, 'region', 'Page Visits');
+    await eventually('the refusal', async () =>
+      (await form.getText()).includes('Not kept; it is still “visits”.') ? true : undefined,
+    );
+    await field('Address', 'come-up');
+    await field('Title', 'Come up the hill');
+    await kept('the change', ({ frame }) => {
+      const head = frame.pages.find(({ id }) => id === 'visits')!;
+      return head.slug === 'come-up' && head.title === 'Come up the hill';
+    });
+    const { steps } = (await (await fetch(bench.running.url + paths.steps(SITE))).json()) as {
+      steps: { sentence: string }[];
+    };
+    expect(steps.slice(-2).map(({ sentence }) => sentence)).to.have.members([
+      'Page Visits: title → Come up the hill',
+      'Page Visits: address visits → come-up',
+    ]);
+    await undone();
+    await undone();
+    await kept('both as before', ({ frame }) => {
+      const head = frame.pages.find(({ id }) => id === 'visits')!;
+      return head.slug === 'visits' && head.title === 'Visits';
+    });
+  });
+
+  it('are moved in their order, and another becomes the home page', async () => {
+    await toPages();
+    await press('button', /^Find us/);
+    await press('button', 'Move up');
+    await kept('the order', (site) => slugs(site) === '/ visits find-us telescope-hire');
+    await press('button', 'Make it the home page');
+    await kept('the home page', (site) => slugs(site) === 'brindle-hill-observatory visits / telescope-hire');
+    expect(await (await byRole(bench.driver, 'button', 'Delete …')).isEnabled()).to.equal(false);
+    await undone();
+    await undone();
+    await kept('all as before', (site) => slugs(site) === '/ visits telescope-hire find-us');
+  });
+
+  it('are deleted after what links to them was told, with those links, and had back in one step', async () => {
+    await toPages();
+    await press('button', /^Visits/);
+    await press('button', 'Delete …');
+    const dialog = await byRole(bench.driver, 'dialog', 'Delete Visits');
+    const told = await dialog.getText();
+    for (const line of ['Page links on Home', 'Book a night on Home', 'What to bring on Telescope hire'])
+      expect(told).to.include(line);
+    await press('button', 'Delete');
+    await kept('the deletion', (site) => slugs(site) === '/ telescope-hire find-us');
+    const file = await (await fetch(bench.running.url + paths.file(SITE))).text();
+    expect(file).not.to.include('page:visits');
+    await undone();
+    await kept('all as before', (site) => slugs(site) === '/ visits telescope-hire find-us');
+    expect(await (await fetch(bench.running.url + paths.file(SITE))).text()).to.include('page:visits');
+  });
+
+  it('stay with what another window does to them', async () => {
+    await toPages();
+    const { frame, revision } = await summary();
+    const answer = await fetch(bench.running.url + paths.edits(SITE), {
+      method: 'POST',
+      headers: {
+        'Content-Type': 'application/json',
+        'Idempotency-Key': '"another-window-1"',
+        'If-Match': `"${revision}"`,
+      },
+      body: JSON.stringify({
+        operations: [{ op: 'set', path: '/frame/pages/hire/title', value: 'Telescopes to borrow' }],
+        session: 'another',
+        by: 'edit',
+        sentence: 'Page Telescope hire: title → Telescopes to borrow',
+      }),
+    });
+    expect(answer.status).to.equal(200);
+    expect(frame.pages[2].title).to.equal('Telescope hire');
+    await press('button', /^Telescope hire/);
+    await eventually('the other title', async () =>
+      (await (await byRole(bench.driver, 'textbox', 'Title')).getAttribute('value')) ===
+      'Telescopes to borrow'
+        ? true
+        : undefined,
+    );
+  });
+});

@@ -1,0 +1,52 @@
+import { TextField } from '@mui/material';
+import { useRef, useState } from 'react';
+
+interface FieldProps {
+  label: string;
+  value: string;
+  help?: string;
+  most: number;
+  multiline?: boolean;
+  disabled?: boolean;
+  /** Answers whether it was taken. */
+  onDone(value: string): boolean;
+}
+
+/** A field whose value is an edit once it is left, or Enter is pressed; Escape gives what was typed up. */
+export function Field({ label, value, help, most, multiline, disabled, onDone }: FieldProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const [refused, setRefused] = useState(false);
+  const givenUp = useRef(false);
+  const finish = () => {
+    if (givenUp.current || typed === null || typed.trim() === value) {
+      givenUp.current = false;
+      setTyped(null);
+      setRefused(false);
+      return;
+    }
+    const taken = onDone(typed);
+    setRefused(!taken);
+    if (taken) setTyped(null);
+  };
+  return (
+    <TextField
+      label={label}
+      size="small"
+      fullWidth
+      disabled={disabled}
+      multiline={multiline}
+      minRows={multiline ? 3 : undefined}
+      value={typed ?? value}
+      error={refused}
+      helperText={refused ? `Not kept; it is still ${value === '' ? 'empty' : `“${value}”`}.` : help}
+      onChange={({ target }) => setTyped(target.value)}
+      onBlur={finish}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') givenUp.current = true;
+        if (event.key === 'Escape' || (event.key === 'Enter' && !multiline))
+          (event.target as HTMLInputElement).blur();
+      }}
+      slotProps={{ htmlInput: { maxLength: most } }}
+    />
+  );
+}

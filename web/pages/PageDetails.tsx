@@ -1,0 +1,135 @@
+import { Box, Button, Typography } from '@mui/material';
+import { ArrowDown, ArrowUp, Copy, House, SquarePen, Trash2 } from 'lucide-react';
+import { Link as RouterLink } from 'react-router';
+import { headOf, pageSlugOf, type NodeId, type Site } from '../../core/index.ts';
+import { edit } from '../state/edits.ts';
+import { useAppDispatch } from '../state/store.ts';
+import { line, quiet } from '../ui/theme.ts';
+import { Field } from './Field.tsx';
+
+interface PageDetailsProps {
+  site: Site;
+  page: NodeId;
+  onCopy(): void;
+  onDelete(): void;
+}
+
+/** What the site says of one page, and what can be done with it. */
+export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsProps) {
+  const dispatch = useAppDispatch();
+  const { pages } = site.frame;
+  const head = headOf(site.frame, id);
+  const page = site.pages[id];
+  const root = page.nodes[page.root];
+  const at = pages.findIndex((each) => each.id === id);
+  const home = head.slug === '';
+  const change = (what: { title?: string; slug?: string; description?: string }) =>
+    dispatch(edit('changePage', { page: id, ...what }));
+  const move = (after: NodeId | null) => dispatch(edit('movePage', { page: id, after }));
+  const before = pages.find(({ slug }) => slug === '');
+  const makeHome = () => {
+    const slugOfBefore = before
+      ? pageSlugOf(before.title, (address) =>
+          pages.some(({ slug, id: other }) => slug === address && other !== id),
+        )
+      : '';
+    dispatch(edit('makeHome', { page: id, slugOfBefore }));
+  };
+  return (
+    <Box
+      component="section"
+      aria-label={`Page ${root.name}`}
+      sx={{ display: 'grid', gap: 2, alignContent: 'start' }}
+    >
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+        <Typography component="h2" noWrap sx={{ fontSize: 18, fontWeight: 700, flex: 1 }} title={root.name}>
+          {root.name}
+        </Typography>
+        <Button
+          variant="contained"
+          size="small"
+          startIcon={<SquarePen size={15} />}
+          component={RouterLink}
+          to={`/sites/${site.frame.id}/pages/${id}`}
+        >
+          Open in the workbench
+        </Button>
+      </Box>
+      <Field
+        key={`${id} name`}
+        label="Name in the workbench"
+        value={root.name}
+        most={120}
+        onDone={(name) => dispatch(edit('rename', { node: page.root, name }, id))}
+      />
+      <Field
+        key={`${id} title`}
+        label="Title"
+        help="Stands in the browser’s tab and in what search engines list."
+        value={head.title}
+        most={120}
+        onDone={(title) => change({ title })}
+      />
+      <Field
+        key={`${id} slug`}
+        label="Address"
+        help={
+          home
+            ? 'The home page has the address of the site itself.'
+            : 'Small letters, digits and hyphens. Links on the site follow by themselves.'
+        }
+        value={home ? '/' : head.slug}
+        disabled={home}
+        most={60}
+        onDone={(slug) => change({ slug })}
+      />
+      <Field
+        key={`${id} description`}
+        label="Description"
+        help={`One or two sentences for search engines; ${head.description.length} of 320 characters.`}
+        value={head.description}
+        most={320}
+        multiline
+        onDone={(description) => change({ description })}
+      />
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, pt: 1, borderTop: `1px solid ${line}` }}>
+        <Button
+          size="small"
+          startIcon={<ArrowUp size={15} />}
+          disabled={at === 0}
+          onClick={() => move(at < 2 ? null : pages[at - 2].id)}
+        >
+          Move up
+        </Button>
+        <Button
+          size="small"
+          startIcon={<ArrowDown size={15} />}
+          disabled={at === pages.length - 1}
+          onClick={() => move(pages[at + 1].id)}
+        >
+          Move down
+        </Button>
+        <Button size="small" startIcon={<Copy size={15} />} onClick={onCopy}>
+          Copy …
+        </Button>
+        <Button size="small" startIcon={<House size={15} />} disabled={home} onClick={makeHome}>
+          Make it the home page
+        </Button>
+        <Button
+          size="small"
+          color="error"
+          startIcon={<Trash2 size={15} />}
+          disabled={home || pages.length === 1}
+          onClick={onDelete}
+        >
+          Delete …
+        </Button>
+      </Box>
+      {home && (
+        <Typography sx={{ fontSize: 12, color: quiet }}>
+          The home page cannot be deleted; make another page the home page first.
+        </Typography>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,171 @@
+import { Box, Button, ListItemButton, Typography } from '@mui/material';
+import { FilePlus2, House } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { useParams } from 'react-router';
+import { countOverrides, type NodeId, type Site } from '../../core/index.ts';
+import { pageShown } from '../state/documents.ts';
+import { edit } from '../state/edits.ts';
+import { useAppDispatch } from '../state/store.ts';
+import { Opening, SiteScreen } from '../site/SiteScreen.tsx';
+import { Notice } from '../ui/Notice.tsx';
+import { line, marigoldPale, petrol, petrolTint, quiet } from '../ui/theme.ts';
+import { AddPageDialog } from './AddPageDialog.tsx';
+import { DeletePageDialog } from './DeletePageDialog.tsx';
+import { PageDetails } from './PageDetails.tsx';
+import { usePages } from './usePages.ts';
+
+/** All overrides of a page, in all views. */
+const overridesOf = ({ frame, pages }: Site, page: NodeId): number => {
+  const ids = Object.keys(pages[page].nodes) as NodeId[];
+  return frame.views.list.reduce((sum, { id }) => sum + countOverrides(pages[page], ids, id), 0);
+};
+
+function PageList({
+  site,
+  chosen,
+  onChoose,
+}: {
+  site: Site;
+  chosen: NodeId;
+  onChoose: (page: NodeId) => void;
+}) {
+  const counts = useMemo(
+    () => new Map(site.frame.pages.map(({ id }) => [id, overridesOf(site, id)])),
+    [site],
+  );
+  return (
+    <Box component="ul" aria-label="Pages" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 0.75 }}>
+      {site.frame.pages.map(({ id, slug }) => {
+        const page = site.pages[id];
+        const { name } = page.nodes[page.root];
+        const count = counts.get(id) ?? 0;
+        return (
+          <li key={id}>
+            <ListItemButton
+              selected={id === chosen}
+              aria-pressed={id === chosen}
+              onClick={() => onChoose(id)}
+              sx={{
+                gap: 1.5,
+                border: `1px solid ${id === chosen ? petrol : line}`,
+                borderRadius: 1,
+                bgcolor: 'white',
+                '&.Mui-selected, &.Mui-selected:hover': { bgcolor: petrolTint },
+              }}
+            >
+              <Box sx={{ flex: 1, minWidth: 0 }}>
+                <Typography noWrap sx={{ fontWeight: 700 }} title={name}>
+                  {name}
+                </Typography>
+                <Typography noWrap sx={{ fontSize: 12, color: quiet }}>
+                  {slug === '' ? '/' : `/${slug}/`}
+                </Typography>
+              </Box>
+              {slug === '' && <House size={16} aria-label="Home page" role="img" />}
+              <Typography
+                sx={{
+                  fontSize: 12,
+                  px: 0.75,
+                  borderRadius: 0.5,
+                  bgcolor: count > 0 ? marigoldPale : 'transparent',
+                  color: count > 0 ? 'text.primary' : quiet,
+                  whiteSpace: 'nowrap',
+                }}
+              >
+                {count} {count === 1 ? 'override' : 'overrides'}
+              </Typography>
+            </ListItemButton>
+          </li>
+        );
+      })}
+    </Box>
+  );
+}
+
+/** The pages of a site: which there are, in which order, at which addresses. */
+export function Pages() {
+  const { site: siteId = '' } = useParams();
+  const dispatch = useAppDispatch();
+  const { open, whole, failure, retry } = usePages(siteId);
+  const [wanted, setWanted] = useState<NodeId | null>(null);
+  const [adding, setAdding] = useState<{ from: NodeId | '' } | null>(null);
+  const [deleting, setDeleting] = useState<NodeId | null>(null);
+
+  if (failure) {
+    return (
+      <Notice severity="error" action={{ label: 'Try again', run: retry }} wayBack>
+        {failure}
+      </Notice>
+    );
+  }
+  if (!open || !whole) return <Opening />;
+  const { site, page } = open;
+  const chosen = wanted && site.pages[wanted] ? wanted : site.pages[page] ? page : site.frame.pages[0].id;
+  const shown = site.pages[chosen];
+
+  const remove = (gone: NodeId, unlink: boolean) => {
+    // What is open must be there, also for the steps that follow.
+    const next = site.frame.pages.find(({ id }) => id !== gone)!.id;
+    if (gone === page) dispatch(pageShown(next));
+    if (dispatch(edit('removePage', { page: gone, unlink }, next))) setWanted(next);
+    setDeleting(null);
+  };
+
+  return (
+    <SiteScreen site={site.frame} page={chosen} pageName={shown.nodes[shown.root].name} screen="Pages">
+      <Box sx={{ height: '100%', overflowY: 'auto' }}>
+        <Box
+          sx={{
+            maxWidth: 1120,
+            mx: 'auto',
+            px: 3,
+            py: 3,
+            display: 'grid',
+            gridTemplateColumns: 'minmax(300px, 1fr) minmax(380px, 1.3fr)',
+            gap: 4,
+          }}
+        >
+          <Box>
+            <Box sx={{ display: 'flex', alignItems: 'center', mb: 1.5 }}>
+              <Typography component="h1" sx={{ fontSize: 22, fontWeight: 700, flex: 1 }}>
+                Pages
+              </Typography>
+              <Button
+                variant="outlined"
+                size="small"
+                startIcon={<FilePlus2 size={15} />}
+                onClick={() => setAdding({ from: '' })}
+              >
+                Add a page
+              </Button>
+            </Box>
+            <PageList site={site} chosen={chosen} onChoose={setWanted} />
+          </Box>
+          <PageDetails
+            site={site}
+            page={chosen}
+            onCopy={() => setAdding({ from: chosen })}
+            onDelete={() => setDeleting(chosen)}
+          />
+        </Box>
+      </Box>
+      {adding && (
+        <AddPageDialog
+          site={site}
+          after={chosen}
+          from={adding.from}
+          onAdded={setWanted}
+          onClose={() => setAdding(null)}
+        />
+      )}
+      {deleting && site.pages[deleting] && (
+        <DeletePageDialog
+          site={site}
+          page={deleting}
+          onDelete={(unlink) => remove(deleting, unlink)}
+          onClose={() => setDeleting(null)}
+        />
+      )}
+    </SiteScreen>
+  );
+}

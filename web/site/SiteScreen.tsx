@@ -1,0 +1,146 @@
+import { Box, LinearProgress } from '@mui/material';
+import { useSnackbar } from 'notistack';
+import { useEffect, useState, type ReactNode } from 'react';
+import { useStore } from 'react-redux';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { SiteFrame } from '../../core/index.ts';
+import { keep, redo, retryNow, undo } from '../state/edits.ts';
+import { troubleOf, usePreviewMutation } from '../state/server.ts';
+import { useAppDispatch, useAppSelector, type State } from '../state/store.ts';
+import { useAfterPaint } from '../ui/afterpaint.ts';
+import { Notice } from '../ui/Notice.tsx';
+import { OverwrittenNotice } from './OverwrittenNotice.tsx';
+import { PublishDialog } from './PublishDialog.tsx';
+import { TopBar, type ScreenName } from './TopBar.tsx';
+
+/** Says each refusal and what was taken back; what was done is told by the screen itself. */
+function useSayings() {
+  const said = useAppSelector((state) => state.documents.said);
+  const { enqueueSnackbar } = useSnackbar();
+  useEffect(() => {
+    if (said.count > 0 && said.refusal)
+      enqueueSnackbar(said.sentence, { variant: 'error', autoHideDuration: 8000 });
+  }, [said, enqueueSnackbar]);
+  return said.sentence;
+}
+
+/** Warns before the window closes while something cannot be kept: until it is opened again, only this browser knows of it. */
+function useStaying() {
+  const store = useStore<State>();
+  useEffect(() => {
+    const warn = (event: BeforeUnloadEvent) => {
+      if (store.getState().documents.keeping.state === 'failing') event.preventDefault();
+    };
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [store]);
+}
+
+/** Steps go back and forth from everywhere but where text is typed, which has steps of its own. */
+const STEPPING: Parameters<typeof useHotkeys>[2] = {
+  preventDefault: true,
+  enableOnFormTags: ['slider', 'option', 'radio', 'menuitem'],
+};
+
+/** The keys of steps; apart from the screen, as it is drawn anew with every edit. */
+function StepKeys() {
+  const dispatch = useAppDispatch();
+  useHotkeys('mod+z', () => dispatch(undo()), STEPPING);
+  useHotkeys('mod+shift+z, mod+y', () => dispatch(redo()), STEPPING);
+  return null;
+}
+
+/** What was done last, for assistive technology; apart from the screen, too. */
+function LastStep() {
+  const said = useAfterPaint(useSayings());
+  return (
+    <Box
+      role="status"
+      aria-label="Last step"
+      sx={{
+        position: 'absolute',
+        top: 0,
+        width: '1px',
+        height: '1px',
+        overflow: 'hidden',
+        clipPath: 'inset(50%)',
+      }}
+    >
+      {said}
+    </Box>
+  );
+}
+
+/** What stands in for a screen while a page is opened: first the edits of the last one have to be kept. */
+export function Opening() {
+  const dispatch = useAppDispatch();
+  const keeping = useAppSelector((state) => state.documents.keeping);
+  if (keeping.state !== 'failing') return <LinearProgress aria-label="Opening the page" />;
+  return (
+    <Notice severity="error" action={{ label: 'Try now', run: () => dispatch(retryNow()) }}>
+      The page opens once your last changes are kept; they are still here. {keeping.sentence}
+    </Notice>
+  );
+}
+
+interface SiteScreenProps {
+  site: SiteFrame;
+  /** The page that is open. */
+  page: string;
+  pageName: string;
+  screen: ScreenName;
+  /** What is told while publishing is asked about. */
+  onPublishing?: (open: boolean) => void;
+  children: ReactNode;
+}
+
+/** What every screen of a site has: the bar on top, steps and their keys, and what is said of keeping and refusing. */
+export function SiteScreen({ site, page, pageName, screen, onPublishing, children }: SiteScreenProps) {
+  const dispatch = useAppDispatch();
+  const [publishing, setPublishing] = useState(false);
+  const [preview, { isLoading: trying }] = usePreviewMutation();
+  const { enqueueSnackbar } = useSnackbar();
+  useStaying();
+  const publish = (open: boolean) => {
+    setPublishing(open);
+    onPublishing?.(open);
+  };
+
+  /** Opens the draft as it would be published; the tab is opened at once, so that no browser takes it for a pop-up. */
+  const tryIt = async () => {
+    const tab = window.open('', '_blank');
+    await dispatch(keep());
+    const result = await preview(site.id);
+    if (result.data && tab) {
+      tab.opener = null;
+      tab.location.replace(result.data.url);
+    } else {
+      tab?.close();
+      const why = result.error
+        ? troubleOf(result.error).sentence
+        : 'The browser did not open a new tab; allow pop-ups for this address.';
+      enqueueSnackbar(`The draft could not be shown. ${why}`, { variant: 'error' });
+    }
+  };
+
+  return (
+    <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', overflow: 'hidden' }}>
+      <TopBar
+        site={site}
+        page={page}
+        pageName={pageName}
+        screen={screen}
+        busy={trying}
+        onTry={() => void tryIt()}
+        onPublish={() => publish(true)}
+      />
+      <Box component="main" sx={{ position: 'relative', flex: 1, minHeight: 0 }}>
+        {children}
+        <LastStep />
+      </Box>
+      {publishing && <PublishDialog site={site.id} onClose={() => publish(false)} />}
+      <OverwrittenNotice />
+      <StepKeys />
+    </Box>
+  );
+}
