@@ -19,7 +19,7 @@ import {
 import { editor } from '../test/server/editing.ts';
 
 const folder = await mkdtemp(join(tmpdir(), 'dimorphe-screenshots-'));
-const running = await start({ port: 0, hostPort: 0, dataFolder: folder, pages: builtPages, demo: true });
+const running = await start({ port: 0, hostPort: 0, dataFolder: folder, pages: builtPages });
 const browser = await openBrowser();
 const { driver } = browser;
 
@@ -33,10 +33,27 @@ async function keep(name: string): Promise<void> {
 }
 
 try {
+  await resize(driver, 1280, 800);
+  await driver.get(running.url);
+  await byRole(driver, 'heading', 'Welcome');
+  await keep('welcome');
+  await (await byRole(driver, 'button', 'New site')).click();
+  await (await byRole(driver, 'textbox', /^Name/)).sendKeys('Marsh Lane Pottery');
+  await (await byRole(driver, 'radio', /^Kiln/)).click();
+  await keep('new-site');
+  await (await byRole(driver, 'button', 'Make the site')).click();
+  await sheet(driver, 'Desktop');
+
+  await fetch(running.url + paths.demo(), { method: 'POST' });
   await fetch(running.url + paths.publications('brindle-hill'), { method: 'POST' });
   await driver.get(running.url);
   await byRole(driver, 'heading', 'Your sites');
+  await pause(1500);
   await keep('sites');
+
+  await driver.get(`${running.url}/sites/brindle-hill/pages`);
+  await (await byRole(driver, 'button', /^Visits/)).click();
+  await keep('pages');
 
   await driver.get(`${running.url}/sites/brindle-hill/pages/home`);
   await sheet(driver, 'Desktop');

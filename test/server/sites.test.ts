@@ -1,12 +1,15 @@
 /** Which sites there are: made, brought in, copied, taken out, put away, had back, removed; and what is refused. */
 import { expect } from 'chai';
+import { createHash } from 'node:crypto';
+import { rm } from 'node:fs/promises';
 import { gzipSync, inflateRawSync } from 'node:zlib';
 import { paths } from '../../api/paths.ts';
 import type { AddedSite, PageResponse, Problem, SiteSummary } from '../../api/responses.ts';
 import { compileSite, newSite, readSiteFile, writeSiteFile, type Site } from '../../core/index.ts';
 import { demoSite } from '../../demo/site.ts';
+import { openStore } from '../../server/store/open.ts';
 import { SITE } from './editing.ts';
-import { served, type Served } from './serving.ts';
+import { freshFolder, served, type Served } from './serving.ts';
 
 const begun = (id: string, name: string): Site => newSite({ id, name, lang: 'en', look: 'kiln', views: '4' });
 
@@ -105,7 +108,6 @@ describe('sites', function () {
   });
 
   it('are refused with a picture or a font that is something else than it says', async () => {
-    const { createHash } = await import('node:crypto');
     const file = JSON.parse(await demoFile());
     const script = Buffer.from('<script>alert(1)</script>'.repeat(10));
     file.assets.find(({ id }: { id: string }) => id === 'saturn').hash = createHash('sha256')
@@ -207,16 +209,11 @@ describe('sites', function () {
   });
 });
 
-describe('a database in which nothing is', function () {
+describe('what is put away', function () {
   this.timeout(60_000);
-  it('has no site until one is made, and forgets after thirty days what was put away and is not published', async () => {
-    const { mkdtemp, rm } = await import('node:fs/promises');
-    const { tmpdir } = await import('node:os');
-    const { join } = await import('node:path');
-    const { openStore } = await import('../../server/store/open.ts');
-    const folder = await mkdtemp(join(tmpdir(), 'dimorphe-test-'));
+  it('is forgotten after thirty days where it is not published, when the program starts', async () => {
+    const folder = await freshFolder();
     const first = await openStore(folder);
-    expect(await first.sites.list()).to.deep.equal([]);
     const ids: string[] = [];
     for (const name of ['Kept', 'Long gone', 'Published', 'Just now'])
       ids.push(await first.add({ site: begun('site', name), files: {} }));
@@ -228,7 +225,12 @@ describe('a database in which nothing is', function () {
     await first.sites.putAway('just-now', new Date(Date.now() - 29 * day));
     await first.close();
     const again = await openStore(folder);
-    expect((await again.sites.list()).map(({ id }) => id)).to.deep.equal(['site', 'published', 'just-now']);
+    expect((await again.sites.list()).map(({ id }) => id)).to.deep.equal([
+      SITE,
+      'site',
+      'published',
+      'just-now',
+    ]);
     await again.close();
     await rm(folder, { recursive: true });
   });
