@@ -70,6 +70,7 @@ export { accepts } from './edits/structure.ts';
 export { carriedOver } from './edits/overrides.ts';
 export { chosenValues, type ValueChoice } from './edits/paste.ts';
 export { valuesOf } from './edits/stylevalues.ts';
+export { VIEW_LIMITS } from './edits/views.ts';
 export { siblingsLike, subtree } from './edits/tree.ts';
 export { applied, stands, type Applied } from './edits/apply.ts';
 export { nodesIn, overlapping, pagesIn, type Operation } from './edits/operation.ts';

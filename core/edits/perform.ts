@@ -20,6 +20,7 @@ import { shapeAt } from './shape.ts';
 import { addElement, duplicateElement, removeElements } from './structure.ts';
 import { addFont, removeFromTheme, setColour, setSpacing } from './theme.ts';
 import { adjustValue, clearValue, setReach, setValue } from './values.ts';
+import { addView, changeView, removeView, setBase } from './views.ts';
 
 /** Every change that can be made, by name. */
 export const COMMANDS = {
@@ -50,6 +51,10 @@ export const COMMANDS = {
   movePage,
   makeHome,
   moveToPage,
+  addView,
+  changeView,
+  removeView,
+  setBase,
   changeSite,
 };
 

@@ -11,7 +11,8 @@ type Setting = { index: number; reach: Reach };
 /**
  * The fewest settings that give each place of a side its value: `values[0]` is the base's, the others follow outwards. Looked for from
  * the far end: at a place that wants another value than the one in force, an onward setting goes on from there, one for this place alone
- * leaves the one before in force. Where both are as few, onward is taken.
+ * leaves the one before in force. Where both are as few, onward is taken. A place that wants nothing cannot be given that by a setting:
+ * what is in force must not reach it.
  */
 function fewest(values: readonly unknown[]): Setting[] {
   const count = values.length;
@@ -30,10 +31,9 @@ function fewest(values: readonly unknown[]): Setting[] {
   const needed: number[][] = Array.from({ length: count + 1 }, () => Array<number>(count).fill(0));
   for (let at = count - 1; at > 0; at--) {
     for (let force = 0; force < at; force++) {
-      needed[at][force] =
-        alike[at] === alike[force]
-          ? needed[at + 1][force]
-          : 1 + Math.min(needed[at + 1][at], needed[at + 1][force]);
+      if (alike[at] === alike[force]) needed[at][force] = needed[at + 1][force];
+      else if (values[at] === undefined) needed[at][force] = Infinity;
+      else needed[at][force] = 1 + Math.min(needed[at + 1][at], needed[at + 1][force]);
     }
   }
   const settings: Setting[] = [];
@@ -46,7 +46,10 @@ function fewest(values: readonly unknown[]): Setting[] {
   return settings;
 }
 
-/** The layered value with the fewest overrides that gives each view the value wanted for it. */
+/**
+ * The layered value with the fewest overrides that gives each view the value wanted for it. Where nothing is wanted for the base, views
+ * for which nothing is wanted either are left without; elsewhere every view wants something.
+ */
 export function express<T>(views: Views, wanted: (view: View) => T): Layered<T> {
   const values = views.list.map((view) => wanted(view));
   const centre = viewIndex(views, views.base);

@@ -34,6 +34,34 @@ describe('access', function () {
     await bench.driver.get(bench.running.url);
     await byRole(bench.driver, 'heading', 'Your sites');
     expect(await violations()).to.deep.equal([]);
+    await (await byRole(bench.driver, 'button', 'New site')).click();
+    await byRole(bench.driver, 'dialog', 'New site');
+    expect(await violations(), 'a new site').to.deep.equal([]);
+    await fetch(bench.running.url + paths.putAway('brindle-hill'), { method: 'PUT' });
+    await bench.driver.get(bench.running.url);
+    await byRole(bench.driver, 'heading', 'Welcome');
+    expect(await violations(), 'the first minutes').to.deep.equal([]);
+    await (await byRole(bench.driver, 'button', 'Put away (1)')).click();
+    await byRole(bench.driver, 'button', /^Have back/);
+    expect(await violations(), 'put away').to.deep.equal([]);
+    await fetch(bench.running.url + paths.putAway('brindle-hill'), { method: 'DELETE' });
+  });
+
+  it('to the pages of a site, and to what is asked before one is added or deleted', async () => {
+    const { driver } = bench;
+    await driver.get(`${bench.running.url}/sites/brindle-hill/pages`);
+    await (await byRole(driver, 'button', /^Visits/)).click();
+    expect(await violations(), 'the list').to.deep.equal([]);
+    for (const [button, dialog] of [
+      ['Add a page', 'Add a page'],
+      ['Delete …', 'Delete Visits'],
+    ]) {
+      await (await byRole(driver, 'button', button)).click();
+      await byRole(driver, 'dialog', dialog);
+      expect(await violations(), dialog).to.deep.equal([]);
+      await driver.actions().sendKeys(Key.ESCAPE).perform();
+      await still(driver);
+    }
   });
 
   it('to the workbench: nothing selected, an element selected, side by side, an editor open, publishing', async () => {

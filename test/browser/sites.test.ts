@@ -128,11 +128,11 @@ describe('the list of sites', function () {
       (await names()).includes('Marsh Lane Pottery, copied') ? undefined : true,
     );
     await press('button', 'Put away (1)');
-    await press('button', 'Have Marsh Lane Pottery, copied back');
+    await press('button', 'Have back Marsh Lane Pottery, copied');
     await said(/is back in the list/);
     await inMenu('Marsh Lane Pottery, copied', 'Put away');
     await press('button', 'Put away (1)');
-    await press('button', 'Remove Marsh Lane Pottery, copied for good');
+    await press('button', 'Remove … Marsh Lane Pottery, copied');
     const remove = await byRole(driver, 'button', 'Remove');
     expect(await remove.isEnabled()).to.equal(false);
     await (
@@ -151,9 +151,9 @@ describe('the list of sites', function () {
     await said(/published pages stay until they are taken down/);
     await press('button', 'Put away (1)');
     await byRole(driver, 'link', 'Publication 1 is live');
-    await press('button', 'Take the pages of Marsh Lane Pottery down');
-    await byRole(driver, 'button', 'Remove Marsh Lane Pottery for good');
-    await press('button', 'Have Marsh Lane Pottery back');
+    await press('button', 'Take down the pages of Marsh Lane Pottery');
+    await byRole(driver, 'button', 'Remove … Marsh Lane Pottery');
+    await press('button', 'Have back Marsh Lane Pottery');
     await eventually('it in the list', async () =>
       (await summaries()).some(({ id, putAwayAt }) => id === 'marsh-lane' && putAwayAt === null)
         ? true

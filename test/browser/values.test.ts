@@ -104,7 +104,12 @@ describe('the workbench: values', function () {
       const { driver } = bench;
       await selectInOutline(driver, 'Three objects');
       await type(driver, 'Gap', 'Tablet', '31', [Key.SHIFT, Key.ENTER]);
-      const end = await (await cell(driver, 'Gap', 'Tablet')).findElement(By.css('[data-reach-handle]'));
+      const end = await eventually('the end of the bar', async () => {
+        const [found] = await (
+          await cell(driver, 'Gap', 'Tablet')
+        ).findElements(By.css('[data-reach-handle]'));
+        return found;
+      });
       const draw = (element: WebElement, x: number) =>
         driver
           .actions({ async: true })

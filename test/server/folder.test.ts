@@ -173,7 +173,7 @@ describe('a data folder', () => {
     // What a first start left that was killed half way.
     await mkdir(join(folder, 'database.draft-1', 'base'), { recursive: true });
     expect(await refused(folder)).to.equal('taken');
-    expect(await readdir(folder)).to.have.members(['database', 'files', 'lock.json']);
+    expect(await readdir(folder)).to.have.members(['database', 'lock.json']);
     await rm(folder, { recursive: true });
   }).timeout(60_000);
 

@@ -208,23 +208,19 @@ export function PutAwayLine({ site, actions }: LineProps) {
         </Typography>
         <Published live={site.live} />
       </Box>
-      <Button variant="outlined" onClick={() => actions.haveBack(site)} aria-label={`Have ${site.name} back`}>
+      <Button variant="outlined" onClick={() => actions.haveBack(site)} aria-label={`Have back ${site.name}`}>
         Have back
       </Button>
       {site.live ? (
         <Button
           color="error"
           onClick={() => actions.takeDown(site)}
-          aria-label={`Take the pages of ${site.name} down`}
+          aria-label={`Take down the pages of ${site.name}`}
         >
           Take down
         </Button>
       ) : (
-        <Button
-          color="error"
-          onClick={() => actions.askToRemove(site)}
-          aria-label={`Remove ${site.name} for good`}
-        >
+        <Button color="error" onClick={() => actions.askToRemove(site)} aria-label={`Remove … ${site.name}`}>
           Remove …
         </Button>
       )}

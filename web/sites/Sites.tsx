@@ -112,7 +112,6 @@ export function Sites() {
 
   return (
     <Box {...getRootProps()} sx={{ height: '100%', display: 'flex', flexDirection: 'column' }}>
-      <input {...getInputProps({ accept: '.json,application/json', 'aria-label': 'Site file' })} />
       <Box
         component="header"
         sx={{
@@ -128,6 +127,7 @@ export function Sites() {
         <Typography sx={{ fontWeight: 700, fontSize: 16 }}>Dimorphe</Typography>
       </Box>
       <Box component="main" sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
+        <input {...getInputProps({ accept: '.json,application/json', 'aria-label': 'Site file' })} />
         <Box sx={{ width: '100%', maxWidth: 940, mx: 'auto', px: 3, pt: 4 }}>
           <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.25, mb: 0.5, flexWrap: 'wrap' }}>
             <Typography component="h1" sx={{ fontSize: 28, fontWeight: 700, flex: 1 }}>

@@ -8,9 +8,9 @@ import { contentOf, type Kind, type Seed } from './kind.ts';
 /** A new container is not empty: there is something in it to be seen and to begin with. */
 const words = (): Seed => ({ children: [{ kind: 'heading' }, { kind: 'text' }] });
 
-/** Room above and below a section: about 7.5 % of the sheet, in steps of 8 px, from 48 to 112. */
-const sectionRoom = (view: View): number =>
-  Math.min(112, Math.max(48, Math.round((view.sheet.width * 0.075) / 8) * 8));
+/** Room above and below a section: about 8.5 % of the grid's greatest width, in steps of 8 px, from 48 to 112. */
+const sectionRoom = ({ grid }: View): number =>
+  Math.min(112, Math.max(48, Math.round((grid.maxWidth * 0.085) / 8) * 8));
 
 export const page: Kind = {
   name: 'page',

@@ -224,9 +224,10 @@ export const gallery: Kind = {
   structure: { display: 'grid', margin: '0', padding: '0', 'list-style': 'none', 'align-items': 'start' },
   inner: { img: IMAGE, figure: { margin: '0' }, figcaption: { 'padding-block-start': '0.5rem' } },
   media: 'img',
-  // A picture of a gallery is never much narrower than 200 px.
+  // Of the grid, not of the sheet: how a view is looked at must not change its pages.
   defaults: {
-    tiles: (view: View) => Math.max(1, Math.min(4, Math.floor(view.sheet.width / 280))),
+    tiles: ({ grid }: View) =>
+      Math.max(1, Math.min(4, Math.floor(grid.columns / 3), Math.floor(grid.maxWidth / 280))),
     gap: 16,
     cropRatio: { width: 4, height: 3 },
   },

@@ -28,7 +28,7 @@ export const spacer: Kind = {
   accepts: [],
   display: 'block',
   structure: { display: 'block' },
-  defaults: { height: (view: View) => (view.sheet.width < 640 ? 24 : 48) },
+  defaults: { height: ({ grid }: View) => (grid.columns < 8 ? 24 : 48) },
   content: [],
   markup: (_node, { attributes }) => element('div', { ...attributes, 'aria-hidden': 'true' }),
 };

@@ -1,0 +1,328 @@
+import { current, isDraft } from 'immer';
+import { express } from '../layered/express.ts';
+import type { Layered } from '../layered/layered.ts';
+import { held } from '../layered/resolve.ts';
+import {
+  offsetFromBase,
+  viewIndex,
+  viewOf,
+  ViewSchema,
+  widthsOf,
+  type Grid,
+  type View,
+  type ViewId,
+  type Views,
+} from '../layered/views.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { knownProperty } from '../elements/properties/table.ts';
+import { schemaFaults } from '../faults.ts';
+import { done, refused, type Outcome } from '../outcome.ts';
+import { canonicalStyle } from '../site/canonical.ts';
+import type { Node, PartStyle, Style } from '../site/node.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
+import type { TextSize } from '../type/fluid.ts';
+import { resolve } from '../values/trace.ts';
+import type { Command } from './command.ts';
+import { valuesOf } from './stylevalues.ts';
+import { counted } from './wording.ts';
+
+/** How many views a site has at most, and how many px lie between the beginnings of two at least. */
+export const VIEW_LIMITS = { most: 8, apart: 40, widest: 10_000 } as const;
+
+const GONE = refused('The view is not on this site any more.');
+
+/** What a layered value is in a view, undefined where it says nothing there. */
+type Wanted = (view: ViewId) => unknown;
+
+/** A value as data of its own: what belongs to the draft of one document must not get into another. */
+const undrafted = (value: unknown): unknown => (isDraft(value) ? current(value) : value);
+
+/** Everything of a site that is layered, each with how it is put back in another form. */
+function everyLayered(
+  site: SiteFrame,
+  pages: readonly Page[],
+): { layered: Layered<unknown>; at: Place; put(next: Layered<unknown>): void }[] {
+  const inStyle = (style: Style, at: Omit<Place, 'part' | 'name'>, styles: PartsOf) =>
+    valuesOf(style).map(({ part, name, layered }) => ({
+      layered,
+      at: { ...at, part, name },
+      put: (next: Layered<unknown>) => void ((styles[part] ??= {})[name] = next),
+    }));
+  return [
+    ...site.spacing.map((step) => ({
+      layered: step.size as Layered<unknown>,
+      at: { name: `space ${step.name}`, part: 'self' as const },
+      put: (next: Layered<unknown>) => void (step.size = next as Layered<number>),
+    })),
+    ...site.textStyles.flatMap((style) =>
+      inStyle(style.style, { textStyle: style.name }, style.style as PartsOf),
+    ),
+    ...pages.flatMap((page) =>
+      Object.values(page.nodes).flatMap((node) => inStyle(node.style, { page, node }, node.style as PartsOf)),
+    ),
+  ];
+}
+
+type PartsOf = Record<string, PartStyle | undefined>;
+
+/** Where a layered value stands. */
+interface Place {
+  page?: Page;
+  node?: Node;
+  textStyle?: string;
+  part: ReturnType<typeof valuesOf>[number]['part'];
+  name: string;
+}
+
+/**
+ * All layered values of a site said anew for other views, so that each view has what is wanted of it; worked out before anything is
+ * changed, as values follow from each other.
+ */
+function saidAnew(
+  site: SiteFrame,
+  pages: readonly Page[],
+  after: Views,
+  wantedOf: (layered: Layered<unknown>, at: Place) => Outcome<Wanted>,
+): Outcome<() => void> {
+  const changes: (() => void)[] = [];
+  for (const { layered, at, put } of everyLayered(site, pages)) {
+    const wanted = wantedOf(layered, at);
+    if (!wanted.ok) return wanted;
+    const next = express(after, ({ id }) => undrafted(wanted.value(id)));
+    if (next.base === undefined) delete next.base;
+    changes.push(() => put(next));
+  }
+  return done(() => {
+    changes.forEach((change) => change());
+    site.views = after;
+    for (const style of site.textStyles) style.style = canonicalStyle(style.style);
+    for (const page of pages)
+      for (const node of Object.values(page.nodes)) node.style = canonicalStyle(node.style);
+  });
+}
+
+/** What an element's value is in a view: what is wanted there, or what it had from elsewhere. */
+const filled =
+  (site: SiteFrame, { page, node, part, name }: Place, wanted: Wanted): Wanted =>
+  (view) =>
+    wanted(view) ?? resolve(site, page!, node!, knownProperty(name), view, part);
+
+const allPages = (site: SiteFrame, pages: Record<NodeId, Page>): Page[] =>
+  site.pages.map(({ id }) => pages[id]);
+
+/** A sheet that is as wide as its view allows, as near to what it was as can be. */
+function heldSheets(views: Views): Views {
+  return {
+    ...views,
+    list: views.list.map((view) => {
+      const { from = 0, below = VIEW_LIMITS.widest + 1 } = widthsOf(views, view.id);
+      const width = Math.min(Math.max(view.sheet.width, from, 200), below - 1);
+      return width === view.sheet.width ? view : { ...view, sheet: { ...view.sheet, width } };
+    }),
+  };
+}
+
+/** Why views cannot be as they are, or undefined. */
+function limitFault({ list }: Views): string | undefined {
+  if (list.length > VIEW_LIMITS.most) return `A site has at most ${VIEW_LIMITS.most} views.`;
+  for (const [index, view] of list.entries()) {
+    if (schemaFaults(ViewSchema.properties.name, view.name).length > 0)
+      return 'The name of a view has 1 to 40 characters.';
+    if (list.some((other) => other.id !== view.id && other.name.toLowerCase() === view.name.toLowerCase()))
+      return `There is a view ${view.name} already.`;
+    if (!Number.isInteger(view.from) || view.from < 0 || view.from > VIEW_LIMITS.widest)
+      return `A view begins at whole px, up to ${VIEW_LIMITS.widest}.`;
+    const before = list[index - 1];
+    if (before && view.from - before.from < VIEW_LIMITS.apart)
+      return `${view.name} would begin ${view.from - before.from} px after ${before.name}; views begin at least ${VIEW_LIMITS.apart} px apart.`;
+  }
+  const odd = list.find((view) => schemaFaults(ViewSchema, view).length > 0);
+  if (odd) return `The sheet or the grid of ${odd.name} has a measure that no view has.`;
+  if (list[0].from !== 0) return `The narrowest view begins at 0.`;
+  if (list.length > 1 && list[1].from <= 200)
+    return 'The second view begins beyond 200 px, the narrowest sheet.';
+  return undefined;
+}
+
+const kept = (fault: string): Outcome<never> => refused(`${fault} Nothing was changed.`);
+
+export interface AddView {
+  /** The new view's id; no view of the site has it yet. */
+  id: ViewId;
+  name: string;
+  /** px; where it begins. What lay there goes on as it was. */
+  from: number;
+}
+
+/** Adds a view: it parts the one in which it begins, and looks as that one does until something is changed. */
+export const addView: Command<AddView> = {
+  on: () => 'site',
+  run(site, _page, { id, name, from }, pages) {
+    const { views } = site;
+    if (views.list.some((view) => view.id === id)) return kept('There is a view of this id already.');
+    const parted = views.list.findLast((view) => view.from <= from);
+    if (!parted) return kept('A view begins at 0 or further out.');
+    const view: View = {
+      ...parted,
+      id,
+      name: name.trim(),
+      from,
+      sheet: { ...parted.sheet },
+      grid: { ...parted.grid },
+    };
+    const list = [...views.list];
+    list.splice(viewIndex(views, parted.id) + 1, 0, view);
+    const after = heldSheets({ ...views, list });
+    const fault = limitFault(after);
+    if (fault) return kept(fault);
+    const outcome = saidAnew(site, allPages(site, pages), after, (layered) =>
+      done((each) => held(layered, views, each === id ? parted.id : each)?.value),
+    );
+    if (!outcome.ok) return outcome;
+    outcome.value();
+    return done(`View ${view.name} added from ${from} px`);
+  },
+};
+
+export interface RemoveView {
+  view: ViewId;
+  /** What becomes of the values that are set in it: they go with it, or its neighbour on the base's side gets them. */
+  values: 'drop' | 'hand over';
+}
+
+/** The view next to another, on the base's side. */
+const towardsBase = (views: Views, view: ViewId): View =>
+  views.list[viewIndex(views, view) - Math.sign(offsetFromBase(views, view))];
+
+/** Takes a view off the site. Its widths go to the next narrower one; every other view looks as it did. */
+export const removeView: Command<RemoveView> = {
+  on: () => 'site',
+  run(site, _page, { view: id, values }, pages) {
+    const { views } = site;
+    const gone = views.list.find((view) => view.id === id);
+    if (!gone) return GONE;
+    if (id === views.base)
+      return kept(`${gone.name} is the base, which holds the defaults. Choose another base first.`);
+    const neighbour = towardsBase(views, id);
+    const list = views.list.filter((view) => view.id !== id);
+    list[0] = { ...list[0], from: 0 };
+    const after = heldSheets({ ...views, list });
+    const fault = limitFault(after);
+    if (fault) return kept(fault);
+    let count = 0;
+    const outcome = saidAnew(site, allPages(site, pages), after, (layered, at) => {
+      const own = layered.at?.[id];
+      if (own) count += 1;
+      const toBase = neighbour.id === views.base && layered.base === undefined;
+      // A text style that says nothing in the base must not begin to: it would reach every view.
+      const hands = own !== undefined && values === 'hand over' && !(toBase && !at.node);
+      const wanted: Wanted = (each) =>
+        hands && each === neighbour.id ? own.value : held(layered, views, each)?.value;
+      return done(hands && toBase ? filled(site, at, wanted) : wanted);
+    });
+    if (!outcome.ok) return outcome;
+    outcome.value();
+    const what = counted(count, 'value');
+    const became = values === 'drop' ? `${what} in it dropped` : `${what} of it handed to ${neighbour.name}`;
+    return done(`View ${gone.name}: deleted${count > 0 ? `, ${became}` : ''}`);
+  },
+};
+
+/** Makes another view the base. Every value is said anew with the fewest overrides; nothing looks other than it did. */
+export const setBase: Command<{ view: ViewId }> = {
+  on: () => 'site',
+  run(site, _page, { view: id }, pages) {
+    const { views } = site;
+    const view = views.list.find((each) => each.id === id);
+    if (!view) return GONE;
+    if (id === views.base) return done(`Base: ${view.name} already`);
+    const outcome = saidAnew(site, allPages(site, pages), { ...views, base: id }, (layered, at) => {
+      const own = (each: ViewId) => held(layered, views, each)?.value;
+      // The base is what holds where nothing is set; where it was set nowhere, other views need what they had from elsewhere.
+      const whole = own(id) === undefined || views.list.every((each) => own(each.id) !== undefined);
+      if (whole) return done(own);
+      if (!at.node) {
+        const property = knownProperty(at.name).label.toLowerCase();
+        return kept(
+          `${at.textStyle} has a ${property} in ${view.name}, but none in ${viewOf(views, views.base).name}; set one there first.`,
+        );
+      }
+      return done(filled(site, at, own));
+    });
+    if (!outcome.ok) return outcome;
+    const before = viewOf(views, views.base).name;
+    outcome.value();
+    return done(`Base: ${before} → ${view.name}`);
+  },
+};
+
+export interface ChangeView {
+  view: ViewId;
+  name?: string;
+  /** px */
+  from?: number;
+  /** px */
+  sheet?: { width: number; height: number };
+  grid?: Grid;
+}
+
+/** A text size whose ends at one width are at another; as it is where that leaves no span. */
+function withLimit(size: unknown, before: number, now: number): unknown {
+  if (typeof size !== 'object' || size === null) return size;
+  const fluid = size as Exclude<TextSize, number>;
+  const moved = (width: number) => (width === before ? now : width);
+  const [fromWidth, toWidth] = [moved(fluid.fromWidth), moved(fluid.toWidth)];
+  return fromWidth < toWidth && (fromWidth !== fluid.fromWidth || toWidth !== fluid.toWidth)
+    ? { ...fluid, fromWidth, toWidth }
+    : size;
+}
+
+/** Fluid sizes whose ends were a limit follow it, on all pages and in the theme. */
+function followLimit(site: SiteFrame, pages: readonly Page[], before: number, now: number): void {
+  for (const { layered, at, put } of everyLayered(site, pages)) {
+    if (at.name !== 'size') continue;
+    const base = withLimit(layered.base, before, now);
+    const overrides = Object.entries(layered.at ?? {}).map(
+      ([id, override]) => [id, { ...override, value: withLimit(override.value, before, now) }] as const,
+    );
+    if (
+      base === layered.base &&
+      overrides.every(([id, { value }]) => value === layered.at![id as ViewId].value)
+    )
+      continue;
+    put({
+      ...(base !== undefined && { base }),
+      ...(overrides.length > 0 && { at: Object.fromEntries(overrides) as Layered<unknown>['at'] }),
+    });
+  }
+}
+
+/** Changes what a view is called, where it begins, its sheet and its grid. No value is changed but fluid sizes that end at its limit. */
+export const changeView: Command<ChangeView> = {
+  on: ({ from }) => (from === undefined ? 'frame' : 'site'),
+  run(site, _page, { view: id, ...given }, pages) {
+    const { views } = site;
+    const before = views.list.find((view) => view.id === id);
+    if (!before) return GONE;
+    const name = given.name?.trim() ?? before.name;
+    const next: View = { ...before, ...given, name };
+    if (before.from === 0 && next.from !== 0) return kept('The narrowest view begins at 0.');
+    const list = views.list.map((view) => (view.id === id ? next : view));
+    const changed = { ...views, list };
+    const fault = limitFault(changed);
+    if (fault) return kept(fault);
+    const after = given.from === undefined ? changed : heldSheets(changed);
+    const { from = 0, below = Infinity } = widthsOf(after, id);
+    const { width } = viewOf(after, id).sheet;
+    if (width < from || width >= below) return kept(`A sheet of ${name} is as wide as the view allows.`);
+    if (next.from !== before.from) followLimit(site, allPages(site, pages), before.from, next.from);
+    site.views = after;
+    const said = [
+      ...(name === before.name ? [] : [`name → ${name}`]),
+      ...(next.from === before.from ? [] : [`from ${before.from} → ${next.from} px`]),
+      ...(given.sheet ? [`sheet ${given.sheet.width} × ${given.sheet.height} px`] : []),
+      ...(given.grid ? ['grid changed'] : []),
+    ];
+    return done(`View ${before.name}: ${said.join(', ') || 'unchanged'}`);
+  },
+};

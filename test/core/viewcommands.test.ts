@@ -1,0 +1,222 @@
+/** Adding, changing and deleting views, and choosing another base: what each view shows stays what it was. */
+import { expect } from 'chai';
+import fc from 'fast-check';
+import {
+  applies,
+  PARTS,
+  PROPERTIES,
+  perform,
+  resolve,
+  siteFaults,
+  spaceAt,
+  viewAt,
+  type Site,
+  type ViewId,
+} from '../../core/index.ts';
+import { frame, home, made, refusal, site, takenBack, view } from './acting.ts';
+import { siteArbitrary } from './arbitrary.ts';
+
+/** What every property of every element and part is in a view, and every step of the spacing scale. */
+function shown({ frame: on, pages }: Site, at: ViewId): Record<string, unknown> {
+  const values: Record<string, unknown> = {};
+  for (const page of Object.values(pages))
+    for (const node of Object.values(page.nodes)) {
+      const parent = node.parent === null ? undefined : page.nodes[node.parent].kind;
+      for (const part of PARTS)
+        for (const property of PROPERTIES)
+          if (applies(property, node.kind, parent, part))
+            values[`${page.id} ${node.id} ${part} ${property.name}`] = resolve(
+              on,
+              page,
+              node,
+              property,
+              at,
+              part,
+            );
+    }
+  for (const { id } of on.spacing) values[`space ${id}`] = spaceAt(on, `{${id}}`, at);
+  return values;
+}
+
+const ids = (target: Site): ViewId[] => target.frame.views.list.map(({ id }) => id);
+const bases = (target: Site): string[] => [target.frame.views.base, ...ids(target)];
+
+/** Runs a command on whole random sites; where it is accepted, what it says is compared. */
+function onSites(
+  run: (target: Site, choice: number) => ReturnType<typeof perform>,
+  check: (before: Site, after: Site, choice: number) => void,
+  least: number,
+): void {
+  let accepted = 0;
+  fc.assert(
+    fc.property(siteArbitrary, fc.nat(1000), (target, choice) => {
+      const outcome = run(target, choice);
+      if (!outcome.ok) return;
+      accepted += 1;
+      const { site: after } = outcome.value;
+      expect(siteFaults(after)).to.deep.equal([]);
+      check(target, after, choice);
+      expect(takenBack(outcome.value)).to.deep.equal(target);
+    }),
+    { numRuns: 60 },
+  );
+  expect(accepted, 'accepted').to.be.at.least(least);
+}
+
+const pick = (target: Site, choice: number): ViewId => ids(target)[choice % ids(target).length];
+
+describe('the base of a site', () => {
+  it('becomes another without any view showing anything else', () => {
+    onSites(
+      (target, choice) => perform(target, home.id, 'setBase', { view: pick(target, choice) }),
+      (before, after, choice) => {
+        expect(after.frame.views.base).to.equal(pick(before, choice));
+        for (const id of ids(before)) expect(shown(after, id)).to.deep.equal(shown(before, id));
+      },
+      10,
+    );
+  });
+
+  it('becomes another on the demo, with no more said than needed, and back again to the same', () => {
+    const step = made('setBase', { view: view('mobile') });
+    expect(step.sentence).to.equal('Base: Desktop → Mobile');
+    const { style } = step.page.nodes['headline' as never];
+    // 34 in Mobile was an override; the others had what their text style says.
+    expect(style.self!.size.base).to.equal(34);
+    for (const id of ids(site)) expect(shown(step.site, id)).to.deep.equal(shown(site, id));
+    expect(takenBack(step)).to.deep.equal(site);
+    const back = perform(step.site, home.id, 'setBase', { view: view('desktop') });
+    if (!back.ok) throw new Error(back.sentence);
+    for (const id of ids(site)) expect(shown(back.value.site, id)).to.deep.equal(shown(site, id));
+  });
+
+  it('stays where a text style says something in the new one and nothing in the old', () => {
+    const partly = structuredClone(site);
+    partly.frame.textStyles.find(({ id }) => id === 'lead')!.style.self!.case = {
+      at: { [view('mobile')]: { value: 'uppercase', reach: 'here' } },
+    };
+    expect(refusal('setBase', { view: view('mobile') }, home, partly)).to.equal(
+      'Lead has a case in Mobile, but none in Desktop; set one there first. Nothing was changed.',
+    );
+    expect(refusal('setBase', { view: view('gone') })).to.match(/not on this site any more/);
+  });
+});
+
+describe('a view', () => {
+  it('is deleted with the values set in it, and every other view shows what it did', () => {
+    onSites(
+      (target, choice) =>
+        perform(target, home.id, 'removeView', { view: pick(target, choice), values: 'drop' }),
+      (before, after) => {
+        for (const id of ids(after)) expect(shown(after, id)).to.deep.equal(shown(before, id));
+      },
+      15,
+    );
+  });
+
+  it('hands its values to its neighbour, where that is wanted, and only there something else shows', () => {
+    onSites(
+      (target, choice) =>
+        perform(target, home.id, 'removeView', { view: pick(target, choice), values: 'hand over' }),
+      (before, after, choice) => {
+        const gone = pick(before, choice);
+        const list = ids(before);
+        const towards = list.indexOf(gone) < list.indexOf(before.frame.views.base) ? 1 : -1;
+        const neighbour = list[list.indexOf(gone) + towards];
+        for (const id of ids(after))
+          if (id !== neighbour) expect(shown(after, id)).to.deep.equal(shown(before, id));
+      },
+      15,
+    );
+    const step = made('removeView', { view: view('mobile'), values: 'hand over' });
+    expect(step.sentence).to.match(/^View Mobile: deleted, \d+ values of it handed to Tablet$/);
+    expect(step.page.nodes['headline' as never].style.self!.size).to.deep.equal({
+      at: { tablet: { value: 34, reach: 'onward' } },
+    });
+    expect(step.frame.views.list.map(({ id, from }) => [id, from])).to.deep.equal([
+      ['tablet', 0],
+      ['desktop', 1024],
+      ['wide', 1440],
+    ]);
+  });
+
+  it('is not deleted where it is the base', () => {
+    expect(refusal('removeView', { view: view('desktop'), values: 'drop' })).to.equal(
+      'Desktop is the base, which holds the defaults. Choose another base first. Nothing was changed.',
+    );
+  });
+
+  it('is added anywhere and shows what was there, as all others do', () => {
+    onSites(
+      (target, choice) =>
+        perform(target, home.id, 'addView', { id: 'new' as ViewId, name: 'New', from: 240 + choice }),
+      (before, after, choice) => {
+        for (const id of ids(before)) expect(shown(after, id)).to.deep.equal(shown(before, id));
+        const parted = viewAt(before.frame.views, 240 + choice).id;
+        const like = Object.entries(shown(before, parted));
+        // A span that is set nowhere is all columns of the grid, which is the same one.
+        expect(shown(after, 'new' as ViewId)).to.deep.equal(Object.fromEntries(like));
+      },
+      25,
+    );
+    const step = made('addView', { id: view('small'), name: 'Small tablet', from: 800 });
+    expect(bases(step.site)).to.deep.equal(['desktop', 'mobile', 'tablet', 'small', 'desktop', 'wide']);
+    expect(step.frame.views.list[1].sheet.width, 'held to what is left of it').to.equal(799);
+    expect(step.frame.views.list[2].sheet.width).to.equal(820);
+    expect(step.sentence).to.equal('View Small tablet added from 800 px');
+  });
+
+  it('begins at whole px, 40 px from the others at least, and there are eight at most', () => {
+    const add = (from: number, name = 'New') => ({ id: view('new'), name, from });
+    expect(refusal('addView', add(660))).to.equal(
+      'New would begin 20 px after Tablet; views begin at least 40 px apart. Nothing was changed.',
+    );
+    expect(refusal('addView', add(1000))).to.match(/^Desktop would begin 24 px after New/);
+    expect(refusal('addView', add(700.5))).to.match(/whole px/);
+    expect(refusal('addView', add(20_000))).to.match(/whole px, up to 10000/);
+    expect(refusal('addView', add(800, ' tablet '))).to.match(/There is a view tablet already/i);
+    expect(refusal('addView', add(800, ''))).to.match(/1 to 40 characters/);
+    expect(refusal('addView', { ...add(800), id: view('tablet') })).to.match(/of this id already/);
+    let many = site;
+    for (const [index, from] of [300, 400, 500, 700].entries())
+      many = made('addView', { id: view(`v${index}`), name: `View ${index}`, from }, home, many).site;
+    expect(refusal('addView', add(800), home, many)).to.match(/at most 8 views/);
+  });
+
+  it('gets another limit, which changes no value but fluid sizes that ended there', () => {
+    const step = made('changeView', { view: view('desktop'), from: 1100 });
+    expect(step.sentence).to.equal('View Desktop: from 1024 → 1100 px');
+    const size = (target: typeof frame) =>
+      target.textStyles.find(({ id }) => id === 'heading-1')!.style.self!.size.at!['tablet' as ViewId].value;
+    expect(size(frame)).to.deep.equal({ min: 44, max: 56, fromWidth: 640, toWidth: 1024 });
+    expect(size(step.frame)).to.deep.equal({ min: 44, max: 56, fromWidth: 640, toWidth: 1100 });
+    const all = (target: Site, id: ViewId) =>
+      Object.entries(shown(target, id)).filter(([, value]) => typeof value !== 'object');
+    for (const id of ids(site)) expect(all(step.site, id)).to.deep.equal(all(site, id));
+    expect(takenBack(step)).to.deep.equal(site);
+    expect(refusal('changeView', { view: view('desktop'), from: 1430 })).to.match(
+      /^Wide would begin 10 px after/,
+    );
+    expect(refusal('changeView', { view: view('mobile'), from: 100 })).to.match(/narrowest view begins at 0/);
+  });
+
+  it('gets another name, sheet and grid, within what a view can be', () => {
+    const grid = { columns: 8, gutter: 20, margin: 30, maxWidth: 900 };
+    const step = made('changeView', {
+      view: view('tablet'),
+      name: 'Slate',
+      sheet: { width: 1000, height: 700 },
+      grid,
+    });
+    expect(step.sentence).to.equal('View Tablet: name → Slate, sheet 1000 × 700 px, grid changed');
+    expect(step.frame.views.list[1]).to.deep.include({ name: 'Slate', from: 640, grid });
+    expect(takenBack(step)).to.deep.equal(site);
+    expect(refusal('changeView', { view: view('tablet'), sheet: { width: 1200, height: 700 } })).to.match(
+      /as wide as/,
+    );
+    expect(refusal('changeView', { view: view('tablet'), grid: { ...grid, columns: 99 } })).to.match(
+      /no view has/,
+    );
+    expect(refusal('changeView', { view: view('gone'), name: 'x' })).to.match(/not on this site/);
+  });
+});
