@@ -58,7 +58,7 @@ function onSites(
       check(target, after, choice);
       expect(takenBack(outcome.value)).to.deep.equal(target);
     }),
-    { numRuns: 60 },
+    { numRuns: 30 },
   );
   expect(accepted, 'accepted').to.be.at.least(least);
 }
@@ -73,7 +73,7 @@ describe('the base of a site', () => {
         expect(after.frame.views.base).to.equal(pick(before, choice));
         for (const id of ids(before)) expect(shown(after, id)).to.deep.equal(shown(before, id));
       },
-      10,
+      5,
     );
   });
 
@@ -110,7 +110,7 @@ describe('a view', () => {
       (before, after) => {
         for (const id of ids(after)) expect(shown(after, id)).to.deep.equal(shown(before, id));
       },
-      15,
+      6,
     );
   });
 
@@ -126,7 +126,7 @@ describe('a view', () => {
         for (const id of ids(after))
           if (id !== neighbour) expect(shown(after, id)).to.deep.equal(shown(before, id));
       },
-      15,
+      6,
     );
     const step = made('removeView', { view: view('mobile'), values: 'hand over' });
     expect(step.sentence).to.match(/^View Mobile: deleted, \d+ values of it handed to Tablet$/);
@@ -157,7 +157,7 @@ describe('a view', () => {
         // A span that is set nowhere is all columns of the grid, which is the same one.
         expect(shown(after, 'new' as ViewId)).to.deep.equal(Object.fromEntries(like));
       },
-      25,
+      10,
     );
     const step = made('addView', { id: view('small'), name: 'Small tablet', from: 800 });
     expect(bases(step.site)).to.deep.equal(['desktop', 'mobile', 'tablet', 'small', 'desktop', 'wide']);
