@@ -1,4 +1,5 @@
 import { CssBaseline, ThemeProvider } from '@mui/material';
+import { setupListeners } from '@reduxjs/toolkit/query';
 import { SnackbarProvider } from 'notistack';
 import { Provider } from 'react-redux';
 import { createBrowserRouter, Navigate, Outlet, RouterProvider } from 'react-router';
@@ -13,6 +14,8 @@ import { Workbench } from './workbench/Workbench.tsx';
 
 const services = windowServices();
 const store = makeStore(services);
+// What was changed in another window is seen when one comes back.
+setupListeners(store.dispatch);
 
 /** What stands in for a screen that met a fault. */
 function Faulty() {

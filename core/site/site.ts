@@ -70,6 +70,10 @@ export interface Site {
 /** The pages of a site in their order. */
 export const pagesOf = ({ frame, pages }: Site): Page[] => frame.pages.map(({ id }) => pages[id]);
 
+/** The page that visitors meet first. */
+export const homePageOf = ({ pages }: Pick<SiteFrame, 'pages'>): PageHead =>
+  pages.find(({ slug }) => slug === '') ?? pages[0];
+
 /** What a site's frame knows of a page. */
 export function headOf(frame: SiteFrame, page: NodeId): PageHead {
   const found = frame.pages.find(({ id }) => id === page);

@@ -2,7 +2,7 @@ import { Router, text } from 'express';
 import { CopyRequest } from '../../api/requests.ts';
 import { paths } from '../../api/paths.ts';
 import type { AddedSite } from '../../api/responses.ts';
-import { LIMITS, type ReadSite } from '../../core/index.ts';
+import { homePageOf, isKeepable, LIMITS, type ReadSite } from '../../core/index.ts';
 import { demoSite } from '../../demo/site.ts';
 import { readForeignSite } from '../media/sitefile.ts';
 import type { Store } from '../store/open.ts';
@@ -16,7 +16,7 @@ export function keepingRoutes(store: Pick<Store, 'sites' | 'history' | 'add' | '
 
   const added = async (read: ReadSite): Promise<AddedSite> => {
     const id = await store.add(read);
-    return { id, firstPage: read.site.frame.pages[0].id };
+    return { id, firstPage: homePageOf(read.site.frame).id };
   };
 
   router.post('/', text({ type: 'application/json', limit: LIMITS.siteFile }), async (request, response) => {
@@ -41,7 +41,10 @@ export function keepingRoutes(store: Pick<Store, 'sites' | 'history' | 'add' | '
 
   router.post('/:site/copies', async (request, response) => {
     const { site: id } = await namesIn(request.params);
-    const { name } = await validated(CopyRequest, request.body ?? {}, 422);
+    const { name: given } = await validated(CopyRequest, request.body ?? {}, 422);
+    const name = given.replace(/\s+/g, ' ').trim();
+    if (name === '' || !isKeepable(name))
+      throw new Refusal(422, 'The name of the copy is no text that can be kept. Nothing was copied.');
     const snapshot = await store.history.snapshot(id);
     if (!snapshot) throw noSite();
     const { frame, pages } = snapshot.site;

@@ -4,6 +4,7 @@ import { ZipFile } from 'yazl';
 import type { PageResponse, SiteResponse, SiteSummary } from '../../api/responses.ts';
 import {
   countOverrides,
+  homePageOf,
   pagesOf,
   writeSiteFile,
   type NodeId,
@@ -32,7 +33,7 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
         id,
         name: frame.name,
         pages: frame.pages.length,
-        firstPage: frame.pages[0].id,
+        firstPage: homePageOf(frame).id,
         revision,
         changedAt: changedAt.toISOString(),
         live: live && {

@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads';
-import { readSiteFile, type Fault, type ReadSite } from '../../core/index.ts';
+import { isKeepable, readSiteFile, type Fault, type ReadSite } from '../../core/index.ts';
 import { isWoff2 } from './fontfile.ts';
 import { describeFont } from './fonts.ts';
 import { beginsAs } from './sniff.ts';
@@ -36,9 +36,11 @@ function readApart(text: string): Promise<SiteFileRead> {
   }).finally(() => void worker.terminate());
 }
 
-/** Files that are not what the site says they are: a picture's bytes of another type, a font that cannot be read. */
-async function faultsOfFiles({ site, files }: ReadSite): Promise<Fault[]> {
+/** Text that cannot be kept, and files that are not what the site says: a picture of another type, a font that cannot be read. */
+async function faultsOfContent({ site, files }: ReadSite): Promise<Fault[]> {
   const faults: Fault[] = [];
+  if (!isKeepable(site))
+    faults.push({ path: '', sentence: 'The site holds a character that is no text and cannot be kept.' });
   for (const { id, name, type } of site.frame.assets) {
     if (!beginsAs(type, Buffer.from(files[id].slice(0, 512), 'base64')))
       faults.push({ path: `/files/${id}`, sentence: `The file of “${name}” is no ${type}.` });
@@ -54,6 +56,6 @@ async function faultsOfFiles({ site, files }: ReadSite): Promise<Fault[]> {
 /** Reads a site file that comes from elsewhere, with what is in it. Answers the site, or what is wrong. */
 export async function readForeignSite(text: string): Promise<SiteFileRead> {
   const read = text.length <= SMALL ? readSiteFile(text) : await readApart(text);
-  const faults = read.ok ? await faultsOfFiles(read.value) : read.faults;
+  const faults = read.ok ? await faultsOfContent(read.value) : read.faults;
   return faults.length > 0 ? { ok: false, faults: faults.slice(0, MOST_FAULTS) } : read;
 }

@@ -39,8 +39,10 @@ export interface Store {
   close(): Promise<void>;
 }
 
+const DAY = 86_400_000;
+
 /** ms; how long what is put away is kept: thirty days. */
-const KEPT_AWAY = 30 * 86_400_000;
+const KEPT_AWAY = 30 * DAY;
 
 /** What is said on the channel of a site that was removed. */
 const REMOVED = 'removed';
@@ -76,7 +78,12 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
       history.forget(site);
       await notify(database, CHANNEL, `${site} ${REMOVED}`);
     };
-    for (const site of await sites.removePutAwayBefore(new Date(Date.now() - KEPT_AWAY))) await gone(site);
+    const forgetPutAway = async () => {
+      for (const site of await sites.removePutAwayBefore(new Date(Date.now() - KEPT_AWAY))) await gone(site);
+    };
+    await forgetPutAway();
+    // What fails today is done another day.
+    const daily = setInterval(() => void forgetPutAway().catch(() => undefined), DAY).unref();
     return {
       folder: path,
       sites,
@@ -109,6 +116,7 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
         return removal;
       },
       async close() {
+        clearInterval(daily);
         await tidied.stop();
         await close();
         lock.release();

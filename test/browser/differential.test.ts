@@ -83,7 +83,7 @@ describe('what core resolves is what Chromium computes', () => {
         const { faults } = await faultsOf(site);
         if (faults.length > 0) throw new Error(faults.slice(0, 4).join('\n'));
       }),
-      { numRuns: 40, endOnFailure: true },
+      { numRuns: 24, endOnFailure: true },
     );
   });
 

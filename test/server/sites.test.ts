@@ -103,6 +103,11 @@ describe('sites', function () {
     const cut = structuredClone(file);
     cut.files.saturn = cut.files.saturn.slice(0, 400);
     expect((await faultsOf(JSON.stringify(cut)))[0].sentence).to.match(/“Saturn” is damaged/);
+    for (const character of ['\u0000', '\ud800']) {
+      const unkeepable = structuredClone(file);
+      unkeepable.pages[0].nodes.lead.name = `a${character}b`;
+      expect((await faultsOf(JSON.stringify(unkeepable)))[0].sentence).to.match(/no text and cannot be kept/);
+    }
     const reserved = { ...file, id: 'preview' };
     expect((await faultsOf(JSON.stringify(reserved))).length).to.be.greaterThan(0);
   });
@@ -150,7 +155,8 @@ describe('sites', function () {
     expect((await ask(paths.asset('a-second-hill', 'saturn'))).headers.get('Content-Type')).to.equal(
       'image/webp',
     );
-    expect((await ask(paths.copies(SITE), 'POST', '{"name":""}')).status).to.equal(422);
+    for (const name of ['', '  ', 'a\u0000', '\ud800', 'x'.repeat(81), 7])
+      expect((await ask(paths.copies(SITE), 'POST', JSON.stringify({ name }))).status).to.equal(422);
     expect((await ask(paths.copies('nowhere'), 'POST', '{"name":"a"}')).status).to.equal(404);
   });
 

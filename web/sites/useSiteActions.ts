@@ -17,7 +17,12 @@ export interface SiteActions {
 const MOST_CHARACTERS = 80;
 
 /** The name of a copy, cut where it would be too long. */
-const copyOf = (name: string): string => `${name.slice(0, MOST_CHARACTERS - 7)}, copied`;
+const copyOf = (name: string): string => {
+  const most = MOST_CHARACTERS - ', copied'.length;
+  let cut = '';
+  for (const character of name) if (cut.length + character.length <= most) cut += character;
+  return `${cut}, copied`;
+};
 
 /** The actions of the list; each says what it did, or why it could not. */
 export function useSiteActions(askToRemove: (site: SiteSummary) => void): SiteActions {
