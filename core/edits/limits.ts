@@ -15,7 +15,7 @@ export const LIMITS = {
   /** Bytes of a font file. */
   font: 4_000_000,
   /** Bytes of a site file, with its pictures, films and fonts in it. */
-  siteFile: 200_000_000,
+  siteFile: 100_000_000,
 } as const;
 
 /** Half a surrogate pair, and NUL: no text of Unicode holds the one, and PostgreSQL keeps neither. */

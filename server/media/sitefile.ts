@@ -23,6 +23,8 @@ const tooMuch: SiteFileRead = {
 function readApart(text: string): Promise<SiteFileRead> {
   const worker = new Worker(new URL('./sitefileworker.mjs', import.meta.url), {
     workerData: text,
+    // Whatever the program was started with is not for the thread, which brings its own loader.
+    execArgv: [],
     resourceLimits: { maxOldGenerationSizeMb: MOST.memory },
   });
   return new Promise<SiteFileRead>((resolve) => {
