@@ -16,6 +16,8 @@ export const LIMITS = {
   font: 4_000_000,
   /** Bytes of a site file, with its pictures, films and fonts in it. */
   siteFile: 100_000_000,
+  /** ms; how long a site that was put away can be had back: thirty days. */
+  keptAway: 30 * 86_400_000,
 } as const;
 
 /** Half a surrogate pair, and NUL: no text of Unicode holds the one, and PostgreSQL keeps neither. */

@@ -1,6 +1,6 @@
 import { mkdir } from 'node:fs/promises';
 import { dirname, join, resolve } from 'node:path';
-import { siteIdOf, type ReadSite } from '../../core/index.ts';
+import { LIMITS, siteIdOf, type ReadSite } from '../../core/index.ts';
 import { writeBackup } from './backup.ts';
 import { notify, openDatabase } from './database.ts';
 import { clearDrafts, fileStore, type FileStore } from './files.ts';
@@ -41,9 +41,6 @@ export interface Store {
 
 const DAY = 86_400_000;
 
-/** ms; how long what is put away is kept: thirty days. */
-const KEPT_AWAY = 30 * DAY;
-
 /** What is said on the channel of a site that was removed. */
 const REMOVED = 'removed';
 
@@ -79,7 +76,8 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
       await notify(database, CHANNEL, `${site} ${REMOVED}`);
     };
     const forgetPutAway = async () => {
-      for (const site of await sites.removePutAwayBefore(new Date(Date.now() - KEPT_AWAY))) await gone(site);
+      for (const site of await sites.removePutAwayBefore(new Date(Date.now() - LIMITS.keptAway)))
+        await gone(site);
     };
     await forgetPutAway();
     // What fails today is done another day.

@@ -13,6 +13,7 @@ import { Ellipsis, ExternalLink } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { paths } from '../../api/paths.ts';
+import { LIMITS } from '../../core/index.ts';
 import type { SiteSummary } from '../../api/responses.ts';
 import { PagePicture } from '../page/PagePicture.tsx';
 import { usePageQuery } from '../state/server.ts';
@@ -175,9 +176,6 @@ export function SiteLine({ site, actions }: LineProps) {
   );
 }
 
-/** ms; how long what is put away is kept. */
-const KEPT_AWAY = 30 * 86_400_000;
-
 /** A site that was put away: until when it can be had back. */
 export function PutAwayLine({ site, actions }: LineProps) {
   const since = new Date(site.putAwayAt!);
@@ -204,7 +202,7 @@ export function PutAwayLine({ site, actions }: LineProps) {
           Put away {moment(since)} ·{' '}
           {site.live
             ? 'kept until its published pages are taken down'
-            : `kept until ${moment(new Date(since.getTime() + KEPT_AWAY))}`}
+            : `kept until ${moment(new Date(since.getTime() + LIMITS.keptAway))}`}
         </Typography>
         <Published live={site.live} />
       </Box>
