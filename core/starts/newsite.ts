@@ -3,7 +3,8 @@ import { FORMAT, FORMAT_VERSION, siteFrom, type Site, type TextStyle } from '../
 import type { Layered } from '../layered/layered.ts';
 import { viewIndex, type View, type Views } from '../layered/views.ts';
 import { LOOKS, type Look } from './looks.ts';
-import { makingOf, opening, SECTIONS, siteFoot, siteHead, type Making } from './sections.ts';
+import { makingOf, type Making } from './making.ts';
+import { opening, SECTIONS, siteFoot, siteHead } from './sections.ts';
 import { branch, pageOf } from './tree.ts';
 import { viewSet } from './viewsets.ts';
 

@@ -1,0 +1,69 @@
+import { express } from '../layered/express.ts';
+import type { Layered } from '../layered/layered.ts';
+import type { View, Views } from '../layered/views.ts';
+import type { Look } from './looks.ts';
+import { branch, type Branch } from './tree.ts';
+
+/** What sections are made with: values by what a view is like, whichever views the site has. */
+export interface Making {
+  look: Look;
+  name: string;
+  /** A layered value with the fewest overrides. */
+  by<T>(wanted: (view: View) => T): Layered<T>;
+  /** One value in views of little width, one in middling ones, one in the others. */
+  widths<T>(narrow: T, middling: T, wide: T): Layered<T>;
+  /** A share of twelve columns by view, in the columns that the view has; all of them in narrow ones. */
+  share(twelfths: number, middling?: number): Layered<number>;
+}
+
+/** px; sheets below are narrow, and middling ones up to the next. */
+export const NARROW = 600;
+const MIDDLING = 1000;
+
+const isNarrow = ({ sheet }: View): boolean => sheet.width < NARROW;
+
+export function makingOf(views: Views, look: Look, name: string): Making {
+  const by = <T>(wanted: (view: View) => T) => express(views, wanted);
+  return {
+    look,
+    name,
+    by,
+    widths: (narrow, middling, wide) =>
+      by((view) => (isNarrow(view) ? narrow : view.sheet.width < MIDDLING ? middling : wide)),
+    share: (twelfths, middling = twelfths) =>
+      by(({ grid, sheet }) => {
+        if (sheet.width < NARROW) return grid.columns;
+        const wanted = sheet.width < MIDDLING ? middling : twelfths;
+        return Math.max(1, Math.round((grid.columns * wanted) / 12));
+      }),
+  };
+}
+
+export const same = <T>(value: T): Layered<T> => ({ base: value });
+
+/** Room above and below a section. */
+export function room({ look, widths }: Making, most: number): Record<string, Layered<number>> {
+  const px = (times: number) => Math.round((most * look.air * times) / 4) * 4;
+  const value = widths(px(0.5), px(0.7), px(1));
+  return { paddingTop: value, paddingBottom: value };
+}
+
+export const headline = (id: string, text: string, level: number, style: Branch['style'] = {}): Branch =>
+  branch('heading', id, `Heading: ${text}`, { content: { text, level }, style });
+
+/** A heading in a card or a column: of its level, but smaller than one across the page. */
+export const small = (id: string, text: string, level: number, style: Branch['style'] = {}): Branch => ({
+  ...headline(id, text, level, style),
+  textStyle: 'heading-5',
+});
+
+export const button = ({ look }: Making, id: string, label: string, style: Branch['style'] = {}): Branch =>
+  branch('button', id, label, {
+    content: { label, link: '' },
+    style: {
+      backgroundColour: same('{accent}'),
+      colour: same('{on-accent}'),
+      radius: same(Math.min(look.radius, 28)),
+      ...style,
+    },
+  });
