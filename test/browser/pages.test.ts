@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
-import type { LivePublication, SiteResponse } from '../../api/responses.ts';
+import type { LivePublication, PageResponse, SiteResponse } from '../../api/responses.ts';
 import { byRole, eventually } from './browser.ts';
 import { sheet, useBench } from './workbench.ts';
 
@@ -54,6 +54,22 @@ describe('the pages of a site', function () {
     expect(await dialog.getText()).to.match(/A page has a title/);
     await (await byRole(bench.driver, 'textbox', 'Title', { inside: dialog })).sendKeys('Find us', Key.ENTER);
     await kept('the page', (site) => slugs(site) === '/ visits find-us-2 telescope-hire find-us');
+    // An empty page says what comes next.
+    await eventually('the dialog to have gone', async () =>
+      (await bench.driver.findElements(By.css('[role=dialog]'))).length === 0 ? true : undefined,
+    );
+    await press('link', 'Open in the workbench');
+    await press('button', 'Add to this page');
+    await press('button', 'Section');
+    const added = (await bench.driver.getCurrentUrl()).split('/').at(-1)!;
+    await eventually('the section', async () => {
+      const { page } = (await (
+        await fetch(bench.running.url + paths.page(SITE, added))
+      ).json()) as PageResponse;
+      return Object.values(page.nodes).some(({ kind }) => kind === 'section') ? true : undefined;
+    });
+    await bench.chord(Key.CONTROL, 'z');
+    await toPages();
     await undone();
     await kept('that it is gone', (site) => slugs(site) === '/ visits telescope-hire find-us');
   });

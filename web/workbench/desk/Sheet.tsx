@@ -28,6 +28,9 @@ interface SheetProps {
  */
 const FRAME_STEP = 600;
 
+/** px; an empty page is seen to be one. */
+const LEAST = 240;
+
 const NONE: NodeId[] = [];
 const NO_GHOSTS: SheetContent['ghosts'] = [];
 
@@ -47,7 +50,8 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
     () => ({ preview: content, ghosts: ghosts ? ghostsIn(site, content.page, view.id) : NO_GHOSTS }),
     [content, ghosts, site, view.id],
   );
-  const { frame, sheet, height, overflow, moved, loaded } = useSheet(shown, active);
+  const { frame, sheet, height: own, overflow, moved, loaded } = useSheet(shown, active);
+  const height = Math.max(own, LEAST);
   const write = useCallback(
     (node: NodeId, field: string, value: string) => void dispatch(edit('setContent', { node, field, value })),
     [dispatch],

@@ -1,4 +1,4 @@
-import { Box, Typography } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { viewOf, type Page, type SiteFrame, type ViewId } from '../../../../core/index.ts';
 import { quiet } from '../../../ui/theme.ts';
@@ -53,6 +53,14 @@ function Tree({
     <div ref={outline.scroller} data-scroller className="ledger-scroller">
       {rows.length === 0 && (
         <Typography sx={{ p: 3, color: quiet, textAlign: 'center' }}>No element matches.</Typography>
+      )}
+      {page.nodes[page.root].children.length === 0 && (
+        <Box sx={{ p: 3, textAlign: 'center', color: quiet }}>
+          <Typography sx={{ mb: 1 }}>This page is empty. A section is where it begins.</Typography>
+          <Button variant="outlined" size="small" onClick={onAdd}>
+            Add to this page
+          </Button>
+        </Box>
       )}
       <Box sx={{ position: 'relative', minHeight: '100%' }}>
         <ActiveColumn site={site} view={active} />
