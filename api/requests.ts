@@ -164,3 +164,11 @@ export class PathNames {
   @Matches(ID, { message: 'The name in the address is malformed.' })
   name!: string;
 }
+
+/** A picture that is made of another, by its width in px and the part that it is made of. */
+export class MadeName {
+  @Matches(/^[1-9]\d{0,3}(-\d{1,5}-\d{1,5}-[1-9]\d{0,4}-[1-9]\d{0,4})?\.(webp|avif)$/, {
+    message: 'The name of the picture is malformed.',
+  })
+  made!: string;
+}

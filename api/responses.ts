@@ -1,4 +1,4 @@
-import type { Font, Logged, Operation, Page, SiteFrame } from '../core/index.ts';
+import type { Asset, Font, Logged, Operation, Page, SiteFrame } from '../core/index.ts';
 
 export interface Health {
   ready: true;
@@ -120,4 +120,13 @@ export interface Problem {
   revision?: number;
   /** With 412: the edits that the sender has not seen, oldest first; absent where they are not all remembered. */
   missed?: LogEntry[];
+}
+
+/** What was found of a picture or film that was brought in; its bytes are kept under their hash. */
+export type AssetResponse = Omit<Asset, 'id' | 'name' | 'alt' | 'focus'> & { bytes: number };
+
+/** How far the pictures are that a publication has made of others. */
+export interface MakingResponse {
+  wanted: number;
+  made: number;
 }

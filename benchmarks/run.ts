@@ -220,13 +220,44 @@ async function serverRows(): Promise<Row[]> {
   ];
 }
 
+async function pictureRows(): Promise<Row[]> {
+  const { listOpened, picturesIn } = await import('./pictures.ts');
+  const { quiet, meanwhile, each, memory } = await picturesIn(100);
+  const { few, many } = await listOpened(10, 500);
+  return [
+    {
+      what: 'a question (ms), p95, while 100 pictures of 12 megapixels come in against before',
+      measured: meanwhile,
+      against: quiet,
+      goal: 10,
+      limit: 200,
+    },
+    {
+      what: 'a picture of 12 megapixels in (ms) against 2000',
+      measured: each,
+      against: 2000,
+      goal: 1,
+      limit: 5,
+    },
+    { what: 'memory meanwhile (MB) against 1000', measured: memory, against: 1000, goal: 1, limit: 2 },
+    {
+      what: 'the list of sites opened (ms), 500 sites against 10',
+      measured: many,
+      against: few,
+      goal: 1.5,
+      limit: 5,
+    },
+  ];
+}
+
 const onlyRatios = process.argv.includes('--ratios');
-const only = ['browser', 'server'].filter((name) => process.argv.includes(`--${name}`));
+const only = ['browser', 'server', 'pictures'].filter((name) => process.argv.includes(`--${name}`));
 const wanted = (name: string) => !onlyRatios && (only.length === 0 || only.includes(name));
 const rows = [
   ...(only.length === 0 ? coreRows() : []),
   ...(wanted('server') ? await serverRows() : []),
   ...(wanted('browser') ? await browserRows() : []),
+  ...(wanted('pictures') ? await pictureRows() : []),
 ];
 const heads = ['measured', 'against', 'ratio', 'goal'].map((head) => head.padStart(10));
 console.log('what'.padEnd(64), ...heads);

@@ -1,11 +1,13 @@
 import { existsSync, readdirSync } from 'node:fs';
-import { cp, mkdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { cp, mkdir, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { paths } from '../api/paths.ts';
 import type { BackupResponse } from '../api/responses.ts';
 import { compileSite, readSiteFile, writeSiteFile } from '../core/index.ts';
 import { publishedBytes } from '../server/media/bytes.ts';
+import { pictureMaker } from '../server/media/making.ts';
 import { FileDamaged } from '../server/store/files.ts';
 import { FolderRefused } from '../server/store/folder.ts';
 import { holderOf } from '../server/store/lock.ts';
@@ -36,9 +38,15 @@ async function read(path: string) {
 async function compile(source: string, target: string): Promise<void> {
   const { site, files } = await read(source);
   const published = compileSite(site);
+  const byHash = new Map(site.frame.assets.map(({ id, hash }) => [hash, files[id]]));
+  const made = await mkdtemp(join(tmpdir(), 'dimorphe-made-'));
+  const pictures = pictureMaker(made, { get: async (hash) => Buffer.from(byHash.get(hash)!, 'base64') });
   for (const file of published) {
     const path = join(resolve(target), file.path);
-    const bytes = await publishedBytes(file, async (_hash, id) => Buffer.from(files[id], 'base64'));
+    const bytes = await publishedBytes(file, {
+      kept: async (_hash, id) => Buffer.from(files[id], 'base64'),
+      made: (wanted) => pictures.bytes(wanted),
+    });
     try {
       await mkdir(dirname(path), { recursive: true });
       await writeFile(path, bytes);
@@ -46,6 +54,7 @@ async function compile(source: string, target: string): Promise<void> {
       throw new Failure(`${path} cannot be written (${(error as NodeJS.ErrnoException).code}).`);
     }
   }
+  await rm(made, { recursive: true });
   console.error(`${site.frame.name}: ${published.length} files written to ${target}.`);
 }
 

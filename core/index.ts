@@ -46,6 +46,7 @@ export { childrenIn, hiddenBy, isShown } from './values/visibility.ts';
 export { columnsIn, type RowColumns } from './values/columns.ts';
 export { spaceAt, type Space } from './theme/spacing.ts';
 export type { Asset, Colour, Font, SpacingStep, Stock } from './theme/stock.ts';
+export { assetUses, type AssetUse } from './values/uses.ts';
 export { leadsTo, linking, withLinks, type LinkingElement } from './values/links.ts';
 export { countOverrides, countsOf, overrideCount } from './values/count.ts';
 
@@ -70,7 +71,8 @@ export { accepts } from './edits/structure.ts';
 export { carriedOver } from './edits/overrides.ts';
 export { chosenValues, type ValueChoice } from './edits/paste.ts';
 export { valuesOf } from './edits/stylevalues.ts';
-export { VIEW_LIMITS } from './edits/views.ts';
+export { likeInSet, VIEW_LIMITS, widestGap } from './edits/views.ts';
+export { towardsBase, valuesInView, type ValueInView } from './edits/viewvalues.ts';
 export { siblingsLike, subtree } from './edits/tree.ts';
 export { applied, stands, type Applied } from './edits/apply.ts';
 export { nodesIn, overlapping, pagesIn, type Operation } from './edits/operation.ts';
@@ -78,13 +80,34 @@ export { isKeepable, LIMITS, shortened } from './edits/limits.ts';
 
 export { sourceOrder } from './site/sourceorder.ts';
 export { bodyMarkup, type Addresses } from './compile/body.ts';
+export { isItself, isMadeSmaller, pictureKey, type PictureForm } from './compile/pictures.ts';
+export { widthsIn } from './values/widths.ts';
+export {
+  greatest,
+  heldTo,
+  least,
+  measureAt,
+  measureCss,
+  pixels,
+  plus,
+  times,
+  WINDOW,
+  type Measure,
+} from './layout/measure.ts';
+export { cropFor, coverFactor, PICTURE_WIDTHS, widthsFor, type Crop } from './layout/sizes.ts';
 export { elementRules } from './compile/elementrules.ts';
 export { pageRules } from './compile/rules.ts';
 export { nodeClass, within } from './compile/selectors.ts';
 export { preview, type Preview } from './compile/preview.ts';
 export type { CssRule } from './compile/stack.ts';
 export { printDeclarations, printFontFaces, printRules } from './compile/stylesheet.ts';
-export { compileSite, documentTitle, type PublishedFile } from './compile/files.ts';
+export {
+  compileSite,
+  documentTitle,
+  MISSING_PATH,
+  type PublishedAt,
+  type PublishedFile,
+} from './compile/files.ts';
 
 export { upgradedFrame, upgradedNode } from './exchange/upgrade.ts';
 export { isNestedTooDeep } from './exchange/nesting.ts';
@@ -93,6 +116,7 @@ export { readSiteFile, writeSiteFile, type ReadSite } from './exchange/sitefile.
 
 export { branch, layered, pageOf, type Branch } from './starts/tree.ts';
 export { pageSlugOf, siteIdOf } from './starts/siteid.ts';
-export { VIEW_SETS, viewSet, type ViewSet } from './starts/viewsets.ts';
+export { DEVICES, type Device } from './layered/devices.ts';
+export { VIEW_SETS, viewSet, type ViewSet } from './layered/viewsets.ts';
 export { LOOKS, type Look } from './starts/looks.ts';
 export { newSite, type NewSite } from './starts/newsite.ts';

@@ -91,7 +91,12 @@ export const headers = fc.record(
 
 export const addresses = fc.constantFrom(
   ...[paths.edits(SITE), paths.edits(SITE), paths.edits(SITE), paths.edits('nowhere'), paths.ownFonts(SITE)],
-  ...[paths.publications(SITE), paths.previews(SITE), paths.page(SITE, 'home'), paths.asset(SITE, 'saturn')],
+  ...[
+    paths.publications(SITE),
+    paths.previews(SITE),
+    paths.page(SITE, 'home'),
+    paths.asset(SITE, 'ab'.repeat(32)),
+  ],
   ...[
     `${paths.steps(SITE)}?before=x`,
     `${paths.edits(SITE)}?after=-1`,

@@ -55,6 +55,14 @@ try {
   await (await byRole(driver, 'button', /^Visits/)).click();
   await keep('pages');
 
+  await driver.get(`${running.url}/sites/brindle-hill/shelf`);
+  await (await byRole(driver, 'button', /^Milky Way/)).click();
+  await keep('shelf');
+
+  await driver.get(`${running.url}/sites/brindle-hill/views`);
+  await byRole(driver, 'table', 'Views');
+  await keep('views');
+
   await driver.get(`${running.url}/sites/brindle-hill/pages/home`);
   await sheet(driver, 'Desktop');
   await selectInOutline(driver, 'Words');

@@ -7,6 +7,7 @@ import { hostCheck } from './allowedhosts.ts';
 import { host } from './host/host.ts';
 import { publisher } from './host/publisher.ts';
 import { application, type Pages } from './http/application.ts';
+import { pictureMaker } from './media/making.ts';
 import { dailyBackups } from './store/daily.ts';
 import { openStore } from './store/open.ts';
 
@@ -14,6 +15,8 @@ export interface Settings {
   port: number;
   hostPort: number;
   dataFolder: string;
+  /** Where the pictures are kept that are made of others; absent: in the data folder. What is in it can be made anew at any time. */
+  madeFolder?: string;
   databaseUrl?: string;
   pages?: Pages;
   /** Puts the demo site into an empty database. */
@@ -56,6 +59,7 @@ export async function start(settings: Settings): Promise<Running> {
   const log = pino({ level: settings.logLevel ?? 'warn' });
   const store = await openStore(settings.dataFolder, settings.databaseUrl);
   const endBackups = dailyBackups(join(store.folder, 'backups'), store.backup, (error) => log.error(error));
+  const pictures = pictureMaker(settings.madeFolder ?? join(store.folder, 'made'), store.files);
   const servers: Server[] = [];
   const stop = async () => {
     await Promise.all(
@@ -65,6 +69,7 @@ export async function start(settings: Settings): Promise<Running> {
       }),
     );
     await endBackups();
+    await pictures.stop();
     await store.close();
   };
   try {
@@ -74,9 +79,11 @@ export async function start(settings: Settings): Promise<Running> {
     const hostServer = createServer((request, response) => hostApp(request, response));
     servers.push(hostServer);
     const hostUrl = await listen(hostServer, settings.hostPort, 'HOST_PORT');
-    const publications = publisher(store, hostUrl);
+    const publications = publisher(store, pictures, hostUrl);
     const hostApp = host(publications, log, isOwnHost);
-    const server = createServer(application(store, publications, log, { pages: settings.pages, isOwnHost }));
+    const server = createServer(
+      application({ store, publisher: publications, pictures, log, pages: settings.pages, isOwnHost }),
+    );
     servers.push(server);
     const url = await listen(server, settings.port, 'PORT');
     store.lock.announce(url);

@@ -6,10 +6,12 @@ import { createBrowserRouter, Navigate, Outlet, RouterProvider } from 'react-rou
 import { windowServices } from './state/services.ts';
 import { makeStore } from './state/store.ts';
 import { Pages } from './pages/Pages.tsx';
+import { Shelf } from './shelf/Shelf.tsx';
 import { Sites } from './sites/Sites.tsx';
 import { Boundary } from './ui/Boundary.tsx';
 import { Notice } from './ui/Notice.tsx';
 import { coral, theme } from './ui/theme.ts';
+import { Views } from './views/Views.tsx';
 import { Workbench } from './workbench/Workbench.tsx';
 
 const services = windowServices();
@@ -38,6 +40,8 @@ const router = createBrowserRouter([
       { path: '/', element: <Sites /> },
       { path: '/sites', element: <Navigate to="/" replace /> },
       { path: '/sites/:site/pages', element: <Pages /> },
+      { path: '/sites/:site/shelf', element: <Shelf /> },
+      { path: '/sites/:site/views', element: <Views /> },
       { path: '/sites/:site/pages/:page', element: <Workbench /> },
       {
         path: '*',

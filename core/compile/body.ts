@@ -1,23 +1,22 @@
-import { bands, mediaCondition } from '../layered/bands.ts';
 import { partStyleOf, textStyleOf } from '../values/trace.ts';
 import { hiddenSomewhere } from '../values/visibility.ts';
 import type { Kind, MarkupContext, MediaReference } from '../elements/kinds/kind.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
-import type { Layered } from '../layered/layered.ts';
 import { linkedPage, linkedPlace } from '../markup/link.ts';
 import { element, type Markup } from '../markup/markup.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { headOf, type Page, type SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
+import { widthsIn } from '../values/widths.ts';
 import { headSections, landmarkOf } from './opening.ts';
+import { picturesOf, type PictureAddresses } from './pictures.ts';
 import { nodeClass, textStyleClass } from './selectors.ts';
 
 /** Where things are that a page refers to, as seen from the page. */
-export interface Addresses {
+export interface Addresses extends PictureAddresses {
   page(id: string): string | undefined;
-  picture(asset: string): string;
 }
 
 /** What the markup of a page needs besides the page. */
@@ -30,6 +29,9 @@ interface Making {
   made: Map<NodeId, Markup>;
   address: MarkupContext['address'];
   media: MarkupContext['media'];
+  pictures: ReturnType<typeof picturesOf>;
+  /** Whether a picture that is fetched at once has been printed. */
+  opened: boolean;
   partsOf(kind: Kind): MarkupContext['part'];
 }
 
@@ -56,23 +58,6 @@ const mediaOf =
     );
   };
 
-function pictureOf(node: Node, site: SiteFrame, addresses: Addresses): MarkupContext['picture'] {
-  const source = node.style.self?.source as Layered<string> | undefined;
-  const reference = mediaOf(site, addresses);
-  if (!source) return undefined;
-  // The first matching <source> is taken, so the bands stand in reverse: furthest from the base first.
-  const sources = bands(source, site.views)
-    .filter((band) => band.widths)
-    .reverse()
-    .flatMap((band) => {
-      const made = reference(band.value);
-      return made ? [{ ...made, media: mediaCondition(band.widths!) }] : [];
-    });
-  const base = source.base === undefined ? undefined : reference(source.base);
-  const first = base ?? sources.at(-1);
-  return first && { base: first, sources, sometimes: !base };
-}
-
 /** The attributes of the parts of each kind. */
 function partsIn(site: SiteFrame): Making['partsOf'] {
   const made = new Map<Kind, MarkupContext['part']>();
@@ -89,7 +74,7 @@ function partsIn(site: SiteFrame): Making['partsOf'] {
 }
 
 function elementMarkup(node: Node, making: Making, place: { eager: boolean; absent: boolean }): Markup {
-  const { site, page, addresses, levels } = making;
+  const { site, page, levels } = making;
   const kind = knownKind(node.kind);
   const style = textStyleOf(node, site);
   // What is absent in some view must cost no download there: a lazy picture without a box is never fetched.
@@ -108,7 +93,9 @@ function elementMarkup(node: Node, making: Making, place: { eager: boolean; abse
     part: making.partsOf(kind),
     headingLevel: levels.get(node.id) ?? 2,
     lazy: absent || !place.eager,
-    picture: kind.traits.includes('pictured') ? pictureOf(node, site, addresses) : undefined,
+    first: () => !making.opened && (making.opened = true),
+    picture: kind.traits.includes('pictured') ? making.pictures.ofElement(node) : undefined,
+    pictured: (asset) => making.pictures.inElement(node, asset),
   });
   making.made.set(node.id, markup);
   return markup;
@@ -146,6 +133,8 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): M
     made: new Map(),
     address,
     media,
+    pictures: picturesOf({ site, page, widths: widthsIn(site, page), addresses }),
+    opened: false,
     partsOf: partsIn(site),
   };
   const root = page.nodes[page.root];
@@ -173,5 +162,7 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): M
     part: () => ({}),
     headingLevel: 1,
     lazy: false,
+    first: () => false,
+    pictured: () => undefined,
   });
 }

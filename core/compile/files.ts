@@ -3,16 +3,20 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import type { Family, FontFile } from '../theme/families.ts';
 import { directionOf } from '../markup/direction.ts';
-import { element, print } from '../markup/markup.ts';
+import { element, print, type Markup } from '../markup/markup.ts';
 import { pagesOf, headOf, type Page, type PageHead, type Site, type SiteFrame } from '../site/site.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
 import { openingFonts } from './opening.ts';
+import { isItself, isMadeSmaller, pictureKey, type PictureForm } from './pictures.ts';
 import { pageRules } from './rules.ts';
 import { familiesIn, printFontFaces, printRules } from './stylesheet.ts';
 
-/** A file of a published site. Text is given whole; pictures and fonts are named for the caller to supply their bytes. */
+/** A file of a published site. Text is given whole, with where the page is now that stood there;  pictures and fonts are named for the caller to supply their bytes. */
 export type PublishedFile = { path: string; type: string } & (
-  { text: string } | { asset: Asset } | { font: { family: Family; file: FontFile } }
+  | { text: string; movedTo?: string }
+  | { asset: Asset }
+  | { made: { asset: Asset; form: PictureForm } }
+  | { font: { family: Family; file: FontFile } }
 );
 
 /** A pledge that a name changes with the content: the first characters of its SHA-256. */
@@ -23,20 +27,24 @@ const EXTENSIONS: Record<Asset['type'], string> = {
   'image/png': 'png',
   'image/jpeg': 'jpg',
   'image/avif': 'avif',
+  'image/gif': 'gif',
+  'image/svg+xml': 'svg',
   'video/webm': 'webm',
   'video/mp4': 'mp4',
 };
 
 const mediaPath = (asset: Asset): string =>
   `assets/${asset.id}-${asset.hash.slice(0, 10)}.${EXTENSIONS[asset.type]}`;
+const madePath = (asset: Asset, form: PictureForm): string =>
+  `assets/${asset.id}-${form.width}-${fingerprint(pictureKey(asset, form))}.${EXTENSIONS[form.type]}`;
+
 const fontPath = (file: FontFile): string => `assets/fonts/${file.publishedAs}`;
 
 export const pagePath = (page: Pick<PageHead, 'slug'>): string =>
   page.slug === '' ? 'index.html' : `${page.slug}/index.html`;
 
-/** The addresses that a page of the published site uses: all relative, so that the site can be served from any folder. */
-function relativeAddresses(site: SiteFrame, head: PageHead): Addresses {
-  const up = head.slug === '' ? '' : '../';
+/** The addresses that a page of the published site uses, as seen from `up`, which leads to the site. */
+function addressesFrom(site: SiteFrame, up: string): Addresses {
   const pictures = new Map(site.assets.map((asset) => [asset.id, mediaPath(asset)]));
   return {
     page: (id) => {
@@ -44,6 +52,7 @@ function relativeAddresses(site: SiteFrame, head: PageHead): Addresses {
       return target && (`${up}${target.slug === '' ? '' : `${target.slug}/`}` || './');
     },
     picture: (id) => `${up}${pictures.get(id) ?? ''}`,
+    made: (asset, form) => `${up}${isItself(asset, form) ? mediaPath(asset) : madePath(asset, form)}`,
   };
 }
 
@@ -51,13 +60,48 @@ function relativeAddresses(site: SiteFrame, head: PageHead): Addresses {
 export const documentTitle = (siteName: string, page: Pick<PageHead, 'title'>): string =>
   page.title === siteName ? siteName : `${page.title} · ${siteName}`;
 
+/** The pictures to be made, by where they go. */
+type Made = Map<string, { asset: Asset; form: PictureForm }>;
+
+/** Where a site is published. */
+export interface PublishedAt {
+  /** Its whole address, which ends with a slash; absent: it may be anywhere. */
+  address?: string;
+}
+
+/** What search engines and those who share a page are told of it (The Open Graph protocol, https://ogp.me/). */
+function sharingHead(site: SiteFrame, head: PageHead, pictureAt: (asset: Asset) => string): Markup[] {
+  const property = (name: string, content: string) => element('meta', { property: name, content });
+  const picture = site.assets.find(({ id }) => id === head.picture);
+  return [
+    property('og:type', 'website'),
+    property('og:site_name', site.name),
+    property('og:title', head.title),
+    ...(head.description ? [property('og:description', head.description)] : []),
+    ...(picture
+      ? [
+          property('og:image', pictureAt(picture)),
+          ...(picture.alt ? [property('og:image:alt', picture.alt)] : []),
+        ]
+      : []),
+  ];
+}
+
+/** px; the width in which a picture is given to those who share a page (common practice). */
+const SHARED_WIDTH = 1280;
+
+/** `up`: how the page leads to the site; absent: by its own place. */
 function compilePage(
   site: SiteFrame,
   page: Page,
-): { files: PublishedFile[]; families: Family[]; pictures: string[] } {
+  { address = '' }: PublishedAt,
+  as?: { path: string; up: string },
+): { files: PublishedFile[]; families: Family[]; pictures: string[]; made: Made } {
   const pictures = new Set<string>();
+  const made: Made = new Map();
   const head = headOf(site, page.id);
-  const addresses = relativeAddresses(site, head);
+  const up = as?.up ?? (head.slug === '' ? '' : '../');
+  const addresses = addressesFrom(site, up);
   const named = (id: string) => {
     pictures.add(id);
     return addresses.picture(id);
@@ -67,8 +111,19 @@ function compilePage(
   const families = familiesIn(rules, site);
   const css = `${printFontFaces(families, (_family, file) => `fonts/${file.publishedAs}`)}\n${printRules(rules)}\n`;
   const cssPath = `assets/${head.slug || 'index'}-${fingerprint(css)}.css`;
-  const up = head.slug === '' ? '' : '../';
-  const body = bodyMarkup(site, page, { ...addresses, picture: named });
+  const formed = (asset: Asset, form: PictureForm): string => {
+    if (isItself(asset, form)) pictures.add(asset.id);
+    else made.set(madePath(asset, form), { asset, form });
+    return addresses.made!(asset, form)!;
+  };
+  const body = bodyMarkup(site, page, { ...addresses, picture: named, made: formed });
+  // Who is told of a page from elsewhere needs the whole address, where that is known.
+  const pictureAt = (asset: Asset): string => {
+    const path = isMadeSmaller(asset)
+      ? formed(asset, { type: 'image/webp', width: Math.min(SHARED_WIDTH, asset.width) })
+      : named(asset.id);
+    return address ? new URL(path.slice(up.length), address).href : path;
+  };
   const documentHead = element(
     'head',
     {},
@@ -76,6 +131,8 @@ function compilePage(
     element('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),
     element('title', {}, documentTitle(site.name, head)),
     ...(head.description ? [element('meta', { name: 'description', content: head.description })] : []),
+    ...(head.missing ? [element('meta', { name: 'robots', content: 'noindex' })] : []),
+    ...sharingHead(site, head, pictureAt),
     element('link', { rel: 'stylesheet', href: `${up}${cssPath}` }),
     ...openingFonts(site, page).map((file) =>
       element('link', {
@@ -88,32 +145,80 @@ function compilePage(
       }),
     ),
   );
-  const dir = directionOf(site.lang) === 'rtl' ? 'rtl' : undefined;
-  const html = `<!DOCTYPE html>\n${print(element('html', { lang: site.lang, dir }, documentHead, body))}\n`;
+  const lang = head.lang ?? site.lang;
+  const dir = directionOf(lang) === 'rtl' ? 'rtl' : undefined;
+  const html = `<!DOCTYPE html>\n${print(element('html', { lang, dir }, documentHead, body))}\n`;
   return {
     files: [
-      { path: pagePath(head), type: 'text/html; charset=utf-8', text: html },
+      { path: as?.path ?? pagePath(head), type: 'text/html; charset=utf-8', text: html },
       { path: cssPath, type: 'text/css; charset=utf-8', text: css },
     ],
     families,
     pictures: [...pictures],
+    made,
   };
 }
 
+/** What stands at an address that a page had before: it leads on to the page, also where a host knows nothing of it. */
+function movedFile(site: SiteFrame, slug: string, head: PageHead): PublishedFile {
+  const to = `../${head.slug === '' ? '' : `${head.slug}/`}`;
+  const html = element(
+    'html',
+    { lang: head.lang ?? site.lang },
+    element(
+      'head',
+      {},
+      element('meta', { charset: 'utf-8' }),
+      element('title', {}, documentTitle(site.name, head)),
+      element('meta', { name: 'robots', content: 'noindex' }),
+      element('link', { rel: 'canonical', href: to }),
+      element('meta', { 'http-equiv': 'refresh', content: `0; url=${to}` }),
+    ),
+    element('body', {}, element('a', { href: to }, head.title)),
+  );
+  return {
+    path: `${slug}/index.html`,
+    type: 'text/html; charset=utf-8',
+    text: `<!DOCTYPE html>\n${print(html)}\n`,
+    movedTo: head.slug === '' ? '' : `${head.slug}/`,
+  };
+}
+
+/** The addresses that pages had before and that no page has now. */
+function movedFiles(site: SiteFrame): PublishedFile[] {
+  const taken = new Set(site.pages.map(({ slug }) => slug));
+  return site.pages.flatMap((head) =>
+    (head.earlier ?? []).filter((slug) => !taken.has(slug)).map((slug) => movedFile(site, slug, head)),
+  );
+}
+
+/** The name under which hosts look for what they show where there is no page (common practice). */
+export const MISSING_PATH = '404.html';
+
 /** Compiles a valid site to the files of its publication: pages, style sheets, the pictures and the fonts they use. */
-export function compileSite(site: Site): PublishedFile[] {
+export function compileSite(site: Site, at: PublishedAt = {}): PublishedFile[] {
   const files: PublishedFile[] = [];
   const families = new Set<Family>();
   const pictures = new Set<string>();
-  for (const page of pagesOf(site)) {
-    const compiled = compilePage(site.frame, page);
+  const made: Made = new Map();
+  const missing = site.frame.pages.find((head) => head.missing);
+  // It is shown at any address: what it refers to is named from the root of the site.
+  const up = at.address ? new URL(at.address).pathname : '/';
+  const compiledPages = [
+    ...pagesOf(site).map((page) => compilePage(site.frame, page, at)),
+    ...(missing ? [compilePage(site.frame, site.pages[missing.id], at, { path: MISSING_PATH, up })] : []),
+  ];
+  for (const compiled of compiledPages) {
     files.push(...compiled.files);
     compiled.families.forEach((family) => families.add(family));
     compiled.pictures.forEach((id) => pictures.add(id));
+    compiled.made.forEach((each, path) => made.set(path, each));
   }
+  files.push(...movedFiles(site.frame));
   for (const asset of site.frame.assets) {
     if (pictures.has(asset.id)) files.push({ path: mediaPath(asset), type: asset.type, asset });
   }
+  for (const [path, each] of made) files.push({ path, type: each.form.type, made: each });
   for (const family of families) {
     for (const file of family.files)
       files.push({ path: fontPath(file), type: 'font/woff2', font: { family, file } });

@@ -1,4 +1,5 @@
 import type { Markup } from '../markup/markup.ts';
+import { knownKind } from '../elements/kinds/table.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
@@ -36,10 +37,42 @@ const sameMarkup = (one: Node | undefined, other: Node | undefined): boolean =>
   one.style.self?.source === other.style.self?.source &&
   ownVisibility(one) === ownVisibility(other);
 
+/** The values that widths follow from, and with them which of its sizes a picture is taken in. */
+const IN_WIDTHS = [
+  ...[
+    'span',
+    'bleed',
+    'direction',
+    'gap',
+    'blockAlign',
+    'justifyItems',
+    'width',
+    'minWidth',
+    'maxWidth',
+    'tiles',
+  ],
+  ...['padding', 'margin', 'border'].flatMap((sides) => [`${sides}Left`, `${sides}Right`]),
+  ...['cropRatio', 'fit', 'focalPoint'],
+];
+
+/** Whether pictures in an element are as wide as they were. */
+const sameWidths = (page: Page, one: Node, other: Node): boolean =>
+  IN_WIDTHS.every((name) => one.style.self?.[name] === other.style.self?.[name]) ||
+  !holdsPictures(page, other);
+
+const holdsPictures = (page: Page, node: Node): boolean =>
+  knownKind(node.kind).traits.includes('image') ||
+  node.children.some((id) => holdsPictures(page, page.nodes[id]));
+
+/** Whether pictures may stand in an element’s content. */
+const hasAssets = ({ kind }: Node): boolean => knownKind(kind).content.some(({ type }) => type.withAssets);
+
 /** What of a node the shared rules are made from: which text style is used, which pictures stand behind elements. */
 const sameShare = (one: Node | undefined, other: Node | undefined, site: SiteFrame): boolean =>
   one !== undefined &&
   other !== undefined &&
+  one.style.self?.source === other.style.self?.source &&
+  (one.content === other.content || !hasAssets(one)) &&
   textStyleOf(one, site) === textStyleOf(other, site) &&
   one.style.self?.backgroundPicture === other.style.self?.backgroundPicture;
 
@@ -77,7 +110,8 @@ export function preview(site: SiteFrame, page: Page, addresses: Addresses, befor
   const elements = changed.flatMap((id) => [id, ...(at(id)[1]?.children ?? [])]);
   const sameSite = before.site === site;
   const share = sameSite && changed.every((id) => sameShare(...at(id), site));
-  const markup = sameSite && changed.every((id) => sameMarkup(...at(id)));
+  const markup =
+    sameSite && changed.every((id) => sameMarkup(...at(id)) && sameWidths(page, at(id)[0]!, at(id)[1]!));
   return {
     site,
     page,

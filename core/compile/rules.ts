@@ -6,6 +6,10 @@ import type { Kind } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { Node } from '../site/node.ts';
 import type { Part } from '../elements/parts.ts';
+import { ofPictureVariables, takenOver } from '../elements/properties/picture.ts';
+import { pointCss } from '../elements/valuetypes/geometry.ts';
+import { withAssets } from '../values/uses.ts';
+import { pictureClass } from './selectors.ts';
 import { BACKGROUND_LAYERS, pictureVariable } from '../elements/properties/background.ts';
 import type { Declarations } from '../elements/properties/property.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
@@ -67,9 +71,9 @@ const themeRules: (colours: SiteFrame['colours'], spacing: SiteFrame['spacing'],
     return stack.rules(':root', 'foundation');
   });
 
-/** The pictures that an element has behind it in any view. */
-function picturesBehind({ style }: Node): string[] {
-  const layered = style.self?.backgroundPicture as Layered<string> | undefined;
+/** The pictures that an element has as a value in any view. */
+function picturesIn({ style }: Node, property: 'backgroundPicture' | 'source'): string[] {
+  const layered = style.self?.[property] as Layered<string> | undefined;
   if (!layered) return [];
   return [layered.base, ...Object.values(layered.at ?? {}).map(({ value }) => value)].filter(
     (id): id is string => id !== undefined && id !== NO_PICTURE,
@@ -87,10 +91,14 @@ export function sharedRules(site: SiteFrame, page: Page, picture: PictureAddress
   const kinds = new Set<Kind>();
   const styles = new Set<TextStyle | undefined>();
   const pictures = new Set<string>();
+  const shown = new Set<string>();
+  const inContent = new Set<string>();
   for (const node of sourceOrder(page)) {
     kinds.add(knownKind(node.kind));
     styles.add(textStyleOf(node, site));
-    picturesBehind(node).forEach((id) => pictures.add(id));
+    picturesIn(node, 'backgroundPicture').forEach((id) => pictures.add(id));
+    picturesIn(node, 'source').forEach((id) => shown.add(id));
+    withAssets(node, (id) => (inContent.add(id), id));
   }
   for (const kind of kinds) {
     for (const part of Object.keys(kind.parts ?? {})) styles.add(partStyleOf(kind, part as Part, site));
@@ -100,8 +108,27 @@ export function sharedRules(site: SiteFrame, page: Page, picture: PictureAddress
     ...FOUNDATION,
     ...themeRules(site.colours, site.spacing, site.views),
     ...(named.length > 0 ? [foundationRule('html', Object.fromEntries(named) as Declarations)] : []),
+    ...shelfRules(site, new Set([...shown, ...inContent]), inContent),
     ...ordered([...kinds].map((kind) => kindRules(kind, site.views))),
     ...ordered([...styles].map((style) => (style ? textStyleRules(style, site.views) : []))),
+  ];
+}
+
+/** What pictures of the shelf say of themselves, once each; those in contents take it over by their class. */
+function shelfRules(site: SiteFrame, used: ReadonlySet<string>, inContent: ReadonlySet<string>): CssRule[] {
+  const saying = site.assets.filter(({ id }) => used.has(id));
+  if (saying.length === 0) return [];
+  const said: Declarations = {};
+  for (const { id, focus, colour, width, height } of saying) {
+    const names = ofPictureVariables(id);
+    said[names.ratio] = `${width} / ${height}`;
+    if (focus) said[names.focus] = pointCss(focus);
+    if (colour) said[names.tone] = colour;
+  }
+  const taking = saying.filter(({ id }) => inContent.has(id));
+  return [
+    foundationRule('html', said),
+    ...taking.map(({ id }) => foundationRule(`.${pictureClass(id)}`, takenOver(id))),
   ];
 }
 

@@ -7,3 +7,6 @@ export const textStyleClass = (id: string): string => `t-${id}`;
  */
 export const within = (selector: string, inside: string): string =>
   inside.startsWith('> ') ? `${selector} > :where(${inside.slice(2)})` : `${selector} :where(${inside})`;
+
+/** The class of a picture that stands in an element’s content. */
+export const pictureClass = (asset: string): string => `p-${asset}`;

@@ -14,6 +14,10 @@ export const LIMITS = {
   steps: 100,
   /** Bytes of a font file. */
   font: 4_000_000,
+  /** Bytes of a picture or film. */
+  asset: 50_000_000,
+  /** Px of a picture, all its frames together. */
+  pixels: 40_000_000,
   /** Bytes of a site file, with its pictures, films and fonts in it. */
   siteFile: 100_000_000,
   /** ms; how long a site that was put away can be had back: thirty days. */

@@ -71,6 +71,28 @@ export interface ChangePage {
   title?: string;
   slug?: string;
   description?: string;
+  /** Null: the site's. */
+  lang?: string | null;
+  /** The picture that stands for it where it is shared, by its id; null: none. */
+  picture?: string | null;
+  /** Whether it is shown at addresses where there is no page. */
+  missing?: boolean;
+}
+
+/** How many addresses of its past a page is known by. */
+const MOST_EARLIER = 40;
+
+/** Gives a page an address; the one it had goes on leading to it, and one that leads elsewhere does so no more. */
+function address(site: SiteFrame, head: PageHead, slug: string): void {
+  const before = head.slug;
+  if (before === slug) return;
+  for (const each of site.pages) {
+    const earlier = (each.earlier ?? []).filter((old) => old !== slug && old !== before);
+    if (each === head && before !== '') earlier.push(before);
+    delete each.earlier;
+    if (earlier.length > 0) each.earlier = earlier.slice(-MOST_EARLIER);
+  }
+  head.slug = slug;
 }
 
 const changeOf = (before: PageHead, after: PageHead): string[] => [
@@ -79,6 +101,13 @@ const changeOf = (before: PageHead, after: PageHead): string[] => [
     ? []
     : [`address ${before.slug || '(first page)'} → ${after.slug || '(first page)'}`]),
   ...(before.description === after.description ? [] : ['description changed']),
+  ...(before.lang === after.lang ? [] : [`language → ${after.lang ?? 'that of the site'}`]),
+  ...(before.picture === after.picture
+    ? []
+    : [after.picture ? 'picture for sharing' : 'no picture for sharing']),
+  ...(before.missing === after.missing
+    ? []
+    : [after.missing ? 'shown where there is no page' : 'not shown any more where there is no page']),
 ];
 
 /** Changes what the site says of a page: its title, its address, its description. */
@@ -94,9 +123,28 @@ export const changePage: Command<ChangePage> = {
       ...(given.slug !== undefined && { slug: given.slug.trim() }),
       ...(given.description !== undefined && { description: cleaned(given.description) }),
     };
+    for (const field of ['lang', 'picture'] as const) {
+      const value = given[field];
+      if (value === undefined) continue;
+      delete next[field];
+      if (value !== null) next[field] = value;
+    }
+    if (given.missing !== undefined) {
+      delete next.missing;
+      if (given.missing) next.missing = true;
+    }
     const fault = headFault(next, others(site, page));
     if (fault) return refused(fault);
-    Object.assign(head, next);
+    if (next.picture && !site.assets.some(({ id, type }) => id === next.picture && type.startsWith('image/')))
+      return refused('The picture is not on the shelf any more. Nothing was changed.');
+    if (next.missing && next.slug === '')
+      return refused('The home page is shown at its own address; choose another. Nothing was changed.');
+    if (next.missing) for (const other of others(site, page)) delete other.missing;
+    address(site, head, next.slug);
+    const { slug: _slug, earlier: _earlier, ...rest } = next;
+    for (const field of ['lang', 'picture', 'missing'] as const)
+      if (rest[field] === undefined) delete head[field];
+    Object.assign(head, rest);
     return done(`Page ${before.title}: ${changeOf(before, next).join(', ') || 'unchanged'}`);
   },
 };
@@ -156,7 +204,8 @@ export const copyPage: Command<CopyPage> = {
     if (at < 0 || !original) return GONE;
     if (site.pages.some((head) => head.id === id))
       return refused('The site has a page of this id already; nothing was copied.');
-    const head: PageHead = { ...site.pages[at], id, slug, title: cleaned(title) };
+    const { earlier: _earlier, missing: _missing, ...alike } = site.pages[at];
+    const head: PageHead = { ...alike, id, slug, title: cleaned(title) };
     const fault = headFault(head, site.pages);
     if (fault) return refused(fault);
     const nodes = Object.fromEntries(
@@ -199,9 +248,10 @@ export const makeHome: Command<{ page: NodeId; slugOfBefore: string }> = {
       );
       if (fault) return refused(fault);
       if (slugOfBefore === '') return refused(`${before.title} needs an address then. Nothing was changed.`);
-      before.slug = slugOfBefore;
+      address(site, before, slugOfBefore);
     }
-    head.slug = '';
+    delete head.missing;
+    address(site, head, '');
     return done(`Page ${head.title}: home page${before ? `, ${before.title} at ${slugOfBefore}` : ''}`);
   },
 };

@@ -8,6 +8,7 @@ import { rename, setContent } from './content.ts';
 import { difference } from './difference.ts';
 import { draftPage } from './draft.ts';
 import { isKeepable, shortened } from './limits.ts';
+import { addAsset, changeAsset, removeAsset, replaceAsset } from './assets.ts';
 import { carryOver, clearOverrides, matchSiblings } from './overrides.ts';
 import { pasteValues } from './paste.ts';
 import { setTextStyle } from './textstyles.ts';
@@ -20,7 +21,7 @@ import { shapeAt } from './shape.ts';
 import { addElement, duplicateElement, removeElements } from './structure.ts';
 import { addFont, removeFromTheme, setColour, setSpacing } from './theme.ts';
 import { adjustValue, clearValue, setReach, setValue } from './values.ts';
-import { addView, changeView, removeView, setBase } from './views.ts';
+import { addView, changeView, removeView, setBase, takeViewSet } from './views.ts';
 
 /** Every change that can be made, by name. */
 export const COMMANDS = {
@@ -44,6 +45,10 @@ export const COMMANDS = {
   setSpacing,
   addFont,
   removeFromTheme,
+  addAsset,
+  changeAsset,
+  replaceAsset,
+  removeAsset,
   addPage,
   changePage,
   removePage,
@@ -55,6 +60,7 @@ export const COMMANDS = {
   changeView,
   removeView,
   setBase,
+  takeViewSet,
   changeSite,
 };
 

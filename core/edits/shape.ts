@@ -51,7 +51,17 @@ const frame = record({
   spacing: list(record({ name: unit, size: layered })),
   fonts: list(unit),
   assets: list(unit),
-  pages: list(record({ slug: unit, title: unit, description: unit })),
+  pages: list(
+    record({
+      slug: unit,
+      title: unit,
+      description: unit,
+      lang: unit,
+      picture: unit,
+      earlier: unit,
+      missing: unit,
+    }),
+  ),
 });
 
 /** The whole site: `/frame/…` and `/pages/ID/…`. */

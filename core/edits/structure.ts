@@ -13,6 +13,7 @@ import { isOfOneElement } from '../elements/valuetypes/valuetype.ts';
 import { knownProperty } from '../elements/properties/table.ts';
 import { found } from './aim.ts';
 import { valuesOf } from './stylevalues.ts';
+import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
 import type { Command } from './command.ts';
 import { putBehind, subtree, topmost } from './tree.ts';
 import { counted, describeHolders } from './wording.ts';
@@ -43,15 +44,10 @@ const spanOf = (share: number, { views }: SiteFrame): Layered<number> =>
     id === views.list[0].id ? grid.columns : Math.max(1, Math.round(grid.columns * share)),
   );
 
-/** The values a new element cannot do without. */
-function neededStyle(kind: Kind, site: SiteFrame): Outcome<PartStyle> {
-  const style: PartStyle = {};
-  for (const name of kind.required ?? []) {
-    const picture = site.assets.find(({ type }) => type.startsWith('image/'));
-    if (!picture) return refused(`A ${kind.label.toLowerCase()} needs a picture, and the site has none yet.`);
-    style[name] = { base: picture.id };
-  }
-  return done(style);
+/** The values a new element cannot do without: the first picture there is, or none yet. */
+function neededStyle(kind: Kind, site: SiteFrame): PartStyle {
+  const picture = site.assets.find(({ type }) => type.startsWith('image/'))?.id ?? NO_PICTURE;
+  return Object.fromEntries((kind.required ?? []).map((name) => [name, { base: picture }]));
 }
 
 /** Makes a new element with what its kind begins with. Ids of what is in it are made from its own. */
@@ -64,7 +60,6 @@ function grow(
 ): Outcome<NodeId> {
   const kind = knownKind(name);
   const needed = neededStyle(kind, site);
-  if (!needed.ok) return needed;
   const own = kind.seed?.(site) ?? {};
   const children = given.children ?? own.children ?? [];
   const fields = kind.content.map((field) => [field.name, beginning(field, site)] as const);
@@ -75,7 +70,7 @@ function grow(
     parent,
     children: children.map((_child, index) => `${id}-${index + 1}` as NodeId),
     style: canonicalStyle({
-      self: { ...needed.value, ...(share !== undefined && { span: spanOf(share, site) }) },
+      self: { ...needed, ...(share !== undefined && { span: spanOf(share, site) }) },
     }),
     content: { ...Object.fromEntries(fields), ...own.content, ...given.content },
   };

@@ -11,7 +11,7 @@ import { valuesOf } from './stylevalues.ts';
 import { describeReach } from './wording.ts';
 
 /** An id for a new thing of the theme, made from its name: "Dark blue" → "dark-blue", or "dark-blue-2" where that is taken. */
-function idFrom(name: string, taken: readonly { id: string }[]): string {
+export function idFrom(name: string, taken: readonly { id: string }[]): string {
   const plain = name
     .toLowerCase()
     .normalize('NFKD')

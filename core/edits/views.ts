@@ -3,7 +3,7 @@ import { express } from '../layered/express.ts';
 import type { Layered } from '../layered/layered.ts';
 import { held } from '../layered/resolve.ts';
 import {
-  offsetFromBase,
+  viewAt,
   viewIndex,
   viewOf,
   ViewSchema,
@@ -13,17 +13,16 @@ import {
   type ViewId,
   type Views,
 } from '../layered/views.ts';
-import type { NodeId } from '../elements/nodeid.ts';
 import { knownProperty } from '../elements/properties/table.ts';
 import { schemaFaults } from '../faults.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { canonicalStyle } from '../site/canonical.ts';
-import type { Node, PartStyle, Style } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import type { TextSize } from '../type/fluid.ts';
 import { resolve } from '../values/trace.ts';
+import { VIEW_SETS } from '../layered/viewsets.ts';
 import type { Command } from './command.ts';
-import { valuesOf } from './stylevalues.ts';
+import { allPages, canHandOver, everyLayered, keyOf, towardsBase, type Place } from './viewvalues.ts';
 import { counted } from './wording.ts';
 
 /** How many views a site has at most, and how many px lie between the beginnings of two at least. */
@@ -36,43 +35,6 @@ type Wanted = (view: ViewId) => unknown;
 
 /** A value as data of its own: what belongs to the draft of one document must not get into another. */
 const undrafted = (value: unknown): unknown => (isDraft(value) ? current(value) : value);
-
-/** Everything of a site that is layered, each with how it is put back in another form. */
-function everyLayered(
-  site: SiteFrame,
-  pages: readonly Page[],
-): { layered: Layered<unknown>; at: Place; put(next: Layered<unknown>): void }[] {
-  const inStyle = (style: Style, at: Omit<Place, 'part' | 'name'>, styles: PartsOf) =>
-    valuesOf(style).map(({ part, name, layered }) => ({
-      layered,
-      at: { ...at, part, name },
-      put: (next: Layered<unknown>) => void ((styles[part] ??= {})[name] = next),
-    }));
-  return [
-    ...site.spacing.map((step) => ({
-      layered: step.size as Layered<unknown>,
-      at: { name: `space ${step.name}`, part: 'self' as const },
-      put: (next: Layered<unknown>) => void (step.size = next as Layered<number>),
-    })),
-    ...site.textStyles.flatMap((style) =>
-      inStyle(style.style, { textStyle: style.name }, style.style as PartsOf),
-    ),
-    ...pages.flatMap((page) =>
-      Object.values(page.nodes).flatMap((node) => inStyle(node.style, { page, node }, node.style as PartsOf)),
-    ),
-  ];
-}
-
-type PartsOf = Record<string, PartStyle | undefined>;
-
-/** Where a layered value stands. */
-interface Place {
-  page?: Page;
-  node?: Node;
-  textStyle?: string;
-  part: ReturnType<typeof valuesOf>[number]['part'];
-  name: string;
-}
 
 /**
  * All layered values of a site said anew for other views, so that each view has what is wanted of it; worked out before anything is
@@ -107,9 +69,6 @@ const filled =
   (view) =>
     wanted(view) ?? resolve(site, page!, node!, knownProperty(name), view, part);
 
-const allPages = (site: SiteFrame, pages: Record<NodeId, Page>): Page[] =>
-  site.pages.map(({ id }) => pages[id]);
-
 /** A sheet that is as wide as its view allows, as near to what it was as can be. */
 function heldSheets(views: Views): Views {
   return {
@@ -137,11 +96,21 @@ function limitFault({ list }: Views): string | undefined {
       return `${view.name} would begin ${view.from - before.from} px after ${before.name}; views begin at least ${VIEW_LIMITS.apart} px apart.`;
   }
   const odd = list.find((view) => schemaFaults(ViewSchema, view).length > 0);
-  if (odd) return `The sheet or the grid of ${odd.name} has a measure that no view has.`;
+  if (odd)
+    return `A measure of ${odd.name} is not one that a view can have: 1 to 24 columns, a gutter of 0 to 200 px, a margin of 0 to 400, content of 200 to 4000, a sheet of 200 to 10000.`;
   if (list[0].from !== 0) return `The narrowest view begins at 0.`;
   if (list.length > 1 && list[1].from <= 200)
     return 'The second view begins beyond 200 px, the narrowest sheet.';
   return undefined;
+}
+
+/** px; where a view begins that is added to the middle of the widest gap between limits. Beyond the last it counts as far as 1920. */
+export function widestGap({ list }: Views): number {
+  const ends = [0, ...list.slice(1).map(({ from }) => from), Math.max(1920, list.at(-1)!.from)];
+  // Below the narrowest sheet there is no room for a view.
+  const gaps = ends.slice(1).map((end, index) => ({ from: Math.max(200, ends[index]), end }));
+  const widest = gaps.reduce((most, gap) => (gap.end - gap.from > most.end - most.from ? gap : most));
+  return Math.round((widest.from + widest.end) / 2);
 }
 
 const kept = (fault: string): Outcome<never> => refused(`${fault} Nothing was changed.`);
@@ -186,13 +155,12 @@ export const addView: Command<AddView> = {
 
 export interface RemoveView {
   view: ViewId;
-  /** What becomes of the values that are set in it: they go with it, or its neighbour on the base's side gets them. */
-  values: 'drop' | 'hand over';
+  /**
+   * What becomes of the values that are set in it: they go with it, or its neighbour on the base's side gets them; a list says which
+   * it gets, by the keys of `valuesInView`.
+   */
+  values: 'drop' | 'hand over' | string[];
 }
-
-/** The view next to another, on the base's side. */
-const towardsBase = (views: Views, view: ViewId): View =>
-  views.list[viewIndex(views, view) - Math.sign(offsetFromBase(views, view))];
 
 /** Takes a view off the site. Its widths go to the next narrower one; every other view looks as it did. */
 export const removeView: Command<RemoveView> = {
@@ -209,26 +177,59 @@ export const removeView: Command<RemoveView> = {
     const after = heldSheets({ ...views, list });
     const fault = limitFault(after);
     if (fault) return kept(fault);
-    let count = 0;
+    const chosen = Array.isArray(values) ? new Set(values) : undefined;
+    const count = { handed: 0, dropped: 0 };
     const outcome = saidAnew(site, allPages(site, pages), after, (layered, at) => {
       const own = layered.at?.[id];
-      if (own) count += 1;
       const toBase = neighbour.id === views.base && layered.base === undefined;
-      // A text style that says nothing in the base must not begin to: it would reach every view.
-      const hands = own !== undefined && values === 'hand over' && !(toBase && !at.node);
+      const wantedOver = chosen ? chosen.has(keyOf(at)) : values === 'hand over';
+      const hands = own !== undefined && wantedOver && canHandOver(views, id, layered, at);
+      if (own) count[hands ? 'handed' : 'dropped'] += 1;
       const wanted: Wanted = (each) =>
         hands && each === neighbour.id ? own.value : held(layered, views, each)?.value;
       return done(hands && toBase ? filled(site, at, wanted) : wanted);
     });
     if (!outcome.ok) return outcome;
     outcome.value();
-    const what = counted(count, 'value');
-    const became = values === 'drop' ? `${what} in it dropped` : `${what} of it handed to ${neighbour.name}`;
-    return done(`View ${gone.name}: deleted${count > 0 ? `, ${became}` : ''}`);
+    const { handed, dropped } = count;
+    const became = [
+      ...(handed > 0 ? [`${counted(handed, 'value')} handed to ${neighbour.name}`] : []),
+      ...(dropped > 0 ? [`${counted(dropped, 'value')} dropped`] : []),
+    ];
+    return done(`View ${gone.name}: deleted${became.map((each) => `, ${each}`).join('')}`);
   },
 };
 
-/** Makes another view the base. Every value is said anew with the fewest overrides; nothing looks other than it did. */
+/**
+ * A site for other views: each is as an earlier one was. Every value is said anew with the fewest overrides; what was set in views
+ * that none is like is dropped.
+ */
+function likeBefore(
+  site: SiteFrame,
+  pages: readonly Page[],
+  after: Views,
+  like: (view: ViewId) => ViewId,
+): Outcome<() => void> {
+  const { views } = site;
+  const base = like(after.base);
+  return saidAnew(site, pages, after, (layered, at) => {
+    const own = (each: ViewId) => held(layered, views, like(each))?.value;
+    // The base is what holds where nothing is set; where it was set nowhere, other views need what they had from elsewhere.
+    const whole = own(after.base) === undefined || after.list.every(({ id }) => own(id) !== undefined);
+    if (whole) return done(own);
+    if (!at.node) {
+      const property = knownProperty(at.name).label.toLowerCase();
+      return kept(
+        `${at.holder} has a ${property} in ${viewOf(views, base).name}, but none in ${viewOf(views, views.base).name}; set one there first.`,
+      );
+    }
+    return done(
+      (each) => own(each) ?? resolve(site, at.page!, at.node!, knownProperty(at.name), like(each), at.part),
+    );
+  });
+}
+
+/** Makes another view the base; nothing looks other than it did. */
 export const setBase: Command<{ view: ViewId }> = {
   on: () => 'site',
   run(site, _page, { view: id }, pages) {
@@ -236,23 +237,38 @@ export const setBase: Command<{ view: ViewId }> = {
     const view = views.list.find((each) => each.id === id);
     if (!view) return GONE;
     if (id === views.base) return done(`Base: ${view.name} already`);
-    const outcome = saidAnew(site, allPages(site, pages), { ...views, base: id }, (layered, at) => {
-      const own = (each: ViewId) => held(layered, views, each)?.value;
-      // The base is what holds where nothing is set; where it was set nowhere, other views need what they had from elsewhere.
-      const whole = own(id) === undefined || views.list.every((each) => own(each.id) !== undefined);
-      if (whole) return done(own);
-      if (!at.node) {
-        const property = knownProperty(at.name).label.toLowerCase();
-        return kept(
-          `${at.textStyle} has a ${property} in ${view.name}, but none in ${viewOf(views, views.base).name}; set one there first.`,
-        );
-      }
-      return done(filled(site, at, own));
-    });
+    const outcome = likeBefore(site, allPages(site, pages), { ...views, base: id }, (each) => each);
     if (!outcome.ok) return outcome;
     const before = viewOf(views, views.base).name;
     outcome.value();
     return done(`Base: ${before} → ${view.name}`);
+  },
+};
+
+/** The view of a site that each view of a set is as, at first: that of its id, else the one in which its sheet lies. */
+export const likeInSet = (views: Views, { id, sheet }: View): ViewId =>
+  (views.list.find((each) => each.id === id) ?? viewAt(views, sheet.width)).id;
+
+/** Gives a site one of the ready-made sets of views, in place of its own. */
+export const takeViewSet: Command<{ set: string }> = {
+  on: () => 'site',
+  run(site, _page, { set: wanted }, pages) {
+    const set = VIEW_SETS.find(({ id }) => id === wanted);
+    if (!set) return kept('There is no such set of views.');
+    const { views } = site;
+    const before = new Map(set.views.list.map((view) => [view.id, likeInSet(views, view)]));
+    // A view that stays keeps its name and its grid.
+    const list = set.views.list.map((view) => {
+      const own = views.list.find(({ id }) => id === view.id);
+      return own ? { ...view, name: own.name, grid: { ...own.grid } } : view;
+    });
+    const after = { ...set.views, list };
+    const outcome = likeBefore(site, allPages(site, pages), after, (id) => before.get(id)!);
+    if (!outcome.ok) return outcome;
+    const gone = views.list.filter(({ id }) => ![...before.values()].includes(id));
+    outcome.value();
+    const without = gone.length > 0 ? `, without ${gone.map(({ name }) => name).join(', ')}` : '';
+    return done(`Views: ${set.label}${without}`);
   },
 };
 

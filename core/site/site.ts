@@ -9,6 +9,8 @@ export const FORMAT = 'dimorphe-site';
 export const FORMAT_VERSION = 2;
 
 const closed = { additionalProperties: false };
+/** A language as a BCP 47 tag. */
+const Language = Type.String({ pattern: '^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$' });
 const Slug = Type.String({ pattern: '^[a-z0-9]+(-[a-z0-9]+)*$', maxLength: 60 });
 
 /** A named set of text values, layered like an element's own. */
@@ -23,6 +25,14 @@ const head = {
   slug: Type.Union([Slug, Type.Literal('')]),
   title: Type.String({ minLength: 1, maxLength: 120 }),
   description: Type.String({ maxLength: 320 }),
+  /** BCP 47 tag of the page's language, where it is not the site's. */
+  lang: Type.Optional(Language),
+  /** The picture that stands for the page where it is shared, by the id of its asset. */
+  picture: Type.Optional(Type.String({ minLength: 1, maxLength: 40 })),
+  /** Addresses that the page had before and that still lead to it, the oldest first. */
+  earlier: Type.Optional(Type.Array(Slug, { maxItems: 40 })),
+  /** Shown at addresses where there is no page. */
+  missing: Type.Optional(Type.Literal(true)),
 };
 const tree = {
   id: NodeIdSchema,
@@ -42,7 +52,7 @@ const frame = {
   id: Slug,
   name: Type.String({ minLength: 1, maxLength: 80 }),
   /** BCP 47 tag of the language the site is written in. */
-  lang: Type.String({ pattern: '^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$' }),
+  lang: Language,
   views: ViewsSchema,
   colours: Type.Array(ColourSchema, { maxItems: 200 }),
   textStyles: Type.Array(TextStyleSchema, { maxItems: 100 }),
@@ -103,7 +113,7 @@ export function siteFrom({ pages, ...rest }: WrittenSite): Site {
   return {
     frame: {
       ...rest,
-      pages: pages.map(({ id, slug, title, description }) => ({ id, slug, title, description })),
+      pages: pages.map(({ root: _root, nodes: _nodes, ...head }) => head),
     },
     pages: Object.fromEntries(pages.map(({ id, root, nodes }) => [id, { id, root, nodes }])),
   };

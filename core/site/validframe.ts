@@ -55,7 +55,7 @@ function repeats(values: readonly string[], path: string, key: string): Fault[] 
 }
 
 /** Pages are known by their ids, and stand at addresses of their own. */
-const headFaults = ({ pages }: SiteFrame): Fault[] => [
+const headFaults = ({ pages, assets }: SiteFrame): Fault[] => [
   ...repeats(
     pages.map(({ id }) => id),
     '/pages',
@@ -66,6 +66,20 @@ const headFaults = ({ pages }: SiteFrame): Fault[] => [
     '/pages',
     'slug',
   ),
+  ...pages.flatMap(({ picture, missing, slug }, index) => {
+    const faults: Fault[] = [];
+    if (picture && !assets.some(({ id, type }) => id === picture && type.startsWith('image/')))
+      faults.push({
+        path: pointer('/pages', index, 'picture'),
+        sentence: `The site has no picture “${picture}”.`,
+      });
+    if (missing && (slug === '' || pages.findIndex((each) => each.missing) < index))
+      faults.push({
+        path: pointer('/pages', index, 'missing'),
+        sentence: 'One page is shown where there is none, and not the home page.',
+      });
+    return faults;
+  }),
 ];
 
 function viewFaults({ list, base }: Views): Fault[] {

@@ -6,7 +6,7 @@ import { LOOKS, type Look } from './looks.ts';
 import { makingOf, type Making } from './making.ts';
 import { opening, SECTIONS, siteFoot, siteHead } from './sections.ts';
 import { branch, pageOf } from './tree.ts';
-import { viewSet } from './viewsets.ts';
+import { viewSet } from '../layered/viewsets.ts';
 
 /** What a new site is made from. */
 export interface NewSite {

@@ -37,6 +37,8 @@ export const FontSchema = Type.Object(
   closed,
 );
 
+const Share = Type.Number({ minimum: 0, maximum: 100 });
+
 /** A picture or film that the site has. `hash` is the SHA-256 of its bytes, in hexadecimal. */
 export const AssetSchema = Type.Object(
   {
@@ -47,12 +49,22 @@ export const AssetSchema = Type.Object(
       Type.Literal('image/png'),
       Type.Literal('image/jpeg'),
       Type.Literal('image/avif'),
+      Type.Literal('image/gif'),
+      Type.Literal('image/svg+xml'),
       Type.Literal('video/webm'),
       Type.Literal('video/mp4'),
     ]),
     width: Type.Integer({ minimum: 1, maximum: 20000 }),
     height: Type.Integer({ minimum: 1, maximum: 20000 }),
     hash: Hash,
+    /** Said wherever the picture stands and nothing else is said: what it shows, for those who do not see it. */
+    alt: Type.Optional(Type.String({ maxLength: 400 })),
+    /** The point that stays in sight where the picture is cropped, in percent from the left and top. */
+    focus: Type.Optional(Type.Object({ x: Share, y: Share }, closed)),
+    /** Its mean colour, seen until it has come; absent where something shows through it. */
+    colour: Type.Optional(Type.String({ pattern: '^#[0-9a-f]{6}$' })),
+    /** It has more than one frame. */
+    moves: Type.Optional(Type.Literal(true)),
   },
   closed,
 );

@@ -14,6 +14,8 @@ export type Source =
   | { from: 'element'; node: NodeId; view: ViewId }
   | { from: 'text style'; style: string; view: ViewId }
   | { from: 'kind'; kind: string }
+  /** The picture that the element shows. */
+  | { from: 'picture'; asset: string }
   | { from: 'parent'; node: NodeId; source: Source }
   | { from: 'initial' };
 
@@ -49,7 +51,7 @@ export function ownLayered(node: Node, part: Part, property: Property): Layered<
 
 /**
  * What a property of an element, or of a part of it, is in a view, and where that comes from: its own value, its text
- * style, its kind's default, for a property that inherits what stands above (for a part: the element), and last the
+ * style, its kind's default, what the picture says that it shows, for a property that inherits what stands above (for a part: the element), and last the
  * property's initial value.
  */
 export function trace(
@@ -70,6 +72,12 @@ export function trace(
   const shape = viewOf(site.views, view);
   const byKind = kindDefault(node.kind, property, shape, part);
   if (byKind !== undefined) return { value: byKind, source: { from: 'kind', kind: node.kind } };
+  if (property.ofPicture) {
+    const picture = held(node.style[part]?.source as Layered<string> | undefined, site.views, view)?.value;
+    const asset = site.assets.find(({ id }) => id === picture);
+    const said: unknown = asset && property.ofPicture(asset);
+    if (said !== undefined) return { value: said, source: { from: 'picture', asset: asset!.id } };
+  }
   if (property.inherits && (part !== 'self' || node.parent !== null)) {
     const holder = part === 'self' ? page.nodes[node.parent!] : node;
     const above = trace(site, page, holder, 'self', property, view);

@@ -1,5 +1,6 @@
 import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http';
 import type { Logger } from 'pino';
+import { MISSING_PATH } from '../../core/index.ts';
 import { MISDIRECTED, type HostCheck } from '../allowedhosts.ts';
 import type { PublishedEntry } from '../store/schema.ts';
 import { accepted } from './encodings.ts';
@@ -92,6 +93,15 @@ const isKnown = (etag: string, ifNoneMatch: string | undefined): boolean =>
  * nothing else, so it does without a framework: pages of a publication are answered from memory.
  */
 export function host(publisher: Publisher, log: Logger, isOwnHost: HostCheck): RequestListener {
+  /** The site's own page for addresses where there is none, or a plain one. */
+  async function missing(response: ServerResponse, draft: boolean, site: string): Promise<void> {
+    const preview = draft ? await publisher.previewFile(site, MISSING_PATH) : undefined;
+    const live = draft ? undefined : await publisher.liveFile(site, MISSING_PATH);
+    const bytes = preview?.bytes ?? (live && (await publisher.bytes(live.hash)));
+    if (!bytes) return noPage(response);
+    send(response, 404, { 'Cache-Control': 'no-store', 'Content-Type': 'text/html; charset=utf-8' }, bytes);
+  }
+
   async function answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
     if (!isOwnHost(request.headers.host))
       return plainPage(response, 421, 'Not the host of this name', MISDIRECTED);
@@ -111,9 +121,14 @@ export function host(publisher: Publisher, log: Logger, isOwnHost: HostCheck): R
     const [site, ...rest] = draft ? parts.slice(1) : parts;
     if (site === undefined) return noPage(response);
     const { path: file, folder } = fileAt(rest, closed);
-    const preview = draft ? publisher.previewFile(site, file) : undefined;
+    const preview = draft ? await publisher.previewFile(site, file) : undefined;
     const live = draft ? undefined : await publisher.liveFile(site, file);
-    if (!preview && !live) return noPage(response);
+    const root = draft ? `/preview/${site}/` : `/${site}/`;
+    if (!preview && !live) return missing(response, draft, site);
+    const movedTo = preview?.movedTo ?? live?.movedTo;
+    // Asked again each time: the address may come to be that of another page.
+    if (movedTo !== undefined)
+      return send(response, 301, { Location: root + movedTo, 'Cache-Control': 'no-cache' });
     if (folder) return send(response, 301, { Location: `${request.url!.split('?', 1)[0]}/` });
     if (preview)
       return send(

@@ -1,7 +1,8 @@
 import { nanoid } from 'nanoid';
-import { compileSite, type Site } from '../../core/index.ts';
+import { compileSite, type PublishedAt, type PublishedFile, type Site } from '../../core/index.ts';
 import type { LivePublication } from '../../api/responses.ts';
 import { publishedBytes } from '../media/bytes.ts';
+import { SOON, type PictureMaker } from '../media/making.ts';
 import { encodings } from './encodings.ts';
 import { inMemory } from './memory.ts';
 import type { Publication } from '../store/publications.ts';
@@ -12,13 +13,14 @@ import type { Store } from '../store/open.ts';
 export interface PreviewFile {
   type: string;
   bytes: Buffer;
+  movedTo?: string;
 }
 
 /** How many previews are remembered; older ones answer 404. */
 const PREVIEWS = 20;
 
 /** Compiles sites and keeps what the host serves: publications in the store, previews in memory. */
-export function publisher(store: Store, hostUrl: string) {
+export function publisher(store: Store, pictures: PictureMaker, hostUrl: string) {
   const served = inMemory(store);
 
   /** The compressed forms of a text, made once and kept like any file. */
@@ -29,20 +31,25 @@ export function publisher(store: Store, hostUrl: string) {
     return Object.keys(encoded).length > 0 ? { encoded } : {};
   }
 
-  const previews = new Map<string, { site: string; files: Map<string, PreviewFile> }>();
+  const previews = new Map<string, { site: string; files: Map<string, PublishedFile> }>();
 
-  /** The files of a site. `kept`: the hash that bytes were read by from the store. */
-  async function compiled(
+  const bytesOf = (file: PublishedFile): Promise<Buffer> =>
+    publishedBytes(file, {
+      kept: (hash, _id, name) => store.files.get(hash, name),
+      made: (wanted) => pictures.bytes(wanted),
+    });
+
+  /** The files of a site, one after the other, as all together may be too many for the memory; the pictures among them are made meanwhile. */
+  async function* compiled(
     site: Site,
-  ): Promise<{ path: string; type: string; bytes: Buffer; kept?: string }[]> {
-    return Promise.all(
-      compileSite(site).map(async (file) => ({
-        path: file.path,
-        type: file.type,
-        kept: 'asset' in file ? file.asset.hash : 'font' in file ? file.font.file.hash : undefined,
-        bytes: await publishedBytes(file, (hash, _id, name) => store.files.get(hash, name)),
-      })),
+    at: PublishedAt,
+  ): AsyncGenerator<{ file: PublishedFile; bytes: Buffer }> {
+    const files = compileSite(site, at);
+    pictures.begin(
+      files.flatMap((file) => ('made' in file ? [file.made] : [])),
+      SOON,
     );
+    for (const file of files) yield { file, bytes: await bytesOf(file) };
   }
 
   const siteUrl = (site: string) => `${hostUrl}/${site}/`;
@@ -61,9 +68,17 @@ export function publisher(store: Store, hostUrl: string) {
       const before = await store.publications.live(id);
       if (before?.revision === snapshot.revision) return liveFrom(id, before);
       const manifest: Manifest = {};
-      for (const { path, type, bytes, kept } of await compiled(snapshot.site)) {
-        const hash = kept ?? (await store.files.put(bytes));
-        manifest[path] = { hash, type, ...(await encodedForms(type, bytes)) };
+      for await (const { file, bytes } of compiled(snapshot.site, { address: siteUrl(id) })) {
+        const { path, type } = file;
+        const own = 'asset' in file ? file.asset.hash : 'font' in file ? file.font.file.hash : undefined;
+        const hash = own ?? (await store.files.put(bytes));
+        const movedTo = 'text' in file ? file.movedTo : undefined;
+        manifest[path] = {
+          hash,
+          type,
+          ...(await encodedForms(type, bytes)),
+          ...(movedTo !== undefined && { movedTo }),
+        };
       }
       const kept = await store.publications.publish(id, manifest, snapshot.revision);
       served.forget(id);
@@ -77,9 +92,18 @@ export function publisher(store: Store, hostUrl: string) {
     },
 
     /** The files of a site as they would be published; undefined when there is no such site. */
-    async files(id: string): Promise<{ path: string; bytes: Buffer }[] | undefined> {
+    async files(id: string): Promise<ReturnType<typeof compiled> | undefined> {
       const snapshot = await store.history.snapshot(id);
-      return snapshot && (await compiled(snapshot.site));
+      return snapshot && compiled(snapshot.site, {});
+    },
+
+    /** How many pictures the site's publication has made of others, and how many of them are there already. */
+    async making(id: string): Promise<{ wanted: number; made: number } | undefined> {
+      const present = await store.history.present(id);
+      if (!present) return undefined;
+      const wanted = compileSite(present.site).flatMap((file) => ('made' in file ? [file.made] : []));
+      const there = await Promise.all(wanted.map((each) => pictures.isMade(each)));
+      return { wanted: wanted.length, made: there.filter(Boolean).length };
     },
 
     url: siteUrl,
@@ -88,12 +112,12 @@ export function publisher(store: Store, hostUrl: string) {
     async preview(id: string): Promise<string | undefined> {
       const snapshot = await store.history.snapshot(id);
       if (!snapshot) return undefined;
-      const files = new Map<string, PreviewFile>();
-      for (const { path, type, bytes } of await compiled(snapshot.site)) files.set(path, { type, bytes });
       const token = nanoid();
+      const address = `${hostUrl}/preview/${token}/`;
+      const files = new Map(compileSite(snapshot.site, { address }).map((file) => [file.path, file]));
       previews.set(token, { site: id, files });
       if (previews.size > PREVIEWS) previews.delete(previews.keys().next().value!);
-      return `${hostUrl}/preview/${token}/`;
+      return address;
     },
 
     async live(id: string): Promise<LivePublication | null> {
@@ -101,8 +125,17 @@ export function publisher(store: Store, hostUrl: string) {
       return live ? liveFrom(id, live) : null;
     },
 
-    previewFile: (token: string, path: string): PreviewFile | undefined =>
-      previews.get(token)?.files.get(path),
+    /** A file of a preview; a picture in it is made when it is first asked for. */
+    async previewFile(token: string, path: string): Promise<PreviewFile | undefined> {
+      const file = previews.get(token)?.files.get(path);
+      return (
+        file && {
+          type: file.type,
+          bytes: await bytesOf(file),
+          movedTo: 'text' in file ? file.movedTo : undefined,
+        }
+      );
+    },
 
     /** A file of the live publication. */
     async liveFile(id: string, path: string): Promise<PublishedEntry | undefined> {

@@ -13,6 +13,8 @@ import type { Publisher } from '../host/publisher.ts';
 import { findFont, fontBytes } from '../media/bytes.ts';
 import type { Store } from '../store/open.ts';
 import { notFound, problems, Refusal } from './problem.ts';
+import type { PictureMaker } from '../media/making.ts';
+import { assetRoutes } from './assets.ts';
 import { backupRoutes } from './backups.ts';
 import { editRoutes } from './edits.ts';
 import { fontRoutes } from './fonts.ts';
@@ -55,13 +57,24 @@ const unless =
     else handler(request, response, next);
   };
 
+export interface ApplicationParts {
+  store: Store;
+  publisher: Publisher;
+  pictures: PictureMaker;
+  log: Logger;
+  pages?: Pages;
+  isOwnHost: HostCheck;
+}
+
 /** The application's server: the interface for the browser and everything under `/api`. */
-export function application(
-  store: Store,
-  publisher: Publisher,
-  log: Logger,
-  { pages, isOwnHost }: { pages?: Pages; isOwnHost: HostCheck },
-): Express {
+export function application({
+  store,
+  publisher,
+  pictures,
+  log,
+  pages,
+  isOwnHost,
+}: ApplicationParts): Express {
   const app = express();
   app.disable('x-powered-by');
   // Express itself answers in words of its own only while developing, with paths of this machine in them.
@@ -126,6 +139,7 @@ export function application(
     siteRoutes(store, publisher),
     editRoutes(store),
     fontRoutes(store),
+    assetRoutes(store, pictures),
     publishingRoutes(publisher),
   );
   app.get(`${API}/fonts/:file`, async (request, response) => {

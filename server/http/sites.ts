@@ -1,7 +1,7 @@
 import { pipeline } from 'node:stream/promises';
 import { Router } from 'express';
 import { ZipFile } from 'yazl';
-import type { PageResponse, SiteResponse, SiteSummary } from '../../api/responses.ts';
+import type { MakingResponse, PageResponse, SiteResponse, SiteSummary } from '../../api/responses.ts';
 import {
   countOverrides,
   homePageOf,
@@ -14,7 +14,6 @@ import {
 import type { Publisher } from '../host/publisher.ts';
 import type { Store } from '../store/open.ts';
 import { namesIn, noPage, noSite } from './names.ts';
-import { Refusal } from './problem.ts';
 
 /** How many overrides a page holds, by view. */
 const overridesOf = (page: Page, views: Views): Record<string, number> =>
@@ -84,10 +83,11 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
     const pages = await publisher.files(id);
     if (!pages) throw noSite();
     const zip = new ZipFile();
-    for (const { path, bytes } of pages) zip.addBuffer(bytes, path);
-    zip.end();
     response.attachment(`${id}.zip`).type('zip');
-    await pipeline(zip.outputStream, response);
+    const sent = pipeline(zip.outputStream, response);
+    for await (const { file, bytes } of pages) zip.addBuffer(bytes, file.path);
+    zip.end();
+    await sent;
   });
 
   router.get('/:site/pages/:page', async (request, response) => {
@@ -101,16 +101,11 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
     response.json({ frame: site.frame, page, revision } satisfies PageResponse);
   });
 
-  router.get('/:site/assets/:asset', async (request, response) => {
-    const { site, name } = await namesIn(request.params);
-    const asset = (await sites.row(site))?.frame.assets.find((candidate) => candidate.id === name);
-    if (!asset) throw new Refusal(404, 'There is no such picture on this site.');
-    response
-      .set('Cache-Control', 'private, max-age=0, must-revalidate')
-      .set('ETag', `"${asset.hash}"`)
-      .type(asset.type);
-    if (request.fresh) response.status(304).end();
-    else response.send(await files.get(asset.hash, asset.name));
+  router.get('/:site/making', async (request, response) => {
+    const { site: id } = await namesIn(request.params);
+    const making = await publisher.making(id);
+    if (!making) throw noSite();
+    response.json(making satisfies MakingResponse);
   });
 
   return router;

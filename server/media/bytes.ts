@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { FAMILIES, type Family, type FontFile, type PublishedFile } from '../../core/index.ts';
+import type { Wanted } from './making.ts';
 
 const require = createRequire(import.meta.url);
 
@@ -20,13 +21,18 @@ export function findFont(name: string): { family: Family; file: FontFile } | und
   return undefined;
 }
 
-/** The bytes of a file of a published site; the site's own come from `own`, which is given their SHA-256, their id and their name. */
-export async function publishedBytes(
-  file: PublishedFile,
-  own: (hash: string, id: string, name: string) => Promise<Buffer>,
-): Promise<Buffer> {
+/** Where the bytes of a site's own files come from, and of the pictures that are made of them. */
+export interface OwnBytes {
+  /** Given the SHA-256 of what is wanted, its id and its name. */
+  kept(hash: string, id: string, name: string): Promise<Buffer>;
+  made(wanted: Wanted): Promise<Buffer>;
+}
+
+/** The bytes of a file of a published site. */
+export async function publishedBytes(file: PublishedFile, own: OwnBytes): Promise<Buffer> {
   if ('text' in file) return Buffer.from(file.text, 'utf8');
-  if ('asset' in file) return own(file.asset.hash, file.asset.id, file.asset.name);
+  if ('asset' in file) return own.kept(file.asset.hash, file.asset.id, file.asset.name);
+  if ('made' in file) return own.made(file.made);
   const { family, file: font } = file.font;
-  return font.hash ? own(font.hash, family.id, family.name) : fontBytes(family, font);
+  return font.hash ? own.kept(font.hash, family.id, family.name) : fontBytes(family, font);
 }

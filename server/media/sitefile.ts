@@ -1,5 +1,6 @@
-import { Worker } from 'node:worker_threads';
 import { isKeepable, readSiteFile, type Fault, type ReadSite } from '../../core/index.ts';
+import { apart } from './apart.ts';
+import { faultOfBytes } from './examine.ts';
 import { isWoff2 } from './fontfile.ts';
 import { describeFont } from './fonts.ts';
 import { beginsAs } from './sniff.ts';
@@ -20,32 +21,21 @@ const tooMuch: SiteFileRead = {
   faults: [{ path: '', sentence: 'Reading the file takes more time or memory than any site needs.' }],
 };
 
-function readApart(text: string): Promise<SiteFileRead> {
-  const worker = new Worker(new URL('./sitefileworker.mjs', import.meta.url), {
-    workerData: text,
-    // Whatever the program was started with is not for the thread, which brings its own loader.
-    execArgv: [],
-    resourceLimits: { maxOldGenerationSizeMb: MOST.memory },
-  });
-  return new Promise<SiteFileRead>((resolve) => {
-    const timer = setTimeout(() => resolve(tooMuch), MOST.time);
-    worker.once('message', resolve);
-    worker.once('error', () => resolve(tooMuch));
-    worker.once('exit', () => {
-      clearTimeout(timer);
-      resolve(tooMuch);
-    });
-  }).finally(() => void worker.terminate());
-}
+const readApart = async (text: string): Promise<SiteFileRead> =>
+  (await apart<SiteFileRead>(new URL('./sitefileworker.mjs', import.meta.url), text, MOST)) ?? tooMuch;
 
 /** Text that cannot be kept, and files that are not what the site says: a picture of another type, a font that cannot be read. */
 async function faultsOfContent({ site, files }: ReadSite): Promise<Fault[]> {
   const faults: Fault[] = [];
   if (!isKeepable(site))
     faults.push({ path: '', sentence: 'The site holds a character that is no text and cannot be kept.' });
-  for (const { id, name, type } of site.frame.assets) {
-    if (!beginsAs(type, Buffer.from(files[id].slice(0, 512), 'base64')))
-      faults.push({ path: `/files/${id}`, sentence: `The file of “${name}” is no ${type}.` });
+  for (const asset of site.frame.assets) {
+    const { id, name, type } = asset;
+    const bytes = Buffer.from(files[id], 'base64');
+    const sentence = beginsAs(type, bytes)
+      ? await faultOfBytes(asset, bytes)
+      : `The file of “${name}” is no ${type}.`;
+    if (sentence) faults.push({ path: `/files/${id}`, sentence });
   }
   for (const { id, name } of site.frame.fonts) {
     const bytes = Buffer.from(files[id], 'base64');

@@ -17,9 +17,21 @@ const BEGINNINGS: Record<Asset['type'], (bytes: Buffer) => boolean> = {
   'image/jpeg': (bytes) => ascii(bytes, 0, 3) === '\xff\xd8\xff',
   'image/webp': (bytes) => ascii(bytes, 0, 4) === 'RIFF' && ascii(bytes, 8, 14) === 'WEBPVP',
   'image/avif': (bytes) => brandsOf(bytes).some((brand) => brand === 'avif' || brand === 'avis'),
+  'image/gif': (bytes) => /^GIF8[79]a$/.test(ascii(bytes, 0, 6)),
+  'image/svg+xml': (bytes) => {
+    const text = bytes
+      .toString('utf8', 0, 65_536)
+      .replace(/^\uFEFF/, '')
+      .trimStart();
+    return /^<(\?xml|!--|!doctype svg|svg)[\s>]/i.test(text) && /<svg[\s>]/.test(text);
+  },
   'video/webm': (bytes) => ascii(bytes, 0, 4) === '\x1a\x45\xdf\xa3',
   'video/mp4': (bytes) => brandsOf(bytes).some((brand) => /^(mp4|iso|avc1|M4V|dash)/.test(brand)),
 };
+
+/** What bytes are, by how they begin; undefined for none of the types that a site can have. */
+export const typeOf = (bytes: Buffer): Asset['type'] | undefined =>
+  (Object.keys(BEGINNINGS) as Asset['type'][]).find((type) => BEGINNINGS[type](bytes));
 
 /** Whether bytes begin as a type of picture or film does; a name or a header alone is not believed. */
 export const beginsAs = (type: Asset['type'], bytes: Buffer): boolean => BEGINNINGS[type](bytes);

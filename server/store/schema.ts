@@ -121,6 +121,8 @@ export interface PublishedEntry {
   type: string;
   /** The SHA-256 of the same content in an encoding, where that is smaller. */
   encoded?: { br?: string; gzip?: string };
+  /** Where the page is now that stood here, from the root of the site. */
+  movedTo?: string;
 }
 
 /** The files of a publication by path. */

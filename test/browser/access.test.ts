@@ -64,6 +64,34 @@ describe('access', function () {
     }
   });
 
+  it('to the views of a site, and to what is told before one is deleted', async () => {
+    const { driver } = bench;
+    await driver.get(`${bench.running.url}/sites/brindle-hill/views`);
+    await byRole(driver, 'table', 'Views');
+    expect(await violations(), 'the table').to.deep.equal([]);
+    for (const [button, dialog] of [
+      ['Add a view …', 'Add a view'],
+      ['Ready-made sets …', 'Ready-made sets of views'],
+      ['Delete Mobile …', 'Delete Mobile'],
+    ]) {
+      await (await byRole(driver, 'button', button)).click();
+      await byRole(driver, 'dialog', dialog);
+      expect(await violations(), dialog).to.deep.equal([]);
+      await driver.actions().sendKeys(Key.ESCAPE).perform();
+      await still(driver);
+    }
+  });
+
+  it('to the shelf, what it says of a picture, and what is told before one is deleted', async () => {
+    const { driver } = bench;
+    await driver.get(`${bench.running.url}/sites/brindle-hill/shelf`);
+    await (await byRole(driver, 'button', /^Dome at dusk/)).click();
+    expect(await violations(), 'a picture').to.deep.equal([]);
+    await (await byRole(driver, 'button', 'Delete …')).click();
+    await byRole(driver, 'dialog', 'Delete Dome at dusk');
+    expect(await violations(), 'deleting').to.deep.equal([]);
+  });
+
   it('to the workbench: nothing selected, an element selected, side by side, an editor open, publishing', async () => {
     const { driver } = bench;
     await bench.open();

@@ -33,6 +33,10 @@ export async function openBrowser(): Promise<Browser> {
     .setChromeOptions(options)
     .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
     .build()) as Driver;
+  // People who have been told what is where; a newcomer is one who says so.
+  await driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+    source: `try { if (!sessionStorage.getItem('newcomer')) localStorage.setItem('dimorphe.places', 'told'); } catch {}`,
+  });
   await driver.manage().setTimeouts({ script: 60_000 });
   await resize(driver, 1280, 800);
   return {

@@ -34,7 +34,7 @@ describe('downloads', () => {
     await loaded();
     return files
       .asked()
-      .filter((path) => path.endsWith('.webp'))
+      .filter((path) => path.endsWith('.avif') || path.endsWith('.webp'))
       .join(' ');
   }
 

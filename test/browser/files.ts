@@ -1,8 +1,10 @@
 /** A server for compiled files held in memory, so that pages can be looked at as a host would serve them. */
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { compileSite, type Site } from '../../core/index.ts';
+import { compileSite, type PublishedFile, type Site } from '../../core/index.ts';
 import { publishedBytes } from '../../server/media/bytes.ts';
+import { pictureMaker } from '../../server/media/making.ts';
+import { MADE } from '../server/serving.ts';
 
 export interface FileServer {
   url: string;
@@ -15,21 +17,44 @@ export interface FileServer {
   close(): void;
 }
 
-/** 1×1 px GIF: what a picture shows whose bytes the test does not care for. */
-const DOT = Buffer.from('R0lGODlhAQABAIAAAAAAAP///yH5BAEAAAAALAAAAAABAAEAAAIBRAA7', 'base64');
+/** An empty drawing of a size: what stands for a picture whose bytes the test does not care for. */
+const blank = (width: number, height: number) => ({
+  type: 'image/svg+xml',
+  bytes: Buffer.from(
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}"/>`,
+  ),
+});
+
+/** What stands for a file of a site; undefined where that has its own bytes. */
+function blankFor(file: PublishedFile) {
+  if ('asset' in file) return blank(file.asset.width, file.asset.height);
+  if (!('made' in file)) return undefined;
+  const { asset, form } = file.made;
+  const shape = form.crop ?? asset;
+  return blank(form.width, Math.max(1, Math.round((form.width * shape.height) / shape.width)));
+}
 
 export async function fileServer(): Promise<FileServer> {
   const files = new Map<string, { type: string; bytes: Buffer }>();
   let asked: string[] = [];
   let held: { paths: RegExp; until: Promise<void> } | undefined;
   const answer = async (request: IncomingMessage, response: ServerResponse): Promise<void> => {
-    const path = decodeURIComponent(new URL(request.url!, 'http://host').pathname);
+    // What follows a tilde tells visitors apart: browsers take each for another site.
+    const whole = decodeURIComponent(new URL(request.url!, 'http://host').pathname);
+    const path = whole.replace(/~\d+(?=\/)/, '');
+    const visitor = path !== whole;
     asked.push(path);
     if (path === '/frame') {
       response.setHeader('Content-Type', 'text/html');
       response.end(
         '<!DOCTYPE html><title>Frame</title><body style="margin:0"><iframe id="frame" style="border:0;height:9000px"></iframe>',
       );
+      return;
+    }
+    // Visitors who are told apart are many; which pictures they fetch does not follow from the fonts.
+    if (visitor && path.endsWith('.woff2')) {
+      response.statusCode = 404;
+      response.end();
       return;
     }
     if (held?.paths.test(path)) await held.until;
@@ -45,9 +70,18 @@ export async function fileServer(): Promise<FileServer> {
     url,
     async put(folder, site, pictures) {
       for (const file of compileSite(site)) {
-        const bytes = await publishedBytes(file, async (_hash, id) =>
-          pictures?.[id] ? Buffer.from(pictures[id], 'base64') : DOT,
-        );
+        const stand = pictures ? undefined : blankFor(file);
+        if (stand) {
+          files.set(`/${folder}/${file.path}`, stand);
+          continue;
+        }
+        const bytesOf = (id: string) => Buffer.from(pictures![id], 'base64');
+        const byHash = new Map(site.frame.assets.map(({ id, hash }) => [hash, id]));
+        const making = pictureMaker(MADE, { get: async (hash) => bytesOf(byHash.get(hash)!) });
+        const bytes = await publishedBytes(file, {
+          kept: async (_hash, id) => bytesOf(id),
+          made: (wanted) => making.bytes(wanted),
+        });
         files.set(`/${folder}/${file.path}`, { type: file.type, bytes });
       }
       return `${url}/${folder}/`;

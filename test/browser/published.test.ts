@@ -168,7 +168,7 @@ describe('published pages', function () {
           `return arguments[0].map((name) => { const { x, width, height } = document.querySelector('.' + name).getBoundingClientRect(); return [x, width, height].map(Math.round); });`,
           frames.map(nodeClass),
         );
-      const release = files.hold(/\.webp$/);
+      const release = files.hold(/\.(webp|avif)$/);
       await run(
         `const frame = document.getElementById('frame'); frame.style.width = '1280px'; frame.src = arguments[0];`,
         url,

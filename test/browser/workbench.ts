@@ -35,7 +35,7 @@ export async function sheet(driver: Driver, view: string): Promise<WebElement> {
     const [frame] = await driver.findElements(By.css(`iframe[title^="Page in ${view}"]`));
     if (!frame) return undefined;
     const ready = await driver.executeScript(
-      'return arguments[0].contentDocument.querySelectorAll("body > *").length > 2',
+      'return arguments[0].contentDocument.querySelectorAll("body > *").length > 1',
       frame,
     );
     return ready ? frame : undefined;

@@ -8,6 +8,13 @@ import { frame, node } from './acting.ts';
 
 type Said = [value: unknown, declarations: Declarations];
 
+/** What a picture takes over from what the shelf says of it. */
+const SATURN = {
+  '--focus': 'var(--focus-saturn, 50% 50%)',
+  '--tone': 'var(--tone-saturn, transparent)',
+  '--ratio': 'var(--ratio-saturn, auto)',
+};
+
 const desktop = frame.views.list.find(({ id }) => id === 'desktop')!;
 const mobile = frame.views.list.find(({ id }) => id === 'mobile')!;
 
@@ -148,7 +155,10 @@ const DECLARATIONS: Record<string, Said[]> = {
     ],
   ],
   cropRatio: [[{ width: 4, height: 3 }, { 'aspect-ratio': '4 / 3' }]],
-  fit: [['contain', { 'object-fit': 'contain' }]],
+  fit: [
+    ['contain', { 'object-fit': 'contain', 'background-color': 'transparent' }],
+    ['cover', { 'object-fit': 'cover', 'background-color': 'var(--tone, transparent)' }],
+  ],
   focalPoint: [[{ x: 50, y: 12.5 }, { 'object-position': '50% 12.5%' }]],
   ...sides('border', '-width'),
   borderStyle: [['dashed', { 'border-style': 'dashed' }]],
@@ -161,7 +171,7 @@ const DECLARATIONS: Record<string, Said[]> = {
     ['high', { 'box-shadow': '0 14px 40px rgb(0 0 0 / 0.28)' }],
   ],
   // What an element has that may be without a picture.
-  source: [['saturn', { '--sign': 'block', '--words': 'none' }]],
+  source: [['saturn', { ...SATURN, '--sign': 'block', '--words': 'none' }]],
   opacity: [[0.4, { opacity: '0.4' }]],
 };
 
@@ -195,7 +205,7 @@ describe('the declarations of a property', () => {
       knownProperty(name).css!(value, { ...context, ...more });
     expect(css('gap', 16, { gap: 'row-gap' })).to.deep.equal({ 'row-gap': '16px' });
     expect(css('gap', '{m}', { gap: '--gap' })).to.deep.equal({ '--gap': 'var(--space-m)' });
-    expect(css('source', 'saturn', { required: ['source'] })).to.deep.equal({});
+    expect(css('source', 'saturn', { required: ['source'] })).to.deep.equal(SATURN);
     expect(css('shown', true, { display: 'flex' })).to.deep.equal({ display: 'flex' });
     // Four columns: a span of 5 takes all of them, and then starts at the first.
     expect(css('span', 5, { view: mobile })).to.deep.equal({ 'grid-column-end': 'span 4' });

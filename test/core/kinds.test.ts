@@ -6,6 +6,8 @@ import { frame, node, view } from './acting.ts';
 type Context = Parameters<(typeof KINDS)[number]['markup']>[1];
 
 const image = { url: '/dome.jpg', type: 'image/jpeg', width: 800, height: 600 };
+const img = { src: '/dome.jpg', width: 800, height: 600 };
+const narrow = { srcset: '/dome.jpg', media: 'not (width >= 640px)', width: 800, height: 600 };
 const film = { url: '/sky.webm', type: 'video/webm', width: 640, height: 360 };
 
 const CONTEXT: Context = {
@@ -18,6 +20,8 @@ const CONTEXT: Context = {
   headed: () => true,
   headingLevel: 3,
   lazy: false,
+  first: () => false,
+  pictured: (asset) => (asset === 'dome' ? { sources: [], img, alt: '', sometimes: false } : undefined),
 };
 
 const printed = (kind: string, content: Record<string, unknown>, more: Partial<Context> = {}) =>
@@ -55,13 +59,13 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
     'picture',
     { alt: 'Dome' },
     '<picture class="x"><source media="not (width &gt;= 640px)" srcset="/dome.jpg" width="800" height="600"><img src="/dome.jpg" alt="Dome" width="800" height="600"></picture>',
-    { picture: { base: image, sources: [{ ...image, media: 'not (width >= 640px)' }], sometimes: false } },
+    { picture: { img, alt: '', sources: [narrow], sometimes: false } },
   ],
   [
     'picture',
     {},
     '<picture class="x"><img src="/dome.jpg" alt="" width="800" height="600" loading="lazy" decoding="async"></picture>',
-    { picture: { base: image, sources: [], sometimes: false }, lazy: true },
+    { picture: { img, alt: '', sources: [], sometimes: false }, lazy: true },
   ],
   [
     'logo',
@@ -72,13 +76,13 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
     'logo',
     { name: 'Hill' },
     '<a class="x"><picture><img src="/dome.jpg" alt="Hill" width="800" height="600"></picture></a>',
-    { picture: { base: image, sources: [], sometimes: false } },
+    { picture: { img, alt: '', sources: [], sometimes: false } },
   ],
   [
     'logo',
     { name: 'Hill' },
     '<a class="x"><picture><source media="not (width &gt;= 640px)" srcset="/dome.jpg" width="800" height="600"><img src="/dome.jpg" alt="Hill" width="800" height="600" loading="lazy" decoding="async"></picture><span class="words">Hill</span></a>',
-    { picture: { base: image, sources: [{ ...image, media: 'not (width >= 640px)' }], sometimes: true } },
+    { picture: { img, alt: '', sources: [narrow], sometimes: true } },
   ],
   ['divider', {}, '<hr class="x">'],
   ['spacer', {}, '<div class="x" aria-hidden="true"></div>'],
@@ -110,7 +114,7 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
   [
     'gallery',
     { pictures: [{ picture: 'dome', alt: 'Dome', caption: 'Built 1911' }, { picture: '' }] },
-    '<ul class="x"><li><figure><img src="/dome.jpg" alt="Dome" width="800" height="600" loading="lazy"><figcaption class="a-caption">Built 1911</figcaption></figure></li><li><figure></figure></li></ul>',
+    '<ul class="x"><li><figure><picture><img src="/dome.jpg" alt="Dome" width="800" height="600" loading="lazy" decoding="async"></picture><figcaption class="a-caption">Built 1911</figcaption></figure></li><li><figure></figure></li></ul>',
     { lazy: true },
   ],
   [

@@ -1,6 +1,14 @@
 /** Commands on pages as such: adding, changing, deleting, and moving elements between them. */
 import { expect } from 'chai';
-import { leadsTo, linking, pagesOf, siteFaults, type NodeId, type Site } from '../../core/index.ts';
+import {
+  compileSite,
+  leadsTo,
+  linking,
+  pagesOf,
+  siteFaults,
+  type NodeId,
+  type Site,
+} from '../../core/index.ts';
 import { home, made, node, refusal, site, takenBack } from './acting.ts';
 
 const add = { id: node('tonight'), title: ' Tonight  at eight ', slug: 'tonight', after: node('home') };
@@ -51,6 +59,7 @@ describe('a page', () => {
       '/frame/pages/visits/title',
       '/frame/pages/visits/slug',
       '/frame/pages/visits/description',
+      '/frame/pages/visits/earlier',
     ]);
     expect(siteFaults(step.site)).to.deep.equal([]);
   });
@@ -221,5 +230,81 @@ describe('elements moved to another page', () => {
       /not on this site/,
     );
     expect(refusal('moveToPage', { nodes: [], ...to })).to.equal('Nothing is selected.');
+  });
+});
+
+describe('what the site says of a page', () => {
+  const change = (args: Partial<Parameters<typeof made<'changePage'>>[1]>, on: Site = site) =>
+    made('changePage', { page: node('visits'), ...args }, on.pages[home.id], on);
+  const headIn = (of: Site, id = 'visits') => of.frame.pages.find((head) => head.id === id)!;
+
+  it('remembers the addresses that it had, until another page has them', () => {
+    const once = change({ slug: 'evenings' });
+    const twice = change({ slug: 'come-up' }, once.site);
+    expect(headIn(twice.site).earlier).to.deep.equal(['visits', 'evenings']);
+    // Back again: what leads to it by itself is no address of the past.
+    const back = change({ slug: 'visits' }, twice.site);
+    expect(headIn(back.site).earlier).to.deep.equal(['evenings', 'come-up']);
+    const taken = made('changePage', { page: node('hire'), slug: 'evenings' }, home, twice.site);
+    expect(headIn(taken.site).earlier).to.deep.equal(['visits']);
+    expect(headIn(taken.site, 'hire').earlier).to.deep.equal(['telescope-hire']);
+    expect(siteFaults(taken.site)).to.deep.equal([]);
+    const first = made('makeHome', { page: node('visits'), slugOfBefore: 'start' }, home, once.site);
+    expect(headIn(first.site).earlier).to.deep.equal(['visits', 'evenings']);
+    expect(takenBack(first)).to.deep.equal(once.site);
+  });
+
+  it('is published: what leads on from earlier addresses, the language, the picture for sharing, the page for none', () => {
+    const told = change({ slug: 'evenings', lang: 'cy', picture: 'saturn', missing: true }).site;
+    const files = new Map(
+      compileSite(told, { address: 'https://hill.example/sky/' }).map((file) => [file.path, file]),
+    );
+    const text = (path: string) => {
+      const file = files.get(path);
+      return file && 'text' in file ? file.text : '';
+    };
+    expect(text('visits/index.html')).to.match(
+      /<meta http-equiv="refresh" content="0; url=\.\.\/evenings\/">/,
+    );
+    expect(text('visits/index.html')).to.match(/<link rel="canonical" href="\.\.\/evenings\/">/);
+    expect(files.get('visits/index.html')).to.have.property('movedTo', 'evenings/');
+    const page = text('evenings/index.html');
+    expect(page).to.match(/^<!DOCTYPE html>\n<html lang="cy">/);
+    expect(page).to.match(/<meta property="og:title" content="Visits">/);
+    expect(page).to.match(
+      /<meta property="og:image" content="https:\/\/hill\.example\/sky\/assets\/saturn-[\w-]+\.webp">/,
+    );
+    // The page for addresses where there is none is seen at any depth: all that it refers to is named from the root.
+    const missing = text('404.html');
+    expect(missing).to.match(/<meta name="robots" content="noindex">/);
+    const refers = [...missing.matchAll(/(?:href|src)="([^"]*)"/g)].map(([, to]) => to);
+    expect(refers.length).to.be.greaterThan(5);
+    for (const to of refers) expect(to).to.match(/^(\/sky\/|mailto:|tel:|https:|#)/);
+    for (const [, set] of missing.matchAll(/srcset="([^"]*)"/g)) expect(set).to.match(/^\/sky\//);
+    expect(files.has('404.html')).to.equal(true);
+    expect(compileSite(site).some(({ path }) => path === '404.html')).to.equal(false);
+  });
+
+  it('is refused where it cannot be', () => {
+    const refused = (args: object) => refusal('changePage', { page: node('visits'), ...args });
+    expect(refused({ picture: 'gone' })).to.match(/not on the shelf any more/);
+    expect(refused({ lang: 'no language' })).to.match(/cannot be kept/);
+    expect(refusal('changePage', { page: home.id, missing: true })).to.match(
+      /home page is shown at its own address/,
+    );
+    const both = made(
+      'changePage',
+      { page: node('hire'), missing: true },
+      home,
+      change({ missing: true }).site,
+    );
+    expect(both.frame.pages.filter(({ missing }) => missing).map(({ id }) => id)).to.deep.equal(['hire']);
+    const without = change(
+      { missing: false, lang: null, picture: null },
+      change({ missing: true, lang: 'cy', picture: 'saturn' }).site,
+    );
+    expect(headIn(without.site)).to.deep.equal(headIn(site));
+    const gone = made('removeAsset', { asset: 'saturn' }, home, change({ picture: 'saturn' }).site);
+    expect(headIn(gone.site)).not.to.have.property('picture');
   });
 });

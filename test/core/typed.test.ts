@@ -147,7 +147,9 @@ describe('what is typed in a cell', () => {
     );
     expect(fault('paddingTop', '{gone}')).to.equal('The site’s spacing scale has no step “gone”.');
     expect(fault('family', 'gone')).to.equal('The site has no font family “gone”.');
-    expect(fault('source', 'none')).to.equal('The site has no picture “none”.');
+    // It is not typed, but left where a picture was deleted.
+    expect(fault('source', 'none')).to.equal(undefined);
+    expect(fault('source', 'gone')).to.equal('The site has no picture “gone”.');
     expect(fault('backgroundPicture', 'none')).to.equal(undefined);
     expect(fault('size', { min: 30, max: 20, fromWidth: 320, toWidth: 1280 })).to.include('grows');
     const names = (name: string) => knownProperty(name).type.options!(context).map(({ value }) => value);

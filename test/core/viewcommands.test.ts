@@ -3,12 +3,16 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import {
   applies,
+  held,
   PARTS,
   PROPERTIES,
   perform,
   resolve,
   siteFaults,
   spaceAt,
+  valuesInView,
+  valuesOf,
+  VIEW_SETS,
   viewAt,
   type Site,
   type ViewId,
@@ -38,6 +42,17 @@ function shown({ frame: on, pages }: Site, at: ViewId): Record<string, unknown> 
   return values;
 }
 
+/** What holds of all that is set on elements, by view, whether something stands in for it or not. */
+const setIn = ({ frame: { views }, pages }: Site, at: ViewId): unknown[] =>
+  Object.values(pages).flatMap((page) =>
+    Object.values(page.nodes).flatMap((node) =>
+      valuesOf(node.style).flatMap(({ part, name, layered }) => {
+        const value = held(layered, views, at)?.value;
+        return value === undefined ? [] : [[node.id, part, name, value]];
+      }),
+    ),
+  );
+
 const ids = (target: Site): ViewId[] => target.frame.views.list.map(({ id }) => id);
 const bases = (target: Site): string[] => [target.frame.views.base, ...ids(target)];
 
@@ -46,6 +61,7 @@ function onSites(
   run: (target: Site, choice: number) => ReturnType<typeof perform>,
   check: (before: Site, after: Site, choice: number) => void,
   least: number,
+  numRuns = 30,
 ): void {
   let accepted = 0;
   fc.assert(
@@ -58,7 +74,7 @@ function onSites(
       check(target, after, choice);
       expect(takenBack(outcome.value)).to.deep.equal(target);
     }),
-    { numRuns: 30 },
+    { numRuns },
   );
   expect(accepted, 'accepted').to.be.at.least(least);
 }
@@ -129,7 +145,7 @@ describe('a view', () => {
       6,
     );
     const step = made('removeView', { view: view('mobile'), values: 'hand over' });
-    expect(step.sentence).to.match(/^View Mobile: deleted, \d+ values of it handed to Tablet$/);
+    expect(step.sentence).to.match(/^View Mobile: deleted, \d+ values handed to Tablet$/);
     expect(step.page.nodes['headline' as never].style.self!.size).to.deep.equal({
       at: { tablet: { value: 34, reach: 'onward' } },
     });
@@ -138,6 +154,25 @@ describe('a view', () => {
       ['desktop', 1024],
       ['wide', 1440],
     ]);
+  });
+
+  it('hands over only the values that were chosen, of all that it holds', () => {
+    const all = valuesInView(site, view('mobile'));
+    // Counted in the demo's own text, where every override in the view is an entry of that name.
+    const written = JSON.stringify(site).split('"mobile":{').length - 1;
+    expect(all).to.have.length(written);
+    expect(new Set(all.map(({ key }) => key)).size).to.equal(written);
+    const size = all.find(({ node, property }) => node === 'headline' && property?.name === 'size')!;
+    expect([size.of, size.value, size.beside]).to.deep.equal(['Headline', '34', 'fluid 44–56']);
+    const step = made('removeView', { view: view('mobile'), values: [size.key] });
+    expect(step.sentence).to.equal(
+      `View Mobile: deleted, 1 value handed to Tablet, ${written - 1} values dropped`,
+    );
+    expect(step.page.nodes['headline' as never].style.self!.size).to.deep.equal({
+      at: { tablet: { value: 34, reach: 'onward' } },
+    });
+    const kept = made('removeView', { view: view('mobile'), values: all.slice(1).map(({ key }) => key) });
+    expect(kept.sentence).to.match(/handed to Tablet, 1 value dropped$/);
   });
 
   it('is not deleted where it is the base', () => {
@@ -215,8 +250,44 @@ describe('a view', () => {
       /as wide as/,
     );
     expect(refusal('changeView', { view: view('tablet'), grid: { ...grid, columns: 99 } })).to.match(
-      /no view has/,
+      /not one that a view can have/,
     );
     expect(refusal('changeView', { view: view('gone'), name: 'x' })).to.match(/not on this site/);
+  });
+});
+
+describe('a ready-made set of views', () => {
+  it('takes the place of the views of a site, each of which shows what the like of it did', () => {
+    for (const set of VIEW_SETS) {
+      onSites(
+        (target) => perform(target, home.id, 'takeViewSet', { set: set.id }),
+        (before, after) => {
+          const limits = ({ views: { base, list } }: Pick<Site['frame'], 'views'>) => [
+            base,
+            ...list.map(({ id, from, sheet }) => [id, from, sheet]),
+          ];
+          expect(limits(after.frame)).to.deep.equal(limits(set));
+          const was = before.frame.views;
+          for (const { id, sheet } of set.views.list) {
+            const same = was.list.some((each) => each.id === id);
+            if (same) expect(shown(after, id)).to.deep.equal(shown(before, id));
+            // Another grid has other defaults; what was set holds on.
+            else expect(setIn(after, id)).to.deep.include.members(setIn(before, viewAt(was, sheet.width).id));
+          }
+        },
+        1,
+        10,
+      );
+    }
+  });
+
+  it('names the views that go with it, and is refused where there is none of it', () => {
+    expect(made('takeViewSet', { set: '2' }).sentence).to.equal(
+      'Views: Mobile and desktop, without Tablet, Wide',
+    );
+    expect(made('takeViewSet', { set: '5' }).sentence).to.equal(
+      'Views: Mobile, mobile across, tablet, desktop and wide',
+    );
+    expect(refusal('takeViewSet', { set: '9' })).to.match(/no such set of views/);
   });
 });

@@ -1,5 +1,6 @@
 import { request } from 'node:http';
 import { expect } from 'chai';
+import { demoSite } from '../../demo/site.ts';
 import { paths } from '../../api/paths.ts';
 import type { Problem } from '../../api/responses.ts';
 import { pagesOf, readSiteFile } from '../../core/index.ts';
@@ -7,6 +8,9 @@ import { editor, inHome, put, set, SITE } from './editing.ts';
 import { served, type Served } from './serving.ts';
 
 const WEIGHT = inHome('headline', 'style/self/weight/base');
+
+/** A picture of the demo. */
+const saturn = (await demoSite()).site.frame.assets.find(({ id }) => id === 'saturn')!;
 
 describe('the application’s server', () => {
   let running: Served;
@@ -146,6 +150,9 @@ describe('the application’s server', () => {
       await problem(await get(`${paths.edits(SITE)}?${query}`), 400);
     await problem(await get(`${paths.steps(SITE)}?before=99999999999`), 400);
     await problem(await get(paths.asset(SITE, 'nowhere')), 404);
+    await problem(await get(paths.asset(SITE, 'ab'.repeat(32))), 404);
+    await problem(await get(paths.made(SITE, saturn.hash, 9999)), 404);
+    await problem(await get(`${paths.asset(SITE, saturn.hash)}/x.webp`), 404);
     await problem(await get(paths.font('nowhere.woff2')), 404);
     await problem(await get('/api/nothing'), 404);
     await problem(await get('/api/sites/..%2f..%2fetc'), 404);
@@ -239,9 +246,9 @@ describe('the application’s server', () => {
   });
 
   it('gives pictures and fonts with their types', async () => {
-    const picture = await get(paths.asset(SITE, 'saturn'));
+    const picture = await get(paths.asset(SITE, saturn.hash));
     expect(picture.headers.get('Content-Type')).to.equal('image/webp');
-    const again = await get(paths.asset(SITE, 'saturn'), {
+    const again = await get(paths.asset(SITE, saturn.hash), {
       headers: { 'If-None-Match': picture.headers.get('ETag')!, 'Cache-Control': 'max-age=0' },
     });
     expect(again.status).to.equal(304);

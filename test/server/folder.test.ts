@@ -209,7 +209,7 @@ describe('files', () => {
       const bytes = await readFile(path);
       const changed = Buffer.from(bytes);
       changed[200] ^= 1;
-      const get = () => fetch(running.url + paths.asset('brindle-hill', asset.id));
+      const get = () => fetch(running.url + paths.asset('brindle-hill', asset.hash));
       for (const [damage, word] of [
         [() => writeFile(path, bytes.subarray(0, 900)), 'damaged'],
         [() => writeFile(path, changed), 'damaged'],

@@ -3,7 +3,7 @@ import { brotliDecompressSync, gunzipSync } from 'node:zlib';
 import { expect } from 'chai';
 import { paths } from '../../api/paths.ts';
 import type { LivePublication, SiteResponse } from '../../api/responses.ts';
-import { editor, inHome, set } from './editing.ts';
+import { clear, editor, inHome, set } from './editing.ts';
 import { served, type Served } from './serving.ts';
 
 describe('the host', () => {
@@ -46,8 +46,8 @@ describe('the host', () => {
       headers: { 'If-None-Match': page.headers.get('ETag')!, 'Cache-Control': 'max-age=0' },
     });
     expect(again.status).to.equal(304);
-    const references = [...html.matchAll(/(?:href|src|srcset)="((?:assets|visits|find-us)[^"]*)"/g)].map(
-      (match) => match[1],
+    const references = [...html.matchAll(/(?:href|src|srcset)="((?:assets|visits|find-us)[^"]*)"/g)].flatMap(
+      ([, list]) => list.split(', ').map((each) => each.split(' ')[0]),
     );
     expect(references.length).to.be.greaterThan(8);
     for (const reference of references) {
@@ -202,5 +202,35 @@ describe('the host', () => {
     expect(stale.status).to.equal(200);
     const page = await fetch(live.url, { headers: { Range: 'bytes=0-3', 'Accept-Encoding': 'gzip' } });
     expect(page.status, 'what is compressed is sent whole').to.equal(200);
+  });
+
+  it('leads on from addresses that pages had, and shows the site’s own page where there is none', async () => {
+    await made([
+      set('/frame/pages/find-us/slug', 'the-way'),
+      set('/frame/pages/find-us/earlier', ['find-us']),
+      set('/frame/pages/hire/missing', true),
+    ]);
+    const { url: draft } = await post<{ url: string }>(paths.previews('brindle-hill'));
+    await post(paths.publications('brindle-hill'));
+    for (const root of ['/brindle-hill/', new URL(draft).pathname]) {
+      for (const path of ['find-us/', 'find-us']) {
+        const moved = await host(root + path);
+        expect([moved.status, moved.headers.get('Location')]).to.deep.equal([301, `${root}the-way/`]);
+        expect(moved.headers.get('Cache-Control')).to.equal('no-cache');
+      }
+      const missing = await host(`${root}no/such/place/`);
+      expect(missing.status).to.equal(404);
+      const html = await missing.text();
+      expect(html).to.match(/<title>Telescope hire/);
+      const css = new RegExp(`href="(${root}assets/[^"]+\\.css)"`).exec(html)![1];
+      expect((await host(css)).status).to.equal(200);
+    }
+    expect(await (await host('/nowhere/')).text()).to.match(/Page not found/);
+    await made([
+      set('/frame/pages/find-us/slug', 'find-us'),
+      clear('/frame/pages/find-us/earlier'),
+      clear('/frame/pages/hire/missing'),
+    ]);
+    await fetch(running.url + paths.publications('brindle-hill'), { method: 'DELETE' });
   });
 });

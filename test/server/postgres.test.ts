@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { demoSite } from '../../demo/site.ts';
 import { paths } from '../../api/paths.ts';
 import type { LogEntry } from '../../api/responses.ts';
 import { start } from '../../server/start.ts';
@@ -10,6 +11,9 @@ import { editor, inHome, set, SITE } from './editing.ts';
 import { behavesAsHistory } from './histories.ts';
 import { startPostgres } from './postgres.ts';
 import { served, type Served } from './serving.ts';
+
+/** A picture of the demo. */
+const saturn = (await demoSite()).site.frame.assets.find(({ id }) => id === 'saturn')!;
 
 describe('on a PostgreSQL server', function () {
   this.timeout(60_000);
@@ -66,7 +70,7 @@ describe('on a PostgreSQL server', function () {
       );
       expect(revisions).to.deep.equal([on + 1, on + 2]);
       await reader.cancel();
-      const picture = await fetch(running[1].url + paths.asset(SITE, 'saturn'));
+      const picture = await fetch(running[1].url + paths.asset(SITE, saturn.hash));
       expect(picture.status, 'files are shared too').to.equal(200);
     } finally {
       await Promise.all(running.map((each) => each.stop()));

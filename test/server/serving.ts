@@ -4,6 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { start, type Running } from '../../server/start.ts';
 
+/** What is made of pictures is the same whoever asks for it: it is kept for all tests, and for the next run. */
+export const MADE = join(tmpdir(), 'dimorphe-test-made');
+
 let template: Promise<string> | undefined;
 
 /** A data folder with the demo site in it; made once, as opening a fresh database takes seconds. */
@@ -35,7 +38,8 @@ export async function served(settings: Partial<Parameters<typeof start>[0]> = {}
   const running = await start({
     port: 0,
     hostPort: 0,
-    logLevel: 'silent',
+    logLevel: process.env.LOG ?? 'silent',
+    madeFolder: MADE,
     demo: true,
     ...settings,
     dataFolder: folder,

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { createHash } from 'node:crypto';
 import { rm } from 'node:fs/promises';
-import { gzipSync, inflateRawSync } from 'node:zlib';
+import { gzipSync } from 'node:zlib';
 import { paths } from '../../api/paths.ts';
 import type { AddedSite, PageResponse, Problem, SiteSummary } from '../../api/responses.ts';
 import { compileSite, newSite, readSiteFile, writeSiteFile, type Site } from '../../core/index.ts';
@@ -10,28 +10,12 @@ import { demoSite } from '../../demo/site.ts';
 import { openStore } from '../../server/store/open.ts';
 import { SITE } from './editing.ts';
 import { freshFolder, served, type Served } from './serving.ts';
+import { unzipped } from './zips.ts';
 
 const begun = (id: string, name: string): Site => newSite({ id, name, lang: 'en', look: 'kiln', views: '4' });
 
-/** Names and bytes of the files in a zip, by its central directory (PKWARE APPNOTE, §4.3.12). */
-function unzipped(zip: Buffer): Map<string, Buffer> {
-  const files = new Map<string, Buffer>();
-  const end = zip.lastIndexOf(Buffer.from('PK\x05\x06', 'latin1'));
-  let at = zip.readUInt32LE(end + 16);
-  for (let left = zip.readUInt16LE(end + 10); left > 0; left--) {
-    const [method, size] = [zip.readUInt16LE(at + 10), zip.readUInt32LE(at + 20)];
-    const lengths = [28, 30, 32].map((offset) => zip.readUInt16LE(at + offset));
-    const local = zip.readUInt32LE(at + 42);
-    const start = local + 30 + zip.readUInt16LE(local + 26) + zip.readUInt16LE(local + 28);
-    const bytes = zip.subarray(start, start + size);
-    files.set(
-      zip.toString('utf8', at + 46, at + 46 + lengths[0]),
-      method === 8 ? inflateRawSync(bytes) : bytes,
-    );
-    at += 46 + lengths[0] + lengths[1] + lengths[2];
-  }
-  return files;
-}
+/** A picture of the demo. */
+const saturn = (await demoSite()).site.frame.assets.find(({ id }) => id === 'saturn')!;
 
 describe('sites', function () {
   this.timeout(60_000);
@@ -152,7 +136,7 @@ describe('sites', function () {
     expect(answer.status).to.equal(201);
     expect(await answer.json()).to.deep.equal({ id: 'a-second-hill', firstPage: 'home' });
     expect(await listed('a-second-hill')).to.deep.include({ name: 'A second hill', pages: 4, live: null });
-    expect((await ask(paths.asset('a-second-hill', 'saturn'))).headers.get('Content-Type')).to.equal(
+    expect((await ask(paths.asset('a-second-hill', saturn.hash))).headers.get('Content-Type')).to.equal(
       'image/webp',
     );
     for (const name of ['', '  ', 'a\u0000', '\ud800', 'x'.repeat(81), 7])

@@ -1,26 +1,27 @@
 import { Box } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
-import { baseView, preview, type Page, type SiteFrame } from '../../core/index.ts';
+import type { Preview, SiteFrame, View } from '../../core/index.ts';
 import { line } from '../ui/theme.ts';
-import { sheetAddresses } from './content.ts';
 import { EMPTY_SHEET, SheetDocument } from './sheetdocument.ts';
 
 interface PagePictureProps {
   site: SiteFrame;
-  page: Page;
+  content: Preview;
+  /** The view in which it is shown, at its sheet’s width. */
+  view: View;
   /** px on screen. */
   width: number;
   height: number;
 }
 
-/** The top of a page as it is, small, in the base view: to know it by, not to work in. */
-export function PagePicture({ site, page, width, height }: PagePictureProps) {
+/** The top of a page as it is, small, in a view: to know it by, not to work in. */
+export function PagePicture({ site, content, view, width, height }: PagePictureProps) {
   const frame = useRef<HTMLIFrameElement>(null);
   const [sheet, setSheet] = useState<SheetDocument | null>(null);
   useEffect(() => {
-    sheet?.update({ preview: preview(site, page, sheetAddresses(site.id, site.pages)), ghosts: [] });
-  }, [sheet, site, page]);
-  const across = baseView(site.views).sheet.width;
+    sheet?.update({ preview: content, ghosts: [] });
+  }, [sheet, content]);
+  const across = view.sheet.width;
   const scale = width / across;
   return (
     <Box

@@ -80,7 +80,10 @@ export class SheetDocument {
     this.elements = new ElementRules(this.extras);
     // The frame is as tall as its page, so nothing scrolls inside it; a scrollbar would only take width away.
     // Text in editing keeps every space that is typed, as its editor asks for.
-    style().textContent = 'html{overflow:hidden}.ProseMirror{white-space:break-spaces;outline:0}';
+    style().textContent =
+      'html{overflow:hidden}.ProseMirror{white-space:break-spaces;outline:0}' +
+      // A picture that is not chosen yet has a place where one can be let go.
+      'span.picture{aspect-ratio:3/2;background:repeating-linear-gradient(135deg,rgba(120,112,98,.16) 0 2px,transparent 2px 9px);outline:1px dashed #8d8577;outline-offset:-1px}';
     this.containment = style();
   }
 
@@ -88,8 +91,9 @@ export class SheetDocument {
     const title = documentTitle(preview.site.name, headOf(preview.site, preview.page.id));
     const { documentElement } = this.document;
     // A language that is set makes the browser style the whole page again, also when it is the same.
-    if (documentElement.lang !== preview.site.lang) documentElement.lang = preview.site.lang;
-    const direction = directionOf(preview.site.lang);
+    const lang = headOf(preview.site, preview.page.id).lang ?? preview.site.lang;
+    if (documentElement.lang !== lang) documentElement.lang = lang;
+    const direction = directionOf(lang);
     if (documentElement.dir !== direction) documentElement.dir = direction;
     if (this.document.title !== title) this.document.title = title;
     this.updateFonts(preview);

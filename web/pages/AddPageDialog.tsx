@@ -12,6 +12,7 @@ import { useId, useState } from 'react';
 import { pageSlugOf, type NodeId, type Site } from '../../core/index.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
+import { onEnter } from '../ui/enter.ts';
 
 interface AddPageDialogProps {
   site: Site;
@@ -62,12 +63,7 @@ export function AddPageDialog({ site, after, from, onAdded, onClose }: AddPageDi
             setTitle(target.value);
             setMissing(false);
           }}
-          onKeyDown={(event) => {
-            if (event.key !== 'Enter') return;
-            // The key must not also press what has the focus once the dialog has gone.
-            event.preventDefault();
-            add();
-          }}
+          onKeyDown={onEnter(add)}
           slotProps={{ htmlInput: { maxLength: 120 } }}
         />
         <TextField

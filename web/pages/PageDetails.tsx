@@ -1,11 +1,12 @@
-import { Box, Button, Typography } from '@mui/material';
+import { Box, Button, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material';
 import { ArrowDown, ArrowUp, Copy, House, SquarePen, Trash2 } from 'lucide-react';
 import { Link as RouterLink } from 'react-router';
-import { headOf, pageSlugOf, type NodeId, type Site } from '../../core/index.ts';
+import { headOf, pageSlugOf, type Arguments, type NodeId, type Site } from '../../core/index.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
+import { LANGUAGES } from '../ui/languages.ts';
 import { line, quiet } from '../ui/theme.ts';
-import { Field } from './Field.tsx';
+import { Field } from '../ui/Field.tsx';
 
 interface PageDetailsProps {
   site: Site;
@@ -23,7 +24,7 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
   const root = page.nodes[page.root];
   const at = pages.findIndex((each) => each.id === id);
   const home = head.slug === '';
-  const change = (what: { title?: string; slug?: string; description?: string }) =>
+  const change = (what: Omit<Arguments<'changePage'>, 'page'>) =>
     dispatch(edit('changePage', { page: id, ...what }));
   const move = (after: NodeId | null) => dispatch(edit('movePage', { page: id, after }));
   const before = pages.find(({ slug }) => slug === '');
@@ -76,7 +77,7 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
         help={
           home
             ? 'The home page has the address of the site itself.'
-            : 'Small letters, digits and hyphens. Links on the site follow by themselves.'
+            : 'Small letters, digits and hyphens. Links on the site follow by themselves, and the old address leads here.'
         }
         value={home ? '/' : head.slug}
         disabled={home}
@@ -92,6 +93,64 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
         multiline
         onDone={(description) => change({ description })}
       />
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 2 }}>
+        <TextField
+          select
+          label="Language"
+          size="small"
+          value={head.lang ?? ''}
+          onChange={({ target }) => change({ lang: target.value || null })}
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        >
+          <MenuItem value="">that of the site</MenuItem>
+          {head.lang && !LANGUAGES.some(({ tag }) => tag === head.lang) && (
+            <MenuItem value={head.lang}>{head.lang}</MenuItem>
+          )}
+          {LANGUAGES.map(({ tag, label }) => (
+            <MenuItem key={tag} value={tag}>
+              {label}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          label="Picture where it is shared"
+          size="small"
+          value={head.picture ?? ''}
+          onChange={({ target }) => change({ picture: target.value || null })}
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        >
+          <MenuItem value="">none</MenuItem>
+          {site.frame.assets
+            .filter(({ type }) => type.startsWith('image/'))
+            .map(({ id: asset, name }) => (
+              <MenuItem key={asset} value={asset}>
+                {name}
+              </MenuItem>
+            ))}
+        </TextField>
+      </Box>
+      {head.earlier && (
+        <Typography sx={{ fontSize: 12, color: quiet }}>
+          Leads here still: {head.earlier.map((slug) => `/${slug}/`).join(', ')}
+        </Typography>
+      )}
+      {!home && (
+        <FormControlLabel
+          control={
+            <Checkbox
+              size="small"
+              checked={head.missing ?? false}
+              onChange={({ target }) => change({ missing: target.checked })}
+            />
+          }
+          label={
+            <Typography sx={{ fontSize: 13 }}>
+              Shown to visitors at addresses where there is no page
+            </Typography>
+          }
+        />
+      )}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, pt: 1, borderTop: `1px solid ${line}` }}>
         <Button
           size="small"

@@ -1,5 +1,5 @@
 import { Box, Button, ListItemButton, Typography } from '@mui/material';
-import { FilePlus2, House } from 'lucide-react';
+import { FilePlus2, FileQuestion, House } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { countOverrides, type NodeId, type Site } from '../../core/index.ts';
@@ -12,7 +12,7 @@ import { line, marigoldPale, petrol, petrolTint, quiet } from '../ui/theme.ts';
 import { AddPageDialog } from './AddPageDialog.tsx';
 import { DeletePageDialog } from './DeletePageDialog.tsx';
 import { PageDetails } from './PageDetails.tsx';
-import { usePages } from './usePages.ts';
+import { useWholeSite } from '../site/useWholeSite.ts';
 
 /** All overrides of a page, in all views. */
 const overridesOf = ({ frame, pages }: Site, page: NodeId): number => {
@@ -35,7 +35,7 @@ function PageList({
   );
   return (
     <Box component="ul" aria-label="Pages" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 0.75 }}>
-      {site.frame.pages.map(({ id, slug }) => {
+      {site.frame.pages.map(({ id, slug, missing }) => {
         const page = site.pages[id];
         const { name } = page.nodes[page.root];
         const count = counts.get(id) ?? 0;
@@ -62,6 +62,7 @@ function PageList({
                 </Typography>
               </Box>
               {slug === '' && <House size={16} aria-label="Home page" role="img" />}
+              {missing && <FileQuestion size={16} aria-label="Shown where there is no page" role="img" />}
               <Typography
                 sx={{
                   fontSize: 12,
@@ -86,7 +87,7 @@ function PageList({
 export function Pages() {
   const { site: siteId = '' } = useParams();
   const dispatch = useAppDispatch();
-  const { open, whole, failure, retry } = usePages(siteId);
+  const { open, whole, failure, retry } = useWholeSite(siteId);
   const [wanted, setWanted] = useState<NodeId | null>(null);
   const [adding, setAdding] = useState<{ from: NodeId | '' } | null>(null);
   const [deleting, setDeleting] = useState<NodeId | null>(null);

@@ -11,8 +11,28 @@ import {
 } from '@mui/material';
 import { ExternalLink } from 'lucide-react';
 import { keep } from '../state/edits.ts';
-import { troubleOf, usePublishMutation, useSiteQuery } from '../state/server.ts';
+import { troubleOf, useMakingQuery, usePublishMutation, useSiteQuery } from '../state/server.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
+
+/** How far publishing is: what takes long are the pictures that are made in the widths of the views. */
+function Making({ site }: { site: string }) {
+  const { data } = useMakingQuery(site, { pollingInterval: 1000, refetchOnMountOrArgChange: true });
+  const left = data && data.made < data.wanted ? data : undefined;
+  return (
+    <div>
+      <LinearProgress
+        aria-label="Publishing"
+        variant={left ? 'determinate' : 'indeterminate'}
+        value={left && (100 * left.made) / left.wanted}
+      />
+      {left && (
+        <Typography sx={{ fontSize: 13, mt: 0.5 }} role="status">
+          Pictures are made in the sizes of the views: {left.made} of {left.wanted}
+        </Typography>
+      )}
+    </div>
+  );
+}
 
 /** Says what publishing will do, does it, and links to the live page. */
 export function PublishDialog({ site, onClose }: { site: string; onClose: () => void }) {
@@ -50,7 +70,7 @@ export function PublishDialog({ site, onClose }: { site: string; onClose: () => 
             </Typography>
           </>
         )}
-        {isLoading && <LinearProgress aria-label="Publishing" />}
+        {isLoading && <Making site={site} />}
         {error && (
           <Alert severity="error">
             The site was not published; what was live stays live. {troubleOf(error).sentence}

@@ -11,6 +11,7 @@ import { useAfterPaint } from '../ui/afterpaint.ts';
 import { Notice } from '../ui/Notice.tsx';
 import { OverwrittenNotice } from './OverwrittenNotice.tsx';
 import { PublishDialog } from './PublishDialog.tsx';
+import { UploadList } from './UploadList.tsx';
 import { TopBar, type ScreenName } from './TopBar.tsx';
 
 /** Says each refusal and what was taken back; what was done is told by the screen itself. */
@@ -137,6 +138,7 @@ export function SiteScreen({ site, page, pageName, screen, onPublishing, childre
       <Box component="main" sx={{ position: 'relative', flex: 1, minHeight: 0 }}>
         {children}
         <LastStep />
+        <UploadList site={site.id} />
       </Box>
       {publishing && <PublishDialog site={site.id} onClose={() => publish(false)} />}
       <OverwrittenNotice />

@@ -8,6 +8,7 @@ import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';
 import { ink, petrol, sun } from '../ui/theme.ts';
 import { clock } from '../ui/time.ts';
+import { Places } from './Places.tsx';
 import { SetAsideNotice } from './SetAsideNotice.tsx';
 import { StepList } from './StepList.tsx';
 
@@ -78,6 +79,8 @@ function StepButton({ list }: { list: 'undo' | 'redo' }) {
 const SCREENS = {
   Workbench: (site: string, page: string) => `/sites/${site}/pages/${page}`,
   Pages: (site: string) => `/sites/${site}/pages`,
+  Shelf: (site: string) => `/sites/${site}/shelf`,
+  Views: (site: string) => `/sites/${site}/views`,
 };
 
 export type ScreenName = keyof typeof SCREENS;
@@ -160,6 +163,7 @@ export function TopBar(props: {
         <StepButton list="undo" />
         <StepButton list="redo" />
         <StepList />
+        <Places first={screen === 'Workbench'} />
       </Box>
       <Button
         size="small"

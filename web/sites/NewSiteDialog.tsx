@@ -7,7 +7,6 @@ import {
   DialogContent,
   DialogTitle,
   FormControl,
-  FormControlLabel,
   FormLabel,
   LinearProgress,
   MenuItem,
@@ -18,12 +17,13 @@ import {
 } from '@mui/material';
 import { useId, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { FAMILIES, LOOKS, printFontFaces, siteIdOf, VIEW_SETS, type Look } from '../../core/index.ts';
+import { FAMILIES, LOOKS, printFontFaces, siteIdOf, type Look } from '../../core/index.ts';
 import { paths } from '../../api/paths.ts';
 import { begin } from '../state/sites.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { line, petrol, quiet } from '../ui/theme.ts';
-import { LANGUAGES } from './languages.ts';
+import { LANGUAGES } from '../ui/languages.ts';
+import { ViewSetChoice } from '../ui/ViewSetChoice.tsx';
 
 const FACES = printFontFaces(FAMILIES, (_family, { file }) => paths.font(file));
 
@@ -181,28 +181,7 @@ export function NewSiteDialog({ onClose }: { onClose: () => void }) {
             <FormLabel id="views-label" sx={{ fontSize: 13, fontWeight: 700 }}>
               Views
             </FormLabel>
-            <RadioGroup
-              aria-labelledby="views-label"
-              value={views}
-              onChange={(_event, id) => setViews(id)}
-              sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, 1fr)' }}
-            >
-              {VIEW_SETS.map(({ id, label, views: { list } }) => (
-                <FormControlLabel
-                  key={id}
-                  value={id}
-                  control={<Radio size="small" />}
-                  label={
-                    <Typography sx={{ fontSize: 13 }}>
-                      {label}
-                      <Box component="span" sx={{ color: quiet, display: 'block', fontSize: 12 }}>
-                        from {list.map(({ from }) => from).join(', ')} px
-                      </Box>
-                    </Typography>
-                  }
-                />
-              ))}
-            </RadioGroup>
+            <ViewSetChoice labelledBy="views-label" value={views} onChange={setViews} />
           </FormControl>
           {making && <LinearProgress aria-label="Making the site" />}
           {trouble && <Alert severity="error">{trouble}</Alert>}

@@ -13,8 +13,9 @@ import { Ellipsis, ExternalLink } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { paths } from '../../api/paths.ts';
-import { LIMITS } from '../../core/index.ts';
-import type { SiteSummary } from '../../api/responses.ts';
+import type { PageResponse, SiteSummary } from '../../api/responses.ts';
+import { baseView, LIMITS } from '../../core/index.ts';
+import { usePreviewOf } from '../page/content.ts';
 import { PagePicture } from '../page/PagePicture.tsx';
 import { usePageQuery } from '../state/server.ts';
 import { Boundary } from '../ui/Boundary.tsx';
@@ -24,6 +25,12 @@ import type { SiteActions } from './useSiteActions.ts';
 
 const PICTURE = { width: 156, height: 102 };
 
+function Shown({ frame, page }: PageResponse) {
+  return (
+    <PagePicture site={frame} content={usePreviewOf(frame, page)} view={baseView(frame.views)} {...PICTURE} />
+  );
+}
+
 /** The top of the home page, as it is now. */
 function Picture({ site: { id, firstPage, revision } }: { site: SiteSummary }) {
   const { data } = usePageQuery({ site: id, page: firstPage, revision });
@@ -31,7 +38,7 @@ function Picture({ site: { id, firstPage, revision } }: { site: SiteSummary }) {
   if (!data) return empty;
   return (
     <Boundary of={data} notice={() => empty}>
-      {(shown) => <PagePicture site={shown.frame} page={shown.page} {...PICTURE} />}
+      {(shown) => <Shown {...shown} />}
     </Boundary>
   );
 }

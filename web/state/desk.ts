@@ -15,11 +15,17 @@ export interface DeskState {
   aim: { part: Part; property: string; view: ViewId } | null;
   /** px; the width at the marker. The active view is the one it lies in. */
   width: number;
+  /** A limit that is being moved: the view, and where it would begin. Nothing of it is kept until it is let go. */
+  limit: { view: ViewId; from: number } | null;
   reach: EditReach;
   sheets: 'one' | 'side by side';
   /** The views shown beside the active one. */
   beside: ViewId[];
   ghosts: boolean;
+  /** A device whose screen the sheet is as wide as; null: the width was chosen in another way. */
+  screen: { width: number; height: number } | null;
+  /** px of the screen for one px of the page that pictures are fetched for; null: those that this screen has. */
+  density: number | null;
   /** px of the screen for one px of the sheet: as large as fits, or life size. */
   zoom: 'fit' | 'full';
 }
@@ -30,10 +36,13 @@ const initialState: DeskState = {
   textStyle: null,
   aim: null,
   width: 1280,
+  limit: null,
   reach: preferredReach(),
   sheets: 'one',
   beside: [],
   ghosts: false,
+  screen: null,
+  density: null,
   zoom: 'fit',
 };
 
@@ -84,6 +93,24 @@ export const desk = createSlice({
     },
     widthSet(state, { payload }: PayloadAction<number>) {
       state.width = payload;
+      if (state.screen?.width !== payload) state.screen = null;
+    },
+    screenChosen(state, { payload }: PayloadAction<{ width: number; height: number }>) {
+      state.width = payload.width;
+      state.screen = { width: payload.width, height: payload.height };
+    },
+    densityChosen(state, { payload }: PayloadAction<number | null>) {
+      state.density = payload;
+    },
+    /** A limit is moved, and the sheet with it: it is as wide as the view would begin. */
+    limitMoved(state, { payload }: PayloadAction<{ view: ViewId; from: number }>) {
+      state.limit = payload;
+      state.width = payload.from;
+    },
+    /** It was let go, or given up: then the sheet is as wide again as it was. */
+    limitLeft(state, { payload }: PayloadAction<{ width?: number }>) {
+      state.limit = null;
+      state.width = payload.width ?? state.width;
     },
     reachChosen(state, { payload }: PayloadAction<EditReach>) {
       state.reach = payload;
@@ -129,6 +156,10 @@ export const {
   textStyleChosen,
   valueAimed,
   widthSet,
+  screenChosen,
+  densityChosen,
+  limitMoved,
+  limitLeft,
   reachChosen,
   sheetsChosen,
   besideToggled,
@@ -140,7 +171,7 @@ export const {
  * The views whose sheets stand beside the active one: those that were chosen; without any, the base, or beside that the narrowest.
  */
 export function viewsBeside(views: Views, active: ViewId, chosen: readonly ViewId[]): ViewId[] {
-  const others = chosen.filter((id) => id !== active);
+  const others = chosen.filter((id) => id !== active && views.list.some((view) => view.id === id));
   if (others.length > 0) return others;
   const other = active === views.base ? views.list[0].id : views.base;
   return other === active ? [] : [other];

@@ -120,6 +120,17 @@ export function load(pages: Iterable<string>): Thunk<Promise<string | undefined>
   };
 }
 
+/** Runs a command that concerns all pages of the site, once all are read. Answers whether all now is as wanted; a refusal is said. */
+export function editWhole<N extends CommandName>(name: N, args: Arguments<N>): Thunk<Promise<boolean>> {
+  return async (dispatch, getState) => {
+    const { open } = getState().documents;
+    const trouble = await dispatch(load(open?.site.frame.pages.map(({ id }) => id) ?? []));
+    if (trouble === undefined) return dispatch(edit(name, args));
+    dispatch(refusedEdit(`Not all pages could be read, so nothing was changed. ${trouble}`));
+    return false;
+  };
+}
+
 const onlyOn = (page: string, operations: readonly Operation[]): Operation[] =>
   operations.filter((operation) => pagesIn([operation]).has(page));
 

@@ -23,3 +23,22 @@ export function preferReach(reach: EditReach): void {
     // A browser that keeps nothing loses only the preference.
   }
 }
+
+const PLACES = 'dimorphe.places';
+
+/** Whether a person has been told what is where. A browser that keeps nothing tells nothing, rather than each time. */
+export function toldPlaces(): boolean {
+  try {
+    return localStorage.getItem(PLACES) !== null;
+  } catch {
+    return true;
+  }
+}
+
+export function rememberPlaces(): void {
+  try {
+    localStorage.setItem(PLACES, 'told');
+  } catch {
+    // As above.
+  }
+}

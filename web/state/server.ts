@@ -4,6 +4,7 @@ import type {
   AddedSite,
   FontResponse,
   LivePublication,
+  MakingResponse,
   PageResponse,
   PreviewResponse,
   Problem,
@@ -57,6 +58,8 @@ export const server = createApi({
       query: (site) => ({ url: below(paths.publications(site)), method: 'DELETE' }),
       invalidatesTags: ['site', 'sites'],
     }),
+    /** How far the pictures are that a publication makes of others. */
+    making: build.query<MakingResponse, string>({ query: (site) => below(paths.making(site)) }),
     font: build.mutation<FontResponse, { site: string; file: File }>({
       query: ({ site, file }) => ({
         url: below(paths.ownFonts(site)),
@@ -69,7 +72,8 @@ export const server = createApi({
       query: (site) => ({ url: below(paths.previews(site)), method: 'POST' }),
     }),
     publish: build.mutation<LivePublication, string>({
-      query: (site) => ({ url: below(paths.publications(site)), method: 'POST' }),
+      // Pictures that are not made yet are made first.
+      query: (site) => ({ url: below(paths.publications(site)), method: 'POST', timeout: 900_000 }),
       invalidatesTags: ['site', 'sites'],
     }),
   }),
@@ -77,6 +81,7 @@ export const server = createApi({
 
 export const {
   useSitesQuery,
+  useMakingQuery,
   useSiteQuery,
   usePageQuery,
   useAddDemoMutation,

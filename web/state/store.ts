@@ -7,6 +7,7 @@ import { keeping, remembering } from './keeping.ts';
 import { server } from './server.ts';
 import type { Services } from './services.ts';
 import type { Pending } from './pending.ts';
+import { uploads } from './uploads.ts';
 
 /** What thunks are given besides the store. */
 export interface Extra extends Services {
@@ -25,6 +26,7 @@ export function makeStore(services: Services, time?: Clock) {
       [server.reducerPath]: server.reducer,
       documents: documents.reducer,
       desk: desk.reducer,
+      uploads: uploads.reducer,
     },
     // A page is large, frozen and plain by construction; walking all of it on each edit would be the edit's main cost.
     middleware: (defaults) =>

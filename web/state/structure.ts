@@ -13,9 +13,10 @@ export interface TreePlace {
   after: NodeId | null;
 }
 
+/** At the end of what is in an element; on a page, before the sections that are its foot. */
 const inside = (page: Page, id: NodeId): TreePlace => ({
   parent: id,
-  after: page.nodes[id].children.at(-1) ?? null,
+  after: page.nodes[id].children.findLast((child) => page.nodes[child].content.landmark !== 'footer') ?? null,
 });
 
 function below(page: Page, id: NodeId): TreePlace | undefined {

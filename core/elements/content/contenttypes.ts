@@ -12,6 +12,8 @@ export interface ContentType<T = any> {
   clean(value: T): T;
   /** The value with another link in place of each in it; where none is given, what was linked leads nowhere. Absent: it has no links. */
   withLinks?(value: T, map: (link: string) => string | undefined): T;
+  /** The value with another picture or film in place of each in it. Absent: it has none. */
+  withAssets?(value: T, map: (asset: string) => string): T;
   /** Says what is wrong with a value that has the right shape, where something can be. */
   fault?(value: T, site: Stock): string | undefined;
   options?(site: Stock): readonly { value: string | number; label: string }[];
@@ -114,6 +116,7 @@ export const asset = (media: 'image' | 'video'): ContentType<string> => ({
   editor: 'asset',
   schema: Type.String({ maxLength: 40 }),
   clean: (value) => value,
+  withAssets: (value, map) => (value === '' ? value : map(value)),
   options: (site) =>
     site.assets
       .filter((each) => each.type.startsWith(`${media}/`))
@@ -124,11 +127,24 @@ export const asset = (media: 'image' | 'video'): ContentType<string> => ({
       : `The site has no ${media === 'image' ? 'picture' : 'film'} “${value}”.`,
 });
 
+type Entry = Record<string, unknown>;
+
 /** A list of entries that all have the same fields. */
-export function entries(
-  entry: string,
-  fields: readonly ContentField[],
-): ContentType<Record<string, unknown>[]> {
+export function entries(entry: string, fields: readonly ContentField[]): ContentType<Entry[]> {
+  /** The entries with what a field's type makes of each field. */
+  const mapped = <M>(
+    value: Entry[],
+    by: (type: ContentType) => ((value: unknown, map: M) => unknown) | undefined,
+    map: M,
+  ): Entry[] =>
+    value.map((each) => {
+      const made = { ...each };
+      for (const { name, type } of fields) {
+        const change = by(type);
+        if (change) made[name] = change(each[name], map);
+      }
+      return made;
+    });
   return {
     editor: 'entries',
     entry,
@@ -145,13 +161,8 @@ export function entries(
           fields.map(({ name, type, initial }) => [name, type.clean(each[name] ?? initial) as unknown]),
         ),
       ),
-    withLinks: (value, map) =>
-      value.map((each) => {
-        const made = { ...each };
-        for (const { name, type } of fields)
-          if (type.withLinks) made[name] = type.withLinks(each[name], map) as unknown;
-        return made;
-      }),
+    withLinks: (value, map) => mapped(value, (type) => type.withLinks, map),
+    withAssets: (value, map) => mapped(value, (type) => type.withAssets, map),
     fault(value, site) {
       for (const each of value) {
         for (const { name, type } of fields) {

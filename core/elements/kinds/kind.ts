@@ -39,11 +39,34 @@ export interface MarkupContext {
   headingLevel: number;
   /** Pictures are fetched only when they come near. */
   lazy: boolean;
-  /**
-   * The picture where no other is said, and those of other views with their media condition, first match first.
-   * `sometimes`: there are views without a picture.
-   */
-  picture?: { base: MediaReference; sources: (MediaReference & { media: string })[]; sometimes: boolean };
+  /** Whether the picture that is printed now is the first of the page that is fetched at once: it is what visitors wait for. */
+  first(): boolean;
+  /** The element's own picture, which may be another in each view. */
+  picture?: Pictured;
+  /** A picture that the element shows in every view; undefined when there is none. */
+  pictured(asset: string): Pictured | undefined;
+}
+
+/** What `<source>` says of a picture: in which views, of which type, in which widths, and how wide it is shown. */
+export interface PictureSource {
+  media?: string;
+  type?: string;
+  srcset: string;
+  sizes?: string;
+  width: number;
+  height: number;
+}
+
+/** A picture as a page offers it: what is asked first, in this order, and what stands in for all others. */
+export interface Pictured {
+  sources: PictureSource[];
+  img: { src: string; srcset?: string; sizes?: string; width: number; height: number };
+  /** The class by which it takes over what the shelf says of it; absent where a value does that. */
+  class?: string;
+  /** What the shelf says that it shows; empty where it says nothing. */
+  alt: string;
+  /** There are views without a picture. */
+  sometimes: boolean;
 }
 
 /** A part of a kind: what it is called, where it is in the markup, and what it looks like until someone says so. */

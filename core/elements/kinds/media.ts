@@ -2,14 +2,15 @@ import { asset, entries, iconName, line, link, oneOf } from '../content/contentt
 import { iconMarkup } from '../../markup/icons.ts';
 import { element, type Markup } from '../../markup/markup.ts';
 import type { View } from '../../layered/views.ts';
-import { SIGN_DISPLAY, WORDS_DISPLAY } from '../properties/picture.ts';
-import { contentOf, type Kind, type MarkupContext, type Filled } from './kind.ts';
+import { BY_PICTURE, SHAPE_OF_PICTURE, SIGN_DISPLAY, WORDS_DISPLAY } from '../properties/picture.ts';
+import { contentOf, type Kind, type MarkupContext, type Filled, type Pictured } from './kind.ts';
 
 /** A picture with its sources by view; an empty box where none is chosen. */
 function pictureMarkup(
   attributes: Markup['attributes'],
   alt: string,
-  { picture: shown, lazy: later }: MarkupContext,
+  shown: Pictured | undefined,
+  { lazy: later, first }: MarkupContext,
 ): Markup {
   if (!shown) return element('span', attributes);
   // Where there is none, the one that stands in is not displayed; a lazy one is not fetched then either.
@@ -17,16 +18,20 @@ function pictureMarkup(
   return element(
     'picture',
     attributes,
-    ...shown.sources.map(({ media, url, width, height }) =>
-      element('source', { media, srcset: url, width, height }),
+    ...shown.sources.map(({ media, type, srcset, sizes, width, height }) =>
+      element('source', { media, type, srcset, sizes, width, height }),
     ),
     element('img', {
-      src: shown.base.url,
-      alt,
-      width: shown.base.width,
-      height: shown.base.height,
+      // The browser asks for a picture once it has its sizes: they stand before its address.
+      sizes: shown.img.sizes,
+      srcset: shown.img.srcset,
+      src: shown.img.src,
+      alt: alt || shown.alt,
+      width: shown.img.width,
+      height: shown.img.height,
       loading: lazy ? 'lazy' : undefined,
       decoding: lazy ? 'async' : undefined,
+      fetchpriority: !lazy && first() ? 'high' : undefined,
     }),
   );
 }
@@ -41,7 +46,11 @@ const IMAGE = {
   'max-width': '100%',
   height: 'auto',
   'object-fit': 'cover',
+  ...BY_PICTURE,
 };
+
+/** A picture has the shape that the shelf says of it; a film that which its markup says. */
+const PICTURE = { ...IMAGE, ...SHAPE_OF_PICTURE };
 
 export const picture: Kind = {
   name: 'picture',
@@ -50,13 +59,13 @@ export const picture: Kind = {
   accepts: [],
   display: 'block',
   structure: { display: 'block' },
-  inner: { img: IMAGE },
+  inner: { img: PICTURE },
   media: 'img',
   defaults: {},
   required: ['source'],
   content: [{ name: 'alt', label: 'Text alternative', type: line, initial: '' }],
   markup: (node, context) =>
-    pictureMarkup(context.attributes, contentOf<string>(picture, node, 'alt'), context),
+    pictureMarkup(context.attributes, contentOf<string>(picture, node, 'alt'), context.picture, context),
 };
 
 /** The sign of the house: a picture, or its name in words, that leads home. */
@@ -69,7 +78,7 @@ export const logo: Kind = {
   structure: { display: 'block', color: 'inherit', 'text-decoration': 'none' },
   inner: {
     picture: { display: `var(${SIGN_DISPLAY}, none)` },
-    img: IMAGE,
+    img: PICTURE,
     '.words': { display: `var(${WORDS_DISPLAY}, inline-block)` },
   },
   // A border, a shadow, round corners: of the picture, or of the words where there is none.
@@ -88,7 +97,7 @@ export const logo: Kind = {
     return element(
       'a',
       { ...context.attributes, href },
-      ...(context.picture ? [pictureMarkup({}, name, context)] : []),
+      ...(context.picture ? [pictureMarkup({}, name, context.picture, context)] : []),
       ...(context.picture?.sometimes === false ? [] : [element('span', { class: 'words' }, name)]),
     );
   },
@@ -195,22 +204,16 @@ interface GalleryEntry {
   caption: string;
 }
 
-const galleryPicture = (
-  { picture: id, alt, caption }: GalleryEntry,
-  { media, part, lazy }: MarkupContext,
-): Markup => {
-  const shown = media(id);
-  const loading = lazy ? 'lazy' : undefined;
+const galleryPicture = ({ picture: id, alt, caption }: GalleryEntry, context: MarkupContext): Markup => {
+  const shown = context.pictured(id);
   return element(
     'li',
     {},
     element(
       'figure',
       {},
-      ...(shown
-        ? [element('img', { src: shown.url, alt, width: shown.width, height: shown.height, loading })]
-        : []),
-      ...(caption ? [element('figcaption', part('caption'), caption)] : []),
+      ...(shown ? [pictureMarkup({ class: shown.class }, alt, shown, context)] : []),
+      ...(caption ? [element('figcaption', context.part('caption'), caption)] : []),
     ),
   );
 };
@@ -222,7 +225,12 @@ export const gallery: Kind = {
   accepts: [],
   display: 'grid',
   structure: { display: 'grid', margin: '0', padding: '0', 'list-style': 'none', 'align-items': 'start' },
-  inner: { img: IMAGE, figure: { margin: '0' }, figcaption: { 'padding-block-start': '0.5rem' } },
+  inner: {
+    picture: { display: 'block' },
+    img: PICTURE,
+    figure: { margin: '0' },
+    figcaption: { 'padding-block-start': '0.5rem' },
+  },
   media: 'img',
   // Of the grid, not of the sheet: how a view is looked at must not change its pages.
   defaults: {

@@ -7,6 +7,39 @@ import type { Declarations, Property } from './property.ts';
 export const SIGN_DISPLAY = '--sign';
 export const WORDS_DISPLAY = '--words';
 
+/**
+ * What the picture of an element says of itself: the point that stays in sight, its colour until it has come, and its shape: that of
+ * the picture, not that of a file of it, whose height is in whole px.
+ */
+const FOCUS = '--focus';
+const TONE = '--tone';
+const RATIO = '--ratio';
+
+/** The custom properties in which a page has what a picture says of itself, so that a value needs only its id. */
+export const ofPictureVariables = (asset: string) => ({
+  focus: `${FOCUS}-${asset}`,
+  tone: `${TONE}-${asset}`,
+  ratio: `${RATIO}-${asset}`,
+});
+
+/** What takes over from a picture what that says of itself. */
+export function takenOver(asset: string): Declarations {
+  const { focus, tone, ratio } = ofPictureVariables(asset);
+  return {
+    [FOCUS]: `var(${focus}, 50% 50%)`,
+    [TONE]: `var(${tone}, transparent)`,
+    [RATIO]: `var(${ratio}, auto)`,
+  };
+}
+
+/** What a picture looks like by what it says of itself. */
+export const BY_PICTURE: Declarations = {
+  'object-position': `var(${FOCUS}, 50% 50%)`,
+  'background-color': `var(${TONE}, transparent)`,
+};
+
+export const SHAPE_OF_PICTURE: Declarations = { 'aspect-ratio': `var(${RATIO}, auto)` };
+
 export const source: Property<string> = {
   name: 'source',
   label: 'Picture',
@@ -15,8 +48,10 @@ export const source: Property<string> = {
   type: pictureType(false),
   initial: () => NO_PICTURE,
   // Which picture is for the markup to say.
-  css: (_value, { required }): Declarations =>
-    required.includes('source') ? {} : { [SIGN_DISPLAY]: 'block', [WORDS_DISPLAY]: 'none' },
+  css: (value, { required }): Declarations => ({
+    ...takenOver(value),
+    ...(required.includes('source') ? {} : { [SIGN_DISPLAY]: 'block', [WORDS_DISPLAY]: 'none' }),
+  }),
 };
 
 export const cropRatio: Property<Ratio> = {
@@ -27,7 +62,7 @@ export const cropRatio: Property<Ratio> = {
   type: ratioType,
   initial: () => 'auto',
   onMedia: true,
-  css: (value) => ({ 'aspect-ratio': ratioCss(value) }),
+  css: (value) => ({ 'aspect-ratio': value === 'auto' ? `var(${RATIO}, auto)` : ratioCss(value) }),
 };
 
 export const fit: Property<string> = {
@@ -41,7 +76,11 @@ export const fit: Property<string> = {
   ]),
   initial: () => 'cover',
   onMedia: true,
-  css: (value) => ({ 'object-fit': value }),
+  // Beside a picture that is shown whole nothing of its colour is to be seen.
+  css: (value): Declarations => ({
+    'object-fit': value,
+    'background-color': value === 'cover' ? `var(${TONE}, transparent)` : 'transparent',
+  }),
 };
 
 export const focalPoint: Property<Point> = {
@@ -51,6 +90,7 @@ export const focalPoint: Property<Point> = {
   traits: ['image'],
   type: pointType,
   initial: () => ({ x: 50, y: 50 }),
+  ofPicture: ({ focus: point }) => point,
   onMedia: true,
   css: (value) => ({ 'object-position': pointCss(value) }),
 };

@@ -2,6 +2,7 @@ import type { NodeId } from '../nodeid.ts';
 import type { Part } from '../parts.ts';
 import type { Trait } from '../traits.ts';
 import type { View } from '../../layered/views.ts';
+import type { Asset } from '../../theme/stock.ts';
 import type { ValueType } from '../valuetypes/valuetype.ts';
 
 /** CSS declarations, property to value, in the order they are written. */
@@ -54,6 +55,8 @@ export interface Property<T = any> {
   inherits?: true;
   /** What holds when nothing is set anywhere. */
   initial(view: View): T;
+  /** What a picture of the shelf says of itself, which holds where the element that shows it says nothing. */
+  ofPicture?(asset: Asset): T | undefined;
   /** CSS for a value. Absent where the value is not CSS (a picture's source is markup). */
   css?(value: T, context: CssContext): Declarations;
   /** What every element and part that takes the property declares, where `css` only sets a custom property for it. */

@@ -29,7 +29,8 @@ export const pictureType = (optional: boolean): ValueType<string> => ({
     ...site.assets.filter(isPicture).map((asset) => ({ value: asset.id, label: asset.name })),
   ],
   fault: (value, site) =>
-    (optional && value === NO_PICTURE) || site.assets.some((asset) => asset.id === value && isPicture(asset))
+    // One that was deleted leaves none behind where there has to be something.
+    value === NO_PICTURE || site.assets.some((asset) => asset.id === value && isPicture(asset))
       ? undefined
       : `The site has no picture “${value}”.`,
   mentions: (value) => (value === NO_PICTURE ? [] : [{ of: 'assets', id: value }]),

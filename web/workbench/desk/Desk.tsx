@@ -16,6 +16,7 @@ import { desk } from '../../ui/theme.ts';
 import { sheetAddresses } from '../../page/content.ts';
 import { DeskBar } from './DeskBar.tsx';
 import { Sheet } from './Sheet.tsx';
+import { useTrial } from './trial.ts';
 import { WidthBar } from './WidthBar.tsx';
 import './desk.css';
 
@@ -72,13 +73,19 @@ function useSize() {
 }
 
 /** The right side of the workbench: the width bar, the sheets, and how they are shown. */
-export function Desk({ site, page }: { site: SiteFrame; page: Page }) {
+export function Desk({ site: kept, page }: { site: SiteFrame; page: Page }) {
+  const site = useTrial(kept, page);
   const dispatch = useAppDispatch();
   const width = useAppSelector((state) => state.desk.width);
   const sheets = useAppSelector((state) => state.desk.sheets);
   const beside = useAppSelector((state) => state.desk.beside);
   const zoom = useAppSelector((state) => state.desk.zoom);
-  const addresses = useMemo(() => sheetAddresses(site.id, site.pages), [site.id, site.pages]);
+  const { id, pages, assets } = site;
+  const density = useAppSelector((state) => state.desk.density) ?? undefined;
+  const addresses = useMemo(
+    () => sheetAddresses({ id, pages, assets }, density),
+    [id, pages, assets, density],
+  );
   const content = usePreview(site, page, addresses);
   // What is marked over the sheets follows a frame after what is in them.
   const marked = useAfterPaint(page);

@@ -3,14 +3,28 @@ import {
   Button,
   Checkbox,
   FormControlLabel,
+  ListSubheader,
+  Menu,
+  MenuItem,
   ToggleButton,
   ToggleButtonGroup,
+  Typography,
   type CheckboxProps,
 } from '@mui/material';
-import type { SiteFrame, ViewId } from '../../../core/index.ts';
-import { besideToggled, ghostsSet, sheetsChosen, viewsBeside, zoomChosen } from '../../state/desk.ts';
+import { ChevronDown } from 'lucide-react';
+import { useState } from 'react';
+import { DEVICES, type SiteFrame, type ViewId } from '../../../core/index.ts';
+import {
+  besideToggled,
+  densityChosen,
+  ghostsSet,
+  screenChosen,
+  sheetsChosen,
+  viewsBeside,
+  zoomChosen,
+} from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
-import { line, paper } from '../../ui/theme.ts';
+import { line, paper, quiet } from '../../ui/theme.ts';
 
 /** The bar below the sheets: which of them are shown, how large, and whether hidden things stand as ghosts. */
 export function DeskBar({ site, active }: { site: SiteFrame; active: ViewId }) {
@@ -60,6 +74,7 @@ export function DeskBar({ site, active }: { site: SiteFrame; active: ViewId }) {
             />
           ))}
       <Box sx={{ flex: 1 }} />
+      <Screens />
       <Choice label="Show ghosts" checked={ghosts} onChange={(_event, on) => dispatch(ghostsSet(on))} />
       <Button
         size="small"
@@ -69,6 +84,73 @@ export function DeskBar({ site, active }: { site: SiteFrame; active: ViewId }) {
         {zoom === 'fit' ? 'Show at 100 %' : 'Fit to the desk'}
       </Button>
     </Box>
+  );
+}
+
+/** px of the screen for one px of the page. */
+const DENSITIES = [1, 2, 3];
+
+/** The screens of common devices for the sheet, upright or turned, and for which density of px it fetches its pictures. */
+function Screens() {
+  const dispatch = useAppDispatch();
+  const screen = useAppSelector((state) => state.desk.screen);
+  const density = useAppSelector((state) => state.desk.density);
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const choose = (run: () => void) => () => {
+    run();
+    setAnchor(null);
+  };
+  const turned = screen && { width: screen.height, height: screen.width };
+  return (
+    <>
+      <Button
+        size="small"
+        aria-haspopup="menu"
+        endIcon={<ChevronDown size={13} />}
+        onClick={({ currentTarget }) => setAnchor(currentTarget)}
+        sx={{ whiteSpace: 'nowrap' }}
+      >
+        {screen ? `Screen ${screen.width} × ${screen.height}` : 'Screens'}
+        {density !== null && `, ${density}×`}
+      </Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        {turned && (
+          <MenuItem dense onClick={choose(() => dispatch(screenChosen(turned)))}>
+            Turn it to {turned.width} × {turned.height}
+          </MenuItem>
+        )}
+        <ListSubheader sx={{ lineHeight: '28px', bgcolor: 'transparent' }}>Common devices</ListSubheader>
+        {DEVICES.map(({ name, ...size }) => (
+          <MenuItem
+            key={name}
+            dense
+            selected={size.width === screen?.width && size.height === screen.height}
+            onClick={choose(() => dispatch(screenChosen(size)))}
+          >
+            <span style={{ flex: 1 }}>{name}</span>
+            <Typography component="span" sx={{ fontSize: 12, color: quiet, ml: 3 }}>
+              {size.width} × {size.height}
+            </Typography>
+          </MenuItem>
+        ))}
+        <ListSubheader sx={{ lineHeight: '28px', bgcolor: 'transparent' }}>
+          Pictures fetched for
+        </ListSubheader>
+        <MenuItem dense selected={density === null} onClick={choose(() => dispatch(densityChosen(null)))}>
+          this screen
+        </MenuItem>
+        {DENSITIES.map((each) => (
+          <MenuItem
+            key={each}
+            dense
+            selected={density === each}
+            onClick={choose(() => dispatch(densityChosen(each)))}
+          >
+            screens of {each}×
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
   );
 }
 

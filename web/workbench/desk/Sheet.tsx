@@ -7,6 +7,7 @@ import { TextBar } from '../text/TextBar.tsx';
 import { useTextEditing } from '../text/useTextEditing.ts';
 import { ghostsIn } from '../../page/content.ts';
 import { Marks } from './Marks.tsx';
+import { useFileDrop } from './useFileDrop.ts';
 import { SheetTitle } from './SheetTitle.tsx';
 import { EMPTY_SHEET, type SheetContent } from '../../page/sheetdocument.ts';
 import { useSheet } from '../../page/useSheet.ts';
@@ -44,6 +45,7 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
   const dispatch = useAppDispatch();
   const selected = useAppSelector((state) => state.desk.selected);
   const ghosts = useAppSelector((state) => state.desk.ghosts);
+  const screen = useAppSelector((state) => state.desk.screen);
   const view = viewAt(site.views, width);
   const [hovered, setHovered] = useState<NodeId | null>(null);
   const shown = useMemo<SheetContent>(
@@ -57,6 +59,8 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
     [dispatch],
   );
   const text = useTextEditing(sheet, write);
+
+  useFileDrop(sheet, page, view.id, setHovered);
 
   // The listeners are put on once a sheet; what they need of the latest render is read through this.
   const latest = useRef({ page, text });
@@ -129,6 +133,11 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
             }}
           />
         </div>
+        {active && screen && screen.height < height && (
+          <div className="sheet-fold" style={{ top: screen.height * scale }}>
+            <span>end of the first screen, {screen.height} px</span>
+          </div>
+        )}
         {sheet && (
           <Marks
             site={site}

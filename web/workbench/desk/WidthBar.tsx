@@ -5,6 +5,8 @@ import { viewChosen, widthSet } from '../../state/desk.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { draw } from '../../ui/draw.ts';
 import { ink, line, petrol, quiet, shade } from '../../ui/theme.ts';
+import { AddView } from './AddView.tsx';
+import { ViewLimits } from './ViewLimits.tsx';
 
 /** px; the widths that the ruler shows. */
 export const NARROWEST = 280;
@@ -23,10 +25,11 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
   const breakpoints = views.list.slice(1).map((candidate) => candidate.from);
 
   const set = (next: number) => dispatch(widthSet(Math.round(Math.min(WIDEST, Math.max(NARROWEST, next)))));
-  const follow = ({ clientX }: { clientX: number }) => {
+  const widthAt = (clientX: number) => {
     const { left, width: length } = track.current!.getBoundingClientRect();
-    set(NARROWEST + ((clientX - left) / length) * (WIDEST - NARROWEST));
+    return NARROWEST + ((clientX - left) / length) * (WIDEST - NARROWEST);
   };
+  const follow = ({ clientX }: { clientX: number }) => set(widthAt(clientX));
   const down = (press: PointerEvent<HTMLElement>) => {
     press.currentTarget.focus();
     draw(press, { move: follow, cancel: () => set(width) });
@@ -51,8 +54,19 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
   };
 
   return (
-    <Box sx={{ px: 2, pt: 1, height: 58, flex: 'none', bgcolor: shade, borderBottom: `1px solid ${line}` }}>
-      <Box ref={track} sx={{ position: 'relative', height: 48 }}>
+    <Box
+      sx={{
+        display: 'flex',
+        gap: 2,
+        px: 2,
+        pt: 1,
+        height: 58,
+        flex: 'none',
+        bgcolor: shade,
+        borderBottom: `1px solid ${line}`,
+      }}
+    >
+      <Box ref={track} sx={{ position: 'relative', flex: 1, height: 48 }}>
         {views.list.map((candidate) => {
           const { from = NARROWEST, below = WIDEST } = widthsOf(views, candidate.id);
           const active = candidate.id === view.id;
@@ -96,6 +110,7 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
             {at}
           </Box>
         ))}
+        <ViewLimits site={site} width={width} percent={percent} widthAt={widthAt} />
         <Box
           role="slider"
           tabIndex={0}
@@ -138,6 +153,7 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
           </Box>
         </Box>
       </Box>
+      <AddView views={views} width={width} />
     </Box>
   );
 }

@@ -1,64 +1,92 @@
-import { Box, ButtonBase } from '@mui/material';
-import { paths } from '../../../api/paths.ts';
+import { Box, Button, ButtonBase, Typography } from '@mui/material';
+import { ImagePlus } from 'lucide-react';
+import { useRef } from 'react';
+import { bringInFiles } from '../../state/bringing.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { pictureUrl } from '../../page/content.ts';
 import { petrol, quiet } from '../../ui/theme.ts';
 import { propertyOfRow } from '../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 /** One of the site's pictures; or none, where there may be none. */
 export function PictureEditor({ site, row, cell, context, onSet, onClose }: EditorProps) {
+  const dispatch = useAppDispatch();
+  const file = useRef<HTMLInputElement>(null);
+  const bring = async (files: readonly File[]) => {
+    const [first] = await dispatch(bringInFiles(files));
+    if (first && onSet(first)) onClose();
+  };
   const options = (propertyOfRow(row).type.options?.(context) ?? []) as { value: string; label: string }[];
-  const isAsset = (id: string) => site.assets.some((asset) => asset.id === id);
+  const assets = new Map(site.assets.map((asset) => [asset.id, asset]));
   return (
-    <Box
-      role="group"
-      aria-label="Pictures of the site"
-      sx={{
-        p: 1,
-        width: 268,
-        maxHeight: 300,
-        overflowY: 'auto',
-        display: 'grid',
-        gridTemplateColumns: 'repeat(3, 1fr)',
-        gap: 0.75,
-      }}
-    >
-      {options.map(({ value, label }) => (
-        <ButtonBase
-          key={value}
-          aria-label={label}
-          aria-pressed={value === cell.value}
-          onClick={() => onSet(value) && onClose()}
-          sx={{
-            flexDirection: 'column',
-            p: 0.5,
-            borderRadius: 0.5,
-            outline: value === cell.value ? `2px solid ${petrol}` : undefined,
-            '&:hover': { bgcolor: 'action.hover' },
-          }}
-        >
-          {isAsset(value) ? (
-            <img
-              src={paths.asset(site.id, value)}
-              alt=""
-              style={{ width: 72, height: 52, objectFit: 'cover', borderRadius: 2 }}
-            />
-          ) : (
-            <Box sx={{ width: 72, height: 52, borderRadius: 0.5, border: `1px dashed ${quiet}` }} />
-          )}
-          <span
-            style={{
-              fontSize: 11,
-              lineHeight: '15px',
-              maxWidth: 76,
-              overflow: 'hidden',
-              textOverflow: 'ellipsis',
-              whiteSpace: 'nowrap',
+    <>
+      <Box sx={{ px: 1.5, pt: 1, display: 'flex', alignItems: 'center' }}>
+        <Typography sx={{ fontSize: 12, color: quiet, flex: 1 }}>
+          {options.length === 0 ? 'Nothing is on the shelf yet.' : 'On the shelf'}
+        </Typography>
+        <input
+          ref={file}
+          type="file"
+          hidden
+          accept="image/*"
+          aria-label="A picture for the shelf"
+          onChange={({ target }) => void bring([...(target.files ?? [])])}
+        />
+        <Button size="small" startIcon={<ImagePlus size={14} />} onClick={() => file.current?.click()}>
+          Bring in …
+        </Button>
+      </Box>
+      <Box
+        role="group"
+        aria-label="Pictures of the site"
+        sx={{
+          p: 1,
+          width: 268,
+          maxHeight: 300,
+          overflowY: 'auto',
+          display: 'grid',
+          gridTemplateColumns: 'repeat(3, 1fr)',
+          gap: 0.75,
+        }}
+      >
+        {options.map(({ value, label }) => (
+          <ButtonBase
+            key={value}
+            aria-label={label}
+            aria-pressed={value === cell.value}
+            onClick={() => onSet(value) && onClose()}
+            sx={{
+              flexDirection: 'column',
+              p: 0.5,
+              borderRadius: 0.5,
+              outline: value === cell.value ? `2px solid ${petrol}` : undefined,
+              '&:hover': { bgcolor: 'action.hover' },
             }}
           >
-            {label}
-          </span>
-        </ButtonBase>
-      ))}
-    </Box>
+            {assets.has(value) ? (
+              <img
+                src={pictureUrl(site.id, assets.get(value)!, 320)}
+                alt=""
+                style={{ width: 72, height: 52, objectFit: 'cover', borderRadius: 2 }}
+              />
+            ) : (
+              <Box sx={{ width: 72, height: 52, borderRadius: 0.5, border: `1px dashed ${quiet}` }} />
+            )}
+            <span
+              style={{
+                fontSize: 11,
+                lineHeight: '15px',
+                maxWidth: 76,
+                overflow: 'hidden',
+                textOverflow: 'ellipsis',
+                whiteSpace: 'nowrap',
+              }}
+            >
+              {label}
+            </span>
+          </ButtonBase>
+        ))}
+      </Box>
+    </>
   );
 }

@@ -1,7 +1,8 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { paths } from '../../../api/paths.ts';
+import { pictureUrl } from '../../page/content.ts';
 import { knownProperty, resolve, type Node, type Point } from '../../../core/index.ts';
+import { FocusPicture } from '../../ui/FocusPicture.tsx';
 import { openPage } from '../../state/documents.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { leading, propertyOfRow } from '../values/rows.ts';
@@ -17,6 +18,7 @@ export function PointEditor({ site, row, cell, onSet, onClose }: EditorProps) {
     propertyOfRow(row).name === 'backgroundPosition' ? 'backgroundPicture' : 'source',
   );
   const source = resolve(site, page, leading(row.holders) as Node, shown, cell.view.id) as string;
+  const asset = site.assets.find(({ id }) => id === source);
   const number = (axis: keyof Point, label: string) => (
     <TextField
       size="small"
@@ -36,35 +38,7 @@ export function PointEditor({ site, row, cell, onSet, onClose }: EditorProps) {
         if (onSet(point)) onClose();
       }}
     >
-      <Box
-        sx={{ position: 'relative', cursor: 'crosshair', lineHeight: 0 }}
-        onClick={(event) => {
-          const box = event.currentTarget.getBoundingClientRect();
-          setPoint({
-            x: hundredth((event.clientX - box.left) / box.width),
-            y: hundredth((event.clientY - box.top) / box.height),
-          });
-        }}
-      >
-        <img
-          src={paths.asset(site.id, source)}
-          alt="The picture; click the point that matters"
-          style={{ width: '100%', borderRadius: 3 }}
-        />
-        <Box
-          aria-hidden
-          style={{ left: `${point.x}%`, top: `${point.y}%` }}
-          sx={{
-            position: 'absolute',
-            width: 16,
-            height: 16,
-            m: '-8px',
-            borderRadius: '50%',
-            border: '2px solid white',
-            boxShadow: '0 0 0 2px #0d6a6e',
-          }}
-        />
-      </Box>
+      <FocusPicture src={asset && pictureUrl(site.id, asset, 640)} point={point} onChange={setPoint} />
       <Typography sx={{ fontSize: 12, color: 'text.secondary', my: 1 }}>
         In percent from the left and from the top
       </Typography>

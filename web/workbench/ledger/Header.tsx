@@ -137,7 +137,14 @@ export function Header(props: { site: SiteFrame; counts: PageSummary[]; page: Pa
                 </Box>
               )}
             </Box>
-            <span style={{ fontSize: 13, fontWeight: 700, lineHeight: '16px' }}>{view.name}</span>
+            <Typography
+              component="span"
+              noWrap
+              title={view.name}
+              sx={{ fontSize: 13, fontWeight: 700, lineHeight: '16px', maxWidth: '100%', px: 0.25 }}
+            >
+              {view.name}
+            </Typography>
             <span
               style={{
                 fontSize: 10.5,

@@ -49,6 +49,10 @@ function linkTo(site: SiteFrame, page: Page, row: ValueRow, source: Source, valu
     }
     case 'kind':
       return { text: `${value}, as a ${(kindOf(source.kind)?.label ?? source.kind).toLowerCase()} has it` };
+    case 'picture': {
+      const name = site.assets.find(({ id }) => id === source.asset)?.name ?? source.asset;
+      return { text: `${value}, as the shelf says of ${name}` };
+    }
     case 'parent': {
       const inner = source.source;
       const view = inner.from === 'element' ? inner.view : site.views.base;

@@ -1,4 +1,4 @@
-import type { PointerEvent, ReactNode } from 'react';
+import type { DragEvent, PointerEvent, ReactNode } from 'react';
 import { type SiteFrame } from '../../../../core/index.ts';
 import { draw } from '../../../ui/draw.ts';
 import type { ValueCell } from '../../values/cells.ts';
@@ -18,6 +18,8 @@ interface CellProps {
   onPoint(): void;
   /** The right or left end of an override was drawn outwards (`onward`) or back (`here`). */
   onReach(reach: 'here' | 'onward'): void;
+  /** Takes files that are let go on the cell; absent: it takes none. */
+  onFiles?(files: File[]): void;
   /** The editor, when this cell is being edited. */
   children?: ReactNode;
 }
@@ -64,9 +66,19 @@ function barClasses({ state, bounded, joinsLeft, joinsRight, mixed }: ValueCell)
   return classes.join(' ');
 }
 
+/** What takes files that are let go on it. */
+const filesLetGo = (onFiles: (files: File[]) => void) => ({
+  onDragOver: (event: DragEvent) => event.preventDefault(),
+  onDrop(event: DragEvent) {
+    event.preventDefault();
+    onFiles([...event.dataTransfer.files]);
+  },
+});
+
 /** A cell of the values table. */
 export function ValueCellView(props: CellProps) {
-  const { site, row, cell, column, focused, aimed, onFocus, onOpen, onPoint, onReach, children } = props;
+  const { site, row, cell, column, focused, aimed, onFocus, onOpen, onPoint, onReach, onFiles, children } =
+    props;
   const property = propertyOfRow(row);
   const colour =
     property.type.editor === 'colour' && cell.written && !cell.mixed
@@ -85,6 +97,7 @@ export function ValueCellView(props: CellProps) {
       onClick={(event) => event.currentTarget.focus()}
       onDoubleClick={onOpen}
       onPointerEnter={onPoint}
+      {...(onFiles && filesLetGo(onFiles))}
     >
       <div className={barClasses(cell)}>
         {cell.written ? (

@@ -99,6 +99,9 @@ export function ValueRowView({ site, active, table, index, line, offset, onPoint
             onOpen={() => table.open(at)}
             onPoint={() => onPoint(at)}
             onReach={(reach) => table.changeReach(at, reach)}
+            onFiles={
+              propertyOfRow(row).type.editor === 'picture' ? (files) => table.bringIn(at, files) : undefined
+            }
           >
             {typing && (
               <InlineEditor

@@ -8,6 +8,7 @@ import {
   type SiteFrame,
   type ViewId,
 } from '../../../../core/index.ts';
+import { bringInFiles } from '../../../state/bringing.ts';
 import { edit } from '../../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import type { RowsHandle } from '../../../ui/VirtualRows.tsx';
@@ -57,6 +58,7 @@ export interface ValueTable {
   /** Keeps typed text; answers a sentence when it was refused. */
   commit(at: Place, text: string, reach: EditReach): string | undefined;
   /** More or less by steps, each value from what it is. */
+  bringIn(at: Place, files: readonly File[]): void;
   step(at: Place, steps: number): void;
   changeReach(at: Place, reach: 'here' | 'onward'): void;
   reverse(row: ValueRow): void;
@@ -125,6 +127,9 @@ export function useValueTable(site: SiteFrame, page: Page, subject: Subject, act
     set(where, parsed.value, wanted);
     return undefined;
   };
+  /** Files go on the shelf, and the first of them into the cell. */
+  const bringIn = (where: Place, files: readonly File[]) =>
+    void dispatch(bringInFiles(files)).then(([first]) => first && set(where, first));
   const step = (where: Place, steps: number) => {
     const { step: size } = propertyOfRow(rows[where.row]).type;
     if (size !== undefined)
@@ -240,6 +245,7 @@ export function useValueTable(site: SiteFrame, page: Page, subject: Subject, act
     set,
     clear,
     commit,
+    bringIn,
     step,
     changeReach,
     reverse,

@@ -2,18 +2,23 @@ import { TextField } from '@mui/material';
 import { useRef, useState } from 'react';
 
 interface FieldProps {
-  label: string;
+  /** Absent where what stands before it says it; then it has a name. */
+  label?: string;
   value: string;
   help?: string;
   most: number;
   multiline?: boolean;
   disabled?: boolean;
+  /** Whether it holds a whole number. */
+  numeric?: boolean;
+  /** What it is called by itself, where the label leaves out what stands around it. */
+  name?: string;
   /** Answers whether it was taken. */
   onDone(value: string): boolean;
 }
 
 /** A field whose value is an edit once it is left, or Enter is pressed; Escape gives what was typed up. */
-export function Field({ label, value, help, most, multiline, disabled, onDone }: FieldProps) {
+export function Field({ label, value, help, most, multiline, disabled, numeric, name, onDone }: FieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const [refused, setRefused] = useState(false);
   const givenUp = useRef(false);
@@ -33,6 +38,7 @@ export function Field({ label, value, help, most, multiline, disabled, onDone }:
       label={label}
       size="small"
       fullWidth
+      hiddenLabel={label === undefined}
       disabled={disabled}
       multiline={multiline}
       minRows={multiline ? 3 : undefined}
@@ -46,7 +52,9 @@ export function Field({ label, value, help, most, multiline, disabled, onDone }:
         if (event.key === 'Escape' || (event.key === 'Enter' && !multiline))
           (event.target as HTMLInputElement).blur();
       }}
-      slotProps={{ htmlInput: { maxLength: most } }}
+      slotProps={{
+        htmlInput: { maxLength: most, 'aria-label': name, inputMode: numeric ? 'numeric' : undefined },
+      }}
     />
   );
 }

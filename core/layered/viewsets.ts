@@ -1,4 +1,4 @@
-import type { Grid, View, ViewId, Views } from '../layered/views.ts';
+import type { Grid, View, ViewId, Views } from './views.ts';
 
 /** A ready-made set of views. */
 export interface ViewSet {

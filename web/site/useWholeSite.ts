@@ -3,10 +3,10 @@ import type { OpenSite } from '../state/documents.ts';
 import { load } from '../state/edits.ts';
 import { useSiteQuery } from '../state/server.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
-import { useOpenPage } from '../site/useOpenPage.ts';
+import { useOpenPage } from './useOpenPage.ts';
 
 /** The open site with all of its pages, and which of them is open: the one that was, else the first. */
-export function usePages(siteId: string): {
+export function useWholeSite(siteId: string): {
   open: OpenSite | null;
   whole: boolean;
   failure: string | null;

@@ -1,0 +1,177 @@
+import { bands, mediaCondition } from '../layered/bands.ts';
+import { express } from '../layered/express.ts';
+import type { Layered } from '../layered/layered.ts';
+import { held } from '../layered/resolve.ts';
+import { widthsOf, type ViewId } from '../layered/views.ts';
+import type { Pictured, PictureSource } from '../elements/kinds/kind.ts';
+import { knownProperty } from '../elements/properties/table.ts';
+import type { Point, Ratio } from '../elements/valuetypes/geometry.ts';
+import { heldTo, measureCss, times } from '../layout/measure.ts';
+import { coverFactor, cropFor, widthsFor, type Crop } from '../layout/sizes.ts';
+import type { Node } from '../site/node.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
+import type { Asset } from '../theme/stock.ts';
+import { resolve } from '../values/trace.ts';
+import { pictureClass } from './selectors.ts';
+import type { Widths } from '../values/widths.ts';
+
+/** A form in which a picture is made: so wide, of a type, and of all of it or a part. */
+export interface PictureForm {
+  type: 'image/avif' | 'image/webp';
+  /** px */
+  width: number;
+  crop?: Crop;
+}
+
+/** Changes with how pictures are made, so that those that were made otherwise are made anew and get other names. */
+const WAY = 1;
+
+/** What tells one made picture from all others. */
+export const pictureKey = ({ hash }: Pick<Asset, 'hash'>, { type, width, crop }: PictureForm): string =>
+  JSON.stringify([WAY, hash, type, width, crop ? [crop.x, crop.y, crop.width, crop.height] : null]);
+
+/** The form that is the picture itself: all of it, in its own type and width. */
+export const isItself = (asset: Pick<Asset, 'type' | 'width'>, { type, width, crop }: PictureForm): boolean =>
+  !crop && type === asset.type && width === asset.width;
+
+/** Where pictures are, as seen from a page. */
+export interface PictureAddresses {
+  /** A picture or film as it was brought in. */
+  picture(asset: string): string;
+  /** A picture in a form that is made of it; undefined where pictures are not made in this form. */
+  made?(asset: Asset, form: PictureForm): string | undefined;
+  /** px of the screen for one px of the page that pictures are chosen for in place of the screen's own; absent: the screen's. */
+  density?: number;
+}
+
+/** Types of which smaller pictures are made: those of many px that do not move. */
+const MADE_SMALLER = new Set<Asset['type']>(['image/jpeg', 'image/png', 'image/webp', 'image/avif']);
+
+export const isMadeSmaller = ({ type, moves }: Pick<Asset, 'type' | 'moves'>): boolean =>
+  MADE_SMALLER.has(type) && !moves;
+
+/** px; a window wider than any that a picture is chosen for. */
+const WIDEST_WINDOW = 16_000;
+
+/** px; a window narrower than any. */
+const NARROWEST_WINDOW = 200;
+
+/** Types in which pictures are made, the best first. */
+const TYPES = ['image/avif', 'image/webp'] as const;
+
+/** What of a picture is shown in a view. */
+interface Variant {
+  asset: Asset;
+  crop?: Crop;
+}
+
+interface PicturesOf {
+  site: SiteFrame;
+  page: Page;
+  widths: Widths;
+  addresses: PictureAddresses;
+}
+
+/** The pictures of elements in all the forms that a page offers, from which a browser takes the smallest that suffices. */
+export function picturesOf({ site, page, widths, addresses }: PicturesOf) {
+  const { views } = site;
+  const assets = new Map(site.assets.map((asset) => [asset.id, asset]));
+
+  const shapeIn = (node: Node, view: ViewId) => {
+    const value = <T>(name: string) => resolve(site, page, node, knownProperty(name), view) as T;
+    return {
+      ratio: value<Ratio>('cropRatio'),
+      fills: value<string>('fit') === 'cover',
+      focus: value<Point>('focalPoint'),
+    };
+  };
+
+  /** What is shown of a picture in a view: a part, where that is worth a file of its own. */
+  function variantIn(asset: Asset, node: Node, view: ViewId): Variant {
+    const { ratio, fills, focus } = shapeIn(node, view);
+    if (!fills || ratio === 'auto' || !isMadeSmaller(asset)) return { asset };
+    const crop = cropFor(asset, ratio, focus);
+    return crop && addresses.made ? { asset, crop } : { asset };
+  }
+
+  /** How wide a picture is in each view, as the attribute `sizes` says it: the first that fits counts (HTML Standard, §4.8.4.2.2). */
+  function sizesOf({ asset, crop }: Variant, node: Node): string {
+    const shown = views.list.map(({ id, from: begins }) => {
+      const { ratio, fills } = shapeIn(node, id);
+      const factor = fills && ratio !== 'auto' ? coverFactor(crop ?? asset, ratio) : 1;
+      const { from = NARROWEST_WINDOW, below = WIDEST_WINDOW } = widthsOf(views, id);
+      const width = times(widths.pictureWidth(node.id, id, asset.width), factor * (addresses.density ?? 1));
+      return { begins, css: measureCss(heldTo(width, from, below)) };
+    });
+    return shown
+      .filter(({ css }, index) => css !== shown[index - 1]?.css)
+      .reverse()
+      .map(({ begins, css }) => (begins > 0 ? `(width >= ${begins}px) ${css}` : css))
+      .join(', ');
+  }
+
+  /** What a `<source>` says for a band of views, best type first. */
+  function sourcesFor(variant: Variant, node: Node, media?: string): PictureSource[] {
+    const { asset, crop } = variant;
+    const size = sizeOf(variant);
+    const sets = TYPES.flatMap((type) => {
+      const candidates = (isMadeSmaller(asset) ? widthsFor((crop ?? asset).width) : []).flatMap((width) => {
+        const url = addresses.made?.(asset, { type, width, crop });
+        return url === undefined ? [] : [`${url} ${width}w`];
+      });
+      return candidates.length > 0 ? [{ type, srcset: candidates.join(', ') }] : [];
+    });
+    if (sets.length === 0) return [{ media, srcset: addresses.picture(asset.id), ...size }];
+    const sizes = sizesOf(variant, node);
+    return sets.map((set) => ({ media, ...set, sizes, ...size }));
+  }
+
+  /** As wide as the whole picture, in the shape of what is shown of it: what it takes where nothing else says how wide it is. */
+  const sizeOf = ({ asset, crop }: Variant) => ({
+    width: asset.width,
+    height: crop ? Math.max(1, Math.round((asset.width * crop.height) / crop.width)) : asset.height,
+  });
+
+  function pictured(node: Node, picture: Layered<string>): Pictured | undefined {
+    const shown = express(views, ({ id }) => {
+      const asset = assets.get(held(picture, views, id)?.value ?? '');
+      return asset && variantIn(asset, node, id);
+    });
+    const all = bands(shown, views);
+    // The first source that fits is taken, so the bands stand in reverse: furthest from the base first.
+    const others = all
+      .filter(({ widths: range, value }) => range && value)
+      .reverse()
+      .flatMap(({ value, widths: range }) => sourcesFor(value!, node, mediaCondition(range!)));
+    const base = shown.base ?? all.findLast(({ value }) => value)?.value;
+    if (!base) return undefined;
+    const own = shown.base ? sourcesFor(shown.base, node) : [];
+    const plain = own.find(({ type }) => type === 'image/webp');
+    return {
+      sources: [...others, ...own.filter(({ type }) => type !== undefined && type !== 'image/webp')],
+      img: {
+        src: plain ? plain.srcset.split(' ')[2 * middle(plain.srcset)] : addresses.picture(base.asset.id),
+        ...(plain && { srcset: plain.srcset, sizes: plain.sizes }),
+        ...sizeOf(base),
+      },
+      alt: base.asset.alt ?? '',
+      sometimes: !shown.base,
+    };
+  }
+
+  return {
+    /** The picture of an element that may show another in each view. */
+    ofElement(node: Node): Pictured | undefined {
+      const source = node.style.self?.source as Layered<string> | undefined;
+      return source && pictured(node, source);
+    },
+    /** A picture that an element shows in every view. */
+    inElement(node: Node, id: string): Pictured | undefined {
+      const made = pictured(node, { base: id });
+      return made && { ...made, class: pictureClass(id) };
+    },
+  };
+}
+
+/** Which of the candidates of a set stands in where a browser knows no sets: the one in the middle. */
+const middle = (srcset: string): number => Math.floor((srcset.split(', ').length - 1) / 2);

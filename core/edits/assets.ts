@@ -1,0 +1,155 @@
+import { schemaFaults } from '../faults.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import { knownProperty } from '../elements/properties/table.ts';
+import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
+import { done, refused, type Outcome } from '../outcome.ts';
+import { canonicalStyle } from '../site/canonical.ts';
+import type { Node } from '../site/node.ts';
+import { AssetSchema, type Asset } from '../theme/stock.ts';
+import { withAssets } from '../values/uses.ts';
+import type { Command } from './command.ts';
+import { valuesOf } from './stylevalues.ts';
+import { idFrom } from './theme.ts';
+import { allPages } from './viewvalues.ts';
+import { counted } from './wording.ts';
+
+const GONE = refused('It is not on the shelf any more. Nothing was changed.');
+
+const KINDS = { image: 'Picture', video: 'Film' } as const;
+const kindOf = ({ type }: Pick<Asset, 'type'>): string => KINDS[type.split('/')[0] as keyof typeof KINDS];
+
+const cleanName = (name: string): string => name.replace(/\s+/g, ' ').trim();
+
+/** A name that none of the shelf has yet: "Dome", "Dome 2". */
+function freeName(wanted: string, taken: readonly { name: string }[]): string {
+  const plain = cleanName(wanted).slice(0, 70) || 'Picture';
+  const isTaken = (name: string) => taken.some((each) => each.name.toLowerCase() === name.toLowerCase());
+  let name = plain;
+  for (let count = 2; isTaken(name); count++) name = `${plain} ${count}`;
+  return name;
+}
+
+/** Puts a picture or film on the shelf; its bytes are kept apart, by their hash. One of a name that is taken gets a number behind it. */
+export const addAsset: Command<Omit<Asset, 'id'>> = {
+  on: () => 'frame',
+  run(site, _page, given): Outcome<string> {
+    const name = freeName(given.name, site.assets);
+    const asset: Asset = { ...given, id: idFrom(name, [...site.assets, ...site.fonts]), name };
+    const [fault] = schemaFaults(AssetSchema, asset);
+    if (fault) return refused(`This cannot be kept on the shelf: ${fault.sentence} Nothing was changed.`);
+    site.assets.push(asset);
+    return done(`${kindOf(asset)} ${name} added to the shelf`);
+  },
+};
+
+export interface ChangeAsset {
+  asset: string;
+  name?: string;
+  /** Empty: none. */
+  alt?: string;
+  /** Null: the middle. */
+  focus?: Asset['focus'] | null;
+}
+
+/** Changes what a picture or film of the shelf is called, what it shows in words, and which point of it stays in sight. */
+export const changeAsset: Command<ChangeAsset> = {
+  on: () => 'frame',
+  run(site, _page, { asset: id, name: wanted, alt, focus }): Outcome<string> {
+    const index = site.assets.findIndex((each) => each.id === id);
+    if (index < 0) return GONE;
+    const before = site.assets[index];
+    const name = wanted === undefined ? before.name : cleanName(wanted);
+    if (site.assets.some((each) => each.id !== id && each.name.toLowerCase() === name.toLowerCase()))
+      return refused(`“${name}” is on the shelf already. Nothing was changed.`);
+    const next: Asset = { ...before, name };
+    if (alt !== undefined) {
+      delete next.alt;
+      if (cleanName(alt) !== '') next.alt = cleanName(alt);
+    }
+    if (focus !== undefined) {
+      delete next.focus;
+      if (focus) next.focus = focus;
+    }
+    if (schemaFaults(AssetSchema, next).length > 0)
+      return refused('A name has 1 to 80 characters, a text alternative up to 400. Nothing was changed.');
+    site.assets[index] = next;
+    const said = [
+      ...(name === before.name ? [] : [`renamed to ${name}`]),
+      ...(alt === undefined ? [] : ['text alternative changed']),
+      ...(focus === undefined ? [] : ['focal point changed']),
+    ];
+    return done(`${kindOf(before)} ${before.name}: ${said.join(', ') || 'unchanged'}`);
+  },
+};
+
+/** Puts another file in place of a picture or film, wherever it stands. It stays a picture, or a film. */
+export const replaceAsset: Command<{ asset: string } & Omit<Asset, 'id' | 'name' | 'alt' | 'focus'>> = {
+  on: () => 'frame',
+  run(site, _page, { asset: id, ...file }): Outcome<string> {
+    const index = site.assets.findIndex((each) => each.id === id);
+    if (index < 0) return GONE;
+    const { name, alt, focus, ...before } = site.assets[index];
+    if (kindOf(before) !== kindOf(file))
+      return refused(`${name} is a ${kindOf(before).toLowerCase()}, and stays one. Nothing was changed.`);
+    const next: Asset = { ...file, id, name, ...(alt !== undefined && { alt }), ...(focus && { focus }) };
+    if (schemaFaults(AssetSchema, next).length > 0)
+      return refused('This file cannot be kept. Nothing was changed.');
+    site.assets[index] = next;
+    return done(`${kindOf(before)} ${name}: another file in its place, everywhere`);
+  },
+};
+
+/** Takes a picture out of an element’s values: an override falls back, and where it stood for all views there is none. */
+function takenFrom(node: Node, id: string): number {
+  let count = 0;
+  for (const { part, name, layered } of valuesOf(node.style)) {
+    const { mentions } = knownProperty(name).type;
+    const isIt = (value: unknown) => mentions?.(value).some((each) => each.of === 'assets' && each.id === id);
+    if (!mentions) continue;
+    const required = knownKind(node.kind).required?.includes(name);
+    const own = node.style[part]!;
+    const next = { ...layered };
+    const at = Object.fromEntries(Object.entries(layered.at ?? {}).filter(([, { value }]) => !isIt(value)));
+    const fewer = Object.keys(layered.at ?? {}).length - Object.keys(at).length;
+    const inBase = layered.base !== undefined && isIt(layered.base);
+    if (fewer === 0 && !inBase) continue;
+    count += 1;
+    delete next.at;
+    if (Object.keys(at).length > 0) next.at = at as typeof layered.at;
+    if (inBase) {
+      delete next.base;
+      if (required) next.base = NO_PICTURE;
+    }
+    own[name] = next;
+  }
+  node.style = canonicalStyle(node.style);
+  return count;
+}
+
+/** Takes a picture or film off the shelf, and off all pages: where it stood there is none any more. */
+export const removeAsset: Command<{ asset: string }> = {
+  on: () => 'site',
+  run(site, _page, { asset: id }, pages): Outcome<string> {
+    const index = site.assets.findIndex((each) => each.id === id);
+    if (index < 0) return GONE;
+    const asset = site.assets[index];
+    let count = 0;
+    for (const page of allPages(site, pages)) {
+      for (const node of Object.values(page.nodes)) {
+        let inContent = false;
+        const content = withAssets(node, (each) => {
+          if (each !== id) return each;
+          inContent = true;
+          return '';
+        });
+        if (inContent) node.content = content;
+        const inValues = takenFrom(node, id);
+        if (inContent || inValues > 0) count += 1;
+      }
+    }
+    for (const head of site.pages) if (head.picture === id) delete head.picture;
+    site.assets.splice(index, 1);
+    const from = count > 0 ? `, and taken out of ${counted(count, 'element')}` : '';
+    return done(`${kindOf(asset)} ${asset.name} deleted${from}`);
+  },
+};

@@ -1,0 +1,114 @@
+import type { NodeId } from '../elements/nodeid.ts';
+import type { Property } from '../elements/properties/property.ts';
+import { knownProperty } from '../elements/properties/table.ts';
+import { held } from '../layered/resolve.ts';
+import type { Layered } from '../layered/layered.ts';
+import { offsetFromBase, viewIndex, type View, type ViewId, type Views } from '../layered/views.ts';
+import type { Node, PartStyle, Style } from '../site/node.ts';
+import type { Page, Site, SiteFrame } from '../site/site.ts';
+import { resolve } from '../values/trace.ts';
+import { valuesOf } from './stylevalues.ts';
+import { describeValue } from './wording.ts';
+
+/** Everything of a site that is layered, each with how it is put back in another form. */
+export function everyLayered(
+  site: SiteFrame,
+  pages: readonly Page[],
+): { layered: Layered<unknown>; at: Place; put(next: Layered<unknown>): void }[] {
+  const inStyle = (style: Style, at: Omit<Place, 'part' | 'name'>, styles: PartsOf) =>
+    valuesOf(style).map(({ part, name, layered }) => ({
+      layered,
+      at: { ...at, part, name },
+      put: (next: Layered<unknown>) => void ((styles[part] ??= {})[name] = next),
+    }));
+  return [
+    ...site.spacing.map((step) => ({
+      layered: step.size as Layered<unknown>,
+      at: { name: `space ${step.id}`, part: 'self' as const, space: step.id, holder: step.name },
+      put: (next: Layered<unknown>) => void (step.size = next as Layered<number>),
+    })),
+    ...site.textStyles.flatMap((style) =>
+      inStyle(style.style, { textStyle: style.id, holder: style.name }, style.style as PartsOf),
+    ),
+    ...pages.flatMap((page) =>
+      Object.values(page.nodes).flatMap((node) => inStyle(node.style, { page, node }, node.style as PartsOf)),
+    ),
+  ];
+}
+
+type PartsOf = Record<string, PartStyle | undefined>;
+
+/** Where a layered value stands. */
+export interface Place {
+  page?: Page;
+  node?: Node;
+  textStyle?: string;
+  space?: string;
+  /** The name of what it belongs to in the theme. */
+  holder?: string;
+  part: ReturnType<typeof valuesOf>[number]['part'];
+  name: string;
+}
+
+/** All pages of a site, in their order. */
+export const allPages = (site: SiteFrame, pages: Record<NodeId, Page>): Page[] =>
+  site.pages.map(({ id }) => pages[id]);
+
+/** What tells a layered value of a site from all others. */
+export const keyOf = ({ page, node, textStyle, part, name }: Place): string =>
+  [page?.id ?? '', node?.id ?? textStyle ?? '', part, name].join('/');
+
+/** The view next to another, on the base's side; the view itself where it is the base. */
+export const towardsBase = (views: Views, view: ViewId): View =>
+  views.list[viewIndex(views, view) - Math.sign(offsetFromBase(views, view))];
+
+/** A text style that says nothing in the base must not begin to: it would reach every view. */
+export const canHandOver = (views: Views, view: ViewId, layered: Layered<unknown>, at: Place): boolean =>
+  at.node !== undefined || layered.base !== undefined || towardsBase(views, view).id !== views.base;
+
+/** A value that is set in a view, wherever in the site. */
+export interface ValueInView {
+  key: string;
+  /** The page and element that it is of; neither is there for a value of the theme. */
+  page?: NodeId;
+  node?: NodeId;
+  /** What it is of, by name: an element, a text style, or a step of the spacing scale. */
+  of: string;
+  /** What it says there, and what holds in the neighbour on the base's side, in words. */
+  value: string;
+  beside: string;
+  property?: Property;
+  part: Place['part'];
+  /** Whether the neighbour can be given it. */
+  canHandOver: boolean;
+}
+
+/** Everything that is set in a view, on all pages and in the theme: what goes when the view is deleted. */
+export function valuesInView({ frame, pages }: Site, view: ViewId): ValueInView[] {
+  const { views } = frame;
+  const beside = towardsBase(views, view).id;
+  return everyLayered(frame, allPages(frame, pages)).flatMap(({ layered, at }) => {
+    const own = layered.at?.[view];
+    if (!own) return [];
+    const { page, node, part } = at;
+    const property = at.space === undefined ? knownProperty(at.name) : undefined;
+    const words = (value: unknown) => {
+      if (value === undefined || value === null) return '–';
+      return property ? describeValue(property, value, frame, node) : `${value as number} px`;
+    };
+    const next = held(layered, views, beside)?.value;
+    return [
+      {
+        key: keyOf(at),
+        page: page?.id,
+        node: node?.id,
+        of: node?.name ?? at.holder!,
+        value: words(own.value),
+        beside: words(next ?? (node && resolve(frame, page!, node, property!, beside, part))),
+        property,
+        part,
+        canHandOver: canHandOver(views, view, layered, at),
+      },
+    ];
+  });
+}

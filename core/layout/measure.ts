@@ -1,0 +1,105 @@
+import { decimals } from '../type/fluid.ts';
+
+/**
+ * A width in px that follows the window's: so many hundredths of the window and so many px, or the least or the greatest of such. All that
+ * grids, gaps, paddings and limits make of a width stays of this form, as CSS can write it (CSS Values 4, §10 https://www.w3.org/TR/css-values-4/#math).
+ */
+export type Measure =
+  | { readonly vw: number; readonly px: number }
+  | { readonly of: 'min' | 'max'; readonly list: readonly Measure[] };
+
+/** As wide as the window. */
+export const WINDOW: Measure = { vw: 100, px: 0 };
+
+export const pixels = (px: number): Measure => ({ vw: 0, px });
+
+/** A measure with each of its linear parts in another form. */
+function mapped(measure: Measure, map: (vw: number, px: number) => Measure): Measure {
+  return 'of' in measure
+    ? extreme(
+        measure.of,
+        measure.list.map((each) => mapped(each, map)),
+      )
+    : map(measure.vw, measure.px);
+}
+
+/** A share or a multiple; the factor is not negative. */
+export function times(measure: Measure, factor: number): Measure {
+  if (!(factor >= 0)) throw new RangeError('A measure is not multiplied by a negative number.');
+  return mapped(measure, (vw, px) => ({ vw: vw * factor, px: px * factor }));
+}
+
+/** So many px more; fewer where they are negative. */
+export const plus = (measure: Measure, more: number): Measure =>
+  more === 0 ? measure : mapped(measure, (vw, px) => ({ vw, px: px + more }));
+
+function extreme(of: 'min' | 'max', list: readonly Measure[]): Measure {
+  const flat = list.flatMap((each) => ('of' in each && each.of === of ? each.list : [each]));
+  const lines = flat.filter((each) => !('of' in each)) as { vw: number; px: number }[];
+  const better = (one: number, other: number) => (of === 'min' ? one < other : one > other);
+  // Of those that grow alike only one can be it.
+  const byGrowth = new Map<number, { vw: number; px: number }>();
+  for (const line of lines) {
+    const before = byGrowth.get(line.vw);
+    if (!before || better(line.px, before.px)) byGrowth.set(line.vw, line);
+  }
+  const kept: Measure[] = [...byGrowth.values(), ...flat.filter((each) => 'of' in each)];
+  return kept.length === 1 ? kept[0] : { of, list: kept };
+}
+
+export const least = (...list: Measure[]): Measure => extreme('min', list);
+export const greatest = (...list: Measure[]): Measure => extreme('max', list);
+
+/** px; the width in a window so wide. */
+export function measureAt(measure: Measure, window: number): number {
+  if (!('of' in measure)) return (measure.vw * window) / 100 + measure.px;
+  const list = measure.list.map((each) => measureAt(each, window));
+  return measure.of === 'min' ? Math.min(...list) : Math.max(...list);
+}
+
+const linesOf = (measure: Measure): { vw: number; px: number }[] =>
+  'of' in measure ? measure.list.flatMap(linesOf) : [measure];
+
+/** px; the ends of a range, and the windows in it at which two of the measure's lines cross: between those it is straight. */
+function kinks(measure: Measure, from: number, to: number): number[] {
+  const lines = linesOf(measure);
+  const points = [from, to];
+  lines.forEach((one, index) => {
+    for (const other of lines.slice(index + 1)) {
+      const at = ((other.px - one.px) * 100) / (one.vw - other.vw);
+      if (at > from && at < to) points.push(at);
+    }
+  });
+  return points;
+}
+
+/** The measure for the windows of a range, in px: what is nowhere in it the least, or the greatest, falls out. */
+export function heldTo(measure: Measure, from: number, to: number): Measure {
+  if (!('of' in measure)) return measure;
+  const points = kinks(measure, from, to);
+  const sign = measure.of === 'min' ? 1 : -1;
+  let list = measure.list.map((each) => heldTo(each, from, to));
+  const beats = (one: Measure, other: Measure) =>
+    points.every((window) => sign * (measureAt(one, window) - measureAt(other, window)) <= 1e-9);
+  for (const each of [...list]) {
+    const others = list.filter((other) => other !== each);
+    if (others.some((other) => beats(other, each))) list = others;
+  }
+  return extreme(measure.of, list);
+}
+
+const line = ({ vw, px }: { vw: number; px: number }): string => {
+  const [width, length] = [decimals(vw), decimals(px)];
+  if (width === '0') return `${length}px`;
+  if (length === '0') return `${width}vw`;
+  return length.startsWith('-') ? `${width}vw - ${length.slice(1)}px` : `${width}vw + ${length}px`;
+};
+
+const inner = (measure: Measure): string =>
+  'of' in measure ? `${measure.of}(${measure.list.map(inner).join(', ')})` : line(measure);
+
+/** The measure as a length in CSS. */
+export function measureCss(measure: Measure): string {
+  const css = inner(measure);
+  return 'of' in measure || !css.includes(' ') ? css : `calc(${css})`;
+}

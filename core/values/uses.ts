@@ -1,0 +1,69 @@
+import type { Node } from '../site/node.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import { knownProperty } from '../elements/properties/table.ts';
+import type { Layered } from '../layered/layered.ts';
+import type { ViewId } from '../layered/views.ts';
+import { sourceOrder } from '../site/sourceorder.ts';
+import { pagesOf, type Site } from '../site/site.ts';
+
+/** The content of an element with another picture or film in place of each; fields in which nothing changes stay the same values. */
+export function withAssets(
+  { kind, content }: Pick<Node, 'kind' | 'content'>,
+  map: (asset: string) => string,
+): Node['content'] {
+  const made = { ...content };
+  for (const { name, type } of knownKind(kind).content) {
+    const value = content[name];
+    if (value !== undefined && type.withAssets) made[name] = type.withAssets(value, map) as unknown;
+  }
+  return made;
+}
+
+/** Where a picture or film stands: in an element's content, or as its value in some views. */
+export interface AssetUse {
+  page: NodeId;
+  /** Absent where it stands for the page itself. */
+  node?: NodeId;
+  /** What it is there: "picture", "picture behind", "film". */
+  as: string;
+  /** The views it is set at; absent for content, which is the same in all. */
+  views?: ViewId[];
+}
+
+/** Where each picture and film of a site stands, by its id, in the order of pages and elements. */
+export function assetUses(site: Site): Map<string, AssetUse[]> {
+  const uses = new Map<string, AssetUse[]>();
+  const add = (asset: string, use: AssetUse) => {
+    const before = uses.get(asset);
+    if (before) before.push(use);
+    else uses.set(asset, [use]);
+  };
+  const { base } = site.frame.views;
+  for (const { id, picture } of site.frame.pages)
+    if (picture) add(picture, { page: id, as: 'picture for sharing' });
+  for (const page of pagesOf(site)) {
+    for (const node of sourceOrder(page)) {
+      const at = { page: page.id, node: node.id };
+      for (const [name, layered] of Object.entries(node.style.self ?? {})) {
+        const { type, label } = knownProperty(name);
+        if (!type.mentions) continue;
+        const byAsset = new Map<string, ViewId[]>();
+        for (const [view, value] of settingsOf(layered, base))
+          for (const { of, id } of type.mentions(value))
+            if (of === 'assets') byAsset.set(id, [...(byAsset.get(id) ?? []), view]);
+        for (const [id, views] of byAsset) add(id, { ...at, as: label.toLowerCase(), views });
+      }
+      const inContent = new Set<string>();
+      withAssets(node, (id) => (inContent.add(id), id));
+      for (const id of inContent) add(id, { ...at, as: knownKind(node.kind).label.toLowerCase() });
+    }
+  }
+  uses.delete('');
+  return uses;
+}
+
+const settingsOf = ({ base, at = {} }: Layered<unknown>, view: ViewId): [ViewId, unknown][] => [
+  ...(base === undefined ? [] : [[view, base] as [ViewId, unknown]]),
+  ...Object.entries(at).map(([id, { value }]): [ViewId, unknown] => [id as ViewId, value]),
+];

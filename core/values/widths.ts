@@ -1,0 +1,118 @@
+import { heldSpan } from '../layout/spans.ts';
+import { greatest, least, pixels, plus, times, WINDOW, type Measure } from '../layout/measure.ts';
+import { viewOf, type ViewId } from '../layered/views.ts';
+import { applies } from '../site/applies.ts';
+import type { Node } from '../site/node.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import { knownProperty } from '../elements/properties/table.ts';
+import type { Extent } from '../elements/valuetypes/extent.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
+import { spaceAt, type Space } from '../theme/spacing.ts';
+import { resolve } from './trace.ts';
+import { childrenIn, isShown } from './visibility.ts';
+
+const NOTHING = pixels(0);
+const notNegative = (measure: Measure): Measure => greatest(measure, NOTHING);
+
+/**
+ * How wide boxes are in a window, from the columns, gaps, paddings and limits of each view. The page is laid out by grids whose tracks
+ * follow no content (CSS Grid 2, §12), so that a width is known without looking at what stands in it. Only a box that is neither
+ * stretched nor given a width follows its words; of it the greatest width is told that it can have.
+ */
+export function widthsIn(site: SiteFrame, page: Page) {
+  const known = new Map<string, Measure>();
+
+  const value = <T>(node: Node, name: string, view: ViewId): T | undefined => {
+    const property = knownProperty(name);
+    const parent = node.parent === null ? undefined : page.nodes[node.parent].kind;
+    return applies(property, node.kind, parent)
+      ? (resolve(site, page, node, property, view) as T)
+      : undefined;
+  };
+  const space = (node: Node, name: string, view: ViewId): number =>
+    spaceAt(site, value<Space>(node, name, view) ?? 0, view);
+  const borders = (node: Node, view: ViewId): number =>
+    (value<number>(node, 'borderLeft', view) ?? 0) + (value<number>(node, 'borderRight', view) ?? 0);
+
+  /** What an extent is where so much room is; undefined where the box follows what it stands in or holds. */
+  const extent = (value: Extent | undefined, room: Measure): Measure | undefined => {
+    if (value === undefined || value === 'auto') return undefined;
+    return 'px' in value ? pixels(value.px) : times(room, value.percent / 100);
+  };
+
+  /** The area of the grid that a child of an element stands in. */
+  function area(parent: Node, child: Node, view: ViewId): Measure {
+    const content = contentWidth(parent, view);
+    const { grid } = viewOf(site.views, view);
+    switch (parent.kind) {
+      case 'section':
+        return value<boolean>(child, 'bleed', view)
+          ? content
+          : notNegative(least(pixels(grid.maxWidth), plus(content, -2 * grid.margin)));
+      case 'row': {
+        const { columns } = grid;
+        const span = heldSpan(value<number>(child, 'span', view) ?? columns, columns);
+        const gaps = (columns - span) / columns;
+        // A gap is a column's share of the row at most.
+        return greatest(
+          plus(times(content, span / columns), -space(parent, 'gap', view) * gaps),
+          times(content, span / columns - gaps / columns),
+        );
+      }
+      default: {
+        if (value<string>(parent, 'direction', view) !== 'beside') return content;
+        const count = childrenIn(site, parent, view).filter((id) =>
+          isShown(site, page, page.nodes[id], view),
+        ).length;
+        if (count < 2) return content;
+        return notNegative(
+          plus(times(content, 1 / count), (-space(parent, 'gap', view) * (count - 1)) / count),
+        );
+      }
+    }
+  }
+
+  /** The width of an element from edge to edge; `natural`, px, is what it takes where it is not stretched and has no width of its own. */
+  function outerWidth(node: Node, view: ViewId, natural?: number): Measure {
+    if (node.parent === null) return WINDOW;
+    const parent = page.nodes[node.parent];
+    if (parent.parent === null) return WINDOW;
+    const room = area(parent, node, view);
+    const free = notNegative(plus(room, -space(node, 'marginLeft', view) - space(node, 'marginRight', view)));
+    const own = value<string>(node, 'blockAlign', view) ?? 'auto';
+    const align = own === 'auto' ? (value<string>(parent, 'justifyItems', view) ?? 'stretch') : own;
+    const taken = align === 'stretch' || natural === undefined ? free : least(pixels(natural), free);
+    let width = extent(value<Extent>(node, 'width', view), room) ?? taken;
+    const most = extent(value<Extent>(node, 'maxWidth', view), room);
+    if (most) width = least(width, most);
+    const fewest = extent(value<Extent>(node, 'minWidth', view), room);
+    return fewest ? greatest(width, fewest) : width;
+  }
+
+  /** The room inside an element’s borders and paddings. */
+  function contentWidth(node: Node, view: ViewId): Measure {
+    const key = `${node.id} ${view}`;
+    const before = known.get(key);
+    if (before) return before;
+    const taken = space(node, 'paddingLeft', view) + space(node, 'paddingRight', view) + borders(node, view);
+    const made = notNegative(plus(outerWidth(node, view), -taken));
+    known.set(key, made);
+    return made;
+  }
+
+  return {
+    /** How wide a picture is shown in an element in a view: the one that it is, or each of those that it has side by side. */
+    pictureWidth(id: NodeId, view: ViewId, natural: number): Measure {
+      const node = page.nodes[id];
+      const tiled = knownKind(node.kind).traits.includes('tiled');
+      const outer = outerWidth(node, view, tiled ? undefined : natural + borders(node, view));
+      if (!tiled) return notNegative(plus(outer, -borders(node, view)));
+      const tiles = value<number>(node, 'tiles', view)!;
+      const gaps = (space(node, 'gap', view) * (tiles - 1)) / tiles;
+      return notNegative(plus(times(outer, 1 / tiles), -gaps - borders(node, view)));
+    },
+  };
+}
+
+export type Widths = ReturnType<typeof widthsIn>;

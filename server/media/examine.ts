@@ -1,0 +1,149 @@
+import sharp, { type Sharp } from 'sharp';
+import { BufferSource, Input, MP4, WEBM } from 'mediabunny';
+import { LIMITS, type Asset } from '../../core/index.ts';
+import { apart } from './apart.ts';
+import { typeOf } from './sniff.ts';
+
+/** What a picture or film says of itself, and the bytes that are kept of it. */
+export type Examined = Pick<Asset, 'type' | 'width' | 'height' | 'colour' | 'moves'> & { bytes: Buffer };
+
+/** Why bytes are not taken in, as a sentence. */
+export class NotTaken extends Error {}
+
+const PIXELS = { limitInputPixels: LIMITS.pixels, failOn: 'error' } as const;
+
+/** ms and MB that cleaning one SVG may take. */
+const MOST = { time: 10_000, memory: 256 };
+
+/** Characters of an SVG; a drawing that is longer is better brought in as another type. */
+const LONGEST_SVG = 2_000_000;
+
+const damaged = 'It is damaged, or only a part of it. Save it anew and choose it again.';
+
+/** A picture in its own type, made of its px alone: place, camera and whatever else stood in the file is left behind. */
+const AGAIN: Partial<Record<Asset['type'], (picture: Sharp) => Sharp>> = {
+  'image/jpeg': (picture) => picture.jpeg({ quality: 92, chromaSubsampling: '4:4:4' }),
+  'image/png': (picture) => picture.png({ compressionLevel: 9, effort: 4 }),
+  'image/webp': (picture) => picture.webp({ quality: 92, effort: 2 }),
+  'image/avif': (picture) => picture.avif({ quality: 80, effort: 2 }),
+  'image/gif': (picture) => picture.gif(),
+};
+
+const inWords = (count: number): string => `${Math.round(count / 1_000_000)} megapixels`;
+
+/** Px of a picture, all frames together, by what its head says: nothing is unpacked for it. */
+async function headOf(bytes: Buffer) {
+  const head = await sharp(bytes, { limitInputPixels: false, animated: true })
+    .metadata()
+    .catch(() => undefined);
+  if (!head?.width || !head.height) throw new NotTaken(damaged);
+  const { width, height, pages = 1, pageHeight = height } = head;
+  const pixels = width * pageHeight * pages;
+  if (pixels > LIMITS.pixels) {
+    throw new NotTaken(
+      `It has ${inWords(pixels)}; a picture has ${inWords(LIMITS.pixels)} at most. Make it smaller and choose it again.`,
+    );
+  }
+  return { frames: pages, hasAlpha: head.hasAlpha ?? false, width, height: pageHeight };
+}
+
+const hex = (value: number): string => Math.round(value).toString(16).padStart(2, '0');
+
+/** Examines a picture of px: turns it upright, leaves behind what it says of place and camera, and unpacks all of it to see that it is whole. */
+async function examinedPixels(type: Asset['type'], bytes: Buffer): Promise<Examined> {
+  const { frames, hasAlpha } = await headOf(bytes);
+  const moves = frames > 1;
+  const picture = sharp(bytes, { ...PIXELS, animated: moves });
+  const upright = moves ? picture : picture.autoOrient();
+  const made = await AGAIN[type]!(upright)
+    .toBuffer({ resolveWithObject: true })
+    .catch(() => {
+      throw new NotTaken(damaged);
+    });
+  const { width, height, pageHeight } = made.info;
+  const [red, green, blue] = hasAlpha
+    ? []
+    : await sharp(made.data, PIXELS)
+        .resize(1, 1, { fit: 'fill' })
+        .removeAlpha()
+        .toColourspace('srgb')
+        .raw()
+        .toBuffer();
+  return {
+    type,
+    width,
+    height: pageHeight ?? height,
+    ...(red !== undefined && { colour: `#${[red, green ?? red, blue ?? red].map(hex).join('')}` }),
+    ...(moves && { moves }),
+    bytes: made.data,
+  };
+}
+
+async function examinedDrawing(bytes: Buffer): Promise<Examined> {
+  const text = bytes.toString('utf8').replace(/^\uFEFF/, '');
+  if (text.length > LONGEST_SVG)
+    throw new NotTaken('An SVG has two million characters at most. Bring it in as a PNG or WebP.');
+  if (/<!ENTITY|<!DOCTYPE[^>]*\[/i.test(text))
+    throw new NotTaken(
+      'It declares entities, which a drawing does not need. Save it as plain SVG and choose it again.',
+    );
+  const clean = await apart<{ markup: string; width: number; height: number }>(
+    new URL('./svgworker.mjs', import.meta.url),
+    text,
+    MOST,
+  );
+  if (!clean) throw new NotTaken('It is no SVG that can be read.');
+  const { markup, width, height } = clean;
+  if (width > 20_000 || height > 20_000) throw new NotTaken('A drawing is at most 20000 px wide and high.');
+  return { type: 'image/svg+xml', width, height, bytes: Buffer.from(markup, 'utf8') };
+}
+
+async function examinedFilm(type: Asset['type'], bytes: Buffer): Promise<Examined> {
+  const input = new Input({ source: new BufferSource(bytes), formats: [MP4, WEBM] });
+  try {
+    const track = await input.getPrimaryVideoTrack();
+    if (!track) throw new NotTaken('There is no film in it.');
+    return { type, width: track.displayWidth, height: track.displayHeight, bytes };
+  } catch (error) {
+    if (error instanceof NotTaken) throw error;
+    throw new NotTaken(damaged);
+  }
+}
+
+/** Examines bytes that a person brings in, whatever they are called. Throws `NotTaken` with the reason where they are not taken. */
+export async function examine(bytes: Buffer): Promise<Examined> {
+  const type = typeOf(bytes);
+  if (!type) {
+    throw new NotTaken(
+      'It is none of the types that a site can have: JPEG, PNG, WebP, AVIF, GIF and SVG pictures, MP4 and WebM films.',
+    );
+  }
+  if (type === 'image/svg+xml') return examinedDrawing(bytes);
+  return type.startsWith('video/') ? examinedFilm(type, bytes) : examinedPixels(type, bytes);
+}
+
+/**
+ * What is wrong with the bytes of a picture that comes in a site file, as a sentence; undefined where nothing is. They are kept as they
+ * are, so that a site that is taken out and brought in again is the same to the byte.
+ */
+export async function faultOfBytes(
+  { type, name, width, height }: Pick<Asset, 'type' | 'name' | 'width' | 'height'>,
+  bytes: Buffer,
+): Promise<string | undefined> {
+  try {
+    if (type.startsWith('video/')) return undefined;
+    if (type === 'image/svg+xml') {
+      const { bytes: clean } = await examinedDrawing(bytes);
+      return clean.equals(bytes)
+        ? undefined
+        : `The drawing “${name}” holds more than drawings may hold; bring it in on the shelf, which cleans it.`;
+    }
+    const head = await headOf(bytes);
+    return head.width === width && head.height === height
+      ? undefined
+      : `The picture “${name}” is ${head.width} × ${head.height} px, not ${width} × ${height}.`;
+  } catch (error) {
+    if (error instanceof NotTaken) return `The file of “${name}” cannot be taken. ${error.message}`;
+    throw error;
+  }
+}

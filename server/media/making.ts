@@ -1,0 +1,106 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
+import { availableParallelism } from 'node:os';
+import { join } from 'node:path';
+import PQueue from 'p-queue';
+import sharp from 'sharp';
+import { LIMITS, pictureKey, type Asset, type PictureForm } from '../../core/index.ts';
+import type { FileStore } from '../store/files.ts';
+
+/** A picture to be made: of which, and in which form. */
+export interface Wanted {
+  asset: Pick<Asset, 'hash' | 'name'>;
+  form: PictureForm;
+}
+
+/** What is waited for goes before what will be needed some time. */
+export const SOON = 1;
+const SOME_TIME = 0;
+
+const keyOf = ({ asset, form }: Wanted): string =>
+  createHash('sha256').update(pictureKey(asset, form)).digest('hex');
+
+/**
+ * Makes the smaller forms of pictures, one after the other beside what is served, and keeps them in a folder. They are made from what is
+ * kept in `files`, always to the same bytes, so that the folder can be emptied at any time.
+ */
+export function pictureMaker(folder: string, files: Pick<FileStore, 'get'>) {
+  // A thread a picture, and one processor left to those who ask for something meanwhile.
+  sharp.concurrency(1);
+  // What was unpacked once is not asked for again soon; held, it would be hundreds of megabytes.
+  sharp.cache(false);
+  const queue = new PQueue({ concurrency: Math.max(1, availableParallelism() - 1) });
+  const pathOf = (key: string) => join(folder, key.slice(0, 2), key);
+  /** What was asked for and is not there yet; `waits` until its turn comes. */
+  const underWay = new Map<string, { made: Promise<Buffer>; waits: boolean }>();
+
+  async function made({ asset, form }: Wanted): Promise<Buffer> {
+    const picture = sharp(await files.get(asset.hash, asset.name), { limitInputPixels: LIMITS.pixels });
+    if (form.crop) {
+      const { x, y, width, height } = form.crop;
+      picture.extract({ left: x, top: y, width, height });
+    }
+    picture.resize({ width: form.width, withoutEnlargement: true });
+    return (
+      form.type === 'image/avif'
+        ? picture.avif({ quality: 55, effort: 2 })
+        : picture.webp({ quality: 80, effort: 4 })
+    ).toBuffer();
+  }
+
+  async function kept(key: string, bytes: Buffer): Promise<Buffer> {
+    const path = pathOf(key);
+    await mkdir(join(path, '..'), { recursive: true });
+    const draft = `${path}.${randomUUID()}`;
+    await writeFile(draft, bytes);
+    await rename(draft, path);
+    return bytes;
+  }
+
+  const isMade = (wanted: Wanted): Promise<boolean> =>
+    stat(pathOf(keyOf(wanted))).then(
+      ({ size }) => size > 0,
+      () => false,
+    );
+
+  async function bytes(wanted: Wanted, priority = SOON): Promise<Buffer> {
+    const key = keyOf(wanted);
+    const before = await readFile(pathOf(key)).catch(() => undefined);
+    if (before && before.length > 0) return before;
+    const waiting = underWay.get(key);
+    if (waiting) {
+      if (waiting.waits && priority > SOME_TIME) queue.setPriority(key, priority);
+      return waiting.made;
+    }
+    const job = { made: undefined as unknown as Promise<Buffer>, waits: true };
+    job.made = queue
+      .add(
+        async () => {
+          job.waits = false;
+          return kept(key, await made(wanted));
+        },
+        { priority, id: key },
+      )
+      .finally(() => underWay.delete(key));
+    underWay.set(key, job);
+    return job.made;
+  }
+
+  return {
+    /** A picture in a form: as it was made before, or made now. */
+    bytes,
+    isMade,
+    /** Makes pictures when there is time; one that cannot be made is told to whoever asks for it. */
+    begin(all: readonly Wanted[], priority = SOME_TIME): void {
+      for (const wanted of all) void bytes(wanted, priority).catch(() => undefined);
+    },
+    /** Does one thing at a time with pictures that come in: each may take much memory. */
+    inTurn: <T>(task: () => Promise<T>): Promise<T> => queue.add(task, { priority: SOON + 1 }),
+    async stop(): Promise<void> {
+      queue.clear();
+      await queue.onIdle();
+    },
+  };
+}
+
+export type PictureMaker = ReturnType<typeof pictureMaker>;

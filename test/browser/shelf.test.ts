@@ -1,0 +1,239 @@
+/** The shelf of a site: bringing pictures in by choosing, pasting and dropping; what is said of them; replacing and deleting. */
+import { expect } from 'chai';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { By, Key, type WebElement } from 'selenium-webdriver';
+import sharp from 'sharp';
+import { paths } from '../../api/paths.ts';
+import type { PageResponse, SiteResponse, SiteSummary } from '../../api/responses.ts';
+import { unzipped } from '../server/zips.ts';
+import { byRole, eventually, resize } from './browser.ts';
+import { cell, inSheet, kept, openBench, saysStep, selectInOutline, sheet, type Bench } from './workbench.ts';
+
+/** A picture of waves, so that it is not of one colour only. */
+const waves = (width: number, height: number, colour: string) =>
+  sharp(
+    Buffer.from(
+      `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><rect width="100%" height="100%" fill="${colour}"/><circle cx="30%" cy="40%" r="20%" fill="#fff"/></svg>`,
+    ),
+  );
+
+describe('the shelf', function () {
+  this.timeout(120_000);
+  let folder: string;
+  let bench: Bench;
+  const file = (name: string) => join(folder, name);
+  before(async () => {
+    folder = await mkdtemp(join(tmpdir(), 'dimorphe-test-'));
+    await waves(1500, 1000, '#24405c').jpeg().toFile(file('night-hill_02.jpg'));
+    await waves(800, 800, '#803020').png().toFile(file('Kiln.png'));
+    await waves(1200, 700, '#305030').webp().toFile(file('meadow.webp'));
+    await writeFile(
+      file('sign.svg'),
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 20"><script>alert(1)</script><path d="M0 0h40v20z"/></svg>',
+    );
+    await writeFile(file('letter.png'), 'Dear all,');
+    bench = await openBench();
+    await resize(bench.driver, 1280, 800);
+  });
+  after(async () => {
+    await bench?.end();
+    await rm(folder, { recursive: true, force: true });
+  });
+
+  const SITE = 'brindle-hill';
+  const press = async (role: string, name: string | RegExp) =>
+    (await byRole(bench.driver, role, name)).click();
+  const frameOf = async (site = SITE) =>
+    ((await (await fetch(bench.running.url + paths.site(site))).json()) as SiteResponse).frame;
+  const onShelf = (name: string, site = SITE) =>
+    eventually(`${name} on the shelf`, async () =>
+      (await frameOf(site)).assets.find((asset) => asset.name === name),
+    );
+  const choose = async (label: string, ...names: string[]) =>
+    (await bench.driver.findElement(By.css(`input[type=file][aria-label="${label}"]`))).sendKeys(
+      names.map(file).join('\n'),
+    );
+  const toShelf = async () => {
+    await press('link', 'Shelf');
+    await byRole(bench.driver, 'heading', 'Shelf');
+  };
+  const fill = async (name: string, text: string, end: string = Key.ENTER) => {
+    const box = await byRole(bench.driver, 'textbox', name);
+    await box.click();
+    await bench.driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).perform();
+    await box.sendKeys(text, end);
+  };
+  /** Lets a file go on a thing as the browser tells it: nothing outside a page can drag into it. */
+  const letGo = async (name: string, onto: WebElement, inFrame?: string) => {
+    const bytes = (await sharp(file(name)).toBuffer()).toString('base64');
+    await bench.driver.executeScript(
+      `const [bytes, name, frame, selector] = arguments;
+       const target = selector ? frame.contentDocument.querySelector(selector) : frame;
+       const view = target.ownerDocument.defaultView;
+       const data = new view.DataTransfer();
+       data.items.add(new view.File([Uint8Array.from(atob(bytes), (each) => each.charCodeAt(0))], name));
+       for (const type of ['dragenter', 'dragover', 'drop']) target.dispatchEvent(new view.DragEvent(type, { bubbles: true, cancelable: true, dataTransfer: data }));`,
+      bytes,
+      name,
+      onto,
+      inFrame,
+    );
+  };
+
+  it('takes several files at once, tells how far each is, and says why one is not taken', async () => {
+    await bench.open();
+    await toShelf();
+    await choose('Files for the shelf', 'night-hill_02.jpg', 'letter.png', 'sign.svg');
+    const hill = await onShelf('night hill 02');
+    expect(hill).to.deep.include({ type: 'image/jpeg', width: 1500, height: 1000 });
+    expect(await onShelf('sign')).to.deep.include({ type: 'image/svg+xml', width: 40, height: 20 });
+    const alert = await byRole(bench.driver, 'region', 'Files on their way in');
+    expect(await alert.getText()).to.match(
+      /letter\.png was not taken in\n.*none of the types.*Nothing was kept\./,
+    );
+    await press('button', 'Close what was said of letter.png');
+    await press('button', /^Undo: Picture (sign|night hill 02) added/);
+    await press('button', /^Redo/);
+    await onShelf('sign');
+  });
+
+  it('says of each where it stands and leads there; its name, words and focal point can be changed', async () => {
+    await press('button', /^Dome at dusk/);
+    await fill('Name', 'Dome in the evening');
+    await onShelf('Dome in the evening');
+    await fill('Text alternative', 'A white dome under the first stars', Key.TAB);
+    await eventually('the words', async () =>
+      (await onShelf('Dome in the evening')).alt === 'A white dome under the first stars' ? true : undefined,
+    );
+    const focus = await byRole(bench.driver, 'slider', 'Focal point');
+    await focus.sendKeys(Key.chord(Key.SHIFT, Key.ARROW_LEFT));
+    await eventually('the point', async () => {
+      const point = (await onShelf('Dome in the evening')).focus;
+      return point?.x === 40 && point.y === 50 ? true : undefined;
+    });
+    await press('button', 'Dome picture');
+    await byRole(bench.driver, 'grid', 'Values of Dome picture');
+    // What the shelf says holds on the page: the picture keeps to that point.
+    expect(
+      await inSheet<string>(
+        bench.driver,
+        'Desktop',
+        'dome',
+        'return window.getComputedStyle(element.querySelector("img")).objectPosition',
+      ),
+    ).to.equal('40% 50%');
+  });
+
+  it('takes what is let go on a picture in a sheet, or on a cell, and puts it there', async () => {
+    const { driver } = bench;
+    await letGo('meadow.webp', await sheet(driver, 'Desktop'), '.n-dome img');
+    await saysStep(driver, /^Dome picture: picture in Desktop .* → meadow$/);
+    await onShelf('meadow');
+    await selectInOutline(driver, 'Dome picture');
+    await letGo('Kiln.png', await cell(driver, 'Picture', 'Mobile'));
+    await saysStep(driver, /^Dome picture: picture in Mobile .* → Kiln$/);
+    await kept(driver);
+    const { page } = (await (
+      await fetch(bench.running.url + paths.page(SITE, 'home'))
+    ).json()) as PageResponse;
+    const { source } = page.nodes['dome' as never].style.self as Record<
+      string,
+      { base: string; at: Record<string, { value: string }> }
+    >;
+    expect([source.base, source.at.mobile.value]).to.deep.equal(['meadow', 'kiln']);
+  });
+
+  it('takes a picture in from the card of a cell', async () => {
+    const { driver } = bench;
+    await (await cell(driver, 'Picture', 'Tablet')).click();
+    await driver.actions().sendKeys(Key.ENTER).perform();
+    await byRole(driver, 'dialog', 'Picture in Tablet');
+    await choose('A picture for the shelf', 'night-hill_02.jpg');
+    await saysStep(driver, /^Dome picture: picture in Tablet .* → night hill 02 2$/);
+  });
+
+  it('puts another file in the place of one, and tells what will be missing before one is deleted', async () => {
+    const { driver } = bench;
+    await toShelf();
+    await press('button', /^meadow/);
+    await choose('Another file for meadow', 'Kiln.png');
+    await eventually('the other file', async () =>
+      (await onShelf('meadow')).type === 'image/png' ? true : undefined,
+    );
+    await press('button', 'Delete …');
+    const dialog = await byRole(driver, 'dialog', 'Delete meadow');
+    expect(await dialog.getText()).to.match(/missing in these places.*\nDome picture on Home, picture/s);
+    await (await byRole(driver, 'button', 'Delete', { inside: dialog })).click();
+    await saysStep(driver, 'Picture meadow deleted, and taken out of 1 element');
+    await eventually('that it is gone', async () =>
+      (await frameOf()).assets.some(({ name }) => name === 'meadow') ? undefined : true,
+    );
+    await fill('Filter the shelf', 'xyz', '');
+    expect(await driver.findElement(By.css('main')).getText()).to.include('Nothing on the shelf fits “xyz”.');
+  });
+
+  it('has its part in a site from nothing: pages, pictures, a view more; published, taken out, brought in again, the same to the byte', async () => {
+    const { driver } = bench;
+    const NEW = 'harbour-pots';
+    await driver.get(bench.running.url);
+    await press('button', 'New site');
+    await (await byRole(driver, 'textbox', /^Name/)).sendKeys('Harbour Pots');
+    await press('button', 'Make the site');
+    await sheet(driver, 'Desktop');
+    await press('link', 'Pages');
+    for (const title of ['Opening hours', 'Find us']) {
+      await press('button', 'Add a page');
+      const dialog = await byRole(driver, 'dialog', 'Add a page');
+      await (await byRole(driver, 'textbox', 'Title', { inside: dialog })).sendKeys(title, Key.ENTER);
+      await eventually('the page', async () =>
+        (await frameOf(NEW)).pages.some((head) => head.title === title) ? true : undefined,
+      );
+      await eventually('the dialog to have gone', async () =>
+        (await driver.findElements(By.css('[role=dialog]'))).length === 0 ? true : undefined,
+      );
+    }
+    await toShelf();
+    expect(await driver.findElement(By.css('main')).getText()).to.include('Nothing is on the shelf yet.');
+    await choose('Files for the shelf', 'night-hill_02.jpg', 'Kiln.png', 'meadow.webp', 'sign.svg');
+    for (const name of ['night hill 02', 'Kiln', 'meadow', 'sign']) await onShelf(name, NEW);
+    await press('link', 'Views');
+    await press('button', 'Add a view …');
+    await (await byRole(driver, 'textbox', 'Name')).sendKeys('Large mobile', Key.ENTER);
+    await eventually('the view', async () =>
+      (await frameOf(NEW)).views.list.length === 5 ? true : undefined,
+    );
+    await driver.get(`${bench.running.url}/sites/${NEW}/pages/home`);
+    await sheet(driver, 'Desktop');
+    await press('button', 'Add an element');
+    await press('button', 'Section');
+    for (let count = 0; count < 2; count++) {
+      await press('button', 'Add an element');
+      await press('button', 'Gallery');
+    }
+    await kept(driver);
+    await press('button', 'Publish …');
+    await press('button', 'Publish');
+    await byRole(driver, 'dialog', 'Publication 1 is live', { within: 60_000 });
+
+    const ask = (path: string, method = 'GET') => fetch(bench.running.url + path, { method });
+    const publishedFiles = async () => unzipped(Buffer.from(await (await ask(paths.zip(NEW))).arrayBuffer()));
+    const before = await publishedFiles();
+    expect([...before.keys()].filter((name) => /\.(avif|webp)$/.test(name)).length).to.be.greaterThan(10);
+    const text = await (await ask(paths.file(NEW))).text();
+    expect((await ask(paths.publications(NEW), 'DELETE')).status).to.equal(204);
+    expect((await ask(paths.putAway(NEW), 'PUT')).status).to.equal(204);
+    expect((await ask(paths.site(NEW), 'DELETE')).status).to.equal(204);
+    await writeFile(file('harbour.json'), text);
+    await driver.get(bench.running.url);
+    await byRole(driver, 'button', 'New site');
+    await driver.findElement(By.css('input[type=file]')).sendKeys(file('harbour.json'));
+    await sheet(driver, 'Desktop');
+    const sites = (await (await ask(paths.sites())).json()) as SiteSummary[];
+    expect(sites.find(({ id }) => id === NEW)?.pages).to.equal(3);
+    const after = await publishedFiles();
+    expect([...after.keys()]).to.deep.equal([...before.keys()]);
+    for (const [name, bytes] of before) expect(after.get(name)!.equals(bytes), name).to.equal(true);
+  });
+});

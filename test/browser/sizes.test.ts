@@ -1,0 +1,212 @@
+/**
+ * Which picture a browser fetches: the smallest that suffices for how large it is shown. What suffices is reckoned from the boxes that
+ * Chromium lays out, not from what core says of them.
+ */
+import { expect } from 'chai';
+import fc from 'fast-check';
+import {
+  knownProperty,
+  resolve,
+  viewAt,
+  type Asset,
+  type Node,
+  type Page,
+  type Site,
+} from '../../core/index.ts';
+import { onlyPages, site as demo } from '../core/acting.ts';
+import { siteArbitrary } from '../core/arbitrary.ts';
+import { openBrowser, type Browser } from './browser.ts';
+import { fileServer, type FileServer } from './files.ts';
+
+/** px; the widths in which pictures are offered, besides their own. */
+const OFFERED = [320, 480, 640, 800, 1040, 1280, 1600, 1920, 2560];
+
+interface SeenPicture {
+  /** The class by which its element is known. */
+  of: string;
+  box: { width: number; height: number };
+  fit: string;
+  /** What its markup says of its shape, of the source that was taken. */
+  shape: number;
+  source: string;
+}
+
+/** Runs in the browser: sets the frame to each width, and tells what each picture that is displayed has fetched. */
+const LOOK = `
+  const [url, widths, done] = arguments;
+  const frames = () => new Promise((next) => requestAnimationFrame(() => requestAnimationFrame(next)));
+  document.body.replaceChildren();
+  const loaded = async (width) => {
+    const frame = document.body.appendChild(document.createElement('iframe'));
+    frame.style.cssText = 'border: 0; height: 300px; position: absolute; left: 0; width: ' + width + 'px';
+    await frames();
+    // A browser that has a larger picture already takes that: each width is that of a visitor of its own.
+    await new Promise((next) => { frame.onload = next; frame.src = url.replace(/\\/$/, '~' + width + '/'); });
+    return frame;
+  };
+  const lookAt = async (width) => {
+      const frame = await loaded(width);
+      const page = frame.contentDocument;
+      const view = frame.contentWindow;
+      for (const image of page.images) image.loading = 'eager';
+      const shown = () => [...page.images].filter((image) => image.getClientRects().length > 0 && image.className !== 'still');
+      for (let turn = 0; turn < 500 && !shown().every((image) => image.complete && image.currentSrc); turn++) await frames();
+      const seen = shown().map((image) => {
+        const style = view.getComputedStyle(image);
+        const px = (name) => parseFloat(style[name]);
+        const { width, height } = image.getBoundingClientRect();
+        const sources = image.parentElement.localName === 'picture' ? [...image.parentElement.querySelectorAll('source')] : [];
+        const taken = sources.find((source) => !source.media || view.matchMedia(source.media).matches) || image;
+        return {
+          of: image.closest('[class*="n-"]').className.match(/(?:^| )n-(\\S+)/)[1],
+          box: { width: width - px('borderLeftWidth') - px('borderRightWidth'), height: height - px('borderTopWidth') - px('borderBottomWidth') },
+          fit: style.objectFit,
+          shape: taken.getAttribute('width') / taken.getAttribute('height'),
+          source: image.currentSrc,
+        };
+      });
+      frame.remove();
+      return seen;
+  };
+  (async () => {
+    const seen = [];
+    // So many at once that the browser is not kept waiting.
+    for (let at = 0; at < widths.length; at += 8) seen.push(...(await Promise.all(widths.slice(at, at + 8).map(lookAt))));
+    done(seen);
+  })();`;
+
+/** px; how wide the file is that was fetched: its name says it, or it is the picture itself. */
+function fetched(source: string, assets: readonly Asset[]): { width: number; asset: Asset } {
+  const name = /assets\/([^/]+)$/.exec(source)?.[1];
+  if (name === undefined) throw new Error(`Fetched: “${source}”.`);
+  const asset = assets.find(({ id }) => name.startsWith(`${id}-`))!;
+  const made = /-(\d+)-[0-9a-f]{10}\.\w+$/.exec(name.slice(asset.id.length));
+  return { asset, width: made ? Number(made[1]) : asset.width };
+}
+
+/** px; how wide the whole file is drawn: that of its box, or more where the box cuts off its sides. */
+const drawn = ({ box, fit, shape }: SeenPicture): number =>
+  fit === 'cover' ? Math.max(box.width, box.height * shape) : box.width;
+
+/** Whether an element’s width, or that of one around it, follows its words: then core tells how wide it can be at most. */
+function followsWords(site: Site, page: Page, id: string, width: number): boolean {
+  const view = viewAt(site.frame.views, width).id;
+  const value = (node: Node, name: string) => resolve(site.frame, page, node, knownProperty(name), view);
+  for (let node = page.nodes[id as never] as Node; node.parent !== null; node = page.nodes[node.parent]) {
+    const parent = page.nodes[node.parent];
+    const own = value(node, 'blockAlign');
+    const align = own === 'auto' ? value(parent, 'justifyItems') : own;
+    if (parent.parent === null) return false;
+    if (node.id !== id && align !== 'stretch' && value(node, 'width') === 'auto') return true;
+  }
+  return false;
+}
+
+describe('the pictures that a page fetches', function () {
+  this.timeout(240_000);
+  let browser: Browser;
+  let files: FileServer;
+  let count = 0;
+  before(async () => {
+    [browser, files] = await Promise.all([openBrowser(), fileServer()]);
+  });
+  after(async () => {
+    await browser?.close();
+    files?.close();
+  });
+
+  async function seenIn(site: Site, widths: number[], density = 1): Promise<SeenPicture[][]> {
+    await browser.driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+      width: 1280,
+      height: 800,
+      deviceScaleFactor: density,
+      mobile: false,
+    });
+    await browser.driver.get(`${files.url}/frame`);
+    const url = await files.put(`sizes-${count++}`, site);
+    const seen: SeenPicture[][] = [];
+    for (let at = 0; at < widths.length; at += 24)
+      seen.push(
+        ...(await browser.driver.executeAsyncScript<SeenPicture[][]>(LOOK, url, widths.slice(at, at + 24))),
+      );
+    return seen;
+  }
+
+  /** The widths on offer of what was fetched, narrow to wide; of a part of a picture, its own. */
+  const offered = (natural: number) => [
+    ...OFFERED.filter((width) => width < Math.min(natural, 2560)),
+    Math.min(natural, 2560),
+  ];
+
+  /** What is wrong with what was fetched at widths of the window. */
+  function faults(
+    site: Site,
+    page: Page,
+    widths: number[],
+    seen: SeenPicture[][],
+    density: number,
+  ): string[] {
+    return seen.flatMap((pictures, index) =>
+      pictures.flatMap((picture) => {
+        const { width, asset } = fetched(picture.source, site.frame.assets);
+        const { width: w, height: h } = asset;
+        const natural = picture.shape < w / h - 0.01 ? Math.round(h * picture.shape) : w;
+        const steps = offered(natural);
+        const needed = drawn(picture) * density;
+        const suffices = (least: number) => steps.find((step) => step >= least) ?? steps.at(-1)!;
+        // A hundredth of a px, in which layouts are rounded, must not decide.
+        const right = new Set([suffices(needed - 0.1), suffices(needed + 0.1)]);
+        // Nor the whole px in which the heights of files are.
+        const { box } = picture;
+        right.add(suffices(drawn({ ...picture, box: { ...box, height: box.height - 1 } }) * density));
+        if (picture.box.width <= 0 || right.has(width)) return [];
+        // On dense screens Chromium takes the smaller of two as long as it is nearer in the geometric mean.
+        if (density > 1 && steps[steps.indexOf(suffices(needed)) - 1] === width) return [];
+        if (followsWords(site, page, picture.of, widths[index]) && width >= suffices(needed)) return [];
+        return [
+          `${picture.of} at ${widths[index]} px: ${width} of ${steps.join(' ')} fetched for ${needed.toFixed(2)}`,
+        ];
+      }),
+    );
+  }
+
+  it('are the smallest that suffice, at every tenth width of the demo, on screens of one, two and three px to the px', async () => {
+    const widths = Array.from({ length: 169 }, (_, index) => 280 + 10 * index);
+    for (const [id, density, step] of [
+      ['home', 1, 10],
+      ['home', 2, 140],
+      ['home', 3, 140],
+    ] as const) {
+      const site = onlyPages(demo, id);
+      const [page] = Object.values(site.pages);
+      const at = widths.filter((width) => (width - 280) % step === 0);
+      const seen = await seenIn(site, at, density);
+      expect(seen.flat().length, id).to.be.greaterThan(30);
+      expect(faults(site, page, at, seen, density).slice(0, 8).join('\n'), `${id}, ${density}x`).to.equal('');
+    }
+  });
+
+  it('are the smallest that suffice in generated rows, columns and galleries', async () => {
+    const large = { alpha: [3000, 2000], beta: [1400, 1400], gamma: [900, 1600] } as Record<string, number[]>;
+    const sites = fc.sample(siteArbitrary, { numRuns: 16, seed: 7 });
+    let compared = 0;
+    for (const site of sites) {
+      const assets = site.frame.assets.map((asset) => {
+        const [width, height] = large[asset.id];
+        return { ...asset, width, height };
+      });
+      const grown = { ...site, frame: { ...site.frame, assets } };
+      const [page] = Object.values(grown.pages);
+      if (!Object.values(page.nodes).some(({ kind }) => ['picture', 'gallery', 'logo'].includes(kind)))
+        continue;
+      const widths = [300, 610, 1001, 1340, 1800];
+      const seen = await seenIn(grown, widths);
+      compared += seen.flat().length;
+      expect(
+        faults(grown, page, widths, seen, 1).slice(0, 5),
+        JSON.stringify(grown.frame.views),
+      ).to.deep.equal([]);
+    }
+    expect(compared).to.be.greaterThan(60);
+  });
+});

@@ -1,0 +1,250 @@
+/** Pictures and films that are brought in: what is taken, in which form it is kept, and what is refused with nothing kept. */
+import { expect } from 'chai';
+import { crc32, deflateSync, gzipSync } from 'node:zlib';
+import sharp from 'sharp';
+import { paths } from '../../api/paths.ts';
+import type { AssetResponse, MakingResponse, Problem } from '../../api/responses.ts';
+import { demoSite } from '../../demo/site.ts';
+import { readSiteFile, writeSiteFile } from '../../core/index.ts';
+import { fileStore } from '../../server/store/files.ts';
+import { served, type Served } from './serving.ts';
+
+const SITE = 'brindle-hill';
+
+/** A PNG of one colour and any size, written by hand: what it unpacks to has nothing to do with how long it is (PNG 3, §5 and §11). */
+function plainPng(width: number, height: number): Buffer {
+  const chunk = (type: string, data: Buffer) => {
+    const body = Buffer.concat([Buffer.from(type, 'latin1'), data]);
+    const [length, sum] = [Buffer.alloc(4), Buffer.alloc(4)];
+    length.writeUInt32BE(data.length);
+    sum.writeUInt32BE(crc32(body));
+    return Buffer.concat([length, body, sum]);
+  };
+  const head = Buffer.alloc(13);
+  head.writeUInt32BE(width, 0);
+  head.writeUInt32BE(height, 4);
+  head.set([1, 0, 0, 0, 0], 8);
+  const rows = Buffer.alloc(height * (1 + Math.ceil(width / 8)));
+  return Buffer.concat([
+    Buffer.from('\x89PNG\r\n\x1a\n', 'latin1'),
+    chunk('IHDR', head),
+    chunk('IDAT', deflateSync(rows)),
+    chunk('IEND', Buffer.alloc(0)),
+  ]);
+}
+
+const noise = (width: number, height: number) =>
+  sharp({
+    create: {
+      width,
+      height,
+      channels: 3,
+      background: '#345',
+      noise: { type: 'gaussian', mean: 90, sigma: 20 },
+    },
+  });
+
+describe('pictures and films', function () {
+  this.timeout(60_000);
+  let running: Served;
+  before(async () => {
+    running = await served();
+  });
+  after(() => running?.end());
+
+  const put = (bytes: Buffer | string, type = 'application/octet-stream') =>
+    fetch(running.url + paths.assets(SITE), {
+      method: 'POST',
+      headers: { 'Content-Type': type },
+      body: typeof bytes === 'string' ? bytes : new Uint8Array(bytes),
+    });
+  const taken = async (bytes: Buffer | string): Promise<AssetResponse> => {
+    const answer = await put(bytes);
+    if (answer.status !== 201) throw new Error(((await answer.json()) as Problem).detail);
+    return (await answer.json()) as AssetResponse;
+  };
+  const bytesOf = async ({ hash }: Pick<AssetResponse, 'hash'>) =>
+    Buffer.from(await (await fetch(running.url + paths.asset(SITE, hash))).arrayBuffer());
+  const keptFiles = async () => (await fileStore(`${running.folder}/files`).list()).length;
+
+  it('are known by their bytes, whatever they are called', async () => {
+    const picture = noise(800, 500);
+    for (const [type, bytes] of [
+      ['image/jpeg', await picture.jpeg().toBuffer()],
+      ['image/png', await picture.png().toBuffer()],
+      ['image/webp', await picture.webp().toBuffer()],
+      ['image/avif', await picture.avif({ effort: 0 }).toBuffer()],
+      ['image/gif', await picture.gif().toBuffer()],
+    ] as const) {
+      const answer = await taken(bytes);
+      expect([answer.type, answer.width, answer.height], type).to.deep.equal([type, 800, 500]);
+      expect(answer.colour, type).to.match(/^#[0-9a-f]{6}$/);
+      const served = await fetch(running.url + paths.asset(SITE, answer.hash));
+      expect(served.headers.get('Content-Type')).to.equal(type);
+    }
+    const { files } = await demoSite();
+    const film = await taken(Buffer.from(files['turning-sky'], 'base64'));
+    expect([film.type, film.width, film.height]).to.deep.equal(['video/webm', 640, 360]);
+    const turning = await sharp(
+      await Promise.all(
+        ['#f00', '#0f0'].map((background) =>
+          sharp({ create: { width: 60, height: 40, channels: 3, background } })
+            .png()
+            .toBuffer(),
+        ),
+      ),
+      { join: { animated: true } },
+    )
+      .gif()
+      .toBuffer();
+    expect(await taken(turning)).to.deep.include({ type: 'image/gif', width: 60, height: 40, moves: true });
+  });
+
+  it('stand upright, and keep nothing of place and camera', async () => {
+    const bytes = await noise(600, 400)
+      .jpeg()
+      .withExif({ IFD0: { Make: 'A camera', Orientation: '6' }, IFD3: { GPSLatitude: '51/1 30/1 0/1' } })
+      .withMetadata({ orientation: 6 })
+      .toBuffer();
+    expect((await sharp(bytes).metadata()).orientation).to.equal(6);
+    const answer = await taken(bytes);
+    // Orientation 6 (EXIF 2.32, §4.6.4): the row that is stored first is the right side of the picture.
+    expect([answer.width, answer.height]).to.deep.equal([400, 600]);
+    const kept = await bytesOf(answer);
+    const { exif, orientation, icc, xmp } = await sharp(kept).metadata();
+    expect([exif, orientation, icc, xmp]).to.deep.equal([undefined, undefined, undefined, undefined]);
+    expect(kept.includes('A camera')).to.equal(false);
+  });
+
+  it('of two kinds at once are kept as the picture alone', async () => {
+    const picture = await noise(80, 60).png().toBuffer();
+    const answer = await taken(Buffer.concat([picture, Buffer.from('<script>alert(1)</script>PK\x03\x04')]));
+    const kept = await bytesOf(answer);
+    expect(kept.includes('<script>') || kept.includes('PK\x03\x04')).to.equal(false);
+    expect((await sharp(kept).metadata()).width).to.equal(80);
+  });
+
+  it('that are drawings keep what draws, and nothing that runs or fetches', async () => {
+    const answer = await taken(`<?xml version="1.0"?>
+      <svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" viewBox="0 0 120 80" onload="alert(1)">
+        <script>alert(2)</script><foreignObject><body xmlns="http://www.w3.org/1999/xhtml"><iframe src="https://a.example"/></body></foreignObject>
+        <style>@import url(https://b.example/x.css); path { fill: url(https://c.example/#x) }</style>
+        <image href="https://d.example/x.png" width="10" height="10"/><use href="https://e.example/x.svg#y"/><use href="#own"/>
+        <a href="javascript:alert(3)"><path id="own" d="M0 0h9v9z" fill="#123" style="stroke:url('https://f.example')" onclick="alert(4)"/></a>
+        <set attributeName="href" to="javascript:alert(5)"/><animate attributeName="href" values="javascript:alert(6)"/>
+        <linearGradient id="g"><stop offset="0" stop-color="red"/></linearGradient><rect fill="url(#g)" width="5" height="5"/>
+      </svg>`);
+    expect([answer.type, answer.width, answer.height]).to.deep.equal(['image/svg+xml', 120, 80]);
+    const kept = (await bytesOf(answer)).toString('utf8');
+    for (const never of [
+      'script',
+      'alert',
+      'example',
+      'foreignObject',
+      'javascript',
+      'iframe',
+      'onload',
+      '@import',
+    ])
+      expect(kept.toLowerCase(), never).not.to.include(never.toLowerCase());
+    for (const drawn of ['M0 0h9v9z', '#own', 'url(#g)', 'linearGradient', 'viewBox="0 0 120 80"'])
+      expect(kept, drawn).to.include(drawn);
+    // What is clean already stays as it is.
+    expect((await taken(kept)).hash).to.equal(answer.hash);
+    const alone = await fetch(running.url + paths.asset(SITE, answer.hash));
+    expect(alone.headers.get('Content-Security-Policy')).to.match(/default-src 'none'.*sandbox/);
+  });
+
+  it('are refused with a sentence, and nothing of them is kept', async () => {
+    const jpeg = await noise(900, 600).jpeg().toBuffer();
+    const gif = await sharp({ create: { width: 20, height: 20, channels: 3, background: '#fff' } })
+      .gif()
+      .toBuffer();
+    const bomb = `<?xml version="1.0"?><!DOCTYPE svg [<!ENTITY a "ha"><!ENTITY b "&a;&a;&a;&a;">]><svg xmlns="http://www.w3.org/2000/svg"><text>&b;</text></svg>`;
+    const before = await keptFiles();
+    for (const [what, bytes, sentence] of [
+      [
+        'a picture of 200 megapixels',
+        plainPng(20_000, 10_000),
+        /200 megapixels; a picture has 40 megapixels at most/,
+      ],
+      ['a JPEG cut short', jpeg.subarray(0, jpeg.length / 2), /damaged, or only a part/],
+      ['a PNG cut short', plainPng(100, 100).subarray(0, 60), /damaged/],
+      [
+        'a head of a GIF before a script',
+        Buffer.concat([gif.subarray(0, 10), Buffer.from('=1;alert(1)')]),
+        /damaged/,
+      ],
+      ['entities', Buffer.from(bomb), /declares entities/],
+      [
+        'an SVG that is no XML',
+        Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><g>'),
+        /no SVG that can be read/,
+      ],
+      ['a page', Buffer.from('<!DOCTYPE html><svg></svg>'), /none of the types/],
+      ['an archive', Buffer.from('PK\x03\x04rest'), /none of the types/],
+      ['nothing', Buffer.alloc(0), /is empty/],
+      [
+        'a film without pictures',
+        Buffer.concat([Buffer.from('\x1a\x45\xdf\xa3', 'latin1'), Buffer.alloc(400)]),
+        /damaged|no film/,
+      ],
+    ] as const) {
+      const answer = await put(bytes);
+      expect(answer.status, what).to.equal(422);
+      const { detail } = (await answer.json()) as Problem;
+      expect(detail, what).to.match(sentence);
+      expect(detail, what).to.match(/Nothing was kept\.$/);
+    }
+    expect((await put(Buffer.alloc(50_000_001))).status).to.equal(413);
+    expect(await keptFiles()).to.equal(before);
+    expect(
+      (await fetch(running.url + paths.assets('nowhere'), { method: 'POST', body: new Uint8Array(jpeg) }))
+        .status,
+    ).to.equal(404);
+  });
+
+  it('come in smaller widths, never larger than they are', async () => {
+    const answer = await taken(await noise(700, 500).jpeg().toBuffer());
+    for (const [asked, given] of [
+      [320, 320],
+      [640, 640],
+      [2000, 700],
+    ]) {
+      const made = await fetch(running.url + paths.made(SITE, answer.hash, asked));
+      expect(made.headers.get('Content-Type')).to.equal('image/webp');
+      expect((await sharp(Buffer.from(await made.arrayBuffer())).metadata()).width).to.equal(given);
+    }
+    const { wanted, made } = (await (await fetch(running.url + paths.making(SITE))).json()) as MakingResponse;
+    expect(made).to.be.within(0, wanted);
+    expect(wanted).to.be.greaterThan(50);
+  });
+
+  it('in a site file are what it says of them, or the file is refused', async () => {
+    const { site, files } = await demoSite();
+    const bring = async (assets: typeof site.frame.assets, given: Record<string, string>) => {
+      const answer = await fetch(running.url + paths.sites(), {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: writeSiteFile({ ...site, frame: { ...site.frame, assets } }, { ...files, ...given }),
+      });
+      return { status: answer.status, problem: (await answer.json()) as Problem };
+    };
+    const other = site.frame.assets.map((asset) =>
+      asset.id === 'saturn' ? { ...asset, width: 901 } : asset,
+    );
+    const { status, problem } = await bring(other, {});
+    expect(status).to.equal(422);
+    expect(problem.faults).to.deep.equal([
+      { path: '/files/saturn', sentence: 'The picture “Saturn” is 900 × 600 px, not 901 × 600.' },
+    ]);
+    expect(readSiteFile(writeSiteFile(site, files)).ok).to.equal(true);
+    // What unpacks to far more than a site file may have is not unpacked.
+    const packed = await fetch(running.url + paths.sites(), {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', 'Content-Encoding': 'gzip' },
+      body: new Uint8Array(gzipSync(Buffer.alloc(150_000_000, 32))),
+    });
+    expect(packed.status).to.equal(413);
+  });
+});

@@ -1,0 +1,67 @@
+import { Box, ButtonBase, Typography } from '@mui/material';
+import { Clapperboard } from 'lucide-react';
+import type { Asset } from '../../core/index.ts';
+import { pictureUrl } from '../page/content.ts';
+import { line, petrol, quiet } from '../ui/theme.ts';
+
+interface AssetCardProps {
+  site: string;
+  asset: Asset;
+  /** In how many places it stands. */
+  uses: number;
+  chosen: boolean;
+  onChoose(): void;
+}
+
+/** One thing of the shelf, to know it by. */
+export function AssetCard({ site, asset, uses, chosen, onChoose }: AssetCardProps) {
+  const film = asset.type.startsWith('video/');
+  const where = uses === 0 ? 'not used' : uses === 1 ? 'in 1 place' : `in ${uses} places`;
+  return (
+    <li style={{ contentVisibility: 'auto', containIntrinsicSize: '168px 190px' }}>
+      <ButtonBase
+        aria-pressed={chosen}
+        onClick={onChoose}
+        sx={{
+          width: '100%',
+          display: 'block',
+          textAlign: 'left',
+          borderRadius: 1,
+          overflow: 'hidden',
+          border: `1px solid ${chosen ? petrol : line}`,
+          outline: chosen ? `1px solid ${petrol}` : 'none',
+          bgcolor: 'white',
+        }}
+      >
+        <Box
+          sx={{
+            height: 124,
+            display: 'grid',
+            placeItems: 'center',
+            bgcolor: asset.colour ?? '#ece6d9',
+            color: quiet,
+          }}
+        >
+          {film ? (
+            <Clapperboard size={34} aria-hidden />
+          ) : (
+            <img
+              src={pictureUrl(site, asset, 320)}
+              alt=""
+              loading="lazy"
+              style={{ width: '100%', height: 124, objectFit: 'cover' }}
+            />
+          )}
+        </Box>
+        <Box sx={{ px: 1.25, py: 0.75 }}>
+          <Typography noWrap sx={{ fontWeight: 700, fontSize: 13 }} title={asset.name}>
+            {asset.name}
+          </Typography>
+          <Typography noWrap sx={{ fontSize: 12, color: quiet }}>
+            {asset.width} × {asset.height} · {where}
+          </Typography>
+        </Box>
+      </ButtonBase>
+    </li>
+  );
+}

@@ -1,0 +1,178 @@
+import { Box, Button, IconButton, Link, Tooltip, Typography } from '@mui/material';
+import { Replace, Trash2, X } from 'lucide-react';
+import { useRef } from 'react';
+import { useNavigate } from 'react-router';
+import { paths } from '../../api/paths.ts';
+import { viewOf, type Asset, type AssetUse, type Site } from '../../core/index.ts';
+import { pictureUrl } from '../page/content.ts';
+import { selected } from '../state/desk.ts';
+import { edit } from '../state/edits.ts';
+import { useAppDispatch } from '../state/store.ts';
+import { replaceFile } from '../state/bringing.ts';
+import { Field } from '../ui/Field.tsx';
+import { FocusPicture } from '../ui/FocusPicture.tsx';
+import { line, paper, quiet } from '../ui/theme.ts';
+
+/** What the types of files are called. */
+const TYPES: Record<Asset['type'], string> = {
+  'image/jpeg': 'JPEG picture',
+  'image/png': 'PNG picture',
+  'image/webp': 'WebP picture',
+  'image/avif': 'AVIF picture',
+  'image/gif': 'GIF picture',
+  'image/svg+xml': 'SVG drawing',
+  'video/mp4': 'MP4 film',
+  'video/webm': 'WebM film',
+};
+
+/** A use in words: "picture, in Tablet and Mobile". */
+export function describeUse(site: Site, { as, views }: AssetUse): string {
+  const { views: all } = site.frame;
+  const others = (views ?? []).filter((id) => id !== all.base);
+  if (others.length === 0 || others.length !== views?.length) return as;
+  return `${as}, in ${others.map((id) => viewOf(all, id).name).join(' and ')}`;
+}
+
+interface AssetDetailsProps {
+  site: Site;
+  asset: Asset;
+  uses: readonly AssetUse[];
+  onDelete(): void;
+  onClose(): void;
+}
+
+/** What is said of one thing of the shelf, where it stands, and what can be done with it. */
+export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDetailsProps) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const file = useRef<HTMLInputElement>(null);
+  const film = asset.type.startsWith('video/');
+  const change = (what: { name?: string; alt?: string; focus?: Asset['focus'] | null }) =>
+    dispatch(edit('changeAsset', { asset: asset.id, ...what }));
+  const go = async ({ page, node }: AssetUse) => {
+    await navigate(`/sites/${site.frame.id}/pages/${page}`);
+    if (node) dispatch(selected(node));
+  };
+  return (
+    <Box
+      component="section"
+      aria-label={`About ${asset.name}`}
+      sx={{
+        borderLeft: `1px solid ${line}`,
+        bgcolor: paper,
+        overflowY: 'auto',
+        p: 2,
+        display: 'grid',
+        gap: 2,
+        alignContent: 'start',
+      }}
+    >
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+        <Typography component="h2" noWrap sx={{ fontSize: 16, fontWeight: 700, flex: 1 }} title={asset.name}>
+          {asset.name}
+        </Typography>
+        <IconButton size="small" aria-label="Close" onClick={onClose}>
+          <X size={16} />
+        </IconButton>
+      </Box>
+      {film ? (
+        <video
+          src={paths.asset(site.frame.id, asset.hash)}
+          controls
+          style={{ width: '100%', borderRadius: 3 }}
+        />
+      ) : (
+        <Box>
+          <FocusPicture
+            src={pictureUrl(site.frame.id, asset, 640)}
+            point={asset.focus ?? { x: 50, y: 50 }}
+            onChange={(focus) => change({ focus })}
+          />
+          <Box sx={{ display: 'flex', alignItems: 'center', mt: 0.5 }}>
+            <Typography sx={{ fontSize: 12, color: quiet, flex: 1 }}>
+              {asset.focus
+                ? `Stays in sight: ${asset.focus.x} % from the left, ${asset.focus.y} % from the top`
+                : 'Click what stays in sight where the picture is cropped.'}
+            </Typography>
+            {asset.focus && (
+              <Button size="small" onClick={() => change({ focus: null })}>
+                Middle
+              </Button>
+            )}
+          </Box>
+        </Box>
+      )}
+      <Typography sx={{ fontSize: 12, color: quiet }}>
+        {TYPES[asset.type]}, {asset.width} × {asset.height} px
+      </Typography>
+      <Field label="Name" value={asset.name} most={80} onDone={(name) => change({ name })} />
+      {!film && (
+        <Field
+          label="Text alternative"
+          help="Said wherever the picture stands and no other is given there."
+          value={asset.alt ?? ''}
+          most={400}
+          multiline
+          onDone={(alt) => change({ alt })}
+        />
+      )}
+      <Box>
+        <Typography component="h3" sx={{ fontSize: 13, fontWeight: 700, mb: 0.5 }}>
+          Where it stands
+        </Typography>
+        {uses.length === 0 && (
+          <Typography sx={{ fontSize: 13, color: quiet }}>
+            Nowhere yet. Choose it for a picture in the workbench.
+          </Typography>
+        )}
+        <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+          {uses.map((use) => {
+            const page = site.pages[use.page];
+            return (
+              <Box
+                component="li"
+                key={`${use.page} ${use.node} ${use.as}`}
+                sx={{ py: 0.5, borderTop: `1px solid ${line}`, fontSize: 13 }}
+              >
+                <Link
+                  component="button"
+                  type="button"
+                  sx={{ fontSize: 13, textAlign: 'left' }}
+                  onClick={() => void go(use)}
+                >
+                  {page.nodes[use.node ?? page.root].name}
+                </Link>
+                <Box component="span" sx={{ color: quiet }}>
+                  {' '}
+                  on {page.nodes[page.root].name}
+                  {describeUse(site, use) !== 'picture' && `, ${describeUse(site, use)}`}
+                </Box>
+              </Box>
+            );
+          })}
+        </Box>
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1, borderTop: `1px solid ${line}`, pt: 1.5 }}>
+        <input
+          ref={file}
+          type="file"
+          hidden
+          aria-label={`Another file for ${asset.name}`}
+          onChange={({ target }) => {
+            const [chosen] = target.files ?? [];
+            if (chosen) void dispatch(replaceFile(asset.id, chosen));
+            target.value = '';
+          }}
+        />
+        <Tooltip describeChild title="Another file in its place, wherever it stands">
+          <Button size="small" startIcon={<Replace size={15} />} onClick={() => file.current?.click()}>
+            Replace …
+          </Button>
+        </Tooltip>
+        <Button size="small" color="error" startIcon={<Trash2 size={15} />} onClick={onDelete}>
+          Delete …
+        </Button>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,153 @@
+import { nanoid } from 'nanoid';
+import { paths } from '../../api/paths.ts';
+import type { AssetResponse, Problem } from '../../api/responses.ts';
+import { LIMITS, type Asset } from '../../core/index.ts';
+import { edit } from './edits.ts';
+import type { Thunk } from './store.ts';
+import { unreachable } from './transport.ts';
+import { uploads } from './uploads.ts';
+
+const { begun, told, ended } = uploads.actions;
+
+/** px; how many a picture has, as far as the browser can tell without unpacking it. */
+async function pixelsOf(file: File): Promise<number> {
+  if (!file.type.startsWith('image/')) return 0;
+  const url = URL.createObjectURL(file);
+  try {
+    const image = new Image();
+    await new Promise((next) => {
+      image.onload = next;
+      image.onerror = next;
+      image.src = url;
+    });
+    return image.naturalWidth * image.naturalHeight;
+  } finally {
+    URL.revokeObjectURL(url);
+  }
+}
+
+/** Why a file is not even sent; undefined where it may be. */
+async function refusedBefore(file: File): Promise<string | undefined> {
+  if (file.size > LIMITS.asset)
+    return `It has more than ${LIMITS.asset / 1_000_000} MB, the most that a picture or film may have. Nothing was sent.`;
+  if (file.size === 0) return 'It is empty. Nothing was sent.';
+  const pixels = await pixelsOf(file);
+  return pixels > LIMITS.pixels
+    ? `It has ${Math.round(pixels / 1_000_000)} megapixels; a picture has ${LIMITS.pixels / 1_000_000} at most. Make it smaller and choose it again. Nothing was sent.`
+    : undefined;
+}
+
+/** `Stopped` where a person has stopped it. */
+type Sent = { asset: AssetResponse } | { sentence: string } | 'stopped';
+
+/** Sends a file and tells how far that is, which `fetch` cannot. */
+function send(site: string, file: File, onSent: (share: number) => void, signal: AbortSignal): Promise<Sent> {
+  return new Promise((resolve) => {
+    const request = new XMLHttpRequest();
+    request.open('POST', paths.assets(site));
+    request.setRequestHeader('Content-Type', 'application/octet-stream');
+    request.responseType = 'json';
+    request.upload.onprogress = ({ loaded, total }) => onSent(total > 0 ? loaded / total : 1);
+    request.onload = () => {
+      if (request.status === 201) resolve({ asset: request.response as AssetResponse });
+      else
+        resolve({
+          sentence:
+            (request.response as Problem | null)?.detail ??
+            `The server answered with status ${request.status}. Nothing was kept.`,
+        });
+    };
+    request.onerror = () => resolve({ sentence: `${unreachable} Nothing was kept.` });
+    request.onabort = () => resolve('stopped');
+    signal.addEventListener('abort', () => request.abort());
+    request.send(file);
+  });
+}
+
+/** What stops each upload. */
+const stops = new Map<string, AbortController>();
+
+/** The uploads of all windows' screens go one after the other, so that what is seen first is there first. */
+let turn: Promise<unknown> = Promise.resolve();
+
+/** The name of a picture by that of its file: "night-sky_02.jpg" is "night sky 02". */
+const nameOf = (file: File): string =>
+  file.name
+    .replace(/\.[^.]*$/, '')
+    .replace(/[\p{Cc}\p{Cf}]/gu, '')
+    .replace(/[-_\s]+/g, ' ')
+    .trim()
+    .slice(0, 70) || 'Picture';
+
+/** Brings one file in and answers what is to be done with it: its bytes are kept, and nothing refers to them yet. */
+function sendFile(file: File): Thunk<Promise<AssetResponse | undefined>> {
+  return async (dispatch, getState) => {
+    const { open } = getState().documents;
+    if (!open) return undefined;
+    const site = open.site.frame.id;
+    const key = nanoid();
+    const stop = new AbortController();
+    stops.set(key, stop);
+    dispatch(begun({ key, site, name: file.name, state: 'waits', sent: 0 }));
+    const run = async (): Promise<AssetResponse | undefined> => {
+      if (stop.signal.aborted) return undefined;
+      const refused = await refusedBefore(file);
+      if (refused) {
+        dispatch(told({ key, state: 'failed', sentence: refused }));
+        return undefined;
+      }
+      const tell = (sent: number) => dispatch(told({ key, state: sent < 1 ? 'sent' : 'examined', sent }));
+      tell(0);
+      const answer = await send(site, file, tell, stop.signal);
+      if (answer === 'stopped') return undefined;
+      if ('sentence' in answer) {
+        dispatch(told({ key, state: 'failed', sentence: answer.sentence }));
+        return undefined;
+      }
+      dispatch(ended(key));
+      return answer.asset;
+    };
+    const mine = turn.then(run, run);
+    turn = mine;
+    const result = await mine;
+    stops.delete(key);
+    // Another site may have been opened meanwhile: what was sent is left there.
+    return getState().documents.open?.site.frame.id === site ? result : undefined;
+  };
+}
+
+/** Stops an upload, or forgets one that failed. */
+export const stopUpload =
+  (key: string): Thunk =>
+  (dispatch) => {
+    stops.get(key)?.abort();
+    dispatch(ended(key));
+  };
+
+/** Puts files on the shelf, one after the other, each as a step; what fails is told, and the others go on. Answers their ids. */
+export function bringInFiles(files: readonly File[]): Thunk<Promise<string[]>> {
+  return async (dispatch, getState) => {
+    const added = await Promise.all(
+      files.map(async (file) => {
+        const sent = await dispatch(sendFile(file));
+        if (!sent) return [];
+        const { bytes: _bytes, ...asset } = sent;
+        if (!dispatch(edit('addAsset', { ...asset, name: nameOf(file) }))) return [];
+        return getState()
+          .documents.open!.site.frame.assets.slice(-1)
+          .map(({ id }) => id);
+      }),
+    );
+    return added.flat();
+  };
+}
+
+/** Puts a file in the place of a picture or film of the shelf, wherever that stands. */
+export function replaceFile(asset: Asset['id'], file: File): Thunk<Promise<void>> {
+  return async (dispatch) => {
+    const sent = await dispatch(sendFile(file));
+    if (!sent) return;
+    const { bytes: _bytes, ...made } = sent;
+    dispatch(edit('replaceAsset', { asset, ...made }));
+  };
+}

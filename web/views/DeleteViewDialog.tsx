@@ -1,0 +1,70 @@
+import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
+import { useId, useMemo, useState } from 'react';
+import { towardsBase, valuesInView, type Site, type View } from '../../core/index.ts';
+import { edit } from '../state/edits.ts';
+import { useAppDispatch } from '../state/store.ts';
+import { ValueLines } from './ValueLines.tsx';
+
+interface DeleteViewDialogProps {
+  site: Site;
+  view: View;
+  onClose(): void;
+}
+
+/** Shows everything that is set in a view before it is deleted, and what becomes of each. */
+export function DeleteViewDialog({ site, view, onClose }: DeleteViewDialogProps) {
+  const dispatch = useAppDispatch();
+  const heading = useId();
+  const values = useMemo(() => valuesInView(site, view.id), [site, view.id]);
+  const [keys, setKeys] = useState<ReadonlySet<string>>(new Set());
+  const { views } = site.frame;
+  const neighbour = towardsBase(views, view.id);
+  const narrower = views.list[views.list.findIndex(({ id }) => id === view.id) - 1];
+  const takes = narrower ?? views.list[1];
+  const possible = values.filter(({ canHandOver }) => canHandOver).map(({ key }) => key);
+  // What somebody else has changed meanwhile is not handed over unseen.
+  const handed = possible.filter((key) => keys.has(key));
+  const turn = (key: string) => {
+    const next = new Set(keys);
+    if (!next.delete(key)) next.add(key);
+    setKeys(next);
+  };
+  const remove = () => {
+    if (dispatch(edit('removeView', { view: view.id, values: handed }))) onClose();
+  };
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby={heading}>
+      <DialogTitle id={heading}>Delete {view.name}</DialogTitle>
+      <DialogContent>
+        <Typography>
+          Its widths go to {takes.name}; every other view looks as it did, and undo brings all of it back.{' '}
+          {values.length === 0
+            ? 'Nothing is set in it, on no page and not in the theme.'
+            : `What is set in it goes with it, unless it is handed to ${neighbour.name}, where it then takes the place of what is there.`}
+        </Typography>
+        {values.length > 0 && (
+          <>
+            <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, my: 1 }}>
+              <Typography sx={{ flex: 1, fontWeight: 700, fontSize: 13 }} role="status">
+                {handed.length} handed to {neighbour.name}, {values.length - handed.length} dropped
+              </Typography>
+              <Button size="small" onClick={() => setKeys(new Set(possible))}>
+                Hand all over
+              </Button>
+              <Button size="small" onClick={() => setKeys(new Set())}>
+                Drop all
+              </Button>
+            </Box>
+            <ValueLines site={site} values={values} handing={{ to: neighbour.name, keys, onTurn: turn }} />
+          </>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Keep it</Button>
+        <Button color="error" variant="contained" onClick={remove}>
+          Delete
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,329 @@
+import { Box, Button, IconButton, Menu, MenuItem, Radio, Tooltip, Typography } from '@mui/material';
+import { ChevronDown, RotateCw, Trash2 } from 'lucide-react';
+import { useId, useMemo, useState, type ReactNode } from 'react';
+import {
+  describeWidths,
+  DEVICES,
+  valuesInView,
+  widthsOf,
+  type Grid,
+  type NodeId,
+  type Site,
+  type SiteFrame,
+  type View,
+  type ViewId,
+} from '../../core/index.ts';
+import { usePreviewOf } from '../page/content.ts';
+import { PagePicture } from '../page/PagePicture.tsx';
+import { edit } from '../state/edits.ts';
+import { useAppDispatch } from '../state/store.ts';
+import { pxIn } from '../ui/px.ts';
+import { Field } from '../ui/Field.tsx';
+import { marigoldPale, petrolTint, quiet } from '../ui/theme.ts';
+import './views.css';
+
+/** px; the widest content that a grid can have, which is as wide as its view. */
+const UNLIMITED = 4000;
+
+interface MeasureProps {
+  label: string;
+  /** Whether the row says what it is. */
+  alone?: boolean;
+  view: View;
+  value: number;
+  disabled?: boolean;
+  onDone(value: number): boolean;
+}
+
+function Measure({ label, alone, view, value, disabled, onDone }: MeasureProps) {
+  return (
+    <Field
+      label={alone ? undefined : label}
+      name={`${label}, ${view.name}`}
+      numeric
+      value={String(value)}
+      most={9}
+      disabled={disabled}
+      onDone={(text) => onDone(pxIn(text))}
+    />
+  );
+}
+
+/** Sizes of common devices that lie in the view, to take as its sheet. */
+function Devices({
+  site,
+  view,
+  onTake,
+}: {
+  site: SiteFrame;
+  view: View;
+  onTake: (sheet: View['sheet']) => void;
+}) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const { from = 0, below = Infinity } = widthsOf(site.views, view.id);
+  const within = DEVICES.filter(({ width }) => width >= from && width < below);
+  return (
+    <>
+      <Button
+        size="small"
+        aria-haspopup="menu"
+        aria-label={`Common devices, ${view.name}`}
+        endIcon={<ChevronDown size={13} />}
+        onClick={({ currentTarget }) => setAnchor(currentTarget)}
+        sx={{ px: 0.5, minWidth: 0, whiteSpace: 'nowrap' }}
+      >
+        Devices
+      </Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        {within.length === 0 && (
+          <MenuItem dense disabled>
+            No common device is as wide as this view
+          </MenuItem>
+        )}
+        {within.map(({ name, width, height }) => (
+          <MenuItem
+            key={name}
+            dense
+            selected={width === view.sheet.width && height === view.sheet.height}
+            onClick={() => {
+              setAnchor(null);
+              onTake({ width, height });
+            }}
+          >
+            <span style={{ flex: 1 }}>{name}</span>
+            <Typography component="span" sx={{ fontSize: 12, color: quiet, ml: 3 }}>
+              {width} × {height}
+            </Typography>
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
+}
+
+interface RowProps {
+  label: ReactNode;
+  views: readonly View[];
+  base: ViewId;
+  children(view: View): ReactNode;
+}
+
+function Row({ label, views, base, children }: RowProps) {
+  return (
+    <tr>
+      <th scope="row">{label}</th>
+      {views.map((view) => (
+        <td key={view.id} style={view.id === base ? { background: petrolTint } : undefined}>
+          {children(view)}
+        </td>
+      ))}
+    </tr>
+  );
+}
+
+const GRID: { label: string; name: keyof Grid }[] = [
+  { label: 'Columns', name: 'columns' },
+  { label: 'Gutter', name: 'gutter' },
+  { label: 'Margin', name: 'margin' },
+];
+
+interface ViewTableProps {
+  site: Site;
+  /** The page that is shown in each view. */
+  page: NodeId;
+  onDelete(view: ViewId): void;
+}
+
+/** The views as columns, wide to narrow as in the ledger, with what each says of itself. */
+export function ViewTable({ site, page, onDelete }: ViewTableProps) {
+  const dispatch = useAppDispatch();
+  const group = useId();
+  const { frame } = site;
+  const { base } = frame.views;
+  const content = usePreviewOf(frame, site.pages[page]);
+  const views = [...frame.views.list].reverse();
+  const counts = useMemo(
+    () => new Map(frame.views.list.map(({ id }) => [id, valuesInView(site, id).length])),
+    [site, frame],
+  );
+  const change = (view: View, what: { name?: string; from?: number; sheet?: View['sheet']; grid?: Grid }) =>
+    dispatch(edit('changeView', { view: view.id, ...what }));
+  const row = { views, base };
+  const picture = Math.max(96, Math.min(300, Math.floor(980 / views.length) - 24));
+  return (
+    <table className="views" aria-label="Views">
+      <thead>
+        <tr>
+          <td />
+          {views.map((view) => (
+            <th key={view.id} scope="col" style={view.id === base ? { background: petrolTint } : undefined}>
+              <Typography noWrap sx={{ fontWeight: 700 }} title={view.name}>
+                {view.name}
+              </Typography>
+              <Typography noWrap sx={{ fontSize: 12, color: quiet }}>
+                {describeWidths(frame.views, view.id)} px
+              </Typography>
+              <Box sx={{ mt: 1 }}>
+                <PagePicture
+                  site={frame}
+                  content={content}
+                  view={view}
+                  width={picture}
+                  height={Math.round(picture * 0.72)}
+                />
+              </Box>
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        <Row label="Name" {...row}>
+          {(view) => (
+            <Field
+              name={`Name, ${view.name}`}
+              value={view.name}
+              most={40}
+              onDone={(name) => change(view, { name })}
+            />
+          )}
+        </Row>
+        <Row label={<Labelled label="Begins at" help="px" />} {...row}>
+          {(view) => (
+            <Measure
+              label="From"
+              alone
+              view={view}
+              value={view.from}
+              disabled={view.from === 0}
+              onDone={(from) => change(view, { from })}
+            />
+          )}
+        </Row>
+        <Row label={<Labelled label="Sheet" help="px; how it is first shown" />} {...row}>
+          {(view) => {
+            const { width, height } = view.sheet;
+            const take = (sheet: View['sheet']) => change(view, { sheet });
+            return (
+              <>
+                <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75 }}>
+                  <Measure
+                    label="Width"
+                    view={view}
+                    value={width}
+                    onDone={(next) => take({ width: next, height })}
+                  />
+                  <Measure
+                    label="Height"
+                    view={view}
+                    value={height}
+                    onDone={(next) => take({ width, height: next })}
+                  />
+                </Box>
+                <Box sx={{ display: 'flex', justifyContent: 'space-between', mt: 0.25 }}>
+                  <Devices site={frame} view={view} onTake={take} />
+                  <Tooltip title={`Turn it: ${height} × ${width}`}>
+                    <IconButton
+                      size="small"
+                      aria-label={`Turn the sheet of ${view.name} to ${height} × ${width}`}
+                      onClick={() => take({ width: height, height: width })}
+                    >
+                      <RotateCw size={15} />
+                    </IconButton>
+                  </Tooltip>
+                </Box>
+              </>
+            );
+          }}
+        </Row>
+        <Row label={<Labelled label="Grid" help="columns; gutter and margin in px" />} {...row}>
+          {(view) => (
+            <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 0.75 }}>
+              {GRID.map(({ label, name }) => (
+                <Measure
+                  key={name}
+                  label={label}
+                  view={view}
+                  value={view.grid[name]}
+                  onDone={(value) => change(view, { grid: { ...view.grid, [name]: value } })}
+                />
+              ))}
+            </Box>
+          )}
+        </Row>
+        <Row label={<Labelled label="Content" help="px at most, or fluid" />} {...row}>
+          {(view) => (
+            <Content view={view} onDone={(maxWidth) => change(view, { grid: { ...view.grid, maxWidth } })} />
+          )}
+        </Row>
+        <Row label="Base" {...row}>
+          {(view) => (
+            <Box component="label" sx={{ display: 'flex', alignItems: 'center', gap: 0.5, fontSize: 13 }}>
+              <Radio
+                size="small"
+                name={group}
+                checked={view.id === base}
+                onChange={() => dispatch(edit('setBase', { view: view.id }))}
+                slotProps={{ input: { 'aria-label': `${view.name} is the base` } }}
+                sx={{ p: 0.25 }}
+              />
+              {view.id === base && 'holds the defaults'}
+            </Box>
+          )}
+        </Row>
+        <Row label="Set in it" {...row}>
+          {(view) => {
+            const count = counts.get(view.id) ?? 0;
+            if (view.id === base) return <Typography sx={{ fontSize: 13, color: quiet }}>–</Typography>;
+            return (
+              <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between' }}>
+                <Typography
+                  noWrap
+                  sx={{
+                    fontSize: 13,
+                    px: 0.75,
+                    borderRadius: 0.5,
+                    bgcolor: count > 0 ? marigoldPale : 'transparent',
+                  }}
+                >
+                  {count} {count === 1 ? 'value' : 'values'}
+                </Typography>
+                <Tooltip title={`Delete ${view.name} …`}>
+                  <IconButton
+                    size="small"
+                    aria-label={`Delete ${view.name} …`}
+                    onClick={() => onDelete(view.id)}
+                  >
+                    <Trash2 size={15} />
+                  </IconButton>
+                </Tooltip>
+              </Box>
+            );
+          }}
+        </Row>
+      </tbody>
+    </table>
+  );
+}
+
+function Labelled({ label, help }: { label: string; help: string }) {
+  return (
+    <>
+      {label}
+      <Typography sx={{ fontSize: 12, color: quiet, fontWeight: 400, lineHeight: 1.25 }}>{help}</Typography>
+    </>
+  );
+}
+
+/** How wide the content is: fluid with the view, or limited. */
+function Content({ view, onDone }: { view: View; onDone: (maxWidth: number) => boolean }) {
+  const { maxWidth } = view.grid;
+  const fluid = maxWidth >= UNLIMITED;
+  return (
+    <Field
+      name={`Content at most, ${view.name}`}
+      value={fluid ? 'fluid' : String(maxWidth)}
+      most={9}
+      onDone={(text) => onDone(['', 'fluid'].includes(text.trim().toLowerCase()) ? UNLIMITED : pxIn(text))}
+    />
+  );
+}
