@@ -8,6 +8,15 @@ export { PARTS, type Part } from './elements/parts.ts';
 export type { Node, PartStyle, Style } from './site/node.ts';
 export { canonicalNode, canonicalSite } from './site/canonical.ts';
 export * from './site/site.ts';
+export {
+  alikeButShared,
+  composed,
+  idIn,
+  pageShowing,
+  sharedOn,
+  sharedPlaceOf,
+  sharedTrees,
+} from './site/shared.ts';
 export type { Fault } from './faults.ts';
 export { pointer } from './faults.ts';
 export { faultsOfChange, frameFaults, pageFaults, siteFaults, siteFileFaults } from './site/validate.ts';
@@ -72,6 +81,7 @@ export { carriedOver } from './edits/overrides.ts';
 export { chosenValues, type ValueChoice } from './edits/paste.ts';
 export { valuesOf } from './edits/stylevalues.ts';
 export { likeInSet, VIEW_LIMITS, widestGap } from './edits/views.ts';
+export { ownSections, placeOfSection, SHARED_NAMES } from './edits/shared.ts';
 export { towardsBase, valuesInView, type ValueInView } from './edits/viewvalues.ts';
 export { siblingsLike, subtree } from './edits/tree.ts';
 export { applied, stands, type Applied } from './edits/apply.ts';
@@ -114,7 +124,7 @@ export { isNestedTooDeep } from './exchange/nesting.ts';
 export { siteFileSchema } from './exchange/schema.ts';
 export { readSiteFile, writeSiteFile, type ReadSite } from './exchange/sitefile.ts';
 
-export { branch, layered, pageOf, type Branch } from './starts/tree.ts';
+export { branch, layered, pageOf, sharedOf, type Branch } from './starts/tree.ts';
 export { pageSlugOf, siteIdOf } from './starts/siteid.ts';
 export { DEVICES, type Device } from './layered/devices.ts';
 export { VIEW_SETS, viewSet, type ViewSet } from './layered/viewsets.ts';

@@ -1,4 +1,3 @@
-import { siteFoot, siteHead } from './parts.ts';
 import { branch, layered, pageOf, type Branch } from '../core/index.ts';
 
 /**
@@ -300,6 +299,6 @@ export const hire = pageOf(
   },
   branch('page', 'page', 'Telescope hire', {
     style: { colour: layered('{ink}'), backgroundColour: layered('{paper}') },
-    children: [siteHead(), opening, how, prices, seen, booking, siteFoot()],
+    children: [opening, how, prices, seen, booking],
   }),
 );

@@ -1,4 +1,3 @@
-import { siteFoot, siteHead } from './parts.ts';
 import { branch, layered, pageOf, type Branch } from '../core/index.ts';
 
 const opening = branch('section', 'opening', 'Opening: the dome opens at dusk', {
@@ -263,6 +262,6 @@ export const home = pageOf(
   },
   branch('page', 'page', 'Home', {
     style: { colour: layered('{ink}'), backgroundColour: layered('{paper}') },
-    children: [siteHead(), opening, evening, week, moonStrip, invitation, siteFoot()],
+    children: [opening, evening, week, moonStrip, invitation],
   }),
 );

@@ -1,6 +1,6 @@
 import { branch, layered, type Branch } from '../core/index.ts';
 
-/** The head and the foot that every page of the observatory has. */
+/** The head and the foot that all pages of the observatory share. */
 
 export function siteHead(): Branch {
   return branch('section', 'head', 'Header', {

@@ -1,9 +1,10 @@
 import { createHash } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
-import { canonicalSite, siteFrom, type Asset, type ReadSite } from '../core/index.ts';
+import { canonicalSite, sharedOf, siteFrom, type Asset, type ReadSite } from '../core/index.ts';
 import { frame } from './frame.ts';
 import { hire } from './hire.ts';
 import { home } from './home.ts';
+import { siteFoot, siteHead } from './parts.ts';
 import { findUs, visits } from './visits.ts';
 
 /** The pictures that `draw.ts` makes: id, name on screen, width and height in px. */
@@ -39,6 +40,7 @@ export async function demoSite(): Promise<ReadSite> {
       hash: createHash('sha256').update(bytes).digest('hex'),
     });
   }
-  const written = { ...frame(assets), pages: [home, visits, hire, findUs] };
+  const shared = { head: sharedOf('head', siteHead()), foot: sharedOf('foot', siteFoot()) };
+  const written = { ...frame(assets), shared, pages: [home, visits, hire, findUs] };
   return { site: canonicalSite(siteFrom(written)), files };
 }

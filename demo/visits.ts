@@ -1,10 +1,9 @@
-import { siteFoot, siteHead } from './parts.ts';
 import { branch, layered, pageOf, type Branch } from '../core/index.ts';
 
 const root = (name: string, ...sections: Branch[]): Branch =>
   branch('page', 'page', name, {
     style: { colour: layered('{ink}'), backgroundColour: layered('{paper}') },
-    children: [siteHead(), ...sections, siteFoot()],
+    children: sections,
   });
 
 function opening(id: string, title: string, lead: string): Branch {

@@ -4,6 +4,7 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import type { Family, FontFile } from '../theme/families.ts';
 import { directionOf } from '../markup/direction.ts';
 import { element, print, type Markup } from '../markup/markup.ts';
+import { composed } from '../site/shared.ts';
 import { pagesOf, headOf, type Page, type PageHead, type Site, type SiteFrame } from '../site/site.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
 import { openingFonts } from './opening.ts';
@@ -205,8 +206,15 @@ export function compileSite(site: Site, at: PublishedAt = {}): PublishedFile[] {
   // It is shown at any address: what it refers to is named from the root of the site.
   const up = at.address ? new URL(at.address).pathname : '/';
   const compiledPages = [
-    ...pagesOf(site).map((page) => compilePage(site.frame, page, at)),
-    ...(missing ? [compilePage(site.frame, site.pages[missing.id], at, { path: MISSING_PATH, up })] : []),
+    ...pagesOf(site).map((page) => compilePage(site.frame, composed(site.frame, page), at)),
+    ...(missing
+      ? [
+          compilePage(site.frame, composed(site.frame, site.pages[missing.id]), at, {
+            path: MISSING_PATH,
+            up,
+          }),
+        ]
+      : []),
   ];
   for (const compiled of compiledPages) {
     files.push(...compiled.files);

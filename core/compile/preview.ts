@@ -5,6 +5,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import type { Views } from '../layered/views.ts';
 import { changedSince } from '../site/lineage.ts';
+import { alikeButShared } from '../site/shared.ts';
 import { textStyleOf } from '../values/trace.ts';
 import { ownVisibility } from '../values/visibility.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
@@ -108,7 +109,7 @@ export function preview(site: SiteFrame, page: Page, addresses: Addresses, befor
   const at = (id: NodeId): [Node | undefined, Node | undefined] => [before.page.nodes[id], page.nodes[id]];
   // The order of a container's children, and which they are, is CSS on the children.
   const elements = changed.flatMap((id) => [id, ...(at(id)[1]?.children ?? [])]);
-  const sameSite = before.site === site;
+  const sameSite = alikeButShared(before.site, site);
   const share = sameSite && changed.every((id) => sameShare(...at(id), site));
   const markup =
     sameSite && changed.every((id) => sameMarkup(...at(id)) && sameWidths(page, at(id)[0]!, at(id)[1]!));

@@ -10,7 +10,7 @@ import { withAssets } from '../values/uses.ts';
 import type { Command } from './command.ts';
 import { valuesOf } from './stylevalues.ts';
 import { idFrom } from './theme.ts';
-import { allPages } from './viewvalues.ts';
+import { allTrees } from './viewvalues.ts';
 import { counted } from './wording.ts';
 
 const GONE = refused('It is not on the shelf any more. Nothing was changed.');
@@ -134,7 +134,7 @@ export const removeAsset: Command<{ asset: string }> = {
     if (index < 0) return GONE;
     const asset = site.assets[index];
     let count = 0;
-    for (const page of allPages(site, pages)) {
+    for (const page of allTrees(site, pages)) {
       for (const node of Object.values(page.nodes)) {
         let inContent = false;
         const content = withAssets(node, (each) => {

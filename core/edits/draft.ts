@@ -2,8 +2,9 @@ import { createDraft, finishDraft, freeze } from 'immer';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { same } from '../layered/express.ts';
-import type { Page } from '../site/site.ts';
+import type { Page, SharedPlace, SiteFrame } from '../site/site.ts';
 import { remember } from '../site/lineage.ts';
+import { composed, ownNode, sharedNode, sharedPlaceOf, sharedTrees } from '../site/shared.ts';
 
 export interface Finished {
   page: Page;
@@ -60,6 +61,51 @@ export function draftPage(page: Page): { draft: Page; finish(): Finished } {
         if (!same(next, page.nodes[id as NodeId])) changed[id as NodeId] = next;
       }
       return { page: withNodes(page, changed), changed: Object.keys(changed) as NodeId[] };
+    },
+  };
+}
+
+/** A tree of a site that was changed: the path to it, what it was and what it is, and the nodes in which it differs. */
+export interface FinishedTree {
+  keys: string[];
+  before: Page;
+  /** Undefined where nothing of it is left. */
+  after: Page | undefined;
+  changed: NodeId[];
+}
+
+/**
+ * A page as it is shown, with what it shares with others, to be changed by a command. What comes of it is parted again:
+ * into what is the page's own, and the trees that all pages share.
+ */
+export function draftShown(
+  frame: SiteFrame,
+  page: Page,
+): { draft: Page; finish(): { own: FinishedTree; shared: FinishedTree[] } } {
+  const { draft, finish } = draftPage(composed(frame, page));
+  return {
+    draft,
+    finish() {
+      const { page: next, changed } = finish();
+      const of = (place: SharedPlace | undefined) => changed.filter((id) => sharedPlaceOf(id) === place);
+      const part = (tree: Page, keys: string[], ids: NodeId[], kept: (node: Node) => Node): FinishedTree => {
+        const nodes = ids.map((id) => [id, next.nodes[id] && kept(next.nodes[id])] as const);
+        const differing = nodes.filter(([id, node]) => !node || !same(node, tree.nodes[id]));
+        const after = withNodes(tree, Object.fromEntries(differing));
+        return {
+          keys,
+          before: tree,
+          after: after.nodes[tree.root] ? after : undefined,
+          changed: differing.map(([id]) => id),
+        };
+      };
+      return {
+        own: part(page, ['pages', page.id], of(undefined), (node) => ownNode(page, node)),
+        shared: sharedTrees(frame).map((tree) => {
+          const place = tree.id as string as SharedPlace;
+          return part(tree, ['frame', 'shared', place], of(place), (node) => sharedNode(tree, node));
+        }),
+      };
     },
   };
 }

@@ -1,11 +1,21 @@
 import type { NodeId } from '../elements/nodeid.ts';
 import { schemaFaults } from '../faults.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
-import { PageHeadSchema, type Page, type PageHead, type SiteFrame } from '../site/site.ts';
+import {
+  PageHeadSchema,
+  SHARED_PLACES,
+  type Page,
+  type PageHead,
+  type SharedPlace,
+  type SiteFrame,
+} from '../site/site.ts';
+import { sharedPlaceOf } from '../site/shared.ts';
 import { found } from './aim.ts';
+import { SHARED_NAMES } from './shared.ts';
 import type { Command } from './command.ts';
 import { leadsTo, linking, withLinks } from '../values/links.ts';
 import { accepts, copied, plain } from './structure.ts';
+import { allTrees } from './viewvalues.ts';
 import { putBehind, subtree, topmost } from './tree.ts';
 import { counted, describeHolders } from './wording.ts';
 
@@ -77,6 +87,8 @@ export interface ChangePage {
   picture?: string | null;
   /** Whether it is shown at addresses where there is no page. */
   missing?: boolean;
+  /** What it leaves out of what all pages share. */
+  without?: SharedPlace[];
 }
 
 /** How many addresses of its past a page is known by. */
@@ -108,6 +120,10 @@ const changeOf = (before: PageHead, after: PageHead): string[] => [
   ...(before.missing === after.missing
     ? []
     : [after.missing ? 'shown where there is no page' : 'not shown any more where there is no page']),
+  ...SHARED_PLACES.flatMap((place) => {
+    const [was, is] = [before, after].map(({ without }) => without?.includes(place) ?? false);
+    return was === is ? [] : [`${is ? 'without' : 'with'} the ${SHARED_NAMES[place]} of all pages`];
+  }),
 ];
 
 /** Changes what the site says of a page: its title, its address, its description. */
@@ -133,6 +149,11 @@ export const changePage: Command<ChangePage> = {
       delete next.missing;
       if (given.missing) next.missing = true;
     }
+    if (given.without !== undefined) {
+      delete next.without;
+      const without = SHARED_PLACES.filter((place) => given.without!.includes(place));
+      if (without.length > 0) next.without = without;
+    }
     const fault = headFault(next, others(site, page));
     if (fault) return refused(fault);
     if (next.picture && !site.assets.some(({ id, type }) => id === next.picture && type.startsWith('image/')))
@@ -142,7 +163,7 @@ export const changePage: Command<ChangePage> = {
     if (next.missing) for (const other of others(site, page)) delete other.missing;
     address(site, head, next.slug);
     const { slug: _slug, earlier: _earlier, ...rest } = next;
-    for (const field of ['lang', 'picture', 'missing'] as const)
+    for (const field of ['lang', 'picture', 'missing', 'without'] as const)
       if (rest[field] === undefined) delete head[field];
     Object.assign(head, rest);
     return done(`Page ${before.title}: ${changeOf(before, next).join(', ') || 'unchanged'}`);
@@ -176,8 +197,7 @@ export const removePage: Command<RemovePage> = {
 /** Takes the links to a page off all others; answers how many there were. */
 function withoutLinksTo(site: SiteFrame, gone: NodeId, pages: Record<NodeId, Page>): number {
   let total = 0;
-  for (const { id } of site.pages) {
-    const page = pages[id];
+  for (const page of allTrees(site, pages)) {
     for (const { node, count } of linking(page, leadsTo(gone))) {
       total += count;
       const element = page.nodes[node];
@@ -269,6 +289,7 @@ export interface MoveToPage {
 export const moveToPage: Command<MoveToPage> = {
   on: () => 'site',
   run(site, page, { nodes: ids, to, parent: parentId, after }, pages) {
+    if (ids.some(sharedPlaceOf)) return refused('It stands on all pages already; nothing was moved.');
     const nodes = found(page, ids);
     if (!nodes.ok) return nodes;
     const head = site.pages.find(({ id }) => id === to);

@@ -2,11 +2,12 @@ import { createDraft, finishDraft, type Draft } from 'immer';
 import type { NodeId } from '../elements/nodeid.ts';
 import { pointer } from '../faults.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
-import type { Page, Site, SiteFrame } from '../site/site.ts';
-import type { Command } from './command.ts';
+import { composed } from '../site/shared.ts';
+import type { Page, SharedPlace, Site, SiteFrame } from '../site/site.ts';
+import type { Command, Scope } from './command.ts';
 import { rename, setContent } from './content.ts';
 import { difference } from './difference.ts';
-import { draftPage } from './draft.ts';
+import { draftPage, draftShown, type FinishedTree } from './draft.ts';
 import { isKeepable, shortened } from './limits.ts';
 import { addAsset, changeAsset, removeAsset, replaceAsset } from './assets.ts';
 import { carryOver, clearOverrides, matchSiblings } from './overrides.ts';
@@ -16,6 +17,7 @@ import type { Operation } from './operation.ts';
 import { reverseOrder } from './order.ts';
 import { addPage, changePage, copyPage, makeHome, movePage, moveToPage, removePage } from './pages.ts';
 import { takeColumns } from './place.ts';
+import { shareSection, unshareSection } from './shared.ts';
 import { changeSite } from './siteitself.ts';
 import { shapeAt } from './shape.ts';
 import { addElement, duplicateElement, removeElements } from './structure.ts';
@@ -56,6 +58,8 @@ export const COMMANDS = {
   movePage,
   makeHome,
   moveToPage,
+  shareSection,
+  unshareSection,
   addView,
   changeView,
   removeView,
@@ -116,7 +120,7 @@ function draftPages(pages: Site['pages'], first: NodeId) {
     pages: proxy,
     finish() {
       const next = { ...pages };
-      const changes: { operations: Operation[]; inverse: Operation[] }[] = [];
+      const changes: Change[] = [];
       for (const [id, { finish }] of drafts) {
         if (put.has(id)) continue;
         const { page, changed } = finish();
@@ -136,6 +140,76 @@ function draftPages(pages: Site['pages'], first: NodeId) {
   };
 }
 
+interface Change {
+  operations: Operation[];
+  inverse: Operation[];
+}
+
+/** What became of a tree of the site, and of the site with it. */
+function withTree(
+  site: Site,
+  { keys, before, after, changed }: FinishedTree,
+): { site: Site; changes: Change[] } {
+  if (changed.length === 0) return { site, changes: [] };
+  const changes = after
+    ? changed.map((id) => between(before.nodes[id], after.nodes[id], ...keys, 'nodes', id))
+    : [between(before, after, ...keys)];
+  if (keys[0] === 'pages')
+    return { site: { ...site, pages: { ...site.pages, [before.id]: after! } }, changes };
+  const { [before.id as string as SharedPlace]: _before, ...others } = site.frame.shared!;
+  const shared = { ...others, ...(after && { [before.id]: after }) };
+  const { shared: _shared, ...rest } = site.frame;
+  const frame = Object.freeze(
+    Object.keys(shared).length > 0 ? { ...rest, shared: Object.freeze(shared) } : rest,
+  );
+  return { site: { ...site, frame }, changes };
+}
+
+/** What a command did to a page as it is shown. */
+interface Ran {
+  site: Site;
+  changes: Change[];
+  sentence: string;
+}
+
+/** Runs a command on a page as it is shown; what it changes of the trees that pages share, it changes on all of them. */
+function onPage(site: Site, page: NodeId, run: Command<unknown>['run'], args: unknown): Outcome<Ran> {
+  const { draft, finish } = draftShown(site.frame, site.pages[page]);
+  const outcome = run(site.frame, draft, args, site.pages);
+  if (!outcome.ok) return outcome;
+  const { own, shared } = finish();
+  let next = site;
+  const changes = [own, ...shared].flatMap((tree) => {
+    const made = withTree(next, tree);
+    next = made.site;
+    return made.changes;
+  });
+  const everywhere = shared.some(({ changed }) => changed.length > 0);
+  return done({ site: next, changes, sentence: outcome.value + (everywhere ? ', on all pages' : '') });
+}
+
+/** Runs a command on what all pages of a site share, or on all of it. */
+function onSite(
+  site: Site,
+  page: NodeId,
+  scope: Scope,
+  run: Command<unknown>['run'],
+  args: unknown,
+): Outcome<Ran> {
+  const frame = createDraft(site.frame) as SiteFrame;
+  const drafts = scope === 'frame' ? undefined : draftPages(site.pages, page);
+  const shown = drafts?.page ?? composed(site.frame, site.pages[page]);
+  const outcome = run(frame, shown, args, drafts?.pages ?? site.pages);
+  if (!outcome.ok) return outcome;
+  const next = finishDraft(frame as Draft<SiteFrame>);
+  const { pages, changes } = drafts?.finish() ?? { pages: site.pages, changes: [] };
+  return done({
+    site: { frame: next, pages },
+    changes: next === site.frame ? changes : [between(site.frame, next, 'frame'), ...changes],
+    sentence: outcome.value,
+  });
+}
+
 /**
  * Runs a command on a page of a site. What is given is left as it is; what the command does not touch stays the same
  * objects in the new state. A step without operations changed nothing.
@@ -148,21 +222,18 @@ export function perform<N extends CommandName>(
 ): Outcome<Step> {
   const command = COMMANDS[name] as Command<unknown>;
   const scope = command.on?.(args) ?? 'page';
-  const frame = scope === 'page' ? site.frame : (createDraft(site.frame) as SiteFrame);
-  const drafts = scope === 'frame' ? undefined : draftPages(site.pages, page);
-  const outcome = command.run(frame, drafts?.page ?? site.pages[page], args, drafts?.pages ?? site.pages);
-  if (!outcome.ok) return refused(outcome.sentence);
-  const next = scope === 'page' ? site.frame : finishDraft(frame as Draft<SiteFrame>);
-  const { pages, changes } = drafts?.finish() ?? { pages: site.pages, changes: [] };
-  const all = next === site.frame ? changes : [between(site.frame, next, 'frame'), ...changes];
-  const operations = all.flatMap(({ operations: some }) => some);
+  const run = command.run.bind(command);
+  const outcome = scope === 'page' ? onPage(site, page, run, args) : onSite(site, page, scope, run, args);
+  if (!outcome.ok) return outcome;
+  const { site: next, changes, sentence } = outcome.value;
+  const operations = changes.flatMap(({ operations: some }) => some);
   if (!isKeepable(operations))
     return refused('This holds a character that is no text and cannot be kept. Nothing was changed.');
   return done({
-    site: { frame: next, pages },
+    site: next,
     operations,
     // Backwards: what was done last is taken back first.
-    inverse: all.reverse().flatMap(({ inverse }) => inverse),
-    sentence: shortened(outcome.value),
+    inverse: changes.toReversed().flatMap(({ inverse }) => inverse),
+    sentence: shortened(sentence),
   });
 }

@@ -39,6 +39,8 @@ const node = record({
 });
 
 const page = record({ nodes: map(node) });
+/** Whole pages, and trees that pages share, come and go. */
+const pages = map(page);
 
 const view = record({ name: unit, from: unit, sheet: unit, grid: unit });
 
@@ -60,12 +62,14 @@ const frame = record({
       picture: unit,
       earlier: unit,
       missing: unit,
+      without: unit,
     }),
   ),
+  shared: { is: 'map', each: page, soft: true },
 });
 
 /** The whole site: `/frame/…` and `/pages/ID/…`. */
-export const SITE = record({ frame, pages: map(page) });
+export const SITE = record({ frame, pages });
 
 /** The shape of what stands under a key; undefined where there is nothing of the kind. */
 export function shapeUnder(shape: Shape, key: string): Shape | undefined {

@@ -9,6 +9,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { canonicalStyle } from '../site/canonical.ts';
+import { sharedPlaceOf } from '../site/shared.ts';
 import { isOfOneElement } from '../elements/valuetypes/valuetype.ts';
 import { knownProperty } from '../elements/properties/table.ts';
 import { found } from './aim.ts';
@@ -23,6 +24,9 @@ const MOST_CHILDREN = 500;
 
 /** How many entries a new list of them begins with. */
 const FIRST_ENTRIES = 3;
+
+/** What all pages share has ids of its own. */
+const OF_OTHERS = refused('The id is not one for an element in this place; nothing was changed.');
 
 /** Whether an element of a kind may stand in a parent. */
 export const accepts = (parent: Pick<Node, 'kind'>, kind: string): boolean =>
@@ -103,6 +107,7 @@ export const addElement: Command<AddElement> = {
     if (parent.children.length >= MOST_CHILDREN)
       return refused(`${parent.name} is full: it holds ${MOST_CHILDREN} elements.`);
     if (draft.nodes[id]) return refused('The page has an element of this id already; nothing was added.');
+    if (sharedPlaceOf(id) !== sharedPlaceOf(parentId)) return OF_OTHERS;
     const grown = grow(site, draft, { kind: name }, id, parentId);
     if (!grown.ok) return grown;
     putBehind(parent.children, id, after);
@@ -126,7 +131,7 @@ function mapped<T>({ base, at }: Layered<T>, map: (value: T) => T): Layered<T> {
 }
 
 /** A style in which elements of the page stand by other names. */
-function renamed(style: Node['style'], names: ReadonlyMap<NodeId, NodeId>): Node['style'] {
+export function renamed(style: Node['style'], names: ReadonlyMap<NodeId, NodeId>): Node['style'] {
   const speaking = valuesOf(style).filter(({ name }) => isOfOneElement(knownProperty(name).type));
   let made = style;
   for (const { part, name, layered } of speaking) {
@@ -179,6 +184,7 @@ export const duplicateElement: Command<DuplicateElement> = {
     const names = new Map(
       whole.map((each, index) => [each, (index === 0 ? id : `${id}-${index}`) as NodeId]),
     );
+    if (sharedPlaceOf(id) !== sharedPlaceOf(node.parent)) return OF_OTHERS;
     if ([...names.values()].some((name) => draft.nodes[name]))
       return refused('The page has an element of this id already; nothing was duplicated.');
     for (const from of names.keys())

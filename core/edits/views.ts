@@ -22,7 +22,7 @@ import type { TextSize } from '../type/fluid.ts';
 import { resolve } from '../values/trace.ts';
 import { VIEW_SETS } from '../layered/viewsets.ts';
 import type { Command } from './command.ts';
-import { allPages, canHandOver, everyLayered, keyOf, towardsBase, type Place } from './viewvalues.ts';
+import { allTrees, canHandOver, everyLayered, keyOf, towardsBase, type Place } from './viewvalues.ts';
 import { counted } from './wording.ts';
 
 /** How many views a site has at most, and how many px lie between the beginnings of two at least. */
@@ -144,7 +144,7 @@ export const addView: Command<AddView> = {
     const after = heldSheets({ ...views, list });
     const fault = limitFault(after);
     if (fault) return kept(fault);
-    const outcome = saidAnew(site, allPages(site, pages), after, (layered) =>
+    const outcome = saidAnew(site, allTrees(site, pages), after, (layered) =>
       done((each) => held(layered, views, each === id ? parted.id : each)?.value),
     );
     if (!outcome.ok) return outcome;
@@ -179,7 +179,7 @@ export const removeView: Command<RemoveView> = {
     if (fault) return kept(fault);
     const chosen = Array.isArray(values) ? new Set(values) : undefined;
     const count = { handed: 0, dropped: 0 };
-    const outcome = saidAnew(site, allPages(site, pages), after, (layered, at) => {
+    const outcome = saidAnew(site, allTrees(site, pages), after, (layered, at) => {
       const own = layered.at?.[id];
       const toBase = neighbour.id === views.base && layered.base === undefined;
       const wantedOver = chosen ? chosen.has(keyOf(at)) : values === 'hand over';
@@ -237,7 +237,7 @@ export const setBase: Command<{ view: ViewId }> = {
     const view = views.list.find((each) => each.id === id);
     if (!view) return GONE;
     if (id === views.base) return done(`Base: ${view.name} already`);
-    const outcome = likeBefore(site, allPages(site, pages), { ...views, base: id }, (each) => each);
+    const outcome = likeBefore(site, allTrees(site, pages), { ...views, base: id }, (each) => each);
     if (!outcome.ok) return outcome;
     const before = viewOf(views, views.base).name;
     outcome.value();
@@ -263,7 +263,7 @@ export const takeViewSet: Command<{ set: string }> = {
       return own ? { ...view, name: own.name, grid: { ...own.grid } } : view;
     });
     const after = { ...set.views, list };
-    const outcome = likeBefore(site, allPages(site, pages), after, (id) => before.get(id)!);
+    const outcome = likeBefore(site, allTrees(site, pages), after, (id) => before.get(id)!);
     if (!outcome.ok) return outcome;
     const gone = views.list.filter(({ id }) => ![...before.values()].includes(id));
     outcome.value();
@@ -331,7 +331,7 @@ export const changeView: Command<ChangeView> = {
     const { from = 0, below = Infinity } = widthsOf(after, id);
     const { width } = viewOf(after, id).sheet;
     if (width < from || width >= below) return kept(`A sheet of ${name} is as wide as the view allows.`);
-    if (next.from !== before.from) followLimit(site, allPages(site, pages), before.from, next.from);
+    if (next.from !== before.from) followLimit(site, allTrees(site, pages), before.from, next.from);
     site.views = after;
     const said = [
       ...(name === before.name ? [] : [`name → ${name}`]),

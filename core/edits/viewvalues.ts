@@ -5,7 +5,8 @@ import { held } from '../layered/resolve.ts';
 import type { Layered } from '../layered/layered.ts';
 import { offsetFromBase, viewIndex, type View, type ViewId, type Views } from '../layered/views.ts';
 import type { Node, PartStyle, Style } from '../site/node.ts';
-import type { Page, Site, SiteFrame } from '../site/site.ts';
+import { sharedPlaceOf, sharedTrees } from '../site/shared.ts';
+import type { Page, SharedPlace, Site, SiteFrame } from '../site/site.ts';
 import { resolve } from '../values/trace.ts';
 import { valuesOf } from './stylevalues.ts';
 import { describeValue } from './wording.ts';
@@ -50,9 +51,11 @@ export interface Place {
   name: string;
 }
 
-/** All pages of a site, in their order. */
-export const allPages = (site: SiteFrame, pages: Record<NodeId, Page>): Page[] =>
-  site.pages.map(({ id }) => pages[id]);
+/** Every tree of elements of a site: its pages in their order, and what they share. */
+export const allTrees = (site: SiteFrame, pages: Record<NodeId, Page>): Page[] => [
+  ...site.pages.map(({ id }) => pages[id]),
+  ...sharedTrees(site),
+];
 
 /** What tells a layered value of a site from all others. */
 export const keyOf = ({ page, node, textStyle, part, name }: Place): string =>
@@ -69,8 +72,9 @@ export const canHandOver = (views: Views, view: ViewId, layered: Layered<unknown
 /** A value that is set in a view, wherever in the site. */
 export interface ValueInView {
   key: string;
-  /** The page and element that it is of; neither is there for a value of the theme. */
+  /** The page and element that it is of; neither is there for a value of the theme, and no page for what all share. */
   page?: NodeId;
+  shared?: SharedPlace;
   node?: NodeId;
   /** What it is of, by name: an element, a text style, or a step of the spacing scale. */
   of: string;
@@ -87,10 +91,11 @@ export interface ValueInView {
 export function valuesInView({ frame, pages }: Site, view: ViewId): ValueInView[] {
   const { views } = frame;
   const beside = towardsBase(views, view).id;
-  return everyLayered(frame, allPages(frame, pages)).flatMap(({ layered, at }) => {
+  return everyLayered(frame, allTrees(frame, pages)).flatMap(({ layered, at }) => {
     const own = layered.at?.[view];
     if (!own) return [];
     const { page, node, part } = at;
+    const shared = node && sharedPlaceOf(node.id);
     const property = at.space === undefined ? knownProperty(at.name) : undefined;
     const words = (value: unknown) => {
       if (value === undefined || value === null) return '–';
@@ -100,7 +105,8 @@ export function valuesInView({ frame, pages }: Site, view: ViewId): ValueInView[
     return [
       {
         key: keyOf(at),
-        page: page?.id,
+        page: shared ? undefined : page?.id,
+        shared,
         node: node?.id,
         of: node?.name ?? at.holder!,
         value: words(own.value),

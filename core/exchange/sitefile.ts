@@ -4,6 +4,7 @@ import { pointer, type Fault } from '../faults.ts';
 import { kindOf } from '../elements/kinds/table.ts';
 import { schemaFaults } from '../faults.ts';
 import { FORMAT, FORMAT_VERSION, siteFrom, writtenFrom, type Site, type SiteFile } from '../site/site.ts';
+import { sharedTrees } from '../site/shared.ts';
 import { canonicalSite } from '../site/canonical.ts';
 import { siteFileFaults } from '../site/validate.ts';
 import { isNestedTooDeep } from './nesting.ts';
@@ -17,7 +18,7 @@ export interface ReadSite {
 
 /** Writes text content in the form it is kept in, so that a file made by hand need not know that form. */
 function cleanContent(file: SiteFile): void {
-  for (const page of file.pages) {
+  for (const page of [...file.pages, ...sharedTrees(file)]) {
     for (const node of Object.values(page.nodes)) {
       for (const field of kindOf(node.kind)?.content ?? []) {
         const value = node.content[field.name];

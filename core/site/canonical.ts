@@ -1,6 +1,6 @@
 import type { Layered } from '../layered/layered.ts';
 import type { Node, PartStyle, Style } from './node.ts';
-import type { Site } from './site.ts';
+import type { Page, Site } from './site.ts';
 
 /** The entries of an object without those that come out empty; undefined where none is left. */
 function without<T extends object>(entries: T, clean: (value: T[keyof T]) => unknown): T | undefined {
@@ -37,23 +37,24 @@ export function canonicalNode(node: Node): Node {
   return style === node.style ? node : { ...node, style };
 }
 
+const canonicalPage = (page: Page): Page => ({
+  ...page,
+  nodes: Object.fromEntries(
+    Object.entries(page.nodes).map(([id, node]) => [id, canonicalNode(node)]),
+  ) as Page['nodes'],
+});
+
+const canonicalPages = <P extends Readonly<Record<string, Page>>>(pages: P): P =>
+  Object.fromEntries(Object.entries(pages).map(([id, page]) => [id, canonicalPage(page)])) as unknown as P;
+
 /** A site whose styles are all in the form they are kept in. */
 export function canonicalSite({ frame, pages }: Site): Site {
   return {
     frame: {
       ...frame,
       textStyles: frame.textStyles.map((each) => ({ ...each, style: canonicalStyle(each.style) })),
+      ...(frame.shared && { shared: canonicalPages(frame.shared) }),
     },
-    pages: Object.fromEntries(
-      Object.entries(pages).map(([id, page]) => [
-        id,
-        {
-          ...page,
-          nodes: Object.fromEntries(
-            Object.entries(page.nodes).map(([key, node]) => [key, canonicalNode(node)]),
-          ),
-        },
-      ]),
-    ),
+    pages: canonicalPages(pages),
   };
 }

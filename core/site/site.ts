@@ -9,6 +9,11 @@ export const FORMAT = 'dimorphe-site';
 export const FORMAT_VERSION = 2;
 
 const closed = { additionalProperties: false };
+
+/** Where an element tree that all pages share stands on them: above what is their own, or below. */
+export const SHARED_PLACES = ['head', 'foot'] as const;
+export type SharedPlace = (typeof SHARED_PLACES)[number];
+
 /** A language as a BCP 47 tag. */
 const Language = Type.String({ pattern: '^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$' });
 const Slug = Type.String({ pattern: '^[a-z0-9]+(-[a-z0-9]+)*$', maxLength: 60 });
@@ -33,6 +38,13 @@ const head = {
   earlier: Type.Optional(Type.Array(Slug, { maxItems: 40 })),
   /** Shown at addresses where there is no page. */
   missing: Type.Optional(Type.Literal(true)),
+  /** What all pages share and this one leaves out. */
+  without: Type.Optional(
+    Type.Array(Type.Union(SHARED_PLACES.map((place) => Type.Literal(place))), {
+      minItems: 1,
+      uniqueItems: true,
+    }),
+  ),
 };
 const tree = {
   id: NodeIdSchema,
@@ -59,6 +71,10 @@ const frame = {
   spacing: Type.Array(SpacingStepSchema, { maxItems: 40 }),
   fonts: Type.Array(FontSchema, { maxItems: 40 }),
   assets: Type.Array(AssetSchema, { maxItems: 5000 }),
+  /** Sections that all pages share, each kept like a page of which it is the root. */
+  shared: Type.Optional(
+    Type.Object({ head: Type.Optional(PageSchema), foot: Type.Optional(PageSchema) }, closed),
+  ),
 };
 
 const pageList = { minItems: 1, maxItems: 500 };

@@ -2,7 +2,8 @@ import { propertyOf } from '../elements/properties/table.ts';
 import { pointer, type Fault } from '../faults.ts';
 import type { Views } from '../layered/views.ts';
 import { FAMILIES } from '../theme/families.ts';
-import type { SiteFrame } from './site.ts';
+import { SHARED_PLACES, type SiteFrame } from './site.ts';
+import { sharedRules } from './validpage.ts';
 import { layeredFaults, styleFaults } from './validvalues.ts';
 
 /** Names that the host has for its own; a site of such a name could not be reached. */
@@ -43,6 +44,11 @@ export function frameRules(frame: SiteFrame): Fault[] {
     const path = pointer('/textStyles', index, 'style', 'self');
     faults.push(...styleFaults(style.style.self ?? {}, path, frame, (property) => property.group === 'text'));
   });
+  if (faults.length > 0) return faults;
+  for (const place of SHARED_PLACES) {
+    const tree = frame.shared?.[place];
+    if (tree) faults.push(...sharedRules(tree, frame, place, pointer('/shared', place)));
+  }
   return faults;
 }
 

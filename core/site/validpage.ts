@@ -8,7 +8,8 @@ import { propertyOf } from '../elements/properties/table.ts';
 import { pointer, schemaFaults, type Fault } from '../faults.ts';
 import { applies } from './applies.ts';
 import type { Node, PartStyle } from './node.ts';
-import type { Page, SiteFrame } from './site.ts';
+import { sharedPlaceOf } from './shared.ts';
+import type { Page, SharedPlace, SiteFrame } from './site.ts';
 import { styleFaults } from './validvalues.ts';
 
 /**
@@ -16,6 +17,43 @@ import { styleFaults } from './validvalues.ts';
  * `nodes` and how they hang together with the others.
  */
 export function pageRules(page: Page, frame: SiteFrame, path: string, nodes?: Iterable<NodeId>): Fault[] {
+  const strangers = [...(nodes ?? (Object.keys(page.nodes) as NodeId[]))].filter(sharedPlaceOf);
+  if (strangers.length > 0)
+    return strangers.map((id) => ({
+      path: pointer(path, 'nodes', id),
+      sentence: 'Its id is one of elements that all pages share; an element of one page needs another.',
+    }));
+  return treeRules(page, frame, path, nodes);
+}
+
+const ROOT = 'page' as NodeId;
+
+/** What a tree that all pages share breaks of the rules: it has to be right on a page that holds nothing else. */
+export function sharedRules(tree: Page, frame: SiteFrame, place: SharedPlace, path: string): Fault[] {
+  const strangers = (Object.keys(tree.nodes) as NodeId[]).filter((id) => sharedPlaceOf(id) !== place);
+  const root = tree.nodes[tree.root] as Node | undefined;
+  if (strangers.length > 0 || !root)
+    return (strangers.length > 0 ? strangers : [tree.root]).map((id) => ({
+      path: pointer(path, 'nodes', id),
+      sentence:
+        'Ids of elements that all pages share begin in a way of their own, and its root is among them.',
+    }));
+  if (root.parent !== null || tree.id !== (place as string))
+    return [{ path, sentence: 'What all pages share is known by its place, and hangs on no page.' }];
+  const page: Node = {
+    id: ROOT,
+    kind: 'page',
+    name: place,
+    parent: null,
+    children: [root.id],
+    style: {},
+    content: {},
+  };
+  const nodes = { ...tree.nodes, [root.id]: { ...root, parent: ROOT }, [ROOT]: page };
+  return treeRules({ id: tree.id, root: ROOT, nodes }, frame, path);
+}
+
+function treeRules(page: Page, frame: SiteFrame, path: string, nodes?: Iterable<NodeId>): Fault[] {
   const root = page.nodes[page.root];
   if (!root || root.kind !== 'page' || root.parent !== null) {
     return [

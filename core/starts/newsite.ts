@@ -5,7 +5,7 @@ import { viewIndex, type View, type Views } from '../layered/views.ts';
 import { LOOKS, type Look } from './looks.ts';
 import { makingOf, type Making } from './making.ts';
 import { opening, SECTIONS, siteFoot, siteHead } from './sections.ts';
-import { branch, pageOf } from './tree.ts';
+import { branch, pageOf, sharedOf } from './tree.ts';
 import { viewSet } from '../layered/viewsets.ts';
 
 /** What a new site is made from. */
@@ -94,12 +94,7 @@ export function newSite({ id, name, lang, look: lookId, views: viewsId }: NewSit
     { id: 'home', slug: '', title: name, description: '' },
     branch('page', 'page', 'Home', {
       style: { colour: { base: '{ink}' }, backgroundColour: { base: '{paper}' } },
-      children: [
-        siteHead(making),
-        opening(making),
-        ...look.sections.map((section) => SECTIONS[section](making)),
-        siteFoot(making),
-      ],
+      children: [opening(making), ...look.sections.map((section) => SECTIONS[section](making))],
     }),
   );
   return canonicalSite(
@@ -120,6 +115,7 @@ export function newSite({ id, name, lang, look: lookId, views: viewsId }: NewSit
       ],
       fonts: [],
       assets: [],
+      shared: { head: sharedOf('head', siteHead(making)), foot: sharedOf('foot', siteFoot(making)) },
       pages: [home],
     }),
   );

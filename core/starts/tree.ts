@@ -2,12 +2,13 @@ import type { Layered, Override } from '../layered/layered.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Node, PartStyle, Style } from '../site/node.ts';
-import type { Page, PageHead } from '../site/site.ts';
+import { idIn } from '../site/shared.ts';
+import type { Page, PageHead, SharedPlace } from '../site/site.ts';
 
 /** A page with what the site knows of it, as in a site file. */
 export type WrittenPage = PageHead & Page;
 
-/** An element written as a tree; `pageOf` lays it out flat. */
+/** An element written as a tree; `pageOf` and `sharedOf` lay it out flat. */
 export interface Branch {
   kind: string;
   id: string;
@@ -45,11 +46,11 @@ export function layered(
   return result;
 }
 
-/** A page with its head from a tree of elements. */
-export function pageOf(head: Omit<PageHead, 'id'> & { id: string }, root: Branch): WrittenPage {
+/** A tree of elements laid out flat, each by the id that it gets. */
+function flat(root: Branch, idOf: (id: string) => NodeId): Pick<Page, 'root' | 'nodes'> {
   const nodes: Record<NodeId, Node> = {};
   const add = (tree: Branch, parent: NodeId | null): NodeId => {
-    const id = tree.id as NodeId;
+    const id = idOf(tree.id);
     const node: Node = {
       id,
       kind: tree.kind,
@@ -64,6 +65,18 @@ export function pageOf(head: Omit<PageHead, 'id'> & { id: string }, root: Branch
     node.children = tree.children.map((child) => add(child, id));
     return id;
   };
-  const id = add(root, null);
-  return { ...head, id: head.id as NodeId, root: id, nodes };
+  return { root: add(root, null), nodes };
 }
+
+/** A page with its head from a tree of elements. */
+export const pageOf = (head: Omit<PageHead, 'id'> & { id: string }, root: Branch): WrittenPage => ({
+  ...head,
+  id: head.id as NodeId,
+  ...flat(root, (id) => id as NodeId),
+});
+
+/** What all pages share in a place, from a tree of elements. */
+export const sharedOf = (place: SharedPlace, root: Branch): Page => ({
+  id: place as string as NodeId,
+  ...flat(root, (id) => idIn(place, id)),
+});

@@ -5,6 +5,7 @@ import { knownProperty } from '../elements/properties/table.ts';
 import type { Layered } from '../layered/layered.ts';
 import type { ViewId } from '../layered/views.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
+import { pageShowing, sharedPlaceOf, sharedTrees } from '../site/shared.ts';
 import { pagesOf, type Site } from '../site/site.ts';
 
 /** The content of an element with another picture or film in place of each; fields in which nothing changes stay the same values. */
@@ -22,6 +23,7 @@ export function withAssets(
 
 /** Where a picture or film stands: in an element's content, or as its value in some views. */
 export interface AssetUse {
+  /** For what pages share: one of them that shows it. */
   page: NodeId;
   /** Absent where it stands for the page itself. */
   node?: NodeId;
@@ -42,9 +44,10 @@ export function assetUses(site: Site): Map<string, AssetUse[]> {
   const { base } = site.frame.views;
   for (const { id, picture } of site.frame.pages)
     if (picture) add(picture, { page: id, as: 'picture for sharing' });
-  for (const page of pagesOf(site)) {
+  for (const page of [...pagesOf(site), ...sharedTrees(site.frame)]) {
     for (const node of sourceOrder(page)) {
-      const at = { page: page.id, node: node.id };
+      const place = sharedPlaceOf(node.id);
+      const at = { page: place ? pageShowing(site.frame, place) : page.id, node: node.id };
       for (const [name, layered] of Object.entries(node.style.self ?? {})) {
         const { type, label } = knownProperty(name);
         if (!type.mentions) continue;

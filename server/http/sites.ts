@@ -3,6 +3,7 @@ import { Router } from 'express';
 import { ZipFile } from 'yazl';
 import type { MakingResponse, PageResponse, SiteResponse, SiteSummary } from '../../api/responses.ts';
 import {
+  composed,
   countOverrides,
   homePageOf,
   pagesOf,
@@ -60,7 +61,7 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
       pages: pagesOf(site).map((page) => ({
         id: page.id,
         name: page.nodes[page.root].name,
-        overrides: overridesOf(page, site.frame.views),
+        overrides: overridesOf(composed(site.frame, page), site.frame.views),
       })),
       live: await publisher.live(id),
       unpublished: site.frame.pages.map((head) => head.id).filter(isChanged),

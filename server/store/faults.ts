@@ -1,4 +1,5 @@
 import {
+  alikeButShared,
   faultsOfChange,
   frameFaults,
   headOf,
@@ -55,15 +56,14 @@ export async function faultsAfter(
   }
   const touched = pagesIn(operations) as Set<NodeId>;
   // What pages refer to stands in the frame: another frame concerns them all.
-  const meant = frame === before.frame ? [...touched] : (Object.keys(after.pages) as NodeId[]);
+  const sameFrame = alikeButShared(frame, before.frame);
+  const meant = sameFrame ? [...touched] : (Object.keys(after.pages) as NodeId[]);
   for (const id of meant) {
     const [page, earlier] = [after.pages[id], before.pages[id]];
     if (!page) continue;
     const nodes = nodesIn(operations, id) as Set<NodeId> | undefined;
     const faults =
-      frame === before.frame && nodes && earlier
-        ? faultsOfChange(page, earlier, frame, nodes)
-        : pageFaults(page, frame);
+      sameFrame && nodes && earlier ? faultsOfChange(page, earlier, frame, nodes) : pageFaults(page, frame);
     if (faults.length > 0) {
       return faults.map(({ path, sentence }) => ({
         path: `/pages/${id}${path}`,

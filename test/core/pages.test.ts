@@ -5,8 +5,8 @@ import {
   leadsTo,
   linking,
   pagesOf,
+  sharedTrees,
   siteFaults,
-  type NodeId,
   type Site,
 } from '../../core/index.ts';
 import { home, made, node, refusal, site, takenBack } from './acting.ts';
@@ -78,33 +78,28 @@ describe('a page', () => {
 
   it('is deleted with the links to it where that is wanted, in one step; what was linked keeps its words', () => {
     const to = (id: string) => (target: Site) =>
-      pagesOf(target).flatMap((page) =>
+      [...pagesOf(target), ...sharedTrees(target.frame)].flatMap((page) =>
         linking(page, leadsTo(node(id))).map(({ node: at }) => `${page.id} ${at}`),
       );
-    // A menu on each of the four pages, two buttons on the first, and one on the third.
+    // The menu that all pages share, two buttons on the first, and one on the third.
     expect(to('visits')(site)).to.have.members([
-      'home pages',
       'home book',
       'home invitation-button',
-      'visits pages',
-      'hire pages',
       'hire hire-bring',
-      'find-us pages',
+      'head shared-head-pages',
     ]);
     const plain = made('removePage', { page: node('visits') });
     expect(to('visits')(plain.site)).to.deep.equal([
-      'home pages',
       'home book',
       'home invitation-button',
-      'hire pages',
       'hire hire-bring',
-      'find-us pages',
+      'head shared-head-pages',
     ]);
     const step = made('removePage', { page: node('visits'), unlink: true });
-    expect(step.sentence).to.equal('Page Visits: deleted with 6 links to it');
+    expect(step.sentence).to.equal('Page Visits: deleted with 4 links to it');
     expect(to('visits')(step.site)).to.deep.equal([]);
     expect(siteFaults(step.site)).to.deep.equal([]);
-    const menu = step.site.pages[home.id].nodes[node('pages')].content.links as {
+    const menu = step.frame.shared!.head!.nodes[node('shared-head-pages')].content.links as {
       label: string;
       link: string;
     }[];
@@ -209,14 +204,21 @@ describe('elements moved to another page', () => {
   });
 
   it('get other ids where theirs are taken there, also in what speaks of them', () => {
-    // The heads of both pages are made alike, ids and all.
-    const head = home.nodes[home.root].children[0];
-    expect(visits.nodes).to.have.property(head);
-    const step = made('moveToPage', { nodes: [head], ...to, after: null });
+    const copy = made('copyPage', { page: home.id, id: node('again'), title: 'Again', slug: 'again' });
+    const again = copy.site.pages[node('again')];
+    const [first] = again.nodes[again.root].children;
+    const step = made(
+      'moveToPage',
+      { nodes: [first], to: again.id, parent: again.root, after: null },
+      home,
+      copy.site,
+    );
     expect(siteFaults(step.site)).to.deep.equal([]);
-    const [first] = step.site.pages[visits.id].nodes[visits.root].children;
-    expect(first).to.equal(`${head}-2` as NodeId);
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(step.site.pages[again.id].nodes[again.root].children.slice(0, 2)).to.deep.equal([
+      `${first}-2`,
+      first,
+    ]);
+    expect(takenBack(step)).to.deep.equal(copy.site);
   });
 
   it('are refused where they do not fit', () => {

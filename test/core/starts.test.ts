@@ -1,6 +1,7 @@
 /** What new sites begin with: valid, legible in every view, and with an address of their own. */
 import { expect } from 'chai';
 import {
+  composed,
   contrastIn,
   LOOKS,
   newSite,
@@ -18,7 +19,7 @@ import {
 } from '../../core/index.ts';
 import { pagesOf, type Page } from '../../core/index.ts';
 
-const homeOf = (site: Site): Page => pagesOf(site)[0];
+const homeOf = (site: Site): Page => composed(site.frame, pagesOf(site)[0]);
 
 const made = (look: string, views: string, lang = 'en'): Site =>
   newSite({ id: 'trial', name: 'Hall & Yard <2>', lang, look, views });
@@ -79,7 +80,9 @@ describe('a new site', () => {
         .value;
     expect([span('mobile'), span('desktop')]).to.deep.equal([4, 4]);
     expect(site.frame.views.list.map(({ grid }) => grid.columns)).to.deep.equal([4, 12]);
-    expect(page.nodes['foot-address' as NodeId].content.text).to.include('Hall &amp; Yard &lt;2&gt;');
+    expect(page.nodes['shared-foot-foot-address' as NodeId].content.text).to.include(
+      'Hall &amp; Yard &lt;2&gt;',
+    );
   });
 });
 

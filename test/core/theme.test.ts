@@ -292,6 +292,7 @@ describe('a site file of version 1', () => {
     const old = JSON.parse(writeSiteFile(site, files)) as Record<string, any>;
     old.version = 1;
     delete old.spacing;
+    delete old.shared;
     delete old.fonts;
     for (const page of old.pages) {
       for (const node of Object.values<any>(page.nodes)) {

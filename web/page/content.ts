@@ -1,5 +1,6 @@
 import { paths } from '../../api/paths.ts';
 import {
+  composed,
   isShown,
   knownKind,
   preview,
@@ -47,7 +48,7 @@ export function ghostsIn(site: SiteFrame, page: Page, view: ViewId): Ghost[] {
 
 /** A page compiled to look at. */
 export const usePreviewOf = (site: SiteFrame, page: Page): Preview =>
-  useMemo(() => preview(site, page, sheetAddresses(site)), [site, page]);
+  useMemo(() => preview(site, composed(site, page), sheetAddresses(site)), [site, page]);
 
 /** Where a picture of the shelf is, small where smaller ones are made of it. `width`: px. */
 export const pictureUrl = (

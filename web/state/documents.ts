@@ -1,6 +1,7 @@
 import { createSelector, createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { LogEntry, PageSummary, StepEntry } from '../../api/responses.ts';
 import {
+  composed,
   stacksOf,
   type EditBy,
   type NodeId,
@@ -218,9 +219,10 @@ const asideSentence = (aside: readonly SetAside[]): string =>
 
 export const { overwrittenDone, asideDone, pageShown } = documents.actions;
 
-/** A page that is shown, with what all pages of its site share. */
+/** A page that is shown, with the frame of its site. */
 export interface OpenPage {
   site: SiteFrame;
+  /** With what it shares with other pages. */
   page: Page;
   counts: PageSummary[];
 }
@@ -236,7 +238,8 @@ export const openPage = createSelector(
     ({ documents: { open } }: WithDocuments) => open?.site.pages[open.page],
     ({ documents: { open } }: WithDocuments) => open?.counts,
   ],
-  (site, page, counts): OpenPage | null => (site && page && counts ? { site, page, counts } : null),
+  (site, page, counts): OpenPage | null =>
+    site && page && counts ? { site, page: composed(site, page), counts } : null,
 );
 
 /** A step as the list shows it: kept, or on its way. */

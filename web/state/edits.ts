@@ -15,7 +15,7 @@ import {
   type Step,
 } from '../../core/index.ts';
 import { desk } from './desk.ts';
-import { documents, nextStep, ownSteps, type ListedStep } from './documents.ts';
+import { documents, nextStep, openPage, ownSteps, type ListedStep } from './documents.ts';
 import { catchUp } from './keeping.ts';
 import { withOperations, type Use } from './pending.ts';
 import type { Thunk } from './store.ts';
@@ -38,7 +38,7 @@ function take(step: Step, by: EditBy, more: { of?: string; use?: Use } = {}): Th
 export function holdSelection(): Thunk {
   return (dispatch, getState) => {
     const { documents: state, desk: looking } = getState();
-    const page = state.open?.site.pages[state.open.page];
+    const page = openPage({ documents: state })?.page;
     if (!page) return;
     const nodes = looking.selected.filter((id) => page.nodes[id]);
     const style = state.open!.site.frame.textStyles.some(({ id }) => id === looking.textStyle);

@@ -1,11 +1,12 @@
 import { nanoid } from 'nanoid';
-import { accepts, type NodeId, type Page } from '../../core/index.ts';
+import { accepts, idIn, sharedPlaceOf, type NodeId, type Page } from '../../core/index.ts';
 import { selected as select } from './desk.ts';
 import { openPage } from './documents.ts';
 import { edit } from './edits.ts';
 import type { Thunk } from './store.ts';
 
-const newId = (): NodeId => `e${nanoid(10)}` as NodeId;
+/** A new element's id, as it has to be beside others of its place. */
+const newId = (parent: NodeId): NodeId => idIn(sharedPlaceOf(parent), `e${nanoid(10)}`);
 
 /** A place in source order: behind a child of a parent, or, without one, first. */
 export interface TreePlace {
@@ -45,15 +46,16 @@ export function placeFor(
 /** Adds an element and selects it. */
 export function add(kind: string, place: TreePlace): Thunk {
   return (dispatch) => {
-    const id = newId();
+    const id = newId(place.parent);
     if (dispatch(edit('addElement', { kind, id, ...place }))) dispatch(select(id));
   };
 }
 
 /** Duplicates an element and selects the copy. */
 export function duplicate(node: NodeId): Thunk {
-  return (dispatch) => {
-    const id = newId();
+  return (dispatch, getState) => {
+    const { parent } = openPage(getState())!.page.nodes[node];
+    const id = newId(parent ?? node);
     if (dispatch(edit('duplicateElement', { node, id }))) dispatch(select(id));
   };
 }

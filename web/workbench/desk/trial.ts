@@ -7,11 +7,13 @@ export function useTrial(site: SiteFrame, page: Page): SiteFrame {
   const limit = useAppSelector((state) => state.desk.limit);
   return useMemo(() => {
     if (!limit) return site;
+    // The page holds what it shares already.
+    const { shared, ...alone } = site;
     const only = {
-      frame: { ...site, pages: site.pages.filter(({ id }) => id === page.id) },
+      frame: { ...alone, pages: site.pages.filter(({ id }) => id === page.id) },
       pages: { [page.id]: page },
     };
     const tried = perform(only, page.id, 'changeView', limit);
-    return tried.ok ? { ...tried.value.site.frame, pages: site.pages } : site;
+    return tried.ok ? { ...tried.value.site.frame, pages: site.pages, shared } : site;
   }, [site, page, limit]);
 }

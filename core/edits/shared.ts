@@ -1,0 +1,169 @@
+import { contentOf } from '../elements/kinds/kind.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { linkedPlace } from '../markup/link.ts';
+import { done, refused, type Outcome } from '../outcome.ts';
+import { idIn, sharedOn } from '../site/shared.ts';
+import type { Node } from '../site/node.ts';
+import type { Page, PageHead, SharedPlace, SiteFrame } from '../site/site.ts';
+import { withLinks } from '../values/links.ts';
+import { found } from './aim.ts';
+import type { Command } from './command.ts';
+import { copied, renamed } from './structure.ts';
+import { subtree } from './tree.ts';
+import { counted } from './wording.ts';
+
+/** What is shared in a place: what a section serves as that can be, and how sentences call it. */
+export const SHARED_NAMES: Record<SharedPlace, string> = { head: 'header', foot: 'footer' };
+
+/** Where a section would stand if all pages shared it; undefined for one that is only part of its page. */
+export function placeOfSection(page: Page, node: Node): SharedPlace | undefined {
+  if (node.kind !== 'section' || node.parent !== page.root) return undefined;
+  const landmark = contentOf<string>(knownKind('section'), node, 'landmark');
+  return (Object.keys(SHARED_NAMES) as SharedPlace[]).find((place) => SHARED_NAMES[place] === landmark);
+}
+
+/** The sections of a page, its own, that serve as what is shared in a place. */
+export const ownSections = (page: Page, place: SharedPlace): NodeId[] =>
+  page.nodes[page.root].children.filter((id) => placeOfSection(page, page.nodes[id]) === place);
+
+/** Leaves out what is shared in a place, or shows it. */
+function leaveOut(head: PageHead, place: SharedPlace, out: boolean): void {
+  const without = (head.without ?? []).filter((each) => each !== place);
+  if (out) without.push(place);
+  delete head.without;
+  if (without.length > 0) head.without = without.sort();
+}
+
+/** Takes sections, and all that is in them, off a page. */
+function takeOff(page: Page, sections: readonly NodeId[]): void {
+  const root = page.nodes[page.root];
+  for (const id of sections) {
+    subtree(page, id).forEach((each) => delete page.nodes[each]);
+    root.children.splice(root.children.indexOf(id), 1);
+  }
+}
+
+/** New names for elements, none of them given to two or taken already. */
+function namesIn(
+  place: SharedPlace | undefined,
+  ids: readonly NodeId[],
+  taken: Page['nodes'],
+): Map<NodeId, NodeId> {
+  const names = new Map<NodeId, NodeId>();
+  const used = new Set<string>(Object.keys(taken));
+  for (const id of ids) {
+    let name = idIn(place, id);
+    for (let count = 2; used.has(name); count++) name = `${idIn(place, id).slice(0, 36)}-${count}` as NodeId;
+    used.add(name);
+    names.set(id, name);
+  }
+  return names;
+}
+
+/** Lets links and orders on a page mean elements by their new names. */
+function follow(page: Page, names: ReadonlyMap<NodeId, NodeId>): void {
+  for (const node of Object.values(page.nodes)) {
+    const content = withLinks(node, (link) => {
+      const name = names.get(linkedPlace(link) as NodeId);
+      return name ? `#${name}` : link;
+    });
+    if (Object.keys(content).some((field) => content[field] !== node.content[field])) node.content = content;
+  }
+  const root = page.nodes[page.root];
+  root.style = renamed(root.style, names);
+}
+
+export interface ShareSection {
+  node: NodeId;
+  /** Pages that keep their own in its place, and leave out what is shared; on all others theirs goes. */
+  keep?: NodeId[];
+}
+
+/** Makes the head or foot of a page that of all pages: one for all, which is changed on any of them. */
+export const shareSection: Command<ShareSection> = {
+  on: () => 'site',
+  run(site, page, { node: id, keep = [] }, pages): Outcome<string> {
+    const nodes = found(page, [id]);
+    if (!nodes.ok) return nodes;
+    const [node] = nodes.value;
+    const place = placeOfSection(page, node);
+    if (!place)
+      return refused(
+        'Only a section that serves as head or foot of its page can be on all. Nothing was changed.',
+      );
+    if (site.shared?.[place])
+      return refused(
+        `All pages share a ${SHARED_NAMES[place]} already; change that one. Nothing was changed.`,
+      );
+    const { name } = node;
+    const names = namesIn(place, subtree(page, id), {});
+    const tree: Page = { id: place as string as NodeId, root: names.get(id)!, nodes: {} };
+    for (const each of names.keys()) copied(page, each, tree, names);
+    tree.nodes[tree.root].parent = null;
+    follow(tree, names);
+    takeOff(page, [id]);
+    follow(page, names);
+    let replaced = 0;
+    for (const head of site.pages) {
+      const kept = keep.includes(head.id) && head.id !== page.id;
+      leaveOut(head, place, kept);
+      if (kept) continue;
+      const other = head.id === page.id ? page : pages[head.id];
+      const theirs = ownSections(other, place);
+      if (theirs.length === 0) continue;
+      replaced += 1;
+      takeOff(other, theirs);
+      follow(other, new Map(theirs.map((each) => [each, tree.root])));
+    }
+    site.shared = { ...site.shared, [place]: tree };
+    const instead = replaced > 0 ? `, instead of their own on ${counted(replaced, 'page')}` : '';
+    return done(`${name}: on all pages now${instead}`);
+  },
+};
+
+export interface UnshareSection {
+  place: SharedPlace;
+  /** The page that gets one of its own; absent: every page does, and nothing is shared there any more. */
+  page?: NodeId;
+}
+
+/** Gives a page, or every page that shows it, its own copy of what all pages share in a place. */
+export const unshareSection: Command<UnshareSection> = {
+  on: () => 'site',
+  run(site, _page, { place, page: only }, pages): Outcome<string> {
+    const tree = site.shared?.[place];
+    if (!tree) return refused(`The pages share no ${SHARED_NAMES[place]} any more. Nothing was changed.`);
+    const meant = site.pages.filter(
+      (head) => (only === undefined || head.id === only) && sharedOn(site, head).includes(place),
+    );
+    if (only !== undefined && meant.length === 0)
+      return refused(`This page does not show what all share. Nothing was changed.`);
+    const { name } = tree.nodes[tree.root];
+    for (const head of meant) ownCopy(tree, place, pages[head.id]);
+    if (only !== undefined) {
+      leaveOut(meant[0], place, true);
+      return done(`${name}: ${meant[0].title} has its own now`);
+    }
+    for (const head of site.pages) leaveOut(head, place, false);
+    withoutShared(site, place);
+    return done(`${name}: each page has its own now`);
+  },
+};
+
+function ownCopy(tree: Page, place: SharedPlace, page: Page): void {
+  const names = namesIn(undefined, subtree(tree, tree.root), page.nodes);
+  for (const each of names.keys())
+    copied(tree, each, page, names, each === tree.root ? page.root : undefined);
+  const root = page.nodes[page.root];
+  if (place === 'head') root.children.unshift(names.get(tree.root)!);
+  else root.children.push(names.get(tree.root)!);
+  follow(page, names);
+}
+
+/** The pages share nothing in a place any more. */
+function withoutShared(site: SiteFrame, place: SharedPlace): void {
+  const { [place]: _gone, ...rest } = site.shared!;
+  delete site.shared;
+  if (Object.keys(rest).length > 0) site.shared = rest;
+}
