@@ -17,7 +17,7 @@ import type { Operation } from './operation.ts';
 import { reverseOrder } from './order.ts';
 import { addPage, changePage, copyPage, makeHome, movePage, moveToPage, removePage } from './pages.ts';
 import { takeColumns } from './place.ts';
-import { shareSection, unshareSection } from './shared.ts';
+import { shareSection, takeShared, unshareSection } from './shared.ts';
 import { changeSite } from './siteitself.ts';
 import { shapeAt } from './shape.ts';
 import { addElement, duplicateElement, removeElements } from './structure.ts';
@@ -60,6 +60,7 @@ export const COMMANDS = {
   moveToPage,
   shareSection,
   unshareSection,
+  takeShared,
   addView,
   changeView,
   removeView,

@@ -151,6 +151,24 @@ export const unshareSection: Command<UnshareSection> = {
   },
 };
 
+/** Shows on a page what all others share, in place of what it has of its own there. */
+export const takeShared: Command<{ place: SharedPlace; page: NodeId }> = {
+  on: () => 'site',
+  run(site, _page, { place, page: id }, pages): Outcome<string> {
+    const head = site.pages.find((each) => each.id === id);
+    const tree = site.shared?.[place];
+    if (!head || !tree)
+      return refused(`The pages share no ${SHARED_NAMES[place]} any more. Nothing was changed.`);
+    const page = pages[id];
+    const own = ownSections(page, place);
+    takeOff(page, own);
+    follow(page, new Map(own.map((each) => [each, tree.root])));
+    leaveOut(head, place, false);
+    const instead = own.length > 0 ? ' instead of its own' : '';
+    return done(`${tree.nodes[tree.root].name}: ${head.title} shows that of all pages${instead}`);
+  },
+};
+
 function ownCopy(tree: Page, place: SharedPlace, page: Page): void {
   const names = namesIn(undefined, subtree(tree, tree.root), page.nodes);
   for (const each of names.keys())

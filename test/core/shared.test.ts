@@ -269,6 +269,9 @@ describe('a head or foot of one page', () => {
     expect(sectionsOf(step.site, 'hire').at(-1)).to.equal('foot');
     expect(sectionsOf(step.site, 'home').at(-1)).to.equal('shared-foot-foot');
     expect(takenBack(step)).to.deep.equal(site);
+    const again = made('takeShared', { place: 'foot', page: hire.id }, home, step.site);
+    expect(again.sentence).to.equal('Footer: Telescope hire shows that of all pages instead of its own');
+    expect(again.site).to.deep.equal(site);
     expect(refusal('unshareSection', { place: 'foot', page: hire.id }, home, step.site)).to.match(
       /does not show/,
     );

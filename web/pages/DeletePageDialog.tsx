@@ -10,7 +10,15 @@ import {
   Typography,
 } from '@mui/material';
 import { useId, useState } from 'react';
-import { leadsTo, linking, pagesOf, type NodeId, type Site } from '../../core/index.ts';
+import {
+  leadsTo,
+  linking,
+  pagesOf,
+  sharedPlaceOf,
+  sharedTrees,
+  type NodeId,
+  type Site,
+} from '../../core/index.ts';
 import { line, quiet } from '../ui/theme.ts';
 
 interface DeletePageDialogProps {
@@ -25,16 +33,15 @@ export function DeletePageDialog({ site, page, onDelete, onClose }: DeletePageDi
   const heading = useId();
   const [unlink, setUnlink] = useState(true);
   const nameOf = (id: NodeId) => site.pages[id].nodes[site.pages[id].root].name;
-  const links = pagesOf(site)
-    .filter(({ id }) => id !== page)
-    .flatMap((other) =>
+  const links = [...pagesOf(site).filter(({ id }) => id !== page), ...sharedTrees(site.frame)].flatMap(
+    (other) =>
       linking(other, leadsTo(page)).map(({ node, count }) => ({
         key: `${other.id} ${node}`,
-        on: nameOf(other.id),
+        on: sharedPlaceOf(node) ? 'all pages' : nameOf(other.id),
         name: other.nodes[node].name,
         count,
       })),
-    );
+  );
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby={heading}>
       <DialogTitle id={heading}>Delete {nameOf(page)}</DialogTitle>

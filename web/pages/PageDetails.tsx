@@ -1,7 +1,15 @@
 import { Box, Button, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material';
 import { ArrowDown, ArrowUp, Copy, House, SquarePen, Trash2 } from 'lucide-react';
 import { Link as RouterLink } from 'react-router';
-import { headOf, pageSlugOf, type Arguments, type NodeId, type Site } from '../../core/index.ts';
+import {
+  headOf,
+  pageSlugOf,
+  sharedTrees,
+  type Arguments,
+  type NodeId,
+  type SharedPlace,
+  type Site,
+} from '../../core/index.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { LANGUAGES } from '../ui/languages.ts';
@@ -151,6 +159,31 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
           }
         />
       )}
+      {sharedTrees(site.frame).map(({ id: tree, root: section, nodes }) => {
+        const place = tree as string as SharedPlace;
+        const without = head.without ?? [];
+        return (
+          <FormControlLabel
+            key={place}
+            control={
+              <Checkbox
+                size="small"
+                checked={!without.includes(place)}
+                onChange={({ target }) =>
+                  change({
+                    without: target.checked ? without.filter((each) => each !== place) : [...without, place],
+                  })
+                }
+              />
+            }
+            label={
+              <Typography sx={{ fontSize: 13 }}>
+                Shows “{nodes[section].name}”, which all pages share
+              </Typography>
+            }
+          />
+        );
+      })}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, pt: 1, borderTop: `1px solid ${line}` }}>
         <Button
           size="small"

@@ -2,7 +2,7 @@ import { Box, Button, ListItemButton, Typography } from '@mui/material';
 import { FilePlus2, FileQuestion, House } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
-import { countOverrides, type NodeId, type Site } from '../../core/index.ts';
+import { composed, countOverrides, type NodeId, type Site } from '../../core/index.ts';
 import { pageShown } from '../state/documents.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
@@ -16,8 +16,9 @@ import { useWholeSite } from '../site/useWholeSite.ts';
 
 /** All overrides of a page, in all views. */
 const overridesOf = ({ frame, pages }: Site, page: NodeId): number => {
-  const ids = Object.keys(pages[page].nodes) as NodeId[];
-  return frame.views.list.reduce((sum, { id }) => sum + countOverrides(pages[page], ids, id), 0);
+  const whole = composed(frame, pages[page]);
+  const ids = Object.keys(whole.nodes) as NodeId[];
+  return frame.views.list.reduce((sum, { id }) => sum + countOverrides(whole, ids, id), 0);
 };
 
 function PageList({

@@ -3,7 +3,7 @@ import { Replace, Trash2, X } from 'lucide-react';
 import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { paths } from '../../api/paths.ts';
-import { viewOf, type Asset, type AssetUse, type Site } from '../../core/index.ts';
+import { composed, sharedPlaceOf, viewOf, type Asset, type AssetUse, type Site } from '../../core/index.ts';
 import { pictureUrl } from '../page/content.ts';
 import { selected } from '../state/desk.ts';
 import { edit } from '../state/edits.ts';
@@ -25,8 +25,55 @@ const TYPES: Record<Asset['type'], string> = {
   'video/webm': 'WebM film',
 };
 
+/** What of a site a use is in: the element or page by name. */
+const nameOf = (site: Site, { page: id, node }: AssetUse): string => {
+  const page = composed(site.frame, site.pages[id]);
+  return page.nodes[node ?? page.root].name;
+};
+
+/** The places in which something of the shelf stands, a line each; `onGo` leads there. */
+export function UseList({
+  site,
+  uses,
+  onGo,
+}: {
+  site: Site;
+  uses: readonly AssetUse[];
+  onGo?(use: AssetUse): void;
+}) {
+  return (
+    <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+      {uses.map((use) => (
+        <Box
+          component="li"
+          key={`${use.page} ${use.node} ${use.as}`}
+          sx={{ py: 0.5, borderTop: `1px solid ${line}`, fontSize: 13 }}
+        >
+          {onGo ? (
+            <Link
+              component="button"
+              type="button"
+              sx={{ fontSize: 13, textAlign: 'left' }}
+              onClick={() => onGo(use)}
+            >
+              {nameOf(site, use)}
+            </Link>
+          ) : (
+            nameOf(site, use)
+          )}
+          <Box component="span" sx={{ color: quiet }}>
+            {' '}
+            on {use.node && sharedPlaceOf(use.node) ? 'all pages' : nameOf(site, { ...use, node: undefined })}
+            {describeUse(site, use) !== 'picture' && `, ${describeUse(site, use)}`}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
 /** A use in words: "picture, in Tablet and Mobile". */
-export function describeUse(site: Site, { as, views }: AssetUse): string {
+function describeUse(site: Site, { as, views }: AssetUse): string {
   const { views: all } = site.frame;
   const others = (views ?? []).filter((id) => id !== all.base);
   if (others.length === 0 || others.length !== views?.length) return as;
@@ -125,32 +172,7 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
             Nowhere yet. Choose it for a picture in the workbench.
           </Typography>
         )}
-        <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-          {uses.map((use) => {
-            const page = site.pages[use.page];
-            return (
-              <Box
-                component="li"
-                key={`${use.page} ${use.node} ${use.as}`}
-                sx={{ py: 0.5, borderTop: `1px solid ${line}`, fontSize: 13 }}
-              >
-                <Link
-                  component="button"
-                  type="button"
-                  sx={{ fontSize: 13, textAlign: 'left' }}
-                  onClick={() => void go(use)}
-                >
-                  {page.nodes[use.node ?? page.root].name}
-                </Link>
-                <Box component="span" sx={{ color: quiet }}>
-                  {' '}
-                  on {page.nodes[page.root].name}
-                  {describeUse(site, use) !== 'picture' && `, ${describeUse(site, use)}`}
-                </Box>
-              </Box>
-            );
-          })}
-        </Box>
+        <UseList site={site} uses={uses} onGo={(use) => void go(use)} />
       </Box>
       <Box sx={{ display: 'flex', gap: 1, borderTop: `1px solid ${line}`, pt: 1.5 }}>
         <input

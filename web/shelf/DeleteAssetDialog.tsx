@@ -1,8 +1,7 @@
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
 import { useId } from 'react';
 import type { Asset, AssetUse, Site } from '../../core/index.ts';
-import { line, quiet } from '../ui/theme.ts';
-import { describeUse } from './AssetDetails.tsx';
+import { UseList } from './AssetDetails.tsx';
 
 interface DeleteAssetDialogProps {
   site: Site;
@@ -25,26 +24,8 @@ export function DeleteAssetDialog({ site, asset, uses, onDelete, onClose }: Dele
             : 'It will be missing in these places; where it is set for one view only, what holds in the others is shown. Undo brings it back everywhere. What is published stays until the site is published again.'}
         </Typography>
         {uses.length > 0 && (
-          <Box
-            component="ul"
-            sx={{ m: 0, mt: 1.5, p: 0, listStyle: 'none', maxHeight: 260, overflowY: 'auto' }}
-          >
-            {uses.map((use) => {
-              const page = site.pages[use.page];
-              return (
-                <Box
-                  component="li"
-                  key={`${use.page} ${use.node} ${use.as}`}
-                  sx={{ py: 0.5, borderTop: `1px solid ${line}`, fontSize: 13 }}
-                >
-                  {page.nodes[use.node ?? page.root].name}
-                  <Box component="span" sx={{ color: quiet }}>
-                    {' '}
-                    on {page.nodes[page.root].name}, {describeUse(site, use)}
-                  </Box>
-                </Box>
-              );
-            })}
+          <Box sx={{ mt: 1.5, maxHeight: 260, overflowY: 'auto' }}>
+            <UseList site={site} uses={uses} />
           </Box>
         )}
       </DialogContent>

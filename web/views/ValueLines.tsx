@@ -21,7 +21,8 @@ export function ValueLines({ site, values, handing }: ValueLinesProps) {
         values: own.sort((one, other) => order.get(one.node!)! - order.get(other.node!)!),
       };
     }),
-    { name: 'Theme', values: values.filter(({ page }) => page === undefined) },
+    { name: 'On all pages', values: values.filter(({ shared }) => shared) },
+    { name: 'Theme', values: values.filter(({ page, shared }) => page === undefined && !shared) },
   ].filter((place) => place.values.length > 0);
   return (
     <Box

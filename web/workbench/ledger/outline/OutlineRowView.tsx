@@ -1,7 +1,7 @@
 import { InputBase } from '@mui/material';
-import { ChevronDown, ChevronRight } from 'lucide-react';
+import { ChevronDown, ChevronRight, Layers } from 'lucide-react';
 import { useRef } from 'react';
-import type { Page, SiteFrame } from '../../../../core/index.ts';
+import { sharedPlaceOf, type Page, type SiteFrame } from '../../../../core/index.ts';
 import { petrol } from '../../../ui/theme.ts';
 import { columnsOf, gridColumns } from '../../values/columns.ts';
 import { KindIcon } from '../../../ui/KindIcon.tsx';
@@ -69,6 +69,7 @@ export function OutlineRowView(props: RowProps) {
   const node = page.nodes[row.id];
   if (!node) return null;
   const fixed = node.kind === 'page';
+  const shared = sharedPlaceOf(node.id) !== undefined && node.parent === page.root;
   return (
     <div
       role="row"
@@ -103,7 +104,14 @@ export function OutlineRowView(props: RowProps) {
         {renaming ? (
           <NameField name={node.name} onDone={(name) => outline.rename(node.id, name)} />
         ) : (
-          <span>{node.name}</span>
+          <>
+            <span>{node.name}</span>
+            {shared && (
+              <i className="outline-shared" title="On all pages">
+                <Layers size={12} aria-hidden />
+              </i>
+            )}
+          </>
         )}
       </div>
       {columnsOf(site).map((view, column) => {

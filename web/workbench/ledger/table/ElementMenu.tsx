@@ -3,6 +3,7 @@ import { EllipsisVertical } from 'lucide-react';
 import { useState } from 'react';
 import {
   countOverrides,
+  sharedPlaceOf,
   siblingsLike,
   subtree,
   viewOf,
@@ -79,7 +80,7 @@ function OpenMenu(
           run: () => dispatch(duplicate(lead.id)),
         },
         {
-          label: `Delete ${name}${inIt > 0 ? ` and the ${inIt} in it` : ''}`,
+          label: `Delete ${name}${inIt > 0 ? ` and the ${inIt} in it` : ''}${selected.some(sharedPlaceOf) ? ', on all pages' : ''}`,
           disabled: isPage,
           run: () => dispatch(remove(selected)),
         },

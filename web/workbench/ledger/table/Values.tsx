@@ -8,6 +8,7 @@ import { ActiveColumn } from '../columns/ActiveColumn.tsx';
 import { contextOf } from '../../values/cells.ts';
 import { overridesIn, type RowGroup, type Subject } from '../../values/rows.ts';
 import { SameInEveryView } from '../content/SameInEveryView.tsx';
+import { Sharing } from '../sharing/Sharing.tsx';
 import { TraceBar } from './TraceBar.tsx';
 import { useValueTable, type Place, type ValueTable } from './useValueTable.ts';
 import { ValueRowView } from './ValueRowView.tsx';
@@ -122,6 +123,7 @@ export function Values({ site, page, subject, active }: ValuesProps) {
       sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}
     >
       <ValuesHead site={site} page={page} subject={subject} active={active} />
+      {subject.of === 'elements' && <Sharing site={site} page={page} nodes={subject.nodes} />}
       <div ref={table.grid} data-scroller className="ledger-scroller" onPointerLeave={() => setPointed(null)}>
         <Box sx={{ position: 'relative', minHeight: '100%' }}>
           <ActiveColumn site={site} view={active} />

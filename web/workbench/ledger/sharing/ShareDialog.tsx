@@ -1,0 +1,111 @@
+import {
+  Box,
+  Button,
+  Checkbox,
+  CircularProgress,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  FormControlLabel,
+  Typography,
+} from '@mui/material';
+import { useEffect, useId, useState } from 'react';
+import {
+  idIn,
+  ownSections,
+  SHARED_NAMES,
+  type Node,
+  type NodeId,
+  type Page,
+  type SharedPlace,
+  type SiteFrame,
+} from '../../../../core/index.ts';
+import { selected as select } from '../../../state/desk.ts';
+import { edit, load } from '../../../state/edits.ts';
+import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
+import { quiet } from '../../../ui/theme.ts';
+
+interface ShareDialogProps {
+  site: SiteFrame;
+  page: Page;
+  section: Node;
+  place: SharedPlace;
+  onClose(): void;
+}
+
+/** Puts a section on all pages, and asks which of those that have one of their own keep it. */
+export function ShareDialog({ site, page, section, place, onClose }: ShareDialogProps) {
+  const dispatch = useAppDispatch();
+  const heading = useId();
+  const pages = useAppSelector((state) => state.documents.open!.site.pages);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [keeping, setKeeping] = useState<ReadonlySet<NodeId>>(new Set());
+  const ids = site.pages.map(({ id }) => id);
+  const missing = ids.filter((id) => !pages[id]).join(' ');
+  useEffect(() => {
+    if (missing === '') return;
+    void dispatch(load(missing.split(' '))).then((found) => setTrouble(found ?? null));
+  }, [dispatch, missing]);
+  const others =
+    missing === ''
+      ? ids.filter((id) => id !== page.id && ownSections(pages[id], place).length > 0).map((id) => pages[id])
+      : [];
+  const what = SHARED_NAMES[place];
+  const turn = (id: NodeId) => {
+    const next = new Set(keeping);
+    if (!next.delete(id)) next.add(id);
+    setKeeping(next);
+  };
+  const share = () => {
+    if (dispatch(edit('shareSection', { node: section.id, keep: [...keeping] })))
+      dispatch(select(idIn(place, section.id)));
+    onClose();
+  };
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby={heading}>
+      <DialogTitle id={heading}>Put {section.name} on all pages</DialogTitle>
+      <DialogContent>
+        <Typography>
+          It becomes one {what} for all {ids.length} pages, those to come too. Whatever is changed of it, on
+          any page, is changed on all.
+        </Typography>
+        {missing !== '' && trouble === null && (
+          <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mt: 2, color: quiet }}>
+            <CircularProgress size={16} /> Looking at the other pages …
+          </Box>
+        )}
+        {trouble !== null && (
+          <Typography role="alert" color="error" sx={{ mt: 2 }}>
+            Not all pages could be read, so nothing was changed. {trouble}
+          </Typography>
+        )}
+        {others.length > 0 && (
+          <Box role="group" aria-label={`Pages that keep their own ${what}`} sx={{ mt: 2 }}>
+            <Typography sx={{ fontSize: 13, fontWeight: 700 }}>
+              These have a {what} of their own, which goes. Tick those that keep it:
+            </Typography>
+            {others.map(({ id, root, nodes }) => (
+              <FormControlLabel
+                key={id}
+                sx={{ display: 'flex' }}
+                control={<Checkbox size="small" checked={keeping.has(id)} onChange={() => turn(id)} />}
+                label={
+                  <Typography noWrap sx={{ fontSize: 13 }}>
+                    {nodes[root].name}
+                  </Typography>
+                }
+              />
+            ))}
+          </Box>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Leave it here only</Button>
+        <Button variant="contained" disabled={missing !== ''} onClick={share}>
+          Put on all pages
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
