@@ -21,6 +21,7 @@ export type { Fault } from './faults.ts';
 export { pointer } from './faults.ts';
 export { faultsOfChange, frameFaults, pageFaults, siteFaults, siteFileFaults } from './site/validate.ts';
 export { FAMILIES, familiesOf, type Family, type FontFile } from './theme/families.ts';
+export { mailAddress } from './elements/content/contenttypes.ts';
 export type { ContentField, ContentType, LabelledLink } from './elements/content/contenttypes.ts';
 export { contentOf, type Kind } from './elements/kinds/kind.ts';
 export { KINDS, kindOf, knownKind } from './elements/kinds/table.ts';
@@ -42,7 +43,7 @@ export { knownProperty, PROPERTIES, sidesOf } from './elements/properties/table.
 export { applies, takes } from './site/applies.ts';
 export { directionOf } from './markup/direction.ts';
 export { cleanFragment, plainText } from './markup/fragment.ts';
-export { cleanLink } from './markup/link.ts';
+export { cleanLink, linkTo, targetOf, type LinkTarget } from './markup/link.ts';
 export { print, type Markup } from './markup/markup.ts';
 
 export { held, isEmpty, reached, type Held } from './layered/resolve.ts';
@@ -56,7 +57,8 @@ export { columnsIn, type RowColumns } from './values/columns.ts';
 export { spaceAt, type Space } from './theme/spacing.ts';
 export type { Asset, Colour, Font, SpacingStep, Stock } from './theme/stock.ts';
 export { assetUses, type AssetUse } from './values/uses.ts';
-export { leadsTo, linking, withLinks, type LinkingElement } from './values/links.ts';
+export { brokenLinks, goneOf, type BrokenLink } from './checks/links.ts';
+export { leadsTo, linking, linksIn, withLinks, type LinkingElement } from './values/links.ts';
 export { countOverrides, countsOf, overrideCount } from './values/count.ts';
 
 export { completeOrder, moveTo } from './layout/order.ts';

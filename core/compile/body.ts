@@ -3,7 +3,7 @@ import { hiddenSomewhere } from '../values/visibility.ts';
 import type { Kind, MarkupContext, MediaReference } from '../elements/kinds/kind.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
-import { linkedPage, linkedPlace } from '../markup/link.ts';
+import { linkTo, targetOf } from '../markup/link.ts';
 import { element, type Markup } from '../markup/markup.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -16,7 +16,12 @@ import { nodeClass, textStyleClass } from './selectors.ts';
 
 /** Where things are that a page refers to, as seen from the page. */
 export interface Addresses extends PictureAddresses {
-  page(id: string): string | undefined;
+  /** A page, or a place on it where that is there. */
+  page(id: string, place?: string): string | undefined;
+  /** A file of the shelf. */
+  file?(id: string): string | undefined;
+  /** The elements of a page that others link to. */
+  places?(page: string): ReadonlySet<string> | undefined;
 }
 
 /** What the markup of a page needs besides the page. */
@@ -87,7 +92,7 @@ function elementMarkup(node: Node, making: Making, place: { eager: boolean; abse
       elementMarkup(page.nodes[id], making, { eager: place.eager, absent }),
     ),
     address: making.address,
-    current: (link) => linkedPage(link) === page.id,
+    current: (link) => isPageItself(link, page.id),
     headed: () => isHeaded(page, node),
     media: making.media,
     part: making.partsOf(kind),
@@ -99,6 +104,12 @@ function elementMarkup(node: Node, making: Making, place: { eager: boolean; abse
   });
   making.made.set(node.id, markup);
   return markup;
+}
+
+/** Whether a link leads to a page as such, and to no place on it. */
+function isPageItself(link: string, id: NodeId): boolean {
+  const target = targetOf(link);
+  return target?.page === id && target.place === undefined;
 }
 
 /** Whether there is a heading in an element, or it is one. */
@@ -113,16 +124,16 @@ function isHeaded(page: Page, node: Node): boolean {
  */
 export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): Markup {
   const { levels, titled } = headingLevels(page);
-  const linked = new Set<NodeId>();
+  const linked = new Set<NodeId>(addresses.places?.(page.id) as ReadonlySet<NodeId> | undefined);
   const address = (link: string) => {
-    const place = linkedPlace(link);
-    if (place !== undefined) {
-      if (!page.nodes[place as NodeId]) return undefined;
-      linked.add(place as NodeId);
-      return link;
-    }
-    const target = linkedPage(link);
-    return target === undefined ? link || undefined : addresses.page(target);
+    const target = targetOf(link);
+    if (!target) return link || undefined;
+    if (target.file !== undefined) return addresses.file?.(target.file);
+    if (target.place === undefined || (target.page ?? page.id) !== page.id)
+      return addresses.page(target.page!, target.place);
+    if (!page.nodes[target.place as NodeId]) return target.page && addresses.page(target.page);
+    linked.add(target.place as NodeId);
+    return linkTo({ place: target.place });
   };
   const media = mediaOf(site, addresses);
   const making: Making = {

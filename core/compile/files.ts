@@ -6,6 +6,7 @@ import { directionOf } from '../markup/direction.ts';
 import { element, print, type Markup } from '../markup/markup.ts';
 import { composed } from '../site/shared.ts';
 import { pagesOf, headOf, type Page, type PageHead, type Site, type SiteFrame } from '../site/site.ts';
+import { linkedPlaces } from '../values/links.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
 import { openingFonts } from './opening.ts';
 import { isItself, isMadeSmaller, pictureKey, type PictureForm } from './pictures.ts';
@@ -45,13 +46,16 @@ export const pagePath = (page: Pick<PageHead, 'slug'>): string =>
   page.slug === '' ? 'index.html' : `${page.slug}/index.html`;
 
 /** The addresses that a page of the published site uses, as seen from `up`, which leads to the site. */
-function addressesFrom(site: SiteFrame, up: string): Addresses {
+function addressesFrom(site: SiteFrame, up: string, places: ReturnType<typeof linkedPlaces>): Addresses {
   const pictures = new Map(site.assets.map((asset) => [asset.id, mediaPath(asset)]));
   return {
-    page: (id) => {
+    page: (id, place) => {
       const target = site.pages.find((candidate) => candidate.id === id);
-      return target && (`${up}${target.slug === '' ? '' : `${target.slug}/`}` || './');
+      if (!target) return undefined;
+      const address = `${up}${target.slug === '' ? '' : `${target.slug}/`}` || './';
+      return place !== undefined && places.get(id)?.has(place) ? `${address}#${place}` : address;
     },
+    places: (page) => places.get(page),
     picture: (id) => `${up}${pictures.get(id) ?? ''}`,
     made: (asset, form) => `${up}${isItself(asset, form) ? mediaPath(asset) : madePath(asset, form)}`,
   };
@@ -95,14 +99,14 @@ const SHARED_WIDTH = 1280;
 function compilePage(
   site: SiteFrame,
   page: Page,
-  { address = '' }: PublishedAt,
+  { address = '', places }: PublishedAt & { places: ReturnType<typeof linkedPlaces> },
   as?: { path: string; up: string },
 ): { files: PublishedFile[]; families: Family[]; pictures: string[]; made: Made } {
   const pictures = new Set<string>();
   const made: Made = new Map();
   const head = headOf(site, page.id);
   const up = as?.up ?? (head.slug === '' ? '' : '../');
-  const addresses = addressesFrom(site, up);
+  const addresses = addressesFrom(site, up, places);
   const named = (id: string) => {
     pictures.add(id);
     return addresses.picture(id);
@@ -117,7 +121,8 @@ function compilePage(
     else made.set(madePath(asset, form), { asset, form });
     return addresses.made!(asset, form)!;
   };
-  const body = bodyMarkup(site, page, { ...addresses, picture: named, made: formed });
+  const file = (id: string) => (site.assets.some((asset) => asset.id === id) ? named(id) : undefined);
+  const body = bodyMarkup(site, page, { ...addresses, picture: named, made: formed, file });
   // Who is told of a page from elsewhere needs the whole address, where that is known.
   const pictureAt = (asset: Asset): string => {
     const path = isMadeSmaller(asset)
@@ -205,11 +210,12 @@ export function compileSite(site: Site, at: PublishedAt = {}): PublishedFile[] {
   const missing = site.frame.pages.find((head) => head.missing);
   // It is shown at any address: what it refers to is named from the root of the site.
   const up = at.address ? new URL(at.address).pathname : '/';
+  const all = { ...at, places: linkedPlaces(site) };
   const compiledPages = [
-    ...pagesOf(site).map((page) => compilePage(site.frame, composed(site.frame, page), at)),
+    ...pagesOf(site).map((page) => compilePage(site.frame, composed(site.frame, page), all)),
     ...(missing
       ? [
-          compilePage(site.frame, composed(site.frame, site.pages[missing.id]), at, {
+          compilePage(site.frame, composed(site.frame, site.pages[missing.id]), all, {
             path: MISSING_PATH,
             up,
           }),

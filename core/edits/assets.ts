@@ -5,6 +5,8 @@ import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { canonicalStyle } from '../site/canonical.ts';
 import type { Node } from '../site/node.ts';
+import { targetOf } from '../markup/link.ts';
+import { relink } from './relink.ts';
 import { AssetSchema, type Asset } from '../theme/stock.ts';
 import { withAssets } from '../values/uses.ts';
 import type { Command } from './command.ts';
@@ -143,6 +145,7 @@ export const removeAsset: Command<{ asset: string }> = {
           return '';
         });
         if (inContent) node.content = content;
+        if (relink(node, (link) => (targetOf(link)?.file === id ? undefined : link))) inContent = true;
         const inValues = takenFrom(node, id);
         if (inContent || inValues > 0) count += 1;
       }

@@ -11,9 +11,11 @@ import {
 } from '../site/site.ts';
 import { sharedPlaceOf } from '../site/shared.ts';
 import { found } from './aim.ts';
-import { SHARED_NAMES } from './shared.ts';
+import { freeNames, SHARED_NAMES } from './shared.ts';
 import type { Command } from './command.ts';
-import { leadsTo, linking, withLinks } from '../values/links.ts';
+import { linkTo, targetOf } from '../markup/link.ts';
+import { leadsTo, linking } from '../values/links.ts';
+import { followLinks, relink } from './relink.ts';
 import { accepts, copied, plain } from './structure.ts';
 import { allTrees } from './viewvalues.ts';
 import { putBehind, subtree, topmost } from './tree.ts';
@@ -201,7 +203,7 @@ function withoutLinksTo(site: SiteFrame, gone: NodeId, pages: Record<NodeId, Pag
     for (const { node, count } of linking(page, leadsTo(gone))) {
       total += count;
       const element = page.nodes[node];
-      element.content = withLinks(element, (link) => (leadsTo(gone)(link) ? undefined : link));
+      relink(element, (link) => (leadsTo(gone)(link) ? undefined : link));
     }
   }
   return total;
@@ -304,15 +306,17 @@ export const moveToPage: Command<MoveToPage> = {
     if (other) return refused(`${parent.name} takes no ${other.kind}. Nothing was moved.`);
     const said = describeHolders(tops.map((id) => page.nodes[id]));
     const whole = tops.flatMap((id) => subtree(page, id));
-    const names = new Map<NodeId, NodeId>();
-    const taken = new Set<string>(Object.keys(target.nodes));
+    const names = freeNames(undefined, whole, target.nodes);
     for (const id of whole) {
-      let name = id;
-      for (let count = 2; taken.has(name); count++) name = `${id.slice(0, 36)}-${count}` as NodeId;
-      taken.add(name);
-      names.set(id, name);
+      copied(page, id, target, names, tops.includes(id) ? parentId : undefined);
+      relink(target.nodes[names.get(id)!], (link) => {
+        const { page: at, place } = targetOf(link) ?? {};
+        if (place === undefined || at !== undefined || !page.nodes[place as NodeId]) return link;
+        const name = names.get(place as NodeId);
+        // What stays behind is on another page now.
+        return linkTo(name ? { place: name } : { page: page.id, place });
+      });
     }
-    for (const id of whole) copied(page, id, target, names, tops.includes(id) ? parentId : undefined);
     let place = after;
     for (const id of tops) {
       const from = page.nodes[page.nodes[id].parent!];
@@ -321,6 +325,7 @@ export const moveToPage: Command<MoveToPage> = {
       place = names.get(id)!;
     }
     for (const id of whole) delete page.nodes[id];
+    followLinks(allTrees(site, pages), { names, from: page.id, to: target.id });
     return done(`${said}: moved to ${head.title}`);
   },
 };

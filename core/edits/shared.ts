@@ -1,16 +1,16 @@
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
-import { linkedPlace } from '../markup/link.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { idIn, sharedOn } from '../site/shared.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, PageHead, SharedPlace, SiteFrame } from '../site/site.ts';
-import { withLinks } from '../values/links.ts';
 import { found } from './aim.ts';
 import type { Command } from './command.ts';
+import { followLinks } from './relink.ts';
 import { copied, renamed } from './structure.ts';
 import { subtree } from './tree.ts';
+import { allTrees } from './viewvalues.ts';
 import { counted } from './wording.ts';
 
 /** What is shared in a place: what a section serves as that can be, and how sentences call it. */
@@ -45,7 +45,7 @@ function takeOff(page: Page, sections: readonly NodeId[]): void {
 }
 
 /** New names for elements, none of them given to two or taken already. */
-function namesIn(
+export function freeNames(
   place: SharedPlace | undefined,
   ids: readonly NodeId[],
   taken: Page['nodes'],
@@ -61,15 +61,8 @@ function namesIn(
   return names;
 }
 
-/** Lets links and orders on a page mean elements by their new names. */
-function follow(page: Page, names: ReadonlyMap<NodeId, NodeId>): void {
-  for (const node of Object.values(page.nodes)) {
-    const content = withLinks(node, (link) => {
-      const name = names.get(linkedPlace(link) as NodeId);
-      return name ? `#${name}` : link;
-    });
-    if (Object.keys(content).some((field) => content[field] !== node.content[field])) node.content = content;
-  }
+/** Lets the order of a page's sections mean them by their new names. */
+function reorder(page: Page, names: ReadonlyMap<NodeId, NodeId>): void {
   const root = page.nodes[page.root];
   root.style = renamed(root.style, names);
 }
@@ -97,13 +90,15 @@ export const shareSection: Command<ShareSection> = {
         `All pages share a ${SHARED_NAMES[place]} already; change that one. Nothing was changed.`,
       );
     const { name } = node;
-    const names = namesIn(place, subtree(page, id), {});
+    const names = freeNames(place, subtree(page, id), {});
     const tree: Page = { id: place as string as NodeId, root: names.get(id)!, nodes: {} };
     for (const each of names.keys()) copied(page, each, tree, names);
     tree.nodes[tree.root].parent = null;
-    follow(tree, names);
+    followLinks([tree], { names, from: tree.id, to: tree.id });
     takeOff(page, [id]);
-    follow(page, names);
+    reorder(page, names);
+    const others = allTrees(site, pages);
+    followLinks([...others, tree], { names, from: page.id, to: page.id });
     let replaced = 0;
     for (const head of site.pages) {
       const kept = keep.includes(head.id) && head.id !== page.id;
@@ -113,8 +108,10 @@ export const shareSection: Command<ShareSection> = {
       const theirs = ownSections(other, place);
       if (theirs.length === 0) continue;
       replaced += 1;
+      const ours = new Map(theirs.map((each) => [each, tree.root]));
       takeOff(other, theirs);
-      follow(other, new Map(theirs.map((each) => [each, tree.root])));
+      reorder(other, ours);
+      followLinks([...others, tree], { names: ours, from: other.id, to: other.id });
     }
     site.shared = { ...site.shared, [place]: tree };
     const instead = replaced > 0 ? `, instead of their own on ${counted(replaced, 'page')}` : '';
@@ -140,7 +137,12 @@ export const unshareSection: Command<UnshareSection> = {
     if (only !== undefined && meant.length === 0)
       return refused(`This page does not show what all share. Nothing was changed.`);
     const { name } = tree.nodes[tree.root];
-    for (const head of meant) ownCopy(tree, place, pages[head.id]);
+    for (const head of meant) {
+      const page = pages[head.id];
+      const names = ownCopy(tree, place, page);
+      reorder(page, names);
+      followLinks(allTrees(site, pages), { names, from: page.id, to: page.id });
+    }
     if (only !== undefined) {
       leaveOut(meant[0], place, true);
       return done(`${name}: ${meant[0].title} has its own now`);
@@ -161,22 +163,25 @@ export const takeShared: Command<{ place: SharedPlace; page: NodeId }> = {
       return refused(`The pages share no ${SHARED_NAMES[place]} any more. Nothing was changed.`);
     const page = pages[id];
     const own = ownSections(page, place);
+    const names = new Map(own.map((each) => [each, tree.root]));
     takeOff(page, own);
-    follow(page, new Map(own.map((each) => [each, tree.root])));
+    reorder(page, names);
+    followLinks(allTrees(site, pages), { names, from: page.id, to: page.id });
     leaveOut(head, place, false);
     const instead = own.length > 0 ? ' instead of its own' : '';
     return done(`${tree.nodes[tree.root].name}: ${head.title} shows that of all pages${instead}`);
   },
 };
 
-function ownCopy(tree: Page, place: SharedPlace, page: Page): void {
-  const names = namesIn(undefined, subtree(tree, tree.root), page.nodes);
+/** Puts a copy of what is shared on a page; answers the names in it. */
+function ownCopy(tree: Page, place: SharedPlace, page: Page): ReadonlyMap<NodeId, NodeId> {
+  const names = freeNames(undefined, subtree(tree, tree.root), page.nodes);
   for (const each of names.keys())
     copied(tree, each, page, names, each === tree.root ? page.root : undefined);
   const root = page.nodes[page.root];
   if (place === 'head') root.children.unshift(names.get(tree.root)!);
   else root.children.push(names.get(tree.root)!);
-  follow(page, names);
+  return names;
 }
 
 /** The pages share nothing in a place any more. */

@@ -1,5 +1,8 @@
-/** Where a link may lead: a page of the site (`page:ID`), a place on the page (`#id`), the web, mail or a telephone. */
-const PROTOCOLS = new Set(['page:', 'http:', 'https:', 'mailto:', 'tel:']);
+/**
+ * Where a link may lead: a page of the site (`page:ID`) or a place on it (`page:ID#id`), a place on the same page (`#id`), a file
+ * of the shelf (`shelf:ID`), the web, mail or a telephone.
+ */
+const PROTOCOLS = new Set(['page:', 'shelf:', 'http:', 'https:', 'mailto:', 'tel:']);
 
 /** A text without blanks and control characters at either end; a pattern would take the square of a long run of them. */
 function withoutEnds(text: string): string {
@@ -22,12 +25,27 @@ export function cleanLink(link: string): string | undefined {
   }
 }
 
-/** The element that a link leads to, where it leads to a place on its own page. */
-export function linkedPlace(link: string): string | undefined {
-  return link.startsWith('#') ? link.slice(1) : undefined;
+/** What of the site a link leads to, by ids. */
+export interface LinkTarget {
+  /** Absent: the page that the link stands on. */
+  page?: string;
+  /** The element on the page. */
+  place?: string;
+  /** The file of the shelf. */
+  file?: string;
 }
 
-/** The page that a link leads to, where it leads to a page of the site. */
-export function linkedPage(link: string): string | undefined {
-  return link.startsWith('page:') ? link.slice('page:'.length) : undefined;
+/** What of the site a link leads to; undefined where it leads elsewhere, or nowhere. */
+export function targetOf(link: string): LinkTarget | undefined {
+  if (link.startsWith('#')) return { place: link.slice(1) };
+  if (link.startsWith('shelf:')) return { file: link.slice('shelf:'.length) };
+  if (!link.startsWith('page:')) return undefined;
+  const [page, place] = link.slice('page:'.length).split('#');
+  return place ? { page, place } : { page };
 }
+
+/** The link that leads to something of the site. */
+export const linkTo = ({ page, place, file }: LinkTarget): string => {
+  if (file !== undefined) return `shelf:${file}`;
+  return `${page === undefined ? '' : `page:${page}`}${place === undefined ? '' : `#${place}`}`;
+};

@@ -68,8 +68,10 @@ const alike = (one: readonly unknown[], other: readonly unknown[]): boolean =>
  * for the same page and shared trees; the page itself where it shares nothing.
  */
 export function composed(frame: SiteFrame, page: Page): Page {
+  if (!frame.shared) return page;
   const trees = sharedOn(frame, headOf(frame, page.id)).map((place) => frame.shared![place]!);
-  if (trees.length === 0) return page;
+  // What is put together already stays as it is.
+  if (trees.every(({ root }) => page.nodes[root])) return page;
   const known = composedOf.get(page);
   const isKnown = known && alike(known.trees, trees);
   const made = isKnown ? known : { trees, whole: put(page, trees) };

@@ -1,8 +1,9 @@
 import { knownKind } from '../elements/kinds/table.ts';
-import { linkedPage } from '../markup/link.ts';
+import { targetOf } from '../markup/link.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
-import type { Page } from '../site/site.ts';
+import { composed, sharedTrees } from '../site/shared.ts';
+import { pagesOf, type Page, type Site } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 
 /** An element with links to something, and how many. */
@@ -39,8 +40,29 @@ export function linking(page: Page, fits: (link: string) => boolean): LinkingEle
   });
 }
 
-/** Whether a link leads to a page of the site. */
+/** Whether a link leads to a page of the site, or to a place on it. */
 export const leadsTo =
   (page: NodeId) =>
   (link: string): boolean =>
-    linkedPage(link) === page;
+    targetOf(link)?.page === page;
+
+/** The links of an element, in their order. */
+export function linksIn(node: Pick<Node, 'kind' | 'content'>): string[] {
+  const links: string[] = [];
+  withLinks(node, (link) => (links.push(link), link));
+  return links;
+}
+
+/** The places that links from other pages lead to, by page. */
+export function linkedPlaces(site: Site): ReadonlyMap<string, ReadonlySet<string>> {
+  const places = new Map<string, Set<string>>();
+  for (const tree of [...pagesOf(site), ...sharedTrees(site.frame)])
+    for (const node of Object.values(tree.nodes))
+      for (const link of linksIn(node)) {
+        const { page, place } = targetOf(link) ?? {};
+        const target = site.pages[page as NodeId] as Page | undefined;
+        if (!target || !composed(site.frame, target).nodes[place as NodeId]) continue;
+        places.set(target.id, (places.get(target.id) ?? new Set()).add(place!));
+      }
+  return places;
+}

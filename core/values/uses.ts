@@ -4,6 +4,8 @@ import { knownKind } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/properties/table.ts';
 import type { Layered } from '../layered/layered.ts';
 import type { ViewId } from '../layered/views.ts';
+import { targetOf } from '../markup/link.ts';
+import { linksIn } from './links.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { pageShowing, sharedPlaceOf, sharedTrees } from '../site/shared.ts';
 import { pagesOf, type Site } from '../site/site.ts';
@@ -59,6 +61,10 @@ export function assetUses(site: Site): Map<string, AssetUse[]> {
       }
       const inContent = new Set<string>();
       withAssets(node, (id) => (inContent.add(id), id));
+      for (const link of linksIn(node)) {
+        const { file } = targetOf(link) ?? {};
+        if (file !== undefined) add(file, { ...at, as: 'link' });
+      }
       for (const id of inContent) add(id, { ...at, as: knownKind(node.kind).label.toLowerCase() });
     }
   }

@@ -1,7 +1,7 @@
 /** The contrast that the trace tells is the one of the colours that Chromium paints. */
 import { expect } from 'chai';
 import { By } from 'selenium-webdriver';
-import { pagesOf, contrastIn, type NodeId, type ViewId } from '../../core/index.ts';
+import { composed, pagesOf, contrastIn, type NodeId, type ViewId } from '../../core/index.ts';
 import { demoSite } from '../../demo/site.ts';
 import { eventually } from './browser.ts';
 import { cell, inSheet, selectInOutline, type, useBench } from './workbench.ts';
@@ -42,7 +42,7 @@ describe('contrast', function () {
 
   it('of every text of the home page is that of the colours Chromium paints', async () => {
     const { site } = await demoSite();
-    const [home] = pagesOf(site);
+    const home = composed(site.frame, pagesOf(site)[0]);
     const told = Object.values(home.nodes).flatMap((node) => {
       const contrast = contrastIn(site.frame, home, node, 'self', 'desktop' as ViewId);
       return contrast ? [{ id: node.id, ratio: contrast.ratio }] : [];

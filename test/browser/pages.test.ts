@@ -142,7 +142,7 @@ describe('the pages of a site', function () {
     await press('button', 'Delete …');
     const dialog = await byRole(bench.driver, 'dialog', 'Delete Visits');
     const told = await dialog.getText();
-    for (const line of ['Page links on Home', 'Book a night on Home', 'What to bring on Telescope hire'])
+    for (const line of ['Page links on all pages', 'Book a night on Home', 'What to bring on Telescope hire'])
       expect(told).to.include(line);
     await press('button', 'Delete');
     await kept('the deletion', (site) => slugs(site) === '/ telescope-hire find-us');

@@ -1,7 +1,7 @@
 /** Published pages at their edges: long words, wide gaps, pictures that come late, other directions, other ways of looking and of moving about. */
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
-import { knownKind, LOOKS, newSite, nodeClass, VIEW_SETS, type NodeId, type Site } from '../../core/index.ts';
+import { composed, knownKind, LOOKS, newSite, nodeClass, VIEW_SETS, type Site } from '../../core/index.ts';
 import { files as pictures, home, made, node, onlyPages, site, view } from '../core/acting.ts';
 import { eventually, openBrowser, resize, visit, type Browser } from './browser.ts';
 import { everything } from './everything.ts';
@@ -112,7 +112,7 @@ describe('published pages', function () {
     // A page that has the picture nowhere else.
     const plain = onlyPages(site, 'find-us');
     const page = plain.pages[node('find-us')];
-    const logo = Object.values(page.nodes).find(({ kind }) => kind === 'logo')!.id;
+    const logo = Object.values(composed(plain.frame, page).nodes).find(({ kind }) => kind === 'logo')!.id;
     const args = {
       nodes: [logo],
       property: 'source',
@@ -243,10 +243,9 @@ describe('published pages', function () {
 
   it('have a menu whose list goes when the focus goes elsewhere, and that can be closed from within', async () => {
     const { driver } = browser;
-    const [menu] = home.nodes[home.root].children.flatMap(function below(id): NodeId[] {
-      const element = home.nodes[id];
-      return element.kind === 'navigation' ? [id] : element.children.flatMap(below);
-    });
+    const menu = Object.values(composed(site.frame, home).nodes).find(
+      ({ kind }) => kind === 'navigation',
+    )!.id;
     const links = [
       { label: 'Home', link: 'page:home' },
       { label: 'Below', link: '#headline' },

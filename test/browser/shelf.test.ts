@@ -164,7 +164,7 @@ describe('the shelf', function () {
     );
     await press('button', 'Delete …');
     const dialog = await byRole(driver, 'dialog', 'Delete meadow');
-    expect(await dialog.getText()).to.match(/missing in these places.*\nDome picture on Home, picture/s);
+    expect(await dialog.getText()).to.match(/missing in these places.*\nDome picture on Home/s);
     await (await byRole(driver, 'button', 'Delete', { inside: dialog })).click();
     await saysStep(driver, 'Picture meadow deleted, and taken out of 1 element');
     await eventually('that it is gone', async () =>

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { By } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
 import type { LivePublication, PageResponse, SiteSummary } from '../../api/responses.ts';
-import { newSite, writeSiteFile } from '../../core/index.ts';
+import { composed, newSite, writeSiteFile } from '../../core/index.ts';
 import { byRole, eventually, resize } from './browser.ts';
 import { openBench, sheet, type Bench } from './workbench.ts';
 
@@ -82,7 +82,8 @@ describe('the list of sites', function () {
     ).json()) as PageResponse;
     expect([frame.name, frame.lang]).to.deep.equal(['Marsh Lane', 'ar']);
     expect(frame.views.list.map(({ name }) => name)).to.deep.equal(['Mobile', 'Desktop']);
-    expect(Object.values(page.nodes).filter(({ kind }) => kind === 'section')).to.have.length(5);
+    const whole = composed(frame, page);
+    expect(Object.values(whole.nodes).filter(({ kind }) => kind === 'section')).to.have.length(5);
   });
 
   it('shows the top of each home page as it is, and says what was published', async () => {

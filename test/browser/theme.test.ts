@@ -139,11 +139,11 @@ describe('the workbench: theme', function () {
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '20', Key.ENTER);
     await saysStep(driver, 'Space M: 20 px in Tablet and onward');
     await chooseView(driver, 'Tablet');
-    expect(await computed(driver, 'Tablet', 'foot-social', 'row-gap')).to.equal('20px');
+    expect(await computed(driver, 'Tablet', 'shared-foot-foot-social', 'row-gap')).to.equal('20px');
     const step = await byRole(driver, 'textbox', 'M in Tablet');
     await step.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE, Key.ENTER);
     await saysStep(driver, 'Space M: Tablet cleared');
-    expect(await computed(driver, 'Tablet', 'foot-social', 'row-gap')).to.equal('24px');
+    expect(await computed(driver, 'Tablet', 'shared-foot-foot-social', 'row-gap')).to.equal('24px');
   });
 
   it('takes in a woff2 font, shows it in a sheet and publishes it; other files are refused in a sentence', async () => {

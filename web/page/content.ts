@@ -29,6 +29,7 @@ export function sheetAddresses({ id: site, pages, assets }: Addressed, density?:
   return {
     page: (id) => (known.has(id) ? `#${id}` : undefined),
     picture: (asset) => paths.asset(site, hashes.get(asset) ?? ''),
+    file: (asset) => paths.asset(site, hashes.get(asset) ?? ''),
     made(asset, form) {
       if (isItself(asset, form)) return paths.asset(site, asset.hash);
       const { crop, width, type } = form;

@@ -10,8 +10,17 @@ import {
   Typography,
 } from '@mui/material';
 import { ExternalLink } from 'lucide-react';
+import { useNavigate } from 'react-router';
+import type { BrokenLinkLine } from '../../api/responses.ts';
+import { selected } from '../state/desk.ts';
 import { keep } from '../state/edits.ts';
-import { troubleOf, useMakingQuery, usePublishMutation, useSiteQuery } from '../state/server.ts';
+import {
+  troubleOf,
+  useFindingsQuery,
+  useMakingQuery,
+  usePublishMutation,
+  useSiteQuery,
+} from '../state/server.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 
 /** How far publishing is: what takes long are the pictures that are made in the widths of the views. */
@@ -34,10 +43,47 @@ function Making({ site }: { site: string }) {
   );
 }
 
+/** How many links are listed at once. */
+const LISTED = 8;
+
+const GONE = {
+  page: 'the page is gone',
+  place: 'the place on the page is gone',
+  file: 'the file is gone',
+} as const;
+
+/** The links that lead to what is not there any more, each with the way to it. */
+function BrokenLinks({ site, links, onClose }: { site: string; links: BrokenLinkLine[]; onClose(): void }) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const go = async ({ page, node }: BrokenLinkLine) => {
+    onClose();
+    await navigate(`/sites/${site}/pages/${page}`);
+    dispatch(selected(node));
+  };
+  return (
+    <Alert severity="warning">
+      {links.length === 1 ? 'One link leads nowhere:' : `${links.length} links lead nowhere:`}
+      <ul style={{ margin: 0, paddingLeft: 16 }}>
+        {links.slice(0, LISTED).map((each, index) => (
+          <li key={index}>
+            <Link component="button" type="button" onClick={() => void go(each)}>
+              {each.name}
+            </Link>{' '}
+            on {each.pageName}, {GONE[each.gone]}
+          </li>
+        ))}
+      </ul>
+      {links.length > LISTED && `and ${links.length - LISTED} more`}
+    </Alert>
+  );
+}
+
 /** Says what publishing will do, does it, and links to the live page. */
 export function PublishDialog({ site, onClose }: { site: string; onClose: () => void }) {
   const dispatch = useAppDispatch();
   const { data } = useSiteQuery(site, { refetchOnMountOrArgChange: true });
+  const { data: findings } = useFindingsQuery(site, { refetchOnMountOrArgChange: true });
   const [publish, { data: published, error, isLoading }] = usePublishMutation();
   const pending = useAppSelector((state) => state.documents.open?.pending.length ?? 0);
   const start = async () => {
@@ -69,6 +115,9 @@ export function PublishDialog({ site, onClose }: { site: string; onClose: () => 
                 : 'The site has not been published before.'}
             </Typography>
           </>
+        )}
+        {!published && findings && findings.links.length > 0 && (
+          <BrokenLinks site={site} links={findings.links} onClose={onClose} />
         )}
         {isLoading && <Making site={site} />}
         {error && (

@@ -4,6 +4,7 @@ import type {
   AddedSite,
   FontResponse,
   LivePublication,
+  FindingsResponse,
   MakingResponse,
   PageResponse,
   PreviewResponse,
@@ -58,6 +59,7 @@ export const server = createApi({
       query: (site) => ({ url: below(paths.publications(site)), method: 'DELETE' }),
       invalidatesTags: ['site', 'sites'],
     }),
+    findings: build.query<FindingsResponse, string>({ query: (site) => below(paths.findings(site)) }),
     /** How far the pictures are that a publication makes of others. */
     making: build.query<MakingResponse, string>({ query: (site) => below(paths.making(site)) }),
     font: build.mutation<FontResponse, { site: string; file: File }>({
@@ -81,6 +83,7 @@ export const server = createApi({
 
 export const {
   useSitesQuery,
+  useFindingsQuery,
   useMakingQuery,
   useSiteQuery,
   usePageQuery,

@@ -76,7 +76,7 @@ export const link: ContentType<string> = {
   fault: (value) =>
     value === '' || cleanLink(value) !== undefined
       ? undefined
-      : `“${value}” is not a link to a page, a web address, mail or a telephone number.`,
+      : `“${value}” is not a link to a page, a file, a web address, mail or a telephone number.`,
 };
 
 /** An address that mail is sent to; empty where there is none yet. */

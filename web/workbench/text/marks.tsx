@@ -1,8 +1,8 @@
-import { Box, Button, IconButton, TextField, Tooltip } from '@mui/material';
+import { Box, IconButton, Tooltip } from '@mui/material';
 import type { Editor } from '@tiptap/core';
 import { Bold, Italic, Link2 } from 'lucide-react';
 import { useEffect, useState, type ReactNode } from 'react';
-import { cleanLink } from '../../../core/index.ts';
+import { LinkChooser } from '../links/LinkChooser.tsx';
 
 export function Mark(props: { label: string; active: boolean; onClick: () => void; children: ReactNode }) {
   const { label, active, onClick, children } = props;
@@ -25,37 +25,16 @@ export function Mark(props: { label: string; active: boolean; onClick: () => voi
 
 /** Says where the text in editing links to, and lets it be changed. */
 function LinkField({ editor, onClose }: { editor: Editor; onClose: () => void }) {
-  const [target, setTarget] = useState<string>(
-    () => (editor.getAttributes('link').href as string | undefined) ?? '',
-  );
-  const link = cleanLink(target);
-  const set = () => {
+  const link = (editor.getAttributes('link').href as string | undefined) ?? '';
+  const set = (next: string) => {
     const chain = editor.chain().focus().extendMarkRange('link');
-    if (target.trim() === '') chain.unsetLink().run();
-    else if (link) chain.setLink({ href: link }).run();
+    if (next === '') chain.unsetLink().run();
+    else chain.setLink({ href: next }).run();
     onClose();
   };
   return (
-    <Box
-      component="form"
-      onSubmit={(event) => (event.preventDefault(), set())}
-      sx={{ display: 'flex', gap: 0.5 }}
-    >
-      <TextField
-        size="small"
-        autoFocus
-        label="Leads to"
-        placeholder="https://… or page:visits"
-        value={target}
-        error={target.trim() !== '' && !link}
-        helperText={
-          target.trim() !== '' && !link ? 'No page, web address, mail or telephone number' : undefined
-        }
-        onChange={(event) => setTarget(event.target.value)}
-      />
-      <Button type="submit" disabled={target.trim() !== '' && !link}>
-        Set
-      </Button>
+    <Box role="group" aria-label="Link" sx={{ width: 260, p: 0.5 }}>
+      <LinkChooser label="Leads to" value={link} onChange={set} />
     </Box>
   );
 }

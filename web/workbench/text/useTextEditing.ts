@@ -51,7 +51,9 @@ export function useTextEditing(
       }
       const leave = (event: FocusEvent) => {
         // Focus that goes to the bar above the text, outside the frame, leaves the text in editing.
-        if (event.relatedTarget || sheet.document.hasFocus()) current.current?.();
+        if (event.relatedTarget) current.current?.();
+        // Where it goes is known only once it is there.
+        else setTimeout(() => sheet.document.hasFocus() && stop === current.current && stop());
       };
       const keys = (event: KeyboardEvent) => {
         if (event.key !== 'Escape' && !(event.key === 'Enter' && form === 'line')) return;
@@ -61,7 +63,7 @@ export function useTextEditing(
       };
       element.addEventListener('focusout', leave);
       element.addEventListener('keydown', keys);
-      current.current = () => {
+      const stop = () => {
         current.current = null;
         element.removeEventListener('focusout', leave);
         element.removeEventListener('keydown', keys);
@@ -77,6 +79,7 @@ export function useTextEditing(
         setEditing(null);
         write(node.id, field.name, words);
       };
+      current.current = stop;
       setEditing({ node: node.id, name: node.name, element, form, editor });
     },
     [sheet, write],

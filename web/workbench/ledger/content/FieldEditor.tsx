@@ -13,7 +13,8 @@ import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react';
 import { plainText, type ContentField } from '../../../../core/index.ts';
 import { useAppSelector } from '../../../state/store.ts';
 import { line, quiet } from '../../../ui/theme.ts';
-import { LineField, LinkField, type FieldProps } from './fields.tsx';
+import { LineField, type FieldProps } from '../../../ui/LineField.tsx';
+import { LinkChooser } from '../../links/LinkChooser.tsx';
 import { WordsField } from './WordsField.tsx';
 
 type Entry = Record<string, unknown>;
@@ -156,7 +157,6 @@ interface FieldEditorProps extends Omit<FieldProps<unknown>, 'label'> {
 
 /** The editor that suits a field of an element's content. */
 export function FieldEditor({ field, value, onChange, inline = false }: FieldEditorProps) {
-  const pages = useAppSelector((state) => state.documents.open!.site.frame.pages);
   const site = useAppSelector((state) => state.documents.open!.site.frame);
   const { type, label } = field;
   const fault = (text: string) => type.fault?.(type.clean(text), site);
@@ -173,7 +173,7 @@ export function FieldEditor({ field, value, onChange, inline = false }: FieldEdi
         />
       );
     case 'link':
-      return <LinkField label={label} value={value as string} pages={pages} onChange={onChange} />;
+      return <LinkChooser label={label} value={value as string} onChange={onChange} />;
     case 'entries':
       return <EntriesField field={field} value={value as Entry[]} onChange={onChange} />;
     case 'choice':

@@ -4,7 +4,7 @@ import { useEffect, useId, useRef, useState } from 'react';
 import { line, petrol, quiet } from '../../../ui/theme.ts';
 import { textEditor } from '../../text/editor.ts';
 import { InlineMarks } from '../../text/marks.tsx';
-import type { FieldProps } from './fields.tsx';
+import type { FieldProps } from '../../../ui/LineField.tsx';
 
 /** A run of words with marks and links, kept when it is left or Enter is pressed; Escape gives it up. */
 export function WordsField({ label, value, onChange }: FieldProps<string>) {

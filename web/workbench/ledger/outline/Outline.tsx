@@ -1,6 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { viewOf, type Page, type SiteFrame, type ViewId } from '../../../../core/index.ts';
+import { sharedPlaceOf, viewOf, type Page, type SiteFrame, type ViewId } from '../../../../core/index.ts';
 import { quiet } from '../../../ui/theme.ts';
 import { VirtualRows } from '../../../ui/VirtualRows.tsx';
 import { useAppSelector } from '../../../state/store.ts';
@@ -54,7 +54,7 @@ function Tree({
       {rows.length === 0 && (
         <Typography sx={{ p: 3, color: quiet, textAlign: 'center' }}>No element matches.</Typography>
       )}
-      {page.nodes[page.root].children.length === 0 && (
+      {page.nodes[page.root].children.every(sharedPlaceOf) && (
         <Box sx={{ p: 3, textAlign: 'center', color: quiet }}>
           <Typography sx={{ mb: 1 }}>This page is empty. A section is where it begins.</Typography>
           <Button variant="outlined" size="small" onClick={onAdd}>

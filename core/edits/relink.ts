@@ -1,0 +1,37 @@
+import { linkTo, targetOf } from '../markup/link.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import type { Node } from '../site/node.ts';
+import { withLinks } from '../values/links.ts';
+import type { Page } from '../site/site.ts';
+
+/** Puts other links in an element where some of its links change. */
+export function relink(node: Node, map: (link: string) => string | undefined): boolean {
+  let changes = false;
+  const content = withLinks(node, (link) => {
+    const next = map(link);
+    changes ||= next !== link;
+    return next;
+  });
+  if (changes) node.content = content;
+  return changes;
+}
+
+/** Elements that are called otherwise now, and perhaps stand on another page. */
+export interface Renamed {
+  names: ReadonlyMap<NodeId, NodeId>;
+  /** The page, or the place that pages share, they stood on and stand on. */
+  from: NodeId;
+  to: NodeId;
+}
+
+/** Lets the links on pages, and in what they share, follow elements to their new names and places. */
+export function followLinks(trees: readonly Page[], { names, from, to }: Renamed): void {
+  for (const tree of trees)
+    for (const node of Object.values(tree.nodes))
+      relink(node, (link) => {
+        const { page = tree.id, place } = targetOf(link) ?? {};
+        const name = names.get(place as NodeId);
+        if (!name || page !== from) return link;
+        return linkTo(tree.id === to ? { place: name } : { page: to, place: name });
+      });
+}
