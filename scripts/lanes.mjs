@@ -6,17 +6,21 @@ import { root } from './prepare.mjs';
 export const mocha = ['mocha', '--exit', '--parallel', '--jobs', '2'];
 
 /** Files that take long though they are short: they go first, so that no lane waits for the other at the end. */
-const LONG = ['differential', 'desk', 'access', 'theme', 'structure', 'story', 'validate', 'history'];
+const LONG = [
+  ...['browser/sizes', 'browser/access', 'server/backup', 'browser/differential', 'server/folder'],
+  ...['browser/meaning', 'browser/views', 'server/cli', 'browser/shelf', 'server/history', 'browser/values'],
+  ...['browser/desk', 'browser/sheet', 'browser/theme', 'browser/story', 'server/assets', 'browser/sites'],
+];
 const rank = (path) => {
-  const at = LONG.findIndex((name) => path.endsWith(`${name}.test.ts`));
+  const at = LONG.findIndex((name) => path.endsWith(`/${name}.test.ts`));
   return at < 0 ? LONG.length : at;
 };
 
-/** The test files of a folder below `test/`, those that take longest first. */
-export function inLanes(folder) {
-  return readdirSync(join(root, 'test', folder))
+/** The test files of folders below `test/`, those that take longest first. */
+export function inLanes(...folders) {
+  return folders
+    .flatMap((folder) => readdirSync(join(root, 'test', folder)).map((name) => join('test', folder, name)))
     .filter((name) => name.endsWith('.test.ts'))
-    .map((name) => join('test', folder, name))
     .sort(
       (one, other) =>
         rank(one) - rank(other) || statSync(join(root, other)).size - statSync(join(root, one)).size,

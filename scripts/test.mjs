@@ -1,10 +1,10 @@
 /** `npm test`: installs what is missing, then type check, lint with the folder rule, measured ratios, and all tests. The last line has the totals. */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { inLanes, mocha } from './lanes.mjs';
-import { built, dependencies, run } from './prepare.mjs';
+import { built, dependencies, root, run } from './prepare.mjs';
 
 /** What tests need of Debian's packages, installed where it is missing. Answers whether it is there. */
 function installed(what, packages, present) {
@@ -40,6 +40,13 @@ function check(name, command, args) {
   if (!step(name, command, args)) failed.push(name);
 }
 
+/** Runs a check beside others, and answers its name where it fails. */
+const beside = (name, command, args) =>
+  new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: 'inherit' });
+    child.on('close', (status) => resolve(status === 0 ? [] : [name]));
+  });
+
 dependencies();
 const browser = installed(
   'Chromium and its driver',
@@ -48,51 +55,38 @@ const browser = installed(
 );
 const postgres = installed('PostgreSQL', ['postgresql'], () => existsSync('/usr/lib/postgresql'));
 built();
-check('Types', 'npx', ['tsc']);
-check('Lint', 'npx', ['eslint', '.']);
-check('Arrows between the folders', 'npx', [
-  'depcruise',
-  'core',
-  'api',
-  'server',
-  'web',
-  'cli',
-  'demo',
-  'test',
-  'scripts',
-  '--config',
-  '.dependency-cruiser.cjs',
+console.log('\n— Types, lint, and arrows between the folders');
+const folders = ['core', 'api', 'server', 'web', 'cli', 'demo', 'test', 'scripts'];
+const looked = await Promise.all([
+  beside('Lint', 'npx', ['eslint', '.']),
+  beside('Types', 'npx', ['tsc']).then(async (types) => [
+    ...types,
+    ...(await beside('Arrows between the folders', 'npx', [
+      'depcruise',
+      ...folders,
+      '--config',
+      '.dependency-cruiser.cjs',
+    ])),
+  ]),
 ]);
+failed.push(...looked.flat());
 
 check('Ratios that must not get worse', 'node', ['--import=tsx', 'benchmarks/run.ts', '--ratios']);
 
-const totals = { passes: 0, failures: 0 };
-const faults = [];
 const suites = ['core', 'web', 'server', ...(browser ? ['browser'] : [])];
-const folder = mkdtempSync(join(tmpdir(), 'dimorphe-totals-'));
-for (const name of suites) {
-  const file = join(folder, `${name}.json`);
-  const ended = step(
-    `Tests: ${name}`,
-    'npx',
-    [...mocha, '--reporter', './test/reporter.cjs', ...inLanes(name)],
-    {
-      DIMORPHE_TOTALS: file,
-    },
-  );
-  const found = existsSync(file)
-    ? JSON.parse(readFileSync(file, 'utf8'))
-    : { passes: 0, failures: 0, pending: 0, faults: [] };
-  totals.passes += found.passes;
-  totals.failures += found.failures;
-  faults.push(...found.faults);
-  const whole = found.passes + found.failures > 0 && found.pending === 0 && (ended || found.failures > 0);
-  if (!whole) failed.push(`The ${name} tests did not all run.`);
-}
+const file = join(mkdtempSync(join(tmpdir(), 'dimorphe-totals-')), 'totals.json');
+const ended = step('Tests', 'npx', [...mocha, '--reporter', './test/reporter.cjs', ...inLanes(...suites)], {
+  DIMORPHE_TOTALS: file,
+});
+const totals = existsSync(file)
+  ? JSON.parse(readFileSync(file, 'utf8'))
+  : { passes: 0, failures: 0, pending: 0, faults: [] };
+const whole = totals.passes + totals.failures > 0 && totals.pending === 0 && (ended || totals.failures > 0);
+if (!whole) failed.push('The tests did not all run.');
 if (!browser) failed.push('The browser tests could not run.');
 if (!postgres) failed.push('The tests with a PostgreSQL server could not run.');
 // What went wrong is said once more at the end. Every step that failed otherwise than by a test counts as one failure.
-for (const fault of [...faults, ...failed]) console.error(`\n✘ ${fault}`);
+for (const fault of [...totals.faults, ...failed]) console.error(`\n✘ ${fault}`);
 const failures = totals.failures + failed.length;
 console.log(`\n${totals.passes} passed, ${failures} failed`);
 process.exitCode = failures > 0 ? 1 : 0;

@@ -143,7 +143,7 @@ describe('published pages', function () {
           ),
         );
       expect(
-        files.asked().some((path) => path.includes('/saturn-')),
+        files.asked().some((path) => path.includes(`signs-${width}`) && path.includes('/saturn-')),
         `fetched at ${width} px`,
       ).to.equal(picture);
     }

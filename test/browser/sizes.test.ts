@@ -5,6 +5,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
+  composed,
   knownProperty,
   resolve,
   viewAt,
@@ -178,7 +179,7 @@ describe('the pictures that a page fetches', function () {
       ['home', 3, 140],
     ] as const) {
       const site = onlyPages(demo, id);
-      const [page] = Object.values(site.pages);
+      const page = composed(site.frame, Object.values(site.pages)[0]);
       const at = widths.filter((width) => (width - 280) % step === 0);
       const seen = await seenIn(site, at, density);
       expect(seen.flat().length, id).to.be.greaterThan(30);
@@ -188,7 +189,7 @@ describe('the pictures that a page fetches', function () {
 
   it('are the smallest that suffice in generated rows, columns and galleries', async () => {
     const large = { alpha: [3000, 2000], beta: [1400, 1400], gamma: [900, 1600] } as Record<string, number[]>;
-    const sites = fc.sample(siteArbitrary, { numRuns: 16, seed: 7 });
+    const sites = fc.sample(siteArbitrary, { numRuns: 12, seed: 7 });
     let compared = 0;
     for (const site of sites) {
       const assets = site.frame.assets.map((asset) => {
@@ -207,6 +208,6 @@ describe('the pictures that a page fetches', function () {
         JSON.stringify(grown.frame.views),
       ).to.deep.equal([]);
     }
-    expect(compared).to.be.greaterThan(60);
+    expect(compared).to.be.greaterThan(40);
   });
 });
