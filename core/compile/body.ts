@@ -11,7 +11,7 @@ import { headOf, type Page, type SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { widthsIn } from '../values/widths.ts';
 import { headSections, landmarkOf } from './opening.ts';
-import { picturesOf, type PictureAddresses } from './pictures.ts';
+import { isMadeSmaller, picturesOf, type PictureAddresses } from './pictures.ts';
 import { nodeClass, textStyleClass } from './selectors.ts';
 
 /** Where things are that a page refers to, as seen from the page. */
@@ -58,10 +58,22 @@ const mediaOf =
   (site: SiteFrame, addresses: Addresses) =>
   (id: string): MediaReference | undefined => {
     const asset = site.assets.find((candidate) => candidate.id === id);
-    return (
-      asset && { url: addresses.picture(id), type: asset.type, width: asset.width, height: asset.height }
-    );
+    if (!asset) return undefined;
+    // Where one address is all there can be, a picture is as wide as most films are shown.
+    const made = isMadeSmaller(asset)
+      ? addresses.made?.(asset, { type: 'image/webp', width: Math.min(asset.width, WIDEST_POSTER) })
+      : undefined;
+    return {
+      url: made ?? addresses.picture(id),
+      type: made ? 'image/webp' : asset.type,
+      name: asset.name,
+      width: asset.width,
+      height: asset.height,
+    };
   };
+
+/** px */
+const WIDEST_POSTER = 1280;
 
 /** The attributes of the parts of each kind. */
 function partsIn(site: SiteFrame): Making['partsOf'] {
@@ -91,6 +103,7 @@ function elementMarkup(node: Node, making: Making, place: { eager: boolean; abse
     children: node.children.map((id) =>
       elementMarkup(page.nodes[id], making, { eager: place.eager, absent }),
     ),
+    language: headOf(site, page.id).lang ?? site.lang,
     address: making.address,
     current: (link) => isPageItself(link, page.id),
     headed: () => isHeaded(page, node),
@@ -166,6 +179,7 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): M
   return knownKind('page').markup(root, {
     attributes: { class: `page ${nodeClass(root.id)}` },
     children: [...made.slice(0, head), main, ...made.slice(Math.max(head, foot))],
+    language: site.lang,
     address: () => undefined,
     current: () => false,
     headed: () => true,

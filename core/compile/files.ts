@@ -33,6 +33,8 @@ const EXTENSIONS: Record<Asset['type'], string> = {
   'image/svg+xml': 'svg',
   'video/webm': 'webm',
   'video/mp4': 'mp4',
+  'application/pdf': 'pdf',
+  'text/vtt': 'vtt',
 };
 
 const mediaPath = (asset: Asset): string =>
@@ -111,16 +113,20 @@ function compilePage(
     pictures.add(id);
     return addresses.picture(id);
   };
-  // As the style sheet, which lies among the pictures, sees them.
-  const rules = pageRules(site, page, (id) => named(id).replace(/^.*\//, ''));
-  const families = familiesIn(rules, site);
-  const css = `${printFontFaces(families, (_family, file) => `fonts/${file.publishedAs}`)}\n${printRules(rules)}\n`;
-  const cssPath = `assets/${head.slug || 'index'}-${fingerprint(css)}.css`;
   const formed = (asset: Asset, form: PictureForm): string => {
     if (isItself(asset, form)) pictures.add(asset.id);
     else made.set(madePath(asset, form), { asset, form });
     return addresses.made!(asset, form)!;
   };
+  // As the style sheet, which lies among the pictures, sees them.
+  const beside = (path: string) => path.replace(/^.*\//, '');
+  const rules = pageRules(site, page, {
+    picture: (id) => beside(named(id)),
+    made: (asset, form) => beside(formed(asset, form)),
+  });
+  const families = familiesIn(rules, site);
+  const css = `${printFontFaces(families, (_family, file) => `fonts/${file.publishedAs}`)}\n${printRules(rules)}\n`;
+  const cssPath = `assets/${head.slug || 'index'}-${fingerprint(css)}.css`;
   const file = (id: string) => (site.assets.some((asset) => asset.id === id) ? named(id) : undefined);
   const body = bodyMarkup(site, page, { ...addresses, picture: named, made: formed, file });
   // Who is told of a page from elsewhere needs the whole address, where that is known.

@@ -10,7 +10,7 @@ import { heldTo, measureCss, times } from '../layout/measure.ts';
 import { coverFactor, cropFor, widthsFor, type Crop } from '../layout/sizes.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import type { Asset } from '../theme/stock.ts';
+import { isPicture, type Asset, type MediaAsset } from '../theme/stock.ts';
 import { resolve } from '../values/trace.ts';
 import { pictureClass } from './selectors.ts';
 import type { Widths } from '../values/widths.ts';
@@ -47,8 +47,9 @@ export interface PictureAddresses {
 /** Types of which smaller pictures are made: those of many px that do not move. */
 const MADE_SMALLER = new Set<Asset['type']>(['image/jpeg', 'image/png', 'image/webp', 'image/avif']);
 
-export const isMadeSmaller = ({ type, moves }: Pick<Asset, 'type' | 'moves'>): boolean =>
-  MADE_SMALLER.has(type) && !moves;
+export const isMadeSmaller = <A extends Pick<Asset, 'type' | 'moves'>>(
+  asset: A,
+): asset is A & Pick<MediaAsset, 'width' | 'height'> => MADE_SMALLER.has(asset.type) && !asset.moves;
 
 /** px; a window wider than any that a picture is chosen for. */
 const WIDEST_WINDOW = 16_000;
@@ -61,7 +62,7 @@ const TYPES = ['image/avif', 'image/webp'] as const;
 
 /** What of a picture is shown in a view. */
 interface Variant {
-  asset: Asset;
+  asset: MediaAsset;
   crop?: Crop;
 }
 
@@ -75,7 +76,7 @@ interface PicturesOf {
 /** The pictures of elements in all the forms that a page offers, from which a browser takes the smallest that suffices. */
 export function picturesOf({ site, page, widths, addresses }: PicturesOf) {
   const { views } = site;
-  const assets = new Map(site.assets.map((asset) => [asset.id, asset]));
+  const assets = new Map(site.assets.filter(isPicture).map((asset) => [asset.id, asset]));
 
   const shapeIn = (node: Node, view: ViewId) => {
     const value = <T>(name: string) => resolve(site, page, node, knownProperty(name), view) as T;
@@ -87,7 +88,7 @@ export function picturesOf({ site, page, widths, addresses }: PicturesOf) {
   };
 
   /** What is shown of a picture in a view: a part, where that is worth a file of its own. */
-  function variantIn(asset: Asset, node: Node, view: ViewId): Variant {
+  function variantIn(asset: MediaAsset, node: Node, view: ViewId): Variant {
     const { ratio, fills, focus } = shapeIn(node, view);
     if (!fills || ratio === 'auto' || !isMadeSmaller(asset)) return { asset };
     const crop = cropFor(asset, ratio, focus);

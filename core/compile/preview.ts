@@ -75,14 +75,15 @@ const sameShare = (one: Node | undefined, other: Node | undefined, site: SiteFra
   one.style.self?.source === other.style.self?.source &&
   (one.content === other.content || !hasAssets(one)) &&
   textStyleOf(one, site) === textStyleOf(other, site) &&
-  one.style.self?.backgroundPicture === other.style.self?.backgroundPicture;
+  one.style.self?.backgroundPicture === other.style.self?.backgroundPicture &&
+  one.style.self?.backgroundSize === other.style.self?.backgroundSize;
 
 function wholePreview(site: SiteFrame, page: Page, addresses: Addresses): Preview {
   return {
     site,
     page,
     addresses,
-    shared: sharedRules(site, page, addresses.picture),
+    shared: sharedRules(site, page, addresses),
     rulesOf: rulesIn(site, page),
     body: bodyMarkup(site, page, addresses),
   };
@@ -117,7 +118,7 @@ export function preview(site: SiteFrame, page: Page, addresses: Addresses, befor
     site,
     page,
     addresses,
-    shared: share ? before.shared : sharedRules(site, page, addresses.picture),
+    shared: share ? before.shared : sharedRules(site, page, addresses),
     rulesOf: rulesIn(site, page),
     body: markup ? before.body : bodyMarkup(site, page, addresses),
     since: { preview: new WeakRef(before), elements },

@@ -10,7 +10,7 @@ import { ofPictureVariables, takenOver } from '../elements/properties/picture.ts
 import { pointCss } from '../elements/valuetypes/geometry.ts';
 import { withAssets } from '../values/uses.ts';
 import { pictureClass } from './selectors.ts';
-import { BACKGROUND_LAYERS, pictureVariable } from '../elements/properties/background.ts';
+import { BACKGROUND_LAYERS } from '../elements/properties/background.ts';
 import type { Declarations } from '../elements/properties/property.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
 import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
@@ -19,6 +19,8 @@ import { px } from '../type/fluid.ts';
 import type { Views } from '../layered/views.ts';
 import { inSourceOrder, sourceOrder } from '../site/sourceorder.ts';
 import { memoised } from '../memo.ts';
+import { Behind } from './behind.ts';
+import type { PictureAddresses } from './pictures.ts';
 import { Stacks, type CssRule } from './stack.ts';
 import { stylingOf } from './styling.ts';
 
@@ -71,43 +73,39 @@ const themeRules: (colours: SiteFrame['colours'], spacing: SiteFrame['spacing'],
     return stack.rules(':root', 'foundation');
   });
 
-/** The pictures that an element has as a value in any view. */
-function picturesIn({ style }: Node, property: 'backgroundPicture' | 'source'): string[] {
-  const layered = style.self?.[property] as Layered<string> | undefined;
+/** The pictures that an element shows in any view. */
+function sourcesOf({ style }: Node): string[] {
+  const layered = style.self?.source as Layered<string> | undefined;
   if (!layered) return [];
   return [layered.base, ...Object.values(layered.at ?? {}).map(({ value }) => value)].filter(
     (id): id is string => id !== undefined && id !== NO_PICTURE,
   );
 }
 
-/** The address of a picture as the style sheet writes it. */
-export type PictureAddress = (asset: string) => string;
-
 /**
- * The rules of a page that do not belong to single elements: the foundation, its kinds and its text styles. Pictures
- * behind elements are named once each; naming one fetches nothing.
+ * The rules of a page that do not belong to single elements: the foundation, its kinds and its text styles, and the
+ * pictures behind elements.
  */
-export function sharedRules(site: SiteFrame, page: Page, picture: PictureAddress): CssRule[] {
+export function sharedRules(site: SiteFrame, page: Page, addresses: PictureAddresses): CssRule[] {
   const kinds = new Set<Kind>();
   const styles = new Set<TextStyle | undefined>();
-  const pictures = new Set<string>();
+  const behind = new Behind();
   const shown = new Set<string>();
   const inContent = new Set<string>();
   for (const node of sourceOrder(page)) {
     kinds.add(knownKind(node.kind));
     styles.add(textStyleOf(node, site));
-    picturesIn(node, 'backgroundPicture').forEach((id) => pictures.add(id));
-    picturesIn(node, 'source').forEach((id) => shown.add(id));
+    behind.add(node);
+    sourcesOf(node).forEach((id) => shown.add(id));
     withAssets(node, (id) => (inContent.add(id), id));
   }
   for (const kind of kinds) {
     for (const part of Object.keys(kind.parts ?? {})) styles.add(partStyleOf(kind, part as Part, site));
   }
-  const named = [...pictures].map((id) => [pictureVariable(id), `url("${picture(id)}")`]);
   return [
     ...FOUNDATION,
     ...themeRules(site.colours, site.spacing, site.views),
-    ...(named.length > 0 ? [foundationRule('html', Object.fromEntries(named) as Declarations)] : []),
+    ...behind.rules(site, addresses),
     ...shelfRules(site, new Set([...shown, ...inContent]), inContent),
     ...ordered([...kinds].map((kind) => kindRules(kind, site.views))),
     ...ordered([...styles].map((style) => (style ? textStyleRules(style, site.views) : []))),
@@ -143,10 +141,10 @@ function ordered(lists: readonly (readonly CssRule[])[]): CssRule[] {
  * Every rule a page needs, in the order in which they are written: by layer, then by distance from the base. Elements
  * that declare the same share a rule.
  */
-export function pageRules(site: SiteFrame, page: Page, picture: PictureAddress): CssRule[] {
+export function pageRules(site: SiteFrame, page: Page, addresses: PictureAddresses): CssRule[] {
   const styling = stylingOf(site.views);
   const elements = new Stacks(site.views, 'element');
   const add = elements.add.bind(elements);
   inSourceOrder(page, (node, parent) => stackElement(styling, node, parent, add));
-  return [...sharedRules(site, page, picture), ...elements.rules()];
+  return [...sharedRules(site, page, addresses), ...elements.rules()];
 }

@@ -17,7 +17,7 @@ import { counted } from './wording.ts';
 
 const GONE = refused('It is not on the shelf any more. Nothing was changed.');
 
-const KINDS = { image: 'Picture', video: 'Film' } as const;
+const KINDS = { image: 'Picture', video: 'Film', application: 'Document', text: 'Captions' } as const;
 const kindOf = ({ type }: Pick<Asset, 'type'>): string => KINDS[type.split('/')[0] as keyof typeof KINDS];
 
 const cleanName = (name: string): string => name.replace(/\s+/g, ' ').trim();

@@ -10,6 +10,7 @@ import {
   type SiteFrame,
 } from '../site/site.ts';
 import { sharedPlaceOf } from '../site/shared.ts';
+import { isPicture } from '../theme/stock.ts';
 import { found } from './aim.ts';
 import { freeNames, SHARED_NAMES } from './shared.ts';
 import type { Command } from './command.ts';
@@ -158,7 +159,7 @@ export const changePage: Command<ChangePage> = {
     }
     const fault = headFault(next, others(site, page));
     if (fault) return refused(fault);
-    if (next.picture && !site.assets.some(({ id, type }) => id === next.picture && type.startsWith('image/')))
+    if (next.picture && !site.assets.some((asset) => asset.id === next.picture && isPicture(asset)))
       return refused('The picture is not on the shelf any more. Nothing was changed.');
     if (next.missing && next.slug === '')
       return refused('The home page is shown at its own address; choose another. Nothing was changed.');

@@ -9,6 +9,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { canonicalStyle } from '../site/canonical.ts';
+import { isPicture } from '../theme/stock.ts';
 import { sharedPlaceOf } from '../site/shared.ts';
 import { isOfOneElement } from '../elements/valuetypes/valuetype.ts';
 import { knownProperty } from '../elements/properties/table.ts';
@@ -50,7 +51,7 @@ const spanOf = (share: number, { views }: SiteFrame): Layered<number> =>
 
 /** The values a new element cannot do without: the first picture there is, or none yet. */
 function neededStyle(kind: Kind, site: SiteFrame): PartStyle {
-  const picture = site.assets.find(({ type }) => type.startsWith('image/'))?.id ?? NO_PICTURE;
+  const picture = site.assets.find(isPicture)?.id ?? NO_PICTURE;
   return Object.fromEntries((kind.required ?? []).map((name) => [name, { base: picture }]));
 }
 

@@ -20,7 +20,7 @@ export function element(
   return { tag, attributes, children };
 }
 
-const VOID = new Set(['img', 'source', 'meta', 'link', 'br', 'hr', 'input']);
+const VOID = new Set(['img', 'source', 'track', 'meta', 'link', 'br', 'hr', 'input']);
 
 /** Prints markup as HTML. An attribute whose value is undefined is left out; an empty one is written without a value. */
 export function print(markup: Markup | Html | string): string {

@@ -2,6 +2,7 @@ import { propertyOf } from '../elements/properties/table.ts';
 import { pointer, type Fault } from '../faults.ts';
 import type { Views } from '../layered/views.ts';
 import { FAMILIES } from '../theme/families.ts';
+import { isFilm, isPicture } from '../theme/stock.ts';
 import { SHARED_PLACES, type SiteFrame } from './site.ts';
 import { sharedRules } from './validpage.ts';
 import { layeredFaults, styleFaults } from './validvalues.ts';
@@ -26,6 +27,15 @@ export function frameRules(frame: SiteFrame): Fault[] {
   faults.push(
     ...repeats([...ids('assets'), ...FAMILIES.map(({ id }) => id), ...ids('fonts')], '/fonts', 'id'),
   );
+  frame.assets.forEach((asset, index) => {
+    const sized = asset.width !== undefined && asset.height !== undefined;
+    const none = asset.width === undefined && asset.height === undefined;
+    if (isPicture(asset) || isFilm(asset) ? !sized : !none)
+      faults.push({
+        path: pointer('/assets', index, 'width'),
+        sentence: 'Pictures and films have a width and a height, and other files have none.',
+      });
+  });
   if (faults.length > 0) return faults;
   frame.spacing.forEach(({ size }, index) => {
     faults.push(...layeredFaults(size, pointer('/spacing', index, 'size'), frame, () => undefined));
@@ -74,7 +84,7 @@ const headFaults = ({ pages, assets }: SiteFrame): Fault[] => [
   ),
   ...pages.flatMap(({ picture, missing, slug }, index) => {
     const faults: Fault[] = [];
-    if (picture && !assets.some(({ id, type }) => id === picture && type.startsWith('image/')))
+    if (picture && !assets.some((asset) => asset.id === picture && isPicture(asset)))
       faults.push({
         path: pointer('/pages', index, 'picture'),
         sentence: `The site has no picture “${picture}”.`,

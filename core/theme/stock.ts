@@ -39,7 +39,7 @@ export const FontSchema = Type.Object(
 
 const Share = Type.Number({ minimum: 0, maximum: 100 });
 
-/** A picture or film that the site has. `hash` is the SHA-256 of its bytes, in hexadecimal. */
+/** A picture, film or other file that the site has. `hash` is the SHA-256 of its bytes, in hexadecimal. */
 export const AssetSchema = Type.Object(
   {
     id: Token,
@@ -53,9 +53,12 @@ export const AssetSchema = Type.Object(
       Type.Literal('image/svg+xml'),
       Type.Literal('video/webm'),
       Type.Literal('video/mp4'),
+      Type.Literal('application/pdf'),
+      Type.Literal('text/vtt'),
     ]),
-    width: Type.Integer({ minimum: 1, maximum: 20000 }),
-    height: Type.Integer({ minimum: 1, maximum: 20000 }),
+    /** px; of pictures and films. */
+    width: Type.Optional(Type.Integer({ minimum: 1, maximum: 20000 })),
+    height: Type.Optional(Type.Integer({ minimum: 1, maximum: 20000 })),
     hash: Hash,
     /** Said wherever the picture stands and nothing else is said: what it shows, for those who do not see it. */
     alt: Type.Optional(Type.String({ maxLength: 400 })),
@@ -73,6 +76,14 @@ export type Colour = Static<typeof ColourSchema>;
 export type SpacingStep = Static<typeof SpacingStepSchema>;
 export type Font = Static<typeof FontSchema>;
 export type Asset = Static<typeof AssetSchema>;
+
+/** A picture or film: what has a width and a height. */
+export type MediaAsset = Asset & { width: number; height: number };
+
+export const isPicture = (asset: Asset): asset is MediaAsset => asset.type.startsWith('image/');
+export const isFilm = (asset: Asset): asset is MediaAsset => asset.type.startsWith('video/');
+/** Words that go with a film (WebVTT, https://www.w3.org/TR/webvtt1/). */
+export const isCaptions = (asset: Asset): boolean => asset.type === 'text/vtt';
 
 /** What a site has that values and contents may refer to. */
 export interface Stock {

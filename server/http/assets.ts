@@ -18,7 +18,7 @@ import { Refusal } from './problem.ts';
 import { validated } from './validated.ts';
 
 /** The forms in which all of a picture is made. */
-const formsOf = (asset: Pick<Asset, 'type' | 'width' | 'moves' | 'hash' | 'name'>): Wanted[] =>
+const formsOf = (asset: Pick<Asset, 'type' | 'width' | 'height' | 'moves' | 'hash' | 'name'>): Wanted[] =>
   isMadeSmaller(asset)
     ? widthsFor(asset.width).flatMap((width) =>
         (['image/webp', 'image/avif'] as const).map((type) => ({ asset, form: { type, width } })),

@@ -110,15 +110,42 @@ async function examinedFilm(type: Asset['type'], bytes: Buffer): Promise<Examine
   }
 }
 
+/** A document is whole where it ends as it should: with the place of its table, and its end (ISO 32000-1, §7.5.5). */
+function examinedDocument(bytes: Buffer): Examined {
+  if (!/startxref\s+\d+\s+%%EOF/.test(bytes.toString('latin1', Math.max(0, bytes.length - 2048))))
+    throw new NotTaken(damaged);
+  return { type: 'application/pdf', bytes };
+}
+
+/** Characters of captions; those of a film of three hours are a tenth of it. */
+const LONGEST_CAPTIONS = 2_000_000;
+
+/** Captions are text with at least one time in it from which to which words are shown (WebVTT, §4). */
+function examinedCaptions(bytes: Buffer): Examined {
+  if (bytes.length > LONGEST_CAPTIONS) throw new NotTaken('Captions have two million characters at most.');
+  let text: string;
+  try {
+    text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    throw new NotTaken('These captions are no text in UTF-8. Save them as UTF-8 and choose them again.');
+  }
+  const times = /^(\d{2,}:)?[0-5]\d:[0-5]\d\.\d{3}[ \t]+-->[ \t]+(\d{2,}:)?[0-5]\d:[0-5]\d\.\d{3}/m;
+  if (!times.test(text))
+    throw new NotTaken('There are no times in these captions, so nothing would be shown.');
+  return { type: 'text/vtt', bytes };
+}
+
 /** Examines bytes that a person brings in, whatever they are called. Throws `NotTaken` with the reason where they are not taken. */
 export async function examine(bytes: Buffer): Promise<Examined> {
   const type = typeOf(bytes);
   if (!type) {
     throw new NotTaken(
-      'It is none of the types that a site can have: JPEG, PNG, WebP, AVIF, GIF and SVG pictures, MP4 and WebM films.',
+      'It is none of the types that a site can have: JPEG, PNG, WebP, AVIF, GIF and SVG pictures, MP4 and WebM films, PDF documents, WebVTT captions and woff2 fonts.',
     );
   }
   if (type === 'image/svg+xml') return examinedDrawing(bytes);
+  if (type === 'application/pdf') return examinedDocument(bytes);
+  if (type === 'text/vtt') return examinedCaptions(bytes);
   return type.startsWith('video/') ? examinedFilm(type, bytes) : examinedPixels(type, bytes);
 }
 
@@ -132,6 +159,7 @@ export async function faultOfBytes(
 ): Promise<string | undefined> {
   try {
     if (type.startsWith('video/')) return undefined;
+    if (type === 'application/pdf' || type === 'text/vtt') return void (await examine(bytes));
     if (type === 'image/svg+xml') {
       const { bytes: clean } = await examinedDrawing(bytes);
       return clean.equals(bytes)

@@ -26,6 +26,10 @@ const BEGINNINGS: Record<Asset['type'], (bytes: Buffer) => boolean> = {
     return /^<(\?xml|!--|!doctype svg|svg)[\s>]/i.test(text) && /<svg[\s>]/.test(text);
   },
   'video/webm': (bytes) => ascii(bytes, 0, 4) === '\x1a\x45\xdf\xa3',
+  // Portable Document Format (ISO 32000-1, §7.5.2).
+  'application/pdf': (bytes) => ascii(bytes, 0, 5) === '%PDF-',
+  // WebVTT, §4 (https://www.w3.org/TR/webvtt1/#file-structure).
+  'text/vtt': (bytes) => /^(\uFEFF)?WEBVTT([ \t\r\n]|$)/.test(bytes.toString('utf8', 0, 16)),
   'video/mp4': (bytes) => brandsOf(bytes).some((brand) => /^(mp4|iso|avc1|M4V|dash)/.test(brand)),
 };
 

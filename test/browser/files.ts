@@ -18,7 +18,7 @@ export interface FileServer {
 }
 
 /** An empty drawing of a size: what stands for a picture whose bytes the test does not care for. */
-const blank = (width: number, height: number) => ({
+const blank = (width = 300, height = 150) => ({
   type: 'image/svg+xml',
   bytes: Buffer.from(
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}"/>`,
@@ -31,7 +31,7 @@ function blankFor(file: PublishedFile) {
   if (!('made' in file)) return undefined;
   const { asset, form } = file.made;
   const shape = form.crop ?? asset;
-  return blank(form.width, Math.max(1, Math.round((form.width * shape.height) / shape.width)));
+  return blank(form.width, Math.max(1, Math.round((form.width * shape.height!) / shape.width!)));
 }
 
 export async function fileServer(): Promise<FileServer> {

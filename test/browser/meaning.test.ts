@@ -103,7 +103,9 @@ const MEANINGS: Record<string, Meaning[]> = {
   ...sides('padding'),
   ...sides('margin'),
   backgroundColour: [is('{night}', { 'background-color': 'rgb(15, 24, 48)' })],
-  backgroundPicture: [is('saturn', { 'background-image': /^none, none, url\(".*saturn.*"\)$/ })],
+  backgroundPicture: [
+    is('saturn', { 'background-image': /^none, none, (url\(".*saturn.*"\)|image-set\(.*saturn.*\))$/ }),
+  ],
   backgroundPosition: [
     is(
       { x: 20, y: 80 },

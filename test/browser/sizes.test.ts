@@ -82,7 +82,7 @@ function fetched(source: string, assets: readonly Asset[]): { width: number; ass
   if (name === undefined) throw new Error(`Fetched: “${source}”.`);
   const asset = assets.find(({ id }) => name.startsWith(`${id}-`))!;
   const made = /-(\d+)-[0-9a-f]{10}\.\w+$/.exec(name.slice(asset.id.length));
-  return { asset, width: made ? Number(made[1]) : asset.width };
+  return { asset, width: made ? Number(made[1]) : asset.width! };
 }
 
 /** px; how wide the whole file is drawn: that of its box, or more where the box cuts off its sides. */
@@ -150,7 +150,7 @@ describe('the pictures that a page fetches', function () {
     return seen.flatMap((pictures, index) =>
       pictures.flatMap((picture) => {
         const { width, asset } = fetched(picture.source, site.frame.assets);
-        const { width: w, height: h } = asset;
+        const [w, h] = [asset.width!, asset.height!];
         const natural = picture.shape < w / h - 0.01 ? Math.round(h * picture.shape) : w;
         const steps = offered(natural);
         const needed = drawn(picture) * density;

@@ -191,7 +191,7 @@ describe('published CSS', () => {
 
   it('has at most one rule an element and condition, ordered from the base outwards', () => {
     generated((target) => {
-      const rules = pageRules(target.frame, pagesOf(target)[0], (id) => id).filter(
+      const rules = pageRules(target.frame, pagesOf(target)[0], { picture: (id) => id }).filter(
         (rule) => rule.layer === 'element',
       );
       const keys = rules.flatMap(({ selector, condition }) =>
@@ -225,7 +225,7 @@ describe('published CSS', () => {
 
   it('says of a page what text is until someone sets it, and of a kind what it begins with', () => {
     const { frame } = onlyPages(site, 'home');
-    const rules = pageRules(frame, home, (id) => id).filter(({ layer }) => layer === 'kind');
+    const rules = pageRules(frame, home, { picture: (id) => id }).filter(({ layer }) => layer === 'kind');
     const of = (selector: string, condition?: string) =>
       Object.assign(
         {},

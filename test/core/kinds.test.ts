@@ -5,16 +5,18 @@ import { frame, node, view } from './acting.ts';
 
 type Context = Parameters<(typeof KINDS)[number]['markup']>[1];
 
-const image = { url: '/dome.jpg', type: 'image/jpeg', width: 800, height: 600 };
+const image = { name: 'Dome', url: '/dome.jpg', type: 'image/jpeg', width: 800, height: 600 };
 const img = { src: '/dome.jpg', width: 800, height: 600 };
 const narrow = { srcset: '/dome.jpg', media: 'not (width >= 640px)', width: 800, height: 600 };
-const film = { url: '/sky.webm', type: 'video/webm', width: 640, height: 360 };
+const words = { name: 'English', url: '/sky.vtt', type: 'text/vtt' };
+const film = { name: 'Sky', url: '/sky.webm', type: 'video/webm', width: 640, height: 360 };
 
 const CONTEXT: Context = {
   attributes: { class: 'x' },
   children: [],
   address: (link) => (link === 'page:home' ? '../' : link || undefined),
-  media: (asset) => ({ dome: image, sky: film })[asset],
+  language: 'en',
+  media: (asset) => ({ dome: image, sky: film, words })[asset],
   part: (part) => ({ class: `a-${part}` }),
   current: (link) => link === 'page:home',
   headed: () => true,
@@ -95,6 +97,11 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
       caption: 'By night',
     },
     '<figure class="x"><video aria-label="The sky" poster="/dome.jpg" width="640" height="360" playsinline preload="none" controls><source src="/sky.webm" type="video/webm"></video><figcaption class="a-caption">By night</figcaption></figure>',
+  ],
+  [
+    'video',
+    { file: 'sky', name: 'The sky', captions: 'words' },
+    '<figure class="x"><video aria-label="The sky" width="640" height="360" playsinline preload="none" controls><source src="/sky.webm" type="video/webm"><track kind="captions" src="/sky.vtt" srclang="en" label="English" default></video></figure>',
   ],
   [
     'video',

@@ -279,3 +279,63 @@ describe('the shelf', () => {
     expect(refusal('removeAsset', { asset: 'gone' })).to.match(/not on the shelf any more/);
   });
 });
+
+describe('a picture behind elements', () => {
+  const asset = { ...site.frame.assets.find(({ id }) => id === 'milky-way')!, width: 3000, height: 2000 };
+  const large = {
+    ...site,
+    frame: { ...site.frame, assets: site.frame.assets.map((each) => (each.id === asset.id ? asset : each)) },
+  };
+  const behind = (more: { property: string; value: unknown } | null = null) => {
+    const on = { nodes: [node('evening')], view: view('desktop'), reach: 'here' as const };
+    const set = made('setValue', { ...on, property: 'backgroundPicture', value: asset.id }, home, large);
+    return more ? made('setValue', { ...on, ...more }, set.page, set.site).site : set.site;
+  };
+  const cssOf = (of: typeof site): string => {
+    const file = compileSite(of).find(({ path }) => path.startsWith('assets/index-'))!;
+    return 'text' in file ? file.text : '';
+  };
+
+  it('has in each view the width that fills a screen of it, for screens of one and two px to the px', () => {
+    const css = cssOf(behind());
+    const set = (...steps: [number, number][]) =>
+      ['avif', 'webp']
+        .flatMap((type) =>
+          steps.map(
+            ([width, x]) => `url\\("milky-way-${width}-\\w+\\.${type}"\\) ${x}x type\\("image/${type}"\\)`,
+          ),
+        )
+        .join(', ');
+    const said = (within: string, steps: [number, number][]) =>
+      expect(css).to.match(new RegExp(`${within}html\\{--picture-milky-way:image-set\\(${set(...steps)}\\)`));
+    // Desktop is below 1440 px: 1600 suffices; twice as many px are more than are ever made.
+    said('\\n', [
+      [1600, 1],
+      [2560, 2],
+    ]);
+    // A sheet of Mobile is 844 px high: to fill it, a picture of 3 : 2 is 1266 px wide, which is more than the 639 across.
+    said('@media not \\(width >= 640px\\)\\{\\n', [
+      [1280, 1],
+      [2560, 2],
+    ]);
+    // There is no end to how wide Wide is.
+    said('@media \\(width >= 1440px\\)\\{\\n', [[2560, 1]]);
+    const paths = compileSite(behind()).map(({ path }) => path);
+    for (const [, name] of css.matchAll(/url\("(milky-way-[^"]+)"/g))
+      expect(paths).to.include(`assets/${name}`);
+    expect(paths.filter((path) => /milky-way-\w{10}\.webp/.test(path))).to.deep.equal([]);
+  });
+
+  it('is the file itself where it is shown in its own size, or nothing smaller is made of it', () => {
+    const own = cssOf(behind({ property: 'backgroundSize', value: 'auto' }));
+    expect(own).to.match(/html\{--picture-milky-way:url\("milky-way-\w{10}\.webp"\)\}/);
+    const moves = behind();
+    const still = {
+      ...moves.frame,
+      assets: moves.frame.assets.map((each) => ({ ...each, moves: true as const })),
+    };
+    expect(cssOf({ ...moves, frame: still })).to.match(
+      /html\{--picture-milky-way:url\("milky-way-\w{10}\.webp"\)/,
+    );
+  });
+});

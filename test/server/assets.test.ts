@@ -204,6 +204,33 @@ describe('pictures and films', function () {
     ).to.equal(404);
   });
 
+  it('may be documents and captions, which are kept as they are where they are whole', async () => {
+    // The smallest document that readers open (ISO 32000-1, annex H.2), from memory.
+    const body =
+      '%PDF-1.4\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Kids[]/Count 0>>endobj\n';
+    const whole = `${body}xref\n0 3\ntrailer<</Root 1 0 R/Size 3>>\nstartxref\n${body.length}\n%%EOF\n`;
+    const document = await taken(whole);
+    expect(document).to.deep.equal({ type: 'application/pdf', hash: document.hash, bytes: whole.length });
+    expect((await bytesOf(document)).toString()).to.equal(whole);
+    // WebVTT, §1.1 (https://www.w3.org/TR/webvtt1/#introduction).
+    const spoken = 'WEBVTT\n\n00:11.000 --> 00:13.000\n<v Roger Bingham>We are in New York City\n';
+    const captions = await taken(`\uFEFF${spoken}`);
+    expect(captions.type).to.equal('text/vtt');
+    const response = await fetch(running.url + paths.asset(SITE, captions.hash));
+    expect(response.headers.get('content-type')).to.match(/^text\/vtt/);
+    for (const [bytes, sentence] of [
+      [whole.slice(0, -30), /damaged, or only a part of it/],
+      ['WEBVTT\n\n11 to 13\nNo times\n', /no times in these captions/],
+      [Buffer.from([...Buffer.from('WEBVTT\n\n00:11.000 --> 00:13.000\n'), 0xff, 0xfe]), /no text in UTF-8/],
+      ['WEBVTTX\n', /none of the types that a site can have/],
+      [Buffer.from(spoken, 'utf16le'), /none of the types/],
+    ] as const) {
+      const answer = await put(bytes as Buffer | string);
+      expect(answer.status).to.equal(422);
+      expect(((await answer.json()) as Problem).detail).to.match(sentence);
+    }
+  });
+
   it('come in smaller widths, never larger than they are', async () => {
     const answer = await taken(await noise(700, 500).jpeg().toBuffer());
     for (const [asked, given] of [

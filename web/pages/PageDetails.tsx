@@ -3,6 +3,7 @@ import { ArrowDown, ArrowUp, Copy, House, SquarePen, Trash2 } from 'lucide-react
 import { Link as RouterLink } from 'react-router';
 import {
   headOf,
+  isPicture,
   pageSlugOf,
   sharedTrees,
   type Arguments,
@@ -129,13 +130,11 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
           slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
         >
           <MenuItem value="">none</MenuItem>
-          {site.frame.assets
-            .filter(({ type }) => type.startsWith('image/'))
-            .map(({ id: asset, name }) => (
-              <MenuItem key={asset} value={asset}>
-                {name}
-              </MenuItem>
-            ))}
+          {site.frame.assets.filter(isPicture).map(({ id: asset, name }) => (
+            <MenuItem key={asset} value={asset}>
+              {name}
+            </MenuItem>
+          ))}
         </TextField>
       </Box>
       {head.earlier && (

@@ -1,8 +1,9 @@
 import { Box, ButtonBase, Typography } from '@mui/material';
-import { Clapperboard } from 'lucide-react';
-import type { Asset } from '../../core/index.ts';
+import { Captions, Clapperboard, FileText } from 'lucide-react';
+import { isCaptions, isFilm, isPicture, type Asset } from '../../core/index.ts';
 import { pictureUrl } from '../page/content.ts';
 import { line, petrol, quiet } from '../ui/theme.ts';
+import { TYPES } from './types.ts';
 
 interface AssetCardProps {
   site: string;
@@ -15,7 +16,7 @@ interface AssetCardProps {
 
 /** One thing of the shelf, to know it by. */
 export function AssetCard({ site, asset, uses, chosen, onChoose }: AssetCardProps) {
-  const film = asset.type.startsWith('video/');
+  const Sign = isFilm(asset) ? Clapperboard : isCaptions(asset) ? Captions : FileText;
   const where = uses === 0 ? 'not used' : uses === 1 ? 'in 1 place' : `in ${uses} places`;
   return (
     <li style={{ contentVisibility: 'auto', containIntrinsicSize: '168px 190px' }}>
@@ -42,8 +43,8 @@ export function AssetCard({ site, asset, uses, chosen, onChoose }: AssetCardProp
             color: quiet,
           }}
         >
-          {film ? (
-            <Clapperboard size={34} aria-hidden />
+          {!isPicture(asset) ? (
+            <Sign size={34} aria-hidden />
           ) : (
             <img
               src={pictureUrl(site, asset, 320)}
@@ -58,7 +59,8 @@ export function AssetCard({ site, asset, uses, chosen, onChoose }: AssetCardProp
             {asset.name}
           </Typography>
           <Typography noWrap sx={{ fontSize: 12, color: quiet }}>
-            {asset.width} × {asset.height} · {where}
+            {asset.width !== undefined ? `${asset.width} × ${asset.height} · ` : `${TYPES[asset.type]} · `}
+            {where}
           </Typography>
         </Box>
       </ButtonBase>

@@ -3,7 +3,16 @@ import { Replace, Trash2, X } from 'lucide-react';
 import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { paths } from '../../api/paths.ts';
-import { composed, sharedPlaceOf, viewOf, type Asset, type AssetUse, type Site } from '../../core/index.ts';
+import {
+  composed,
+  isFilm,
+  isPicture,
+  sharedPlaceOf,
+  viewOf,
+  type Asset,
+  type AssetUse,
+  type Site,
+} from '../../core/index.ts';
 import { pictureUrl } from '../page/content.ts';
 import { selected } from '../state/desk.ts';
 import { edit } from '../state/edits.ts';
@@ -12,18 +21,7 @@ import { replaceFile } from '../state/bringing.ts';
 import { Field } from '../ui/Field.tsx';
 import { FocusPicture } from '../ui/FocusPicture.tsx';
 import { line, paper, quiet } from '../ui/theme.ts';
-
-/** What the types of files are called. */
-const TYPES: Record<Asset['type'], string> = {
-  'image/jpeg': 'JPEG picture',
-  'image/png': 'PNG picture',
-  'image/webp': 'WebP picture',
-  'image/avif': 'AVIF picture',
-  'image/gif': 'GIF picture',
-  'image/svg+xml': 'SVG drawing',
-  'video/mp4': 'MP4 film',
-  'video/webm': 'WebM film',
-};
+import { TYPES } from './types.ts';
 
 /** What of a site a use is in: the element or page by name. */
 const nameOf = (site: Site, { page: id, node }: AssetUse): string => {
@@ -93,7 +91,7 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const file = useRef<HTMLInputElement>(null);
-  const film = asset.type.startsWith('video/');
+  const picture = isPicture(asset);
   const change = (what: { name?: string; alt?: string; focus?: Asset['focus'] | null }) =>
     dispatch(edit('changeAsset', { asset: asset.id, ...what }));
   const go = async ({ page, node }: AssetUse) => {
@@ -122,13 +120,24 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
           <X size={16} />
         </IconButton>
       </Box>
-      {film ? (
+      {isFilm(asset) && (
         <video
           src={paths.asset(site.frame.id, asset.hash)}
           controls
           style={{ width: '100%', borderRadius: 3 }}
         />
-      ) : (
+      )}
+      {!picture && !isFilm(asset) && (
+        <Link
+          href={paths.asset(site.frame.id, asset.hash)}
+          target="_blank"
+          rel="noreferrer"
+          sx={{ fontSize: 13 }}
+        >
+          Look at it
+        </Link>
+      )}
+      {picture && (
         <Box>
           <FocusPicture
             src={pictureUrl(site.frame.id, asset, 640)}
@@ -150,10 +159,11 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
         </Box>
       )}
       <Typography sx={{ fontSize: 12, color: quiet }}>
-        {TYPES[asset.type]}, {asset.width} × {asset.height} px
+        {TYPES[asset.type]}
+        {asset.width !== undefined && `, ${asset.width} × ${asset.height} px`}
       </Typography>
       <Field label="Name" value={asset.name} most={80} onDone={(name) => change({ name })} />
-      {!film && (
+      {picture && (
         <Field
           label="Text alternative"
           help="Said wherever the picture stands and no other is given there."
@@ -169,7 +179,9 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
         </Typography>
         {uses.length === 0 && (
           <Typography sx={{ fontSize: 13, color: quiet }}>
-            Nowhere yet. Choose it for a picture in the workbench.
+            {picture || isFilm(asset)
+              ? 'Nowhere yet. Choose it for an element in the workbench.'
+              : 'Nowhere yet. Links can lead to it, and films show captions.'}
           </Typography>
         )}
         <UseList site={site} uses={uses} onGo={(use) => void go(use)} />

@@ -1,16 +1,16 @@
 import { Box, Button, InputAdornment, TextField, Typography } from '@mui/material';
-import { ImagePlus, Search } from 'lucide-react';
+import { ImagePlus, Search, Type } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useParams } from 'react-router';
-import { assetUses, type Site } from '../../core/index.ts';
+import { assetUses, type Font, type Site } from '../../core/index.ts';
 import { Opening, SiteScreen } from '../site/SiteScreen.tsx';
 import { useWholeSite } from '../site/useWholeSite.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { bringInFiles } from '../state/bringing.ts';
 import { Notice } from '../ui/Notice.tsx';
-import { petrol, petrolTint, quiet } from '../ui/theme.ts';
+import { line, petrol, petrolTint, quiet } from '../ui/theme.ts';
 import { AssetCard } from './AssetCard.tsx';
 import { AssetDetails } from './AssetDetails.tsx';
 import { DeleteAssetDialog } from './DeleteAssetDialog.tsx';
@@ -37,9 +37,38 @@ function Empty({ onChoose }: { onChoose: () => void }) {
       <Typography sx={{ fontSize: 16, mt: 1, color: 'text.primary' }}>
         Nothing is on the shelf yet.
       </Typography>
-      <Typography sx={{ mb: 2 }}>Drop pictures and films here, paste them, or choose them.</Typography>
+      <Typography sx={{ mb: 2 }}>
+        Drop pictures, films, documents, captions and fonts here, paste them, or choose them.
+      </Typography>
       <Button variant="contained" onClick={onChoose}>
         Choose files
+      </Button>
+    </Box>
+  );
+}
+
+/** A font of the site's own: words take it by its name, in a text style or on themselves. */
+function FontLine({ font: { id, name, weights, style } }: { font: Font }) {
+  const dispatch = useAppDispatch();
+  return (
+    <Box
+      component="li"
+      sx={{ display: 'flex', alignItems: 'center', gap: 1, py: 0.75, borderTop: `1px solid ${line}` }}
+    >
+      <Type size={18} aria-hidden />
+      <Typography noWrap sx={{ fontWeight: 700, fontSize: 13, flex: 1 }} title={name}>
+        {name}
+      </Typography>
+      <Typography sx={{ fontSize: 12, color: quiet }}>
+        {weights.replace(' ', '–')}
+        {style === 'italic' && ', italic'}
+      </Typography>
+      <Button
+        size="small"
+        color="error"
+        onClick={() => dispatch(edit('removeFromTheme', { list: 'fonts', id }))}
+      >
+        Remove
       </Button>
     </Box>
   );
@@ -64,7 +93,7 @@ function ShelfOf({ site }: { site: Site }) {
     noKeyboard: true,
   });
   usePastedFiles(take);
-  const { assets } = site.frame;
+  const { assets, fonts } = site.frame;
   const typed = filter.trim().toLowerCase();
   const shown = assets.filter(({ name, alt = '' }) => `${name} ${alt}`.toLowerCase().includes(typed));
   const chosen = assets.find(({ id }) => id === wanted);
@@ -103,12 +132,12 @@ function ShelfOf({ site }: { site: Site }) {
               Bring in …
             </Button>
           </Box>
-          {assets.length === 0 ? (
+          {assets.length + fonts.length === 0 ? (
             <Empty onChoose={open} />
           ) : (
             <Box
               component="ul"
-              aria-label="Pictures and films"
+              aria-label="Pictures, films and files"
               sx={{
                 m: 0,
                 p: 0,
@@ -128,6 +157,18 @@ function ShelfOf({ site }: { site: Site }) {
                   onChoose={() => setWanted(asset.id === wanted ? null : asset.id)}
                 />
               ))}
+            </Box>
+          )}
+          {fonts.length > 0 && (
+            <Box component="section" aria-label="Fonts" sx={{ mt: 4 }}>
+              <Typography component="h2" sx={{ fontSize: 15, fontWeight: 700, mb: 1 }}>
+                Fonts
+              </Typography>
+              <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', maxWidth: 560 }}>
+                {fonts.map((font) => (
+                  <FontLine key={font.id} font={font} />
+                ))}
+              </Box>
             </Box>
           )}
           {assets.length > 0 && shown.length === 0 && (

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 import { paths } from '../../api/paths.ts';
-import type { AssetResponse, Problem } from '../../api/responses.ts';
+import type { AssetResponse, FontResponse, Problem } from '../../api/responses.ts';
 import { LIMITS, type Asset } from '../../core/index.ts';
 import { edit } from './edits.ts';
 import type { Thunk } from './store.ts';
@@ -26,10 +26,14 @@ async function pixelsOf(file: File): Promise<number> {
   }
 }
 
+/** Whether a file is a font, or says that it is one. */
+const isFont = async (file: File): Promise<boolean> =>
+  file.type === 'font/woff2' || /\.woff2$/i.test(file.name) || (await file.slice(0, 4).text()) === 'wOF2';
+
 /** Why a file is not even sent; undefined where it may be. */
-async function refusedBefore(file: File): Promise<string | undefined> {
-  if (file.size > LIMITS.asset)
-    return `It has more than ${LIMITS.asset / 1_000_000} MB, the most that a picture or film may have. Nothing was sent.`;
+async function refusedBefore(file: File, most: number): Promise<string | undefined> {
+  if (file.size > most)
+    return `It has more than ${most / 1_000_000} MB, the most that a file of its kind may have. Nothing was sent.`;
   if (file.size === 0) return 'It is empty. Nothing was sent.';
   const pixels = await pixelsOf(file);
   return pixels > LIMITS.pixels
@@ -38,18 +42,23 @@ async function refusedBefore(file: File): Promise<string | undefined> {
 }
 
 /** `Stopped` where a person has stopped it. */
-type Sent = { asset: AssetResponse } | { sentence: string } | 'stopped';
+type Sent<R> = { kept: R } | { sentence: string } | 'stopped';
 
 /** Sends a file and tells how far that is, which `fetch` cannot. */
-function send(site: string, file: File, onSent: (share: number) => void, signal: AbortSignal): Promise<Sent> {
+function send<R>(
+  to: string,
+  file: File,
+  onSent: (share: number) => void,
+  signal: AbortSignal,
+): Promise<Sent<R>> {
   return new Promise((resolve) => {
     const request = new XMLHttpRequest();
-    request.open('POST', paths.assets(site));
+    request.open('POST', to);
     request.setRequestHeader('Content-Type', 'application/octet-stream');
     request.responseType = 'json';
     request.upload.onprogress = ({ loaded, total }) => onSent(total > 0 ? loaded / total : 1);
     request.onload = () => {
-      if (request.status === 201) resolve({ asset: request.response as AssetResponse });
+      if (request.status === 201) resolve({ kept: request.response as R });
       else
         resolve({
           sentence:
@@ -77,10 +86,13 @@ const nameOf = (file: File): string =>
     .replace(/[\p{Cc}\p{Cf}]/gu, '')
     .replace(/[-_\s]+/g, ' ')
     .trim()
-    .slice(0, 70) || 'Picture';
+    .slice(0, 70) || 'File';
 
 /** Brings one file in and answers what is to be done with it: its bytes are kept, and nothing refers to them yet. */
-function sendFile(file: File): Thunk<Promise<AssetResponse | undefined>> {
+function sendFile<R>(
+  file: File,
+  way: { path(site: string): string; most: number },
+): Thunk<Promise<R | undefined>> {
   return async (dispatch, getState) => {
     const { open } = getState().documents;
     if (!open) return undefined;
@@ -89,23 +101,23 @@ function sendFile(file: File): Thunk<Promise<AssetResponse | undefined>> {
     const stop = new AbortController();
     stops.set(key, stop);
     dispatch(begun({ key, site, name: file.name, state: 'waits', sent: 0 }));
-    const run = async (): Promise<AssetResponse | undefined> => {
+    const run = async (): Promise<R | undefined> => {
       if (stop.signal.aborted) return undefined;
-      const refused = await refusedBefore(file);
+      const refused = await refusedBefore(file, way.most);
       if (refused) {
         dispatch(told({ key, state: 'failed', sentence: refused }));
         return undefined;
       }
       const tell = (sent: number) => dispatch(told({ key, state: sent < 1 ? 'sent' : 'examined', sent }));
       tell(0);
-      const answer = await send(site, file, tell, stop.signal);
+      const answer = await send<R>(way.path(site), file, tell, stop.signal);
       if (answer === 'stopped') return undefined;
       if ('sentence' in answer) {
         dispatch(told({ key, state: 'failed', sentence: answer.sentence }));
         return undefined;
       }
       dispatch(ended(key));
-      return answer.asset;
+      return answer.kept;
     };
     const mine = turn.then(run, run);
     turn = mine;
@@ -124,28 +136,36 @@ export const stopUpload =
     dispatch(ended(key));
   };
 
+const AS_ASSET = { path: paths.assets, most: LIMITS.asset };
+const AS_FONT = { path: paths.ownFonts, most: LIMITS.font };
+
+/** Puts one file on the shelf; a font goes to the fonts of the theme. Answers the id of what is on the shelf now. */
+function bringIn(file: File): Thunk<Promise<string[]>> {
+  return async (dispatch, getState) => {
+    if (await isFont(file)) {
+      const font = await dispatch(sendFile<FontResponse>(file, AS_FONT));
+      if (font) dispatch(edit('addFont', font));
+      return [];
+    }
+    const sent = await dispatch(sendFile<AssetResponse>(file, AS_ASSET));
+    if (!sent) return [];
+    const { bytes: _bytes, ...asset } = sent;
+    if (!dispatch(edit('addAsset', { ...asset, name: nameOf(file) }))) return [];
+    return getState()
+      .documents.open!.site.frame.assets.slice(-1)
+      .map(({ id }) => id);
+  };
+}
+
 /** Puts files on the shelf, one after the other, each as a step; what fails is told, and the others go on. Answers their ids. */
 export function bringInFiles(files: readonly File[]): Thunk<Promise<string[]>> {
-  return async (dispatch, getState) => {
-    const added = await Promise.all(
-      files.map(async (file) => {
-        const sent = await dispatch(sendFile(file));
-        if (!sent) return [];
-        const { bytes: _bytes, ...asset } = sent;
-        if (!dispatch(edit('addAsset', { ...asset, name: nameOf(file) }))) return [];
-        return getState()
-          .documents.open!.site.frame.assets.slice(-1)
-          .map(({ id }) => id);
-      }),
-    );
-    return added.flat();
-  };
+  return async (dispatch) => (await Promise.all(files.map((file) => dispatch(bringIn(file))))).flat();
 }
 
 /** Puts a file in the place of a picture or film of the shelf, wherever that stands. */
 export function replaceFile(asset: Asset['id'], file: File): Thunk<Promise<void>> {
   return async (dispatch) => {
-    const sent = await dispatch(sendFile(file));
+    const sent = await dispatch(sendFile<AssetResponse>(file, AS_ASSET));
     if (!sent) return;
     const { bytes: _bytes, ...made } = sent;
     dispatch(edit('replaceAsset', { asset, ...made }));

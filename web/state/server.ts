@@ -2,7 +2,6 @@ import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import { API, paths } from '../../api/paths.ts';
 import type {
   AddedSite,
-  FontResponse,
   LivePublication,
   FindingsResponse,
   MakingResponse,
@@ -62,14 +61,6 @@ export const server = createApi({
     findings: build.query<FindingsResponse, string>({ query: (site) => below(paths.findings(site)) }),
     /** How far the pictures are that a publication makes of others. */
     making: build.query<MakingResponse, string>({ query: (site) => below(paths.making(site)) }),
-    font: build.mutation<FontResponse, { site: string; file: File }>({
-      query: ({ site, file }) => ({
-        url: below(paths.ownFonts(site)),
-        method: 'POST',
-        headers: { 'Content-Type': 'font/woff2' },
-        body: file,
-      }),
-    }),
     preview: build.mutation<PreviewResponse, string>({
       query: (site) => ({ url: below(paths.previews(site)), method: 'POST' }),
     }),
@@ -92,7 +83,6 @@ export const {
   usePutAwayMutation,
   useRemoveSiteMutation,
   useTakeDownMutation,
-  useFontMutation,
   usePreviewMutation,
   usePublishMutation,
 } = server;

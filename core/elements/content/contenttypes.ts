@@ -2,7 +2,7 @@ import { Type, type TSchema } from '@sinclair/typebox';
 import { cleanFragment, mapLinks } from '../../markup/fragment.ts';
 import { ICON_OPTIONS } from '../../markup/icons.ts';
 import { cleanLink } from '../../markup/link.ts';
-import type { Stock } from '../../theme/stock.ts';
+import { isCaptions, isFilm, isPicture, type Stock } from '../../theme/stock.ts';
 
 /** A kind of content: its schema, and the one form it is kept in. */
 export interface ContentType<T = any> {
@@ -111,20 +111,23 @@ export const yesOrNo: ContentType<boolean> = {
 /** One of the signs that ship with the application. */
 export const iconName = oneOf(ICON_OPTIONS);
 
-/** A picture or a film of the site, by the id of its asset; empty where none is chosen yet. */
-export const asset = (media: 'image' | 'video'): ContentType<string> => ({
+const FILES = {
+  picture: isPicture,
+  film: isFilm,
+  'file of captions': isCaptions,
+} as const;
+
+/** A picture, a film or captions of the site, by the id of its asset; empty where none is chosen yet. */
+export const asset = (what: keyof typeof FILES): ContentType<string> => ({
   editor: 'asset',
   schema: Type.String({ maxLength: 40 }),
   clean: (value) => value,
   withAssets: (value, map) => (value === '' ? value : map(value)),
-  options: (site) =>
-    site.assets
-      .filter((each) => each.type.startsWith(`${media}/`))
-      .map(({ id, name }) => ({ value: id, label: name })),
+  options: (site) => site.assets.filter(FILES[what]).map(({ id, name }) => ({ value: id, label: name })),
   fault: (value, site) =>
-    value === '' || site.assets.some(({ id, type }) => id === value && type.startsWith(`${media}/`))
+    value === '' || site.assets.some((each) => each.id === value && FILES[what](each))
       ? undefined
-      : `The site has no ${media === 'image' ? 'picture' : 'film'} “${value}”.`,
+      : `The site has no ${what} “${value}”.`,
 });
 
 type Entry = Record<string, unknown>;

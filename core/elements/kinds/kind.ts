@@ -11,8 +11,10 @@ import type { View } from '../../layered/views.ts';
 export interface MediaReference {
   url: string;
   type: string;
-  width: number;
-  height: number;
+  name: string;
+  /** px; absent for captions. */
+  width?: number;
+  height?: number;
 }
 
 /** What a kind has to know of an element. */
@@ -25,6 +27,8 @@ export interface Filled {
 export interface MarkupContext {
   attributes: { class: string };
   children: Markup[];
+  /** BCP 47 tag of the language that the page is written in. */
+  language: string;
   /** The address of a link target; undefined when it leads to a page that is gone. */
   address(link: string): string | undefined;
   /** Whether a link leads to the page that it stands on. */

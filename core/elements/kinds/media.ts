@@ -143,10 +143,11 @@ export const video: Kind = {
   defaults: {},
   parts: { caption: { label: 'Caption', selector: 'figcaption', textStyle: 'caption' } },
   content: [
-    { name: 'file', label: 'Film', type: asset('video'), initial: '' },
-    { name: 'poster', label: 'Picture before it plays', type: asset('image'), initial: '' },
+    { name: 'file', label: 'Film', type: asset('film'), initial: '' },
+    { name: 'poster', label: 'Picture before it plays', type: asset('picture'), initial: '' },
     { name: 'name', label: 'What it shows', type: line, initial: 'Video' },
     { name: 'caption', label: 'Caption', type: line, initial: '' },
+    { name: 'captions', label: 'Captions: the words in it', type: asset('file of captions'), initial: '' },
     {
       name: 'playing',
       label: 'Plays',
@@ -157,10 +158,11 @@ export const video: Kind = {
       initial: 'asked',
     },
   ],
-  markup: (node, { attributes, media, part }) => {
+  markup: (node, { attributes, media, part, language }) => {
     const field = (name: string) => contentOf<string>(video, node, name);
     const film = media(field('file'));
     const poster = media(field('poster'));
+    const captions = media(field('captions'));
     const itself = field('playing') === 'always';
     const caption = field('caption');
     return element(
@@ -180,6 +182,17 @@ export const video: Kind = {
           controls: '',
         },
         ...(film ? [element('source', { src: film.url, type: film.type })] : []),
+        ...(captions
+          ? [
+              element('track', {
+                kind: 'captions',
+                src: captions.url,
+                srclang: language,
+                label: captions.name,
+                default: '',
+              }),
+            ]
+          : []),
       ),
       ...(itself && poster
         ? [
@@ -245,7 +258,7 @@ export const gallery: Kind = {
       name: 'pictures',
       label: 'Pictures',
       type: entries('picture', [
-        { name: 'picture', label: 'Picture', type: asset('image'), initial: '' },
+        { name: 'picture', label: 'Picture', type: asset('picture'), initial: '' },
         { name: 'alt', label: 'Text alternative', type: line, initial: '' },
         { name: 'caption', label: 'Caption', type: line, initial: '' },
       ]),

@@ -1,12 +1,10 @@
 import { Type } from '@sinclair/typebox';
 import { done, refused } from '../../outcome.ts';
-import type { Asset } from '../../theme/stock.ts';
+import { isPicture } from '../../theme/stock.ts';
 import type { Option, ValueType } from './valuetype.ts';
 
 /** What stands where there is no picture. */
 export const NO_PICTURE = 'none';
-
-const isPicture = (asset: Asset): boolean => asset.type.startsWith('image/');
 
 /** One of the site's pictures, by the id of its asset; where there may be none, `none`. */
 export const pictureType = (optional: boolean): ValueType<string> => ({

@@ -1,28 +1,16 @@
-import { Box, Button, IconButton, LinearProgress, Tooltip, Typography } from '@mui/material';
+import { Box, Button, IconButton, Tooltip, Typography } from '@mui/material';
 import { Plus, X } from 'lucide-react';
-import { useSnackbar } from 'notistack';
 import { useRef } from 'react';
 import { FAMILIES, type SiteFrame } from '../../../../core/index.ts';
 import { edit } from '../../../state/edits.ts';
-import { troubleOf, useFontMutation } from '../../../state/server.ts';
+import { bringInFiles } from '../../../state/bringing.ts';
 import { useAppDispatch } from '../../../state/store.ts';
 import { quiet } from '../../../ui/theme.ts';
 
 /** The families that a site can use: those shipped with the application, and woff2 files of its own. */
 export function FontList({ site }: { site: SiteFrame }) {
   const dispatch = useAppDispatch();
-  const { enqueueSnackbar } = useSnackbar();
-  const [upload, { isLoading }] = useFontMutation();
   const input = useRef<HTMLInputElement>(null);
-  const take = async (file: File | undefined) => {
-    if (!file) return;
-    const result = await upload({ site: site.id, file });
-    if (result.data) dispatch(edit('addFont', result.data));
-    else
-      enqueueSnackbar(`“${file.name}” was not taken in. ${troubleOf(result.error).sentence}`, {
-        variant: 'error',
-      });
-  };
   return (
     <Box sx={{ px: 1.25, display: 'grid', gap: 0.25, position: 'relative', justifyItems: 'start' }}>
       {FAMILIES.map(({ id, name }) => (
@@ -51,7 +39,6 @@ export function FontList({ site }: { site: SiteFrame }) {
           </Tooltip>
         </Box>
       ))}
-      {isLoading && <LinearProgress aria-label="Taking in the font" sx={{ width: 120 }} />}
       <Button
         size="small"
         startIcon={<Plus size={14} />}
@@ -67,7 +54,7 @@ export function FontList({ site }: { site: SiteFrame }) {
         aria-label="Font file"
         hidden
         onChange={(event) => {
-          void take(event.target.files?.[0]);
+          void dispatch(bringInFiles([...(event.target.files ?? [])]));
           event.target.value = '';
         }}
       />
