@@ -128,6 +128,7 @@ export { siteFileSchema } from './exchange/schema.ts';
 export { readSiteFile, writeSiteFile, type ReadSite } from './exchange/sitefile.ts';
 
 export { branch, layered, pageOf, sharedOf, type Branch } from './starts/tree.ts';
+export { READY_PAGES, readyPage, type ReadyPage } from './starts/pages.ts';
 export { pageSlugOf, siteIdOf } from './starts/siteid.ts';
 export { DEVICES, type Device } from './layered/devices.ts';
 export { VIEW_SETS, viewSet, type ViewSet } from './layered/viewsets.ts';

@@ -9,7 +9,9 @@ import {
   type SharedPlace,
   type SiteFrame,
 } from '../site/site.ts';
+import type { Node } from '../site/node.ts';
 import { sharedPlaceOf } from '../site/shared.ts';
+import { pageFaults } from '../site/validate.ts';
 import { isPicture } from '../theme/stock.ts';
 import { found } from './aim.ts';
 import { freeNames, SHARED_NAMES } from './shared.ts';
@@ -51,28 +53,30 @@ export interface AddPage {
   description?: string;
   /** The page it stands behind; null: it is the first. */
   after: NodeId | null;
+  /** Its elements; absent: it is empty. */
+  tree?: Pick<Page, 'root' | 'nodes'>;
 }
 
-/** Adds an empty page. */
+/** A page without anything on it. */
+function emptyTree(name: string): Pick<Page, 'root' | 'nodes'> {
+  const root = 'root' as NodeId;
+  const node: Node = { id: root, kind: 'page', name, parent: null, children: [], style: {}, content: {} };
+  return { root, nodes: { [root]: node } as Page['nodes'] };
+}
+
+/** Adds a page, empty or with elements. */
 export const addPage: Command<AddPage> = {
   on: () => 'site',
-  run(site, _page, { id, title, slug, description = '', after }, pages) {
+  run(site, _page, { id, title, slug, description = '', after, tree }, pages) {
     if (site.pages.some((head) => head.id === id))
       return refused('The site has a page of this id already; nothing was added.');
     const head: PageHead = { id, slug, title: cleaned(title), description: cleaned(description) };
     const fault = headFault(head, site.pages);
     if (fault) return refused(fault);
-    const root = 'root' as NodeId;
-    const node = {
-      id: root,
-      kind: 'page',
-      name: head.title,
-      parent: null,
-      children: [],
-      style: {},
-      content: {},
-    };
-    pages[id] = { id, root, nodes: { [root]: node } as (typeof pages)[NodeId]['nodes'] };
+    const page: Page = { id, ...(tree ? structuredClone(tree) : emptyTree(head.title)) };
+    const [wrong] = pageFaults(page, site);
+    if (wrong) return refused(`The page cannot be added: ${wrong.sentence} Nothing was changed.`);
+    pages[id] = page;
     const at = after === null ? -1 : site.pages.findIndex((each) => each.id === after);
     site.pages.splice(after !== null && at < 0 ? site.pages.length : at + 1, 0, head);
     return done(`Page ${head.title} added`);

@@ -108,7 +108,7 @@ const CARDS = [
   },
 ];
 
-function cards(making: Making): Branch {
+export function cards(making: Making): Branch {
   const { look, share, widths } = making;
   return branch('section', 'cards', 'Three cards', {
     style: { gap: widths(20, 28, 32), ...room(making, 96) },
@@ -143,7 +143,7 @@ function cards(making: Making): Branch {
   });
 }
 
-function quote(making: Making): Branch {
+export function quote(making: Making): Branch {
   return branch('section', 'quote', 'Quote', {
     style: room(making, 96),
     children: [
@@ -158,7 +158,7 @@ function quote(making: Making): Branch {
   });
 }
 
-function hours(making: Making): Branch {
+export function hours(making: Making): Branch {
   const { share, widths } = making;
   const days = ['Monday to Thursday', 'Friday', 'Saturday and Sunday'];
   return branch('section', 'hours', 'Hours and prices', {
@@ -217,7 +217,7 @@ const STEPS = [
   },
 ];
 
-function steps(making: Making): Branch {
+export function steps(making: Making): Branch {
   const { share, widths } = making;
   return branch('section', 'steps', 'Three steps', {
     style: { gap: widths(20, 28, 32), ...room(making, 96) },
@@ -245,7 +245,7 @@ function steps(making: Making): Branch {
   });
 }
 
-function call(making: Making): Branch {
+export function call(making: Making): Branch {
   const { widths } = making;
   return branch('section', 'call', 'Invitation', {
     style: {

@@ -1,6 +1,7 @@
 /** The shelf of a site: bringing pictures in by choosing, pasting and dropping; what is said of them; replacing and deleting. */
 import { expect } from 'chai';
-import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { copyFile, mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key, type WebElement } from 'selenium-webdriver';
@@ -10,6 +11,11 @@ import type { PageResponse, SiteResponse, SiteSummary } from '../../api/response
 import { unzipped } from '../server/zips.ts';
 import { byRole, eventually, resize } from './browser.ts';
 import { cell, inSheet, kept, openBench, saysStep, selectInOutline, sheet, type Bench } from './workbench.ts';
+
+/** A font of an open licence, from the registry. */
+const FONT = createRequire(import.meta.url)
+  .resolve('@fontsource-variable/atkinson-hyperlegible-next/package.json')
+  .replace('package.json', 'files/atkinson-hyperlegible-next-latin-wght-normal.woff2');
 
 /** A picture of waves, so that it is not of one colour only. */
 const waves = (width: number, height: number, colour: string) =>
@@ -34,6 +40,14 @@ describe('the shelf', function () {
       '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 20"><script>alert(1)</script><path d="M0 0h40v20z"/></svg>',
     );
     await writeFile(file('letter.png'), 'Dear all,');
+    await copyFile(FONT, file('letters.woff2'));
+    const body =
+      '%PDF-1.4\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Kids[]/Count 0>>endobj\n';
+    await writeFile(
+      file('price list.pdf'),
+      `${body}xref\n0 3\ntrailer<</Root 1 0 R/Size 3>>\nstartxref\n${body.length}\n%%EOF\n`,
+    );
+    await writeFile(file('sky-words.vtt'), 'WEBVTT\n\n00:01.000 --> 00:03.000\nThe dome turns.\n');
     bench = await openBench();
     await resize(bench.driver, 1280, 800);
   });
@@ -152,6 +166,35 @@ describe('the shelf', function () {
     await byRole(driver, 'dialog', 'Picture in Tablet');
     await choose('A picture for the shelf', 'night-hill_02.jpg');
     await saysStep(driver, /^Dome picture: picture in Tablet .* → night hill 02 2$/);
+  });
+
+  it('takes documents, captions and fonts, each to where it belongs', async () => {
+    const { driver } = bench;
+    await toShelf();
+    await choose('Files for the shelf', 'price list.pdf', 'sky-words.vtt', 'letters.woff2');
+    expect((await onShelf('price list')).type).to.equal('application/pdf');
+    expect((await onShelf('sky words')).type).to.equal('text/vtt');
+    await byRole(driver, 'button', /^price list.*PDF document · not used/);
+    const fonts = await byRole(driver, 'region', 'Fonts');
+    expect(await fonts.getText()).to.match(/Atkinson Hyperlegible Next\n200–800/);
+    await (await byRole(driver, 'button', 'Remove', { inside: fonts })).click();
+    await saysStep(driver, 'Font Atkinson Hyperlegible Next removed');
+    // A film takes the captions, which Chromium reads.
+    await bench.open('hire');
+    await selectInOutline(driver, 'Film: turning sky');
+    const field = await byRole(driver, 'combobox', 'Captions: the words in it');
+    await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', field);
+    await field.click();
+    await press('option', 'sky words');
+    await saysStep(driver, /captions: the words in it changed in every view$/);
+    await eventually('the words of the film', async () =>
+      driver.executeScript<boolean>(
+        `const { track } = document.querySelector('iframe').contentDocument.querySelector('video track') || {};
+         return track && track.cues && track.cues[0].text === 'The dome turns.';`,
+      ),
+    );
+    await kept(driver);
+    await bench.open();
   });
 
   it('puts another file in the place of one, and tells what will be missing before one is deleted', async () => {

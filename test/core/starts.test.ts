@@ -1,10 +1,14 @@
 /** What new sites begin with: valid, legible in every view, and with an address of their own. */
 import { expect } from 'chai';
 import {
+  applied,
   composed,
   contrastIn,
   LOOKS,
   newSite,
+  perform,
+  READY_PAGES,
+  readyPage,
   PARTS,
   knownKind,
   siteFaults,
@@ -18,6 +22,7 @@ import {
   type Site,
 } from '../../core/index.ts';
 import { pagesOf, type Page } from '../../core/index.ts';
+import { site as demo } from './acting.ts';
 
 const homeOf = (site: Site): Page => composed(site.frame, pagesOf(site)[0]);
 
@@ -104,5 +109,55 @@ describe('the id of a new site', () => {
         siteIdOf(name, (each) => taken.has(each)),
         name,
       ).to.equal(id);
+  });
+});
+
+describe('a ready-made page', () => {
+  const own = made('kiln', '5');
+  for (const { id, label } of READY_PAGES) {
+    it(`begins as ${label}, right and legible on sites with and without the colours it knows`, () => {
+      const ready = READY_PAGES.find((each) => each.id === id)!;
+      for (const on of [demo, own]) {
+        const [like] = pagesOf(on);
+        const tree = readyPage(on.frame, ready, 'Wool & <yarn>', like);
+        const outcome = perform(on, like.id, 'addPage', {
+          id: 'fresh' as NodeId,
+          title: 'Wool & <yarn>',
+          slug: 'fresh',
+          after: null,
+          tree,
+        });
+        if (!outcome.ok) throw new Error(outcome.sentence);
+        const { site } = outcome.value;
+        expect(siteFaults(site)).to.deep.equal([]);
+        const page = composed(site.frame, site.pages['fresh' as NodeId]);
+        expect(sourceOrder(page).find(({ kind }) => kind === 'heading')!.content.text).to.equal(
+          'Wool &amp; &lt;yarn&gt;',
+        );
+        for (const node of sourceOrder(page))
+          for (const { id: view } of site.frame.views.list) {
+            const contrast = contrastIn(site.frame, page, node, 'self', view);
+            if (contrast) expect(contrast.ratio, `${node.name} in ${view}`).to.be.at.least(contrast.needed);
+          }
+        const back = applied(site, outcome.value.inverse);
+        expect(back.ok && back.value.site).to.deep.equal(on);
+      }
+    });
+  }
+
+  it('is refused where it is not right, with what is wrong', () => {
+    const [like] = pagesOf(own);
+    const { root, nodes } = readyPage(own.frame, READY_PAGES[0], 'x', like);
+    const wrong = { ...nodes, [root]: { ...nodes[root], kind: 'section' } };
+    const outcome = perform(own, like.id, 'addPage', {
+      id: 'fresh' as NodeId,
+      title: 'x',
+      slug: 'fresh',
+      after: null,
+      tree: { root, nodes: wrong },
+    });
+    expect(outcome.ok ? '' : outcome.sentence).to.match(
+      /^The page cannot be added: .* Nothing was changed\.$/,
+    );
   });
 });

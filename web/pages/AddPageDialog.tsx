@@ -4,12 +4,24 @@ import {
   DialogActions,
   DialogContent,
   DialogTitle,
+  Divider,
   MenuItem,
   TextField,
 } from '@mui/material';
 import { nanoid } from 'nanoid';
-import { useId, useState } from 'react';
-import { pageSlugOf, type NodeId, type Site } from '../../core/index.ts';
+import { useId, useMemo, useState } from 'react';
+import {
+  homePageOf,
+  pageSlugOf,
+  READY_PAGES,
+  readyPage,
+  viewOf,
+  type NodeId,
+  type ReadyPage,
+  type Site,
+} from '../../core/index.ts';
+import { usePreviewOf } from '../page/content.ts';
+import { PagePicture } from '../page/PagePicture.tsx';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { onEnter } from '../ui/enter.ts';
@@ -24,22 +36,52 @@ interface AddPageDialogProps {
   onClose(): void;
 }
 
-/** Adds a page: what it is called, and whether it begins empty or as a copy of another. */
+/** What tells ready-made pages from pages of the site among the choices. */
+const READY = 'ready ';
+
+/** px */
+const PICTURE = { width: 396, height: 220 };
+
+/** How a ready-made page will look on the site, in the base view. */
+function ReadyPicture(props: { site: Site; ready: ReadyPage; title: string; like: NodeId }) {
+  const { site, ready, title, like } = props;
+  const { frame } = site;
+  const id = 'ready' as NodeId;
+  const name = title.trim() || 'The title';
+  const tree = useMemo(
+    () => readyPage(frame, ready, name, site.pages[like]),
+    [frame, ready, name, site, like],
+  );
+  const shown = useMemo(
+    () => ({ ...frame, pages: [...frame.pages, { id, slug: '', title: name, description: '' }] }),
+    [frame, name, id],
+  );
+  const page = useMemo(() => ({ id, ...tree }), [id, tree]);
+  const content = usePreviewOf(shown, page);
+  return (
+    <PagePicture site={frame} content={content} view={viewOf(frame.views, frame.views.base)} {...PICTURE} />
+  );
+}
+
+/** Adds a page: what it is called, and whether it begins empty, ready-made or as a copy of another. */
 export function AddPageDialog({ site, after, from, onAdded, onClose }: AddPageDialogProps) {
   const dispatch = useAppDispatch();
   const heading = useId();
   const [title, setTitle] = useState('');
-  const [source, setSource] = useState<NodeId | ''>(from);
+  const [source, setSource] = useState<string>(from);
   const [missing, setMissing] = useState(false);
   const { pages } = site.frame;
+  const { id: home } = homePageOf(site.frame);
+  const ready = READY_PAGES.find((each) => source === `${READY}${each.id}`);
   const slug = pageSlugOf(title, (address) => pages.some((head) => head.slug === address));
   const add = () => {
     if (title.trim() === '') return setMissing(true);
     const id = `p${nanoid(10).replaceAll(/[^A-Za-z0-9]/g, 'x')}` as NodeId;
+    const tree = ready && readyPage(site.frame, ready, title.trim(), site.pages[home]);
     const added = dispatch(
-      source === ''
-        ? edit('addPage', { id, title, slug, after })
-        : edit('copyPage', { page: source, id, title, slug }),
+      source === '' || tree
+        ? edit('addPage', { id, title, slug, after, tree })
+        : edit('copyPage', { page: source as NodeId, id, title, slug }),
     );
     if (!added) return;
     onAdded(id);
@@ -71,16 +113,23 @@ export function AddPageDialog({ site, after, from, onAdded, onClose }: AddPageDi
           label="Begins as"
           size="small"
           value={source}
-          onChange={({ target }) => setSource(target.value as NodeId | '')}
+          onChange={({ target }) => setSource(target.value)}
           slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
         >
           <MenuItem value="">an empty page</MenuItem>
+          {READY_PAGES.map((each) => (
+            <MenuItem key={each.id} value={`${READY}${each.id}`}>
+              {each.label}
+            </MenuItem>
+          ))}
+          <Divider />
           {pages.map(({ id }) => (
             <MenuItem key={id} value={id}>
               a copy of {site.pages[id].nodes[site.pages[id].root].name}
             </MenuItem>
           ))}
         </TextField>
+        {ready && <ReadyPicture site={site} ready={ready} title={title} like={home} />}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>

@@ -23,6 +23,17 @@ import { FocusPicture } from '../ui/FocusPicture.tsx';
 import { line, paper, quiet } from '../ui/theme.ts';
 import { TYPES } from './types.ts';
 
+const NOWHERE = {
+  media: 'Nowhere yet. Choose it for an element in the workbench.',
+  captions: 'Nowhere yet. Choose them for a film in the workbench.',
+  document: 'Nowhere yet. A link can lead to it: choose “a file of the shelf” where it leads.',
+} as const;
+
+const kindOf = (asset: Asset): keyof typeof NOWHERE => {
+  if (isCaptions(asset)) return 'captions';
+  return isPicture(asset) || isFilm(asset) ? 'media' : 'document';
+};
+
 /** What of a site a use is in: the element or page by name. */
 const nameOf = (site: Site, { page: id, node }: AssetUse): string => {
   const page = composed(site.frame, site.pages[id]);
@@ -128,13 +139,8 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
         />
       )}
       {!picture && !isFilm(asset) && (
-        <Link
-          href={paths.asset(site.frame.id, asset.hash)}
-          target="_blank"
-          rel="noreferrer"
-          sx={{ fontSize: 13 }}
-        >
-          Look at it
+        <Link href={paths.asset(site.frame.id, asset.hash)} download sx={{ fontSize: 13 }}>
+          Download it
         </Link>
       )}
       {picture && (
@@ -178,11 +184,7 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
           Where it stands
         </Typography>
         {uses.length === 0 && (
-          <Typography sx={{ fontSize: 13, color: quiet }}>
-            {picture || isFilm(asset)
-              ? 'Nowhere yet. Choose it for an element in the workbench.'
-              : 'Nowhere yet. Links can lead to it, and films show captions.'}
-          </Typography>
+          <Typography sx={{ fontSize: 13, color: quiet }}>{NOWHERE[kindOf(asset)]}</Typography>
         )}
         <UseList site={site} uses={uses} onGo={(use) => void go(use)} />
       </Box>
