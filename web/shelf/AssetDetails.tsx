@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router';
 import { paths } from '../../api/paths.ts';
 import {
   composed,
+  isCaptions,
   isFilm,
   isPicture,
   sharedPlaceOf,
