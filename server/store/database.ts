@@ -1,3 +1,5 @@
+import { execFile } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
@@ -33,20 +35,33 @@ export interface Filling {
   before(): void;
 }
 
+/** Makes an empty database in a folder; rejects with what the system said. */
+function newCluster(path: string): Promise<void> {
+  const program = fileURLToPath(new URL('./newcluster.mjs', import.meta.url));
+  return new Promise((resolve, reject) => {
+    execFile(process.execPath, [program, path], (failed, output) => {
+      if (!failed) return resolve();
+      const { code, message } = (output ? JSON.parse(output) : failed) as { code?: string; message: string };
+      reject(Object.assign(new Error(message), { code }));
+    });
+  });
+}
+
 /** Makes a database, whole or not at all: one that was killed half way would be taken for a damaged one. */
 export async function makeEmbedded(folder: string, filling?: Filling): Promise<void> {
   const draft = draftDatabase(folder);
   try {
-    const client = await PGlite.create(draft.path);
+    await newCluster(draft.path);
     if (filling) {
+      const client = await PGlite.create(draft.path);
       const database = drizzlePglite(client, { schema });
       await withMigrationsUpTo(filling.version, (path) =>
         migratePglite(database, { migrationsFolder: path }),
       );
       await filling.put(database);
       await client.exec('checkpoint');
+      await client.close();
     }
-    await client.close();
     filling?.before();
     draft.keep();
   } catch (error) {
