@@ -69,6 +69,7 @@ export { fluid, sizeAt, textSizeCss, type Fluid, type TextSize } from './type/fl
 export { contrastIn, type Contrast } from './checks/contrast.ts';
 export {
   callOf,
+  needsAllPages,
   perform,
   performCall,
   type Arguments,

@@ -30,7 +30,10 @@ const HOSTILE = fc.oneof(
 );
 
 const valid = () => ({
-  operations: [set(inHome('headline', 'style/self/weight/base'), 500)],
+  operations: [
+    set(inHome('headline', 'style/self/weight/base'), 500),
+    set('/frame/shared/head/nodes/shared-head-mark/content/name', 'The Hill'),
+  ],
   session: 'attack',
   by: 'edit',
   sentence: 'An attack',
@@ -93,6 +96,10 @@ export const addresses = fc.constantFrom(
   ...[paths.edits(SITE), paths.edits(SITE), paths.edits(SITE), paths.edits('nowhere'), paths.ownFonts(SITE)],
   ...[
     paths.publications(SITE),
+    paths.assets(SITE),
+    paths.sites(),
+    paths.findings(SITE),
+    paths.putAway('nowhere'),
     paths.previews(SITE),
     paths.page(SITE, 'home'),
     paths.asset(SITE, 'ab'.repeat(32)),

@@ -78,6 +78,10 @@ export type Call = { [N in CommandName]: { name: N; args: Arguments<N> } }[Comma
 /** A call of a command: its name and arguments put together where both are only known as those of one command. */
 export const callOf = <N extends CommandName>(name: N, args: Arguments<N>): Call => ({ name, args }) as Call;
 
+/** Whether a call looks at all pages of a site, so that it can be run only where all of them are there. */
+export const needsAllPages = ({ name, args }: Call): boolean =>
+  (COMMANDS[name] as Command<unknown>).on?.(args) === 'site';
+
 /** Runs a call as `perform` does. */
 export const performCall = (site: Site, page: NodeId, { name, args }: Call): Outcome<Step> =>
   perform(site, page, name, args as Arguments<typeof name>);

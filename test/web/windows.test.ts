@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { makeStore } from '../../web/state/store.ts';
 import { allSteps, documents, nextStep, openPage } from '../../web/state/documents.ts';
-import { edit, redo, undo } from '../../web/state/edits.ts';
+import { edit, editWhole, redo, undo } from '../../web/state/edits.ts';
 import { closeSite, showPage } from '../../web/state/opening.ts';
 import { transport, unreachable, type Transport } from '../../web/state/transport.ts';
 import type { Heard } from '../../web/state/follow.ts';
@@ -172,6 +172,32 @@ describe('windows on a site', function () {
     await window.kept();
     expect((await stored('lead')).style.self.size.base, 'back to what others had set').to.equal(19);
     await window.close();
+  });
+
+  it('keep what concerns all pages as it was made, where not all of them are there any more', async () => {
+    const unsent = memory();
+    const window = await opened('for-all', unsent);
+    await window.store.dispatch(editWhole('unshareSection', { place: 'foot' }));
+    await window.kept();
+    window.net(() => 'is lost');
+    const share = { node: 'foot' as NodeId, keep: ['hire' as NodeId] };
+    expect(await window.store.dispatch(editWhole('shareSection', share))).to.equal(true);
+    while (!unsent.of.get(`${SITE} for-all`)?.pending.length) await new Promise((next) => setTimeout(next));
+    // The window is gone without a word; meanwhile others change what it changed.
+    await others.made([set(inHome('foot', 'name'), 'Meanwhile')]);
+    // Telescope hire keeps its own footer: no edit touches it, so that nobody reads it anew.
+    const again = await opened('for-all', unsent);
+    await again.kept();
+    expect(again.state().aside).to.deep.equal([]);
+    const { page, frame } = await others.page('hire');
+    expect(page.nodes).to.have.property('foot');
+    expect(frame.pages.map(({ without }) => without?.join() ?? '')).to.deep.equal(['', '', 'foot', '']);
+    for (const id of ['home', 'visits', 'find-us'])
+      expect((await others.page(id)).page.nodes, id).not.to.have.property('foot');
+    expect(again.node('shared-foot-foot').name).to.equal('Footer');
+    await again.store.dispatch(editWhole('takeShared', { place: 'foot', page: 'hire' as NodeId }));
+    await again.kept();
+    await again.close();
   });
 
   it('set aside what no longer fits, with the reason, and keep the rest', async () => {

@@ -1,5 +1,6 @@
 import {
   applied,
+  needsAllPages,
   overlapping,
   pagesIn,
   performCall,
@@ -55,7 +56,9 @@ function remade(
   edit: Pending,
   site: Site,
 ): { ok: true; site: Site; edit: Pending } | { ok: false; why: string } {
-  if (edit.use) {
+  // Run again with only some of the pages it would do its work by halves: it stays as it was made.
+  const halved = edit.use && needsAllPages(edit.use) && site.frame.pages.some(({ id }) => !site.pages[id]);
+  if (edit.use && !halved) {
     const { page } = edit.use;
     if (!site.pages[page]) return { ok: false, why: 'The page is not there any more.' };
     const outcome = performCall(site, page, edit.use);
