@@ -2,14 +2,20 @@
 import sharp from 'sharp';
 import { paths } from '../api/paths.ts';
 import { newSite, writeSiteFile } from '../core/index.ts';
-import { mkdtemp, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { once } from 'node:events';
+import { readFileSync } from 'node:fs';
+import { rm } from 'node:fs/promises';
 import { byRole, openBrowser } from '../test/browser/browser.ts';
 import { builtPages } from '../server/pages.ts';
-import { served } from '../test/server/serving.ts';
+import { launched } from '../test/server/killing.ts';
+import { freshFolder, served } from '../test/server/serving.ts';
 
 const SITE = 'brindle-hill';
+
+/** What `npm start` adds to the environment of the program. */
+const environment = JSON.parse(
+  readFileSync(new URL('../scripts/environment.json', import.meta.url), 'utf8'),
+) as Record<string, string>;
 
 const p95 = (times: number[]): number => [...times].sort((a, b) => a - b)[Math.ceil(times.length * 0.95) - 1];
 
@@ -29,6 +35,10 @@ async function askedOften(url: string, until: () => boolean): Promise<number[]> 
   return times;
 }
 
+/** MB that a process has in memory (proc_pid_status(5), VmRSS). */
+const memoryOf = (pid: number): number =>
+  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1000;
+
 export interface Pictures {
   /** ms; 95 of 100 questions were answered within, before and while pictures came in. */
   quiet: number;
@@ -41,15 +51,16 @@ export interface Pictures {
 
 /** Brings so many pictures of 12 megapixels in, each another. */
 export async function picturesIn(count: number): Promise<Pictures> {
-  const made = await mkdtemp(join(tmpdir(), 'dimorphe-made-'));
-  const running = await served({ madeFolder: made });
-  const question = running.url + paths.site(SITE);
+  const folder = await freshFolder();
+  // As `npm start` starts it, so that its memory is its own.
+  const { child, url } = await launched(folder, environment);
+  const question = url + paths.site(SITE);
   try {
     let rounds = 0;
     const quiet = p95(await askedOften(question, () => ++rounds > 60));
     let ended = false;
     let memory = 0;
-    const watch = setInterval(() => (memory = Math.max(memory, process.memoryUsage().rss)), 50);
+    const watch = setInterval(() => (memory = Math.max(memory, memoryOf(child.pid!))), 50);
     const meanwhile = askedOften(question, () => ended);
     let spent = 0;
     for (let index = 0; index < count; index++) {
@@ -65,7 +76,7 @@ export async function picturesIn(count: number): Promise<Pictures> {
         .jpeg({ quality: 85 })
         .toBuffer();
       const start = performance.now();
-      const answer = await fetch(running.url + paths.assets(SITE), {
+      const answer = await fetch(url + paths.assets(SITE), {
         method: 'POST',
         body: new Uint8Array(bytes),
       });
@@ -75,10 +86,11 @@ export async function picturesIn(count: number): Promise<Pictures> {
     ended = true;
     const times = await meanwhile;
     clearInterval(watch);
-    return { quiet, meanwhile: p95(times), each: spent / count, memory: memory / 1_000_000 };
+    return { quiet, meanwhile: p95(times), each: spent / count, memory };
   } finally {
-    await running.end();
-    await rm(made, { recursive: true, force: true });
+    child.kill('SIGKILL');
+    await once(child, 'exit');
+    await rm(folder, { recursive: true, force: true });
   }
 }
 

@@ -55,9 +55,19 @@ export function built() {
 }
 
 /** Runs a program until it ends, passes signals on to it, and ends as it did. */
+/**
+ * What the program is started with: glibc gives every thread that makes pictures memory of its own and does not take it back
+ * (mallopt(3), M_ARENA_MAX); 100 pictures of 12 megapixels then took 1.3 GB in place of 0.7.
+ */
+const environment = JSON.parse(readFileSync(join(root, 'scripts', 'environment.json'), 'utf8'));
+
 export async function serve(args) {
   const { spawn } = await import('node:child_process');
-  const child = spawn(process.execPath, ['--import=tsx', ...args], { cwd: root, stdio: 'inherit' });
+  const child = spawn(process.execPath, ['--import=tsx', ...args], {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...environment, ...process.env },
+  });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   child.on('exit', (code) => process.exit(code ?? 0));
 }

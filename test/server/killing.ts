@@ -5,10 +5,14 @@ import { rm } from 'node:fs/promises';
 import { freshFolder } from './serving.ts';
 
 /** Starts the servers on a data folder in a process of their own; answers the address of the application. */
-export async function launched(folder: string): Promise<{ child: ChildProcess; url: string }> {
+export async function launched(
+  folder: string,
+  env: Record<string, string> = {},
+): Promise<{ child: ChildProcess; url: string }> {
   const program = `import { start } from './server/start.ts'; const r = await start({ port: 0, hostPort: 0, dataFolder: ${JSON.stringify(folder)} }); console.log(r.url);`;
   const child = spawn(process.execPath, ['--import=tsx', '--input-type=module', '-e', program], {
     stdio: ['ignore', 'pipe', 'inherit'],
+    env: { ...process.env, ...env },
   });
   const [data] = (await once(child.stdout!, 'data')) as [Buffer];
   return { child, url: data.toString().trim() };

@@ -1,18 +1,15 @@
 import { Box, Button, ListItemButton, Typography } from '@mui/material';
 import { FilePlus2, FileQuestion, House } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { useParams } from 'react-router';
 import { composed, countOverrides, type NodeId, type Site } from '../../core/index.ts';
 import { pageShown } from '../state/documents.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
-import { Opening, SiteScreen } from '../site/SiteScreen.tsx';
-import { Notice } from '../ui/Notice.tsx';
+import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
 import { line, marigoldPale, petrol, petrolTint, quiet } from '../ui/theme.ts';
 import { AddPageDialog } from './AddPageDialog.tsx';
 import { DeletePageDialog } from './DeletePageDialog.tsx';
 import { PageDetails } from './PageDetails.tsx';
-import { useWholeSite } from '../site/useWholeSite.ts';
 
 /** All overrides of a page, in all views. */
 const overridesOf = ({ frame, pages }: Site, page: NodeId): number => {
@@ -84,37 +81,29 @@ function PageList({
   );
 }
 
-/** The pages of a site: which there are, in which order, at which addresses. */
-export function Pages() {
-  const { site: siteId = '' } = useParams();
+interface PagesOfProps {
+  site: Site;
+  chosen: NodeId;
+  /** The page that is open in the workbench. */
+  open: NodeId;
+  onChoose(page: NodeId): void;
+}
+
+function PagesOf({ site, chosen, open, onChoose }: PagesOfProps) {
   const dispatch = useAppDispatch();
-  const { open, whole, failure, retry } = useWholeSite(siteId);
-  const [wanted, setWanted] = useState<NodeId | null>(null);
   const [adding, setAdding] = useState<{ from: NodeId | '' } | null>(null);
   const [deleting, setDeleting] = useState<NodeId | null>(null);
-
-  if (failure) {
-    return (
-      <Notice severity="error" action={{ label: 'Try again', run: retry }} wayBack>
-        {failure}
-      </Notice>
-    );
-  }
-  if (!open || !whole) return <Opening />;
-  const { site, page } = open;
-  const chosen = wanted && site.pages[wanted] ? wanted : site.pages[page] ? page : site.frame.pages[0].id;
-  const shown = site.pages[chosen];
 
   const remove = (gone: NodeId, unlink: boolean) => {
     // What is open must be there, also for the steps that follow.
     const next = site.frame.pages.find(({ id }) => id !== gone)!.id;
-    if (gone === page) dispatch(pageShown(next));
-    if (dispatch(edit('removePage', { page: gone, unlink }, next))) setWanted(next);
+    if (gone === open) dispatch(pageShown(next));
+    if (dispatch(edit('removePage', { page: gone, unlink }, next))) onChoose(next);
     setDeleting(null);
   };
 
   return (
-    <SiteScreen site={site.frame} page={chosen} pageName={shown.nodes[shown.root].name} screen="Pages">
+    <>
       <Box sx={{ height: '100%', overflowY: 'auto' }}>
         <Box
           sx={{
@@ -141,7 +130,7 @@ export function Pages() {
                 Add a page
               </Button>
             </Box>
-            <PageList site={site} chosen={chosen} onChoose={setWanted} />
+            <PageList site={site} chosen={chosen} onChoose={onChoose} />
           </Box>
           <PageDetails
             site={site}
@@ -156,7 +145,7 @@ export function Pages() {
           site={site}
           after={chosen}
           from={adding.from}
-          onAdded={setWanted}
+          onAdded={onChoose}
           onClose={() => setAdding(null)}
         />
       )}
@@ -168,6 +157,16 @@ export function Pages() {
           onClose={() => setDeleting(null)}
         />
       )}
-    </SiteScreen>
+    </>
+  );
+}
+
+/** The pages of a site: which there are, in which order, at which addresses. */
+export function Pages() {
+  const [wanted, setWanted] = useState<NodeId | null>(null);
+  return (
+    <WholeSiteScreen screen="Pages" wanted={wanted}>
+      {(site, page, open) => <PagesOf site={site} chosen={page} open={open} onChoose={setWanted} />}
+    </WholeSiteScreen>
   );
 }

@@ -2,14 +2,11 @@ import { Box, Button, InputAdornment, TextField, Typography } from '@mui/materia
 import { ImagePlus, Search, Type } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
-import { useParams } from 'react-router';
 import { assetUses, type Font, type Site } from '../../core/index.ts';
-import { Opening, SiteScreen } from '../site/SiteScreen.tsx';
-import { useWholeSite } from '../site/useWholeSite.ts';
+import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { bringInFiles } from '../state/bringing.ts';
-import { Notice } from '../ui/Notice.tsx';
 import { line, petrol, petrolTint, quiet } from '../ui/theme.ts';
 import { AssetCard } from './AssetCard.tsx';
 import { AssetDetails } from './AssetDetails.tsx';
@@ -220,28 +217,7 @@ function ShelfOf({ site }: { site: Site }) {
   );
 }
 
-/** The pictures and films of a site. */
-export function Shelf() {
-  const { site: siteId = '' } = useParams();
-  const { open, whole, failure, retry } = useWholeSite(siteId);
-  if (failure) {
-    return (
-      <Notice severity="error" action={{ label: 'Try again', run: retry }} wayBack>
-        {failure}
-      </Notice>
-    );
-  }
-  if (!open || !whole) return <Opening />;
-  const { site } = open;
-  const page = site.pages[open.page] ? open.page : site.frame.pages[0].id;
-  return (
-    <SiteScreen
-      site={site.frame}
-      page={page}
-      pageName={site.pages[page].nodes[site.pages[page].root].name}
-      screen="Shelf"
-    >
-      <ShelfOf site={site} />
-    </SiteScreen>
-  );
-}
+/** The pictures, films, files and fonts of a site. */
+export const Shelf = () => (
+  <WholeSiteScreen screen="Shelf">{(site) => <ShelfOf site={site} />}</WholeSiteScreen>
+);

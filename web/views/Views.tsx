@@ -1,47 +1,23 @@
 import { Box, Button, Typography } from '@mui/material';
 import { Columns3, Plus } from 'lucide-react';
-import { useMemo, useState } from 'react';
-import { useParams } from 'react-router';
-import { VIEW_LIMITS, type ViewId } from '../../core/index.ts';
-import { Opening, SiteScreen } from '../site/SiteScreen.tsx';
-import { useWholeSite } from '../site/useWholeSite.ts';
-import { Notice } from '../ui/Notice.tsx';
+import { useState } from 'react';
+import { VIEW_LIMITS, type NodeId, type Site, type ViewId } from '../../core/index.ts';
+import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
 import { quiet } from '../ui/theme.ts';
 import { AddViewDialog } from './AddViewDialog.tsx';
 import { DeleteViewDialog } from './DeleteViewDialog.tsx';
 import { ViewSetDialog } from './ViewSetDialog.tsx';
 import { ViewTable } from './ViewTable.tsx';
 
-/** The views of a site: where each begins, how it is looked at, its grid, and which of them is the base. */
-export function Views() {
-  const { site: siteId = '' } = useParams();
-  const { open, whole, failure, retry } = useWholeSite(siteId);
+function ViewsOf({ site, page }: { site: Site; page: NodeId }) {
   const [dialog, setDialog] = useState<'add' | 'sets' | { remove: ViewId } | null>(null);
-  const site = open?.site;
   const removed = typeof dialog === 'object' ? dialog?.remove : undefined;
-  const gone = useMemo(
-    () => site?.frame.views.list.find(({ id }) => id === removed && id !== site.frame.views.base),
-    [site, removed],
-  );
-
-  if (failure) {
-    return (
-      <Notice severity="error" action={{ label: 'Try again', run: retry }} wayBack>
-        {failure}
-      </Notice>
-    );
-  }
-  if (!open || !site || !whole) return <Opening />;
-  const page = site.pages[open.page] ? open.page : site.frame.pages[0].id;
-  const { list } = site.frame.views;
+  const { views } = site.frame;
+  const gone = views.list.find(({ id }) => id === removed && id !== views.base);
+  const { list } = views;
   const close = () => setDialog(null);
   return (
-    <SiteScreen
-      site={site.frame}
-      page={page}
-      pageName={site.pages[page].nodes[site.pages[page].root].name}
-      screen="Views"
-    >
+    <>
       <Box sx={{ height: '100%', overflow: 'auto' }}>
         <Box sx={{ px: 3, pt: 3, pb: 12, maxWidth: 240 + 360 * list.length, mx: 'auto' }}>
           <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mb: 0.5 }}>
@@ -76,6 +52,11 @@ export function Views() {
       {dialog === 'add' && <AddViewDialog site={site.frame} onClose={close} />}
       {dialog === 'sets' && <ViewSetDialog site={site} onClose={close} />}
       {gone && <DeleteViewDialog site={site} view={gone} onClose={close} />}
-    </SiteScreen>
+    </>
   );
 }
+
+/** The views of a site: where each begins, how it is looked at, its grid, and which of them is the base. */
+export const Views = () => (
+  <WholeSiteScreen screen="Views">{(site, page) => <ViewsOf site={site} page={page} />}</WholeSiteScreen>
+);
