@@ -39,7 +39,8 @@ async function compile(source: string, target: string): Promise<void> {
   const { site, files } = await read(source);
   const published = compileSite(site);
   const byHash = new Map(site.frame.assets.map(({ id, hash }) => [hash, files[id]]));
-  const made = await mkdtemp(join(tmpdir(), 'dimorphe-made-'));
+  const kept = process.env.DIMORPHE_MADE;
+  const made = kept ?? (await mkdtemp(join(tmpdir(), 'dimorphe-made-')));
   const pictures = pictureMaker(made, { get: async (hash) => Buffer.from(byHash.get(hash)!, 'base64') });
   for (const file of published) {
     const path = join(resolve(target), file.path);
@@ -54,7 +55,7 @@ async function compile(source: string, target: string): Promise<void> {
       throw new Failure(`${path} cannot be written (${(error as NodeJS.ErrnoException).code}).`);
     }
   }
-  await rm(made, { recursive: true });
+  if (kept === undefined) await rm(made, { recursive: true });
   console.error(`${site.frame.name}: ${published.length} files written to ${target}.`);
 }
 

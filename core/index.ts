@@ -83,6 +83,7 @@ export type { Holders } from './edits/aim.ts';
 export { accepts } from './edits/structure.ts';
 export { carriedOver } from './edits/overrides.ts';
 export { chosenValues, type ValueChoice } from './edits/paste.ts';
+export { idFrom } from './edits/theme.ts';
 export { valuesOf } from './edits/stylevalues.ts';
 export { likeInSet, VIEW_LIMITS, widestGap } from './edits/views.ts';
 export { ownSections, placeOfSection, SHARED_NAMES } from './edits/shared.ts';

@@ -11,7 +11,6 @@ import { AssetSchema, type Asset } from '../theme/stock.ts';
 import { withAssets } from '../values/uses.ts';
 import type { Command } from './command.ts';
 import { valuesOf } from './stylevalues.ts';
-import { idFrom } from './theme.ts';
 import { allTrees } from './viewvalues.ts';
 import { counted } from './wording.ts';
 
@@ -32,11 +31,13 @@ function freeName(wanted: string, taken: readonly { name: string }[]): string {
 }
 
 /** Puts a picture or film on the shelf; its bytes are kept apart, by their hash. One of a name that is taken gets a number behind it. */
-export const addAsset: Command<Omit<Asset, 'id'>> = {
+export const addAsset: Command<Asset> = {
   on: () => 'frame',
   run(site, _page, given): Outcome<string> {
     const name = freeName(given.name, site.assets);
-    const asset: Asset = { ...given, id: idFrom(name, [...site.assets, ...site.fonts]), name };
+    const asset: Asset = { ...given, name };
+    if ([...site.assets, ...site.fonts].some(({ id }) => id === asset.id))
+      return refused('The shelf has a file of this id already; nothing was added.');
     const [fault] = schemaFaults(AssetSchema, asset);
     if (fault) return refused(`This cannot be kept on the shelf: ${fault.sentence} Nothing was changed.`);
     site.assets.push(asset);

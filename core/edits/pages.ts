@@ -18,23 +18,28 @@ import { freeNames, SHARED_NAMES } from './shared.ts';
 import type { Command } from './command.ts';
 import { linkTo, targetOf } from '../markup/link.ts';
 import { leadsTo, linking } from '../values/links.ts';
+import { intoMenus, orderMenus } from './menus.ts';
 import { followLinks, relink } from './relink.ts';
 import { accepts, copied, plain } from './structure.ts';
 import { allTrees } from './viewvalues.ts';
 import { putBehind, subtree, topmost } from './tree.ts';
-import { counted, describeHolders } from './wording.ts';
+import { counted, describeHolders, nameOfPage } from './wording.ts';
 
 const cleaned = (text: string): string => text.replace(/\s+/g, ' ').trim();
 
 const GONE = refused('The page is not on this site any more.');
 
 /** Why a page's head cannot be kept beside those of the other pages, or undefined. */
-function headFault(head: PageHead, others: readonly PageHead[]): string | undefined {
+function headFault(
+  head: PageHead,
+  others: readonly PageHead[],
+  pages: Record<NodeId, Page | undefined>,
+): string | undefined {
   const twin = others.find(({ slug }) => slug === head.slug);
   if (twin) {
     return head.slug === ''
-      ? `${twin.title} is the first page already; give this one an address. Nothing was changed.`
-      : `The address “${head.slug}” is ${twin.title}’s already; choose another. Nothing was changed.`;
+      ? `${nameOfPage(pages, twin)} is the first page already; give this one an address. Nothing was changed.`
+      : `The address “${head.slug}” is ${nameOfPage(pages, twin)}’s already; choose another. Nothing was changed.`;
   }
   const [fault] = schemaFaults(PageHeadSchema, head);
   if (!fault) return undefined;
@@ -55,6 +60,8 @@ export interface AddPage {
   after: NodeId | null;
   /** Its elements; absent: it is empty. */
   tree?: Pick<Page, 'root' | 'nodes'>;
+  /** Puts it into the menus that lead to pages, in the order of the pages. */
+  inMenus?: boolean;
 }
 
 /** A page without anything on it. */
@@ -67,11 +74,11 @@ function emptyTree(name: string): Pick<Page, 'root' | 'nodes'> {
 /** Adds a page, empty or with elements. */
 export const addPage: Command<AddPage> = {
   on: () => 'site',
-  run(site, _page, { id, title, slug, description = '', after, tree }, pages) {
+  run(site, _page, { id, title, slug, description = '', after, tree, inMenus = false }, pages) {
     if (site.pages.some((head) => head.id === id))
       return refused('The site has a page of this id already; nothing was added.');
     const head: PageHead = { id, slug, title: cleaned(title), description: cleaned(description) };
-    const fault = headFault(head, site.pages);
+    const fault = headFault(head, site.pages, pages);
     if (fault) return refused(fault);
     const page: Page = { id, ...(tree ? structuredClone(tree) : emptyTree(head.title)) };
     const [wrong] = pageFaults(page, site);
@@ -79,7 +86,8 @@ export const addPage: Command<AddPage> = {
     pages[id] = page;
     const at = after === null ? -1 : site.pages.findIndex((each) => each.id === after);
     site.pages.splice(after !== null && at < 0 ? site.pages.length : at + 1, 0, head);
-    return done(`Page ${head.title} added`);
+    const menus = inMenus ? intoMenus(allTrees(site, pages), head, site.pages) : 0;
+    return done(`Page ${head.title} added${menus > 0 ? ` with ${counted(menus, 'link')} in menus` : ''}`);
   },
 };
 
@@ -136,7 +144,7 @@ const changeOf = (before: PageHead, after: PageHead): string[] => [
 /** Changes what the site says of a page: its title, its address, its description. */
 export const changePage: Command<ChangePage> = {
   on: () => 'frame',
-  run(site, _page, { page, ...given }): Outcome<string> {
+  run(site, _page, { page, ...given }, pages): Outcome<string> {
     const head = site.pages.find(({ id }) => id === page);
     if (!head) return GONE;
     const before = { ...head };
@@ -161,7 +169,7 @@ export const changePage: Command<ChangePage> = {
       const without = SHARED_PLACES.filter((place) => given.without!.includes(place));
       if (without.length > 0) next.without = without;
     }
-    const fault = headFault(next, others(site, page));
+    const fault = headFault(next, others(site, page), pages);
     if (fault) return refused(fault);
     if (next.picture && !site.assets.some((asset) => asset.id === next.picture && isPicture(asset)))
       return refused('The picture is not on the shelf any more. Nothing was changed.');
@@ -173,7 +181,7 @@ export const changePage: Command<ChangePage> = {
     for (const field of ['lang', 'picture', 'missing', 'without'] as const)
       if (rest[field] === undefined) delete head[field];
     Object.assign(head, rest);
-    return done(`Page ${before.title}: ${changeOf(before, next).join(', ') || 'unchanged'}`);
+    return done(`Page ${nameOfPage(pages, before)}: ${changeOf(before, next).join(', ') || 'unchanged'}`);
   },
 };
 
@@ -194,10 +202,11 @@ export const removePage: Command<RemovePage> = {
     if (site.pages.length === 1) return refused('A site has at least one page; nothing was deleted.');
     if (site.pages[at].slug === '')
       return refused('This is the home page. Make another page the home page first; nothing was deleted.');
-    const [{ title }] = site.pages.splice(at, 1);
+    const [head] = site.pages.splice(at, 1);
+    const name = nameOfPage(pages, head);
     delete pages[page];
     const links = unlink ? withoutLinksTo(site, page, pages) : 0;
-    return done(`Page ${title}: deleted${links > 0 ? ` with ${counted(links, 'link')} to it` : ''}`);
+    return done(`Page ${name}: deleted${links > 0 ? ` with ${counted(links, 'link')} to it` : ''}`);
   },
 };
 
@@ -220,12 +229,14 @@ export interface CopyPage {
   id: NodeId;
   title: string;
   slug: string;
+  /** Puts it into the menus that lead to pages, in the order of the pages. */
+  inMenus?: boolean;
 }
 
 /** Puts a copy of a page, with all its elements and overrides, right behind it. */
 export const copyPage: Command<CopyPage> = {
   on: () => 'site',
-  run(site, _page, { page, id, title, slug }, pages) {
+  run(site, _page, { page, id, title, slug, inMenus = false }, pages) {
     const at = site.pages.findIndex((head) => head.id === page);
     const original = pages[page];
     if (at < 0 || !original) return GONE;
@@ -233,7 +244,7 @@ export const copyPage: Command<CopyPage> = {
       return refused('The site has a page of this id already; nothing was copied.');
     const { earlier: _earlier, missing: _missing, ...alike } = site.pages[at];
     const head: PageHead = { ...alike, id, slug, title: cleaned(title) };
-    const fault = headFault(head, site.pages);
+    const fault = headFault(head, site.pages, pages);
     if (fault) return refused(fault);
     const nodes = Object.fromEntries(
       Object.keys(original.nodes).map((node) => [node, plain(original.nodes[node as NodeId])]),
@@ -241,14 +252,16 @@ export const copyPage: Command<CopyPage> = {
     nodes[original.root].name = head.title;
     pages[id] = { id, root: original.root, nodes };
     site.pages.splice(at + 1, 0, head);
-    return done(`Page ${site.pages[at].title}: copied as ${head.title}`);
+    const menus = inMenus ? intoMenus(allTrees(site, pages), head, site.pages) : 0;
+    const linked = menus > 0 ? ` with ${counted(menus, 'link')} in menus` : '';
+    return done(`Page ${nameOfPage(pages, site.pages[at])}: copied as ${head.title}${linked}`);
   },
 };
 
-/** Moves a page in the order of the site's pages, behind another; null: it is the first. */
+/** Moves a page in the order of the site's pages, behind another; null: it is the first. Menus follow. */
 export const movePage: Command<{ page: NodeId; after: NodeId | null }> = {
-  on: () => 'frame',
-  run(site, _page, { page, after }) {
+  on: () => 'site',
+  run(site, _page, { page, after }, pages) {
     const at = site.pages.findIndex(({ id }) => id === page);
     if (at < 0) return GONE;
     if (after === page) return done('Order of pages: unchanged');
@@ -256,30 +269,38 @@ export const movePage: Command<{ page: NodeId; after: NodeId | null }> = {
     const behind = after === null ? -1 : site.pages.findIndex(({ id }) => id === after);
     site.pages.splice(after !== null && behind < 0 ? site.pages.length : behind + 1, 0, head);
     const before = behind < 0 ? undefined : site.pages[behind];
-    return done(`Page ${head.title}: ${before ? `behind ${before.title}` : 'first in the order'}`);
+    const menus = orderMenus(allTrees(site, pages), page, site.pages);
+    const also = menus > 0 ? `, also in ${counted(menus, 'menu')}` : '';
+    return done(
+      `Page ${nameOfPage(pages, head)}: ${before ? `behind ${nameOfPage(pages, before)}` : 'first in the order'}${also}`,
+    );
   },
 };
 
 /** Makes a page the one that visitors meet first. The one before gets the address that is given for it. */
 export const makeHome: Command<{ page: NodeId; slugOfBefore: string }> = {
   on: () => 'frame',
-  run(site, _page, { page, slugOfBefore }) {
+  run(site, _page, { page, slugOfBefore }, pages) {
     const head = site.pages.find(({ id }) => id === page);
     if (!head) return GONE;
-    if (head.slug === '') return done(`Page ${head.title}: home page already`);
+    if (head.slug === '') return done(`Page ${nameOfPage(pages, head)}: home page already`);
     const before = site.pages.find(({ slug }) => slug === '');
     if (before) {
       const fault = headFault(
         { ...before, slug: slugOfBefore },
         others(site, page).filter(({ id }) => id !== before.id),
+        pages,
       );
       if (fault) return refused(fault);
-      if (slugOfBefore === '') return refused(`${before.title} needs an address then. Nothing was changed.`);
+      if (slugOfBefore === '')
+        return refused(`${nameOfPage(pages, before)} needs an address then. Nothing was changed.`);
       address(site, before, slugOfBefore);
     }
     delete head.missing;
     address(site, head, '');
-    return done(`Page ${head.title}: home page${before ? `, ${before.title} at ${slugOfBefore}` : ''}`);
+    return done(
+      `Page ${nameOfPage(pages, head)}: home page${before ? `, ${nameOfPage(pages, before)} at ${slugOfBefore}` : ''}`,
+    );
   },
 };
 
@@ -302,7 +323,7 @@ export const moveToPage: Command<MoveToPage> = {
     const head = site.pages.find(({ id }) => id === to);
     const target = pages[to];
     if (!head || !target) return GONE;
-    if (to === page.id) return refused(`${head.title} is where they are; nothing was moved.`);
+    if (to === page.id) return refused(`${nameOfPage(pages, head)} is where they are; nothing was moved.`);
     const parents = found(target, [parentId]);
     if (!parents.ok) return parents;
     const [parent] = parents.value;
@@ -331,6 +352,6 @@ export const moveToPage: Command<MoveToPage> = {
     }
     for (const id of whole) delete page.nodes[id];
     followLinks(allTrees(site, pages), { names, from: page.id, to: target.id });
-    return done(`${said}: moved to ${head.title}`);
+    return done(`${said}: moved to ${nameOfPage(pages, head)}`);
   },
 };

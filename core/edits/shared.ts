@@ -11,7 +11,7 @@ import { followLinks } from './relink.ts';
 import { copied, renamed } from './structure.ts';
 import { subtree } from './tree.ts';
 import { allTrees } from './viewvalues.ts';
-import { counted } from './wording.ts';
+import { counted, nameOfPage } from './wording.ts';
 
 /** What is shared in a place: what a section serves as that can be, and how sentences call it. */
 export const SHARED_NAMES: Record<SharedPlace, string> = { head: 'header', foot: 'footer' };
@@ -145,7 +145,7 @@ export const unshareSection: Command<UnshareSection> = {
     }
     if (only !== undefined) {
       leaveOut(meant[0], place, true);
-      return done(`${name}: ${meant[0].title} has its own now`);
+      return done(`${name}: ${nameOfPage(pages, meant[0])} has its own now`);
     }
     for (const head of site.pages) leaveOut(head, place, false);
     withoutShared(site, place);
@@ -169,7 +169,9 @@ export const takeShared: Command<{ place: SharedPlace; page: NodeId }> = {
     followLinks(allTrees(site, pages), { names, from: page.id, to: page.id });
     leaveOut(head, place, false);
     const instead = own.length > 0 ? ' instead of its own' : '';
-    return done(`${tree.nodes[tree.root].name}: ${head.title} shows that of all pages${instead}`);
+    return done(
+      `${tree.nodes[tree.root].name}: ${nameOfPage(pages, head)} shows that of all pages${instead}`,
+    );
   },
 };
 

@@ -10,7 +10,7 @@ import type { Command } from './command.ts';
 import { valuesOf } from './stylevalues.ts';
 import { describeReach } from './wording.ts';
 
-/** An id for a new thing of the theme, made from its name: "Dark blue" → "dark-blue", or "dark-blue-2" where that is taken. */
+/** An id for a new thing of the theme or the shelf, made from its name: "Dark blue" → "dark-blue", or "dark-blue-2" where that is taken. */
 export function idFrom(name: string, taken: readonly { id: string }[]): string {
   const plain = name
     .toLowerCase()

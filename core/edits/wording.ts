@@ -2,7 +2,8 @@ import type { EditReach } from '../layered/change.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { Node } from '../site/node.ts';
 import type { Property } from '../elements/properties/property.ts';
-import type { SiteFrame } from '../site/site.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import type { Page, PageHead, SiteFrame } from '../site/site.ts';
 import type { Aim, Styled } from './aim.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
 
@@ -33,3 +34,9 @@ export function describeReach(site: SiteFrame, view: ViewId, reach: EditReach): 
 
 export const counted = (count: number, one: string, many = `${one}s`): string =>
   `${count} ${count === 1 ? one : many}`;
+
+/** What a page is called: its name in the workbench, or, where it is not there to be asked, its title. */
+export const nameOfPage = (pages: Record<NodeId, Page | undefined>, { id, title }: PageHead): string => {
+  const page = pages[id];
+  return page?.nodes[page.root].name ?? title;
+};

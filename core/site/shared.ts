@@ -28,7 +28,9 @@ const ownId = (id: string): string => id.slice(sharedPlaceOf(id) ? PREFIXES[shar
 export function idIn(place: SharedPlace | undefined, id: string): NodeId {
   if (sharedPlaceOf(id) === place) return id as NodeId;
   const own = ownId(id);
-  return (place ? `${PREFIXES[place]}${own}`.slice(0, LONGEST_ID) : own) as NodeId;
+  if (place) return `${PREFIXES[place]}${own}`.slice(0, LONGEST_ID) as NodeId;
+  // What is left may begin in a way that an id must not.
+  return (/^[A-Za-z]/.test(own) ? own : `e${own}`) as NodeId;
 }
 
 /** The element trees that pages share, in their places. */

@@ -2,7 +2,8 @@ import { nanoid } from 'nanoid';
 import { compileSite, type PublishedAt, type PublishedFile, type Site } from '../../core/index.ts';
 import type { LivePublication } from '../../api/responses.ts';
 import { publishedBytes } from '../media/bytes.ts';
-import { SOON, type PictureMaker } from '../media/making.ts';
+import { SOON, type PictureMaker, type Wanted } from '../media/making.ts';
+import type { Snapshot } from '../store/documents.ts';
 import { encodings } from './encodings.ts';
 import { inMemory } from './memory.ts';
 import type { Publication } from '../store/publications.ts';
@@ -22,6 +23,17 @@ const PREVIEWS = 20;
 /** Compiles sites and keeps what the host serves: publications in the store, previews in memory. */
 export function publisher(store: Store, pictures: PictureMaker, hostUrl: string) {
   const served = inMemory(store);
+
+  /** What the publication of a site's last state makes of pictures: it is asked for again and again while that is done. */
+  const lastWanted = new Map<string, { revision: number; wanted: Wanted[] }>();
+  function wantedIn(id: string, { site, revision }: Snapshot): Wanted[] {
+    const before = lastWanted.get(id);
+    if (before?.revision === revision) return before.wanted;
+    const wanted = compileSite(site).flatMap((file) => ('made' in file ? [file.made] : []));
+    lastWanted.set(id, { revision, wanted });
+    if (lastWanted.size > PREVIEWS) lastWanted.delete(lastWanted.keys().next().value!);
+    return wanted;
+  }
 
   /** The compressed forms of a text, made once and kept like any file. */
   async function encodedForms(type: string, bytes: Buffer): Promise<Pick<PublishedEntry, 'encoded'>> {
@@ -101,7 +113,7 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
     async making(id: string): Promise<{ wanted: number; made: number } | undefined> {
       const present = await store.history.present(id);
       if (!present) return undefined;
-      const wanted = compileSite(present.site).flatMap((file) => ('made' in file ? [file.made] : []));
+      const wanted = wantedIn(id, present);
       const there = await Promise.all(wanted.map((each) => pictures.isMade(each)));
       return { wanted: wanted.length, made: there.filter(Boolean).length };
     },

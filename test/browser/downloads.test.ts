@@ -58,6 +58,35 @@ describe('downloads', () => {
       .and.not.include('dome-close');
   });
 
+  it('of pictures behind elements are as wide as a screen of the view needs, and twice that on dense screens', async () => {
+    const { site, files: pictures } = await demoSite();
+    const target = structuredClone(site);
+    const chart = target.frame.assets.find(({ id }) => id === 'star-chart')!;
+    [chart.width, chart.height] = [3000, 2000];
+    pagesOf(target)[0].nodes['evening' as NodeId].style.self!.backgroundPicture = { base: chart.id };
+    const url = await files.put('behind', target, pictures);
+    const widths: string[] = [];
+    for (const [width, density] of [
+      [390, 1],
+      [390, 2],
+      [1280, 1],
+      [1600, 1],
+    ]) {
+      await browser.driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+        width,
+        height: 800,
+        deviceScaleFactor: density,
+        mobile: false,
+      });
+      files.asked();
+      await browser.driver.get(`${url}?${width}-${density}`);
+      await loaded();
+      widths.push(...files.asked().flatMap((path) => /star-chart-(\d+)-\w+\.avif$/.exec(path)?.[1] ?? []));
+    }
+    // 844 px of height ask for 1266 px of a picture of 3 : 2; Desktop ends at 1439 px, and Wide nowhere.
+    expect(widths).to.deep.equal(['1280', '2560', '1600', '2560']);
+  });
+
   it('of fonts are the subsets and styles that the page’s characters need', async () => {
     const { site, files: pictures } = await demoSite();
     const url = await files.put('fonts', site, pictures);

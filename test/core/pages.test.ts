@@ -30,6 +30,51 @@ describe('a page', () => {
     expect(made('addPage', { ...add, after: node('gone') }).frame.pages.at(-1)!.id).to.equal('tonight');
   });
 
+  it('is put into the menus in the order of the pages, and moves with it there', () => {
+    const menuOf = (target: Site) =>
+      (
+        target.frame.shared!.head!.nodes[node('shared-head-pages')].content.links as {
+          label: string;
+          link: string;
+        }[]
+      ).map(({ label }) => label);
+    expect(menuOf(site)).to.deep.equal(['Home', 'Visits', 'Telescope hire', 'Find us']);
+    const step = made('addPage', { ...add, inMenus: true });
+    expect(step.sentence).to.equal('Page Tonight at eight added with 1 link in menus');
+    expect(menuOf(step.site)).to.deep.equal([
+      'Home',
+      'Tonight at eight',
+      'Visits',
+      'Telescope hire',
+      'Find us',
+    ]);
+    expect(siteFaults(step.site)).to.deep.equal([]);
+    expect(takenBack(step)).to.deep.equal(site);
+    const moved = made('movePage', { page: node('tonight'), after: node('hire') }, home, step.site);
+    expect(moved.sentence).to.equal('Page Tonight at eight: behind Telescope hire, also in 1 menu');
+    expect(menuOf(moved.site)).to.deep.equal([
+      'Home',
+      'Visits',
+      'Telescope hire',
+      'Tonight at eight',
+      'Find us',
+    ]);
+    expect(takenBack(moved)).to.deep.equal(step.site);
+    const first = made('movePage', { page: node('tonight'), after: null }, home, moved.site);
+    expect(menuOf(first.site)[0]).to.equal('Tonight at eight');
+    const copy = made('copyPage', {
+      page: node('visits'),
+      id: node('again'),
+      title: 'Again',
+      slug: 'again',
+      inMenus: true,
+    });
+    expect(menuOf(copy.site)).to.deep.equal(['Home', 'Visits', 'Again', 'Telescope hire', 'Find us']);
+    expect(made('addPage', { ...add, after: null, inMenus: true }).frame.shared).not.to.deep.equal(
+      site.frame.shared,
+    );
+  });
+
   it('has an id, an address and a title of its own, or is refused with a sentence', () => {
     expect(refusal('addPage', { ...add, id: node('home') })).to.match(/id already; nothing was added/);
     expect(refusal('addPage', { ...add, slug: 'visits' })).to.equal(

@@ -177,14 +177,18 @@ describe('the shelf', () => {
   } as const;
 
   it('takes pictures in, each under a name of its own', () => {
-    const first = made('addAsset', { ...FILE, name: ' Night  hill ' });
+    const first = made('addAsset', { ...FILE, id: 'night-hill-1', name: ' Night  hill ' });
     expect(first.sentence).to.equal('Picture Night hill added to the shelf');
-    const again = made('addAsset', { ...FILE, name: 'Night hill' }, home, first.site);
+    const again = made('addAsset', { ...FILE, id: 'night-hill-2', name: 'Night hill' }, home, first.site);
     const [one, other] = again.frame.assets.slice(-2);
     expect([one.name, other.name]).to.deep.equal(['Night hill', 'Night hill 2']);
-    expect(one.id).not.to.equal(other.id);
+    expect([one.id, other.id]).to.deep.equal(['night-hill-1', 'night-hill-2']);
+    const taken = { ...FILE, id: 'night-hill-1', name: 'Other' };
+    expect(refusal('addAsset', taken, home, again.site)).to.match(/of this id already; nothing was added/);
     expect(siteFaults(again.site)).to.deep.equal([]);
-    expect(refusal('addAsset', { ...FILE, width: 0, name: 'x' })).to.match(/cannot be kept on the shelf/);
+    expect(refusal('addAsset', { ...FILE, id: 'x', width: 0, name: 'x' })).to.match(
+      /cannot be kept on the shelf/,
+    );
     expect(takenBack(first)).to.deep.equal(site);
   });
 

@@ -105,6 +105,11 @@ describe('what all pages share', () => {
     const parent = node('shared-foot-foot-row');
     const id = idIn('foot', 'new');
     expect(id).to.equal('shared-foot-new');
+    expect([idIn(undefined, id), idIn('head', id), idIn(undefined, 'shared-head-1')]).to.deep.equal([
+      'new',
+      'shared-head-new',
+      'e1',
+    ]);
     const step = made('addElement', { kind: 'text', id, parent, after: null }, visits);
     expect(siteFaults(step.site)).to.deep.equal([]);
     expect(step.frame.shared!.foot!.nodes[parent].children[0]).to.equal(id);

@@ -7,12 +7,12 @@ import { expect } from 'chai';
 import { demoSite } from '../../demo/site.ts';
 import { compileSite, writeSiteFile } from '../../core/index.ts';
 import { openStore } from '../../server/store/open.ts';
-import { freshFolder, served } from './serving.ts';
+import { freshFolder, MADE, served } from './serving.ts';
 
 const run = (args: string[], data?: string) => {
   const result = spawnSync(process.execPath, ['--import=tsx', 'cli/main.ts', ...args], {
     encoding: 'utf8',
-    env: { ...process.env, DIMORPHE_DATA: data ?? '/nonexistent/dimorphe' },
+    env: { ...process.env, DIMORPHE_DATA: data ?? '/nonexistent/dimorphe', DIMORPHE_MADE: MADE },
     maxBuffer: 64e6,
   });
   expect(result.stderr).not.to.match(/\n\s+at /);

@@ -1,12 +1,15 @@
 import {
   Button,
+  Checkbox,
   Dialog,
   DialogActions,
   DialogContent,
   DialogTitle,
   Divider,
+  FormControlLabel,
   MenuItem,
   TextField,
+  Typography,
 } from '@mui/material';
 import { nanoid } from 'nanoid';
 import { useId, useMemo, useState } from 'react';
@@ -70,6 +73,7 @@ export function AddPageDialog({ site, after, from, onAdded, onClose }: AddPageDi
   const [title, setTitle] = useState('');
   const [source, setSource] = useState<string>(from);
   const [missing, setMissing] = useState(false);
+  const [inMenus, setInMenus] = useState(true);
   const { pages } = site.frame;
   const { id: home } = homePageOf(site.frame);
   const ready = READY_PAGES.find((each) => source === `${READY}${each.id}`);
@@ -80,8 +84,8 @@ export function AddPageDialog({ site, after, from, onAdded, onClose }: AddPageDi
     const tree = ready && readyPage(site.frame, ready, title.trim(), site.pages[home]);
     const added = dispatch(
       source === '' || tree
-        ? edit('addPage', { id, title, slug, after, tree })
-        : edit('copyPage', { page: source as NodeId, id, title, slug }),
+        ? edit('addPage', { id, title, slug, after, tree, inMenus })
+        : edit('copyPage', { page: source as NodeId, id, title, slug, inMenus }),
     );
     if (!added) return;
     onAdded(id);
@@ -129,6 +133,13 @@ export function AddPageDialog({ site, after, from, onAdded, onClose }: AddPageDi
             </MenuItem>
           ))}
         </TextField>
+        <FormControlLabel
+          sx={{ my: -1 }}
+          control={
+            <Checkbox size="small" checked={inMenus} onChange={({ target }) => setInMenus(target.checked)} />
+          }
+          label={<Typography sx={{ fontSize: 13 }}>Put a link to it in the menus</Typography>}
+        />
         {ready && <ReadyPicture site={site} ready={ready} title={title} like={home} />}
       </DialogContent>
       <DialogActions>

@@ -91,7 +91,7 @@ export function PublishDialog({ site, onClose }: { site: string; onClose: () => 
     await publish(site);
   };
   const live = published ?? data?.live;
-  const changed = data?.frame.pages.filter((page) => data.unpublished.includes(page.id)) ?? [];
+  const changed = data?.pages.filter((page) => data.unpublished.includes(page.id)) ?? [];
   const next = (data?.live?.number ?? 0) + 1;
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="publish-title">
@@ -111,7 +111,7 @@ export function PublishDialog({ site, onClose }: { site: string; onClose: () => 
               {data?.live
                 ? changed.length === 0
                   ? `Nothing has changed since publication ${data.live.number}.`
-                  : `Changed since publication ${data.live.number}: ${changed.map((page) => page.title).join(', ')}.`
+                  : `Changed since publication ${data.live.number}: ${changed.map((page) => page.name).join(', ')}.`
                 : 'The site has not been published before.'}
             </Typography>
           </>

@@ -1,13 +1,15 @@
-import { nanoid } from 'nanoid';
+import { customAlphabet, nanoid } from 'nanoid';
 import { paths } from '../../api/paths.ts';
 import type { AssetResponse, FontResponse, Problem } from '../../api/responses.ts';
-import { LIMITS, type Asset } from '../../core/index.ts';
+import { idFrom, LIMITS, type Asset } from '../../core/index.ts';
 import { edit } from './edits.ts';
 import type { Thunk } from './store.ts';
 import { unreachable } from './transport.ts';
 import { uploads } from './uploads.ts';
 
 const { begun, told, ended } = uploads.actions;
+
+const suffix = customAlphabet('abcdefghijklmnopqrstuvwxyz0123456789', 6);
 
 /** px; how many a picture has, as far as the browser can tell without unpacking it. */
 async function pixelsOf(file: File): Promise<number> {
@@ -141,7 +143,7 @@ const AS_FONT = { path: paths.ownFonts, most: LIMITS.font };
 
 /** Puts one file on the shelf; a font goes to the fonts of the theme. Answers the id of what is on the shelf now. */
 function bringIn(file: File): Thunk<Promise<string[]>> {
-  return async (dispatch, getState) => {
+  return async (dispatch) => {
     if (await isFont(file)) {
       const font = await dispatch(sendFile<FontResponse>(file, AS_FONT));
       if (font) dispatch(edit('addFont', font));
@@ -150,10 +152,10 @@ function bringIn(file: File): Thunk<Promise<string[]>> {
     const sent = await dispatch(sendFile<AssetResponse>(file, AS_ASSET));
     if (!sent) return [];
     const { bytes: _bytes, ...asset } = sent;
-    if (!dispatch(edit('addAsset', { ...asset, name: nameOf(file) }))) return [];
-    return getState()
-      .documents.open!.site.frame.assets.slice(-1)
-      .map(({ id }) => id);
+    const name = nameOf(file);
+    // No other window gives the same id to another file of that name.
+    const id = `${idFrom(name, [])}-${suffix()}`;
+    return dispatch(edit('addAsset', { ...asset, id, name })) ? [id] : [];
   };
 }
 

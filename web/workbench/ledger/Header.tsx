@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { PageSummary } from '../../../api/responses.ts';
 import { describeWidths, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
+import { usePageNames } from '../../site/usePageNames.ts';
 import { viewChosen } from '../../state/desk.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { ink, line, marigold, petrol, quiet, shade } from '../../ui/theme.ts';
@@ -21,6 +22,7 @@ export function Header(props: { site: SiteFrame; counts: PageSummary[]; page: Pa
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [menu, setMenu] = useState<HTMLElement | null>(null);
+  const names = usePageNames();
   const columns = columnsOf(site);
   const inView = pageCounts(page);
   const overrides = columns.reduce((sum, view) => sum + (inView.get(view.id) ?? 0), 0);
@@ -67,11 +69,7 @@ export function Header(props: { site: SiteFrame; counts: PageSummary[]; page: Pa
                 void navigate(`/sites/${site.id}/pages/${reference.id}`);
               }}
             >
-              <span style={{ flex: 1 }}>
-                {reference.id === page.id
-                  ? name
-                  : (counts.find(({ id }) => id === reference.id)?.name ?? reference.title)}
-              </span>
+              <span style={{ flex: 1 }}>{names.get(reference.id)}</span>
               <Typography component="span" sx={{ fontSize: 12, color: quiet, ml: 3 }}>
                 {counted(
                   reference.id === page.id ? overrides : overridesOf(counts, reference.id),

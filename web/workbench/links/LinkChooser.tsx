@@ -14,6 +14,7 @@ import {
 } from '../../../core/index.ts';
 import { load } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import { usePageNames } from '../../site/usePageNames.ts';
 import { LineField, type FieldProps } from '../../ui/LineField.tsx';
 
 /** What a link leads to besides pages, which are offered by name. */
@@ -71,6 +72,7 @@ function PlaceFields({ value, onChange }: Omit<FieldProps<string>, 'label'>) {
   const dispatch = useAppDispatch();
   const { site, page: here } = useAppSelector((state) => state.documents.open!);
   const target = targetOf(value) ?? {};
+  const names = usePageNames();
   const [page, setPage] = useState((target.page ?? here) as NodeId);
   const shown = site.pages[page] as Page | undefined;
   useEffect(() => {
@@ -90,9 +92,9 @@ function PlaceFields({ value, onChange }: Omit<FieldProps<string>, 'label'>) {
         onChange={(event) => setPage(event.target.value as NodeId)}
         slotProps={select}
       >
-        {site.frame.pages.map(({ id, title }) => (
+        {[...names].map(([id, name]) => (
           <MenuItem key={id} value={id}>
-            {title}
+            {name}
           </MenuItem>
         ))}
       </TextField>
@@ -121,6 +123,7 @@ function PlaceFields({ value, onChange }: Omit<FieldProps<string>, 'label'>) {
 /** Where a link leads: nowhere, a page, a place on one, a file, or an address of any kind. */
 export function LinkChooser({ label, value, onChange }: FieldProps<string>) {
   const { site, page } = useAppSelector((state) => state.documents.open!);
+  const names = usePageNames();
   const [form, setForm] = useState<Form | null>(null);
   const choice = form ?? choiceOf(value);
   const gone = form === null ? goneOf(site, site.pages[page], value) : undefined;
@@ -147,9 +150,9 @@ export function LinkChooser({ label, value, onChange }: FieldProps<string>) {
         slotProps={select}
       >
         <MenuItem value="">nowhere</MenuItem>
-        {site.frame.pages.map(({ id, title }) => (
+        {[...names].map(([id, name]) => (
           <MenuItem key={id} value={linkTo({ page: id })}>
-            {title}
+            {name}
           </MenuItem>
         ))}
         <Divider />

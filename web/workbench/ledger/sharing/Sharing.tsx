@@ -15,6 +15,7 @@ import {
 import { selected as select } from '../../../state/desk.ts';
 import { edit, editWhole } from '../../../state/edits.ts';
 import { useAppDispatch } from '../../../state/store.ts';
+import { usePageNames } from '../../../site/usePageNames.ts';
 import { line, petrol, petrolTint } from '../../../ui/theme.ts';
 import { ShareDialog } from './ShareDialog.tsx';
 
@@ -44,14 +45,15 @@ function Strip({ children, action }: { children: ReactNode; action: ReactNode })
 function SharedMenu({ site, page, place }: { site: SiteFrame; page: NodeId; place: SharedPlace }) {
   const dispatch = useAppDispatch();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const { title, without = [] } = headOf(site, page);
+  const { without = [] } = headOf(site, page);
+  const name = usePageNames().get(page)!;
   const entries = [
     {
-      label: `Leave it out on ${title}`,
+      label: `Leave it out on ${name}`,
       run: () => dispatch(edit('changePage', { page, without: [...without, place] })),
     },
     {
-      label: `Give ${title} its own`,
+      label: `Give ${name} its own`,
       run: () => void dispatch(editWhole('unshareSection', { place, page })),
     },
     { label: 'Give each page its own', run: () => void dispatch(editWhole('unshareSection', { place })) },
