@@ -61,9 +61,10 @@ describe('downloads', () => {
   it('of pictures behind elements are as wide as a screen of the view needs, and twice that on dense screens', async () => {
     const { site, files: pictures } = await demoSite();
     const target = structuredClone(site);
+    // One that stands nowhere else.
     const chart = target.frame.assets.find(({ id }) => id === 'star-chart')!;
-    [chart.width, chart.height] = [3000, 2000];
-    pagesOf(target)[0].nodes['evening' as NodeId].style.self!.backgroundPicture = { base: chart.id };
+    target.frame.assets.push({ ...chart, id: 'behind', width: 3000, height: 2000 });
+    pagesOf(target)[0].nodes['evening' as NodeId].style.self!.backgroundPicture = { base: 'behind' };
     const url = await files.put('behind', target, pictures);
     const widths: string[] = [];
     for (const [width, density] of [
@@ -74,17 +75,18 @@ describe('downloads', () => {
     ]) {
       await browser.driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
         width,
-        height: 800,
+        height: 7000,
         deviceScaleFactor: density,
         mobile: false,
       });
       files.asked();
       await browser.driver.get(`${url}?${width}-${density}`);
       await loaded();
-      widths.push(...files.asked().flatMap((path) => /star-chart-(\d+)-\w+\.avif$/.exec(path)?.[1] ?? []));
+      widths.push(...files.asked().flatMap((path) => /behind-(\d+)-\w+\.avif$/.exec(path)?.[1] ?? []));
     }
     // 844 px of height ask for 1266 px of a picture of 3 : 2; Desktop ends at 1439 px, and Wide nowhere.
     expect(widths).to.deep.equal(['1280', '2560', '1600', '2560']);
+    await resize(browser.driver, 1280, 7000);
   });
 
   it('of fonts are the subsets and styles that the page’s characters need', async () => {

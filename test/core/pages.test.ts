@@ -204,14 +204,20 @@ describe('a page', () => {
     ).to.match(/not on this site/);
   });
 
-  it('is moved in the order of pages, which changes nothing else', () => {
+  it('is moved in the order of pages and of menus, which changes nothing else', () => {
     const order = (after: string | null, page = 'visits') => {
       const step = made('movePage', { page: node(page), after: after === null ? null : node(after) });
       expect(takenBack(step)).to.deep.equal(site);
       return [step.frame.pages.map(({ id }) => id).join(' '), step.sentence];
     };
-    expect(order('hire')).to.deep.equal(['home hire visits find-us', 'Page Visits: behind Telescope hire']);
-    expect(order(null)).to.deep.equal(['visits home hire find-us', 'Page Visits: first in the order']);
+    expect(order('hire')).to.deep.equal([
+      'home hire visits find-us',
+      'Page Visits: behind Telescope hire, also in 1 menu',
+    ]);
+    expect(order(null)).to.deep.equal([
+      'visits home hire find-us',
+      'Page Visits: first in the order, also in 1 menu',
+    ]);
     expect(order('find-us', 'home')[0]).to.equal('visits hire find-us home');
     expect(order('gone')[0]).to.equal('home hire find-us visits');
   });
