@@ -16,10 +16,9 @@ import { isPicture } from '../theme/stock.ts';
 import { found } from './aim.ts';
 import { freeNames, SHARED_NAMES } from './shared.ts';
 import type { Command } from './command.ts';
-import { linkTo, targetOf } from '../markup/link.ts';
 import { leadsTo, linking } from '../values/links.ts';
 import { intoMenus, orderMenus } from './menus.ts';
-import { followLinks, relink } from './relink.ts';
+import { followLinks, relink, relinkLeaving } from './relink.ts';
 import { accepts, copied, plain } from './structure.ts';
 import { allTrees } from './viewvalues.ts';
 import { putBehind, subtree, topmost } from './tree.ts';
@@ -335,13 +334,7 @@ export const moveToPage: Command<MoveToPage> = {
     const names = freeNames(undefined, whole, target.nodes);
     for (const id of whole) {
       copied(page, id, target, names, tops.includes(id) ? parentId : undefined);
-      relink(target.nodes[names.get(id)!], (link) => {
-        const { page: at, place } = targetOf(link) ?? {};
-        if (place === undefined || at !== undefined || !page.nodes[place as NodeId]) return link;
-        const name = names.get(place as NodeId);
-        // What stays behind is on another page now.
-        return linkTo(name ? { place: name } : { page: page.id, place });
-      });
+      relinkLeaving(target.nodes[names.get(id)!], page, names);
     }
     let place = after;
     for (const id of tops) {

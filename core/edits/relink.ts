@@ -35,3 +35,16 @@ export function followLinks(trees: readonly Page[], { names, from, to }: Renamed
         return linkTo(tree.id === to ? { place: name } : { page: to, place: name });
       });
 }
+
+/**
+ * Lets the links of an element that leaves a page mean what they meant: places that go along by their new names, places that stay
+ * behind on the page that was left.
+ */
+export const relinkLeaving = (node: Node, left: Page, names: ReadonlyMap<NodeId, NodeId>): boolean =>
+  relink(node, (link) => {
+    const { page, place } = targetOf(link) ?? {};
+    if (place === undefined || page !== undefined) return link;
+    const name = names.get(place as NodeId);
+    if (name) return linkTo({ place: name });
+    return left.nodes[place as NodeId] ? linkTo({ page: left.id, place }) : link;
+  });

@@ -7,7 +7,7 @@ import type { Node } from '../site/node.ts';
 import type { Page, PageHead, SharedPlace, SiteFrame } from '../site/site.ts';
 import { found } from './aim.ts';
 import type { Command } from './command.ts';
-import { followLinks } from './relink.ts';
+import { followLinks, relinkLeaving } from './relink.ts';
 import { copied, renamed } from './structure.ts';
 import { subtree } from './tree.ts';
 import { allTrees } from './viewvalues.ts';
@@ -94,7 +94,7 @@ export const shareSection: Command<ShareSection> = {
     const tree: Page = { id: place as string as NodeId, root: names.get(id)!, nodes: {} };
     for (const each of names.keys()) copied(page, each, tree, names);
     tree.nodes[tree.root].parent = null;
-    followLinks([tree], { names, from: tree.id, to: tree.id });
+    for (const each of Object.values(tree.nodes)) relinkLeaving(each, page, names);
     takeOff(page, [id]);
     reorder(page, names);
     const others = allTrees(site, pages);
@@ -103,8 +103,9 @@ export const shareSection: Command<ShareSection> = {
     for (const head of site.pages) {
       const kept = keep.includes(head.id) && head.id !== page.id;
       leaveOut(head, place, kept);
-      if (kept) continue;
-      const other = head.id === page.id ? page : pages[head.id];
+      // What else serves so on the page itself stays there.
+      if (kept || head.id === page.id) continue;
+      const other = pages[head.id];
       const theirs = ownSections(other, place);
       if (theirs.length === 0) continue;
       replaced += 1;

@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import {
   applied,
+  brokenLinks,
   compileSite,
   composed,
   idIn,
@@ -234,6 +235,40 @@ describe('a head or foot of one page', () => {
     expect(step.frame.pages.map(({ without }) => without?.join() ?? '')).to.deep.equal(['', '', 'head', '']);
     expect(step.frame.shared!.head).to.deep.equal(site.frame.shared!.head);
     expect(takenBack(step)).to.deep.equal(before);
+  });
+
+  it('leaves what else serves so on its page, and links that mean a place there', () => {
+    const own = ownOnEach();
+    const linked = made(
+      'setContent',
+      {
+        node: node('pages'),
+        field: 'links',
+        value: [
+          { label: 'Evening', link: '#evening' },
+          { label: 'Mark', link: '#mark' },
+        ],
+      },
+      own.pages[home.id],
+      own,
+    );
+    const add = { kind: 'section', id: node('notice'), parent: home.root, after: node('head') };
+    const added = made('addElement', add, linked.page, linked.site);
+    const notice = made(
+      'setContent',
+      { node: node('notice'), field: 'landmark', value: 'header' },
+      added.page,
+      added.site,
+    );
+    const step = made('shareSection', { node: node('head') }, notice.page, notice.site);
+    expect(step.sentence).to.equal('Header: on all pages now, instead of their own on 3 pages');
+    expect(sectionsOf(step.site, 'home').slice(0, 2)).to.deep.equal(['shared-head-head', 'notice']);
+    expect(step.frame.shared!.head!.nodes[node('shared-head-pages')].content.links).to.deep.equal([
+      { label: 'Evening', link: 'page:home#evening' },
+      { label: 'Mark', link: '#shared-head-mark' },
+    ]);
+    expect(brokenLinks(step.site)).to.deep.equal([]);
+    expect(takenBack(step)).to.deep.equal(notice.site);
   });
 
   it('is published as it was, but for its names', () => {

@@ -142,47 +142,51 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
           Leads here still: {head.earlier.map((slug) => `/${slug}/`).join(', ')}
         </Typography>
       )}
-      {!home && (
-        <FormControlLabel
-          control={
-            <Checkbox
-              size="small"
-              checked={head.missing ?? false}
-              onChange={({ target }) => change({ missing: target.checked })}
-            />
-          }
-          label={
-            <Typography sx={{ fontSize: 13 }}>
-              Shown to visitors at addresses where there is no page
-            </Typography>
-          }
-        />
-      )}
-      {sharedTrees(site.frame).map(({ id: tree, root: section, nodes }) => {
-        const place = tree as string as SharedPlace;
-        const without = head.without ?? [];
-        return (
+      <Box sx={{ display: 'grid', justifyItems: 'start' }}>
+        {!home && (
           <FormControlLabel
-            key={place}
             control={
               <Checkbox
                 size="small"
-                checked={!without.includes(place)}
-                onChange={({ target }) =>
-                  change({
-                    without: target.checked ? without.filter((each) => each !== place) : [...without, place],
-                  })
-                }
+                checked={head.missing ?? false}
+                onChange={({ target }) => change({ missing: target.checked })}
               />
             }
             label={
               <Typography sx={{ fontSize: 13 }}>
-                Shows “{nodes[section].name}”, which all pages share
+                Shown to visitors at addresses where there is no page
               </Typography>
             }
           />
-        );
-      })}
+        )}
+        {sharedTrees(site.frame).map(({ id: tree, root: section, nodes }) => {
+          const place = tree as string as SharedPlace;
+          const without = head.without ?? [];
+          return (
+            <FormControlLabel
+              key={place}
+              control={
+                <Checkbox
+                  size="small"
+                  checked={!without.includes(place)}
+                  onChange={({ target }) =>
+                    change({
+                      without: target.checked
+                        ? without.filter((each) => each !== place)
+                        : [...without, place],
+                    })
+                  }
+                />
+              }
+              label={
+                <Typography sx={{ fontSize: 13 }}>
+                  Shows “{nodes[section].name}”, which all pages share
+                </Typography>
+              }
+            />
+          );
+        })}
+      </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, pt: 1, borderTop: `1px solid ${line}` }}>
         <Button
           size="small"
