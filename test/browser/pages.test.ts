@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
 import type { LivePublication, PageResponse, SiteResponse } from '../../api/responses.ts';
-import { byRole, eventually } from './browser.ts';
+import { byRole, eventually, resize } from './browser.ts';
 import { sheet, useBench } from './workbench.ts';
 
 describe('the pages of a site', function () {
@@ -72,6 +72,32 @@ describe('the pages of a site', function () {
     await toPages();
     await undone();
     await kept('that it is gone', (site) => slugs(site) === '/ visits telescope-hire find-us');
+  });
+
+  it('find room beside each other in a narrow window, also with a long name', async () => {
+    const { driver } = bench;
+    await resize(driver, 1024, 768);
+    await toPages();
+    await press('button', /^Find us/);
+    await field(
+      'Name in the workbench',
+      'How to find the workshop behind the old mill by the river and back again',
+    );
+    await eventually('the name', async () =>
+      (await driver.findElements(By.css('section[aria-label^="Page How to find"]'))).length > 0
+        ? true
+        : undefined,
+    );
+    const [list, details] = await driver.executeScript<{ left: number; right: number }[]>(
+      `return ['ul[aria-label="Pages"] > li > *', 'section[aria-label^="Page "] > *'].map((selector) => {
+         const boxes = [...document.querySelectorAll(selector)].map((each) => each.getBoundingClientRect());
+         return { left: Math.min(...boxes.map((box) => box.left)), right: Math.max(...boxes.map((box) => box.right)) };
+       });`,
+    );
+    expect(list.right).to.be.below(details.left);
+    expect(details.right).to.be.at.most(1024);
+    await undone();
+    await resize(driver, 1280, 800);
   });
 
   it('are copied with all that is on them, and published at their address', async () => {

@@ -49,7 +49,7 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
     <Box
       component="section"
       aria-label={`Page ${root.name}`}
-      sx={{ display: 'grid', gap: 2, alignContent: 'start' }}
+      sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 2, alignContent: 'start' }}
     >
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
         <Typography component="h2" noWrap sx={{ fontSize: 18, fontWeight: 700, flex: 1 }} title={root.name}>
@@ -59,6 +59,7 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
           variant="contained"
           size="small"
           startIcon={<SquarePen size={15} />}
+          sx={{ flex: 'none' }}
           component={RouterLink}
           to={`/sites/${site.frame.id}/pages/${id}`}
         >

@@ -32,7 +32,18 @@ function PageList({
     [site],
   );
   return (
-    <Box component="ul" aria-label="Pages" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 0.75 }}>
+    <Box
+      component="ul"
+      aria-label="Pages"
+      sx={{
+        m: 0,
+        p: 0,
+        listStyle: 'none',
+        display: 'grid',
+        gridTemplateColumns: 'minmax(0, 1fr)',
+        gap: 0.75,
+      }}
+    >
       {site.frame.pages.map(({ id, slug, missing }) => {
         const page = site.pages[id];
         const { name } = page.nodes[page.root];
@@ -112,7 +123,7 @@ function PagesOf({ site, chosen, open, onChoose }: PagesOfProps) {
             px: 3,
             py: 3,
             display: 'grid',
-            gridTemplateColumns: 'minmax(300px, 1fr) minmax(380px, 1.3fr)',
+            gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.3fr)',
             gap: 4,
           }}
         >
