@@ -2,7 +2,7 @@ import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
 import { pictureVariable } from '../elements/properties/background.ts';
 import type { Declarations } from '../elements/properties/property.ts';
 import { express } from '../layered/express.ts';
-import type { Layered } from '../layered/layered.ts';
+import { settings, type Layered } from '../layered/layered.ts';
 import { widthsOf, type View, type Views } from '../layered/views.ts';
 import { widthsFor } from '../layout/sizes.ts';
 import type { Node } from '../site/node.ts';
@@ -12,24 +12,17 @@ import { isMadeSmaller, type PictureAddresses } from './pictures.ts';
 import type { CssRule } from './stack.ts';
 import { stylingOf } from './styling.ts';
 
-/** Every value that is set of a layered value. */
-const settings = ({ base, at = {} }: Layered<unknown>): unknown[] => [
-  base,
-  ...Object.values(at).map(({ value }) => value),
-];
-
 /** The pictures behind elements, by id, and whether one is shown anywhere in its own size. */
 export class Behind {
   private readonly ownSized = new Map<string, boolean>();
 
   add({ style }: Node): void {
-    const picture = style.self?.backgroundPicture;
+    const picture = style.self?.backgroundPicture as Layered<string> | undefined;
     if (!picture) return;
     const sized = style.self?.backgroundSize;
     const own = sized !== undefined && settings(sized).includes('auto');
-    for (const id of settings(picture) as (string | undefined)[])
-      if (id !== undefined && id !== NO_PICTURE)
-        this.ownSized.set(id, own || (this.ownSized.get(id) ?? false));
+    for (const id of settings(picture))
+      if (id !== NO_PICTURE) this.ownSized.set(id, own || (this.ownSized.get(id) ?? false));
   }
 
   /**

@@ -1,7 +1,7 @@
 import { express } from '../layered/express.ts';
 import { held } from '../layered/resolve.ts';
 import { partStyleOf, textStyleOf } from '../values/trace.ts';
-import type { Layered } from '../layered/layered.ts';
+import { settings, type Layered } from '../layered/layered.ts';
 import type { Kind } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { Node } from '../site/node.ts';
@@ -76,10 +76,7 @@ const themeRules: (colours: SiteFrame['colours'], spacing: SiteFrame['spacing'],
 /** The pictures that an element shows in any view. */
 function sourcesOf({ style }: Node): string[] {
   const layered = style.self?.source as Layered<string> | undefined;
-  if (!layered) return [];
-  return [layered.base, ...Object.values(layered.at ?? {}).map(({ value }) => value)].filter(
-    (id): id is string => id !== undefined && id !== NO_PICTURE,
-  );
+  return layered ? settings(layered).filter((id) => id !== NO_PICTURE) : [];
 }
 
 /**

@@ -6,17 +6,14 @@ import type { Page, SharedPlace, SiteFrame } from '../site/site.ts';
 import { remember } from '../site/lineage.ts';
 import { composed, ownNode, sharedNode, sharedPlaceOf, sharedTrees } from '../site/shared.ts';
 
-export interface Finished {
-  page: Page;
-  /** The nodes that are other ones now, new, or gone. */
-  changed: NodeId[];
-}
+/** The nodes in which a page was changed: other ones now, or new; undefined where one is gone. */
+export type NodeChanges = Readonly<Record<NodeId, Node | undefined>>;
 
 /**
  * A page to be changed by a command. Each node is drafted by itself when it is first asked for, so that an edit costs
  * what it touches and not a walk over the page. Nodes can be added and taken away.
  */
-export function draftPage(page: Page): { draft: Page; finish(): Finished } {
+export function draftPage(page: Page): { draft: Page; finish(): NodeChanges } {
   const drafts = new Map<string, Node>();
   const added = new Map<string, Node>();
   const removed = new Set<string>();
@@ -60,7 +57,7 @@ export function draftPage(page: Page): { draft: Page; finish(): Finished } {
         const next = finishDraft(draft);
         if (!same(next, page.nodes[id as NodeId])) changed[id as NodeId] = next;
       }
-      return { page: withNodes(page, changed), changed: Object.keys(changed) as NodeId[] };
+      return changed;
     },
   };
 }
@@ -72,6 +69,17 @@ export interface FinishedTree {
   /** Undefined where nothing of it is left. */
   after: Page | undefined;
   changed: NodeId[];
+}
+
+/** A tree with the changes of some of its nodes. */
+export function finished(keys: string[], before: Page, changes: NodeChanges): FinishedTree {
+  const after = withNodes(before, changes);
+  return {
+    keys,
+    before,
+    after: after.nodes[before.root] ? after : undefined,
+    changed: Object.keys(changes) as NodeId[],
+  };
 }
 
 /**
@@ -86,24 +94,25 @@ export function draftShown(
   return {
     draft,
     finish() {
-      const { page: next, changed } = finish();
-      const of = (place: SharedPlace | undefined) => changed.filter((id) => sharedPlaceOf(id) === place);
-      const part = (tree: Page, keys: string[], ids: NodeId[], kept: (node: Node) => Node): FinishedTree => {
-        const nodes = ids.map((id) => [id, next.nodes[id] && kept(next.nodes[id])] as const);
-        const differing = nodes.filter(([id, node]) => !node || !same(node, tree.nodes[id]));
-        const after = withNodes(tree, Object.fromEntries(differing));
-        return {
-          keys,
-          before: tree,
-          after: after.nodes[tree.root] ? after : undefined,
-          changed: differing.map(([id]) => id),
-        };
+      const changes = Object.entries(finish()) as [NodeId, Node | undefined][];
+      /** What has changed in a tree, each node as it is kept there. */
+      const part = (
+        tree: Page,
+        keys: string[],
+        place: SharedPlace | undefined,
+        kept: (node: Node) => Node,
+      ) => {
+        const own = changes
+          .filter(([id]) => sharedPlaceOf(id) === place)
+          .map(([id, node]) => [id, node && kept(node)] as const)
+          .filter(([id, node]) => !node || !same(node, tree.nodes[id]));
+        return finished(keys, tree, Object.fromEntries(own));
       };
       return {
-        own: part(page, ['pages', page.id], of(undefined), (node) => ownNode(page, node)),
+        own: part(page, ['pages', page.id], undefined, (node) => ownNode(page, node)),
         shared: sharedTrees(frame).map((tree) => {
           const place = tree.id as string as SharedPlace;
-          return part(tree, ['frame', 'shared', place], of(place), (node) => sharedNode(tree, node));
+          return part(tree, ['frame', 'shared', place], place, (node) => sharedNode(tree, node));
         }),
       };
     },
@@ -111,7 +120,7 @@ export function draftShown(
 }
 
 /** The page with some nodes in place of those of the same id; without those for which there is none. */
-function withNodes(page: Page, changed: Readonly<Record<NodeId, Node | undefined>>): Page {
+function withNodes(page: Page, changed: NodeChanges): Page {
   const ids = Object.keys(changed) as NodeId[];
   if (ids.length === 0) return page;
   const nodes = { ...page.nodes, ...changed };

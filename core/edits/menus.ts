@@ -1,13 +1,10 @@
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
-import type { LabelledLink } from '../elements/content/contenttypes.ts';
+import { MOST_ENTRIES, type LabelledLink } from '../elements/content/contenttypes.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { linkTo, targetOf } from '../markup/link.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, PageHead } from '../site/site.ts';
-
-/** How many links a menu holds. */
-const MOST_LINKS = 60;
 
 const linksOf = (menu: Node): LabelledLink[] =>
   contentOf<LabelledLink[]>(knownKind('navigation'), menu, 'links');
@@ -41,11 +38,11 @@ function placeIn(entries: readonly LabelledLink[], page: NodeId, order: readonly
 
 /** Puts an entry for a page into every menu that leads to pages, in the order of the pages. Answers how many there are. */
 export function intoMenus(trees: readonly Page[], page: PageHead, order: readonly PageHead[]): number {
-  const menus = menusIn(trees).filter((menu) => linksOf(menu).length < MOST_LINKS);
+  const menus = menusIn(trees).filter((menu) => linksOf(menu).length < MOST_ENTRIES);
   for (const menu of menus) {
     const entries = linksOf(menu).map((entry) => ({ ...entry }));
     entries.splice(placeIn(entries, page.id, order) + 1, 0, {
-      label: page.title.slice(0, 400),
+      label: page.title,
       link: linkTo({ page: page.id }),
     });
     menu.content.links = entries;

@@ -7,7 +7,7 @@ import type { Page, SharedPlace, Site, SiteFrame } from '../site/site.ts';
 import type { Command, Scope } from './command.ts';
 import { rename, setContent } from './content.ts';
 import { difference } from './difference.ts';
-import { draftPage, draftShown, type FinishedTree } from './draft.ts';
+import { draftPage, draftShown, finished, type FinishedTree } from './draft.ts';
 import { isKeepable, shortened } from './limits.ts';
 import { addAsset, changeAsset, removeAsset, replaceAsset } from './assets.ts';
 import { carryOver, clearOverrides, matchSiblings } from './overrides.ts';
@@ -128,12 +128,11 @@ function draftPages(pages: Site['pages'], first: NodeId) {
       const changes: Change[] = [];
       for (const [id, { finish }] of drafts) {
         if (put.has(id)) continue;
-        const { page, changed } = finish();
-        next[id as NodeId] = page;
+        const before = pages[id as NodeId];
+        const { after, changed } = finished(['pages', id], before, finish());
+        next[id as NodeId] = after!;
         for (const node of changed)
-          changes.push(
-            between(pages[id as NodeId].nodes[node], page.nodes[node], 'pages', id, 'nodes', node),
-          );
+          changes.push(between(before.nodes[node], after!.nodes[node], 'pages', id, 'nodes', node));
       }
       for (const [id, page] of put) {
         if (page) next[id as NodeId] = page;

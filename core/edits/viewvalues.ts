@@ -5,7 +5,7 @@ import { held } from '../layered/resolve.ts';
 import type { Layered } from '../layered/layered.ts';
 import { offsetFromBase, viewIndex, type View, type ViewId, type Views } from '../layered/views.ts';
 import type { Node, PartStyle, Style } from '../site/node.ts';
-import { sharedPlaceOf, sharedTrees } from '../site/shared.ts';
+import { sharedPlaceOf, treesOf } from '../site/shared.ts';
 import type { Page, SharedPlace, Site, SiteFrame } from '../site/site.ts';
 import { resolve } from '../values/trace.ts';
 import { valuesOf } from './stylevalues.ts';
@@ -52,10 +52,7 @@ export interface Place {
 }
 
 /** Every tree of elements of a site: its pages in their order, and what they share. */
-export const allTrees = (site: SiteFrame, pages: Record<NodeId, Page>): Page[] => [
-  ...site.pages.map(({ id }) => pages[id]),
-  ...sharedTrees(site),
-];
+export const allTrees = (frame: SiteFrame, pages: Record<NodeId, Page>): Page[] => treesOf({ frame, pages });
 
 /** What tells a layered value of a site from all others. */
 export const keyOf = ({ page, node, textStyle, part, name }: Place): string =>

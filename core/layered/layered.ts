@@ -36,3 +36,9 @@ export const layeredSchema = <S extends TSchema>(value: S) =>
       { additionalProperties: false },
     ),
   );
+
+/** Every value that is set: the base, where there is one, and the overrides. */
+export const settings = <T>({ base, at = {} }: Layered<T>): T[] => [
+  ...(base === undefined ? [] : [base]),
+  ...Object.values(at).map(({ value }) => value),
+];

@@ -4,10 +4,12 @@ import { changedSince, remember } from './lineage.ts';
 import {
   headOf,
   homePageOf,
+  pagesOf,
   SHARED_PLACES,
   type Page,
   type PageHead,
   type SharedPlace,
+  type Site,
   type SiteFrame,
 } from './site.ts';
 
@@ -36,6 +38,9 @@ export function idIn(place: SharedPlace | undefined, id: string): NodeId {
 /** The element trees that pages share, in their places. */
 export const sharedTrees = ({ shared = {} }: Pick<SiteFrame, 'shared'>): Page[] =>
   SHARED_PLACES.flatMap((place) => shared[place] ?? []);
+
+/** Every tree of elements of a site: its pages in their order, and what they share. */
+export const treesOf = (site: Site): Page[] => [...pagesOf(site), ...sharedTrees(site.frame)];
 
 /** The places in which a page shows what is shared. */
 export const sharedOn = ({ shared = {} }: Pick<SiteFrame, 'shared'>, head: PageHead): SharedPlace[] =>

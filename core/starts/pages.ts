@@ -1,6 +1,6 @@
 import type { NodeId } from '../elements/nodeid.ts';
 import { knownProperty } from '../elements/properties/table.ts';
-import type { Layered } from '../layered/layered.ts';
+import { settings, type Layered } from '../layered/layered.ts';
 import { escapeText } from '../markup/fragment.ts';
 import { canonicalNode } from '../site/canonical.ts';
 import type { Node, PartStyle, Style } from '../site/node.ts';
@@ -165,10 +165,9 @@ export const READY_PAGES: readonly ReadyPage[] = [
 ];
 
 /** Whether a site has all that a layered value speaks of. */
-function knows(site: SiteFrame, name: string, { base, at = {} }: Layered<unknown>): boolean {
+function knows(site: SiteFrame, name: string, layered: Layered<unknown>): boolean {
   const { mentions } = knownProperty(name).type;
-  const values = [base, ...Object.values(at).map(({ value }) => value)].filter((each) => each !== undefined);
-  return values
+  return settings(layered)
     .flatMap((value) => mentions?.(value) ?? [])
     .every(({ of, id }) => of === 'nodes' || site[of].some((each) => each.id === id));
 }

@@ -2,8 +2,8 @@ import { knownKind } from '../elements/kinds/table.ts';
 import { targetOf } from '../markup/link.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
-import { composed, sharedTrees } from '../site/shared.ts';
-import { pagesOf, type Page, type Site } from '../site/site.ts';
+import { composed, treesOf } from '../site/shared.ts';
+import type { Page, Site } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 
 /** An element with links to something, and how many. */
@@ -31,11 +31,7 @@ export function withLinks(
 /** The elements of a page with links that fit, in source order. */
 export function linking(page: Page, fits: (link: string) => boolean): LinkingElement[] {
   return sourceOrder(page).flatMap((node) => {
-    let count = 0;
-    withLinks(node, (link) => {
-      if (fits(link)) count += 1;
-      return link;
-    });
+    const count = linksIn(node).filter(fits).length;
     return count > 0 ? [{ node: node.id, count }] : [];
   });
 }
@@ -56,7 +52,7 @@ export function linksIn(node: Pick<Node, 'kind' | 'content'>): string[] {
 /** The places that links from other pages lead to, by page. */
 export function linkedPlaces(site: Site): ReadonlyMap<string, ReadonlySet<string>> {
   const places = new Map<string, Set<string>>();
-  for (const tree of [...pagesOf(site), ...sharedTrees(site.frame)])
+  for (const tree of treesOf(site))
     for (const node of Object.values(tree.nodes))
       for (const link of linksIn(node)) {
         const { page, place } = targetOf(link) ?? {};

@@ -7,8 +7,8 @@ import type { ViewId } from '../layered/views.ts';
 import { targetOf } from '../markup/link.ts';
 import { linksIn } from './links.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
-import { pageShowing, sharedPlaceOf, sharedTrees } from '../site/shared.ts';
-import { pagesOf, type Site } from '../site/site.ts';
+import { pageShowing, sharedPlaceOf, treesOf } from '../site/shared.ts';
+import type { Site } from '../site/site.ts';
 
 /** The content of an element with another picture or film in place of each; fields in which nothing changes stay the same values. */
 export function withAssets(
@@ -46,7 +46,7 @@ export function assetUses(site: Site): Map<string, AssetUse[]> {
   const { base } = site.frame.views;
   for (const { id, picture } of site.frame.pages)
     if (picture) add(picture, { page: id, as: 'picture for sharing' });
-  for (const page of [...pagesOf(site), ...sharedTrees(site.frame)]) {
+  for (const page of treesOf(site)) {
     for (const node of sourceOrder(page)) {
       const place = sharedPlaceOf(node.id);
       const at = { page: place ? pageShowing(site.frame, place) : page.id, node: node.id };

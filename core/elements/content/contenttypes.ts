@@ -132,6 +132,9 @@ export const asset = (what: keyof typeof FILES): ContentType<string> => ({
 
 type Entry = Record<string, unknown>;
 
+/** How many entries a list of them holds. */
+export const MOST_ENTRIES = 60;
+
 /** A list of entries that all have the same fields. */
 export function entries(entry: string, fields: readonly ContentField[]): ContentType<Entry[]> {
   /** The entries with what a field's type makes of each field. */
@@ -156,7 +159,7 @@ export function entries(entry: string, fields: readonly ContentField[]): Content
       Type.Object(Object.fromEntries(fields.map((field) => [field.name, field.type.schema])), {
         additionalProperties: false,
       }),
-      { maxItems: 60 },
+      { maxItems: MOST_ENTRIES },
     ),
     clean: (value) =>
       value.map((each) =>
