@@ -35,13 +35,16 @@ const WEB = [
   'site',
   'workbench/values',
   'workbench/text',
+  'workbench/content',
   'workbench/editors',
+  'workbench/block',
   'workbench/ledger/columns',
   'workbench/ledger/content',
   'workbench/ledger/theme',
   'workbench/ledger/outline',
   'workbench/ledger/table',
   'workbench/desk',
+  'workbench/add',
 ];
 
 module.exports = {

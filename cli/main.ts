@@ -5,7 +5,7 @@ import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { paths } from '../api/paths.ts';
 import type { BackupResponse } from '../api/responses.ts';
-import { compileSite, readSiteFile, writeSiteFile } from '../core/index.ts';
+import { compileSite, lackedWithoutHost, readSiteFile, writeSiteFile } from '../core/index.ts';
 import { publishedBytes } from '../server/media/bytes.ts';
 import { pictureMaker } from '../server/media/making.ts';
 import { FileDamaged } from '../server/store/files.ts';
@@ -37,7 +37,7 @@ async function read(path: string) {
 
 async function compile(source: string, target: string): Promise<void> {
   const { site, files } = await read(source);
-  const published = compileSite(site);
+  const published = compileSite(site, { still: true });
   const byHash = new Map(site.frame.assets.map(({ id, hash }) => [hash, files[id]]));
   const kept = process.env.DIMORPHE_MADE;
   const made = kept ?? (await mkdtemp(join(tmpdir(), 'dimorphe-made-')));
@@ -57,6 +57,8 @@ async function compile(source: string, target: string): Promise<void> {
   }
   if (kept === undefined) await rm(made, { recursive: true });
   console.error(`${site.frame.name}: ${published.length} files written to ${target}.`);
+  const lacks = lackedWithoutHost(site);
+  if (lacks) console.error(lacks);
 }
 
 const folder = resolve(process.env.DIMORPHE_DATA ?? fileURLToPath(new URL('../data', import.meta.url)));

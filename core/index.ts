@@ -1,5 +1,25 @@
 /** The whole public surface of the core. Code outside imports from here and nowhere deeper. */
 export type { Outcome } from './outcome.ts';
+export * from './layout/areas.ts';
+export { partsIn, rowHeightIn, setStanding, standingIn, STANDING, type Standing } from './values/areas.ts';
+export * from './layout/snapping.ts';
+export { describeArea } from './edits/areas.ts';
+export { isSetByHand, standingsOf, toArrange } from './values/arranging.ts';
+export { LEAST_TEXT, SCALES } from './edits/scale.ts';
+export { canBeOverlay } from './edits/overlay.ts';
+export { acrossFor, downFor, hundredths, type Box, type MeasuredBoxes } from './layout/boxes.ts';
+export {
+  ARRANGE_WAYS,
+  arranged,
+  type Arrangeable,
+  type Arranged,
+  type ArrangeGrid,
+  type ArrangeWay,
+} from './layout/arrange.ts';
+export { columnEdges } from './layout/boxes.ts';
+export { readingOrder, type Readable } from './layout/reading.ts';
+export { MOST_ROWS, OVERLAY, type Hold } from './elements/properties/area.ts';
+export type { Offset } from './elements/valuetypes/offset.ts';
 export { done, refused } from './outcome.ts';
 export * from './layered/views.ts';
 export type { Layered, Override } from './layered/layered.ts';
@@ -12,11 +32,18 @@ export {
   alikeButShared,
   composed,
   idIn,
+  isKept,
+  keptBlocks,
   pageShowing,
   sharedOn,
   sharedPlaceOf,
   sharedTrees,
 } from './site/shared.ts';
+export { isListedEverywhere, offeringIn, viewsOffering, wayOn } from './site/offering.ts';
+export { leadingIn } from './values/links.ts';
+export { viewsWithoutMenu } from './values/menus.ts';
+export { hasAudiences, isFor, keptFrom, pageFor, type Visitor } from './site/audience.ts';
+export { AUDIENCES, type Audience } from './site/node.ts';
 export type { Fault } from './faults.ts';
 export { pointer } from './faults.ts';
 export { faultsOfChange, frameFaults, pageFaults, siteFaults, siteFileFaults } from './site/validate.ts';
@@ -24,7 +51,7 @@ export { FAMILIES, familiesOf, type Family, type FontFile } from './theme/famili
 export { mailAddress } from './elements/content/contenttypes.ts';
 export type { ContentField, ContentType, LabelledLink } from './elements/content/contenttypes.ts';
 export { contentOf, type Kind } from './elements/kinds/kind.ts';
-export { KINDS, kindOf, knownKind } from './elements/kinds/table.ts';
+export { isDeep, KINDS, kindOf, knownKind } from './elements/kinds/table.ts';
 export type { Point, Ratio } from './elements/valuetypes/geometry.ts';
 export type { Extent } from './elements/valuetypes/extent.ts';
 export type { EditorName, Option, ValueContext, ValueType } from './elements/valuetypes/valuetype.ts';
@@ -39,7 +66,8 @@ export {
   type Property,
   type PropertyGroup,
 } from './elements/properties/property.ts';
-export { knownProperty, PROPERTIES, sidesOf } from './elements/properties/table.ts';
+export { isMeant } from './elements/properties/names.ts';
+export { knownProperty, PROPERTIES, sidesOf, wordingOf, wordingsOf } from './elements/propertytable.ts';
 export { applies, takes } from './site/applies.ts';
 export { directionOf } from './markup/direction.ts';
 export { cleanFragment, plainText } from './markup/fragment.ts';
@@ -52,12 +80,31 @@ export { express, same } from './layered/express.ts';
 export { bands, mediaCondition, type Band } from './layered/bands.ts';
 export { partStyleOf, resolve, textStyleOf, trace, type Source, type Traced } from './values/trace.ts';
 export { differences, type Difference } from './values/differences.ts';
-export { childrenIn, hiddenBy, isShown } from './values/visibility.ts';
+export { alternateIn, childrenIn, givesWay, hiddenBy, isShown } from './values/visibility.ts';
+export { ownLayered } from './values/trace.ts';
+export { saidIn, saidWhole, saidWithin, staleWordings, type StaleWording } from './values/wordings.ts';
+export {
+  alternatingRuns,
+  firstInRow,
+  stacksIn,
+  type AlternatingRun,
+  type First,
+} from './values/alternating.ts';
+export { letterOf, shownOf } from './layout/alternates.ts';
+export type { Wording } from './elements/content/wording.ts';
 export { columnsIn, type RowColumns } from './values/columns.ts';
 export { spaceAt, type Space } from './theme/spacing.ts';
 export { isCaptions, isFilm, isPicture } from './theme/stock.ts';
 export type { Asset, MediaAsset, Colour, Font, SpacingStep, Stock } from './theme/stock.ts';
 export { assetUses, type AssetUse } from './values/uses.ts';
+export {
+  notShown,
+  type Absence,
+  type MeasuredBox,
+  type MeasuredPage,
+  type Reason,
+} from './checks/notshown.ts';
+export { handmadePairs, type HandmadePair } from './checks/handmade.ts';
 export { brokenLinks, goneOf, type BrokenLink } from './checks/links.ts';
 export { leadsTo, linking, linksIn, withLinks, type LinkingElement } from './values/links.ts';
 export { countOverrides, countsOf, overrideCount } from './values/count.ts';
@@ -81,6 +128,9 @@ export { stacksOf, type EditBy, type Logged, type Stacks } from './edits/history
 export { changedSince, followed } from './site/lineage.ts';
 export type { Holders } from './edits/aim.ts';
 export { accepts } from './edits/structure.ts';
+export { misplaced } from './edits/move.ts';
+export { isGroup } from './edits/group.ts';
+export { ordinal } from './elements/valuetypes/order.ts';
 export { carriedOver } from './edits/overrides.ts';
 export { chosenValues, type ValueChoice } from './edits/paste.ts';
 export { idFrom } from './edits/theme.ts';
@@ -94,7 +144,7 @@ export { nodesIn, overlapping, pagesIn, type Operation } from './edits/operation
 export { isKeepable, LIMITS, shortened } from './edits/limits.ts';
 
 export { sourceOrder } from './site/sourceorder.ts';
-export { bodyMarkup, type Addresses } from './compile/body.ts';
+export { bodyMarkup, elementsMarkup, type Addresses } from './compile/body.ts';
 export { isItself, isMadeSmaller, pictureKey, type PictureForm } from './compile/pictures.ts';
 export { widthsIn } from './values/widths.ts';
 export {
@@ -112,14 +162,17 @@ export {
 export { cropFor, coverFactor, PICTURE_WIDTHS, widthsFor, type Crop } from './layout/sizes.ts';
 export { elementRules } from './compile/elementrules.ts';
 export { pageRules } from './compile/rules.ts';
-export { nodeClass, within } from './compile/selectors.ts';
+export { MATTER, nodeClass, variantClass, within, wordsClass } from './compile/selectors.ts';
 export { preview, type Preview } from './compile/preview.ts';
 export type { CssRule } from './compile/stack.ts';
 export { printDeclarations, printFontFaces, printRules } from './compile/stylesheet.ts';
 export {
   compileSite,
   documentTitle,
+  lackedWithoutHost,
   MISSING_PATH,
+  SIGN,
+  signedInPath,
   type PublishedAt,
   type PublishedFile,
 } from './compile/files.ts';
@@ -127,10 +180,14 @@ export {
 export { upgradedFrame, upgradedNode } from './exchange/upgrade.ts';
 export { isNestedTooDeep } from './exchange/nesting.ts';
 export { siteFileSchema } from './exchange/schema.ts';
+export type { Copy } from './edits/pasteelements.ts';
+export { copyElements, ELEMENTS_FORMAT, readElements, type CopiedElements } from './exchange/elements.ts';
 export { readSiteFile, writeSiteFile, type ReadSite } from './exchange/sitefile.ts';
 
 export { branch, layered, pageOf, sharedOf, type Branch } from './starts/tree.ts';
 export { READY_PAGES, readyPage, type ReadyPage } from './starts/pages.ts';
+export { READY_SECTIONS, readySection, type ReadySection } from './starts/readysections.ts';
+export { colourRoles } from './theme/roles.ts';
 export { pageSlugOf, siteIdOf } from './starts/siteid.ts';
 export { DEVICES, type Device } from './layered/devices.ts';
 export { VIEW_SETS, viewSet, type ViewSet } from './layered/viewsets.ts';

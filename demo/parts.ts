@@ -2,7 +2,18 @@ import { branch, layered, type Branch } from '../core/index.ts';
 
 /** The head and the foot that all pages of the observatory share. */
 
-export function siteHead(): Branch {
+/** The pages that the menu leads to, by name. */
+const MENU: readonly (readonly [page: string, label: string])[] = [
+  ['home', 'Home'],
+  ['tonight', 'Tonight'],
+  ['visits', 'Visits'],
+  ['hire', 'Telescope hire'],
+  ['journal', 'Journal'],
+  ['find-us', 'Find us'],
+];
+
+/** `pages`: those that the site has. */
+export function siteHead(pages: readonly string[]): Branch {
   return branch('section', 'head', 'Header', {
     content: { landmark: 'header' },
     style: {
@@ -29,12 +40,10 @@ export function siteHead(): Branch {
             parts: { list: { backgroundColour: layered('{dusk}'), colour: layered('{moon}') } },
             content: {
               label: 'Menu',
-              links: [
-                { label: 'Home', link: 'page:home' },
-                { label: 'Visits', link: 'page:visits' },
-                { label: 'Telescope hire', link: 'page:hire' },
-                { label: 'Find us', link: 'page:find-us' },
-              ],
+              links: MENU.filter(([page]) => pages.includes(page)).map(([page, label]) => ({
+                label,
+                link: `page:${page}`,
+              })),
             },
           }),
         ],

@@ -3,8 +3,10 @@ import { readFile } from 'node:fs/promises';
 import { canonicalSite, sharedOf, siteFrom, type Asset, type ReadSite } from '../core/index.ts';
 import { frame } from './frame.ts';
 import { hire } from './hire.ts';
+import { comet, journal, shutter } from './journal.ts';
 import { home } from './home.ts';
 import { siteFoot, siteHead } from './parts.ts';
+import { tonight } from './tonight.ts';
 import { findUs, visits } from './visits.ts';
 
 /** The pictures that `draw.ts` makes: id, name on screen, width and height in px. */
@@ -23,8 +25,15 @@ const PICTURES: [string, string, number, number][] = [
 /** The film that `scripts/film.ts` records. */
 const FILMS: typeof PICTURES = [['turning-sky', 'Turning sky', 640, 360]];
 
-/** The demo site: Brindle Hill Observatory, with its pictures. */
-export async function demoSite(): Promise<ReadSite> {
+/** Every page, in the order of the site; the comet's is left unrepaired, to be practised on. */
+const PAGES = [home, tonight, visits, hire, journal, shutter, comet, findUs];
+
+export const DEMO_PAGES: readonly string[] = PAGES.map(({ id }) => id);
+
+/** The demo site: Brindle Hill Observatory, with its pictures; all of its pages, or some of them. */
+export async function demoSite(only?: readonly string[]): Promise<ReadSite> {
+  const pages = PAGES.filter(({ id }) => !only || only.includes(id));
+  const ids = pages.map(({ id }) => id as string);
   const files: Record<string, string> = {};
   const assets: Asset[] = [];
   for (const [id, name, width, height] of [...PICTURES, ...FILMS]) {
@@ -40,7 +49,7 @@ export async function demoSite(): Promise<ReadSite> {
       hash: createHash('sha256').update(bytes).digest('hex'),
     });
   }
-  const shared = { head: sharedOf('head', siteHead()), foot: sharedOf('foot', siteFoot()) };
-  const written = { ...frame(assets), shared, pages: [home, visits, hire, findUs] };
+  const shared = { head: sharedOf('head', siteHead(ids)), foot: sharedOf('foot', siteFoot()) };
+  const written = { ...frame(assets), shared, pages };
   return { site: canonicalSite(siteFrom(written)), files };
 }

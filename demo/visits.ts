@@ -1,18 +1,21 @@
 import { branch, layered, pageOf, type Branch } from '../core/index.ts';
 
-const root = (name: string, ...sections: Branch[]): Branch =>
+export const root = (name: string, ...sections: Branch[]): Branch =>
   branch('page', 'page', name, {
     style: { colour: layered('{ink}'), backgroundColour: layered('{paper}') },
     children: sections,
   });
 
-function opening(id: string, title: string, lead: string): Branch {
+export function opening(id: string, title: string, lead: string, short?: string): Branch {
   return branch('section', id, `Opening: ${title.toLowerCase()}`, {
     style: { backgroundColour: layered('{dusk}'), colour: layered('{moon}'), gap: layered(20) },
     children: [
       branch('heading', `${id}-title`, 'Headline', {
         content: { text: title, level: 1 },
-        style: { size: layered({ min: 34, max: 64, fromWidth: 360, toWidth: 1280 }) },
+        style: {
+          size: layered({ min: 34, max: 64, fromWidth: 360, toWidth: 1280 }),
+          ...(short && { 'heading.text': layered(undefined, { mobile: { says: short } }) }),
+        },
       }),
       branch('text', `${id}-lead`, 'Lead paragraph', {
         textStyle: 'lead',
@@ -98,6 +101,7 @@ export const findUs = pageOf(
       'find-opening',
       'Follow the lane until the lights stop',
       '<p>We are twelve minutes on foot above the last street lamp of Brindle-under-Moor.</p>',
+      'Follow the lane up',
     ),
     branch('section', 'find-ways', 'Ways to come', {
       children: [

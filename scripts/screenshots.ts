@@ -69,8 +69,10 @@ try {
   await keep('workbench-desktop');
 
   await (await byRole(driver, 'button', 'Add an element')).click();
+  await (await byRole(driver, 'button', 'Sections')).click();
+  await pause(1500);
   await keep('workbench-add');
-  await driver.actions().sendKeys(Key.ESCAPE).perform();
+  await (await byRole(driver, 'button', 'Close Add')).click();
   await pause(400);
 
   await chooseView(driver, 'Tablet');
@@ -81,6 +83,11 @@ try {
   await keep('workbench-tablet');
   await driver.actions().sendKeys(Key.ESCAPE).perform();
   await pause(400);
+
+  await selectInOutline(driver, 'How an evening goes');
+  await (await byRole(driver, 'button', 'Overview')).click();
+  await pause(2500);
+  await keep('workbench-overview');
 
   await (await byRole(driver, 'button', 'Side by side')).click();
   for (const view of ['Mobile', 'Desktop']) await (await byRole(driver, 'checkbox', view)).click();
@@ -104,7 +111,7 @@ try {
   await driver.actions().sendKeys(Key.ESCAPE).perform();
 
   await selectInOutline(driver, 'Words');
-  await (await byRole(driver, 'button', 'All values of Words')).click();
+  await (await byRole(driver, 'button', 'More for Words')).click();
   await pause(400);
   await (await byRole(driver, 'menuitem', 'Carry over to another view …')).click();
   await byRole(driver, 'dialog', 'Carry overrides over to another view');
@@ -115,6 +122,19 @@ try {
   await (await byRole(driver, 'button', 'Theme')).click();
   await (await byRole(driver, 'option', /^Heading 1/)).click();
   await keep('workbench-theme');
+
+  await driver.get(`${running.url}/sites/brindle-hill/pages/tonight`);
+  await sheet(driver, 'Desktop');
+  await (await byRole(driver, 'button', 'Tree')).click();
+  await selectInOutline(driver, 'Banner: words');
+  const name = await byRole(driver, 'button', /^Banner: words.*, place$/);
+  const drawn = driver.actions({ async: true });
+  await drawn.move({ origin: name }).press().move({ origin: name, x: 150, y: -50 }).perform();
+  await keep('workbench-overlay');
+  await driver.actions().sendKeys(Key.ESCAPE).perform();
+  await driver.actions().release().perform();
+  await driver.get(`${running.url}/sites/brindle-hill/pages/home`);
+  await sheet(driver, 'Desktop');
 
   // Two windows on one page: one's own steps, those of the other window, and what it replaced.
   await (await byRole(driver, 'button', 'Tree')).click();

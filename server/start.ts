@@ -19,8 +19,8 @@ export interface Settings {
   madeFolder?: string;
   databaseUrl?: string;
   pages?: Pages;
-  /** Puts the demo site into an empty database. */
-  demo?: boolean;
+  /** Puts the demo site, with these of its pages, into an empty database. */
+  demo?: readonly string[];
   /** Names besides this machine's own under which the program may be reached. */
   allowedHosts?: readonly string[];
   logLevel?: string;
@@ -74,7 +74,7 @@ export async function start(settings: Settings): Promise<Running> {
   };
   try {
     if (settings.demo && (await store.sites.list()).length === 0)
-      await store.add(await demoSite(), 'leave out');
+      await store.add(await demoSite(settings.demo), 'leave out');
     // The host listens first: the application's links need its address.
     const hostServer = createServer((request, response) => hostApp(request, response));
     servers.push(hostServer);

@@ -5,7 +5,7 @@ import { resolve } from '../values/trace.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { Node } from '../site/node.ts';
 import type { Part } from '../elements/parts.ts';
-import { knownProperty } from '../elements/properties/table.ts';
+import { knownProperty } from '../elements/propertytable.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { aliasOf } from '../theme/alias.ts';
 import { cssColour } from '../theme/csscolour.ts';

@@ -1,5 +1,5 @@
 import { sourceOrder } from '../site/sourceorder.ts';
-import { composed, pageShowing, sharedPlaceOf, treesOf } from '../site/shared.ts';
+import { composed, pageShowing, publishedTrees, sharedPlaceOf } from '../site/shared.ts';
 import type { Page, Site } from '../site/site.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { targetOf } from '../markup/link.ts';
@@ -29,7 +29,7 @@ export function goneOf(site: Site, from: Page, link: string): BrokenLink['gone']
 
 /** The links of a site that lead to what is not there any more: visitors would find nothing, or only the top of a page. */
 export function brokenLinks(site: Site): BrokenLink[] {
-  return treesOf(site).flatMap((tree) =>
+  return publishedTrees(site).flatMap((tree) =>
     sourceOrder(tree).flatMap((node) =>
       linksIn(node).flatMap((link): BrokenLink[] => {
         const shared = sharedPlaceOf(node.id);

@@ -3,6 +3,7 @@ import { hiddenSomewhere } from '../values/visibility.ts';
 import type { Kind, MarkupContext, MediaReference } from '../elements/kinds/kind.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
+import { resolveLinks } from '../markup/fragment.ts';
 import { linkTo, targetOf } from '../markup/link.ts';
 import { element, type Markup } from '../markup/markup.ts';
 import type { Node } from '../site/node.ts';
@@ -10,14 +11,19 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { headOf, type Page, type SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { widthsIn } from '../values/widths.ts';
+import { saidWhole, saidWithin } from '../values/wordings.ts';
+import type { Views } from '../layered/views.ts';
+import { isWithheld, listingOf, withNotice } from './offering.ts';
 import { headSections, landmarkOf } from './opening.ts';
 import { isMadeSmaller, picturesOf, type PictureAddresses } from './pictures.ts';
-import { nodeClass, textStyleClass } from './selectors.ts';
+import { nodeClass, textStyleClass, variantClass, wordsClass } from './selectors.ts';
 
 /** Where things are that a page refers to, as seen from the page. */
 export interface Addresses extends PictureAddresses {
   /** A page, or a place on it where that is there. */
   page(id: string, place?: string): string | undefined;
+  /** Where visitors sign in, or out. */
+  visitor?(way: 'in' | 'out'): string | undefined;
   /** A file of the shelf. */
   file?(id: string): string | undefined;
   /** The elements of a page that others link to. */
@@ -31,7 +37,7 @@ interface Making {
   addresses: Addresses;
   levels: Map<NodeId, number>;
   /** What was made of each element. */
-  made: Map<NodeId, Markup>;
+  made: Map<NodeId, Markup[]>;
   address: MarkupContext['address'];
   media: MarkupContext['media'];
   pictures: ReturnType<typeof picturesOf>;
@@ -90,21 +96,55 @@ function partsIn(site: SiteFrame): Making['partsOf'] {
   };
 }
 
-function elementMarkup(node: Node, making: Making, place: { eager: boolean; absent: boolean }): Markup {
+/** What stands where the words of a field do; where views say different ones, each in an element that only those views display. */
+function wordsMarkup(kind: Kind, node: Node, views: Views, address: MarkupContext['address']) {
+  return (name: string): Markup['children'] => {
+    const { type } = kind.content.find((field) => field.name === name)!;
+    const printed = (words: string): Markup['children'] => {
+      if (words === '') return [];
+      return [type.editor === 'line' ? words : { html: resolveLinks(words, address) }];
+    };
+    const said = saidWithin<string>(node, views, name);
+    if (!said) return printed(contentOf<string>(kind, node, name));
+    return said.all.map((words, number) =>
+      element(
+        type.editor === 'rich' ? 'div' : 'span',
+        { class: wordsClass(node.id, name, number) },
+        ...printed(words),
+      ),
+    );
+  };
+}
+
+/** The entries of a field; where views have different ones, each with the class of those that it is for. */
+function entriesMarkup(kind: Kind, node: Node, views: Views): MarkupContext['entries'] {
+  return <E>(name: string) => {
+    const said = saidWithin<E[]>(node, views, name);
+    if (!said) return contentOf<E[]>(kind, node, name).map((entry) => ({ entry }));
+    return said.all.flatMap((entries, number) =>
+      entries.map((entry) => ({ entry, class: wordsClass(node.id, name, number) })),
+    );
+  };
+}
+
+/** An element, or those that stand in for one another in its place. */
+function elementMarkup(node: Node, making: Making, place: { eager: boolean; absent: boolean }): Markup[] {
   const { site, page, levels } = making;
   const kind = knownKind(node.kind);
   const style = textStyleOf(node, site);
   // What is absent in some view must cost no download there: a lazy picture without a box is never fetched.
-  const absent = place.absent || hiddenSomewhere(site, node);
-  const markup = kind.markup(node, {
-    attributes: {
-      class: `${kind.name} ${style ? `${textStyleClass(style.id)} ` : ''}${nodeClass(node.id)}`,
-    },
-    children: node.children.map((id) =>
+  const whole = saidWhole(node, site.views);
+  const absent = place.absent || whole !== undefined || hiddenSomewhere(site, page, node);
+  const classes = `${kind.name} ${style ? `${textStyleClass(style.id)} ` : ''}${nodeClass(node.id)}`;
+  const context: Omit<MarkupContext, 'attributes'> = {
+    words: wordsMarkup(kind, node, site.views, making.address),
+    entries: entriesMarkup(kind, node, site.views),
+    children: node.children.flatMap((id) =>
       elementMarkup(page.nodes[id], making, { eager: place.eager, absent }),
     ),
     language: headOf(site, page.id).lang ?? site.lang,
     address: making.address,
+    listing: (link) => listingOf(site, targetOf(link)?.page),
     current: (link) => isPageItself(link, page.id),
     headed: () => isHeaded(page, node),
     media: making.media,
@@ -114,9 +154,17 @@ function elementMarkup(node: Node, making: Making, place: { eager: boolean; abse
     first: () => !making.opened && (making.opened = true),
     picture: kind.traits.includes('pictured') ? making.pictures.ofElement(node) : undefined,
     pictured: (asset) => making.pictures.inElement(node, asset),
-  });
-  making.made.set(node.id, markup);
-  return markup;
+  };
+  const made = whole
+    ? whole.all.map((content, number) =>
+        kind.markup(
+          { id: number === 0 ? node.id : (`${node.id}-${number}` as NodeId), content },
+          { ...context, attributes: { class: `${classes} ${variantClass(node.id, number)}` } },
+        ),
+      )
+    : [kind.markup(node, { ...context, attributes: { class: classes } })];
+  making.made.set(node.id, made);
+  return made;
 }
 
 /** Whether a link leads to a page as such, and to no place on it. */
@@ -130,17 +178,14 @@ function isHeaded(page: Page, node: Node): boolean {
   return node.kind === 'heading' || node.children.some((id) => isHeaded(page, page.nodes[id]));
 }
 
-/**
- * The body of a page. Sections that serve as its head stand before `<main>`, those that serve as its foot behind it; a
- * page without a first-level heading gets its title as one, for assistive technology. Pictures up to and in the
- * opening section load at once, those below it when they come near.
- */
-export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): Markup {
+/** What the markup of a page's elements needs, and the elements that are linked to. */
+function makingOf(site: SiteFrame, page: Page, addresses: Addresses) {
   const { levels, titled } = headingLevels(page);
   const linked = new Set<NodeId>(addresses.places?.(page.id) as ReadonlySet<NodeId> | undefined);
   const address = (link: string) => {
     const target = targetOf(link);
     if (!target) return link || undefined;
+    if (target.visitor !== undefined) return addresses.visitor?.(target.visitor);
     if (target.file !== undefined) return addresses.file?.(target.file);
     if (target.place === undefined || (target.page ?? page.id) !== page.id)
       return addresses.page(target.page!, target.place);
@@ -148,7 +193,6 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): M
     linked.add(target.place as NodeId);
     return linkTo({ place: target.place });
   };
-  const media = mediaOf(site, addresses);
   const making: Making = {
     site,
     page,
@@ -156,31 +200,66 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): M
     levels,
     made: new Map(),
     address,
-    media,
+    media: mediaOf(site, addresses),
     pictures: picturesOf({ site, page, widths: widthsIn(site, page), addresses }),
     opened: false,
     partsOf: partsIn(site),
   };
+  return { making, titled, linked };
+}
+
+/** Some elements of a page, as they are published: to be given to other programs. */
+export const elementsMarkup = (
+  site: SiteFrame,
+  page: Page,
+  addresses: Addresses,
+  ids: readonly NodeId[],
+): Markup[] => {
+  const { making } = makingOf(site, page, addresses);
+  return ids.flatMap((id) => elementMarkup(page.nodes[id], making, { eager: true, absent: false }));
+};
+
+/**
+ * The body of a page. Sections that serve as its head stand before `<main>`, those that serve as its foot behind it; a
+ * page without a first-level heading gets its title as one, for assistive technology. Pictures up to and in the
+ * opening section load at once, those below it when they come near.
+ */
+export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): Markup {
+  const { making, titled, linked } = makingOf(site, page, addresses);
   const root = page.nodes[page.root];
   const sections = root.children.map((id) => page.nodes[id]);
   const head = headSections(page);
-  const foot = sections.findLastIndex((section) => landmarkOf(section) !== 'footer') + 1;
+  const foot = sections.findLastIndex((section) => landmarkOf(page, section) !== 'footer') + 1;
+  const withheld = isWithheld(site, page);
   const made = sections.map((section, index) =>
-    elementMarkup(section, making, { eager: index <= head, absent: false }),
+    elementMarkup(section, making, { eager: index <= head, absent: withheld && index >= head }),
   );
   // What a link leads to has to be named; nothing else is.
   for (const id of linked) {
     const target = making.made.get(id);
+    if (!target) continue;
+    const { parent } = page.nodes[id];
+    const alternate = parent !== null && page.nodes[parent].kind === 'alternates';
     // With a place for the focus, so that a keyboard goes on from there.
-    if (target) Object.assign(target.attributes, { id, tabindex: target.tag === 'a' ? undefined : -1 });
+    if (target.length === 1 && !alternate)
+      Object.assign(target[0].attributes, { id, tabindex: target[0].tag === 'a' ? undefined : -1 });
+    // Where several stand in for one another, by their words or as alternates, the place is before them all: an id is there once, and in every view.
+    else {
+      const [{ children }] = making.made.get(parent!)!;
+      children.splice(children.indexOf(target[0]), 0, element('span', { class: 'place', id, tabindex: -1 }));
+    }
   }
   const title = titled ? [] : [element('h1', { class: 'page-title' }, headOf(site, page.id).title)];
-  const main = element('main', {}, ...title, ...made.slice(head, Math.max(head, foot)));
+  const matter = [...title, ...made.slice(head, Math.max(head, foot)).flat()];
+  const main = element('main', {}, ...withNotice(site, page, matter, addresses.page));
   return knownKind('page').markup(root, {
     attributes: { class: `page ${nodeClass(root.id)}` },
-    children: [...made.slice(0, head), main, ...made.slice(Math.max(head, foot))],
+    children: [...made.slice(0, head).flat(), main, ...made.slice(Math.max(head, foot)).flat()],
+    words: () => [],
+    entries: () => [],
     language: site.lang,
     address: () => undefined,
+    listing: () => undefined,
     current: () => false,
     headed: () => true,
     media: () => undefined,

@@ -1,30 +1,43 @@
+import { kindDefault } from '../values/trace.ts';
+import type { ContentField } from '../elements/content/contenttypes.ts';
 import { express } from '../layered/express.ts';
 import { held } from '../layered/resolve.ts';
 import type { Layered } from '../layered/layered.ts';
 import type { Kind } from '../elements/kinds/kind.ts';
-import { knownKind } from '../elements/kinds/table.ts';
+import { isDeep, knownKind } from '../elements/kinds/table.ts';
 import type { Node, PartStyle } from '../site/node.ts';
 import { PARTS } from '../elements/parts.ts';
 import type { CssContext, Declarations, Property } from '../elements/properties/property.ts';
-import { knownProperty } from '../elements/properties/table.ts';
+import { knownProperty, PROPERTIES } from '../elements/propertytable.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { shownOf } from '../layout/alternates.ts';
+import { ownWordings, saidWhole, saidWithin, type Said } from '../values/wordings.ts';
 import type { TextStyle } from '../site/site.ts';
 import type { View, ViewId, Views } from '../layered/views.ts';
 import { memoised } from '../memo.ts';
 import type { CssRule, Stack } from './stack.ts';
 import { stylingOf, type KnownCss, type Styling } from './styling.ts';
 
-import { nodeClass, textStyleClass, within } from './selectors.ts';
+import { nodeClass, textStyleClass, variantClass, within, wordsClass } from './selectors.ts';
 
 /** What a value may be held to: the other values of its element, and its place among its siblings. */
 interface Surroundings {
   style?: PartStyle;
-  siblings?: Pick<CssContext, 'children' | 'child'>;
+  kind?: Kind;
+  siblings?: Pick<CssContext, 'children' | 'child' | 'deep'>;
 }
 
-/** What a property is in a view by an element's own value, else by its initial one. */
-function ownIn(property: Property, layered: Layered<unknown> | undefined, views: Views, view: View): unknown {
+/** What a property is in a view by an element's own value, else by that of its kind. */
+function ownIn(
+  property: Property,
+  layered: Layered<unknown> | undefined,
+  views: Views,
+  view: View,
+  kind?: Kind,
+): unknown {
   const value = held(layered, views, view.id);
-  return value ? value.value : property.initial(view);
+  if (value) return value.value;
+  return (kind && kindDefault(kind.name, property, view)) ?? property.initial(view);
 }
 
 /**
@@ -36,15 +49,16 @@ function expressed(
   layered: Layered<unknown>,
   views: Views,
   known: ReadonlyMap<ViewId, KnownCss>,
-  { style = {}, siblings }: Surroundings,
+  { style = {}, kind, siblings }: Surroundings,
+  css = property.css!,
 ): Layered<Declarations> {
   return express(views, (view) => {
     const value = ownIn(property, layered, views, view);
     const here = known.get(view.id)!;
-    if (siblings) return property.css!(value, { ...here.context, ...siblings });
+    if (siblings) return css(value, { ...here.context, ...siblings });
     if (!property.heldBeside) return here.valuesOf(property).of(value);
-    const beside = (name: string) => ownIn(knownProperty(name), style[name], views, view);
-    return property.css!(value, { ...here.context, beside });
+    const beside = (name: string) => ownIn(knownProperty(name), style[name], views, view, kind);
+    return css(value, { ...here.context, beside });
   });
 }
 
@@ -79,31 +93,98 @@ function putStyle(
   kind: Kind | undefined,
 ): void {
   const known = styling.knownOf(kind);
-  const surroundings = { style };
+  const surroundings = { style, kind };
   for (const property of styling.propertiesOf(style)) {
     const on = property.onMedia && media ? media : stack;
-    put(on, property, style[property.name], styling.views, known, surroundings);
+    const layered = style[property.name];
+    put(on, property, layered, styling.views, known, surroundings);
+    if (property.onPicture && media && showsOnePicture(kind))
+      media.layered(expressed(property, layered, styling.views, known, surroundings, property.onPicture));
   }
+}
+
+const showsOnePicture = (kind: Kind | undefined): boolean =>
+  !!kind && kind.traits.includes('image') && !kind.traits.includes('tiled');
+
+/** What a container says of each of its children. */
+const ON_CHILDREN = PROPERTIES.filter(({ onChildren }) => onChildren).map(({ name }) => name);
+
+/** How the words of a view are displayed by what they are: as nothing but the words that they are. */
+const DISPLAYED: Partial<Record<ContentField['type']['editor'], Declarations>> = {
+  rich: { display: 'block', 'margin-block-start': '0' },
+  entries: { display: 'var(--listed, list-item)' },
+};
+const INLINE: Declarations = { display: 'inline' };
+const ABSENT: Declarations = { display: 'none' };
+
+/** Of the words that an element says in different views, each stands in its own. */
+function addWords(styling: Styling, node: Node, add: (selector: string, stack: Stack) => void): void {
+  const { views } = styling;
+  for (const { wording } of ownWordings(node)) {
+    const said =
+      wording!.field.varies === 'within' ? saidWithin(node, views, wording!.field.name) : undefined;
+    said?.all.forEach((_words, number) => {
+      const stack = styling.stack();
+      const shown = DISPLAYED[wording!.field.type.editor] ?? INLINE;
+      stack.layered(express(views, ({ id }) => (said.in.get(id) === number ? shown : ABSENT)));
+      add(`.${wordsClass(node.id, wording!.field.name, number)}`, stack);
+    });
+  }
+}
+
+/** What decides besides its wordings whether an element is displayed. */
+interface Place {
+  shown?: Layered<unknown>;
+  alternate?: Layered<unknown>;
+  siblings?: readonly NodeId[];
+}
+
+/** Of the elements that stand in for one another by what they say, each is displayed in its views, where any is. */
+function addVariants(
+  styling: Styling,
+  node: Node,
+  { shown, alternate, siblings = [] }: Place,
+  { all, in: saidIn }: Said<unknown>,
+  add: (selector: string, stack: Stack) => void,
+): void {
+  const { views } = styling;
+  const displayed: Declarations = { display: knownKind(node.kind).display };
+  const there = (view: ViewId): boolean =>
+    held(shown, views, view)?.value !== false &&
+    (!alternate || shownOf(siblings, held(alternate, views, view)?.value as NodeId) === node.id);
+  all.forEach((_said, number) => {
+    const stack = styling.stack();
+    stack.layered(express(views, ({ id }) => (saidIn.get(id) === number && there(id) ? displayed : ABSENT)));
+    add(`.${variantClass(node.id, number)}`, stack);
+  });
 }
 
 /** Puts together what one element declares: its own style, that of its parts, and its place in a parent that orders its children. */
 export function stackElement(
   styling: Styling,
   node: Node,
-  parent: Pick<Node, 'style' | 'children'> | undefined,
+  parent: Pick<Node, 'kind' | 'style' | 'children'> | undefined,
   add: (selector: string, stack: Stack) => void,
 ): void {
   const kind = knownKind(node.kind);
   const selector = `.${nodeClass(node.id)}`;
   const stack = styling.stack();
   const media = kind.media === undefined ? undefined : styling.stack();
-  putStyle(styling, stack, media, node.style.self ?? {}, kind);
-  const order = parent?.style.self?.order;
-  if (order) {
-    const siblings = { children: parent.children, child: node.id };
-    put(stack, knownProperty('order'), order, styling.views, styling.knownOf(kind), { siblings });
+  const whole = saidWhole(node, styling.views);
+  const { shown, ...style } = node.style.self ?? {};
+  putStyle(styling, stack, media, whole ? style : (node.style.self ?? {}), kind);
+  for (const name of ON_CHILDREN) {
+    const layered = parent?.style.self?.[name];
+    if (!layered || (whole && name === 'alternate')) continue;
+    const siblings = { children: parent.children, child: node.id, deep: isDeep(parent.kind) };
+    put(stack, knownProperty(name), layered, styling.views, styling.knownOf(kind), { siblings });
   }
   add(selector, stack);
+  if (whole) {
+    const place = { shown, alternate: parent?.style.self?.alternate, siblings: parent?.children };
+    addVariants(styling, node, place, whole, add);
+  }
+  addWords(styling, node, add);
   if (media) add(within(selector, kind.media!), media);
   if (!kind.parts) return;
   for (const part of PARTS) {
@@ -119,7 +200,7 @@ export function stackElement(
 /** The rules of one element, with its parts. */
 export function elementRules(
   node: Node,
-  parent: Pick<Node, 'style' | 'children'> | undefined,
+  parent: Pick<Node, 'kind' | 'style' | 'children'> | undefined,
   views: Views,
 ): CssRule[] {
   const rules: CssRule[] = [];

@@ -1,12 +1,13 @@
 import type { Asset } from '../theme/stock.ts';
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+import { fingerprint } from '../fingerprint.ts';
 import type { Family, FontFile } from '../theme/families.ts';
 import { directionOf } from '../markup/direction.ts';
 import { element, print, type Markup } from '../markup/markup.ts';
-import { composed } from '../site/shared.ts';
+import { hasAudiences, pageFor } from '../site/audience.ts';
+import { targetOf } from '../markup/link.ts';
+import { composed, publishedTrees } from '../site/shared.ts';
 import { pagesOf, headOf, type Page, type PageHead, type Site, type SiteFrame } from '../site/site.ts';
-import { linkedPlaces } from '../values/links.ts';
+import { linkedPlaces, linksIn } from '../values/links.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
 import { openingFonts } from './opening.ts';
 import { isItself, isMadeSmaller, pictureKey, type PictureForm } from './pictures.ts';
@@ -14,15 +15,12 @@ import { pageRules } from './rules.ts';
 import { familiesIn, printFontFaces, printRules } from './stylesheet.ts';
 
 /** A file of a published site. Text is given whole, with where the page is now that stood there;  pictures and fonts are named for the caller to supply their bytes. */
-export type PublishedFile = { path: string; type: string } & (
+export type PublishedFile = { path: string; type: string; audience?: 'signed-in' } & (
   | { text: string; movedTo?: string }
   | { asset: Asset }
   | { made: { asset: Asset; form: PictureForm } }
   | { font: { family: Family; file: FontFile } }
 );
-
-/** A pledge that a name changes with the content: the first characters of its SHA-256. */
-const fingerprint = (text: string): string => bytesToHex(sha256(utf8ToBytes(text))).slice(0, 10);
 
 const EXTENSIONS: Record<Asset['type'], string> = {
   'image/webp': 'webp',
@@ -47,8 +45,19 @@ const fontPath = (file: FontFile): string => `assets/fonts/${file.publishedAs}`;
 export const pagePath = (page: Pick<PageHead, 'slug'>): string =>
   page.slug === '' ? 'index.html' : `${page.slug}/index.html`;
 
+/** The folders below a site where its host lets visitors sign in and out. */
+export const SIGN = { in: 'sign-in', out: 'sign-out' } as const;
+
+/** Where the host finds what stands at a path for visitors who have signed in, where that is something else. */
+export const signedInPath = (path: string): string => `signed-in:${path}`;
+
 /** The addresses that a page of the published site uses, as seen from `up`, which leads to the site. */
-function addressesFrom(site: SiteFrame, up: string, places: ReturnType<typeof linkedPlaces>): Addresses {
+function addressesFrom(
+  site: SiteFrame,
+  up: string,
+  places: ReturnType<typeof linkedPlaces>,
+  still?: true,
+): Addresses {
   const pictures = new Map(site.assets.map((asset) => [asset.id, mediaPath(asset)]));
   return {
     page: (id, place) => {
@@ -57,6 +66,7 @@ function addressesFrom(site: SiteFrame, up: string, places: ReturnType<typeof li
       const address = `${up}${target.slug === '' ? '' : `${target.slug}/`}` || './';
       return place !== undefined && places.get(id)?.has(place) ? `${address}#${place}` : address;
     },
+    visitor: still ? undefined : (way) => `${up}${SIGN[way]}/`,
     places: (page) => places.get(page),
     picture: (id) => `${up}${pictures.get(id) ?? ''}`,
     made: (asset, form) => `${up}${isItself(asset, form) ? mediaPath(asset) : madePath(asset, form)}`,
@@ -74,6 +84,8 @@ type Made = Map<string, { asset: Asset; form: PictureForm }>;
 export interface PublishedAt {
   /** Its whole address, which ends with a slash; absent: it may be anywhere. */
   address?: string;
+  /** It knows no visitors: what is for some of them only is left out, but what is for those who have not signed in. */
+  still?: true;
 }
 
 /** What search engines and those who share a page are told of it (The Open Graph protocol, https://ogp.me/). */
@@ -101,14 +113,14 @@ const SHARED_WIDTH = 1280;
 function compilePage(
   site: SiteFrame,
   page: Page,
-  { address = '', places }: PublishedAt & { places: ReturnType<typeof linkedPlaces> },
+  { address = '', places, still }: PublishedAt & { places: ReturnType<typeof linkedPlaces> },
   as?: { path: string; up: string },
 ): { files: PublishedFile[]; families: Family[]; pictures: string[]; made: Made } {
   const pictures = new Set<string>();
   const made: Made = new Map();
   const head = headOf(site, page.id);
   const up = as?.up ?? (head.slug === '' ? '' : '../');
-  const addresses = addressesFrom(site, up, places);
+  const addresses = addressesFrom(site, up, places, still);
   const named = (id: string) => {
     pictures.add(id);
     return addresses.picture(id);
@@ -207,38 +219,73 @@ function movedFiles(site: SiteFrame): PublishedFile[] {
 /** The name under which hosts look for what they show where there is no page (common practice). */
 export const MISSING_PATH = '404.html';
 
+/** What a copy without a host that knows visitors lacks, in words; undefined where it lacks nothing. */
+export function lackedWithoutHost(site: Site): string | undefined {
+  const names = publishedTrees(site).flatMap((tree) =>
+    Object.values(tree.nodes).flatMap(({ audience, name }) => (audience === 'signed-in' ? [name] : [])),
+  );
+  const links = publishedTrees(site).some((tree) =>
+    Object.values(tree.nodes).some((node) => linksIn(node).some((link) => targetOf(link)?.visitor)),
+  );
+  const parts = [
+    ...(names.length > 0 ? [`What is for signed-in visitors is not in it: ${names.join(', ')}.`] : []),
+    ...(links ? ['Links to where visitors sign in or out lead nowhere.'] : []),
+  ];
+  return parts.length > 0
+    ? `This copy of the pages knows no visitors, as files in a folder do not. ${parts.join(' ')}`
+    : undefined;
+}
+
 /** Compiles a valid site to the files of its publication: pages, style sheets, the pictures and the fonts they use. */
 export function compileSite(site: Site, at: PublishedAt = {}): PublishedFile[] {
   const files: PublishedFile[] = [];
   const families = new Set<Family>();
-  const pictures = new Set<string>();
-  const made: Made = new Map();
   const missing = site.frame.pages.find((head) => head.missing);
   // It is shown at any address: what it refers to is named from the root of the site.
   const up = at.address ? new URL(at.address).pathname : '/';
   const all = { ...at, places: linkedPlaces(site) };
-  const compiledPages = [
-    ...pagesOf(site).map((page) => compilePage(site.frame, composed(site.frame, page), all)),
+  const wholes = pagesOf(site).map((page) => composed(site.frame, page));
+  const compilePublic = (page: Page, as?: { path: string; up: string }) =>
+    compilePage(site.frame, pageFor(page, 'signed-out'), all, as);
+  const everyones = [
+    ...wholes.map((page) => compilePublic(page)),
     ...(missing
       ? [
-          compilePage(site.frame, composed(site.frame, site.pages[missing.id]), all, {
+          compilePublic(composed(site.frame, site.pages[missing.id]), {
             path: MISSING_PATH,
             up,
           }),
         ]
       : []),
   ];
-  for (const compiled of compiledPages) {
-    files.push(...compiled.files);
-    compiled.families.forEach((family) => families.add(family));
-    compiled.pictures.forEach((id) => pictures.add(id));
-    compiled.made.forEach((each, path) => made.set(path, each));
+  // What is for those who have signed in is sent to nobody else: neither pages nor what only these refer to.
+  const members = at.still
+    ? []
+    : wholes.filter(hasAudiences).map((page) => compilePage(site.frame, pageFor(page, 'signed-in'), all));
+  const collected = (compiled: typeof everyones) => {
+    const pictures = new Set<string>();
+    const made: Made = new Map();
+    for (const each of compiled) {
+      each.families.forEach((family) => families.add(family));
+      each.pictures.forEach((id) => pictures.add(id));
+      each.made.forEach((one, path) => made.set(path, one));
+    }
+    return [
+      ...compiled.flatMap((each) => each.files),
+      ...site.frame.assets
+        .filter(({ id }) => pictures.has(id))
+        .map((asset): PublishedFile => ({ path: mediaPath(asset), type: asset.type, asset })),
+      ...[...made].map(([path, each]): PublishedFile => ({ path, type: each.form.type, made: each })),
+    ];
+  };
+  files.push(...collected(everyones));
+  const known = new Set(files.map(({ path }) => path));
+  for (const file of collected(members)) {
+    const page = 'text' in file && file.type.startsWith('text/html');
+    if (page || !known.has(file.path))
+      files.push({ ...file, path: page ? signedInPath(file.path) : file.path, audience: 'signed-in' });
   }
   files.push(...movedFiles(site.frame));
-  for (const asset of site.frame.assets) {
-    if (pictures.has(asset.id)) files.push({ path: mediaPath(asset), type: asset.type, asset });
-  }
-  for (const [path, each] of made) files.push({ path, type: each.form.type, made: each });
   for (const family of families) {
     for (const file of family.files)
       files.push({ path: fontPath(file), type: 'font/woff2', font: { family, file } });

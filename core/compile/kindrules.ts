@@ -4,7 +4,7 @@ import { kindDefault } from '../values/trace.ts';
 import type { Kind } from '../elements/kinds/kind.ts';
 import { PARTS, type Part } from '../elements/parts.ts';
 import type { Declarations } from '../elements/properties/property.ts';
-import { PROPERTIES } from '../elements/properties/table.ts';
+import { PROPERTIES } from '../elements/propertytable.ts';
 import type { View, Views } from '../layered/views.ts';
 import { memoised } from '../memo.ts';
 import type { CssRule, Stack } from './stack.ts';

@@ -1,4 +1,4 @@
-import { knownProperty } from '../elements/properties/table.ts';
+import { knownProperty } from '../elements/propertytable.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { familiesOf, type FontFile } from '../theme/families.ts';
@@ -8,13 +8,16 @@ import { takes } from '../site/applies.ts';
 import { resolve } from '../values/trace.ts';
 import { hiddenBy } from '../values/visibility.ts';
 
-export const landmarkOf = (section: Node): string =>
-  contentOf<string>(knownKind('section'), section, 'landmark');
+/** What a section serves as; alternates serve as the first of them does. */
+export function landmarkOf(page: Page, section: Node): string {
+  const one = section.kind === 'alternates' ? page.nodes[section.children[0]] : section;
+  return one ? contentOf<string>(knownKind('section'), one, 'landmark') : 'section';
+}
 
 /** How many sections at the top of a page serve as its head; the one after them opens the page. */
 export function headSections(page: Page): number {
   const sections = page.nodes[page.root].children.map((id) => page.nodes[id]);
-  const firstInMain = sections.findIndex((section) => landmarkOf(section) !== 'header');
+  const firstInMain = sections.findIndex((section) => landmarkOf(page, section) !== 'header');
   return firstInMain < 0 ? sections.length : firstInMain;
 }
 

@@ -4,13 +4,14 @@ import type { Layered } from '../layered/layered.ts';
 import { held } from '../layered/resolve.ts';
 import { widthsOf, type ViewId } from '../layered/views.ts';
 import type { Pictured, PictureSource } from '../elements/kinds/kind.ts';
-import { knownProperty } from '../elements/properties/table.ts';
+import { knownProperty } from '../elements/propertytable.ts';
 import type { Point, Ratio } from '../elements/valuetypes/geometry.ts';
-import { heldTo, measureCss, times } from '../layout/measure.ts';
+import { greatest, heldTo, measureCss, pixels, times } from '../layout/measure.ts';
 import { coverFactor, cropFor, widthsFor, type Crop } from '../layout/sizes.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { isPicture, type Asset, type MediaAsset } from '../theme/stock.ts';
+import { fillsArea, leastAreaHeight } from '../values/areas.ts';
 import { resolve } from '../values/trace.ts';
 import { pictureClass } from './selectors.ts';
 import type { Widths } from '../values/widths.ts';
@@ -90,6 +91,8 @@ export function picturesOf({ site, page, widths, addresses }: PicturesOf) {
   /** What is shown of a picture in a view: a part, where that is worth a file of its own. */
   function variantIn(asset: MediaAsset, node: Node, view: ViewId): Variant {
     const { ratio, fills, focus } = shapeIn(node, view);
+    // What fills an area is cropped by that, and in no shape of its own.
+    if (fillsArea(site, page, node, view)) return { asset };
     if (!fills || ratio === 'auto' || !isMadeSmaller(asset)) return { asset };
     const crop = cropFor(asset, ratio, focus);
     return crop && addresses.made ? { asset, crop } : { asset };
@@ -99,9 +102,20 @@ export function picturesOf({ site, page, widths, addresses }: PicturesOf) {
   function sizesOf({ asset, crop }: Variant, node: Node): string {
     const shown = views.list.map(({ id, from: begins }) => {
       const { ratio, fills } = shapeIn(node, id);
-      const factor = fills && ratio !== 'auto' ? coverFactor(crop ?? asset, ratio) : 1;
+      const filling = fillsArea(site, page, node, id);
+      const factor = fills && ratio !== 'auto' && !filling ? coverFactor(crop ?? asset, ratio) : 1;
       const { from = NARROWEST_WINDOW, below = WIDEST_WINDOW } = widthsOf(views, id);
-      const width = times(widths.pictureWidth(node.id, id, asset.width), factor * (addresses.density ?? 1));
+      const { width: across, height: down } = ratio === 'auto' || filling ? (crop ?? asset) : ratio;
+      const box = widths.pictureWidth(
+        node.id,
+        id,
+        asset.width,
+        fills && !filling ? across / down : undefined,
+      );
+      // In a high area a picture is as wide as it has to be to fill it.
+      const high = filling && fills ? leastAreaHeight(site, page, node, id) : 0;
+      const drawn = high > 0 ? greatest(box, pixels((high * asset.width) / asset.height)) : box;
+      const width = times(drawn, factor * (addresses.density ?? 1));
       return { begins, css: measureCss(heldTo(width, from, below)) };
     });
     return shown

@@ -1,5 +1,6 @@
 import type { Markup } from '../markup/markup.ts';
 import { knownKind } from '../elements/kinds/table.ts';
+import { wordingsOf } from '../elements/propertytable.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
@@ -28,6 +29,9 @@ export interface Preview {
   since?: { preview: WeakRef<Preview>; elements: readonly NodeId[] };
 }
 
+const sameWordings = (one: Node, other: Node): boolean =>
+  wordingsOf(one.kind).every(({ name }) => one.style.self?.[name] === other.style.self?.[name]);
+
 /** What of a node its markup is made from. */
 const sameMarkup = (one: Node | undefined, other: Node | undefined): boolean =>
   one !== undefined &&
@@ -36,6 +40,8 @@ const sameMarkup = (one: Node | undefined, other: Node | undefined): boolean =>
   one.children === other.children &&
   one.textStyle === other.textStyle &&
   one.style.self?.source === other.style.self?.source &&
+  one.style.self?.alternate === other.style.self?.alternate &&
+  sameWordings(one, other) &&
   ownVisibility(one) === ownVisibility(other);
 
 /** The values that widths follow from, and with them which of its sizes a picture is taken in. */
@@ -53,7 +59,7 @@ const IN_WIDTHS = [
     'tiles',
   ],
   ...['padding', 'margin', 'border'].flatMap((sides) => [`${sides}Left`, `${sides}Right`]),
-  ...['cropRatio', 'fit', 'focalPoint'],
+  ...['cropRatio', 'fit', 'focalPoint', 'height', 'minHeight', 'aspectRatio'],
 ];
 
 /** Whether pictures in an element are as wide as they were. */
@@ -73,7 +79,7 @@ const sameShare = (one: Node | undefined, other: Node | undefined, site: SiteFra
   one !== undefined &&
   other !== undefined &&
   one.style.self?.source === other.style.self?.source &&
-  (one.content === other.content || !hasAssets(one)) &&
+  ((one.content === other.content && sameWordings(one, other)) || !hasAssets(one)) &&
   textStyleOf(one, site) === textStyleOf(other, site) &&
   one.style.self?.backgroundPicture === other.style.self?.backgroundPicture &&
   one.style.self?.backgroundSize === other.style.self?.backgroundSize;

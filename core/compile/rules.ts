@@ -25,6 +25,7 @@ import { Stacks, type CssRule } from './stack.ts';
 import { stylingOf } from './styling.ts';
 
 import { stackElement, textStyleRules } from './elementrules.ts';
+import { isWithheld, listingRules, noticeRules, noticeStyles } from './offering.ts';
 import { kindRules } from './kindrules.ts';
 
 const foundationRule = (selector: string, declarations: Declarations, condition?: string): CssRule => ({
@@ -48,6 +49,8 @@ const FOUNDATION: readonly CssRule[] = [
     outline: '1px solid transparent',
     'outline-offset': '-1px',
   }),
+  // A place that links lead to, where what stands there is not one element.
+  foundationRule('.place', { position: 'absolute' }),
   foundationRule('.page-title', {
     position: 'absolute',
     width: '1px',
@@ -99,9 +102,12 @@ export function sharedRules(site: SiteFrame, page: Page, addresses: PictureAddre
   for (const kind of kinds) {
     for (const part of Object.keys(kind.parts ?? {})) styles.add(partStyleOf(kind, part as Part, site));
   }
+  if (isWithheld(site, page)) noticeStyles(site).forEach((style) => styles.add(style));
   return [
     ...FOUNDATION,
     ...themeRules(site.colours, site.spacing, site.views),
+    ...listingRules(site),
+    ...noticeRules(site, page),
     ...behind.rules(site, addresses),
     ...shelfRules(site, new Set([...shown, ...inContent]), inContent),
     ...ordered([...kinds].map((kind) => kindRules(kind, site.views))),

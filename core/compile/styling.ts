@@ -2,7 +2,7 @@ import type { Kind } from '../elements/kinds/kind.ts';
 import { memoised } from '../memo.ts';
 import type { PartStyle } from '../site/node.ts';
 import type { CssContext, Declarations, Property } from '../elements/properties/property.ts';
-import { knownProperty, placeOf } from '../elements/properties/table.ts';
+import { knownProperty, placeOf } from '../elements/propertytable.ts';
 import type { ViewId, Views } from '../layered/views.ts';
 import { slotsOf, Stack, type Slots } from './stack.ts';
 

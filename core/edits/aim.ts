@@ -1,6 +1,11 @@
 import { applies } from '../site/applies.ts';
+import { contentOf } from '../elements/kinds/kind.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import { same } from '../layered/express.ts';
+import { overNow } from '../values/wordings.ts';
+import type { Wording } from '../elements/content/wording.ts';
 import { held, isEmpty } from '../layered/resolve.ts';
-import { resolve } from '../values/trace.ts';
+import { ownLayered, resolve } from '../values/trace.ts';
 import { schemaFaults } from '../faults.ts';
 import type { Layered } from '../layered/layered.ts';
 import type { Node, Style } from '../site/node.ts';
@@ -8,7 +13,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import type { Part } from '../elements/parts.ts';
 import type { Property } from '../elements/properties/property.ts';
-import { propertyOf, sidesOf } from '../elements/properties/table.ts';
+import { knownProperty, propertyOf, sidesOf } from '../elements/propertytable.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { Scope } from './command.ts';
@@ -88,11 +93,32 @@ export function aim(site: SiteFrame, page: Page, target: ValueTarget): Outcome<A
   return done({ property, properties, part, holders: nodes.value, nodes: nodes.value, valueOf });
 }
 
-export const layeredOf = (holder: Styled, part: Part, property: Property): Layered<unknown> | undefined =>
-  holder.style[part]?.[property.name];
+const isNode = (holder: Styled): holder is Node => 'kind' in holder;
 
-/** Keeps a layered value on a holder; an empty one leaves no trace. */
-export function store(holder: Styled, part: Part, name: string, layered: Layered<unknown>): void {
+export const layeredOf = (holder: Styled, part: Part, property: Property): Layered<unknown> | undefined =>
+  isNode(holder) ? ownLayered(holder, part, property) : holder.style[part]?.[property.name];
+
+/**
+ * The form in which a holder keeps a value. Words are cleaned on their way in, and know what they were written beside, so that a
+ * change of that is seen.
+ */
+export function settled(holder: Styled, { wording }: Property, value: unknown): unknown {
+  if (!wording || !isNode(holder)) return value;
+  const { says } = value as Wording;
+  return { says: wording.field.type.clean(says) as unknown, over: overNow(holder, wording.field.name) };
+}
+
+/** Keeps a layered value on a holder; an empty one leaves no trace. The base of wordings goes to the content. */
+export function store(holder: Styled, part: Part, name: string, wanted: Layered<unknown>): void {
+  let layered = wanted;
+  const { wording } = knownProperty(name);
+  if (wording && isNode(holder)) {
+    const { base, ...overrides } = wanted;
+    const { says } = (base ?? {}) as Partial<Wording>;
+    if (base !== undefined && !same(says, contentOf(knownKind(holder.kind), holder, wording.field.name)))
+      holder.content[wording.field.name] = says;
+    layered = overrides;
+  }
   const style = holder.style[part];
   if (!isEmpty(layered)) {
     if (style) style[name] = layered;

@@ -1,6 +1,6 @@
 import { schemaFaults } from '../faults.ts';
 import { knownKind } from '../elements/kinds/table.ts';
-import { knownProperty } from '../elements/properties/table.ts';
+import { knownProperty } from '../elements/propertytable.ts';
 import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { canonicalStyle } from '../site/canonical.ts';
@@ -140,12 +140,12 @@ export const removeAsset: Command<{ asset: string }> = {
     for (const page of allTrees(site, pages)) {
       for (const node of Object.values(page.nodes)) {
         let inContent = false;
-        const content = withAssets(node, (each) => {
+        const said = withAssets(node, (each) => {
           if (each !== id) return each;
           inContent = true;
           return '';
         });
-        if (inContent) node.content = content;
+        if (inContent) Object.assign(node, said);
         if (relink(node, (link) => (targetOf(link)?.file === id ? undefined : link))) inContent = true;
         const inValues = takenFrom(node, id);
         if (inContent || inValues > 0) count += 1;

@@ -1,10 +1,13 @@
-import { createDraft, finishDraft, freeze } from 'immer';
+import { createDraft, current, finishDraft, freeze, isDraft } from 'immer';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { same } from '../layered/express.ts';
-import type { Page, SharedPlace, SiteFrame } from '../site/site.ts';
+import type { Page, SiteFrame, TreeName } from '../site/site.ts';
 import { remember } from '../site/lineage.ts';
 import { composed, ownNode, sharedNode, sharedPlaceOf, sharedTrees } from '../site/shared.ts';
+
+/** A value as it is, no draft of it. */
+export const undrafted = (value: unknown): unknown => (isDraft(value) ? current(value) : value);
 
 /** The nodes in which a page was changed: other ones now, or new; undefined where one is gone. */
 export type NodeChanges = Readonly<Record<NodeId, Node | undefined>>;
@@ -96,12 +99,7 @@ export function draftShown(
     finish() {
       const changes = Object.entries(finish()) as [NodeId, Node | undefined][];
       /** What has changed in a tree, each node as it is kept there. */
-      const part = (
-        tree: Page,
-        keys: string[],
-        place: SharedPlace | undefined,
-        kept: (node: Node) => Node,
-      ) => {
+      const part = (tree: Page, keys: string[], place: TreeName | undefined, kept: (node: Node) => Node) => {
         const own = changes
           .filter(([id]) => sharedPlaceOf(id) === place)
           .map(([id, node]) => [id, node && kept(node)] as const)
@@ -111,7 +109,7 @@ export function draftShown(
       return {
         own: part(page, ['pages', page.id], undefined, (node) => ownNode(page, node)),
         shared: sharedTrees(frame).map((tree) => {
-          const place = tree.id as string as SharedPlace;
+          const place = tree.id as string as TreeName;
           return part(tree, ['frame', 'shared', place], place, (node) => sharedNode(tree, node));
         }),
       };

@@ -9,7 +9,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused } from '../outcome.ts';
 import { PARTS, type Part } from '../elements/parts.ts';
 import type { Property } from '../elements/properties/property.ts';
-import { knownProperty } from '../elements/properties/table.ts';
+import { knownProperty } from '../elements/propertytable.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
 import { scopeOf, found, holdersOf, store, type Holders } from './aim.ts';

@@ -10,19 +10,16 @@ import {
   type SiteFrame,
 } from '../site/site.ts';
 import type { Node } from '../site/node.ts';
-import { sharedPlaceOf } from '../site/shared.ts';
 import { pageFaults } from '../site/validate.ts';
 import { isPicture } from '../theme/stock.ts';
-import { found } from './aim.ts';
-import { freeNames, SHARED_NAMES } from './shared.ts';
+import { SHARED_NAMES } from './shared.ts';
 import type { Command } from './command.ts';
 import { leadsTo, linking } from '../values/links.ts';
 import { intoMenus, orderMenus } from './menus.ts';
-import { followLinks, relink, relinkLeaving } from './relink.ts';
-import { accepts, copied, plain } from './structure.ts';
+import { relink } from './relink.ts';
+import { plain } from './structure.ts';
 import { allTrees } from './viewvalues.ts';
-import { putBehind, subtree, topmost } from './tree.ts';
-import { counted, describeHolders, nameOfPage } from './wording.ts';
+import { counted, nameOfPage } from './wording.ts';
 
 const cleaned = (text: string): string => text.replace(/\s+/g, ' ').trim();
 
@@ -101,6 +98,8 @@ export interface ChangePage {
   picture?: string | null;
   /** Whether it is shown at addresses where there is no page. */
   missing?: boolean;
+  /** What stands in its place where it is not offered. */
+  notice?: string;
   /** What it leaves out of what all pages share. */
   without?: SharedPlace[];
 }
@@ -127,6 +126,7 @@ const changeOf = (before: PageHead, after: PageHead): string[] => [
     ? []
     : [`address ${before.slug || '(first page)'} → ${after.slug || '(first page)'}`]),
   ...(before.description === after.description ? [] : ['description changed']),
+  ...(before.notice === after.notice ? [] : ['what it says where it is not offered']),
   ...(before.lang === after.lang ? [] : [`language → ${after.lang ?? 'that of the site'}`]),
   ...(before.picture === after.picture
     ? []
@@ -151,6 +151,7 @@ export const changePage: Command<ChangePage> = {
       ...before,
       ...(given.title !== undefined && { title: cleaned(given.title) }),
       ...(given.slug !== undefined && { slug: given.slug.trim() }),
+      ...(given.notice !== undefined && { notice: cleaned(given.notice) }),
       ...(given.description !== undefined && { description: cleaned(given.description) }),
     };
     for (const field of ['lang', 'picture'] as const) {
@@ -300,51 +301,5 @@ export const makeHome: Command<{ page: NodeId; slugOfBefore: string }> = {
     return done(
       `Page ${nameOfPage(pages, head)}: home page${before ? `, ${nameOfPage(pages, before)} at ${slugOfBefore}` : ''}`,
     );
-  },
-};
-
-export interface MoveToPage {
-  nodes: NodeId[];
-  /** The page they go to, and the element there that takes them. */
-  to: NodeId;
-  parent: NodeId;
-  /** The element there they stand behind; null: they come first. */
-  after: NodeId | null;
-}
-
-/** Moves elements, with all that is in them, to another page. Ids that are taken there are given anew. */
-export const moveToPage: Command<MoveToPage> = {
-  on: () => 'site',
-  run(site, page, { nodes: ids, to, parent: parentId, after }, pages) {
-    if (ids.some(sharedPlaceOf)) return refused('It stands on all pages already; nothing was moved.');
-    const nodes = found(page, ids);
-    if (!nodes.ok) return nodes;
-    const head = site.pages.find(({ id }) => id === to);
-    const target = pages[to];
-    if (!head || !target) return GONE;
-    if (to === page.id) return refused(`${nameOfPage(pages, head)} is where they are; nothing was moved.`);
-    const parents = found(target, [parentId]);
-    if (!parents.ok) return parents;
-    const [parent] = parents.value;
-    const tops = topmost(page, ids);
-    const other = tops.map((id) => page.nodes[id]).find(({ kind }) => !accepts(parent, kind));
-    if (other) return refused(`${parent.name} takes no ${other.kind}. Nothing was moved.`);
-    const said = describeHolders(tops.map((id) => page.nodes[id]));
-    const whole = tops.flatMap((id) => subtree(page, id));
-    const names = freeNames(undefined, whole, target.nodes);
-    for (const id of whole) {
-      copied(page, id, target, names, tops.includes(id) ? parentId : undefined);
-      relinkLeaving(target.nodes[names.get(id)!], page, names);
-    }
-    let place = after;
-    for (const id of tops) {
-      const from = page.nodes[page.nodes[id].parent!];
-      from.children.splice(from.children.indexOf(id), 1);
-      putBehind(parent.children, names.get(id)!, place);
-      place = names.get(id)!;
-    }
-    for (const id of whole) delete page.nodes[id];
-    followLinks(allTrees(site, pages), { names, from: page.id, to: target.id });
-    return done(`${said}: moved to ${nameOfPage(pages, head)}`);
   },
 };

@@ -4,7 +4,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused } from '../outcome.ts';
 import type { Part } from '../elements/parts.ts';
 import type { Property, PropertyGroup } from '../elements/properties/property.ts';
-import { propertyOf } from '../elements/properties/table.ts';
+import { propertyOf } from '../elements/propertytable.ts';
 import { applies } from '../site/applies.ts';
 import type { SiteFrame } from '../site/site.ts';
 import { found, store, valueFault } from './aim.ts';

@@ -3,7 +3,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { pointer } from '../faults.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { composed } from '../site/shared.ts';
-import type { Page, SharedPlace, Site, SiteFrame } from '../site/site.ts';
+import type { Page, Site, SiteFrame, TreeName } from '../site/site.ts';
 import type { Command, Scope } from './command.ts';
 import { rename, setContent } from './content.ts';
 import { difference } from './difference.ts';
@@ -12,12 +12,26 @@ import { isKeepable, shortened } from './limits.ts';
 import { addAsset, changeAsset, removeAsset, replaceAsset } from './assets.ts';
 import { carryOver, clearOverrides, matchSiblings } from './overrides.ts';
 import { pasteValues } from './paste.ts';
+import { pasteElements } from './pasteelements.ts';
 import { setTextStyle } from './textstyles.ts';
 import type { Operation } from './operation.ts';
-import { reverseOrder } from './order.ts';
-import { addPage, changePage, copyPage, makeHome, movePage, moveToPage, removePage } from './pages.ts';
+import { dissolveAlternates, makeAlternate, nextAlternate, uniteAlternates } from './alternates.ts';
+import { groupElements, ungroupElement } from './group.ts';
+import { moveToPage } from './movetopage.ts';
+import { keepWording } from './keepwording.ts';
+import { moveElements } from './move.ts';
+import { dropKept, keepBlock, keepCopy, renameKept } from './kept.ts';
+import { setAudience } from './audience.ts';
+import { showInViews } from './showing.ts';
+import { evenRows, makeSourceOrder, orderAsInSource, reverseOrder } from './order.ts';
+import { hideLinksTo, offerPage } from './offering.ts';
+import { addPage, changePage, copyPage, makeHome, movePage, removePage } from './pages.ts';
 import { takeColumns } from './place.ts';
 import { shareSection, takeShared, unshareSection } from './shared.ts';
+import { placeParts } from './areas.ts';
+import { makeColumn } from './column.ts';
+import { makeOverlay } from './overlay.ts';
+import { scaleContent } from './scale.ts';
 import { changeSite } from './siteitself.ts';
 import { shapeAt } from './shape.ts';
 import { addElement, duplicateElement, removeElements } from './structure.ts';
@@ -32,7 +46,23 @@ export const COMMANDS = {
   clearValue,
   setReach,
   reverseOrder,
+  orderAsInSource,
+  makeSourceOrder,
+  evenRows,
+  makeAlternate,
+  nextAlternate,
+  dissolveAlternates,
+  uniteAlternates,
+  showInViews,
+  keepWording,
+  moveElements,
+  groupElements,
+  ungroupElement,
   takeColumns,
+  placeParts,
+  makeOverlay,
+  makeColumn,
+  scaleContent,
   addElement,
   duplicateElement,
   removeElements,
@@ -40,6 +70,7 @@ export const COMMANDS = {
   rename,
   clearOverrides,
   pasteValues,
+  pasteElements,
   matchSiblings,
   carryOver,
   setTextStyle,
@@ -51,6 +82,13 @@ export const COMMANDS = {
   changeAsset,
   replaceAsset,
   removeAsset,
+  setAudience,
+  keepBlock,
+  keepCopy,
+  renameKept,
+  dropKept,
+  offerPage,
+  hideLinksTo,
   addPage,
   changePage,
   removePage,
@@ -160,7 +198,7 @@ function withTree(
     : [between(before, after, ...keys)];
   if (keys[0] === 'pages')
     return { site: { ...site, pages: { ...site.pages, [before.id]: after! } }, changes };
-  const { [before.id as string as SharedPlace]: _before, ...others } = site.frame.shared!;
+  const { [before.id as string as TreeName]: _before, ...others } = site.frame.shared!;
   const shared = { ...others, ...(after && { [before.id]: after }) };
   const { shared: _shared, ...rest } = site.frame;
   const frame = Object.freeze(

@@ -7,12 +7,12 @@ import type { Page } from '../site/site.ts';
 /** Puts other links in an element where some of its links change. */
 export function relink(node: Node, map: (link: string) => string | undefined): boolean {
   let changes = false;
-  const content = withLinks(node, (link) => {
+  const said = withLinks(node, (link) => {
     const next = map(link);
     changes ||= next !== link;
     return next;
   });
-  if (changes) node.content = content;
+  if (changes) Object.assign(node, said);
   return changes;
 }
 

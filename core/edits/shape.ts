@@ -34,6 +34,7 @@ const node = record({
   parent: unit,
   children: { is: 'places' },
   textStyle: unit,
+  audience: unit,
   style,
   content: map(unit),
 });
@@ -63,6 +64,8 @@ const frame = record({
       earlier: unit,
       missing: unit,
       without: unit,
+      offered: layered,
+      notice: unit,
     }),
   ),
   shared: { is: 'map', each: page, soft: true },

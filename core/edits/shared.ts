@@ -4,7 +4,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { idIn, sharedOn } from '../site/shared.ts';
 import type { Node } from '../site/node.ts';
-import type { Page, PageHead, SharedPlace, SiteFrame } from '../site/site.ts';
+import type { Page, PageHead, SharedPlace, SiteFrame, TreeName } from '../site/site.ts';
 import { found } from './aim.ts';
 import type { Command } from './command.ts';
 import { followLinks, relinkLeaving } from './relink.ts';
@@ -46,7 +46,7 @@ function takeOff(page: Page, sections: readonly NodeId[]): void {
 
 /** New names for elements, none of them given to two or taken already. */
 export function freeNames(
-  place: SharedPlace | undefined,
+  place: TreeName | undefined,
   ids: readonly NodeId[],
   taken: Page['nodes'],
 ): Map<NodeId, NodeId> {
@@ -187,8 +187,8 @@ function ownCopy(tree: Page, place: SharedPlace, page: Page): ReadonlyMap<NodeId
   return names;
 }
 
-/** The pages share nothing in a place any more. */
-function withoutShared(site: SiteFrame, place: SharedPlace): void {
+/** A tree stands beside the pages no longer. */
+export function withoutShared(site: SiteFrame, place: TreeName): void {
   const { [place]: _gone, ...rest } = site.shared!;
   delete site.shared;
   if (Object.keys(rest).length > 0) site.shared = rest;

@@ -3,7 +3,9 @@ import { current, isDraft } from 'immer';
 import { express } from '../layered/express.ts';
 import type { Kind, Seed } from '../elements/kinds/kind.ts';
 import { kindOf, knownKind } from '../elements/kinds/table.ts';
+import type { EditReach } from '../layered/change.ts';
 import type { Layered } from '../layered/layered.ts';
+import type { ViewId } from '../layered/views.ts';
 import type { Node, PartStyle } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
@@ -12,16 +14,18 @@ import { canonicalStyle } from '../site/canonical.ts';
 import { isPicture } from '../theme/stock.ts';
 import { sharedPlaceOf } from '../site/shared.ts';
 import { isOfOneElement } from '../elements/valuetypes/valuetype.ts';
-import { knownProperty } from '../elements/properties/table.ts';
+import { knownProperty } from '../elements/propertytable.ts';
 import { found } from './aim.ts';
 import { valuesOf } from './stylevalues.ts';
 import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
+import { settledInOverlay } from './areas.ts';
 import type { Command } from './command.ts';
-import { putBehind, subtree, topmost } from './tree.ts';
-import { counted, describeHolders } from './wording.ts';
+import { putBehind, subtree, topmost, withoutEmptySets } from './tree.ts';
+import { showOnly, viewsFor } from './placing.ts';
+import { counted, describeHolders, viewsNamed } from './wording.ts';
 
 /** How many children a container takes. */
-const MOST_CHILDREN = 500;
+export const MOST_CHILDREN = 500;
 
 /** How many entries a new list of them begins with. */
 const FIRST_ENTRIES = 3;
@@ -32,6 +36,22 @@ const OF_OTHERS = refused('The id is not one for an element in this place; nothi
 /** Whether an element of a kind may stand in a parent. */
 export const accepts = (parent: Pick<Node, 'kind'>, kind: string): boolean =>
   knownKind(parent.kind).accepts.includes(kind);
+
+/** Whether an element of a kind may stand in a parent on a page: in a set of alternates, what the set's place takes. */
+export function takenIn(page: Page, parent: Node, kind: string): boolean {
+  const holder = parent.kind === 'alternates' && parent.parent !== null ? page.nodes[parent.parent] : parent;
+  return accepts(parent, kind) && accepts(holder, kind);
+}
+
+/** Whether an element that is there, or is copied, may stand in a parent; of a set of alternates also what stands in it. */
+export const takesWhole = (
+  page: Page,
+  parent: Node,
+  { kind, children }: Node,
+  among: Page['nodes'] = page.nodes,
+): boolean =>
+  takenIn(page, parent, kind) &&
+  (kind !== 'alternates' || children.every((id) => takenIn(page, parent, among[id].kind)));
 
 /** What a field of new content begins with: its initial value, some entries where it is a list, the first file where it is one. */
 function beginning(field: ContentField, site: SiteFrame): unknown {
@@ -59,7 +79,7 @@ function neededStyle(kind: Kind, site: SiteFrame): PartStyle {
 function grow(
   site: SiteFrame,
   page: Page,
-  { kind: name, share, ...given }: Seed & { kind: string; share?: number },
+  { kind: name, share, style, ...given }: Seed & { kind: string; share?: number },
   id: NodeId,
   parent: NodeId,
 ): Outcome<NodeId> {
@@ -75,7 +95,11 @@ function grow(
     parent,
     children: children.map((_child, index) => `${id}-${index + 1}` as NodeId),
     style: canonicalStyle({
-      self: { ...needed, ...(share !== undefined && { span: spanOf(share, site) }) },
+      self: {
+        ...needed,
+        ...(share !== undefined && { span: spanOf(share, site) }),
+        ...style,
+      },
     }),
     content: { ...Object.fromEntries(fields), ...own.content, ...given.content },
   };
@@ -87,6 +111,21 @@ function grow(
   return done(id);
 }
 
+/** Lets a new element be shown where it is meant for; answers that, as a sentence goes on. */
+export function shownOnly(
+  site: SiteFrame,
+  page: Page,
+  id: NodeId,
+  only: { view: ViewId; reach: EditReach } | undefined,
+): string {
+  const views = only && viewsFor(site, only.view, only.reach);
+  const node = page.nodes[id];
+  // Which of a set of alternates shows, the set says.
+  if (!views || page.nodes[node.parent!].kind === 'alternates') return '';
+  showOnly(site, node, views);
+  return `, shown only in ${viewsNamed(site, views)}`;
+}
+
 export interface AddElement {
   kind: string;
   /** The new element's id; no element of the page has it yet. */
@@ -94,16 +133,18 @@ export interface AddElement {
   parent: NodeId;
   /** The child of the parent it stands behind in source order; null: it comes first. Behind all where that child has gone. */
   after: NodeId | null;
+  /** The view that is looked at, and how far the edit goes: the element is shown there only. Absent: in every view. */
+  only?: { view: ViewId; reach: EditReach };
 }
 
 /** Adds an element of a kind, with what its kind begins with. Refused where the parent does not take the kind. */
 export const addElement: Command<AddElement> = {
-  run(site, draft, { kind: name, id, parent: parentId, after }) {
+  run(site, draft, { kind: name, id, parent: parentId, after, only }) {
     const parents = found(draft, [parentId]);
     if (!parents.ok) return parents;
     const [parent] = parents.value;
     const kind = kindOf(name);
-    if (!kind || !accepts(parent, name))
+    if (!kind || kind.ofElements || !takenIn(draft, parent, name))
       return refused(`${parent.name} takes no ${(kind?.label ?? name).toLowerCase()}.`);
     if (parent.children.length >= MOST_CHILDREN)
       return refused(`${parent.name} is full: it holds ${MOST_CHILDREN} elements.`);
@@ -112,7 +153,8 @@ export const addElement: Command<AddElement> = {
     const grown = grow(site, draft, { kind: name }, id, parentId);
     if (!grown.ok) return grown;
     putBehind(parent.children, id, after);
-    return done(`${kind.label} added to ${parent.name}`);
+    settledInOverlay(site, draft, draft.nodes[id]);
+    return done(`${kind.label} added to ${parent.name}${shownOnly(site, draft, id, only)}`);
   },
 };
 
@@ -173,7 +215,7 @@ export interface DuplicateElement {
 
 /** Puts a copy of an element, with all its values and all that is in it, right behind it in source order. */
 export const duplicateElement: Command<DuplicateElement> = {
-  run(_site, draft, { node: original, id }) {
+  run(site, draft, { node: original, id }) {
     const nodes = found(draft, [original]);
     if (!nodes.ok) return nodes;
     const [node] = nodes.value;
@@ -191,6 +233,7 @@ export const duplicateElement: Command<DuplicateElement> = {
     for (const from of names.keys())
       copied(draft, from, draft, names, from === original ? node.parent : undefined);
     parent.children.splice(parent.children.indexOf(original) + 1, 0, id);
+    settledInOverlay(site, draft, draft.nodes[id]);
     const more = whole.length > 1 ? ` with ${counted(whole.length - 1, 'element')} in it` : '';
     return done(`${node.name}: duplicated${more}`);
   },
@@ -210,7 +253,9 @@ export const removeElements: Command<{ nodes: NodeId[] }> = {
       const { children } = draft.nodes[draft.nodes[id].parent!];
       children.splice(children.indexOf(id), 1);
     }
+    const parents = tops.map((id) => draft.nodes[id].parent!);
     whole.forEach((id) => delete draft.nodes[id]);
+    withoutEmptySets(draft, parents);
     const more = whole.length - tops.length;
     return done(`${named}: deleted${more > 0 ? ` with ${counted(more, 'element')} in it` : ''}`);
   },

@@ -5,7 +5,8 @@ import type { Property } from '../elements/properties/property.ts';
 import { isOfOneElement } from '../elements/valuetypes/valuetype.ts';
 
 /** Values of a style that can be another element's too. */
-export const isShared = ({ type, name }: Property): boolean => !isOfOneElement(type) && name !== 'source';
+export const isShared = ({ type, name, wording }: Property): boolean =>
+  !isOfOneElement(type) && !wording && name !== 'source';
 
 /** Every value of a style, with the part and the name it stands under. */
 export const valuesOf = (style: Style): { part: Part; name: string; layered: Layered<unknown> }[] =>

@@ -5,7 +5,7 @@ import { type SiteFrame } from '../site/site.ts';
 import { cssColour } from '../theme/csscolour.ts';
 import { withValue, withoutValue, type EditReach } from '../layered/change.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
-import { knownProperty } from '../elements/properties/table.ts';
+import { knownProperty } from '../elements/propertytable.ts';
 import type { Command } from './command.ts';
 import { valuesOf } from './stylevalues.ts';
 import { describeReach } from './wording.ts';

@@ -2,7 +2,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import type { Page } from '../site/site.ts';
 
 /** An element and everything in it, in source order. */
-export function subtree(page: Page, id: NodeId): NodeId[] {
+export function subtree(page: Pick<Page, 'nodes'>, id: NodeId): NodeId[] {
   return [id, ...page.nodes[id].children.flatMap((child) => subtree(page, child))];
 }
 
@@ -30,4 +30,15 @@ export function siblingsLike(page: Page, id: NodeId): NodeId[] {
 export function putBehind(order: NodeId[], id: NodeId, after: NodeId | null): void {
   const at = after === null ? -1 : order.indexOf(after);
   order.splice(after !== null && at < 0 ? order.length : at + 1, 0, id);
+}
+
+/** A set of alternates in which nothing is left goes too. */
+export function withoutEmptySets(page: Page, parents: Iterable<NodeId>): void {
+  for (const id of new Set(parents)) {
+    const set = page.nodes[id];
+    if (set?.kind !== 'alternates' || set.children.length > 0) continue;
+    const { children } = page.nodes[set.parent!];
+    children.splice(children.indexOf(id), 1);
+    delete page.nodes[id];
+  }
 }

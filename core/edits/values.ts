@@ -1,10 +1,11 @@
 import { withReach, withValue, withoutValue, type EditReach } from '../layered/change.ts';
 import { knownKind } from '../elements/kinds/table.ts';
+import { schemaFaults } from '../faults.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import type { SiteFrame } from '../site/site.ts';
 import { adjusted, type Adjustment } from '../elements/valuetypes/adjust.ts';
 import { viewOf, type Reach } from '../layered/views.ts';
-import { aim, scopeOf, layeredOf, store, valueFault, type Aim, type ValueTarget } from './aim.ts';
+import { aim, scopeOf, layeredOf, settled, store, valueFault, type Aim, type ValueTarget } from './aim.ts';
 import type { Command } from './command.ts';
 import { describeHolders, describeReach, describeProperty, describeValue } from './wording.ts';
 
@@ -17,7 +18,9 @@ function sentence(site: SiteFrame, args: SetValue, aimed: Aim): string {
   if (property.name === 'shown') return `${who}: ${args.value ? 'shown' : 'hidden'} ${where}`;
   const to = describeValue(property, args.value, site, nodes[0]);
   const before = aimed.valueOf(holders[0], property);
-  const change = holders.length > 1 ? to : `${describeValue(property, before, site, nodes[0])} → ${to}`;
+  const from = describeValue(property, before, site, nodes[0]);
+  if (property.wording && from === to) return `${who}: ${describeProperty(aimed)} ${where} changed`;
+  const change = holders.length > 1 ? to : `${from} → ${to}`;
   return `${who}: ${describeProperty(aimed, args.linked)} ${where} ${change}`;
 }
 
@@ -28,13 +31,22 @@ export const setValue: Command<SetValue> = {
     const aimed = aim(site, page, args);
     if (!aimed.ok) return aimed;
     const { property, properties, part, holders } = aimed.value;
-    const fault = valueFault(property, args.value, site);
+    const { reach, view } = args;
+    const shape = schemaFaults(property.type.schema, args.value)[0]?.sentence;
+    if (shape) return refused(`${property.label}: ${shape}`);
+    const value = settled(holders[0], property, args.value);
+    const fault = valueFault(property, value, site);
     if (fault) return refused(`${property.label}: ${fault}`);
-    const said = sentence(site, args, aimed.value);
+    const said = sentence(site, { ...args, value }, aimed.value);
     for (const holder of holders) {
       for (const each of properties) {
-        const next = withValue(layeredOf(holder, part, each), site.views, args.view, args.value, args.reach);
-        store(holder, part, each.name, next);
+        const own = settled(holder, each, args.value);
+        store(
+          holder,
+          part,
+          each.name,
+          withValue(layeredOf(holder, part, each), site.views, view, own, reach),
+        );
       }
     }
     return done(said);
@@ -96,7 +108,8 @@ export const clearValue: Command<ValueTarget> = {
     if (
       base &&
       part === 'self' &&
-      aimed.value.nodes.some(({ kind }) => knownKind(kind).required?.includes(property.name))
+      (property.wording ||
+        aimed.value.nodes.some(({ kind }) => knownKind(kind).required?.includes(property.name)))
     ) {
       return refused(
         `${property.label} needs a value in the base view; it can be changed there, not cleared.`,

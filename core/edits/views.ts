@@ -1,4 +1,3 @@
-import { current, isDraft } from 'immer';
 import { express } from '../layered/express.ts';
 import type { Layered } from '../layered/layered.ts';
 import { held } from '../layered/resolve.ts';
@@ -13,7 +12,7 @@ import {
   type ViewId,
   type Views,
 } from '../layered/views.ts';
-import { knownProperty } from '../elements/properties/table.ts';
+import { knownProperty } from '../elements/propertytable.ts';
 import { schemaFaults } from '../faults.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { canonicalStyle } from '../site/canonical.ts';
@@ -22,6 +21,7 @@ import type { TextSize } from '../type/fluid.ts';
 import { resolve } from '../values/trace.ts';
 import { VIEW_SETS } from '../layered/viewsets.ts';
 import type { Command } from './command.ts';
+import { undrafted } from './draft.ts';
 import { allTrees, canHandOver, everyLayered, keyOf, towardsBase, type Place } from './viewvalues.ts';
 import { counted } from './wording.ts';
 
@@ -32,9 +32,6 @@ const GONE = refused('The view is not on this site any more.');
 
 /** What a layered value is in a view, undefined where it says nothing there. */
 type Wanted = (view: ViewId) => unknown;
-
-/** A value as data of its own: what belongs to the draft of one document must not get into another. */
-const undrafted = (value: unknown): unknown => (isDraft(value) ? current(value) : value);
 
 /**
  * All layered values of a site said anew for other views, so that each view has what is wanted of it; worked out before anything is

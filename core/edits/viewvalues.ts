@@ -1,15 +1,17 @@
 import type { NodeId } from '../elements/nodeid.ts';
+import type { Part } from '../elements/parts.ts';
 import type { Property } from '../elements/properties/property.ts';
-import { knownProperty } from '../elements/properties/table.ts';
+import { knownProperty } from '../elements/propertytable.ts';
 import { held } from '../layered/resolve.ts';
 import type { Layered } from '../layered/layered.ts';
 import { offsetFromBase, viewIndex, type View, type ViewId, type Views } from '../layered/views.ts';
 import type { Node, PartStyle, Style } from '../site/node.ts';
 import { sharedPlaceOf, treesOf } from '../site/shared.ts';
-import type { Page, SharedPlace, Site, SiteFrame } from '../site/site.ts';
+import type { Offering, Page, Site, SiteFrame, TreeName } from '../site/site.ts';
 import { resolve } from '../values/trace.ts';
+import { layeredOf, settled, store } from './aim.ts';
 import { valuesOf } from './stylevalues.ts';
-import { describeValue } from './wording.ts';
+import { describeValue, OFFERED } from './wording.ts';
 
 /** Everything of a site that is layered, each with how it is put back in another form. */
 export function everyLayered(
@@ -28,13 +30,38 @@ export function everyLayered(
       at: { name: `space ${step.id}`, part: 'self' as const, space: step.id, holder: step.name },
       put: (next: Layered<unknown>) => void (step.size = next as Layered<number>),
     })),
+    ...site.pages.flatMap((head) =>
+      head.offered
+        ? {
+            layered: head.offered as Layered<unknown>,
+            at: { name: `offered ${head.id}`, part: 'self' as const, head: head.id, holder: head.title },
+            put: (next: Layered<unknown>) => void (head.offered = next as Layered<Offering>),
+          }
+        : [],
+    ),
     ...site.textStyles.flatMap((style) =>
       inStyle(style.style, { textStyle: style.id, holder: style.name }, style.style as PartsOf),
     ),
     ...pages.flatMap((page) =>
-      Object.values(page.nodes).flatMap((node) => inStyle(node.style, { page, node }, node.style as PartsOf)),
+      Object.values(page.nodes).flatMap((node) =>
+        valuesOf(node.style).map(({ part, name }) => ({
+          layered: layeredOf(node, part, knownProperty(name))!,
+          at: { page, node, part, name },
+          put: (next: Layered<unknown>) => putAnew(node, part, name, next),
+        })),
+      ),
     ),
   ];
+}
+
+/** Words that are said anew stand beside what the content says then: nobody has changed them. */
+function putAnew(node: Node, part: Part, name: string, next: Layered<unknown>): void {
+  const property = knownProperty(name);
+  store(node, part, name, next);
+  const at = node.style[part]?.[name]?.at;
+  if (!property.wording || !at) return;
+  for (const [view, override] of Object.entries(at))
+    at[view as ViewId] = { ...override, value: settled(node, property, override.value) };
 }
 
 type PartsOf = Record<string, PartStyle | undefined>;
@@ -45,6 +72,8 @@ export interface Place {
   node?: Node;
   textStyle?: string;
   space?: string;
+  /** A page that says how it is offered. */
+  head?: NodeId;
   /** The name of what it belongs to in the theme. */
   holder?: string;
   part: ReturnType<typeof valuesOf>[number]['part'];
@@ -71,7 +100,7 @@ export interface ValueInView {
   key: string;
   /** The page and element that it is of; neither is there for a value of the theme, and no page for what all share. */
   page?: NodeId;
-  shared?: SharedPlace;
+  shared?: TreeName;
   node?: NodeId;
   /** What it is of, by name: an element, a text style, or a step of the spacing scale. */
   of: string;
@@ -79,6 +108,8 @@ export interface ValueInView {
   value: string;
   beside: string;
   property?: Property;
+  /** Set for how a page is offered. */
+  offered?: true;
   part: Place['part'];
   /** Whether the neighbour can be given it. */
   canHandOver: boolean;
@@ -93,9 +124,10 @@ export function valuesInView({ frame, pages }: Site, view: ViewId): ValueInView[
     if (!own) return [];
     const { page, node, part } = at;
     const shared = node && sharedPlaceOf(node.id);
-    const property = at.space === undefined ? knownProperty(at.name) : undefined;
+    const property = at.space === undefined && at.head === undefined ? knownProperty(at.name) : undefined;
     const words = (value: unknown) => {
       if (value === undefined || value === null) return '–';
+      if (at.head !== undefined) return OFFERED[value as Offering];
       return property ? describeValue(property, value, frame, node) : `${value as number} px`;
     };
     const next = held(layered, views, beside)?.value;
@@ -109,6 +141,7 @@ export function valuesInView({ frame, pages }: Site, view: ViewId): ValueInView[
         value: words(own.value),
         beside: words(next ?? (node && resolve(frame, page!, node, property!, beside, part))),
         property,
+        ...(at.head !== undefined && { offered: true as const }),
         part,
         canHandOver: canHandOver(views, view, layered, at),
       },

@@ -3,7 +3,7 @@ import { knownKind } from '../elements/kinds/table.ts';
 import type { Node } from '../site/node.ts';
 import type { Property } from '../elements/properties/property.ts';
 import type { NodeId } from '../elements/nodeid.ts';
-import type { Page, PageHead, SiteFrame } from '../site/site.ts';
+import type { Offering, Page, PageHead, SiteFrame } from '../site/site.ts';
 import type { Aim, Styled } from './aim.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
 
@@ -32,6 +32,14 @@ export function describeReach(site: SiteFrame, view: ViewId, reach: EditReach): 
   return reach === 'onward' && view !== site.views.base ? `in ${name} and onward` : `in ${name}`;
 }
 
+/** Views by their names, widest first. */
+export const viewsNamed = ({ views }: SiteFrame, meant: readonly ViewId[]): string =>
+  views.list
+    .filter(({ id }) => meant.includes(id))
+    .map(({ name }) => name)
+    .reverse()
+    .join(', ');
+
 export const counted = (count: number, one: string, many = `${one}s`): string =>
   `${count} ${count === 1 ? one : many}`;
 
@@ -39,4 +47,11 @@ export const counted = (count: number, one: string, many = `${one}s`): string =>
 export const nameOfPage = (pages: Record<NodeId, Page | undefined>, { id, title }: PageHead): string => {
   const page = pages[id];
   return page?.nodes[page.root].name ?? title;
+};
+
+/** How a page is offered, in words. */
+export const OFFERED: Record<Offering, string> = {
+  listed: 'in menus',
+  unlisted: 'not in menus',
+  withheld: 'not offered',
 };

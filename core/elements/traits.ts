@@ -31,6 +31,8 @@ export type Trait =
   | 'stack'
   /** Its parts stand side by side or one below another, as is chosen. */
   | 'directed'
+  /** Its parts stand in areas and may lie over one another. */
+  | 'overlaying'
   /** It shows one picture that may differ by view. */
   | 'pictured'
   /** It shows pictures or a film that can be cropped. */
@@ -40,4 +42,6 @@ export type Trait =
   | 'icon'
   | 'divider'
   | 'marked list'
-  | 'menu';
+  | 'menu'
+  /** Of what stands in it, exactly one shows in each view. */
+  | 'alternating';

@@ -1,4 +1,4 @@
-import { PROPERTIES } from '../elements/properties/table.ts';
+import { PROPERTIES } from '../elements/propertytable.ts';
 import { layeredSchema } from '../layered/layered.ts';
 import { ViewSchema } from '../layered/views.ts';
 import { NodeSchema, StyleSchema } from '../site/node.ts';

@@ -1,10 +1,12 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { pointer, type Fault } from '../faults.ts';
+import type { ContentType } from '../elements/content/contenttypes.ts';
+import { saidOtherwise } from '../values/wordings.ts';
 import { kindOf } from '../elements/kinds/table.ts';
 import { schemaFaults } from '../faults.ts';
 import { FORMAT, FORMAT_VERSION, siteFrom, writtenFrom, type Site, type SiteFile } from '../site/site.ts';
-import { sharedTrees } from '../site/shared.ts';
+import { treesBeside } from '../site/shared.ts';
 import { canonicalSite } from '../site/canonical.ts';
 import { siteFileFaults } from '../site/validate.ts';
 import { isNestedTooDeep } from './nesting.ts';
@@ -18,17 +20,20 @@ export interface ReadSite {
 
 /** Writes text content in the form it is kept in, so that a file made by hand need not know that form. */
 function cleanContent(file: SiteFile): void {
-  for (const page of [...file.pages, ...sharedTrees(file)]) {
+  for (const page of [...file.pages, ...treesBeside(file)]) {
     for (const node of Object.values(page.nodes)) {
-      for (const field of kindOf(node.kind)?.content ?? []) {
-        const value = node.content[field.name];
-        if (value !== undefined && schemaFaults(field.type.schema, value).length === 0) {
-          node.content[field.name] = field.type.clean(value);
-        }
-      }
+      if (!kindOf(node.kind)) continue;
+      const clean =
+        ({ schema, clean: cleaned }: ContentType) =>
+        (value: unknown) =>
+          schemaFaults(schema, value).length === 0 ? (cleaned(value) as unknown) : value;
+      Object.assign(node, saidOtherwise(node, clean));
     }
   }
 }
+
+/** Where words stand in a file: in the content, and in what views say in their place. */
+const IN_WORDS = /\/content\/|\/style\/self\/\w+\.\w+\/at\/[^/]+\/value(\/|$)/;
 
 const isObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null;
@@ -63,7 +68,7 @@ export function readSiteFile(text: string): { ok: true; value: ReadSite } | { ok
     );
   }
   const shape = siteFileFaults(data);
-  const onlyUnclean = shape.length > 0 && shape.every((fault) => fault.path.includes('/content/'));
+  const onlyUnclean = shape.length > 0 && shape.every(({ path }) => IN_WORDS.test(path));
   if (shape.length > 0 && !onlyUnclean) return { ok: false, faults: shape };
   cleanContent(data as SiteFile);
   const faults = onlyUnclean ? siteFileFaults(data) : [];

@@ -16,26 +16,24 @@ export interface Layered<T> {
   at?: Record<ViewId, Override<T>>;
 }
 
-/** The JSON Schema of a layered value whose single values match `value`. */
-export const layeredSchema = <S extends TSchema>(value: S) =>
-  Type.Unsafe<Layered<Static<S>>>(
-    Type.Object(
-      {
-        base: Type.Optional(value),
-        at: Type.Optional(
-          Type.Record(
-            ViewIdSchema,
-            Type.Object(
-              { value, reach: Type.Union([Type.Literal('here'), Type.Literal('onward')]) },
-              { additionalProperties: false },
-            ),
-            { additionalProperties: false },
-          ),
-        ),
-      },
-      { additionalProperties: false },
+const closed = { additionalProperties: false };
+
+const at = (value: TSchema) =>
+  Type.Optional(
+    Type.Record(
+      ViewIdSchema,
+      Type.Object({ value, reach: Type.Union([Type.Literal('here'), Type.Literal('onward')]) }, closed),
+      closed,
     ),
   );
+
+/** The JSON Schema of a layered value whose single values match `value`. */
+export const layeredSchema = <S extends TSchema>(value: S) =>
+  Type.Unsafe<Layered<Static<S>>>(Type.Object({ base: Type.Optional(value), at: at(value) }, closed));
+
+/** The JSON Schema of a layered value whose base is kept elsewhere. */
+export const overridesSchema = <S extends TSchema>(value: S) =>
+  Type.Unsafe<Layered<Static<S>>>(Type.Object({ at: at(value) }, closed));
 
 /** Every value that is set: the base, where there is one, and the overrides. */
 export const settings = <T>({ base, at = {} }: Layered<T>): T[] => [

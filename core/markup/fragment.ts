@@ -211,7 +211,7 @@ export function mapLinks(html: string, map: (link: string) => string | undefined
 
 /** A fragment with each link to something of the site replaced by its address; one to what is gone loses its target. */
 export function resolveLinks(html: string, addressOf: (link: string) => string | undefined): string {
-  return html.replace(/<a href="((?:page:|shelf:|#)[^"]*)">/g, (_match, link: string) => {
+  return html.replace(/<a href="((?:page:|shelf:|visitor:|#)[^"]*)">/g, (_match, link: string) => {
     const address = addressOf(link);
     return address === undefined ? '<a>' : `<a href="${escapeAttribute(address)}">`;
   });

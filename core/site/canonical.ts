@@ -53,7 +53,7 @@ export function canonicalSite({ frame, pages }: Site): Site {
     frame: {
       ...frame,
       textStyles: frame.textStyles.map((each) => ({ ...each, style: canonicalStyle(each.style) })),
-      ...(frame.shared && { shared: canonicalPages(frame.shared) }),
+      ...(frame.shared && { shared: canonicalPages(frame.shared as Record<string, Page>) }),
     },
     pages: canonicalPages(pages),
   };

@@ -1,8 +1,8 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { layeredSchema, type Layered } from '../layered/layered.ts';
+import { layeredSchema, overridesSchema, type Layered } from '../layered/layered.ts';
 import { NodeIdSchema } from '../elements/nodeid.ts';
 import { PARTS, type Part } from '../elements/parts.ts';
-import { PROPERTIES } from '../elements/properties/table.ts';
+import { PROPERTIES } from '../elements/propertytable.ts';
 
 /** The styles of one part: a layered value for each property that is set, checked by the property table. */
 export type PartStyle = Record<string, Layered<unknown>>;
@@ -16,7 +16,7 @@ const partStyleSchema = (part: Part) =>
       Object.fromEntries(
         PROPERTIES.filter((property) => part === 'self' || property.parts?.includes(part)).map((property) => [
           property.name,
-          Type.Optional(layeredSchema(property.type.schema)),
+          Type.Optional((property.wording ? overridesSchema : layeredSchema)(property.type.schema)),
         ]),
       ),
       { additionalProperties: false },
@@ -29,6 +29,10 @@ export const StyleSchema = Type.Unsafe<Style>(
   }),
 );
 
+/** The visitors that something can be for, where it is not for everyone. */
+export const AUDIENCES = ['signed-in', 'signed-out'] as const;
+export type Audience = (typeof AUDIENCES)[number];
+
 /** An element of a page. Nodes lie in a flat map; `parent` and `children` make the tree. */
 export const NodeSchema = Type.Object(
   {
@@ -39,6 +43,8 @@ export const NodeSchema = Type.Object(
     children: Type.Array(NodeIdSchema, { uniqueItems: true, maxItems: 500 }),
     /** The text style it takes instead of the one its kind takes by itself. */
     textStyle: Type.Optional(Type.String({ minLength: 1, maxLength: 40 })),
+    /** The visitors it is for; absent: everyone. */
+    audience: Type.Optional(Type.Union(AUDIENCES.map((each) => Type.Literal(each)))),
     style: StyleSchema,
     /** What is the same in every view; the fields are those of the kind. */
     content: Type.Record(Type.String({ maxLength: 40 }), Type.Unknown()),

@@ -6,9 +6,12 @@ import {
   homePageOf,
   pagesOf,
   SHARED_PLACES,
+  TREE_NAME,
+  type KeptName,
   type Page,
   type PageHead,
   type SharedPlace,
+  type TreeName,
   type Site,
   type SiteFrame,
 } from './site.ts';
@@ -16,21 +19,22 @@ import {
 /** The longest name that an id may be given. */
 const LONGEST_ID = 40;
 
-/** What the ids of elements begin with that pages share: so that none of them is ever that of a page's own element. */
-const PREFIXES: Record<SharedPlace, string> = { head: 'shared-head-', foot: 'shared-foot-' };
+/** What the ids of elements begin with that stand beside the pages: so that none of them is ever that of a page's own element. */
+const PREFIX = new RegExp(`^shared-(${TREE_NAME})-`);
+const prefixOf = (tree: TreeName): string => `shared-${tree}-`;
 
-/** Where the element of an id stands on all pages; undefined for a page's own. */
-export const sharedPlaceOf = (id: string): SharedPlace | undefined =>
-  SHARED_PLACES.find((place) => id.startsWith(PREFIXES[place]));
+/** The tree beside the pages that the element of an id stands in; undefined for a page's own. */
+export const sharedPlaceOf = (id: string): TreeName | undefined =>
+  PREFIX.exec(id)?.[1] as TreeName | undefined;
 
 /** An element's id without what says where it is shared. */
-const ownId = (id: string): string => id.slice(sharedPlaceOf(id) ? PREFIXES[sharedPlaceOf(id)!].length : 0);
+const ownId = (id: string): string => id.replace(PREFIX, '');
 
 /** An id as it has to be in a place: of what is shared there, or, without one, of a page's own element. */
-export function idIn(place: SharedPlace | undefined, id: string): NodeId {
+export function idIn(place: TreeName | undefined, id: string): NodeId {
   if (sharedPlaceOf(id) === place) return id as NodeId;
   const own = ownId(id);
-  if (place) return `${PREFIXES[place]}${own}`.slice(0, LONGEST_ID) as NodeId;
+  if (place) return `${prefixOf(place)}${own}`.slice(0, LONGEST_ID) as NodeId;
   // What is left may begin in a way that an id must not.
   return (/^[A-Za-z]/.test(own) ? own : `e${own}`) as NodeId;
 }
@@ -39,16 +43,40 @@ export function idIn(place: SharedPlace | undefined, id: string): NodeId {
 export const sharedTrees = ({ shared = {} }: Pick<SiteFrame, 'shared'>): Page[] =>
   SHARED_PLACES.flatMap((place) => shared[place] ?? []);
 
-/** Every tree of elements of a site: its pages in their order, and what they share. */
-export const treesOf = (site: Site): Page[] => [...pagesOf(site), ...sharedTrees(site.frame)];
+/** The blocks that are kept to be placed, by their names. */
+export const keptBlocks = ({
+  shared = {},
+}: Pick<SiteFrame, 'shared'>): (Page & { id: NodeId & KeptName })[] =>
+  Object.values(shared)
+    .filter((tree): tree is Page & { id: NodeId & KeptName } => isKept(tree?.id))
+    .sort(
+      (one, other) => nameOf(one).localeCompare(nameOf(other), 'en') || one.id.localeCompare(other.id, 'en'),
+    );
+
+/** Whether a tree beside the pages is a kept block, which no page shows. */
+export const isKept = (tree: string | undefined): tree is KeptName => tree?.startsWith('kept-') ?? false;
+
+const nameOf = ({ root, nodes }: Page): string => nodes[root].name;
+
+/** Every tree that stands beside the pages: what they share, and what is kept. */
+export const treesBeside = (frame: Pick<SiteFrame, 'shared'>): Page[] => [
+  ...sharedTrees(frame),
+  ...keptBlocks(frame),
+];
+
+/** The trees of which pages are made. */
+export const publishedTrees = (site: Site): Page[] => [...pagesOf(site), ...sharedTrees(site.frame)];
+
+/** Every tree of elements of a site: its pages in their order, what they share, and what is kept. */
+export const treesOf = (site: Site): Page[] => [...pagesOf(site), ...treesBeside(site.frame)];
 
 /** The places in which a page shows what is shared. */
 export const sharedOn = ({ shared = {} }: Pick<SiteFrame, 'shared'>, head: PageHead): SharedPlace[] =>
   SHARED_PLACES.filter((place) => shared[place] && !head.without?.includes(place));
 
 /** A page on which something shared is shown: the home page, or the first that does not leave it out. */
-export const pageShowing = (frame: SiteFrame, place: SharedPlace): NodeId =>
-  [homePageOf(frame), ...frame.pages].find((head) => !head.without?.includes(place))?.id ??
+export const pageShowing = (frame: SiteFrame, place: TreeName): NodeId =>
+  [homePageOf(frame), ...frame.pages].find(({ without }) => !without?.some((each) => each === place))?.id ??
   homePageOf(frame).id;
 
 /** Whether two frames are the same but for what their pages share. */

@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { NodeSchema, StyleSchema, type Node } from './node.ts';
 import { NodeIdSchema, type NodeId } from '../elements/nodeid.ts';
+import { layeredSchema } from '../layered/layered.ts';
 import { ViewsSchema } from '../layered/views.ts';
 import { AssetSchema, ColourSchema, FontSchema, SpacingStepSchema, Token } from '../theme/stock.ts';
 
@@ -13,6 +14,16 @@ const closed = { additionalProperties: false };
 /** Where an element tree that all pages share stands on them: above what is their own, or below. */
 export const SHARED_PLACES = ['head', 'foot'] as const;
 export type SharedPlace = (typeof SHARED_PLACES)[number];
+
+/** The name of a kept block among the trees that stand beside the pages. */
+export type KeptName = `kept-${string}`;
+/** A tree of elements that stands beside the pages: what all of them share in a place, or a block that is kept to be placed. */
+export type TreeName = SharedPlace | KeptName;
+export const TREE_NAME = 'head|foot|kept-[a-z0-9]{1,12}';
+
+/** How a page is offered to visitors: in menus; only to who follows a link; or not at all, with a notice and a way on in its place. */
+export const OFFERINGS = ['listed', 'unlisted', 'withheld'] as const;
+export type Offering = (typeof OFFERINGS)[number];
 
 /** A language as a BCP 47 tag. */
 const Language = Type.String({ pattern: '^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$' });
@@ -45,6 +56,10 @@ const head = {
       uniqueItems: true,
     }),
   ),
+  /** How it is offered, by view; absent: in menus everywhere. */
+  offered: Type.Optional(layeredSchema(Type.Union(OFFERINGS.map((each) => Type.Literal(each))))),
+  /** What stands in its place where it is not offered. */
+  notice: Type.Optional(Type.String({ minLength: 1, maxLength: 320 })),
 };
 const tree = {
   id: NodeIdSchema,
@@ -71,9 +86,11 @@ const frame = {
   spacing: Type.Array(SpacingStepSchema, { maxItems: 40 }),
   fonts: Type.Array(FontSchema, { maxItems: 40 }),
   assets: Type.Array(AssetSchema, { maxItems: 5000 }),
-  /** Sections that all pages share, each kept like a page of which it is the root. */
+  /** Sections that all pages share, and blocks that are kept, each like a page of which it is the root. */
   shared: Type.Optional(
-    Type.Object({ head: Type.Optional(PageSchema), foot: Type.Optional(PageSchema) }, closed),
+    Type.Unsafe<Partial<Record<TreeName, Page>>>(
+      Type.Record(Type.String({ pattern: `^(${TREE_NAME})$` }), PageSchema, closed),
+    ),
   ),
 };
 

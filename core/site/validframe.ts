@@ -1,9 +1,9 @@
-import { propertyOf } from '../elements/properties/table.ts';
+import { propertyOf } from '../elements/propertytable.ts';
 import { pointer, type Fault } from '../faults.ts';
 import type { Views } from '../layered/views.ts';
 import { FAMILIES } from '../theme/families.ts';
 import { isFilm, isPicture } from '../theme/stock.ts';
-import { SHARED_PLACES, type SiteFrame } from './site.ts';
+import type { Page, SiteFrame, TreeName } from './site.ts';
 import { sharedRules } from './validpage.ts';
 import { layeredFaults, styleFaults } from './validvalues.ts';
 
@@ -54,10 +54,16 @@ export function frameRules(frame: SiteFrame): Fault[] {
     const path = pointer('/textStyles', index, 'style', 'self');
     faults.push(...styleFaults(style.style.self ?? {}, path, frame, (property) => property.group === 'text'));
   });
+  frame.pages.forEach(({ offered }, index) => {
+    if (!offered) return;
+    const path = pointer('/pages', index, 'offered');
+    faults.push(...layeredFaults(offered, path, frame, () => undefined));
+    if (offered.base === undefined)
+      faults.push({ path, sentence: 'How a page is offered is said for the base view, too.' });
+  });
   if (faults.length > 0) return faults;
-  for (const place of SHARED_PLACES) {
-    const tree = frame.shared?.[place];
-    if (tree) faults.push(...sharedRules(tree, frame, place, pointer('/shared', place)));
+  for (const [place, tree] of Object.entries(frame.shared ?? {}) as [TreeName, Page][]) {
+    faults.push(...sharedRules(tree, frame, place, pointer('/shared', place)));
   }
   return faults;
 }

@@ -4,12 +4,12 @@ import { kindOf } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Part } from '../elements/parts.ts';
 import type { Property } from '../elements/properties/property.ts';
-import { propertyOf } from '../elements/properties/table.ts';
+import { propertyOf } from '../elements/propertytable.ts';
 import { pointer, schemaFaults, type Fault } from '../faults.ts';
 import { applies } from './applies.ts';
 import type { Node, PartStyle } from './node.ts';
 import { sharedPlaceOf } from './shared.ts';
-import type { Page, SharedPlace, SiteFrame } from './site.ts';
+import type { Page, SiteFrame, TreeName } from './site.ts';
 import { styleFaults } from './validvalues.ts';
 
 /**
@@ -27,9 +27,14 @@ export function pageRules(page: Page, frame: SiteFrame, path: string, nodes?: It
 }
 
 const ROOT = 'page' as NodeId;
+const SECTION = 'section' as NodeId;
+const ROW = 'row' as NodeId;
 
-/** What a tree that all pages share breaks of the rules: it has to be right on a page that holds nothing else. */
-export function sharedRules(tree: Page, frame: SiteFrame, place: SharedPlace, path: string): Fault[] {
+/**
+ * What a tree that stands beside the pages breaks of the rules: it has to be right on a page that holds nothing else; a kept block
+ * that is no section, in a row of a section.
+ */
+export function sharedRules(tree: Page, frame: SiteFrame, place: TreeName, path: string): Fault[] {
   const strangers = (Object.keys(tree.nodes) as NodeId[]).filter((id) => sharedPlaceOf(id) !== place);
   const root = tree.nodes[tree.root] as Node | undefined;
   if (strangers.length > 0 || !root)
@@ -49,7 +54,16 @@ export function sharedRules(tree: Page, frame: SiteFrame, place: SharedPlace, pa
     style: {},
     content: {},
   };
-  const nodes = { ...tree.nodes, [root.id]: { ...root, parent: ROOT }, [ROOT]: page };
+  const inRow = place.startsWith('kept-') && root.kind !== 'section';
+  const holder = (id: NodeId, kind: string, parent: NodeId, child: NodeId): Record<NodeId, Node> => ({
+    [id]: { ...page, id, kind, parent, children: [child] },
+  });
+  const nodes = {
+    ...tree.nodes,
+    ...(inRow && { ...holder(SECTION, 'section', ROOT, ROW), ...holder(ROW, 'row', SECTION, root.id) }),
+    [root.id]: { ...root, parent: inRow ? ROW : ROOT },
+    [ROOT]: inRow ? { ...page, children: [SECTION] } : page,
+  };
   return treeRules({ id: tree.id, root: ROOT, nodes }, frame, path);
 }
 
@@ -109,17 +123,27 @@ function treeFaults(page: Page, path: string): Fault[] {
     }));
 }
 
+/** What decides which kinds may stand in a parent: of alternates, what the set of them stands in. */
+const placeHolder = (page: Page, parent: Node): Node =>
+  parent.kind === 'alternates' && parent.parent !== null ? page.nodes[parent.parent] : parent;
+
 function nodeFaults(node: Node, page: Page, frame: SiteFrame, path: string): Fault[] {
   const kind = kindOf(node.kind);
   if (!kind) return [{ path: `${path}/kind`, sentence: `There is no kind of element “${node.kind}”.` }];
   const faults: Fault[] = [];
   const parent = node.parent === null ? undefined : page.nodes[node.parent];
-  if (parent && !kindOf(parent.kind)?.accepts.includes(node.kind)) {
-    faults.push({ path: `${path}/parent`, sentence: `A ${node.kind} cannot stand in a ${parent.kind}.` });
+  const holder = parent && placeHolder(page, parent);
+  if (parent && ![parent, holder].every((each) => kindOf(each!.kind)?.accepts.includes(node.kind))) {
+    faults.push({ path: `${path}/parent`, sentence: `A ${node.kind} cannot stand in a ${holder!.kind}.` });
   }
   if (!parent && node.kind !== 'page') {
     faults.push({ path: `${path}/parent`, sentence: 'Only the page itself has no parent.' });
   }
+  if (node.audience !== undefined && (!parent || parent.kind === 'alternates'))
+    faults.push({
+      path: `${path}/audience`,
+      sentence: 'A page, and each of a set of alternates, is for everyone.',
+    });
   if (node.textStyle !== undefined && !frame.textStyles.some((style) => style.id === node.textStyle)) {
     faults.push({ path: `${path}/textStyle`, sentence: `The site has no text style “${node.textStyle}”.` });
   }

@@ -1,5 +1,5 @@
 import { pointer, type Fault } from '../faults.ts';
-import { propertyOf } from '../elements/properties/table.ts';
+import { propertyOf } from '../elements/propertytable.ts';
 import type { Property } from '../elements/properties/property.ts';
 import type { Layered } from '../layered/layered.ts';
 import type { PartStyle } from './node.ts';

@@ -1,3 +1,4 @@
+import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
 import { express } from '../layered/express.ts';
 import type { Layered } from '../layered/layered.ts';
 import type { View, Views } from '../layered/views.ts';
@@ -8,6 +9,10 @@ import { branch, type Branch } from './tree.ts';
 export interface Making {
   look: Look;
   name: string;
+  /** Ids of pictures of the site's shelf that can be shown in sections. */
+  pictures: readonly string[];
+  /** The nth of these, again from the first where there are fewer; none where there are none. */
+  picture(nth: number): string;
   /** A layered value with the fewest overrides. */
   by<T>(wanted: (view: View) => T): Layered<T>;
   /** One value in views of little width, one in middling ones, one in the others. */
@@ -20,13 +25,15 @@ export interface Making {
 export const NARROW = 600;
 const MIDDLING = 1000;
 
-const isNarrow = ({ sheet }: View): boolean => sheet.width < NARROW;
+export const isNarrow = ({ sheet }: View): boolean => sheet.width < NARROW;
 
-export function makingOf(views: Views, look: Look, name: string): Making {
+export function makingOf(views: Views, look: Look, name: string, pictures: readonly string[] = []): Making {
   const by = <T>(wanted: (view: View) => T) => express(views, wanted);
   return {
     look,
     name,
+    pictures,
+    picture: (nth) => pictures[nth % pictures.length] ?? NO_PICTURE,
     by,
     widths: (narrow, middling, wide) =>
       by((view) => (isNarrow(view) ? narrow : view.sheet.width < MIDDLING ? middling : wide)),

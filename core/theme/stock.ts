@@ -91,4 +91,6 @@ export interface Stock {
   spacing: readonly SpacingStep[];
   fonts: readonly Font[];
   assets: readonly Asset[];
+  /** The pages that links may lead to. */
+  pages?: readonly { id: string; title: string }[];
 }

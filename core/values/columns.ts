@@ -1,7 +1,7 @@
 import type { Columns } from '../layout/spans.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
-import { knownProperty } from '../elements/properties/table.ts';
+import { knownProperty } from '../elements/propertytable.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
 import { childrenIn, isShown } from './visibility.ts';

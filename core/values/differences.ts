@@ -1,7 +1,7 @@
 import type { Node } from '../site/node.ts';
 import type { Property } from '../elements/properties/property.ts';
 import { PARTS, type Part } from '../elements/parts.ts';
-import { knownProperty, placeOf } from '../elements/properties/table.ts';
+import { knownProperty, placeOf } from '../elements/propertytable.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import type { ViewId } from '../layered/views.ts';
 import { sourceOrder } from '../site/sourceorder.ts';

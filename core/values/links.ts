@@ -1,10 +1,13 @@
-import { knownKind } from '../elements/kinds/table.ts';
 import { targetOf } from '../markup/link.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { composed, treesOf } from '../site/shared.ts';
-import type { Page, Site } from '../site/site.ts';
+import type { Page, Site, SiteFrame } from '../site/site.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import type { ViewId, Views } from '../layered/views.ts';
+import { isShown } from './visibility.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
+import { saidIn, saidOtherwise } from './wordings.ts';
 
 /** An element with links to something, and how many. */
 export interface LinkingElement {
@@ -12,21 +15,12 @@ export interface LinkingElement {
   count: number;
 }
 
-/**
- * The content of an element with another link in place of each; where none is given, what was linked stays and leads nowhere.
- * Fields in which nothing changes stay the same values.
- */
-export function withLinks(
-  { kind, content }: Pick<Node, 'kind' | 'content'>,
+/** What an element says, with another link in place of each; where none is given, what was linked stays and leads nowhere. */
+export const withLinks = (
+  node: Pick<Node, 'kind' | 'content' | 'style'>,
   map: (link: string) => string | undefined,
-): Node['content'] {
-  const made = { ...content };
-  for (const { name, type } of knownKind(kind).content) {
-    const value = content[name];
-    if (value !== undefined && type.withLinks) made[name] = type.withLinks(value, map) as unknown;
-  }
-  return made;
-}
+): Pick<Node, 'content' | 'style'> =>
+  saidOtherwise(node, ({ withLinks: change }) => change && ((value) => change(value, map) as unknown));
 
 /** The elements of a page with links that fit, in source order. */
 export function linking(page: Page, fits: (link: string) => boolean): LinkingElement[] {
@@ -42,12 +36,35 @@ export const leadsTo =
   (link: string): boolean =>
     targetOf(link)?.page === page;
 
-/** The links of an element, in their order. */
-export function linksIn(node: Pick<Node, 'kind' | 'content'>): string[] {
+/** The links of an element, in their order, those of each wording too. */
+export function linksIn(node: Pick<Node, 'kind' | 'content' | 'style'>): string[] {
   const links: string[] = [];
   withLinks(node, (link) => (links.push(link), link));
   return links;
 }
+
+/** The links that an element has in a view, by what it says there. */
+export function linksSaidIn(node: Node, views: Views, view: ViewId): string[] {
+  const links: string[] = [];
+  for (const { name, type } of knownKind(node.kind).content)
+    type.withLinks?.(saidIn<unknown>(node, views, name, view), (link) => (links.push(link), link));
+  return links;
+}
+
+/** The elements of a page that lead somewhere in any of some views: shown there, as far as they say themselves, and with a link that fits. */
+export const leadingIn = (
+  frame: SiteFrame,
+  page: Page,
+  views: readonly ViewId[],
+  fits: (link: string) => boolean,
+): Node[] =>
+  sourceOrder(page).filter((node) =>
+    views.some(
+      (view) =>
+        linksSaidIn(node, frame.views, view).some(fits) &&
+        (node.parent === null || isShown(frame, page, node, view)),
+    ),
+  );
 
 /** The places that links from other pages lead to, by page. */
 export function linkedPlaces(site: Site): ReadonlyMap<string, ReadonlySet<string>> {

@@ -2,7 +2,8 @@ import type { Layered } from '../layered/layered.ts';
 import type { Node } from '../site/node.ts';
 import type { Part } from '../elements/parts.ts';
 import type { NodeId } from '../elements/nodeid.ts';
-import type { Kind } from '../elements/kinds/kind.ts';
+import { contentOf, type Kind } from '../elements/kinds/kind.ts';
+import type { Wording } from '../elements/content/wording.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { Property } from '../elements/properties/property.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
@@ -44,9 +45,16 @@ export function kindDefault(kind: string, property: Property, view: View, part: 
   return typeof value === 'function' ? (value as (view: View) => unknown)(view) : value;
 }
 
-/** The layered value of a property that a node itself holds. */
-export function ownLayered(node: Node, part: Part, property: Property): Layered<unknown> | undefined {
-  return node.style[part]?.[property.name];
+/** The layered value of a property that a node itself holds. What its content says is the base of its wordings. */
+export function ownLayered(
+  { kind, content, style }: Pick<Node, 'kind' | 'content' | 'style'>,
+  part: Part,
+  property: Property,
+): Layered<unknown> | undefined {
+  const own = style[part]?.[property.name];
+  if (!property.wording) return own;
+  const says: unknown = contentOf(knownKind(kind), { content }, property.wording.field.name);
+  return { base: { says } satisfies Wording, ...own };
 }
 
 /**

@@ -1,27 +1,22 @@
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { knownKind } from '../elements/kinds/table.ts';
-import { knownProperty } from '../elements/properties/table.ts';
+import { knownProperty } from '../elements/propertytable.ts';
 import type { Layered } from '../layered/layered.ts';
 import type { ViewId } from '../layered/views.ts';
 import { targetOf } from '../markup/link.ts';
 import { linksIn } from './links.ts';
+import { saidOtherwise } from './wordings.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { pageShowing, sharedPlaceOf, treesOf } from '../site/shared.ts';
 import type { Site } from '../site/site.ts';
 
-/** The content of an element with another picture or film in place of each; fields in which nothing changes stay the same values. */
-export function withAssets(
-  { kind, content }: Pick<Node, 'kind' | 'content'>,
+/** What an element says, with another picture or film in place of each. */
+export const withAssets = (
+  node: Pick<Node, 'kind' | 'content' | 'style'>,
   map: (asset: string) => string,
-): Node['content'] {
-  const made = { ...content };
-  for (const { name, type } of knownKind(kind).content) {
-    const value = content[name];
-    if (value !== undefined && type.withAssets) made[name] = type.withAssets(value, map) as unknown;
-  }
-  return made;
-}
+): Pick<Node, 'content' | 'style'> =>
+  saidOtherwise(node, ({ withAssets: change }) => change && ((value) => change(value, map) as unknown));
 
 /** Where a picture or film stands: in an element's content, or as its value in some views. */
 export interface AssetUse {

@@ -1,9 +1,10 @@
 import type { Layered } from '../layered/layered.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
-import { knownProperty } from '../elements/properties/table.ts';
+import { knownProperty } from '../elements/propertytable.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import type { ViewId } from '../layered/views.ts';
+import { shownOf } from '../layout/alternates.ts';
 import { completeOrder } from '../layout/order.ts';
 import { held } from '../layered/resolve.ts';
 import { resolve } from './trace.ts';
@@ -12,15 +13,30 @@ import { resolve } from './trace.ts';
 export const ownVisibility = ({ style }: Node): Layered<boolean> | undefined =>
   style.self?.shown as Layered<boolean> | undefined;
 
-/** Whether some view hides an element itself. */
-export function hiddenSomewhere({ views }: Pick<SiteFrame, 'views'>, node: Node): boolean {
-  const shown = ownVisibility(node);
-  return !!shown && views.list.some((view) => held(shown, views, view.id)?.value === false);
+/** Which of a set of alternates shows in a view; undefined for what is no set, and for an empty one. */
+export const alternateIn = (site: SiteFrame, set: Node, view: ViewId): NodeId | undefined =>
+  set.kind === 'alternates'
+    ? shownOf(set.children, held(set.style.self?.alternate, site.views, view)?.value as NodeId | undefined)
+    : undefined;
+
+/** Whether an element is one of a set of alternates of which another shows in a view. */
+export function givesWay(site: SiteFrame, page: Page, { id, parent }: Node, view: ViewId): boolean {
+  const set = parent === null ? undefined : page.nodes[parent];
+  return set?.kind === 'alternates' && alternateIn(site, set, view) !== id;
 }
 
-/** Whether an element is itself set to be shown in a view. */
+/** Whether some view hides an element itself, or shows another in its place. */
+export function hiddenSomewhere(site: SiteFrame, page: Page, node: Node): boolean {
+  const { views } = site;
+  const shown = ownVisibility(node);
+  return views.list.some(
+    ({ id }) => (shown && held(shown, views, id)?.value === false) || givesWay(site, page, node, id),
+  );
+}
+
+/** Whether an element is itself set to be shown in a view, and is the one of its set, where it is an alternate. */
 export const isShown = (site: SiteFrame, page: Page, node: Node, view: ViewId): boolean =>
-  resolve(site, page, node, knownProperty('shown'), view) as boolean;
+  resolve(site, page, node, knownProperty('shown'), view) !== false && !givesWay(site, page, node, view);
 
 /** The nearest element, itself or above, that is not shown in a view and so takes this one with it; undefined when it is there. */
 export function hiddenBy(site: SiteFrame, page: Page, node: Node, view: ViewId): NodeId | undefined {

@@ -4,8 +4,11 @@ import { viewOf, type ViewId } from '../layered/views.ts';
 import { applies } from '../site/applies.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
+import { OVERLAY, type Hold } from '../elements/properties/area.ts';
+import type { Offset } from '../elements/valuetypes/offset.ts';
 import { knownKind } from '../elements/kinds/table.ts';
-import { knownProperty } from '../elements/properties/table.ts';
+import { knownProperty } from '../elements/propertytable.ts';
+import type { Ratio } from '../elements/valuetypes/geometry.ts';
 import type { Extent } from '../elements/valuetypes/extent.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { spaceAt, type Space } from '../theme/spacing.ts';
@@ -35,6 +38,15 @@ export function widthsIn(site: SiteFrame, page: Page) {
   const borders = (node: Node, view: ViewId): number =>
     (value<number>(node, 'borderLeft', view) ?? 0) + (value<number>(node, 'borderRight', view) ?? 0);
 
+  /** px; how much narrower than its box a picture is drawn by the borders: what they take of its width it may need for its height. */
+  function bordersTaken(node: Node, view: ViewId, shape: number | undefined): number {
+    const beside = borders(node, view);
+    if (shape === undefined) return beside;
+    const above =
+      (value<number>(node, 'borderTop', view) ?? 0) + (value<number>(node, 'borderBottom', view) ?? 0);
+    return Math.min(beside, above * shape);
+  }
+
   /** What an extent is where so much room is; undefined where the box follows what it stands in or holds. */
   const extent = (value: Extent | undefined, room: Measure): Measure | undefined => {
     if (value === undefined || value === 'auto') return undefined;
@@ -50,13 +62,15 @@ export function widthsIn(site: SiteFrame, page: Page) {
         return value<boolean>(child, 'bleed', view)
           ? content
           : notNegative(least(pixels(grid.maxWidth), plus(content, -2 * grid.margin)));
-      case 'row': {
-        const { columns } = grid;
+      case 'row':
+      case OVERLAY: {
+        const { columns, gutter } = grid;
+        const gap = parent.kind === OVERLAY ? gutter : space(parent, 'gap', view);
         const span = heldSpan(value<number>(child, 'span', view) ?? columns, columns);
         const gaps = (columns - span) / columns;
         // A gap is a column's share of the row at most.
         return greatest(
-          plus(times(content, span / columns), -space(parent, 'gap', view) * gaps),
+          plus(times(content, span / columns), -gap * gaps),
           times(content, span / columns - gaps / columns),
         );
       }
@@ -73,15 +87,43 @@ export function widthsIn(site: SiteFrame, page: Page) {
     }
   }
 
+  /**
+   * The width of what stands on the page and has both a height and a shape: it is not stretched then (CSS Box Alignment 3, §6.1, of
+   * `normal`; CSS Sizing 4, §5.1). Undefined for all else.
+   */
+  function byRatio(node: Node, view: ViewId): Measure | undefined {
+    const [height, shape] = [
+      value<number | 'auto'>(node, 'height', view),
+      value<Ratio | 'auto'>(node, 'aspectRatio', view),
+    ];
+    if (typeof height !== 'number' || typeof shape !== 'object') return undefined;
+    const tall = Math.max(height, value<number>(node, 'minHeight', view) ?? 0);
+    return pixels((tall * shape.width) / shape.height);
+  }
+
+  /** px; the room that an element keeps at its start and its end. */
+  function besideOf(node: Node, view: ViewId): number {
+    const offset = value<Offset>(node, 'offsetAcross', view);
+    if (!offset) return space(node, 'marginLeft', view) + space(node, 'marginRight', view);
+    const sides = { start: 1, center: 0, end: 1, stretch: 2 }[value<Hold>(node, 'heldAcross', view)!];
+    return 'px' in offset ? offset.px * sides : 0;
+  }
+
+  /** What an element keeps to across, of the place that it has. */
+  function alignOf(node: Node, parent: Node, view: ViewId): string {
+    const held = value<Hold>(node, 'heldAcross', view);
+    const own = held ?? value<string>(node, 'blockAlign', view) ?? 'auto';
+    return own === 'auto' ? (value<string>(parent, 'justifyItems', view) ?? 'stretch') : own;
+  }
+
   /** The width of an element from edge to edge; `natural`, px, is what it takes where it is not stretched and has no width of its own. */
   function outerWidth(node: Node, view: ViewId, natural?: number): Measure {
     if (node.parent === null) return WINDOW;
     const parent = page.nodes[node.parent];
-    if (parent.parent === null) return WINDOW;
+    if (parent.parent === null) return byRatio(node, view) ?? WINDOW;
     const room = area(parent, node, view);
-    const free = notNegative(plus(room, -space(node, 'marginLeft', view) - space(node, 'marginRight', view)));
-    const own = value<string>(node, 'blockAlign', view) ?? 'auto';
-    const align = own === 'auto' ? (value<string>(parent, 'justifyItems', view) ?? 'stretch') : own;
+    const free = notNegative(plus(room, -besideOf(node, view)));
+    const align = alignOf(node, parent, view);
     const taken = align === 'stretch' || natural === undefined ? free : least(pixels(natural), free);
     let width = extent(value<Extent>(node, 'width', view), room) ?? taken;
     const most = extent(value<Extent>(node, 'maxWidth', view), room);
@@ -102,15 +144,19 @@ export function widthsIn(site: SiteFrame, page: Page) {
   }
 
   return {
-    /** How wide a picture is shown in an element in a view: the one that it is, or each of those that it has side by side. */
-    pictureWidth(id: NodeId, view: ViewId, natural: number): Measure {
+    /**
+     * How wide a picture is shown in an element in a view: the one that it is, or each of those that it has side by side. One that fills
+     * its box has that box’s shape with its borders (CSS Sizing 4, §5.1), of which `shape` is width to height.
+     */
+    pictureWidth(id: NodeId, view: ViewId, natural: number, shape?: number): Measure {
       const node = page.nodes[id];
+      const taken = bordersTaken(node, view, shape);
       const tiled = knownKind(node.kind).traits.includes('tiled');
       const outer = outerWidth(node, view, tiled ? undefined : natural + borders(node, view));
-      if (!tiled) return notNegative(plus(outer, -borders(node, view)));
+      if (!tiled) return notNegative(plus(outer, -taken));
       const tiles = value<number>(node, 'tiles', view)!;
       const gaps = (space(node, 'gap', view) * (tiles - 1)) / tiles;
-      return notNegative(plus(times(outer, 1 / tiles), -gaps - borders(node, view)));
+      return notNegative(plus(times(outer, 1 / tiles), -gaps - taken));
     },
   };
 }

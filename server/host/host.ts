@@ -1,11 +1,12 @@
 import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http';
 import type { Logger } from 'pino';
-import { MISSING_PATH } from '../../core/index.ts';
+import { MISSING_PATH, SIGN, signedInPath } from '../../core/index.ts';
 import { MISDIRECTED, type HostCheck } from '../allowedhosts.ts';
 import type { PublishedEntry } from '../store/schema.ts';
 import { accepted } from './encodings.ts';
 import { rangeOf } from './ranges.ts';
 import type { Publisher } from './publisher.ts';
+import { sentBy, visitors, wayBack } from './visitors.ts';
 
 /** Published pages carry no script, so none may run, and they load nothing from elsewhere. */
 const ALWAYS = {
@@ -25,16 +26,51 @@ function send(response: ServerResponse, status: number, headers: Record<string, 
   response.end(body);
 }
 
+/** `more`: HTML below the words. */
 function plainPage(
   response: ServerResponse,
   status: number,
   title: string,
   words: string,
-  headers: Record<string, string> = {},
+  { headers = {}, more = '' }: { headers?: Record<string, string>; more?: string } = {},
 ): void {
-  const html = `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${title}</title></head><body><main><h1>${title}</h1><p>${words}</p></main></body></html>\n`;
+  const html = `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${title}</title></head><body><main><h1>${title}</h1><p>${words}</p>${more}</main></body></html>\n`;
   const always = { 'Cache-Control': 'no-store', 'Content-Type': 'text/html; charset=utf-8' };
   send(response, status, { ...always, ...headers }, Buffer.from(html));
+}
+
+type Way = keyof typeof SIGN;
+const SIGNS = new Map<string, Way>([
+  [SIGN.in, 'in'],
+  [SIGN.out, 'out'],
+]);
+
+const escaped = (text: string) => text.replace(/[&<>"]/g, (each) => `&#${String(each.charCodeAt(0))};`);
+
+/** Where visitors sign in or out: a stand-in, which asks for nothing but a name. */
+function signPage(
+  response: ServerResponse,
+  way: Way,
+  name: string | undefined,
+  back: string,
+  fault = '',
+): void {
+  const form = (action: string, fields: string) =>
+    `<form method="post" action="../${action}"><input type="hidden" name="back" value="${escaped(back)}">${fields}</form>`;
+  const leave = `<p><a href="${escaped(back)}">Back to the site</a></p>`;
+  if (name !== undefined) {
+    const words = `You have signed in as ${escaped(name)}.`;
+    return plainPage(response, 200, 'Sign out', words, {
+      more: form(SIGN.out, '<button>Sign out</button>') + leave,
+    });
+  }
+  if (way === 'out') return plainPage(response, 200, 'Sign out', 'You have not signed in.', { more: leave });
+  const words =
+    'This host is a stand-in: whoever says a name has signed in. A host of your own asks for more.';
+  const field =
+    '<p><label>Your name <input name="name" autocomplete="username" required maxlength="80"></label> <button>Sign in</button></p>';
+  const more = (fault && `<p role="alert">${fault}</p>`) + form(SIGN.in, field) + leave;
+  plainPage(response, fault ? 400 : 200, 'Sign in', words, { more });
 }
 
 const noPage = (response: ServerResponse) =>
@@ -67,18 +103,20 @@ function pathOf(url: string): string | undefined {
 
 /** What is sent of a published file: the smallest form that is accepted, with the headers that belong to it. */
 function formOf(
-  { hash, type, encoded = {} }: PublishedEntry,
+  { hash, type, encoded = {}, audience }: PublishedEntry,
   acceptEncoding: string | undefined,
   lasting: boolean,
+  byVisitor: boolean,
 ) {
   const coding = accepted(acceptEncoding).find((each) => encoded[each] !== undefined);
   const form = coding === undefined ? hash : encoded[coding]!;
   const etag = `"${form.slice(0, 32)}"`;
   const headers: Record<string, string> = {
     ETag: etag,
-    'Cache-Control': lasting ? 'public, max-age=31536000, immutable' : 'no-cache',
+    // What is for members only is kept in no cache but theirs.
+    'Cache-Control': `${audience ? 'private, ' : lasting ? 'public, ' : ''}${lasting ? 'max-age=31536000, immutable' : 'no-cache'}`,
     'Content-Type': type,
-    Vary: 'Accept-Encoding',
+    Vary: byVisitor ? 'Accept-Encoding, Cookie' : 'Accept-Encoding',
     ...(coding !== undefined && { 'Content-Encoding': coding }),
   };
   return { form, etag, headers };
@@ -93,6 +131,25 @@ const isKnown = (etag: string, ifNoneMatch: string | undefined): boolean =>
  * nothing else, so it does without a framework: pages of a publication are answered from memory.
  */
 export function host(publisher: Publisher, log: Logger, isOwnHost: HostCheck): RequestListener {
+  const signed = visitors();
+
+  /** Signs a visitor in or out, and leads back to where they were. */
+  async function signing(
+    way: Way,
+    request: IncomingMessage,
+    response: ServerResponse,
+    root: string,
+  ): Promise<void> {
+    const sent = await sentBy(request);
+    if (!sent) return plainPage(response, 413, 'Too much was sent', 'A name is shorter than that.');
+    const back = wayBack(sent.get('back'), root);
+    const cookie =
+      way === 'out' ? signed.signOut(request, root) : signed.signIn(root, root, sent.get('name') ?? '');
+    if (cookie === undefined)
+      return signPage(response, way, undefined, back, 'Say a name; you are not signed in yet.');
+    send(response, 303, { Location: back, 'Set-Cookie': cookie, 'Cache-Control': 'no-store' });
+  }
+
   /** The site's own page for addresses where there is none, or a plain one. */
   async function missing(response: ServerResponse, draft: boolean, site: string): Promise<void> {
     const preview = draft ? await publisher.previewFile(site, MISSING_PATH) : undefined;
@@ -105,26 +162,49 @@ export function host(publisher: Publisher, log: Logger, isOwnHost: HostCheck): R
   async function answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
     if (!isOwnHost(request.headers.host))
       return plainPage(response, 421, 'Not the host of this name', MISDIRECTED);
-    if (request.method !== 'GET' && request.method !== 'HEAD') {
-      const words = 'This address can be read, not changed.';
-      return plainPage(response, 405, 'Only reading is possible', words, { Allow: 'GET, HEAD' });
-    }
+    const reads = request.method === 'GET' || request.method === 'HEAD';
     const path = pathOf(request.url ?? '/');
     if (path === undefined)
       return plainPage(response, 400, 'Malformed address', 'The address cannot be read.');
-    if (path === '/')
+    if (path === '/' && reads)
       return plainPage(response, 200, 'Dimorphe host', 'Published sites stand under their own names here.');
     const parts = path.split('/').slice(1);
     const closed = parts.at(-1) === '';
     if (closed) parts.pop();
     const draft = parts[0] === 'preview';
     const [site, ...rest] = draft ? parts.slice(1) : parts;
+    const root = draft ? `/preview/${site}/` : `/${site}/`;
+    const sign = rest.length === 1 ? SIGNS.get(rest[0]) : undefined;
+    const find = async (at: string) => ({
+      preview: draft && site !== undefined ? await publisher.previewFile(site, at) : undefined,
+      live: draft || site === undefined ? undefined : await publisher.liveFile(site, at),
+    });
+    const isThere = async () => {
+      const { preview, live } = await find('index.html');
+      return (preview ?? live) !== undefined;
+    };
+    // Nobody signs in at what is not there, and no cookie speaks of it.
+    if (request.method === 'POST' && sign)
+      return (await isThere()) ? signing(sign, request, response, root) : noPage(response);
+    if (!reads) {
+      const words = 'This address can be read, not changed.';
+      return plainPage(response, 405, 'Only reading is possible', words, { headers: { Allow: 'GET, HEAD' } });
+    }
     if (site === undefined) return noPage(response);
     const { path: file, folder } = fileAt(rest, closed);
-    const preview = draft ? await publisher.previewFile(site, file) : undefined;
-    const live = draft ? undefined : await publisher.liveFile(site, file);
-    const root = draft ? `/preview/${site}/` : `/${site}/`;
-    if (!preview && !live) return missing(response, draft, site);
+    const everyones = await find(file);
+    const members = await find(signedInPath(file));
+    const name = signed.of(request, root);
+    const isMember = name !== undefined;
+    const { preview, live } = isMember && (members.preview ?? members.live) ? members : everyones;
+    // What is for members only is not there for anyone else, whatever its address.
+    const kept = !isMember && (preview ?? live)?.audience !== undefined;
+    if (kept || (!preview && !live)) {
+      if (sign && !kept && (await isThere()))
+        return signPage(response, sign, name, wayBack(request.headers.referer, root));
+      return missing(response, draft, site);
+    }
+    const varies = (members.preview ?? members.live) ? { Vary: 'Cookie' } : undefined;
     const movedTo = preview?.movedTo ?? live?.movedTo;
     // Asked again each time: the address may come to be that of another page.
     if (movedTo !== undefined)
@@ -134,13 +214,14 @@ export function host(publisher: Publisher, log: Logger, isOwnHost: HostCheck): R
       return send(
         response,
         200,
-        { 'Cache-Control': 'no-store', 'Content-Type': preview.type },
+        { 'Cache-Control': 'no-store', 'Content-Type': preview.type, ...varies },
         preview.bytes,
       );
     const { form, etag, headers } = formOf(
       live!,
       request.headers['accept-encoding'] as string | undefined,
       FINGERPRINTED.test(file),
+      varies !== undefined,
     );
     if (isKnown(etag, request.headers['if-none-match'])) return send(response, 304, headers);
     const bytes = await publisher.bytes(form);

@@ -1,5 +1,11 @@
 import { nanoid } from 'nanoid';
-import { compileSite, type PublishedAt, type PublishedFile, type Site } from '../../core/index.ts';
+import {
+  compileSite,
+  lackedWithoutHost,
+  type PublishedAt,
+  type PublishedFile,
+  type Site,
+} from '../../core/index.ts';
 import type { LivePublication } from '../../api/responses.ts';
 import { publishedBytes } from '../media/bytes.ts';
 import { SOON, type PictureMaker, type Wanted } from '../media/making.ts';
@@ -15,6 +21,7 @@ export interface PreviewFile {
   type: string;
   bytes: Buffer;
   movedTo?: string;
+  audience?: 'signed-in';
 }
 
 /** How many previews are remembered; older ones answer 404. */
@@ -90,6 +97,7 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
           type,
           ...(await encodedForms(type, bytes)),
           ...(movedTo !== undefined && { movedTo }),
+          ...(file.audience && { audience: file.audience }),
         };
       }
       const kept = await store.publications.publish(id, manifest, snapshot.revision);
@@ -104,9 +112,13 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
     },
 
     /** The files of a site as they would be published; undefined when there is no such site. */
-    async files(id: string): Promise<ReturnType<typeof compiled> | undefined> {
+    async files(
+      id: string,
+    ): Promise<{ files: ReturnType<typeof compiled>; lacks: string | undefined } | undefined> {
       const snapshot = await store.history.snapshot(id);
-      return snapshot && compiled(snapshot.site, {});
+      if (!snapshot) return undefined;
+      const { site } = snapshot;
+      return { files: compiled(site, { still: true }), lacks: lackedWithoutHost(site) };
     },
 
     /** How many pictures the site's publication has made of others, and how many of them are there already. */
@@ -145,6 +157,7 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
           type: file.type,
           bytes: await bytesOf(file),
           movedTo: 'text' in file ? file.movedTo : undefined,
+          audience: file.audience,
         }
       );
     },

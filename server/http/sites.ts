@@ -94,7 +94,8 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
     const zip = new ZipFile();
     response.attachment(`${id}.zip`).type('zip');
     const sent = pipeline(zip.outputStream, response);
-    for await (const { file, bytes } of pages) zip.addBuffer(bytes, file.path);
+    for await (const { file, bytes } of pages.files) zip.addBuffer(bytes, file.path);
+    if (pages.lacks) zip.addBuffer(Buffer.from(`${pages.lacks}\n`), 'WHAT-IS-NOT-HERE.txt');
     zip.end();
     await sent;
   });

@@ -123,6 +123,8 @@ export interface PublishedEntry {
   encoded?: { br?: string; gzip?: string };
   /** Where the page is now that stood here, from the root of the site. */
   movedTo?: string;
+  /** Sent only to visitors who have signed in. */
+  audience?: 'signed-in';
 }
 
 /** The files of a publication by path. */

@@ -3,9 +3,16 @@ import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { expect } from 'chai';
 import { paths } from '../../api/paths.ts';
+import { DEMO_PAGES } from '../../demo/site.ts';
 import { byRole, resize, still, visit } from './browser.ts';
 import { cell, openBench, selectInOutline, type Bench } from './workbench.ts';
-import { Key } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
+
+/** The addresses of all pages of the demo site. */
+const PUBLISHED = [
+  ...['', 'tonight/', 'visits/', 'telescope-hire/', 'journal/', 'journal-the-shutter/'],
+  ...['journal-the-comet/', 'find-us/'],
+];
 
 const axeSource = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -13,7 +20,7 @@ describe('access', function () {
   this.timeout(120_000);
   let bench: Bench;
   before(async () => {
-    bench = await openBench();
+    bench = await openBench({ demo: DEMO_PAGES });
     await fetch(bench.running.url + paths.publications('brindle-hill'), { method: 'POST' });
   });
   after(() => bench?.end());
@@ -107,6 +114,15 @@ describe('access', function () {
       await selectInOutline(driver, name);
       expect(await violations(), name).to.deep.equal([]);
     }
+    await (await byRole(driver, 'button', 'Add an element')).click();
+    for (const shelf of ['Sections', 'Elements', 'Kept blocks']) {
+      await (await byRole(driver, 'button', shelf)).click();
+      expect(await violations(), shelf).to.deep.equal([]);
+    }
+    await (await byRole(driver, 'button', 'Close Add')).click();
+    await (await byRole(driver, 'button', 'Overview')).click();
+    await byRole(driver, 'button', /^Invitation, [\d,]+ px in Mobile/);
+    expect(await violations(), 'overview').to.deep.equal([]);
     await (await byRole(driver, 'button', 'Side by side')).click();
     expect(await violations(), 'side by side').to.deep.equal([]);
     for (const [name, property] of [
@@ -145,8 +161,9 @@ describe('access', function () {
   for (const width of [390, 820, 1280, 1680]) {
     it(`to the published pages at ${width} px`, async () => {
       await resize(bench.driver, width, 900);
-      for (const page of ['', 'visits/', 'find-us/']) {
+      for (const page of PUBLISHED) {
         await visit(bench.driver, `${bench.running.hostUrl}/brindle-hill/${page}`);
+        expect(await bench.driver.findElements(By.css('body.page')), page).to.have.length(1);
         expect(await violations(), page).to.deep.equal([]);
         expect(
           await bench.driver.executeScript('return document.documentElement.scrollWidth <= innerWidth'),

@@ -23,6 +23,8 @@ export async function openBrowser(): Promise<Browser> {
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',
+    // Menus and dialogs stand at once where they will stand, so that a click meets what it aimed at.
+    '--force-prefers-reduced-motion',
     '--force-color-profile=srgb',
     '--hide-scrollbars',
     '--lang=en-GB',

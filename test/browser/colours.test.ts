@@ -10,7 +10,7 @@ import { By } from 'selenium-webdriver';
 import { byRole, eventually, openBrowser, type Browser } from './browser.ts';
 import { computed, openBench, saysStep, selectInOutline, type, type Bench } from './workbench.ts';
 import { openStore } from '../../server/store/open.ts';
-import { demoSite } from '../../demo/site.ts';
+import { demoSite } from '../demo.ts';
 import { node } from '../core/acting.ts';
 import { freshFolder } from '../server/serving.ts';
 

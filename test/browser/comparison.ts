@@ -6,14 +6,18 @@ import {
   childrenIn,
   heldSpan,
   hiddenBy,
+  isShown,
   knownKind,
   knownProperty,
+  plainText,
   PROPERTIES,
   resolve,
+  saidIn,
   PARTS,
   heldStart,
   sizeAt,
   spaceAt,
+  standingIn,
   takes,
   trace,
   viewAt,
@@ -29,103 +33,7 @@ import {
   type View,
   type Views,
 } from '../../core/index.ts';
-
-/** What the browser tells of one element at one width. */
-export interface Seen {
-  style: Record<string, string>;
-  shown: boolean;
-  left: number;
-  top: number;
-  width: number;
-  source: string | null;
-}
-
-export interface SeenAt {
-  /** px; the width the browser really gave the page, as its root element has it. */
-  width: number;
-  elements: Record<string, Seen>;
-  /** Declarations that, written on an element itself, changed what it computes. */
-  changed: { id: string; what: string; from: string; to: string }[];
-}
-
-export const READ = [
-  'fontFamily',
-  'fontSize',
-  'lineHeight',
-  'fontWeight',
-  'textAlign',
-  'color',
-  'display',
-  'gridColumnStart',
-  'gridColumnEnd',
-  'gridTemplateColumns',
-  'order',
-  'justifySelf',
-  'alignItems',
-  'rowGap',
-  'columnGap',
-  'paddingTop',
-  'paddingRight',
-  'paddingBottom',
-  'paddingLeft',
-  'backgroundColor',
-  'width',
-  'borderLeftWidth',
-  'borderRightWidth',
-];
-
-/**
- * Runs in the browser: sets the frame to each width and reads every element. `zoom` makes widths fractional. A
- * picture's address counts without its folder: written on the element it is seen from the page, not from the style sheet.
- */
-export const READER = `
-  const [url, widths, classes, properties, declared, done] = arguments;
-  const frame = document.getElementById('frame');
-  const ticks = (win) => new Promise((resolve) => win.requestAnimationFrame(() => win.requestAnimationFrame(resolve)));
-  (async () => {
-    frame.style.zoom = '';
-    frame.style.width = '1000px';
-    await new Promise((resolve) => { frame.onload = resolve; frame.src = url; });
-    const win = frame.contentWindow, doc = frame.contentDocument;
-    await doc.fonts.ready;
-    const out = [];
-    for (const { width, zoom, view } of widths) {
-      frame.style.zoom = String(zoom);
-      frame.style.width = width + 'px';
-      await ticks(win);
-      const elements = {};
-      for (const [id, name] of classes) {
-        const element = doc.getElementsByClassName(name)[0];
-        const style = win.getComputedStyle(element);
-        const box = element.getBoundingClientRect();
-        elements[id] = {
-          style: Object.fromEntries(properties.map((property) => [property, style[property]])),
-          shown: element.checkVisibility(),
-          left: box.left, top: box.top, width: box.width,
-          source: element.querySelector(':scope > img') ? element.querySelector(':scope > img').currentSrc : null,
-        };
-      }
-      const changed = [];
-      for (const [id, name] of classes) {
-        const element = doc.getElementsByClassName(name)[0];
-        if (!element.checkVisibility()) continue;
-        for (const { inside, declarations } of (declared[view] || {})[id] || []) {
-         for (const target of inside ? element.querySelectorAll(inside) : [element]) {
-          const names = Object.keys(declarations);
-          const read = () => names.map((property) => win.getComputedStyle(target).getPropertyValue(property).replace(/url\\("[^"]*\\//g, 'url("'));
-          const before = read();
-          for (const property of names) target.style.setProperty(property, declarations[property]);
-          const after = read();
-          target.removeAttribute('style');
-          names.forEach((property, index) => { if (before[index] !== after[index]) changed.push({ id, what: (inside + ' ' + property).trim(), from: before[index], to: after[index] }); });
-         }
-        }
-      }
-      out.push({ changed, width: doc.documentElement.getBoundingClientRect().width, elements });
-    }
-    return out;
-  })().then(done, (error) => done({ error: String(error && error.stack || error) }));
-`;
+import type { SeenAt } from './reader.ts';
 
 /** Kinds whose children stand one below another in every view. */
 const STACKING = ['page', 'section'];
@@ -204,6 +112,9 @@ export function widthsToRead(views: Views): { width: number; zoom: number; view:
   return widths.map((entry) => ({ ...entry, view: viewAt(views, entry.width).id }));
 }
 
+/** Kinds that are nothing but the words of a field. */
+const WORDS: Record<string, string> = { heading: 'text', text: 'text', button: 'label' };
+
 const sameColour = differenceEuclidean('rgb');
 
 export class Comparison {
@@ -268,7 +179,30 @@ export class Comparison {
     );
   }
 
+  /** The area of a part of an overlay, what of it the part keeps to, and how far from that. */
+  area(node: Node, style: Record<string, string>): void {
+    const at = standingIn(this.site.frame, this.page, node, this.view.id);
+    this.same(node, 'first column', String(at.column), style.gridColumnStart);
+    this.same(node, 'columns', `span ${at.span}`, style.gridColumnEnd);
+    this.same(node, 'first row', String(at.row), style.gridRowStart);
+    this.same(node, 'rows', at.rows, Number(style.gridRowEnd.replace('span ', '')));
+    // Where nothing is said, a part is as wide as its area (CSS Grid 2, §6.2).
+    this.same(node, 'held across', at.heldAcross, style.justifySelf.replace('auto', 'stretch'));
+    this.same(node, 'held down', at.heldDown, style.alignSelf);
+    if ('percent' in at.offsetAcross) return;
+    const margin = (side: 'Left' | 'Right') => parseFloat(style[`margin${side}`]);
+    const { px } = at.offsetAcross;
+    const sides = { start: [px, 0], center: [px, -px], end: [0, px], stretch: [px, px] }[at.heldAcross];
+    this.near(node, 'room at the start', sides[0], margin('Left'), 0.02);
+    this.near(node, 'room at the end', sides[1], margin('Right'), 0.02);
+  }
+
   box(node: Node, parent: Node, style: Record<string, string>): void {
+    if (parent.kind === 'overlay') {
+      this.area(node, style);
+      this.width(node, parent, style);
+      return;
+    }
     this.same(node, 'justify-self', this.value(node, 'blockAlign'), style.justifySelf);
     if (parent.kind === 'row') {
       const wanted = heldSpan(this.value<number>(node, 'span'), this.view.grid.columns);
@@ -285,8 +219,8 @@ export class Comparison {
     if (extent === 'auto') return;
     const above = this.seen.elements[parent.id].style;
     const tracks = above.gridTemplateColumns.split(' ').map(parseFloat);
-    const span =
-      parent.kind === 'row' ? heldSpan(this.value<number>(node, 'span'), this.view.grid.columns) : 1;
+    const shares = parent.kind === 'row' || parent.kind === 'overlay';
+    const span = shares ? heldSpan(this.value<number>(node, 'span'), this.view.grid.columns) : 1;
     const whole = parent.kind === 'section' && this.value<boolean>(node, 'bleed');
     const track = whole
       ? tracks[0] + tracks[1] + tracks[2]
@@ -312,7 +246,8 @@ export class Comparison {
 
   container(node: Node): void {
     const children = childrenIn(this.site.frame, node, this.view.id);
-    const order = (id: string) => Number(this.seen.elements[id].style.order);
+    const depth = node.kind === 'overlay';
+    const order = (id: string) => Number(this.seen.elements[id].style[depth ? 'zIndex' : 'order']);
     const byBrowser = [...node.children].sort((a, b) => order(a) - order(b));
     this.same(node, 'order of parts', children.join(' '), byBrowser.join(' '));
     // A part aligned to the middle or the bottom may stick out of its row upwards; that is no matter of order.
@@ -327,18 +262,30 @@ export class Comparison {
       this.fault(node, 'parts from top to bottom', children.join(' '), tops.join(' '));
   }
 
+  /** What is read of an element is what it says in the view, and nothing of what it says in others. */
+  said(node: Node, found: string): void {
+    const field = WORDS[node.kind];
+    if (!field) return;
+    const words = plainText(saidIn<string>(node, this.site.frame.views, field, this.view.id));
+    // A browser makes capitals of words and breaks them as their style asks.
+    const plain = (text: string) => text.replace(/[\s\u00ad]/g, '').toLowerCase();
+    this.same(node, 'words', plain(words), plain(found));
+  }
+
   element(node: Node): void {
-    const { style, shown, source } = this.seen.elements[node.id];
+    const { style, shown, source, times, words } = this.seen.elements[node.id];
     const hidden = hiddenBy(this.site.frame, this.page, node, this.view.id);
     this.same(node, 'shown', hidden === undefined, shown);
     if (node.kind !== 'page')
       this.same(
         node,
         'display: none',
-        this.value<boolean>(node, 'shown') === false,
+        !isShown(this.site.frame, this.page, node, this.view.id),
         style.display === 'none',
       );
     if (hidden) return;
+    this.same(node, 'times displayed', 1, times);
+    this.said(node, words);
     const kinds = (name: string) => takes(node.kind, knownProperty(name));
     if (kinds('size')) this.text(node, style);
     if (kinds('align')) this.same(node, 'text-align', this.value(node, 'align'), style.textAlign);
@@ -358,7 +305,7 @@ export class Comparison {
       for (const side of ['paddingTop', 'paddingRight', 'paddingBottom', 'paddingLeft'])
         this.near(node, side, this.space(node, side), parseFloat(style[side]), 0.02);
     }
-    if (node.parent && kinds('blockAlign')) this.box(node, this.page.nodes[node.parent], style);
+    if (node.parent && kinds('width')) this.box(node, this.page.nodes[node.parent], style);
     if (node.kind === 'picture' && source) {
       const wanted = this.value<string>(node, 'source');
       if (!source.includes(`/${wanted}-`)) this.fault(node, 'picture', wanted, source);

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { By } from 'selenium-webdriver';
 import { composed, pagesOf, contrastIn, type NodeId, type ViewId } from '../../core/index.ts';
-import { demoSite } from '../../demo/site.ts';
+import { demoSite } from '../demo.ts';
 import { eventually } from './browser.ts';
 import { cell, inSheet, selectInOutline, type, useBench } from './workbench.ts';
 

@@ -4,11 +4,13 @@
  */
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { demoSite } from '../../demo/site.ts';
+import { demoSite as wholeDemo } from '../../demo/site.ts';
+import { demoSite } from '../demo.ts';
 import { headOf, pagesOf, nodeClass, viewAt, type NodeId, type Site } from '../../core/index.ts';
 import { siteArbitrary } from '../core/arbitrary.ts';
 import { openBrowser, type Browser } from './browser.ts';
-import { Comparison, declarationsOf, READ, READER, widthsToRead, type SeenAt } from './comparison.ts';
+import { Comparison, declarationsOf, widthsToRead } from './comparison.ts';
+import { READ, READER, type SeenAt } from './reader.ts';
 import { fileServer, type FileServer } from './files.ts';
 
 /** A site of one page, and where that is published. */
@@ -66,7 +68,7 @@ describe('what core resolves is what Chromium computes', () => {
   }
 
   it('on every page of the demo site', async () => {
-    const { site, files: pictures } = await demoSite();
+    const { site, files: pictures } = await wholeDemo();
     for (const page of pagesOf(site)) {
       const { faults, widths, compared } = await faultsOf(alone(site, page.id), pictures);
       expect(faults.slice(0, 8)).to.deep.equal([]);

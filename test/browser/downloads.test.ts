@@ -1,6 +1,6 @@
 /** What is not shown in a view costs no download there. */
 import { expect } from 'chai';
-import { demoSite } from '../../demo/site.ts';
+import { demoSite } from '../demo.ts';
 import { pagesOf, type NodeId, type ViewId } from '../../core/index.ts';
 import { type Browser, eventually, openBrowser, resize } from './browser.ts';
 import { fileServer, type FileServer } from './files.ts';

@@ -14,10 +14,12 @@ const CONTENT: Record<string, Record<string, unknown>> = {
   quote: { text: 'Said', by: 'Someone' },
   gallery: { pictures: [{ picture: 'saturn', alt: 'Saturn', caption: 'Saturn' }] },
   video: { file: 'turning-sky', caption: 'The sky' },
+  timetable: { items: [{ time: '20:00', what: 'Doors', note: 'At the gate' }] },
+  questions: { questions: [{ question: 'Cold?', answer: `Yes, ${LINK}` }] },
   prices: { prices: [{ name: 'Night', price: '10', note: 'each' }] },
 };
 
-/** A page with every kind of element, in a row where it can be in one, and in a section. */
+/** A page with every kind of element, in a row and in an overlay where it can be in one, and in a section. */
 export function everything(): { on: Site; ids: Map<string, NodeId[]> } {
   let on = onlyPages(site, 'home');
   const ids = new Map<string, NodeId[]>([['page', [home.root]]]);
@@ -32,8 +34,9 @@ export function everything(): { on: Site; ids: Map<string, NodeId[]> } {
   };
   const section = add('section', home.root);
   const row = add('row', section);
-  for (const { name } of KINDS) {
-    for (const parent of [row, section]) {
+  const overlay = add('overlay', section);
+  for (const { name } of KINDS.filter(({ ofElements }) => !ofElements)) {
+    for (const parent of [row, section, overlay]) {
       if (name === 'row' || !knownKind(on.pages[home.id].nodes[parent].kind).accepts.includes(name)) continue;
       const id = add(name, parent);
       Object.entries(CONTENT[name] ?? {}).forEach(([field, value]) => content(id, field, value));

@@ -76,7 +76,9 @@ export async function fileServer(): Promise<FileServer> {
           continue;
         }
         const bytesOf = (id: string) => Buffer.from(pictures![id], 'base64');
-        const byHash = new Map(site.frame.assets.map(({ id, hash }) => [hash, id]));
+        // Of several that are the same picture, the one whose bytes are there.
+        const own = site.frame.assets.filter(({ id }) => pictures?.[id] !== undefined);
+        const byHash = new Map(own.map(({ id, hash }) => [hash, id]));
         const making = pictureMaker(MADE, { get: async (hash) => bytesOf(byHash.get(hash)!) });
         const bytes = await publishedBytes(file, {
           kept: async (_hash, id) => bytesOf(id),

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
 import { byRole, eventually, still } from './browser.ts';
-import { kept, pointAt, saysStep, selectInOutline, useBench } from './workbench.ts';
+import { card, closeCard, kept, pointAt, saysStep, selectInOutline, useBench } from './workbench.ts';
 
 describe('a link', function () {
   this.timeout(120_000);
@@ -32,10 +32,11 @@ describe('a link', function () {
 
   it('of a button is chosen: a place on another page, a file, a mail address, a telephone number, a web address', async () => {
     await selectInOutline(bench.driver, 'Book a night');
+    await card(bench.driver, 'Leads to', 'Desktop');
     await choose('Leads to', 'a place on a page …');
     await choose('On the page', 'Telescope hire');
     await choose('Place', 'Prices and hours');
-    await saysStep(bench.driver, 'Book a night: leads to changed in every view');
+    await saysStep(bench.driver, 'Book a night: leads to in Desktop Visits → a place on Telescope hire');
     expect(await linkOf()).to.equal('page:hire#hire-prices');
     await choose('Leads to', 'a file of the shelf …');
     await choose('File', 'Milky Way');
@@ -51,6 +52,7 @@ describe('a link', function () {
     expect(await linkOf()).to.equal('https://stars.example/tonight');
     await choose('Leads to', 'nowhere');
     expect(await linkOf()).to.equal('');
+    await closeCard(bench.driver);
   });
 
   it('that leads to what is gone says so where it is set, and before publishing, with the way there', async () => {
@@ -78,11 +80,11 @@ describe('a link', function () {
         (await bench.driver.findElements(By.css('[role=grid][aria-label="Values of Page links"]'))).length >
         0,
     );
+    const links = await card(bench.driver, 'Links', 'Desktop');
     await eventually('a link that says what is gone', async () =>
-      /The page it led to is not there any more/.test(
-        await (await bench.driver.findElement(By.css('[aria-label="Same in every view"]'))).getText(),
-      ),
+      /The page it led to is not there any more/.test(await links.getText()),
     );
+    await closeCard(bench.driver);
     await (await byRole(bench.driver, 'button', /^Undo: Page Visits: deleted/)).click();
     await kept(bench.driver);
   });

@@ -4,7 +4,7 @@ import { By, Key } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
 import type { LivePublication, PageResponse, SiteResponse } from '../../api/responses.ts';
 import { byRole, eventually, resize } from './browser.ts';
-import { sheet, useBench } from './workbench.ts';
+import { addElement, sheet, useBench } from './workbench.ts';
 
 describe('the pages of a site', function () {
   this.timeout(120_000);
@@ -60,7 +60,7 @@ describe('the pages of a site', function () {
     );
     await press('link', 'Open in the workbench');
     await press('button', 'Add to this page');
-    await press('button', 'Section');
+    await addElement(bench.driver, 'Section');
     const added = (await bench.driver.getCurrentUrl()).split('/').at(-1)!;
     await eventually('the section', async () => {
       const { page } = (await (

@@ -151,8 +151,13 @@ describe('published pages', function () {
 
   it('hold the room of pictures before they have come, however these are aligned', async () => {
     const frames = [...ids.get('picture')!, ...ids.get('logo')!];
+    const { nodes } = all.pages[home.id];
+    const [inOverlays, others] = [true, false].map((within) =>
+      frames.filter((id) => (nodes[nodes[id].parent!].kind === 'overlay') === within),
+    );
     for (const align of ['stretch', 'start', 'center', 'end']) {
-      let aligned = set(all, frames, 'blockAlign', align);
+      let aligned = set(all, others, 'blockAlign', align);
+      aligned = set(aligned, inOverlays, 'heldAcross', align);
       aligned = set(aligned, ids.get('picture')!, 'source', 'dome-at-dusk');
       const url = await files.put(`late-${align}`, aligned, pictures);
       await resize(browser.driver, 1280, 800);
@@ -229,6 +234,7 @@ describe('published pages', function () {
          return [style('.n-' + arguments[0] + ' video').display, style('.n-' + arguments[0] + ' .still').display, style('.divider').borderTopStyle, style('.button').outlineColor];`,
         film,
       );
+    await emulate([{ name: 'prefers-reduced-motion', value: 'no-preference' }]);
     await visit(browser.driver, url);
     expect(await seen()).to.deep.equal(['block', 'none', 'solid', 'rgba(0, 0, 0, 0)']);
     await emulate([

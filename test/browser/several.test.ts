@@ -92,7 +92,7 @@ describe('the workbench: several at once', function () {
         .keyUp(Key.CONTROL)
         .perform();
       await byRole(driver, 'grid', 'Values of 2 elements');
-      await (await byRole(driver, 'button', 'All values of 2 elements')).click();
+      await (await byRole(driver, 'button', 'More for 2 elements')).click();
       await still(driver);
       await (await byRole(driver, 'menuitem', /^Clear \d+ overrides in every view$/)).click();
       await saysStep(driver, /^2 elements: \d+ overrides in every view cleared$/);

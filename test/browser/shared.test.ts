@@ -4,6 +4,7 @@ import { By } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
 import { byRole, eventually, openBrowser, resize, still, type Browser } from './browser.ts';
 import {
+  addElement,
   chooseView,
   computed,
   inSheet,
@@ -110,8 +111,7 @@ describe('what all pages share', function () {
 
   it('takes new elements, which are on all pages too', async () => {
     await selectInOutline(bench.driver, 'Where');
-    await (await byRole(bench.driver, 'button', 'Add an element')).click();
-    await (await byRole(bench.driver, 'button', 'Quote')).click();
+    await addElement(bench.driver, 'Quote');
     await saysStep(bench.driver, 'Quote added to Where, on all pages');
     await kept(bench.driver);
     await bench.open('visits');

@@ -10,7 +10,17 @@ import { paths } from '../../api/paths.ts';
 import type { PageResponse, SiteResponse, SiteSummary } from '../../api/responses.ts';
 import { unzipped } from '../server/zips.ts';
 import { byRole, eventually, resize } from './browser.ts';
-import { cell, inSheet, kept, openBench, saysStep, selectInOutline, sheet, type Bench } from './workbench.ts';
+import {
+  addElement,
+  cell,
+  inSheet,
+  kept,
+  openBench,
+  saysStep,
+  selectInOutline,
+  sheet,
+  type Bench,
+} from './workbench.ts';
 
 /** A font of an open licence, from the registry. */
 const FONT = createRequire(import.meta.url)
@@ -250,12 +260,8 @@ describe('the shelf', function () {
     );
     await driver.get(`${bench.running.url}/sites/${NEW}/pages/home`);
     await sheet(driver, 'Desktop');
-    await press('button', 'Add an element');
-    await press('button', 'Section');
-    for (let count = 0; count < 2; count++) {
-      await press('button', 'Add an element');
-      await press('button', 'Gallery');
-    }
+    await addElement(driver, 'Section');
+    for (let count = 0; count < 2; count++) await addElement(driver, 'Gallery');
     await kept(driver);
     await press('button', 'Publish …');
     await press('button', 'Publish');

@@ -17,7 +17,7 @@ describe('the list of sites', function () {
   before(async () => {
     folder = await mkdtemp(join(tmpdir(), 'dimorphe-test-'));
     // As on a machine on which it has never run.
-    bench = await openBench({ dataFolder: join(folder, 'data'), demo: false });
+    bench = await openBench({ dataFolder: join(folder, 'data'), demo: undefined });
     await resize(bench.driver, 1280, 800);
   });
   after(async () => {

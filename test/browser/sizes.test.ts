@@ -8,9 +8,11 @@ import {
   composed,
   knownProperty,
   resolve,
+  standingIn,
   viewAt,
   type Asset,
   type Node,
+  type NodeId,
   type Page,
   type Site,
 } from '../../core/index.ts';
@@ -103,6 +105,13 @@ function followsWords(site: Site, page: Page, id: string, width: number): boolea
   return false;
 }
 
+/** Whether a picture is as large as its area in an overlay. */
+function fills({ frame }: Site, page: Page, id: string, width: number): boolean {
+  const node = page.nodes[id as NodeId];
+  if (!node?.parent || page.nodes[node.parent].kind !== 'overlay') return false;
+  return standingIn(frame, page, node, viewAt(frame.views, width).id).heldDown === 'stretch';
+}
+
 describe('the pictures that a page fetches', function () {
   this.timeout(240_000);
   let browser: Browser;
@@ -163,6 +172,9 @@ describe('the pictures that a page fetches', function () {
         if (picture.box.width <= 0 || right.has(width)) return [];
         // On dense screens Chromium takes the smaller of two as long as it is nearer in the geometric mean.
         if (density > 1 && steps[steps.indexOf(suffices(needed)) - 1] === width) return [];
+        // Of an area only the least height is known; its rows grow with what is in them.
+        if (fills(site, page, picture.of, widths[index]) && width >= suffices(picture.box.width * density))
+          return [];
         if (followsWords(site, page, picture.of, widths[index]) && width >= suffices(needed)) return [];
         return [
           `${picture.of} at ${widths[index]} px: ${width} of ${steps.join(' ')} fetched for ${needed.toFixed(2)}`,
@@ -189,7 +201,7 @@ describe('the pictures that a page fetches', function () {
 
   it('are the smallest that suffice in generated rows, columns and galleries', async () => {
     const large = { alpha: [3000, 2000], beta: [1400, 1400], gamma: [900, 1600] } as Record<string, number[]>;
-    const sites = fc.sample(siteArbitrary, { numRuns: 12, seed: 7 });
+    const sites = fc.sample(siteArbitrary, { numRuns: 20, seed: 7 });
     let compared = 0;
     for (const site of sites) {
       const assets = site.frame.assets.map((asset) => {

@@ -2,7 +2,17 @@
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
 import { byRole, eventually } from './browser.ts';
-import { inSheet, kept, outlineRow, saysStep, selectInOutline, sheet, useBench } from './workbench.ts';
+import {
+  addElement,
+  addPanel,
+  inSheet,
+  kept,
+  outlineRow,
+  saysStep,
+  selectInOutline,
+  sheet,
+  useBench,
+} from './workbench.ts';
 
 describe('the workbench: elements come and go', function () {
   this.timeout(120_000);
@@ -13,14 +23,7 @@ describe('the workbench: elements come and go', function () {
     bench.driver.executeScript<string[]>(
       'return [...document.querySelectorAll("[role=treegrid] [data-column=\\"-1\\"]")].map((cell) => cell.title)',
     );
-  const addOf = async (kind: string) => {
-    await (await byRole(bench.driver, 'button', 'Add an element')).click();
-    await (
-      await byRole(bench.driver, 'button', kind, {
-        inside: await byRole(bench.driver, 'dialog', 'Add an element'),
-      })
-    ).click();
-  };
+  const addOf = (kind: string) => addElement(bench.driver, kind);
   const inSheets = (selector: string) =>
     inSheet<number>(
       bench.driver,
@@ -52,9 +55,8 @@ describe('the workbench: elements come and go', function () {
     await addOf('Divider');
     await saysStep(driver, 'Divider added to Words');
     await selectInOutline(driver, 'Words');
-    await (await byRole(driver, 'button', 'Add an element')).click();
     await (await byRole(driver, 'button', 'Below Words')).click();
-    await (await byRole(driver, 'button', 'Card')).click();
+    await addOf('Card');
     await saysStep(driver, 'Card added to Row: words + dome');
     await selectInOutline(driver, 'Headline');
     await addOf('Section');
@@ -107,19 +109,59 @@ describe('the workbench: elements come and go', function () {
     await outlineRow(driver, 'Dome picture');
   });
 
+  it('duplicates several at once, in one step, behind the last of them', async () => {
+    const { driver } = bench;
+    await selectInOutline(driver, 'Card: Saturn');
+    await driver
+      .actions()
+      .keyDown(Key.CONTROL)
+      .click(await outlineRow(driver, 'Card: The young moon'))
+      .keyUp(Key.CONTROL)
+      .perform();
+    await byRole(driver, 'grid', 'Values of 2 elements');
+    await chord(Key.CONTROL, 'd');
+    await saysStep(driver, '2 elements: duplicated in Three objects with 6 elements in it');
+    await byRole(driver, 'grid', 'Values of 2 elements');
+    const listed = (await names()).filter((name) => name.startsWith('Card: '));
+    expect(listed).to.deep.equal([
+      ...['Card: Saturn', 'Card: The young moon', 'Card: Saturn', 'Card: The young moon'],
+      'Card: The Ember cluster',
+    ]);
+    await chord(Key.CONTROL, 'z');
+    await saysStep(driver, /^Undone: 2 elements: duplicated/);
+  });
+
+  it('lets a block take a column more or less of its row by + and −, and says where there is no row', async () => {
+    const { driver } = bench;
+    await selectInOutline(driver, 'Words');
+    await press('-');
+    await saysStep(driver, 'Words: columns in Desktop 7 → 6');
+    await press('+');
+    await saysStep(driver, 'Words: columns in Desktop 6 → 7');
+    await selectInOutline(driver, 'Headline');
+    await press('-');
+    await eventually('why not', async () =>
+      /Headline stands in no row, and so takes no columns/.test(
+        await driver.executeScript<string>('return document.body.textContent'),
+      )
+        ? true
+        : undefined,
+    );
+  });
+
   it('offers only what can be done: nothing of the page itself goes, and what fits nowhere is not offered', async () => {
     const { driver } = bench;
     await selectInOutline(driver, 'Home');
-    await (await byRole(driver, 'button', 'Add an element')).click();
-    const dialog = await byRole(driver, 'dialog', 'Add an element');
-    expect(await (await byRole(driver, 'button', 'Section', { inside: dialog })).isEnabled()).to.equal(true);
-    expect(await (await byRole(driver, 'button', 'Heading', { inside: dialog })).isEnabled()).to.equal(false);
+    const panel = await addPanel(driver, 'Elements');
+    expect(await (await byRole(driver, 'button', 'Section', { inside: panel })).isEnabled()).to.equal(true);
+    expect(await (await byRole(driver, 'button', 'Heading', { inside: panel })).isEnabled()).to.equal(false);
+    await (await byRole(driver, 'textbox', 'Find what to add', { inside: panel })).click();
     await press(Key.ESCAPE);
     await eventually(
-      'the dialog is gone',
-      async () => (await driver.findElements(By.css('[role=dialog]'))).length === 0,
+      'the panel is closed',
+      async () => (await driver.findElements(By.css('section[aria-label="Add"]'))).length === 0,
     );
-    await (await byRole(driver, 'button', 'All values of Home')).click();
+    await (await byRole(driver, 'button', 'More for Home')).click();
     const entry = await byRole(driver, 'menuitem', /^Delete Home/);
     expect(await entry.getAttribute('aria-disabled')).to.equal('true');
     await press(Key.ESCAPE);

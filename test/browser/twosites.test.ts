@@ -1,6 +1,6 @@
 /** Values copied in one site and pasted in another, in the same browser. */
 import { expect } from 'chai';
-import { demoSite } from '../../demo/site.ts';
+import { demoSite } from '../demo.ts';
 import { siteFaults, type Site } from '../../core/index.ts';
 import { openStore } from '../../server/store/open.ts';
 import { freshFolder } from '../server/serving.ts';
@@ -43,7 +43,7 @@ describe('between two sites', function () {
     const { driver, running } = bench;
     const menu = async (name: string, entry: string) => {
       await selectInOutline(driver, name);
-      await (await byRole(driver, 'button', `All values of ${name}`)).click();
+      await (await byRole(driver, 'button', `More for ${name}`)).click();
       await still(driver);
       await (await byRole(driver, 'menuitem', entry)).click();
     };

@@ -157,11 +157,21 @@ describe('the views of a site', function () {
         await resize(browser.driver, width, 2400);
         // Each time another visitor: a browser that has a larger picture already goes on showing that.
         await visit(browser.driver, address.replace(/\/$/, `~${visitor++}/`));
-        await browser.driver.executeAsyncScript(
+        const drawn = await browser.driver.executeAsyncScript(
           `const done = arguments[0];
-           const whole = [...document.images].map((image) => { image.loading = 'eager'; return image.decode().catch(() => {}); });
-           Promise.all([document.fonts.ready, ...whole]).then(() => requestAnimationFrame(() => requestAnimationFrame(done)));`,
+           const whole = async (image, tries = 20) => {
+             Object.assign(image, { loading: 'eager', decoding: 'sync' });
+             // Decoding is refused where another size of the picture is chosen meanwhile.
+             await image.decode().catch((fault) => {
+               if (tries === 0) throw fault;
+               return new Promise(requestAnimationFrame).then(() => whole(image, tries - 1));
+             });
+           };
+           Promise.all([document.fonts.ready, ...[...document.images].map((image) => whole(image))])
+             .then(() => requestAnimationFrame(() => requestAnimationFrame(() => done('whole'))))
+             .catch((fault) => done(String(fault)));`,
         );
+        expect(drawn).to.equal('whole');
         return PNG.sync.read(Buffer.from(await browser.driver.takeScreenshot(), 'base64'));
       };
       const home = onlyPages(site, 'home');

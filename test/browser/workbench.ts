@@ -220,3 +220,36 @@ export function useBench() {
       eventually(`the focus on ${String(name)}`, async () => name.test(await focused())),
   };
 }
+
+/** The panel of what can be added, opened where it is not, at one of its shelves. */
+export async function addPanel(driver: Driver, shelf: 'Sections' | 'Elements'): Promise<WebElement> {
+  if ((await driver.findElements(By.css('section[aria-label="Add"]'))).length === 0)
+    await (await byRole(driver, 'button', 'Add an element')).click();
+  const panel = await byRole(driver, 'region', 'Add');
+  await (await byRole(driver, 'button', shelf, { inside: panel })).click();
+  return panel;
+}
+
+/** Adds an element of a kind where the panel says that it goes. */
+export async function addElement(driver: Driver, kind: string): Promise<void> {
+  const panel = await addPanel(driver, 'Elements');
+  await (await byRole(driver, 'button', kind, { inside: panel })).click();
+}
+
+/** Opens the card of a cell and answers it. */
+export async function card(driver: Driver, property: string, view: string): Promise<WebElement> {
+  const target = await cell(driver, property, view);
+  await driver.actions().move({ origin: target }).doubleClick().perform();
+  const opened = await byRole(driver, 'dialog', `${property} in ${view}`);
+  await still(driver);
+  return opened;
+}
+
+/** Closes the card that is open. */
+export async function closeCard(driver: Driver): Promise<void> {
+  await driver.actions().sendKeys(Key.ESCAPE).perform();
+  await eventually(
+    'no card',
+    async () => (await driver.findElements(By.css('.MuiPopover-root'))).length === 0,
+  );
+}

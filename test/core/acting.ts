@@ -1,5 +1,5 @@
 /** The demo site, and commands run on it or on any other site, for tests of core. */
-import { demoSite } from '../../demo/site.ts';
+import { demoSite } from '../demo.ts';
 import {
   applied,
   pagesOf,

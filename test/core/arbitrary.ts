@@ -10,6 +10,7 @@ import {
   PROPERTIES,
   canonicalSite,
   siteFaults,
+  type ContentType,
   type Layered,
   type Node,
   type NodeId,
@@ -22,6 +23,7 @@ import {
   type ViewId,
   type Views,
 } from '../../core/index.ts';
+import { CONTENT } from './contents.ts';
 
 const asset = (id: string, width: number, height: number) =>
   ({
@@ -127,8 +129,22 @@ function numbers({ minimum = 0, maximum = 60, step = 1 }: Property['type']): fc.
     .map((steps) => Number((steps * step).toFixed(4)));
 }
 
+/** What an element says in a view in other words, by the kind of its content. */
+function wordingArbitrary({ kind, field }: NonNullable<Property['wording']>): fc.Arbitrary<unknown> {
+  const entries = CONTENT[kind]?.[field.name];
+  const others: Partial<Record<ContentType['editor'], unknown[]>> = {
+    rich: ['<p>Bring a coat.</p>', '<ul><li>Coat</li></ul>', ''],
+    inline: ['Stars', '<strong>Night</strong> sky'],
+    line: ['Come', 'Come & see'],
+    link: ['', 'page:home', 'mailto:a@b.example'],
+    entries: Array.isArray(entries) ? [entries.slice(0, 1), []] : [[]],
+  };
+  return fc.constantFrom(...others[field.type.editor]!).map((says) => ({ says }));
+}
+
 /** Values of a property, by its name. */
 export function valueArbitrary(property: Property, children: readonly NodeId[] = []): fc.Arbitrary<unknown> {
+  if (property.wording) return wordingArbitrary(property.wording);
   switch (property.name) {
     case 'size':
       return fc.oneof(
@@ -153,6 +169,18 @@ export function valueArbitrary(property: Property, children: readonly NodeId[] =
       return fc.oneof(fc.constant('auto'), fc.integer({ min: 1, max: 14 }));
     case 'height':
       return fc.oneof(fc.constant('auto'), fc.integer({ min: 40, max: 300 }));
+    case 'areaColumn':
+      return fc.integer({ min: 1, max: 14 });
+    case 'areaRow':
+    case 'areaRows':
+    case 'leastRows':
+      return fc.integer({ min: 1, max: 6 });
+    case 'offsetAcross':
+    case 'offsetDown':
+      return fc.oneof(
+        record({ px: fc.integer({ min: -30, max: 40 }) }),
+        record({ percent: fc.integer({ min: -20, max: 20 }) }),
+      );
     case 'gradient':
       return fc.oneof(
         fc.constant('none'),
@@ -182,6 +210,8 @@ export function valueArbitrary(property: Property, children: readonly NodeId[] =
       return record({ x: fc.integer({ min: 0, max: 100 }), y: fc.integer({ min: 0, max: 100 }) });
     case 'order':
       return fc.shuffledSubarray([...children], { minLength: 0, maxLength: children.length });
+    case 'alternate':
+      return fc.constantFrom(...children);
     case 'source':
       return fc.constantFrom(...ASSETS.map((entry) => entry.id));
     default: {
@@ -206,51 +236,34 @@ interface Shape {
 const leaf: fc.Arbitrary<Shape> = fc.constantFrom(...LEAVES).map((kind) => ({ kind, children: [] }));
 const column: fc.Arbitrary<Shape> = fc
   .array(leaf, { minLength: 0, maxLength: 3 })
-  .chain((children) => fc.constantFrom('column', 'card').map((kind) => ({ kind, children })));
-const row: fc.Arbitrary<Shape> = fc
+  .chain((children) => fc.constantFrom('column', 'card', 'group').map((kind) => ({ kind, children })));
+const alternates: fc.Arbitrary<Shape> = fc
+  .array(fc.oneof(leaf, column), { minLength: 1, maxLength: 3 })
+  .map((children) => ({ kind: 'alternates', children }));
+const overlay: fc.Arbitrary<Shape> = fc
   .array(fc.oneof(leaf, column), { minLength: 1, maxLength: 4 })
+  .map((children) => ({ kind: 'overlay', children }));
+const row: fc.Arbitrary<Shape> = fc
+  .array(fc.oneof({ weight: 3, arbitrary: leaf }, { weight: 3, arbitrary: column }, alternates, overlay), {
+    minLength: 1,
+    maxLength: 4,
+  })
   .map((children) => ({ kind: 'row', children }));
 const section: fc.Arbitrary<Shape> = fc
-  .array(fc.oneof(leaf, row, column), { minLength: 1, maxLength: 3 })
+  .array(
+    fc.oneof(
+      { weight: 3, arbitrary: leaf },
+      { weight: 3, arbitrary: row },
+      { weight: 3, arbitrary: column },
+      { weight: 2, arbitrary: overlay },
+      alternates,
+    ),
+    { minLength: 1, maxLength: 3 },
+  )
   .map((children) => ({ kind: 'section', children }));
 const shapeArbitrary: fc.Arbitrary<Shape> = fc
   .array(section, { minLength: 1, maxLength: 3 })
   .map((children) => ({ kind: 'page', children }));
-
-const CONTENT: Record<string, Record<string, unknown>> = {
-  heading: { text: 'Stars <em>above</em> us', level: 2 },
-  text: {
-    text: '<h3>Before you come</h3><p>Bring a coat &amp; a <a href="page:home">chair</a>.</p><ul><li>One</li></ul><blockquote><p>Mind the step.</p></blockquote>',
-  },
-  list: { items: [{ text: 'Coat' }, { text: 'A <a href="page:home">red</a> torch' }], sequence: 'steps' },
-  quote: { text: 'I saw the <em>rings</em>.', by: 'A visitor' },
-  gallery: {
-    pictures: [
-      { picture: 'alpha', alt: 'A hill', caption: 'The hill' },
-      { picture: 'beta', alt: 'A dome', caption: '' },
-    ],
-  },
-  video: { file: '', poster: 'beta', name: 'The dome turns', caption: 'The dome', playing: 'asked' },
-  icon: { icon: 'moon', label: 'Moon' },
-  logo: { name: 'Brindle', link: 'page:home' },
-  social: { links: [{ icon: 'mail', label: 'Mail', link: 'mailto:a@b.example' }] },
-  prices: { prices: [{ name: 'Grown-ups', price: '8', note: 'from sixteen' }] },
-  hours: { caption: 'Open', hours: [{ day: 'Friday', hours: 'dusk to midnight' }] },
-  form: {
-    name: 'Book',
-    fields: [
-      { label: 'Name', type: 'text', required: true, options: '' },
-      { label: 'Night', type: 'choice', required: false, options: 'Friday\nTuesday' },
-      { label: 'Words', type: 'lines', required: false, options: '' },
-      { label: 'Warm drink', type: 'tick', required: false, options: '' },
-    ],
-    send: 'Book',
-    to: 'hello@b.example',
-  },
-  button: { label: 'Come up', link: 'page:home' },
-  picture: { alt: 'A hill' },
-  navigation: { label: 'Pages', links: [{ label: 'Home', link: 'page:home' }] },
-};
 
 /** A whole site of one page: random views, a random tree, random layered values in every place that takes them. */
 export const siteArbitrary: fc.Arbitrary<Site> = fc
@@ -287,7 +300,9 @@ export const siteArbitrary: fc.Arbitrary<Site> = fc
     );
     const values = slots.map(({ node, part, property }) => {
       const needed = part === 'self' && (kindOf(node.kind)!.required?.includes(property.name) ?? false);
-      const layered = layeredArbitrary(views, valueArbitrary(property, node.children), needed);
+      const any = layeredArbitrary(views, valueArbitrary(property, node.children), needed);
+      // The base of a wording is the content.
+      const layered = property.wording ? any.map(({ at }) => (at ? { at } : {})) : any;
       // Parts have many more properties than anyone sets; a few of them keep the pages small.
       return needed ? layered : fc.option(layered, { nil: undefined, freq: part === 'self' ? 2 : 1 });
     });
@@ -322,7 +337,7 @@ export const siteArbitrary: fc.Arbitrary<Site> = fc
       };
       chosen.forEach((layered, index) => {
         const { node, part, property } = slots[index];
-        if (layered && (layered.base !== undefined || layered.at))
+        if (layered && ('base' in layered || layered.at))
           (page.nodes[node.id].style[part] ??= {})[property.name] = layered;
       });
       const frame: SiteFrame = {

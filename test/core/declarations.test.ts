@@ -35,6 +35,13 @@ const sides = (name: string, end = ''): Record<string, Said[]> =>
 const LAYERS = { 'background-image': 'var(--tint, none), var(--gradient, none), var(--picture, none)' };
 
 /** In the demo's Desktop view of 12 columns. */
+const inset = (axis: string, start: string, end: string, from = 'auto', to = 'auto') => ({
+  [`margin-${axis}-start`]: start,
+  [`margin-${axis}-end`]: end,
+  [`inset-${axis}-start`]: from,
+  [`inset-${axis}-end`]: to,
+});
+
 const DECLARATIONS: Record<string, Said[]> = {
   family: [
     ['literata', { 'font-family': '"literata", "literata stand-in", serif' }],
@@ -89,7 +96,30 @@ const DECLARATIONS: Record<string, Said[]> = {
     [8, { 'grid-column-start': '8' }],
     [9, { 'grid-column-start': '8' }],
   ],
+  areaColumn: [
+    [8, { 'grid-column-start': '8' }],
+    [9, { 'grid-column-start': '8' }],
+  ],
+  areaRow: [[4, { 'grid-row-start': '4' }]],
+  areaRows: [[3, { 'grid-row-end': 'span 3' }]],
+  heldAcross: [['end', { 'justify-self': 'end' }]],
+  // From the start, where nothing else is said beside.
+  offsetAcross: [
+    [{ px: 20 }, inset('inline', '20px', '0')],
+    [{ percent: 10 }, inset('inline', '0', '0', '10%')],
+  ],
+  heldDown: [['stretch', { 'align-self': 'stretch' }]],
+  offsetDown: [[{ px: -12 }, inset('block', '-12px', '0')]],
+  rowHeight: [[123, { '--row-height': '123px' }]],
+  leastRows: [
+    [0, { 'grid-template-rows': 'none' }],
+    [5, { 'grid-template-rows': 'repeat(5, minmax(var(--row-height), auto))' }],
+  ],
   order: [[['b', 'c', 'a'], { order: '1' }]],
+  alternate: [
+    ['c', { display: 'grid' }],
+    ['a', { display: 'none' }],
+  ],
   direction: [
     ['stacked', { 'grid-auto-flow': 'row', 'grid-template-columns': 'minmax(0, 1fr)' }],
     ['beside', { 'grid-auto-flow': 'column', 'grid-template-columns': 'none' }],
@@ -187,7 +217,9 @@ describe('the declarations of a property', () => {
   };
 
   it('are written down here for every one', () => {
-    expect(Object.keys(DECLARATIONS)).to.have.members(PROPERTIES.map(({ name }) => name));
+    // Words are markup.
+    const styles = PROPERTIES.filter(({ wording }) => !wording).map(({ name }) => name);
+    expect(Object.keys(DECLARATIONS)).to.have.members(styles);
     expect(knownProperty('letterSpacing').applied).to.deep.equal({
       'letter-spacing': 'var(--tracking, normal)',
     });
@@ -213,13 +245,34 @@ describe('the declarations of a property', () => {
     // Without a span it takes the whole row.
     expect(css('start', 3, { beside: undefined })).to.deep.equal({ 'grid-column-start': '1' });
     expect(css('order', ['d', 'a'], { child: node('a') })).to.deep.equal({ order: '1' });
+    // What may lie over one another has an order of depth.
+    expect(css('order', ['d', 'a'], { child: node('a'), deep: true })).to.deep.equal({ 'z-index': '1' });
+    expect(css('areaColumn', 3, { view: mobile })).to.deep.equal({ 'grid-column-start': '1' });
+    const held = (where: string) => ({ beside: () => where });
+    expect(css('offsetAcross', { px: 20 }, held('end'))).to.deep.equal(inset('inline', '0', '20px'));
+    expect(css('offsetAcross', { px: 20 }, held('center'))).to.deep.equal(inset('inline', '20px', '-20px'));
+    expect(css('offsetDown', { px: 20 }, held('stretch'))).to.deep.equal(inset('block', '20px', '20px'));
+    expect(css('offsetDown', { percent: 10 }, held('end'))).to.deep.equal(
+      inset('block', '0', '0', 'auto', '10%'),
+    );
+    const picture = (value: string, where: string) =>
+      knownProperty('heldDown').onPicture!(value, { ...context, ...held(where) }).height;
+    expect(picture('stretch', 'stretch')).to.equal('100%');
+    expect(picture('stretch', 'start')).to.equal('auto');
+    expect(picture('end', 'stretch')).to.equal('auto');
+    expect(css('alternate', 'a', { child: node('a'), display: 'flex' })).to.deep.equal({ display: 'flex' });
+    // Where the one that was wanted has gone, the first shows.
+    expect(css('alternate', 'gone', { child: node('b') })).to.deep.equal({ display: 'none' });
     expect(css('order', [], { child: undefined })).to.deep.equal({ order: '0' });
     const perView = PROPERTIES.filter((property) => property.perView).map(({ name }) => name);
-    expect(perView).to.have.members(['span', 'start', 'order']);
+    expect(perView).to.have.members([
+      ...['alternate', 'span', 'start', 'order'],
+      ...['areaColumn', 'offsetAcross', 'heldDown', 'offsetDown'],
+    ]);
     const beside = PROPERTIES.filter((property) => property.heldBeside).map(({ name }) => name);
-    expect(beside).to.have.members(['start']);
+    expect(beside).to.have.members(['start', 'areaColumn', 'offsetAcross', 'heldDown', 'offsetDown']);
     const onChildren = PROPERTIES.filter((property) => property.onChildren).map(({ name }) => name);
-    expect(onChildren).to.have.members(['order']);
+    expect(onChildren).to.have.members(['alternate', 'order']);
     const onMedia = PROPERTIES.filter((property) => property.onMedia).map(({ name }) => name);
     expect(onMedia).to.have.members([
       ...['cropRatio', 'fit', 'focalPoint', 'iconSize', 'borderStyle', 'borderColour', 'radius', 'shadow'],

@@ -8,6 +8,7 @@ import {
   differences,
   held,
   knownProperty,
+  ownLayered,
   overrideCount,
   pageFaults,
   resolve,
@@ -93,7 +94,8 @@ describe('pasting values', () => {
         for (const { part, name, layered } of valuesOf(style)) {
           const property = knownProperty(name);
           const parent = after.parent === null ? undefined : page.nodes[after.parent];
-          if (['order', 'source'].includes(name) || !applies(property, after.kind, parent?.kind, part)) {
+          const ofOne = property.wording || ['order', 'alternate', 'source'].includes(name);
+          if (ofOne || !applies(property, after.kind, parent?.kind, part)) {
             expect(after.style[part]?.[name]).to.deep.equal(other.style[part]?.[name]);
             continue;
           }
@@ -137,7 +139,7 @@ describe('matching siblings', () => {
         expect(result.made).to.equal(siblings.length > 0);
         for (const sibling of siblings) {
           for (const [name, layered] of Object.entries(node.style.self ?? {})) {
-            if (['order', 'source'].includes(name)) continue;
+            if (knownProperty(name).wording || ['order', 'alternate', 'source'].includes(name)) continue;
             expect(result.page.nodes[sibling].style.self?.[name]?.at).to.deep.equal(layered.at);
           }
           for (const [name, layered] of Object.entries(page.nodes[sibling].style.self ?? {})) {
@@ -161,7 +163,8 @@ describe('carrying over', () => {
         if (!result.made) return;
         for (const [name, layered] of Object.entries(node.style.self ?? {})) {
           if (!layered.at?.[from]) continue;
-          const after = held(result.page.nodes[node.id].style.self![name], target.frame.views, to);
+          const carried = ownLayered(result.page.nodes[node.id], 'self', knownProperty(name));
+          const after = held(carried, target.frame.views, to);
           expect(after).to.deep.equal({ value: layered.at[from].value, view: to });
         }
       }),

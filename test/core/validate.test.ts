@@ -1,7 +1,7 @@
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { demoSite } from '../../demo/site.ts';
+import { demoSite } from '../demo.ts';
 import {
   PROPERTIES,
   readSiteFile,

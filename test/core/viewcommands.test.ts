@@ -4,6 +4,8 @@ import fc from 'fast-check';
 import {
   applies,
   held,
+  knownProperty,
+  ownLayered,
   PARTS,
   PROPERTIES,
   perform,
@@ -14,11 +16,15 @@ import {
   valuesOf,
   VIEW_SETS,
   viewAt,
+  wordingsOf,
   type Site,
   type ViewId,
 } from '../../core/index.ts';
 import { frame, home, made, refusal, site, takenBack, view } from './acting.ts';
 import { siteArbitrary } from './arbitrary.ts';
+
+/** Of words, what they say; beside which others they were written is told apart. */
+const said = (value: unknown): unknown => (value as { says?: unknown } | undefined)?.says ?? value;
 
 /** What every property of every element and part is in a view, and every step of the spacing scale. */
 function shown({ frame: on, pages }: Site, at: ViewId): Record<string, unknown> {
@@ -29,13 +35,8 @@ function shown({ frame: on, pages }: Site, at: ViewId): Record<string, unknown> 
       for (const part of PARTS)
         for (const property of PROPERTIES)
           if (applies(property, node.kind, parent, part))
-            values[`${page.id} ${node.id} ${part} ${property.name}`] = resolve(
-              on,
-              page,
-              node,
-              property,
-              at,
-              part,
+            values[`${page.id} ${node.id} ${part} ${property.name}`] = said(
+              resolve(on, page, node, property, at, part),
             );
     }
   for (const { id } of on.spacing) values[`space ${id}`] = spaceAt(on, `{${id}}`, at);
@@ -46,9 +47,12 @@ function shown({ frame: on, pages }: Site, at: ViewId): Record<string, unknown> 
 const setIn = ({ frame: { views }, pages }: Site, at: ViewId): unknown[] =>
   Object.values(pages).flatMap((page) =>
     Object.values(page.nodes).flatMap((node) =>
-      valuesOf(node.style).flatMap(({ part, name, layered }) => {
-        const value = held(layered, views, at)?.value;
-        return value === undefined ? [] : [[node.id, part, name, value]];
+      [
+        ...valuesOf(node.style).filter(({ name }) => !knownProperty(name).wording),
+        ...wordingsOf(node.kind).map(({ name }) => ({ part: 'self' as const, name })),
+      ].flatMap(({ part, name }) => {
+        const value = held(ownLayered(node, part, knownProperty(name)), views, at)?.value;
+        return value === undefined ? [] : [[node.id, part, name, said(value)]];
       }),
     ),
   );

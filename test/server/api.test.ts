@@ -1,6 +1,6 @@
 import { request } from 'node:http';
 import { expect } from 'chai';
-import { demoSite } from '../../demo/site.ts';
+import { demoSite } from '../demo.ts';
 import { paths } from '../../api/paths.ts';
 import type { Problem } from '../../api/responses.ts';
 import { pagesOf, readSiteFile } from '../../core/index.ts';

@@ -4,7 +4,7 @@ import { crc32, deflateSync, gzipSync } from 'node:zlib';
 import sharp from 'sharp';
 import { paths } from '../../api/paths.ts';
 import type { AssetResponse, MakingResponse, Problem } from '../../api/responses.ts';
-import { demoSite } from '../../demo/site.ts';
+import { demoSite } from '../demo.ts';
 import { readSiteFile, writeSiteFile } from '../../core/index.ts';
 import { fileStore } from '../../server/store/files.ts';
 import { served, type Served } from './serving.ts';

@@ -4,7 +4,7 @@ import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
-import { demoSite } from '../../demo/site.ts';
+import { demoSite } from '../demo.ts';
 import { compileSite, writeSiteFile } from '../../core/index.ts';
 import { openStore } from '../../server/store/open.ts';
 import { freshFolder, MADE, served } from './serving.ts';

@@ -1,9 +1,10 @@
 /** The same program on the PostgreSQL of a server: alone, and as several processes on one database. */
+import { FOUR_PAGES } from '../demo.ts';
 import { expect } from 'chai';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { demoSite } from '../../demo/site.ts';
+import { demoSite } from '../demo.ts';
 import { paths } from '../../api/paths.ts';
 import type { LogEntry } from '../../api/responses.ts';
 import { start } from '../../server/start.ts';
@@ -44,7 +45,7 @@ describe('on a PostgreSQL server', function () {
       logLevel: 'silent',
       dataFolder: folder,
       databaseUrl: postgres.url,
-      demo: true,
+      demo: FOUR_PAGES,
     };
     const running = await Promise.all([start(settings), start(settings), start(settings)]);
     try {

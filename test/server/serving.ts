@@ -1,4 +1,5 @@
 /** Starts real servers on fresh data folders, for tests over HTTP. */
+import { FOUR_PAGES } from '../demo.ts';
 import { cp, mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -13,7 +14,7 @@ let template: Promise<string> | undefined;
 function madeTemplate(): Promise<string> {
   template ??= (async () => {
     const folder = await mkdtemp(join(tmpdir(), 'dimorphe-template-'));
-    const running = await start({ port: 0, hostPort: 0, dataFolder: folder, demo: true });
+    const running = await start({ port: 0, hostPort: 0, dataFolder: folder, demo: FOUR_PAGES });
     await running.stop();
     process.once('exit', () => void rm(folder, { recursive: true, force: true }));
     return folder;
@@ -34,13 +35,15 @@ export interface Served extends Running {
 }
 
 export async function served(settings: Partial<Parameters<typeof start>[0]> = {}): Promise<Served> {
-  const folder = settings.dataFolder ?? (await freshFolder());
+  // Another part of the demo begins with an empty folder.
+  const begun = settings.demo ? mkdtemp(join(tmpdir(), 'dimorphe-test-')) : freshFolder();
+  const folder = settings.dataFolder ?? (await begun);
   const running = await start({
     port: 0,
     hostPort: 0,
     logLevel: process.env.LOG ?? 'silent',
     madeFolder: MADE,
-    demo: true,
+    demo: FOUR_PAGES,
     ...settings,
     dataFolder: folder,
   });

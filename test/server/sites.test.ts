@@ -6,7 +6,7 @@ import { gzipSync } from 'node:zlib';
 import { paths } from '../../api/paths.ts';
 import type { AddedSite, PageResponse, Problem, SiteSummary } from '../../api/responses.ts';
 import { compileSite, newSite, readSiteFile, writeSiteFile, type Site } from '../../core/index.ts';
-import { demoSite } from '../../demo/site.ts';
+import { demoSite } from '../demo.ts';
 import { openStore } from '../../server/store/open.ts';
 import { SITE } from './editing.ts';
 import { freshFolder, served, type Served } from './serving.ts';

@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
-import { demoSite } from '../../demo/site.ts';
+import { demoSite } from '../demo.ts';
 import { headOf, siteFaults } from '../../core/index.ts';
 import { withMigrationsUpTo } from '../../server/store/migrations.ts';
 import { openStore } from '../../server/store/open.ts';

@@ -12,17 +12,27 @@ interface PagePictureProps {
   /** px on screen. */
   width: number;
   height: number;
+  /** As tall as the page where that is less. */
+  fit?: boolean;
 }
 
 /** The top of a page as it is, small, in a view: to know it by, not to work in. */
-export function PagePicture({ site, content, view, width, height }: PagePictureProps) {
+export function PagePicture({ site, content, view, width, height: most, fit }: PagePictureProps) {
   const frame = useRef<HTMLIFrameElement>(null);
   const [sheet, setSheet] = useState<SheetDocument | null>(null);
-  useEffect(() => {
-    sheet?.update({ preview: content, ghosts: [] });
-  }, [sheet, content]);
+  const [own, setOwn] = useState(0);
   const across = view.sheet.width;
   const scale = width / across;
+  useEffect(() => {
+    if (!sheet) return;
+    sheet.update({ preview: content, ghosts: [] });
+    if (!fit) return;
+    const { body } = sheet.document;
+    const seen = new ResizeObserver(() => setOwn(body.getBoundingClientRect().height));
+    seen.observe(body);
+    return () => seen.disconnect();
+  }, [sheet, content, fit]);
+  const height = fit && own > 0 ? Math.min(most, Math.ceil(own * scale)) : most;
   return (
     <Box
       aria-hidden
@@ -41,7 +51,7 @@ export function PagePicture({ site, content, view, width, height }: PagePictureP
         }}
         style={{
           width: across,
-          height: height / scale,
+          height: most / scale,
           border: 0,
           pointerEvents: 'none',
           transform: `scale(${scale})`,

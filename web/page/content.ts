@@ -1,7 +1,14 @@
 import { paths } from '../../api/paths.ts';
 import {
   composed,
+  headOf,
+  MATTER,
+  offeringIn,
+  isFor,
   isShown,
+  nodeClass,
+  saidWhole,
+  variantClass,
   knownKind,
   preview,
   sourceOrder,
@@ -9,10 +16,13 @@ import {
   isMadeSmaller,
   type Addresses,
   type Asset,
+  type Node,
+  type NodeId,
   type Page,
   type Preview,
   type SiteFrame,
   type ViewId,
+  type Visitor,
 } from '../../core/index.ts';
 import { useMemo } from 'react';
 import type { Ghost } from './sheetdocument.ts';
@@ -29,6 +39,7 @@ export function sheetAddresses({ id: site, pages, assets }: Addressed, density?:
   return {
     page: (id) => (known.has(id) ? `#${id}` : undefined),
     picture: (asset) => paths.asset(site, hashes.get(asset) ?? ''),
+    visitor: () => '#',
     file: (asset) => paths.asset(site, hashes.get(asset) ?? ''),
     made(asset, form) {
       if (isItself(asset, form)) return paths.asset(site, asset.hash);
@@ -40,11 +51,52 @@ export function sheetAddresses({ id: site, pages, assets }: Addressed, density?:
   };
 }
 
-/** The elements that are themselves hidden in a view, with the display they would have. */
+/** The element of a node in a view: of several that stand in for one another, the one that is for it. */
+export function selectorIn({ views }: SiteFrame, node: Node, view: ViewId): string {
+  const whole = saidWhole(node, views);
+  return `.${whole ? variantClass(node.id, whole.in.get(view)!) : nodeClass(node.id)}`;
+}
+
+/** All that is on a page that is not offered in a view. */
+const withheldIn = (site: SiteFrame, page: Page, view: ViewId): Ghost[] =>
+  offeringIn(headOf(site, page.id), site, view) === 'withheld'
+    ? [{ selector: `.${MATTER}`, display: 'contents' }]
+    : [];
+
+/** The elements that are themselves hidden in a view, or give way to an alternate, with the display they would have. */
 export function ghostsIn(site: SiteFrame, page: Page, view: ViewId): Ghost[] {
-  return sourceOrder(page)
-    .filter((node) => !isShown(site, page, node, view))
-    .map((node) => ({ id: node.id, display: knownKind(node.kind).display }));
+  return [
+    ...withheldIn(site, page, view),
+    ...sourceOrder(page)
+      .filter((node) => !isShown(site, page, node, view))
+      .map((node) => ({
+        selector: selectorIn(site, node, view),
+        display: knownKind(node.kind).display,
+      })),
+  ];
+}
+
+/** An element as a ghost, whatever keeps it from being seen. */
+export const ghostOf = ({ id, kind }: Node): Ghost => ({
+  selector: `.${nodeClass(id)}`,
+  display: knownKind(kind).display,
+});
+
+/** The elements that are not for a visitor; those in them go with them. */
+export const keptFromVisitor = (page: Page, visitor: Visitor): Node[] =>
+  Object.values(page.nodes).filter((node) => !isFor(node, visitor));
+
+/** What keeps a selected element from being seen in a view, as ghosts: itself, or those above it. */
+export function ghostsOf(site: SiteFrame, page: Page, id: NodeId, view: ViewId): Ghost[] {
+  const ghosts: Ghost[] = withheldIn(site, page, view);
+  for (
+    let node = page.nodes[id] as Node | undefined;
+    node;
+    node = node.parent === null ? undefined : page.nodes[node.parent]
+  )
+    if (!isShown(site, page, node, view))
+      ghosts.push({ selector: selectorIn(site, node, view), display: knownKind(node.kind).display });
+  return ghosts;
 }
 
 /** A page compiled to look at. */

@@ -18,7 +18,7 @@ import { ElementRules } from './sheetrules.ts';
 
 /** An element that is shown as a ghost although it is hidden, with the display it would have. */
 export interface Ghost {
-  id: NodeId;
+  selector: string;
   display: string;
 }
 
@@ -26,6 +26,8 @@ export interface Ghost {
 export interface SheetContent {
   preview: Preview;
   ghosts: readonly Ghost[];
+  /** What is not for the visitor who looks: it is not there. */
+  kept?: readonly string[];
 }
 
 /** An element that stands out beyond the right edge of the page, and how far, in px. */
@@ -55,6 +57,24 @@ const LONG = 600;
  * laid out the same; but each begins at a whole pixel, which on a page of common length shows what is published less exactly.
  */
 const CONTAINED = '.section{contain:layout style}';
+
+/** The element of the page that what is in a sheet's document belongs to. */
+export function nodeAt(target: EventTarget | null): NodeId | null {
+  // The frame has a realm of its own: `instanceof Element` would not know its elements.
+  let element = (target as Node | null)?.nodeType === 1 ? (target as Element) : null;
+  while (element) {
+    const name = [...element.classList].find((candidate) => candidate.startsWith(nodeClass('')));
+    if (name) return name.slice(nodeClass('').length) as NodeId;
+    element = element.parentElement;
+  }
+  return null;
+}
+
+/** The element of a node in a document: of several that stand in for one another, the one that is displayed. */
+export function elementIn(document: Document, id: NodeId): HTMLElement | null {
+  const all = document.getElementsByClassName(nodeClass(id)) as HTMLCollectionOf<HTMLElement>;
+  return all.length < 2 ? (all[0] ?? null) : ([...all].find((each) => each.checkVisibility()) ?? all[0]);
+}
 
 /**
  * The live page inside a sheet's frame. Rules are edited in place and the document is patched instead of written anew, so
@@ -87,7 +107,7 @@ export class SheetDocument {
     this.containment = style();
   }
 
-  update({ preview, ghosts }: SheetContent): void {
+  update({ preview, ghosts, kept = [] }: SheetContent): void {
     const title = documentTitle(preview.site.name, headOf(preview.site, preview.page.id));
     const { documentElement } = this.document;
     // A language that is set makes the browser style the whole page again, also when it is the same.
@@ -106,10 +126,11 @@ export class SheetDocument {
     this.updateBody(preview.body);
     const shown = ghosts
       .map(
-        ({ id, display }) =>
-          `.${nodeClass(id)}{display:${display}!important;opacity:.38;outline:1px dashed #23211c;background-image:repeating-linear-gradient(135deg,rgba(35,33,28,.28) 0 2px,transparent 2px 9px)!important}`,
+        ({ selector, display }) =>
+          `${selector}{display:${display}!important;opacity:.38;outline:1px dashed #23211c;background-image:repeating-linear-gradient(135deg,rgba(35,33,28,.28) 0 2px,transparent 2px 9px)!important}`,
       )
-      .join('');
+      .join('')
+      .concat(kept.length > 0 ? `${kept.join(',')}{display:none!important}` : '');
     if (this.extras.textContent !== shown) this.extras.textContent = shown;
   }
 
@@ -142,8 +163,9 @@ export class SheetDocument {
     this.body = undefined;
   }
 
+  /** The element of a node: of several that stand in for one another, the one that is displayed. */
   elementOf(id: NodeId): HTMLElement | null {
-    return this.document.querySelector<HTMLElement>(`.${CSS.escape(nodeClass(id))}`);
+    return elementIn(this.document, id);
   }
 
   /** What makes the page wider than its window: of the elements that stand out furthest, the innermost. */
@@ -165,13 +187,6 @@ export class SheetDocument {
 
   /** The element of the page that a point in the document belongs to. */
   nodeAt(target: EventTarget | null): NodeId | null {
-    // The frame has a realm of its own: `instanceof Element` would not know its elements.
-    let element = (target as Node | null)?.nodeType === 1 ? (target as Element) : null;
-    while (element) {
-      const name = [...element.classList].find((candidate) => candidate.startsWith(nodeClass('')));
-      if (name) return name.slice(nodeClass('').length) as NodeId;
-      element = element.parentElement;
-    }
-    return null;
+    return nodeAt(target);
   }
 }

@@ -1,5 +1,4 @@
 import {
-  Box,
   Button,
   Checkbox,
   Dialog,
@@ -10,16 +9,9 @@ import {
   Typography,
 } from '@mui/material';
 import { useId, useState } from 'react';
-import {
-  leadsTo,
-  linking,
-  pagesOf,
-  sharedPlaceOf,
-  sharedTrees,
-  type NodeId,
-  type Site,
-} from '../../core/index.ts';
-import { line, quiet } from '../ui/theme.ts';
+import { leadsTo, linking, pagesOf, sharedTrees, type NodeId, type Site } from '../../core/index.ts';
+import { quiet } from '../ui/theme.ts';
+import { LinkingList, linkingFrom } from './LinkingList.tsx';
 
 interface DeletePageDialogProps {
   site: Site;
@@ -35,12 +27,9 @@ export function DeletePageDialog({ site, page, onDelete, onClose }: DeletePageDi
   const nameOf = (id: NodeId) => site.pages[id].nodes[site.pages[id].root].name;
   const links = [...pagesOf(site).filter(({ id }) => id !== page), ...sharedTrees(site.frame)].flatMap(
     (other) =>
-      linking(other, leadsTo(page)).map(({ node, count }) => ({
-        key: `${other.id} ${node}`,
-        on: sharedPlaceOf(node) ? 'all pages' : nameOf(other.id),
-        name: other.nodes[node].name,
-        count,
-      })),
+      linking(other, leadsTo(page)).map(({ node, count }) =>
+        linkingFrom(site, other, node, count > 1 ? `${count} links` : undefined),
+      ),
   );
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby={heading}>
@@ -55,18 +44,7 @@ export function DeletePageDialog({ site, page, onDelete, onClose }: DeletePageDi
         ) : (
           <>
             <Typography sx={{ mt: 1.5, mb: 0.5, fontWeight: 700, fontSize: 13 }}>What links to it</Typography>
-            <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 220, overflowY: 'auto' }}>
-              {links.map(({ key, on, name, count }) => (
-                <Box component="li" key={key} sx={{ py: 0.5, borderTop: `1px solid ${line}`, fontSize: 13 }}>
-                  {name}
-                  <Box component="span" sx={{ color: quiet }}>
-                    {' '}
-                    on {on}
-                    {count > 1 && `, ${count} links`}
-                  </Box>
-                </Box>
-              ))}
-            </Box>
+            <LinkingList label="What links to it" links={links} />
             <FormControlLabel
               sx={{ mt: 1 }}
               control={

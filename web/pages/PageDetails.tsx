@@ -16,6 +16,7 @@ import { useAppDispatch } from '../state/store.ts';
 import { LANGUAGES } from '../ui/languages.ts';
 import { line, quiet } from '../ui/theme.ts';
 import { Field } from '../ui/Field.tsx';
+import { Offering } from './Offering.tsx';
 
 interface PageDetailsProps {
   site: Site;
@@ -188,6 +189,7 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
           );
         })}
       </Box>
+      <Offering site={site} page={id} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, pt: 1, borderTop: `1px solid ${line}` }}>
         <Button
           size="small"

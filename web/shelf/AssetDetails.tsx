@@ -8,6 +8,7 @@ import {
   isCaptions,
   isFilm,
   isPicture,
+  isKept,
   sharedPlaceOf,
   viewOf,
   type Asset,
@@ -37,6 +38,8 @@ const kindOf = (asset: Asset): keyof typeof NOWHERE => {
 
 /** What of a site a use is in: the element or page by name. */
 const nameOf = (site: Site, { page: id, node }: AssetUse): string => {
+  const kept = node && sharedPlaceOf(node);
+  if (isKept(kept)) return site.frame.shared![kept]!.nodes[node!].name;
   const page = composed(site.frame, site.pages[id]);
   return page.nodes[node ?? page.root].name;
 };
@@ -73,13 +76,20 @@ export function UseList({
           )}
           <Box component="span" sx={{ color: quiet }}>
             {' '}
-            on {use.node && sharedPlaceOf(use.node) ? 'all pages' : nameOf(site, { ...use, node: undefined })}
+            {whereOf(site, use)}
             {describeUse(site, use) !== 'picture' && `, ${describeUse(site, use)}`}
           </Box>
         </Box>
       ))}
     </Box>
   );
+}
+
+/** Where a use is: on a page, on all, or in a block that is kept to be placed. */
+function whereOf(site: Site, use: AssetUse): string {
+  const tree = use.node && sharedPlaceOf(use.node);
+  if (isKept(tree)) return 'in a kept block';
+  return `on ${tree ? 'all pages' : nameOf(site, { ...use, node: undefined })}`;
 }
 
 /** A use in words: "picture, in Tablet and Mobile". */

@@ -1,14 +1,4 @@
-import {
-  Box,
-  Button,
-  IconButton,
-  Link,
-  Menu,
-  MenuItem,
-  Skeleton,
-  TextField,
-  Typography,
-} from '@mui/material';
+import { Box, Button, IconButton, Link, Menu, MenuItem, Skeleton, Typography } from '@mui/material';
 import { Ellipsis, ExternalLink } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Link as RouterLink } from 'react-router';
@@ -19,6 +9,7 @@ import { usePreviewOf } from '../page/content.ts';
 import { PagePicture } from '../page/PagePicture.tsx';
 import { usePageQuery } from '../state/server.ts';
 import { Boundary } from '../ui/Boundary.tsx';
+import { NameField } from '../ui/NameField.tsx';
 import { line, quiet } from '../ui/theme.ts';
 import { moment } from '../ui/time.ts';
 import type { SiteActions } from './useSiteActions.ts';
@@ -40,24 +31,6 @@ function Picture({ site: { id, firstPage, revision } }: { site: SiteSummary }) {
     <Boundary of={data} notice={() => empty}>
       {(shown) => <Shown {...shown} />}
     </Boundary>
-  );
-}
-
-function NameField({ name, onDone }: { name: string; onDone: (name: string | null) => void }) {
-  return (
-    <TextField
-      autoFocus
-      size="small"
-      defaultValue={name}
-      slotProps={{ htmlInput: { 'aria-label': `New name of ${name}`, maxLength: 80 } }}
-      onFocus={({ target }) => target.select()}
-      onBlur={({ target }) => onDone(target.value)}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') (event.target as HTMLInputElement).blur();
-        if (event.key === 'Escape') onDone(null);
-      }}
-      sx={{ width: '100%', maxWidth: 380 }}
-    />
   );
 }
 
@@ -153,6 +126,9 @@ export function SiteLine({ site, actions }: LineProps) {
         {renaming ? (
           <NameField
             name={site.name}
+            most={80}
+            size={18}
+            widest={380}
             onDone={(name) => {
               setRenaming(false);
               if (name !== null && name.trim() !== site.name) actions.rename(site, name);

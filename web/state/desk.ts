@@ -1,5 +1,14 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { viewAt, type EditReach, type NodeId, type Part, type ViewId, type Views } from '../../core/index.ts';
+import {
+  viewAt,
+  type EditReach,
+  type MeasuredPage,
+  type NodeId,
+  type Part,
+  type ViewId,
+  type Views,
+  type Visitor,
+} from '../../core/index.ts';
 import { documents } from './documents.ts';
 import { preferredReach } from './preferences.ts';
 
@@ -18,14 +27,23 @@ export interface DeskState {
   /** A limit that is being moved: the view, and where it would begin. Nothing of it is kept until it is let go. */
   limit: { view: ViewId; from: number } | null;
   reach: EditReach;
-  sheets: 'one' | 'side by side';
+  sheets: 'one' | 'side by side' | 'overview';
   /** The views shown beside the active one. */
   beside: ViewId[];
   ghosts: boolean;
   /** A device whose screen the sheet is as wide as; null: the width was chosen in another way. */
   screen: { width: number; height: number } | null;
+  /** For whom the sheets show the page; null: for every visitor at once. */
+  visitor: Visitor | null;
   /** px of the screen for one px of the page that pictures are fetched for; null: those that this screen has. */
   density: number | null;
+  /** Where the menu of what is selected is open, in px of the window. */
+  menu: { left: number; top: number } | null;
+  /** What the panel of what can be added shows; null: it is closed. */
+  adding: 'sections' | 'elements' | 'kept' | null;
+  /** What is not shown is looked for: then the active sheet measures what lies where. */
+  looking: boolean;
+  measured: { view: ViewId; page: MeasuredPage } | null;
   /** px of the screen for one px of the sheet: as large as fits, or life size. */
   zoom: 'fit' | 'full';
 }
@@ -43,6 +61,11 @@ const initialState: DeskState = {
   ghosts: false,
   screen: null,
   density: null,
+  visitor: null,
+  menu: null,
+  adding: null,
+  looking: false,
+  measured: null,
   zoom: 'fit',
 };
 
@@ -65,6 +88,28 @@ export const desk = createSlice({
         : [...state.selected, payload];
       state.textStyle = null;
       state.aim = null;
+    },
+    /** The menu of what is selected opens where it was asked for; an element that is not selected is alone then. */
+    menuOpened(
+      state,
+      { payload: { node, at } }: PayloadAction<{ node: NodeId; at: { left: number; top: number } }>,
+    ) {
+      if (!state.selected.includes(node)) state.selected = [node];
+      state.textStyle = null;
+      state.menu = at;
+    },
+    addingSet(state, { payload }: PayloadAction<DeskState['adding']>) {
+      state.adding = payload;
+    },
+    lookedFor(state, { payload }: PayloadAction<boolean>) {
+      state.looking = payload;
+      if (!payload) state.measured = null;
+    },
+    pageMeasured(state, { payload }: PayloadAction<NonNullable<DeskState['measured']>>) {
+      state.measured = payload;
+    },
+    menuClosed(state) {
+      state.menu = null;
     },
     /** A run of elements; the last of them leads. */
     selectionSet(state, { payload }: PayloadAction<NodeId[]>) {
@@ -123,6 +168,9 @@ export const desk = createSlice({
       const shown = viewsBeside(views, viewAt(views, state.width).id, state.beside);
       state.beside = shown.includes(view) ? shown.filter((id) => id !== view) : [...shown, view];
     },
+    visitorChosen(state, { payload }: PayloadAction<Visitor | null>) {
+      state.visitor = payload;
+    },
     ghostsSet(state, { payload }: PayloadAction<boolean>) {
       state.ghosts = payload;
     },
@@ -152,6 +200,11 @@ export const desk = createSlice({
 export const {
   selected,
   selectionToggled,
+  addingSet,
+  lookedFor,
+  pageMeasured,
+  menuOpened,
+  menuClosed,
   selectionSet,
   textStyleChosen,
   valueAimed,
@@ -164,6 +217,7 @@ export const {
   sheetsChosen,
   besideToggled,
   ghostsSet,
+  visitorChosen,
   zoomChosen,
 } = desk.actions;
 

@@ -127,6 +127,10 @@ export const documents = createSlice({
     refusedEdit(state, { payload }: PayloadAction<string>) {
       say(state, payload, true);
     },
+    /** Something came of an edit that one may not have meant. */
+    warned(state, { payload }: PayloadAction<string>) {
+      say(state, payload, true);
+    },
     /** A step cannot be taken back, or made again, as things stand: it stays in the list, and why is said. */
     stepPassed(state, { payload }: PayloadAction<{ key: string; sentence: string }>) {
       state.passed.push(payload.key);

@@ -8,7 +8,12 @@ import {
   shortened,
   stands,
   type Arguments,
+  type Call,
+  composed,
+  viewOf,
+  viewsWithoutMenu,
   type CommandName,
+  type Site,
   type EditBy,
   type NodeId,
   type Operation,
@@ -20,7 +25,8 @@ import { catchUp } from './keeping.ts';
 import { withOperations, type Use } from './pending.ts';
 import type { Thunk } from './store.ts';
 
-const { made, refusedEdit, stepPassed, stepKnown, stepsRead, overwrittenDone, pageRead } = documents.actions;
+const { made, refusedEdit, warned, stepPassed, stepKnown, stepsRead, overwrittenDone, pageRead } =
+  documents.actions;
 
 /** A name for an edit that no other has. */
 const newKey = () => `k${nanoid()}`;
@@ -48,6 +54,33 @@ export function holdSelection(): Thunk {
   };
 }
 
+/** Whether a menu can be gone from where it was after a call. */
+function isAboutMenus({ name, args }: Call): boolean {
+  if (name === 'setValue') return args.property === 'shown';
+  return ['showInViews', 'removeElements', 'offerPage', 'changePage', 'setContent'].includes(name);
+}
+
+/** Says at once where an edit has left visitors of the open page without any menu. */
+function warnOfMenus(before: Site): Thunk {
+  return (dispatch, getState) => {
+    const { site, page } = getState().documents.open!;
+    const without = ({ frame, pages }: Site) => {
+      const own = pages[page];
+      return own ? viewsWithoutMenu(frame, composed(frame, own)) : [];
+    };
+    const known = without(before);
+    const lost = without(site).filter((view) => !known.includes(view));
+    if (lost.length === 0) return;
+    const own = site.pages[page];
+    const names = lost.map((view) => viewOf(site.frame.views, view).name).reverse();
+    dispatch(
+      warned(
+        `${own.nodes[own.root].name} shows no menu in ${names.join(', ')} any more: visitors find no way on there. Undo brings it back.`,
+      ),
+    );
+  };
+}
+
 /** Runs a command on a page that was read, the open one where none is said. Answers whether all now is as wanted; a refusal is said. */
 export function edit<N extends CommandName>(name: N, args: Arguments<N>, on?: NodeId): Thunk<boolean> {
   return (dispatch, getState) => {
@@ -61,6 +94,7 @@ export function edit<N extends CommandName>(name: N, args: Arguments<N>, on?: No
     }
     if (outcome.value.operations.length > 0)
       dispatch(take(outcome.value, 'edit', { use: { page, ...callOf(name, args) } }));
+    if (isAboutMenus(callOf(name, args))) dispatch(warnOfMenus(open.site));
     return true;
   };
 }

@@ -1,12 +1,59 @@
 import { nanoid } from 'nanoid';
-import { accepts, idIn, sharedPlaceOf, type NodeId, type Page } from '../../core/index.ts';
-import { selected as select } from './desk.ts';
-import { openPage } from './documents.ts';
+import {
+  accepts,
+  columnsIn,
+  childrenIn,
+  headOf,
+  idIn,
+  isShown,
+  moveTo,
+  offeringIn,
+  placeColumns,
+  sharedPlaceOf,
+  viewAt,
+  wouldReach,
+  copyElements,
+  type Arguments,
+  type Copy,
+  type KeptName,
+  type NodeId,
+  type Page,
+  type ViewId,
+} from '../../core/index.ts';
+import { addingSet, selected as select, selectionSet } from './desk.ts';
+import { documents, openPage } from './documents.ts';
 import { edit } from './edits.ts';
-import type { Thunk } from './store.ts';
+import type { State, Thunk } from './store.ts';
+
+const { refusedEdit } = documents.actions;
 
 /** A new element's id, as it has to be beside others of its place. */
-const newId = (parent: NodeId): NodeId => idIn(sharedPlaceOf(parent), `e${nanoid(10)}`);
+export const newId = (parent: NodeId): NodeId => idIn(sharedPlaceOf(parent), `e${nanoid(10)}`);
+
+/** A name for a block that a site keeps which no other has. */
+export const newKeptName = (): KeptName =>
+  `kept-${nanoid(10)
+    .toLowerCase()
+    .replace(/[^a-z0-9]/g, '0')}`;
+
+/** Opens the panel of what can be added: with sections for a page or section, with elements for what is in them. */
+export function openAdd(): Thunk {
+  return (dispatch, getState) => {
+    const page = openPage(getState())?.page;
+    const lead = page?.nodes[getState().desk.selected.at(-1) ?? page.root];
+    const sections = !lead || lead.parent === null || lead.kind === 'section';
+    dispatch(addingSet(sections ? 'sections' : 'elements'));
+  };
+}
+
+/** Keeps a copy of an element, to be placed anywhere, and shows where it is offered. */
+export function keep(node: NodeId): Thunk {
+  return (dispatch, getState) => {
+    const { page } = openPage(getState())!;
+    if (dispatch(edit('keepBlock', { node, id: newKeptName(), name: page.nodes[node].name })))
+      dispatch(addingSet('kept'));
+  };
+}
 
 /** A place in source order: behind a child of a parent, or, without one, first. */
 export interface TreePlace {
@@ -25,6 +72,10 @@ function below(page: Page, id: NodeId): TreePlace | undefined {
   return parent === null ? undefined : { parent, after: id };
 }
 
+/** Whether an element takes a kind as something more in it. What a set of alternates takes would stand in for the others, and show nowhere. */
+export const takesMore = (page: Page, id: NodeId, kind: string): boolean =>
+  page.nodes[id].kind !== 'alternates' && accepts(page.nodes[id], kind);
+
 /**
  * Where a new element of a kind goes, seen from the selected one: into it or right below it, as is wanted and as it is
  * taken there; else below the nearest thing around it where it is. Undefined where nothing around it takes the kind.
@@ -35,25 +86,188 @@ export function placeFor(
   from: NodeId,
   wanted: 'inside' | 'below',
 ): TreePlace | undefined {
-  if (wanted === 'inside' && accepts(page.nodes[from], kind)) return inside(page, from);
+  if (wanted === 'inside' && takesMore(page, from, kind)) return inside(page, from);
   for (let at: NodeId | null = from; at !== null; at = page.nodes[at].parent) {
     const place = below(page, at);
-    if (place && accepts(page.nodes[place.parent], kind)) return place;
+    if (place && takesMore(page, place.parent, kind)) return place;
   }
-  return accepts(page.nodes[from], kind) ? inside(page, from) : undefined;
+  return takesMore(page, from, kind) ? inside(page, from) : undefined;
 }
 
-/** Adds an element and selects it. */
+/** Where what is added now shows: the view that is looked at, and how far edits go. */
+export const onlyHere = (state: State) => ({
+  view: viewAt(state.documents.open!.site.frame.views, state.desk.width).id,
+  reach: state.desk.reach,
+});
+
+/** Adds an element and selects it. In a view other than the base it shows as far as the reach goes. */
 export function add(kind: string, place: TreePlace): Thunk {
-  return (dispatch) => {
+  return (dispatch, getState) => {
     const id = newId(place.parent);
-    if (dispatch(edit('addElement', { kind, id, ...place }))) dispatch(select(id));
+    if (dispatch(edit('addElement', { kind, id, ...place, only: onlyHere(getState()) })))
+      dispatch(select(id));
   };
 }
 
-/** Duplicates an element and selects the copy. */
-export function duplicate(node: NodeId): Thunk {
+/** Puts copied elements in a place and selects them. Those that stood nowhere before are added. */
+export function placeCopy(
+  copied: Copy,
+  place: TreePlace,
+  done?: Arguments<'pasteElements'>['done'],
+): Thunk<boolean> {
   return (dispatch, getState) => {
+    const id = newId(place.parent);
+    const args = {
+      copied,
+      id,
+      ...place,
+      only: done === 'duplicated in' ? undefined : onlyHere(getState()),
+      done,
+    };
+    if (!dispatch(edit('pasteElements', args))) return false;
+    const order = Object.keys(copied.nodes);
+    const names = copied.roots.map((root) => {
+      const at = order.indexOf(root);
+      return (at === 0 ? id : `${id}-${at}`) as NodeId;
+    });
+    dispatch(names.length === 1 ? select(names[0]) : selectionSet(names));
+    return true;
+  };
+}
+
+/** Offers the open page in a view, as far as the reach goes, or puts a notice in its place there. */
+function offerOrNot(view: ViewId): Thunk<boolean> {
+  return (dispatch, getState) => {
+    const { site, page } = openPage(getState())!;
+    const head = headOf(site, page.id);
+    const offering = offeringIn(head, site, view) === 'withheld' ? 'listed' : 'withheld';
+    const views = wouldReach(head.offered ?? { base: 'listed' }, site.views, view, getState().desk.reach);
+    return dispatch(edit('offerPage', { page: page.id, offering, views }));
+  };
+}
+
+/** Shows or hides elements in a view, as far as the reach goes: hides them where any of them shows. */
+export function hideOrShow(nodes: NodeId[], view: ViewId): Thunk<boolean> {
+  return (dispatch, getState) => {
+    const { site, page } = openPage(getState())!;
+    if (nodes.includes(page.root)) return dispatch(offerOrNot(view));
+    const value = !nodes.some((id) => isShown(site, page, page.nodes[id], view));
+    const { reach } = getState().desk;
+    return dispatch(edit('setValue', { nodes, property: 'shown', view, value, reach }));
+  };
+}
+
+/** What a click on the tile of an element in a view does: shows or hides it, or shows another of its alternates. */
+export function turnTile(id: NodeId, nodes: NodeId[], view: ViewId): Thunk<boolean> {
+  return (dispatch, getState) => {
+    const { site, page } = openPage(getState())!;
+    const { reach } = getState().desk;
+    const { kind, parent } = page.nodes[id];
+    if (parent === null) return dispatch(offerOrNot(view));
+    if (kind === 'alternates') return dispatch(edit('nextAlternate', { set: id, view, reach }));
+    if (parent === null || page.nodes[parent].kind !== 'alternates') {
+      const value = !isShown(site, page, page.nodes[id], view);
+      return dispatch(edit('setValue', { nodes, property: 'shown', view, value, reach }));
+    }
+    if (isShown(site, page, page.nodes[id], view))
+      return dispatch(edit('nextAlternate', { set: parent, view, reach }));
+    return dispatch(edit('setValue', { nodes: [parent], property: 'alternate', view, value: id, reach }));
+  };
+}
+
+/** Makes a copy of a block that stands in for it in a view, and selects it. */
+export function makeAlternate(node: NodeId, view: ViewId): Thunk {
+  return (dispatch, getState) => {
+    const { page } = openPage(getState())!;
+    const { reach } = getState().desk;
+    const { parent } = page.nodes[node];
+    const copy = newId(node);
+    const args = { node, view, reach, set: newId(parent ?? node), copy };
+    if (dispatch(edit('makeAlternate', args))) dispatch(select(copy));
+  };
+}
+
+/** Makes blocks that are hidden one here and one there alternates of each other, and selects the set. */
+export function unite(nodes: NodeId[]): Thunk {
+  return (dispatch) => {
+    const set = newId(nodes[0]);
+    if (dispatch(edit('uniteAlternates', { nodes, set }))) dispatch(select(set));
+  };
+}
+
+/** Puts elements into a group, and selects it. */
+export function group(nodes: NodeId[]): Thunk {
+  return (dispatch) => {
+    const id = newId(nodes[0]);
+    if (dispatch(edit('groupElements', { nodes, id }))) dispatch(select(id));
+  };
+}
+
+/** Takes a group apart, and selects what was in it. */
+export function ungroup(node: NodeId): Thunk {
+  return (dispatch, getState) => {
+    const { children } = openPage(getState())!.page.nodes[node];
+    if (dispatch(edit('ungroupElement', { node }))) dispatch(selectionSet([...children]));
+  };
+}
+
+/** Moves an element among its siblings in a view: earlier or later by so many places. */
+export function moveInOrder(node: NodeId, view: ViewId, by: number): Thunk {
+  return (dispatch, getState) => {
+    const { site, page } = openPage(getState())!;
+    const { parent } = page.nodes[node];
+    if (parent === null) return;
+    const order = childrenIn(site, page.nodes[parent], view);
+    const place = order.indexOf(node) + by;
+    if (place < 0 || place >= order.length) return;
+    const { reach } = getState().desk;
+    dispatch(
+      edit('setValue', {
+        nodes: [parent],
+        property: 'order',
+        view,
+        value: moveTo(order, node, place),
+        reach,
+      }),
+    );
+  };
+}
+
+/** Lets blocks in a row take so many columns more, or less, of it in a view, as the first of them does now. */
+export function widen(nodes: NodeId[], view: ViewId, by: number): Thunk {
+  return (dispatch, getState) => {
+    const { site, page } = openPage(getState())!;
+    const inRows = nodes.filter((id) => page.nodes[page.nodes[id].parent ?? id].kind === 'row');
+    if (inRows.length === 0) {
+      const { name } = page.nodes[nodes[0]];
+      dispatch(refusedEdit(`${name} stands in no row, and so takes no columns. Nothing was changed.`));
+      return;
+    }
+    const { columns, children } = columnsIn(site, page, page.nodes[page.nodes[inRows[0]].parent!], view);
+    const at = children.findIndex(({ id }) => id === inRows[0]);
+    if (at < 0) return;
+    const { column, span } = placeColumns(
+      children.map(({ asks }) => asks),
+      columns,
+    )[at];
+    const wanted = Math.max(1, Math.min(columns - column, span + by));
+    if (wanted === span) return;
+    dispatch(edit('takeColumns', { nodes: inRows, view, reach: getState().desk.reach, span: wanted }));
+  };
+}
+
+/** Duplicates elements and selects the copies: one right behind itself, several behind the last of them. */
+export function duplicate(nodes: NodeId[]): Thunk {
+  return (dispatch, getState) => {
+    if (nodes.length > 1) {
+      const { site, page } = openPage(getState())!;
+      const { format: _format, version: _version, ...copied } = copyElements(site, page, nodes);
+      const last = copied.roots.at(-1)!;
+      const { parent } = page.nodes[last];
+      if (parent !== null) dispatch(placeCopy(copied, { parent, after: last }, 'duplicated in'));
+      return;
+    }
+    const [node] = nodes;
     const { parent } = openPage(getState())!.page.nodes[node];
     const id = newId(parent ?? node);
     if (dispatch(edit('duplicateElement', { node, id }))) dispatch(select(id));

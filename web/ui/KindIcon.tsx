@@ -1,9 +1,14 @@
 import {
+  CalendarClock,
+  MessagesSquare,
   Clock,
   CreditCard,
   Film,
+  Group,
+  Replace,
   FormInput,
   Images,
+  Layers2,
   List,
   Minus,
   MoveVertical,
@@ -36,6 +41,9 @@ const ICONS: Record<string, LucideIcon> = {
   picture: Image,
   navigation: Menu,
   card: CreditCard,
+  overlay: Layers2,
+  group: Group,
+  alternates: Replace,
   list: List,
   quote: Quote,
   gallery: Images,
@@ -47,6 +55,8 @@ const ICONS: Record<string, LucideIcon> = {
   social: Share2,
   prices: TableProperties,
   hours: Clock,
+  timetable: CalendarClock,
+  questions: MessagesSquare,
   form: FormInput,
 };
 

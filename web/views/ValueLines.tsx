@@ -1,5 +1,5 @@
 import { Box, Checkbox, Typography } from '@mui/material';
-import { sourceOrder, type Site, type ValueInView } from '../../core/index.ts';
+import { isKept, sourceOrder, type Site, type ValueInView } from '../../core/index.ts';
 import { line, quiet } from '../ui/theme.ts';
 
 interface ValueLinesProps {
@@ -21,8 +21,13 @@ export function ValueLines({ site, values, handing }: ValueLinesProps) {
         values: own.sort((one, other) => order.get(one.node!)! - order.get(other.node!)!),
       };
     }),
-    { name: 'On all pages', values: values.filter(({ shared }) => shared) },
-    { name: 'Theme', values: values.filter(({ page, shared }) => page === undefined && !shared) },
+    { name: 'On all pages', values: values.filter(({ shared }) => shared && !isKept(shared)) },
+    { name: 'Kept blocks', values: values.filter(({ shared }) => isKept(shared)) },
+    { name: 'Pages', values: values.filter(({ offered }) => offered) },
+    {
+      name: 'Theme',
+      values: values.filter(({ page, shared, offered }) => page === undefined && !shared && !offered),
+    },
   ].filter((place) => place.values.length > 0);
   return (
     <Box
@@ -85,7 +90,8 @@ export function ValueLines({ site, values, handing }: ValueLinesProps) {
   );
 }
 
-const labelOf = ({ property, part }: ValueInView): string => {
+const labelOf = ({ property, part, offered }: ValueInView): string => {
+  if (offered) return 'how it is offered';
   if (!property) return 'size';
   const label = property.label.toLowerCase();
   return part === 'self' ? label : `${part}: ${label}`;

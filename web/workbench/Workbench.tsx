@@ -4,6 +4,7 @@ import { useParams } from 'react-router';
 import { Group, Panel, Separator } from 'react-resizable-panels';
 import { selected as select } from '../state/desk.ts';
 import type { OpenPage } from '../state/documents.ts';
+import { openAdd } from '../state/structure.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { Opening, SiteScreen } from '../site/SiteScreen.tsx';
 import { useOpenPage } from '../site/useOpenPage.ts';
@@ -12,6 +13,11 @@ import { line } from '../ui/theme.ts';
 import { Boundary } from '../ui/Boundary.tsx';
 import { Notice } from '../ui/Notice.tsx';
 import { Fault } from './Fault.tsx';
+import { viewAt } from '../../core/index.ts';
+import { AddPanel } from './add/AddPanel.tsx';
+import { useAddKey } from './add/useAddKey.ts';
+import { BlockKeys } from './block/BlockKeys.tsx';
+import { BlockContextMenu } from './block/BlockMenu.tsx';
 import { Desk } from './desk/Desk.tsx';
 import { ledgerWidth } from './values/columns.ts';
 import { Ledger } from './ledger/Ledger.tsx';
@@ -19,7 +25,18 @@ import { Ledger } from './ledger/Ledger.tsx';
 /** Escape selects nothing; apart from the workbench, as that is drawn anew with every edit. */
 function Deselecting({ enabled }: { enabled: boolean }) {
   const dispatch = useAppDispatch();
-  useHotkeys('escape', () => dispatch(select(null)), { enabled });
+  useHotkeys('escape', () => dispatch(select(null)), {
+    enabled,
+    // What is open in front is closed first, wherever the keyboard is.
+    ignoreEventWhen: () => document.querySelector('.MuiModal-root') !== null,
+  });
+  return null;
+}
+
+/** `/` opens the panel of what can be added; open, it hears the key itself. */
+function AddKey({ enabled }: { enabled: boolean }) {
+  const dispatch = useAppDispatch();
+  useAddKey(() => void dispatch(openAdd()), enabled);
   return null;
 }
 
@@ -27,10 +44,12 @@ function Deselecting({ enabled }: { enabled: boolean }) {
 interface Places {
   open: OpenPage;
   tabled: OpenPage;
+  /** The panel of what can be added is open. */
+  adding: boolean;
 }
 
 /** The ledger on the left, the desk on the right. */
-const work = ({ open: { site, page }, tabled }: Places) => (
+const work = ({ open: { site, page }, tabled, adding }: Places) => (
   <Group orientation="horizontal" style={{ height: '100%' }}>
     <Panel
       defaultSize={ledgerWidth(site) + 14}
@@ -41,7 +60,12 @@ const work = ({ open: { site, page }, tabled }: Places) => (
     </Panel>
     <Separator aria-label="Width of the ledger" style={{ width: 4, background: line }} />
     <Panel minSize={320}>
-      <Desk site={site} page={page} />
+      <div style={{ display: 'flex', height: '100%' }}>
+        {adding && <AddPanel site={site} page={page} />}
+        <div style={{ flex: 1, minWidth: 0, height: '100%' }}>
+          <Desk site={site} page={page} />
+        </div>
+      </div>
     </Panel>
   </Group>
 );
@@ -57,8 +81,10 @@ export function Workbench() {
   const missing = useAppSelector((state) =>
     state.desk.selected.some((id) => !drawn?.page.nodes[id] && open?.page.nodes[id]),
   );
+  const active = useAppSelector((state) => open && viewAt(open.site.views, state.desk.width).id);
   const tabled = missing ? open : drawn;
-  const places = useMemo(() => open && tabled && { open, tabled }, [open, tabled]);
+  const adding = useAppSelector((state) => state.desk.adding !== null);
+  const places = useMemo(() => open && tabled && { open, tabled, adding }, [open, tabled, adding]);
 
   if (failure) {
     return (
@@ -67,7 +93,7 @@ export function Workbench() {
       </Notice>
     );
   }
-  if (!open || !places || tabled?.page.id !== open.page.id) return <Opening />;
+  if (!open || !places || !active || tabled?.page.id !== open.page.id) return <Opening />;
   const { site, page } = open;
 
   return (
@@ -97,6 +123,9 @@ export function Workbench() {
         {work}
       </Boundary>
       <Deselecting enabled={!publishing} />
+      <AddKey enabled={!publishing && !adding} />
+      <BlockKeys page={page} active={active} enabled={!publishing} />
+      <BlockContextMenu site={site} page={page} active={active} />
     </SiteScreen>
   );
 }

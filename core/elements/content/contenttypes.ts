@@ -23,11 +23,16 @@ export interface ContentType<T = any> {
   entry?: string;
 }
 
-/** A field of an element's content: the same in every view. */
+/** A field of an element's content. */
 export interface ContentField {
   name: string;
   label: string;
   type: ContentType;
+  /**
+   * Whether views may say something else: where its words stand in the markup, of which only those of the view are shown, or by
+   * another element in place of the whole. Absent: it is the same in every view.
+   */
+  varies?: 'within' | 'whole';
   /** What a new element has, and what an absent field means. */
   initial: unknown;
 }

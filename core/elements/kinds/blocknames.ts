@@ -3,6 +3,8 @@ export const BLOCK_NAMES: readonly string[] = [
   'row',
   'column',
   'card',
+  'overlay',
+  'group',
   'heading',
   'text',
   'list',
@@ -19,5 +21,8 @@ export const BLOCK_NAMES: readonly string[] = [
   'social',
   'prices',
   'hours',
+  'timetable',
+  'questions',
   'form',
+  'alternates',
 ];

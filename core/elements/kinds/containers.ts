@@ -1,7 +1,8 @@
 import { px } from '../../type/fluid.ts';
-import { oneOf } from '../content/contenttypes.ts';
+import { line, oneOf } from '../content/contenttypes.ts';
 import { element } from '../../markup/markup.ts';
 import type { View } from '../../layered/views.ts';
+import { OVERLAY, ROW_HEIGHT } from '../properties/area.ts';
 import { BLOCK_NAMES } from './blocknames.ts';
 import { contentOf, type Kind, type Seed } from './kind.ts';
 
@@ -16,7 +17,7 @@ export const page: Kind = {
   name: 'page',
   label: 'Page',
   traits: ['container', 'coloured', 'backed'],
-  accepts: ['section'],
+  accepts: ['section', 'alternates'],
   display: 'grid',
   // A word that is longer than its line is broken, and makes nothing wider (CSS Text 3, §5.5).
   structure: {
@@ -30,6 +31,9 @@ export const page: Kind = {
   content: [],
   markup: (_node, { attributes, children }) => element('body', attributes, ...children),
 };
+
+/** Roles of sections that have another element. */
+const SECTION_TAGS: Record<string, string> = { region: 'section' };
 
 export const section: Kind = {
   name: 'section',
@@ -52,15 +56,23 @@ export const section: Kind = {
         { value: 'section', label: 'part of the page' },
         { value: 'header', label: 'head of the page' },
         { value: 'footer', label: 'foot of the page' },
+        { value: 'nav', label: 'navigation' },
+        { value: 'aside', label: 'what stands beside the matter' },
+        { value: 'search', label: 'search' },
+        { value: 'region', label: 'region with a name' },
       ]),
       initial: 'section',
     },
+    { name: 'label', label: 'Name for those who hear it', type: line, initial: '' },
   ],
   seed: words,
   markup: (node, { attributes, children, headed }) => {
     const landmark = contentOf<string>(section, node, 'landmark');
-    // A section of an outline has a heading (HTML Standard, §4.3.3); one without is a box.
-    return element(landmark === 'section' && !headed() ? 'div' : landmark, attributes, ...children);
+    const label = contentOf<string>(section, node, 'label') || undefined;
+    const role = SECTION_TAGS[landmark] ?? landmark;
+    // A section of an outline has a heading (HTML Standard, §4.3.3); one without is a box. A name makes it a landmark (WAI-ARIA 1.2, region).
+    const tag = role === 'section' && !headed() && !label ? 'div' : role;
+    return element(tag, tag === 'div' ? attributes : { ...attributes, 'aria-label': label }, ...children);
   },
 };
 
@@ -107,6 +119,63 @@ export const column: Kind = {
   traits: ['block', 'container', 'coloured', 'backed', 'box', 'gapped', 'arranging', 'stack', 'directed'],
   ...STACK,
   defaults: { gap: 16 },
+  markup: (_node, { attributes, children }) => element('div', attributes, ...children),
+};
+
+/** Blocks that belong together, so that they go, and are laid out, as one. */
+export const group: Kind = { ...column, name: 'group', label: 'Group' };
+
+/** Blocks, or sections, that stand in for one another: exactly one of them shows in each view. */
+export const alternates: Kind = {
+  name: 'alternates',
+  label: 'Alternates',
+  traits: ['block', 'alternating'],
+  accepts: ['section', ...BLOCK_NAMES.filter((name) => name !== 'alternates')],
+  display: 'grid',
+  structure: { display: 'grid', 'grid-template-columns': 'minmax(0, 1fr)' },
+  defaults: {},
+  required: ['alternate'],
+  content: [],
+  ofElements: true,
+  markup: (_node, { attributes, children }) => element('div', attributes, ...children),
+};
+
+/**
+ * A block whose parts may lie over one another: each stands in an area of the columns of the view's grid and of rows that are at least
+ * of one height, and grow with what is in them.
+ */
+export const overlay: Kind = {
+  name: OVERLAY,
+  label: 'Overlay',
+  traits: ['block', 'container', 'coloured', 'backed', 'box', 'overlaying'],
+  accepts: BLOCK_NAMES,
+  display: 'grid',
+  structure: { display: 'grid', 'grid-auto-rows': `minmax(var(${ROW_HEIGHT}), auto)` },
+  perView: ({ grid }) => ({
+    '--columns': String(grid.columns),
+    'grid-template-columns': `repeat(${grid.columns}, minmax(0, 1fr))`,
+    // As in rows, gaps give way before they would make it wider than what it stands in.
+    'column-gap': `min(${px(grid.gutter)}, 100% / ${grid.columns})`,
+  }),
+  // Each part is painted as one, in the order of the source where no other is set.
+  inner: {
+    '> *': {
+      position: 'relative',
+      'z-index': '0',
+      'min-width': '0',
+      'grid-column': '1 / span var(--columns)',
+      'grid-row': '1 / span 1',
+      'align-self': 'start',
+    },
+  },
+  defaults: { rowHeight: 24 },
+  content: [],
+  seed: (): Seed => ({
+    children: [
+      { kind: 'picture', style: { areaRows: { base: 12 }, heldDown: { base: 'stretch' } } },
+      { kind: 'heading', style: { areaRow: { base: 5 }, areaRows: { base: 3 } } },
+    ],
+  }),
   markup: (_node, { attributes, children }) => element('div', attributes, ...children),
 };
 

@@ -1,3 +1,4 @@
+import type { Layered } from '../../layered/layered.ts';
 import type { ContentField } from '../content/contenttypes.ts';
 import type { Markup } from '../../markup/markup.ts';
 import type { NodeId } from '../nodeid.ts';
@@ -27,10 +28,16 @@ export interface Filled {
 export interface MarkupContext {
   attributes: { class: string };
   children: Markup[];
+  /** What stands where the words of a field do: those of each view that has its own; nothing where there are none in any. */
+  words(field: string): Markup['children'];
+  /** The entries of a field: those of all views, each with the class of the views that it is for, where they differ. */
+  entries<E>(field: string): { entry: E; class?: string }[];
   /** BCP 47 tag of the language that the page is written in. */
   language: string;
   /** The address of a link target; undefined when it leads to a page that is gone. */
   address(link: string): string | undefined;
+  /** The class of a menu's entries for a page that is not in menus everywhere; undefined for others. */
+  listing(link: string): string | undefined;
   /** Whether a link leads to the page that it stands on. */
   current(link: string): boolean;
   /** Whether there is a heading in the element, or it is one. */
@@ -86,6 +93,8 @@ export interface KindPart {
 /** What a new element is made of, where that is more than its kind's initial values. */
 export interface Seed {
   content?: Record<string, unknown>;
+  /** Values of its own. */
+  style?: Readonly<Record<string, Layered<unknown>>>;
   children?: readonly (Seed & {
     kind: string;
     /** The share of a row's columns it takes, where the view has the width for it. */
@@ -126,12 +135,18 @@ export interface Kind {
   words?: string;
   /** The selector of where the words stand in the markup; absent: they are all of it. */
   wordsIn?: string;
+  /** It is made of elements that are there already, never new by itself. */
+  ofElements?: true;
   /** Absent: a new element has nothing but initial values. */
   seed?(site: Stock): Seed;
   markup(element: Filled, context: MarkupContext): Markup;
 }
 
 /** A content field's value, or what it starts with. */
-export function contentOf<T>(kind: Pick<Kind, 'content'>, element: Filled, field: string): T {
+export function contentOf<T>(
+  kind: Pick<Kind, 'content'>,
+  element: Pick<Filled, 'content'>,
+  field: string,
+): T {
   return (element.content[field] ?? kind.content.find((candidate) => candidate.name === field)?.initial) as T;
 }

@@ -60,6 +60,8 @@ export const navigation: Kind = {
     // What has the focus is never behind the list (WCAG 2.2, 2.4.11): it goes when the focus goes elsewhere.
     // Where the window has become so wide that links need no button, it stays: they stand nowhere else.
     'body:has(:focus:not(nav *)) ul:popover-open': { display: 'var(--menu-list, flex)' },
+    // Of an entry whose page is not in the menus of every view.
+    li: { display: 'var(--listed, list-item)' },
     '.close': { display: 'none' },
     'ul:popover-open > .close': { display: 'block', 'align-self': 'end' },
     '.close > button': { display: 'inline-flex' },
@@ -79,9 +81,9 @@ export const navigation: Kind = {
   content: [
     { name: 'label', label: 'Name', type: line, initial: 'Pages' },
     { name: 'close', label: 'Word for closing it', type: line, initial: 'Close' },
-    { name: 'links', label: 'Links', type: entries('link', LABELLED_LINK), initial: [] },
+    { name: 'links', label: 'Links', type: entries('link', LABELLED_LINK), initial: [], varies: 'within' },
   ],
-  markup: (node, { attributes, address, current, part }) => {
+  markup: (node, { attributes, address, current, listing, part, entries: entriesOf }) => {
     const label = contentOf<string>(navigation, node, 'label');
     const id = `menu-${node.id}`;
     return element(
@@ -116,10 +118,10 @@ export const navigation: Kind = {
             contentOf<string>(navigation, node, 'close') || '×',
           ),
         ),
-        ...contentOf<LabelledLink[]>(navigation, node, 'links').map((entry) =>
+        ...entriesOf<LabelledLink>('links').map(({ entry, class: name }) =>
           element(
             'li',
-            {},
+            { class: [name, listing(entry.link)].filter(Boolean).join(' ') || undefined },
             element(
               'a',
               { href: address(entry.link), 'aria-current': current(entry.link) ? 'page' : undefined },
@@ -164,6 +166,7 @@ export const social: Kind = {
         { name: 'link', label: 'Leads to', type: link, initial: '' },
       ]),
       initial: [],
+      varies: 'whole',
     },
   ],
   markup: (node, { attributes, address }) =>

@@ -1,6 +1,6 @@
 import { entries, line } from '../content/contenttypes.ts';
-import { element } from '../../markup/markup.ts';
-import { contentOf, type Kind } from './kind.ts';
+import { element, type Markup } from '../../markup/markup.ts';
+import { contentOf, type Kind, type MarkupContext } from './kind.ts';
 
 interface Price {
   name: string;
@@ -35,6 +35,7 @@ export const priceList: Kind = {
         { name: 'note', label: 'Note', type: line, initial: '' },
       ]),
       initial: [],
+      varies: 'whole',
     },
   ],
   markup: (node, { attributes, part }) =>
@@ -58,6 +59,49 @@ interface Hours {
   hours: string;
 }
 
+/** What a table of lines is laid out with: what each begins with, then the rest. */
+const TABLE = {
+  table: { width: '100%', 'border-collapse': 'collapse' },
+  caption: { 'text-align': 'inherit', 'padding-block-end': '0.5rem' },
+  th: {
+    'text-align': 'inherit',
+    'font-weight': 'inherit',
+    'padding-block': '0.375rem',
+    'padding-inline': '0 1rem',
+    'min-width': '6em',
+    'vertical-align': 'top',
+  },
+  td: { padding: '0.375rem 0', 'vertical-align': 'top' },
+};
+
+/** A table with a caption; each line begins with what names it, and the rest is what is said of that. */
+const lineTable = (
+  caption: string,
+  lines: readonly (readonly [head: string, ...rest: Markup['children']])[],
+  { attributes, part }: MarkupContext,
+): Markup =>
+  element(
+    'div',
+    attributes,
+    element(
+      'table',
+      {},
+      element('caption', part('caption'), caption),
+      element(
+        'tbody',
+        {},
+        ...lines.map(([head, ...rest]) =>
+          element(
+            'tr',
+            {},
+            element('th', { scope: 'row', ...part('label') }, head),
+            element('td', {}, ...rest),
+          ),
+        ),
+      ),
+    ),
+  );
+
 export const openingHours: Kind = {
   name: 'hours',
   label: 'Opening hours',
@@ -65,19 +109,7 @@ export const openingHours: Kind = {
   accepts: [],
   display: 'block',
   structure: { display: 'block' },
-  inner: {
-    table: { width: '100%', 'border-collapse': 'collapse' },
-    caption: { 'text-align': 'inherit', 'padding-block-end': '0.5rem' },
-    th: {
-      'text-align': 'inherit',
-      'font-weight': 'inherit',
-      'padding-block': '0.375rem',
-      'padding-inline': '0 1rem',
-      'min-width': '6em',
-      'vertical-align': 'top',
-    },
-    td: { padding: '0.375rem 0', 'vertical-align': 'top' },
-  },
+  inner: TABLE,
   defaults: {},
   parts: {
     caption: { label: 'Caption', selector: 'caption', textStyle: 'caption' },
@@ -85,7 +117,7 @@ export const openingHours: Kind = {
   },
   textStyle: () => 'body',
   content: [
-    { name: 'caption', label: 'Caption', type: line, initial: 'Opening hours' },
+    { name: 'caption', label: 'Caption', type: line, initial: 'Opening hours', varies: 'whole' },
     {
       name: 'hours',
       label: 'Hours',
@@ -94,28 +126,60 @@ export const openingHours: Kind = {
         { name: 'hours', label: 'Hours', type: line, initial: '' },
       ]),
       initial: [],
+      varies: 'whole',
     },
   ],
-  markup: (node, { attributes, part }) =>
-    element(
-      'div',
-      attributes,
-      element(
-        'table',
-        {},
-        element('caption', part('caption'), contentOf<string>(openingHours, node, 'caption')),
-        element(
-          'tbody',
-          {},
-          ...contentOf<Hours[]>(openingHours, node, 'hours').map(({ day, hours }) =>
-            element(
-              'tr',
-              {},
-              element('th', { scope: 'row', ...part('label') }, day),
-              element('td', {}, hours),
-            ),
-          ),
-        ),
-      ),
+  markup: (node, context) =>
+    lineTable(
+      contentOf<string>(openingHours, node, 'caption'),
+      contentOf<Hours[]>(openingHours, node, 'hours').map(({ day, hours }) => [day, hours]),
+      context,
+    ),
+};
+
+interface Item {
+  time: string;
+  what: string;
+  note: string;
+}
+
+export const timetable: Kind = {
+  name: 'timetable',
+  label: 'Timetable',
+  traits: ['block', 'box', 'backed', 'words', 'coloured', 'aligned'],
+  accepts: [],
+  display: 'block',
+  structure: { display: 'block' },
+  inner: { ...TABLE, small: { display: 'block', 'font-size': 'inherit' } },
+  defaults: {},
+  parts: {
+    caption: { label: 'Caption', selector: 'caption', textStyle: 'caption' },
+    label: { label: 'Times', selector: 'th', textStyle: 'label' },
+    meta: { label: 'Notes', selector: 'small', textStyle: 'meta' },
+  },
+  textStyle: () => 'body',
+  content: [
+    { name: 'caption', label: 'Caption', type: line, initial: 'Timetable', varies: 'whole' },
+    {
+      name: 'items',
+      label: 'What happens',
+      type: entries('line', [
+        { name: 'time', label: 'Time', type: line, initial: 'New time' },
+        { name: 'what', label: 'What', type: line, initial: '' },
+        { name: 'note', label: 'Note', type: line, initial: '' },
+      ]),
+      initial: [],
+      varies: 'whole',
+    },
+  ],
+  markup: (node, context) =>
+    lineTable(
+      contentOf<string>(timetable, node, 'caption'),
+      contentOf<Item[]>(timetable, node, 'items').map(({ time, what, note }) => [
+        time,
+        what,
+        ...(note ? [element('small', context.part('meta'), note)] : []),
+      ]),
+      context,
     ),
 };

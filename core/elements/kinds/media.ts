@@ -63,7 +63,7 @@ export const picture: Kind = {
   media: 'img',
   defaults: {},
   required: ['source'],
-  content: [{ name: 'alt', label: 'Text alternative', type: line, initial: '' }],
+  content: [{ name: 'alt', label: 'Text alternative', type: line, initial: '', varies: 'whole' }],
   markup: (node, context) =>
     pictureMarkup(context.attributes, contentOf<string>(picture, node, 'alt'), context.picture, context),
 };
@@ -83,11 +83,11 @@ export const logo: Kind = {
   },
   // A border, a shadow, round corners: of the picture, or of the words where there is none.
   media: ':is(img, .words)',
-  defaults: { blockAlign: 'start' },
+  defaults: { blockAlign: 'start', heldAcross: 'start' },
   textStyle: () => 'logo',
   content: [
-    { name: 'name', label: 'Name', type: line, initial: 'Name' },
-    { name: 'link', label: 'Leads to', type: link, initial: '' },
+    { name: 'name', label: 'Name', type: line, initial: 'Name', varies: 'whole' },
+    { name: 'link', label: 'Leads to', type: link, initial: '', varies: 'whole' },
   ],
   words: 'name',
   wordsIn: '.words',
@@ -111,10 +111,10 @@ export const icon: Kind = {
   display: 'block',
   structure: { display: 'block', 'line-height': '0' },
   media: 'svg',
-  defaults: { iconSize: 32, blockAlign: 'start' },
+  defaults: { iconSize: 32, blockAlign: 'start', heldAcross: 'start' },
   content: [
     { name: 'icon', label: 'Sign', type: iconName, initial: 'star' },
-    { name: 'label', label: 'Text alternative', type: line, initial: '' },
+    { name: 'label', label: 'Text alternative', type: line, initial: '', varies: 'whole' },
   ],
   markup: (node, { attributes }) =>
     element(
@@ -146,7 +146,7 @@ export const video: Kind = {
     { name: 'file', label: 'Film', type: asset('film'), initial: '' },
     { name: 'poster', label: 'Picture before it plays', type: asset('picture'), initial: '' },
     { name: 'name', label: 'What it shows', type: line, initial: 'Video' },
-    { name: 'caption', label: 'Caption', type: line, initial: '' },
+    { name: 'caption', label: 'Caption', type: line, initial: '', varies: 'within' },
     { name: 'captions', label: 'Captions: the words in it', type: asset('file of captions'), initial: '' },
     {
       name: 'playing',
@@ -158,13 +158,13 @@ export const video: Kind = {
       initial: 'asked',
     },
   ],
-  markup: (node, { attributes, media, part, language }) => {
+  markup: (node, { attributes, media, part, language, words }) => {
     const field = (name: string) => contentOf<string>(video, node, name);
     const film = media(field('file'));
     const poster = media(field('poster'));
     const captions = media(field('captions'));
     const itself = field('playing') === 'always';
-    const caption = field('caption');
+    const caption = words('caption');
     return element(
       'figure',
       attributes,
@@ -206,7 +206,7 @@ export const video: Kind = {
             }),
           ]
         : []),
-      ...(caption ? [element('figcaption', part('caption'), caption)] : []),
+      ...(caption.length > 0 ? [element('figcaption', part('caption'), ...caption)] : []),
     );
   },
 };
@@ -263,6 +263,7 @@ export const gallery: Kind = {
         { name: 'caption', label: 'Caption', type: line, initial: '' },
       ]),
       initial: [],
+      varies: 'whole',
     },
   ],
   markup: (node: Filled, context) =>

@@ -1,9 +1,10 @@
-import { card, column, page, row, section } from './containers.ts';
+import { alternates, card, column, group, overlay, page, row, section } from './containers.ts';
 import { form } from './form.ts';
 import type { Kind } from './kind.ts';
 import { navigation, social } from './links.ts';
-import { openingHours, priceList } from './listings.ts';
+import { openingHours, priceList, timetable } from './listings.ts';
 import { gallery, icon, logo, picture, video } from './media.ts';
+import { questions } from './questions.ts';
 import { divider, spacer } from './plain.ts';
 import { button, heading, list, quote, text } from './words.ts';
 
@@ -14,6 +15,9 @@ export const KINDS: readonly Kind[] = [
   row,
   column,
   card,
+  overlay,
+  group,
+  alternates,
   heading,
   text,
   list,
@@ -30,12 +34,17 @@ export const KINDS: readonly Kind[] = [
   social,
   priceList,
   openingHours,
+  timetable,
+  questions,
   form,
 ];
 
 const byName = new Map(KINDS.map((kind) => [kind.name, kind]));
 
 export const kindOf = (name: string): Kind | undefined => byName.get(name);
+
+/** Whether what stands in elements of a kind may lie over one another. */
+export const isDeep = (name: string): boolean => knownKind(name).traits.includes('overlaying');
 
 /** A kind known to exist, after validation. */
 export function knownKind(name: string): Kind {

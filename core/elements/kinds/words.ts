@@ -1,5 +1,6 @@
 import { inlineText, line, link, oneOf, richText, entries } from '../content/contenttypes.ts';
 import { resolveLinks } from '../../markup/fragment.ts';
+
 import { element } from '../../markup/markup.ts';
 import { contentOf, type Kind, type KindPart } from './kind.ts';
 
@@ -24,7 +25,7 @@ export const heading: Kind = {
   words: 'text',
   textStyle: (node) => `heading-${contentOf<number>(heading, node, 'level')}`,
   content: [
-    { name: 'text', label: 'Words', type: inlineText, initial: '' },
+    { name: 'text', label: 'Words', type: inlineText, initial: '', varies: 'within' },
     {
       name: 'level',
       label: 'Level',
@@ -33,10 +34,8 @@ export const heading: Kind = {
     },
   ],
   seed: () => ({ content: { text: 'New heading' } }),
-  markup: (node, { attributes, address, headingLevel }) =>
-    element(`h${headingLevel}`, attributes, {
-      html: resolveLinks(contentOf<string>(heading, node, 'text'), address),
-    }),
+  markup: (_node, { attributes, words, headingLevel }) =>
+    element(`h${headingLevel}`, attributes, ...words('text')),
 };
 
 export const text: Kind = {
@@ -71,10 +70,9 @@ export const text: Kind = {
   },
   words: 'text',
   textStyle: () => 'body',
-  content: [{ name: 'text', label: 'Words', type: richText, initial: '' }],
+  content: [{ name: 'text', label: 'Words', type: richText, initial: '', varies: 'within' }],
   seed: () => ({ content: { text: '<p>New text</p>' } }),
-  markup: (node, { attributes, address }) =>
-    element('div', attributes, { html: resolveLinks(contentOf<string>(text, node, 'text'), address) }),
+  markup: (_node, { attributes, words }) => element('div', attributes, ...words('text')),
 };
 
 export const button: Kind = {
@@ -89,6 +87,7 @@ export const button: Kind = {
     colour: 'white',
     backgroundColour: 'black',
     blockAlign: 'start',
+    heldAcross: 'start',
     radius: 6,
     paddingTop: 12,
     paddingBottom: 12,
@@ -98,14 +97,14 @@ export const button: Kind = {
   words: 'label',
   textStyle: () => 'button',
   content: [
-    { name: 'label', label: 'Label', type: line, initial: 'Button' },
-    { name: 'link', label: 'Leads to', type: link, initial: '' },
+    { name: 'label', label: 'Label', type: line, initial: 'Button', varies: 'within' },
+    { name: 'link', label: 'Leads to', type: link, initial: '', varies: 'whole' },
   ],
-  markup: (node, { attributes, address }) =>
+  markup: (node, { attributes, address, words }) =>
     element(
       'a',
       { ...attributes, href: address(contentOf<string>(button, node, 'link')) },
-      contentOf<string>(button, node, 'label'),
+      ...words('label'),
     ),
 };
 
@@ -139,6 +138,7 @@ export const list: Kind = {
       label: 'Items',
       type: entries('item', [{ name: 'text', label: 'Words', type: inlineText, initial: 'New item' }]),
       initial: [],
+      varies: 'whole',
     },
     {
       name: 'sequence',
@@ -174,16 +174,16 @@ export const quote: Kind = {
   wordsIn: 'blockquote',
   textStyle: () => 'quote',
   content: [
-    { name: 'text', label: 'Words', type: inlineText, initial: '' },
-    { name: 'by', label: 'Who said it', type: line, initial: '' },
+    { name: 'text', label: 'Words', type: inlineText, initial: '', varies: 'within' },
+    { name: 'by', label: 'Who said it', type: line, initial: '', varies: 'whole' },
   ],
   seed: () => ({ content: { text: 'New quote' } }),
-  markup: (node, { attributes, address, part }) => {
+  markup: (node, { attributes, words, part }) => {
     const by = contentOf<string>(quote, node, 'by');
     return element(
       'figure',
       attributes,
-      element('blockquote', {}, { html: resolveLinks(contentOf<string>(quote, node, 'text'), address) }),
+      element('blockquote', {}, ...words('text')),
       ...(by ? [element('figcaption', part('caption'), by)] : []),
     );
   },

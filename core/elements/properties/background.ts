@@ -43,7 +43,7 @@ export const backgroundPicture: Property<string> = {
 
 export const backgroundPosition: Property<Point> = {
   name: 'backgroundPosition',
-  label: 'Its position',
+  label: 'Picture position',
   group: 'background',
   traits: ['backed'],
   type: pointType,
@@ -53,7 +53,7 @@ export const backgroundPosition: Property<Point> = {
 
 export const backgroundSize: Property<string> = {
   name: 'backgroundSize',
-  label: 'Its size',
+  label: 'Picture size',
   group: 'background',
   traits: ['backed'],
   type: choiceType([
@@ -69,7 +69,7 @@ export const backgroundSize: Property<string> = {
 
 export const backgroundRepeat: Property<string> = {
   name: 'backgroundRepeat',
-  label: 'Its repeat',
+  label: 'Picture repeat',
   group: 'background',
   traits: ['backed'],
   type: choiceType([
@@ -84,7 +84,7 @@ export const backgroundRepeat: Property<string> = {
 
 export const tint: Property<string> = {
   name: 'tint',
-  label: 'Tint over it',
+  label: 'Tint over picture',
   group: 'background',
   traits: ['backed'],
   type: colourType,

@@ -3,12 +3,15 @@ import { px } from '../../type/fluid.ts';
 import { completeOrder } from '../../layout/order.ts';
 import { heldSpan, heldStart } from '../../layout/spans.ts';
 import type { NodeId } from '../nodeid.ts';
+import { shownOf } from '../../layout/alternates.ts';
+import { alternateType } from '../valuetypes/alternate.ts';
 import { choiceType } from '../valuetypes/choice.ts';
 import { extentCss, extentType, heightCss, heightType, type Extent } from '../valuetypes/extent.ts';
 import { ratioCss, ratioType, type Ratio } from '../valuetypes/geometry.ts';
 import { numberOr, numberType } from '../valuetypes/number.ts';
 import { orderType } from '../valuetypes/order.ts';
 import { spaceCss, spaceType } from '../valuetypes/space.ts';
+import { OVERLAY } from './area.ts';
 import type { Property } from './property.ts';
 
 export const shown: Property<boolean> = {
@@ -16,6 +19,8 @@ export const shown: Property<boolean> = {
   label: 'Shown',
   group: 'layout',
   traits: ['section', 'block'],
+  // A set of alternates says which of them shows; to show none, it is hidden itself.
+  notInside: ['alternates'],
   type: choiceType<boolean>([
     { value: true, label: 'yes', also: ['shown', 'show'] },
     { value: false, label: 'no', also: ['hidden', 'hide'] },
@@ -29,7 +34,7 @@ export const span: Property<number> = {
   label: 'Columns',
   group: 'layout',
   traits: ['block'],
-  insideOf: ['row'],
+  insideOf: ['row', OVERLAY],
   type: numberType({
     minimum: 1,
     maximum: 24,
@@ -71,12 +76,28 @@ export const order: Property<NodeId[]> = {
   name: 'order',
   label: 'Order of parts',
   childLabel: 'Place in row',
+  deepLabels: { own: 'From back to front', child: 'Place from the back' },
   group: 'layout',
   traits: ['container'],
   type: orderType,
   initial: () => [],
-  css: (value, { children = [], child }) => ({
-    order: String(child ? completeOrder(children, value).indexOf(child) : 0),
+  css: (value, { children = [], child, deep }) => ({
+    [deep ? 'z-index' : 'order']: String(child ? completeOrder(children, value).indexOf(child) : 0),
+  }),
+  perView: true,
+  onChildren: true,
+};
+
+/** Which of the children of a set of alternates shows. */
+export const alternate: Property<NodeId> = {
+  name: 'alternate',
+  label: 'Alternate shown',
+  group: 'layout',
+  traits: ['alternating'],
+  type: alternateType,
+  initial: () => '' as NodeId,
+  css: (value, { children = [], child, display }) => ({
+    display: shownOf(children, value) === child ? display : 'none',
   }),
   perView: true,
   onChildren: true,
@@ -87,6 +108,7 @@ export const blockAlign: Property<string> = {
   label: 'Align block',
   group: 'layout',
   traits: ['block'],
+  notInside: [OVERLAY],
   type: choiceType([
     { value: 'auto', label: 'auto', also: ['as container'] },
     { value: 'stretch', label: 'fill' },
@@ -100,7 +122,7 @@ export const blockAlign: Property<string> = {
 
 export const justifyItems: Property<string> = {
   name: 'justifyItems',
-  label: 'Parts, across',
+  label: 'Align parts across',
   group: 'layout',
   traits: ['arranging'],
   type: choiceType([
@@ -115,7 +137,7 @@ export const justifyItems: Property<string> = {
 
 export const alignItems: Property<string> = {
   name: 'alignItems',
-  label: 'Parts, up and down',
+  label: 'Align parts down',
   group: 'layout',
   traits: ['arranging'],
   type: choiceType([
@@ -130,7 +152,7 @@ export const alignItems: Property<string> = {
 
 export const alignContent: Property<string> = {
   name: 'alignContent',
-  label: 'All parts together',
+  label: 'Distribute parts',
   group: 'layout',
   traits: ['stack'],
   type: choiceType([
@@ -249,6 +271,7 @@ export const sticky: Property<boolean> = {
   label: 'Stays at the top',
   group: 'layout',
   traits: ['section', 'block'],
+  notInside: [OVERLAY],
   type: choiceType<boolean>([
     { value: false, label: 'no' },
     { value: true, label: 'yes', also: ['sticky'] },

@@ -1,3 +1,4 @@
+import type { ContentField } from '../content/contenttypes.ts';
 import type { NodeId } from '../nodeid.ts';
 import type { Part } from '../parts.ts';
 import type { Trait } from '../traits.ts';
@@ -23,14 +24,17 @@ export interface CssContext {
   /** For an order: the source order of the children, and the child whose CSS is wanted. */
   children?: readonly NodeId[];
   child?: NodeId;
+  /** For an order: whether it is one of depth, as what is ordered may lie on top of each other. */
+  deep?: boolean;
   /** What another property of the same element is in the view, for a value that is held to it. */
   beside?(property: string): unknown;
 }
 
-export type PropertyGroup = 'text' | 'layout' | 'space' | 'background' | 'picture' | 'border';
+export type PropertyGroup = 'content' | 'text' | 'layout' | 'space' | 'background' | 'picture' | 'border';
 
 /** The groups in the order in which the values table shows them. */
 export const PROPERTY_GROUPS: readonly { id: PropertyGroup; label: string }[] = [
+  { id: 'content', label: 'Words and content' },
   { id: 'text', label: 'Text' },
   { id: 'layout', label: 'Layout' },
   { id: 'space', label: 'Space' },
@@ -46,10 +50,14 @@ export interface Property<T = any> {
   group: PropertyGroup;
   /** It applies to kinds of element with any of these traits. */
   traits: readonly Trait[];
+  /** Set where it is a field of a kind's content in other words: the content has what holds in the base. */
+  wording?: { kind: string; field: ContentField };
   /** Parts, besides the element itself, it applies to. */
   parts?: readonly Part[];
   /** Kinds the parent must have one of, where the property means something only inside them. */
   insideOf?: readonly string[];
+  /** Kinds the parent must not be, where these decide it for what stands in them. */
+  notInside?: readonly string[];
   type: ValueType<T>;
   /** Whether a value that is set nowhere is taken from the parent, as CSS inheritance does. */
   inherits?: true;
@@ -63,6 +71,8 @@ export interface Property<T = any> {
   applied?: Declarations;
   /** Set when the CSS belongs to the picture, film or sign inside the element's markup, where its kind has one. */
   onMedia?: true;
+  /** CSS for the picture or film in an element that shows one, besides that of the element. */
+  onPicture?(value: T, context: CssContext): Declarations;
   /** Set when `css` depends on the view, so that a value may need other CSS in a view without an override there. */
   perView?: true;
   /** Set when `css` asks what stands `beside` it. */
@@ -71,6 +81,8 @@ export interface Property<T = any> {
   onChildren?: true;
   /** What a person calls the property when it is seen from one child. */
   childLabel?: string;
+  /** The same two names where what stands in the container may lie over one another. */
+  deepLabels?: { own: string; child: string };
   /** The four sides of one thing: properties with the same `sides` can be set together. */
   sides?: string;
 }

@@ -3,6 +3,7 @@ import type { Part } from '../parts.ts';
 import { BOX_PARTS } from '../parts.ts';
 import type { Trait } from '../traits.ts';
 import { spaceCss, spaceType } from '../valuetypes/space.ts';
+import { OVERLAY } from './area.ts';
 import type { Property } from './property.ts';
 
 export const SIDES = ['top', 'right', 'bottom', 'left'] as const;
@@ -33,6 +34,8 @@ const room =
     traits: [trait],
     parts,
     sides: name,
+    // What stands in an area is apart from its edges by an offset.
+    ...(name === 'margin' && { notInside: [OVERLAY] }),
     type: spaceType(minimum, 600),
     initial: () => 0,
     css: (value) => ({ [`${name}-${flowSide(side)}`]: spaceCss(value) }),

@@ -11,11 +11,14 @@ export type EditorName =
   | 'size'
   | 'space'
   | 'extent'
+  | 'offset'
   | 'picture'
   | 'order'
   | 'ratio'
   | 'point'
-  | 'gradient';
+  | 'gradient'
+  | 'wording'
+  | 'alternate';
 
 /** One of the values a person can choose from, with the name it has on screen. */
 export interface Option {

@@ -15,6 +15,7 @@ import { useAfterPaint } from '../../ui/afterpaint.ts';
 import { desk } from '../../ui/theme.ts';
 import { sheetAddresses } from '../../page/content.ts';
 import { DeskBar } from './DeskBar.tsx';
+import { Overview } from './Overview.tsx';
 import { Sheet } from './Sheet.tsx';
 import { useTrial } from './trial.ts';
 import { WidthBar } from './WidthBar.tsx';
@@ -99,28 +100,32 @@ export function Desk({ site: kept, page }: { site: SiteFrame; page: Page }) {
   return (
     <section aria-label="Desk" className="desk" style={{ background: desk }}>
       <WidthBar site={site} width={width} />
-      <div
-        tabIndex={0}
-        role="region"
-        aria-label="Sheets"
-        className="desk-sheets"
-        onClick={(event) => event.target === event.currentTarget && dispatch(select(null))}
-      >
-        <div ref={size.ref} className="desk-row" style={{ gap: GAP }}>
-          {shown.map((sheet) => (
-            <Sheet
-              key={sheet.key}
-              site={site}
-              page={marked}
-              content={content}
-              width={sheet.width}
-              scale={scale}
-              active={sheet.active}
-            />
-          ))}
+      {sheets === 'overview' ? (
+        <Overview site={site} page={marked} content={content} active={active} />
+      ) : (
+        <div
+          tabIndex={0}
+          role="region"
+          aria-label="Sheets"
+          className="desk-sheets"
+          onClick={(event) => event.target === event.currentTarget && dispatch(select(null))}
+        >
+          <div ref={size.ref} className="desk-row" style={{ gap: GAP }}>
+            {shown.map((sheet) => (
+              <Sheet
+                key={sheet.key}
+                site={site}
+                page={marked}
+                content={content}
+                width={sheet.width}
+                scale={scale}
+                active={sheet.active}
+              />
+            ))}
+          </div>
         </div>
-      </div>
-      <DeskBar site={site} active={active} />
+      )}
+      <DeskBar site={site} page={page} active={active} />
     </section>
   );
 }

@@ -6,6 +6,7 @@ import {
   ListSubheader,
   Menu,
   MenuItem,
+  Select,
   ToggleButton,
   ToggleButtonGroup,
   Typography,
@@ -13,7 +14,14 @@ import {
 } from '@mui/material';
 import { ChevronDown } from 'lucide-react';
 import { useState } from 'react';
-import { DEVICES, type SiteFrame, type ViewId } from '../../../core/index.ts';
+import {
+  DEVICES,
+  hasAudiences,
+  type Page,
+  type SiteFrame,
+  type ViewId,
+  type Visitor,
+} from '../../../core/index.ts';
 import {
   besideToggled,
   densityChosen,
@@ -21,13 +29,15 @@ import {
   screenChosen,
   sheetsChosen,
   viewsBeside,
+  visitorChosen,
   zoomChosen,
 } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { line, paper, quiet } from '../../ui/theme.ts';
 
 /** The bar below the sheets: which of them are shown, how large, and whether hidden things stand as ghosts. */
-export function DeskBar({ site, active }: { site: SiteFrame; active: ViewId }) {
+export function DeskBar({ site, page, active }: { site: SiteFrame; page: Page; active: ViewId }) {
+  const audiences = hasAudiences(page);
   const dispatch = useAppDispatch();
   const sheets = useAppSelector((state) => state.desk.sheets);
   const beside = useAppSelector((state) => state.desk.beside);
@@ -42,7 +52,7 @@ export function DeskBar({ site, active }: { site: SiteFrame; active: ViewId }) {
         px: 1.5,
         display: 'flex',
         alignItems: 'center',
-        gap: 1.5,
+        gap: 1,
         flexWrap: 'wrap',
         bgcolor: paper,
         borderTop: `1px solid ${line}`,
@@ -60,6 +70,7 @@ export function DeskBar({ site, active }: { site: SiteFrame; active: ViewId }) {
       >
         <ToggleButton value="one">One sheet</ToggleButton>
         <ToggleButton value="side by side">Side by side</ToggleButton>
+        <ToggleButton value="overview">Overview</ToggleButton>
       </ToggleButtonGroup>
       {sheets === 'side by side' &&
         [...site.views.list]
@@ -74,15 +85,23 @@ export function DeskBar({ site, active }: { site: SiteFrame; active: ViewId }) {
             />
           ))}
       <Box sx={{ flex: 1 }} />
-      <Screens />
-      <Choice label="Show ghosts" checked={ghosts} onChange={(_event, on) => dispatch(ghostsSet(on))} />
-      <Button
-        size="small"
-        variant="text"
-        onClick={() => dispatch(zoomChosen(zoom === 'fit' ? 'full' : 'fit'))}
-      >
-        {zoom === 'fit' ? 'Show at 100 %' : 'Fit to the desk'}
-      </Button>
+      {sheets !== 'overview' && <Screens />}
+      {sheets !== 'overview' && audiences && <Visitors />}
+      {sheets !== 'overview' && (
+        <Choice label="Show ghosts" checked={ghosts} onChange={(_event, on) => dispatch(ghostsSet(on))} />
+      )}
+      {sheets !== 'overview' && (
+        <Button
+          size="small"
+          variant="text"
+          aria-label={zoom === 'fit' ? 'Show at 100 %' : 'Fit to the desk'}
+          title={zoom === 'fit' ? 'Show at 100 %' : 'Fit to the desk'}
+          sx={{ minWidth: 0 }}
+          onClick={() => dispatch(zoomChosen(zoom === 'fit' ? 'full' : 'fit'))}
+        >
+          {zoom === 'fit' ? '100 %' : 'Fit'}
+        </Button>
+      )}
     </Box>
   );
 }
@@ -151,6 +170,28 @@ function Screens() {
         ))}
       </Menu>
     </>
+  );
+}
+
+/** For whom the sheets show the page. */
+function Visitors() {
+  const dispatch = useAppDispatch();
+  const visitor = useAppSelector((state) => state.desk.visitor);
+  return (
+    <Select
+      variant="standard"
+      disableUnderline
+      value={visitor ?? 'all'}
+      onChange={({ target }) =>
+        dispatch(visitorChosen(target.value === 'all' ? null : (target.value as Visitor)))
+      }
+      inputProps={{ 'aria-label': 'Seen by' }}
+      sx={{ fontSize: 13 }}
+    >
+      <MenuItem value="all">All visitors</MenuItem>
+      <MenuItem value="signed-in">Signed in</MenuItem>
+      <MenuItem value="signed-out">Signed out</MenuItem>
+    </Select>
   );
 }
 

@@ -1,8 +1,9 @@
 import { Box } from '@mui/material';
-import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ComponentProps } from 'react';
 import {
   applies,
   knownProperty,
+  OVERLAY,
   overrideCount,
   type Node,
   type NodeId,
@@ -12,6 +13,7 @@ import {
 } from '../../../core/index.ts';
 import { afterPaint } from '../../ui/afterpaint.ts';
 import { petrol } from '../../ui/theme.ts';
+import { AreaGrips } from './AreaGrips.tsx';
 import { MoveGrip } from './MoveGrip.tsx';
 import { SpanGrips } from './SpanGrips.tsx';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
@@ -71,7 +73,25 @@ const parentOf = (page: Page, node: Node | undefined): Node | undefined =>
 
 /** Whether an element takes columns of the row that holds it. */
 const takesColumns = (page: Page, node: Node): boolean =>
-  applies(knownProperty('span'), node.kind, parentOf(page, node)?.kind);
+  applies(knownProperty('start'), node.kind, parentOf(page, node)?.kind);
+
+/** px; so much of a frame has to be seen in the desk. */
+const SEEN = 24;
+
+/** Whether a frame is seen in the desk, as far as it can be scrolled to. */
+function isInSight(frame: HTMLElement | null): boolean {
+  const desk = frame?.closest('.desk-sheets')?.getBoundingClientRect();
+  if (!frame || !desk) return false;
+  const { top, bottom } = frame.getBoundingClientRect();
+  return top < desk.bottom - SEEN && bottom > desk.top + SEEN;
+}
+
+type GripProps = ComponentProps<typeof MoveGrip> &
+  Partial<Pick<ComponentProps<typeof AreaGrips>, 'overlay' | 'nodes'>>;
+
+/** The name of what is selected, by which it is drawn: among its siblings, or to another area of its overlay. */
+const Grip = ({ overlay, nodes, ...props }: GripProps) =>
+  overlay && nodes ? <AreaGrips {...props} overlay={overlay} nodes={nodes} /> : <MoveGrip {...props} />;
 
 /** The frames around what is selected and what the pointer is over, with the name and the count of overrides. */
 export function Marks(props: MarksProps) {
@@ -89,14 +109,17 @@ export function Marks(props: MarksProps) {
     // Another selection or another view moves the desk; an edit, which measures the same box again, must not.
     const seen = box ? `${view} ${box.id}` : '';
     if (!props.follow || seen === followed.current) return;
-    followed.current = seen;
-    const show = () => frame.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    const show = () => {
+      frame.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+      // What is new makes its page taller, for which there is no room until that is measured: then it is shown again.
+      if (seen === '' || isInSight(frame.current)) followed.current = seen;
+    };
     show();
     // A sheet of another view gets its height a frame later; only then is there room to scroll to.
     afterPaint(() => afterPaint(show));
   }, [props.follow, box, view]);
   return (
-    <Box sx={{ position: 'absolute', inset: 0, overflow: 'hidden', pointerEvents: 'none' }}>
+    <Box sx={{ position: 'absolute', inset: 0, overflow: 'clip', pointerEvents: 'none' }}>
       {over && (
         <Box
           style={placeOf(over)}
@@ -118,7 +141,7 @@ export function Marks(props: MarksProps) {
           style={placeOf(box)}
           sx={{ position: 'absolute', scrollMargin: '28px', outline: '2px solid #2aa9a4', outlineOffset: -1 }}
         >
-          <MoveGrip
+          <Grip
             site={props.site}
             page={page}
             node={node}
@@ -127,10 +150,14 @@ export function Marks(props: MarksProps) {
             scale={props.scale}
             inside={box.top <= 20}
             room={props.across - box.left}
+            {...(parent?.kind === OVERLAY && {
+              overlay: parent,
+              nodes: selected.filter((id) => page.nodes[id]?.parent === parent.id),
+            })}
           >
             {count > 0 ? `${node.name} · ${count} ${count === 1 ? 'override' : 'overrides'} here` : node.name}
-          </MoveGrip>
-          {parent && takesColumns(page, node) && (
+          </Grip>
+          {parent && parent.kind !== OVERLAY && takesColumns(page, node) && (
             <SpanGrips
               site={props.site}
               page={page}

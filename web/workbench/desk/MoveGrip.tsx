@@ -1,5 +1,4 @@
 import { Box } from '@mui/material';
-import { GripVertical } from 'lucide-react';
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   childrenIn,
@@ -15,6 +14,7 @@ import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { draw } from '../../ui/draw.ts';
 import { sun } from '../../ui/theme.ts';
+import { NameTag } from './NameTag.tsx';
 import { insertionAt, type Insertion } from './insertion.ts';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
 
@@ -106,43 +106,17 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, c
 
   return (
     <>
-      <Box
-        data-move-grip
+      <NameTag
+        inside={inside}
+        room={room}
+        drawing={insertion !== null}
         onPointerDown={down}
-        {...(movable && {
-          role: 'button',
-          tabIndex: 0,
-          // What is read begins with what is seen (WCAG 2.2, 2.5.3).
-          'aria-label': `${children}, move`,
-          onKeyDown: keys,
-        })}
+        onKeyDown={keys}
+        label={movable ? `${children}, move` : undefined}
         title={movable ? 'Draw to another place, or move with the arrow keys' : undefined}
-        style={{ maxWidth: Math.min(280, room) }}
-        sx={{
-          position: 'absolute',
-          left: -1,
-          ...(inside ? { top: 0 } : { bottom: '100%' }),
-          bgcolor: '#2aa9a4',
-          color: '#0c1f1f',
-          fontSize: 11,
-          fontWeight: 700,
-          lineHeight: '18px',
-          px: 0.75,
-          whiteSpace: 'nowrap',
-          borderRadius: '2px 2px 0 0',
-          display: 'flex',
-          alignItems: 'center',
-          pointerEvents: movable ? 'auto' : 'none',
-          cursor: insertion ? 'grabbing' : 'grab',
-          touchAction: 'none',
-          userSelect: 'none',
-        }}
       >
-        {movable && <GripVertical size={11} aria-hidden style={{ marginLeft: -3, flex: 'none' }} />}
-        <Box component="span" sx={{ overflow: 'hidden', textOverflow: 'ellipsis' }}>
-          {children}
-        </Box>
-      </Box>
+        {children}
+      </NameTag>
       {insertion && (
         <InsertionMark own={sheet.elementOf(node.id)?.getBoundingClientRect()} at={insertion} scale={scale} />
       )}

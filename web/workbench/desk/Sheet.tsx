@@ -1,11 +1,22 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { viewAt, type NodeId, type Page, type Preview, type SiteFrame } from '../../../core/index.ts';
-import { selected as select, selectionToggled } from '../../state/desk.ts';
+import {
+  nodeClass,
+  viewAt,
+  type NodeId,
+  type Page,
+  type Preview,
+  type SiteFrame,
+} from '../../../core/index.ts';
+import { menuOpened, pageMeasured, selected as select, selectionToggled } from '../../state/desk.ts';
+import { copySelected, cutSelected, pasteBeside } from '../../state/clipboard.ts';
+import { isPart } from '../../state/areas.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { TextBar } from '../text/TextBar.tsx';
 import { useTextEditing } from '../text/useTextEditing.ts';
-import { ghostsIn } from '../../page/content.ts';
+import { afterPaint } from '../../ui/afterpaint.ts';
+import { measurePage } from '../../page/measuring.ts';
+import { ghostOf, ghostsIn, ghostsOf, keptFromVisitor } from '../../page/content.ts';
 import { Marks } from './Marks.tsx';
 import { useFileDrop } from './useFileDrop.ts';
 import { SheetTitle } from './SheetTitle.tsx';
@@ -35,10 +46,15 @@ const LEAST = 240;
 const NONE: NodeId[] = [];
 const NO_GHOSTS: SheetContent['ghosts'] = [];
 
+/** Keys that place what is selected, where it is a part of an overlay. */
+const places = ({ key, altKey }: KeyboardEvent): boolean => key.startsWith('Arrow') && !altKey;
+
 /** Keys that the workbench hears even when the focus is inside a sheet. */
-const forwarded = (event: KeyboardEvent): boolean =>
-  event.key === 'Escape' ||
-  ((event.ctrlKey || event.metaKey) && ['z', 'y'].includes(event.key.toLowerCase()));
+const forwarded = ({ key, ctrlKey, metaKey, altKey }: KeyboardEvent): boolean => {
+  if (ctrlKey || metaKey) return ['z', 'y', 'g', 'd'].includes(key.toLowerCase());
+  if (altKey) return ['ArrowUp', 'ArrowDown'].includes(key);
+  return ['Escape', 'Delete', '/', '+', '=', '-'].includes(key) || key.toLowerCase() === 'h';
+};
 
 /** The real page at one width, in a frame; what is selected is marked over it, never in it. */
 export function Sheet({ site, page, content, width, scale, active }: SheetProps) {
@@ -46,26 +62,46 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
   const selected = useAppSelector((state) => state.desk.selected);
   const ghosts = useAppSelector((state) => state.desk.ghosts);
   const screen = useAppSelector((state) => state.desk.screen);
+  const visitor = useAppSelector((state) => state.desk.visitor);
   const view = viewAt(site.views, width);
   const [hovered, setHovered] = useState<NodeId | null>(null);
-  const shown = useMemo<SheetContent>(
-    () => ({ preview: content, ghosts: ghosts ? ghostsIn(site, content.page, view.id) : NO_GHOSTS }),
-    [content, ghosts, site, view.id],
-  );
+  const lead = selected.at(-1);
+  // What is selected is seen, also where it is not shown.
+  const selectedGhosts = useMemo(() => {
+    const made = lead && content.page.nodes[lead] ? ghostsOf(site, content.page, lead, view.id) : [];
+    return made.length > 0 ? made : NO_GHOSTS;
+  }, [site, content, lead, view.id]);
+  const shown = useMemo<SheetContent>(() => {
+    const kept = visitor === null ? [] : keptFromVisitor(content.page, visitor);
+    // What is not for the visitor is gone, or stands as a ghost like all that is not shown.
+    return {
+      preview: content,
+      ghosts: ghosts ? [...ghostsIn(site, content.page, view.id), ...kept.map(ghostOf)] : selectedGhosts,
+      kept: ghosts ? [] : kept.filter(({ id }) => id !== lead).map(({ id }) => `.${nodeClass(id)}`),
+    };
+  }, [content, ghosts, selectedGhosts, site, view.id, visitor, lead]);
   const { frame, sheet, height: own, overflow, moved, loaded } = useSheet(shown, active);
   const height = Math.max(own, LEAST);
+  const looking = useAppSelector((state) => state.desk.looking) && active;
+  useEffect(() => {
+    if (!looking || !sheet) return;
+    return afterPaint(() => dispatch(pageMeasured({ view: view.id, page: measurePage(sheet, page) })));
+  }, [looking, sheet, page, view.id, moved, dispatch]);
+  const reach = useAppSelector((state) => state.desk.reach);
   const write = useCallback(
-    (node: NodeId, field: string, value: string) => void dispatch(edit('setContent', { node, field, value })),
-    [dispatch],
+    (node: NodeId, property: string, says: string) =>
+      void dispatch(edit('setValue', { nodes: [node], property, view: view.id, value: { says }, reach })),
+    [dispatch, view.id, reach],
   );
-  const text = useTextEditing(sheet, write);
+  const text = useTextEditing({ sheet, site, view: view.id, write });
 
   useFileDrop(sheet, page, view.id, setHovered);
 
   // The listeners are put on once a sheet; what they need of the latest render is read through this.
-  const latest = useRef({ page, text });
+  const placed = lead !== undefined && page.nodes[lead] !== undefined && isPart(page, page.nodes[lead]);
+  const latest = useRef({ page, text, placed });
   useEffect(() => {
-    latest.current = { page, text };
+    latest.current = { page, text, placed };
   });
   useEffect(() => {
     if (!sheet) return;
@@ -82,29 +118,48 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
       const id = sheet.nodeAt(event.target);
       if (id && !inEditing(event)) latest.current.text.begin(latest.current.page.nodes[id]);
     };
+    const menu = (event: MouseEvent) => {
+      const id = sheet.nodeAt(event.target);
+      const box = frame.current?.getBoundingClientRect();
+      if (!id || !box || inEditing(event)) return;
+      event.preventDefault();
+      const shrunk = box.width / document.documentElement.clientWidth;
+      const at = { left: box.left + event.clientX * shrunk, top: box.top + event.clientY * shrunk };
+      dispatch(menuOpened({ node: id, at }));
+    };
     const move = (event: MouseEvent) => setHovered(sheet.nodeAt(event.target));
     const leave = () => setHovered(null);
     const key = (event: KeyboardEvent) => {
-      if (event.defaultPrevented || !forwarded(event) || inEditing(event)) return;
+      const heard = forwarded(event) || (latest.current.placed && places(event));
+      if (event.defaultPrevented || !heard || inEditing(event)) return;
       event.preventDefault();
-      const { key: name, code, ctrlKey, metaKey, shiftKey } = event;
-      const again = { key: name, code, ctrlKey, metaKey, shiftKey, bubbles: true };
+      const { key: name, code, ctrlKey, metaKey, shiftKey, altKey } = event;
+      const again = { key: name, code, ctrlKey, metaKey, shiftKey, altKey, bubbles: true };
       window.document.body.dispatchEvent(new KeyboardEvent('keydown', again));
       window.document.body.dispatchEvent(new KeyboardEvent('keyup', again));
     };
     document.addEventListener('click', click);
     document.addEventListener('dblclick', doubleClick);
+    const clipboard = (event: ClipboardEvent) => {
+      if (inEditing(event)) return;
+      const run = { copy: copySelected, cut: cutSelected, paste: pasteBeside }[event.type];
+      if (run) void dispatch(run(event));
+    };
+    for (const name of ['copy', 'cut', 'paste'] as const) document.addEventListener(name, clipboard);
+    document.addEventListener('contextmenu', menu);
     document.addEventListener('mousemove', move);
     document.documentElement.addEventListener('mouseleave', leave);
     document.addEventListener('keydown', key);
     return () => {
       document.removeEventListener('click', click);
       document.removeEventListener('dblclick', doubleClick);
+      for (const name of ['copy', 'cut', 'paste'] as const) document.removeEventListener(name, clipboard);
+      document.removeEventListener('contextmenu', menu);
       document.removeEventListener('mousemove', move);
       document.documentElement.removeEventListener('mouseleave', leave);
       document.removeEventListener('keydown', key);
     };
-  }, [sheet, dispatch]);
+  }, [sheet, frame, dispatch]);
 
   const label = `${view.name}, ${width} px`;
   return (
@@ -152,8 +207,14 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
             hovered={text.editing ? null : hovered}
           />
         )}
-        {sheet && text.editing && (
-          <TextBar sheet={sheet} editing={text.editing} scale={scale} onDone={text.end} />
+        {sheet && text.editing && content.page.nodes[text.editing.node] && (
+          <TextBar
+            site={site}
+            node={content.page.nodes[text.editing.node]}
+            editing={text.editing}
+            scale={scale}
+            onDone={text.end}
+          />
         )}
       </div>
     </section>

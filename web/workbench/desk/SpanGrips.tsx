@@ -2,6 +2,8 @@ import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   columnsIn,
   movedRows,
+  nearestEnd,
+  nearestStart,
   placeColumns,
   type Columns,
   type Node,
@@ -10,13 +12,14 @@ import {
   type Placed,
   type RowColumns,
   type SiteFrame,
+  type Track,
   type ViewId,
 } from '../../../core/index.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { draw } from '../../ui/draw.ts';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
-import { nearestTrack, tracksOf, type Track } from './tracks.ts';
+import { tracksOf } from './tracks.ts';
 
 interface SpanGripsProps {
   site: SiteFrame;
@@ -85,7 +88,7 @@ export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: 
     const frame = sheet.document.defaultView!.frameElement!;
     const meant = (event: { clientX: number }): Placed => {
       const x = (event.clientX - frame.getBoundingClientRect().left) / scale;
-      return resized(placed, edge, nearestTrack(tracks, edge, x));
+      return resized(placed, edge, edge === 'left' ? nearestStart(tracks, x) : nearestEnd(tracks, x));
     };
     draw(press, {
       move: (event) => setDrawn({ to: meant(event), edge, tracks }),
@@ -149,17 +152,17 @@ interface DrawnProps {
 function Drawn({ own, to: { column, span }, edge, tracks, columns, scale, hint: moves }: DrawnProps) {
   const last = tracks.at(column + span - 1);
   if (!own || !last) return null;
-  const across = ({ left, right }: Track) => ({
-    left: (left - own.left) * scale,
-    width: (right - left) * scale,
+  const across = ({ start, end }: Track) => ({
+    left: (start - own.left) * scale,
+    width: (end - start) * scale,
   });
-  const taken = { left: tracks[column].left, right: last.right };
+  const taken = { start: tracks[column].start, end: last.end };
   // The words may be wider than the block: they grow towards the side of the row that has more room.
   const side = column + span / 2 > columns / 2 ? 'right' : 'left';
   return (
     <div className="span-drawn">
       {tracks.map((track) => (
-        <div key={track.left} className="span-track" style={across(track)} />
+        <div key={track.start} className="span-track" style={across(track)} />
       ))}
       <div className="span-taken" style={across(taken)}>
         <div role="status" className={`span-words ${side}`}>

@@ -1,28 +1,25 @@
-/** A column of a row as a sheet has laid it out; px of the page. */
-export interface Track {
-  left: number;
-  right: number;
-}
+import type { Axis, Track } from '../../../core/index.ts';
 
-/** The columns of an element that is a grid, from what the browser computed for it. */
-export function tracksOf(grid: Element): Track[] {
+const px = (text: string) => Number.parseFloat(text) || 0;
+
+/** The columns or rows of an element that is a grid, from what the browser computed for it; px of the page. */
+export function tracksOf(grid: Element, axis: Axis = 'across'): Track[] {
   const style = grid.ownerDocument.defaultView!.getComputedStyle(grid);
-  const px = (text: string) => Number.parseFloat(text) || 0;
   const box = grid.getBoundingClientRect();
-  let left = box.left + px(style.borderLeftWidth) + px(style.paddingLeft);
-  const right = box.right - px(style.borderRightWidth) - px(style.paddingRight);
-  const widths = style.gridTemplateColumns.split(' ').map(px);
+  const across = axis === 'across';
+  let start = across
+    ? box.left + px(style.borderLeftWidth) + px(style.paddingLeft)
+    : box.top + px(style.borderTopWidth) + px(style.paddingTop);
+  const end = across
+    ? box.right - px(style.borderRightWidth) - px(style.paddingRight)
+    : box.bottom - px(style.borderBottomWidth) - px(style.paddingBottom);
+  const sizes = style[across ? 'gridTemplateColumns' : 'gridTemplateRows'].split(' ').map(px);
   // What the columns leave is between them; what was set may have given way.
-  const gap = (right - left - widths.reduce((sum, width) => sum + width, 0)) / Math.max(1, widths.length - 1);
-  return widths.map((width) => {
-    const track = { left, right: left + width };
-    left = track.right + gap;
+  const between = (end - start - sizes.reduce((sum, size) => sum + size, 0)) / Math.max(1, sizes.length - 1);
+  const gap = across ? between : px(style.rowGap);
+  return sizes.map((size) => {
+    const track = { start, end: start + size };
+    start = track.end + gap;
     return track;
   });
-}
-
-/** The column whose left or right edge is nearest to a point; 0-based. */
-export function nearestTrack(tracks: readonly Track[], edge: keyof Track, x: number): number {
-  const distance = (track: Track) => Math.abs(track[edge] - x);
-  return tracks.reduce((best, track, index) => (distance(track) < distance(tracks[best]) ? index : best), 0);
 }

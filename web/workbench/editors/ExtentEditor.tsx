@@ -1,12 +1,13 @@
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useState } from 'react';
-import type { Extent } from '../../../core/index.ts';
+import type { Extent, Offset } from '../../../core/index.ts';
 import { propertyOfRow } from '../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
-/** A width: as it comes, a share of the container, or px. */
+/** A width: as it comes, a share of the container, or px. An offset: a share of its area, or px. */
 export function ExtentEditor({ cell, row, context, onSet, onClose }: EditorProps) {
-  const value = cell.value as Extent;
+  const value = cell.value as Extent | Offset;
+  const name = propertyOfRow(row).type.editor === 'offset' ? 'Offset' : 'Width';
   const [unit, setUnit] = useState<'auto' | '%' | 'px'>(
     value === 'auto' ? 'auto' : 'px' in value ? 'px' : '%',
   );
@@ -24,19 +25,19 @@ export function ExtentEditor({ cell, row, context, onSet, onClose }: EditorProps
         exclusive
         fullWidth
         size="small"
-        aria-label="Unit of the width"
+        aria-label={`Unit of the ${name.toLowerCase()}`}
         value={unit}
         onChange={(_event, next: typeof unit | null) => next && setUnit(next)}
         sx={{ mb: 1.5, '& .MuiToggleButton-root': { py: 0.25, textTransform: 'none' } }}
       >
-        <ToggleButton value="auto">auto</ToggleButton>
+        {name === 'Width' && <ToggleButton value="auto">auto</ToggleButton>}
         <ToggleButton value="%">%</ToggleButton>
         <ToggleButton value="px">px</ToggleButton>
       </ToggleButtonGroup>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
         <TextField
           size="small"
-          label="Width"
+          label={name}
           disabled={unit === 'auto'}
           value={unit === 'auto' ? '' : number}
           error={!made.ok}

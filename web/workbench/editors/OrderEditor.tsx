@@ -17,9 +17,10 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import { Box, Button, Typography } from '@mui/material';
 import { ArrowDownUp, GripVertical } from 'lucide-react';
-import { same, type Node, type NodeId } from '../../../core/index.ts';
+import { isDeep, same, type Node, type NodeId } from '../../../core/index.ts';
 import { openPage } from '../../state/documents.ts';
-import { useAppSelector } from '../../state/store.ts';
+import { edit } from '../../state/edits.ts';
+import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { line, petrolTint } from '../../ui/theme.ts';
 import { KindIcon } from '../../ui/KindIcon.tsx';
 import { leading } from '../values/rows.ts';
@@ -63,9 +64,12 @@ function Part({ node, own, sourcePlace }: { node: Node; own: boolean; sourcePlac
 }
 
 /** The order of a container's parts in a view, as one list to drag; it is always the whole sequence. */
-export function OrderEditor({ row, cell, context, onSet }: EditorProps) {
+export function OrderEditor({ row, cell, context, onSet, onClose }: EditorProps) {
+  const dispatch = useAppDispatch();
+  const holder = leading(row.holders) as Node;
   const page = useAppSelector((state) => openPage(state)!.page);
   const { order, source, child } = context.siblings!;
+  const deep = isDeep(holder.kind);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -78,8 +82,8 @@ export function OrderEditor({ row, cell, context, onSet }: EditorProps) {
   return (
     <Box sx={{ p: 1.5, width: 290 }}>
       <Typography sx={{ fontSize: 12, color: 'text.secondary', mb: 1 }}>
-        {(leading(row.holders) as Node).name} in {cell.view.name}, first to last. Reading and tab order stay
-        those of the source.
+        {holder.name} in {cell.view.name}, {deep ? 'from back to front' : 'first to last'}. Reading and tab
+        order stay those of the source.
       </Typography>
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
         <SortableContext items={order} strategy={verticalListSortingStrategy}>
@@ -90,9 +94,39 @@ export function OrderEditor({ row, cell, context, onSet }: EditorProps) {
           </Box>
         </SortableContext>
       </DndContext>
-      <Button size="small" startIcon={<ArrowDownUp size={14} />} onClick={() => onSet([...order].reverse())}>
-        Reverse
-      </Button>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }}>
+        <Button
+          size="small"
+          startIcon={<ArrowDownUp size={14} />}
+          onClick={() => onSet([...order].reverse())}
+        >
+          Reverse
+        </Button>
+        {!same(order, source) && (
+          <>
+            <Button size="small" onClick={() => onSet(source)}>
+              As in source
+            </Button>
+            {!deep && (
+              <Button
+                size="small"
+                title="Every view stays as it looks; reading and tab order become this one"
+                onClick={() =>
+                  dispatch(edit('makeSourceOrder', { node: holder.id, view: cell.view.id })) && onClose()
+                }
+              >
+                Make this the source order
+              </Button>
+            )}
+          </>
+        )}
+      </Box>
+      {!deep && !same(order, source) && (
+        <Typography sx={{ fontSize: 12, color: 'text.secondary', mt: 0.5 }}>
+          Read aloud and by the keyboard, the parts still come in the order of the source (WCAG 2.2, 1.3.2 and
+          2.4.3).
+        </Typography>
+      )}
     </Box>
   );
 }

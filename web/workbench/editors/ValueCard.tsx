@@ -4,6 +4,7 @@ import { wouldReach, type EditorName } from '../../../core/index.ts';
 import { line, quiet } from '../../ui/theme.ts';
 import { layeredIn } from '../values/cells.ts';
 import { leading, propertyOfRow } from '../values/rows.ts';
+import { AlternateEditor } from './AlternateEditor.tsx';
 import { ChoiceEditor } from './ChoiceEditor.tsx';
 import { ColourEditor } from './ColourEditor.tsx';
 import type { EditorProps } from './editor.ts';
@@ -14,6 +15,7 @@ import { PictureEditor } from './PictureEditor.tsx';
 import { GradientEditor } from './GradientEditor.tsx';
 import { SizeEditor } from './SizeEditor.tsx';
 import { SpaceEditor } from './SpaceEditor.tsx';
+import { WordingEditor } from './WordingEditor.tsx';
 
 /** The editor that suits each kind of value; a plain number is typed in its cell. */
 const EDITORS: Record<Exclude<EditorName, 'number'>, ComponentType<EditorProps>> = {
@@ -21,12 +23,15 @@ const EDITORS: Record<Exclude<EditorName, 'number'>, ComponentType<EditorProps>>
   colour: ColourEditor,
   size: SizeEditor,
   extent: ExtentEditor,
+  offset: ExtentEditor,
   picture: PictureEditor,
   order: OrderEditor,
   ratio: ChoiceEditor,
   point: PointEditor,
   space: SpaceEditor,
   gradient: GradientEditor,
+  wording: WordingEditor,
+  alternate: AlternateEditor,
 };
 
 interface ValueCardProps extends EditorProps {
@@ -62,7 +67,7 @@ export function ValueCard({ anchor, onClear, ...props }: ValueCardProps) {
           display: 'flex',
           alignItems: 'center',
           gap: 1,
-          maxWidth: 290,
+          maxWidth: editor === 'wording' ? 400 : 290,
         }}
       >
         <Typography sx={{ fontSize: 12, color: quiet, flex: 1 }}>

@@ -25,6 +25,12 @@ const FORMS = [
   { id: 'telephone', label: 'a telephone number …' },
   { id: 'address', label: 'another address …' },
 ] as const;
+
+/** Where a host lets visitors sign in and out. */
+const VISITOR = [
+  { link: 'visitor:in', label: 'where visitors sign in' },
+  { link: 'visitor:out', label: 'where visitors sign out' },
+] as const;
 type Form = (typeof FORMS)[number]['id'];
 
 const MAIL = 'mailto:';
@@ -34,7 +40,8 @@ const isForm = (choice: string): choice is Form => FORMS.some(({ id }) => id ===
 
 /** What of the choices a link is: nothing, a page, or one of the forms. */
 function choiceOf(link: string): string {
-  const { place, file, page } = targetOf(link) ?? {};
+  const { place, file, page, visitor } = targetOf(link) ?? {};
+  if (visitor !== undefined) return link;
   if (place !== undefined) return 'place';
   if (file !== undefined) return 'file';
   if (page !== undefined || link === '') return link;
@@ -156,6 +163,11 @@ export function LinkChooser({ label, value, onChange }: FieldProps<string>) {
           </MenuItem>
         ))}
         <Divider />
+        {VISITOR.map(({ link, label: name }) => (
+          <MenuItem key={link} value={link}>
+            {name}
+          </MenuItem>
+        ))}
         {FORMS.map(({ id, label: name }) => (
           <MenuItem key={id} value={id}>
             {name}

@@ -1,23 +1,58 @@
-import { Box, Button, Paper } from '@mui/material';
-import { Check, List, ListOrdered, Heading, Quote } from 'lucide-react';
-import type { SheetDocument } from '../../page/sheetdocument.ts';
-import { InlineMarks, Mark, useEditorChanges } from './marks.tsx';
+import { Check } from 'lucide-react';
+import {
+  contentOf,
+  knownKind,
+  knownProperty,
+  ownLayered,
+  plainText,
+  wouldReach,
+  type Node,
+  type SiteFrame,
+} from '../../../core/index.ts';
+import { useAppSelector } from '../../state/store.ts';
+import { quiet } from '../../ui/theme.ts';
+import { Box, Button, Paper, Typography } from '@mui/material';
+import { BlockMarks, InlineMarks, useEditorChanges } from './marks.tsx';
 import type { TextInEditing } from './useTextEditing.ts';
+
+const counted = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
+
+/** How many lines the words in an element take. */
+function linesOf(element: HTMLElement): number {
+  const range = element.ownerDocument.createRange();
+  range.selectNodeContents(element);
+  const tops = [...range.getClientRects()].filter(({ width }) => width > 0).map(({ bottom }) => bottom);
+  return tops
+    .sort((one, other) => one - other)
+    .filter((top, index) => index === 0 || top - tops[index - 1] > 3).length;
+}
 
 /** The bar over a text in editing: its marks, and the end of editing. */
 export function TextBar(props: {
-  sheet: SheetDocument;
+  site: SiteFrame;
+  node: Node;
   editing: TextInEditing;
   scale: number;
   onDone: () => void;
 }) {
   // What is active is read from the editor, which changes without becoming another object.
   'use no memo';
-  const { editing, scale, onDone } = props;
+  const { site, node, editing, scale, onDone } = props;
   const { editor } = editing;
+  const reach = useAppSelector((state) => state.desk.reach);
   useEditorChanges(editor);
   const box = editing.element.getBoundingClientRect();
-  const chain = () => editor!.chain().focus();
+  const property = knownProperty(editing.property);
+  const views = wouldReach(ownLayered(node, 'self', property), site.views, editing.view, reach);
+  const names = site.views.list.filter(({ id }) => views.includes(id)).map(({ name }) => name);
+  const base = contentOf<string>(knownKind(node.kind), node, property.wording!.field.name);
+  const length = [...(editing.element.textContent ?? '')].length;
+  const count = `${length} characters, ${counted(linesOf(editing.element), 'line')}`;
+  const beside =
+    editing.view === site.views.base
+      ? ''
+      : `; ${[...plainText(base)].length} in ${site.views.list.find(({ id }) => id === site.views.base)!.name}`;
+  const told = `Changes ${names.reverse().join(', ')} · ${count}${beside}`;
   return (
     <>
       <Box
@@ -49,40 +84,10 @@ export function TextBar(props: {
       >
         {editor && (
           <InlineMarks editor={editor}>
-            {editing.form === 'rich' && (
-              <>
-                <Mark
-                  label="List"
-                  active={editor.isActive('bulletList')}
-                  onClick={() => chain().toggleBulletList().run()}
-                >
-                  <List size={16} />
-                </Mark>
-                <Mark
-                  label="Numbered list"
-                  active={editor.isActive('orderedList')}
-                  onClick={() => chain().toggleOrderedList().run()}
-                >
-                  <ListOrdered size={16} />
-                </Mark>
-                <Mark
-                  label="Heading"
-                  active={editor.isActive('heading')}
-                  onClick={() => chain().toggleHeading({ level: 3 }).run()}
-                >
-                  <Heading size={16} />
-                </Mark>
-                <Mark
-                  label="Quote"
-                  active={editor.isActive('blockquote')}
-                  onClick={() => chain().toggleBlockquote().run()}
-                >
-                  <Quote size={16} />
-                </Mark>
-              </>
-            )}
+            {editing.form === 'rich' && <BlockMarks editor={editor} />}
           </InlineMarks>
         )}
+        <Typography sx={{ fontSize: 12, color: quiet, px: 0.75, maxWidth: 320 }}>{told}</Typography>
         <Button
           size="small"
           startIcon={<Check size={14} />}

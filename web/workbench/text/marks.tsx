@@ -1,10 +1,10 @@
 import { Box, IconButton, Tooltip } from '@mui/material';
 import type { Editor } from '@tiptap/core';
-import { Bold, Italic, Link2 } from 'lucide-react';
+import { Bold, Heading, Italic, Link2, List, ListOrdered, Quote } from 'lucide-react';
 import { useEffect, useState, type ReactNode } from 'react';
 import { LinkChooser } from '../links/LinkChooser.tsx';
 
-export function Mark(props: { label: string; active: boolean; onClick: () => void; children: ReactNode }) {
+function Mark(props: { label: string; active: boolean; onClick: () => void; children: ReactNode }) {
   const { label, active, onClick, children } = props;
   return (
     <Tooltip title={label}>
@@ -77,6 +77,46 @@ export function InlineMarks({ editor, children }: { editor: Editor; children?: R
       </Mark>
       {children}
       {linking && <LinkField editor={editor} onClose={() => setLinking(false)} />}
+    </>
+  );
+}
+
+/** The marks of running text: lists, headings, quotes. */
+export function BlockMarks({ editor }: { editor: Editor }) {
+  // What is active is read from the editor, which changes without becoming another object.
+  'use no memo';
+  useEditorChanges(editor);
+  const chain = () => editor.chain().focus();
+  return (
+    <>
+      <Mark
+        label="List"
+        active={editor.isActive('bulletList')}
+        onClick={() => chain().toggleBulletList().run()}
+      >
+        <List size={16} />
+      </Mark>
+      <Mark
+        label="Numbered list"
+        active={editor.isActive('orderedList')}
+        onClick={() => chain().toggleOrderedList().run()}
+      >
+        <ListOrdered size={16} />
+      </Mark>
+      <Mark
+        label="Heading"
+        active={editor.isActive('heading')}
+        onClick={() => chain().toggleHeading({ level: 3 }).run()}
+      >
+        <Heading size={16} />
+      </Mark>
+      <Mark
+        label="Quote"
+        active={editor.isActive('blockquote')}
+        onClick={() => chain().toggleBlockquote().run()}
+      >
+        <Quote size={16} />
+      </Mark>
     </>
   );
 }

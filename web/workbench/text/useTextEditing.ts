@@ -1,6 +1,16 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Editor } from '@tiptap/core';
-import { contentOf, knownKind, type Node, type NodeId } from '../../../core/index.ts';
+import {
+  knownKind,
+  saidIn,
+  saidWithin,
+  wordingOf,
+  wordsClass,
+  type Node,
+  type NodeId,
+  type SiteFrame,
+  type ViewId,
+} from '../../../core/index.ts';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
 import { textEditor } from './editor.ts';
 
@@ -8,6 +18,8 @@ import { textEditor } from './editor.ts';
 export interface TextInEditing {
   node: NodeId;
   name: string;
+  property: string;
+  view: ViewId;
   element: HTMLElement;
   form: 'rich' | 'inline' | 'line';
   editor?: Editor;
@@ -21,10 +33,19 @@ export interface TextEditing {
 }
 
 /** Editing an element's words where they stand in a sheet: begun by a double click, ended by Escape or by leaving. */
-export function useTextEditing(
-  sheet: SheetDocument | null,
-  write: (node: NodeId, field: string, value: string) => void,
-): TextEditing {
+export function useTextEditing({
+  sheet,
+  site,
+  view,
+  write,
+}: {
+  sheet: SheetDocument | null;
+  site: SiteFrame;
+  /** The view whose words are edited. */
+  view: ViewId;
+  /** Keeps the words of a property of an element. */
+  write(node: NodeId, property: string, says: string): void;
+}): TextEditing {
   const [editing, setEditing] = useState<TextInEditing | null>(null);
   const current = useRef<(() => void) | null>(null);
 
@@ -34,14 +55,21 @@ export function useTextEditing(
     (node: Node) => {
       const kind = knownKind(node.kind);
       const field = kind.content.find((candidate) => candidate.name === kind.words);
+      const property = field && wordingOf(kind.name, field.name);
       const whole = sheet?.elementOf(node.id);
-      const element = kind.wordsIn ? whole?.querySelector<HTMLElement>(kind.wordsIn) : whole;
-      if (!sheet || !field || !element) return;
+      const around = kind.wordsIn ? whole?.querySelector<HTMLElement>(kind.wordsIn) : whole;
+      const said = field && saidWithin(node, site.views, field.name);
+      const element = said
+        ? around?.querySelector<HTMLElement>(
+            `.${CSS.escape(wordsClass(node.id, field.name, said.in.get(view)!))}`,
+          )
+        : around;
+      if (!sheet || !field || !property || !element) return;
       // A logo that shows a picture has its name as the picture's alternative; there are no words to edit.
       if (field.type.editor === 'line' && element.childElementCount > 0) return;
       current.current?.();
       const form = field.type.editor as TextInEditing['form'];
-      const before = contentOf<string>(kind, node, field.name);
+      const before = saidIn<string>(node, site.views, field.name, view);
       sheet.editing = element;
       const editor = form === 'line' ? undefined : textEditor(element, before, form);
       if (!editor) {
@@ -77,12 +105,13 @@ export function useTextEditing(
         sheet.editing = null;
         sheet.restore();
         setEditing(null);
-        write(node.id, field.name, words);
+        // Words that were only looked at are nobody’s edit.
+        if (field.type.clean(words) !== before) write(node.id, property.name, words);
       };
       current.current = stop;
-      setEditing({ node: node.id, name: node.name, element, form, editor });
+      setEditing({ node: node.id, name: node.name, property: property.name, view, element, form, editor });
     },
-    [sheet, write],
+    [sheet, site.views, view, write],
   );
 
   useEffect(() => () => current.current?.(), [sheet]);

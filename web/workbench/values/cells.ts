@@ -2,6 +2,8 @@ import {
   childrenIn,
   held,
   isEmpty,
+  ownLayered,
+  staleWordings,
   same,
   trace,
   viewOf,
@@ -32,7 +34,7 @@ export function targetOf(row: ValueRow, view: ViewId) {
 }
 
 export const layeredIn = (row: ValueRow, holder: Holder, property: Property): Layered<unknown> | undefined =>
-  holder.style[row.part]?.[property.name];
+  isNode(holder) ? ownLayered(holder, row.part, property) : holder.style[row.part]?.[property.name];
 
 /** px; a fluid size typed in a cell grows across the widths that its reach covers, from a small telephone's width on. */
 const SMALLEST_WINDOW = 320;
@@ -94,6 +96,8 @@ export interface ValueCell {
   mixed: boolean;
   /** `base`: the value of the base view; `own`: an override here; `reached`: under another override; `inherited`: the rest. */
   state: 'base' | 'own' | 'reached' | 'inherited';
+  /** Words that may have to follow what the base says now. */
+  stale: boolean;
   /** The override holds only here. */
   bounded: boolean;
   /** The neighbouring columns under the same override. */
@@ -145,6 +149,12 @@ export function valueCells(site: SiteFrame, page: Page, row: ValueRow): ValueCel
       view,
       ...texts[index],
       state,
+      stale: row.holders.some(
+        (holder) =>
+          property.wording &&
+          isNode(holder) &&
+          staleWordings(holder).some((each) => each.property === property && each.view === view.id),
+      ),
       bounded: own?.reach === 'here',
       joinsLeft: joins(index - 1),
       joinsRight: joins(index + 1),

@@ -1,5 +1,8 @@
 import {
   applies,
+  isDeep,
+  isEmpty,
+  isMeant,
   knownKind,
   PARTS,
   PROPERTIES,
@@ -80,7 +83,8 @@ const FEWEST_TO_ORDER = 2;
 function placeRow(page: Page, property: Property, node: Node): ValueRow[] {
   const parent = node.parent === null ? undefined : page.nodes[node.parent];
   if (!parent || parent.children.length < FEWEST_TO_ORDER || !takes(parent.kind, property)) return [];
-  const label = property.childLabel ?? property.label;
+  const deep = isDeep(parent.kind) ? property.deepLabels?.child : undefined;
+  const label = deep ?? property.childLabel ?? property.label;
   return [
     {
       key: `self ${property.name} of parent`,
@@ -108,13 +112,16 @@ function rowsOf(
         : [];
     if (property.onChildren && (holders.length > 1 || (holders[0] as Node).children.length < FEWEST_TO_ORDER))
       return place;
+    const deep = holders.every((holder) => isNode(holder) && isDeep(holder.kind));
     const one: ValueRow = {
       key: `${part} ${property.name}`,
-      label: property.label,
+      label: (deep && property.deepLabels?.own) || property.label,
       part,
       properties: [property],
       holders,
     };
+    if (property.onChildren && !holders.every((holder) => isNode(holder) && takes(holder.kind, property)))
+      return place;
     if (!property.sides) return [...place, one];
     const sides = sidesOf(property);
     const chosen = choice.get(sidesKey(part, property));
@@ -144,7 +151,10 @@ export function rowGroups(site: SiteFrame, page: Page, subject: Subject, choice:
     PROPERTIES.filter((property) =>
       nodes.every((node) => {
         const parent = node.parent === null ? undefined : page.nodes[node.parent];
-        return applies(property, node.kind, parent?.kind, part) || (property.onChildren && parent);
+        return (
+          applies(property, node.kind, parent?.kind, part) ||
+          (part === 'self' && property.onChildren && parent !== undefined)
+        );
       }),
     );
   const own = rowsOf(site, page, nodes, 'self', shared('self'), choice);
@@ -183,3 +193,26 @@ export const overridesIn = (group: RowGroup): number =>
       ),
     0,
   );
+
+/** To which rows the table is narrowed: those of properties by what is typed, those in which something is set. */
+export interface Narrowed {
+  text: string;
+  onlySet: boolean;
+}
+
+export const isNarrowing = ({ text, onlySet }: Narrowed): boolean => onlySet || text.trim() !== '';
+
+const isSet = ({ holders, part, properties }: ValueRow): boolean =>
+  holders.some(({ style }) => properties.some(({ name }) => !isEmpty((style as Style)[part]?.[name])));
+
+/** The groups with only the rows that are meant; without those in which none is. */
+export function narrowedTo(groups: readonly RowGroup[], { text, onlySet }: Narrowed): RowGroup[] {
+  const meant = (group: RowGroup, row: ValueRow) =>
+    (!onlySet || isSet(row)) &&
+    (text.trim() === '' ||
+      group.label.toLowerCase().includes(text.trim().toLowerCase()) ||
+      row.properties.some((property) => isMeant(property, text)));
+  return groups
+    .map((group) => ({ ...group, rows: group.rows.filter((row) => meant(group, row)) }))
+    .filter(({ rows }) => rows.length > 0);
+}

@@ -3,15 +3,19 @@ import { useMemo, useState } from 'react';
 import { sharedPlaceOf, viewOf, type Page, type SiteFrame, type ViewId } from '../../../../core/index.ts';
 import { quiet } from '../../../ui/theme.ts';
 import { VirtualRows } from '../../../ui/VirtualRows.tsx';
-import { useAppSelector } from '../../../state/store.ts';
+import { addingSet } from '../../../state/desk.ts';
+import { openAdd } from '../../../state/structure.ts';
+import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { ActiveColumn } from '../columns/ActiveColumn.tsx';
-import { AddDialog } from './AddDialog.tsx';
 import { Differences } from './Differences.tsx';
 import { isFiltering, NO_FILTER, passing } from './filter.ts';
+import { NotShown } from './NotShown.tsx';
 import { OutlineBar, type OutlineMode } from './OutlineBar.tsx';
+import { DropMark, OrderQuestion } from './DropMark.tsx';
 import { OutlineRowView } from './OutlineRowView.tsx';
 import { ThemeList } from '../theme/ThemeList.tsx';
 import { useOutline } from './useOutline.ts';
+import { useOutlineDrag } from './useOutlineDrag.ts';
 
 /** px; the height of a row. */
 const ROW = 25;
@@ -32,6 +36,7 @@ function Tree({
 }: OutlineProps & { found: ReturnType<typeof passing> | null; onAdd(): void }) {
   const outline = useOutline(site, page, found?.shown, onAdd);
   const { rows, virtual, cursor, selected, renaming } = outline;
+  const drag = useOutlineDrag(site, page);
   const draw = (index: number, start: number) => {
     const row = rows[index];
     return (
@@ -46,6 +51,7 @@ function Tree({
         focusColumn={row.id === cursor.id ? cursor.column : null}
         renaming={renaming === row.id}
         outline={outline}
+        onDrag={drag.down}
       />
     );
   };
@@ -62,6 +68,8 @@ function Tree({
           </Button>
         </Box>
       )}
+      {drag.drop && <DropMark drop={drag.drop} />}
+      {drag.question && <OrderQuestion page={page} question={drag.question} onAnswer={drag.answer} />}
       <Box sx={{ position: 'relative', minHeight: '100%' }}>
         <ActiveColumn site={site} view={active} />
         <VirtualRows
@@ -86,13 +94,12 @@ function Tree({
 export function Outline({ site, page, active }: OutlineProps) {
   const [filter, setFilter] = useState(NO_FILTER);
   const [mode, setMode] = useState<OutlineMode>('tree');
-  const [adding, setAdding] = useState(false);
-  const lead = useAppSelector((state) => state.desk.selected.at(-1));
-  const from = page.nodes[lead ?? page.root] ?? page.nodes[page.root];
-  const add = () => setAdding(true);
+  const dispatch = useAppDispatch();
+  const adding = useAppSelector((state) => state.desk.adding);
+  const add = () => dispatch(openAdd());
   const found = useMemo(
-    () => (isFiltering(filter) ? passing(site, page, active, filter) : null),
-    [site, page, active, filter],
+    () => (isFiltering(filter) ? passing(page, active, filter) : null),
+    [page, active, filter],
   );
   return (
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}>
@@ -102,12 +109,13 @@ export function Outline({ site, page, active }: OutlineProps) {
         viewName={viewOf(site.views, active).name}
         onMode={setMode}
         onFilter={setFilter}
-        onAdd={add}
+        adding={adding !== null}
+        onAdd={() => dispatch(adding ? addingSet(null) : openAdd())}
       />
       {mode === 'tree' && <Tree site={site} page={page} active={active} found={found} onAdd={add} />}
       {mode === 'differences' && <Differences site={site} page={page} active={active} text={filter.text} />}
+      {mode === 'not shown' && <NotShown site={site} page={page} active={active} text={filter.text} />}
       {mode === 'theme' && <ThemeList site={site} active={active} />}
-      {adding && <AddDialog page={page} from={from} onClose={() => setAdding(false)} />}
     </Box>
   );
 }

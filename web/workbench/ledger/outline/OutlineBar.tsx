@@ -3,7 +3,7 @@ import { Plus, Search } from 'lucide-react';
 import { line, paper } from '../../../ui/theme.ts';
 import type { OutlineFilter } from './filter.ts';
 
-export type OutlineMode = 'tree' | 'differences' | 'theme';
+export type OutlineMode = 'tree' | 'differences' | 'not shown' | 'theme';
 
 interface OutlineBarProps {
   mode: OutlineMode;
@@ -11,11 +11,13 @@ interface OutlineBarProps {
   viewName: string;
   onMode(mode: OutlineMode): void;
   onFilter(filter: OutlineFilter): void;
+  /** Whether the panel of what can be added is open. */
+  adding: boolean;
   onAdd(): void;
 }
 
 /** Narrows the outline, and changes between the tree, the list of what differs in the active view and the theme. */
-export function OutlineBar({ mode, filter, viewName, onMode, onFilter, onAdd }: OutlineBarProps) {
+export function OutlineBar({ mode, filter, viewName, onMode, onFilter, adding, onAdd }: OutlineBarProps) {
   return (
     <Box
       role="search"
@@ -36,7 +38,8 @@ export function OutlineBar({ mode, filter, viewName, onMode, onFilter, onAdd }: 
           size="small"
           color="primary"
           aria-label="Add an element"
-          title="Add an element (Insert)"
+          title="Add an element ( / )"
+          aria-expanded={adding}
           onClick={onAdd}
           sx={{ p: 0.25, ml: -0.25 }}
         >
@@ -54,7 +57,7 @@ export function OutlineBar({ mode, filter, viewName, onMode, onFilter, onAdd }: 
           event.stopPropagation();
           onFilter({ ...filter, text: '' });
         }}
-        sx={{ flex: 1, minWidth: 60, fontSize: 13, '& input::placeholder': { opacity: 0.75 } }}
+        sx={{ flex: 1, minWidth: 40, fontSize: 13, '& input::placeholder': { opacity: 0.75 } }}
       />
       {mode === 'tree' && (
         <Select
@@ -63,11 +66,11 @@ export function OutlineBar({ mode, filter, viewName, onMode, onFilter, onAdd }: 
           value={filter.only}
           onChange={(event) => onFilter({ ...filter, only: event.target.value as OutlineFilter['only'] })}
           inputProps={{ 'aria-label': 'Elements listed' }}
-          sx={{ fontSize: 12, maxWidth: 104 }}
+          renderValue={(only) => (only === 'all' ? 'All' : 'Overrides')}
+          sx={{ fontSize: 12, maxWidth: 84 }}
         >
           <MenuItem value="all">All elements</MenuItem>
           <MenuItem value="overrides">With overrides in {viewName}</MenuItem>
-          <MenuItem value="not shown">Not shown in {viewName}</MenuItem>
         </Select>
       )}
       <ToggleButtonGroup
@@ -89,6 +92,7 @@ export function OutlineBar({ mode, filter, viewName, onMode, onFilter, onAdd }: 
       >
         <ToggleButton value="tree">Tree</ToggleButton>
         <ToggleButton value="differences">What differs</ToggleButton>
+        <ToggleButton value="not shown">Not shown</ToggleButton>
         <ToggleButton value="theme">Theme</ToggleButton>
       </ToggleButtonGroup>
     </Box>

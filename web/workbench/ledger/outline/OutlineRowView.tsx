@@ -1,8 +1,7 @@
-import { InputBase } from '@mui/material';
-import { ChevronDown, ChevronRight, Layers } from 'lucide-react';
-import { useRef } from 'react';
-import { sharedPlaceOf, type Page, type SiteFrame } from '../../../../core/index.ts';
-import { petrol } from '../../../ui/theme.ts';
+import { ChevronDown, ChevronRight, Layers, UserCheck, UserX } from 'lucide-react';
+import type { PointerEvent } from 'react';
+import { sharedPlaceOf, type NodeId, type Page, type SiteFrame } from '../../../../core/index.ts';
+import { NameField } from '../../../ui/NameField.tsx';
 import { columnsOf, gridColumns } from '../../values/columns.ts';
 import { KindIcon } from '../../../ui/KindIcon.tsx';
 import { tileOf, type OutlineRow, type Tile } from './outline.ts';
@@ -23,48 +22,26 @@ interface RowProps {
   focusColumn: number | null;
   renaming: boolean;
   outline: OutlineTree;
+  /** A press on the name that may become a drag. */
+  onDrag(press: PointerEvent<HTMLElement>, id: NodeId): void;
 }
 
-function tileClass({ shown, hiddenAbove, overrides }: Tile): string {
+function tileClass({ shown, hiddenAbove, overrides, letter, nowhere }: Tile): string {
+  if (nowhere) return 'tile hidden nowhere';
   if (!shown) return 'tile hidden';
   if (hiddenAbove) return 'tile hidden-above';
+  if (letter) return 'tile letter';
   return overrides > 0 ? 'tile overridden' : 'tile';
 }
 
-function NameField({ name, onDone }: { name: string; onDone: (name: string | null) => void }) {
-  const ended = useRef(false);
-  return (
-    <InputBase
-      autoFocus
-      defaultValue={name}
-      inputProps={{ 'aria-label': `New name of ${name}`, maxLength: 120 }}
-      onFocus={(event) => event.target.select()}
-      onBlur={(event) => {
-        if (!ended.current) onDone(event.target.value === name ? null : event.target.value);
-      }}
-      onKeyDown={(event) => {
-        event.stopPropagation();
-        if (event.key !== 'Escape' && event.key !== 'Enter') return;
-        event.preventDefault();
-        ended.current = true;
-        const { value } = event.target as HTMLInputElement;
-        onDone(event.key === 'Escape' || value === name ? null : value);
-      }}
-      sx={{
-        flex: 1,
-        fontSize: 13,
-        bgcolor: 'white',
-        px: 0.5,
-        '& input': { p: 0 },
-        outline: `1px solid ${petrol}`,
-      }}
-    />
-  );
-}
+const tileText = ({ shown, letter, overrides }: Tile): string | number => {
+  if (!shown) return '';
+  return letter ?? (overrides > 0 ? overrides : '');
+};
 
 /** A row of the outline: the element's name, and a tile in each view's column. */
 export function OutlineRowView(props: RowProps) {
-  const { site, page, row, index, offset, selected, dimmed, focusColumn, renaming, outline } = props;
+  const { site, page, row, index, offset, selected, dimmed, focusColumn, renaming, outline, onDrag } = props;
   const { level, expanded } = row;
   const node = page.nodes[row.id];
   if (!node) return null;
@@ -80,6 +57,10 @@ export function OutlineRowView(props: RowProps) {
       aria-selected={selected}
       data-row={node.id}
       style={{ gridTemplateColumns: gridColumns(site), transform: `translateY(${offset}px)` }}
+      onContextMenu={(event) => {
+        event.preventDefault();
+        outline.openMenu(node.id, { left: event.clientX, top: event.clientY });
+      }}
     >
       <div
         role="gridcell"
@@ -87,6 +68,7 @@ export function OutlineRowView(props: RowProps) {
         data-column={-1}
         tabIndex={focusColumn === -1 ? 0 : -1}
         onClick={(event) => outline.go(node.id, -1, event)}
+        onPointerDown={(press) => !renaming && onDrag(press, node.id)}
         onDoubleClick={() => outline.beginRenaming(node.id)}
         title={node.name}
         style={{ paddingLeft: 4 + (level - 1) * 13 }}
@@ -102,10 +84,19 @@ export function OutlineRowView(props: RowProps) {
         </span>
         <KindIcon kind={node.kind} />
         {renaming ? (
-          <NameField name={node.name} onDone={(name) => outline.rename(node.id, name)} />
+          <NameField name={node.name} most={120} onDone={(name) => outline.rename(node.id, name)} />
         ) : (
           <>
             <span>{node.name}</span>
+            {node.audience && (
+              <i className="outline-shared" title={`For ${node.audience} visitors`}>
+                {node.audience === 'signed-in' ? (
+                  <UserCheck size={12} aria-hidden />
+                ) : (
+                  <UserX size={12} aria-hidden />
+                )}
+              </i>
+            )}
             {shared && (
               <i className="outline-shared" title="On all pages">
                 <Layers size={12} aria-hidden />
@@ -129,10 +120,11 @@ export function OutlineRowView(props: RowProps) {
               const more = event.shiftKey || event.ctrlKey || event.metaKey;
               if (more || !selected) outline.go(node.id, column, event);
               else outline.point(node.id, column);
-              if (!fixed && !more) outline.toggleShown(node.id, view.id);
+              // The page itself only where it is selected already: that is much at once.
+              if (!more && (!fixed || selected)) outline.toggleShown(node.id, view.id);
             }}
           >
-            <span className={tileClass(tile)}>{tile.shown && tile.overrides > 0 ? tile.overrides : ''}</span>
+            <span className={tileClass(tile)}>{tileText(tile)}</span>
           </div>
         );
       })}

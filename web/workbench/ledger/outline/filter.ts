@@ -1,11 +1,9 @@
 import {
-  isShown,
   knownKind,
   overrideCount,
   type Node,
   type NodeId,
   type Page,
-  type SiteFrame,
   type ViewId,
 } from '../../../../core/index.ts';
 import { ancestorsOf } from './outline.ts';
@@ -14,7 +12,7 @@ import { ancestorsOf } from './outline.ts';
 export interface OutlineFilter {
   /** Part of a name or of a kind's label. */
   text: string;
-  only: 'all' | 'overrides' | 'not shown';
+  only: 'all' | 'overrides';
 }
 
 export const NO_FILTER: OutlineFilter = { text: '', only: 'all' };
@@ -23,7 +21,6 @@ export const isFiltering = ({ text, only }: OutlineFilter): boolean => text.trim
 
 /** The elements that pass a filter in a view, and those above them, so that the tree keeps its shape. */
 export function passing(
-  site: SiteFrame,
   page: Page,
   view: ViewId,
   filter: OutlineFilter,
@@ -37,7 +34,6 @@ export function passing(
     )
       return false;
     if (filter.only === 'overrides') return overrideCount(node, view) > 0;
-    if (filter.only === 'not shown') return !isShown(site, page, node, view);
     return true;
   };
   const found = new Set(

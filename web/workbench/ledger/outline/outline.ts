@@ -1,8 +1,13 @@
 import {
+  alternateIn,
   countsOf,
   followed,
+  givesWay,
   hiddenBy,
+  headOf,
   isShown,
+  offeringIn,
+  letterOf,
   overrideCount,
   type Node,
   type NodeId,
@@ -47,6 +52,10 @@ export const pageCounts = followed<ReadonlyMap<string, number>>(
   },
 );
 
+/** Whether what is in an element is folded away. A set of alternates is one row until it is unfolded. */
+export const isFolded = (tree: Page, turned: ReadonlySet<NodeId>, id: NodeId): boolean =>
+  turned.has(id) !== (tree.nodes[id].kind === 'alternates');
+
 /** The rows of the outline: without what is folded away, or, where `shown` is given, those elements unfolded. */
 export function outlineRows(
   tree: Page,
@@ -57,7 +66,7 @@ export function outlineRows(
   const add = (id: NodeId, level: number) => {
     if (shown && !shown.has(id)) return;
     const { children } = tree.nodes[id];
-    const expanded = children.length === 0 ? undefined : shown !== undefined || !folded.has(id);
+    const expanded = children.length === 0 ? undefined : shown !== undefined || !isFolded(tree, folded, id);
     rows.push({ id, level, expanded });
     if (expanded) children.forEach((child) => add(child, level + 1));
   };
@@ -68,6 +77,10 @@ export function outlineRows(
 /** What a tile tells about an element in a view. */
 export interface Tile {
   shown: boolean;
+  /** Of a set of alternates: which shows. Of one of them: which it is, where it shows. */
+  letter?: string;
+  /** It is shown in no view at all. */
+  nowhere: boolean;
   /** Set when the element is absent because something above it is not shown. */
   hiddenAbove: boolean;
   overrides: number;
@@ -75,16 +88,39 @@ export interface Tile {
   label: string;
 }
 
+/** The letter of the alternate that a set shows in a view, or of an element that is one. */
+function letterIn(site: SiteFrame, page: Page, node: Node, view: ViewId): string | undefined {
+  const parent = node.parent === null ? undefined : page.nodes[node.parent];
+  if (parent?.kind === 'alternates') return letterOf(parent.children.indexOf(node.id));
+  const shown = alternateIn(site, node, view);
+  return shown === undefined ? undefined : letterOf(node.children.indexOf(shown));
+}
+
 export function tileOf(site: SiteFrame, page: Page, node: Node, view: ViewId): Tile {
-  const shown = isShown(site, page, node, view);
+  const offered = node.parent !== null || offeringIn(headOf(site, page.id), site, view) !== 'withheld';
+  const shown = offered && isShown(site, page, node, view);
   const by = hiddenBy(site, page, node, view);
   const overrides = overrideCount(node, view);
   const name = site.views.list.find((candidate) => candidate.id === view)!.name;
-  const state = !shown ? 'not shown' : by ? `not shown with ${page.nodes[by].name}` : 'shown';
+  const letter = letterIn(site, page, node, view);
+  const gone = givesWay(site, page, node, view);
+  const state = !offered
+    ? 'not offered, a notice stands in its place'
+    : gone
+      ? 'not shown, another alternate is'
+      : !shown
+        ? 'not shown'
+        : by
+          ? `not shown with ${page.nodes[by].name}`
+          : letter
+            ? `alternate ${letter} shown`
+            : 'shown';
   const count =
     overrides === 0 ? 'no overrides' : `${overrides} ${overrides === 1 ? 'override' : 'overrides'}`;
   return {
     shown,
+    letter,
+    nowhere: !shown && site.views.list.every(({ id }) => !isShown(site, page, node, id)),
     hiddenAbove: shown && by !== undefined,
     overrides,
     label: `${node.name} in ${name}: ${state}, ${count}`,

@@ -1,12 +1,12 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
-import { isShown, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../../core/index.ts';
-import { selected as select, selectionSet, selectionToggled } from '../../../state/desk.ts';
+import { type NodeId, type Page, type SiteFrame, type ViewId } from '../../../../core/index.ts';
+import { menuOpened, selected as select, selectionSet, selectionToggled } from '../../../state/desk.ts';
 import { edit } from '../../../state/edits.ts';
-import { duplicate, remove } from '../../../state/structure.ts';
+import { duplicate, remove, turnTile } from '../../../state/structure.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import type { RowsHandle } from '../../../ui/VirtualRows.tsx';
 import { columnsOf } from '../../values/columns.ts';
-import { ancestorsOf, outlineRows, treeOf, type OutlineRow } from './outline.ts';
+import { ancestorsOf, isFolded, outlineRows, treeOf, type OutlineRow } from './outline.ts';
 
 /** Where the keyboard is: a row, and a column (-1 for the name). */
 interface Cursor {
@@ -36,6 +36,8 @@ export interface OutlineTree {
   point(id: NodeId, column: number): void;
   fold(id: NodeId, closed: boolean): void;
   toggleShown(id: NodeId, view: ViewId): void;
+  /** Opens the menu of an element, or of all that is selected, at a place in the window. */
+  openMenu(id: NodeId, at: { left: number; top: number }): void;
   beginRenaming(id: NodeId): void;
   rename(id: NodeId, name: string | null): void;
   keys(event: KeyboardEvent): void;
@@ -51,9 +53,12 @@ export function useOutline(
 ): OutlineTree {
   const dispatch = useAppDispatch();
   const selected = useAppSelector((state) => state.desk.selected);
-  const reach = useAppSelector((state) => state.desk.reach);
   const lead = selected.at(-1);
   const [folded, setFolded] = useState<ReadonlySet<NodeId>>(new Set());
+  const folds = useRef(folded);
+  useEffect(() => {
+    folds.current = folded;
+  });
   const [cursor, setCursor] = useState<Cursor>({ id: page.root, column: -1 });
   const [renaming, setRenaming] = useState<NodeId | null>(null);
   const scroller = useRef<HTMLDivElement>(null);
@@ -84,12 +89,16 @@ export function useOutline(
   useEffect(() => {
     if (!lead) return;
     const above = ancestorsOf(page, lead);
-    setFolded((before) =>
-      above.some((id) => before.has(id)) ? new Set([...before].filter((id) => !above.includes(id))) : before,
-    );
+    setFolded((before) => {
+      const closed = above.filter((id) => isFolded(page, before, id));
+      if (closed.length === 0) return before;
+      const next = new Set(before);
+      for (const id of closed) if (!next.delete(id)) next.add(id);
+      return next;
+    });
     setCursor((before) => (before.id === lead ? before : { id: lead, column: -1 }));
     requestAnimationFrame(() => {
-      const index = outlineRows(page, new Set(), shown).findIndex((row) => row.id === lead);
+      const index = outlineRows(page, folds.current, shown).findIndex((row) => row.id === lead);
       if (index >= 0) virtual.current?.scrollToIndex(index, { align: 'auto' });
       if (followed.current) focusCell(lead, -1);
       followed.current = false;
@@ -113,15 +122,15 @@ export function useOutline(
   };
   const fold = (id: NodeId, closed: boolean) =>
     setFolded((before) => {
+      if (isFolded(page, before, id) === closed) return before;
       const next = new Set(before);
-      if (closed) next.add(id);
-      else next.delete(id);
+      if (!next.delete(id)) next.add(id);
       return next;
     });
   const toggleShown = (id: NodeId, view: ViewId) => {
-    const value = !isShown(site, page, page.nodes[id], view);
-    const nodes = selected.includes(id) ? selected.filter((each) => page.nodes[each].kind !== 'page') : [id];
-    dispatch(edit('setValue', { nodes, property: 'shown', view, value, reach }));
+    const several = selected.filter((each) => page.nodes[each].kind !== 'page');
+    const nodes = selected.includes(id) && page.nodes[id].kind !== 'page' ? several : [id];
+    dispatch(turnTile(id, nodes, view));
   };
   const rename = (id: NodeId, name: string | null) => {
     setRenaming(null);
@@ -150,7 +159,7 @@ export function useOutline(
     const space = () => {
       if (several) dispatch(selectionToggled(node.id));
       else if (column < 0) go(node.id, column);
-      else if (node.kind !== 'page') toggleShown(node.id, columns[column].id);
+      else toggleShown(node.id, columns[column].id);
     };
     if (event.key === 'Delete' && column >= 0) return;
     if (event.key === 'd' && !several) return;
@@ -173,7 +182,7 @@ export function useOutline(
       },
       d: () => {
         followed.current = true;
-        dispatch(duplicate(node.id));
+        dispatch(duplicate(meant));
       },
     };
     const action = actions[event.key];
@@ -193,6 +202,7 @@ export function useOutline(
     point: (id, column) => setCursor({ id, column }),
     fold,
     toggleShown,
+    openMenu: (id, at) => dispatch(menuOpened({ node: id, at })),
     beginRenaming: setRenaming,
     rename,
     keys,

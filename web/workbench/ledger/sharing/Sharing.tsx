@@ -2,6 +2,7 @@ import { Box, Button, Menu, MenuItem, Typography } from '@mui/material';
 import { Layers } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import {
+  isKept,
   headOf,
   placeOfSection,
   SHARED_NAMES,
@@ -90,7 +91,7 @@ export function Sharing({ site, page, nodes }: { site: SiteFrame; page: Page; no
   const dispatch = useAppDispatch();
   const [asking, setAsking] = useState<NodeId | null>(null);
   const place = nodes.map(({ id }) => sharedPlaceOf(id)).find(Boolean);
-  if (place) {
+  if (place && !isKept(place)) {
     const all = nodes.every(({ id }) => sharedPlaceOf(id));
     return (
       <Strip action={<SharedMenu site={site} page={page.id} place={place} />}>

@@ -52,13 +52,15 @@ function ReachHandle({ outwards, onReach }: { outwards: 1 | -1; onReach: CellPro
 }
 
 /** What a cell is, after its value, to assistive technology. */
-function stateWords({ state, bounded }: ValueCell): string {
-  if (state === 'own') return bounded ? ', override, here' : ', override, onward';
+function stateWords({ state, bounded, stale }: ValueCell): string {
+  const follow = stale ? ', may have to follow the base' : '';
+  if (state === 'own') return `${bounded ? ', override, here' : ', override, onward'}${follow}`;
   return state === 'base' ? ', base value' : '';
 }
 
-function barClasses({ state, bounded, joinsLeft, joinsRight, mixed }: ValueCell): string {
+function barClasses({ state, bounded, joinsLeft, joinsRight, mixed }: ValueCell, words: boolean): string {
   const classes = ['value-bar', state];
+  if (words) classes.push('words');
   if (bounded) classes.push('bounded');
   if (mixed) classes.push('mixed');
   if (joinsLeft) classes.push('joins-left');
@@ -99,11 +101,12 @@ export function ValueCellView(props: CellProps) {
       onPointerEnter={onPoint}
       {...(onFiles && filesLetGo(onFiles))}
     >
-      <div className={barClasses(cell)}>
+      <div className={barClasses(cell, property.group === 'content' || property.name === 'alternate')}>
         {cell.written ? (
           <>
             {colour && <span className="value-swatch" style={{ background: colour }} />}
             <span className="value-text">{cell.text}</span>
+            {cell.stale && <i className="value-stale" />}
           </>
         ) : (
           cell.state === 'inherited' && <span className="value-line" />

@@ -26,8 +26,8 @@ function RowButtons({
   table: ValueTable;
   row: ValueRow;
 }) {
-  const { onChildren, sides } = propertyOfRow(row);
-  if (onChildren) {
+  const { name: property, sides } = propertyOfRow(row);
+  if (property === 'order') {
     const name = `Reverse the order of ${leading(row.holders).name} in ${viewOf(site.views, active).name}`;
     return <RowButton name={name} sign={ArrowDownUp} onClick={() => table.reverse(row)} />;
   }

@@ -1,18 +1,29 @@
-import { Box } from '@mui/material';
+import { Box, Typography } from '@mui/material';
+import { quiet } from '../../../ui/theme.ts';
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Page, SiteFrame, ViewId } from '../../../../core/index.ts';
 import { VirtualRows } from '../../../ui/VirtualRows.tsx';
 import { ValueCard } from '../../editors/ValueCard.tsx';
 import { ActiveColumn } from '../columns/ActiveColumn.tsx';
 import { contextOf } from '../../values/cells.ts';
-import { overridesIn, type RowGroup, type Subject } from '../../values/rows.ts';
+import {
+  isNarrowing,
+  overridesIn,
+  propertyOfRow,
+  type Narrowed,
+  type RowGroup,
+  type Subject,
+} from '../../values/rows.ts';
+import { Narrowing } from './Narrowing.tsx';
 import { SameInEveryView } from '../content/SameInEveryView.tsx';
 import { Sharing } from '../sharing/Sharing.tsx';
 import { TraceBar } from './TraceBar.tsx';
 import { useValueTable, type Place, type ValueTable } from './useValueTable.ts';
 import { ValueRowView } from './ValueRowView.tsx';
 import { subjectName, ValuesHead } from './ValuesHead.tsx';
+
+const EVERYTHING: Narrowed = { text: '', onlySet: false };
 
 /** px; the heights of the heading of a group, and of a row. */
 const HEADING = 27;
@@ -46,7 +57,9 @@ function OpenCard({ site, table }: { site: SiteFrame; table: ValueTable }) {
       reach={reach}
       onSet={(value, wanted) => table.set(at, value, wanted)}
       onClose={table.close}
-      onClear={cell.state === 'own' || cell.state === 'base' ? clear : undefined}
+      onClear={
+        cell.state === 'own' || (cell.state === 'base' && !propertyOfRow(row).wording) ? clear : undefined
+      }
     />
   );
 }
@@ -90,7 +103,12 @@ function GroupHeading({
 
 /** The properties of what is selected, a row each, in the columns of the views. */
 export function Values({ site, page, subject, active }: ValuesProps) {
-  const table = useValueTable(site, page, subject, active);
+  const [narrowed, setNarrowed] = useState<Narrowed>(EVERYTHING);
+  const field = useRef<HTMLInputElement>(null);
+  const table = useValueTable(site, page, subject, active, {
+    narrowed,
+    onNarrow: (next) => (next ? setNarrowed(next) : field.current?.focus()),
+  });
   const [pointed, setPointed] = useState<Place | null>(null);
   const told = pointed && table.rows[pointed.row] ? pointed : table.place;
   const name = subjectName(subject);
@@ -123,10 +141,18 @@ export function Values({ site, page, subject, active }: ValuesProps) {
       sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}
     >
       <ValuesHead site={site} page={page} subject={subject} active={active} />
+      <Narrowing narrowed={narrowed} field={field} onChange={setNarrowed} />
       {subject.of === 'elements' && <Sharing site={site} page={page} nodes={subject.nodes} />}
       <div ref={table.grid} data-scroller className="ledger-scroller" onPointerLeave={() => setPointed(null)}>
         <Box sx={{ position: 'relative', minHeight: '100%' }}>
           <ActiveColumn site={site} view={active} />
+          {table.lines.length === 0 && (
+            <Typography sx={{ position: 'relative', p: 3, color: quiet, textAlign: 'center' }}>
+              {narrowed.onlySet && narrowed.text.trim() === ''
+                ? 'Nothing is set here: all is as the text style or the kind has it.'
+                : `No value here is called “${narrowed.text.trim()}”.`}
+            </Typography>
+          )}
           <VirtualRows
             role="grid"
             aria-label={`Values of ${name}`}
@@ -142,7 +168,7 @@ export function Values({ site, page, subject, active }: ValuesProps) {
             handle={table.virtual}
             draw={draw}
           />
-          {subject.of === 'elements' && subject.nodes.length === 1 && (
+          {subject.of === 'elements' && subject.nodes.length === 1 && !isNarrowing(narrowed) && (
             <SameInEveryView node={subject.nodes[0]} />
           )}
         </Box>

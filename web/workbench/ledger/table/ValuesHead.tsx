@@ -10,10 +10,10 @@ import {
 import { edit } from '../../../state/edits.ts';
 import { useAppDispatch } from '../../../state/store.ts';
 import { line, quiet, shade } from '../../../ui/theme.ts';
-import { ElementMenu } from './ElementMenu.tsx';
+import { BlockMenuButton } from '../../block/BlockMenu.tsx';
 import { followersOf } from '../../values/followers.ts';
 import { ReachChoice } from './ReachChoice.tsx';
-import { leading, type Subject } from '../../values/rows.ts';
+import { type Subject } from '../../values/rows.ts';
 
 /** What the table's subject is called. */
 export function subjectName(subject: Subject): string {
@@ -132,13 +132,7 @@ export function ValuesHead(props: { site: SiteFrame; page: Page; subject: Subjec
       <Described site={site} page={page} subject={subject} />
       <ReachChoice />
       {subject.of === 'elements' && (
-        <ElementMenu
-          site={site}
-          page={page}
-          nodes={subject.nodes}
-          lead={leading(subject.nodes)}
-          active={active}
-        />
+        <BlockMenuButton site={site} page={page} nodes={subject.nodes} active={active} />
       )}
     </Box>
   );

@@ -12,6 +12,8 @@ export interface KeyActions {
   /** Opens the cell; with what was typed, where something was. */
   open(text?: string): void;
   clear(): void;
+  /** Looks for a property by name. */
+  narrow(): void;
 }
 
 const typed = (event: KeyboardEvent): boolean => event.key.length === 1 && event.key !== ' ';
@@ -40,6 +42,7 @@ export function actOn(event: KeyboardEvent, act: KeyActions): boolean {
   else if (key === 'end') act.toEnd('last');
   else if (key === 'enter' || key === 'f2') act.open();
   else if (key === 'delete' || key === 'backspace') act.clear();
+  else if (key === '/') act.narrow();
   else if (typed(event)) act.open(event.key);
   else return false;
   return true;

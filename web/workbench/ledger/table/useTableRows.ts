@@ -2,9 +2,12 @@ import { useMemo, useState } from 'react';
 import type { Page, SiteFrame } from '../../../../core/index.ts';
 import { valueCells, type ValueCell } from '../../values/cells.ts';
 import {
+  isNarrowing,
+  narrowedTo,
   propertyOfRow,
   rowGroups,
   sidesKey,
+  type Narrowed,
   type RowGroup,
   type SideChoice,
   type Subject,
@@ -15,21 +18,23 @@ import {
 export type Line = { group: RowGroup; open: boolean } | { row: number };
 
 /** The rows of what is selected in their groups: which are unfolded, and which sides stand in one row. */
-export function useTableRows(site: SiteFrame, page: Page, subject: Subject) {
+export function useTableRows(site: SiteFrame, page: Page, subject: Subject, narrowed: Narrowed) {
   const [sides, setSides] = useState<SideChoice>(new Map());
   // The values of the element itself are open, those of its parts folded away until they are asked for.
   const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
-  const groups = useMemo(() => rowGroups(site, page, subject, sides), [site, page, subject, sides]);
+  const all = useMemo(() => rowGroups(site, page, subject, sides), [site, page, subject, sides]);
+  const groups = useMemo(() => narrowedTo(all, narrowed), [all, narrowed]);
+  const narrowing = isNarrowing(narrowed);
   const { lines, rows } = useMemo(() => {
     const list: Line[] = [];
     const flat: ValueRow[] = [];
     for (const group of groups) {
-      const open = turned.has(group.id) !== (group.part === 'self');
+      const open = narrowing || turned.has(group.id) !== (group.part === 'self');
       list.push({ group, open });
       if (open) group.rows.forEach((row) => list.push({ row: flat.push(row) - 1 }));
     }
     return { lines: list, rows: flat };
-  }, [groups, turned]);
+  }, [groups, turned, narrowing]);
   const cells = useMemo(() => {
     const made = new Map<number, ValueCell[]>();
     return (row: number): ValueCell[] => {

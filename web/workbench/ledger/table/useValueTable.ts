@@ -19,9 +19,11 @@ import { columnsOf } from '../../values/columns.ts';
 import { actOn } from './tablekeys.ts';
 import { useTableRows, type Line } from './useTableRows.ts';
 import {
+  isNarrowing,
   isNode,
   leading,
   propertyOfRow,
+  type Narrowed,
   type RowGroup,
   type Subject,
   type ValueRow,
@@ -68,12 +70,18 @@ export interface ValueTable {
   keys(event: KeyboardEvent): void;
 }
 
-export function useValueTable(site: SiteFrame, page: Page, subject: Subject, active: ViewId): ValueTable {
+export function useValueTable(
+  site: SiteFrame,
+  page: Page,
+  subject: Subject,
+  active: ViewId,
+  { narrowed, onNarrow }: { narrowed: Narrowed; onNarrow(next: Narrowed | null): void },
+): ValueTable {
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.desk.reach);
   const aim = useAppSelector((state) => state.desk.aim);
   const columns = columnsOf(site);
-  const { groups, lines, rows, cells, fold, join } = useTableRows(site, page, subject);
+  const { groups, lines, rows, cells, fold, join } = useTableRows(site, page, subject, narrowed);
 
   const [focus, setFocus] = useState<Place>({
     row: 0,
@@ -193,6 +201,7 @@ export function useValueTable(site: SiteFrame, page: Page, subject: Subject, act
       changeReach: (wanted) => changeReach(place, wanted),
       toEnd: (end) => go({ row: place.row, column: end === 'first' ? 0 : columns.length - 1 }),
       open: (text) => open(place, text),
+      narrow: () => onNarrow(null),
       clear: () => clear(place),
     });
     if (acted) event.preventDefault();
@@ -213,6 +222,8 @@ export function useValueTable(site: SiteFrame, page: Page, subject: Subject, act
     if (row < 0) {
       const group = groups.find((each) => each.rows.some((candidate) => fits(candidate, asked.part)));
       if (group) fold(group);
+      // What the table is narrowed to hides it.
+      else if (isNarrowing(narrowed)) onNarrow({ text: '', onlySet: false });
       return;
     }
     wanted.current = null;

@@ -10,11 +10,11 @@ import {
   Typography,
 } from '@mui/material';
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react';
-import { plainText, type ContentField } from '../../../../core/index.ts';
-import { useAppSelector } from '../../../state/store.ts';
-import { line, quiet } from '../../../ui/theme.ts';
-import { LineField, type FieldProps } from '../../../ui/LineField.tsx';
-import { LinkChooser } from '../../links/LinkChooser.tsx';
+import { plainText, type ContentField } from '../../../core/index.ts';
+import { useAppSelector } from '../../state/store.ts';
+import { line, quiet } from '../../ui/theme.ts';
+import { LineField, type FieldProps } from '../../ui/LineField.tsx';
+import { LinkChooser } from '../links/LinkChooser.tsx';
 import { WordsField } from './WordsField.tsx';
 
 type Entry = Record<string, unknown>;
@@ -201,7 +201,15 @@ export function FieldEditor({ field, value, onChange, inline = false }: FieldEdi
         />
       );
     default:
-      if (inline) return <WordsField label={label} value={value as string} onChange={onChange} />;
+      if (inline)
+        return (
+          <WordsField
+            label={label}
+            value={value as string}
+            onChange={onChange}
+            form={type.editor as 'rich' | 'inline'}
+          />
+        );
       return (
         <Typography sx={{ fontSize: 12, color: quiet }}>
           <b>{label}:</b> {plainText(value as string).slice(0, 90) || 'no words yet'} — double-click it in a

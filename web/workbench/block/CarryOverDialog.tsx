@@ -24,11 +24,11 @@ import {
   type SiteFrame,
   type View,
   type ViewId,
-} from '../../../../core/index.ts';
-import { edit } from '../../../state/edits.ts';
-import { useAppDispatch } from '../../../state/store.ts';
-import { quiet } from '../../../ui/theme.ts';
-import { columnsOf } from '../../values/columns.ts';
+} from '../../../core/index.ts';
+import { edit } from '../../state/edits.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { quiet } from '../../ui/theme.ts';
+import { columnsOf } from '../values/columns.ts';
 
 interface CarryOverProps {
   site: SiteFrame;

@@ -20,11 +20,11 @@ import {
   type Part,
   type Property,
   type SiteFrame,
-} from '../../../../core/index.ts';
-import { edit } from '../../../state/edits.ts';
-import { useAppDispatch } from '../../../state/store.ts';
-import { quiet } from '../../../ui/theme.ts';
-import type { Copied } from '../../values/clipboard.ts';
+} from '../../../core/index.ts';
+import { edit } from '../../state/edits.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { quiet } from '../../ui/theme.ts';
+import type { Copied } from '../values/clipboard.ts';
 
 interface PasteDialogProps {
   site: SiteFrame;

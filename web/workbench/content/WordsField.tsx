@@ -1,26 +1,31 @@
 import { Box, Typography } from '@mui/material';
 import type { Editor } from '@tiptap/core';
 import { useEffect, useId, useRef, useState } from 'react';
-import { line, petrol, quiet } from '../../../ui/theme.ts';
-import { textEditor } from '../../text/editor.ts';
-import { InlineMarks } from '../../text/marks.tsx';
-import type { FieldProps } from '../../../ui/LineField.tsx';
+import { line, petrol, quiet } from '../../ui/theme.ts';
+import { textEditor } from '../text/editor.ts';
+import { BlockMarks, InlineMarks } from '../text/marks.tsx';
+import type { FieldProps } from '../../ui/LineField.tsx';
 
-/** A run of words with marks and links, kept when it is left or Enter is pressed; Escape gives it up. */
-export function WordsField({ label, value, onChange }: FieldProps<string>) {
+/** Words with marks and links, kept when they are left or, in a single run, Enter is pressed; Escape gives them up. */
+export function WordsField({
+  label,
+  value,
+  onChange,
+  form = 'inline',
+}: FieldProps<string> & { form?: 'rich' | 'inline' }) {
   const place = useRef<HTMLDivElement>(null);
   const [editor, setEditor] = useState<Editor | null>(null);
   const [writing, setWriting] = useState(false);
   const id = useId();
 
   useEffect(() => {
-    const made = textEditor(place.current!, '', 'inline', { autofocus: false });
+    const made = textEditor(place.current!, '', form, { autofocus: false });
     setEditor(made);
     return () => {
       made.destroy();
       setEditor(null);
     };
-  }, []);
+  }, [form]);
   useEffect(() => {
     if (editor && editor.getHTML() !== value) editor.commands.setContent(value);
   }, [editor, value]);
@@ -39,7 +44,7 @@ export function WordsField({ label, value, onChange }: FieldProps<string>) {
       }}
       onKeyDown={(event) => {
         if (event.target !== place.current) return;
-        if (event.key === 'Enter') {
+        if (event.key === 'Enter' && form === 'inline') {
           event.preventDefault();
           keep();
         }
@@ -75,7 +80,7 @@ export function WordsField({ label, value, onChange }: FieldProps<string>) {
           aria-label={`Marks of ${label}`}
           sx={{ display: 'flex', flexWrap: 'wrap', mt: 0.25 }}
         >
-          <InlineMarks editor={editor} />
+          <InlineMarks editor={editor}>{form === 'rich' && <BlockMarks editor={editor} />}</InlineMarks>
         </Box>
       )}
     </Box>

@@ -1,14 +1,33 @@
-import * as background from './background.ts';
-import * as border from './border.ts';
-import * as layout from './layout.ts';
-import * as particular from './particular.ts';
-import * as picture from './picture.ts';
-import type { Property } from './property.ts';
-import * as space from './space.ts';
-import * as text from './text.ts';
+import * as area from './properties/area.ts';
+import * as background from './properties/background.ts';
+import * as border from './properties/border.ts';
+import * as layout from './properties/layout.ts';
+import * as particular from './properties/particular.ts';
+import * as picture from './properties/picture.ts';
+import type { Property } from './properties/property.ts';
+import { KINDS } from './kinds/table.ts';
+import { wordingType } from './content/wording.ts';
+import * as space from './properties/space.ts';
+import * as text from './properties/text.ts';
+
+/** What elements say in other words in some views: of each kind the fields of its content that may differ. */
+const WORDINGS: readonly Property[] = KINDS.flatMap(({ name: kind, content }) =>
+  content
+    .filter(({ varies }) => varies)
+    .map((field) => ({
+      name: `${kind}.${field.name}`,
+      label: field.label,
+      group: 'content',
+      traits: [],
+      wording: { kind, field },
+      type: wordingType(field),
+      initial: () => ({ says: field.initial }),
+    })),
+);
 
 /** Every property that can differ by view, in the order in which the values table shows them. */
 export const PROPERTIES: readonly Property[] = [
+  ...WORDINGS,
   text.family,
   text.size,
   text.lineHeight,
@@ -23,6 +42,7 @@ export const PROPERTIES: readonly Property[] = [
   text.hyphenation,
   text.textColumns,
   particular.marker,
+  layout.alternate,
   layout.shown,
   particular.collapse,
   particular.iconSize,
@@ -30,6 +50,15 @@ export const PROPERTIES: readonly Property[] = [
   particular.tiles,
   layout.span,
   layout.start,
+  area.areaColumn,
+  area.areaRow,
+  area.areaRows,
+  area.heldAcross,
+  area.offsetAcross,
+  area.heldDown,
+  area.offsetDown,
+  area.rowHeight,
+  area.leastRows,
   layout.order,
   layout.direction,
   layout.gap,
@@ -79,6 +108,17 @@ export function knownProperty(name: string): Property {
   if (!property) throw new RangeError(`There is no property ${name}.`);
   return property;
 }
+
+const wordingsByKind = new Map(
+  KINDS.map(({ name }) => [name, WORDINGS.filter(({ wording }) => wording!.kind === name)]),
+);
+
+/** What a kind of element may say in other words in some views. */
+export const wordingsOf = (kind: string): readonly Property[] => wordingsByKind.get(kind) ?? [];
+
+/** The wording of a field of a kind's content; undefined where that is the same in every view. */
+export const wordingOf = (kind: string, field: string): Property | undefined =>
+  byName.get(`${kind}.${field}`);
 
 /** The properties that have the same `sides`: the four sides of a padding, a margin, a border. */
 export const sidesOf = (property: Property): Property[] =>

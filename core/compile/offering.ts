@@ -1,0 +1,94 @@
+import { express } from '../layered/express.ts';
+import { element, type Markup } from '../markup/markup.ts';
+import { isListedEverywhere, NOTICE, offeringIn, viewsOffering, wayOn } from '../site/offering.ts';
+import { headOf, type Page, type SiteFrame, type TextStyle } from '../site/site.ts';
+import { listingClass, MATTER, NOTICE_CLASS, textStyleClass } from './selectors.ts';
+import type { CssRule } from './stack.ts';
+import { stylingOf } from './styling.ts';
+
+/** The class of menus' entries for a page; undefined where it is in menus everywhere. */
+export function listingOf(site: SiteFrame, page: string | undefined): string | undefined {
+  const head = page === undefined ? undefined : site.pages.find(({ id }) => id === page);
+  return head && !isListedEverywhere(head) ? listingClass(head.id) : undefined;
+}
+
+/** In which views each page that is not in menus everywhere is. */
+export const listingRules = (site: SiteFrame): CssRule[] =>
+  site.pages
+    .filter((head) => !isListedEverywhere(head))
+    .flatMap((head) => {
+      const stack = stylingOf(site.views).stack();
+      stack.layered(
+        express(site.views, ({ id }) => ({
+          '--listed': offeringIn(head, site, id) === 'listed' ? 'list-item' : 'none',
+        })),
+      );
+      return stack.rules(`.${listingClass(head.id)}`, 'foundation');
+    });
+
+/** Whether a page has a notice in its place in some view. */
+export const isWithheld = (site: SiteFrame, page: Page): boolean =>
+  viewsOffering(site, headOf(site, page.id), 'withheld').length > 0;
+
+/** The text styles that a notice is set in, where the site has them. */
+export const noticeStyles = (site: SiteFrame): (TextStyle | undefined)[] =>
+  ['heading-2', 'body'].map((wanted) => site.textStyles.find(({ id }) => id === wanted));
+
+/** What is on a page, and what stands in its place in views in which it is not offered: only one of them is there. */
+export function withNotice(
+  site: SiteFrame,
+  page: Page,
+  matter: Markup['children'],
+  address: (id: string) => string | undefined,
+): Markup['children'] {
+  if (!isWithheld(site, page)) return matter;
+  const head = headOf(site, page.id);
+  const on = wayOn(site, head);
+  const [heading, body] = noticeStyles(site).map((style) =>
+    style ? { class: textStyleClass(style.id) } : {},
+  );
+  return [
+    element('div', { class: MATTER }, ...matter),
+    element(
+      'div',
+      { class: NOTICE_CLASS },
+      element('h1', heading, head.title),
+      element('p', body, head.notice ?? NOTICE),
+      ...(on ? [element('p', body, element('a', { href: address(on.id) }, on.title))] : []),
+    ),
+  ];
+}
+
+/** The rules of a page that is not offered in some views. */
+export function noticeRules(site: SiteFrame, page: Page): CssRule[] {
+  if (!isWithheld(site, page)) return [];
+  const head = headOf(site, page.id);
+  const shown = (selector: string, matter: string, notice: string) => {
+    const stack = stylingOf(site.views).stack();
+    stack.layered(
+      express(site.views, ({ id }) => ({
+        display: offeringIn(head, site, id) === 'withheld' ? notice : matter,
+      })),
+    );
+    return stack.rules(selector, 'foundation');
+  };
+  return [
+    {
+      layer: 'foundation',
+      distance: 0,
+      selector: `.${NOTICE_CLASS}`,
+      declarations: {
+        'align-content': 'center',
+        'justify-items': 'center',
+        gap: '1rem',
+        'min-height': '24rem',
+        padding: '4rem 1.5rem',
+        'text-align': 'center',
+      },
+    },
+    { layer: 'foundation', distance: 0, selector: `.${NOTICE_CLASS} > *`, declarations: { margin: '0' } },
+    { layer: 'foundation', distance: 0, selector: `.${NOTICE_CLASS} a`, declarations: { color: 'inherit' } },
+    ...shown(`.${MATTER}`, 'contents', 'none'),
+    ...shown(`.${NOTICE_CLASS}`, 'none', 'grid'),
+  ];
+}

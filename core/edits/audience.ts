@@ -1,0 +1,33 @@
+import type { NodeId } from '../elements/nodeid.ts';
+import { done, refused, type Outcome } from '../outcome.ts';
+import type { Audience } from '../site/node.ts';
+import { found } from './aim.ts';
+import type { Command } from './command.ts';
+import { describeHolders } from './wording.ts';
+
+/** Whom elements are for, in words. */
+const FOR: Record<Audience | 'everyone', string> = {
+  everyone: 'everyone',
+  'signed-in': 'signed-in visitors',
+  'signed-out': 'signed-out visitors',
+};
+
+/** Says whom elements are for, in every view: what a visitor may not see is not sent. */
+export const setAudience: Command<{ nodes: NodeId[]; audience: Audience | 'everyone' }> = {
+  run(_site, draft, { nodes: ids, audience }): Outcome<string> {
+    const nodes = found(draft, ids);
+    if (!nodes.ok) return nodes;
+    if (nodes.value.some(({ parent }) => parent === null))
+      return refused('A page is for everyone; choose for whom a section of it is. Nothing was changed.');
+    const alternate = nodes.value.find(({ parent }) => draft.nodes[parent!].kind === 'alternates');
+    if (alternate)
+      return refused(
+        `Of ${draft.nodes[alternate.parent!].name} exactly one alternate shows, to everyone: choose for whom the whole set is. Nothing was changed.`,
+      );
+    for (const node of nodes.value) {
+      delete node.audience;
+      if (audience !== 'everyone') node.audience = audience;
+    }
+    return done(`${describeHolders(nodes.value)}: for ${FOR[audience]}`);
+  },
+};

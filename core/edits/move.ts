@@ -1,0 +1,91 @@
+import type { NodeId } from '../elements/nodeid.ts';
+import { done, refused, type Outcome } from '../outcome.ts';
+import { sharedPlaceOf } from '../site/shared.ts';
+import type { Node } from '../site/node.ts';
+import type { Page } from '../site/site.ts';
+import { found } from './aim.ts';
+import { settledInOverlay } from './areas.ts';
+import type { Command } from './command.ts';
+import { childrenIn } from '../values/visibility.ts';
+import { fitted, storeOrder } from './placing.ts';
+import { MOST_CHILDREN, takesWhole } from './structure.ts';
+import { putBehind, subtree, topmost, withoutEmptySets } from './tree.ts';
+import { describeHolders } from './wording.ts';
+
+export interface MoveElements {
+  nodes: NodeId[];
+  parent: NodeId;
+  /** The child of the parent they stand behind in source order; null: they come first. Behind all where that child has gone. */
+  after: NodeId | null;
+  /** Views in which the parent has an order of its own follow too; else what stood in it already stays where it is there. */
+  inOrders?: true;
+}
+
+/** Why elements cannot stand in a parent; undefined where they can. */
+export function misplaced(page: Page, nodes: readonly Node[], parent: Node): string | undefined {
+  const within = nodes.find(({ id }) => subtree(page, id).includes(parent.id));
+  if (within)
+    return within.id === parent.id
+      ? `${within.name} cannot be put into itself.`
+      : `${within.name} cannot be put into ${parent.name}, which stands in it.`;
+  const odd = nodes.find((node) => !takesWhole(page, parent, node));
+  if (odd) return `${parent.name} takes no ${odd.kind}.`;
+  const foreign = nodes.find(({ id }) => sharedPlaceOf(id) !== sharedPlaceOf(parent.id));
+  if (foreign)
+    return `${foreign.name} ${sharedPlaceOf(foreign.id) ? 'stands on all pages' : 'stands on this page only'}, and ${parent.name} does not; copy it instead.`;
+  const coming = nodes.filter((node) => node.parent !== parent.id).length;
+  if (parent.children.length + coming > MOST_CHILDREN)
+    return `${parent.name} is full: it holds ${MOST_CHILDREN} elements.`;
+  return undefined;
+}
+
+/** Moves elements, with all that is in them, to another place or parent in source order: in all views. */
+export const moveElements: Command<MoveElements> = {
+  run(site, draft, { nodes: ids, parent: parentId, after, inOrders }): Outcome<string> {
+    const [nodes, parents] = [found(draft, ids), found(draft, [parentId])];
+    if (!nodes.ok) return nodes;
+    if (!parents.ok) return parents;
+    if (nodes.value.some(({ parent }) => parent === null))
+      return refused('The page itself cannot be moved here. Nothing was moved.');
+    const [parent] = parents.value;
+    const tops = topmost(draft, ids).map((id) => draft.nodes[id]);
+    const fault = misplaced(draft, tops, parent);
+    if (fault) return refused(`${fault} Nothing was moved.`);
+    // Where they stand behind one of themselves, the nearest before it that stays is meant.
+    const staying = parent.children.filter((id) => !tops.some((node) => node.id === id));
+    const until = after === null ? -1 : parent.children.indexOf(after);
+    let place: NodeId | null =
+      after !== null && until < 0
+        ? after
+        : (parent.children.slice(0, until + 1).findLast((id) => staying.includes(id)) ?? null);
+    const first = place;
+    const orders = new Map(site.views.list.map((view) => [view.id, childrenIn(site, parent, view.id)]));
+    const left = new Set<string>();
+    const from = tops.map((node) => node.parent!);
+    for (const node of tops) {
+      const { children } = draft.nodes[node.parent!];
+      children.splice(children.indexOf(node.id), 1);
+      const elsewhere = node.parent !== parent.id;
+      node.parent = parent.id;
+      putBehind(parent.children, node.id, place);
+      place = node.id;
+      if (!elsewhere) continue;
+      fitted(draft, node).forEach(({ label }) => left.add(label.toLowerCase()));
+      settledInOverlay(site, draft, node);
+    }
+    if (inOrders && parent.style.self?.order) {
+      const moved = tops.map(({ id }) => id);
+      storeOrder(site, parent, (view) => {
+        const order = orders.get(view)!.filter((id) => !moved.includes(id));
+        order.splice(first === null ? 0 : order.indexOf(first) + 1, 0, ...moved);
+        return order;
+      });
+    }
+    withoutEmptySets(draft, from);
+    const dropped = left.size > 0 ? `; without ${[...left].join(', ')}, which mean nothing there` : '';
+    const where = from.every((id) => id === parent.id)
+      ? `moved in ${parent.name}`
+      : `moved to ${parent.name}`;
+    return done(`${describeHolders(tops)}: ${where}, in every view${dropped}`);
+  },
+};

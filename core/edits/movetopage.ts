@@ -1,0 +1,67 @@
+import type { NodeId } from '../elements/nodeid.ts';
+import { refused, done } from '../outcome.ts';
+import { sharedPlaceOf } from '../site/shared.ts';
+import { found } from './aim.ts';
+import { settledInOverlay } from './areas.ts';
+import type { Command } from './command.ts';
+import { fitted } from './placing.ts';
+import { followLinks, relinkLeaving } from './relink.ts';
+import { freeNames } from './shared.ts';
+import { copied, takesWhole } from './structure.ts';
+import { putBehind, subtree, topmost, withoutEmptySets } from './tree.ts';
+import { allTrees } from './viewvalues.ts';
+import { describeHolders, nameOfPage } from './wording.ts';
+
+export interface MoveToPage {
+  nodes: NodeId[];
+  /** The page they go to, and the element there that takes them. */
+  to: NodeId;
+  parent: NodeId;
+  /** The element there they stand behind; null: they come first. */
+  after: NodeId | null;
+}
+
+/** Moves elements, with all that is in them, to another page. Ids that are taken there are given anew. */
+export const moveToPage: Command<MoveToPage> = {
+  on: () => 'site',
+  run(site, page, { nodes: ids, to, parent: parentId, after }, pages) {
+    if (ids.some(sharedPlaceOf)) return refused('It stands on all pages already; nothing was moved.');
+    const nodes = found(page, ids);
+    if (!nodes.ok) return nodes;
+    const head = site.pages.find(({ id }) => id === to);
+    const target = pages[to];
+    if (!head || !target) return refused('The page is not on this site any more.');
+    if (to === page.id) return refused(`${nameOfPage(pages, head)} is where they are; nothing was moved.`);
+    const parents = found(target, [parentId]);
+    if (!parents.ok) return parents;
+    const [parent] = parents.value;
+    const tops = topmost(page, ids);
+    const other = tops
+      .map((id) => page.nodes[id])
+      .find((node) => !takesWhole(target, parent, node, page.nodes));
+    if (other) return refused(`${parent.name} takes no ${other.kind}. Nothing was moved.`);
+    const said = describeHolders(tops.map((id) => page.nodes[id]));
+    const whole = tops.flatMap((id) => subtree(page, id));
+    const names = freeNames(undefined, whole, target.nodes);
+    for (const id of whole) {
+      copied(page, id, target, names, tops.includes(id) ? parentId : undefined);
+      relinkLeaving(target.nodes[names.get(id)!], page, names);
+    }
+    let place = after;
+    for (const id of tops) {
+      const from = page.nodes[page.nodes[id].parent!];
+      from.children.splice(from.children.indexOf(id), 1);
+      putBehind(parent.children, names.get(id)!, place);
+      place = names.get(id)!;
+    }
+    const left = tops.map((id) => page.nodes[id].parent!);
+    for (const id of whole) delete page.nodes[id];
+    withoutEmptySets(page, left);
+    for (const id of tops) {
+      fitted(target, target.nodes[names.get(id)!]);
+      settledInOverlay(site, target, target.nodes[names.get(id)!]);
+    }
+    followLinks(allTrees(site, pages), { names, from: page.id, to: target.id });
+    return done(`${said}: moved to ${nameOfPage(pages, head)}`);
+  },
+};

@@ -1,0 +1,134 @@
+import type { EditReach } from '../layered/change.ts';
+import { withValue } from '../layered/change.ts';
+import { same } from '../layered/express.ts';
+import type { ViewId } from '../layered/views.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import type { Property } from '../elements/properties/property.ts';
+import { PROPERTIES } from '../elements/propertytable.ts';
+import { adjusted } from '../elements/valuetypes/adjust.ts';
+import { done, refused, type Outcome } from '../outcome.ts';
+import { applies } from '../site/applies.ts';
+import type { Node } from '../site/node.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
+import { spaceAt, type Space } from '../theme/spacing.ts';
+import { resolve } from '../values/trace.ts';
+import { found, layeredOf, store, valueFault } from './aim.ts';
+import type { Command } from './command.ts';
+import { subtree, topmost } from './tree.ts';
+import { counted, describeHolders, describeReach } from './wording.ts';
+
+/** px; text is not made smaller than that (common practice for what is to be read). */
+export const LEAST_TEXT = 12;
+
+/** Percent; by how much content can be brought to scale at once. */
+export const SCALES = { least: 20, most: 400 };
+
+/** What is as large as it is for its own sake, besides distances: widths and heights that are set, in px. */
+const LENGTHS = new Set([
+  'size',
+  'iconSize',
+  'width',
+  'minWidth',
+  'maxWidth',
+  'height',
+  'minHeight',
+  'rowHeight',
+]);
+
+const isScaled = ({ name, type }: Property): boolean => type.editor === 'space' || LENGTHS.has(name);
+
+export interface ScaleContent {
+  nodes: NodeId[];
+  view: ViewId;
+  reach: EditReach;
+  percent: number;
+}
+
+const halves = (px: number): number => Math.round(px * 2) / 2;
+
+/** A value in proportion, in halves of a px; undefined where it has no length, or would be the same. */
+function scaled(site: SiteFrame, property: Property, value: unknown, view: ViewId, percent: number): unknown {
+  // A share of something else is in proportion already.
+  if (typeof value === 'object' && value !== null && 'percent' in value) return undefined;
+  const plain = property.type.editor === 'space' ? spaceAt(site, value as Space, view) : value;
+  const made = adjusted(property.type, plain, { percent });
+  if (made === undefined || plain === 0) return undefined;
+  const rounded =
+    typeof made === 'number'
+      ? halves(made)
+      : Object.fromEntries(
+          Object.entries(made as object).map(([key, each]: [string, number]) => [
+            key,
+            key.endsWith('Width') ? each : halves(each),
+          ]),
+        );
+  return same(rounded, plain) ? undefined : rounded;
+}
+
+/** A text size that is not below the least one; one that is smaller already stays. */
+function legible(value: unknown, before: unknown): unknown {
+  if (typeof value === 'number')
+    return typeof before === 'number' && before < LEAST_TEXT ? before : Math.max(LEAST_TEXT, value);
+  const { min, max, ...widths } = value as { min: number; max: number };
+  return { ...widths, min: Math.max(LEAST_TEXT, min), max: Math.max(LEAST_TEXT, max) };
+}
+
+/**
+ * Brings what is in elements to another scale in a view: text sizes, gaps, paddings, margins and lengths in px, all by one factor, as
+ * ordinary values. Text is kept legible; what is a share of something else is in proportion already.
+ */
+export const scaleContent: Command<ScaleContent> = {
+  run(site, draft, { nodes: ids, view, reach, percent }): Outcome<string> {
+    const nodes = found(draft, ids);
+    if (!nodes.ok) return nodes;
+    if (!(percent >= SCALES.least && percent <= SCALES.most))
+      return refused(
+        `${percent} % is no scale from ${SCALES.least} % to ${SCALES.most} %. Nothing was changed.`,
+      );
+    const within = topmost(draft, ids).flatMap((id) => subtree(draft, id));
+    let [count, kept] = [0, 0];
+    for (const id of within) {
+      const node = draft.nodes[id];
+      for (const property of PROPERTIES.filter(isScaled)) {
+        const made = scaledOf(site, draft, node, property, view, percent);
+        if (!made) continue;
+        if (made.kept) kept += 1;
+        if (made.value === undefined) continue;
+        store(
+          node,
+          'self',
+          property.name,
+          withValue(layeredOf(node, 'self', property), site.views, view, made.value, reach),
+        );
+        count += 1;
+      }
+    }
+    if (count === 0)
+      return refused('There is no length in it that could be brought to that scale. Nothing was changed.');
+    const least = kept > 0 ? `; ${counted(kept, 'text')} kept at ${LEAST_TEXT} px or more` : '';
+    return done(
+      `${describeHolders(nodes.value)}: content at ${percent} % ${describeReach(site, view, reach)}, ${counted(count, 'value')}${least}`,
+    );
+  },
+};
+
+/** What a property of an element becomes; undefined where it means nothing there or has no length. */
+function scaledOf(
+  site: SiteFrame,
+  page: Page,
+  node: Node,
+  property: Property,
+  view: ViewId,
+  percent: number,
+): { value: unknown; kept: boolean } | undefined {
+  const parent = node.parent === null ? undefined : page.nodes[node.parent].kind;
+  if (!applies(property, node.kind, parent)) return undefined;
+  const before = resolve(site, page, node, property, view);
+  const value = scaled(site, property, before, view, percent);
+  if (value === undefined) return undefined;
+  const legibly = property.name === 'size' ? legible(value, before) : value;
+  const kept = !same(legibly, value);
+  if (same(legibly, before) || valueFault(property, legibly, site) !== undefined)
+    return { value: undefined, kept };
+  return { value: legibly, kept };
+}

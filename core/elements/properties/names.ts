@@ -1,0 +1,74 @@
+import type { Property } from './property.ts';
+
+/** Other words by which properties are looked for, by their names: those of the trade, and of CSS where that has others. */
+const ALSO: Record<string, string> = {
+  family: 'font-family typeface',
+  size: 'font-size',
+  lineHeight: 'line-height leading',
+  weight: 'font-weight bold',
+  slant: 'font-style italic',
+  letterSpacing: 'letter-spacing tracking',
+  textCase: 'text-transform uppercase capitals',
+  decoration: 'text-decoration underline',
+  align: 'text-align',
+  colour: 'color',
+  wrapping: 'text-wrap balance',
+  hyphenation: 'hyphens',
+  textColumns: 'columns multi-column',
+  marker: 'list-style bullet',
+  shown: 'display visibility hidden',
+  collapse: 'menu popover',
+  tiles: 'grid-template-columns',
+  span: 'grid-column width',
+  start: 'grid-column-start offset',
+  order: 'order sequence z-index in front behind depth',
+  alternate: 'variant',
+  direction: 'flex-direction grid-auto-flow stack',
+  gap: 'gutter spacing',
+  blockAlign: 'justify-self',
+  justifyItems: 'justify-items align across',
+  alignItems: 'align-items vertical',
+  alignContent: 'align-content vertical distribute',
+  bleed: 'full width',
+  minWidth: 'min-width',
+  maxWidth: 'max-width',
+  minHeight: 'min-height',
+  aspectRatio: 'aspect-ratio',
+  sticky: 'position sticky pinned',
+  backgroundColour: 'background-color fill',
+  backgroundPicture: 'background-image',
+  areaColumn: 'grid-column-start left',
+  areaRow: 'grid-row-start top',
+  areaRows: 'grid-row-end height',
+  heldAcross: 'justify-self align',
+  heldDown: 'align-self align',
+  offsetAcross: 'margin shift',
+  offsetDown: 'margin shift',
+  rowHeight: 'grid-auto-rows',
+  leastRows: 'grid-template-rows height',
+  backgroundPosition: 'background-position',
+  backgroundSize: 'background-size cover contain',
+  backgroundRepeat: 'background-repeat tile',
+  tint: 'overlay scrim',
+  gradient: 'linear-gradient',
+  source: 'src image photo',
+  cropRatio: 'aspect-ratio crop',
+  fit: 'object-fit',
+  focalPoint: 'object-position focus',
+  borderStyle: 'border-style',
+  borderColour: 'border-color',
+  radius: 'border-radius corners',
+  shadow: 'box-shadow elevation',
+  opacity: 'transparency alpha',
+};
+
+/** Whether a property is meant by what was typed: its label, its group of sides, its words in the trade or in CSS. */
+export function isMeant({ name, label, sides, childLabel, deepLabels }: Property, typed: string): boolean {
+  const words =
+    `${label} ${childLabel ?? ''} ${Object.values(deepLabels ?? {}).join(' ')} ${sides ?? ''} ${ALSO[name] ?? ''} ${name}`.toLowerCase();
+  return typed
+    .trim()
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => words.includes(word));
+}

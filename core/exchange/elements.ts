@@ -1,0 +1,102 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { schemaFaults } from '../faults.ts';
+import { done, refused, type Outcome } from '../outcome.ts';
+import { NodeIdSchema, type NodeId } from '../elements/nodeid.ts';
+import { ViewsSchema } from '../layered/views.ts';
+import { NodeSchema, type Node } from '../site/node.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
+import { AssetSchema, ColourSchema, SpacingStepSchema } from '../theme/stock.ts';
+import { withAssets } from '../values/uses.ts';
+import { valuesOf } from '../edits/stylevalues.ts';
+import { knownProperty } from '../elements/propertytable.ts';
+import { settings } from '../layered/layered.ts';
+import { subtree, topmost } from '../edits/tree.ts';
+
+/** The format of copied elements, and its version. */
+export const ELEMENTS_FORMAT = 'dimorphe-elements';
+
+/**
+ * Elements as they are copied: with all that is in them, and what of their site they speak of, so that they can be put on another
+ * page or site. docs/copied-elements.md says it in words.
+ */
+export const CopiedElementsSchema = Type.Object(
+  {
+    format: Type.Literal(ELEMENTS_FORMAT),
+    version: Type.Literal(1),
+    /** The site they were copied from. */
+    site: Type.String({ maxLength: 60 }),
+    /** The page of it they stood on. */
+    page: NodeIdSchema,
+    views: ViewsSchema,
+    colours: Type.Array(ColourSchema, { maxItems: 200 }),
+    spacing: Type.Array(SpacingStepSchema, { maxItems: 40 }),
+    assets: Type.Array(AssetSchema, { maxItems: 5000 }),
+    /** The outermost of them, in their order. */
+    roots: Type.Array(NodeIdSchema, { minItems: 1, maxItems: 500, uniqueItems: true }),
+    nodes: Type.Unsafe<Record<NodeId, Node>>(
+      Type.Record(NodeIdSchema, NodeSchema, { additionalProperties: false }),
+    ),
+  },
+  { additionalProperties: false },
+);
+export type CopiedElements = Static<typeof CopiedElementsSchema>;
+
+/** The assets that elements show. */
+function assetsIn(nodes: readonly Node[]): Set<string> {
+  const used = new Set<string>();
+  for (const node of nodes) {
+    withAssets(node, (id) => (used.add(id), id));
+    for (const { name, layered } of valuesOf(node.style))
+      for (const value of settings(layered))
+        for (const { of, id } of knownProperty(name).type.mentions?.(value) ?? [])
+          if (of === 'assets') used.add(id);
+  }
+  return used;
+}
+
+/** Elements of a page as a copy, in source order. Those that stand in others of them go along with these. */
+export function copyElements(site: SiteFrame, page: Page, ids: readonly NodeId[]): CopiedElements {
+  const source = subtree(page, page.root);
+  const tops = topmost(page, ids).sort((one, other) => source.indexOf(one) - source.indexOf(other));
+  const nodes = tops.flatMap((id) => subtree(page, id)).map((id) => page.nodes[id]);
+  const used = assetsIn(nodes);
+  return {
+    format: ELEMENTS_FORMAT,
+    version: 1,
+    site: site.id,
+    page: page.id,
+    views: site.views,
+    colours: site.colours,
+    spacing: site.spacing,
+    assets: site.assets.filter(({ id }) => used.has(id)),
+    roots: tops,
+    nodes: Object.fromEntries(nodes.map((node) => [node.id, node])) as Record<NodeId, Node>,
+  };
+}
+
+const STRANGE =
+  'What was copied last is no element of a site. Copy one in the outline or in a sheet first; nothing was pasted.';
+
+/** Reads copied elements from text. Refused with a sentence where it is something else, or damaged. */
+export function readElements(text: string): Outcome<CopiedElements> {
+  let read: unknown;
+  try {
+    read = JSON.parse(text);
+  } catch {
+    return refused(STRANGE);
+  }
+  if ((read as { format?: unknown } | null)?.format !== ELEMENTS_FORMAT) return refused(STRANGE);
+  if (schemaFaults(CopiedElementsSchema, read).length > 0)
+    return refused('What was copied is damaged or of a later version of Dimorphe; nothing was pasted.');
+  const copied = read as CopiedElements;
+  // It has to be whole: each element under its id, once, in the one that holds it.
+  const seen = new Set<string>();
+  const whole = (id: NodeId, depth: number): boolean => {
+    const node = copied.nodes[id];
+    if (!node || node.id !== id || seen.has(id) || depth > 60) return false;
+    seen.add(id);
+    return node.children.every((child) => copied.nodes[child]?.parent === id && whole(child, depth + 1));
+  };
+  const all = copied.roots.every((id) => whole(id, 0)) && seen.size === Object.keys(copied.nodes).length;
+  return all ? done(copied) : refused('What was copied is damaged; nothing was pasted.');
+}

@@ -1,0 +1,131 @@
+import { heldSpan, heldStart } from './spans.ts';
+
+/** The columns and rows that a part of an overlay takes; 1-based, whole. */
+export interface Area {
+  column: number;
+  span: number;
+  row: number;
+  rows: number;
+}
+
+export type Axis = 'across' | 'down';
+
+/** An area as a stretch along one axis: where it begins and how long it is. */
+const stretch = (area: Area, axis: Axis): { start: number; length: number } =>
+  axis === 'across' ? { start: area.column, length: area.span } : { start: area.row, length: area.rows };
+
+const placed = (area: Area, axis: Axis, start: number, length = stretch(area, axis).length): Area =>
+  axis === 'across' ? { ...area, column: start, span: length } : { ...area, row: start, rows: length };
+
+const endOf = (area: Area, axis: Axis): number => stretch(area, axis).start + stretch(area, axis).length;
+
+/** The area that a grid of so many columns has room for: narrower where it has to be, and far enough left. Rows begin at 1. */
+export const heldArea = ({ column, span, row, rows }: Area, columns: number): Area => ({
+  column: heldStart(column, span, columns),
+  span: heldSpan(span, columns),
+  row: Math.max(1, row),
+  rows: Math.max(1, rows),
+});
+
+/** How many rows areas reach down to; 0 where there are none. */
+export const rowsTaken = (areas: readonly Area[]): number =>
+  Math.max(0, ...areas.map((area) => endOf(area, 'down') - 1));
+
+/** The smallest area that holds some; there is at least one. */
+export function united(areas: readonly Area[]): Area {
+  const column = Math.min(...areas.map((area) => area.column));
+  const row = Math.min(...areas.map((area) => area.row));
+  return {
+    column,
+    row,
+    span: Math.max(...areas.map((area) => endOf(area, 'across'))) - column,
+    rows: Math.max(...areas.map((area) => endOf(area, 'down'))) - row,
+  };
+}
+
+const meetAlong = (one: Area, other: Area, axis: Axis): boolean =>
+  stretch(one, axis).start < endOf(other, axis) && stretch(other, axis).start < endOf(one, axis);
+
+/** Whether two areas have a cell in common. */
+export const meet = (one: Area, other: Area): boolean =>
+  meetAlong(one, other, 'across') && meetAlong(one, other, 'down');
+
+/** An area like another, as far up as it can be, from a row on, without meeting any of those that are there. */
+export function firstFree(area: Area, taken: readonly Area[], from = area.row): Area {
+  let free = { ...area, row: from };
+  for (;;) {
+    const inTheWay = taken.filter((each) => meet(each, free));
+    if (inTheWay.length === 0) return free;
+    free = { ...free, row: Math.min(...inTheWay.map((each) => endOf(each, 'down'))) };
+  }
+}
+
+export type Line = 'start' | 'center' | 'end';
+
+/** Areas with one of their edges, or their middles, on one line: that of the outermost, and the middle of all. Sizes stay. */
+export function linedUp(areas: readonly Area[], axis: Axis, line: Line): Area[] {
+  if (areas.length === 0) return [];
+  const from = Math.min(...areas.map((area) => stretch(area, axis).start));
+  const to = Math.max(...areas.map((area) => endOf(area, axis)));
+  return areas.map((area) => {
+    const { length } = stretch(area, axis);
+    const start = { start: from, center: Math.floor((from + to - length) / 2), end: to - length }[line];
+    return placed(area, axis, start);
+  });
+}
+
+/** Areas as long as one of them along an axis. */
+export const sameLength = (areas: readonly Area[], lead: Area, axis: Axis): Area[] =>
+  areas.map((area) => placed(area, axis, stretch(area, axis).start, stretch(lead, axis).length));
+
+/**
+ * Areas with the same room between each and the next, in the order in which they begin. With a step, the first stays and the others
+ * follow at that distance; without one, the first and the last stay, and what room there is between is shared out as evenly as whole
+ * steps allow. Where there is none, they follow one another without any.
+ */
+export function spacedEvenly(areas: readonly Area[], axis: Axis, step?: number): Area[] {
+  if (areas.length < 2) return [...areas];
+  const order = [...areas.keys()].sort(
+    (one, other) => stretch(areas[one], axis).start - stretch(areas[other], axis).start || one - other,
+  );
+  const lengths = order.map((index) => stretch(areas[index], axis).length);
+  const first = stretch(areas[order[0]], axis).start;
+  const last = endOf(areas[order.at(-1)!], axis);
+  const room = Math.max(0, last - first - lengths.reduce((sum, each) => sum + each, 0));
+  const gaps = order.length - 1;
+  const next = [...areas];
+  let at = first;
+  order.forEach((index, nth) => {
+    next[index] = placed(areas[index], axis, at);
+    // The remainder goes to the gaps that come first, one step each.
+    at += lengths[nth] + (step ?? Math.floor(room / gaps) + (nth < room % gaps ? 1 : 0));
+  });
+  return next;
+}
+
+/** The areas of things that belong to others, the nth to the nth: each in the rows of its own, in its columns. */
+export const besideEach = (areas: readonly Area[], others: readonly Area[]): Area[] =>
+  areas.map((area, index) => {
+    const other = others.at(index);
+    return other ? { ...area, row: other.row, rows: other.rows } : area;
+  });
+
+/** How many rows so many px need, of rows of a height; at least one. A hair more than whole rows needs no further one. */
+export const rowsFor = (px: number, rowHeight: number): number =>
+  Math.max(1, Math.ceil((px - 0.01) / rowHeight));
+
+/** The rows up to the last one taken that no area takes; 1-based. */
+export function emptyRows(areas: readonly Area[]): number[] {
+  const taken = new Set(
+    areas.flatMap(({ row, rows }) => Array.from({ length: rows }, (_each, nth) => row + nth)),
+  );
+  return Array.from({ length: rowsTaken(areas) }, (_each, index) => index + 1).filter(
+    (row) => !taken.has(row),
+  );
+}
+
+/** Areas moved up over the rows that none of them takes. */
+export function withoutEmptyRows(areas: readonly Area[]): Area[] {
+  const empty = emptyRows(areas);
+  return areas.map((area) => ({ ...area, row: area.row - empty.filter((row) => row < area.row).length }));
+}

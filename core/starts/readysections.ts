@@ -1,0 +1,96 @@
+import type { NodeId } from '../elements/nodeid.ts';
+import type { Copy } from '../edits/pasteelements.ts';
+import type { Node } from '../site/node.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
+import { fitted, makingFor } from './fitting.ts';
+import { button, headline, room, same, type Making } from './making.ts';
+import { contact, numbers, openingTimes, prices, questions, timetable } from './facts.ts';
+import { alternatingRows, gallery, mapPicture, story, team, wordsAndPicture } from './matter.ts';
+import { call, cards, quote, siteFoot, steps } from './sections.ts';
+import { branch, pageOf, type Branch } from './tree.ts';
+
+/** A section to place on any page of any site. */
+export interface ReadySection {
+  id: string;
+  label: string;
+  /** What one might look for it by, besides its label. */
+  words: string;
+  make(making: Making): Branch;
+}
+
+/** The first section of a page: words on a band, and a picture beside. */
+const opening = (making: Making): Branch =>
+  branch('section', 'opening', 'Opening', {
+    style: { backgroundColour: same('{band}'), colour: same('{on-band}'), ...room(making, 112) },
+    children: [
+      branch('row', 'opening-row', 'Row: words + picture', {
+        style: { alignItems: same('center'), gap: making.widths(24, 32, 56) },
+        children: [
+          branch('column', 'opening-words', 'Words', {
+            style: { span: making.share(6), gap: making.widths(14, 18, 22) },
+            children: [
+              headline('opening-title', 'What you do, in five words', 1, { colour: same('{on-band}') }),
+              branch('text', 'opening-lead', 'Lead paragraph', {
+                textStyle: 'lead',
+                content: { text: '<p>For whom, and why it is worth their while. Two sentences at most.</p>' },
+                style: { colour: same('{on-band}') },
+              }),
+              button(making, 'opening-button', 'Say what to do next'),
+            ],
+          }),
+          branch('picture', 'opening-picture', 'Picture', {
+            style: {
+              source: same(making.picture(0)),
+              radius: same(making.look.radius),
+              span: making.share(6),
+              cropRatio: making.widths(
+                { width: 3, height: 2 },
+                { width: 1, height: 1 },
+                { width: 4, height: 3 },
+              ),
+            },
+          }),
+        ],
+      }),
+    ],
+  });
+
+/** What is offered to be added, in the order in which pages are often built. */
+export const READY_SECTIONS: readonly ReadySection[] = [
+  { id: 'opening', label: 'Opening', words: 'first top headline banner welcome picture', make: opening },
+  { id: 'words-picture', label: 'Words and picture', words: 'image text beside', make: wordsAndPicture },
+  {
+    id: 'alternating',
+    label: 'Alternating rows',
+    words: 'pictures images text zigzag',
+    make: alternatingRows,
+  },
+  { id: 'cards', label: 'Three cards', words: 'offers services features icons', make: cards },
+  { id: 'story', label: 'Words and facts', words: 'text about history list', make: story },
+  { id: 'steps', label: 'Three steps', words: 'how process numbers order', make: steps },
+  { id: 'numbers', label: 'Numbers', words: 'figures statistics counts', make: numbers },
+  { id: 'prices', label: 'Prices', words: 'price list cost tariff menu', make: prices },
+  { id: 'hours', label: 'Opening hours', words: 'days times open closed', make: openingTimes },
+  { id: 'timetable', label: 'Timetable', words: 'schedule programme agenda times', make: timetable },
+  { id: 'quote', label: 'Quote', words: 'said testimonial review', make: quote },
+  { id: 'gallery', label: 'Gallery', words: 'pictures images photos', make: gallery },
+  { id: 'team', label: 'Team', words: 'people staff persons about', make: team },
+  { id: 'questions', label: 'Questions and answers', words: 'faq details accordion help', make: questions },
+  { id: 'call', label: 'Call to action', words: 'invitation button band', make: call },
+  { id: 'form', label: 'Form and address', words: 'contact write letter booking mail', make: contact },
+  { id: 'map', label: 'Map and directions', words: 'where find travel address place', make: mapPicture },
+  { id: 'footer', label: 'Footer', words: 'foot bottom address contact', make: siteFoot },
+];
+
+/** A ready-made section on a site's terms, as copied elements are, to be put on a page; `like` has the ground that it is made for. */
+export function readySection(site: SiteFrame, { make, label }: ReadySection, like: Page): Copy {
+  const tree = branch('page', 'page', '', { children: [{ ...make(makingFor(site)), name: label }] });
+  const { root, nodes } = pageOf({ id: 'page', slug: '', title: '', description: '' }, tree);
+  const { [root]: holder, ...rest } = nodes;
+  const { id, views, colours, spacing, assets } = site;
+  return {
+    ...{ site: id, page: like.id, views, colours, spacing, assets },
+    roots: holder.children,
+    nodes: fitted(site, rest, like) as Record<NodeId, Node>,
+  };
+}

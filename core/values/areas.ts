@@ -1,0 +1,83 @@
+import { heldArea, rowsTaken, type Area } from '../layout/areas.ts';
+import { OVERLAY, type Hold } from '../elements/properties/area.ts';
+import type { Extent } from '../elements/valuetypes/extent.ts';
+import type { Offset } from '../elements/valuetypes/offset.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { knownProperty } from '../elements/propertytable.ts';
+import { viewOf, type ViewId } from '../layered/views.ts';
+import type { Node } from '../site/node.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
+import { resolve } from './trace.ts';
+import { childrenIn, isShown } from './visibility.ts';
+
+/** Where a part of an overlay stands, and what of that area it keeps to. */
+export interface Standing extends Area {
+  heldAcross: Hold;
+  offsetAcross: Offset;
+  heldDown: Hold;
+  offsetDown: Offset;
+  width: Extent;
+}
+
+/** The values that say where a part stands, by the property that says it. */
+export const STANDING = {
+  column: 'areaColumn',
+  span: 'span',
+  row: 'areaRow',
+  rows: 'areaRows',
+  heldAcross: 'heldAcross',
+  offsetAcross: 'offsetAcross',
+  heldDown: 'heldDown',
+  offsetDown: 'offsetDown',
+  width: 'width',
+} as const satisfies Record<keyof Standing, string>;
+
+/** Where a part of an overlay stands in a view as it was set; a grid of few columns may have no room for that. */
+export const setStanding = (site: SiteFrame, page: Page, node: Node, view: ViewId): Standing =>
+  Object.fromEntries(
+    Object.entries(STANDING).map(([name, property]) => [
+      name,
+      resolve(site, page, node, knownProperty(property), view),
+    ]),
+  ) as unknown as Standing;
+
+/** Where a part of an overlay stands in a view. */
+export function standingIn(site: SiteFrame, page: Page, node: Node, view: ViewId): Standing {
+  const standing = setStanding(site, page, node, view);
+  return { ...standing, ...heldArea(standing, viewOf(site.views, view).grid.columns) };
+}
+
+/** The parts of an overlay that are shown in a view, from back to front, with where they stand. */
+export const partsIn = (
+  site: SiteFrame,
+  page: Page,
+  overlay: Node,
+  view: ViewId,
+): { id: NodeId; at: Standing }[] =>
+  childrenIn(site, overlay, view)
+    .map((id) => page.nodes[id])
+    .filter((node) => isShown(site, page, node, view))
+    .map((node) => ({ id: node.id, at: standingIn(site, page, node, view) }));
+
+/** Whether a picture is as large as its area in a view, and cropped by it. */
+export function fillsArea(site: SiteFrame, page: Page, node: Node, view: ViewId): boolean {
+  if (node.parent === null || page.nodes[node.parent].kind !== OVERLAY) return false;
+  const { heldAcross, heldDown } = standingIn(site, page, node, view);
+  return heldAcross === 'stretch' && heldDown === 'stretch';
+}
+
+/**
+ * px; the least height of the area that a part of an overlay takes in a view: that of its rows, or its share of the least height of the
+ * overlay. Rows that are higher by what is in them make it more.
+ */
+export function leastAreaHeight(site: SiteFrame, page: Page, node: Node, view: ViewId): number {
+  const overlay = page.nodes[node.parent!];
+  const value = (name: string) => resolve(site, page, overlay, knownProperty(name), view) as number;
+  const { rows } = standingIn(site, page, node, view);
+  const all = Math.max(value('leastRows'), rowsTaken(partsIn(site, page, overlay, view).map(({ at }) => at)));
+  return Math.max(rows * value('rowHeight'), (value('minHeight') * rows) / all);
+}
+
+/** px; the least height of an overlay's rows in a view. */
+export const rowHeightIn = (site: SiteFrame, page: Page, overlay: Node, view: ViewId): number =>
+  resolve(site, page, overlay, knownProperty('rowHeight'), view) as number;

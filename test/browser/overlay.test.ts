@@ -1,0 +1,304 @@
+/** Free placing in overlays: containers that become one, parts that are drawn, placed by keys, lined up and fitted. */
+import { expect } from 'chai';
+import { Key } from 'selenium-webdriver';
+import { byRole } from './browser.ts';
+import {
+  addElement,
+  chooseReach,
+  chooseView,
+  computed,
+  inSheet,
+  saysStep,
+  selectInOutline,
+  useBench,
+} from './workbench.ts';
+
+const PARTS = ['headline', 'lead', 'book'];
+
+describe('the workbench: placing freely', function () {
+  this.timeout(120_000);
+  const bench = useBench();
+  const { chord } = bench;
+
+  type Boxes = Record<string, { left: number; top: number; width: number; height: number }>;
+  const boxes = (view: string, ids: readonly string[] = PARTS) =>
+    inSheet<Boxes>(
+      bench.driver,
+      view,
+      'page',
+      `const { top: from } = window.document.querySelector('.n-lead').parentElement.getBoundingClientRect();
+       return Object.fromEntries(${JSON.stringify(ids)}.map((id) => {
+         const { left, top, width, height } = window.document.querySelector('.n-' + id).getBoundingClientRect();
+         return [id, { left, top: top - from, width, height }];
+       }))`,
+    );
+  const choose = async (name: string, entry: string) => {
+    await selectInOutline(bench.driver, name);
+    await (await byRole(bench.driver, 'button', `More for ${name}`)).click();
+    await (await byRole(bench.driver, 'menuitem', entry)).click();
+  };
+  /** The words of the opening section as an overlay, which the tests after the first go on with. */
+  const makeOverlay = async () => {
+    await chooseView(bench.driver, 'Desktop');
+    const there = await inSheet<boolean>(
+      bench.driver,
+      'Desktop',
+      'lead',
+      `return element.parentElement.classList.contains('overlay')`,
+    );
+    if (there) return;
+    await choose('Words', 'Make an overlay of it');
+    await saysStep(bench.driver, 'Words: an overlay now; every part stands where it stood');
+  };
+  const tag = (name: RegExp) => byRole(bench.driver, 'button', name);
+  /** px of the page to px on screen. */
+  const scale = () =>
+    inSheet<number>(
+      bench.driver,
+      'Desktop',
+      'page',
+      'return window.frameElement.getBoundingClientRect().width / window.innerWidth',
+    );
+  const near = (found: Boxes, wanted: Boxes) => {
+    for (const [id, box] of Object.entries(wanted))
+      for (const [side, px] of Object.entries(box))
+        expect(found[id][side as 'left'], `${side} of ${id}`).to.be.closeTo(px, 1);
+  };
+
+  it('lets a column be an overlay, and a column again, with every part where it stood, in every view', async () => {
+    const { driver } = bench;
+    const views = ['Desktop', 'Tablet', 'Mobile', 'Wide'];
+    const before: Record<string, Boxes> = {};
+    for (const view of views) {
+      await chooseView(driver, view);
+      before[view] = await boxes(view);
+    }
+    await makeOverlay();
+    for (const view of views) {
+      await chooseView(driver, view);
+      near(await boxes(view), before[view]);
+    }
+    await choose('Words', 'Make a column of it');
+    await saysStep(driver, 'Words: a column of 3 parts now; every part stands where it stood');
+    for (const view of views) {
+      await chooseView(driver, view);
+      near(await boxes(view), before[view]);
+    }
+  });
+
+  it('draws a part to another area, which is said meanwhile; Escape gives up, Alt frees', async () => {
+    const { driver } = bench;
+    await makeOverlay();
+    const before = await boxes('Desktop');
+    await selectInOutline(driver, 'Book a night');
+    const name = await tag(/^Book a night.*, place$/);
+    const drawing = (x: number, y: number) =>
+      driver.actions({ async: true }).move({ origin: name }).press().move({ origin: name, x, y });
+    await drawing(120, -30).perform();
+    const said = await driver.findElement({ css: '.area-words[role=status]' });
+    expect(await said.getText()).to.match(/^columns? \d+.*, rows? \d+/);
+    await driver.actions().sendKeys(Key.ESCAPE).perform();
+    await driver.actions().release().perform();
+    near(await boxes('Desktop'), before);
+
+    await driver.actions({ async: true }).keyDown(Key.ALT).perform();
+    await drawing(120, 10).release().perform();
+    await driver.actions({ async: true }).keyUp(Key.ALT).perform();
+    await saysStep(driver, /^Book a night: columns \d+–\d+, rows \d+–\d+ in Desktop$/);
+    const [after, drawn] = [await boxes('Desktop'), await scale()];
+    expect(after.book.left - before.book.left).to.be.closeTo(120 / drawn, 1);
+    expect(after.book.top - before.book.top).to.be.closeTo(10 / drawn, 1);
+    near({ headline: after.headline, lead: after.lead }, { headline: before.headline, lead: before.lead });
+    await chord(Key.CONTROL, 'z');
+    await saysStep(driver, /^Undone: Book a night/);
+    near(await boxes('Desktop'), before);
+  });
+
+  it('draws the edges of a part to columns and rows, and moves it by keys; other views stay', async () => {
+    const { driver } = bench;
+    await makeOverlay();
+    await chooseView(driver, 'Tablet');
+    const inTablet = await boxes('Tablet');
+    await chooseView(driver, 'Desktop');
+    await selectInOutline(driver, 'Lead paragraph');
+    const columns = await byRole(driver, 'slider', 'Columns of Lead paragraph');
+    await columns.sendKeys(Key.ARROW_LEFT, Key.ARROW_LEFT);
+    await saysStep(driver, /^Lead paragraph: columns 1–10, rows \d+–\d+ in Desktop$/);
+    const narrower = await boxes('Desktop');
+    const half = await scale();
+    await driver
+      .actions({ async: true })
+      .move({ origin: columns })
+      .press()
+      .move({ origin: columns, x: -Math.round(narrower.lead.width * half * 0.4), y: 0 })
+      .release()
+      .perform();
+    await saysStep(driver, /^Lead paragraph: columns 1–6, rows \d+–\d+ in Desktop$/);
+
+    await chooseReach(driver, 'Here');
+    const name = await tag(/^Lead paragraph.*, place$/);
+    await name.sendKeys(Key.ARROW_RIGHT);
+    await saysStep(driver, /^Lead paragraph: columns 2–7, rows/);
+    await name.sendKeys(Key.chord(Key.SHIFT, Key.ARROW_RIGHT));
+    await saysStep(driver, /^Lead paragraph: columns 2–8, rows/);
+    const held = await boxes('Desktop');
+    await name.sendKeys(Key.chord(Key.CONTROL, Key.ARROW_DOWN));
+    await name.sendKeys(Key.chord(Key.CONTROL, Key.ARROW_DOWN));
+    const shifted = await boxes('Desktop');
+    expect(shifted.lead.top - held.lead.top).to.be.closeTo(2, 0.1);
+    // Across it takes all of its area: there is nothing to be offset from.
+    await name.sendKeys(Key.chord(Key.CONTROL, Key.ARROW_RIGHT));
+    await saysStep(
+      driver,
+      /^Lead paragraph takes all of its area from side to side; .* Nothing was changed\.$/,
+    );
+    await chooseView(driver, 'Tablet');
+    await selectInOutline(driver, 'Lead paragraph');
+    const lead = await tag(/^Lead paragraph.*, place$/);
+    await lead.sendKeys(Key.ARROW_DOWN);
+    await saysStep(driver, /^Lead paragraph: columns .* in Tablet$/);
+    const moved = await boxes('Tablet');
+    expect(moved.headline).to.deep.equal(inTablet.headline);
+    await chooseView(driver, 'Desktop');
+    near(await boxes('Desktop'), shifted);
+  });
+
+  it('lines several parts up, spaces them evenly, and fits them to what is in them', async () => {
+    const { driver } = bench;
+    await makeOverlay();
+    await selectInOutline(driver, 'Headline');
+    for (const name of ['Lead paragraph', 'Book a night'])
+      await driver
+        .actions()
+        .keyDown(Key.CONTROL)
+        .click(await driver.findElement({ css: `[role=treegrid] [role=gridcell][title="${name}"]` }))
+        .keyUp(Key.CONTROL)
+        .perform();
+    const together = async (entry: string) => {
+      await (await byRole(driver, 'button', 'More for 3 elements')).click();
+      await (await byRole(driver, 'menuitem', entry)).click();
+    };
+    await together('One row between');
+    await saysStep(driver, '3 parts: spaced evenly in Desktop');
+    const rows = (id: string) =>
+      inSheet<number[]>(
+        driver,
+        'Desktop',
+        id,
+        `const style = window.getComputedStyle(element); const from = Number(style.gridRowStart); return [from, from + Number(style.gridRowEnd.replace('span ', ''))];`,
+      );
+    const [headline, lead, book] = [await rows('headline'), await rows('lead'), await rows('book')];
+    expect([lead[0] - headline[1], book[0] - lead[1]]).to.deep.equal([1, 1]);
+    await together('At their end');
+    await saysStep(driver, '3 parts: lined up in Desktop');
+    const lined = await boxes('Desktop');
+    const end = ({ left, width }: Boxes[string]) => left + width;
+    expect(end(lined.book)).to.be.closeTo(end(lined.headline), 1);
+    expect(end(lined.lead)).to.be.closeTo(end(lined.headline), 1);
+    await together('Fit to content in Desktop');
+    await saysStep(driver, '3 parts: fitted to what is in them in Desktop');
+    const [from, to] = await rows('book');
+    const height = await inSheet<number>(
+      driver,
+      'Desktop',
+      'book',
+      `return parseFloat(window.getComputedStyle(element.parentElement).getPropertyValue('--row-height'))`,
+    );
+    const { book: fitted } = await boxes('Desktop');
+    expect((to - from) * height).to.be.at.least(fitted.height - 1);
+    expect((to - from - 1) * height).to.be.below(fitted.height);
+  });
+
+  it('adds an overlay with words over a picture; the picture fills its area, and words that grow push down', async () => {
+    const { driver } = bench;
+    await selectInOutline(driver, 'Opening: the dome opens at dusk');
+    await addElement(driver, 'Overlay');
+    await saysStep(driver, 'Overlay added to Opening: the dome opens at dusk');
+    const seen = () =>
+      inSheet<number[]>(
+        driver,
+        'Desktop',
+        'page',
+        `const overlay = [...window.document.querySelectorAll('.overlay')].find((each) => each.querySelector('img')); const picture = overlay.querySelector('img').getBoundingClientRect(); const words = overlay.querySelector('.heading').getBoundingClientRect();
+         return [picture.width, overlay.clientWidth, picture.height, overlay.clientHeight, words.top - picture.top, picture.bottom - words.bottom];`,
+      );
+    const [width, whole, height, high, above, below] = await seen();
+    expect(width).to.be.closeTo(whole, 1);
+    // Twelve rows of 24 px.
+    expect(height).to.be.closeTo(288, 1);
+    expect(high).to.be.closeTo(288, 1);
+    // The words begin in the fifth row, on the picture.
+    expect(above).to.be.closeTo(96, 1);
+    expect(below).to.be.above(0);
+    await inSheet(
+      driver,
+      'Desktop',
+      'page',
+      `const overlay = [...window.document.querySelectorAll('.overlay')].find((each) => each.querySelector('img')); overlay.querySelector('.heading').style.fontSize = '200px'; return 1`,
+    );
+    const grown = await seen();
+    // Rows are as high as their content needs, and the picture with them.
+    expect(grown[2]).to.be.above(height);
+    expect(grown[5]).to.be.above(0);
+  });
+
+  it('arranges an overlay in a narrow view: proposals are drawn, taken whole or in part, and undone in one step', async () => {
+    const { driver } = bench;
+    await choose('Row: words + dome', 'Make an overlay of it');
+    await saysStep(driver, 'Row: words + dome: an overlay now; every part stands where it stood');
+    const desktop = await boxes('Desktop', ['dome']);
+    await chooseView(driver, 'Mobile');
+    const tops = async () => {
+      const { dome, lead } = await boxes('Mobile', ['dome', 'lead']);
+      return [dome.top + dome.height, lead.top];
+    };
+    const before = await tops();
+    expect(before[0]).to.be.below(before[1]);
+    await choose('Row: words + dome', 'Arrange in Mobile …');
+    const dialog = await byRole(driver, 'dialog', 'Arrange Row: words + dome in Mobile');
+    const stacked = await byRole(driver, 'button', /^Stacked, \d+ px high$/, { inside: dialog });
+    expect(await stacked.getAttribute('aria-pressed')).to.equal('true');
+    await byRole(driver, 'button', /^Two across, \d+ px high$/, { inside: dialog });
+    await (await byRole(driver, 'checkbox', 'Place Dome picture', { inside: dialog })).click();
+    await byRole(driver, 'button', 'Place 1 of 2 parts', { inside: dialog });
+    await (await byRole(driver, 'checkbox', 'Place Dome picture', { inside: dialog })).click();
+    // The words come first in the base, and now here, too.
+    await (await byRole(driver, 'button', 'Arrange in Mobile', { inside: dialog })).click();
+    await saysStep(driver, '2 parts: arranged in Mobile and onward');
+    const after = await tops();
+    expect(after[1]).to.be.below(after[0]);
+    await chooseView(driver, 'Desktop');
+    near(await boxes('Desktop', ['dome']), desktop);
+    await chord(Key.CONTROL, 'z');
+    await saysStep(driver, 'Undone: 2 parts: arranged in Mobile and onward');
+    await chooseView(driver, 'Mobile');
+    expect(await tops()).to.deep.equal(before);
+    await choose('Row: words + dome', 'Arrange in Mobile …');
+    await (await byRole(driver, 'checkbox', 'Only where nothing was set by hand in Mobile')).click();
+    // Both were placed here when the row became an overlay.
+    const take = await byRole(driver, 'button', 'Arrange in Mobile');
+    expect(await take.isEnabled()).to.equal(false);
+    await (await byRole(driver, 'button', 'Leave it as it is')).click();
+    await chooseView(driver, 'Desktop');
+  });
+
+  it('brings the content of a block to scale in one view', async () => {
+    const { driver } = bench;
+    const size = (view: string) => computed(driver, view, 'headline', 'font-size');
+    const before = await size('Desktop');
+    await chooseView(driver, 'Mobile');
+    expect(await size('Mobile')).to.equal('34px');
+    await choose('Headline', 'Content to scale in Mobile …');
+    const dialog = await byRole(driver, 'dialog', 'Content of Headline to scale in Mobile');
+    const field = await byRole(driver, 'textbox', 'Scale', { inside: dialog });
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '5');
+    const go = await byRole(driver, 'button', 'Bring to scale', { inside: dialog });
+    expect(await go.isEnabled()).to.equal(false);
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '50', Key.ENTER);
+    await saysStep(driver, /^Headline: content at 50 % in Mobile and onward, \d values?$/);
+    expect(await size('Mobile')).to.equal('17px');
+    await chord(Key.CONTROL, 'z');
+    await chooseView(driver, 'Desktop');
+    expect(await size('Desktop')).to.equal(before);
+  });
+});

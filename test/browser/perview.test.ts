@@ -1,0 +1,294 @@
+/** Structure by view: what is shown, in which words, by which alternate, in which order; with the mouse and with keys. */
+import { expect } from 'chai';
+import { By, Key } from 'selenium-webdriver';
+import { byRole, eventually, still } from './browser.ts';
+import {
+  card,
+  cell,
+  chooseReach,
+  chooseView,
+  inSheet,
+  kept,
+  outlineRow,
+  pointAt,
+  saysStep,
+  selectInOutline,
+  sheet,
+  useBench,
+} from './workbench.ts';
+
+describe('the workbench: structure by view', function () {
+  this.timeout(120_000);
+  const bench = useBench();
+  const { press, chord } = bench;
+  const seen = (view: string, id: string) =>
+    inSheet<boolean>(bench.driver, view, id, 'return element.checkVisibility()');
+  /** Opens the menu of an element in a sheet with the right button of the mouse. */
+  const menuIn = async (view: string, id: string) => {
+    await bench.driver
+      .actions()
+      .move(await pointAt(bench.driver, view, id))
+      .contextClick()
+      .perform();
+    await byRole(bench.driver, 'menu', /^/);
+    await still(bench.driver);
+  };
+  const entry = async (name: string | RegExp) => {
+    const found = await byRole(bench.driver, 'menuitem', name);
+    await bench.driver.executeScript('arguments[0].scrollIntoView({ block: "nearest" })', found);
+    await found.click();
+  };
+  const inView = async (view: string) => {
+    await chooseView(bench.driver, view);
+    await sheet(bench.driver, view);
+  };
+  const tile = (name: string, view: string) =>
+    eventually(`the tile of ${name} in ${view}`, async () => {
+      const selector = `[role=treegrid] [role=gridcell][aria-label^="${name} in ${view}:"]`;
+      return (await bench.driver.findElements(By.css(selector)))[0];
+    });
+
+  it('hides with H, as far as the reach goes, shows a ghost of what is selected, and shows again', async () => {
+    const { driver } = bench;
+    await inView('Tablet');
+    await selectInOutline(driver, 'Lead paragraph');
+    await press('h');
+    await saysStep(driver, 'Lead paragraph: hidden in Tablet and onward');
+    // Selected, it is seen as a ghost; let go, it is gone.
+    expect(await seen('Tablet', 'lead')).to.equal(true);
+    await selectInOutline(driver, 'Headline');
+    await eventually('gone', async () => !(await seen('Tablet', 'lead')));
+    await selectInOutline(driver, 'Lead paragraph');
+    await press('h');
+    await saysStep(driver, 'Lead paragraph: shown in Tablet and onward');
+  });
+
+  it('offers in the menu at the block to show it in any set of views', async () => {
+    const { driver } = bench;
+    await inView('Desktop');
+    await menuIn('Desktop', 'book');
+    await (await byRole(driver, 'menuitemcheckbox', 'In Tablet')).click();
+    await saysStep(driver, 'Book a night: hidden in Tablet');
+    expect(
+      await (await byRole(driver, 'menuitemcheckbox', 'In Tablet')).getAttribute('aria-checked'),
+    ).to.equal('false');
+    await entry('Show only in Desktop');
+    await saysStep(driver, 'Book a night: shown only in Desktop');
+    expect(await (await tile('Book a night', 'Mobile')).getAttribute('aria-label')).to.match(/not shown/);
+  });
+
+  it('says other words in a view: in the sheet, after saying which views change, and in the table', async () => {
+    const { driver } = bench;
+    await inView('Tablet');
+    await driver
+      .actions()
+      .move(await pointAt(driver, 'Tablet', 'headline'))
+      .doubleClick()
+      .perform();
+    const bar = await byRole(driver, 'toolbar', 'Words of Headline');
+    expect(await bar.getText()).to.match(/Changes Tablet, Mobile · 37 characters, \d lines?; 37 in Desktop/);
+    await chord(Key.CONTROL, 'a');
+    await press('Stars tonight');
+    await (await byRole(driver, 'button', 'Done')).click();
+    await saysStep(
+      driver,
+      'Headline: words in Tablet and onward The dome opens at dusk. Bring a coat. → Stars tonight',
+    );
+    const read = (view: string) => inSheet<string>(driver, view, 'headline', 'return element.innerText');
+    expect(await read('Tablet')).to.equal('Stars tonight');
+    await inView('Desktop');
+    expect(await read('Desktop')).to.equal('The dome opens at dusk. Bring a coat.');
+    await inView('Mobile');
+    await selectInOutline(driver, 'Headline');
+    await chooseReach(driver, 'Here');
+    const words = await cell(driver, 'Words', 'Mobile');
+    await words.click();
+    await press('Stars', Key.ENTER);
+    await saysStep(driver, 'Headline: words in Mobile Stars tonight → Stars');
+    expect(await read('Mobile')).to.equal('Stars');
+    await chooseReach(driver, 'Onward');
+    // A person reads each heading once, whatever the window.
+    await inView('Tablet');
+    expect(await read('Tablet')).to.equal('Stars tonight');
+  });
+
+  it('marks words that may have to follow, until someone says that they are right', async () => {
+    const { driver } = bench;
+    await inView('Desktop');
+    await selectInOutline(driver, 'Headline');
+    const words = await cell(driver, 'Words', 'Desktop');
+    await words.click();
+    await press('The dome opens at nine.', Key.ENTER);
+    await eventually('a mark', async () =>
+      /may have to follow/.test(
+        (await (await cell(driver, 'Words', 'Tablet')).getAttribute('aria-label')) ?? '',
+      ),
+    );
+    const opened = await card(driver, 'Words', 'Tablet');
+    expect(await opened.getText()).to.match(
+      /13 characters[\s\S]*Desktop, 23 characters\s*The dome opens at nine\./,
+    );
+    await (await byRole(driver, 'button', 'Still right', { inside: opened })).click();
+    await saysStep(driver, 'Headline: words in Tablet are still right');
+    await eventually(
+      'no card',
+      async () => (await driver.findElements(By.css('.MuiPopover-root'))).length === 0,
+    );
+    expect(await (await cell(driver, 'Words', 'Tablet')).getAttribute('aria-label')).not.to.match(/follow/);
+    expect(await (await cell(driver, 'Words', 'Mobile')).getAttribute('aria-label')).to.match(/follow/);
+  });
+
+  it('makes an alternate for a view, with a letter a view that goes round', async () => {
+    const { driver } = bench;
+    await inView('Mobile');
+    await menuIn('Mobile', 'dome');
+    await entry('Make an alternate for Mobile');
+    await saysStep(driver, 'Dome picture: alternate made for Mobile');
+    // The copy is selected, so its set is unfolded.
+    await outlineRow(driver, 'Dome picture, Mobile');
+    const letters = async () =>
+      Promise.all(
+        ['Wide', 'Desktop', 'Tablet', 'Mobile'].map(async (view) =>
+          (await tile('Dome picture', view)).getText(),
+        ),
+      );
+    expect(await letters()).to.deep.equal(['A', 'A', 'A', 'B']);
+    await selectInOutline(driver, 'Dome picture');
+    await (await tile('Dome picture', 'Tablet')).click();
+    await eventually('B in Tablet', async () => (await letters()).join('') === 'AABB');
+    await chord(Key.CONTROL, 'z');
+    await eventually('A in Tablet', async () => (await letters()).join('') === 'AAAB');
+    expect(await seen('Mobile', 'dome')).to.equal(false);
+    await selectInOutline(driver, 'Dome picture, other views');
+    await (await tile('Dome picture, other views', 'Mobile')).click();
+    await eventually('A in Mobile', async () => (await letters()).join('') === 'AAAA');
+    await chord(Key.CONTROL, 'z');
+    await selectInOutline(driver, 'Dome picture');
+    await (await byRole(driver, 'button', 'More for Dome picture')).click();
+    await still(driver);
+    await entry('Make ordinary blocks of them, hidden as they are');
+    await eventually(
+      'no set',
+      async () => !(await driver.findElements(By.css('[data-row^="e"] .letter'))).length,
+    );
+    expect(await (await tile('Dome picture, Mobile', 'Desktop')).getAttribute('aria-label')).to.match(
+      /not shown/,
+    );
+    for (let steps = 0; steps < 2; steps++) await chord(Key.CONTROL, 'z');
+  });
+
+  it('moves earlier and later in a view with Alt and arrows, groups, and takes the group apart', async () => {
+    const { driver } = bench;
+    await inView('Desktop');
+    await selectInOutline(driver, 'Book a night');
+    await chord(Key.ALT, Key.ARROW_UP);
+    await saysStep(driver, /^Words: order of parts in Desktop 1·2·3 → 1·3·2$/);
+    await chord(Key.CONTROL, 'z');
+    await selectInOutline(driver, 'Lead paragraph');
+    await driver
+      .actions()
+      .keyDown(Key.CONTROL)
+      .click(await outlineRow(driver, 'Book a night'))
+      .keyUp(Key.CONTROL)
+      .perform();
+    await chord(Key.CONTROL, 'g');
+    await saysStep(driver, '2 elements of Words: grouped');
+    await outlineRow(driver, 'Group');
+    await driver
+      .actions()
+      .keyDown(Key.CONTROL)
+      .keyDown(Key.SHIFT)
+      .sendKeys('g')
+      .keyUp(Key.SHIFT)
+      .keyUp(Key.CONTROL)
+      .perform();
+    await saysStep(driver, 'Group: taken apart, 2 elements left in its place');
+    for (let steps = 0; steps < 2; steps++) await chord(Key.CONTROL, 'z');
+    await kept(driver);
+  });
+
+  it('moves in the source by dragging in the outline, after asking where a view has an order of its own', async () => {
+    const { driver } = bench;
+    await inView('Desktop');
+    const rows = () =>
+      driver.executeScript<string[]>(
+        `return [...document.querySelectorAll('[role=treegrid] [data-column="-1"]')].map((cell) => cell.title)`,
+      );
+    const drag = async (from: string, to: string, down: number) => {
+      const actions = driver.actions();
+      await actions
+        .move({ origin: await outlineRow(driver, from) })
+        .press()
+        .move({ origin: await outlineRow(driver, to), y: 2 })
+        .move({ origin: await outlineRow(driver, to), y: down })
+        .perform();
+    };
+    await drag('Book a night', 'Headline', -9);
+    await eventually('what each view gets', async () =>
+      /1st of 3, in every view/.test(await driver.findElement(By.css('body')).getText()),
+    );
+    await driver.actions().release().perform();
+    await saysStep(driver, 'Book a night: moved in Words, in every view');
+    await eventually('first', async () => {
+      const names = await rows();
+      return names.indexOf('Book a night') < names.indexOf('Headline');
+    });
+    await chord(Key.CONTROL, 'z');
+    // The row has an order of its own in Mobile.
+    await drag('Dome picture', 'Words', -9);
+    await driver.actions().release().perform();
+    const asked = await byRole(driver, 'dialog', /Mobile has an order of its own/);
+    await (await byRole(driver, 'button', 'Leave Mobile as it is', { inside: asked })).click();
+    await saysStep(driver, 'Dome picture: moved in Row: words + dome, in every view');
+    await eventually(
+      'no dialog',
+      async () => (await driver.findElements(By.css('[role=dialog]'))).length === 0,
+    );
+    await chord(Key.CONTROL, 'z');
+    // Into itself it cannot go, and that is said.
+    await drag('Row: words + dome', 'Words', 0);
+    await eventually('why not', async () =>
+      /cannot be put into Words, which stands in it/.test(await driver.findElement(By.css('body')).getText()),
+    );
+    await driver.actions().release().perform();
+    await kept(driver);
+  });
+
+  it('finds rows that alternate, shows what each view gets, and evens them out where it is wanted', async () => {
+    const { driver } = bench;
+    await selectInOutline(driver, 'How an evening goes');
+    await (await byRole(driver, 'button', 'More for How an evening goes')).click();
+    await still(driver);
+    await entry('Even out 3 rows that alternate …');
+    const dialog = await byRole(driver, 'dialog', 'Even out 3 rows that alternate');
+    expect(await dialog.getText()).to.match(/words first\s*side by side[\s\S]*picture first\s*stacked/);
+    // Every view that stacks them begins with the picture already; none is chosen beforehand.
+    expect(await (await byRole(driver, 'button', 'Even out', { inside: dialog })).isEnabled()).to.equal(
+      false,
+    );
+    await (await byRole(driver, 'checkbox', 'Even out in Mobile', { inside: dialog })).click();
+    await (await byRole(driver, 'button', 'Words first', { inside: dialog })).click();
+    await (await byRole(driver, 'button', 'Even out', { inside: dialog })).click();
+    await saysStep(driver, '3 rows: the words first in Mobile');
+    await chord(Key.CONTROL, 'z');
+    await kept(driver);
+  });
+
+  it('copies elements with all that is in them, here and to another page, and says what it cannot paste', async () => {
+    const { driver, running } = bench;
+    await inView('Desktop');
+    await selectInOutline(driver, 'Lead paragraph');
+    await chord(Key.CONTROL, 'c');
+    await chord(Key.CONTROL, 'v');
+    await saysStep(driver, 'Lead paragraph: pasted into Words');
+    await kept(driver);
+    await chord(Key.CONTROL, 'z');
+    await driver.get(`${running.url}/sites/brindle-hill/pages/hire`);
+    await sheet(driver, 'Desktop');
+    await selectInOutline(driver, 'What to bring');
+    await chord(Key.CONTROL, 'v');
+    await saysStep(driver, /^Lead paragraph: pasted into /);
+    await chord(Key.CONTROL, 'z');
+    await kept(driver);
+  });
+});

@@ -1,0 +1,99 @@
+/** The order in which things are read, from their boxes alone. */
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { readingOrder, type Box, type Readable } from '../../core/index.ts';
+import { APART, FRESH, TUNED, type Drawing } from './layouts.ts';
+
+/** Where boxes alone do not say what a person sees, and what is read instead. */
+const MISSED: Record<string, string> = {
+  'stars beside lines in two columns': '1a3c2b4d',
+  'a poster of words left of a list with signs': 'a1c2db3e',
+  'words, then two pictures under each other beside more words': 'aABb',
+};
+
+const CELL = { width: 40, height: 30 };
+
+/** What is drawn, as boxes: of each letter the smallest that holds its cells, from the last letter to the first. */
+function thingsIn({ drawn }: Drawing): Readable[] {
+  const cells = new Map<string, [number, number][]>();
+  drawn.split('\n').forEach((line, row) =>
+    [...line].forEach((letter, column) => {
+      if (letter !== '.') cells.set(letter, [...(cells.get(letter) ?? []), [column, row]]);
+    }),
+  );
+  const kindOf = (letter: string) =>
+    /\d/.test(letter) ? 'sign' : /[A-Z]/.test(letter) ? 'picture' : 'words';
+  return [...cells]
+    .sort(([one], [other]) => (one < other ? 1 : -1))
+    .map(([id, places]) => {
+      const [columns, rows] = [places.map(([column]) => column), places.map(([, row]) => row)];
+      const [left, top] = [Math.min(...columns), Math.min(...rows)];
+      const box: Box = {
+        left: left * CELL.width,
+        top: top * CELL.height,
+        width: (Math.max(...columns) - left + 1) * CELL.width,
+        height: (Math.max(...rows) - top + 1) * CELL.height - 6,
+      };
+      return { id, kind: kindOf(id), box };
+    });
+}
+
+const boxArbitrary: fc.Arbitrary<Box> = fc
+  .tuple(...[900, 2000, 400, 300].map((max) => fc.integer({ min: 1, max })))
+  .map(([left, top, width, height]) => ({ left, top, width, height }));
+
+describe('the order in which things are read', () => {
+  for (const drawing of [...TUNED, ...APART, ...FRESH].filter(({ what }) => !MISSED[what]))
+    it(`is that of a person: ${drawing.what}`, () => {
+      expect(readingOrder(thingsIn(drawing)).join('')).to.equal(drawing.read);
+    });
+
+  it('is another one for 3 of 41 layouts, and no more', () => {
+    const all = [...TUNED, ...APART, ...FRESH];
+    const missed = all.filter((drawing) => readingOrder(thingsIn(drawing)).join('') !== drawing.read);
+    expect(
+      Object.fromEntries(missed.map((drawing) => [drawing.what, readingOrder(thingsIn(drawing)).join('')])),
+    ).to.deep.equal(MISSED);
+    expect(all.length).to.equal(41);
+  });
+
+  it('is mirrored where a page is written from right to left', () => {
+    const [first] = TUNED.filter(({ what }) => what === 'a list of names and prices');
+    const mirrored = {
+      ...first,
+      drawn: first.drawn
+        .split('\n')
+        .map((line) => [...line].reverse().join(''))
+        .join('\n'),
+    };
+    expect(readingOrder(thingsIn(mirrored), true).join('')).to.equal(first.read);
+  });
+
+  it('loses nothing, and reads what stands above or before another first', () => {
+    fc.assert(
+      fc.property(fc.array(boxArbitrary, { maxLength: 14 }), (all) => {
+        const things = all.map((box, index) => ({
+          id: String(index),
+          box,
+          kind: index % 2 ? 'words' : 'picture',
+        }));
+        const read = readingOrder(things);
+        expect([...read].sort()).to.deep.equal(things.map(({ id }) => id).sort());
+        expect(readingOrder(things)).to.deep.equal(read);
+        const place = new Map(read.map((id, index) => [id, index]));
+        const apart = (one: Box, other: Box, from: 'left' | 'top', size: 'width' | 'height') =>
+          one[from] + one[size] <= other[from];
+        const common = (one: Box, other: Box, from: 'left' | 'top', size: 'width' | 'height') =>
+          Math.min(one[from] + one[size], other[from] + other[size]) - Math.max(one[from], other[from]) > 1;
+        for (const { id, box } of things)
+          for (const other of things) {
+            const above = apart(box, other.box, 'top', 'height') && common(box, other.box, 'left', 'width');
+            const before = apart(box, other.box, 'left', 'width') && common(box, other.box, 'top', 'height');
+            if (above || before)
+              expect(place.get(id), `${id} before ${other.id}`).to.be.below(place.get(other.id)!);
+          }
+      }),
+      { numRuns: 300 },
+    );
+  });
+});

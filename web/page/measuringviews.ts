@@ -1,0 +1,102 @@
+import {
+  preview,
+  type Box,
+  type MeasuredBoxes,
+  type Node,
+  type NodeId,
+  type Page,
+  type SiteFrame,
+  type View,
+  type ViewId,
+} from '../../core/index.ts';
+import { sheetAddresses } from './content.ts';
+import { EMPTY_SHEET, SheetDocument } from './sheetdocument.ts';
+
+/** A sheet that nobody sees, in which a page is laid out to be measured. */
+export interface HiddenSheet {
+  /** Lays the page out in a view, at the width of its sheet; what is measured in it holds until the next call. */
+  show(view: View): SheetDocument;
+  close(): void;
+}
+
+/** px; taller than any page needs to be, so that nothing scrolls. */
+const HEIGHT = 2000;
+
+/** Lays a page, with what it shares, out where nobody sees it, with its fonts. */
+export async function hiddenSheet(site: SiteFrame, page: Page): Promise<HiddenSheet> {
+  const frame = document.createElement('iframe');
+  frame.setAttribute('sandbox', 'allow-same-origin');
+  frame.setAttribute('aria-hidden', 'true');
+  frame.title = 'A page that is measured';
+  frame.inert = true;
+  frame.srcdoc = EMPTY_SHEET;
+  Object.assign(frame.style, {
+    position: 'fixed',
+    left: '-20000px',
+    top: '0',
+    width: `${site.views.list[0].sheet.width}px`,
+    height: `${HEIGHT}px`,
+    visibility: 'hidden',
+    border: '0',
+  });
+  const loaded = new Promise((resolve) => frame.addEventListener('load', resolve, { once: true }));
+  document.body.append(frame);
+  await loaded;
+  const sheet = new SheetDocument(frame.contentDocument!);
+  sheet.update({ preview: preview(site, page, sheetAddresses(site)), ghosts: [] });
+  const show = ({ sheet: { width } }: View): SheetDocument => {
+    frame.style.width = `${width}px`;
+    return sheet;
+  };
+  // Fonts are fetched once words are laid out in them, which may differ by view.
+  for (const view of site.views.list) {
+    show(view).document.body.getBoundingClientRect();
+    await sheet.document.fonts.ready;
+  }
+  return { show, close: () => frame.remove() };
+}
+
+const px = (text: string): number => Number.parseFloat(text) || 0;
+
+/** Where what stands in an element has its place: of a section, the column of its grid. */
+function contentOf(element: HTMLElement, kind: string): Box {
+  const style = element.ownerDocument.defaultView!.getComputedStyle(element);
+  const box = element.getBoundingClientRect();
+  const [margin = 0, column = 0] = kind === 'section' ? style.gridTemplateColumns.split(' ').map(px) : [];
+  const left = box.left + px(style.borderLeftWidth) + px(style.paddingLeft) + margin;
+  const top = box.top + px(style.borderTopWidth) + px(style.paddingTop);
+  const right = box.right - px(style.borderRightWidth) - px(style.paddingRight);
+  const bottom = box.bottom - px(style.borderBottomWidth) - px(style.paddingBottom);
+  return { left, top, width: kind === 'section' ? column : right - left, height: bottom - top };
+}
+
+/** A container as it is laid out in a sheet, and the boxes of what stands in it; nothing where it is not shown. */
+export function measuredIn(sheet: SheetDocument, container: Node): MeasuredBoxes {
+  const element = sheet.elementOf(container.id);
+  if (!element?.checkVisibility()) return { width: 0, height: 0, boxes: {} };
+  const { left, top, width, height } = contentOf(element, container.kind);
+  const boxes: Record<NodeId, Box> = {};
+  for (const id of container.children) {
+    const child = sheet.elementOf(id);
+    if (!child?.checkVisibility()) continue;
+    const box = child.getBoundingClientRect();
+    boxes[id] = { left: box.left - left, top: box.top - top, width: box.width, height: box.height };
+  }
+  return { width, height, boxes };
+}
+
+/** A container as it is laid out in each view of its site. */
+export async function measuredInViews(
+  site: SiteFrame,
+  page: Page,
+  container: Node,
+): Promise<Record<ViewId, MeasuredBoxes>> {
+  const hidden = await hiddenSheet(site, page);
+  try {
+    return Object.fromEntries(
+      site.views.list.map((view) => [view.id, measuredIn(hidden.show(view), container)]),
+    );
+  } finally {
+    hidden.close();
+  }
+}

@@ -1,0 +1,127 @@
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import {
+  headOf,
+  isListedEverywhere,
+  leadsTo,
+  leadingIn,
+  offeringIn,
+  pagesOf,
+  sharedTrees,
+  viewsOffering,
+  wayOn,
+  type NodeId,
+  type Offering as Offered,
+  type Site,
+} from '../../core/index.ts';
+import { edit } from '../state/edits.ts';
+import { useAppDispatch } from '../state/store.ts';
+import { Field } from '../ui/Field.tsx';
+import { quiet } from '../ui/theme.ts';
+import { LinkingList, linkingFrom } from './LinkingList.tsx';
+
+const LABELS: Record<Offered, string> = {
+  listed: 'In menus',
+  unlisted: 'Not in menus',
+  withheld: 'Not offered',
+};
+
+/** In which views a page is offered, and how; where it is not, what stands in its place, and what leads there. */
+export function Offering({ site, page }: { site: Site; page: NodeId }) {
+  const dispatch = useAppDispatch();
+  const { frame } = site;
+  const head = headOf(frame, page);
+  const views = [...frame.views.list].reverse();
+  const withheld = viewsOffering(frame, head, 'withheld');
+  const names = views.filter(({ id }) => withheld.includes(id)).map(({ name }) => name);
+  const on = wayOn(frame, head);
+  // Menus leave it out by themselves.
+  const leading = [...pagesOf(site), ...sharedTrees(frame)].flatMap((tree) =>
+    leadingIn(frame, tree, withheld, leadsTo(page)).map((node) => ({ tree, node })),
+  );
+  const isMenu = ({ node }: (typeof leading)[number]) => node.kind === 'navigation';
+  return (
+    <Box component="section" aria-label="Where it is offered" sx={{ display: 'grid', gap: 1.25 }}>
+      <Typography component="h3" sx={{ fontSize: 13, fontWeight: 700 }}>
+        Where it is offered
+      </Typography>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: `repeat(${Math.min(4, views.length)}, minmax(0, 1fr))`,
+          gap: 1,
+        }}
+      >
+        {views.map(({ id, name }) => (
+          <TextField
+            key={id}
+            select
+            size="small"
+            label={name}
+            value={offeringIn(head, frame, id)}
+            onChange={({ target }) =>
+              dispatch(edit('offerPage', { page, offering: target.value as Offered, views: [id] }))
+            }
+          >
+            {(Object.keys(LABELS) as Offered[]).map((each) => (
+              <MenuItem key={each} value={each} disabled={each === 'withheld' && head.slug === ''}>
+                {LABELS[each]}
+              </MenuItem>
+            ))}
+          </TextField>
+        ))}
+      </Box>
+      {isListedEverywhere(head) && (
+        <Typography sx={{ fontSize: 12, color: quiet }}>
+          {head.slug === ''
+            ? 'The home page is where every way leads: it can be left out of menus, and is always offered.'
+            : 'Menus leave it out where it is not in menus; where it is not offered, a short notice stands in its place.'}
+        </Typography>
+      )}
+      {withheld.length > 0 && (
+        <>
+          <Field
+            key={`${page} notice`}
+            label="Notice in its place"
+            help={
+              on
+                ? `Below it stands a link to ${on.title}.`
+                : 'There is no page to go on to where it is not offered.'
+            }
+            value={head.notice ?? ''}
+            most={320}
+            multiline
+            onDone={(notice) => notice.trim() !== '' && dispatch(edit('changePage', { page, notice }))}
+          />
+          <Typography sx={{ fontSize: 13, fontWeight: 700 }}>
+            What leads there in {names.join(', ')}
+          </Typography>
+          {leading.length === 0 ? (
+            <Typography sx={{ fontSize: 13, color: quiet }}>Nothing leads to it there.</Typography>
+          ) : (
+            <LinkingList
+              label="What leads there"
+              links={leading.map((each) =>
+                linkingFrom(
+                  site,
+                  each.tree,
+                  each.node.id,
+                  isMenu(each) ? 'leaves it out there by itself' : undefined,
+                ),
+              )}
+            />
+          )}
+          {leading.some((each) => !isMenu(each)) && (
+            <Button
+              size="small"
+              variant="outlined"
+              sx={{ justifySelf: 'start' }}
+              onClick={() => dispatch(edit('hideLinksTo', { page, views: withheld }))}
+            >
+              Hide those links in these views too
+            </Button>
+          )}
+        </>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,230 @@
+import {
+  besideEach,
+  heldArea,
+  knownProperty,
+  linedUp,
+  MOST_ROWS,
+  OVERLAY,
+  partsIn,
+  resolve,
+  rowsTaken,
+  sameLength,
+  setStanding,
+  spacedEvenly,
+  standingIn,
+  united,
+  viewOf,
+  withoutEmptyRows,
+  type Area,
+  type Arguments,
+  type Axis,
+  type Line,
+  type Node,
+  type NodeId,
+  type Offset,
+  type Page,
+  type SiteFrame,
+  type Standing,
+  type ViewId,
+} from '../../core/index.ts';
+import { documents, openPage } from './documents.ts';
+import { edit } from './edits.ts';
+import type { Thunk } from './store.ts';
+
+const { refusedEdit } = documents.actions;
+
+/** A page that is open, and what of the site it needs. */
+interface Open {
+  site: SiteFrame;
+  page: Page;
+}
+
+/** Whether an element stands in an overlay. */
+export const isPart = (page: Page, { parent }: Node): boolean =>
+  parent !== null && page.nodes[parent].kind === OVERLAY;
+
+/** Changes where the selected parts of overlays stand in a view, each from where it stands; nothing where none does. */
+export function restand(
+  nodes: readonly NodeId[],
+  view: ViewId,
+  change: (at: Standing, columns: number) => Partial<Standing>,
+): Thunk {
+  return (dispatch, getState) => {
+    const { site, page } = openPage(getState())!;
+    const { columns } = viewOf(site.views, view).grid;
+    const parts = nodes
+      .filter((id) => isPart(page, page.nodes[id]))
+      .map((node) => ({ node, ...change(standingIn(site, page, page.nodes[node], view), columns) }));
+    if (parts.length === 0) return;
+    // At an edge there is no further to go, which needs no words.
+    const moves = parts.some(({ node, ...wanted }) => {
+      const before = setStanding(site, page, page.nodes[node], view);
+      return Object.entries(wanted).some(([name, value]) => before[name as keyof Standing] !== value);
+    });
+    if (moves) dispatch(edit('placeParts', { parts, view, reach: getState().desk.reach }));
+  };
+}
+
+const within = (rows: number): number => Math.max(1, Math.min(MOST_ROWS, rows));
+
+/** Moves parts by so many columns and rows, as far as there are any. */
+export const moveParts = (nodes: readonly NodeId[], view: ViewId, columns: number, rows: number): Thunk =>
+  restand(nodes, view, (at, all) => {
+    const { column, row } = heldArea({ ...at, column: at.column + columns, row: within(at.row + rows) }, all);
+    return { ...(columns !== 0 && { column }), ...(rows !== 0 && { row }) };
+  });
+
+/** Lets parts take so many columns and rows more, or less, from where they begin. */
+export const sizeParts = (nodes: readonly NodeId[], view: ViewId, columns: number, rows: number): Thunk =>
+  restand(nodes, view, (at, all) => ({
+    ...(columns !== 0 && { span: Math.max(1, Math.min(all - at.column + 1, at.span + columns)) }),
+    ...(rows !== 0 && { rows: within(at.rows + rows) }),
+  }));
+
+const more = (offset: Offset, by: number): Offset =>
+  'px' in offset ? { px: offset.px + by } : { percent: offset.percent + by };
+
+/** Shifts parts by a px, or a hundredth of their area where that is how they are offset, from what they are held to. */
+export function shiftParts(
+  nodes: readonly NodeId[],
+  view: ViewId,
+  axis: 'across' | 'down',
+  by: number,
+): Thunk {
+  const [held, offset] =
+    axis === 'across' ? (['heldAcross', 'offsetAcross'] as const) : (['heldDown', 'offsetDown'] as const);
+  return (dispatch, getState) => {
+    const { site, page } = openPage(getState())!;
+    const fixed = nodes.find(
+      (id) =>
+        isPart(page, page.nodes[id]) && standingIn(site, page, page.nodes[id], view)[held] === 'stretch',
+    );
+    if (fixed) {
+      const { name } = page.nodes[fixed];
+      const way = axis === 'across' ? 'from side to side' : 'from top to bottom';
+      dispatch(
+        refusedEdit(
+          `${name} takes all of its area ${way}; let it be held to an edge or the centre to offset it. Nothing was changed.`,
+        ),
+      );
+      return;
+    }
+    dispatch(restand(nodes, view, (at) => ({ [offset]: more(at[offset], at[held] === 'end' ? -by : by) })));
+  };
+}
+
+/** The selected parts of the overlay that the last of them stands in, with where they stand. */
+function selectedParts({ site, page }: Open, nodes: readonly NodeId[], view: ViewId) {
+  const overlay = page.nodes[nodes.at(-1)!].parent;
+  return nodes
+    .filter((id) => page.nodes[id].parent === overlay && isPart(page, page.nodes[id]))
+    .map((id) => ({ id, at: standingIn(site, page, page.nodes[id], view) }));
+}
+
+/** Places the selected parts as was worked out of where they stand. */
+function placeTogether(
+  nodes: readonly NodeId[],
+  view: ViewId,
+  done: Arguments<'placeParts'>['done'],
+  work: (parts: readonly Standing[]) => readonly Partial<Standing>[],
+): Thunk {
+  return (dispatch, getState) => {
+    const parts = selectedParts(openPage(getState())!, nodes, view);
+    const placed = work(parts.map(({ at }) => at));
+    const reach = getState().desk.reach;
+    dispatch(
+      edit('placeParts', {
+        parts: parts.map(({ id }, index) => ({ node: id, ...placed[index] })),
+        view,
+        reach,
+        done,
+      }),
+    );
+  };
+}
+
+const pick = ({ column, span, row, rows }: Area): Area => ({ column, span, row, rows });
+
+/**
+ * Lines parts up: with one of their edges or their middles on one line. Those that are smaller than their areas are held to that line, in
+ * the middle of what all of them take.
+ */
+export const lineUp = (nodes: readonly NodeId[], view: ViewId, axis: Axis, line: Line): Thunk =>
+  placeTogether(nodes, view, 'lined', (parts) => {
+    const [held, offset] =
+      axis === 'across' ? (['heldAcross', 'offsetAcross'] as const) : (['heldDown', 'offsetDown'] as const);
+    const all = united(parts);
+    const areas = linedUp(parts.map(pick), axis, line);
+    return parts.map((at, index): Partial<Standing> => {
+      const area = areas[index];
+      if (at[held] === 'stretch') return area;
+      const whole =
+        axis === 'across' ? { column: all.column, span: all.span } : { row: all.row, rows: all.rows };
+      return { ...area, ...(line === 'center' && whole), [held]: line, [offset]: { px: 0 } };
+    });
+  });
+
+/** Lets parts take as many columns, or rows, as the last of them. */
+export const makeSameSize = (nodes: readonly NodeId[], view: ViewId, axis: Axis): Thunk =>
+  placeTogether(nodes, view, 'sized', (parts) => sameLength(parts.map(pick), parts.at(-1)!, axis));
+
+/** Spaces parts evenly, so many columns or rows apart where a step is given; none is shifted along that axis any more. */
+export const spaceEvenly = (nodes: readonly NodeId[], view: ViewId, axis: Axis, step?: number): Thunk =>
+  placeTogether(nodes, view, 'spaced', (parts) => {
+    const offset = axis === 'across' ? 'offsetAcross' : 'offsetDown';
+    return spacedEvenly(parts.map(pick), axis, step).map((area) => ({ ...area, [offset]: { px: 0 } }));
+  });
+
+/** Of some parts those of the kind of the last one, and the others, each from the top. */
+function pairs(open: Open, nodes: readonly NodeId[], view: ViewId) {
+  const { page } = open;
+  const parts = selectedParts(open, nodes, view).sort((one, other) => one.at.row - other.at.row);
+  const { kind } = page.nodes[nodes.at(-1)!];
+  const those = parts.filter(({ id }) => page.nodes[id].kind !== kind);
+  return { these: parts.filter(({ id }) => page.nodes[id].kind === kind), those };
+}
+
+/** Whether parts can be put beside each other, one to one. */
+export const canPair = (open: Open, nodes: readonly NodeId[], view: ViewId): boolean => {
+  const { these, those } = pairs(open, nodes, view);
+  return those.length > 0 && these.length === those.length;
+};
+
+/** Puts the nth of the parts of the kind of the last one beside the nth of the others: into the same rows, which hold as words grow. */
+export function pairUp(nodes: readonly NodeId[], view: ViewId): Thunk {
+  return (dispatch, getState) => {
+    const { these, those } = pairs(openPage(getState())!, nodes, view);
+    const placed = besideEach(
+      these.map(({ at }) => at),
+      those.map(({ at }) => at),
+    );
+    const parts = these.map(({ id }, index) => ({
+      node: id,
+      row: placed[index].row,
+      rows: placed[index].rows,
+    }));
+    dispatch(edit('placeParts', { parts, view, reach: getState().desk.reach, done: 'matched' }));
+  };
+}
+
+/** Takes rows out of an overlay in which nothing stands: all of them, or only those below. */
+export function shorten(overlay: NodeId, view: ViewId, where: 'anywhere' | 'below'): Thunk {
+  return (dispatch, getState) => {
+    const { site, page } = openPage(getState())!;
+    const shown = partsIn(site, page, page.nodes[overlay], view);
+    const areas = shown.map(({ at }) => pick(at));
+    const next = where === 'anywhere' ? withoutEmptyRows(areas) : areas;
+    dispatch(
+      edit('placeParts', {
+        parts: shown.map(({ id }, index) => ({ node: id, row: next[index].row })),
+        rows: [{ node: overlay, least: Math.min(rowsTaken(next), leastRowsIn(site, page, overlay, view)) }],
+        view,
+        reach: getState().desk.reach,
+        done: 'shortened',
+      }),
+    );
+  };
+}
+
+const leastRowsIn = (site: SiteFrame, page: Page, overlay: NodeId, view: ViewId): number =>
+  resolve(site, page, page.nodes[overlay], knownProperty('leastRows'), view) as number;

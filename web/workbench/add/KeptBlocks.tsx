@@ -1,0 +1,110 @@
+import { Box, Button, IconButton, Menu, MenuItem } from '@mui/material';
+import { FolderInput, MoreVertical } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { readElements, type KeptName } from '../../../core/index.ts';
+import { documents } from '../../state/documents.ts';
+import { edit } from '../../state/edits.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { newKeptName } from '../../state/structure.ts';
+import { NameField } from '../../ui/NameField.tsx';
+import { keptFile, type Offer } from './offers.ts';
+
+const { refusedEdit } = documents.actions;
+
+/** Brings in blocks that were taken out to files, of this site or another. */
+export function KeptBar() {
+  const dispatch = useAppDispatch();
+  const input = useRef<HTMLInputElement>(null);
+  const bringIn = async (files: FileList | null) => {
+    for (const file of files ?? []) {
+      const read = readElements(await file.text());
+      if (!read.ok) {
+        dispatch(
+          refusedEdit(
+            `${file.name} is no block that was taken out of a site, or is damaged; nothing was brought in.`,
+          ),
+        );
+        continue;
+      }
+      const { format: _format, version: _version, ...copied } = read.value;
+      const { name } = copied.nodes[copied.roots[0]];
+      dispatch(edit('keepCopy', { copied, id: newKeptName(), name }));
+    }
+  };
+  return (
+    <Box sx={{ mb: 1.25 }}>
+      <Button size="small" startIcon={<FolderInput size={14} />} onClick={() => input.current?.click()}>
+        Bring in a block …
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        multiple
+        hidden
+        aria-label="Files of blocks"
+        onChange={({ target }) => {
+          void bringIn(target.files).then(() => (target.value = ''));
+        }}
+      />
+    </Box>
+  );
+}
+
+/** What can be done with a kept block besides placing it. */
+export function KeptTools({ offer }: { offer: Offer }) {
+  const dispatch = useAppDispatch();
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [renaming, setRenaming] = useState(false);
+  const id = offer.id as KeptName;
+  const close = () => setAnchor(null);
+  return (
+    <>
+      <IconButton
+        size="small"
+        aria-label={`More for ${offer.label}`}
+        aria-haspopup="menu"
+        onClick={({ currentTarget }) => setAnchor(currentTarget)}
+        sx={{
+          position: 'absolute',
+          right: 2,
+          bottom: 1,
+          p: 0.375,
+          borderRadius: 0.5,
+          ...(renaming && { display: 'none' }),
+        }}
+      >
+        <MoreVertical size={15} />
+      </IconButton>
+      {renaming && (
+        <Box sx={{ display: 'flex', mt: 0.75 }}>
+          <NameField
+            name={offer.label}
+            most={120}
+            onDone={(name) => {
+              setRenaming(false);
+              if (name !== null) dispatch(edit('renameKept', { id, name }));
+            }}
+          />
+        </Box>
+      )}
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={close}>
+        <MenuItem dense onClick={() => (close(), setRenaming(true))}>
+          Rename
+        </MenuItem>
+        <MenuItem
+          dense
+          component="a"
+          href={`data:application/json;charset=utf-8,${encodeURIComponent(keptFile(offer))}`}
+          download={`${offer.label.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.block.json`}
+          onClick={close}
+        >
+          Take it out to a file
+        </MenuItem>
+        <MenuItem dense onClick={() => (close(), dispatch(edit('dropKept', { id })))}>
+          Keep it no longer
+        </MenuItem>
+      </Menu>
+    </>
+  );
+}

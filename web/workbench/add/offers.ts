@@ -1,0 +1,98 @@
+import {
+  copyElements,
+  ELEMENTS_FORMAT,
+  keptBlocks,
+  knownKind,
+  READY_SECTIONS,
+  readySection,
+  type Copy,
+  type NodeId,
+  type Page,
+  type SiteFrame,
+  type Style,
+} from '../../../core/index.ts';
+
+/** Something that can be added: a kind of element, or elements that are made already. */
+export interface Offer {
+  id: string;
+  label: string;
+  /** What one might look for it by, besides its label. */
+  words: string;
+  kind: string;
+  /** The elements; absent where the kind makes its own. */
+  copy?(): Copy;
+}
+
+/** The kinds in the order in which they are offered; a page is no element to add. */
+const KINDS: readonly { label: string; words: string; kinds: readonly string[] }[] = [
+  { label: 'What holds others', words: 'container', kinds: ['section', 'row', 'column', 'card', 'overlay'] },
+  { label: 'Words', words: 'text', kinds: ['heading', 'text', 'list', 'quote', 'button'] },
+  {
+    label: 'Pictures and films',
+    words: 'image media',
+    kinds: ['picture', 'gallery', 'video', 'icon', 'logo'],
+  },
+  {
+    label: 'Lists, links and forms',
+    words: 'table',
+    kinds: ['navigation', 'social', 'prices', 'hours', 'timetable', 'questions', 'form'],
+  },
+  { label: 'Between others', words: 'space line', kinds: ['divider', 'spacer'] },
+];
+
+export interface OfferGroup {
+  label: string;
+  offers: Offer[];
+}
+
+export const KIND_OFFERS: readonly OfferGroup[] = KINDS.map(({ label, words, kinds }) => ({
+  label,
+  offers: kinds.map((kind) => ({ id: kind, label: knownKind(kind).label, words: `${label} ${words}`, kind })),
+}));
+
+/** A page with nothing on it but its ground. */
+export const groundOf = (id: NodeId, root: NodeId, style: Style): Page => ({
+  id,
+  root,
+  nodes: {
+    [root]: { id: root, kind: 'page', name: 'Page', parent: null, children: [], style, content: {} },
+  },
+});
+
+/** The ready-made sections, on the terms of a site, for a page of it. */
+export const sectionOffers = (site: SiteFrame, page: Page): Offer[] =>
+  READY_SECTIONS.map((ready) => ({
+    id: ready.id,
+    label: ready.label,
+    words: ready.words,
+    kind: 'section',
+    copy: () => readySection(site, ready, page),
+  }));
+
+/** The blocks that the site keeps. */
+export const keptOffers = (site: SiteFrame): Offer[] =>
+  keptBlocks(site).map((tree) => {
+    const root = tree.nodes[tree.root];
+    const { format: _format, version: _version, ...copy } = copyElements(site, tree, [tree.root]);
+    return {
+      id: tree.id,
+      label: root.name,
+      words: `kept block ${knownKind(root.kind).label}`,
+      kind: root.kind,
+      copy: () => copy,
+    };
+  });
+
+/** A kept block as a file: elements as they are copied (docs/copied-elements.md). */
+export const keptFile = ({ copy }: Offer): string =>
+  `${JSON.stringify({ format: ELEMENTS_FORMAT, version: 1, ...copy!() }, undefined, 1)}\n`;
+
+/** Whether an offer is meant by what was typed: each word begins one of its own. */
+export function isWanted({ label, words }: Offer, typed: string): boolean {
+  const own = `${label} ${words}`.toLowerCase().split(/[\s,]+/);
+  return typed
+    .toLowerCase()
+    .split(/\s+/)
+    .filter(Boolean)
+    .every((word) => own.some((each) => each.startsWith(word)));
+}

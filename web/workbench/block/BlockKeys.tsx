@@ -1,0 +1,81 @@
+import { useEffect, useRef } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { Page, ViewId } from '../../../core/index.ts';
+import { copySelected, cutSelected, pasteBeside } from '../../state/clipboard.ts';
+import { isPart, moveParts, shiftParts, sizeParts } from '../../state/areas.ts';
+import { isElsewhere } from '../../ui/elsewhere.ts';
+import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import { duplicate, group, hideOrShow, moveInOrder, remove, ungroup, widen } from '../../state/structure.ts';
+
+/** The keys that act on what is selected, wherever the keyboard is in the workbench. */
+export function BlockKeys({ page, active, enabled }: { page: Page; active: ViewId; enabled: boolean }) {
+  const dispatch = useAppDispatch();
+  const selected = useAppSelector((state) => state.desk.selected).filter((id) => page.nodes[id]);
+  const lead = selected.at(-1);
+  const options = {
+    enabled: enabled && lead !== undefined,
+    preventDefault: true,
+    ignoreEventWhen: ({ target }: KeyboardEvent) => isElsewhere(target),
+  };
+  useHotkeys('h', () => void dispatch(hideOrShow(selected, active)), options, [selected, active]);
+  useHotkeys('mod+g', () => void dispatch(group(selected)), options, [selected]);
+  useHotkeys('mod+shift+g', () => void dispatch(ungroup(lead!)), options, [lead]);
+  useHotkeys('alt+up', () => void dispatch(moveInOrder(lead!, active, -1)), options, [lead, active]);
+  useHotkeys('alt+down', () => void dispatch(moveInOrder(lead!, active, 1)), options, [lead, active]);
+  useHotkeys(['equal', 'shift+equal', 'add'], () => void dispatch(widen(selected, active, 1)), options, [
+    selected,
+    active,
+  ]);
+  useHotkeys(['minus', 'subtract'], () => void dispatch(widen(selected, active, -1)), options, [
+    selected,
+    active,
+  ]);
+  const part = lead !== undefined && isPart(page, page.nodes[lead]);
+  const arrows = {
+    ...options,
+    enabled: options.enabled && part,
+    // Where arrows have a meaning of their own, they keep it.
+    ignoreEventWhen: ({ target }: KeyboardEvent) =>
+      isElsewhere(target) ||
+      (target instanceof Element && target.closest('[role=treegrid],[role=grid],[role=slider]') !== null),
+  };
+  useHotkeys(
+    ['left', 'right', 'up', 'down'].flatMap((key) => [key, `shift+${key}`, `mod+${key}`]),
+    ({ key, shiftKey, ctrlKey, metaKey }) => {
+      const by = key === 'ArrowLeft' || key === 'ArrowUp' ? -1 : 1;
+      const across = key === 'ArrowLeft' || key === 'ArrowRight';
+      if (ctrlKey || metaKey) dispatch(shiftParts(selected, active, across ? 'across' : 'down', by));
+      else if (shiftKey) dispatch(sizeParts(selected, active, across ? by : 0, across ? 0 : by));
+      else dispatch(moveParts(selected, active, across ? by : 0, across ? 0 : by));
+    },
+    arrows,
+    [selected, active, part],
+  );
+  // The outline acts on its own row with these, wherever its cursor is.
+  const apart = {
+    ...options,
+    ignoreEventWhen: ({ target }: KeyboardEvent) =>
+      isElsewhere(target) || (target instanceof Element && target.closest('[role=treegrid]') !== null),
+  };
+  useHotkeys('delete', () => void dispatch(remove(selected)), apart, [selected]);
+  useHotkeys('mod+d', () => void dispatch(duplicate(selected)), apart, [selected]);
+
+  const latest = useRef(enabled);
+  useEffect(() => {
+    latest.current = enabled;
+  });
+  useEffect(() => {
+    const on =
+      (run: typeof copySelected | typeof cutSelected | typeof pasteBeside) => (event: ClipboardEvent) => {
+        // Words that are marked are copied as words.
+        const words = event.type !== 'paste' && !document.getSelection()?.isCollapsed;
+        if (!latest.current || words || isElsewhere(event.target)) return;
+        void dispatch(run(event));
+      };
+    const handlers = { copy: on(copySelected), cut: on(cutSelected), paste: on(pasteBeside) };
+    const names = Object.keys(handlers) as (keyof typeof handlers)[];
+    names.forEach((name) => document.addEventListener(name, handlers[name]));
+    return () => names.forEach((name) => document.removeEventListener(name, handlers[name]));
+  }, [dispatch]);
+  return null;
+}

@@ -1,0 +1,148 @@
+import { Divider, IconButton, ListSubheader, Menu, MenuItem, Typography } from '@mui/material';
+import { Check, EllipsisVertical } from 'lucide-react';
+import { useState } from 'react';
+import { subtree, type Node, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
+import { menuClosed } from '../../state/desk.ts';
+import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import { quiet } from '../../ui/theme.ts';
+import { rememberedCopy } from '../values/clipboard.ts';
+import { ArrangeDialog } from '../arrange/ArrangeDialog.tsx';
+import type { BlockDialog } from './action.ts';
+import { blockActions, runAround } from './actions.ts';
+import { CarryOverDialog } from './CarryOverDialog.tsx';
+import { EvenRowsDialog } from './EvenRowsDialog.tsx';
+import { PasteDialog } from './PasteDialog.tsx';
+import { ScaleDialog } from './ScaleDialog.tsx';
+
+interface BlockMenuProps {
+  site: SiteFrame;
+  page: Page;
+  nodes: Node[];
+  active: ViewId;
+}
+
+/** What can be done with what is selected, opened at a button or where the pointer was. */
+function OpenMenu(
+  props: BlockMenuProps & {
+    at: { anchor: HTMLElement } | { left: number; top: number };
+    onClose(): void;
+    onDialog(which: BlockDialog): void;
+  },
+) {
+  const { site, page, nodes, active, at, onClose, onDialog } = props;
+  const dispatch = useAppDispatch();
+  const reach = useAppSelector((state) => state.desk.reach);
+  const groups = blockActions({ site, page, nodes, active, reach, onDialog });
+  const place =
+    'anchor' in at
+      ? { anchorEl: at.anchor }
+      : { anchorReference: 'anchorPosition' as const, anchorPosition: at };
+  return (
+    <Menu open {...place} onClose={onClose} slotProps={{ list: { dense: true } }}>
+      {groups.flatMap(({ heading, entries }, index) => [
+        ...(index > 0 ? [<Divider key={`${heading} line`} />] : []),
+        <ListSubheader key={heading} sx={{ lineHeight: '26px', bgcolor: 'transparent' }}>
+          {heading}
+        </ListSubheader>,
+        ...entries.map(({ label, keys, run, disabled, checked }) => (
+          <MenuItem
+            key={label}
+            disabled={disabled}
+            role={checked === undefined ? undefined : 'menuitemcheckbox'}
+            aria-checked={checked}
+            onClick={() => {
+              if (checked === undefined) onClose();
+              dispatch(run);
+            }}
+            sx={{ gap: 2 }}
+          >
+            {checked !== undefined && (
+              <Check size={14} aria-hidden style={{ opacity: checked ? 1 : 0, marginRight: -8 }} />
+            )}
+            <span style={{ flex: 1, overflow: 'hidden', textOverflow: 'ellipsis' }}>{label}</span>
+            {keys && (
+              <Typography component="span" aria-hidden sx={{ fontSize: 12, color: quiet }}>
+                {keys}
+              </Typography>
+            )}
+          </MenuItem>
+        )),
+      ])}
+    </Menu>
+  );
+}
+
+/** The dialogs that entries of the menu lead to. */
+function Dialogs({
+  site,
+  page,
+  nodes,
+  active,
+  which,
+  onClose,
+}: BlockMenuProps & { which: BlockDialog | null; onClose(): void }) {
+  const copied = which === 'paste' ? rememberedCopy() : null;
+  const run = which === 'even rows' ? runAround(site, page, nodes.at(-1)!) : undefined;
+  return (
+    <>
+      {copied && copied.of !== 'value' && (
+        <PasteDialog site={site} page={page} nodes={nodes} copied={copied} onClose={onClose} />
+      )}
+      {run && <EvenRowsDialog site={site} page={page} run={run} onClose={onClose} />}
+      {which === 'scale' && <ScaleDialog site={site} nodes={nodes} active={active} onClose={onClose} />}
+      {which === 'arrange' && (
+        <ArrangeDialog site={site} page={page} overlay={nodes.at(-1)!} active={active} onClose={onClose} />
+      )}
+      {which === 'carry over' && (
+        <CarryOverDialog
+          site={site}
+          page={page}
+          within={[...new Set(nodes.flatMap(({ id }) => subtree(page, id)))]}
+          active={active}
+          onClose={onClose}
+        />
+      )}
+    </>
+  );
+}
+
+/** The button at what is selected, and the menu behind it. */
+export function BlockMenuButton(props: BlockMenuProps) {
+  const { nodes } = props;
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [dialog, setDialog] = useState<BlockDialog | null>(null);
+  const name = nodes.length > 1 ? `${nodes.length} elements` : nodes.at(-1)!.name;
+  return (
+    <>
+      <IconButton
+        size="small"
+        aria-label={`More for ${name}`}
+        aria-haspopup="menu"
+        title="More"
+        onClick={(event) => setAnchor(event.currentTarget)}
+        sx={{ p: 0.25 }}
+      >
+        <EllipsisVertical size={16} />
+      </IconButton>
+      {anchor && <OpenMenu {...props} at={{ anchor }} onClose={() => setAnchor(null)} onDialog={setDialog} />}
+      <Dialogs {...props} which={dialog} onClose={() => setDialog(null)} />
+    </>
+  );
+}
+
+/** The same menu where the pointer asked for it, in a sheet or in the outline. */
+export function BlockContextMenu({ site, page, active }: Omit<BlockMenuProps, 'nodes'>) {
+  const dispatch = useAppDispatch();
+  const at = useAppSelector((state) => state.desk.menu);
+  const selected = useAppSelector((state) => state.desk.selected);
+  const [dialog, setDialog] = useState<BlockDialog | null>(null);
+  const nodes = selected.flatMap((id) => (page.nodes[id] ? [page.nodes[id]] : []));
+  if (nodes.length === 0) return null;
+  const props = { site, page, nodes, active };
+  return (
+    <>
+      {at && <OpenMenu {...props} at={at} onClose={() => dispatch(menuClosed())} onDialog={setDialog} />}
+      <Dialogs {...props} which={dialog} onClose={() => setDialog(null)} />
+    </>
+  );
+}

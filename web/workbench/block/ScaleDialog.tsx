@@ -1,0 +1,72 @@
+import {
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  InputAdornment,
+  TextField,
+  Typography,
+} from '@mui/material';
+import { useState } from 'react';
+import { LEAST_TEXT, SCALES, viewOf, type Node, type SiteFrame, type ViewId } from '../../../core/index.ts';
+import { edit } from '../../state/edits.ts';
+import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import { quiet } from '../../ui/theme.ts';
+
+interface ScaleProps {
+  site: SiteFrame;
+  nodes: Node[];
+  active: ViewId;
+  onClose(): void;
+}
+
+/** Brings what is in the selected elements to another scale in a view. */
+export function ScaleDialog({ site, nodes, active, onClose }: ScaleProps) {
+  const dispatch = useAppDispatch();
+  const reach = useAppSelector((state) => state.desk.reach);
+  const [typed, setTyped] = useState('80');
+  const percent = Number(typed);
+  const valid = typed.trim() !== '' && percent >= SCALES.least && percent <= SCALES.most;
+  const name = nodes.length > 1 ? `${nodes.length} elements` : nodes[0].name;
+  const view = viewOf(site.views, active).name;
+  const scale = () => {
+    const ids = nodes.map(({ id }) => id);
+    if (dispatch(edit('scaleContent', { nodes: ids, view: active, reach, percent }))) onClose();
+  };
+  return (
+    <Dialog open onClose={onClose} maxWidth="xs" aria-labelledby="scale-title">
+      <form onSubmit={(event) => (event.preventDefault(), valid && scale())}>
+        <DialogTitle id="scale-title">
+          Content of {name} to scale in {view}
+        </DialogTitle>
+        <DialogContent>
+          <Typography sx={{ fontSize: 13, color: quiet, mb: 2 }}>
+            Text sizes, gaps, paddings and lengths in px of all that is in it, in proportion. Text stays at{' '}
+            {LEAST_TEXT} px at least.
+          </Typography>
+          <TextField
+            size="small"
+            autoFocus
+            label="Scale"
+            value={typed}
+            error={!valid}
+            helperText={valid ? ' ' : `A number from ${SCALES.least} to ${SCALES.most}.`}
+            onChange={(event) => setTyped(event.target.value)}
+            slotProps={{
+              input: { endAdornment: <InputAdornment position="end">%</InputAdornment> },
+              htmlInput: { inputMode: 'decimal' },
+            }}
+            sx={{ width: 140 }}
+          />
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={onClose}>Leave it</Button>
+          <Button type="submit" variant="contained" disabled={!valid}>
+            Bring to scale
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  );
+}

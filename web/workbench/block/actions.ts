@@ -1,0 +1,274 @@
+import {
+  accepts,
+  alternatingRuns,
+  childrenIn,
+  countOverrides,
+  handmadePairs,
+  isGroup,
+  isShown,
+  OVERLAY,
+  same,
+  sharedPlaceOf,
+  siblingsLike,
+  subtree,
+  viewOf,
+  type AlternatingRun,
+  type Node,
+  type NodeId,
+  type Page,
+  type SiteFrame,
+  type ViewId,
+} from '../../../core/index.ts';
+import { edit } from '../../state/edits.ts';
+import type { Thunk } from '../../state/store.ts';
+import type { ActionGroup, BlockAction, Selected } from './action.ts';
+import { overlaying } from './overlaying.ts';
+import { showing } from './showing.ts';
+import {
+  duplicate,
+  group,
+  keep,
+  makeAlternate,
+  moveInOrder,
+  remove,
+  ungroup,
+  unite,
+} from '../../state/structure.ts';
+import { copySelected, cutSelected, pasteBeside } from '../../state/clipboard.ts';
+import { rememberCopy, rememberedCopy } from '../values/clipboard.ts';
+
+const counted = (count: number) => `${count} ${count === 1 ? 'override' : 'overrides'}`;
+
+const nothing =
+  (run: () => void): Thunk =>
+  () =>
+    run();
+
+/** What stands in for what. */
+function alternating({ site, page, nodes, active, reach }: Selected): ActionGroup[] {
+  const lead = nodes.at(-1)!;
+  const { name } = viewOf(site.views, active);
+  const parent = lead.parent === null ? undefined : page.nodes[lead.parent];
+  const set = lead.kind === 'alternates' ? lead : parent?.kind === 'alternates' ? parent : undefined;
+  const possible = parent && (set ?? accepts(parent, 'alternates'));
+  const entries: BlockAction[] = [];
+  const pair =
+    nodes.length === 1 ? handmadePairs(site, page).find((each) => each.nodes.includes(lead.id)) : undefined;
+  const other = pair?.nodes.find((id) => id !== lead.id);
+  if (pair && other)
+    entries.push({
+      label: `Make alternates of it and ${page.nodes[other].name}`,
+      run: unite(pair.nodes),
+    });
+  if (nodes.length > 1)
+    entries.push({ label: 'Make them alternates of each other', run: unite(nodes.map(({ id }) => id)) });
+  else {
+    entries.push({
+      label: `Make an alternate for ${name}`,
+      disabled: !possible || lead.kind === 'page',
+      run: makeAlternate(lead.id, active),
+    });
+    if (set)
+      entries.push(
+        {
+          label: `Show the next one in ${name}`,
+          disabled: set.children.length < 2,
+          run: edit('nextAlternate', { set: set.id, view: active, reach }),
+        },
+        {
+          label: `Keep only ${lead === set ? 'the one shown here' : lead.name}`,
+          run: edit('dissolveAlternates', {
+            set: set.id,
+            keep: lead === set ? childShown(site, page, set, active) : lead.id,
+          }),
+        },
+        {
+          label: 'Make ordinary blocks of them, hidden as they are',
+          run: edit('dissolveAlternates', { set: set.id }),
+        },
+      );
+  }
+  return [{ heading: 'Alternates', entries }];
+}
+
+const childShown = (site: SiteFrame, page: Page, set: Node, view: ViewId): NodeId | undefined =>
+  set.children.find((id) => isShown(site, page, page.nodes[id], view));
+
+/** The run of alternating rows that an element is one of, stands in, or holds. */
+export function runAround(site: SiteFrame, page: Page, node: Node): AlternatingRun | undefined {
+  const runs = alternatingRuns(site, page);
+  for (let at: Node | undefined = node; at; at = at.parent === null ? undefined : page.nodes[at.parent]) {
+    const { id } = at;
+    const found = runs.find(({ parent, rows }) => parent === id || rows.includes(id));
+    if (found) return found;
+  }
+  return undefined;
+}
+
+/** What stands where: in this view, in the source, and together. */
+function placing({ site, page, nodes, active, reach, onDialog }: Selected): ActionGroup[] {
+  const lead = nodes.at(-1)!;
+  const ids = nodes.map(({ id }) => id);
+  const { name } = viewOf(site.views, active);
+  const parent = lead.parent === null ? undefined : page.nodes[lead.parent];
+  const deep = parent?.kind === OVERLAY;
+  const order = parent ? childrenIn(site, parent, active) : [];
+  const at = order.indexOf(lead.id);
+  const ordered = lead.children.length > 1 && lead.kind !== 'alternates' && nodes.length === 1;
+  const inSource = !ordered || same(childrenIn(site, lead, active), lead.children);
+  const run = nodes.length === 1 ? runAround(site, page, lead) : undefined;
+  return [
+    {
+      heading: 'Place',
+      entries: [
+        {
+          label: deep ? `Further back in ${name}` : `Earlier in ${name}`,
+          keys: 'Alt+↑',
+          disabled: at <= 0 || nodes.length > 1,
+          run: moveInOrder(lead.id, active, -1),
+        },
+        {
+          label: deep ? `Further in front in ${name}` : `Later in ${name}`,
+          keys: 'Alt+↓',
+          disabled: at < 0 || at === order.length - 1 || nodes.length > 1,
+          run: moveInOrder(lead.id, active, 1),
+        },
+        ...(ordered
+          ? [
+              {
+                label: `Reverse what is in it in ${name}`,
+                run: edit('reverseOrder', { node: lead.id, view: active, reach }),
+              },
+            ]
+          : []),
+        ...(inSource
+          ? []
+          : [
+              {
+                label: `As in source in ${name}`,
+                run: edit('orderAsInSource', { node: lead.id, view: active, reach }),
+              },
+              {
+                label: `Make the order in ${name} the source order`,
+                run: edit('makeSourceOrder', { node: lead.id, view: active }),
+              },
+            ]),
+        ...(run
+          ? [
+              {
+                label: `Even out ${run.rows.length} rows that alternate …`,
+                run: nothing(() => onDialog('even rows')),
+              },
+            ]
+          : []),
+        { label: 'Group', keys: 'Ctrl+G', disabled: !parent || parent.kind === 'page', run: group(ids) },
+        ...(isGroup(lead.kind) && nodes.length === 1
+          ? [{ label: `Take ${lead.name} apart`, keys: 'Ctrl+Shift+G', run: ungroup(lead.id) }]
+          : []),
+      ],
+    },
+  ];
+}
+
+/** The elements themselves. Counts say beforehand what a deletion takes. */
+function elements({ page, nodes }: Selected): ActionGroup {
+  const lead = nodes.at(-1)!;
+  const selected = nodes.map(({ id }) => id);
+  const within = new Set(selected.flatMap((id) => subtree(page, id)));
+  const isPage = nodes.some(({ parent }) => parent === null);
+  const name = nodes.length > 1 ? `${nodes.length} elements` : lead.name;
+  const inIt = within.size - selected.length;
+  const everywhere = selected.some(sharedPlaceOf) ? ', on all pages' : '';
+  return {
+    heading: 'Element',
+    entries: [
+      {
+        label: `Duplicate ${name}`,
+        keys: 'Ctrl+D',
+        disabled: isPage,
+        run: duplicate(nodes.map(({ id }) => id)),
+      },
+      {
+        label: nodes.length > 1 ? 'Keep this block' : `Keep ${lead.name} as a block`,
+        disabled: isPage || nodes.length > 1,
+        run: keep(lead.id),
+      },
+      { label: `Copy ${name}`, keys: 'Ctrl+C', disabled: isPage, run: copySelected() },
+      { label: `Cut ${name}`, keys: 'Ctrl+X', disabled: isPage, run: cutSelected() },
+      { label: 'Paste', keys: 'Ctrl+V', run: pasteBeside() },
+      {
+        label: `Delete ${name}${inIt > 0 ? ` and the ${inIt} in it` : ''}${everywhere}`,
+        keys: 'Delete',
+        disabled: isPage,
+        run: remove(selected),
+      },
+    ],
+  };
+}
+
+/** All values of the elements at once. Counts say beforehand what a clear will take. */
+function values({ site, page, nodes, active, onDialog }: Selected): ActionGroup[] {
+  const view = viewOf(site.views, active);
+  const lead = nodes.at(-1)!;
+  const selected = nodes.map(({ id }) => id);
+  const within = [...new Set(selected.flatMap((id) => subtree(page, id)))];
+  const whole = Object.keys(page.nodes) as NodeId[];
+  const copied = rememberedCopy();
+  const siblings = siblingsLike(page, lead.id).length;
+  const clear = (ids: NodeId[], what: string, at?: ViewId): BlockAction => {
+    const count = countOverrides(page, ids, at);
+    return {
+      label: `Clear ${counted(count)} ${at ? `in ${view.name}` : 'in every view'}${what}`,
+      disabled: count === 0,
+      run: edit('clearOverrides', at ? { nodes: ids, view: at } : { nodes: ids }),
+    };
+  };
+  const clears = (ids: NodeId[], what: string) => [
+    ...(active === site.views.base ? [] : [clear(ids, what, active)]),
+    clear(ids, what),
+  ];
+  return [
+    {
+      heading: 'Clear',
+      entries: [
+        ...clears(selected, ''),
+        ...(within.length > selected.length ? clears(within, ' with what is in it') : []),
+        ...(within.length < whole.length ? clears(whole, ' on the whole page') : []),
+      ],
+    },
+    {
+      heading: 'Values',
+      entries: [
+        {
+          label: nodes.length > 1 ? `Copy values of ${lead.name}` : 'Copy values',
+          run: nothing(() => rememberCopy({ of: 'element', style: lead.style, name: lead.name })),
+        },
+        {
+          label: copied && copied.of !== 'value' ? `Paste values of ${copied.name} …` : 'Paste values …',
+          disabled: !copied || copied.of === 'value',
+          run: nothing(() => onDialog('paste')),
+        },
+        {
+          label: `Give these overrides to ${siblings} ${siblings === 1 ? 'sibling' : 'siblings'} of its kind`,
+          disabled: siblings === 0 || nodes.length > 1,
+          run: edit('matchSiblings', { node: lead.id }),
+        },
+        {
+          label: `Content to scale in ${view.name} …`,
+          run: nothing(() => onDialog('scale')),
+        },
+        { label: 'Carry over to another view …', run: nothing(() => onDialog('carry over')) },
+      ],
+    },
+  ];
+}
+
+/** Everything that can be done with what is selected, in groups. */
+export const blockActions = (selected: Selected): ActionGroup[] => [
+  ...showing(selected),
+  ...alternating(selected),
+  ...overlaying(selected),
+  ...placing(selected),
+  elements(selected),
+  ...values(selected),
+];

@@ -1,0 +1,65 @@
+import { canBeOverlay, OVERLAY, viewOf } from '../../../core/index.ts';
+import { canPair, isPart, lineUp, makeSameSize, pairUp, shorten, spaceEvenly } from '../../state/areas.ts';
+import type { ActionGroup, BlockAction, Selected } from './action.ts';
+import { become, fitToContent, lineUpBaselines } from './measured.ts';
+
+/** What can be done with the places of several parts of one overlay. */
+function together({ site, page, nodes, active }: Selected): ActionGroup {
+  const ids = nodes.map(({ id }) => id);
+  const entries: BlockAction[] = [
+    { label: 'At their start', run: lineUp(ids, active, 'across', 'start') },
+    { label: 'At their centres', run: lineUp(ids, active, 'across', 'center') },
+    { label: 'At their end', run: lineUp(ids, active, 'across', 'end') },
+    { label: 'At their tops', run: lineUp(ids, active, 'down', 'start') },
+    { label: 'At their middles', run: lineUp(ids, active, 'down', 'center') },
+    { label: 'At their bottoms', run: lineUp(ids, active, 'down', 'end') },
+    { label: 'On one baseline', run: lineUpBaselines(ids, active) },
+    { label: 'As wide as the last one', run: makeSameSize(ids, active, 'across') },
+    { label: 'As high as the last one', run: makeSameSize(ids, active, 'down') },
+    { label: 'Evenly spaced across', run: spaceEvenly(ids, active, 'across') },
+    { label: 'Evenly spaced down', run: spaceEvenly(ids, active, 'down') },
+    { label: 'One row between', run: spaceEvenly(ids, active, 'down', 1) },
+    { label: 'One column between', run: spaceEvenly(ids, active, 'across', 1) },
+  ];
+  if (canPair({ site, page }, ids, active))
+    entries.push({ label: 'Beside each other, one to one', run: pairUp(ids, active) });
+  return { heading: `Line up ${ids.length} parts`, entries };
+}
+
+/** Free placing: containers whose parts may lie over one another, and their parts. */
+export function overlaying(selected: Selected): ActionGroup[] {
+  const { site, page, nodes, active } = selected;
+  const lead = nodes.at(-1)!;
+  const { name } = viewOf(site.views, active);
+  const parts = nodes.filter((node) => isPart(page, node) && node.parent === lead.parent);
+  const alone = nodes.length === 1;
+  const entries: BlockAction[] = [];
+  if (parts.length > 0)
+    entries.push({
+      label: `Fit to content in ${name}`,
+      run: fitToContent(
+        parts.map(({ id }) => id),
+        active,
+      ),
+    });
+  if (alone && lead.kind === OVERLAY)
+    entries.push(
+      {
+        label: `Arrange in ${name} …`,
+        disabled: lead.children.length === 0,
+        run: () => selected.onDialog('arrange'),
+      },
+      { label: `Take empty rows out in ${name}`, run: shorten(lead.id, active, 'anywhere') },
+      { label: `Take empty rows below off in ${name}`, run: shorten(lead.id, active, 'below') },
+      { label: 'Make a column of it', run: become('makeColumn', lead.id) },
+    );
+  if (alone && canBeOverlay(lead.kind) && lead.children.length > 0)
+    entries.push({
+      label: lead.kind === 'section' ? 'Put all in it into an overlay' : 'Make an overlay of it',
+      run: become('makeOverlay', lead.id),
+    });
+  return [
+    ...(parts.length > 1 ? [together({ ...selected, nodes: parts })] : []),
+    ...(entries.length > 0 ? [{ heading: 'Overlay', entries }] : []),
+  ];
+}

@@ -1,0 +1,165 @@
+import { useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { heldArea, standingIn, viewOf, type Axis, type Standing } from '../../../core/index.ts';
+import { sizeParts } from '../../state/areas.ts';
+import { edit } from '../../state/edits.ts';
+import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import { draw } from '../../ui/draw.ts';
+import { NameTag } from './NameTag.tsx';
+import { Placing } from './Placing.tsx';
+import {
+  boxOfArea,
+  changes,
+  drawn,
+  laidOut,
+  resized,
+  STILL,
+  words,
+  type Drawn,
+  type Laid,
+  type PlacedPart,
+  type Side,
+} from './placing.ts';
+import { tracksOf } from './tracks.ts';
+
+interface AreaGripsProps extends PlacedPart {
+  /** Whether the name stands inside the frame of the selection, for want of room above. */
+  inside: boolean;
+  /** Screen px from the selection's left side to the edge of the sheet. */
+  room: number;
+  children: string;
+}
+
+const CORNERS: readonly (readonly [Side, Side])[] = [
+  ['left', 'top'],
+  ['right', 'top'],
+  ['left', 'bottom'],
+  ['right', 'bottom'],
+];
+
+/** The frame of a part of an overlay: drawn at its name it moves, at its edges and corners it takes more or fewer columns and rows. */
+export function AreaGrips(props: AreaGripsProps) {
+  const { site, page, node, overlay, nodes, view, sheet, scale, inside, room, children } = props;
+  const dispatch = useAppDispatch();
+  const reach = useAppSelector((state) => state.desk.reach);
+  const [shown, setShown] = useState<(Drawn & { laid: Laid }) | null>(null);
+  const at = standingIn(site, page, node, view);
+  const { columns } = viewOf(site.views, view).grid;
+
+  const take = (next: Standing) => {
+    const own = changes(at, next);
+    if (Object.keys(own).length === 0) return;
+    const [across, down] = [next.column - at.column, next.row - at.row];
+    const [wider, higher] = [next.span - at.span, next.rows - at.rows];
+    const others = nodes
+      .filter((id) => id !== node.id)
+      .map((id) => {
+        const from = standingIn(site, page, page.nodes[id], view);
+        const moved = heldArea(
+          {
+            column: from.column + across,
+            row: from.row + down,
+            span: from.span + wider,
+            rows: from.rows + higher,
+          },
+          columns,
+        );
+        return { node: id, ...changes(from, { ...from, ...moved }) };
+      });
+    dispatch(edit('placeParts', { parts: [{ node: node.id, ...own }, ...others], view, reach }));
+  };
+
+  const begin = (
+    press: PointerEvent<HTMLElement>,
+    meant: (laid: Laid, by: { x: number; y: number }, to: { x: number; y: number }, free: boolean) => Drawn,
+  ) => {
+    const laid = laidOut(props);
+    if (!laid) return;
+    press.currentTarget.focus();
+    const from = { x: press.clientX, y: press.clientY };
+    const grid = sheet.elementOf(overlay.id)!;
+    const origin = { x: tracksOf(grid)[0].start, y: tracksOf(grid, 'down')[0]?.start ?? 0 };
+    const frame = sheet.document.defaultView!.frameElement!;
+    const to = (event: { clientX: number; clientY: number; altKey: boolean }): Drawn => {
+      const edge = frame.getBoundingClientRect();
+      const by = { x: (event.clientX - from.x) / scale, y: (event.clientY - from.y) / scale };
+      const point = {
+        x: (event.clientX - edge.left) / scale - origin.x,
+        y: (event.clientY - edge.top) / scale - origin.y,
+      };
+      return meant(laid, by, point, event.altKey);
+    };
+    let moved = false;
+    draw(press, {
+      move: (event) => {
+        moved ||= Math.hypot(event.clientX - from.x, event.clientY - from.y) >= STILL;
+        if (moved) setShown({ ...to(event), laid });
+      },
+      end: (event) => {
+        setShown(null);
+        if (moved) take(to(event).at);
+      },
+      cancel: () => setShown(null),
+    });
+  };
+  const move = (press: PointerEvent<HTMLElement>) =>
+    begin(press, (laid, by, _to, free) => drawn(props, laid, at, by, free));
+  const size = (sides: readonly Side[]) => (press: PointerEvent<HTMLElement>) =>
+    begin(press, (laid, _by, to) => {
+      const next = resized(laid, at, sides, to);
+      return { at: next, box: boxOfArea(laid, next), guides: [] };
+    });
+
+  const key = (axis: Axis) => (event: KeyboardEvent) => {
+    const by = { ArrowLeft: -1, ArrowUp: -1, ArrowRight: 1, ArrowDown: 1 }[event.key];
+    if (by === undefined) return;
+    event.preventDefault();
+    event.stopPropagation();
+    dispatch(axis === 'across' ? sizeParts(nodes, view, by, 0) : sizeParts(nodes, view, 0, by));
+  };
+  const own = sheet.elementOf(node.id)?.getBoundingClientRect();
+  return (
+    <>
+      {shown && own && <Placing {...shown} grid={sheet.elementOf(overlay.id)} own={own} scale={scale} />}
+      <NameTag
+        inside={inside}
+        room={room}
+        drawing={shown !== null}
+        onPointerDown={move}
+        label={`${children}, place`}
+        title="Draw to another place, or use the arrow keys: Shift sizes, Ctrl shifts by a pixel"
+      >
+        {children}
+      </NameTag>
+      {(['left', 'top'] as const).map((side) => (
+        <div key={side} className={`area-grip ${side}`} onPointerDown={size([side])} />
+      ))}
+      <div
+        className="area-grip right"
+        role="slider"
+        tabIndex={0}
+        aria-label={`Columns of ${node.name}`}
+        aria-valuemin={1}
+        aria-valuemax={columns}
+        aria-valuenow={at.span}
+        aria-valuetext={words(at)}
+        onPointerDown={size(['right'])}
+        onKeyDown={key('across')}
+      />
+      <div
+        className="area-grip bottom"
+        role="slider"
+        tabIndex={0}
+        aria-label={`Rows of ${node.name}`}
+        aria-orientation="vertical"
+        aria-valuemin={1}
+        aria-valuenow={at.rows}
+        aria-valuetext={words(at)}
+        onPointerDown={size(['bottom'])}
+        onKeyDown={key('down')}
+      />
+      {CORNERS.map((sides) => (
+        <div key={sides.join(' ')} className={`area-corner ${sides.join(' ')}`} onPointerDown={size(sides)} />
+      ))}
+    </>
+  );
+}
