@@ -4,7 +4,15 @@ export * from './layout/areas.ts';
 export { partsIn, rowHeightIn, setStanding, standingIn, STANDING, type Standing } from './values/areas.ts';
 export * from './layout/snapping.ts';
 export { describeArea } from './edits/areas.ts';
-export { isSetByHand, standingsOf, toArrange } from './values/arranging.ts';
+export {
+  containersIn,
+  isSetByHand,
+  layoutValues,
+  toArrange,
+  type LaidOut,
+  type ToArrange,
+} from './values/arranging.ts';
+export { arrangedInLines } from './layout/lines.ts';
 export { LEAST_TEXT, SCALES } from './edits/scale.ts';
 export { canBeOverlay } from './edits/overlay.ts';
 export { acrossFor, downFor, hundredths, type Box, type MeasuredBoxes } from './layout/boxes.ts';
@@ -138,12 +146,12 @@ export { valuesOf } from './edits/stylevalues.ts';
 export { likeInSet, VIEW_LIMITS, widestGap } from './edits/views.ts';
 export { ownSections, placeOfSection, SHARED_NAMES } from './edits/shared.ts';
 export { towardsBase, valuesInView, type ValueInView } from './edits/viewvalues.ts';
-export { siblingsLike, subtree } from './edits/tree.ts';
+export { siblingsLike } from './edits/tree.ts';
 export { applied, stands, type Applied } from './edits/apply.ts';
 export { nodesIn, overlapping, pagesIn, type Operation } from './edits/operation.ts';
 export { isKeepable, LIMITS, shortened } from './edits/limits.ts';
 
-export { sourceOrder } from './site/sourceorder.ts';
+export { sourceOrder, subtree } from './site/sourceorder.ts';
 export { bodyMarkup, elementsMarkup, type Addresses } from './compile/body.ts';
 export { isItself, isMadeSmaller, pictureKey, type PictureForm } from './compile/pictures.ts';
 export { widthsIn } from './values/widths.ts';

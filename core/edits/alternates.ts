@@ -22,7 +22,7 @@ import {
   saysShown,
 } from './placing.ts';
 import { accepts, copied, MOST_CHILDREN } from './structure.ts';
-import { subtree } from './tree.ts';
+import { subtree } from '../site/sourceorder.ts';
 import { counted, describeReach, viewsNamed } from './wording.ts';
 
 /** Characters of a name. */

@@ -55,8 +55,6 @@ export const PLACED = {
   matched: 'put beside each other',
   fitted: 'fitted to what is in them',
   shortened: 'empty rows taken out',
-  arranged: 'arranged',
-  tidied: 'tidied',
 } as const;
 
 export interface PlaceParts {

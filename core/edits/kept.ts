@@ -6,7 +6,7 @@ import { found, store } from './aim.ts';
 import type { Command } from './command.ts';
 import { grownFrom, type Copy } from './pasteelements.ts';
 import { withoutShared } from './shared.ts';
-import { subtree } from './tree.ts';
+import { subtree } from '../site/sourceorder.ts';
 import { counted } from './wording.ts';
 
 /** How many blocks a site keeps. */

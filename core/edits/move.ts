@@ -9,7 +9,8 @@ import type { Command } from './command.ts';
 import { childrenIn } from '../values/visibility.ts';
 import { fitted, storeOrder } from './placing.ts';
 import { MOST_CHILDREN, takesWhole } from './structure.ts';
-import { putBehind, subtree, topmost, withoutEmptySets } from './tree.ts';
+import { putBehind, topmost, withoutEmptySets } from './tree.ts';
+import { subtree } from '../site/sourceorder.ts';
 import { describeHolders } from './wording.ts';
 
 export interface MoveElements {

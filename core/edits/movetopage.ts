@@ -8,7 +8,8 @@ import { fitted } from './placing.ts';
 import { followLinks, relinkLeaving } from './relink.ts';
 import { freeNames } from './shared.ts';
 import { copied, takesWhole } from './structure.ts';
-import { putBehind, subtree, topmost, withoutEmptySets } from './tree.ts';
+import { putBehind, topmost, withoutEmptySets } from './tree.ts';
+import { subtree } from '../site/sourceorder.ts';
 import { allTrees } from './viewvalues.ts';
 import { describeHolders, nameOfPage } from './wording.ts';
 

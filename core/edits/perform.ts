@@ -28,6 +28,7 @@ import { hideLinksTo, offerPage } from './offering.ts';
 import { addPage, changePage, copyPage, makeHome, movePage, removePage } from './pages.ts';
 import { takeColumns } from './place.ts';
 import { shareSection, takeShared, unshareSection } from './shared.ts';
+import { arrange } from './arrange.ts';
 import { placeParts } from './areas.ts';
 import { makeColumn } from './column.ts';
 import { makeOverlay } from './overlay.ts';
@@ -60,6 +61,7 @@ export const COMMANDS = {
   ungroupElement,
   takeColumns,
   placeParts,
+  arrange,
   makeOverlay,
   makeColumn,
   scaleContent,

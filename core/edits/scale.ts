@@ -14,7 +14,8 @@ import { spaceAt, type Space } from '../theme/spacing.ts';
 import { resolve } from '../values/trace.ts';
 import { found, layeredOf, store, valueFault } from './aim.ts';
 import type { Command } from './command.ts';
-import { subtree, topmost } from './tree.ts';
+import { topmost } from './tree.ts';
+import { subtree } from '../site/sourceorder.ts';
 import { counted, describeHolders, describeReach } from './wording.ts';
 
 /** px; text is not made smaller than that (common practice for what is to be read). */

@@ -9,7 +9,7 @@ import { found } from './aim.ts';
 import type { Command } from './command.ts';
 import { followLinks, relinkLeaving } from './relink.ts';
 import { copied, renamed } from './structure.ts';
-import { subtree } from './tree.ts';
+import { subtree } from '../site/sourceorder.ts';
 import { allTrees } from './viewvalues.ts';
 import { counted, nameOfPage } from './wording.ts';
 

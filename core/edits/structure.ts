@@ -20,7 +20,8 @@ import { valuesOf } from './stylevalues.ts';
 import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
 import { settledInOverlay } from './areas.ts';
 import type { Command } from './command.ts';
-import { putBehind, subtree, topmost, withoutEmptySets } from './tree.ts';
+import { putBehind, topmost, withoutEmptySets } from './tree.ts';
+import { subtree } from '../site/sourceorder.ts';
 import { showOnly, viewsFor } from './placing.ts';
 import { counted, describeHolders, viewsNamed } from './wording.ts';
 

@@ -1,11 +1,6 @@
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Page } from '../site/site.ts';
 
-/** An element and everything in it, in source order. */
-export function subtree(page: Pick<Page, 'nodes'>, id: NodeId): NodeId[] {
-  return [id, ...page.nodes[id].children.flatMap((child) => subtree(page, child))];
-}
-
 /** Those of some elements that stand in none of the others. */
 export function topmost(page: Page, ids: readonly NodeId[]): NodeId[] {
   const chosen = new Set(ids);

@@ -10,7 +10,8 @@ import { withAssets } from '../values/uses.ts';
 import { valuesOf } from '../edits/stylevalues.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { settings } from '../layered/layered.ts';
-import { subtree, topmost } from '../edits/tree.ts';
+import { topmost } from '../edits/tree.ts';
+import { subtree } from '../site/sourceorder.ts';
 
 /** The format of copied elements, and its version. */
 export const ELEMENTS_FORMAT = 'dimorphe-elements';

@@ -29,7 +29,7 @@ export const heldArea = ({ column, span, row, rows }: Area, columns: number): Ar
 
 /** How many rows areas reach down to; 0 where there are none. */
 export const rowsTaken = (areas: readonly Area[]): number =>
-  Math.max(0, ...areas.map((area) => endOf(area, 'down') - 1));
+  areas.reduce((most, { row, rows }) => Math.max(most, row + rows - 1), 0);
 
 /** The smallest area that holds some; there is at least one. */
 export function united(areas: readonly Area[]): Area {
@@ -43,21 +43,27 @@ export function united(areas: readonly Area[]): Area {
   };
 }
 
-const meetAlong = (one: Area, other: Area, axis: Axis): boolean =>
-  stretch(one, axis).start < endOf(other, axis) && stretch(other, axis).start < endOf(one, axis);
-
 /** Whether two areas have a cell in common. */
 export const meet = (one: Area, other: Area): boolean =>
-  meetAlong(one, other, 'across') && meetAlong(one, other, 'down');
+  one.row < other.row + other.rows &&
+  other.row < one.row + one.rows &&
+  one.column < other.column + other.span &&
+  other.column < one.column + one.span;
 
-/** An area like another, as far up as it can be, from a row on, without meeting any of those that are there. */
-export function firstFree(area: Area, taken: readonly Area[], from = area.row): Area {
-  let free = { ...area, row: from };
-  for (;;) {
-    const inTheWay = taken.filter((each) => meet(each, free));
-    if (inTheWay.length === 0) return free;
-    free = { ...free, row: Math.min(...inTheWay.map((each) => endOf(each, 'down'))) };
+/** An area like another, as far up as it can be, from a row on, without meeting any of those that are there but for some. */
+export function firstFree<Taken extends Area>(
+  area: Area,
+  taken: readonly Taken[],
+  from = area.row,
+  mayMeet: (each: Taken) => boolean = () => false,
+): Area {
+  const free = { ...area, row: from };
+  // From the top: what it has been moved past is not met again.
+  for (const each of taken.toSorted((one, other) => one.row - other.row)) {
+    if (each.row >= free.row + free.rows) break;
+    if (meet(each, free) && !mayMeet(each)) free.row = each.row + each.rows;
   }
+  return free;
 }
 
 export type Line = 'start' | 'center' | 'end';

@@ -1,4 +1,4 @@
-import { firstFree, meet, rowsFor, rowsTaken, type Area } from './areas.ts';
+import { firstFree, rowsFor, rowsTaken, type Area } from './areas.ts';
 import { around, columnEdges, type Box } from './boxes.ts';
 import {
   belongTogether,
@@ -8,6 +8,7 @@ import {
   isSign,
   isSignOf,
   overlie,
+  picturesFirst,
   readingOrder,
 } from './reading.ts';
 
@@ -29,8 +30,6 @@ export interface ArrangeGrid {
   gutter: number;
   width: number;
   rowHeight: number;
-  /** The page is written from right to left. */
-  rtl?: boolean;
 }
 
 /** How things are arranged: one below another; side by side where two were and have room; or so that pictures come first. */
@@ -43,6 +42,8 @@ export interface ArrangedPart<Id extends string = string> {
   id: Id;
   area: Area;
   fills: boolean;
+  /** px from the start of its area, where its sign stands, where that needs no column of its own. */
+  inset?: number;
 }
 
 export interface Arranged<Id extends string = string> {
@@ -67,7 +68,7 @@ const kindsOf = (group: readonly Arrangeable[]): string =>
     .join(' ');
 
 /** What stays together, as it is read. */
-function clusters(things: readonly Arrangeable[], rtl: boolean): Together[] {
+function clusters(things: readonly Arrangeable[]): Together[] {
   const groups = clustered(things, (one, other) => belongTogether(one.box, other.box));
   const read = readingOrder(
     groups.map((group, index) => ({
@@ -75,18 +76,17 @@ function clusters(things: readonly Arrangeable[], rtl: boolean): Together[] {
       box: around(group.map(({ box }) => box)),
       kind: kindsOf(group),
     })),
-    rtl,
   );
-  return read.map((index) => togetherOf(groups[Number(index)], rtl));
+  return read.map((index) => togetherOf(groups[Number(index)]));
 }
 
-function togetherOf(group: readonly Arrangeable[], rtl: boolean): Together {
+function togetherOf(group: readonly Arrangeable[]): Together {
   const size = ({ box }: Arrangeable) => box.width * box.height;
   const largest = group.reduce((best, each) => (size(each) > size(best) ? each : best));
   const on = group.filter((each) => each !== largest && covered(each.box, largest.box) > 1 / 2);
   const behind = on.length > 0 && on.length === group.length - 1 ? largest : undefined;
   const members = group.filter((each) => each !== behind);
-  const order = readingOrder(members, rtl);
+  const order = readingOrder(members);
   return {
     behind,
     members: order.map((id) => members.find((each) => each.id === id)!),
@@ -106,8 +106,13 @@ const widthOf = ({ column, span }: Strip, { columns, gutter, width }: ArrangeGri
 };
 
 /** How many rows a thing takes in a strip: words as many as they would grow to at least, a picture about its shape. */
-function rowsIn({ box, kind, height: measured }: Arrangeable, strip: Strip, grid: ArrangeGrid): number {
-  const width = widthOf(strip, grid);
+function rowsIn(
+  { box, kind, height: measured }: Arrangeable,
+  strip: Strip,
+  grid: ArrangeGrid,
+  inset = 0,
+): number {
+  const width = Math.max(1, widthOf(strip, grid) - inset);
   if (kind === 'picture') return Math.max(1, Math.round((width * box.height) / box.width / grid.rowHeight));
   if (measured !== undefined) return rowsFor(measured, grid.rowHeight);
   const height = kind === 'words' && width < box.width ? (box.height * box.width) / width : box.height;
@@ -120,6 +125,16 @@ const part = (thing: Arrangeable, strip: Strip, row: number, rows: number): Arra
   area: { ...strip, row, rows },
   fills: thing.kind === 'picture' && !isSign(thing.box),
 });
+
+/** A column that is so many times wider than a sign would part it from its line. */
+const WIDE = 2;
+
+/** px that a line stands from the start of a strip of columns that are too wide for a sign; none where it stands before the sign. */
+function insetBy(sign: Box, line: Box, strip: Strip, grid: ArrangeGrid): number | undefined {
+  const by = line.left - sign.left;
+  const wide = widthOf({ ...strip, span: 1 }, grid) > WIDE * sign.width;
+  return by > 0 && wide && by < widthOf(strip, grid) / 2 ? Math.round(by) : undefined;
+}
 
 /** One below another from a row on, a row between. */
 function stackedFrom(
@@ -135,6 +150,15 @@ function stackedFrom(
     const sign = next && isSignOf(thing.box, next.box) ? thing : undefined;
     const line = sign ? next! : next && isSignOf(next.box, thing.box) ? thing : undefined;
     const mark = sign ?? (line ? next : undefined);
+    const inset = line && mark && insetBy(mark.box, line.box, strip, grid);
+    if (line && mark && inset !== undefined) {
+      const rows = rowsIn(line, strip, grid, inset);
+      const own: Strip = { column: strip.column, span: 1 };
+      parts.push(part(mark, own, row, rows), { ...part(line, strip, row, rows), inset });
+      row += rows + 1;
+      index += 1;
+      continue;
+    }
     if (line && mark && strip.span > 1) {
       const beside: Strip =
         mark === sign
@@ -199,21 +223,6 @@ function placedIn(unit: Together, strip: Strip, from: number, grid: ArrangeGrid)
 const isPicture = ({ behind, members }: Together): boolean =>
   (behind ?? members[0]).kind === 'picture' && !isSign((behind ?? members[0]).box);
 
-/** Pictures come before the words that they stood beside. */
-function picturesFirst(units: readonly Together[]): Together[] {
-  const next = [...units];
-  for (let index = 0; index + 1 < next.length; index += 1) {
-    const [one, other] = [next[index], next[index + 1]];
-    if (!isPicture(one) && isPicture(other) && isBefore(one.box, other.box)) {
-      next[index] = other;
-      next[index + 1] = one;
-      // It may have to go past more of the words beside it.
-      index = Math.max(-1, index - 2);
-    }
-  }
-  return next;
-}
-
 /** Whether two units stay side by side: they were, and each has the room it needs in half of the columns. */
 function fitsBeside(one: Together, other: Together, half: number): boolean {
   const fits = ({ behind, members }: Together) =>
@@ -223,19 +232,14 @@ function fitsBeside(one: Together, other: Together, half: number): boolean {
 
 /** Parts moved down to where they cover nothing that they did not lie over in the base. */
 function uncovered(parts: readonly ArrangedPart[], things: ReadonlyMap<string, Arrangeable>): ArrangedPart[] {
-  const placed: ArrangedPart[] = [];
-  for (const each of parts) {
-    const own = things.get(each.id)!;
-    const strange = ({ id }: ArrangedPart) => !overlie(things.get(id)!.box, own.box);
-    const covers = placed.some((other) => meet(other.area, each.area) && strange(other));
-    const free = () =>
-      firstFree(
-        each.area,
-        placed.filter(strange).map(({ area }) => area),
-      );
-    placed.push(covers ? { ...each, area: free() } : each);
-  }
-  return placed;
+  const placed: (Area & { box: Box })[] = [];
+  return parts.map((each) => {
+    const { box } = things.get(each.id)!;
+    const area = firstFree(each.area, placed, each.area.row, (other) => belongTogether(other.box, box));
+    const at = placed.findLastIndex(({ row }) => row <= area.row) + 1;
+    placed.splice(at, 0, { ...area, box });
+    return { ...each, area };
+  });
 }
 
 /**
@@ -248,8 +252,8 @@ export function arranged<Id extends string>(
   grid: ArrangeGrid,
   way: ArrangeWay,
 ): Arranged<Id> {
-  const read = clusters(things, grid.rtl ?? false);
-  const units = way === 'pictures first' ? picturesFirst(read) : read;
+  const read = clusters(things);
+  const units = way === 'pictures first' ? picturesFirst(read, isPicture) : read;
   const whole: Strip = { column: 1, span: grid.columns };
   const halves: Strip[] = [
     { column: 1, span: Math.floor(grid.columns / 2) },
@@ -257,14 +261,15 @@ export function arranged<Id extends string>(
   ];
   const half = grid.columns > 1 ? Math.min(...halves.map((strip) => widthOf(strip, grid))) : 0;
   const parts: ArrangedPart[] = [];
-  const next = () => rowsTaken(parts.map(({ area }) => area)) + (parts.length > 0 ? 2 : 1);
+  let row = 1;
   for (let index = 0; index < units.length; index += 1) {
     const [one, other] = [units[index], units.at(index + 1)];
-    const row = next();
+    const before = parts.length;
     if (way === 'two across' && other && fitsBeside(one, other, half)) {
       parts.push(...placedIn(one, halves[0], row, grid), ...placedIn(other, halves[1], row, grid));
       index += 1;
     } else parts.push(...placedIn(one, whole, row, grid));
+    row = rowsTaken(parts.slice(before).map(({ area }) => area)) + 2;
   }
   const clear = uncovered(parts, new Map(things.map((thing) => [thing.id, thing])));
   return {

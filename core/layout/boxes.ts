@@ -1,6 +1,6 @@
 import { heldSpan } from './spans.ts';
 
-/** A measured box; px. */
+/** A measured box; px. Its left is where lines begin: where a page is written from right to left, boxes are mirrored. */
 export interface Box {
   left: number;
   top: number;

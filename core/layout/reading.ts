@@ -242,7 +242,7 @@ export function isSignOf(sign: Box, line: Box): boolean {
 
 /** Whether two boxes belong together: as they lie over one another, or one is the sign of the other. */
 export const belongTogether = (one: Box, other: Box): boolean =>
-  overlie(one, other) || isSignOf(one, other) || isSignOf(other, one);
+  commonDown(one, other) > 0 && (overlie(one, other) || isSignOf(one, other) || isSignOf(other, one));
 
 /** So many things that hold others are told apart; what lies over one another deeper than that is read from the top. */
 const DEEPEST = 8;
@@ -288,25 +288,27 @@ const byCornerOf = (things: readonly Readable[], members: readonly number[]): nu
 
 /** An order as near as can be to a wanted one in which what stands above or before another comes first. */
 function extended(things: readonly Readable[], wanted: readonly number[]): number[] {
-  const first = (one: number, other: number) =>
-    isAbove(things[one].box, things[other].box) || isBefore(things[one].box, things[other].box);
-  const followers = new Map(
-    wanted.map((one) => [one, wanted.filter((other) => one !== other && first(one, other))]),
-  );
-  const waiting = new Map(wanted.map((each) => [each, 0]));
-  for (const each of [...followers.values()].flat()) waiting.set(each, waiting.get(each)! + 1);
+  const first = (one: Box, other: Box) => isAbove(one, other) || isBefore(one, other);
+  const followers = wanted.map((): number[] => []);
+  const waiting = wanted.map(() => 0);
+  for (const one of wanted)
+    for (const other of wanted)
+      if (one !== other && first(things[one].box, things[other].box)) {
+        followers[one].push(other);
+        waiting[other] += 1;
+      }
   const left = [...wanted];
   const read: number[] = [];
   while (left.length > 0) {
     const [next] = left.splice(
       Math.max(
         0,
-        left.findIndex((each) => waiting.get(each) === 0),
+        left.findIndex((each) => waiting[each] === 0),
       ),
       1,
     );
     read.push(next);
-    for (const each of followers.get(next)!) waiting.set(each, waiting.get(each)! - 1);
+    for (const each of followers[next]) waiting[each] -= 1;
   }
   return read;
 }
@@ -314,11 +316,25 @@ function extended(things: readonly Readable[], wanted: readonly number[]): numbe
 /**
  * The order in which a person reads things from their boxes: by recursive cuts along the white space between them (G. Nagy and
  * S. Seth, “Hierarchical representation of optically scanned documents”, ICPR 1984), with what belongs together kept together. What stands
- * above another, or before it on its lines, is always read first. In a page that is written from right to left, the start is at the right.
+ * above another, or before it on its lines, is always read first.
  */
-export function readingOrder<Id extends string>(things: readonly Readable<Id>[], rtl = false): Id[] {
-  const seen: Readable[] = rtl
-    ? things.map((thing) => ({ ...thing, box: { ...thing.box, left: -right(thing.box) } }))
-    : [...things];
-  return extended(seen, readAll(seen, [...seen.keys()])).map((index) => things[index].id);
+export const readingOrder = <Id extends string>(things: readonly Readable<Id>[]): Id[] =>
+  extended(things, readAll(things, [...things.keys()])).map((index) => things[index].id);
+
+/** Things as they are read, but for pictures, which come before the words that they stood beside. */
+export function picturesFirst<T extends { box: Box }>(
+  things: readonly T[],
+  isPicture: (thing: T) => boolean,
+): T[] {
+  const next = [...things];
+  for (let index = 0; index + 1 < next.length; index += 1) {
+    const [one, other] = [next[index], next[index + 1]];
+    if (!isPicture(one) && isPicture(other) && isBefore(one.box, other.box)) {
+      next[index] = other;
+      next[index + 1] = one;
+      // It may have to go past more of the words beside it.
+      index = Math.max(-1, index - 2);
+    }
+  }
+  return next;
 }

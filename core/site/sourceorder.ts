@@ -30,3 +30,8 @@ export function inSourceOrder(page: Page, visit: (node: Node, parent: Node | und
   const { nodes, parents } = walked(page);
   for (let index = 0; index < nodes.length; index++) visit(nodes[index], parents[index]);
 }
+
+/** An element and everything in it, in source order. */
+export function subtree(page: Pick<Page, 'nodes'>, id: NodeId): NodeId[] {
+  return [id, ...page.nodes[id].children.flatMap((child) => subtree(page, child))];
+}

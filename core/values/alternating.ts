@@ -21,7 +21,7 @@ export interface AlternatingRun {
 const FEWEST = 2;
 
 /** What a part of a row is: a picture, with a caption perhaps, or words; undefined where it is both or neither. */
-function roleOf(page: Page, node: Node): First | undefined {
+export function roleOf(page: Page, node: Node): First | undefined {
   const { traits, accepts } = knownKind(node.kind);
   if (accepts.length === 0) {
     if (traits.includes('image') && node.kind !== 'logo') return 'picture';

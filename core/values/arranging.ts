@@ -1,16 +1,22 @@
-import { directionOf } from '../markup/direction.ts';
 import type { Arrangeable, Arranged, ArrangeGrid } from '../layout/arrange.ts';
+import { heldSpan } from '../layout/spans.ts';
 import type { MeasuredBoxes } from '../layout/boxes.ts';
+import { same } from '../layered/express.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { knownKind } from '../elements/kinds/table.ts';
+import { OVERLAY } from '../elements/properties/area.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
 import { takes } from '../site/applies.ts';
 import type { Node } from '../site/node.ts';
+import { sharedPlaceOf } from '../site/shared.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
+import { subtree } from '../site/sourceorder.ts';
 import { sizeAt, type TextSize } from '../type/fluid.ts';
-import { partsIn, rowHeightIn, STANDING, type Standing } from './areas.ts';
+import { roleOf } from './alternating.ts';
+import { partsIn, rowHeightIn, STANDING } from './areas.ts';
 import { resolve } from './trace.ts';
+import { childrenIn, hiddenBy, isShown } from './visibility.ts';
 
 /** px; least widths in which things are of use: pictures are seen, buttons are hit (WCAG 2.2, 2.5.5, target size). */
 const LEAST_PICTURE = 120;
@@ -23,14 +29,57 @@ const CHARACTER = 0.5;
 /** px; the size of words that say none of their own. */
 const USUAL_SIZE = 16;
 
-function kindOf(node: Node): Arrangeable['kind'] {
+/** How what stands in a container is laid out: in areas of its own, side by side on lines, or one below another. */
+export type Flow = 'areas' | 'lines' | 'stack';
+
+/** A container that is to be arranged for a view. */
+export interface ToArrange {
+  container: NodeId;
+  flow: Flow;
+  things: Arrangeable<NodeId>[];
+  grid: ArrangeGrid;
+}
+
+/** A container as it was measured in the base view, and in the one that it is arranged for. */
+export interface MeasuredTwice {
+  base: MeasuredBoxes;
+  own: MeasuredBoxes;
+}
+
+/** What an element gets in a view, by property. */
+export interface LaidOut {
+  node: NodeId;
+  values: Record<string, unknown>;
+}
+
+const flowOf = ({ kind }: Node): Flow =>
+  kind === OVERLAY
+    ? 'areas'
+    : knownKind(kind).traits.includes('stack') || kind === 'page'
+      ? 'stack'
+      : 'lines';
+
+/** Whether the parts of a stack stand side by side in a view. */
+const isBeside = (site: SiteFrame, page: Page, node: Node, view: ViewId): boolean =>
+  takes(node.kind, knownProperty('direction')) &&
+  resolve(site, page, node, knownProperty('direction'), view) === 'beside';
+
+function kindOf(page: Page, node: Node, flow: Flow): Arrangeable['kind'] {
   const { traits, defaults } = knownKind(node.kind);
   if (defaults.heldAcross === 'start') return 'small';
+  // In an area a picture is cropped; a container with one is not.
+  if (flow !== 'areas' && node.children.length > 0)
+    return roleOf(page, node) === 'picture' ? 'picture' : 'words';
   return traits.includes('image') && !traits.includes('tiled') ? 'picture' : 'words';
 }
 
+/** px; what the words, pictures and buttons in an element need in a view, one below another. */
 function leastOf(site: SiteFrame, page: Page, node: Node, view: ViewId): number {
-  const kind = kindOf(node);
+  if (node.children.length > 0) {
+    const shown = node.children.map((id) => page.nodes[id]).filter((each) => isShown(site, page, each, view));
+    return Math.max(0, ...shown.map((each) => leastOf(site, page, each, view)));
+  }
+  const kind = kindOf(page, node, 'areas');
   if (kind !== 'words') return kind === 'picture' ? LEAST_PICTURE : LEAST_SMALL;
   const size = knownProperty('size');
   const text = takes(node.kind, size)
@@ -39,49 +88,127 @@ function leastOf(site: SiteFrame, page: Page, node: Node, view: ViewId): number 
   return CHARACTERS * CHARACTER * text;
 }
 
-/** What is to be arranged of an overlay for a view: its parts that are shown there, with the boxes that they have in the base view. */
+/**
+ * The containers that are arranged with an element: itself and those in it, as far as they are shown in a view. What other pages share is
+ * left alone, unless it is arranged itself.
+ */
+export const containersIn = (site: SiteFrame, page: Page, root: NodeId, view: ViewId): Node[] =>
+  subtree(page, root)
+    .map((id) => page.nodes[id])
+    .filter(
+      (node) =>
+        node.children.length > 0 &&
+        knownKind(node.kind).traits.includes('container') &&
+        sharedPlaceOf(node.id) === sharedPlaceOf(root) &&
+        hiddenBy(site, page, node, view) === undefined,
+    );
+
+/** What is to be arranged of a container for a view: what is shown of it there, with the boxes that it has in the base view. */
 export function toArrange(
   site: SiteFrame,
   page: Page,
-  overlay: Node,
+  container: Node,
   view: ViewId,
-  measured: Record<ViewId, MeasuredBoxes>,
-): { things: Arrangeable<NodeId>[]; grid: ArrangeGrid } {
-  const { boxes } = measured[site.views.base];
-  const own = measured[view];
-  const { columns, gutter } = viewOf(site.views, view).grid;
-  const things = partsIn(site, page, overlay, view).flatMap(({ id }) => {
+  { base, own }: MeasuredTwice,
+): ToArrange {
+  const flow = flowOf(container);
+  const things = partsIn(site, page, container, view).flatMap(({ id }) => {
     // What is shown in this view only has its box here.
-    const box = boxes[id] ?? own.boxes[id];
+    const box = base.boxes[id] ?? own.boxes[id];
     const node = page.nodes[id];
     if (!box || box.width < 1 || box.height < 1) return [];
-    return [{ id, box, kind: kindOf(node), least: leastOf(site, page, node, view) }];
+    return [{ id, box, kind: kindOf(page, node, flow), least: leastOf(site, page, node, view) }];
   });
-  const rtl = directionOf(site.lang) === 'rtl';
+  const { columns, gutter } = viewOf(site.views, view).grid;
+  const rowHeight = flow === 'areas' ? rowHeightIn(site, page, container, view) : 0;
+  // A stack has one column, or one for each of its parts where they stand side by side.
+  const beside = isBeside(site, page, container, view);
+  const across = flow === 'stack' ? (beside ? Math.max(1, things.length) : 1) : columns;
+  const grid = { columns: across, gutter, width: own.width, rowHeight };
+  return { container: container.id, flow, things, grid };
+}
+
+/** Whether anything of what an element would get in a view was set there by hand. */
+export const isSetByHand = (page: Page, { node, values }: LaidOut, view: ViewId): boolean =>
+  Object.keys(values).some((name) => page.nodes[node].style.self?.[name]?.at?.[view] !== undefined);
+
+/** Where a part of an overlay would stand, by property. */
+function areaValues(
+  page: Page,
+  { id, area, fills, inset }: Arranged<NodeId>['parts'][number],
+): Record<string, unknown> {
+  const across = inset === undefined ? 'stretch' : 'start';
   return {
-    things,
-    grid: { columns, gutter, width: own.width, rowHeight: rowHeightIn(site, page, overlay, view), rtl },
+    [STANDING.column]: area.column,
+    [STANDING.span]: area.span,
+    [STANDING.row]: area.row,
+    [STANDING.rows]: area.rows,
+    ...(kindOf(page, page.nodes[id], 'areas') !== 'small' && {
+      [STANDING.heldAcross]: across,
+      [STANDING.width]: 'auto',
+    }),
+    [STANDING.heldDown]: fills ? 'stretch' : 'start',
+    [STANDING.offsetAcross]: { px: inset ?? 0 },
+    [STANDING.offsetDown]: { px: 0 },
   };
 }
 
-/** Whether where a part stands in a view was set there by hand. */
-export const isSetByHand = (node: Node, view: ViewId): boolean =>
-  Object.values(STANDING).some((name) => node.style.self?.[name]?.at?.[view] !== undefined);
+/** What of some values is another than what holds; nothing where there is none. */
+function changed({ node, values }: LaidOut, holds: (name: string) => unknown): LaidOut[] {
+  const other = Object.entries(values).filter(([name, value]) => !same(holds(name), value));
+  return other.length > 0 ? [{ node, values: Object.fromEntries(other) }] : [];
+}
 
-/** Where the parts of an overlay would stand by a layout that is proposed for it. */
-export function standingsOf(
-  { parts }: Arranged<NodeId>,
+/** The whole order of a container in which what was arranged follows its new one, and what is not shown keeps its place. */
+function orderWith(site: SiteFrame, container: Node, view: ViewId, arranged: readonly NodeId[]): NodeId[] {
+  const moved = new Set(arranged);
+  const left = [...arranged];
+  return childrenIn(site, container, view).map((id) => (moved.has(id) ? left.shift()! : id));
+}
+
+/** What a layout of a container changes in a view. */
+export function layoutValues(
+  site: SiteFrame,
   page: Page,
-): ({ node: NodeId } & Partial<Standing>)[] {
-  return parts.map(({ id, area, fills }) => {
-    const small = kindOf(page.nodes[id]) === 'small';
-    return {
-      node: id,
-      ...area,
-      ...(!small && { heldAcross: 'stretch' as const, width: 'auto' as const }),
-      heldDown: fills ? ('stretch' as const) : ('start' as const),
-      offsetAcross: { px: 0 },
-      offsetDown: { px: 0 },
-    };
-  });
+  container: Node,
+  view: ViewId,
+  { parts, rows }: Arranged<NodeId>,
+): LaidOut[] {
+  const flow = flowOf(container);
+  const change = (node: NodeId, values: Record<string, unknown>) =>
+    changed({ node, values }, (name) => resolve(site, page, page.nodes[node], knownProperty(name), view));
+  if (flow === 'areas') {
+    const least = resolve(site, page, container, knownProperty('leastRows'), view) as number;
+    return [
+      ...change(container.id, { leastRows: Math.min(least, rows) }),
+      ...parts.flatMap((each) => change(each.id, areaValues(page, each))),
+    ];
+  }
+  const order = orderWith(
+    site,
+    container,
+    view,
+    parts.map(({ id }) => id),
+  );
+  const ordered = same(order, childrenIn(site, container, view)) ? {} : { order };
+  const first = (values: Record<string, unknown>): LaidOut[] =>
+    Object.keys(values).length > 0 ? [{ node: container.id, values }] : [];
+  if (flow === 'stack') {
+    const stacks = rows > 1 && isBeside(site, page, container, view) ? { direction: 'stacked' } : {};
+    return first({ ...ordered, ...stacks });
+  }
+  const { columns } = viewOf(site.views, view).grid;
+  const takesNow = (id: NodeId, name: string) => {
+    const value = resolve(site, page, page.nodes[id], knownProperty(name), view);
+    return name === 'span' ? heldSpan(value as number, columns) : value;
+  };
+  return [
+    ...first(ordered),
+    ...parts.flatMap(({ id, area: { span } }) =>
+      // What takes all columns stands at the first, whatever is set.
+      changed({ node: id, values: { span, ...(span < columns && { start: 'auto' }) } }, (name) =>
+        takesNow(id, name),
+      ),
+    ),
+  ];
 }

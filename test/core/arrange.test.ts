@@ -122,11 +122,27 @@ describe('a whole layout', () => {
       PHONE,
       'stacked',
     );
+    // A column of 75.5 px would part a star of 24 px from its line: the line keeps its 40 px.
     expect(areas(lines)).to.deep.equal({
-      ...{ 'star-0': [1, 1, 1, 1], 'line-0': [2, 3, 1, 1] },
-      ...{ 'star-1': [1, 1, 3, 1], 'line-1': [2, 3, 3, 1] },
-      ...{ 'star-2': [1, 1, 5, 1], 'line-2': [2, 3, 5, 1] },
+      ...{ 'star-0': [1, 1, 1, 1], 'line-0': [1, 4, 1, 1] },
+      ...{ 'star-1': [1, 1, 3, 1], 'line-1': [1, 4, 3, 1] },
+      ...{ 'star-2': [1, 1, 5, 1], 'line-2': [1, 4, 5, 1] },
     });
+    expect(lines.parts.map(({ inset }) => inset)).to.deep.equal([
+      undefined,
+      40,
+      undefined,
+      40,
+      undefined,
+      40,
+    ]);
+    // Columns of 36 px are narrow enough for them.
+    const many = arranged(
+      [thing('star', 'small', 0, 0, 24, 24), thing('line', 'words', 40, 0, 300, 24)],
+      { ...PHONE, columns: 7, width: 348 },
+      'stacked',
+    );
+    expect(areas(many)).to.deep.equal({ star: [1, 1, 1, 1], line: [2, 6, 1, 1] });
   });
 
   it('loses nothing, puts nothing outside, covers nothing that was not covered, and is the same each time', () => {
@@ -143,7 +159,11 @@ describe('a whole layout', () => {
         const box = new Map(things.map((each) => [each.id, each.box]));
         made.parts.forEach((one, index) =>
           made.parts.slice(index + 1).forEach((other) => {
-            if (meet(one.area, other.area)) expect(lies(box.get(one.id)!, box.get(other.id)!)).to.be.above(0);
+            if (!meet(one.area, other.area)) return;
+            const [before, after] = [box.get(one.id)!, box.get(other.id)!];
+            // A sign stands in the room that its line keeps for it.
+            const kept = Math.max((one.inset ?? 0) - after.width, (other.inset ?? 0) - before.width);
+            expect(kept > 0 || lies(before, after) > 0, `${one.id} and ${other.id}`).to.equal(true);
           }),
         );
         expect(arranged(things, grid, way)).to.deep.equal(made);

@@ -57,18 +57,6 @@ describe('the order in which things are read', () => {
     expect(all.length).to.equal(41);
   });
 
-  it('is mirrored where a page is written from right to left', () => {
-    const [first] = TUNED.filter(({ what }) => what === 'a list of names and prices');
-    const mirrored = {
-      ...first,
-      drawn: first.drawn
-        .split('\n')
-        .map((line) => [...line].reverse().join(''))
-        .join('\n'),
-    };
-    expect(readingOrder(thingsIn(mirrored), true).join('')).to.equal(first.read);
-  });
-
   it('loses nothing, and reads what stands above or before another first', () => {
     fc.assert(
       fc.property(fc.array(boxArbitrary, { maxLength: 14 }), (all) => {

@@ -14,6 +14,8 @@ import { EMPTY_SHEET, SheetDocument } from './sheetdocument.ts';
 
 /** A sheet that nobody sees, in which a page is laid out to be measured. */
 export interface HiddenSheet {
+  /** Lays out another state of the page. */
+  update(page: Page): void;
   /** Lays the page out in a view, at the width of its sheet; what is measured in it holds until the next call. */
   show(view: View): SheetDocument;
   close(): void;
@@ -43,7 +45,9 @@ export async function hiddenSheet(site: SiteFrame, page: Page): Promise<HiddenSh
   document.body.append(frame);
   await loaded;
   const sheet = new SheetDocument(frame.contentDocument!);
-  sheet.update({ preview: preview(site, page, sheetAddresses(site)), ghosts: [] });
+  const update = (state: Page) =>
+    sheet.update({ preview: preview(site, state, sheetAddresses(site)), ghosts: [] });
+  update(page);
   const show = ({ sheet: { width } }: View): SheetDocument => {
     frame.style.width = `${width}px`;
     return sheet;
@@ -53,7 +57,7 @@ export async function hiddenSheet(site: SiteFrame, page: Page): Promise<HiddenSh
     show(view).document.body.getBoundingClientRect();
     await sheet.document.fonts.ready;
   }
-  return { show, close: () => frame.remove() };
+  return { update, show, close: () => frame.remove() };
 }
 
 const px = (text: string): number => Number.parseFloat(text) || 0;
@@ -75,12 +79,14 @@ export function measuredIn(sheet: SheetDocument, container: Node): MeasuredBoxes
   const element = sheet.elementOf(container.id);
   if (!element?.checkVisibility()) return { width: 0, height: 0, boxes: {} };
   const { left, top, width, height } = contentOf(element, container.kind);
+  const mirrored = element.ownerDocument.documentElement.dir === 'rtl';
   const boxes: Record<NodeId, Box> = {};
   for (const id of container.children) {
     const child = sheet.elementOf(id);
     if (!child?.checkVisibility()) continue;
     const box = child.getBoundingClientRect();
-    boxes[id] = { left: box.left - left, top: box.top - top, width: box.width, height: box.height };
+    const from = mirrored ? left + width - box.right : box.left - left;
+    boxes[id] = { left: from, top: box.top - top, width: box.width, height: box.height };
   }
   return { width, height, boxes };
 }

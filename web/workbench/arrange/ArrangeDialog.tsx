@@ -13,13 +13,10 @@ import {
 } from '@mui/material';
 import { useEffect, useMemo, useState } from 'react';
 import {
-  describeArea,
   isSetByHand,
-  knownProperty,
   preview,
-  resolve,
-  standingIn,
   viewOf,
+  type LaidOut,
   type Node,
   type NodeId,
   type Page,
@@ -32,12 +29,14 @@ import { PagePicture } from '../../page/PagePicture.tsx';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { line, petrol, quiet } from '../../ui/theme.ts';
-import { placing, proposalsFor, type Proposal } from './proposals.ts';
+import { leavesShared, proposalsFor, type Proposal, type Proposals } from './proposals.ts';
+import { changeInWords } from './words.ts';
 
 interface ArrangeProps {
   site: SiteFrame;
   page: Page;
-  overlay: Node;
+  /** A block, a section or the page. */
+  root: Node;
   active: ViewId;
   onClose(): void;
 }
@@ -49,24 +48,23 @@ const WAYS: Record<Proposal['way'], string> = {
   'pictures first': 'Pictures first',
 };
 
-/** px on screen; how large layouts are drawn. */
-const DRAWN = { width: 190, height: 300 };
+/** px on screen; how large layouts are drawn at most. */
+const DRAWN = { width: 190, height: 2400 };
 
-/** Layouts that are proposed for an overlay in a view, drawn beside the one that is there; taken whole, in part, or not. */
-export function ArrangeDialog({ site, page, overlay, active, onClose }: ArrangeProps) {
+/** Layouts that are proposed for what stands in an element in a view, drawn beside the one that is there; taken whole, in part, or not. */
+export function ArrangeDialog({ site, page, root, active, onClose }: ArrangeProps) {
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.desk.reach);
-  const [proposals, setProposals] = useState<Proposal[] | null>(null);
+  const [made, setMade] = useState<Proposals | null>(null);
   const [fault, setFault] = useState('');
   const [chosen, setChosen] = useState(1);
   const [left, setLeft] = useState<ReadonlySet<NodeId>>(new Set());
   const [untouched, setUntouched] = useState(false);
   const view = viewOf(site.views, active);
-  const least = resolve(site, page, overlay, knownProperty('leastRows'), active) as number;
   useEffect(() => {
     let open = true;
-    proposalsFor(site, page, overlay, active, least)
-      .then((made) => open && setProposals(made))
+    proposalsFor(site, page, root, view)
+      .then((found) => open && setMade(found))
       .catch(
         () =>
           open &&
@@ -75,15 +73,15 @@ export function ArrangeDialog({ site, page, overlay, active, onClose }: ArrangeP
     return () => {
       open = false;
     };
-  }, [site, page, overlay, active, least]);
+  }, [site, page, root, view]);
+  const proposals = made?.proposals;
   const proposal = proposals?.at(chosen);
-  const free = ({ node }: { node: NodeId }) => !untouched || !isSetByHand(page.nodes[node], active);
-  const taken = proposal?.parts.filter((part) => !left.has(part.node) && free(part)) ?? [];
-  const whole = proposal && taken.length === proposal.parts.length;
+  const free = (part: LaidOut) => !untouched || !isSetByHand(page, part, active);
+  const taken = proposal?.laid.filter((part) => !left.has(part.node) && free(part)) ?? [];
+  const whole = proposal && taken.length === proposal.laid.length;
   const take = () => {
-    if (!proposal) return;
-    const asked = placing({ parts: taken, rows: whole ? proposal.rows : least }, overlay.id, active, least);
-    if (dispatch(edit('placeParts', { ...asked, reach }))) onClose();
+    const asked = { node: root.id, laid: taken, view: active, reach, done: 'arranged' } as const;
+    if (dispatch(edit('arrange', asked))) onClose();
   };
   const toggle = (node: NodeId) =>
     setLeft((before) => {
@@ -94,17 +92,33 @@ export function ArrangeDialog({ site, page, overlay, active, onClose }: ArrangeP
   return (
     <Dialog open onClose={onClose} maxWidth="lg" aria-labelledby="arrange-title">
       <DialogTitle id="arrange-title">
-        Arrange {overlay.name} in {view.name}
+        Arrange {root.name} in {view.name}
       </DialogTitle>
       <DialogContent sx={{ minWidth: 560 }}>
         {fault && <Typography role="alert">{fault}</Typography>}
         {!proposals && !fault && <LinearProgress aria-label="Layouts are worked out" />}
         {proposals && proposals.length < 2 && (
-          <Typography>It stands as it would be arranged already; there is nothing to propose.</Typography>
+          <Typography>
+            {made?.refusal
+              ? `No layout fits. ${made.refusal}`
+              : 'It stands as it would be arranged already; there is nothing to propose.'}
+          </Typography>
         )}
         {proposals && proposals.length > 1 && (
           <>
-            <Box role="group" aria-label="Layouts" sx={{ display: 'flex', gap: 1.5, mb: 2 }}>
+            <Box
+              role="group"
+              aria-label="Layouts"
+              tabIndex={0}
+              sx={{
+                display: 'flex',
+                alignItems: 'flex-start',
+                gap: 1.5,
+                mb: 2,
+                maxHeight: 380,
+                overflowY: 'auto',
+              }}
+            >
               {proposals.map((each, index) => (
                 <Drawn
                   key={each.way}
@@ -121,10 +135,9 @@ export function ArrangeDialog({ site, page, overlay, active, onClose }: ArrangeP
               aria-label="What it would change"
               sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 190, overflowY: 'auto' }}
             >
-              {proposal?.parts.map((part) => {
-                const node = page.nodes[part.node];
-                const before = standingIn(site, page, node, active);
-                const after = standingIn(site, proposal.page, proposal.page.nodes[part.node], active);
+              {proposal?.laid.map((part) => {
+                const { name } = page.nodes[part.node];
+                const words = changeInWords(site, page, proposal.page, part, active);
                 return (
                   <Box component="li" key={part.node} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
                     <Checkbox
@@ -133,13 +146,13 @@ export function ArrangeDialog({ site, page, overlay, active, onClose }: ArrangeP
                       checked={!left.has(part.node) && free(part)}
                       disabled={!free(part)}
                       onChange={() => toggle(part.node)}
-                      slotProps={{ input: { 'aria-label': `Place ${node.name}` } }}
+                      slotProps={{ input: { 'aria-label': `Place ${name}` } }}
                     />
-                    <Typography noWrap sx={{ fontSize: 13, width: 190 }} title={node.name}>
-                      {node.name}
+                    <Typography noWrap sx={{ fontSize: 13, width: 190, flex: 'none' }} title={name}>
+                      {name}
                     </Typography>
-                    <Typography sx={{ fontSize: 12.5, color: quiet }}>
-                      {describeArea(before)} → {describeArea(after)}
+                    <Typography noWrap sx={{ fontSize: 12.5, color: quiet }} title={words}>
+                      {words}
                     </Typography>
                   </Box>
                 );
@@ -156,6 +169,11 @@ export function ArrangeDialog({ site, page, overlay, active, onClose }: ArrangeP
               label={`Only where nothing was set by hand in ${view.name}`}
               slotProps={{ typography: { sx: { fontSize: 13 } } }}
             />
+            {leavesShared(root) && (
+              <Typography sx={{ fontSize: 12.5, color: quiet }}>
+                Sections that other pages share stay as they are; arrange them by themselves.
+              </Typography>
+            )}
           </>
         )}
       </DialogContent>
@@ -164,7 +182,7 @@ export function ArrangeDialog({ site, page, overlay, active, onClose }: ArrangeP
         <Button variant="contained" disabled={taken.length === 0} onClick={take}>
           {whole || taken.length === 0
             ? `Arrange in ${view.name}`
-            : `Place ${taken.length} of ${proposal?.parts.length} parts`}
+            : `Place ${taken.length} of ${proposal?.laid.length} elements`}
         </Button>
       </DialogActions>
     </Dialog>
@@ -182,7 +200,7 @@ interface DrawnProps {
 
 /** A layout as the section would look, with its height. */
 function Drawn({ site, proposal, view, chosen, onChoose }: DrawnProps) {
-  const { way, page, height, parts } = proposal;
+  const { way, page, height, laid } = proposal;
   const content = useMemo(() => preview(site, page, sheetAddresses(site)), [site, page]);
   const words = (
     <>
@@ -190,7 +208,7 @@ function Drawn({ site, proposal, view, chosen, onChoose }: DrawnProps) {
       <Typography sx={{ fontSize: 13, fontWeight: 700, mt: 0.75 }}>{WAYS[way]}</Typography>
       <Typography sx={{ fontSize: 12, color: quiet }}>
         {Math.round(height)} px high
-        {parts.length > 0 && `, ${parts.length} ${parts.length === 1 ? 'part' : 'parts'} placed`}
+        {laid.length > 0 && `, ${laid.length} ${laid.length === 1 ? 'element' : 'elements'} placed`}
       </Typography>
     </>
   );

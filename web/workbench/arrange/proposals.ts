@@ -1,137 +1,170 @@
 import {
   ARRANGE_WAYS,
+  containersIn,
+  layoutValues,
   perform,
   same,
-  setStanding,
-  standingsOf,
+  sharedPlaceOf,
   toArrange,
   viewOf,
   type Arranged,
   type ArrangeWay,
-  type Arguments,
+  type LaidOut,
+  type MeasuredBoxes,
   type Node,
   type NodeId,
   type Page,
   type SiteFrame,
-  type Standing,
-  type ViewId,
+  type View,
 } from '../../../core/index.ts';
-import { hiddenSheet, measuredIn, measuredInViews } from '../../page/measuringviews.ts';
+import { hiddenSheet, measuredIn, type HiddenSheet } from '../../page/measuringviews.ts';
 import type { Asked } from './worker.ts';
 
-export type PlacedPart = Arguments<'placeParts'>['parts'][number];
-
-/** A layout that an overlay could have in a view; `now` is the one that it has. */
+/** A layout that a block could have in a view; `now` is the one that it has. */
 export interface Proposal {
   way: ArrangeWay | 'now';
   /** Only what would change. */
-  parts: PlacedPart[];
-  rows: number;
-  /** The page with nothing but the section of the overlay, as it would be. */
+  laid: LaidOut[];
+  /** The page with nothing but the section of the block, as it would be. */
   page: Page;
-  /** px; how high the overlay would be. */
+  /** px; how high the block would be. */
   height: number;
 }
 
-/** Layouts, worked out beside the interface. */
-function workedOut(asked: Asked[]): Promise<Arranged<NodeId>[]> {
-  const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
-  return new Promise<Arranged<NodeId>[]>((resolve, reject) => {
-    worker.addEventListener('message', ({ data }) => resolve(data as Arranged<NodeId>[]));
-    worker.addEventListener('error', () => reject(new Error('The layouts could not be worked out.')));
-    worker.postMessage(asked);
-  }).finally(() => worker.terminate());
+export interface Proposals {
+  /** The first is the one that is there. */
+  proposals: Proposal[];
+  /** Why a layout that was worked out cannot be taken; of the last such one. */
+  refusal?: string;
 }
 
-/** What of the standings is another than what was set. */
-function changing(site: SiteFrame, page: Page, view: ViewId, parts: readonly PlacedPart[]): PlacedPart[] {
-  return parts.flatMap(({ node, ...wanted }) => {
-    const before = setStanding(site, page, page.nodes[node], view);
-    const changed = Object.entries(wanted).filter(
-      ([name, value]) => !same(before[name as keyof Standing], value),
-    );
-    return changed.length > 0 ? [{ node, ...Object.fromEntries(changed) } as PlacedPart] : [];
-  });
+/** Layouts are worked out beside the interface. */
+class Working {
+  private readonly worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
+
+  layouts(asked: Asked[]): Promise<Arranged<NodeId>[]> {
+    return new Promise((resolve, reject) => {
+      this.worker.onmessage = ({ data }) => resolve(data as Arranged<NodeId>[]);
+      this.worker.onerror = () => reject(new Error('The layouts could not be worked out.'));
+      this.worker.postMessage(asked);
+    });
+  }
+
+  close(): void {
+    this.worker.terminate();
+  }
 }
 
-/** A page with nothing on it but the section that an element stands in. */
+/** A page with nothing on it but the section that an element stands in; all of it where that is the page. */
 function sectionAlone(page: Page, node: Node): Page {
+  if (node.parent === null) return page;
   let section = node;
   while (section.parent !== null && section.parent !== page.root) section = page.nodes[section.parent];
   const root = { ...page.nodes[page.root], children: [section.id] };
   return { ...page, nodes: { ...page.nodes, [page.root]: root } };
 }
 
-/** How an overlay with some of its parts placed anew would be asked for. */
-export const placing = (
-  { parts, rows }: Pick<Proposal, 'parts' | 'rows'>,
-  overlay: NodeId,
-  view: ViewId,
-  least: number,
-): Arguments<'placeParts'> => ({
-  parts,
-  rows: [{ node: overlay, least: Math.min(least, rows) }],
-  view,
-  reach: 'here',
-  done: 'arranged',
-});
-
-/** An overlay in a view, to be arranged. */
-interface Subject {
+/** What is arranged, and where that is tried. */
+interface Trial {
   site: SiteFrame;
-  /** The page with nothing but the section of the overlay. */
   page: Page;
-  overlay: Node;
-  view: ViewId;
-  /** The rows that it has at least. */
-  least: number;
+  root: Node;
+  containers: Node[];
+  view: View;
+  hidden: HiddenSheet;
+  working: Working;
 }
 
-/** The page with a layout that is tried, and the overlay as it is laid out then; nothing where it changes nothing. */
-async function tried({ site, page, overlay, view, least }: Subject, layout: Arranged<NodeId>) {
-  const parts = changing(site, page, view, standingsOf(layout, page));
+type Measured = ReadonlyMap<NodeId, MeasuredBoxes>;
+
+/** The containers of a page as they are laid out in a view. */
+function measured({ containers, hidden }: Trial, page: Page, view: View): Measured {
+  hidden.update(page);
+  const sheet = hidden.show(view);
+  return new Map(containers.map(({ id }) => [id, measuredIn(sheet, page.nodes[id])]));
+}
+
+/** The page with what a layout changes; nothing where that cannot be. */
+function changedBy({ site, root, view }: Trial, page: Page, laid: LaidOut[]): Page | { refusal: string } {
   const { shared: _shared, ...frame } = site;
-  const asked = placing({ parts, rows: layout.rows }, overlay.id, view, least);
-  const step =
-    parts.length > 0 && perform({ frame, pages: { [page.id]: page } }, page.id, 'placeParts', asked);
-  if (!step || !step.ok) return undefined;
-  const next = step.value.site.pages[page.id];
-  const hidden = await hiddenSheet(site, next);
-  const measured = measuredIn(hidden.show(viewOf(site.views, view)), next.nodes[overlay.id]);
-  hidden.close();
-  return { parts, rows: layout.rows, page: next, measured };
+  const step = perform({ frame, pages: { [page.id]: page } }, page.id, 'arrange', {
+    node: root.id,
+    laid,
+    view: view.id,
+    reach: 'here',
+    done: 'arranged',
+  });
+  return step.ok ? step.value.site.pages[page.id] : { refusal: step.sentence };
+}
+
+/** A layout and what comes of it change one another, as words get higher in narrower boxes: it is worked out so many times at most. */
+const TIMES = 4;
+
+/** How high things are in the widths that they get. */
+const withHeights = (asked: Asked, { boxes }: MeasuredBoxes): Asked => ({
+  ...asked,
+  things: asked.things.map((thing) =>
+    thing.kind === 'picture' || !boxes[thing.id] ? thing : { ...thing, height: boxes[thing.id].height },
+  ),
+});
+
+async function proposed(
+  trial: Trial,
+  way: ArrangeWay,
+  base: Measured,
+  now: Measured,
+): Promise<Proposal | { refusal: string } | undefined> {
+  const { site, page, containers, view, root, working } = trial;
+  let laid: LaidOut[] = [];
+  let next = page;
+  let own = now;
+  for (let time = 0; time < TIMES; time += 1) {
+    const asked = containers.map((container): Asked => {
+      const there = { base: base.get(container.id)!, own: own.get(container.id)! };
+      const plain = { ...toArrange(site, page, container, view.id, there), way };
+      return time === 0 ? plain : withHeights(plain, there.own);
+    });
+    const layouts = await working.layouts(asked);
+    const wanted = containers.flatMap((container, index) =>
+      layoutValues(site, page, container, view.id, layouts[index]),
+    );
+    if (same(wanted, laid)) break;
+    laid = wanted;
+    if (laid.length === 0) break;
+    const made = changedBy(trial, page, laid);
+    if ('refusal' in made) return made;
+    next = made;
+    own = measured(trial, next, view);
+  }
+  return laid.length === 0 ? undefined : { way, laid, page: next, height: own.get(root.id)!.height };
 }
 
 /**
- * The layouts that an overlay could have in a view, beside the one that it has; those that are the same are there once. Each is laid out
- * twice: how high words are is seen once they have their width.
+ * The layouts that a block, a section or a page could have in a view, beside the one that it has; those that are the same are there once.
  */
-export async function proposalsFor(
-  site: SiteFrame,
-  whole: Page,
-  overlay: Node,
-  view: ViewId,
-  least: number,
-): Promise<Proposal[]> {
-  const measured = await measuredInViews(site, whole, overlay);
-  const { things, grid } = toArrange(site, whole, overlay, view, measured);
-  const page = sectionAlone(whole, overlay);
-  const subject: Subject = { site, page, overlay, view, least };
-  const first = await workedOut(ARRANGE_WAYS.map((way) => ({ things, grid, way })));
-  const asked = await Promise.all(
-    ARRANGE_WAYS.map(async (way, index): Promise<Asked> => {
-      const boxes = (await tried(subject, first[index]))?.measured.boxes ?? measured[view].boxes;
-      const heights = (thing: Asked['things'][number]) =>
-        thing.kind === 'picture' || !boxes[thing.id] ? {} : { height: boxes[thing.id].height };
-      return { things: things.map((thing) => ({ ...thing, ...heights(thing) })), grid, way };
-    }),
-  );
-  const made: Proposal[] = [{ way: 'now', parts: [], rows: 0, page, height: measured[view].height }];
-  for (const [index, layout] of (await workedOut(asked)).entries()) {
-    const next = await tried(subject, layout);
-    if (!next || made.some((each) => same(each.parts, next.parts))) continue;
-    const { measured: laid, ...proposal } = next;
-    made.push({ way: ARRANGE_WAYS[index], ...proposal, height: laid.height });
+export async function proposalsFor(site: SiteFrame, whole: Page, root: Node, view: View): Promise<Proposals> {
+  const page = sectionAlone(whole, root);
+  const containers = containersIn(site, page, root.id, view.id);
+  const hidden = await hiddenSheet(site, page);
+  const working = new Working();
+  try {
+    const trial: Trial = { site, page, root, containers, view, hidden, working };
+    const base = measured(trial, page, viewOf(site.views, site.views.base));
+    const now = measured(trial, page, view);
+    const height = now.get(root.id)?.height ?? 0;
+    const made: Proposals = { proposals: [{ way: 'now', laid: [], page, height }] };
+    for (const way of ARRANGE_WAYS) {
+      const next = await proposed(trial, way, base, now);
+      if (next && 'refusal' in next) made.refusal = next.refusal;
+      else if (next && !made.proposals.some((each) => same(each.laid, next.laid))) made.proposals.push(next);
+    }
+    return made;
+  } finally {
+    working.close();
+    hidden.close();
   }
-  return made;
 }
+
+/** Whether something on a page is left out as other pages share it. */
+export const leavesShared = (root: Node): boolean =>
+  sharedPlaceOf(root.id) === undefined && root.children.some((id) => sharedPlaceOf(id) !== undefined);

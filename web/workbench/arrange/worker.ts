@@ -1,19 +1,13 @@
 /** Works layouts out beside the interface, which goes on meanwhile. */
-import {
-  arranged,
-  type Arrangeable,
-  type ArrangeGrid,
-  type ArrangeWay,
-  type NodeId,
-} from '../../../core/index.ts';
+import { arranged, arrangedInLines, type ArrangeWay, type ToArrange } from '../../../core/index.ts';
 
 /** A layout that is asked for. */
-export interface Asked {
-  things: Arrangeable<NodeId>[];
-  grid: ArrangeGrid;
-  way: ArrangeWay;
-}
+export type Asked = ToArrange & { way: ArrangeWay };
 
 self.addEventListener('message', ({ data }: MessageEvent<Asked[]>) => {
-  self.postMessage(data.map(({ things, grid, way }) => arranged(things, grid, way)));
+  self.postMessage(
+    data.map(({ flow, things, grid, way }) =>
+      flow === 'areas' ? arranged(things, grid, way) : arrangedInLines(things, grid, way),
+    ),
+  );
 });

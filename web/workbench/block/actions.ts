@@ -133,6 +133,9 @@ function placing({ site, page, nodes, active, reach, onDialog }: Selected): Acti
           disabled: at < 0 || at === order.length - 1 || nodes.length > 1,
           run: moveInOrder(lead.id, active, 1),
         },
+        ...(lead.children.length > 0 && lead.kind !== 'alternates' && nodes.length === 1
+          ? [{ label: `Arrange in ${name} …`, run: nothing(() => onDialog('arrange')) }]
+          : []),
         ...(ordered
           ? [
               {

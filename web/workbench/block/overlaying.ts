@@ -44,11 +44,6 @@ export function overlaying(selected: Selected): ActionGroup[] {
     });
   if (alone && lead.kind === OVERLAY)
     entries.push(
-      {
-        label: `Arrange in ${name} …`,
-        disabled: lead.children.length === 0,
-        run: () => selected.onDialog('arrange'),
-      },
       { label: `Take empty rows out in ${name}`, run: shorten(lead.id, active, 'anywhere') },
       { label: `Take empty rows below off in ${name}`, run: shorten(lead.id, active, 'below') },
       { label: 'Make a column of it', run: become('makeColumn', lead.id) },

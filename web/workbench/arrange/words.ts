@@ -1,0 +1,45 @@
+import {
+  childrenIn,
+  completeOrder,
+  describeArea,
+  knownProperty,
+  resolve,
+  standingIn,
+  type LaidOut,
+  type NodeId,
+  type Page,
+  type SiteFrame,
+  type ViewId,
+} from '../../../core/index.ts';
+import { isPart } from '../../state/areas.ts';
+
+/** What a layout would change of an element, in words: before and after. */
+export function changeInWords(
+  site: SiteFrame,
+  before: Page,
+  after: Page,
+  { node: id, values }: LaidOut,
+  view: ViewId,
+): string {
+  const node = before.nodes[id];
+  const said: string[] = [];
+  if (values.order) {
+    const names = (order: readonly NodeId[]) => order.map((each) => before.nodes[each].name).join(', ');
+    const next = completeOrder(node.children, values.order as NodeId[]);
+    said.push(`${names(childrenIn(site, node, view))} → ${names(next)}`);
+  }
+  if (isPart(before, node)) {
+    const [from, to] = [before, after].map((page) =>
+      describeArea(standingIn(site, page, page.nodes[id], view)),
+    );
+    said.push(from === to ? `${to}, held otherwise` : `${from} → ${to}`);
+    return said.join(' · ');
+  }
+  for (const [name, value] of Object.entries(values)) {
+    const property = knownProperty(name);
+    if (name === 'order') continue;
+    const words = (each: unknown) => property.type.format(each, { site });
+    said.push(`${property.label}: ${words(resolve(site, before, node, property, view))} → ${words(value)}`);
+  }
+  return said.join(' · ');
+}
