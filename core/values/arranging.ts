@@ -1,5 +1,6 @@
 import type { Arrangeable, Arranged, ArrangeGrid } from '../layout/arrange.ts';
 import { heldSpan } from '../layout/spans.ts';
+import type { Tidyable, TidiedPart } from '../layout/tidy.ts';
 import type { MeasuredBoxes } from '../layout/boxes.ts';
 import { same } from '../layered/express.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -212,3 +213,51 @@ export function layoutValues(
     ),
   ];
 }
+
+/** What is to be tidied of an overlay in a view: the parts that are shown there, as they stand. */
+export function toTidy(
+  site: SiteFrame,
+  page: Page,
+  overlay: Node,
+  view: ViewId,
+  { base, own }: MeasuredTwice,
+): { things: Tidyable<NodeId>[]; grid: ArrangeGrid } {
+  const things = partsIn(site, page, overlay, view).flatMap(({ id, at }): Tidyable<NodeId>[] => {
+    const box = own.boxes[id];
+    if (!box || box.width < 1 || box.height < 1) return [];
+    const { column, span, row, rows, heldDown, offsetDown } = at;
+    return [
+      {
+        id,
+        box,
+        base: base.boxes[id],
+        area: { column, span, row, rows },
+        offset: heldDown === 'start' && 'px' in offsetDown ? offsetDown.px : undefined,
+        small: kindOf(page, page.nodes[id], 'areas') === 'small',
+      },
+    ];
+  });
+  const { columns, gutter } = viewOf(site.views, view).grid;
+  return {
+    things,
+    grid: { columns, gutter, width: own.width, rowHeight: rowHeightIn(site, page, overlay, view) },
+  };
+}
+
+/** What tidying an overlay changes in a view. */
+export const tidyValues = (
+  site: SiteFrame,
+  page: Page,
+  view: ViewId,
+  parts: readonly TidiedPart<NodeId>[],
+): LaidOut[] =>
+  parts.flatMap(({ id, area, inside }) => {
+    const node = page.nodes[id];
+    const whole = kindOf(page, node, 'areas') === 'small' ? {} : { heldAcross: 'stretch', width: 'auto' };
+    const values = {
+      [STANDING.row]: area.row,
+      [STANDING.rows]: area.rows,
+      ...(inside && { ...whole, offsetAcross: { px: 0 }, offsetDown: { px: 0 } }),
+    };
+    return changed({ node: id, values }, (name) => resolve(site, page, node, knownProperty(name), view));
+  });

@@ -1,7 +1,6 @@
 import {
   Box,
   Button,
-  ButtonBase,
   Checkbox,
   Dialog,
   DialogActions,
@@ -11,26 +10,23 @@ import {
   LinearProgress,
   Typography,
 } from '@mui/material';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import {
   isSetByHand,
-  preview,
   viewOf,
   type LaidOut,
   type Node,
   type NodeId,
   type Page,
   type SiteFrame,
-  type View,
   type ViewId,
 } from '../../../core/index.ts';
-import { sheetAddresses } from '../../page/content.ts';
-import { PagePicture } from '../../page/PagePicture.tsx';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
-import { line, petrol, quiet } from '../../ui/theme.ts';
-import { leavesShared, proposalsFor, type Proposal, type Proposals } from './proposals.ts';
-import { changeInWords } from './words.ts';
+import { quiet } from '../../ui/theme.ts';
+import { Layouts } from './Layouts.tsx';
+import { leavesShared, proposalsFor, type Proposals } from './proposals.ts';
+import { changeInWords, mendInWords } from './words.ts';
 
 interface ArrangeProps {
   site: SiteFrame;
@@ -38,21 +34,13 @@ interface ArrangeProps {
   /** A block, a section or the page. */
   root: Node;
   active: ViewId;
+  /** Only what is amiss is mended. */
+  tidying: boolean;
   onClose(): void;
 }
 
-const WAYS: Record<Proposal['way'], string> = {
-  now: 'As it is now',
-  stacked: 'Stacked',
-  'two across': 'Two across',
-  'pictures first': 'Pictures first',
-};
-
-/** px on screen; how large layouts are drawn at most. */
-const DRAWN = { width: 190, height: 2400 };
-
 /** Layouts that are proposed for what stands in an element in a view, drawn beside the one that is there; taken whole, in part, or not. */
-export function ArrangeDialog({ site, page, root, active, onClose }: ArrangeProps) {
+export function ArrangeDialog({ site, page, root, active, tidying, onClose }: ArrangeProps) {
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.desk.reach);
   const [made, setMade] = useState<Proposals | null>(null);
@@ -63,7 +51,7 @@ export function ArrangeDialog({ site, page, root, active, onClose }: ArrangeProp
   const view = viewOf(site.views, active);
   useEffect(() => {
     let open = true;
-    proposalsFor(site, page, root, view)
+    proposalsFor(site, page, root, view, tidying)
       .then((found) => open && setMade(found))
       .catch(
         () =>
@@ -73,15 +61,15 @@ export function ArrangeDialog({ site, page, root, active, onClose }: ArrangeProp
     return () => {
       open = false;
     };
-  }, [site, page, root, view]);
+  }, [site, page, root, view, tidying]);
   const proposals = made?.proposals;
   const proposal = proposals?.at(chosen);
   const free = (part: LaidOut) => !untouched || !isSetByHand(page, part, active);
   const taken = proposal?.laid.filter((part) => !left.has(part.node) && free(part)) ?? [];
   const whole = proposal && taken.length === proposal.laid.length;
   const take = () => {
-    const asked = { node: root.id, laid: taken, view: active, reach, done: 'arranged' } as const;
-    if (dispatch(edit('arrange', asked))) onClose();
+    const act = tidying ? 'tidied' : 'arranged';
+    if (dispatch(edit('arrange', { node: root.id, laid: taken, view: active, reach, done: act }))) onClose();
   };
   const toggle = (node: NodeId) =>
     setLeft((before) => {
@@ -89,89 +77,62 @@ export function ArrangeDialog({ site, page, root, active, onClose }: ArrangeProp
       if (!next.delete(node)) next.add(node);
       return next;
     });
+  const verb = tidying ? 'Tidy' : 'Arrange';
+  const nothing = tidying
+    ? 'Nothing in it is covered, outside, out of order, unevenly spaced or in too large an area.'
+    : 'It stands as it would be arranged already; there is nothing to propose.';
   return (
     <Dialog open onClose={onClose} maxWidth="lg" aria-labelledby="arrange-title">
       <DialogTitle id="arrange-title">
-        Arrange {root.name} in {view.name}
+        {verb} {root.name} in {view.name}
       </DialogTitle>
       <DialogContent sx={{ minWidth: 560 }}>
         {fault && <Typography role="alert">{fault}</Typography>}
         {!proposals && !fault && <LinearProgress aria-label="Layouts are worked out" />}
         {proposals && proposals.length < 2 && (
-          <Typography>
-            {made?.refusal
-              ? `No layout fits. ${made.refusal}`
-              : 'It stands as it would be arranged already; there is nothing to propose.'}
-          </Typography>
+          <Typography>{made?.refusal ? `No layout fits. ${made.refusal}` : nothing}</Typography>
         )}
         {proposals && proposals.length > 1 && (
           <>
-            <Box
-              role="group"
-              aria-label="Layouts"
-              tabIndex={0}
-              sx={{
-                display: 'flex',
-                alignItems: 'flex-start',
-                gap: 1.5,
-                mb: 2,
-                maxHeight: 380,
-                overflowY: 'auto',
-              }}
-            >
-              {proposals.map((each, index) => (
-                <Drawn
-                  key={each.way}
-                  site={site}
-                  proposal={each}
-                  view={view}
-                  chosen={index === chosen}
-                  onChoose={index === 0 ? undefined : () => setChosen(index)}
-                />
-              ))}
-            </Box>
-            <Box
-              component="ul"
-              aria-label="What it would change"
-              sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 190, overflowY: 'auto' }}
-            >
-              {proposal?.laid.map((part) => {
-                const { name } = page.nodes[part.node];
-                const words = changeInWords(site, page, proposal.page, part, active);
-                return (
-                  <Box component="li" key={part.node} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-                    <Checkbox
-                      size="small"
-                      sx={{ p: 0.5 }}
+            <Layouts site={site} view={view} proposals={proposals} chosen={chosen} onChoose={setChosen} />
+            {tidying ? (
+              <Listed label="What is mended">
+                {proposal?.mends?.map((mend) => (
+                  <Typography component="li" key={`${mend.id} ${mend.why}`} sx={{ fontSize: 13, py: 0.25 }}>
+                    {mendInWords(page, mend)}
+                  </Typography>
+                ))}
+              </Listed>
+            ) : (
+              <>
+                <Listed label="What it would change">
+                  {proposal?.laid.map((part) => (
+                    <Change
+                      key={part.node}
+                      name={page.nodes[part.node].name}
+                      words={changeInWords(site, page, proposal.page, part, active)}
                       checked={!left.has(part.node) && free(part)}
                       disabled={!free(part)}
                       onChange={() => toggle(part.node)}
-                      slotProps={{ input: { 'aria-label': `Place ${name}` } }}
                     />
-                    <Typography noWrap sx={{ fontSize: 13, width: 190, flex: 'none' }} title={name}>
-                      {name}
-                    </Typography>
-                    <Typography noWrap sx={{ fontSize: 12.5, color: quiet }} title={words}>
-                      {words}
-                    </Typography>
-                  </Box>
-                );
-              })}
-            </Box>
-            <FormControlLabel
-              control={
-                <Checkbox
-                  size="small"
-                  checked={untouched}
-                  onChange={(event) => setUntouched(event.target.checked)}
+                  ))}
+                </Listed>
+                <FormControlLabel
+                  control={
+                    <Checkbox
+                      size="small"
+                      checked={untouched}
+                      onChange={(event) => setUntouched(event.target.checked)}
+                    />
+                  }
+                  label={`Only where nothing was set by hand in ${view.name}`}
+                  slotProps={{ typography: { sx: { fontSize: 13 } } }}
                 />
-              }
-              label={`Only where nothing was set by hand in ${view.name}`}
-              slotProps={{ typography: { sx: { fontSize: 13 } } }}
-            />
+              </>
+            )}
             {leavesShared(root) && (
               <Typography sx={{ fontSize: 12.5, color: quiet }}>
-                Sections that other pages share stay as they are; arrange them by themselves.
+                Sections that other pages share stay as they are; open their menu for them.
               </Typography>
             )}
           </>
@@ -181,7 +142,7 @@ export function ArrangeDialog({ site, page, root, active, onClose }: ArrangeProp
         <Button onClick={onClose}>Leave it as it is</Button>
         <Button variant="contained" disabled={taken.length === 0} onClick={take}>
           {whole || taken.length === 0
-            ? `Arrange in ${view.name}`
+            ? `${verb} in ${view.name}`
             : `Place ${taken.length} of ${proposal?.laid.length} elements`}
         </Button>
       </DialogActions>
@@ -189,53 +150,38 @@ export function ArrangeDialog({ site, page, root, active, onClose }: ArrangeProp
   );
 }
 
-interface DrawnProps {
-  site: SiteFrame;
-  proposal: Proposal;
-  view: View;
-  chosen: boolean;
-  /** Absent: it is there already. */
-  onChoose?: () => void;
+const Listed = ({ label, children }: { label: string; children: ReactNode }) => (
+  <Box
+    component="ul"
+    aria-label={label}
+    sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 190, overflowY: 'auto' }}
+  >
+    {children}
+  </Box>
+);
+
+interface ChangeProps {
+  name: string;
+  words: string;
+  checked: boolean;
+  disabled: boolean;
+  onChange(): void;
 }
 
-/** A layout as the section would look, with its height. */
-function Drawn({ site, proposal, view, chosen, onChoose }: DrawnProps) {
-  const { way, page, height, laid } = proposal;
-  const content = useMemo(() => preview(site, page, sheetAddresses(site)), [site, page]);
-  const words = (
-    <>
-      <PagePicture site={site} content={content} view={view} {...DRAWN} fit />
-      <Typography sx={{ fontSize: 13, fontWeight: 700, mt: 0.75 }}>{WAYS[way]}</Typography>
-      <Typography sx={{ fontSize: 12, color: quiet }}>
-        {Math.round(height)} px high
-        {laid.length > 0 && `, ${laid.length} ${laid.length === 1 ? 'element' : 'elements'} placed`}
-      </Typography>
-    </>
-  );
-  const frame = {
-    display: 'flex',
-    flexDirection: 'column',
-    alignItems: 'flex-start',
-    justifyContent: 'flex-start',
-    textAlign: 'left',
-    p: 1,
-    borderRadius: 1,
-    border: '2px solid transparent',
-  } as const;
-  if (!onChoose)
-    return <Box sx={{ ...frame, borderRight: `1px solid ${line}`, borderRadius: 0 }}>{words}</Box>;
-  return (
-    <ButtonBase
-      aria-pressed={chosen}
-      aria-label={`${WAYS[way]}, ${Math.round(height)} px high`}
-      onClick={onChoose}
-      sx={{
-        ...frame,
-        ...(chosen && { borderColor: petrol }),
-        '&:focus-visible': { outline: `2px solid ${petrol}` },
-      }}
-    >
+/** What a layout changes of an element; it can be left as it is. */
+const Change = ({ name, words, ...checkbox }: ChangeProps) => (
+  <Box component="li" sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+    <Checkbox
+      size="small"
+      sx={{ p: 0.5 }}
+      {...checkbox}
+      slotProps={{ input: { 'aria-label': `Place ${name}` } }}
+    />
+    <Typography noWrap sx={{ fontSize: 13, width: 190, flex: 'none' }} title={name}>
+      {name}
+    </Typography>
+    <Typography noWrap sx={{ fontSize: 12.5, color: quiet, minWidth: 0 }} title={words}>
       {words}
-    </ButtonBase>
-  );
-}
+    </Typography>
+  </Box>
+);

@@ -2,15 +2,21 @@ import {
   ARRANGE_WAYS,
   containersIn,
   layoutValues,
+  OVERLAY,
   perform,
   same,
   sharedPlaceOf,
+  subtree,
+  tidied,
+  tidyValues,
   toArrange,
+  toTidy,
   viewOf,
   type Arranged,
   type ArrangeWay,
   type LaidOut,
   type MeasuredBoxes,
+  type Mend,
   type Node,
   type NodeId,
   type Page,
@@ -22,9 +28,11 @@ import type { Asked } from './worker.ts';
 
 /** A layout that a block could have in a view; `now` is the one that it has. */
 export interface Proposal {
-  way: ArrangeWay | 'now';
+  way: ArrangeWay | 'now' | 'tidy';
   /** Only what would change. */
   laid: LaidOut[];
+  /** What is mended, where it is tidied. */
+  mends?: Mend<NodeId>[];
   /** The page with nothing but the section of the block, as it would be. */
   page: Page;
   /** px; how high the block would be. */
@@ -108,6 +116,14 @@ const withHeights = (asked: Asked, { boxes }: MeasuredBoxes): Asked => ({
   ),
 });
 
+/** Some changes, and others made on top of them. */
+function together(laid: readonly LaidOut[], next: readonly LaidOut[]): LaidOut[] {
+  const all = new Map(laid.map((each) => [each.node, each]));
+  for (const { node, values } of next)
+    all.set(node, { node, values: { ...all.get(node)?.values, ...values } });
+  return [...all.values()];
+}
+
 async function proposed(
   trial: Trial,
   way: ArrangeWay,
@@ -125,8 +141,10 @@ async function proposed(
       return time === 0 ? plain : withHeights(plain, there.own);
     });
     const layouts = await working.layouts(asked);
-    const wanted = containers.flatMap((container, index) =>
-      layoutValues(site, page, container, view.id, layouts[index]),
+    // A row in a row gets something as one and as the other.
+    const wanted = together(
+      [],
+      containers.flatMap((container, index) => layoutValues(site, page, container, view.id, layouts[index])),
     );
     if (same(wanted, laid)) break;
     laid = wanted;
@@ -139,10 +157,47 @@ async function proposed(
   return laid.length === 0 ? undefined : { way, laid, page: next, height: own.get(root.id)!.height };
 }
 
+/** The layout that is there, but for what is amiss in it. As rows grow with what is in them, it is looked at again once it is mended. */
+function tidy(trial: Trial, base: Measured, now: Measured): Proposal | { refusal: string } | undefined {
+  const { site, page, containers, view, root } = trial;
+  let laid: LaidOut[] = [];
+  let next = page;
+  let own = now;
+  const mends: Mend<NodeId>[] = [];
+  for (let time = 0; time < TIMES; time += 1) {
+    const made = containers
+      .filter(({ kind }) => kind === OVERLAY)
+      .map((overlay) => {
+        const there = { base: base.get(overlay.id)!, own: own.get(overlay.id)! };
+        const { things, grid } = toTidy(site, next, overlay, view.id, there);
+        return tidied(things, grid);
+      });
+    const values = made.flatMap(({ parts }) => tidyValues(site, next, view.id, parts));
+    if (values.length === 0) break;
+    mends.push(...made.flatMap((each) => each.mends));
+    laid = together(laid, values);
+    const changed = changedBy(trial, page, laid);
+    if ('refusal' in changed) return changed;
+    next = changed;
+    own = measured(trial, next, view);
+  }
+  if (laid.length === 0) return undefined;
+  const first = ({ id, why }: Mend, index: number) =>
+    mends.findIndex((mend) => mend.id === id && mend.why === why) === index;
+  return { way: 'tidy', laid, mends: mends.filter(first), page: next, height: own.get(root.id)!.height };
+}
+
 /**
  * The layouts that a block, a section or a page could have in a view, beside the one that it has; those that are the same are there once.
+ * Tidied, it is the one that it has, mended.
  */
-export async function proposalsFor(site: SiteFrame, whole: Page, root: Node, view: View): Promise<Proposals> {
+export async function proposalsFor(
+  site: SiteFrame,
+  whole: Page,
+  root: Node,
+  view: View,
+  tidying: boolean,
+): Promise<Proposals> {
   const page = sectionAlone(whole, root);
   const containers = containersIn(site, page, root.id, view.id);
   const hidden = await hiddenSheet(site, page);
@@ -153,17 +208,22 @@ export async function proposalsFor(site: SiteFrame, whole: Page, root: Node, vie
     const now = measured(trial, page, view);
     const height = now.get(root.id)?.height ?? 0;
     const made: Proposals = { proposals: [{ way: 'now', laid: [], page, height }] };
-    for (const way of ARRANGE_WAYS) {
-      const next = await proposed(trial, way, base, now);
+    const take = (next: Proposal | { refusal: string } | undefined) => {
       if (next && 'refusal' in next) made.refusal = next.refusal;
       else if (next && !made.proposals.some((each) => same(each.laid, next.laid))) made.proposals.push(next);
-    }
+    };
+    if (tidying) take(tidy(trial, base, now));
+    else for (const way of ARRANGE_WAYS) take(await proposed(trial, way, base, now));
     return made;
   } finally {
     working.close();
     hidden.close();
   }
 }
+
+/** Whether there is something in an element that can be tidied. */
+export const canTidy = (page: Page, root: Node): boolean =>
+  subtree(page, root.id).some((id) => page.nodes[id].kind === OVERLAY && page.nodes[id].children.length > 0);
 
 /** Whether something on a page is left out as other pages share it. */
 export const leavesShared = (root: Node): boolean =>

@@ -6,6 +6,7 @@ import {
   resolve,
   standingIn,
   type LaidOut,
+  type Mend,
   type NodeId,
   type Page,
   type SiteFrame,
@@ -42,4 +43,24 @@ export function changeInWords(
     said.push(`${property.label}: ${words(resolve(site, before, node, property, view))} → ${words(value)}`);
   }
   return said.join(' · ');
+}
+
+const rows = (count: number): string => `${count} ${count === 1 ? 'row' : 'rows'}`;
+
+/** What is mended of a part, in words. */
+export function mendInWords(page: Page, mend: Mend<NodeId>): string {
+  const name = (id: NodeId) => page.nodes[id].name;
+  const own = name(mend.id);
+  switch (mend.why) {
+    case 'outside':
+      return `${own} stood out of ${page.nodes[page.nodes[mend.id].parent!].name}: it keeps to its area`;
+    case 'too large':
+      return `${own} took ${rows(mend.from)} and needs ${mend.to}: what stands below it moves up`;
+    case 'crossed':
+      return `${own} comes after ${name(mend.other)}, as in the base view`;
+    case 'covered':
+      return `${own} lay over ${name(mend.other)}: it stands below it`;
+    case 'uneven':
+      return `${own} stood ${rows(mend.from)} below ${name(mend.other)}: ${rows(mend.to)}, as the others`;
+  }
 }

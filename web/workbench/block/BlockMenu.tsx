@@ -90,8 +90,15 @@ function Dialogs({
       )}
       {run && <EvenRowsDialog site={site} page={page} run={run} onClose={onClose} />}
       {which === 'scale' && <ScaleDialog site={site} nodes={nodes} active={active} onClose={onClose} />}
-      {which === 'arrange' && (
-        <ArrangeDialog site={site} page={page} root={nodes.at(-1)!} active={active} onClose={onClose} />
+      {(which === 'arrange' || which === 'tidy') && (
+        <ArrangeDialog
+          site={site}
+          page={page}
+          root={nodes.at(-1)!}
+          active={active}
+          tidying={which === 'tidy'}
+          onClose={onClose}
+        />
       )}
       {which === 'carry over' && (
         <CarryOverDialog

@@ -22,6 +22,7 @@ import {
 import { edit } from '../../state/edits.ts';
 import type { Thunk } from '../../state/store.ts';
 import type { ActionGroup, BlockAction, Selected } from './action.ts';
+import { canTidy } from '../arrange/proposals.ts';
 import { overlaying } from './overlaying.ts';
 import { showing } from './showing.ts';
 import {
@@ -135,6 +136,9 @@ function placing({ site, page, nodes, active, reach, onDialog }: Selected): Acti
         },
         ...(lead.children.length > 0 && lead.kind !== 'alternates' && nodes.length === 1
           ? [{ label: `Arrange in ${name} …`, run: nothing(() => onDialog('arrange')) }]
+          : []),
+        ...(canTidy(page, lead) && nodes.length === 1
+          ? [{ label: `Tidy in ${name} …`, run: nothing(() => onDialog('tidy')) }]
           : []),
         ...(ordered
           ? [
