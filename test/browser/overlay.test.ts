@@ -242,46 +242,6 @@ describe('the workbench: placing freely', function () {
     expect(grown[5]).to.be.above(0);
   });
 
-  it('arranges an overlay in a narrow view: proposals are drawn, taken whole or in part, and undone in one step', async () => {
-    const { driver } = bench;
-    await choose('Row: words + dome', 'Make an overlay of it');
-    await saysStep(driver, 'Row: words + dome: an overlay now; every part stands where it stood');
-    const desktop = await boxes('Desktop', ['dome']);
-    await chooseView(driver, 'Mobile');
-    const tops = async () => {
-      const { dome, lead } = await boxes('Mobile', ['dome', 'lead']);
-      return [dome.top + dome.height, lead.top];
-    };
-    const before = await tops();
-    expect(before[0]).to.be.below(before[1]);
-    await choose('Row: words + dome', 'Arrange in Mobile …');
-    const dialog = await byRole(driver, 'dialog', 'Arrange Row: words + dome in Mobile');
-    const stacked = await byRole(driver, 'button', /^Stacked, \d+ px high$/, { inside: dialog });
-    expect(await stacked.getAttribute('aria-pressed')).to.equal('true');
-    await byRole(driver, 'button', /^Two across, \d+ px high$/, { inside: dialog });
-    await (await byRole(driver, 'checkbox', 'Place Dome picture', { inside: dialog })).click();
-    await byRole(driver, 'button', 'Place 1 of 2 parts', { inside: dialog });
-    await (await byRole(driver, 'checkbox', 'Place Dome picture', { inside: dialog })).click();
-    // The words come first in the base, and now here, too.
-    await (await byRole(driver, 'button', 'Arrange in Mobile', { inside: dialog })).click();
-    await saysStep(driver, '2 parts: arranged in Mobile and onward');
-    const after = await tops();
-    expect(after[1]).to.be.below(after[0]);
-    await chooseView(driver, 'Desktop');
-    near(await boxes('Desktop', ['dome']), desktop);
-    await chord(Key.CONTROL, 'z');
-    await saysStep(driver, 'Undone: 2 parts: arranged in Mobile and onward');
-    await chooseView(driver, 'Mobile');
-    expect(await tops()).to.deep.equal(before);
-    await choose('Row: words + dome', 'Arrange in Mobile …');
-    await (await byRole(driver, 'checkbox', 'Only where nothing was set by hand in Mobile')).click();
-    // Both were placed here when the row became an overlay.
-    const take = await byRole(driver, 'button', 'Arrange in Mobile');
-    expect(await take.isEnabled()).to.equal(false);
-    await (await byRole(driver, 'button', 'Leave it as it is')).click();
-    await chooseView(driver, 'Desktop');
-  });
-
   it('brings the content of a block to scale in one view', async () => {
     const { driver } = bench;
     const size = (view: string) => computed(driver, view, 'headline', 'font-size');

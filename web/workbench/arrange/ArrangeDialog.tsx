@@ -139,12 +139,14 @@ export function ArrangeDialog({ site, page, root, active, tidying, onClose }: Ar
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Leave it as it is</Button>
-        <Button variant="contained" disabled={taken.length === 0} onClick={take}>
-          {whole || taken.length === 0
-            ? `${verb} in ${view.name}`
-            : `Place ${taken.length} of ${proposal?.laid.length} elements`}
-        </Button>
+        <Button onClick={onClose}>{proposals && proposals.length < 2 ? 'Close' : 'Leave it as it is'}</Button>
+        {(!proposals || proposals.length > 1) && (
+          <Button variant="contained" disabled={taken.length === 0} onClick={take}>
+            {whole || taken.length === 0
+              ? `${verb} in ${view.name}`
+              : `Place ${taken.length} of ${proposal?.laid.length} elements`}
+          </Button>
+        )}
       </DialogActions>
     </Dialog>
   );
@@ -153,6 +155,8 @@ export function ArrangeDialog({ site, page, root, active, tidying, onClose }: Ar
 const Listed = ({ label, children }: { label: string; children: ReactNode }) => (
   <Box
     component="ul"
+    // Without marks it would not be told as a list everywhere.
+    role="list"
     aria-label={label}
     sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: 190, overflowY: 'auto' }}
   >

@@ -14,6 +14,7 @@ import {
 import { afterPaint } from '../../ui/afterpaint.ts';
 import { petrol } from '../../ui/theme.ts';
 import { AreaGrips } from './AreaGrips.tsx';
+import { EdgeGrip } from './EdgeGrip.tsx';
 import { MoveGrip } from './MoveGrip.tsx';
 import { SpanGrips } from './SpanGrips.tsx';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
@@ -157,6 +158,17 @@ export function Marks(props: MarksProps) {
           >
             {count > 0 ? `${node.name} · ${count} ${count === 1 ? 'override' : 'overrides'} here` : node.name}
           </Grip>
+          {(node.kind === 'section' || (node.kind === OVERLAY && parent?.kind !== OVERLAY)) && (
+            <EdgeGrip
+              site={props.site}
+              page={page}
+              node={node}
+              view={view}
+              sheet={props.sheet}
+              scale={props.scale}
+              height={box.height}
+            />
+          )}
           {parent && parent.kind !== OVERLAY && takesColumns(page, node) && (
             <SpanGrips
               site={props.site}

@@ -1,0 +1,183 @@
+/** Whole layouts for narrow views: proposed, taken in part, tidied; and the lower edges of sections. */
+import { expect } from 'chai';
+import { Key, type WebElement } from 'selenium-webdriver';
+import { byRole } from './browser.ts';
+import { chooseReach, chooseView, inSheet, saysStep, selectInOutline, useBench } from './workbench.ts';
+
+describe('the workbench: arranging', function () {
+  this.timeout(120_000);
+  const bench = useBench();
+  const { chord } = bench;
+
+  type Boxes = Record<string, { left: number; top: number; width: number; height: number }>;
+  const boxes = (view: string, ids: readonly string[]) =>
+    inSheet<Boxes>(
+      bench.driver,
+      view,
+      'page',
+      `return Object.fromEntries(${JSON.stringify(ids)}.map((id) => {
+         const { left, top, width, height } = window.document.querySelector('.n-' + id).getBoundingClientRect();
+         return [id, { left, top: top + window.scrollY, width, height }];
+       }))`,
+    );
+  const choose = async (name: string, entry: string) => {
+    await selectInOutline(bench.driver, name);
+    await (await byRole(bench.driver, 'button', `More for ${name}`)).click();
+    await (await byRole(bench.driver, 'menuitem', entry)).click();
+  };
+  const inDialog = (dialog: WebElement, role: string, name: string | RegExp) =>
+    byRole(bench.driver, role, name, { inside: dialog });
+  const undo = async (sentence: string) => {
+    await chord(Key.CONTROL, 'z');
+    await saysStep(bench.driver, `Undone: ${sentence}`);
+  };
+
+  it('proposes layouts for an overlay, which are drawn, taken whole or in part, and undone in one step', async () => {
+    const { driver } = bench;
+    await choose('Row: words + dome', 'Make an overlay of it');
+    await saysStep(driver, 'Row: words + dome: an overlay now; every part stands where it stood');
+    const desktop = await boxes('Desktop', ['dome']);
+    await chooseView(driver, 'Mobile');
+    const tops = async () => {
+      const { dome, lead } = await boxes('Mobile', ['dome', 'lead']);
+      return [dome.top + dome.height, lead.top];
+    };
+    const before = await tops();
+    expect(before[0]).to.be.below(before[1]);
+    await choose('Row: words + dome', 'Arrange in Mobile …');
+    const dialog = await byRole(driver, 'dialog', 'Arrange Row: words + dome in Mobile');
+    const stacked = await inDialog(dialog, 'button', /^Stacked, \d+ px high$/);
+    expect(await stacked.getAttribute('aria-pressed')).to.equal('true');
+    await inDialog(dialog, 'button', /^Pictures first, \d+ px high$/);
+    // Twenty characters of a headline of 34 px have no room in half of the width.
+    expect(await dialog.getText()).to.not.include('Two across');
+    await (await inDialog(dialog, 'checkbox', 'Place Dome picture')).click();
+    await inDialog(dialog, 'button', 'Place 1 of 2 elements');
+    await (await inDialog(dialog, 'checkbox', 'Place Dome picture')).click();
+    // The words come first in the base, and now here, too.
+    await (await inDialog(dialog, 'button', 'Arrange in Mobile')).click();
+    await saysStep(driver, 'Row: words + dome: 2 elements arranged in Mobile and onward');
+    const after = await tops();
+    expect(after[1]).to.be.below(after[0]);
+    await chooseView(driver, 'Desktop');
+    expect(await boxes('Desktop', ['dome'])).to.deep.equal(desktop);
+    await undo('Row: words + dome: 2 elements arranged in Mobile and onward');
+    await chooseView(driver, 'Mobile');
+    expect(await tops()).to.deep.equal(before);
+    await choose('Row: words + dome', 'Arrange in Mobile …');
+    await (await byRole(driver, 'checkbox', 'Only where nothing was set by hand in Mobile')).click();
+    // Both were placed here when the row became an overlay.
+    const take = await byRole(driver, 'button', 'Arrange in Mobile');
+    expect(await take.isEnabled()).to.equal(false);
+    await (await byRole(driver, 'button', 'Leave it as it is')).click();
+    await chooseView(driver, 'Desktop');
+    await undo('Row: words + dome: an overlay now; every part stands where it stood');
+  });
+
+  it('says which rows of a section stack, in the columns of the view, and leaves the others', async () => {
+    const { driver } = bench;
+    const ids = ['eyes-words', 'eyes-picture', 'glass-words', 'glass-picture'];
+    await chooseView(driver, 'Tablet');
+    const before = await boxes('Tablet', ids);
+    expect(before['eyes-words'].width).to.be.below(before['eyes-picture'].left);
+    await choose('Row: your own eyes', 'Arrange in Tablet …');
+    const dialog = await byRole(driver, 'dialog', 'Arrange Row: your own eyes in Tablet');
+    const changes = await inDialog(dialog, 'list', 'What it would change');
+    expect(await changes.getText()).to.match(/^Your own eyes: words\nColumns: 6 → 12\n/);
+    await (await inDialog(dialog, 'button', 'Arrange in Tablet')).click();
+    await saysStep(driver, /^Row: your own eyes: 2 elements arranged in Tablet/);
+    const after = await boxes('Tablet', ids);
+    // Both are as wide as the row now, the words first, as in the base; the next row is as it was, further down.
+    expect(after['eyes-picture'].top).to.be.above(after['eyes-words'].top + after['eyes-words'].height);
+    expect(after['eyes-picture'].width).to.be.closeTo(after['eyes-words'].width, 1);
+    expect(after['glass-picture'].width).to.be.closeTo(before['glass-picture'].width, 0.1);
+    expect(after['glass-picture'].left).to.be.below(after['glass-words'].left);
+    await choose('Row: your own eyes', 'Arrange in Tablet …');
+    const again = await byRole(driver, 'dialog', 'Arrange Row: your own eyes in Tablet');
+    // It is stacked already: that is not proposed again.
+    await inDialog(again, 'button', /^Pictures first/);
+    const names = await Promise.all(
+      (await again.findElements({ css: '[role=group] button' })).map((each) => each.getText()),
+    );
+    expect(names.join()).to.match(/^Two across.*Pictures first/s);
+    await (await inDialog(again, 'button', 'Leave it as it is')).click();
+    await chooseView(driver, 'Desktop');
+  });
+
+  it('arranges a whole page, as far as it is chosen, and leaves what pages share', async () => {
+    const { driver } = bench;
+    await chooseView(driver, 'Mobile');
+    const ids = ['eyes-words', 'eyes-picture', 'chart-words', 'chart-picture'];
+    const before = await boxes('Mobile', ids);
+    expect(before['eyes-picture'].top).to.be.below(before['eyes-words'].top);
+    await choose('Home', 'Arrange in Mobile …');
+    const dialog = await byRole(driver, 'dialog', 'Arrange Home in Mobile');
+    await (await inDialog(dialog, 'button', /^Stacked, \d+ px high$/)).click();
+    expect(await dialog.getText()).to.include('Sections that other pages share stay as they are');
+    await (await inDialog(dialog, 'checkbox', 'Place Row: the chart room')).click();
+    await (await inDialog(dialog, 'button', /^Place \d of \d elements$/)).click();
+    await saysStep(driver, /^Home: \d elements arranged in Mobile/);
+    const after = await boxes('Mobile', ids);
+    expect(after['eyes-picture'].top).to.be.above(after['eyes-words'].top);
+    expect(after['chart-picture'].top).to.be.below(after['chart-words'].top);
+    await chord(Key.CONTROL, 'z');
+    await saysStep(driver, /^Undone: Home/);
+    expect(await boxes('Mobile', ids)).to.deep.equal(before);
+    await chooseView(driver, 'Desktop');
+  });
+
+  it('tidies what is amiss, says what, and finds nothing then', async () => {
+    const { driver } = bench;
+    await choose('Words', 'Make an overlay of it');
+    await saysStep(driver, 'Words: an overlay now; every part stands where it stood');
+    // What lies over one another in the base view is meant to.
+    await chooseView(driver, 'Tablet');
+    await chooseReach(driver, 'Here');
+    await selectInOutline(driver, 'Lead paragraph');
+    const name = await byRole(driver, 'button', /^Lead paragraph.*, place$/);
+    // Up over the headline.
+    for (let step = 0; step < 4; step += 1) await name.sendKeys(Key.ARROW_UP);
+    await saysStep(driver, /^Lead paragraph: columns/);
+    const amiss = await boxes('Tablet', ['headline', 'lead']);
+    expect(amiss.lead.top).to.be.below(amiss.headline.top + amiss.headline.height - 40);
+    await choose('Words', 'Tidy in Tablet …');
+    const dialog = await byRole(driver, 'dialog', 'Tidy Words in Tablet');
+    const mends = await inDialog(dialog, 'list', 'What is mended');
+    expect(await mends.getText()).to.include('Lead paragraph lay over Headline: it stands below it');
+    await (await inDialog(dialog, 'button', 'Tidy in Tablet')).click();
+    await saysStep(driver, /^Words: \d elements? tidied in Tablet$/);
+    const { headline, lead, book } = await boxes('Tablet', ['headline', 'lead', 'book']);
+    expect(lead.top).to.be.at.least(headline.top + headline.height - 1);
+    expect(book.top).to.be.at.least(lead.top + lead.height - 1);
+    await choose('Words', 'Tidy in Tablet …');
+    const again = await byRole(driver, 'dialog', 'Tidy Words in Tablet');
+    await inDialog(again, 'button', 'Close');
+    expect(await again.getText()).to.include('Nothing in it is covered');
+    await (await inDialog(again, 'button', 'Close')).click();
+    await chooseView(driver, 'Desktop');
+  });
+
+  it('draws the lower edge of a section, no higher than what is in it needs', async () => {
+    const { driver } = bench;
+    const height = async () => (await boxes('Desktop', ['evening'])).evening.height;
+    const before = await height();
+    await selectInOutline(driver, 'How an evening goes');
+    const edge = await byRole(driver, 'slider', 'Lower edge of How an evening goes');
+    await edge.sendKeys(Key.ARROW_DOWN, Key.ARROW_DOWN, Key.ARROW_DOWN);
+    await saysStep(driver, /^How an evening goes: least height in Desktop/);
+    const higher = await height();
+    expect(higher % 8).to.equal(0);
+    expect(higher - before).to.be.within(20, 32);
+    const from = { origin: await byRole(driver, 'slider', 'Lower edge of How an evening goes') };
+    await driver
+      .actions({ async: true })
+      .move(from)
+      .press()
+      .move({ ...from, x: 0, y: -200 })
+      .perform();
+    expect(await driver.findElement({ css: '.edge-drawn' }).getText()).to.match(/, the least that fits$/);
+    await driver.actions().release().perform();
+    await saysStep(driver, /^How an evening goes: least height in Desktop .* → 0$/);
+    expect(await height()).to.be.closeTo(before, 0.1);
+  });
+});
