@@ -24,14 +24,17 @@ function sharesOf(one: Arrangeable, other: Arrangeable, grid: LineGrid): [number
   return share === undefined ? undefined : [share, columns - share];
 }
 
-/** Small things that stood side by side, from the first of a list on, that have as much room on one line as they take. */
+/** As many small things that stood side by side, from the first of a list on, as have the room that they take on one line. */
 function smallLine(things: readonly Arrangeable[], grid: LineGrid): Arrangeable[] {
   const apart = things.findIndex(
     (each, index) => each.kind !== 'small' || (index > 0 && !isBefore(things[index - 1].box, each.box)),
   );
   const run = things.slice(0, apart < 0 ? things.length : apart);
-  const span = Math.floor(grid.columns / Math.max(1, run.length));
-  return run.length > 1 && span > 0 && run.every(({ box }) => box.width <= widthOf(span, grid)) ? run : [];
+  for (let count = Math.min(run.length, grid.columns); count > 1; count -= 1) {
+    const width = widthOf(Math.floor(grid.columns / count), grid);
+    if (run.slice(0, count).every(({ box }) => box.width <= width)) return run.slice(0, count);
+  }
+  return [];
 }
 
 /**
@@ -52,10 +55,12 @@ export function arrangedInLines<Id extends string>(
   const line = (members: readonly { id: Id; span: number }[]) => {
     rows += 1;
     let column = 1;
-    for (const { id, span } of members) {
-      parts.push({ id, area: { column, span, row: rows, rows: 1 }, fills: false });
-      column += span;
-    }
+    members.forEach(({ id, span }, index) => {
+      // The last one takes what is left: nothing of the next line has room behind it.
+      const all = index === members.length - 1 ? grid.columns - column + 1 : span;
+      parts.push({ id, area: { column, span: all, row: rows, rows: 1 }, fills: false });
+      column += all;
+    });
   };
   for (let index = 0; index < order.length;) {
     const [one, other] = [order[index], order.at(index + 1)];
