@@ -7,10 +7,13 @@ import { parse, serialize } from 'parse5';
 import postcss from 'postcss';
 import { demoSite } from '../demo/site.ts';
 import {
+  arranged,
   compileSite,
   pagesOf,
   perform,
   preview,
+  type Arrangeable,
+  type ArrangeGrid,
   type NodeId,
   type Preview,
   type Site,
@@ -76,6 +79,22 @@ function against(css: string): { length: number; merged: number } {
   return { length: Buffer.byteLength(css), merged: code.length };
 }
 
+/** Words, pictures and buttons in three columns, some of which lie over one another. */
+const boxes = (count: number): Arrangeable[] =>
+  Array.from({ length: count }, (_each, index) => ({
+    id: `box-${index}`,
+    kind: (['words', 'picture', 'small'] as const)[index % 3],
+    least: 100,
+    box: {
+      left: (index % 3) * 400 + ((index * 37) % 50),
+      top: Math.floor(index / 3) * 130 + ((index * 53) % 60),
+      width: 300 + ((index * 29) % 110),
+      height: 60 + ((index * 31) % 60),
+    },
+  }));
+
+const PHONE: ArrangeGrid = { columns: 4, gutter: 16, width: 350, rowHeight: 24 };
+
 interface Row {
   what: string;
   measured: number;
@@ -103,6 +122,7 @@ function coreRows(): Row[] {
     },
   ]);
   const [editingLarge, editingSmall] = medians([{ work: editing(large) }, { work: editing(small) }]);
+  const [arranging] = medians([{ work: () => void arranged(boxes(500), PHONE, 'stacked') }], 11);
   const demoCss = texts(demo).css.map(against);
   const sum = (key: 'length' | 'merged') => demoCss.reduce((total, each) => total + each[key], 0);
   const largeCss = against(made.css[0]);
@@ -112,6 +132,13 @@ function coreRows(): Row[] {
       measured: editingLarge,
       against: editingSmall,
       limit: 16,
+    },
+    {
+      what: 'arranging 500 boxes (ms) against 50',
+      measured: arranging,
+      against: 50,
+      goal: 1,
+      limit: 5,
     },
     {
       what: 'full compile (ms) against parsing and printing its result',

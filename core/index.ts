@@ -13,9 +13,10 @@ export {
   toTidy,
   type LaidOut,
   type ToArrange,
+  type ToTidy,
 } from './values/arranging.ts';
 export { arrangedInLines } from './layout/lines.ts';
-export { tidied, type Mend, type Tidyable, type Tidied } from './layout/tidy.ts';
+export { saidOnce, tidied, type Mend, type Tidyable, type Tidied } from './layout/tidy.ts';
 export { LEAST_TEXT, SCALES } from './edits/scale.ts';
 export { canBeOverlay } from './edits/overlay.ts';
 export { acrossFor, downFor, hundredths, type Box, type MeasuredBoxes } from './layout/boxes.ts';

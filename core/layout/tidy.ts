@@ -48,24 +48,38 @@ export interface Tidied<Id extends string = string> {
 interface Part<Id extends string> extends Tidyable<Id> {
   inside: boolean;
 }
-type Unit<Id extends string> = Part<Id>[];
+
+/** Parts that belong together, as they do in the base; they are moved as one. */
+interface Unit<Id extends string> {
+  parts: Part<Id>[];
+  area: Area;
+  box: Box;
+  /** None where none of them is shown in the base. */
+  base?: Box;
+  /** Its place in the reading order of the base. */
+  place: number;
+}
 
 interface Work<Id extends string> {
-  parts: Part<Id>[];
-  /** Parts that belong together, as they do in the base. */
+  /** As they are read in the base. */
   units: Unit<Id>[];
-  /** The place of each in the reading order of the base. */
-  read: Map<Id, number>;
   grid: ArrangeGrid;
   mends: Mend<Id>[];
 }
 
 const endOf = ({ row, rows }: Area): number => row + rows;
 
-function move<Id extends string>({ grid }: Work<Id>, parts: Iterable<Part<Id>>, rows: number): void {
-  for (const part of parts) {
-    part.area = { ...part.area, row: part.area.row + rows };
-    part.box = { ...part.box, top: part.box.top + rows * grid.rowHeight };
+function measure<Id extends string>(unit: Unit<Id>): void {
+  unit.area = united(unit.parts.map(({ area }) => area));
+  unit.box = around(unit.parts.map(({ box }) => box));
+}
+
+function move<Id extends string>({ grid }: Work<Id>, units: readonly Unit<Id>[], rows: number): void {
+  for (const unit of units) {
+    for (const each of [...unit.parts, unit]) {
+      each.area = { ...each.area, row: each.area.row + rows };
+      each.box = { ...each.box, top: each.box.top + rows * grid.rowHeight };
+    }
   }
 }
 
@@ -73,67 +87,63 @@ function move<Id extends string>({ grid }: Work<Id>, parts: Iterable<Part<Id>>, 
 const together = <Id extends string>(one: Part<Id>, other: Part<Id>): boolean =>
   one.base && other.base ? belongTogether(one.base, other.base) : overlie(one.box, other.box);
 
+const meetsBox = (one: Box, other: Box): boolean =>
+  one.left < right(other) && other.left < right(one) && one.top < bottom(other) && other.top < bottom(one);
+
 /** How many px a unit lies over another; 0: it does not. */
-const depthOver = <Id extends string>(unit: Unit<Id>, other: Unit<Id>): number =>
-  Math.max(
-    0,
-    ...unit.flatMap(({ box }) =>
-      other.filter((each) => overlie(each.box, box)).map((each) => bottom(each.box) - box.top),
-    ),
-  );
+function depthOver<Id extends string>(unit: Unit<Id>, other: Unit<Id>): number {
+  if (!meetsBox(unit.box, other.box)) return 0;
+  let depth = 0;
+  for (const { box } of unit.parts)
+    for (const each of other.parts)
+      if (overlie(each.box, box)) depth = Math.max(depth, bottom(each.box) - box.top);
+  return depth;
+}
 
-/** How many pairs of units lie over one another that do not belong together. */
-const coverings = <Id extends string>({ units }: Work<Id>): number =>
-  units.reduce(
-    (count, one, index) => count + units.slice(index + 1).filter((other) => depthOver(one, other) > 0).length,
-    0,
+/** Moves units up, but where one would come to lie over another by it; answers whether it did. */
+function moveUp<Id extends string>(work: Work<Id>, units: readonly Unit<Id>[], rows: number): boolean {
+  if (units.length === 0) return true;
+  const going = new Set(units);
+  const top = Math.min(...units.map(({ box }) => box.top)) - rows * work.grid.rowHeight;
+  const inReach = work.units.filter((unit) => !going.has(unit) && bottom(unit.box) > top);
+  const pairs = units.flatMap((unit) =>
+    inReach.filter((other) => depthOver(unit, other) === 0).map((other) => [unit, other] as const),
   );
-
-/** Makes a change that takes room away, but where something would come to lie over another by it. */
-function ifNothingIsCovered<Id extends string>(work: Work<Id>, change: () => void): boolean {
-  const before = work.parts.map(({ area, box }) => ({ area, box }));
-  const count = coverings(work);
-  change();
-  if (coverings(work) <= count && work.parts.every(({ area }) => area.row >= 1)) return true;
-  work.parts.forEach((part, index) => Object.assign(part, before[index]));
+  move(work, units, -rows);
+  const fits = units.every(({ area }) => area.row >= 1);
+  if (fits && pairs.every(([unit, other]) => depthOver(unit, other) === 0)) return true;
+  move(work, units, rows);
   return false;
 }
 
-/** What stands out is held to its area. */
-function mendOutside<Id extends string>({ parts, grid, mends }: Work<Id>): void {
-  const edges = columnEdges(grid.width, grid.columns, grid.gutter);
-  for (const part of parts) {
-    const { box, area } = part;
-    if (box.left >= -1 && right(box) <= grid.width + 1 && box.top >= -1) continue;
-    const left = edges[area.column - 1].left;
-    const width = edges[area.column + area.span - 2].right - left;
-    part.box = {
-      left,
-      top: Math.max(0, box.top),
-      width: part.small ? Math.min(width, box.width) : width,
-      height: box.height,
-    };
-    part.inside = true;
-    mends.push({ id: part.id, why: 'outside' });
-  }
-}
-
-const areaOf = <Id extends string>(unit: Unit<Id>): Area => united(unit.map(({ area }) => area));
-const boxOf = <Id extends string>(unit: Unit<Id>): Box => around(unit.map(({ box }) => box));
-
-/** The parts of the units that begin in a row or below it. */
-const beginningFrom = <Id extends string>({ units }: Work<Id>, row: number): Part<Id>[] =>
-  units.filter((unit) => areaOf(unit).row >= row).flat();
+/** The units that begin in a row or below it. */
+const beginningFrom = <Id extends string>({ units }: Work<Id>, row: number): Unit<Id>[] =>
+  units.filter(({ area }) => area.row >= row);
 
 /** Takes the rows of a stretch out that nothing stands in, if nothing is covered by that. */
 function closeRows<Id extends string>(work: Work<Id>, from: number, until: number): void {
-  const taken = (row: number) =>
-    work.units.some((unit) => {
-      const area = areaOf(unit);
-      return area.row <= row && row < endOf(area);
-    });
-  for (let row = until - 1; row >= from; row -= 1)
-    if (!taken(row)) ifNothingIsCovered(work, () => move(work, beginningFrom(work, row + 1), -1));
+  for (let row = until - 1; row >= from; row -= 1) {
+    const taken = work.units.some(({ area }) => area.row <= row && row < endOf(area));
+    if (!taken) moveUp(work, beginningFrom(work, row + 1), 1);
+  }
+}
+
+/** What stands out is held to its area. */
+function mendOutside<Id extends string>({ units, grid, mends }: Work<Id>): void {
+  const edges = columnEdges(grid.width, grid.columns, grid.gutter);
+  for (const unit of units) {
+    for (const part of unit.parts) {
+      const { box, area } = part;
+      if (box.left >= -1 && right(box) <= grid.width + 1 && box.top >= -1) continue;
+      const { left } = edges[area.column - 1];
+      const room = edges[area.column + area.span - 2].right - left;
+      const width = part.small ? Math.min(room, box.width) : room;
+      part.box = { left, top: Math.max(0, box.top), width, height: box.height };
+      part.inside = true;
+      mends.push({ id: part.id, why: 'outside' });
+    }
+    measure(unit);
+  }
 }
 
 /** How many rows more than it needs a part may have before that is seen. */
@@ -141,68 +151,61 @@ const SPARE = 1;
 
 /** Areas are as high as what is in them needs, and what stands below moves up. */
 function mendTooLarge<Id extends string>(work: Work<Id>): void {
-  for (const part of work.parts) {
-    if (part.offset === undefined) continue;
-    const { area } = part;
-    const to = rowsFor(Math.max(0, part.offset) + part.box.height, work.grid.rowHeight);
-    if (area.rows <= to + SPARE) continue;
-    part.area = { ...area, rows: to };
-    work.mends.push({ id: part.id, why: 'too large', from: area.rows, to });
-    closeRows(work, area.row + to, endOf(area));
+  for (const unit of work.units) {
+    for (const part of unit.parts) {
+      if (part.offset === undefined) continue;
+      const { area } = part;
+      const to = rowsFor(Math.max(0, part.offset) + part.box.height, work.grid.rowHeight);
+      if (area.rows <= to + SPARE) continue;
+      part.area = { ...area, rows: to };
+      measure(unit);
+      work.mends.push({ id: part.id, why: 'too large', from: area.rows, to });
+      closeRows(work, area.row + to, endOf(area));
+    }
   }
 }
 
 /** Whether a unit stands above another in the base. */
-function above<Id extends string>(one: Unit<Id>, other: Unit<Id>): boolean {
-  const [first, second] = [one, other].map((unit) => unit.flatMap(({ base }) => (base ? [base] : [])));
-  return first.length > 0 && second.length > 0 && isAbove(around(first), around(second));
-}
-
-const isCrossed = <Id extends string>(one: Unit<Id>, other: Unit<Id>): boolean =>
-  above(one, other) && isAbove(boxOf(other), boxOf(one));
+const above = <Id extends string>({ base: one }: Unit<Id>, { base: other }: Unit<Id>): boolean =>
+  one !== undefined && other !== undefined && isAbove(one, other);
 
 /** Puts a unit a row below another, and makes room for it there. */
 function putBelow<Id extends string>(work: Work<Id>, unit: Unit<Id>, other: Unit<Id>): void {
-  const from = areaOf(unit);
-  const at = endOf(areaOf(other));
-  const below = beginningFrom(work, at).filter((part) => !unit.includes(part));
+  const from = unit.area;
+  const at = endOf(other.area);
+  const below = beginningFrom(work, at).filter((each) => each !== unit);
   move(work, below, from.rows + 1);
-  move(work, unit, at + 1 - from.row);
+  move(work, [unit], at + 1 - from.row);
   closeRows(work, from.row, endOf(from));
-}
-
-/** Units as they are read in the base. */
-function asRead<Id extends string>({ units, read }: Work<Id>): Unit<Id>[] {
-  const first = (unit: Unit<Id>) => Math.min(...unit.map(({ id }) => read.get(id)!));
-  return units.toSorted((one, other) => first(one) - first(other));
 }
 
 /** What stands in the other order than in the base comes after what it is to follow. Each unit is moved once at most. */
 function mendCrossed<Id extends string>(work: Work<Id>): void {
-  const { units, mends } = work;
-  for (const unit of asRead(work)) {
-    const others = units.filter((other) => isCrossed(other, unit));
-    if (others.length === 0) continue;
-    const lowest = others.reduce((low, each) => (endOf(areaOf(each)) > endOf(areaOf(low)) ? each : low));
+  for (const unit of work.units) {
+    let lowest: Unit<Id> | undefined;
+    for (const other of work.units)
+      if (isAbove(unit.box, other.box) && above(other, unit))
+        if (!lowest || endOf(other.area) > endOf(lowest.area)) lowest = other;
+    if (!lowest) continue;
     putBelow(work, unit, lowest);
-    mends.push({ id: unit[0].id, why: 'crossed', other: lowest[0].id });
+    work.mends.push({ id: unit.parts[0].id, why: 'crossed', other: lowest.parts[0].id });
   }
 }
 
 /** What lies over what it does not lie over in the base moves down, with all that is read later and begins as far down as it does. */
 function mendCovered<Id extends string>(work: Work<Id>): void {
-  const order = asRead(work);
-  order.forEach((unit, index) => {
+  work.units.forEach((unit, index) => {
+    const earlier = work.units.slice(0, index);
     // Each move leads past one that it lay over; there are no more of them than units before it.
     for (let time = 0; time <= index; time += 1) {
-      const over = order.slice(0, index).find((other) => depthOver(unit, other) > 0);
+      const over = earlier.find((other) => depthOver(unit, other) > 0);
       if (!over) return;
       // With a row between, as things are arranged.
       const rows = Math.max(1, Math.ceil(depthOver(unit, over) / work.grid.rowHeight - 0.01)) + 1;
-      const { row } = areaOf(unit);
-      const later = order.slice(index + 1).filter((each) => areaOf(each).row >= row);
-      move(work, [unit, ...later].flat(), rows);
-      work.mends.push({ id: unit[0].id, why: 'covered', other: over[0].id });
+      const { row } = unit.area;
+      const later = work.units.slice(index + 1).filter(({ area }) => area.row >= row);
+      move(work, [unit, ...later], rows);
+      work.mends.push({ id: unit.parts[0].id, why: 'covered', other: over.parts[0].id });
     }
   });
 }
@@ -218,21 +221,20 @@ interface Gap<Id extends string> {
 const sameLines = (one: Area, other: Area): boolean => one.row < endOf(other) && other.row < endOf(one);
 
 function gapsOf<Id extends string>({ units }: Work<Id>): Gap<Id>[] {
-  const areas = new Map(units.map((unit) => [unit, areaOf(unit)]));
-  const sorted = units.toSorted((one, other) => areas.get(one)!.row - areas.get(other)!.row);
-  const alone = (unit: Unit<Id>) =>
-    units.every((other) => other === unit || !sameLines(areas.get(other)!, areas.get(unit)!));
+  const alone = new Set(
+    units.filter((unit) => units.every((other) => other === unit || !sameLines(other.area, unit.area))),
+  );
+  const sorted = units.toSorted((one, other) => one.area.row - other.area.row);
   return sorted.flatMap((unit, index): Gap<Id>[] => {
     const upper = sorted.at(index - 1)!;
-    if (index === 0 || !alone(unit) || !alone(upper) || !above(upper, unit)) return [];
-    const [over, own] = [upper, unit].map((each) => around(each.flatMap(({ base }) => (base ? [base] : []))));
+    if (index === 0 || !alone.has(unit) || !alone.has(upper) || !above(upper, unit)) return [];
     // Where others stand between them in the base, the room there is none of theirs.
     const between = units.some(
       (other) => other !== unit && other !== upper && above(upper, other) && above(other, unit),
     );
     if (between) return [];
-    const rows = areas.get(unit)!.row - endOf(areas.get(upper)!);
-    return [{ unit, above: upper, rows, base: own.top - bottom(over) }];
+    const rows = unit.area.row - endOf(upper.area);
+    return [{ unit, above: upper, rows, base: unit.base!.top - bottom(upper.base!) }];
   });
 }
 
@@ -264,9 +266,10 @@ function mendUneven<Id extends string>(work: Work<Id>): void {
     const to = usual(like);
     for (const { unit, above: upper, rows } of like) {
       if (rows === to) continue;
-      const below = beginningFrom(work, areaOf(unit).row);
-      if (!ifNothingIsCovered(work, () => move(work, below, to - rows))) continue;
-      work.mends.push({ id: unit[0].id, why: 'uneven', other: upper[0].id, from: rows, to });
+      const below = beginningFrom(work, unit.area.row);
+      if (to > rows) move(work, below, to - rows);
+      else if (!moveUp(work, below, rows - to)) continue;
+      work.mends.push({ id: unit.parts[0].id, why: 'uneven', other: upper.parts[0].id, from: rows, to });
     }
   }
 }
@@ -274,22 +277,31 @@ function mendUneven<Id extends string>(work: Work<Id>): void {
 /** So often a layout is looked through at most. */
 const TIMES = 8;
 
+/** The parts of an overlay put together to units, in the order in which they are read in the base. */
+function unitsOf<Id extends string>(things: readonly Tidyable<Id>[]): Unit<Id>[] {
+  const read = readingOrder(things.map(({ id, base, box }) => ({ id, box: base ?? box })));
+  const place = new Map(read.map((id, index) => [id, index]));
+  const parts = things.map((thing): Part<Id> => ({ ...thing, inside: false }));
+  return clustered(parts, together)
+    .map((members): Unit<Id> => {
+      const bases = members.flatMap(({ base }) => (base ? [base] : []));
+      return {
+        parts: members,
+        area: united(members.map(({ area }) => area)),
+        box: around(members.map(({ box }) => box)),
+        ...(bases.length > 0 && { base: around(bases) }),
+        place: Math.min(...members.map(({ id }) => place.get(id)!)),
+      };
+    })
+    .sort((one, other) => one.place - other.place);
+}
+
 /**
  * Mends what is amiss in a layout, and keeps all else as it is: what stands outside, has too large an area, stands in another order, or
  * covers what it does not cover in the base view, or is spaced unevenly. The same layout is mended the same; a tidy one is left alone.
  */
 export function tidied<Id extends string>(things: readonly Tidyable<Id>[], grid: ArrangeGrid): Tidied<Id> {
-  const parts = things.map((thing): Part<Id> => ({ ...thing, inside: false }));
-  const units = clustered(parts, together);
-  const work: Work<Id> = {
-    parts,
-    units,
-    read: new Map(
-      readingOrder(parts.map(({ id, base, box }) => ({ id, box: base ?? box }))).map((id, at) => [id, at]),
-    ),
-    grid,
-    mends: [],
-  };
+  const work: Work<Id> = { units: unitsOf(things), grid, mends: [] };
   mendOutside(work);
   mendTooLarge(work);
   // Making room for one may bring another out of order.
@@ -299,17 +311,18 @@ export function tidied<Id extends string>(things: readonly Tidyable<Id>[], grid:
     mendCovered(work);
     mendUneven(work);
   }
-  const before = new Map(things.map(({ id, area }) => [id, area]));
+  const parts = new Map(work.units.flatMap((unit) => unit.parts).map((part) => [part.id, part]));
   return {
-    // What had to be moved more than once is said once.
-    mends: work.mends.filter(
-      ({ id, why }, index) => work.mends.findIndex((mend) => mend.id === id && mend.why === why) === index,
-    ),
-    parts: parts
-      .filter(({ id, area, inside }) => {
-        const { row, rows } = before.get(id)!;
-        return inside || row !== area.row || rows !== area.rows;
-      })
-      .map(({ id, area, inside }) => ({ id, area, inside })),
+    mends: saidOnce(work.mends),
+    parts: things.flatMap(({ id, area: { row, rows } }) => {
+      const { area, inside } = parts.get(id)!;
+      return inside || row !== area.row || rows !== area.rows ? [{ id, area, inside }] : [];
+    }),
   };
+}
+
+/** Mends of which the same of one part, which had to be made more than once, is said once. */
+export function saidOnce<Id extends string>(mends: readonly Mend<Id>[]): Mend<Id>[] {
+  const said = new Map(mends.toReversed().map((mend) => [`${mend.why} ${mend.id}`, mend]));
+  return mends.filter((mend) => said.get(`${mend.why} ${mend.id}`) === mend);
 }

@@ -214,6 +214,12 @@ export function layoutValues(
   ];
 }
 
+/** An overlay that is to be tidied in a view. */
+export interface ToTidy {
+  things: Tidyable<NodeId>[];
+  grid: ArrangeGrid;
+}
+
 /** What is to be tidied of an overlay in a view: the parts that are shown there, as they stand. */
 export function toTidy(
   site: SiteFrame,
@@ -221,7 +227,7 @@ export function toTidy(
   overlay: Node,
   view: ViewId,
   { base, own }: MeasuredTwice,
-): { things: Tidyable<NodeId>[]; grid: ArrangeGrid } {
+): ToTidy {
   const things = partsIn(site, page, overlay, view).flatMap(({ id, at }): Tidyable<NodeId>[] => {
     const box = own.boxes[id];
     if (!box || box.width < 1 || box.height < 1) return [];

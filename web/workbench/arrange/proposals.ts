@@ -5,14 +5,13 @@ import {
   OVERLAY,
   perform,
   same,
+  saidOnce,
   sharedPlaceOf,
   subtree,
-  tidied,
   tidyValues,
   toArrange,
   toTidy,
   viewOf,
-  type Arranged,
   type ArrangeWay,
   type LaidOut,
   type MeasuredBoxes,
@@ -24,7 +23,7 @@ import {
   type View,
 } from '../../../core/index.ts';
 import { hiddenSheet, measuredIn, type HiddenSheet } from '../../page/measuringviews.ts';
-import type { Asked } from './worker.ts';
+import type { Asked, Work } from './worker.ts';
 
 /** A layout that a block could have in a view; `now` is the one that it has. */
 export interface Proposal {
@@ -50,11 +49,11 @@ export interface Proposals {
 class Working {
   private readonly worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
 
-  layouts(asked: Asked[]): Promise<Arranged<NodeId>[]> {
+  ask<W extends keyof Work>(work: W, asked: Work[W]['asked']): Promise<Work[W]['answer']> {
     return new Promise((resolve, reject) => {
-      this.worker.onmessage = ({ data }) => resolve(data as Arranged<NodeId>[]);
+      this.worker.onmessage = ({ data }) => resolve(data as Work[W]['answer']);
       this.worker.onerror = () => reject(new Error('The layouts could not be worked out.'));
-      this.worker.postMessage(asked);
+      this.worker.postMessage({ work, asked });
     });
   }
 
@@ -140,7 +139,7 @@ async function proposed(
       const plain = { ...toArrange(site, page, container, view.id, there), way };
       return time === 0 ? plain : withHeights(plain, there.own);
     });
-    const layouts = await working.layouts(asked);
+    const layouts = await working.ask('arrange', asked);
     // A row in a row gets something as one and as the other.
     const wanted = together(
       [],
@@ -158,20 +157,23 @@ async function proposed(
 }
 
 /** The layout that is there, but for what is amiss in it. As rows grow with what is in them, it is looked at again once it is mended. */
-function tidy(trial: Trial, base: Measured, now: Measured): Proposal | { refusal: string } | undefined {
-  const { site, page, containers, view, root } = trial;
+async function tidy(
+  trial: Trial,
+  base: Measured,
+  now: Measured,
+): Promise<Proposal | { refusal: string } | undefined> {
+  const { site, page, containers, view, root, working } = trial;
+  const overlays = containers.filter(({ kind }) => kind === OVERLAY);
   let laid: LaidOut[] = [];
   let next = page;
   let own = now;
   const mends: Mend<NodeId>[] = [];
   for (let time = 0; time < TIMES; time += 1) {
-    const made = containers
-      .filter(({ kind }) => kind === OVERLAY)
-      .map((overlay) => {
-        const there = { base: base.get(overlay.id)!, own: own.get(overlay.id)! };
-        const { things, grid } = toTidy(site, next, overlay, view.id, there);
-        return tidied(things, grid);
-      });
+    const asked = overlays.map((overlay) => {
+      const there = { base: base.get(overlay.id)!, own: own.get(overlay.id)! };
+      return toTidy(site, next, overlay, view.id, there);
+    });
+    const made = await working.ask('tidy', asked);
     const values = made.flatMap(({ parts }) => tidyValues(site, next, view.id, parts));
     if (values.length === 0) break;
     mends.push(...made.flatMap((each) => each.mends));
@@ -182,9 +184,7 @@ function tidy(trial: Trial, base: Measured, now: Measured): Proposal | { refusal
     own = measured(trial, next, view);
   }
   if (laid.length === 0) return undefined;
-  const first = ({ id, why }: Mend, index: number) =>
-    mends.findIndex((mend) => mend.id === id && mend.why === why) === index;
-  return { way: 'tidy', laid, mends: mends.filter(first), page: next, height: own.get(root.id)!.height };
+  return { way: 'tidy', laid, mends: saidOnce(mends), page: next, height: own.get(root.id)!.height };
 }
 
 /**
@@ -212,7 +212,7 @@ export async function proposalsFor(
       if (next && 'refusal' in next) made.refusal = next.refusal;
       else if (next && !made.proposals.some((each) => same(each.laid, next.laid))) made.proposals.push(next);
     };
-    if (tidying) take(tidy(trial, base, now));
+    if (tidying) take(await tidy(trial, base, now));
     else for (const way of ARRANGE_WAYS) take(await proposed(trial, way, base, now));
     return made;
   } finally {
