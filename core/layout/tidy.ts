@@ -202,9 +202,11 @@ function mendCovered<Id extends string>(work: Work<Id>): void {
       if (!over) return;
       // With a row between, as things are arranged.
       const rows = Math.max(1, Math.ceil(depthOver(unit, over) / work.grid.rowHeight - 0.01)) + 1;
-      const { row } = unit.area;
-      const later = work.units.slice(index + 1).filter(({ area }) => area.row >= row);
+      const from = unit.area;
+      const later = work.units.slice(index + 1).filter(({ area }) => area.row >= from.row);
       move(work, [unit, ...later], rows);
+      // Where it began further up, it leaves no hole.
+      closeRows(work, from.row, Math.min(endOf(from), over.area.row));
       work.mends.push({ id: unit.parts[0].id, why: 'covered', other: over.parts[0].id });
     }
   });

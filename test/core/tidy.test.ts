@@ -113,6 +113,16 @@ describe('a layout', () => {
     expect(made.mends).to.deep.equal([{ id: 'words', why: 'covered', other: 'title' }]);
     // The words begin a row below the title, and the button keeps its row below them.
     expect(rows(made.parts)).to.deep.equal({ words: [4, 3], go: [8, 2] });
+    // What stood too far up, and is to be read later, leaves no hole above what it covered.
+    const early = tidied(
+      [
+        part('words', [1, 4, 9, 3], 72, [0, 0, 400, 72]),
+        part('picture', [1, 4, 1, 10], 240, [420, 0, 400, 300]),
+      ],
+      PHONE,
+    );
+    expect(early.mends).to.deep.equal([{ id: 'picture', why: 'covered', other: 'words' }]);
+    expect(rows(early.parts)).to.deep.equal({ words: [1, 3], picture: [5, 10] });
     const banner = [
       part('sky', [1, 4, 1, 10], 240, [0, 0, 1000, 500]),
       part('title', [2, 2, 4, 2], 48, [100, 150, 500, 48]),
