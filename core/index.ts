@@ -205,3 +205,29 @@ export { DEVICES, type Device } from './layered/devices.ts';
 export { VIEW_SETS, viewSet, type ViewSet } from './layered/viewsets.ts';
 export { LOOKS, type Look } from './starts/looks.ts';
 export { newSite, type NewSite } from './starts/newsite.ts';
+export {
+  curveAt,
+  curvePoints,
+  ENLARGED,
+  jumpsIn,
+  mostByZoom,
+  stretchesWhere,
+  type Curve,
+  type CurvePiece,
+  type CurvePoint,
+  type Jump,
+  type Stretch,
+} from './type/curve.ts';
+export {
+  RATIOS,
+  SCALE_LIMITS,
+  scaleFault,
+  scaleSize,
+  scaleStep,
+  type Scale,
+  type ScaleEnd,
+  type ScaleRounding,
+} from './type/scale.ts';
+export { CURVE_WIDTHS, elementCurve, styleCurve, styleValueIn } from './values/textcurves.ts';
+export { textSizeFindings } from './checks/textsizes.ts';
+export type { Finding } from './checks/finding.ts';

@@ -36,6 +36,7 @@ import { scaleContent } from './scale.ts';
 import { changeSite } from './siteitself.ts';
 import { shapeAt } from './shape.ts';
 import { addElement, duplicateElement, removeElements } from './structure.ts';
+import { scaleStyles } from './scalestyles.ts';
 import { addFont, removeFromTheme, setColour, setSpacing } from './theme.ts';
 import { adjustValue, clearValue, setReach, setValue } from './values.ts';
 import { addView, changeView, removeView, setBase, takeViewSet } from './views.ts';
@@ -76,6 +77,7 @@ export const COMMANDS = {
   matchSiblings,
   carryOver,
   setTextStyle,
+  scaleStyles,
   setColour,
   setSpacing,
   addFont,
