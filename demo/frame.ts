@@ -106,7 +106,7 @@ export const frame = (assets: Asset[]): Omit<WrittenSite, 'pages'> => ({
     headingStyle(3, layered(24, { mobile: 21 }), 1.25),
     headingStyle(4, layered(20), 1.3),
     headingStyle(5, layered(18), 1.35),
-    headingStyle(6, layered(16), 1.4),
+    headingStyle(6, layered(17, { mobile: 16 }), 1.4),
     style('lead', 'Lead', sans(layered(21, { wide: 23, tablet: 19, mobile: 18 }), 1.5)),
     style('body', 'Body', sans(layered(17, { mobile: 16 }), 1.6)),
     style('small', 'Small', sans(layered(15), 1.5)),

@@ -1,6 +1,7 @@
 import { canonicalSite } from '../site/canonical.ts';
 import { FORMAT, FORMAT_VERSION, siteFrom, type Site, type TextStyle } from '../site/site.ts';
 import type { Layered } from '../layered/layered.ts';
+import type { TextSize } from '../type/fluid.ts';
 import { viewIndex, type View, type Views } from '../layered/views.ts';
 import { LOOKS, type Look } from './looks.ts';
 import { makingOf, type Making } from './making.ts';
@@ -27,7 +28,22 @@ function headingSize({ bodySize, ratio }: Look, level: number, views: Views, vie
   return Math.round(bodySize * times ** Math.max(0, 6 - level));
 }
 
-function textStyles({ look, by, widths }: Making, views: Views): TextStyle[] {
+/** A size in px that grows from one sheet's width to another's; fixed where it is the same in both. */
+const growing = (min: number, max: number, from: View, to: View): TextSize =>
+  min < max ? { min, max, fromWidth: from.sheet.width, toWidth: to.sheet.width } : max;
+
+/** A size that grows up to the base view, and on in views that are wider. */
+function grown(views: Views, sizeIn: (view: View) => number): Layered<TextSize> {
+  const base = views.list[viewIndex(views, views.base)];
+  const [narrowest, widest] = [views.list[0], views.list.at(-1)!];
+  const size = growing(sizeIn(narrowest), sizeIn(base), narrowest, base);
+  if (widest === base || sizeIn(widest) === sizeIn(base)) return { base: size };
+  const next = views.list[viewIndex(views, views.base) + 1];
+  const wider = growing(sizeIn(base), sizeIn(widest), base, widest);
+  return { base: size, at: { [next.id]: { value: wider, reach: 'onward' } } };
+}
+
+function textStyles({ look, widths }: Making, views: Views): TextStyle[] {
   const style = (id: string, name: string, self: Record<string, Layered<unknown>>): TextStyle => ({
     id,
     name,
@@ -44,7 +60,7 @@ function textStyles({ look, by, widths }: Making, views: Views): TextStyle[] {
   const headings = [1, 2, 3, 4, 5, 6].map((level) =>
     style(`heading-${level}`, `Heading ${level}`, {
       family: { base: look.heading },
-      size: by((view) => headingSize(look, level, views, view)),
+      size: grown(views, (view) => headingSize(look, level, views, view)),
       lineHeight: { base: level < 3 ? 1.12 : 1.3 },
       weight: { base: look.headingWeight },
     }),
@@ -58,7 +74,7 @@ function textStyles({ look, by, widths }: Making, views: Views): TextStyle[] {
     style('button', 'Button', body({ base: look.bodySize - 1 }, 1.25, 650)),
     style('quote', 'Quote', {
       family: { base: look.heading },
-      size: widths(look.bodySize + 4, look.bodySize + 7, look.bodySize + 11),
+      size: grown(views, (view) => look.bodySize + (view === views.list[0] ? 4 : 11)),
       lineHeight: { base: 1.4 },
     }),
     style('caption', 'Caption', body({ base: look.bodySize - 3 }, 1.45)),

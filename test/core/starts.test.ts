@@ -14,11 +14,14 @@ import {
   siteFaults,
   siteIdOf,
   sourceOrder,
+  sizeAt,
   trace,
+  viewOf,
   knownProperty,
   VIEW_SETS,
   type NodeId,
   type Part,
+  type TextSize,
   type Site,
 } from '../../core/index.ts';
 import { pagesOf, type Page } from '../../core/index.ts';
@@ -68,9 +71,17 @@ describe('a new site', () => {
   it('has headings that grow with the width of the view, level by level', () => {
     const site = made('orchard', '4');
     const page = homeOf(site);
-    const size = (view: string) =>
-      trace(site.frame, page, page.nodes['headline' as NodeId], 'self', knownProperty('size'), view as never)
-        .value as number;
+    const size = (view: string) => {
+      const { value } = trace(
+        site.frame,
+        page,
+        page.nodes['headline' as NodeId],
+        'self',
+        knownProperty('size'),
+        view as never,
+      );
+      return sizeAt(value as TextSize, viewOf(site.frame.views, view as never).sheet.width);
+    };
     const sizes = ['mobile', 'tablet', 'desktop', 'wide'].map(size);
     expect(sizes).to.deep.equal([...sizes].sort((one, other) => one - other));
     // 17 px times 1.3 to the fifth: a scale of five steps, as typographers count it (common practice).

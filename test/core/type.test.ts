@@ -145,6 +145,21 @@ describe('fluid sizes', () => {
     expect(fluid({ min: NaN, max: 40, fromWidth: 1, toWidth: 2 }).ok).to.equal(false);
   });
 
+  it('written to be typed reads as the same size again, and says what it means', () => {
+    const { type } = knownProperty('size');
+    fc.assert(
+      fc.property(sizes, (size) => {
+        const text = type.written!(size, { site: {} as never });
+        fc.pre(size.min >= 8 && size.max <= 400);
+        expect(type.parse(text, { site: {} as never }), text).to.deep.equal({ ok: true, value: size });
+      }),
+    );
+    expect(type.told!({ min: 44, max: 56, fromWidth: 640, toWidth: 1023 })).to.equal(
+      'Grows from 44 px at 640 px of the window to 56 px at 1023 px',
+    );
+    expect(type.told!(40)).to.equal(undefined);
+  });
+
   it('reads two numbers typed in a cell as a fluid size over the widths of the cell', () => {
     const { type } = knownProperty('size');
     const context = { site: {} as never, fluidWidths: { fromWidth: 640, toWidth: 1024 } };
@@ -154,8 +169,24 @@ describe('fluid sizes', () => {
         value: { min: 44, max: 56, fromWidth: 640, toWidth: 1024 },
       });
     }
+    expect(type.parse('44–56 @ 700–900', context)).to.deep.equal({
+      ok: true,
+      value: { min: 44, max: 56, fromWidth: 700, toWidth: 900 },
+    });
     expect(type.parse('18,5 px', context)).to.deep.equal({ ok: true, value: 18.5 });
-    for (const text of ['', 'big', '56-44', '3', '1-2-3', '-5'])
+    for (const text of [
+      '',
+      'big',
+      '56-44',
+      '3',
+      '1-2-3',
+      '-5',
+      '44–56 @',
+      '44–56 @ 640',
+      '44–56 @ 900–640',
+      '44 @ 1–2',
+      '44–56 @ 1–2 @ 3',
+    ])
       expect(type.parse(text, context).ok, text).to.equal(false);
   });
 });

@@ -45,6 +45,8 @@ const READ: [property: string, typed: string, value: unknown, shown: string][] =
   ['size', '28–60', { min: 28, max: 60, fromWidth: 640, toWidth: 1024 }, '28–60'],
   ['size', '28 px - 60 px', { min: 28, max: 60, fromWidth: 640, toWidth: 1024 }, '28–60'],
   ['size', '28 to 60', { min: 28, max: 60, fromWidth: 640, toWidth: 1024 }, '28–60'],
+  ['size', '44–56 @ 700–1023', { min: 44, max: 56, fromWidth: 700, toWidth: 1023 }, '44–56'],
+  ['size', '44-56@400px-900px', { min: 44, max: 56, fromWidth: 400, toWidth: 900 }, '44–56'],
   ['paddingTop', '48px', 48, '48'],
   ['paddingTop', 'm', '{m}', 'M'],
   ['paddingTop', '{m}', '{m}', 'M'],

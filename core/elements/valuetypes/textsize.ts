@@ -10,6 +10,15 @@ export const LARGEST_TEXT = 400;
 const length = Type.Number({ minimum: SMALLEST_TEXT, maximum: LARGEST_TEXT });
 const width = Type.Number({ minimum: 0, maximum: 10000 });
 
+/** px; between these a fluid size grows that says no widths, where nothing else does. */
+const USUAL_WIDTHS = { fromWidth: 320, toWidth: 1280 };
+
+/** The numbers of a text like “44–56”, in px; undefined where one is none. */
+function numbers(text: string): number[] | undefined {
+  const read = text.split(/[–—-]|\bto\b/).map((part) => readNumber(part, 'px'));
+  return read.every((each) => each !== undefined) ? read : undefined;
+}
+
 /** A text size: one number of px, or two with the widths between which it grows. */
 export const textSizeType: ValueType<TextSize> = {
   editor: 'size',
@@ -25,22 +34,34 @@ export const textSizeType: ValueType<TextSize> = {
   minimum: SMALLEST_TEXT,
   maximum: LARGEST_TEXT,
   parse(text, { fluidWidths }) {
-    const parts = text.split(/[–—-]|\bto\b/).map((part) => readNumber(part, 'px'));
+    const [sizes, widths, ...more] = text.split('@').map(numbers);
+    const typed = `“${text.trim()}” is not a text size`;
     if (
-      parts.some((part) => part === undefined || part < SMALLEST_TEXT || part > LARGEST_TEXT) ||
-      parts.length > 2
+      !sizes?.every((size) => size >= SMALLEST_TEXT && size <= LARGEST_TEXT) ||
+      sizes.length > 2 ||
+      more.length > 0
     ) {
       return refused(
-        `“${text.trim()}” is not a text size: type a number from ${SMALLEST_TEXT} to ${LARGEST_TEXT}, or two as in 44–56.`,
+        `${typed}: type a number from ${SMALLEST_TEXT} to ${LARGEST_TEXT}, two as in 44–56, or with their widths as in 44–56 @ 640–1023.`,
       );
     }
-    const [min, max] = parts as number[];
+    const [min, max] = sizes;
+    if (text.includes('@') && (widths?.length !== 2 || max === undefined))
+      return refused(`${typed}: two sizes need two widths behind the @, as in 44–56 @ 640–1023.`);
     if (max === undefined) return done(min);
-    const { fromWidth, toWidth } = fluidWidths ?? { fromWidth: 320, toWidth: 1280 };
-    return fluid({ min, max, fromWidth, toWidth });
+    const meant = widths && { fromWidth: widths[0], toWidth: widths[1] };
+    return fluid({ min, max, ...(meant ?? fluidWidths ?? USUAL_WIDTHS) });
   },
   format: (value) =>
     typeof value === 'number' ? decimals(value) : `${decimals(value.min)}–${decimals(value.max)}`,
+  written: (value) =>
+    typeof value === 'number'
+      ? decimals(value)
+      : `${decimals(value.min)}–${decimals(value.max)} @ ${decimals(value.fromWidth)}–${decimals(value.toWidth)}`,
+  told: (value) =>
+    typeof value === 'number'
+      ? undefined
+      : `Grows from ${decimals(value.min)} px at ${decimals(value.fromWidth)} px of the window to ${decimals(value.max)} px at ${decimals(value.toWidth)} px`,
   fault(value) {
     if (typeof value === 'number') return undefined;
     const made = fluid(value);

@@ -57,6 +57,10 @@ export interface ValueType<T = unknown> {
   parse(text: string, context: ValueContext): Outcome<T>;
   /** Writes a value as short as a table cell wants it. */
   format(value: T, context: ValueContext): string;
+  /** Writes a value as it can be typed, so that it reads as the same again; absent: as in a cell. */
+  written?(value: T, context: ValueContext): string;
+  /** What a value means, in a sentence, where that is not plain from how it is typed. */
+  told?(value: T): string | undefined;
   /** The values to choose from, where there is a list of them. */
   options?(context: ValueContext): Option[];
   /** What the steppers add or take away. */

@@ -15,6 +15,8 @@ interface InlineEditorProps {
   onStep(steps: number): void;
   /** Keeps what was typed; answers a sentence when it was refused. */
   onCommit(text: string, reach: EditReach): string | undefined;
+  /** What was typed so far means, where that is worth saying. */
+  understood(text: string): string | undefined;
   onClose(): void;
 }
 
@@ -35,10 +37,11 @@ const hint = {
 
 /** Typing in a cell. Enter keeps with the current reach, Shift+Enter here, Alt+Enter everywhere; Escape gives up. */
 export function InlineEditor(props: InlineEditorProps) {
-  const { label, type, initial, mixed, reach, onCommit, onStep, onClose } = props;
+  const { label, type, initial, mixed, reach, onCommit, understood, onStep, onClose } = props;
   const [text, setText] = useState(initial);
   const [refusal, setRefusal] = useState<string>();
   const ended = useRef(false);
+  const means = refusal ? undefined : understood(text);
 
   const commit = (wanted: EditReach) => {
     const sentence = onCommit(text, wanted);
@@ -98,9 +101,14 @@ export function InlineEditor(props: InlineEditorProps) {
           '& input': { p: 0, textAlign: 'center' },
         }}
       />
-      {mixed && type.step !== undefined && !refusal && (
+      {mixed && type.step !== undefined && !refusal && !means && (
         <Box sx={hint}>
           For all: a value, +4 or −4 on each, or 80 % to scale. Arrow up and down step each.
+        </Box>
+      )}
+      {means && (
+        <Box role="status" sx={hint}>
+          {means}
         </Box>
       )}
       {refusal && (

@@ -111,6 +111,7 @@ export function ValueRowView({ site, active, table, index, line, offset, onPoint
                 mixed={cell.mixed}
                 reach={table.reach}
                 onCommit={(text, reach) => table.commit(at, text, reach)}
+                understood={(text) => table.understood(at, text)}
                 onStep={(steps) => table.step(at, steps)}
                 onClose={table.close}
               />

@@ -59,6 +59,8 @@ export interface ValueTable {
   clear(at: Place): void;
   /** Keeps typed text; answers a sentence when it was refused. */
   commit(at: Place, text: string, reach: EditReach): string | undefined;
+  /** What a text that is typed in a cell means, where that is worth saying. */
+  understood(at: Place, text: string): string | undefined;
   /** More or less by steps, each value from what it is. */
   bringIn(at: Place, files: readonly File[]): void;
   step(at: Place, steps: number): void;
@@ -135,6 +137,12 @@ export function useValueTable(
     set(where, parsed.value, wanted);
     return undefined;
   };
+  const understood = (where: Place, text: string): string | undefined => {
+    const { row, cell } = at(where);
+    const { type } = propertyOfRow(row);
+    const parsed = type.told && type.parse(text, contextOf(site, row, cell.view, reach));
+    return parsed?.ok ? type.told?.(parsed.value) : undefined;
+  };
   /** Files go on the shelf, and the first of them into the cell. */
   const bringIn = (where: Place, files: readonly File[]) =>
     void dispatch(bringInFiles(files)).then(([first]) => first && set(where, first));
@@ -150,7 +158,7 @@ export function useValueTable(
       const anchor = elementAt(where);
       if (anchor) setOpened({ at: where, how: 'card', anchor });
     } else {
-      const shown = cell.mixed ? '' : type.format(cell.value, { site });
+      const shown = cell.mixed ? '' : (type.written ?? type.format)(cell.value, { site });
       setOpened({ at: where, how: 'typing', text: text ?? shown });
     }
   };
@@ -177,7 +185,8 @@ export function useValueTable(
       rememberCopy({ of: 'row', style, name: `${row.label} of ${holder.name}`, property: property.name });
     } else {
       rememberCopy({ of: 'value', property: property.name, value: cell.value, text: cell.text });
-      void navigator.clipboard?.writeText(cell.text).catch(() => undefined);
+      const written = property.type.written?.(cell.value, { site }) ?? cell.text;
+      void navigator.clipboard?.writeText(written).catch(() => undefined);
     }
   };
   /** A whole row is put with all its views; on a cell of the same property the value itself, on another what it reads as. */
@@ -256,6 +265,7 @@ export function useValueTable(
     set,
     clear,
     commit,
+    understood,
     bringIn,
     step,
     changeReach,
