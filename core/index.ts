@@ -231,3 +231,4 @@ export {
 export { CURVE_WIDTHS, elementCurve, styleCurve, styleValueIn } from './values/textcurves.ts';
 export { textSizeFindings } from './checks/textsizes.ts';
 export type { Finding } from './checks/finding.ts';
+export { specimen } from './starts/specimen.ts';

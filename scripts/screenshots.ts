@@ -59,6 +59,10 @@ try {
   await (await byRole(driver, 'button', /^Milky Way/)).click();
   await keep('shelf');
 
+  await driver.get(`${running.url}/sites/brindle-hill/type`);
+  await byRole(driver, 'table', 'Sizes of text styles');
+  await keep('type');
+
   await driver.get(`${running.url}/sites/brindle-hill/views`);
   await byRole(driver, 'table', 'Views');
   await keep('views');

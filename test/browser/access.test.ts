@@ -89,6 +89,19 @@ describe('access', function () {
     }
   });
 
+  it('to the type of a site, its curves as a table, and sizes from a scale', async () => {
+    const { driver } = bench;
+    await driver.get(`${bench.running.url}/sites/brindle-hill/type`);
+    await byRole(driver, 'table', 'Sizes of text styles');
+    expect(await violations(), 'curves').to.deep.equal([]);
+    await (await byRole(driver, 'button', 'Table')).click();
+    await byRole(driver, 'table', 'Sizes by width');
+    expect(await violations(), 'the table').to.deep.equal([]);
+    await (await byRole(driver, 'button', 'Sizes from a scale …')).click();
+    await byRole(driver, 'dialog', 'Sizes from a scale');
+    expect(await violations(), 'the scale').to.deep.equal([]);
+  });
+
   it('to the shelf, what it says of a picture, and what is told before one is deleted', async () => {
     const { driver } = bench;
     await driver.get(`${bench.running.url}/sites/brindle-hill/shelf`);

@@ -71,6 +71,9 @@ const CANDIDATES: Record<string, string> = {
   combobox: '[role=combobox], select',
   table: 'table',
   option: '[role=option]',
+  spinbutton: 'input[type=number]',
+  slider: '[role=slider], input[type=range]',
+  image: 'img, [role=img]',
 };
 
 export interface Wanted {
@@ -106,11 +109,11 @@ export async function byRole(
     seen = candidates.map(({ guess }) => guess.find(Boolean) ?? '');
     for (const { element } of candidates.filter(({ guess }) => guess.some(fits))) {
       try {
-        // The driver takes what can be ticked for hidden where it is drawn by what lies behind it.
+        // The driver takes what can be ticked or drawn for hidden where it is drawn by what lies behind it.
         if (
           fits((await element.getAccessibleName()).replaceAll('\u200b', '').trim()) &&
           (await element.getAriaRole()) === role &&
-          (['checkbox', 'radio'].includes(role) || (await element.isDisplayed()))
+          (['checkbox', 'radio', 'slider'].includes(role) || (await element.isDisplayed()))
         )
           return element;
       } catch {

@@ -81,6 +81,7 @@ const SCREENS = {
   Pages: (site: string) => `/sites/${site}/pages`,
   Shelf: (site: string) => `/sites/${site}/shelf`,
   Views: (site: string) => `/sites/${site}/views`,
+  Type: (site: string) => `/sites/${site}/type`,
 };
 
 export type ScreenName = keyof typeof SCREENS;

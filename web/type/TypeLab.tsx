@@ -1,0 +1,75 @@
+import { Box, Button, Typography } from '@mui/material';
+import { Ruler } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { textSizeFindings, type NodeId, type Site } from '../../core/index.ts';
+import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
+import { quiet } from '../ui/theme.ts';
+import { Curves } from './Curves.tsx';
+import { Findings } from './Findings.tsx';
+import { ScaleStylesDialog } from './ScaleStylesDialog.tsx';
+import { Specimen } from './Specimen.tsx';
+import { StyleTable } from './StyleTable.tsx';
+import './type.css';
+
+function TypeOf({ site: { frame } }: { site: Site; page: NodeId }) {
+  const [chosen, setChosen] = useState(frame.textStyles[0]?.id ?? '');
+  const [width, setWidth] = useState(
+    () => frame.views.list.find(({ id }) => id === frame.views.base)!.sheet.width,
+  );
+  const [scaling, setScaling] = useState(false);
+  const findings = useMemo(() => textSizeFindings(frame), [frame]);
+  return (
+    <Box sx={{ height: '100%', overflow: 'auto' }}>
+      <Box sx={{ px: 3, pt: 3, pb: 8, maxWidth: 1560, mx: 'auto' }}>
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mb: 0.5 }}>
+          <Typography component="h1" sx={{ fontSize: 22, fontWeight: 700, flex: 1 }}>
+            Type
+          </Typography>
+          <Button
+            variant="outlined"
+            size="small"
+            startIcon={<Ruler size={15} />}
+            disabled={frame.textStyles.length === 0}
+            onClick={() => setScaling(true)}
+          >
+            Sizes from a scale …
+          </Button>
+        </Box>
+        <Typography sx={{ color: quiet, mb: 2 }}>
+          The text styles of all pages: their sizes in each view, and at every width between.
+        </Typography>
+        {frame.textStyles.length === 0 ? (
+          <Typography>This site has no text styles; its texts have sizes of their own.</Typography>
+        ) : (
+          <>
+            <div className="type-halves">
+              <StyleTable
+                site={frame}
+                chosen={chosen}
+                findings={findings}
+                width={width}
+                onChoose={setChosen}
+              />
+              <Curves
+                site={frame}
+                chosen={chosen}
+                findings={findings}
+                width={width}
+                onChoose={setChosen}
+                onWidth={setWidth}
+              />
+            </div>
+            <Findings site={frame} findings={findings} onGo={setChosen} />
+            <Specimen site={frame} width={width} />
+          </>
+        )}
+      </Box>
+      {scaling && <ScaleStylesDialog site={frame} onClose={() => setScaling(false)} />}
+    </Box>
+  );
+}
+
+/** The text styles of a site: their sizes by view and by width, where they are amiss, and how they look. */
+export const TypeLab = () => (
+  <WholeSiteScreen screen="Type">{(site, page) => <TypeOf site={site} page={page} />}</WholeSiteScreen>
+);
