@@ -232,3 +232,5 @@ export { CURVE_WIDTHS, elementCurve, styleCurve, styleValueIn } from './values/t
 export { textSizeFindings } from './checks/textsizes.ts';
 export type { Finding } from './checks/finding.ts';
 export { specimen } from './starts/specimen.ts';
+export { CHARACTER, GOOD_LINE, runningTexts, type RunningText } from './values/linelength.ts';
+export { lineLengthFindings } from './checks/linelength.ts';

@@ -1,5 +1,6 @@
 import type { NodeId } from '../elements/nodeid.ts';
-import type { ViewId } from '../layered/views.ts';
+import { widthsOf, type ViewId } from '../layered/views.ts';
+import type { SiteFrame } from '../site/site.ts';
 import type { Stretch } from '../type/curve.ts';
 
 /** Something that a check found: which rule, where, at which widths, and what can be done. */
@@ -18,3 +19,16 @@ export interface Finding {
   /** What to do, in a sentence. */
   cure: string;
 }
+
+/** Widths in words: “from 320 to 639 px”. */
+export const wide = ({ from, to }: Stretch): string =>
+  from === to ? `at ${from} px` : `from ${from} to ${to} px`;
+
+/** The views that stretches of widths lie in. */
+export const viewsAcross = (site: SiteFrame, stretches: readonly Stretch[]): ViewId[] =>
+  site.views.list
+    .filter(({ id }) => {
+      const { from = 0, below = Infinity } = widthsOf(site.views, id);
+      return stretches.some((stretch) => stretch.from < below && stretch.to >= from);
+    })
+    .map(({ id }) => id);

@@ -8,10 +8,10 @@ import {
   type Stretch,
 } from '../type/curve.ts';
 import { decimals } from '../type/fluid.ts';
-import { viewAt, widthsOf, type ViewId } from '../layered/views.ts';
+import { viewAt, widthsOf } from '../layered/views.ts';
 import type { SiteFrame, TextStyle } from '../site/site.ts';
 import { CURVE_WIDTHS, styleCurve, styleValueIn } from '../values/textcurves.ts';
-import type { Finding } from './finding.ts';
+import { viewsAcross, wide, type Finding } from './finding.ts';
 
 const PRACTICE = 'common practice';
 
@@ -39,18 +39,6 @@ interface Styled {
 
 const px = (size: number): string => `${decimals(Math.round(size * 100) / 100)} px`;
 
-/** Widths in words: “from 320 to 639 px”. */
-const wide = ({ from, to: end }: Stretch): string =>
-  from === end ? `at ${from} px` : `from ${from} to ${end} px`;
-
-const viewsIn = (site: SiteFrame, stretches: readonly Stretch[]): ViewId[] =>
-  site.views.list
-    .filter(({ id }) => {
-      const { from = 0, below = Infinity } = widthsOf(site.views, id);
-      return stretches.some((stretch) => stretch.from < below && stretch.to >= from);
-    })
-    .map(({ id }) => id);
-
 interface Found {
   rule: string;
   clause?: string;
@@ -66,7 +54,7 @@ const finding = (
 ): Finding => ({
   clause,
   of: { textStyle: style.id },
-  views: viewsIn(site, widths),
+  views: viewsAcross(site, widths),
   widths,
   ...rest,
 });

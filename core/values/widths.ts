@@ -144,6 +144,8 @@ export function widthsIn(site: SiteFrame, page: Page) {
   }
 
   return {
+    /** How much room there is for the words of an element in a view. */
+    roomIn: (id: NodeId, view: ViewId): Measure => contentWidth(page.nodes[id], view),
     /**
      * How wide a picture is shown in an element in a view: the one that it is, or each of those that it has side by side. One that fills
      * its box has that box’s shape with its borders (CSS Sizing 4, §5.1), of which `shape` is width to height.

@@ -94,7 +94,8 @@ describe('access', function () {
     await driver.get(`${bench.running.url}/sites/brindle-hill/type`);
     await byRole(driver, 'table', 'Sizes of text styles');
     expect(await violations(), 'curves').to.deep.equal([]);
-    await (await byRole(driver, 'button', 'Table')).click();
+    const curves = await byRole(driver, 'region', 'Curves');
+    await (await byRole(driver, 'button', 'Table', { inside: curves })).click();
     await byRole(driver, 'table', 'Sizes by width');
     expect(await violations(), 'the table').to.deep.equal([]);
     await (await byRole(driver, 'button', 'Sizes from a scale …')).click();

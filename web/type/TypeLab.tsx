@@ -1,23 +1,28 @@
 import { Box, Button, Typography } from '@mui/material';
 import { Ruler } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { textSizeFindings, type NodeId, type Site } from '../../core/index.ts';
+import { lineLengthFindings, textSizeFindings, type NodeId, type Site } from '../../core/index.ts';
 import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
 import { quiet } from '../ui/theme.ts';
 import { Curves } from './Curves.tsx';
 import { Findings } from './Findings.tsx';
+import { LineLengths } from './LineLengths.tsx';
 import { ScaleStylesDialog } from './ScaleStylesDialog.tsx';
 import { Specimen } from './Specimen.tsx';
 import { StyleTable } from './StyleTable.tsx';
 import './type.css';
 
-function TypeOf({ site: { frame } }: { site: Site; page: NodeId }) {
+function TypeOf({ site: { frame, pages }, page }: { site: Site; page: NodeId }) {
   const [chosen, setChosen] = useState(frame.textStyles[0]?.id ?? '');
   const [width, setWidth] = useState(
     () => frame.views.list.find(({ id }) => id === frame.views.base)!.sheet.width,
   );
   const [scaling, setScaling] = useState(false);
-  const findings = useMemo(() => textSizeFindings(frame), [frame]);
+  const shown = pages[page];
+  const findings = useMemo(
+    () => [...textSizeFindings(frame), ...lineLengthFindings(frame, shown)],
+    [frame, shown],
+  );
   return (
     <Box sx={{ height: '100%', overflow: 'auto' }}>
       <Box sx={{ px: 3, pt: 3, pb: 8, maxWidth: 1560, mx: 'auto' }}>
@@ -59,7 +64,8 @@ function TypeOf({ site: { frame } }: { site: Site; page: NodeId }) {
                 onWidth={setWidth}
               />
             </div>
-            <Findings site={frame} findings={findings} onGo={setChosen} />
+            <Findings site={frame} page={shown} findings={findings} onGo={setChosen} />
+            <LineLengths site={frame} page={shown} width={width} onWidth={setWidth} />
             <Specimen site={frame} width={width} />
           </>
         )}
