@@ -11,7 +11,6 @@ import {
   cell,
   chooseView,
   kept,
-  outlineRow,
   selectInOutline,
   sheet,
   type,
@@ -101,27 +100,17 @@ try {
   await keep('workbench-side-by-side');
 
   await (await byRole(driver, 'button', 'One sheet')).click();
-  await selectInOutline(driver, 'Saturn: title');
-  for (const name of ['The young moon: title', 'Headline'])
-    await driver
-      .actions()
-      .keyDown(Key.CONTROL)
-      .click(await outlineRow(driver, name))
-      .keyUp(Key.CONTROL)
-      .perform();
-  await (await cell(driver, 'Size', 'Desktop')).click();
-  await driver.actions().sendKeys('+').perform();
-  await keep('workbench-several');
-  await driver.actions().sendKeys(Key.ESCAPE).perform();
-
-  await selectInOutline(driver, 'Words');
-  await (await byRole(driver, 'button', 'More for Words')).click();
+  await chooseView(driver, 'Tablet');
+  await selectInOutline(driver, 'Row: your own eyes');
+  await (await byRole(driver, 'button', 'More for Row: your own eyes')).click();
   await pause(400);
-  await (await byRole(driver, 'menuitem', 'Carry over to another view …')).click();
-  await byRole(driver, 'dialog', 'Carry overrides over to another view');
-  await keep('carry-over');
+  await (await byRole(driver, 'menuitem', 'Arrange in Tablet …')).click();
+  await byRole(driver, 'group', 'Layouts');
+  await pause(1000);
+  await keep('workbench-arrange');
   await driver.actions().sendKeys(Key.ESCAPE).perform();
   await pause(400);
+  await chooseView(driver, 'Desktop');
 
   await (await byRole(driver, 'button', 'Theme')).click();
   await (await byRole(driver, 'option', /^Heading 1/)).click();

@@ -7,10 +7,15 @@ import { viewsAcross, wide, type Finding } from './finding.ts';
 /** px; in narrower windows lines are as long as they can be. */
 const ROOMY = 640;
 
+function* widthsOf({ from, to }: Stretch): Generator<number> {
+  for (let width = from; width <= to; width += 1) yield width;
+}
+
 function found(site: SiteFrame, text: RunningText, widths: Stretch[], long: boolean): Finding[] {
   if (widths.length === 0) return [];
   const [first] = widths;
-  const characters = Math.round(text.lineAt(first.from)!);
+  const lengths = [...widthsOf(first)].map((width) => text.lineAt(width)!);
+  const characters = Math.round(long ? Math.max(...lengths) : Math.min(...lengths));
   return [
     {
       rule: long ? 'lines too long' : 'lines too short',
@@ -18,7 +23,7 @@ function found(site: SiteFrame, text: RunningText, widths: Stretch[], long: bool
       of: { node: text.node },
       views: viewsAcross(site, widths),
       widths,
-      sentence: `Lines of ${text.name} have about ${characters} characters ${wide(first)}; from ${GOOD_LINE.least} to ${GOOD_LINE.most} are read well.`,
+      sentence: `Lines of ${text.name} have ${long ? 'up' : 'down'} to ${characters} characters ${wide(first)}; from ${GOOD_LINE.least} to ${GOOD_LINE.most} are read well.`,
       cure: long
         ? 'Give it a greatest width there, or larger text.'
         : 'Give it more columns there, or let it stand by itself.',
