@@ -17,7 +17,7 @@ export {
 } from './values/arranging.ts';
 export { arrangedInLines } from './layout/lines.ts';
 export { saidOnce, tidied, type Mend, type Tidyable, type Tidied } from './layout/tidy.ts';
-export { LEAST_TEXT, SCALES } from './edits/scale.ts';
+export { SCALES } from './edits/scale.ts';
 export { canBeOverlay } from './edits/overlay.ts';
 export { acrossFor, downFor, hundredths, type Box, type MeasuredBoxes } from './layout/boxes.ts';
 export {
@@ -234,3 +234,6 @@ export type { Finding } from './checks/finding.ts';
 export { specimen } from './starts/specimen.ts';
 export { CHARACTER, GOOD_LINE, runningTexts, type RunningText } from './values/linelength.ts';
 export { lineLengthFindings } from './checks/linelength.ts';
+export { shareOf, suggestedSize } from './type/suggest.ts';
+export { SMALLEST_BODY, SMALLEST_READ } from './type/limits.ts';
+export { BODY, sizeInSheet, suggestedSizes } from './values/suggesting.ts';

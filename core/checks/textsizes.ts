@@ -8,16 +8,14 @@ import {
   type Stretch,
 } from '../type/curve.ts';
 import { decimals } from '../type/fluid.ts';
+import { SMALLEST_BODY, SMALLEST_READ } from '../type/limits.ts';
 import { viewAt, widthsOf } from '../layered/views.ts';
 import type { SiteFrame, TextStyle } from '../site/site.ts';
+import { BODY } from '../values/suggesting.ts';
 import { CURVE_WIDTHS, styleCurve, styleValueIn } from '../values/textcurves.ts';
 import { viewsAcross, wide, type Finding } from './finding.ts';
 
 const PRACTICE = 'common practice';
-
-/** px; smaller text is hard to read, and what is read at length needs more on narrow screens (common practice). */
-const LEAST = 12;
-const LEAST_BODY = 16;
 
 /** Lines that stand closer run into one another (common practice). */
 const LEAST_LINES = 1.2;
@@ -25,7 +23,6 @@ const LEAST_LINES = 1.2;
 /** A size that changes by more from one px to the next is seen as a fault (common practice). */
 const MOST_JUMP = 1.25;
 
-const BODY = 'body';
 const HEADING = /^heading-([1-6])$/;
 
 /** Whole widths, as a size is looked at. */
@@ -64,7 +61,7 @@ function tooSmall(site: SiteFrame, styled: Styled): Finding[] {
   const base = site.views.list.findIndex(({ id }) => id === site.views.base);
   const narrow = new Set(site.views.list.slice(0, base).map(({ id }) => id));
   const least = (width: number) =>
-    style.id === BODY && narrow.has(viewAt(site.views, width).id) ? LEAST_BODY : LEAST;
+    style.id === BODY && narrow.has(viewAt(site.views, width).id) ? SMALLEST_BODY : SMALLEST_READ;
   const widths = stretchesWhere(NARROWEST, WIDEST, (width) => curveAt(curve, width) < least(width) - 0.005);
   if (widths.length === 0) return [];
   const [first] = widths;

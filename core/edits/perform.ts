@@ -37,6 +37,7 @@ import { changeSite } from './siteitself.ts';
 import { shapeAt } from './shape.ts';
 import { addElement, duplicateElement, removeElements } from './structure.ts';
 import { scaleStyles } from './scalestyles.ts';
+import { setStyleSizes } from './stylesizes.ts';
 import { addFont, removeFromTheme, setColour, setSpacing } from './theme.ts';
 import { adjustValue, clearValue, setReach, setValue } from './values.ts';
 import { addView, changeView, removeView, setBase, takeViewSet } from './views.ts';
@@ -78,6 +79,7 @@ export const COMMANDS = {
   carryOver,
   setTextStyle,
   scaleStyles,
+  setStyleSizes,
   setColour,
   setSpacing,
   addFont,

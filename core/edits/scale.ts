@@ -11,15 +11,13 @@ import { applies } from '../site/applies.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { spaceAt, type Space } from '../theme/spacing.ts';
+import { SMALLEST_READ } from '../type/limits.ts';
 import { resolve } from '../values/trace.ts';
 import { found, layeredOf, store, valueFault } from './aim.ts';
 import type { Command } from './command.ts';
 import { topmost } from './tree.ts';
 import { subtree } from '../site/sourceorder.ts';
 import { counted, describeHolders, describeReach } from './wording.ts';
-
-/** px; text is not made smaller than that (common practice for what is to be read). */
-export const LEAST_TEXT = 12;
 
 /** Percent; by how much content can be brought to scale at once. */
 export const SCALES = { least: 20, most: 400 };
@@ -69,9 +67,9 @@ function scaled(site: SiteFrame, property: Property, value: unknown, view: ViewI
 /** A text size that is not below the least one; one that is smaller already stays. */
 function legible(value: unknown, before: unknown): unknown {
   if (typeof value === 'number')
-    return typeof before === 'number' && before < LEAST_TEXT ? before : Math.max(LEAST_TEXT, value);
+    return typeof before === 'number' && before < SMALLEST_READ ? before : Math.max(SMALLEST_READ, value);
   const { min, max, ...widths } = value as { min: number; max: number };
-  return { ...widths, min: Math.max(LEAST_TEXT, min), max: Math.max(LEAST_TEXT, max) };
+  return { ...widths, min: Math.max(SMALLEST_READ, min), max: Math.max(SMALLEST_READ, max) };
 }
 
 /**
@@ -106,7 +104,7 @@ export const scaleContent: Command<ScaleContent> = {
     }
     if (count === 0)
       return refused('There is no length in it that could be brought to that scale. Nothing was changed.');
-    const least = kept > 0 ? `; ${counted(kept, 'text')} kept at ${LEAST_TEXT} px or more` : '';
+    const least = kept > 0 ? `; ${counted(kept, 'text')} kept at ${SMALLEST_READ} px or more` : '';
     return done(
       `${describeHolders(nodes.value)}: content at ${percent} % ${describeReach(site, view, reach)}, ${counted(count, 'value')}${least}`,
     );

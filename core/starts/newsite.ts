@@ -2,6 +2,7 @@ import { canonicalSite } from '../site/canonical.ts';
 import { FORMAT, FORMAT_VERSION, siteFrom, type Site, type TextStyle } from '../site/site.ts';
 import type { Layered } from '../layered/layered.ts';
 import type { TextSize } from '../type/fluid.ts';
+import { suggestedSize } from '../type/suggest.ts';
 import { viewIndex, type View, type Views } from '../layered/views.ts';
 import { LOOKS, type Look } from './looks.ts';
 import { makingOf, type Making } from './making.ts';
@@ -22,10 +23,10 @@ export interface NewSite {
 
 /** A heading's size in px: larger by the look's ratio a level, and by less in narrower views. */
 function headingSize({ bodySize, ratio }: Look, level: number, views: Views, view: View): number {
-  const base = views.list[viewIndex(views, views.base)].sheet.width;
-  const share = Math.min(1.15, Math.max(0.55, Math.log(view.sheet.width / 160) / Math.log(base / 160)));
-  const times = 1 + (ratio - 1) * share;
-  return Math.round(bodySize * times ** Math.max(0, 6 - level));
+  const base = views.list[viewIndex(views, views.base)];
+  const size = bodySize * ratio ** (6 - level);
+  const sizes = (of: View) => ({ width: of.sheet.width, body: bodySize });
+  return Math.round(suggestedSize(size, sizes(base), sizes(view)));
 }
 
 /** A size in px that grows from one sheet's width to another's; fixed where it is the same in both. */

@@ -128,6 +128,30 @@ describe('the type of a site', function () {
     expect(await table.getText()).to.match(/Lead paragraph \d+ \d+ \d+ \d+ \d+ \d+ \d+ \d+/);
   });
 
+  it('has sizes for a view, suggested or by a factor, of which some can be left', async () => {
+    const { driver } = bench;
+    await toType();
+    await press('button', 'Sizes for a view …');
+    const dialog = await byRole(driver, 'dialog', 'Sizes for a view');
+    const table = await byRole(driver, 'table', 'Sizes in Mobile', { inside: dialog });
+    // 16 · (64 ÷ 17)^0.55 = 33.2
+    expect(await table.getText()).to.match(/Heading 1 36 33/);
+    await (await byRole(driver, 'button', 'By a factor', { inside: dialog })).click();
+    const percent = await byRole(driver, 'textbox', 'Percent', { inside: dialog });
+    await percent.sendKeys(Key.chord(Key.CONTROL, 'a'), '50');
+    expect(await (await byRole(driver, 'table', 'Sizes in Mobile')).getText()).to.match(
+      /Heading 1 36 18[\s\S]*Body 16 12, as small as it may be/,
+    );
+    await (await byRole(driver, 'checkbox', 'Change Body', { inside: dialog })).click();
+    await (await byRole(driver, 'button', /^Change 14 styles in Mobile$/, { inside: dialog })).click();
+    await saysStep(driver, '14 text styles: sizes in Mobile and onward');
+    expect(await valueOf('Size of Heading 1 in Mobile')).to.equal('18');
+    expect(await valueOf('Size of Body in Mobile')).to.equal('16');
+    expect(await valueOf('Size of Heading 1 in Tablet')).to.equal('44–56');
+    await undo();
+    await saysStep(driver, /^Undone: 14 text styles/);
+  });
+
   it('takes sizes from a scale, as seen before, but for styles that are held back, in one step', async () => {
     const { driver } = bench;
     await toType();

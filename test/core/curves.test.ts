@@ -17,6 +17,9 @@ import {
   sizeAt,
   stretchesWhere,
   styleCurve,
+  styleValueIn,
+  suggestedSize,
+  suggestedSizes,
   textSizeFindings,
   VIEW_SETS,
   type Curve,
@@ -234,6 +237,55 @@ describe('a scale', () => {
       }),
     ).to.match(/^Body: .+Nothing was changed\.$/);
     expect(home.id).to.equal('home');
+  });
+});
+
+describe('sizes that are suggested for a view', () => {
+  const base = { width: 1280, body: 18 };
+
+  it('come nearer to the body the narrower the view is, in order', () => {
+    // By hand: ln(400 ÷ 160) ÷ ln(1280 ÷ 160) = 0.4406, held to 0.55; 16 · (64 ÷ 18)^0.55 = 32.1.
+    expect(suggestedSize(64, base, { width: 400, body: 16 })).to.equal(32);
+    // ln(820 ÷ 160) ÷ ln(8) = 0.7859; 17 · (64 ÷ 18)^0.7859 = 46.06.
+    expect(suggestedSize(64, base, { width: 820, body: 17 })).to.equal(46);
+    expect(suggestedSize(64, base, base)).to.equal(64);
+    // What is smaller than the body goes along with it, and stays legible.
+    expect(suggestedSize(15, base, { width: 400, body: 16 })).to.equal(13);
+    expect(suggestedSize(13, base, { width: 400, body: 16 })).to.equal(12);
+    expect(suggestedSize(11, base, { width: 400, body: 16 })).to.equal(11);
+    const sizes = fc.tuple(
+      fc.double({ min: 8, max: 120, noNaN: true }),
+      fc.double({ min: 8, max: 120, noNaN: true }),
+      fc.integer({ min: 280, max: 2000 }),
+    );
+    fc.assert(
+      fc.property(sizes, ([one, other, width]) => {
+        const [small, large] = [Math.min(one, other), Math.max(one, other)];
+        const there = { width, body: 16 };
+        expect(suggestedSize(small, base, there)).to.be.at.most(suggestedSize(large, base, there) + 1);
+      }),
+    );
+  });
+
+  it('are given to text styles in a view, in one step, with nothing amiss in the demo', () => {
+    const mobile = view('mobile');
+    const sizes = [...suggestedSizes(frame, mobile)].map(([textStyle, size]) => ({ textStyle, size }));
+    const step = made('setStyleSizes', { sizes, view: mobile, reach: 'here' });
+    expect(step.sentence).to.match(/^\d+ text styles: sizes in Mobile$/);
+    const style = (of: SiteFrame, id: string) => of.textStyles.find((each) => each.id === id)!;
+    for (const { id } of frame.textStyles)
+      for (const other of ['tablet', 'desktop', 'wide'])
+        expect(styleValueIn(step.frame, style(step.frame, id), 'size', view(other))).to.deep.equal(
+          styleValueIn(frame, style(frame, id), 'size', view(other)),
+        );
+    expect(rules(step.frame).filter((rule) => !rule.endsWith('size jumps'))).to.deep.equal([]);
+    expect(takenBack(step).frame).to.deep.equal(site.frame);
+    expect(refusal('setStyleSizes', { sizes: [], view: mobile, reach: 'here' })).to.include(
+      'nothing was changed',
+    );
+    expect(
+      refusal('setStyleSizes', { sizes: [{ textStyle: 'body', size: 2 }], view: mobile, reach: 'here' }),
+    ).to.match(/^Body: .+Nothing was changed\.$/);
   });
 });
 

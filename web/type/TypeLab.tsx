@@ -1,5 +1,5 @@
 import { Box, Button, Typography } from '@mui/material';
-import { Ruler } from 'lucide-react';
+import { Ruler, Scaling } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { lineLengthFindings, textSizeFindings, type NodeId, type Site } from '../../core/index.ts';
 import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
@@ -10,6 +10,7 @@ import { LineLengths } from './LineLengths.tsx';
 import { ScaleStylesDialog } from './ScaleStylesDialog.tsx';
 import { Specimen } from './Specimen.tsx';
 import { StyleTable } from './StyleTable.tsx';
+import { ViewSizesDialog } from './ViewSizesDialog.tsx';
 import './type.css';
 
 function TypeOf({ site: { frame, pages }, page }: { site: Site; page: NodeId }) {
@@ -17,7 +18,7 @@ function TypeOf({ site: { frame, pages }, page }: { site: Site; page: NodeId }) 
   const [width, setWidth] = useState(
     () => frame.views.list.find(({ id }) => id === frame.views.base)!.sheet.width,
   );
-  const [scaling, setScaling] = useState(false);
+  const [dialog, setDialog] = useState<'scale' | 'view' | null>(null);
   const shown = pages[page];
   const findings = useMemo(
     () => [...textSizeFindings(frame), ...lineLengthFindings(frame, shown)],
@@ -33,9 +34,18 @@ function TypeOf({ site: { frame, pages }, page }: { site: Site; page: NodeId }) 
           <Button
             variant="outlined"
             size="small"
+            startIcon={<Scaling size={15} />}
+            disabled={frame.textStyles.length === 0}
+            onClick={() => setDialog('view')}
+          >
+            Sizes for a view …
+          </Button>
+          <Button
+            variant="outlined"
+            size="small"
             startIcon={<Ruler size={15} />}
             disabled={frame.textStyles.length === 0}
-            onClick={() => setScaling(true)}
+            onClick={() => setDialog('scale')}
           >
             Sizes from a scale …
           </Button>
@@ -70,7 +80,8 @@ function TypeOf({ site: { frame, pages }, page }: { site: Site; page: NodeId }) 
           </>
         )}
       </Box>
-      {scaling && <ScaleStylesDialog site={frame} onClose={() => setScaling(false)} />}
+      {dialog === 'scale' && <ScaleStylesDialog site={frame} onClose={() => setDialog(null)} />}
+      {dialog === 'view' && <ViewSizesDialog site={frame} onClose={() => setDialog(null)} />}
     </Box>
   );
 }

@@ -9,7 +9,14 @@ import {
   Typography,
 } from '@mui/material';
 import { useState } from 'react';
-import { LEAST_TEXT, SCALES, viewOf, type Node, type SiteFrame, type ViewId } from '../../../core/index.ts';
+import {
+  SMALLEST_READ,
+  SCALES,
+  viewOf,
+  type Node,
+  type SiteFrame,
+  type ViewId,
+} from '../../../core/index.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
@@ -43,7 +50,7 @@ export function ScaleDialog({ site, nodes, active, onClose }: ScaleProps) {
         <DialogContent>
           <Typography sx={{ fontSize: 13, color: quiet, mb: 2 }}>
             Text sizes, gaps, paddings and lengths in px of all that is in it, in proportion. Text stays at{' '}
-            {LEAST_TEXT} px at least.
+            {SMALLEST_READ} px at least.
           </Typography>
           <TextField
             size="small"

@@ -1,0 +1,171 @@
+import {
+  Box,
+  Button,
+  Checkbox,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  MenuItem,
+  TextField,
+  Typography,
+} from '@mui/material';
+import { useState } from 'react';
+import {
+  SCALES,
+  sizeInSheet,
+  SMALLEST_READ,
+  styleValueIn,
+  suggestedSizes,
+  viewOf,
+  type SiteFrame,
+  type TextSize,
+  type ViewId,
+} from '../../core/index.ts';
+import { edit } from '../state/edits.ts';
+import { useAppDispatch, useAppSelector } from '../state/store.ts';
+import { quiet } from '../ui/theme.ts';
+import { columnsOf } from '../workbench/values/columns.ts';
+import { Choice } from './Choice.tsx';
+import { tenths } from './StyleTable.tsx';
+
+const halves = (px: number): number => Math.round(px * 2) / 2;
+
+/** px; by a factor, but not below what is read, unless it is already. */
+const scaled = (px: number, percent: number): number =>
+  Math.max(Math.min(px, SMALLEST_READ), halves((px * percent) / 100));
+
+/** A size by a factor: of one that grows both ends, and the widths stay. */
+const byFactor = (size: TextSize, percent: number): TextSize =>
+  typeof size === 'number'
+    ? scaled(size, percent)
+    : { ...size, min: scaled(size.min, percent), max: scaled(size.max, percent) };
+
+/** Sizes for a view, suggested from the base view's or by a factor, seen before they are taken: all, some or none. */
+export function ViewSizesDialog({ site, onClose }: { site: SiteFrame; onClose(): void }) {
+  const dispatch = useAppDispatch();
+  const reach = useAppSelector((state) => state.desk.reach);
+  const views = columnsOf(site);
+  const [view, setView] = useState<ViewId>(() => site.views.list[0].id);
+  const [way, setWay] = useState<'suggested' | 'factor'>(view === site.views.base ? 'factor' : 'suggested');
+  const [typed, setTyped] = useState('90');
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const percent = typed.trim() === '' ? NaN : Number(typed.replace(',', '.').replace('%', ''));
+  const wrong = way === 'factor' && !(percent >= SCALES.least && percent <= SCALES.most);
+  const suggested = suggestedSizes(site, view);
+  const lines = wrong
+    ? []
+    : site.textStyles.map((style) => {
+        const size = styleValueIn(site, style, 'size', view) as TextSize;
+        const next = way === 'suggested' ? suggested.get(style.id)! : byFactor(size, percent);
+        const now = sizeInSheet(site, style, view);
+        const then = way === 'suggested' ? suggested.get(style.id)! : scaled(now, percent);
+        const kept = way === 'factor' && halves((now * percent) / 100) < then;
+        return { style, next, now, then, kept, changes: way === 'factor' ? then !== now : size !== next };
+      });
+  const taken = lines.filter(({ style, changes }) => changes && !left.has(style.id));
+  const take = () => {
+    const sizes = taken.map(({ style, next }) => ({ textStyle: style.id, size: next }));
+    if (dispatch(edit('setStyleSizes', { sizes, view, reach }))) onClose();
+  };
+  const toggle = (id: string) =>
+    setLeft((before) => {
+      const next = new Set(before);
+      if (!next.delete(id)) next.add(id);
+      return next;
+    });
+  const { name, sheet } = viewOf(site.views, view);
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="view-sizes-title">
+      <DialogTitle id="view-sizes-title">Sizes for a view</DialogTitle>
+      <DialogContent>
+        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 2, mt: 0.75 }}>
+          <TextField
+            select
+            size="small"
+            label="View"
+            value={view}
+            onChange={({ target }) => {
+              setView(target.value as ViewId);
+              if ((target.value as ViewId) === site.views.base) setWay('factor');
+            }}
+            sx={{ width: 150 }}
+          >
+            {views.map((each) => (
+              <MenuItem key={each.id} value={each.id}>
+                {each.name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <Choice<'suggested' | 'factor'>
+            label="How"
+            value={way}
+            options={{ suggested: 'Suggested', factor: 'By a factor' }}
+            onChange={(next) => setWay(view === site.views.base ? 'factor' : next)}
+          />
+          {way === 'factor' && (
+            <TextField
+              size="small"
+              label="Percent"
+              value={typed}
+              error={wrong}
+              onChange={({ target }) => setTyped(target.value)}
+              sx={{ width: 96 }}
+              slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+            />
+          )}
+        </Box>
+        <Typography sx={{ fontSize: 13, color: quiet, mb: 1 }}>
+          {way === 'suggested'
+            ? `From the sizes of the base view: the narrower a view, the nearer the larger ones come to the body’s. At ${sheet.width} px.`
+            : `All by one factor, in proportion; ${SMALLEST_READ} px at least. At ${sheet.width} px.`}
+        </Typography>
+        {wrong ? (
+          <Typography role="alert" sx={{ fontSize: 13, color: 'error.main' }}>
+            A factor is from {SCALES.least} to {SCALES.most} %.
+          </Typography>
+        ) : (
+          <div className="type-table" style={{ maxHeight: 360, overflowY: 'auto' }}>
+            <table aria-label={`Sizes in ${name}`}>
+              <thead>
+                <tr>
+                  <th scope="col">Style</th>
+                  <th scope="col">Now</th>
+                  <th scope="col">Then</th>
+                </tr>
+              </thead>
+              <tbody>
+                {lines.map(({ style, now, then, kept, changes }) => (
+                  <tr key={style.id}>
+                    <th scope="row">
+                      <Checkbox
+                        size="small"
+                        sx={{ p: 0.25, mr: 0.5 }}
+                        checked={changes && !left.has(style.id)}
+                        disabled={!changes}
+                        onChange={() => toggle(style.id)}
+                        slotProps={{ input: { 'aria-label': `Change ${style.name}` } }}
+                      />
+                      {style.name}
+                    </th>
+                    <td>{tenths(now)}</td>
+                    <td>
+                      {tenths(then)}
+                      {kept && ', as small as it may be'}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Cancel</Button>
+        <Button variant="contained" disabled={wrong || taken.length === 0} onClick={take}>
+          Change {taken.length} {taken.length === 1 ? 'style' : 'styles'} in {name}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
