@@ -26,6 +26,7 @@ import {
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { quiet } from '../ui/theme.ts';
+import { useToggled } from '../ui/toggled.ts';
 import { tenths } from './StyleTable.tsx';
 
 const ROUNDINGS: readonly { value: ScaleRounding; label: string }[] = [
@@ -76,7 +77,7 @@ export function ScaleStylesDialog({ site, onClose }: { site: SiteFrame; onClose(
   });
   const [rounding, setRounding] = useState<ScaleRounding>(0.5);
   const [moved, setMoved] = useState<Record<string, number>>({});
-  const [heldBack, setHeldBack] = useState<ReadonlySet<string>>(new Set());
+  const [heldBack, hold] = useToggled<string>();
   const scale: Scale = { narrow: ended(narrow), wide: ended(wide), rounding };
   const fault = scaleFault(scale);
   const lines = site.textStyles.map((style) => {
@@ -91,12 +92,6 @@ export function ScaleStylesDialog({ site, onClose }: { site: SiteFrame; onClose(
     const steps = taken.map(({ style, step }) => ({ textStyle: style.id, step }));
     if (dispatch(edit('scaleStyles', { scale, steps }))) onClose();
   };
-  const hold = (id: string) =>
-    setHeldBack((before) => {
-      const next = new Set(before);
-      if (!next.delete(id)) next.add(id);
-      return next;
-    });
   return (
     <Dialog open onClose={onClose} maxWidth="md" aria-labelledby="scale-title">
       <DialogTitle id="scale-title">Sizes from a scale</DialogTitle>

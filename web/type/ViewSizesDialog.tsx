@@ -25,6 +25,7 @@ import {
 import { edit } from '../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { quiet } from '../ui/theme.ts';
+import { useToggled } from '../ui/toggled.ts';
 import { columnsOf } from '../workbench/values/columns.ts';
 import { Choice } from './Choice.tsx';
 import { tenths } from './StyleTable.tsx';
@@ -49,7 +50,7 @@ export function ViewSizesDialog({ site, onClose }: { site: SiteFrame; onClose():
   const [view, setView] = useState<ViewId>(() => site.views.list[0].id);
   const [way, setWay] = useState<'suggested' | 'factor'>(view === site.views.base ? 'factor' : 'suggested');
   const [typed, setTyped] = useState('90');
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [left, toggle] = useToggled<string>();
   const percent = typed.trim() === '' ? NaN : Number(typed.replace(',', '.').replace('%', ''));
   const wrong = way === 'factor' && !(percent >= SCALES.least && percent <= SCALES.most);
   const suggested = suggestedSizes(site, view);
@@ -68,12 +69,6 @@ export function ViewSizesDialog({ site, onClose }: { site: SiteFrame; onClose():
     const sizes = taken.map(({ style, next }) => ({ textStyle: style.id, size: next }));
     if (dispatch(edit('setStyleSizes', { sizes, view, reach }))) onClose();
   };
-  const toggle = (id: string) =>
-    setLeft((before) => {
-      const next = new Set(before);
-      if (!next.delete(id)) next.add(id);
-      return next;
-    });
   const { name, sheet } = viewOf(site.views, view);
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="view-sizes-title">

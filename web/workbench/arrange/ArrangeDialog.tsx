@@ -24,6 +24,7 @@ import {
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
+import { useToggled } from '../../ui/toggled.ts';
 import { Layouts } from './Layouts.tsx';
 import { leavesShared, proposalsFor, type Proposals } from './proposals.ts';
 import { changeInWords, mendInWords } from './words.ts';
@@ -46,7 +47,7 @@ export function ArrangeDialog({ site, page, root, active, tidying, onClose }: Ar
   const [made, setMade] = useState<Proposals | null>(null);
   const [fault, setFault] = useState('');
   const [chosen, setChosen] = useState(1);
-  const [left, setLeft] = useState<ReadonlySet<NodeId>>(new Set());
+  const [left, toggle] = useToggled<NodeId>();
   const [untouched, setUntouched] = useState(false);
   const view = viewOf(site.views, active);
   useEffect(() => {
@@ -71,12 +72,6 @@ export function ArrangeDialog({ site, page, root, active, tidying, onClose }: Ar
     const act = tidying ? 'tidied' : 'arranged';
     if (dispatch(edit('arrange', { node: root.id, laid: taken, view: active, reach, done: act }))) onClose();
   };
-  const toggle = (node: NodeId) =>
-    setLeft((before) => {
-      const next = new Set(before);
-      if (!next.delete(node)) next.add(node);
-      return next;
-    });
   const verb = tidying ? 'Tidy' : 'Arrange';
   const nothing = tidying
     ? 'Nothing in it is covered, outside, out of order, unevenly spaced or in too large an area.'
