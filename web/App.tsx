@@ -11,7 +11,7 @@ import { Sites } from './sites/Sites.tsx';
 import { Boundary } from './ui/Boundary.tsx';
 import { Notice } from './ui/Notice.tsx';
 import { coral, theme } from './ui/theme.ts';
-import { Opening } from './site/SiteScreen.tsx';
+import { TypeLab } from './type/TypeLab.tsx';
 import { Views } from './views/Views.tsx';
 import { Workbench } from './workbench/Workbench.tsx';
 
@@ -43,11 +43,7 @@ const router = createBrowserRouter([
       { path: '/sites/:site/pages', element: <Pages /> },
       { path: '/sites/:site/shelf', element: <Shelf /> },
       { path: '/sites/:site/views', element: <Views /> },
-      {
-        path: '/sites/:site/type',
-        lazy: async () => ({ Component: (await import('./type/TypeLab.tsx')).TypeLab }),
-        HydrateFallback: Opening,
-      },
+      { path: '/sites/:site/type', element: <TypeLab /> },
       { path: '/sites/:site/pages/:page', element: <Workbench /> },
       {
         path: '*',

@@ -1,4 +1,4 @@
-import { sizeAt, type TextSize } from './fluid.ts';
+import { sizeAt, type Fluid, type TextSize } from './fluid.ts';
 
 /** A size over a stretch of window widths; px. The stretch ends before `below`. */
 export interface CurvePiece {
@@ -86,4 +86,28 @@ export function mostByZoom(curve: Curve, width: number): number {
     for (const end of [piece.from, ...bendsOf(piece), piece.below])
       if (end > least && end < width) most = Math.max(most, (width / end) * sizeAt(piece.size, end));
   return most / curveAt(curve, width);
+}
+
+/** px; the windows in which a size that is typed is looked at. */
+const LOOKED_AT = { from: 280, below: 2560 };
+
+/** The windows, in px, in which zoom cannot make a size twice as large; none where it always can. */
+export function notEnlarged(size: TextSize): Stretch | undefined {
+  const curve: Curve = [{ from: 1, below: LOOKED_AT.below * 2, size }];
+  const [first] = stretchesWhere(
+    LOOKED_AT.from,
+    LOOKED_AT.below - 1,
+    (width) => mostByZoom(curve, width) < ENLARGED - 1e-6,
+  );
+  return first;
+}
+
+/** px; the smallest sizes are tried in such steps. */
+const STEP = 0.5;
+
+/** The size nearest to a fluid one that zoom can make twice as large everywhere: with as small a smallest size as can be. */
+export function enlargeable(size: Fluid): Fluid {
+  let min = Math.ceil(size.min / STEP) * STEP;
+  while (min < size.max && notEnlarged({ ...size, min })) min += STEP;
+  return { ...size, min: Math.min(min, size.max) };
 }

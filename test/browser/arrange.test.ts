@@ -1,7 +1,8 @@
 /** Whole layouts for narrow views: proposed, taken in part, tidied; and the lower edges of sections. */
 import { expect } from 'chai';
 import { Key, type WebElement } from 'selenium-webdriver';
-import { byRole } from './browser.ts';
+import { clear, editor, take } from '../server/editing.ts';
+import { byRole, eventually } from './browser.ts';
 import { chooseReach, chooseView, inSheet, saysStep, selectInOutline, useBench } from './workbench.ts';
 
 describe('the workbench: arranging', function () {
@@ -101,6 +102,23 @@ describe('the workbench: arranging', function () {
     );
     expect(names.join()).to.match(/^Two across.*Pictures first/s);
     await (await inDialog(again, 'button', 'Leave it as it is')).click();
+    await chooseView(driver, 'Desktop');
+  });
+
+  it('goes on where somebody takes a part away meanwhile', async () => {
+    const { driver } = bench;
+    await chooseView(driver, 'Tablet');
+    await choose('Row: through the glass', 'Arrange in Tablet …');
+    const dialog = await byRole(driver, 'dialog', 'Arrange Row: through the glass in Tablet');
+    const words = async () => (await dialog.getText()).includes('Through the glass: picture');
+    await inDialog(dialog, 'list', 'What it would change');
+    expect(await words()).to.equal(true);
+    await editor(() => bench.running.url, 'another-window').made([
+      take('/pages/home/nodes/glass/children', 'glass-picture'),
+      clear('/pages/home/nodes/glass-picture'),
+    ]);
+    await eventually('the part gone from the proposals', async () => !(await words()));
+    await (await inDialog(dialog, 'button', /^(Close|Leave it as it is)$/)).click();
     await chooseView(driver, 'Desktop');
   });
 

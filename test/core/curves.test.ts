@@ -5,11 +5,14 @@ import { calculateTypeScale, checkWCAG } from 'utopia-core';
 import {
   curveAt,
   curvePoints,
+  enlargeable,
   jumpsIn,
+  knownProperty,
   layered,
   LOOKS,
   mostByZoom,
   newSite,
+  notEnlarged,
   RATIOS,
   scaleFault,
   scaleSize,
@@ -97,6 +100,18 @@ describe('zoom', () => {
     expect(mostByZoom(far, 1280)).to.be.closeTo(2, 1e-9);
     // At 1000 px it gets there by 1.5625, and never to twice its size: 1.5625 · 60, or 5 · 10.
     expect(mostByZoom(far, 1000)).to.be.closeTo(1000 / 640, 1e-9);
+  });
+
+  it('has a nearest size that it can double, where it cannot one that is typed', () => {
+    const steep = { min: 16, max: 96, fromWidth: 320, toWidth: 1280 };
+    // At 500 % on 1280 px there are 256 px, where it is 16 px: 80 of 96. It takes five times 38.4 px to be twice 96.
+    expect(notEnlarged(steep)).to.not.equal(undefined);
+    expect(enlargeable(steep)).to.deep.equal({ ...steep, min: 38.5 });
+    expect(notEnlarged(enlargeable(steep))).to.equal(undefined);
+    const gentle = { min: 20, max: 40, fromWidth: 400, toWidth: 1200 };
+    expect(enlargeable(gentle)).to.deep.equal(gentle);
+    const told = knownProperty('size').type.told!(steep);
+    expect(told).to.match(/^Grows from 16 px .+ \(WCAG 1\.4\.4\); 38\.5–96 it can\.$/);
   });
 
   it('fails the rule of 200 % where utopia-core 1.6.0 says that a fluid size does', () => {

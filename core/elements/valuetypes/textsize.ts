@@ -1,5 +1,6 @@
 import { Type } from '@sinclair/typebox';
-import { decimals, fluid, type TextSize } from '../../type/fluid.ts';
+import { enlargeable, notEnlarged } from '../../type/curve.ts';
+import { decimals, fluid, type Fluid, type TextSize } from '../../type/fluid.ts';
 import { done, refused } from '../../outcome.ts';
 import { readNumber } from './number.ts';
 import type { ValueType } from './valuetype.ts';
@@ -58,10 +59,14 @@ export const textSizeType: ValueType<TextSize> = {
     typeof value === 'number'
       ? decimals(value)
       : `${decimals(value.min)}–${decimals(value.max)} @ ${decimals(value.fromWidth)}–${decimals(value.toWidth)}`,
-  told: (value) =>
-    typeof value === 'number'
-      ? undefined
-      : `Grows from ${decimals(value.min)} px at ${decimals(value.fromWidth)} px of the window to ${decimals(value.max)} px at ${decimals(value.toWidth)} px`,
+  told(value) {
+    if (typeof value === 'number') return undefined;
+    const range = ({ min, max }: Fluid) => `${decimals(min)}–${decimals(max)}`;
+    const grows = `Grows from ${decimals(value.min)} px at ${decimals(value.fromWidth)} px of the window to ${decimals(value.max)} px at ${decimals(value.toWidth)} px`;
+    const fails = notEnlarged(value);
+    if (!fails) return grows;
+    return `${grows}. Zoom cannot double it in windows from ${fails.from} to ${fails.to} px (WCAG 1.4.4); ${range(enlargeable(value))} it can.`;
+  },
   fault(value) {
     if (typeof value === 'number') return undefined;
     const made = fluid(value);

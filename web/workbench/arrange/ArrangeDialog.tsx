@@ -65,7 +65,9 @@ export function ArrangeDialog({ site, page, root, active, tidying, onClose }: Ar
   }, [site, page, root, view, tidying]);
   const proposals = made?.proposals;
   const proposal = proposals?.at(chosen);
-  const free = (part: LaidOut) => !untouched || !isSetByHand(page, part, active);
+  // What was there when the layouts were worked out: others may have taken something away since.
+  const before = proposals?.[0].page ?? page;
+  const free = (part: LaidOut) => !untouched || !isSetByHand(before, part, active);
   const taken = proposal?.laid.filter((part) => !left.has(part.node) && free(part)) ?? [];
   const whole = proposal && taken.length === proposal.laid.length;
   const take = () => {
@@ -94,7 +96,7 @@ export function ArrangeDialog({ site, page, root, active, tidying, onClose }: Ar
               <Listed label="What is mended">
                 {proposal?.mends?.map((mend) => (
                   <Typography component="li" key={`${mend.id} ${mend.why}`} sx={{ fontSize: 13, py: 0.25 }}>
-                    {mendInWords(page, mend)}
+                    {mendInWords(before, mend)}
                   </Typography>
                 ))}
               </Listed>
@@ -104,8 +106,8 @@ export function ArrangeDialog({ site, page, root, active, tidying, onClose }: Ar
                   {proposal?.laid.map((part) => (
                     <Change
                       key={part.node}
-                      name={page.nodes[part.node].name}
-                      words={changeInWords(site, page, proposal.page, part, active)}
+                      name={before.nodes[part.node].name}
+                      words={changeInWords(site, before, proposal.page, part, active)}
                       checked={!left.has(part.node) && free(part)}
                       disabled={!free(part)}
                       onChange={() => toggle(part.node)}

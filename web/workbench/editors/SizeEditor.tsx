@@ -1,6 +1,6 @@
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useState } from 'react';
-import { fluid, sizeAt, type TextSize } from '../../../core/index.ts';
+import { enlargeable, fluid, notEnlarged, sizeAt, type Fluid, type TextSize } from '../../../core/index.ts';
 import { propertyOfRow } from '../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
@@ -31,6 +31,9 @@ export function SizeEditor({ cell, row, context, onSet, onClose }: EditorProps) 
           fromWidth: read(fields.fromWidth),
           toWidth: read(fields.toWidth),
         });
+  const fluidly = made.ok && form === 'fluid' ? (made.value as Fluid) : undefined;
+  const fails = fluidly && notEnlarged(fluidly);
+  const better = fluidly && fails && enlargeable(fluidly);
   const number = (name: Field, label: string) => (
     <TextField
       size="small"
@@ -98,6 +101,18 @@ export function SizeEditor({ cell, row, context, onSet, onClose }: EditorProps) 
             : 'The same at every width of the view'
           : made.sentence}
       </Typography>
+      {better && (
+        <Typography sx={{ fontSize: 12, mb: 1 }}>
+          Zoom cannot double it in windows from {fails?.from} to {fails?.to} px (WCAG 1.4.4).{' '}
+          <Button
+            size="small"
+            sx={{ p: 0, minWidth: 0, verticalAlign: 'baseline' }}
+            onClick={() => setFields({ ...fields, min: String(better.min) })}
+          >
+            Take {better.min} as the smallest
+          </Button>
+        </Typography>
+      )}
       <Button type="submit" variant="outlined" fullWidth disabled={!made.ok}>
         Set size
       </Button>
