@@ -1,7 +1,7 @@
 /** Whole layouts for narrow views: proposed, taken in part, tidied; and the lower edges of sections. */
 import { expect } from 'chai';
 import { Key, type WebElement } from 'selenium-webdriver';
-import { clear, editor, take } from '../server/editing.ts';
+import { clear, editor, set, take } from '../server/editing.ts';
 import { byRole, eventually } from './browser.ts';
 import { chooseReach, chooseView, inSheet, saysStep, selectInOutline, useBench } from './workbench.ts';
 
@@ -197,5 +197,63 @@ describe('the workbench: arranging', function () {
     await driver.actions().release().perform();
     await saysStep(driver, /^How an evening goes: least height in Desktop .* → 0$/);
     expect(await height()).to.be.closeTo(before, 0.1);
+  });
+
+  it('places by pointer and keys where lines run from right to left, and keeps what stood there', async () => {
+    const { driver } = bench;
+    const others = editor(() => bench.running.url, 'another-window');
+    await others.made([set('/frame/lang', 'ar')]);
+    await eventually('lines from right to left', () =>
+      inSheet<boolean>(driver, 'Desktop', 'page', `return window.document.dir === 'rtl'`),
+    );
+    const before = await boxes('Desktop', ['opening-words', 'dome']);
+    // What stands first stands at the right.
+    expect(before.dome.left + before.dome.width).to.be.below(before['opening-words'].left);
+    await selectInOutline(driver, 'Dome picture');
+    const columns = await byRole(driver, 'slider', 'Columns of Dome picture');
+    const count = Number(await columns.getAttribute('aria-valuenow'));
+    // It ends at its left: to the right it takes fewer columns.
+    await columns.sendKeys(Key.ARROW_RIGHT);
+    await saysStep(driver, `Dome picture: columns in Desktop ${count} → ${count - 1}`);
+    const narrower = await boxes('Desktop', ['opening-words', 'dome']);
+    expect(narrower.dome.left).to.be.above(before.dome.left + 20);
+    expect(narrower.dome.left + narrower.dome.width).to.be.closeTo(before.dome.left + before.dome.width, 1);
+    await chord(Key.CONTROL, 'z');
+    await saysStep(driver, /^Undone: Dome picture/);
+
+    await choose('Row: words + dome', 'Make an overlay of it');
+    await saysStep(driver, 'Row: words + dome: an overlay now; every part stands where it stood');
+    const overlay = await boxes('Desktop', ['opening-words', 'dome']);
+    for (const id of ['opening-words', 'dome'])
+      for (const side of ['left', 'width', 'top'] as const)
+        expect(overlay[id][side], `${side} of ${id}`).to.be.closeTo(before[id][side], 1);
+    await selectInOutline(driver, 'Dome picture');
+    const name = await byRole(driver, 'button', /^Dome picture.*, place$/);
+    const scale = await inSheet<number>(
+      driver,
+      'Desktop',
+      'page',
+      'return window.frameElement.getBoundingClientRect().width / window.innerWidth',
+    );
+    await driver
+      .actions({ async: true })
+      .keyDown(Key.ALT)
+      .move({ origin: name })
+      .press()
+      .move({ origin: name, x: 90, y: 0 })
+      .release()
+      .keyUp(Key.ALT)
+      .perform();
+    await saysStep(driver, /^Dome picture: columns? \d/);
+    const drawn = await boxes('Desktop', ['dome']);
+    // As far to the right as it was drawn, up to a column where it takes whole ones.
+    expect(drawn.dome.left - overlay.dome.left).to.be.within(90 / scale - 60, 90 / scale + 60);
+    await name.sendKeys(Key.ARROW_LEFT);
+    const left = await eventually('a step to the left', async () => {
+      const { dome } = await boxes('Desktop', ['dome']);
+      return dome.left < drawn.dome.left - 20 && dome.left;
+    });
+    expect(left).to.be.above(0);
+    await others.made([set('/frame/lang', 'en-GB')]);
   });
 });

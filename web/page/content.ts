@@ -1,6 +1,7 @@
 import { paths } from '../../api/paths.ts';
 import {
   composed,
+  directionOf,
   headOf,
   MATTER,
   offeringIn,
@@ -109,3 +110,7 @@ export const pictureUrl = (
   asset: Pick<Asset, 'hash' | 'type' | 'moves'>,
   width: number,
 ): string => (isMadeSmaller(asset) ? paths.made(site, asset.hash, width) : paths.asset(site, asset.hash));
+
+/** Whether the lines of a page run from right to left. */
+export const isMirrored = (site: SiteFrame, { id }: Page): boolean =>
+  directionOf(headOf(site, id).lang ?? site.lang) === 'rtl';

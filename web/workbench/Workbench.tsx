@@ -124,7 +124,7 @@ export function Workbench() {
       </Boundary>
       <Deselecting enabled={!publishing} />
       <AddKey enabled={!publishing && !adding} />
-      <BlockKeys page={page} active={active} enabled={!publishing} />
+      <BlockKeys site={site} page={page} active={active} enabled={!publishing} />
       <BlockContextMenu site={site} page={page} active={active} />
     </SiteScreen>
   );

@@ -1,14 +1,22 @@
 import { useEffect, useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Page, ViewId } from '../../../core/index.ts';
+import type { Page, SiteFrame, ViewId } from '../../../core/index.ts';
+import { isMirrored } from '../../page/content.ts';
 import { copySelected, cutSelected, pasteBeside } from '../../state/clipboard.ts';
 import { isPart, moveParts, shiftParts, sizeParts } from '../../state/areas.ts';
 import { isElsewhere } from '../../ui/elsewhere.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { duplicate, group, hideOrShow, moveInOrder, remove, ungroup, widen } from '../../state/structure.ts';
 
+interface BlockKeysProps {
+  site: SiteFrame;
+  page: Page;
+  active: ViewId;
+  enabled: boolean;
+}
+
 /** The keys that act on what is selected, wherever the keyboard is in the workbench. */
-export function BlockKeys({ page, active, enabled }: { page: Page; active: ViewId; enabled: boolean }) {
+export function BlockKeys({ site, page, active, enabled }: BlockKeysProps) {
   const dispatch = useAppDispatch();
   const selected = useAppSelector((state) => state.desk.selected).filter((id) => page.nodes[id]);
   const lead = selected.at(-1);
@@ -30,6 +38,7 @@ export function BlockKeys({ page, active, enabled }: { page: Page; active: ViewI
     selected,
     active,
   ]);
+  const mirrored = isMirrored(site, page);
   const part = lead !== undefined && isPart(page, page.nodes[lead]);
   const arrows = {
     ...options,
@@ -42,14 +51,15 @@ export function BlockKeys({ page, active, enabled }: { page: Page; active: ViewI
   useHotkeys(
     ['left', 'right', 'up', 'down'].flatMap((key) => [key, `shift+${key}`, `mod+${key}`]),
     ({ key, shiftKey, ctrlKey, metaKey }) => {
-      const by = key === 'ArrowLeft' || key === 'ArrowUp' ? -1 : 1;
       const across = key === 'ArrowLeft' || key === 'ArrowRight';
+      const on = across ? (mirrored ? 'ArrowLeft' : 'ArrowRight') : 'ArrowDown';
+      const by = key === on ? 1 : -1;
       if (ctrlKey || metaKey) dispatch(shiftParts(selected, active, across ? 'across' : 'down', by));
       else if (shiftKey) dispatch(sizeParts(selected, active, across ? by : 0, across ? 0 : by));
       else dispatch(moveParts(selected, active, across ? by : 0, across ? 0 : by));
     },
     arrows,
-    [selected, active, part],
+    [selected, active, part, mirrored],
   );
   // The outline acts on its own row with these, wherever its cursor is.
   const apart = {

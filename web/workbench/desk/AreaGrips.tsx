@@ -19,7 +19,7 @@ import {
   type PlacedPart,
   type Side,
 } from './placing.ts';
-import { tracksOf } from './tracks.ts';
+import { directionIn, tracksOf } from './tracks.ts';
 
 interface AreaGripsProps extends PlacedPart {
   /** Whether the name stands inside the frame of the selection, for want of room above. */
@@ -30,10 +30,10 @@ interface AreaGripsProps extends PlacedPart {
 }
 
 const CORNERS: readonly (readonly [Side, Side])[] = [
-  ['left', 'top'],
-  ['right', 'top'],
-  ['left', 'bottom'],
-  ['right', 'bottom'],
+  ['start', 'top'],
+  ['end', 'top'],
+  ['start', 'bottom'],
+  ['end', 'bottom'],
 ];
 
 /** The frame of a part of an overlay: drawn at its name it moves, at its edges and corners it takes more or fewer columns and rows. */
@@ -44,6 +44,7 @@ export function AreaGrips(props: AreaGripsProps) {
   const [shown, setShown] = useState<(Drawn & { laid: Laid }) | null>(null);
   const at = standingIn(site, page, node, view);
   const { columns } = viewOf(site.views, view).grid;
+  const way = directionIn(sheet.document.documentElement);
 
   const take = (next: Standing) => {
     const own = changes(at, next);
@@ -81,9 +82,9 @@ export function AreaGrips(props: AreaGripsProps) {
     const frame = sheet.document.defaultView!.frameElement!;
     const to = (event: { clientX: number; clientY: number; altKey: boolean }): Drawn => {
       const edge = frame.getBoundingClientRect();
-      const by = { x: (event.clientX - from.x) / scale, y: (event.clientY - from.y) / scale };
+      const by = { x: (way * (event.clientX - from.x)) / scale, y: (event.clientY - from.y) / scale };
       const point = {
-        x: (event.clientX - edge.left) / scale - origin.x,
+        x: (way * (event.clientX - edge.left)) / scale - origin.x,
         y: (event.clientY - edge.top) / scale - origin.y,
       };
       return meant(laid, by, point, event.altKey);
@@ -110,13 +111,21 @@ export function AreaGrips(props: AreaGripsProps) {
     });
 
   const key = (axis: Axis) => (event: KeyboardEvent) => {
-    const by = { ArrowLeft: -1, ArrowUp: -1, ArrowRight: 1, ArrowDown: 1 }[event.key];
+    const by = { ArrowLeft: -way, ArrowUp: -1, ArrowRight: way, ArrowDown: 1 }[event.key];
     if (by === undefined) return;
     event.preventDefault();
     event.stopPropagation();
     dispatch(axis === 'across' ? sizeParts(nodes, view, by, 0) : sizeParts(nodes, view, 0, by));
   };
   const own = sheet.elementOf(node.id)?.getBoundingClientRect();
+  /** Where on the screen an edge is. */
+  const placed = (side: Side) =>
+    ({
+      start: way === 1 ? 'left' : 'right',
+      end: way === 1 ? 'right' : 'left',
+      top: 'top',
+      bottom: 'bottom',
+    })[side];
   return (
     <>
       {shown && own && <Placing {...shown} grid={sheet.elementOf(overlay.id)} own={own} scale={scale} />}
@@ -130,11 +139,11 @@ export function AreaGrips(props: AreaGripsProps) {
       >
         {children}
       </NameTag>
-      {(['left', 'top'] as const).map((side) => (
-        <div key={side} className={`area-grip ${side}`} onPointerDown={size([side])} />
+      {(['start', 'top'] as const).map((side) => (
+        <div key={side} className={`area-grip ${placed(side)}`} onPointerDown={size([side])} />
       ))}
       <div
-        className="area-grip right"
+        className={`area-grip ${placed('end')}`}
         role="slider"
         tabIndex={0}
         aria-label={`Columns of ${node.name}`}
@@ -142,7 +151,7 @@ export function AreaGrips(props: AreaGripsProps) {
         aria-valuemax={columns}
         aria-valuenow={at.span}
         aria-valuetext={words(at)}
-        onPointerDown={size(['right'])}
+        onPointerDown={size(['end'])}
         onKeyDown={key('across')}
       />
       <div
@@ -158,7 +167,11 @@ export function AreaGrips(props: AreaGripsProps) {
         onKeyDown={key('down')}
       />
       {CORNERS.map((sides) => (
-        <div key={sides.join(' ')} className={`area-corner ${sides.join(' ')}`} onPointerDown={size(sides)} />
+        <div
+          key={sides.join(' ')}
+          className={`area-corner ${sides.map(placed).join(' ')}`}
+          onPointerDown={size(sides)}
+        />
       ))}
     </>
   );

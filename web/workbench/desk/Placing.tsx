@@ -1,5 +1,5 @@
 import { words, type Drawn, type Laid } from './placing.ts';
-import { tracksOf } from './tracks.ts';
+import { directionIn, tracksOf } from './tracks.ts';
 
 interface PlacingProps extends Drawn {
   laid: Laid;
@@ -11,8 +11,11 @@ interface PlacingProps extends Drawn {
 /** The columns and rows of the overlay, where the part would stand, and the lines that it snaps to; drawn from the frame of the part. */
 export function Placing({ laid, at, box, guides, grid, own, scale }: PlacingProps) {
   if (!grid) return null;
+  const way = directionIn(grid);
+  /** How far to the right of where lines begin something is drawn. */
+  const across = (start: number, width: number) => (way === 1 ? start : -start - width) * scale;
   const zero = {
-    x: tracksOf(grid)[0].start - own.left,
+    x: way * tracksOf(grid)[0].start - own.left,
     y: (tracksOf(grid, 'down')[0]?.start ?? 0) - own.top,
   };
   const rows = laid.rows.filter(({ start }) => start <= Math.max(laid.height, box.top + box.height));
@@ -23,16 +26,20 @@ export function Placing({ laid, at, box, guides, grid, own, scale }: PlacingProp
         <div
           key={start}
           className="area-column"
-          style={{ left: start * scale, width: (end - start) * scale, height }}
+          style={{ left: across(start, end - start), width: (end - start) * scale, height }}
         />
       ))}
       {rows.map(({ end }) => (
-        <div key={end} className="area-row" style={{ top: end * scale, width: laid.width * scale }} />
+        <div
+          key={end}
+          className="area-row"
+          style={{ top: end * scale, left: across(0, laid.width), width: laid.width * scale }}
+        />
       ))}
       <div
         className="area-taken"
         style={{
-          left: box.left * scale,
+          left: across(box.left, box.width),
           top: box.top * scale,
           width: box.width * scale,
           height: box.height * scale,
@@ -48,8 +55,8 @@ export function Placing({ laid, at, box, guides, grid, own, scale }: PlacingProp
           className={`area-guide ${axis}`}
           style={
             axis === 'across'
-              ? { left: place * scale, height }
-              : { top: place * scale, width: laid.width * scale }
+              ? { left: across(place, 0), height }
+              : { top: place * scale, left: across(0, laid.width), width: laid.width * scale }
           }
         >
           <span>{of}</span>

@@ -19,7 +19,7 @@ import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { draw } from '../../ui/draw.ts';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
-import { tracksOf } from './tracks.ts';
+import { directionIn, tracksOf } from './tracks.ts';
 
 interface SpanGripsProps {
   site: SiteFrame;
@@ -34,19 +34,20 @@ interface SpanGripsProps {
   scale: number;
 }
 
-type Edge = 'left' | 'right';
+/** An edge of a block: where its lines start, or end. */
+type Edge = 'start' | 'end';
 
 /** Where a block stands once one of its edges is at another column; at least one column is left of it. */
 function resized({ row, column, span }: Placed, edge: Edge, at: number): Placed {
   const end = column + span - 1;
-  if (edge === 'right') return { row, column, span: Math.max(at, column) - column + 1 };
+  if (edge === 'end') return { row, column, span: Math.max(at, column) - column + 1 };
   const from = Math.min(at, end);
   return { row, column: from, span: end - from + 1 };
 }
 
-/** What a block asks of its row's columns to stand there: a left edge that was moved needs a first column. */
+/** What a block asks of its row's columns to stand there: a start that was moved needs a first column. */
 const asksFor = ({ column, span }: Placed, edge: Edge): Columns =>
-  edge === 'left' ? { start: column + 1, span } : { span };
+  edge === 'start' ? { start: column + 1, span } : { span };
 
 /** Who would go to another row, in words. */
 function hint(page: Page, { columns, children }: RowColumns, index: number, asks: Columns): string {
@@ -68,6 +69,7 @@ export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: 
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.desk.reach);
   const [drawn, setDrawn] = useState<{ to: Placed; edge: Edge; tracks: Track[] } | null>(null);
+  const way = directionIn(sheet.document.documentElement);
   const shared = columnsIn(site, page, row, view);
   const index = shared.children.findIndex(({ id }) => id === node.id);
   if (index < 0) return null;
@@ -87,8 +89,8 @@ export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: 
     const tracks = tracksOf(grid);
     const frame = sheet.document.defaultView!.frameElement!;
     const meant = (event: { clientX: number }): Placed => {
-      const x = (event.clientX - frame.getBoundingClientRect().left) / scale;
-      return resized(placed, edge, edge === 'left' ? nearestStart(tracks, x) : nearestEnd(tracks, x));
+      const x = (way * (event.clientX - frame.getBoundingClientRect().left)) / scale;
+      return resized(placed, edge, edge === 'start' ? nearestStart(tracks, x) : nearestEnd(tracks, x));
     };
     draw(press, {
       move: (event) => setDrawn({ to: meant(event), edge, tracks }),
@@ -100,16 +102,16 @@ export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: 
     });
   };
   const key = (edge: Edge) => (event: KeyboardEvent) => {
-    const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    const by = { ArrowLeft: -way, ArrowRight: way }[event.key];
     if (by === undefined) return;
     event.preventDefault();
-    const at = (edge === 'right' ? placed.column + placed.span - 1 : placed.column) + by;
+    const at = (edge === 'end' ? placed.column + placed.span - 1 : placed.column) + by;
     if (at >= 0 && at < shared.columns) take(resized(placed, edge, at), edge);
   };
   const words = `${placed.span} of ${shared.columns} columns, from column ${placed.column + 1}`;
   const grip = (edge: Edge, label: string, value: number) => (
     <div
-      className={`span-grip ${edge}`}
+      className={`span-grip ${(edge === 'start') === (way === 1) ? 'left' : 'right'}`}
       role="slider"
       tabIndex={0}
       aria-label={`${label} of ${node.name}`}
@@ -128,12 +130,13 @@ export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: 
           {...drawn}
           own={sheet.elementOf(node.id)?.getBoundingClientRect()}
           scale={scale}
+          way={way}
           columns={shared.columns}
           hint={moves(drawn.to) ? hint(page, shared, index, asksFor(drawn.to, drawn.edge)) : ''}
         />
       )}
-      {grip('left', 'First column', placed.column + 1)}
-      {grip('right', 'Columns', placed.span)}
+      {grip('start', 'First column', placed.column + 1)}
+      {grip('end', 'Columns', placed.span)}
     </>
   );
 }
@@ -145,20 +148,21 @@ interface DrawnProps {
   tracks: Track[];
   columns: number;
   scale: number;
+  way: 1 | -1;
   hint: string;
 }
 
 /** The columns of the row, those that the block would take, and what that would do, drawn from the frame of the block. */
-function Drawn({ own, to: { column, span }, edge, tracks, columns, scale, hint: moves }: DrawnProps) {
+function Drawn({ own, to: { column, span }, edge, tracks, columns, scale, way, hint: moves }: DrawnProps) {
   const last = tracks.at(column + span - 1);
   if (!own || !last) return null;
   const across = ({ start, end }: Track) => ({
-    left: (start - own.left) * scale,
+    left: (way === 1 ? start - own.left : -end - own.left) * scale,
     width: (end - start) * scale,
   });
   const taken = { start: tracks[column].start, end: last.end };
   // The words may be wider than the block: they grow towards the side of the row that has more room.
-  const side = column + span / 2 > columns / 2 ? 'right' : 'left';
+  const side = column + span / 2 > columns / 2 === (way === 1) ? 'right' : 'left';
   return (
     <div className="span-drawn">
       {tracks.map((track) => (
@@ -167,7 +171,7 @@ function Drawn({ own, to: { column, span }, edge, tracks, columns, scale, hint: 
       <div className="span-taken" style={across(taken)}>
         <div role="status" className={`span-words ${side}`}>
           {span} of {columns} columns
-          {edge === 'left' && `, from column ${column + 1}`}
+          {edge === 'start' && `, from column ${column + 1}`}
           {moves && <div>{moves}</div>}
         </div>
       </div>

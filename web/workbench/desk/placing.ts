@@ -21,7 +21,7 @@ import {
   type ViewId,
 } from '../../../core/index.ts';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
-import { tracksOf } from './tracks.ts';
+import { directionIn, tracksOf } from './tracks.ts';
 
 /** A part of an overlay that is placed in a sheet. */
 export interface PlacedPart {
@@ -43,7 +43,8 @@ const NEAR = 7;
 /** px on screen; what is drawn less stays where it is along that axis. */
 export const STILL = 3;
 
-export type Side = 'left' | 'right' | 'top' | 'bottom';
+/** An edge of a part: of its lines the start or the end, or above or below. */
+export type Side = 'start' | 'end' | 'top' | 'bottom';
 
 /** What is drawn: where the part would stand, drawn as a box, and what it has snapped to. */
 export interface Drawn {
@@ -64,7 +65,8 @@ export function laidOut({ site, page, overlay, view, sheet, node }: PlacedPart) 
     const element = sheet.elementOf(id);
     if (!element || element.getClientRects().length === 0) return undefined;
     const box = element.getBoundingClientRect();
-    return { left: box.left - left, top: box.top - top, width: box.width, height: box.height };
+    const start = directionIn(grid) === 1 ? box.left : -box.right;
+    return { left: start - left, top: box.top - top, width: box.width, height: box.height };
   };
   const others = partsIn(site, page, overlay, view).flatMap(({ id }) => {
     const box = id === node.id ? undefined : boxOf(id);
@@ -169,11 +171,11 @@ export function resized(
 ): Standing {
   const next = { ...at };
   const [lastColumn, lastRow] = [at.column + at.span - 1, at.row + at.rows - 1];
-  if (sides.includes('left')) {
+  if (sides.includes('start')) {
     next.column = Math.min(lastColumn, nearestStart(laid.columns, to.x) + 1);
     next.span = lastColumn - next.column + 1;
   }
-  if (sides.includes('right')) next.span = Math.max(1, nearestEnd(laid.columns, to.x) + 2 - at.column);
+  if (sides.includes('end')) next.span = Math.max(1, nearestEnd(laid.columns, to.x) + 2 - at.column);
   if (sides.includes('top')) {
     next.row = Math.min(lastRow, nearestStart(laid.rows, to.y) + 1);
     next.rows = lastRow - next.row + 1;
