@@ -5,7 +5,7 @@ import { expect } from 'chai';
 import { paths } from '../../api/paths.ts';
 import { DEMO_PAGES } from '../../demo/site.ts';
 import { byRole, resize, still, visit } from './browser.ts';
-import { cell, openBench, selectInOutline, type Bench } from './workbench.ts';
+import { cell, chooseView, openBench, selectInOutline, type Bench } from './workbench.ts';
 import { By, Key } from 'selenium-webdriver';
 
 /** The addresses of all pages of the demo site. */
@@ -87,6 +87,19 @@ describe('access', function () {
       await driver.actions().sendKeys(Key.ESCAPE).perform();
       await still(driver);
     }
+  });
+
+  it('to layouts that are proposed, drawn beside the one that is there', async () => {
+    const { driver } = bench;
+    await driver.get(`${bench.running.url}/sites/brindle-hill/pages/home`);
+    await chooseView(driver, 'Tablet');
+    await selectInOutline(driver, 'Row: your own eyes');
+    await (await byRole(driver, 'button', 'More for Row: your own eyes')).click();
+    await (await byRole(driver, 'menuitem', 'Arrange in Tablet …')).click();
+    await byRole(driver, 'group', 'Layouts');
+    await still(driver);
+    expect(await violations(), 'layouts').to.deep.equal([]);
+    await (await byRole(driver, 'button', 'Leave it as it is')).click();
   });
 
   it('to the type of a site, its curves as a table, and sizes from a scale', async () => {

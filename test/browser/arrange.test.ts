@@ -47,9 +47,9 @@ describe('the workbench: arranging', function () {
     expect(before[0]).to.be.below(before[1]);
     await choose('Row: words + dome', 'Arrange in Mobile …');
     const dialog = await byRole(driver, 'dialog', 'Arrange Row: words + dome in Mobile');
-    const stacked = await inDialog(dialog, 'button', /^Stacked, \d+ px high$/);
+    const stacked = await inDialog(dialog, 'button', /^Stacked ?\d+ px high/);
     expect(await stacked.getAttribute('aria-pressed')).to.equal('true');
-    await inDialog(dialog, 'button', /^Pictures first, \d+ px high$/);
+    await inDialog(dialog, 'button', /^Pictures first ?\d+ px high/);
     // Twenty characters of a headline of 34 px have no room in half of the width.
     expect(await dialog.getText()).to.not.include('Two across');
     await (await inDialog(dialog, 'checkbox', 'Place Dome picture')).click();
@@ -130,7 +130,7 @@ describe('the workbench: arranging', function () {
     expect(before['eyes-picture'].top).to.be.below(before['eyes-words'].top);
     await choose('Home', 'Arrange in Mobile …');
     const dialog = await byRole(driver, 'dialog', 'Arrange Home in Mobile');
-    await (await inDialog(dialog, 'button', /^Stacked, \d+ px high$/)).click();
+    await (await inDialog(dialog, 'button', /^Stacked ?\d+ px high/)).click();
     expect(await dialog.getText()).to.include('Sections that other pages share stay as they are');
     await (await inDialog(dialog, 'checkbox', 'Place Row: the chart room')).click();
     await (await inDialog(dialog, 'button', /^Place \d of \d elements$/)).click();
@@ -206,29 +206,32 @@ describe('the workbench: arranging', function () {
     await eventually('lines from right to left', () =>
       inSheet<boolean>(driver, 'Desktop', 'page', `return window.document.dir === 'rtl'`),
     );
-    const before = await boxes('Desktop', ['opening-words', 'dome']);
+    const before = await boxes('Desktop', ['eyes-words', 'eyes-picture']);
     // What stands first stands at the right.
-    expect(before.dome.left + before.dome.width).to.be.below(before['opening-words'].left);
-    await selectInOutline(driver, 'Dome picture');
-    const columns = await byRole(driver, 'slider', 'Columns of Dome picture');
+    expect(before['eyes-picture'].left + before['eyes-picture'].width).to.be.below(before['eyes-words'].left);
+    await selectInOutline(driver, 'Your own eyes: picture');
+    const columns = await byRole(driver, 'slider', 'Columns of Your own eyes: picture');
     const count = Number(await columns.getAttribute('aria-valuenow'));
     // It ends at its left: to the right it takes fewer columns.
     await columns.sendKeys(Key.ARROW_RIGHT);
-    await saysStep(driver, `Dome picture: columns in Desktop ${count} → ${count - 1}`);
-    const narrower = await boxes('Desktop', ['opening-words', 'dome']);
-    expect(narrower.dome.left).to.be.above(before.dome.left + 20);
-    expect(narrower.dome.left + narrower.dome.width).to.be.closeTo(before.dome.left + before.dome.width, 1);
+    await saysStep(driver, `Your own eyes: picture: columns in Desktop ${count} → ${count - 1}`);
+    const narrower = await boxes('Desktop', ['eyes-words', 'eyes-picture']);
+    expect(narrower['eyes-picture'].left).to.be.above(before['eyes-picture'].left + 20);
+    expect(narrower['eyes-picture'].left + narrower['eyes-picture'].width).to.be.closeTo(
+      before['eyes-picture'].left + before['eyes-picture'].width,
+      1,
+    );
     await chord(Key.CONTROL, 'z');
-    await saysStep(driver, /^Undone: Dome picture/);
+    await saysStep(driver, /^Undone: Your own eyes: picture/);
 
-    await choose('Row: words + dome', 'Make an overlay of it');
-    await saysStep(driver, 'Row: words + dome: an overlay now; every part stands where it stood');
-    const overlay = await boxes('Desktop', ['opening-words', 'dome']);
-    for (const id of ['opening-words', 'dome'])
+    await choose('Row: your own eyes', 'Make an overlay of it');
+    await saysStep(driver, 'Row: your own eyes: an overlay now; every part stands where it stood');
+    const overlay = await boxes('Desktop', ['eyes-words', 'eyes-picture']);
+    for (const id of ['eyes-words', 'eyes-picture'])
       for (const side of ['left', 'width', 'top'] as const)
         expect(overlay[id][side], `${side} of ${id}`).to.be.closeTo(before[id][side], 1);
-    await selectInOutline(driver, 'Dome picture');
-    const name = await byRole(driver, 'button', /^Dome picture.*, place$/);
+    await selectInOutline(driver, 'Your own eyes: picture');
+    const name = await byRole(driver, 'button', /^Your own eyes: picture.*, place$/);
     const scale = await inSheet<number>(
       driver,
       'Desktop',
@@ -244,14 +247,17 @@ describe('the workbench: arranging', function () {
       .release()
       .keyUp(Key.ALT)
       .perform();
-    await saysStep(driver, /^Dome picture: columns? \d/);
-    const drawn = await boxes('Desktop', ['dome']);
+    await saysStep(driver, /^Your own eyes: picture: columns? \d/);
+    const drawn = await boxes('Desktop', ['eyes-picture']);
     // As far to the right as it was drawn, up to a column where it takes whole ones.
-    expect(drawn.dome.left - overlay.dome.left).to.be.within(90 / scale - 60, 90 / scale + 60);
+    expect(drawn['eyes-picture'].left - overlay['eyes-picture'].left).to.be.within(
+      90 / scale - 60,
+      90 / scale + 60,
+    );
     await name.sendKeys(Key.ARROW_LEFT);
     const left = await eventually('a step to the left', async () => {
-      const { dome } = await boxes('Desktop', ['dome']);
-      return dome.left < drawn.dome.left - 20 && dome.left;
+      const { 'eyes-picture': picture } = await boxes('Desktop', ['eyes-picture']);
+      return picture.left < drawn['eyes-picture'].left - 20 && picture.left;
     });
     expect(left).to.be.above(0);
     await others.made([set('/frame/lang', 'en-GB')]);

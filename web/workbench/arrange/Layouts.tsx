@@ -95,7 +95,6 @@ function Drawn({ site, proposal, view, chosen, onChoose }: DrawnProps) {
   return (
     <ButtonBase
       aria-pressed={chosen}
-      aria-label={`${WAYS[way]}, ${Math.round(height)} px high`}
       onClick={onChoose}
       sx={{
         ...frame,
