@@ -7,14 +7,7 @@ import { paths } from '../api/paths.ts';
 import { builtPages } from '../server/pages.ts';
 import { start } from '../server/start.ts';
 import { byRole, openBrowser, pause, resize } from '../test/browser/browser.ts';
-import {
-  cell,
-  chooseView,
-  kept,
-  selectInOutline,
-  sheet,
-  type,
-} from '../test/browser/workbench.ts';
+import { cell, chooseView, kept, selectInOutline, sheet, type } from '../test/browser/workbench.ts';
 import { editor } from '../test/server/editing.ts';
 
 const folder = await mkdtemp(join(tmpdir(), 'dimorphe-screenshots-'));
