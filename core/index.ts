@@ -230,7 +230,7 @@ export {
   type ScaleEnd,
   type ScaleRounding,
 } from './type/scale.ts';
-export { CURVE_WIDTHS, elementCurve, styleCurve, styleValueIn } from './values/textcurves.ts';
+export { CURVE_WIDTHS, styleCurve, styleValueIn } from './values/textcurves.ts';
 export { textSizeFindings } from './checks/textsizes.ts';
 export type { Finding } from './checks/finding.ts';
 export { specimen } from './starts/specimen.ts';

@@ -23,7 +23,7 @@ function found(site: SiteFrame, text: RunningText, widths: Stretch[], long: bool
       of: { node: text.node },
       views: viewsAcross(site, widths),
       widths,
-      sentence: `Lines of ${text.name} have ${long ? 'up' : 'down'} to ${characters} characters ${wide(first)}; from ${GOOD_LINE.least} to ${GOOD_LINE.most} are read well.`,
+      sentence: `Lines of ${text.name} have as ${long ? 'many' : 'few'} as ${characters} characters ${wide(first)}; from ${GOOD_LINE.least} to ${GOOD_LINE.most} are read well.`,
       cure: long
         ? 'Give it a greatest width there, or larger text.'
         : 'Give it more columns there, or let it stand by itself.',

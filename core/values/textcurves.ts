@@ -3,9 +3,7 @@ import type { TextSize } from '../type/fluid.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { held } from '../layered/resolve.ts';
 import { viewOf, widthsOf, type ViewId } from '../layered/views.ts';
-import type { Node } from '../site/node.ts';
-import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
-import { resolve } from './trace.ts';
+import type { SiteFrame, TextStyle } from '../site/site.ts';
 
 /** px; the narrowest and the widest windows that text is looked at in. */
 export const CURVE_WIDTHS = { from: 280, to: 2560 };
@@ -31,7 +29,3 @@ function curveBy(site: SiteFrame, sizeIn: (view: ViewId) => TextSize): Curve {
 /** The size of a text style over all widths. */
 export const styleCurve = (site: SiteFrame, style: TextStyle): Curve =>
   curveBy(site, (view) => styleValueIn(site, style, 'size', view) as TextSize);
-
-/** The size of an element's words over all widths. */
-export const elementCurve = (site: SiteFrame, page: Page, node: Node): Curve =>
-  curveBy(site, (view) => resolve(site, page, node, knownProperty('size'), view) as TextSize);
