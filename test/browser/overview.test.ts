@@ -50,6 +50,24 @@ describe('the workbench: the overview', function () {
     });
   });
 
+  it('gives the sheets their room back when it is left', async () => {
+    const { driver } = bench;
+    const across = () =>
+      inSheet<number>(
+        driver,
+        'Desktop',
+        'opening',
+        'return window.frameElement.getBoundingClientRect().width',
+      );
+    const width = await across();
+    await open();
+    await (await byRole(driver, 'button', 'Side by side')).click();
+    await still(driver);
+    await (await byRole(driver, 'button', 'One sheet')).click();
+    await still(driver);
+    expect(await across()).to.equal(width);
+  });
+
   it('lets a section that takes more than three screens stand out', async () => {
     await open();
     const long = await bench.driver.executeScript<{ name: string; px: number; screens: boolean }[]>(

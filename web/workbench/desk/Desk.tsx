@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import {
   preview,
   viewAt,
@@ -12,6 +12,7 @@ import {
 import { selected as select, viewsBeside } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { useAfterPaint } from '../../ui/afterpaint.ts';
+import { useMeasuredWidth } from '../../ui/measuredwidth.ts';
 import { desk } from '../../ui/theme.ts';
 import { sheetAddresses } from '../../page/content.ts';
 import { DeskBar } from './DeskBar.tsx';
@@ -62,17 +63,6 @@ function usePreview(site: SiteFrame, page: Page, addresses: Addresses): Preview 
   return useMemo(() => compile(site, page, addresses), [compile, site, page, addresses]);
 }
 
-function useSize() {
-  const ref = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(800);
-  useEffect(() => {
-    const observer = new ResizeObserver(([entry]) => setWidth(entry.contentRect.width));
-    observer.observe(ref.current!);
-    return () => observer.disconnect();
-  }, []);
-  return { ref, width };
-}
-
 /** The right side of the workbench: the width bar, the sheets, and how they are shown. */
 export function Desk({ site: kept, page }: { site: SiteFrame; page: Page }) {
   const site = useTrial(kept, page);
@@ -90,9 +80,9 @@ export function Desk({ site: kept, page }: { site: SiteFrame; page: Page }) {
   const content = usePreview(site, page, addresses);
   // What is marked over the sheets follows a frame after what is in them.
   const marked = useAfterPaint(page);
-  const size = useSize();
+  const row = useMeasuredWidth();
   const shown = sheetsToShow(site, width, sheets === 'side by side', beside);
-  const room = size.width - GAP * (shown.length - 1);
+  const room = row.width - GAP * (shown.length - 1);
   const needed = shown.reduce((sum, sheet) => sum + sheet.width, 0);
   const scale = zoom === 'full' ? 1 : Math.max(SMALLEST_SCALE, Math.min(1, room / needed));
   const active = viewAt(site.views, width).id;
@@ -110,7 +100,7 @@ export function Desk({ site: kept, page }: { site: SiteFrame; page: Page }) {
           className="desk-sheets"
           onClick={(event) => event.target === event.currentTarget && dispatch(select(null))}
         >
-          <div ref={size.ref} className="desk-row" style={{ gap: GAP }}>
+          <div ref={row.ref} className="desk-row" style={{ gap: GAP }}>
             {shown.map((sheet) => (
               <Sheet
                 key={sheet.key}

@@ -1,6 +1,6 @@
 import { Box, IconButton, Typography } from '@mui/material';
 import { Eye } from 'lucide-react';
-import { useEffect, useLayoutEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
+import { useLayoutEffect, useMemo, useState, type PointerEvent } from 'react';
 import {
   childrenIn,
   isShown,
@@ -18,6 +18,7 @@ import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { EMPTY_SHEET, type SheetContent } from '../../page/sheetdocument.ts';
 import { useSheet } from '../../page/useSheet.ts';
 import { draw, DRAGGED } from '../../ui/draw.ts';
+import { useMeasuredWidth } from '../../ui/measuredwidth.ts';
 import { petrol, quiet, sun } from '../../ui/theme.ts';
 import { OrderQuestion } from '../ledger/outline/DropMark.tsx';
 import { useMove } from '../ledger/outline/useMove.ts';
@@ -36,19 +37,13 @@ interface OverviewProps {
 
 /** A page as its sections, small, in every view beside each other: to order, hide, copy and delete them, and to go to one. */
 export function Overview({ site, page, content, active }: OverviewProps) {
-  const room = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(700);
+  const room = useMeasuredWidth();
   const move = useMove(site, page);
-  useEffect(() => {
-    const observer = new ResizeObserver(([entry]) => setWidth(entry.contentRect.width));
-    observer.observe(room.current!);
-    return () => observer.disconnect();
-  }, []);
   const views = [...site.views.list].reverse();
-  const across = Math.max(90, (width - GAP * (views.length - 1)) / views.length);
+  const across = Math.max(90, (room.width - GAP * (views.length - 1)) / views.length);
   return (
     <div role="region" aria-label="Overview" className="desk-sheets" tabIndex={0}>
-      <div ref={room} style={{ display: 'flex', gap: GAP, alignItems: 'flex-start' }}>
+      <div ref={room.ref} style={{ display: 'flex', gap: GAP, alignItems: 'flex-start' }}>
         {views.map((view) => (
           <Column
             key={view.id}
