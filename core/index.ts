@@ -123,7 +123,9 @@ export { countOverrides, countsOf, overrideCount } from './values/count.ts';
 
 export { completeOrder, moveTo } from './layout/order.ts';
 export { heldSpan, heldStart, movedRows, placeColumns, type Columns, type Placed } from './layout/spans.ts';
-export { fluid, sizeAt, textSizeCss, type Fluid, type TextSize } from './type/fluid.ts';
+export { fluid, type Fluid } from './type/fluid.ts';
+export { proportional, SHARES, type Proportional } from './type/proportional.ts';
+export { isFluid, isProportional, scaledSize, sizeAt, textSizeCss, type TextSize } from './type/textsize.ts';
 
 export { contrastIn, type Contrast } from './checks/contrast.ts';
 export {
@@ -170,7 +172,7 @@ export {
   times,
   WINDOW,
   type Measure,
-} from './layout/measure.ts';
+} from './type/measure.ts';
 export { cropFor, coverFactor, PICTURE_WIDTHS, widthsFor, type Crop } from './layout/sizes.ts';
 export { elementRules } from './compile/elementrules.ts';
 export { pageRules } from './compile/rules.ts';
@@ -207,6 +209,7 @@ export { LOOKS, type Look } from './starts/looks.ts';
 export { newSite, type NewSite } from './starts/newsite.ts';
 export {
   curveAt,
+  curvePiece,
   curvePoints,
   ENLARGED,
   enlargeable,
@@ -230,7 +233,14 @@ export {
   type ScaleEnd,
   type ScaleRounding,
 } from './type/scale.ts';
-export { CURVE_WIDTHS, styleCurve, styleValueIn } from './values/textcurves.ts';
+export {
+  CURVE_WIDTHS,
+  sizedTexts,
+  styleCurve,
+  styleValueIn,
+  textCurve,
+  type SizedText,
+} from './values/textcurves.ts';
 export { textSizeFindings } from './checks/textsizes.ts';
 export type { Finding } from './checks/finding.ts';
 export { specimen } from './starts/specimen.ts';

@@ -1,6 +1,8 @@
 import { applies } from '../site/applies.ts';
 import { blend, wcagContrast, type Color } from 'culori';
-import { sizeAt, type TextSize } from '../type/fluid.ts';
+import { curveAt } from '../type/curve.ts';
+import type { TextSize } from '../type/textsize.ts';
+import { textCurve } from '../values/textcurves.ts';
 import { resolve } from '../values/trace.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { Node } from '../site/node.ts';
@@ -99,7 +101,9 @@ export function contrastIn(
   const text = colourOf(site, value('colour') as string);
   const seen = text && painted(site, page, node, part, view, text);
   if (!seen) return undefined;
-  const size = sizeAt(value('size') as TextSize, viewOf(site.views, view).from);
+  const said = value('size') as TextSize;
+  const size =
+    typeof said === 'number' ? said : curveAt(textCurve(site, page, node, part), viewOf(site.views, view).from);
   const large = size >= LARGE || (size >= LARGE_BOLD && (value('weight') as number) >= BOLD);
   return { ratio: wcagContrast(seen.text, seen.behind), needed: large ? 3 : 4.5 };
 }

@@ -6,7 +6,7 @@ import { widthsOf, type ViewId } from '../layered/views.ts';
 import type { Pictured, PictureSource } from '../elements/kinds/kind.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import type { Point, Ratio } from '../elements/valuetypes/geometry.ts';
-import { greatest, heldTo, measureCss, pixels, times } from '../layout/measure.ts';
+import { greatest, heldTo, measureCss, pixels, times } from '../type/measure.ts';
 import { coverFactor, cropFor, widthsFor, type Crop } from '../layout/sizes.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';

@@ -11,6 +11,7 @@ import { textStyleOf } from '../values/trace.ts';
 import { ownVisibility } from '../values/visibility.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
 import { memoised } from '../memo.ts';
+import { followsPlaces, setsShares } from './across.ts';
 import { elementRules } from './elementrules.ts';
 import { sharedRules } from './rules.ts';
 import type { CssRule } from './stack.ts';
@@ -74,13 +75,14 @@ const holdsPictures = (page: Page, node: Node): boolean =>
 /** Whether pictures may stand in an element’s content. */
 const hasAssets = ({ kind }: Node): boolean => knownKind(kind).content.some(({ type }) => type.withAssets);
 
-/** What of a node the shared rules are made from: which text style is used, which pictures stand behind elements. */
+/** What of a node the shared rules are made from: which text style is used, which pictures stand behind elements, whether it says how wide its place is. */
 const sameShare = (one: Node | undefined, other: Node | undefined, site: SiteFrame): boolean =>
   one !== undefined &&
   other !== undefined &&
   one.style.self?.source === other.style.self?.source &&
   ((one.content === other.content && sameWordings(one, other)) || !hasAssets(one)) &&
   textStyleOf(one, site) === textStyleOf(other, site) &&
+  !setsShares(other) &&
   one.style.self?.backgroundPicture === other.style.self?.backgroundPicture &&
   one.style.self?.backgroundSize === other.style.self?.backgroundSize;
 
@@ -117,7 +119,7 @@ export function preview(site: SiteFrame, page: Page, addresses: Addresses, befor
   // The order of a container's children, and which they are, is CSS on the children.
   const elements = changed.flatMap((id) => [id, ...(at(id)[1]?.children ?? [])]);
   const sameSite = alikeButShared(before.site, site);
-  const share = sameSite && changed.every((id) => sameShare(...at(id), site));
+  const share = sameSite && !followsPlaces(before.shared) && changed.every((id) => sameShare(...at(id), site));
   const markup =
     sameSite && changed.every((id) => sameMarkup(...at(id)) && sameWidths(page, at(id)[0]!, at(id)[1]!));
   return {

@@ -19,6 +19,7 @@ import { px } from '../type/fluid.ts';
 import type { Views } from '../layered/views.ts';
 import { inSourceOrder, sourceOrder } from '../site/sourceorder.ts';
 import { memoised } from '../memo.ts';
+import { acrossRules } from './across.ts';
 import { Behind } from './behind.ts';
 import type { PictureAddresses } from './pictures.ts';
 import { Stacks, type CssRule } from './stack.ts';
@@ -112,6 +113,7 @@ export function sharedRules(site: SiteFrame, page: Page, addresses: PictureAddre
     ...shelfRules(site, new Set([...shown, ...inContent]), inContent),
     ...ordered([...kinds].map((kind) => kindRules(kind, site.views))),
     ...ordered([...styles].map((style) => (style ? textStyleRules(style, site.views) : []))),
+    ...acrossRules(site, page),
   ];
 }
 

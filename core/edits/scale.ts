@@ -17,6 +17,7 @@ import { found, layeredOf, store, valueFault } from './aim.ts';
 import type { Command } from './command.ts';
 import { topmost } from './tree.ts';
 import { subtree } from '../site/sourceorder.ts';
+import { scaledSize, type TextSize } from '../type/textsize.ts';
 import { counted, describeHolders, describeReach } from './wording.ts';
 
 /** Percent; by how much content can be brought to scale at once. */
@@ -62,14 +63,6 @@ function scaled(site: SiteFrame, property: Property, value: unknown, view: ViewI
           ]),
         );
   return same(rounded, plain) ? undefined : rounded;
-}
-
-/** A text size that is not below the least one; one that is smaller already stays. */
-function legible(value: unknown, before: unknown): unknown {
-  if (typeof value === 'number')
-    return typeof before === 'number' && before < SMALLEST_READ ? before : Math.max(SMALLEST_READ, value);
-  const { min, max, ...widths } = value as { min: number; max: number };
-  return { ...widths, min: Math.max(SMALLEST_READ, min), max: Math.max(SMALLEST_READ, max) };
 }
 
 /**
@@ -123,9 +116,12 @@ function scaledOf(
   const parent = node.parent === null ? undefined : page.nodes[node.parent].kind;
   if (!applies(property, node.kind, parent)) return undefined;
   const before = resolve(site, page, node, property, view);
-  const value = scaled(site, property, before, view, percent);
+  const isText = property.name === 'size';
+  const value = isText
+    ? scaledSize(before as TextSize, percent, 0)
+    : scaled(site, property, before, view, percent);
   if (value === undefined) return undefined;
-  const legibly = property.name === 'size' ? legible(value, before) : value;
+  const legibly = isText ? scaledSize(before as TextSize, percent, SMALLEST_READ) : value;
   const kept = !same(legibly, value);
   if (same(legibly, before) || valueFault(property, legibly, site) !== undefined)
     return { value: undefined, kept };

@@ -3,7 +3,7 @@ import { same } from '../layered/express.ts';
 import type { ViewId } from '../layered/views.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
-import type { TextSize } from '../type/fluid.ts';
+import type { TextSize } from '../type/textsize.ts';
 import { styleValueIn } from '../values/textcurves.ts';
 import { store, valueFault } from './aim.ts';
 import type { Command } from './command.ts';

@@ -17,7 +17,8 @@ import { schemaFaults } from '../faults.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { canonicalStyle } from '../site/canonical.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import type { TextSize } from '../type/fluid.ts';
+import type { Fluid } from '../type/fluid.ts';
+import { isFluid, type TextSize } from '../type/textsize.ts';
 import { resolve } from '../values/trace.ts';
 import { VIEW_SETS } from '../layered/viewsets.ts';
 import type { Command } from './command.ts';
@@ -281,8 +282,8 @@ export interface ChangeView {
 
 /** A text size whose ends at one width are at another; as it is where that leaves no span. */
 function withLimit(size: unknown, before: number, now: number): unknown {
-  if (typeof size !== 'object' || size === null) return size;
-  const fluid = size as Exclude<TextSize, number>;
+  if (!isFluid(size as TextSize)) return size;
+  const fluid = size as Fluid;
   const moved = (width: number) => (width === before ? now : width);
   const [fromWidth, toWidth] = [moved(fluid.fromWidth), moved(fluid.toWidth)];
   return fromWidth < toWidth && (fromWidth !== fluid.fromWidth || toWidth !== fluid.toWidth)

@@ -1,7 +1,7 @@
 import { canonicalSite } from '../site/canonical.ts';
 import { FORMAT, FORMAT_VERSION, siteFrom, type Site, type TextStyle } from '../site/site.ts';
 import type { Layered } from '../layered/layered.ts';
-import type { TextSize } from '../type/fluid.ts';
+import type { TextSize } from '../type/textsize.ts';
 import { suggestedSize } from '../type/suggest.ts';
 import { viewIndex, type View, type Views } from '../layered/views.ts';
 import { LOOKS, type Look } from './looks.ts';

@@ -1,10 +1,49 @@
-import { sizeAt, type Fluid, type TextSize } from './fluid.ts';
+import { kinksOf, measureAt, WINDOW, type Measure } from './measure.ts';
+import type { Fluid } from './fluid.ts';
+import { shareAt, type Proportional } from './proportional.ts';
+import { isFluid, sizeAt, type TextSize } from './textsize.ts';
 
 /** A size over a stretch of window widths; px. The stretch ends before `below`. */
 export interface CurvePiece {
   from: number;
   below: number;
-  size: TextSize;
+  /** px; the size at a width, which may lie beyond the stretch. */
+  at(width: number): number;
+  /** px; the widths in the stretch at which it bends: between those it is straight. */
+  bends: readonly number[];
+}
+
+/** px; the widths at which a share of a place gets to its least or most. */
+function heldFrom(
+  { share, least, most }: Proportional,
+  across: Measure,
+  between: readonly number[],
+): number[] {
+  const ends = [least, most].flatMap((end) => (end === undefined ? [] : [(end * 100) / share]));
+  return between.slice(1).flatMap((to, index) => {
+    const from = between[index];
+    const [one, other] = [measureAt(across, from), measureAt(across, to)];
+    return ends
+      .filter((end) => (end - one) * (end - other) < 0)
+      .map((end) => from + ((end - one) / (other - one)) * (to - from));
+  });
+}
+
+/** A size over the window widths from `from` to `below`, in a place that is so wide; without that, as wide as the window. */
+export function curvePiece(
+  from: number,
+  below: number,
+  size: TextSize,
+  across: Measure = WINDOW,
+): CurvePiece {
+  if (typeof size === 'number') return { from, below, at: () => size, bends: [] };
+  if (isFluid(size)) {
+    const bends = [size.fromWidth, size.toWidth].filter((width) => width > from && width < below);
+    return { from, below, at: (width) => sizeAt(size, width), bends };
+  }
+  const kinks = kinksOf(across, from, below);
+  const bends = [...kinks.slice(1, -1), ...heldFrom(size, across, kinks)].sort((one, other) => one - other);
+  return { from, below, at: (width) => shareAt(size, measureAt(across, width)), bends };
 }
 
 /** A size over all widths: pieces that follow one another, narrow to wide. */
@@ -20,18 +59,12 @@ const pieceAt = (curve: Curve, width: number): CurvePiece =>
   curve.findLast(({ from }) => from <= width) ?? curve[0];
 
 /** px; the size at a width. */
-export const curveAt = (curve: Curve, width: number): number => sizeAt(pieceAt(curve, width).size, width);
-
-/** The widths within a piece at which it bends. */
-const bendsOf = ({ from, below, size }: CurvePiece): number[] =>
-  typeof size === 'number'
-    ? []
-    : [size.fromWidth, size.toWidth].filter((width) => width > from && width < below);
+export const curveAt = (curve: Curve, width: number): number => pieceAt(curve, width).at(width);
 
 /** The points between which a curve is straight; where it jumps, two at one width. */
 export const curvePoints = (curve: Curve): CurvePoint[] =>
   curve.flatMap((piece) =>
-    [piece.from, ...bendsOf(piece), piece.below].map((width) => ({ width, size: sizeAt(piece.size, width) })),
+    [piece.from, ...piece.bends, piece.below].map((width) => ({ width, size: piece.at(width) })),
   );
 
 /** Where a size is another one from one px to the next; px. */
@@ -46,8 +79,8 @@ const SAME = 0.05;
 
 /** The jumps of a curve, narrow to wide. */
 export const jumpsIn = (curve: Curve): Jump[] =>
-  curve.slice(1).flatMap(({ from, size }, index) => {
-    const [narrower, wider] = [sizeAt(curve[index].size, from), sizeAt(size, from)];
+  curve.slice(1).flatMap(({ from, at }, index) => {
+    const [narrower, wider] = [curve[index].at(from), at(from)];
     return Math.abs(wider - narrower) < SAME ? [] : [{ width: from, narrower, wider }];
   });
 
@@ -83,17 +116,17 @@ export function mostByZoom(curve: Curve, width: number): number {
   const least = width / MOST_ZOOM;
   let most = Math.max(curveAt(curve, width), MOST_ZOOM * curveAt(curve, least));
   for (const piece of curve)
-    for (const end of [piece.from, ...bendsOf(piece), piece.below])
-      if (end > least && end < width) most = Math.max(most, (width / end) * sizeAt(piece.size, end));
+    for (const end of [piece.from, ...piece.bends, piece.below])
+      if (end > least && end < width) most = Math.max(most, (width / end) * piece.at(end));
   return most / curveAt(curve, width);
 }
 
 /** px; the windows in which a size that is typed is looked at. */
 const LOOKED_AT = { from: 280, below: 2560 };
 
-/** The windows, in px, in which zoom cannot make a size twice as large; none where it always can. */
+/** The windows, in px, in which zoom cannot make a size twice as large, in a place as wide as the window; none where it always can. */
 export function notEnlarged(size: TextSize): Stretch | undefined {
-  const curve: Curve = [{ from: 1, below: LOOKED_AT.below * 2, size }];
+  const curve: Curve = [curvePiece(1, LOOKED_AT.below * 2, size)];
   const [first] = stretchesWhere(
     LOOKED_AT.from,
     LOOKED_AT.below - 1,
@@ -105,9 +138,23 @@ export function notEnlarged(size: TextSize): Stretch | undefined {
 /** px; the smallest sizes are tried in such steps. */
 const STEP = 0.5;
 
-/** The size nearest to a fluid one that zoom can make twice as large everywhere: with as small a smallest size as can be. */
-export function enlargeable(size: Fluid): Fluid {
-  let min = Math.ceil(size.min / STEP) * STEP;
-  while (min < size.max && notEnlarged({ ...size, min })) min += STEP;
-  return { ...size, min: Math.min(min, size.max) };
+/** px; a share of a place has its most from that width on, where it has none of its own. */
+const WIDEST_PLACE = 1280;
+
+/** The least from which on a size can be made twice as large by zoom everywhere. */
+function leastEnlarged(least: number, most: number, size: (least: number) => TextSize): number {
+  let min = Math.ceil(least / STEP) * STEP;
+  while (min < most && notEnlarged(size(min))) min += STEP;
+  return Math.min(min, most);
+}
+
+/**
+ * The size nearest to one that follows a width that zoom can make twice as large everywhere: with as small a smallest size as can be. A
+ * proportional one needs a most for that.
+ */
+export function enlargeable<S extends Fluid | Proportional>(size: S): S {
+  if (isFluid(size)) return { ...size, min: leastEnlarged(size.min, size.max, (min) => ({ ...size, min })) };
+  const held: Proportional = { ...size, most: size.most ?? Math.round((size.share * WIDEST_PLACE) / 100) };
+  const least = leastEnlarged(held.least ?? 1, held.most!, (each) => ({ ...held, least: each }));
+  return { ...held, least } as S;
 }

@@ -11,9 +11,6 @@ export interface Fluid {
   toWidth: number;
 }
 
-/** The size of text in px, fixed or fluid. */
-export type TextSize = number | Fluid;
-
 /** px in one rem: the initial font size that every browser starts from and that people may enlarge. */
 export const REM = 16;
 
@@ -29,11 +26,10 @@ export function fluid(size: Fluid): Outcome<Fluid> {
   return done({ min, max, fromWidth, toWidth });
 }
 
-/** The size in px at a window width in px: linear interpolation between the limits, held at both ends. */
-export function sizeAt(size: TextSize, width: number): number {
-  if (typeof size === 'number') return size;
-  const share = (width - size.fromWidth) / (size.toWidth - size.fromWidth);
-  return size.min + (size.max - size.min) * Math.min(1, Math.max(0, share));
+/** The value at a window width in px: linear interpolation between the limits, held at both ends. */
+export function fluidAt({ min, max, fromWidth, toWidth }: Fluid, width: number): number {
+  const share = (width - fromWidth) / (toWidth - fromWidth);
+  return min + (max - min) * Math.min(1, Math.max(0, share));
 }
 
 /** At most five decimals, without trailing zeros: a hundredth of a pixel at 1,000 rem. */
@@ -43,21 +39,20 @@ export const px = (value: number): string => (value === 0 ? '0' : `${decimals(va
 export const rem = (value: number): string => `${decimals(value / REM)}rem`;
 
 /**
- * A text size in CSS. A fluid one is `clamp(min, intercept + slope, max)` (CSS Values and Units 4, §10.2
+ * A fluid length in CSS, its ends written by `unit` (px or rem): `clamp(min, intercept + slope, max)` (CSS Values and Units 4, §10.2
  * https://www.w3.org/TR/css-values-4/#calc-notation): the line through (fromWidth, min) and (toWidth, max) with its slope in vw.
  * The part in rem keeps text growing when a person enlarges it (WCAG 2.2, 1.4.4 Resize Text). On a steep line that part would be
  * negative, and text would shrink as it is enlarged: then the line is written from its smallest size on, `min + slope · (100vw − fromWidth)`
  * with `fromWidth` in px, which is the same at the usual 16 px and grows with the rem.
  */
-export function textSizeCss(size: TextSize): string {
-  if (typeof size === 'number') return rem(size);
-  if (size.min === size.max) return rem(size.min);
+export function fluidCss(size: Fluid, unit: (px: number) => string): string {
+  if (size.min === size.max) return unit(size.min);
   const slope = (size.max - size.min) / (size.toWidth - size.fromWidth);
   const intercept = size.min - slope * size.fromWidth;
   const growth = `${decimals(slope * 100)}vw`;
   const line =
     Number(decimals(intercept / REM)) > 0
-      ? `${growth} + ${rem(intercept)}`
-      : `${rem(size.min)} + ${growth} - ${px(slope * size.fromWidth)}`;
-  return `clamp(${rem(size.min)}, ${line}, ${rem(size.max)})`;
+      ? `${growth} + ${unit(intercept)}`
+      : `${unit(size.min)} + ${growth} - ${px(slope * size.fromWidth)}`;
+  return `clamp(${unit(size.min)}, ${line}, ${unit(size.max)})`;
 }

@@ -1,5 +1,6 @@
 import { done, refused, type Outcome } from '../outcome.ts';
-import { fluid, type TextSize } from './fluid.ts';
+import { fluid } from './fluid.ts';
+import type { TextSize } from './textsize.ts';
 
 /** Ratios between the sizes of a scale by the names that they have in music and in typography (common practice). */
 export const RATIOS: readonly { name: string; value: number }[] = [

@@ -13,7 +13,8 @@ import type { Node } from '../site/node.ts';
 import { sharedPlaceOf } from '../site/shared.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { subtree } from '../site/sourceorder.ts';
-import { sizeAt, type TextSize } from '../type/fluid.ts';
+import { curveAt } from '../type/curve.ts';
+import { textCurve } from './textcurves.ts';
 import { roleOf } from './alternating.ts';
 import { partsIn, rowHeightIn, STANDING } from './areas.ts';
 import { resolve } from './trace.ts';
@@ -84,7 +85,7 @@ function leastOf(site: SiteFrame, page: Page, node: Node, view: ViewId): number 
   if (kind !== 'words') return kind === 'picture' ? LEAST_PICTURE : LEAST_SMALL;
   const size = knownProperty('size');
   const text = takes(node.kind, size)
-    ? sizeAt(resolve(site, page, node, size, view) as TextSize, viewOf(site.views, view).sheet.width)
+    ? curveAt(textCurve(site, page, node), viewOf(site.views, view).sheet.width)
     : USUAL_SIZE;
   return CHARACTERS * CHARACTER * text;
 }

@@ -1,13 +1,14 @@
 import { plainText } from '../markup/fragment.ts';
-import { measureAt } from '../layout/measure.ts';
+import { measureAt } from '../type/measure.ts';
 import { viewAt } from '../layered/views.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
-import { sizeAt, type TextSize } from '../type/fluid.ts';
+import { curveAt } from '../type/curve.ts';
 import { resolve } from './trace.ts';
+import { textCurve } from './textcurves.ts';
 import { hiddenBy } from './visibility.ts';
 import { widthsIn } from './widths.ts';
 
@@ -33,7 +34,7 @@ const plainLength = ({ content }: Node): number =>
 /** The texts of a page that run over lines of a usual length, in source order, with how long their lines are at every width. */
 export function runningTexts(site: SiteFrame, page: Page): RunningText[] {
   const widths = widthsIn(site, page);
-  const [size, columns] = [knownProperty('size'), knownProperty('textColumns')];
+  const columns = knownProperty('textColumns');
   return sourceOrder(page)
     .filter((node) => node.kind === 'text' && plainLength(node) > GOOD_LINE.most)
     .map((node) => {
@@ -42,15 +43,15 @@ export function runningTexts(site: SiteFrame, page: Page): RunningText[] {
           .filter(({ id }) => hiddenBy(site, page, node, id) === undefined)
           .map(({ id }) => {
             const beside = resolve(site, page, node, columns, id) as number;
-            const px = resolve(site, page, node, size, id) as TextSize;
-            return [id, { room: widths.roomIn(node.id, id), beside, px }];
+            return [id, { room: widths.roomIn(node.id, id), beside }];
           }),
       );
+      const size = textCurve(site, page, node, 'self', widths);
       const lineAt = (width: number): number | undefined => {
         const shown = byView.get(viewAt(site.views, width).id);
         if (!shown) return undefined;
-        const { room, beside, px } = shown;
-        return measureAt(room, width) / beside / (sizeAt(px, width) * CHARACTER);
+        const { room, beside } = shown;
+        return measureAt(room, width) / beside / (curveAt(size, width) * CHARACTER);
       };
       return { node: node.id, name: node.name, length: plainLength(node), lineAt };
     });

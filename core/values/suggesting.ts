@@ -1,17 +1,16 @@
-import type { TextSize } from '../type/fluid.ts';
-import { sizeAt } from '../type/fluid.ts';
+import { curveAt } from '../type/curve.ts';
 import { SMALLEST_BODY } from '../type/limits.ts';
 import { suggestedSize } from '../type/suggest.ts';
 import { viewIndex, viewOf, type ViewId } from '../layered/views.ts';
 import type { SiteFrame, TextStyle } from '../site/site.ts';
-import { styleValueIn } from './textcurves.ts';
+import { styleCurve } from './textcurves.ts';
 
 /** The text style of what is read at length. */
 export const BODY = 'body';
 
 /** px; what a text style is at the width of a view's sheet. */
 export const sizeInSheet = (site: SiteFrame, style: TextStyle, view: ViewId): number =>
-  sizeAt(styleValueIn(site, style, 'size', view) as TextSize, viewOf(site.views, view).sheet.width);
+  curveAt(styleCurve(site, style), viewOf(site.views, view).sheet.width);
 
 /** px; a size for each text style in a view, from those of the base view and how wide both are; by id. */
 export function suggestedSizes(site: SiteFrame, view: ViewId): Map<string, number> {

@@ -1,9 +1,17 @@
-import type { Curve } from '../type/curve.ts';
-import type { TextSize } from '../type/fluid.ts';
+import { curvePiece, type Curve } from '../type/curve.ts';
+import { greatest, least, pixels, plus, WINDOW, type Measure } from '../type/measure.ts';
+import { isProportional, type TextSize } from '../type/textsize.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { PARTS, type Part } from '../elements/parts.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { held } from '../layered/resolve.ts';
 import { viewOf, widthsOf, type ViewId } from '../layered/views.ts';
-import type { SiteFrame, TextStyle } from '../site/site.ts';
+import type { Node } from '../site/node.ts';
+import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
+import { sourceOrder } from '../site/sourceorder.ts';
+import { trace, type Source } from './trace.ts';
+import { widthsIn, type Widths } from './widths.ts';
 
 /** px; the narrowest and the widest windows that text is looked at in. */
 export const CURVE_WIDTHS = { from: 280, to: 2560 };
@@ -12,20 +20,85 @@ export const CURVE_WIDTHS = { from: 280, to: 2560 };
 export const styleValueIn = (site: SiteFrame, { style }: TextStyle, name: string, view: ViewId): unknown =>
   held(style.self?.[name], site.views, view)?.value ?? knownProperty(name).initial(viewOf(site.views, view));
 
-function curveBy(site: SiteFrame, sizeIn: (view: ViewId) => TextSize): Curve {
+function curveBy(
+  site: SiteFrame,
+  sizeIn: (view: ViewId) => TextSize,
+  placeIn: (view: ViewId) => Measure,
+): Curve {
   const { from, to } = CURVE_WIDTHS;
-  return site.views.list
-    .map(({ id }) => {
-      const range = widthsOf(site.views, id);
-      return {
-        from: Math.max(from, range.from ?? from),
-        below: Math.min(to, range.below ?? to),
-        size: sizeIn(id),
-      };
-    })
-    .filter((piece) => piece.from < piece.below);
+  return site.views.list.flatMap(({ id }) => {
+    const range = widthsOf(site.views, id);
+    const [first, below] = [Math.max(from, range.from ?? from), Math.min(to, range.below ?? to)];
+    if (first >= below) return [];
+    const size = sizeIn(id);
+    return [curvePiece(first, below, size, isProportional(size) ? placeIn(id) : undefined)];
+  });
 }
 
-/** The size of a text style over all widths. */
+/** px; how wide a place is that has all columns of a page: that is what a share is of where nothing else is known. */
+export function wholePlace({ views }: SiteFrame, view: ViewId): Measure {
+  const { maxWidth, margin } = viewOf(views, view).grid;
+  return greatest(pixels(0), least(pixels(maxWidth), plus(WINDOW, -2 * margin)));
+}
+
+/** The size of a text style over all widths, in a place that has all columns of a page. */
 export const styleCurve = (site: SiteFrame, style: TextStyle): Curve =>
-  curveBy(site, (view) => styleValueIn(site, style, 'size', view) as TextSize);
+  curveBy(
+    site,
+    (view) => styleValueIn(site, style, 'size', view) as TextSize,
+    (view) => wholePlace(site, view),
+  );
+
+/** A text that has a size: an element of a page, or one of its parts. */
+export interface SizedText {
+  node: NodeId;
+  part: Part;
+  name: string;
+  /** It has a size of its own, and not only that of its text style or of what it stands in. */
+  own: boolean;
+  curve: Curve;
+}
+
+/** Where the size of an element, or of a part of it, comes from in a view: what it is a share of is the place of that element. */
+function sizeHolder(source: Source, node: NodeId): NodeId {
+  if (source.from === 'parent') return sizeHolder(source.source, source.node);
+  return source.from === 'element' ? source.node : node;
+}
+
+/** The size of an element, or of a part of it, over all widths. */
+export function textCurve(
+  site: SiteFrame,
+  page: Page,
+  node: Node,
+  part: Part = 'self',
+  widths: Widths = widthsIn(site, page),
+): Curve {
+  const traced = (view: ViewId) => trace(site, page, node, part, knownProperty('size'), view);
+  return curveBy(
+    site,
+    (view) => traced(view).value as TextSize,
+    (view) => widths.placeIn(sizeHolder(traced(view).source, node.id), view),
+  );
+}
+
+/** The texts of a page, in source order, and those of their parts that have a size of their own. */
+export function sizedTexts(site: SiteFrame, page: Page): SizedText[] {
+  const widths = widthsIn(site, page);
+  return sourceOrder(page).flatMap((node) => {
+    const { traits, parts: known = {} } = knownKind(node.kind);
+    const own = (part: Part) => node.style[part]?.size !== undefined;
+    const parts = PARTS.filter((part) =>
+      part === 'self' ? traits.includes('words') : known[part] && own(part),
+    );
+    return parts.map((part): SizedText => {
+      const label = known[part]?.label;
+      return {
+        node: node.id,
+        part,
+        name: label ? `${node.name}, ${label.toLowerCase()}` : node.name,
+        own: own(part),
+        curve: textCurve(site, page, node, part, widths),
+      };
+    });
+  });
+}

@@ -1,5 +1,5 @@
 import { heldSpan } from '../layout/spans.ts';
-import { greatest, least, pixels, plus, times, WINDOW, type Measure } from '../layout/measure.ts';
+import { greatest, least, pixels, plus, times, WINDOW, type Measure } from '../type/measure.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
 import { applies } from '../site/applies.ts';
 import type { Node } from '../site/node.ts';
@@ -25,6 +25,8 @@ const notNegative = (measure: Measure): Measure => greatest(measure, NOTHING);
  */
 export function widthsIn(site: SiteFrame, page: Page) {
   const known = new Map<string, Measure>();
+  /** The element whose room the widths are told by, in hundredths; null: they are told by the window. */
+  let told: NodeId | null = null;
 
   const value = <T>(node: Node, name: string, view: ViewId): T | undefined => {
     const property = knownProperty(name);
@@ -134,7 +136,8 @@ export function widthsIn(site: SiteFrame, page: Page) {
 
   /** The room inside an element’s borders and paddings. */
   function contentWidth(node: Node, view: ViewId): Measure {
-    const key = `${node.id} ${view}`;
+    if (node.id === told) return WINDOW;
+    const key = `${node.id} ${view} ${told ?? ''}`;
     const before = known.get(key);
     if (before) return before;
     const taken = space(node, 'paddingLeft', view) + space(node, 'paddingRight', view) + borders(node, view);
@@ -143,7 +146,40 @@ export function widthsIn(site: SiteFrame, page: Page) {
     return made;
   }
 
+  /** Whether an element is as wide as what is in it, where there is room. */
+  function followsContent(node: Node, view: ViewId): boolean {
+    if (node.parent === null || node.parent === page.root) return false;
+    const parent = page.nodes[node.parent];
+    const width = value<Extent>(node, 'width', view) ?? 'auto';
+    return width === 'auto' && alignOf(node, parent, view) !== 'stretch';
+  }
+
+  /** The nearest element around one whose width follows nothing that is in it; null: the page. */
+  function holderOf(node: Node, view: ViewId): NodeId | null {
+    let holder = node.parent;
+    for (let at = holder; at !== null && at !== page.root; at = page.nodes[at].parent)
+      if (followsContent(page.nodes[at], view)) holder = page.nodes[at].parent;
+    return holder === page.root ? null : holder;
+  }
+
+  /** How wide the place is that an element has, without what it keeps free beside itself. */
+  function place(node: Node, view: ViewId): Measure {
+    return node.parent === null ? WINDOW : area(page.nodes[node.parent], node, view);
+  }
+
   return {
+    /** How wide the place is that an element has in a view. */
+    placeIn: (id: NodeId, view: ViewId): Measure => place(page.nodes[id], view),
+    /** The same, told by the room of the nearest element whose width follows nothing that is in it: `vw` is hundredths of that. */
+    placeWithin(id: NodeId, view: ViewId): { holder: NodeId | null; across: Measure } {
+      const holder = holderOf(page.nodes[id], view);
+      told = holder;
+      try {
+        return { holder, across: place(page.nodes[id], view) };
+      } finally {
+        told = null;
+      }
+    },
     /** How much room there is for the words of an element in a view. */
     roomIn: (id: NodeId, view: ViewId): Measure => contentWidth(page.nodes[id], view),
     /**

@@ -3,15 +3,18 @@ import { expect } from 'chai';
 import { Key } from 'selenium-webdriver';
 import {
   curveAt,
+  curvePiece,
   mostByZoom,
   runningTexts,
   scaleSize,
   sizeAt,
   textSizeCss,
   type Curve,
+  type NodeId,
   type TextSize,
+  type ViewId,
 } from '../../core/index.ts';
-import { files as pictures, home, onlyPages, site } from '../core/acting.ts';
+import { files as pictures, home, made, onlyPages, site } from '../core/acting.ts';
 import { byRole, openBrowser, resize, visit, type Browser } from './browser.ts';
 import { fileServer } from './files.ts';
 import { saysStep, useBench } from './workbench.ts';
@@ -254,21 +257,88 @@ describe('text sizes in Chromium', function () {
     }
   });
 
+  it('that are a share of their place are so much of it at every width, in all kinds of places', async () => {
+    // In a column of a row, which in one view is as wide as its words; straight in a section; in a column of a card; straight in a row.
+    const share = { share: 7, least: 14, most: 90 };
+    const texts = ['headline', 'lead', 'evening-title', 'saturn-title', 'glass-title'] as NodeId[];
+    const row = home.nodes[home.nodes['glass-words' as NodeId].parent!];
+    const moved = made('moveElements', { nodes: ['glass-title' as NodeId], parent: row.id, after: null });
+    const sized = made(
+      'setValue',
+      {
+        ...{ nodes: texts, property: 'size', view: site.frame.views.base },
+        ...{ value: share, reach: 'everywhere' as const },
+      },
+      moved.page,
+    );
+    const narrow = made(
+      'setValue',
+      {
+        ...{
+          nodes: [home.nodes['lead' as NodeId].parent!],
+          property: 'blockAlign',
+          view: 'tablet' as ViewId,
+        },
+        ...{ value: 'center', reach: 'here' as const },
+      },
+      sized.page,
+    );
+    const files = await fileServer();
+    try {
+      const only = onlyPages(
+        { ...narrow.site, pages: { ...narrow.site.pages, [home.id]: narrow.page } },
+        'home',
+      );
+      const url = await files.put('shares', only, pictures);
+      for (const width of [320, 390, 520, 700, 820, 1023, 1100, 1280, 1500, 1920]) {
+        await resize(browser.driver, width, 800);
+        await visit(browser.driver, url);
+        for (const id of texts) {
+          const [size, place] = await browser.driver.executeScript<[number, number]>(
+            `const element = document.querySelector('.n-' + arguments[0]);
+             const size = parseFloat(getComputedStyle(element).fontSize);
+             // The grid area that it has: a box that is stretched over it.
+             const probe = document.createElement('div');
+             const style = getComputedStyle(element);
+             for (const name of ['grid-area', 'grid-column', 'grid-row']) probe.style.setProperty(name, style.getPropertyValue(name));
+             probe.style.justifySelf = 'stretch';
+             element.style.display = 'none';
+             element.before(probe);
+             const across = probe.getBoundingClientRect().width;
+             probe.remove();
+             element.style.display = '';
+             return [size, across];`,
+            id,
+          );
+          const wanted = Math.min(90, Math.max(14, place * 0.07));
+          expect(size, `${id} at ${width}, in ${place}`).to.be.closeTo(wanted, 0.05);
+        }
+        // A reader whose own font size is 20 px: what is not at a limit grows by the 4 px.
+        const grown = await browser.driver.executeScript<number>(
+          `const size = () => parseFloat(getComputedStyle(document.querySelector('.n-evening-title')).fontSize);
+           const before = size();
+           document.documentElement.style.fontSize = '20px';
+           return size() - before;`,
+        );
+        expect(grown, `at ${width}`).to.be.within(3.5, 22.6);
+      }
+    } finally {
+      files.close();
+    }
+  });
+
   it('get by zoom as large as is worked out, in one view and across the limit of another', async () => {
     const cases: { curve: Curve; css: string; widths: number[] }[] = [
       ...[
         { min: 16, max: 96, fromWidth: 320, toWidth: 1280 },
         { min: 20, max: 40, fromWidth: 400, toWidth: 1200 },
       ].map((size) => ({
-        curve: [{ from: 1, below: 9000, size }],
+        curve: [curvePiece(1, 9000, size)],
         css: rule(size),
         widths: [640, 1280],
       })),
       {
-        curve: [
-          { from: 1, below: 640, size: 12 },
-          { from: 640, below: 9000, size: 60 },
-        ],
+        curve: [curvePiece(1, 640, 12), curvePiece(640, 9000, 60)],
         css: `${rule(12)}@media (min-width:640px){${rule(60)}}`,
         widths: [1000, 1600],
       },

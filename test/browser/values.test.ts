@@ -182,6 +182,33 @@ describe('the workbench: values', function () {
       await largest.sendKeys(Key.chord(Key.CONTROL, 'a'), '96');
       await (await byRole(driver, 'button', 'Set size')).click();
       await saysStep(driver, 'Headline: size in Wide 80 → fluid 80–96');
+      await open('Size', 'Desktop');
+      await (await byRole(driver, 'button', 'Proportional')).click();
+      await (await byRole(driver, 'button', 'Work out')).click();
+      const share = await byRole(driver, 'textbox', 'Percent of its place');
+      await eventually('a share', async () =>
+        Number(await share.getAttribute('value')) < 5 ? true : undefined,
+      );
+      await (await byRole(driver, 'button', 'Set size')).click();
+      await saysStep(driver, /^Headline: size in Desktop 64 → 3\.\d+ %$/);
+      await chooseView(driver, 'Desktop');
+      // Its words, on one line, are 60 % as wide as the column that it stands in, at any width.
+      for (const width of [1280, 1180]) {
+        const marker = await byRole(driver, 'slider', 'Width of the sheet');
+        while (Number(await marker.getAttribute('aria-valuenow')) > width)
+          await marker.sendKeys(Key.chord(Key.SHIFT, Key.ARROW_LEFT));
+        const taken = () =>
+          inSheet<number>(
+            driver,
+            'Desktop',
+            'headline',
+            `const words = element.ownerDocument.createRange(); words.selectNodeContents(element);
+             return words.getBoundingClientRect().width / element.parentElement.getBoundingClientRect().width;`,
+          );
+        await eventually(`60 % at ${width} px`, async () =>
+          Math.abs((await taken()) - 0.6) < 0.01 ? true : undefined,
+        );
+      }
     });
 
     it('that are the same in every view stand in their own group', async () => {

@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { calculateTypeScale, checkWCAG } from 'utopia-core';
 import {
   curveAt,
+  curvePiece,
   curvePoints,
   enlargeable,
   jumpsIn,
@@ -32,7 +33,7 @@ import {
 } from '../../core/index.ts';
 import { frame, home, made, refusal, site, takenBack, view } from './acting.ts';
 
-const curve = (size: TextSize): Curve => [{ from: 280, below: 2560, size }];
+const curve = (size: TextSize): Curve => [curvePiece(280, 2560, size)];
 
 /** The demo's frame with a text style that says other sizes, or other values. */
 const withStyle = (id: string, values: Record<string, ReturnType<typeof layered>>): SiteFrame => ({
@@ -46,9 +47,9 @@ const rules = (of: SiteFrame) =>
 
 describe('a size over all widths', () => {
   const steps: Curve = [
-    { from: 280, below: 640, size: 36 },
-    { from: 640, below: 1024, size: { min: 44, max: 56, fromWidth: 700, toWidth: 900 } },
-    { from: 1024, below: 2560, size: 56 },
+    curvePiece(280, 640, 36),
+    curvePiece(640, 1024, { min: 44, max: 56, fromWidth: 700, toWidth: 900 }),
+    curvePiece(1024, 2560, 56),
   ];
 
   it('is straight between its points, and has two where it jumps', () => {
@@ -93,10 +94,7 @@ describe('zoom', () => {
 
   it('takes the view into account that a zoomed window gets', () => {
     // 60 px on wide windows, 10 px below 640: at 1280 zoom 2 and a hair more gets to the narrow view; until there it is 2 · 60.
-    const far: Curve = [
-      { from: 0, below: 640, size: 10 },
-      { from: 640, below: 2560, size: 60 },
-    ];
+    const far: Curve = [curvePiece(0, 640, 10), curvePiece(640, 2560, 60)];
     expect(mostByZoom(far, 1280)).to.be.closeTo(2, 1e-9);
     // At 1000 px it gets there by 1.5625, and never to twice its size: 1.5625 · 60, or 5 · 10.
     expect(mostByZoom(far, 1000)).to.be.closeTo(1000 / 640, 1e-9);
@@ -128,7 +126,7 @@ describe('zoom', () => {
         const said = checkWCAG({ min, max, minWidth, maxWidth });
         // It asks for 200 % at a zoom of 500 %; on windows twice as wide as the size grows, zoom gets there earlier.
         const size = { min, max, fromWidth: minWidth, toWidth: maxWidth };
-        const whole: Curve = [{ from: 1, below: 9000, size }];
+        const whole: Curve = [curvePiece(1, 9000, size)];
         const early = 2 * maxWidth;
         const ours = stretchesWhere(280, early - 3, (width) => mostByZoom(whole, width) < 2);
         const fails = said && said.length > 0 && said[0] < early - 3;

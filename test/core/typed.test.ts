@@ -46,6 +46,11 @@ const READ: [property: string, typed: string, value: unknown, shown: string][] =
   ['size', '28 px - 60 px', { min: 28, max: 60, fromWidth: 640, toWidth: 1024 }, '28–60'],
   ['size', '28 to 60', { min: 28, max: 60, fromWidth: 640, toWidth: 1024 }, '28–60'],
   ['size', '44–56 @ 700–1023', { min: 44, max: 56, fromWidth: 700, toWidth: 1023 }, '44–56'],
+  ['size', '60%', { share: 60 }, '60 %'],
+  ['size', '24–8 %–96', { share: 8, least: 24, most: 96 }, '24–8 %–96'],
+  ['size', '24px - 7,5% - 96px', { share: 7.5, least: 24, most: 96 }, '24–7.5 %–96'],
+  ['size', '24–8%', { share: 8, least: 24 }, '24–8 %'],
+  ['size', '8% to 96', { share: 8, most: 96 }, '8 %–96'],
   ['size', '44-56@400px-900px', { min: 44, max: 56, fromWidth: 400, toWidth: 900 }, '44–56'],
   ['paddingTop', '48px', 48, '48'],
   ['paddingTop', 'm', '{m}', 'M'],
@@ -101,6 +106,11 @@ const REFUSED: [property: string, typed: string, sentence: string][] = [
   ['size', '20–401', 'a number from 6 to 400'],
   ['size', '20–30–40', 'a number from 6 to 400'],
   ['size', 'large', 'a number from 6 to 400'],
+  ['size', '101 %', 'A share is from 0.1 to 100 %'],
+  ['size', '96–8 %–24', '96 is more than 24'],
+  ['size', '2–8 %–24', 'a share as in 8 % or 24–8 %–96'],
+  ['size', '20–30–8 %', 'a share as in 8 % or 24–8 %–96'],
+  ['size', '8 % @ 640–1023', 'a share as in 8 % or 24–8 %–96'],
   ['paddingTop', '601', 'type 0 to 600 px'],
   ['paddingTop', 'huge', 'a step of the spacing scale'],
   ['colour', 'nightfall', 'no CSS colour'],
@@ -172,6 +182,7 @@ describe('what is typed in a cell', () => {
       fromWidth: 640,
       toWidth: 1024,
     });
+    expect(after({ share: 8, least: 24 }, 50)).to.deep.equal({ share: 4, least: 24 });
     expect(adjusted(knownProperty('width').type, { percent: 50 }, { by: 5 })).to.deep.equal({ percent: 55 });
     expect(adjusted(knownProperty('colour').type, '#fff', { by: 5 })).to.equal(undefined);
     expect(adjusted(knownProperty('focalPoint').type, { x: 1, y: 2 }, { by: 5 })).to.equal(undefined);

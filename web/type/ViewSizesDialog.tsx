@@ -19,6 +19,7 @@ import {
   suggestedSizes,
   viewOf,
   type SiteFrame,
+  scaledSize,
   type TextSize,
   type ViewId,
 } from '../../core/index.ts';
@@ -29,18 +30,6 @@ import { useToggled } from '../ui/toggled.ts';
 import { columnsOf } from '../workbench/values/columns.ts';
 import { Choice } from './Choice.tsx';
 import { tenths } from './StyleTable.tsx';
-
-const halves = (px: number): number => Math.round(px * 2) / 2;
-
-/** px; by a factor, but not below what is read, unless it is already. */
-const scaled = (px: number, percent: number): number =>
-  Math.max(Math.min(px, SMALLEST_READ), halves((px * percent) / 100));
-
-/** A size by a factor: of one that grows both ends, and the widths stay. */
-const byFactor = (size: TextSize, percent: number): TextSize =>
-  typeof size === 'number'
-    ? scaled(size, percent)
-    : { ...size, min: scaled(size.min, percent), max: scaled(size.max, percent) };
 
 /** Sizes for a view, suggested from the base view's or by a factor, seen before they are taken: all, some or none. */
 export function ViewSizesDialog({ site, onClose }: { site: SiteFrame; onClose(): void }) {
@@ -58,10 +47,14 @@ export function ViewSizesDialog({ site, onClose }: { site: SiteFrame; onClose():
     ? []
     : site.textStyles.map((style) => {
         const size = styleValueIn(site, style, 'size', view) as TextSize;
-        const next = way === 'suggested' ? suggested.get(style.id)! : byFactor(size, percent);
+        const next =
+          way === 'suggested' ? suggested.get(style.id)! : scaledSize(size, percent, SMALLEST_READ);
         const now = sizeInSheet(site, style, view);
-        const then = way === 'suggested' ? suggested.get(style.id)! : scaled(now, percent);
-        const kept = way === 'factor' && halves((now * percent) / 100) < then;
+        const then =
+          way === 'suggested'
+            ? suggested.get(style.id)!
+            : (scaledSize(now, percent, SMALLEST_READ) as number);
+        const kept = way === 'factor' && (scaledSize(now, percent, 0) as number) < then;
         return { style, next, now, then, kept, changes: way === 'factor' ? then !== now : size !== next };
       });
   const taken = lines.filter(({ style, changes }) => changes && !left.has(style.id));

@@ -1,4 +1,5 @@
-import { textSizeCss, decimals, type TextSize } from '../../type/fluid.ts';
+import { decimals } from '../../type/fluid.ts';
+import { textSizeCss, type TextSize } from '../../type/textsize.ts';
 import { familyOf } from '../../theme/families.ts';
 import { LINE_PARTS, TEXT_PARTS } from '../parts.ts';
 import { colourCss, colourType } from '../valuetypes/colour.ts';

@@ -1,19 +1,20 @@
+import { SHARES } from '../../type/proportional.ts';
 import type { ValueType } from './valuetype.ts';
 
 /** A change that starts from what a value is: more or less by a number in its unit, or a share of it in percent. */
 export type Adjustment = { by: number } | { percent: number };
 
-const ADJUSTABLE = new Set(['px', 'percent', 'min', 'max']);
+const ADJUSTABLE = new Set(['px', 'percent', 'min', 'max', 'share']);
 
 /**
  * A value adjusted: its number, or every length in it (both limits of a fluid size, not the widths between which it
- * grows). Rounded to hundredths and held to the range. Undefined for what has no number: a word, an alias, a colour.
+ * grows; the share of a proportional one, not its limits). Rounded to hundredths and held to the range. Undefined for what has no number: a word, an alias, a colour.
  */
 export function adjusted(type: ValueType, value: unknown, adjustment: Adjustment): unknown {
-  const { minimum = -Infinity, maximum = Infinity } = type;
-  const number = (from: number): number => {
+  const range = { least: type.minimum ?? -Infinity, most: type.maximum ?? Infinity };
+  const number = (from: number, { least, most } = range): number => {
     const wanted = 'by' in adjustment ? from + adjustment.by : (from * adjustment.percent) / 100;
-    return Math.min(maximum, Math.max(minimum, Math.round(wanted * 100) / 100));
+    return Math.min(most, Math.max(least, Math.round(wanted * 100) / 100));
   };
   if (typeof value === 'number') return number(value);
   if (typeof value !== 'object' || value === null) return undefined;
@@ -22,7 +23,9 @@ export function adjusted(type: ValueType, value: unknown, adjustment: Adjustment
   return Object.fromEntries(
     entries.map(([key, each]) => [
       key,
-      ADJUSTABLE.has(key) && typeof each === 'number' ? number(each) : (each as unknown),
+      ADJUSTABLE.has(key) && typeof each === 'number'
+        ? number(each, key === 'share' ? SHARES : range)
+        : (each as unknown),
     ]),
   );
 }

@@ -1,62 +1,107 @@
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useState } from 'react';
-import { enlargeable, fluid, notEnlarged, sizeAt, type Fluid, type TextSize } from '../../../core/index.ts';
-import { propertyOfRow } from '../values/rows.ts';
+import {
+  enlargeable,
+  fluid,
+  isFluid,
+  isProportional,
+  notEnlarged,
+  proportional,
+  sizeAt,
+  type Outcome,
+  type TextSize,
+  type ValueContext,
+  type View,
+} from '../../../core/index.ts';
+import { isNode, leading, propertyOfRow } from '../values/rows.ts';
 import type { EditorProps } from './editor.ts';
+import { FitWords } from './FitWords.tsx';
 
-const NUMBERS = { min: 'Smallest', max: 'Largest', fromWidth: 'At width', toWidth: 'At width' } as const;
-type Field = keyof typeof NUMBERS;
+type Form = 'fixed' | 'fluid' | 'proportional';
 
-/** A text size: one number, or two with the widths between which it grows. */
-export function SizeEditor({ cell, row, context, onSet, onClose }: EditorProps) {
-  const value = cell.value as TextSize;
-  const start = typeof value === 'number' ? { min: value, max: value, ...context.fluidWidths! } : value;
-  const [form, setForm] = useState<'fixed' | 'fluid'>(typeof value === 'number' ? 'fixed' : 'fluid');
-  const [fixed, setFixed] = useState(
-    String(typeof value === 'number' ? value : sizeAt(value, cell.view.sheet.width)),
-  );
-  const [fields, setFields] = useState<Record<Field, string>>({
-    min: String(start.min),
-    max: String(start.max),
-    fromWidth: String(start.fromWidth),
-    toWidth: String(start.toWidth),
+/** What is typed for a size of each form. */
+type Typed = Record<'fixed' | 'min' | 'max' | 'fromWidth' | 'toWidth' | 'share' | 'least' | 'most', string>;
+
+const formOf = (size: TextSize): Form =>
+  typeof size === 'number' ? 'fixed' : isFluid(size) ? 'fluid' : 'proportional';
+
+/** What a size is, and what it could be in the other forms. */
+function typedOf(size: TextSize, { sheet }: View, { fluidWidths }: ValueContext): Typed {
+  const now = Number(sizeAt(size, sheet.width).toFixed(1));
+  const growing = typeof size === 'object' && isFluid(size) ? size : { min: now, max: now, ...fluidWidths! };
+  const shared =
+    typeof size === 'object' && isProportional(size)
+      ? size
+      : { share: Number(((now / sheet.width) * 100).toFixed(1)), least: undefined, most: undefined };
+  return {
+    fixed: String(now),
+    min: String(growing.min),
+    max: String(growing.max),
+    fromWidth: String(growing.fromWidth),
+    toWidth: String(growing.toWidth),
+    share: String(shared.share),
+    least: String(shared.least ?? ''),
+    most: String(shared.most ?? ''),
+  };
+}
+
+const read = (text: string): number => (text.trim() === '' ? NaN : Number(text.replace(',', '.')));
+const optional = (text: string): number | undefined => (text.trim() === '' ? undefined : read(text));
+
+function sizeOf(form: Form, typed: Typed, parse: (text: string) => Outcome<TextSize>): Outcome<TextSize> {
+  if (form === 'fixed') return parse(typed.fixed);
+  if (form === 'fluid')
+    return fluid({
+      min: read(typed.min),
+      max: read(typed.max),
+      fromWidth: read(typed.fromWidth),
+      toWidth: read(typed.toWidth),
+    });
+  return proportional({
+    share: read(typed.share.replace('%', '')),
+    least: optional(typed.least),
+    most: optional(typed.most),
   });
-  const read = (text: string) => (text.trim() === '' ? NaN : Number(text.replace(',', '.')));
-  const made =
-    form === 'fixed'
-      ? propertyOfRow(row).type.parse(fixed, context)
-      : fluid({
-          min: read(fields.min),
-          max: read(fields.max),
-          fromWidth: read(fields.fromWidth),
-          toWidth: read(fields.toWidth),
-        });
-  const fluidly = made.ok && form === 'fluid' ? (made.value as Fluid) : undefined;
-  const fails = fluidly && notEnlarged(fluidly);
-  const better = fluidly && fails && enlargeable(fluidly);
-  const number = (name: Field, label: string) => (
-    <TextField
-      size="small"
-      label={label}
-      value={fields[name]}
-      onChange={(event) => setFields({ ...fields, [name]: event.target.value })}
-      slotProps={{
-        htmlInput: {
-          inputMode: 'decimal',
-          'aria-label':
-            name === 'fromWidth'
-              ? 'Width of the smallest size'
-              : name === 'toWidth'
-                ? 'Width of the largest size'
-                : label,
-        },
-      }}
-    />
-  );
+}
+
+/** The fields of each form: what they are called in sight, and where that is not enough, what they are called to those who hear it. */
+const FIELDS: Record<Form, [name: keyof Typed, label: string, heard?: string][]> = {
+  fixed: [['fixed', 'Size in px']],
+  fluid: [
+    ['min', 'Smallest'],
+    ['fromWidth', 'At width', 'Width of the smallest size'],
+    ['max', 'Largest'],
+    ['toWidth', 'At width', 'Width of the largest size'],
+  ],
+  proportional: [
+    ['share', 'Percent of its place'],
+    ['least', 'At least, px'],
+    ['most', 'At most, px'],
+  ],
+};
+
+/** A text size: one number, two with the widths between which it grows, or a share of the width of its place. */
+export function SizeEditor({ site, cell, row, context, onSet, onClose }: EditorProps) {
+  const value = cell.value as TextSize;
+  const { type } = propertyOfRow(row);
+  const [form, setForm] = useState(() => formOf(value));
+  const [typed, setTyped] = useState(() => typedOf(value, cell.view, context));
+  const made = sizeOf(form, typed, (text) => type.parse(text, context) as Outcome<TextSize>);
+  const following = made.ok && typeof made.value === 'object' ? made.value : undefined;
+  const fails = following && notEnlarged(following);
+  const better = following && fails && enlargeable(following);
+  const take = (next: Partial<Typed>) => setTyped({ ...typed, ...next });
+  const holder = leading(row.holders);
+  const said = () => {
+    if (!made.ok) return made.sentence;
+    if (!following) return 'The same at every width of the view';
+    if (isProportional(following)) return type.told!(following)!.replace(/\. .*$/, '');
+    return `${Number(sizeAt(following, cell.view.sheet.width).toFixed(1))} px at the ${cell.view.name} sheet’s ${cell.view.sheet.width} px`;
+  };
   return (
     <Box
       component="form"
-      sx={{ p: 1.5, width: 250 }}
+      sx={{ p: 1.5, width: 276 }}
       onSubmit={(event) => {
         event.preventDefault();
         if (made.ok && onSet(made.value)) onClose();
@@ -68,48 +113,58 @@ export function SizeEditor({ cell, row, context, onSet, onClose }: EditorProps) 
         size="small"
         aria-label="Kind of size"
         value={form}
-        onChange={(_event, next: typeof form | null) => next && setForm(next)}
+        onChange={(_event, next: Form | null) => next && setForm(next)}
         sx={{ mb: 1.5, '& .MuiToggleButton-root': { py: 0.25, textTransform: 'none' } }}
       >
         <ToggleButton value="fixed">Fixed</ToggleButton>
         <ToggleButton value="fluid">Fluid</ToggleButton>
+        <ToggleButton value="proportional">Proportional</ToggleButton>
       </ToggleButtonGroup>
-      {form === 'fixed' ? (
-        <TextField
-          size="small"
-          fullWidth
-          autoFocus
-          label="Size in px"
-          value={fixed}
-          onChange={(event) => setFixed(event.target.value)}
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
+        {FIELDS[form].map(([name, label, heard], index) => (
+          <TextField
+            key={name}
+            size="small"
+            label={label}
+            value={typed[name]}
+            autoFocus={form === 'fixed'}
+            onChange={(event) => take({ [name]: event.target.value })}
+            sx={form !== 'fluid' && index === 0 ? { gridColumn: '1 / -1' } : undefined}
+            slotProps={{ htmlInput: { inputMode: 'decimal', 'aria-label': heard ?? label } }}
+          />
+        ))}
+      </Box>
+      {form === 'proportional' && isNode(holder) && row.part === 'self' && (
+        <FitWords
+          site={site}
+          node={holder}
+          view={cell.view}
+          onShare={(share) => take({ share: String(share) })}
         />
-      ) : (
-        <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
-          {number('min', NUMBERS.min)}
-          {number('fromWidth', NUMBERS.fromWidth)}
-          {number('max', NUMBERS.max)}
-          {number('toWidth', NUMBERS.toWidth)}
-        </Box>
       )}
       <Typography
         sx={{ fontSize: 12, mt: 1, minHeight: 32, color: made.ok ? 'text.secondary' : 'error.main' }}
         role={made.ok ? undefined : 'alert'}
       >
-        {made.ok
-          ? form === 'fluid'
-            ? `${Number(sizeAt(made.value as TextSize, cell.view.sheet.width).toFixed(1))} px at the ${cell.view.name} sheet’s ${cell.view.sheet.width} px`
-            : 'The same at every width of the view'
-          : made.sentence}
+        {said()}
       </Typography>
       {better && (
         <Typography sx={{ fontSize: 12, mb: 1 }}>
-          Zoom cannot double it in windows from {fails?.from} to {fails?.to} px (WCAG 1.4.4).{' '}
+          Zoom cannot double it in windows from {fails.from} to {fails.to} px (WCAG 1.4.4).{' '}
           <Button
             size="small"
             sx={{ p: 0, minWidth: 0, verticalAlign: 'baseline' }}
-            onClick={() => setFields({ ...fields, min: String(better.min) })}
+            onClick={() =>
+              take(
+                isFluid(better)
+                  ? { min: String(better.min) }
+                  : { least: String(better.least), most: String(better.most) },
+              )
+            }
           >
-            Take {better.min} as the smallest
+            {isFluid(better)
+              ? `Take ${better.min} as the smallest`
+              : `Take ${better.least} and ${better.most} as limits`}
           </Button>
         </Typography>
       )}

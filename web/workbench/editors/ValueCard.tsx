@@ -1,5 +1,5 @@
-import { Box, Button, Popover, Typography } from '@mui/material';
-import type { ComponentType } from 'react';
+import { Box, Button, Popover, Typography, type PopoverActions } from '@mui/material';
+import { useCallback, useRef, type ComponentType } from 'react';
 import { wouldReach, type EditorName } from '../../../core/index.ts';
 import { line, quiet } from '../../ui/theme.ts';
 import { layeredIn } from '../values/cells.ts';
@@ -34,6 +34,18 @@ const EDITORS: Record<Exclude<EditorName, 'number'>, ComponentType<EditorProps>>
   alternate: AlternateEditor,
 };
 
+/** Keeps a card within the window while what is in it grows: `content` goes on that. */
+function useRoomToGrow() {
+  const card = useRef<PopoverActions>(null);
+  const content = useCallback((element: Element | null) => {
+    if (!element) return undefined;
+    const observer = new ResizeObserver(() => card.current?.updatePosition());
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+  return { card, content };
+}
+
 interface ValueCardProps extends EditorProps {
   anchor: HTMLElement;
   /** Set when the cell has something of its own to clear. */
@@ -44,6 +56,7 @@ interface ValueCardProps extends EditorProps {
 export function ValueCard({ anchor, onClear, ...props }: ValueCardProps) {
   const { site, row, cell, reach, onClose } = props;
   const { editor } = propertyOfRow(row).type;
+  const { card, content } = useRoomToGrow();
   const Editor = editor === 'number' ? null : EDITORS[editor];
   if (!Editor) return null;
   const layered = layeredIn(row, leading(row.holders), propertyOfRow(row));
@@ -53,12 +66,15 @@ export function ValueCard({ anchor, onClear, ...props }: ValueCardProps) {
   return (
     <Popover
       open
+      action={card}
       anchorEl={anchor}
       onClose={onClose}
       anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
       slotProps={{ paper: { role: 'dialog', 'aria-label': `${row.label} in ${cell.view.name}` } as object }}
     >
-      <Editor {...props} />
+      <div ref={content}>
+        <Editor {...props} />
+      </div>
       <Box
         sx={{
           borderTop: `1px solid ${line}`,

@@ -1,4 +1,4 @@
-import { decimals } from '../type/fluid.ts';
+import { decimals } from './fluid.ts';
 
 /**
  * A width in px that follows the window's: so many hundredths of the window and so many px, or the least or the greatest of such. All that
@@ -61,7 +61,7 @@ const linesOf = (measure: Measure): { vw: number; px: number }[] =>
   'of' in measure ? measure.list.flatMap(linesOf) : [measure];
 
 /** px; the ends of a range, and the windows in it at which two of the measure's lines cross: between those it is straight. */
-function kinks(measure: Measure, from: number, to: number): number[] {
+export function kinksOf(measure: Measure, from: number, to: number): number[] {
   const lines = linesOf(measure);
   const points = [from, to];
   lines.forEach((one, index) => {
@@ -70,13 +70,13 @@ function kinks(measure: Measure, from: number, to: number): number[] {
       if (at > from && at < to) points.push(at);
     }
   });
-  return points;
+  return points.sort((one, other) => one - other);
 }
 
 /** The measure for the windows of a range, in px: what is nowhere in it the least, or the greatest, falls out. */
 export function heldTo(measure: Measure, from: number, to: number): Measure {
   if (!('of' in measure)) return measure;
-  const points = kinks(measure, from, to);
+  const points = kinksOf(measure, from, to);
   const sign = measure.of === 'min' ? 1 : -1;
   let list = measure.list.map((each) => heldTo(each, from, to));
   const beats = (one: Measure, other: Measure) =>
@@ -88,18 +88,23 @@ export function heldTo(measure: Measure, from: number, to: number): Measure {
   return extreme(measure.of, list);
 }
 
-const line = ({ vw, px }: { vw: number; px: number }): string => {
+/** What hundredths of a width are written in: of the window, or of the place that an element stands in. */
+export type WidthUnit = 'vw' | 'cqi';
+
+const line = ({ vw, px }: { vw: number; px: number }, unit: WidthUnit): string => {
   const [width, length] = [decimals(vw), decimals(px)];
   if (width === '0') return `${length}px`;
-  if (length === '0') return `${width}vw`;
-  return length.startsWith('-') ? `${width}vw - ${length.slice(1)}px` : `${width}vw + ${length}px`;
+  if (length === '0') return `${width}${unit}`;
+  return length.startsWith('-') ? `${width}${unit} - ${length.slice(1)}px` : `${width}${unit} + ${length}px`;
 };
 
-const inner = (measure: Measure): string =>
-  'of' in measure ? `${measure.of}(${measure.list.map(inner).join(', ')})` : line(measure);
+const inner = (measure: Measure, unit: WidthUnit): string =>
+  'of' in measure
+    ? `${measure.of}(${measure.list.map((each) => inner(each, unit)).join(', ')})`
+    : line(measure, unit);
 
 /** The measure as a length in CSS. */
-export function measureCss(measure: Measure): string {
-  const css = inner(measure);
+export function measureCss(measure: Measure, unit: WidthUnit = 'vw'): string {
+  const css = inner(measure, unit);
   return 'of' in measure || !css.includes(' ') ? css : `calc(${css})`;
 }
