@@ -18,6 +18,14 @@ const shown = (value: unknown): string => {
   return text.length > 60 ? `${text.slice(0, 57)}…` : text;
 };
 
+const OF_RANGE = new Set([
+  ValueErrorType.NumberMinimum,
+  ValueErrorType.NumberMaximum,
+  ValueErrorType.IntegerMinimum,
+  ValueErrorType.IntegerMaximum,
+  ValueErrorType.StringMaxLength,
+]);
+
 function sentence(error: ValueError): string {
   const { schema, value } = error;
   switch (error.type) {
@@ -27,8 +35,14 @@ function sentence(error: ValueError): string {
       return 'This is missing.';
     case ValueErrorType.Literal:
       return `This is ${shown(value)} and should be ${shown(schema.const)}.`;
-    case ValueErrorType.Union:
+    case ValueErrorType.Union: {
+      // Of the forms that a value may have it has one, but for its range.
+      const [nearest] = error.errors
+        .flatMap((form) => form.First() ?? [])
+        .filter(({ type, path }) => path === error.path && OF_RANGE.has(type));
+      if (nearest) return sentence(nearest);
       return `${shown(value)} is none of the forms that are valid here.`;
+    }
     case ValueErrorType.StringPattern:
       return `${shown(value)} has characters or a shape that is not valid here (${schema.pattern}).`;
     case ValueErrorType.StringMinLength:

@@ -106,6 +106,7 @@ export { letterOf, shownOf } from './layout/alternates.ts';
 export type { Wording } from './elements/content/wording.ts';
 export { columnsIn, type RowColumns } from './values/columns.ts';
 export { spaceAt, type Space } from './theme/spacing.ts';
+export type { Distance } from './elements/valuetypes/space.ts';
 export { isCaptions, isFilm, isPicture } from './theme/stock.ts';
 export type { Asset, MediaAsset, Colour, Font, SpacingStep, Stock } from './theme/stock.ts';
 export { assetUses, type AssetUse } from './values/uses.ts';
@@ -123,9 +124,9 @@ export { countOverrides, countsOf, overrideCount } from './values/count.ts';
 
 export { completeOrder, moveTo } from './layout/order.ts';
 export { heldSpan, heldStart, movedRows, placeColumns, type Columns, type Placed } from './layout/spans.ts';
-export { fluid, type Fluid } from './type/fluid.ts';
+export { fluid, fluidAt, isFluid, type Fluid } from './type/fluid.ts';
 export { proportional, SHARES, type Proportional } from './type/proportional.ts';
-export { isFluid, isProportional, scaledSize, sizeAt, textSizeCss, type TextSize } from './type/textsize.ts';
+export { isProportional, scaledSize, sizeAt, textSizeCss, type TextSize } from './type/textsize.ts';
 
 export { contrastIn, type Contrast } from './checks/contrast.ts';
 export {
@@ -167,13 +168,16 @@ export {
   least,
   measureAt,
   measureCss,
+  fluidMeasure,
+  minus,
+  sum,
   pixels,
   plus,
   times,
   WINDOW,
   type Measure,
 } from './type/measure.ts';
-export { cropFor, coverFactor, PICTURE_WIDTHS, widthsFor, type Crop } from './layout/sizes.ts';
+export { cropFor, PICTURE_WIDTHS, widthsFor, type Crop } from './layout/sizes.ts';
 export { elementRules } from './compile/elementrules.ts';
 export { pageRules } from './compile/rules.ts';
 export { MATTER, nodeClass, variantClass, within, wordsClass } from './compile/selectors.ts';

@@ -103,7 +103,9 @@ export function contrastIn(
   if (!seen) return undefined;
   const said = value('size') as TextSize;
   const size =
-    typeof said === 'number' ? said : curveAt(textCurve(site, page, node, part), viewOf(site.views, view).from);
+    typeof said === 'number'
+      ? said
+      : curveAt(textCurve(site, page, node, part), viewOf(site.views, view).from);
   const large = size >= LARGE || (size >= LARGE_BOLD && (value('weight') as number) >= BOLD);
   return { ratio: wcagContrast(seen.text, seen.behind), needed: large ? 3 : 4.5 };
 }

@@ -7,7 +7,7 @@ import {
   type Curve,
   type Stretch,
 } from '../type/curve.ts';
-import { decimals } from '../type/fluid.ts';
+import { decimals, isFluid, type Fluid } from '../type/fluid.ts';
 import { SMALLEST_BODY, SMALLEST_READ } from '../type/limits.ts';
 import { viewAt, widthsOf } from '../layered/views.ts';
 import type { SiteFrame, TextStyle } from '../site/site.ts';
@@ -143,7 +143,8 @@ function closeLines(site: SiteFrame, styled: Styled): Finding[] {
   const { style } = styled;
   if (style.id !== BODY) return [];
   return site.views.list.flatMap(({ id, name }) => {
-    const lines = styleValueIn(site, style, 'lineHeight', id) as number;
+    const said = styleValueIn(site, style, 'lineHeight', id) as number | Fluid;
+    const lines = isFluid(said) ? said.min : said;
     const { from = NARROWEST, below = WIDEST + 1 } = widthsOf(site.views, id);
     if (lines >= LEAST_LINES) return [];
     return [

@@ -7,7 +7,7 @@ import type { Pictured, PictureSource } from '../elements/kinds/kind.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import type { Point, Ratio } from '../elements/valuetypes/geometry.ts';
 import { greatest, heldTo, measureCss, pixels, times } from '../type/measure.ts';
-import { coverFactor, cropFor, widthsFor, type Crop } from '../layout/sizes.ts';
+import { cropFor, widthsFor, type Crop } from '../layout/sizes.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { isPicture, type Asset, type MediaAsset } from '../theme/stock.ts';
@@ -103,19 +103,16 @@ export function picturesOf({ site, page, widths, addresses }: PicturesOf) {
     const shown = views.list.map(({ id, from: begins }) => {
       const { ratio, fills } = shapeIn(node, id);
       const filling = fillsArea(site, page, node, id);
-      const factor = fills && ratio !== 'auto' && !filling ? coverFactor(crop ?? asset, ratio) : 1;
       const { from = NARROWEST_WINDOW, below = WIDEST_WINDOW } = widthsOf(views, id);
-      const { width: across, height: down } = ratio === 'auto' || filling ? (crop ?? asset) : ratio;
-      const box = widths.pictureWidth(
-        node.id,
-        id,
-        asset.width,
-        fills && !filling ? across / down : undefined,
-      );
+      const { width: across, height: down } = crop ?? asset;
+      const box = ratio === 'auto' ? { width: across, height: down } : ratio;
+      const covering =
+        fills && !filling ? { box: box.width / box.height, picture: across / down } : undefined;
+      const plain = widths.pictureWidth(node.id, id, asset.width, covering);
       // In a high area a picture is as wide as it has to be to fill it.
       const high = filling && fills ? leastAreaHeight(site, page, node, id) : 0;
-      const drawn = high > 0 ? greatest(box, pixels((high * asset.width) / asset.height)) : box;
-      const width = times(drawn, factor * (addresses.density ?? 1));
+      const drawn = high > 0 ? greatest(plain, pixels((high * asset.width) / asset.height)) : plain;
+      const width = times(drawn, addresses.density ?? 1);
       return { begins, css: measureCss(heldTo(width, from, below)) };
     });
     return shown

@@ -119,7 +119,8 @@ export function preview(site: SiteFrame, page: Page, addresses: Addresses, befor
   // The order of a container's children, and which they are, is CSS on the children.
   const elements = changed.flatMap((id) => [id, ...(at(id)[1]?.children ?? [])]);
   const sameSite = alikeButShared(before.site, site);
-  const share = sameSite && !followsPlaces(before.shared) && changed.every((id) => sameShare(...at(id), site));
+  const share =
+    sameSite && !followsPlaces(before.shared) && changed.every((id) => sameShare(...at(id), site));
   const markup =
     sameSite && changed.every((id) => sameMarkup(...at(id)) && sameWidths(page, at(id)[0]!, at(id)[1]!));
   return {

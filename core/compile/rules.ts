@@ -15,7 +15,7 @@ import type { Declarations } from '../elements/properties/property.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
 import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
 import { colourCss } from '../elements/valuetypes/colour.ts';
-import { px } from '../type/fluid.ts';
+import { px, WINDOW_WIDTH } from '../type/fluid.ts';
 import type { Views } from '../layered/views.ts';
 import { inSourceOrder, sourceOrder } from '../site/sourceorder.ts';
 import { memoised } from '../memo.ts';
@@ -42,6 +42,13 @@ const FOUNDATION: readonly CssRule[] = [
   ...BACKGROUND_LAYERS.map((name) =>
     foundationRule(`@property ${name}`, { syntax: '"*"', inherits: 'false' }),
   ),
+  // How wide the window is, as a length that is one in px wherever it is asked for.
+  foundationRule(`@property ${WINDOW_WIDTH}`, {
+    syntax: '"<length>"',
+    inherits: 'true',
+    'initial-value': '0px',
+  }),
+  foundationRule(':root', { [WINDOW_WIDTH]: '100vw' }),
   foundationRule('*, ::before, ::after', { 'box-sizing': 'border-box', border: '0 solid' }),
   // Who asked for less motion (Media Queries 5, §12.1) sees a still picture in place of a film that plays by itself.
   foundationRule(':root', { '--still': 'block', '--moving': 'none' }, '(prefers-reduced-motion: reduce)'),

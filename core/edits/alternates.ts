@@ -12,15 +12,7 @@ import type { Page, SiteFrame } from '../site/site.ts';
 import { alternateIn } from '../values/visibility.ts';
 import { found, store } from './aim.ts';
 import type { Command } from './command.ts';
-import {
-  forAudience,
-  handOver,
-  joinedValue,
-  OF_PLACE,
-  plainLayered,
-  replaceAmong,
-  saysShown,
-} from './placing.ts';
+import { fitted, forAudience, handOver, joinedValue, OF_PLACE, replaceAmong, saysShown } from './placing.ts';
 import { accepts, copied, MOST_CHILDREN } from './structure.ts';
 import { subtree } from '../site/sourceorder.ts';
 import { counted, describeReach, viewsNamed } from './wording.ts';
@@ -138,9 +130,10 @@ export const dissolveAlternates: Command<DissolveAlternates> = {
       node.parent = parent.id;
       for (const property of OF_PLACE)
         if (property.name !== 'shown' && set.style.self?.[property.name])
-          store(node, 'self', property.name, plainLayered(set.style.self[property.name]));
+          store(node, 'self', property.name, set.style.self[property.name]);
       store(node, 'self', 'shown', shown.base === true && !shown.at ? {} : shown);
       forAudience(node, set.audience);
+      fitted(draft, node);
     }
     if (keep !== undefined) draft.nodes[keep].name = set.name;
     for (const each of going) subtree(draft, each).forEach((inner) => delete draft.nodes[inner]);

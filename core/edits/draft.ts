@@ -1,4 +1,4 @@
-import { createDraft, current, finishDraft, freeze, isDraft } from 'immer';
+import { createDraft, current, freeze } from 'immer';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { same } from '../layered/express.ts';
@@ -6,8 +6,15 @@ import type { Page, SiteFrame, TreeName } from '../site/site.ts';
 import { remember } from '../site/lineage.ts';
 import { composed, ownNode, sharedNode, sharedPlaceOf, sharedTrees } from '../site/shared.ts';
 
-/** A value as it is, no draft of it. */
-export const undrafted = (value: unknown): unknown => (isDraft(value) ? current(value) : value);
+/**
+ * A value as it is, with no draft in it. Each node is drafted by itself, so that what is taken from one and put into another would be
+ * a draft that nobody finishes.
+ */
+export function undrafted<T>(value: T): T {
+  const holder = createDraft<{ value?: unknown }>({});
+  holder.value = value;
+  return (current(holder) as { value: T }).value;
+}
 
 /** The nodes in which a page was changed: other ones now, or new; undefined where one is gone. */
 export type NodeChanges = Readonly<Record<NodeId, Node | undefined>>;
@@ -54,10 +61,10 @@ export function draftPage(page: Page): { draft: Page; finish(): NodeChanges } {
     finish() {
       const changed: Record<NodeId, Node | undefined> = {};
       for (const id of removed) changed[id as NodeId] = undefined;
-      for (const [id, node] of added) changed[id as NodeId] = freeze(node, true);
+      for (const [id, node] of added) changed[id as NodeId] = freeze(undrafted(node), true);
       for (const [id, draft] of drafts) {
         if (removed.has(id)) continue;
-        const next = finishDraft(draft);
+        const next = freeze(undrafted(draft), true);
         if (!same(next, page.nodes[id as NodeId])) changed[id as NodeId] = next;
       }
       return changed;

@@ -18,7 +18,7 @@ import { resolve } from '../values/trace.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { found, store } from './aim.ts';
 import type { Command } from './command.ts';
-import { fitted, forAudience, plainLayered, replaceAmong, saysShown, storeOrder } from './placing.ts';
+import { fitted, forAudience, replaceAmong, saysShown, storeOrder } from './placing.ts';
 import { accepts } from './structure.ts';
 import { counted } from './wording.ts';
 
@@ -175,12 +175,11 @@ export const ungroupElement: Command<{ node: NodeId }> = {
           express(site.views, ({ id: view }) => saysShown(site, group, view) && saysShown(site, node, view)),
         );
       fitted(draft, node);
-      if (span && parent.kind === 'row' && !node.style.self?.span)
-        store(node, 'self', 'span', plainLayered(span));
+      if (span && parent.kind === 'row' && !node.style.self?.span) store(node, 'self', 'span', span);
       if (parent.kind !== OVERLAY) continue;
       for (const name of Object.values(STANDING)) {
         const layered = group.style.self?.[name];
-        if (layered) store(node, 'self', name, plainLayered(layered));
+        if (layered) store(node, 'self', name, layered);
       }
       settledInOverlay(site, draft, node);
     }

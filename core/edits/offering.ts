@@ -16,7 +16,6 @@ import { isShown } from '../values/visibility.ts';
 import { saidIn } from '../values/wordings.ts';
 import { settled, store } from './aim.ts';
 import type { Command } from './command.ts';
-import { undrafted } from './draft.ts';
 import { allTrees } from './viewvalues.ts';
 import { counted, nameOfPage, OFFERED, viewsNamed } from './wording.ts';
 
@@ -96,11 +95,11 @@ function sayUnlinked(site: SiteFrame, node: Node, page: NodeId, views: readonly 
     if (site.views.list.every(({ id }) => same(said(id), meant.get(id)))) continue;
     const wanted = express(site.views, ({ id }) => ({ says: meant.get(id) }));
     if (!same(contentOf(knownKind(node.kind), node, field), wanted.base!.says))
-      node.content[field] = undrafted(wanted.base!.says);
+      node.content[field] = wanted.base!.says;
     const at = Object.fromEntries(
       Object.entries(wanted.at ?? {}).map(([view, { value, reach }]) => [
         view,
-        { value: settled(node, property, { says: undrafted(value.says) }), reach },
+        { value: settled(node, property, { says: value.says }), reach },
       ]),
     );
     store(node, 'self', property.name, Object.keys(at).length > 0 ? ({ at } as Layered<unknown>) : {});

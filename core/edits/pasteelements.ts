@@ -19,7 +19,7 @@ import { withAssets } from '../values/uses.ts';
 import { found, layeredOf, store } from './aim.ts';
 import { settledInOverlay } from './areas.ts';
 import type { Command } from './command.ts';
-import { plainLayered, fitted } from './placing.ts';
+import { fitted } from './placing.ts';
 import { relink } from './relink.ts';
 import { MOST_CHILDREN, renamed, shownOnly, takesWhole } from './structure.ts';
 import { valuesOf } from './stylevalues.ts';
@@ -63,7 +63,7 @@ function translated(value: unknown, from: Copy, to: SiteFrame): unknown {
 
 /** A layered value of other views as these views have it: each what the other site says at its width. */
 function reviewed(layered: Layered<unknown>, from: Copy, to: SiteFrame): Layered<unknown> {
-  if (same(from.views, to.views)) return plainLayered(layered);
+  if (same(from.views, to.views)) return layered;
   const next = express(
     to.views,
     ({ sheet }) => held(layered, from.views, viewAt(from.views, sheet.width).id)?.value,

@@ -1,4 +1,4 @@
-import { createDraft, finishDraft, type Draft } from 'immer';
+import { createDraft, freeze } from 'immer';
 import type { NodeId } from '../elements/nodeid.ts';
 import { pointer } from '../faults.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
@@ -7,7 +7,7 @@ import type { Page, Site, SiteFrame, TreeName } from '../site/site.ts';
 import type { Command, Scope } from './command.ts';
 import { rename, setContent } from './content.ts';
 import { difference } from './difference.ts';
-import { draftPage, draftShown, finished, type FinishedTree } from './draft.ts';
+import { draftPage, draftShown, finished, undrafted, type FinishedTree } from './draft.ts';
 import { isKeepable, shortened } from './limits.ts';
 import { addAsset, changeAsset, removeAsset, replaceAsset } from './assets.ts';
 import { carryOver, clearOverrides, matchSiblings } from './overrides.ts';
@@ -249,7 +249,7 @@ function onSite(
   const shown = drafts?.page ?? composed(site.frame, site.pages[page]);
   const outcome = run(frame, shown, args, drafts?.pages ?? site.pages);
   if (!outcome.ok) return outcome;
-  const next = finishDraft(frame as Draft<SiteFrame>);
+  const next = freeze(undrafted(frame), true);
   const { pages, changes } = drafts?.finish() ?? { pages: site.pages, changes: [] };
   return done({
     site: { frame: next, pages },

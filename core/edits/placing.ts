@@ -21,7 +21,7 @@ export function handOver(from: Node, to: Node): void {
   for (const property of OF_PLACE) {
     const layered = layeredOf(from, 'self', property);
     store(from, 'self', property.name, {});
-    store(to, 'self', property.name, layered ? plainLayered(layered) : {});
+    store(to, 'self', property.name, layered ?? {});
   }
   forAudience(to, from.audience);
   forAudience(from, undefined);
@@ -32,10 +32,6 @@ export function forAudience(node: Node, audience: Audience | undefined): void {
   delete node.audience;
   if (audience !== undefined) node.audience = audience;
 }
-
-/** A layered value as data of its own, no part of a draft. */
-export const plainLayered = (layered: Layered<unknown>): Layered<unknown> =>
-  JSON.parse(JSON.stringify(layered)) as Layered<unknown>;
 
 /** Drops what an element says that means nothing where it stands now; answers what that was. */
 export function fitted(page: Page, node: Node): Property[] {
@@ -104,8 +100,7 @@ export function joinedValue(
   meant: (view: ViewId) => Node,
 ): Layered<unknown> {
   if (!nodes.some((node) => layeredOf(node, 'self', property))) return {};
-  // Values that are objects are parts of a draft, which goes with what says them now.
-  return plainLayered(express(site.views, ({ id }) => resolve(site, page, meant(id), property, id)));
+  return express(site.views, ({ id }) => resolve(site, page, meant(id), property, id));
 }
 
 /** Whether an element says of itself that it is shown in a view. */

@@ -17,6 +17,7 @@ import { found, layeredOf, store, valueFault } from './aim.ts';
 import type { Command } from './command.ts';
 import { topmost } from './tree.ts';
 import { subtree } from '../site/sourceorder.ts';
+import { isFluid } from '../type/fluid.ts';
 import { scaledSize, type TextSize } from '../type/textsize.ts';
 import { counted, describeHolders, describeReach } from './wording.ts';
 
@@ -50,7 +51,8 @@ const halves = (px: number): number => Math.round(px * 2) / 2;
 function scaled(site: SiteFrame, property: Property, value: unknown, view: ViewId, percent: number): unknown {
   // A share of something else is in proportion already.
   if (typeof value === 'object' && value !== null && 'percent' in value) return undefined;
-  const plain = property.type.editor === 'space' ? spaceAt(site, value as Space, view) : value;
+  const plain =
+    property.type.editor === 'space' && !isFluid(value) ? spaceAt(site, value as Space, view) : value;
   const made = adjusted(property.type, plain, { percent });
   if (made === undefined || plain === 0) return undefined;
   const rounded =

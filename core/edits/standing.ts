@@ -10,7 +10,7 @@ import { sharedPlaceOf } from '../site/shared.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { kindDefault, resolve } from '../values/trace.ts';
 import { store } from './aim.ts';
-import { fitted, plainLayered } from './placing.ts';
+import { fitted } from './placing.ts';
 import { plain, renamed } from './structure.ts';
 
 /** A container that is to become one of another kind. */
@@ -38,7 +38,7 @@ export function strangeAsk(
 /** Keeps a value by view on an element; none where it is what holds there anyway. */
 export function keep<T>(site: SiteFrame, node: Node, name: string, by: (view: View) => T): void {
   const property = knownProperty(name);
-  const layered = plainLayered(express(site.views, by));
+  const layered = express(site.views, by);
   const plainly = !layered.at && site.views.list.every((view) => property.initial(view) === layered.base);
   store(node, 'self', name, plainly ? {} : layered);
 }

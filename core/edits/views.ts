@@ -17,12 +17,10 @@ import { schemaFaults } from '../faults.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { canonicalStyle } from '../site/canonical.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import type { Fluid } from '../type/fluid.ts';
-import { isFluid, type TextSize } from '../type/textsize.ts';
+import { isFluid } from '../type/fluid.ts';
 import { resolve } from '../values/trace.ts';
 import { VIEW_SETS } from '../layered/viewsets.ts';
 import type { Command } from './command.ts';
-import { undrafted } from './draft.ts';
 import { allTrees, canHandOver, everyLayered, keyOf, towardsBase, type Place } from './viewvalues.ts';
 import { counted } from './wording.ts';
 
@@ -48,7 +46,7 @@ function saidAnew(
   for (const { layered, at, put } of everyLayered(site, pages)) {
     const wanted = wantedOf(layered, at);
     if (!wanted.ok) return wanted;
-    const next = express(after, ({ id }) => undrafted(wanted.value(id)));
+    const next = express(after, ({ id }) => wanted.value(id));
     if (next.base === undefined) delete next.base;
     changes.push(() => put(next));
   }
@@ -280,21 +278,19 @@ export interface ChangeView {
   grid?: Grid;
 }
 
-/** A text size whose ends at one width are at another; as it is where that leaves no span. */
-function withLimit(size: unknown, before: number, now: number): unknown {
-  if (!isFluid(size as TextSize)) return size;
-  const fluid = size as Fluid;
+/** A fluid value whose ends at one width are at another; as it is where that leaves no span, or turns it round. */
+function withLimit(value: unknown, before: number, now: number): unknown {
+  if (!isFluid(value)) return value;
   const moved = (width: number) => (width === before ? now : width);
-  const [fromWidth, toWidth] = [moved(fluid.fromWidth), moved(fluid.toWidth)];
-  return fromWidth < toWidth && (fromWidth !== fluid.fromWidth || toWidth !== fluid.toWidth)
-    ? { ...fluid, fromWidth, toWidth }
-    : size;
+  const [fromWidth, toWidth] = [moved(value.fromWidth), moved(value.toWidth)];
+  const changed = fromWidth !== value.fromWidth || toWidth !== value.toWidth;
+  const alike = Math.sign(toWidth - fromWidth) === Math.sign(value.toWidth - value.fromWidth);
+  return changed && alike ? { ...value, fromWidth, toWidth } : value;
 }
 
-/** Fluid sizes whose ends were a limit follow it, on all pages and in the theme. */
+/** Fluid values whose ends were a limit follow it, on all pages and in the theme. */
 function followLimit(site: SiteFrame, pages: readonly Page[], before: number, now: number): void {
-  for (const { layered, at, put } of everyLayered(site, pages)) {
-    if (at.name !== 'size') continue;
+  for (const { layered, put } of everyLayered(site, pages)) {
     const base = withLimit(layered.base, before, now);
     const overrides = Object.entries(layered.at ?? {}).map(
       ([id, override]) => [id, { ...override, value: withLimit(override.value, before, now) }] as const,

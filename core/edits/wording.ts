@@ -4,13 +4,13 @@ import type { Node } from '../site/node.ts';
 import type { Property } from '../elements/properties/property.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Offering, Page, PageHead, SiteFrame } from '../site/site.ts';
-import { isFluid, type TextSize } from '../type/textsize.ts';
+import { isFluid } from '../type/fluid.ts';
 import type { Aim, Styled } from './aim.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
 
 /** A value as a sentence names it; `node` is the element that holds it, where one does. */
 export function describeValue(property: Property, value: unknown, site: SiteFrame, node?: Node): string {
-  const fluid = property.type.editor === 'size' && isFluid(value as TextSize) ? 'fluid ' : '';
+  const fluid = isFluid(value) ? 'fluid ' : '';
   const siblings = property.onChildren && node ? { order: [], source: node.children } : undefined;
   return fluid + property.type.format(value, { site, siblings });
 }

@@ -25,10 +25,6 @@ interface Shape {
   height: number;
 }
 
-/** How much wider than its box a picture is that fills it: 1 where only its height is cut off (CSS Images 3, §4.5, `cover`). */
-export const coverFactor = (picture: Shape, box: Shape): number =>
-  Math.max(1, picture.width / picture.height / (box.width / box.height));
-
 /**
  * The part of a picture that is seen in a box of a shape that it fills, with its focal point as `object-position` places it (percent
  * from the left and top; CSS Backgrounds 3, §2.6). Undefined where it saves too little to be worth a file of its own.

@@ -1,7 +1,7 @@
 import { kinksOf, measureAt, WINDOW, type Measure } from './measure.ts';
-import type { Fluid } from './fluid.ts';
+import { isFluid, type Fluid } from './fluid.ts';
 import { shareAt, type Proportional } from './proportional.ts';
-import { isFluid, sizeAt, type TextSize } from './textsize.ts';
+import { sizeAt, type TextSize } from './textsize.ts';
 
 /** A size over a stretch of window widths; px. The stretch ends before `below`. */
 export interface CurvePiece {

@@ -1,8 +1,8 @@
 import { done, refused, type Outcome } from '../outcome.ts';
 
 /**
- * A size that follows the width of the window between two limits. All four in px:
- * `min` at `fromWidth` and below, `max` at `toWidth` and above, straight in between.
+ * A value that follows the width of the window between two limits: `min` at `fromWidth` px, `max` at `toWidth` px, straight in between and held
+ * beyond. Of one that falls as the window gets wider `fromWidth` is the wider one.
  */
 export interface Fluid {
   min: number;
@@ -11,6 +11,10 @@ export interface Fluid {
   toWidth: number;
 }
 
+/** Whether something is a fluid value. */
+export const isFluid = (value: unknown): value is Fluid =>
+  typeof value === 'object' && value !== null && 'fromWidth' in value;
+
 /** px in one rem: the initial font size that every browser starts from and that people may enlarge. */
 export const REM = 16;
 
@@ -18,10 +22,10 @@ export const REM = 16;
 export function fluid(size: Fluid): Outcome<Fluid> {
   const { min, max, fromWidth, toWidth } = size;
   if (![min, max, fromWidth, toWidth].every(Number.isFinite))
-    return refused('A fluid size needs four numbers.');
-  if (min > max) return refused(`A fluid size grows with the width: ${min} is more than ${max}.`);
+    return refused('A fluid value needs four numbers.');
+  if (min > max) return refused(`A fluid value grows with the width: ${min} is more than ${max}.`);
   if (fromWidth >= toWidth) {
-    return refused(`A fluid size needs a span of widths: ${fromWidth} px is not below ${toWidth} px.`);
+    return refused(`A fluid value needs a span of widths: ${fromWidth} px is not below ${toWidth} px.`);
   }
   return done({ min, max, fromWidth, toWidth });
 }
@@ -47,12 +51,27 @@ export const rem = (value: number): string => `${decimals(value / REM)}rem`;
  */
 export function fluidCss(size: Fluid, unit: (px: number) => string): string {
   if (size.min === size.max) return unit(size.min);
+  // Nothing but a length is one where it is added to others.
+  const length = (value: number, by = unit): string => (value === 0 ? '0px' : by(value));
   const slope = (size.max - size.min) / (size.toWidth - size.fromWidth);
   const intercept = size.min - slope * size.fromWidth;
   const growth = `${decimals(slope * 100)}vw`;
   const line =
     Number(decimals(intercept / REM)) > 0
-      ? `${growth} + ${unit(intercept)}`
-      : `${unit(size.min)} + ${growth} - ${px(slope * size.fromWidth)}`;
-  return `clamp(${unit(size.min)}, ${line}, ${unit(size.max)})`;
+      ? `${growth} + ${length(intercept)}`
+      : `${length(size.min)} + ${growth} - ${length(slope * size.fromWidth, px)}`;
+  return `clamp(${length(size.min)}, ${line}, ${length(size.max)})`;
+}
+
+/** The custom property that says how wide the window is, as a length: it is registered, so that it is one in px wherever it is asked for. */
+export const WINDOW_WIDTH = '--window';
+
+/**
+ * A fluid number in CSS. A length by a length is a number by way of an angle, tan(atan2(a, b)) = a ÷ b (CSS Values 4, §10.4
+ * https://www.w3.org/TR/css-values-4/#trig-funcs), which browsers know for longer than dividing units.
+ */
+export function fluidNumberCss({ min, max, fromWidth, toWidth }: Fluid): string {
+  if (min === max) return decimals(min);
+  const share = `tan(atan2(var(${WINDOW_WIDTH}) - ${px(fromWidth)}, ${px(toWidth - fromWidth)}))`;
+  return `clamp(${decimals(min)}, ${decimals(min)} + ${decimals(max - min)} * ${share}, ${decimals(max)})`;
 }

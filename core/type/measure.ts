@@ -1,4 +1,4 @@
-import { decimals } from './fluid.ts';
+import { decimals, type Fluid } from './fluid.ts';
 
 /**
  * A width in px that follows the window's: so many hundredths of the window and so many px, or the least or the greatest of such. All that
@@ -32,6 +32,34 @@ export function times(measure: Measure, factor: number): Measure {
 /** So many px more; fewer where they are negative. */
 export const plus = (measure: Measure, more: number): Measure =>
   more === 0 ? measure : mapped(measure, (vw, px) => ({ vw, px: px + more }));
+
+const OTHER = { min: 'max', max: 'min' } as const;
+
+/** Two measures together. */
+export function sum(one: Measure, other: Measure): Measure {
+  if ('of' in one)
+    return extreme(
+      one.of,
+      one.list.map((each) => sum(each, other)),
+    );
+  return mapped(other, (vw, px) => ({ vw: one.vw + vw, px: one.px + px }));
+}
+
+const negative = (measure: Measure): Measure =>
+  'of' in measure
+    ? extreme(OTHER[measure.of], measure.list.map(negative))
+    : { vw: -measure.vw, px: -measure.px };
+
+/** What one measure is more than another. */
+export const minus = (one: Measure, other: Measure): Measure => sum(one, negative(other));
+
+/** A fluid length as a measure. */
+export function fluidMeasure({ min, max, fromWidth, toWidth }: Fluid): Measure {
+  if (min === max) return pixels(min);
+  const slope = (max - min) / (toWidth - fromWidth);
+  const line = { vw: slope * 100, px: min - slope * fromWidth };
+  return least(pixels(max), greatest(pixels(min), line));
+}
 
 function extreme(of: 'min' | 'max', list: readonly Measure[]): Measure {
   const flat = list.flatMap((each) => ('of' in each && each.of === of ? each.list : [each]));

@@ -1,10 +1,8 @@
-import { fluidAt, fluidCss, rem, type Fluid } from './fluid.ts';
+import { fluidAt, fluidCss, isFluid, rem, type Fluid } from './fluid.ts';
 import { proportionalCss, shareAt, type Proportional } from './proportional.ts';
 
 /** The size of text: fixed in px, fluid between two widths of the window, or a share of the width of its place. */
 export type TextSize = number | Fluid | Proportional;
-
-export const isFluid = (size: TextSize): size is Fluid => typeof size === 'object' && 'min' in size;
 
 export const isProportional = (size: TextSize): size is Proportional =>
   typeof size === 'object' && 'share' in size;

@@ -1,5 +1,16 @@
 import { heldSpan } from '../layout/spans.ts';
-import { greatest, least, pixels, plus, times, WINDOW, type Measure } from '../type/measure.ts';
+import {
+  fluidMeasure,
+  greatest,
+  least,
+  minus,
+  pixels,
+  plus,
+  sum,
+  times,
+  WINDOW,
+  type Measure,
+} from '../type/measure.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
 import { applies } from '../site/applies.ts';
 import type { Node } from '../site/node.ts';
@@ -11,7 +22,9 @@ import { knownProperty } from '../elements/propertytable.ts';
 import type { Ratio } from '../elements/valuetypes/geometry.ts';
 import type { Extent } from '../elements/valuetypes/extent.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import { spaceAt, type Space } from '../theme/spacing.ts';
+import { spaceAt } from '../theme/spacing.ts';
+import { isFluid } from '../type/fluid.ts';
+import type { Distance } from '../elements/valuetypes/space.ts';
 import { resolve } from './trace.ts';
 import { childrenIn, isShown } from './visibility.ts';
 
@@ -35,19 +48,18 @@ export function widthsIn(site: SiteFrame, page: Page) {
       ? (resolve(site, page, node, property, view) as T)
       : undefined;
   };
-  const space = (node: Node, name: string, view: ViewId): number =>
-    spaceAt(site, value<Space>(node, name, view) ?? 0, view);
+  const space = (node: Node, name: string, view: ViewId): Measure => {
+    const distance = value<Distance>(node, name, view) ?? 0;
+    return isFluid(distance) ? fluidMeasure(distance) : pixels(spaceAt(site, distance, view));
+  };
   const borders = (node: Node, view: ViewId): number =>
     (value<number>(node, 'borderLeft', view) ?? 0) + (value<number>(node, 'borderRight', view) ?? 0);
 
-  /** px; how much narrower than its box a picture is drawn by the borders: what they take of its width it may need for its height. */
-  function bordersTaken(node: Node, view: ViewId, shape: number | undefined): number {
-    const beside = borders(node, view);
-    if (shape === undefined) return beside;
-    const above =
-      (value<number>(node, 'borderTop', view) ?? 0) + (value<number>(node, 'borderBottom', view) ?? 0);
-    return Math.min(beside, above * shape);
-  }
+  /** px; what the borders at the start and the end take of a box, and those above and below it. */
+  const bordersOf = (node: Node, view: ViewId): { beside: number; above: number } => ({
+    beside: borders(node, view),
+    above: (value<number>(node, 'borderTop', view) ?? 0) + (value<number>(node, 'borderBottom', view) ?? 0),
+  });
 
   /** What an extent is where so much room is; undefined where the box follows what it stands in or holds. */
   const extent = (value: Extent | undefined, room: Measure): Measure | undefined => {
@@ -67,12 +79,12 @@ export function widthsIn(site: SiteFrame, page: Page) {
       case 'row':
       case OVERLAY: {
         const { columns, gutter } = grid;
-        const gap = parent.kind === OVERLAY ? gutter : space(parent, 'gap', view);
+        const gap = parent.kind === OVERLAY ? pixels(gutter) : space(parent, 'gap', view);
         const span = heldSpan(value<number>(child, 'span', view) ?? columns, columns);
         const gaps = (columns - span) / columns;
         // A gap is a column's share of the row at most.
         return greatest(
-          plus(times(content, span / columns), -gap * gaps),
+          minus(times(content, span / columns), times(gap, gaps)),
           times(content, span / columns - gaps / columns),
         );
       }
@@ -83,7 +95,7 @@ export function widthsIn(site: SiteFrame, page: Page) {
         ).length;
         if (count < 2) return content;
         return notNegative(
-          plus(times(content, 1 / count), (-space(parent, 'gap', view) * (count - 1)) / count),
+          minus(times(content, 1 / count), times(space(parent, 'gap', view), (count - 1) / count)),
         );
       }
     }
@@ -103,12 +115,12 @@ export function widthsIn(site: SiteFrame, page: Page) {
     return pixels((tall * shape.width) / shape.height);
   }
 
-  /** px; the room that an element keeps at its start and its end. */
-  function besideOf(node: Node, view: ViewId): number {
+  /** The room that an element keeps at its start and its end. */
+  function besideOf(node: Node, view: ViewId): Measure {
     const offset = value<Offset>(node, 'offsetAcross', view);
-    if (!offset) return space(node, 'marginLeft', view) + space(node, 'marginRight', view);
+    if (!offset) return sum(space(node, 'marginLeft', view), space(node, 'marginRight', view));
     const sides = { start: 1, center: 0, end: 1, stretch: 2 }[value<Hold>(node, 'heldAcross', view)!];
-    return 'px' in offset ? offset.px * sides : 0;
+    return pixels('px' in offset ? offset.px * sides : 0);
   }
 
   /** What an element keeps to across, of the place that it has. */
@@ -124,7 +136,7 @@ export function widthsIn(site: SiteFrame, page: Page) {
     const parent = page.nodes[node.parent];
     if (parent.parent === null) return byRatio(node, view) ?? WINDOW;
     const room = area(parent, node, view);
-    const free = notNegative(plus(room, -besideOf(node, view)));
+    const free = notNegative(minus(room, besideOf(node, view)));
     const align = alignOf(node, parent, view);
     const taken = align === 'stretch' || natural === undefined ? free : least(pixels(natural), free);
     let width = extent(value<Extent>(node, 'width', view), room) ?? taken;
@@ -140,8 +152,8 @@ export function widthsIn(site: SiteFrame, page: Page) {
     const key = `${node.id} ${view} ${told ?? ''}`;
     const before = known.get(key);
     if (before) return before;
-    const taken = space(node, 'paddingLeft', view) + space(node, 'paddingRight', view) + borders(node, view);
-    const made = notNegative(plus(outerWidth(node, view), -taken));
+    const padding = sum(space(node, 'paddingLeft', view), space(node, 'paddingRight', view));
+    const made = notNegative(minus(plus(outerWidth(node, view), -borders(node, view)), padding));
     known.set(key, made);
     return made;
   }
@@ -183,18 +195,28 @@ export function widthsIn(site: SiteFrame, page: Page) {
     /** How much room there is for the words of an element in a view. */
     roomIn: (id: NodeId, view: ViewId): Measure => contentWidth(page.nodes[id], view),
     /**
-     * How wide a picture is shown in an element in a view: the one that it is, or each of those that it has side by side. One that fills
-     * its box has that box’s shape with its borders (CSS Sizing 4, §5.1), of which `shape` is width to height.
+     * How wide a picture is shown in an element in a view: the one that it is, or each of those that it has side by side. One that covers
+     * its box, which has a shape with its borders (CSS Sizing 4, §5.1), is drawn wider where the box is high; both shapes are width to height.
      */
-    pictureWidth(id: NodeId, view: ViewId, natural: number, shape?: number): Measure {
+    pictureWidth(
+      id: NodeId,
+      view: ViewId,
+      natural: number,
+      covering?: { box: number; picture: number },
+    ): Measure {
       const node = page.nodes[id];
-      const taken = bordersTaken(node, view, shape);
+      const { beside, above } = bordersOf(node, view);
+      const drawn = (outer: Measure): Measure => {
+        const across = notNegative(plus(outer, -beside));
+        if (!covering) return across;
+        return greatest(across, times(plus(times(outer, 1 / covering.box), -above), covering.picture));
+      };
       const tiled = knownKind(node.kind).traits.includes('tiled');
       const outer = outerWidth(node, view, tiled ? undefined : natural + borders(node, view));
-      if (!tiled) return notNegative(plus(outer, -taken));
+      if (!tiled) return drawn(outer);
       const tiles = value<number>(node, 'tiles', view)!;
-      const gaps = (space(node, 'gap', view) * (tiles - 1)) / tiles;
-      return notNegative(plus(times(outer, 1 / tiles), -gaps - taken));
+      const gaps = times(space(node, 'gap', view), (tiles - 1) / tiles);
+      return drawn(minus(times(outer, 1 / tiles), gaps));
     },
   };
 }

@@ -28,7 +28,9 @@ import {
   type Part,
   type Property,
   type Site,
-  type Space,
+  type Distance,
+  type Fluid,
+  isFluid,
   type TextSize,
   type View,
   type Views,
@@ -132,7 +134,14 @@ export class Comparison {
 
   /** A distance in px. */
   space(node: Node, property: string): number {
-    return spaceAt(this.site.frame, this.value<Space>(node, property), this.view.id);
+    const value = this.value<Distance>(node, property);
+    return isFluid(value) ? this.fluid(value) : spaceAt(this.site.frame, value, this.view.id);
+  }
+
+  /** A fluid value at the width that is looked at, by its two ends. */
+  fluid({ min, max, fromWidth, toWidth }: Fluid): number {
+    const at = min + ((max - min) * (this.seen.width - fromWidth)) / (toWidth - fromWidth);
+    return Math.min(max, Math.max(min, at));
   }
 
   same(node: Node, what: string, expected: unknown, found: unknown): void {
@@ -161,12 +170,13 @@ export class Comparison {
 
   text(node: Node, style: Record<string, string>): void {
     const size = sizeAt(this.value<TextSize>(node, 'size'), this.seen.width);
+    const lines = this.value<number | Fluid>(node, 'lineHeight');
     // clamp() is written with five decimals of rem and of vw: 0.0001 px in a rem, 0.00001 of 1600 px in a vw.
     this.near(node, 'font-size', size, parseFloat(style.fontSize), 0.03);
     this.near(
       node,
       'line-height',
-      size * this.value<number>(node, 'lineHeight'),
+      size * (isFluid(lines) ? this.fluid(lines) : lines),
       parseFloat(style.lineHeight),
       0.1,
     );

@@ -55,11 +55,25 @@ const MEANINGS: Record<string, Meaning[]> = {
     is(21, { 'font-size': '21px' }),
     is({ min: 10, max: 30, fromWidth: 640, toWidth: 1280 }, { 'font-size': '30px' }),
   ],
-  lineHeight: [is(1.7, { 'line-height': '34px' }, { beside: { size: 20 } })],
+  lineHeight: [
+    is(1.7, { 'line-height': '34px' }, { beside: { size: 20 } }),
+    // It falls from 1.75 at 880 px to 1.25 at 1680 px: half way it is 1.5.
+    is(
+      { min: 1.25, max: 1.75, fromWidth: 1680, toWidth: 880 },
+      { 'line-height': '30px' },
+      { beside: { size: 20 } },
+    ),
+  ],
   weight: [is(350, { 'font-weight': '350' })],
   slant: [is('italic', { 'font-style': 'italic' })],
   letterSpacing: [
     is(0.1, { 'letter-spacing': '2px' }, { beside: { size: 20 } }),
+    // Three quarters of the way from -0.1 em to 0.1 em.
+    is(
+      { min: -0.1, max: 0.1, fromWidth: 980, toWidth: 1380 },
+      { 'letter-spacing': '1px' },
+      { beside: { size: 20 } },
+    ),
     is(0, { 'letter-spacing': 'normal' }),
   ],
   case: [is('uppercase', { 'text-transform': 'uppercase' })],
@@ -96,7 +110,11 @@ const MEANINGS: Record<string, Meaning[]> = {
   rowHeight: [is(123, { 'grid-auto-rows': 'minmax(123px, auto)' })],
   leastRows: [is(2, { 'grid-template-rows': /^[\d.]+px [\d.]+px/ })],
   direction: [is('beside', { 'grid-auto-flow': 'column' })],
-  gap: [is(24, { 'row-gap': '24px' }), is('{m}', { 'row-gap': '24px' })],
+  gap: [
+    is(24, { 'row-gap': '24px' }),
+    is('{m}', { 'row-gap': '24px' }),
+    is({ min: 0, max: 40, fromWidth: 1080, toWidth: 1480 }, { 'row-gap': '20px' }),
+  ],
   blockAlign: [is('center', { 'justify-self': 'center' })],
   justifyItems: [is('end', { 'justify-items': 'end' })],
   alignItems: [is('center', { 'align-items': 'center' })],

@@ -161,6 +161,17 @@ describe('taking a set apart', () => {
     expect(apart.sentence).to.equal('Dome picture: 2 alternates made ordinary blocks, hidden as they were');
   });
 
+  it('drops what means nothing where they stand then, as a margin in an overlay', () => {
+    const [row, copy] = [page.nodes[node('opening-row')], page.nodes[node('copy-mobile')]];
+    const nodes = {
+      ...page.nodes,
+      [row.id]: { ...row, kind: 'overlay', style: {} },
+      [copy.id]: { ...copy, style: { self: { marginTop: { base: 24 }, radius: { base: 8 } } } },
+    };
+    const apart = made('dissolveAlternates', { set: node('set') }, { ...page, nodes }, after);
+    expect(Object.keys(apart.page.nodes[copy.id].style.self!)).to.have.members(['radius', 'span', 'shown']);
+  });
+
   it('keeps the chosen one for every view', () => {
     const apart = made('dissolveAlternates', { set: node('set'), keep: node('copy-mobile') }, page, after);
     expect(siteFaults(apart.site)).to.deep.equal([]);

@@ -54,12 +54,24 @@ const DECLARATIONS: Record<string, Said[]> = {
     // 16 px over 800 px are 2vw; at 480 px these are 9.6 px of the 32.
     [{ min: 32, max: 48, fromWidth: 480, toWidth: 1280 }, { 'font-size': 'clamp(2rem, 2vw + 1.4rem, 3rem)' }],
   ],
-  lineHeight: [[1.55, { 'line-height': '1.55' }]],
+  lineHeight: [
+    [1.55, { 'line-height': '1.55' }],
+    [
+      { min: 1.4, max: 1.6, fromWidth: 1280, toWidth: 320 },
+      { 'line-height': 'clamp(1.4, 1.4 + 0.2 * tan(atan2(var(--window) - 1280px, -960px)), 1.6)' },
+    ],
+  ],
   weight: [[650, { 'font-weight': '650' }]],
   slant: [['italic', { 'font-style': 'italic' }]],
   letterSpacing: [
     [0, { '--tracking': 'normal' }],
     [-0.02, { '--tracking': '-0.02em' }],
+    [
+      { min: -0.02, max: 0, fromWidth: 320, toWidth: 1320 },
+      {
+        '--tracking': 'calc(1em * clamp(-0.02, -0.02 + 0.02 * tan(atan2(var(--window) - 320px, 1000px)), 0))',
+      },
+    ],
   ],
   case: [['uppercase', { 'text-transform': 'uppercase' }]],
   decoration: [['underline', { 'text-decoration-line': 'underline' }]],
@@ -127,6 +139,7 @@ const DECLARATIONS: Record<string, Said[]> = {
   gap: [
     [24, { gap: '24px' }],
     ['{m}', { gap: 'var(--space-m)' }],
+    [{ min: 0, max: 40, fromWidth: 500, toWidth: 1500 }, { gap: 'clamp(0px, 0px + 4vw - 20px, 40px)' }],
   ],
   blockAlign: [['center', { 'justify-self': 'center' }]],
   justifyItems: [['end', { 'justify-items': 'end' }]],

@@ -208,7 +208,7 @@ describe('sentences of steps', () => {
   it('of refusals say what is wrong', () => {
     expect(refusal('setValue', { ...size, value: -4, reach: 'here' })).to.match(/^Size: /);
     expect(refusal('setValue', { ...size, value: { ...fluidSize, min: 90 }, reach: 'here' })).to.equal(
-      'Size: A fluid size grows with the width: 90 is more than 56.',
+      'Size: A fluid value grows with the width: 90 is more than 56.',
     );
     expect(refusal('setValue', { ...size, property: 'colour', value: '{none}', reach: 'here' })).to.equal(
       'Colour: The site has no colour “none”.',

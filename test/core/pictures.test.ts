@@ -4,7 +4,6 @@ import fc from 'fast-check';
 import {
   assetUses,
   compileSite,
-  coverFactor,
   cropFor,
   greatest,
   heldTo,
@@ -135,8 +134,6 @@ describe('a picture', () => {
     });
     // 4:3 of 3:2 is eight ninths of it.
     expect(cropFor(wide, { width: 4, height: 3 }, { x: 50, y: 50 })).to.equal(undefined);
-    expect(coverFactor(wide, { width: 4, height: 3 })).to.be.closeTo(9 / 8, 1e-9);
-    expect(coverFactor(wide, { width: 2, height: 1 })).to.equal(1);
   });
 
   it('stands in its page first as AVIF, then as WebP, with sizes, and the one that opens the page before all others', () => {

@@ -138,7 +138,7 @@ describe('fluid sizes', () => {
     const shrinking = fluid({ min: 40, max: 30, fromWidth: 320, toWidth: 1280 });
     expect(shrinking).to.deep.equal({
       ok: false,
-      sentence: 'A fluid size grows with the width: 40 is more than 30.',
+      sentence: 'A fluid value grows with the width: 40 is more than 30.',
     });
     const empty = fluid({ min: 30, max: 40, fromWidth: 800, toWidth: 800 });
     expect(empty.ok).to.equal(false);

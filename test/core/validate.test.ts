@@ -163,7 +163,7 @@ describe('validation', () => {
   it('quotes what is wrong, shortened where it is long', () => {
     const saying = (value: unknown) => {
       const site = copy();
-      site.pages[0].nodes.headline.style.self.lineHeight = { base: value };
+      site.pages[0].nodes.headline.style.self.opacity = { base: value };
       return siteFileFaults(site)[0].sentence;
     };
     expect(saying('tall')).to.equal('"tall" is not a valid number.');

@@ -54,13 +54,13 @@ describe('the command line', function () {
   it('says path and fault of a broken file, without a stack trace, and ends with 1', async () => {
     const { site, files } = await demoSite();
     const broken: any = structuredClone(site);
-    broken.pages.home.nodes.headline.style.self.lineHeight = { base: 'tall' };
+    broken.pages.home.nodes.headline.style.self.opacity = { base: 'tall' };
     const path = join(folder, 'broken.json');
     await writeFile(path, writeSiteFile(broken, files));
     const result = run(['compile', path, join(folder, 'none')]);
     expect(result.status).to.equal(1);
     expect(result.stderr).to.match(
-      /\/pages\/0\/nodes\/headline\/style\/self\/lineHeight\/base: "tall" is not a valid number\./,
+      /\/pages\/0\/nodes\/headline\/style\/self\/opacity\/base: "tall" is not a valid number\./,
     );
     for (const args of [
       ['compile', join(folder, 'nowhere.json'), 'x'],

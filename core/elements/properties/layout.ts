@@ -1,4 +1,3 @@
-import type { Space } from '../../theme/spacing.ts';
 import { px } from '../../type/fluid.ts';
 import { completeOrder } from '../../layout/order.ts';
 import { heldSpan, heldStart } from '../../layout/spans.ts';
@@ -10,7 +9,8 @@ import { extentCss, extentType, heightCss, heightType, type Extent } from '../va
 import { ratioCss, ratioType, type Ratio } from '../valuetypes/geometry.ts';
 import { numberOr, numberType } from '../valuetypes/number.ts';
 import { orderType } from '../valuetypes/order.ts';
-import { spaceCss, spaceType } from '../valuetypes/space.ts';
+import { fluidly } from '../valuetypes/fluid.ts';
+import { spaceCss, spaceType, type Distance } from '../valuetypes/space.ts';
 import { OVERLAY } from './area.ts';
 import type { Property } from './property.ts';
 
@@ -181,12 +181,12 @@ export const direction: Property<string> = {
       : { 'grid-auto-flow': 'column', 'grid-template-columns': 'none' },
 };
 
-export const gap: Property<Space> = {
+export const gap: Property<Distance> = {
   name: 'gap',
   label: 'Gap',
   group: 'layout',
   traits: ['gapped'],
-  type: spaceType(0, 400),
+  type: fluidly(spaceType(0, 400)),
   initial: () => 0,
   css: (value, { gap: name }) => ({ [name]: spaceCss(value) }),
 };

@@ -1,8 +1,9 @@
-import type { Space } from '../../theme/spacing.ts';
 import type { Part } from '../parts.ts';
 import { BOX_PARTS } from '../parts.ts';
 import type { Trait } from '../traits.ts';
-import { spaceCss, spaceType } from '../valuetypes/space.ts';
+import { fluidly } from '../valuetypes/fluid.ts';
+import { spaceCss, spaceType, type Distance } from '../valuetypes/space.ts';
+import type { ValueType } from '../valuetypes/valuetype.ts';
 import { OVERLAY } from './area.ts';
 import type { Property } from './property.ts';
 
@@ -24,10 +25,13 @@ const FLOW: Record<Side, { css: string; label: string }> = {
 export const flowSide = (side: Side): string => FLOW[side].css;
 export const sideLabel = (side: Side): string => FLOW[side].label;
 
+/** px; no room is more. */
+const MOST = 600;
+
 /** Room on one side of an element, inside its background (padding) or outside (margin). */
 const room =
-  (name: 'padding' | 'margin', trait: Trait, minimum: number, parts?: readonly Part[]) =>
-  (side: Side): Property<Space> => ({
+  (name: 'padding' | 'margin', trait: Trait, type: ValueType<Distance>, parts?: readonly Part[]) =>
+  (side: Side): Property<Distance> => ({
     name: `${name}${side[0].toUpperCase()}${side.slice(1)}`,
     label: `${name[0].toUpperCase()}${name.slice(1)} ${sideLabel(side)}`,
     group: 'space',
@@ -36,10 +40,10 @@ const room =
     sides: name,
     // What stands in an area is apart from its edges by an offset.
     ...(name === 'margin' && { notInside: [OVERLAY] }),
-    type: spaceType(minimum, 600),
+    type,
     initial: () => 0,
     css: (value) => ({ [`${name}-${flowSide(side)}`]: spaceCss(value) }),
   });
 
-export const padding = SIDES.map(room('padding', 'box', 0, [...BOX_PARTS, 'list']));
-export const margin = SIDES.map(room('margin', 'block', -400));
+export const padding = SIDES.map(room('padding', 'box', fluidly(spaceType(0, MOST)), [...BOX_PARTS, 'list']));
+export const margin = SIDES.map(room('margin', 'block', spaceType(-400, MOST) as ValueType<Distance>));

@@ -1,9 +1,10 @@
-import { decimals } from '../../type/fluid.ts';
+import { decimals, fluidNumberCss, isFluid, type Fluid } from '../../type/fluid.ts';
 import { textSizeCss, type TextSize } from '../../type/textsize.ts';
 import { familyOf } from '../../theme/families.ts';
 import { LINE_PARTS, TEXT_PARTS } from '../parts.ts';
 import { colourCss, colourType } from '../valuetypes/colour.ts';
 import { choiceType, familyType } from '../valuetypes/choice.ts';
+import { fluidly } from '../valuetypes/fluid.ts';
 import { numberType } from '../valuetypes/number.ts';
 import { textSizeType } from '../valuetypes/textsize.ts';
 import type { Property } from './property.ts';
@@ -39,16 +40,17 @@ export const size: Property<TextSize> = {
   css: (value) => ({ 'font-size': textSizeCss(value) }),
 };
 
-export const lineHeight: Property<number> = {
+/** A share of the size, or one that follows the window: lines stand closer the larger their letters are. */
+export const lineHeight: Property<number | Fluid> = {
   name: 'lineHeight',
   label: 'Line height',
   group: 'text',
   traits: ['words'],
   parts: TEXT_PARTS,
-  type: numberType({ minimum: 0.5, maximum: 4, step: 0.05 }),
+  type: fluidly(numberType({ minimum: 0.5, maximum: 4, step: 0.05 }), { falls: true }),
   inherits: true,
   initial: () => 1.5,
-  css: (value) => ({ 'line-height': decimals(value) }),
+  css: (value) => ({ 'line-height': isFluid(value) ? fluidNumberCss(value) : decimals(value) }),
 };
 
 export const weight: Property<number> = {
@@ -107,20 +109,25 @@ export const slant: Property<string> = {
   css: (value) => ({ 'font-style': value }),
 };
 
+function trackingCss(value: number | Fluid): string {
+  if (isFluid(value)) return `calc(1em * ${fluidNumberCss(value)})`;
+  return value === 0 ? 'normal' : `${decimals(value)}em`;
+}
+
 /**
  * In em, so that it keeps its look at every size. A custom property is inherited as it is written, em and all, where a
  * letter-spacing would be inherited in px: so each part has the spacing in ems of its own size.
  */
-export const letterSpacing: Property<number> = {
+export const letterSpacing: Property<number | Fluid> = {
   name: 'letterSpacing',
   label: 'Letter spacing',
   group: 'text',
   traits: ['words'],
   parts: TEXT_PARTS,
-  type: numberType({ minimum: -0.2, maximum: 1, step: 0.01, unit: 'em' }),
+  type: fluidly(numberType({ minimum: -0.2, maximum: 1, step: 0.01, unit: 'em' }), { falls: true }),
   inherits: true,
   initial: () => 0,
-  css: (value) => ({ '--tracking': value === 0 ? 'normal' : `${decimals(value)}em` }),
+  css: (value) => ({ '--tracking': trackingCss(value) }),
   applied: { 'letter-spacing': 'var(--tracking, normal)' },
 };
 

@@ -1,14 +1,19 @@
 import { Type } from '@sinclair/typebox';
-import { decimals, px } from '../../type/fluid.ts';
+import { decimals, fluidCss, isFluid, px, type Fluid } from '../../type/fluid.ts';
 import { done, refused } from '../../outcome.ts';
 import type { Space } from '../../theme/spacing.ts';
 import { TOKEN, aliasOf, aliasTo } from '../../theme/alias.ts';
 import { readNumber } from './number.ts';
 import type { Option, ValueType } from './valuetype.ts';
 
+/** A distance that may follow the width of the window. */
+export type Distance = Space | Fluid;
+
 /** A distance in CSS: a step becomes the custom property that holds it, in every view. */
-export const spaceCss = (value: Space): string =>
-  typeof value === 'number' ? px(value) : `var(--space-${aliasOf(value)})`;
+export function spaceCss(value: Distance): string {
+  if (isFluid(value)) return fluidCss(value, px);
+  return typeof value === 'number' ? px(value) : `var(--space-${aliasOf(value)})`;
+}
 
 /** A distance from `minimum` to `maximum` px, or a step of the spacing scale by its name. */
 export function spaceType(minimum: number, maximum: number): ValueType<Space> {
