@@ -128,7 +128,7 @@ export { fluid, fluidAt, isFluid, type Fluid } from './type/fluid.ts';
 export { proportional, SHARES, type Proportional } from './type/proportional.ts';
 export { isProportional, scaledSize, sizeAt, textSizeCss, type TextSize } from './type/textsize.ts';
 
-export { contrastIn, type Contrast } from './checks/contrast.ts';
+export { contrastIn, contrasts, type Contrast } from './checks/contrast.ts';
 export {
   callOf,
   needsAllPages,
@@ -245,11 +245,12 @@ export {
   textCurve,
   type SizedText,
 } from './values/textcurves.ts';
-export { textSizeFindings } from './checks/textsizes.ts';
-export type { Finding } from './checks/finding.ts';
+export { placeKey, type Finding, type Fix, type Place, type Severity } from './checks/finding.ts';
+export { findings, RULES, TEXT_RULES } from './checks/registry.ts';
+export type { LongWord, Seen, Tone } from './checks/seen.ts';
+export { unbreakable, wordsToMeasure, type WordsToMeasure } from './checks/longwords.ts';
 export { specimen } from './starts/specimen.ts';
 export { CHARACTER, GOOD_LINE, runningTexts, type RunningText } from './values/linelength.ts';
-export { lineLengthFindings } from './checks/linelength.ts';
 export { shareOf, suggestedSize } from './type/suggest.ts';
 export { SMALLEST_BODY, SMALLEST_READ } from './type/limits.ts';
 export { BODY, sizeInSheet, suggestedSizes } from './values/suggesting.ts';

@@ -1,5 +1,5 @@
 import { applies } from '../site/applies.ts';
-import { blend, wcagContrast, type Color } from 'culori';
+import { blend, interpolateWithPremultipliedAlpha, wcagContrast, type Color } from 'culori';
 import { curveAt } from '../type/curve.ts';
 import type { TextSize } from '../type/textsize.ts';
 import { textCurve } from '../values/textcurves.ts';
@@ -11,6 +11,8 @@ import { knownProperty } from '../elements/propertytable.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { aliasOf } from '../theme/alias.ts';
 import { cssColour } from '../theme/csscolour.ts';
+import type { Gradient } from '../elements/valuetypes/gradient.ts';
+import type { Tone } from './seen.ts';
 import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
 
@@ -20,6 +22,8 @@ export interface Contrast {
   ratio: number;
   /** What WCAG 2.2, 1.4.3 asks for at level AA: 3 for large text, else 4.5. */
   needed: 3 | 4.5;
+  /** What is behind it; over more than one colour the ratio is that of the worst place. */
+  over: 'colour' | 'gradient' | 'picture';
 }
 
 /** px; large text is 18 pt, or 14 pt in bold (WCAG 2.2, “large scale” https://www.w3.org/TR/WCAG22/#dfn-large-scale). */
@@ -44,68 +48,175 @@ const faded = (colour: Color, opacity: number): Color => ({
 
 const over = (...layers: Color[]): Color => blend(layers, 'normal', 'rgb');
 
+/** A text, and what is behind it in one place. */
+interface Painted {
+  text: Color;
+  behind: Color;
+}
+
+/** What an element paints under what is in it: the colours that it has somewhere, and how much of all of it is let through. */
+interface Ground {
+  /** Undefined where they are not known. */
+  colours?: Color[];
+  opacity: number;
+  /** What it is that has more than one colour. */
+  of: Contrast['over'];
+}
+
+/** How many places of a gradient are looked at, besides its two ends. */
+const PLACES = 14;
+
+/** More places than that are looked at only where they are worst. */
+const MOST_PLACES = 24;
+
+const plain = (value: unknown): boolean => value === undefined || value === 'none' || value === NO_PICTURE;
+
+const CLEAR: Color = { ...WHITE, alpha: 0 };
+
+const ranked: Record<Contrast['over'], number> = { colour: 0, gradient: 1, picture: 2 };
+
 /**
- * The colours in which a text, and what is behind it, are painted in a view. Each element paints its own background under what is
- * in it and then lets all of that through by its opacity (CSS Color 4, §12 https://www.w3.org/TR/css-color-4/#transparency). Undefined where a
- * picture or a gradient shows through, so that one number would not tell the truth.
+ * The contrasts of the texts of a page. Each element paints its own background under what is in it and then lets all of that through by
+ * its opacity (CSS Color 4, §12 https://www.w3.org/TR/css-color-4/#transparency). Over a gradient or a picture it is the worst that they have
+ * anywhere, as words may stand before any part of them. `tones`: the tones in the parts of pictures; without those of a picture
+ * nothing can be said of what stands before it.
  */
-function painted(
+export function contrasts(
   site: SiteFrame,
   page: Page,
-  node: Node,
-  part: Part,
-  view: ViewId,
-  colour: Color,
-): { text: Color; behind: Color } | undefined {
-  let text = colour;
-  let behind: Color = { ...WHITE, alpha: 0 };
-  for (let at: Node | undefined = node, of = part; at;) {
-    const parent: Node | undefined = at.parent === null ? undefined : page.nodes[at.parent];
-    const holder = at;
+  tones: ReadonlyMap<string, readonly Tone[]> = new Map<string, readonly Tone[]>(),
+) {
+  const grounds = new Map<string, Ground>();
+
+  function groundOf(holder: Node, of: Part, view: ViewId): Ground {
+    const parent = holder.parent === null ? undefined : page.nodes[holder.parent];
     const value = (name: string): unknown =>
       applies(knownProperty(name), holder.kind, parent?.kind, of)
         ? resolve(site, page, holder, knownProperty(name), view, of)
         : undefined;
     const layer = (name: string): Color => {
       const set = value(name);
-      return (typeof set === 'string' ? colourOf(site, set) : undefined) ?? { ...WHITE, alpha: 0 };
+      return (typeof set === 'string' ? colourOf(site, set) : undefined) ?? CLEAR;
     };
-    const plain = [undefined, 'none', NO_PICTURE];
-    const pictured =
-      !plain.includes(value('gradient') as string) || !plain.includes(value('backgroundPicture') as string);
-    const tint = layer('tint');
-    if (pictured && (over(tint, behind).alpha ?? 1) < 1) return undefined;
-    const own = over(layer('backgroundColour'), tint);
+    const [tint, gradient, picture] = [
+      layer('tint'),
+      value('gradient') as Gradient | 'none' | undefined,
+      value('backgroundPicture'),
+    ];
     const opacity = (value('opacity') as number | undefined) ?? 1;
-    text = faded(over(own, text), opacity);
-    behind = faded(over(own, behind), opacity);
-    if (of === 'self') at = parent;
-    of = 'self';
+    let colours = [layer('backgroundColour')];
+    let kind: Contrast['over'] = 'colour';
+    const covered = (tint.alpha ?? 1) >= 1;
+    if (!covered && !plain(picture)) {
+      const known = tones.get(picture as string);
+      // A picture that lets something through, or is not seen yet, says nothing.
+      if (!known?.length) return { opacity, of: 'picture' };
+      const under = colours;
+      colours = known.map(([r, g, b]) => over(...under, { mode: 'rgb', r, g, b }));
+      kind = 'picture';
+    }
+    if (!covered && typeof gradient === 'object') {
+      const [from, to] = [colourOf(site, gradient.from), colourOf(site, gradient.to)];
+      if (!from || !to) return { opacity, of: 'gradient' };
+      // Premultiplied, as browsers do (CSS Images 4, §3.4.2).
+      const between = interpolateWithPremultipliedAlpha([from, to], 'rgb');
+      const places = Array.from({ length: PLACES + 2 }, (_each, index) => between(index / (PLACES + 1)));
+      colours = colours.flatMap((colour) => places.map((place) => over(colour, place)));
+      if (kind === 'colour') kind = 'gradient';
+    }
+    return { colours: colours.map((colour) => over(colour, tint)), opacity, of: kind };
   }
-  return { text: over(WHITE, text), behind: over(WHITE, behind) };
+
+  function ground(holder: Node, of: Part, view: ViewId): Ground {
+    const key = `${holder.id} ${of} ${view}`;
+    const made = grounds.get(key) ?? groundOf(holder, of, view);
+    grounds.set(key, made);
+    return made;
+  }
+
+  /** Of many places those that may be the worst. */
+  function worst(places: Painted[]): Painted[] {
+    if (places.length <= MOST_PLACES) return places;
+    const rated = places.map((each) => ({ each, ratio: wcagContrast(each.text, over(WHITE, each.behind)) }));
+    rated.sort((one, other) => one.ratio - other.ratio);
+    return [...rated.slice(0, MOST_PLACES - 2), ...rated.slice(-2)].map(({ each }) => each);
+  }
+
+  /** The colours in which a text, and what is behind it, are painted in a view, in all places; undefined where that cannot be told. */
+  function painted(
+    node: Node,
+    part: Part,
+    view: ViewId,
+    colour: Color,
+  ): { places: Painted[]; of: Contrast['over'] } | undefined {
+    let places: Painted[] = [{ text: colour, behind: CLEAR }];
+    let kind: Contrast['over'] = 'colour';
+    for (let at: Node | undefined = node, of = part; at;) {
+      const open = places.some(({ behind }) => (behind.alpha ?? 1) < 1);
+      const { colours, opacity, of: what } = ground(at, of, view);
+      // What lies behind something that lets nothing through does not matter, but for how much of all is let through.
+      if (open && !colours) return undefined;
+      if (open && colours) {
+        places = worst(
+          places.flatMap(({ text, behind }) =>
+            colours.map((each) => ({
+              text: faded(over(each, text), opacity),
+              behind: faded(over(each, behind), opacity),
+            })),
+          ),
+        );
+        if (colours.length > 1 && ranked[what] > ranked[kind]) kind = what;
+      } else if (opacity < 1) {
+        places = places.map(({ text, behind }) => ({
+          text: faded(text, opacity),
+          behind: faded(behind, opacity),
+        }));
+      }
+      if (of === 'self') at = at.parent === null ? undefined : page.nodes[at.parent];
+      of = 'self';
+    }
+    return {
+      places: places.map(({ text, behind }) => ({ text: over(WHITE, text), behind: over(WHITE, behind) })),
+      of: kind,
+    };
+  }
+
+  /** The contrast that a text would have in a colour. */
+  function contrastOf(node: Node, part: Part, view: ViewId, colour: Color): Contrast | undefined {
+    const seen = painted(node, part, view, colour);
+    if (!seen) return undefined;
+    const value = (name: string) => resolve(site, page, node, knownProperty(name), view, part);
+    const said = value('size') as TextSize;
+    const size =
+      typeof said === 'number'
+        ? said
+        : curveAt(textCurve(site, page, node, part), viewOf(site.views, view).from);
+    const large = size >= LARGE || (size >= LARGE_BOLD && (value('weight') as number) >= BOLD);
+    const ratio = Math.min(...seen.places.map(({ text, behind }) => wcagContrast(text, behind)));
+    return { ratio, needed: large ? 3 : 4.5, over: seen.of };
+  }
+
+  return {
+    contrastOf,
+    /**
+     * The contrast of an element's text, or of that of one of its parts, in a view. Undefined where it has no text of its own, or what is behind it
+     * is not known.
+     */
+    contrastIn(node: Node, part: Part, view: ViewId): Contrast | undefined {
+      if (part === 'self' && !knownKind(node.kind).traits.includes('words')) return undefined;
+      const colour = colourOf(site, resolve(site, page, node, knownProperty('colour'), view, part) as string);
+      return colour && contrastOf(node, part, view, colour);
+    },
+  };
 }
 
-/**
- * The contrast of an element's text, or of that of one of its parts, in a view. Undefined where it has no text of its
- * own, or where what is behind it is more than plain colours.
- */
-export function contrastIn(
+export type Contrasts = ReturnType<typeof contrasts>;
+
+/** The contrast of a single text; see `contrasts`. */
+export const contrastIn = (
   site: SiteFrame,
   page: Page,
   node: Node,
   part: Part,
   view: ViewId,
-): Contrast | undefined {
-  if (part === 'self' && !knownKind(node.kind).traits.includes('words')) return undefined;
-  const value = (name: string) => resolve(site, page, node, knownProperty(name), view, part);
-  const text = colourOf(site, value('colour') as string);
-  const seen = text && painted(site, page, node, part, view, text);
-  if (!seen) return undefined;
-  const said = value('size') as TextSize;
-  const size =
-    typeof said === 'number'
-      ? said
-      : curveAt(textCurve(site, page, node, part), viewOf(site.views, view).from);
-  const large = size >= LARGE || (size >= LARGE_BOLD && (value('weight') as number) >= BOLD);
-  return { ratio: wcagContrast(seen.text, seen.behind), needed: large ? 3 : 4.5 };
-}
+): Contrast | undefined => contrasts(site, page).contrastIn(node, part, view);

@@ -1,23 +1,43 @@
+import type { Call } from '../edits/perform.ts';
 import type { NodeId } from '../elements/nodeid.ts';
+import type { Part } from '../elements/parts.ts';
 import { widthsOf, type ViewId } from '../layered/views.ts';
 import type { SiteFrame } from '../site/site.ts';
 import type { Stretch } from '../type/curve.ts';
 
-/** Something that a check found: which rule, where, at which widths, and what can be done. */
-export interface Finding {
-  /** The rule's name, the same in all findings of it. */
-  rule: string;
-  /** The clause of the standard that it comes from, or “common practice”. */
-  clause: string;
-  /** What it is about. */
-  of: { textStyle: string } | { node: NodeId };
-  views: ViewId[];
+/** What a finding is about: a text style of the site, or an element of the page, or a part of it. */
+export type Place = { textStyle: string } | { node: NodeId; part?: Part };
+
+/** An ordinary command that mends what was found, and what it does in words. */
+export interface Fix {
+  label: string;
+  call: Call;
+}
+
+/** What a rule found. */
+export interface Found {
+  of: Place;
   /** px; window widths. */
   widths: Stretch[];
   /** What is so, in a sentence. */
   sentence: string;
   /** What to do, in a sentence. */
   cure: string;
+  /** What mends it; the first is the one that is nearest. */
+  fixes?: readonly Fix[];
+}
+
+/** `barrier`: a standard is not met, and somebody cannot use what is there; `advice`: common practice would have it otherwise. */
+export type Severity = 'barrier' | 'advice';
+
+/** Something that a check found: which rule, where, at which widths, and what can be done. */
+export interface Finding extends Found {
+  /** The rule's name, the same in all findings of it. */
+  rule: string;
+  /** The clause of the standard that it comes from, or “common practice”. */
+  clause: string;
+  severity: Severity;
+  views: ViewId[];
 }
 
 /** Widths in words: “from 320 to 639 px”. */
@@ -32,3 +52,7 @@ export const viewsAcross = (site: SiteFrame, stretches: readonly Stretch[]): Vie
       return stretches.some((stretch) => stretch.from < below && stretch.to >= from);
     })
     .map(({ id }) => id);
+
+/** The same place, in words that can be compared. */
+export const placeKey = (of: Place): string =>
+  'textStyle' in of ? `style ${of.textStyle}` : `${of.node} ${of.part ?? 'self'}`;

@@ -1,27 +1,45 @@
-import { GOOD_LINE, runningTexts, type RunningText } from '../values/linelength.ts';
-import { CURVE_WIDTHS } from '../values/textcurves.ts';
-import { stretchesWhere, type Stretch } from '../type/curve.ts';
+import { viewAt } from '../layered/views.ts';
+import { callOf } from '../edits/perform.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import { viewsAcross, wide, type Finding } from './finding.ts';
+import { curveAt, stretchesWhere, type Stretch } from '../type/curve.ts';
+import { CHARACTER, GOOD_LINE, runningTexts, type RunningText } from '../values/linelength.ts';
+import { textCurve } from '../values/textcurves.ts';
+import { wide, type Fix, type Found } from './finding.ts';
+import { PRACTICE, type Rule } from './rule.ts';
+import { NARROWEST, WIDEST } from './widths.ts';
 
 /** px; in narrower windows lines are as long as they can be. */
 const ROOMY = 640;
 
-function* widthsOf({ from, to }: Stretch): Generator<number> {
-  for (let width = from; width <= to; width += 1) yield width;
+/** Characters a line that a text which is limited gets. */
+const LIMITED = 70;
+
+/** Limits a text, in the view of a width, to lines of a good length. */
+function limited(site: SiteFrame, page: Page, { node }: RunningText, width: number): Fix {
+  const { id, name, sheet } = viewAt(site.views, width);
+  const size = curveAt(textCurve(site, page, page.nodes[node]), Math.max(width, sheet.width));
+  const px = Math.round(size * CHARACTER * LIMITED);
+  return {
+    label: `Make it ${px} px wide at most in ${name}`,
+    call: callOf('setValue', {
+      nodes: [node],
+      property: 'maxWidth',
+      view: id,
+      value: { px },
+      reach: 'here',
+    }),
+  };
 }
 
-function found(site: SiteFrame, text: RunningText, widths: Stretch[], long: boolean): Finding[] {
+function found(text: RunningText, widths: Stretch[], long: boolean): Found[] {
   if (widths.length === 0) return [];
   const [first] = widths;
-  const lengths = [...widthsOf(first)].map((width) => text.lineAt(width)!);
+  const lengths: number[] = [];
+  for (let width = first.from; width <= first.to; width += 1) lengths.push(text.lineAt(width)!);
   const characters = Math.round(long ? Math.max(...lengths) : Math.min(...lengths));
   return [
     {
-      rule: long ? 'lines too long' : 'lines too short',
-      clause: 'common practice',
       of: { node: text.node },
-      views: viewsAcross(site, widths),
       widths,
       sentence: `Lines of ${text.name} have as ${long ? 'many' : 'few'} as ${characters} characters ${wide(first)}; from ${GOOD_LINE.least} to ${GOOD_LINE.most} are read well.`,
       cure: long
@@ -31,21 +49,36 @@ function found(site: SiteFrame, text: RunningText, widths: Stretch[], long: bool
   ];
 }
 
-/** The texts of a page whose lines are longer than is read well, at any width; or shorter, in windows that have room for more. */
-export function lineLengthFindings(site: SiteFrame, page: Page): Finding[] {
-  const { from, to } = CURVE_WIDTHS;
-  return runningTexts(site, page).flatMap((text) => [
-    ...found(
-      site,
-      text,
-      stretchesWhere(from, to - 1, (width) => Math.round(text.lineAt(width) ?? 0) > GOOD_LINE.most),
-      true,
+/** Lines of running text have 75 characters at most, at any width. */
+export const longLines: Rule = {
+  name: 'lines too long',
+  clause: PRACTICE,
+  severity: 'advice',
+  find: ({ site, page }) =>
+    runningTexts(site, page).flatMap((text) =>
+      found(
+        text,
+        stretchesWhere(NARROWEST, WIDEST, (width) => Math.round(text.lineAt(width) ?? 0) > GOOD_LINE.most),
+        true,
+      ).map((each) => ({ ...each, fixes: [limited(site, page, text, each.widths[0].from)] })),
     ),
-    ...found(
-      site,
-      text,
-      stretchesWhere(ROOMY, to - 1, (width) => Math.round(text.lineAt(width) ?? Infinity) < GOOD_LINE.least),
-      false,
+};
+
+/** Lines of running text have 45 characters at least in windows that have room for more. */
+export const shortLines: Rule = {
+  name: 'lines too short',
+  clause: PRACTICE,
+  severity: 'advice',
+  find: ({ site, page }) =>
+    runningTexts(site, page).flatMap((text) =>
+      found(
+        text,
+        stretchesWhere(
+          ROOMY,
+          WIDEST,
+          (width) => Math.round(text.lineAt(width) ?? Infinity) < GOOD_LINE.least,
+        ),
+        false,
+      ),
     ),
-  ]);
-}
+};

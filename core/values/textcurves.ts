@@ -54,8 +54,6 @@ export interface SizedText {
   node: NodeId;
   part: Part;
   name: string;
-  /** It has a size of its own, and not only that of its text style or of what it stands in. */
-  own: boolean;
   curve: Curve;
 }
 
@@ -96,7 +94,6 @@ export function sizedTexts(site: SiteFrame, page: Page): SizedText[] {
         node: node.id,
         part,
         name: label ? `${node.name}, ${label.toLowerCase()}` : node.name,
-        own: own(part),
         curve: textCurve(site, page, node, part, widths),
       };
     });

@@ -7,6 +7,7 @@ import {
   curvePiece,
   curvePoints,
   enlargeable,
+  findings,
   jumpsIn,
   knownProperty,
   layered,
@@ -24,7 +25,7 @@ import {
   styleValueIn,
   suggestedSize,
   suggestedSizes,
-  textSizeFindings,
+  TEXT_RULES,
   VIEW_SETS,
   type Curve,
   type Scale,
@@ -42,6 +43,8 @@ const withStyle = (id: string, values: Record<string, ReturnType<typeof layered>
     style.id === id ? { ...style, style: { self: { ...style.style.self, ...values } } } : style,
   ),
 });
+const textSizeFindings = (of: SiteFrame) =>
+  findings(of, home, undefined, TEXT_RULES).filter(({ of: what }) => 'textStyle' in what);
 const rules = (of: SiteFrame) =>
   textSizeFindings(of).map(({ rule, of: what }) => `${'textStyle' in what ? what.textStyle : ''}: ${rule}`);
 

@@ -1,7 +1,7 @@
 import { Box, Button, Typography } from '@mui/material';
 import { Ruler, Scaling } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { lineLengthFindings, textSizeFindings, type NodeId, type Site } from '../../core/index.ts';
+import { findings as findingsOf, TEXT_RULES, type NodeId, type Site } from '../../core/index.ts';
 import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
 import { quiet } from '../ui/theme.ts';
 import { Curves } from './Curves.tsx';
@@ -20,10 +20,7 @@ function TypeOf({ site: { frame, pages }, page }: { site: Site; page: NodeId }) 
   );
   const [dialog, setDialog] = useState<'scale' | 'view' | null>(null);
   const shown = pages[page];
-  const findings = useMemo(
-    () => [...textSizeFindings(frame), ...lineLengthFindings(frame, shown)],
-    [frame, shown],
-  );
+  const findings = useMemo(() => findingsOf(frame, shown, undefined, TEXT_RULES), [frame, shown]);
   return (
     <Box sx={{ height: '100%', overflow: 'auto' }}>
       <Box sx={{ px: 3, pt: 3, pb: 8, maxWidth: 1560, mx: 'auto' }}>

@@ -1,0 +1,25 @@
+import type { Page, SiteFrame } from '../site/site.ts';
+import type { Found, Severity } from './finding.ts';
+import type { SizedSubject } from './subjects.ts';
+import type { Seen } from './seen.ts';
+
+/** What rules look at. */
+export interface Looked {
+  site: SiteFrame;
+  page: Page;
+  /** The texts whose sizes are looked at. */
+  sized: readonly SizedSubject[];
+  /** What only a browser can tell, as far as it has. */
+  seen: Seen;
+}
+
+/** A rule: where it comes from, how much it matters, and how it is found out. One file each. */
+export interface Rule {
+  name: string;
+  /** The clause of a standard, or “common practice”. */
+  clause: string;
+  severity: Severity;
+  find(looked: Looked): Found[];
+}
+
+export const PRACTICE = 'common practice';

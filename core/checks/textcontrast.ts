@@ -1,0 +1,121 @@
+import { differenceCiede2000 } from 'culori';
+import { callOf } from '../edits/perform.ts';
+import { plainText } from '../markup/fragment.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import { PARTS, type Part } from '../elements/parts.ts';
+import { knownProperty } from '../elements/propertytable.ts';
+import { viewOf, widthsOf, type ViewId } from '../layered/views.ts';
+import { applies } from '../site/applies.ts';
+import type { Node } from '../site/node.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
+import { sourceOrder } from '../site/sourceorder.ts';
+import { aliasTo } from '../theme/alias.ts';
+import { hiddenBy } from '../values/visibility.ts';
+import { saidIn } from '../values/wordings.ts';
+import { resolve } from '../values/trace.ts';
+import { colourOf, contrasts, type Contrast, type Contrasts } from './contrast.ts';
+import type { Fix, Found } from './finding.ts';
+import type { Rule } from './rule.ts';
+import { NARROWEST, WIDEST } from './widths.ts';
+
+const colour = knownProperty('colour');
+const difference = differenceCiede2000();
+
+/** The colour of the site that is nearest to one that fails, and stands out enough. */
+function nearest(
+  site: SiteFrame,
+  page: Page,
+  node: Node,
+  part: Part,
+  view: ViewId,
+  of: Contrasts,
+): string | undefined {
+  const own = colourOf(site, resolve(site, page, node, colour, view, part) as string);
+  if (!own) return undefined;
+  const passing = site.colours.flatMap(({ id }) => {
+    const candidate = colourOf(site, aliasTo(id));
+    const found = candidate && of.contrastOf(node, part, view, candidate);
+    return found && found.ratio >= found.needed ? [{ id, away: difference(own, candidate) }] : [];
+  });
+  return passing.sort((one, other) => one.away - other.away).at(0)?.id;
+}
+
+/** Never said to be enough by rounding up. */
+const tenths = (ratio: number): string => (Math.floor(ratio * 10) / 10).toFixed(1);
+
+const BEFORE: Record<Contrast['over'], string> = {
+  colour: '',
+  gradient: ' at the worst place of the gradient behind it',
+  picture: ' at the worst place of the picture behind it',
+};
+
+/** The elements that words may have in them. */
+const IN_WORDS = /\b(?:h[2-4]|ul|ol|blockquote|a)\b/g;
+
+/** The parts of an element that have words in a view. */
+function partsWithWords(site: SiteFrame, node: Node, view: ViewId): Part[] {
+  const kind = knownKind(node.kind);
+  const said = kind.words === undefined ? undefined : saidIn<string>(node, site.views, kind.words, view);
+  if (said !== undefined && plainText(said).trim() === '') return [];
+  return PARTS.filter((part) => {
+    if (part === 'self') return kind.traits.includes('words') && said !== undefined;
+    const known = kind.parts?.[part];
+    if (!known || !applies(colour, node.kind, undefined, part)) return false;
+    const tags = known.selector.match(IN_WORDS) ?? [];
+    return said === undefined || tags.length === 0 || tags.some((tag) => said.includes(`<${tag}`));
+  });
+}
+
+/** Text stands out from what is behind it: by 4.5 to 1, large text by 3 to 1 (https://www.w3.org/TR/WCAG22/#contrast-minimum). */
+export const textContrast: Rule = {
+  name: 'text hard to make out',
+  clause: 'WCAG 2.2, 1.4.3',
+  severity: 'barrier',
+  find({ site, page, seen }) {
+    const of = contrasts(site, page, seen.tones);
+    return sourceOrder(page).flatMap((node) => {
+      const byPart = new Map<Part, { view: ViewId; found: Contrast }[]>();
+      for (const { id: view } of site.views.list) {
+        if (hiddenBy(site, page, node, view) !== undefined) continue;
+        for (const part of partsWithWords(site, node, view)) {
+          const own = (each: Part) => resolve(site, page, node, colour, view, each);
+          // What has the colour of the whole is mended with it.
+          const whole = part !== 'self' && own(part) === own('self');
+          if (whole && byPart.get('self')?.some((each) => each.view === view)) continue;
+          const found = of.contrastIn(node, part, view);
+          if (found && found.ratio < found.needed)
+            byPart.set(part, [...(byPart.get(part) ?? []), { view, found }]);
+        }
+      }
+      return [...byPart].map(([part, failing]): Found => {
+        const [{ view, found }] = failing;
+        const names = failing.map((each) => viewOf(site.views, each.view).name).join(', ');
+        const label = knownKind(node.kind).parts?.[part]?.label;
+        const name = label ? `${node.name}, ${label.toLowerCase()}` : node.name;
+        const id = nearest(site, page, node, part, view, of);
+        const fix: Fix | undefined =
+          id === undefined
+            ? undefined
+            : {
+                label: `Give it ${site.colours.find((each) => each.id === id)!.name} in ${viewOf(site.views, view).name}`,
+                call: callOf('setValue', {
+                  ...{ nodes: [node.id], part, property: 'colour', view },
+                  ...{ value: aliasTo(id), reach: 'here' as const },
+                }),
+              };
+        return {
+          of: part === 'self' ? { node: node.id } : { node: node.id, part },
+          widths: failing.map((each) => {
+            const { from = NARROWEST, below = WIDEST + 1 } = widthsOf(site.views, each.view);
+            return { from: Math.max(NARROWEST, from), to: Math.min(WIDEST, below - 1) };
+          }),
+          sentence: `${name} has a contrast of ${tenths(found.ratio)} : 1${BEFORE[found.over]} in ${names}; text of its size needs ${found.needed} : 1.`,
+          cure: id
+            ? 'Give it another colour, or what is behind it.'
+            : 'No colour of the site is enough here: change what is behind it, or add one.',
+          ...(fix && { fixes: [fix] }),
+        };
+      });
+    });
+  },
+};
