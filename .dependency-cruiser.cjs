@@ -32,6 +32,7 @@ const WEB = [
   'ui',
   'state',
   'page',
+  'checks',
   'site',
   'workbench/values',
   'workbench/text',

@@ -247,7 +247,7 @@ export {
 } from './values/textcurves.ts';
 export { placeKey, type Finding, type Fix, type Place, type Severity } from './checks/finding.ts';
 export { findings, RULES, TEXT_RULES } from './checks/registry.ts';
-export type { LongWord, Seen, Tone } from './checks/seen.ts';
+export { picturesBehind, type LongWord, type Seen, type Tone } from './checks/seen.ts';
 export { unbreakable, wordsToMeasure, type WordsToMeasure } from './checks/longwords.ts';
 export { specimen } from './starts/specimen.ts';
 export { CHARACTER, GOOD_LINE, runningTexts, type RunningText } from './values/linelength.ts';

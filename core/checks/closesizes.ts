@@ -1,6 +1,5 @@
 import { viewOf, widthsOf } from '../layered/views.ts';
 import { curveAt } from '../type/curve.ts';
-import { sizedTexts } from '../values/textcurves.ts';
 import { hiddenBy } from '../values/visibility.ts';
 import type { Found } from './finding.ts';
 import { PRACTICE, type Rule } from './rule.ts';
@@ -28,8 +27,7 @@ export const closeSizes: Rule = {
   name: 'too many sizes close together',
   clause: PRACTICE,
   severity: 'advice',
-  find({ site, page }) {
-    const texts = sizedTexts(site, page);
+  find({ site, page, texts }) {
     return site.views.list.flatMap((view): Found[] => {
       const sizes = texts
         .filter(({ node }) => hiddenBy(site, page, page.nodes[node], view.id) === undefined)

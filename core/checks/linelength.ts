@@ -2,7 +2,7 @@ import { viewAt } from '../layered/views.ts';
 import { callOf } from '../edits/perform.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { curveAt, stretchesWhere, type Stretch } from '../type/curve.ts';
-import { CHARACTER, GOOD_LINE, runningTexts, type RunningText } from '../values/linelength.ts';
+import { CHARACTER, GOOD_LINE, type RunningText } from '../values/linelength.ts';
 import { textCurve } from '../values/textcurves.ts';
 import { wide, type Fix, type Found } from './finding.ts';
 import { PRACTICE, type Rule } from './rule.ts';
@@ -54,8 +54,8 @@ export const longLines: Rule = {
   name: 'lines too long',
   clause: PRACTICE,
   severity: 'advice',
-  find: ({ site, page }) =>
-    runningTexts(site, page).flatMap((text) =>
+  find: ({ site, page, running }) =>
+    running.flatMap((text) =>
       found(
         text,
         stretchesWhere(NARROWEST, WIDEST, (width) => Math.round(text.lineAt(width) ?? 0) > GOOD_LINE.most),
@@ -69,8 +69,8 @@ export const shortLines: Rule = {
   name: 'lines too short',
   clause: PRACTICE,
   severity: 'advice',
-  find: ({ site, page }) =>
-    runningTexts(site, page).flatMap((text) =>
+  find: ({ running }) =>
+    running.flatMap((text) =>
       found(
         text,
         stretchesWhere(

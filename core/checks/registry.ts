@@ -1,4 +1,6 @@
 import type { Page, SiteFrame } from '../site/site.ts';
+import { runningTexts } from '../values/linelength.ts';
+import { sizedTexts } from '../values/textcurves.ts';
 import { closeLines } from './closelines.ts';
 import { closeSizes } from './closesizes.ts';
 import { enlarging } from './enlarging.ts';
@@ -36,7 +38,15 @@ export function findings(
   seen: Seen = NOTHING_SEEN,
   rules: readonly Rule[] = RULES,
 ): Finding[] {
-  const looked: Looked = { site, page, sized: sizedSubjects(site, page), seen };
+  const texts = sizedTexts(site, page);
+  const looked: Looked = {
+    site,
+    page,
+    texts,
+    running: runningTexts(site, page),
+    sized: sizedSubjects(site, page, texts),
+    seen,
+  };
   return rules.flatMap(({ name, clause, severity, find }) =>
     find(looked).map((found) => ({
       ...found,

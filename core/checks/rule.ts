@@ -1,4 +1,6 @@
 import type { Page, SiteFrame } from '../site/site.ts';
+import type { RunningText } from '../values/linelength.ts';
+import type { SizedText } from '../values/textcurves.ts';
 import type { Found, Severity } from './finding.ts';
 import type { SizedSubject } from './subjects.ts';
 import type { Seen } from './seen.ts';
@@ -7,7 +9,11 @@ import type { Seen } from './seen.ts';
 export interface Looked {
   site: SiteFrame;
   page: Page;
-  /** The texts whose sizes are looked at. */
+  /** The texts of the page with their sizes. */
+  texts: readonly SizedText[];
+  /** Those whose lines are looked at. */
+  running: readonly RunningText[];
+  /** The text styles of the site, and the texts. */
   sized: readonly SizedSubject[];
   /** What only a browser can tell, as far as it has. */
   seen: Seen;

@@ -1,3 +1,6 @@
+import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
+import { settings, type Layered } from '../layered/layered.ts';
+import type { Page } from '../site/site.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Part } from '../elements/parts.ts';
 import type { ViewId } from '../layered/views.ts';
@@ -23,3 +26,12 @@ export interface Seen {
 }
 
 export const NOTHING_SEEN: Seen = {};
+
+/** The pictures that stand behind elements of a page in any view, by their ids: those whose tones matter. */
+export function picturesBehind(page: Page): string[] {
+  const ids = Object.values(page.nodes).flatMap(({ style }) => {
+    const picture = style.self?.backgroundPicture as Layered<string> | undefined;
+    return picture ? settings(picture) : [];
+  });
+  return [...new Set(ids)].filter((id) => id !== NO_PICTURE);
+}

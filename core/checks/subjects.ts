@@ -11,7 +11,7 @@ import type { Curve } from '../type/curve.ts';
 import type { TextSize } from '../type/textsize.ts';
 import { BODY } from '../values/suggesting.ts';
 import { hiddenBy } from '../values/visibility.ts';
-import { sizedTexts, styleCurve, styleValueIn } from '../values/textcurves.ts';
+import { styleCurve, styleValueIn, type SizedText } from '../values/textcurves.ts';
 import { resolve } from '../values/trace.ts';
 import type { Place } from './finding.ts';
 
@@ -73,11 +73,11 @@ function styleSubjects(site: SiteFrame): SizedSubject[] {
   });
 }
 
-function elementSubjects(site: SiteFrame, page: Page): SizedSubject[] {
+function elementSubjects(site: SiteFrame, page: Page, texts: readonly SizedText[]): SizedSubject[] {
   const [size, lines] = [knownProperty('size'), knownProperty('lineHeight')];
   /** The headings that what comes next stands under, by level. */
   const above: (SizedSubject | undefined)[] = [];
-  return sizedTexts(site, page).map(({ node: id, part, name, curve }) => {
+  return texts.map(({ node: id, part, name, curve }) => {
     const node = page.nodes[id];
     const kind = knownKind(node.kind);
     const level =
@@ -114,7 +114,7 @@ function elementSubjects(site: SiteFrame, page: Page): SizedSubject[] {
 export const saysSize = ({ says }: SizedSubject): boolean => says('size');
 
 /** The text styles of a site, and the texts of a page. */
-export const sizedSubjects = (site: SiteFrame, page: Page): SizedSubject[] => [
+export const sizedSubjects = (site: SiteFrame, page: Page, texts: readonly SizedText[]): SizedSubject[] => [
   ...styleSubjects(site),
-  ...elementSubjects(site, page),
+  ...elementSubjects(site, page, texts),
 ];

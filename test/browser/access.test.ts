@@ -102,6 +102,17 @@ describe('access', function () {
     await (await byRole(driver, 'button', 'Leave it as it is')).click();
   });
 
+  it('to what was found on a page, in a line and in the list', async () => {
+    const { driver } = bench;
+    await driver.get(`${bench.running.url}/sites/brindle-hill/pages/home`);
+    await chooseView(driver, 'Mobile');
+    await (await byRole(driver, 'button', 'Findings')).click();
+    await byRole(driver, 'list', 'Findings');
+    await still(driver);
+    expect(await violations(), 'findings').to.deep.equal([]);
+    await (await byRole(driver, 'button', 'Tree')).click();
+  });
+
   it('to the type of a site, its curves as a table, and sizes from a scale', async () => {
     const { driver } = bench;
     await driver.get(`${bench.running.url}/sites/brindle-hill/type`);

@@ -12,6 +12,8 @@ import {
 import { documents } from './documents.ts';
 import { preferredReach } from './preferences.ts';
 
+export type OutlineMode = 'tree' | 'differences' | 'not shown' | 'findings' | 'theme';
+
 /** What a person looks at and has selected: nothing of it is kept. */
 export interface DeskState {
   /** The site it belongs to. */
@@ -27,6 +29,8 @@ export interface DeskState {
   /** A limit that is being moved: the view, and where it would begin. Nothing of it is kept until it is let go. */
   limit: { view: ViewId; from: number } | null;
   reach: EditReach;
+  /** What the upper half of the ledger lists. */
+  outline: OutlineMode;
   sheets: 'one' | 'side by side' | 'overview';
   /** The views shown beside the active one. */
   beside: ViewId[];
@@ -56,6 +60,7 @@ const initialState: DeskState = {
   width: 1280,
   limit: null,
   reach: preferredReach(),
+  outline: 'tree',
   sheets: 'one',
   beside: [],
   ghosts: false,
@@ -160,6 +165,9 @@ export const desk = createSlice({
     reachChosen(state, { payload }: PayloadAction<EditReach>) {
       state.reach = payload;
     },
+    outlineShown(state, { payload }: PayloadAction<OutlineMode>) {
+      state.outline = payload;
+    },
     sheetsChosen(state, { payload }: PayloadAction<DeskState['sheets']>) {
       state.sheets = payload;
     },
@@ -214,6 +222,7 @@ export const {
   limitMoved,
   limitLeft,
   reachChosen,
+  outlineShown,
   sheetsChosen,
   besideToggled,
   ghostsSet,

@@ -2,6 +2,7 @@ import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { desk } from './desk.ts';
 import { documents } from './documents.ts';
+import { findings } from './findings.ts';
 import { Keeper, type Clock } from './keeper.ts';
 import { keeping, remembering } from './keeping.ts';
 import { server } from './server.ts';
@@ -26,6 +27,7 @@ export function makeStore(services: Services, time?: Clock) {
       [server.reducerPath]: server.reducer,
       documents: documents.reducer,
       desk: desk.reducer,
+      findings: findings.reducer,
       uploads: uploads.reducer,
     },
     // A page is large, frozen and plain by construction; walking all of it on each edit would be the edit's main cost.

@@ -1,6 +1,7 @@
-import { Button } from '@mui/material';
 import { useNavigate } from 'react-router';
-import type { Finding, Page, SiteFrame } from '../../core/index.ts';
+import { placeKey, type Finding, type Page, type SiteFrame } from '../../core/index.ts';
+import { FindingLine } from '../checks/FindingLine.tsx';
+import { mend } from '../checks/going.ts';
 import { selected, viewChosen } from '../state/desk.ts';
 import { useAppDispatch } from '../state/store.ts';
 
@@ -28,24 +29,16 @@ export function Findings({ site, page, findings, onGo }: FindingsProps) {
   if (findings.length === 0)
     return <p className="type-sound">Nothing is amiss, from 280 to 2559 px of the window.</p>;
   return (
-    <ul role="list" className="type-findings" aria-label="What is amiss">
-      {findings.map((finding) => {
-        const { rule, clause, of, views, sentence, cure } = finding;
-        const names = site.views.list.filter(({ id }) => views.includes(id)).map(({ name }) => name);
-        return (
-          <li key={`${rule} ${'textStyle' in of ? of.textStyle : of.node} ${sentence}`}>
-            <span>
-              <b>{sentence}</b> {cure}{' '}
-              <i>
-                {names.join(', ')} · {clause}
-              </i>
-            </span>
-            <Button size="small" onClick={() => go(finding)}>
-              Go there
-            </Button>
-          </li>
-        );
-      })}
+    <ul role="list" className="finding-list type-findings" aria-label="What is amiss">
+      {findings.map((finding) => (
+        <FindingLine
+          key={`${finding.rule} ${placeKey(finding.of)} ${finding.sentence}`}
+          site={site}
+          finding={finding}
+          onGo={() => go(finding)}
+          onFix={(index) => dispatch(mend(finding, index))}
+        />
+      ))}
     </ul>
   );
 }

@@ -34,6 +34,7 @@ import {
 } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { line, paper, quiet } from '../../ui/theme.ts';
+import { StatusLine } from './StatusLine.tsx';
 
 /** The bar below the sheets: which of them are shown, how large, and whether hidden things stand as ghosts. */
 export function DeskBar({ site, page, active }: { site: SiteFrame; page: Page; active: ViewId }) {
@@ -84,7 +85,7 @@ export function DeskBar({ site, page, active }: { site: SiteFrame; page: Page; a
               onChange={() => dispatch(besideToggled({ view: view.id, views: site.views }))}
             />
           ))}
-      <Box sx={{ flex: 1 }} />
+      <StatusLine site={site} active={active} />
       {sheets !== 'overview' && <Screens />}
       {sheets !== 'overview' && audiences && <Visitors />}
       {sheets !== 'overview' && (

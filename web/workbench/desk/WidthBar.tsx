@@ -1,8 +1,9 @@
 import { Box, ButtonBase } from '@mui/material';
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import { viewAt, widthsOf, type SiteFrame } from '../../../core/index.ts';
+import { useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { viewAt, widthsOf, type Finding, type SiteFrame, type Stretch } from '../../../core/index.ts';
+import { united } from '../../checks/trouble.ts';
 import { viewChosen, widthSet } from '../../state/desk.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { draw } from '../../ui/draw.ts';
 import { ink, line, petrol, quiet, shade } from '../../ui/theme.ts';
 import { AddView } from './AddView.tsx';
@@ -15,6 +16,32 @@ const WIDEST = 1920;
 const share = (width: number): number =>
   (Math.min(WIDEST, Math.max(NARROWEST, width)) - NARROWEST) / (WIDEST - NARROWEST);
 const percent = (width: number): string => `${share(width) * 100}%`;
+
+/** The widths at which something is amiss: what keeps somebody out in full, what is advised more quietly. */
+function Trouble() {
+  const list = useAppSelector((state) => state.findings.list);
+  const stretches = useMemo(() => {
+    const of = (some: readonly Finding[]) =>
+      united(some.flatMap(({ widths }) => widths)).filter(({ from, to }) => from < WIDEST && to > NARROWEST);
+    return { all: of(list), barriers: of(list.filter(({ severity }) => severity === 'barrier')) };
+  }, [list]);
+  if (stretches.all.length === 0) return null;
+  const said = stretches.all.map(({ from, to }) => `${from} to ${Math.min(to, WIDEST)}`).join(', ');
+  const drawn = (some: readonly Stretch[], look: string) =>
+    some.map(({ from, to }) => (
+      <span
+        key={`${look} ${from}`}
+        className={look}
+        style={{ left: percent(from), width: `max(3px, ${(share(to) - share(from)) * 100}%)` }}
+      />
+    ));
+  return (
+    <div role="img" aria-label={`Trouble from ${said} px`} title={`Something is amiss from ${said} px`}>
+      {drawn(stretches.all, 'trouble')}
+      {drawn(stretches.barriers, 'trouble barrier')}
+    </div>
+  );
+}
 
 /** The ruler of widths with the views as bands, and the marker that can be drawn through all of them. */
 export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
@@ -94,6 +121,7 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
             </ButtonBase>
           );
         })}
+        <Trouble />
         {[NARROWEST, ...breakpoints, WIDEST].map((at) => (
           <Box
             key={at}
@@ -101,7 +129,7 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
             style={{ left: percent(at) }}
             sx={{
               position: 'absolute',
-              top: 29,
+              top: 30,
               fontSize: 11,
               color: quiet,
               transform: at === NARROWEST ? 'none' : at === WIDEST ? 'translateX(-100%)' : 'translateX(-50%)',

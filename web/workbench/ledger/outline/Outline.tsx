@@ -1,16 +1,18 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { sharedPlaceOf, viewOf, type Page, type SiteFrame, type ViewId } from '../../../../core/index.ts';
+import { countsByTile } from '../../../checks/trouble.ts';
 import { quiet } from '../../../ui/theme.ts';
 import { VirtualRows } from '../../../ui/VirtualRows.tsx';
-import { addingSet } from '../../../state/desk.ts';
+import { addingSet, outlineShown } from '../../../state/desk.ts';
 import { openAdd } from '../../../state/structure.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { ActiveColumn } from '../columns/ActiveColumn.tsx';
 import { Differences } from './Differences.tsx';
 import { isFiltering, NO_FILTER, passing } from './filter.ts';
 import { NotShown } from './NotShown.tsx';
-import { OutlineBar, type OutlineMode } from './OutlineBar.tsx';
+import { FindingList } from './FindingList.tsx';
+import { OutlineBar } from './OutlineBar.tsx';
 import { DropMark, OrderQuestion } from './DropMark.tsx';
 import { OutlineRowView } from './OutlineRowView.tsx';
 import { ThemeList } from '../theme/ThemeList.tsx';
@@ -36,6 +38,8 @@ function Tree({
 }: OutlineProps & { found: ReturnType<typeof passing> | null; onAdd(): void }) {
   const outline = useOutline(site, page, found?.shown, onAdd);
   const { rows, virtual, cursor, selected, renaming } = outline;
+  const findings = useAppSelector((state) => state.findings.list);
+  const amiss = useMemo(() => countsByTile(findings), [findings]);
   const drag = useOutlineDrag(site, page);
   const draw = (index: number, start: number) => {
     const row = rows[index];
@@ -50,6 +54,7 @@ function Tree({
         dimmed={found !== null && !found.found.has(row.id)}
         focusColumn={row.id === cursor.id ? cursor.column : null}
         renaming={renaming === row.id}
+        amiss={amiss.get(row.id)}
         outline={outline}
         onDrag={drag.down}
       />
@@ -93,7 +98,7 @@ function Tree({
 /** The upper half of the ledger: the elements of the page, what differs in the active view, or the site's theme. */
 export function Outline({ site, page, active }: OutlineProps) {
   const [filter, setFilter] = useState(NO_FILTER);
-  const [mode, setMode] = useState<OutlineMode>('tree');
+  const mode = useAppSelector((state) => state.desk.outline);
   const dispatch = useAppDispatch();
   const adding = useAppSelector((state) => state.desk.adding);
   const add = () => dispatch(openAdd());
@@ -107,7 +112,7 @@ export function Outline({ site, page, active }: OutlineProps) {
         mode={mode}
         filter={filter}
         viewName={viewOf(site.views, active).name}
-        onMode={setMode}
+        onMode={(next) => dispatch(outlineShown(next))}
         onFilter={setFilter}
         adding={adding !== null}
         onAdd={() => dispatch(adding ? addingSet(null) : openAdd())}
@@ -115,6 +120,7 @@ export function Outline({ site, page, active }: OutlineProps) {
       {mode === 'tree' && <Tree site={site} page={page} active={active} found={found} onAdd={add} />}
       {mode === 'differences' && <Differences site={site} page={page} active={active} text={filter.text} />}
       {mode === 'not shown' && <NotShown site={site} page={page} active={active} text={filter.text} />}
+      {mode === 'findings' && <FindingList site={site} page={page} active={active} text={filter.text} />}
       {mode === 'theme' && <ThemeList site={site} active={active} />}
     </Box>
   );

@@ -1,9 +1,8 @@
 import { Box, IconButton, InputBase, MenuItem, Select, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { Plus, Search } from 'lucide-react';
 import { line, paper } from '../../../ui/theme.ts';
+import type { OutlineMode } from '../../../state/desk.ts';
 import type { OutlineFilter } from './filter.ts';
-
-export type OutlineMode = 'tree' | 'differences' | 'not shown' | 'theme';
 
 interface OutlineBarProps {
   mode: OutlineMode;
@@ -49,7 +48,7 @@ export function OutlineBar({ mode, filter, viewName, onMode, onFilter, adding, o
       <Search size={14} aria-hidden style={{ flex: 'none', opacity: 0.6 }} />
       <InputBase
         value={filter.text}
-        placeholder="Name or kind"
+        placeholder={mode === 'tree' ? 'Find' : 'Name or kind'}
         inputProps={{ 'aria-label': 'Find in the outline', spellCheck: false }}
         onChange={(event) => onFilter({ ...filter, text: event.target.value })}
         onKeyDown={(event) => {
@@ -82,7 +81,7 @@ export function OutlineBar({ mode, filter, viewName, onMode, onFilter, adding, o
         sx={{
           '& .MuiToggleButton-root': {
             py: 0,
-            px: 0.75,
+            px: 0.625,
             fontSize: 12,
             textTransform: 'none',
             color: 'text.primary',
@@ -93,6 +92,7 @@ export function OutlineBar({ mode, filter, viewName, onMode, onFilter, adding, o
         <ToggleButton value="tree">Tree</ToggleButton>
         <ToggleButton value="differences">What differs</ToggleButton>
         <ToggleButton value="not shown">Not shown</ToggleButton>
+        <ToggleButton value="findings">Findings</ToggleButton>
         <ToggleButton value="theme">Theme</ToggleButton>
       </ToggleButtonGroup>
     </Box>

@@ -1,6 +1,12 @@
 import { ChevronDown, ChevronRight, Layers, UserCheck, UserX } from 'lucide-react';
 import type { PointerEvent } from 'react';
-import { sharedPlaceOf, type NodeId, type Page, type SiteFrame } from '../../../../core/index.ts';
+import {
+  sharedPlaceOf,
+  type NodeId,
+  type Page,
+  type SiteFrame,
+  type ViewId,
+} from '../../../../core/index.ts';
 import { NameField } from '../../../ui/NameField.tsx';
 import { columnsOf, gridColumns } from '../../values/columns.ts';
 import { KindIcon } from '../../../ui/KindIcon.tsx';
@@ -21,6 +27,8 @@ interface RowProps {
   /** The column that has the keyboard in this row; null when it is in another row. */
   focusColumn: number | null;
   renaming: boolean;
+  /** How many findings it has in each view. */
+  amiss?: ReadonlyMap<ViewId, number>;
   outline: OutlineTree;
   /** A press on the name that may become a drag. */
   onDrag(press: PointerEvent<HTMLElement>, id: NodeId): void;
@@ -41,7 +49,8 @@ const tileText = ({ shown, letter, overrides }: Tile): string | number => {
 
 /** A row of the outline: the element's name, and a tile in each view's column. */
 export function OutlineRowView(props: RowProps) {
-  const { site, page, row, index, offset, selected, dimmed, focusColumn, renaming, outline, onDrag } = props;
+  const { site, page, row, index, offset, selected, dimmed, focusColumn, renaming, amiss, outline, onDrag } =
+    props;
   const { level, expanded } = row;
   const node = page.nodes[row.id];
   if (!node) return null;
@@ -107,6 +116,9 @@ export function OutlineRowView(props: RowProps) {
       </div>
       {columnsOf(site).map((view, column) => {
         const tile = tileOf(site, page, node, view.id);
+        const found = amiss?.get(view.id) ?? 0;
+        const label =
+          found === 0 ? tile.label : `${tile.label}, ${found} ${found === 1 ? 'finding' : 'findings'}`;
         return (
           <div
             key={view.id}
@@ -114,8 +126,8 @@ export function OutlineRowView(props: RowProps) {
             className={fixed ? 'outline-cell fixed' : 'outline-cell'}
             data-column={column}
             tabIndex={focusColumn === column ? 0 : -1}
-            aria-label={tile.label}
-            title={tile.label}
+            aria-label={label}
+            title={label}
             onClick={(event) => {
               const more = event.shiftKey || event.ctrlKey || event.metaKey;
               if (more || !selected) outline.go(node.id, column, event);
@@ -125,6 +137,7 @@ export function OutlineRowView(props: RowProps) {
             }}
           >
             <span className={tileClass(tile)}>{tileText(tile)}</span>
+            {found > 0 && <span aria-hidden className="tile-amiss" />}
           </div>
         );
       })}

@@ -1,0 +1,126 @@
+/** What the checks find on a page: told in a line, on tiles, on the width bar and in a list; gone to, and mended. */
+import { expect } from 'chai';
+import { By } from 'selenium-webdriver';
+import { byRole, eventually, still } from './browser.ts';
+import { outlineRow, inSheet, saysStep, selectInOutline, type, chooseView, useBench } from './workbench.ts';
+
+describe('the workbench: findings', function () {
+  this.timeout(120_000);
+  const bench = useBench();
+
+  const press = async (role: string, name: string | RegExp, inside?: Parameters<typeof byRole>[3]) =>
+    (await byRole(bench.driver, role, name, inside)).click();
+  const status = async () => (await byRole(bench.driver, 'status', 'Checks')).getText();
+  const list = async () =>
+    bench.driver.executeScript<string[]>(
+      'return [...document.querySelectorAll("[aria-label=Findings] > li")].map((each) => each.textContent)',
+    );
+  const listed = (what: RegExp) =>
+    eventually(`a finding ${what}`, async () => (await list()).find((each) => what.test(each)));
+  const gone = (what: RegExp) =>
+    eventually(`no finding ${what}`, async () =>
+      (await list()).some((each) => what.test(each)) ? undefined : true,
+    );
+  const tile = async (name: string, view: number) => {
+    const row = await (
+      await outlineRow(bench.driver, name)
+    ).findElement(By.xpath('ancestor::*[@role="row"]'));
+    return (await row.findElements(By.css('.outline-cell')))[view].getAccessibleName();
+  };
+  const at = async () =>
+    (await byRole(bench.driver, 'slider', 'Width of the sheet')).getAttribute('aria-valuetext');
+  const undo = () => press('button', /^Undo/);
+  const item = async (what: RegExp) => {
+    const items = await bench.driver.findElements(By.css('[aria-label=Findings] > li'));
+    for (const each of items) if (what.test(await each.getText())) return { inside: each };
+    throw new Error(`No finding ${what}.`);
+  };
+
+  it('are told where they are: in a line, on the tile, on the width bar, and in the list', async () => {
+    const { driver } = bench;
+    await eventually(
+      'the page is looked over',
+      async () => /goes from|close together/.test(await status()) || undefined,
+    );
+    await selectInOutline(driver, 'Lead paragraph');
+    await type(driver, 'Size', 'Mobile', '10');
+    await chooseView(driver, 'Mobile');
+    await eventually('it is told', async () =>
+      /Lead paragraph is 10 px/.test(await status()) ? true : undefined,
+    );
+    // Wide, Desktop, Tablet, Mobile.
+    await eventually('the tile', async () => / finding/.test(await tile('Lead paragraph', 3)) || undefined);
+    expect(await tile('Lead paragraph', 1)).not.to.contain('finding');
+    const trouble = await driver.findElement(By.css('[role=img][aria-label^="Trouble from"]'));
+    expect(await trouble.getAttribute('aria-label')).to.match(/^Trouble from 280 to /);
+    await chooseView(driver, 'Desktop');
+    await press('button', 'Findings');
+    await listed(/^Lead paragraph is 10 px from 280 to 639 px\./);
+    await press('button', 'Go there', await item(/^Lead paragraph is 10 px/));
+    await byRole(driver, 'grid', 'Values of Lead paragraph');
+    expect(await at()).to.equal('390 px, Mobile');
+    await press('button', 'Make it 16 px in Mobile', await item(/^Lead paragraph is 10 px/));
+    await saysStep(driver, 'Lead paragraph: size in Mobile 10 → 16');
+    await gone(/^Lead paragraph is 10 px/);
+    await undo();
+    await listed(/^Lead paragraph is 10 px/);
+    await undo();
+    await gone(/^Lead paragraph is 10 px/);
+  });
+
+  it('are listed for the view that is looked at alone, and by words', async () => {
+    const { driver } = bench;
+    await press('button', 'Findings');
+    await listed(/^Headline goes from/);
+    const all = (await list()).length;
+    await chooseView(driver, 'Mobile');
+    await press('combobox', 'Findings listed');
+    await press('option', /^In Mobile: \d+/);
+    await still(driver);
+    const here = await list();
+    expect(here.length).to.be.below(all).and.above(0);
+    for (const each of here) expect(each).to.contain('Mobile');
+    const filter = await byRole(driver, 'textbox', 'Find in the outline');
+    await filter.sendKeys('no such thing');
+    await eventually('nothing', async () => ((await list()).length === 0 ? true : undefined));
+  });
+
+  it('of the longest word are measured in its font: as wide as a browser draws it', async () => {
+    const { driver } = bench;
+    await selectInOutline(driver, 'Invitation: title');
+    await type(driver, 'Size', 'Mobile', '28');
+    await type(driver, 'Words', 'Mobile', 'Interferometrieforschung');
+    await press('button', 'Findings');
+    const sentence = await listed(/^“Interferometrieforschung” in Invitation: title is wider than its place/);
+    const [, to, wide, room] = /from 280 to (\d+) px: (\d+) of (\d+) px/.exec(sentence)!.map(Number);
+    await chooseView(driver, 'Mobile');
+    const drawn = await inSheet<number>(
+      driver,
+      'Mobile',
+      'invitation-title',
+      `const words = [...element.querySelectorAll('*'), element].find((each) => getComputedStyle(each).display !== 'none' && each.textContent.includes('Interfero') && each.children.length === 0) ?? element;
+       const probe = words.cloneNode(true); probe.style.cssText = 'position:absolute;display:inline-block;white-space:nowrap;overflow-wrap:normal;width:max-content';
+       element.append(probe); const { width } = probe.getBoundingClientRect(); probe.remove(); return width;`,
+    );
+    expect(wide).to.be.closeTo(drawn, 1);
+    // Two margins of 20 px: where the word just fits.
+    expect(to).to.be.closeTo(drawn + 40, 2);
+    expect(room).to.equal(240);
+    await press('button', /^Make it [\d.]+ px in Mobile$/, await item(/^“Interfero/));
+    await gone(/^“Interfero/);
+  });
+
+  it('over a picture are those of its worst part', async () => {
+    const { driver } = bench;
+    await press('button', 'Tree');
+    await selectInOutline(driver, 'Invitation');
+    await type(driver, 'Picture behind', 'Desktop', 'Milky Way');
+    await type(driver, 'Gradient', 'Desktop', 'none');
+    await selectInOutline(driver, 'Invitation: text');
+    await type(driver, 'Colour', 'Desktop', '#3a3560');
+    await press('button', 'Findings');
+    await listed(
+      /^Invitation: text has a contrast of 1\.\d : 1 at the worst place of the picture behind it in /,
+    );
+  });
+});
