@@ -105,6 +105,16 @@ try {
   await pause(400);
   await chooseView(driver, 'Desktop');
 
+  await selectInOutline(driver, 'Lead paragraph');
+  await type(driver, 'Colour', 'Mobile', '#3a4260');
+  await chooseView(driver, 'Mobile');
+  await (await byRole(driver, 'button', 'Findings')).click();
+  await pause(1500);
+  await keep('workbench-findings');
+  await (await byRole(driver, 'button', /^Undo/)).click();
+  await (await byRole(driver, 'button', 'Tree')).click();
+  await chooseView(driver, 'Desktop');
+
   await (await byRole(driver, 'button', 'Theme')).click();
   await (await byRole(driver, 'option', /^Heading 1/)).click();
   await keep('workbench-theme');
@@ -149,8 +159,6 @@ try {
   await keep('two-windows');
   await driver.actions().sendKeys(Key.ESCAPE).perform();
 
-  await driver.get(`${running.hostUrl}/brindle-hill/telescope-hire/`);
-  await keep('published-hire');
   await driver.get(`${running.hostUrl}/brindle-hill/`);
   await driver.findElement(By.css('h1'));
   await keep('published-1280');

@@ -9,7 +9,7 @@ import { NARROWEST, px, WIDEST } from './widths.ts';
 const ALIKE = 1.08;
 
 /** So many of them in a row are too many. */
-const MANY = 4;
+const MANY = 5;
 
 /** Runs of sizes of which each is near to the next one, small to large. */
 function runs(sizes: readonly number[]): number[][] {

@@ -4,7 +4,8 @@ import { same } from '../layered/express.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Property } from '../elements/properties/property.ts';
-import { PROPERTIES } from '../elements/propertytable.ts';
+import { PARTS, type Part } from '../elements/parts.ts';
+import { knownProperty, PROPERTIES } from '../elements/propertytable.ts';
 import { adjusted } from '../elements/valuetypes/adjust.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { applies } from '../site/applies.ts';
@@ -43,6 +44,8 @@ export interface ScaleContent {
   view: ViewId;
   reach: EditReach;
   percent: number;
+  /** Nothing but sizes of text; absent: every length. */
+  only?: 'text';
 }
 
 const halves = (px: number): number => Math.round(px * 2) / 2;
@@ -72,7 +75,7 @@ function scaled(site: SiteFrame, property: Property, value: unknown, view: ViewI
  * ordinary values. Text is kept legible; what is a share of something else is in proportion already.
  */
 export const scaleContent: Command<ScaleContent> = {
-  run(site, draft, { nodes: ids, view, reach, percent }): Outcome<string> {
+  run(site, draft, { nodes: ids, view, reach, percent, only }): Outcome<string> {
     const nodes = found(draft, ids);
     if (!nodes.ok) return nodes;
     if (!(percent >= SCALES.least && percent <= SCALES.most))
@@ -83,16 +86,16 @@ export const scaleContent: Command<ScaleContent> = {
     let [count, kept] = [0, 0];
     for (const id of within) {
       const node = draft.nodes[id];
-      for (const property of PROPERTIES.filter(isScaled)) {
-        const made = scaledOf(site, draft, node, property, view, percent);
+      for (const [part, property] of lengthsOf(node, only)) {
+        const made = scaledOf(site, draft, node, part, property, view, percent);
         if (!made) continue;
         if (made.kept) kept += 1;
         if (made.value === undefined) continue;
         store(
           node,
-          'self',
+          part,
           property.name,
-          withValue(layeredOf(node, 'self', property), site.views, view, made.value, reach),
+          withValue(layeredOf(node, part, property), site.views, view, made.value, reach),
         );
         count += 1;
       }
@@ -101,23 +104,35 @@ export const scaleContent: Command<ScaleContent> = {
       return refused('There is no length in it that could be brought to that scale. Nothing was changed.');
     const least = kept > 0 ? `; ${counted(kept, 'text')} kept at ${SMALLEST_READ} px or more` : '';
     return done(
-      `${describeHolders(nodes.value)}: content at ${percent} % ${describeReach(site, view, reach)}, ${counted(count, 'value')}${least}`,
+      `${describeHolders(nodes.value)}: ${only ?? 'content'} at ${percent} % ${describeReach(site, view, reach)}, ${counted(count, 'value')}${least}`,
     );
   },
 };
 
-/** What a property of an element becomes; undefined where it means nothing there or has no length. */
+/** What of an element has a length: its own properties, and the sizes that its parts have of their own. */
+function lengthsOf({ style }: Node, only?: 'text'): [Part, Property][] {
+  const size = knownProperty('size');
+  const own = only === 'text' ? [size] : PROPERTIES.filter(isScaled);
+  const parts = PARTS.filter((part) => part !== 'self' && style[part]?.size !== undefined);
+  return [
+    ...own.map((property): [Part, Property] => ['self', property]),
+    ...parts.map((part): [Part, Property] => [part, size]),
+  ];
+}
+
+/** What a property of an element, or of a part of it, becomes; undefined where it means nothing there or has no length. */
 function scaledOf(
   site: SiteFrame,
   page: Page,
   node: Node,
+  part: Part,
   property: Property,
   view: ViewId,
   percent: number,
 ): { value: unknown; kept: boolean } | undefined {
   const parent = node.parent === null ? undefined : page.nodes[node.parent].kind;
-  if (!applies(property, node.kind, parent)) return undefined;
-  const before = resolve(site, page, node, property, view);
+  if (!applies(property, node.kind, parent, part)) return undefined;
+  const before = resolve(site, page, node, property, view, part);
   const isText = property.name === 'size';
   const value = isText
     ? scaledSize(before as TextSize, percent, 0)

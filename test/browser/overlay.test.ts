@@ -258,6 +258,12 @@ describe('the workbench: placing freely', function () {
     await saysStep(driver, /^Headline: content at 50 % in Mobile and onward, \d values?$/);
     expect(await size('Mobile')).to.equal('17px');
     await chord(Key.CONTROL, 'z');
+    await choose('Headline', 'Content to scale in Mobile …');
+    await (await byRole(driver, 'radio', 'Text sizes alone')).click();
+    await (await byRole(driver, 'textbox', 'Scale')).sendKeys(Key.chord(Key.CONTROL, 'a'), '50', Key.ENTER);
+    await saysStep(driver, 'Headline: text at 50 % in Mobile and onward, 1 value');
+    expect(await size('Mobile')).to.equal('17px');
+    await chord(Key.CONTROL, 'z');
     await chooseView(driver, 'Desktop');
     expect(await size('Desktop')).to.equal(before);
   });

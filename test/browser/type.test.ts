@@ -1,22 +1,7 @@
 /** The sizes of text styles: typed by view, seen over all widths, checked, and taken from a scale. */
 import { expect } from 'chai';
 import { Key } from 'selenium-webdriver';
-import {
-  curveAt,
-  curvePiece,
-  mostByZoom,
-  runningTexts,
-  scaleSize,
-  sizeAt,
-  textSizeCss,
-  type Curve,
-  type NodeId,
-  type TextSize,
-  type ViewId,
-} from '../../core/index.ts';
-import { files as pictures, home, made, onlyPages, site } from '../core/acting.ts';
-import { byRole, openBrowser, resize, visit, type Browser } from './browser.ts';
-import { fileServer } from './files.ts';
+import { byRole, eventually } from './browser.ts';
 import { saysStep, useBench } from './workbench.ts';
 
 describe('the type of a site', function () {
@@ -94,12 +79,42 @@ describe('the type of a site', function () {
     await press('button', 'Curves');
   });
 
+  it('draws the texts of a page as well, marks where sizes cross, and goes to a value', async () => {
+    const { driver } = bench;
+    await toType();
+    await press('button', 'Texts on Home');
+    const chart = () => byRole(driver, 'image', /^Size against width/);
+    expect(await (await chart()).getAccessibleName()).to.match(/ px\. Headline: 34 px in Mobile, /);
+    await (
+      await byRole(driver, 'button', 'Table', { inside: await byRole(driver, 'region', 'Curves') })
+    ).click();
+    const lines = (await (await byRole(driver, 'table', 'Sizes by width')).getText()).split('\n');
+    expect(lines).to.include('Headline 34 34 44 56 64 64 80 80');
+    await press('button', 'Curves');
+    await press('button', 'Go to its value');
+    await byRole(driver, 'grid', 'Values of Headline');
+    await driver.navigate().back();
+    await toType();
+    await fill('Size of Heading 3 in Tablet', '60');
+    // Larger than Heading 2 on the whole tablet view: from 640 to 1023 px.
+    await eventually('crossings', async () =>
+      / Sizes cross at 2 widths\.$/.test(await (await chart()).getAccessibleName()) ? true : undefined,
+    );
+    await undo();
+  });
+
   it('says what is amiss, at which widths, and leads there', async () => {
     const { driver } = bench;
     await toType();
     const before = await (await byRole(driver, 'list', 'What is amiss')).getText();
     // The demo's text styles are sound; some of the lines on its home page are long, or short beside pictures.
-    expect(before.split('\n').filter((line) => !/^(Lines of |Go there)/.test(line))).to.deep.equal([]);
+    expect(
+      before
+        .split('\n')
+        .filter(
+          (line) => !/^(Lines of |Headline goes |\d sizes are |Go there|Make it |Let it grow )/.test(line),
+        ),
+    ).to.deep.equal([]);
     await fill('Size of Meta in Mobile', '10');
     const list = await byRole(driver, 'list', 'What is amiss');
     const text = await list.getText();
@@ -139,6 +154,11 @@ describe('the type of a site', function () {
     const table = await byRole(driver, 'table', 'Sizes in Mobile', { inside: dialog });
     // 16 · (64 ÷ 17)^0.55 = 33.2
     expect(await table.getText()).to.match(/Heading 1 36 33/);
+    await byRole(
+      driver,
+      'image',
+      /^Sizes against width, before and after\. Heading 1: 36 to 33 px at 390 px, 80 to 80 px at 1\d+ px; /,
+    );
     await (await byRole(driver, 'button', 'By a factor', { inside: dialog })).click();
     const percent = await byRole(driver, 'textbox', 'Percent', { inside: dialog });
     await percent.sendKeys(Key.chord(Key.CONTROL, 'a'), '50');
@@ -184,178 +204,5 @@ describe('the type of a site', function () {
     await undo();
     await saysStep(driver, /^Undone: 14 text styles/);
     expect(await valueOf('Size of Heading 1 in Wide')).to.equal('80');
-  });
-});
-
-describe('text sizes in Chromium', function () {
-  this.timeout(120_000);
-  let browser: Browser;
-  before(async () => {
-    browser = await openBrowser();
-  });
-  after(() => browser.close());
-
-  /** px; what Chromium makes of a size in a window so wide, zoomed: so many px of the page, each so many of the screen. */
-  async function sizeIn(window: number, zoom = 1): Promise<number> {
-    await browser.driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
-      width: Math.round(window / zoom),
-      height: 800,
-      deviceScaleFactor: zoom,
-      mobile: false,
-    });
-    const size = await browser.driver.executeScript<string>(
-      'return getComputedStyle(document.querySelector("h1")).fontSize',
-    );
-    return Number.parseFloat(size) * zoom;
-  }
-  const show = (css: string) =>
-    browser.driver.get(
-      `data:text/html,${encodeURIComponent(`<!DOCTYPE html><style>${css}</style><h1>Size</h1>`)}`,
-    );
-  const rule = (size: TextSize) => `h1{font-size:${textSizeCss(size)}}`;
-
-  it('are at 50 widths what their scale says', async () => {
-    const ends = {
-      narrow: { width: 360, base: 16, ratio: 1.2 },
-      wide: { width: 1440, base: 19, ratio: 1.333 },
-    };
-    const size = scaleSize({ ...ends, rounding: 'none' }, 4);
-    if (!size.ok) throw new Error(size.sentence);
-    await resize(browser.driver, 1280, 800);
-    await show(rule(size.value));
-    for (let index = 0; index < 50; index += 1) {
-      const width = 300 + index * 27;
-      expect(await sizeIn(width), `${width} px`).to.be.closeTo(sizeAt(size.value, width), 0.01);
-    }
-  });
-
-  it('have lines as long as is worked out, in every view', async () => {
-    const files = await fileServer();
-    try {
-      const only = onlyPages(site, 'home');
-      const url = await files.put('lines', only, pictures);
-      const texts = runningTexts(only.frame, only.pages[home.id]);
-      expect(texts.length).to.be.above(3);
-      for (const width of [320, 390, 700, 820, 1100, 1280, 1500, 1920]) {
-        await resize(browser.driver, width, 800);
-        await visit(browser.driver, url);
-        for (const { node: id, lineAt } of texts) {
-          const found = await browser.driver.executeScript<number | null>(
-            `const element = document.querySelector('.n-' + arguments[0]);
-             if (!element?.checkVisibility()) return null;
-             const style = getComputedStyle(element);
-             const room = element.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight);
-             return room / parseFloat(style.fontSize) / 0.5;`,
-            id,
-          );
-          if (found === null) expect(lineAt(width), `${id} at ${width}`).to.equal(undefined);
-          else expect(lineAt(width), `${id} at ${width}`).to.be.closeTo(found, 0.2);
-        }
-      }
-    } finally {
-      files.close();
-    }
-  });
-
-  it('that are a share of their place are so much of it at every width, in all kinds of places', async () => {
-    // In a column of a row, which in one view is as wide as its words; straight in a section; in a column of a card; straight in a row.
-    const share = { share: 7, least: 14, most: 90 };
-    const texts = ['headline', 'lead', 'evening-title', 'saturn-title', 'glass-title'] as NodeId[];
-    const row = home.nodes[home.nodes['glass-words' as NodeId].parent!];
-    const moved = made('moveElements', { nodes: ['glass-title' as NodeId], parent: row.id, after: null });
-    const sized = made(
-      'setValue',
-      {
-        ...{ nodes: texts, property: 'size', view: site.frame.views.base },
-        ...{ value: share, reach: 'everywhere' as const },
-      },
-      moved.page,
-    );
-    const narrow = made(
-      'setValue',
-      {
-        ...{
-          nodes: [home.nodes['lead' as NodeId].parent!],
-          property: 'blockAlign',
-          view: 'tablet' as ViewId,
-        },
-        ...{ value: 'center', reach: 'here' as const },
-      },
-      sized.page,
-    );
-    const files = await fileServer();
-    try {
-      const only = onlyPages(
-        { ...narrow.site, pages: { ...narrow.site.pages, [home.id]: narrow.page } },
-        'home',
-      );
-      const url = await files.put('shares', only, pictures);
-      for (const width of [320, 390, 520, 700, 820, 1023, 1100, 1280, 1500, 1920]) {
-        await resize(browser.driver, width, 800);
-        await visit(browser.driver, url);
-        for (const id of texts) {
-          const [size, place] = await browser.driver.executeScript<[number, number]>(
-            `const element = document.querySelector('.n-' + arguments[0]);
-             const size = parseFloat(getComputedStyle(element).fontSize);
-             // The grid area that it has: a box that is stretched over it.
-             const probe = document.createElement('div');
-             const style = getComputedStyle(element);
-             for (const name of ['grid-area', 'grid-column', 'grid-row']) probe.style.setProperty(name, style.getPropertyValue(name));
-             probe.style.justifySelf = 'stretch';
-             element.style.display = 'none';
-             element.before(probe);
-             const across = probe.getBoundingClientRect().width;
-             probe.remove();
-             element.style.display = '';
-             return [size, across];`,
-            id,
-          );
-          const wanted = Math.min(90, Math.max(14, place * 0.07));
-          expect(size, `${id} at ${width}, in ${place}`).to.be.closeTo(wanted, 0.05);
-        }
-        // A reader whose own font size is 20 px: what is not at a limit grows by the 4 px.
-        const grown = await browser.driver.executeScript<number>(
-          `const size = () => parseFloat(getComputedStyle(document.querySelector('.n-evening-title')).fontSize);
-           const before = size();
-           document.documentElement.style.fontSize = '20px';
-           return size() - before;`,
-        );
-        expect(grown, `at ${width}`).to.be.within(3.5, 22.6);
-      }
-    } finally {
-      files.close();
-    }
-  });
-
-  it('get by zoom as large as is worked out, in one view and across the limit of another', async () => {
-    const cases: { curve: Curve; css: string; widths: number[] }[] = [
-      ...[
-        { min: 16, max: 96, fromWidth: 320, toWidth: 1280 },
-        { min: 20, max: 40, fromWidth: 400, toWidth: 1200 },
-      ].map((size) => ({
-        curve: [curvePiece(1, 9000, size)],
-        css: rule(size),
-        widths: [640, 1280],
-      })),
-      {
-        curve: [curvePiece(1, 640, 12), curvePiece(640, 9000, 60)],
-        css: `${rule(12)}@media (min-width:640px){${rule(60)}}`,
-        widths: [1000, 1600],
-      },
-    ];
-    const zooms = Array.from({ length: 33 }, (_each, index) => 1 + index / 8);
-    for (const { curve, css, widths } of cases) {
-      await show(css);
-      for (const width of widths) {
-        const sizes: number[] = [];
-        for (const zoom of zooms) sizes.push(await sizeIn(width, zoom));
-        const most = Math.max(...sizes) / curveAt(curve, width);
-        // Between two steps of zoom there may be a little more.
-        const said = mostByZoom(curve, width);
-        expect(said, `${css} at ${width} px`).to.be.at.least(most - 0.02);
-        expect(said, `${css} at ${width} px`).to.be.at.most(most * 1.1);
-        expect(most >= 2, `${css} at ${width} px`).to.equal(said >= 2);
-      }
-    }
   });
 });

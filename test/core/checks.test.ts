@@ -119,15 +119,18 @@ describe('checks of a page', () => {
   });
 
   it('find sizes that are hard to tell apart', () => {
-    // 20 and 21 are nearer than 8 %, and so on, four in a row.
-    const sizes = { 'saturn-title': 20, 'moon-title': 21, 'cluster-title': 22, 'week-title': 23.5 };
+    // 20 and 21 are nearer than 8 %, and so on, five in a row.
+    const sizes = {
+      ...{ 'saturn-title': 20, 'moon-title': 21, 'cluster-title': 22, 'week-title': 23.5 },
+      lead: 25,
+    };
     const page = Object.entries(sizes).reduce(
       (now, [id, size]) => set(id, 'size', size, 'desktop', now),
       home,
     );
     const found = of(page).filter(({ rule }) => rule === 'too many sizes close together');
     expect(found.map(({ sentence }) => sentence)[0]).to.match(
-      /^\d+ sizes are close together in Mobile: .*20 px, 21 px, 22 px, 23\.5 px/,
+      /^\d+ sizes are close together in Mobile: .*20 px, 21 px, 22 px, 23\.5 px, 25 px/,
     );
     expect(found[0].of).to.deep.equal({ node: home.root });
   });

@@ -33,6 +33,23 @@ describe('content to scale', () => {
     expect(takenBack(step)).to.deep.equal(site);
   });
 
+  it('has text alone in proportion where that is asked for, with the sizes that parts have of their own', () => {
+    const part = made('setValue', {
+      ...{ nodes: [node('lead')], part: 'link', property: 'size', view: view('mobile') },
+      ...{ value: 20, reach: 'here' as const },
+    });
+    const step = made('scaleContent', { ...scale(75), only: 'text' }, part.page);
+    expect(value(step.page, 'headline', 'size', 'mobile')).to.equal(25.5);
+    const lead = step.page.nodes[node('lead')];
+    expect(resolve(frame, step.page, lead, knownProperty('size'), view('mobile'), 'link')).to.equal(15);
+    for (const [id, property] of [
+      ['opening-words', 'gap'],
+      ['book', 'paddingTop'],
+    ])
+      expect(value(step.page, id, property, 'mobile')).to.deep.equal(value(home, id, property, 'mobile'));
+    expect(step.sentence).to.match(/^Words: text at 75 % in Mobile, \d values$/);
+  });
+
   it('scales both ends of a fluid size, and not the widths between which it grows', () => {
     const step = made('scaleContent', scale(50, ['headline'], 'tablet'));
     const before = value(home, 'headline', 'size', 'tablet') as Record<string, number>;

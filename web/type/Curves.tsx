@@ -1,16 +1,22 @@
-import { Box, Slider } from '@mui/material';
+import { Box, Button, Slider } from '@mui/material';
 import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
 import {
   curveAt,
   curvePoints,
   jumpsIn,
+  placeKey,
+  sizedTexts,
   styleCurve,
   viewAt,
   type Curve,
   type Finding,
+  type Page,
+  type Place,
   type SiteFrame,
-  type TextStyle,
 } from '../../core/index.ts';
+import { valueAimed, widthSet } from '../state/desk.ts';
+import { useAppDispatch } from '../state/store.ts';
 import { coral, petrol } from '../ui/theme.ts';
 import { Choice } from './Choice.tsx';
 import { tenths } from './StyleTable.tsx';
@@ -19,6 +25,8 @@ import { WidthTable } from './WidthTable.tsx';
 
 interface CurvesProps {
   site: SiteFrame;
+  /** The page whose texts can be drawn instead. */
+  page: Page;
   chosen: string;
   findings: readonly Finding[];
   /** px; the marked width. */
@@ -27,16 +35,44 @@ interface CurvesProps {
   onWidth(width: number): void;
 }
 
+/** Something whose size is drawn: a text style, or a text of the page. */
 interface Drawn {
-  style: TextStyle;
+  id: string;
+  name: string;
   curve: Curve;
+  of: Place;
 }
+
+const ofStyles = (site: SiteFrame): Drawn[] =>
+  site.textStyles.map((style) => ({
+    id: style.id,
+    name: style.name,
+    curve: styleCurve(site, style),
+    of: { textStyle: style.id },
+  }));
+
+const ofTexts = (site: SiteFrame, page: Page): Drawn[] =>
+  sizedTexts(site, page).map(({ node, part, name, curve }) => {
+    const of: Place = part === 'self' ? { node } : { node, part };
+    return { id: placeKey(of), name, curve, of };
+  });
+
+/** Where sizes cross that should not: the ends of the stretches in which one that should be larger is not. */
+const crossingsOf = (drawn: readonly Drawn[], findings: readonly Finding[]): { x: number; y: number }[] =>
+  findings
+    .filter(({ rule }) => rule === 'order of sizes inverted')
+    .flatMap(({ of, widths }) => {
+      const curve = drawn.find((each) => placeKey(each.of) === placeKey(of))?.curve;
+      if (!curve) return [];
+      const ends = widths.flatMap(({ from, to }) => [from, to]);
+      return ends.filter((x) => x > NARROWEST && x < WIDEST).map((x) => ({ x, y: curveAt(curve, x) }));
+    });
 
 /** How near, in px on screen, a click has to be to a curve to mean it. */
 const NEAR = 8;
 
 /** px; sizes that are written on an axis by ratio. */
-const SIZES = [8, 10, 12, 14, 16, 20, 24, 32, 40, 48, 64, 80, 96, 128, 160, 200];
+export const SIZES = [8, 10, 12, 14, 16, 20, 24, 32, 40, 48, 64, 80, 96, 128, 160, 200];
 
 /** A line of a chart; the chosen one stands out. */
 export const lineOf = (label: string, data: { x: number; y: number }[], chosen: boolean) => ({
@@ -49,47 +85,70 @@ export const lineOf = (label: string, data: { x: number; y: number }[], chosen: 
 });
 
 /** What the chart shows, in words. */
-function described({ style, curve }: Drawn, site: SiteFrame): string {
+function described({ name, curve }: Drawn, site: SiteFrame, crossings: number): string {
   const sizes = site.views.list.map(
     ({ name, sheet }) => `${tenths(curveAt(curve, sheet.width))} px in ${name}`,
   );
   const jumps = jumpsIn(curve).map(
     ({ width, narrower, wider }) => `jumps from ${tenths(narrower)} to ${tenths(wider)} px at ${width} px`,
   );
-  return `Size against width, from ${NARROWEST} to ${WIDEST} px. ${style.name}: ${[...sizes, ...jumps].join(', ')}.`;
+  const crossed =
+    crossings === 0 ? '' : ` Sizes cross at ${crossings} ${crossings === 1 ? 'width' : 'widths'}.`;
+  return `Size against width, from ${NARROWEST} to ${WIDEST} px. ${name}: ${[...sizes, ...jumps].join(', ')}.${crossed}`;
 }
 
-/** The size of each text style against the width of the window; the chosen one stands out. */
-export function Curves({ site, chosen, findings, width, onChoose, onWidth }: CurvesProps) {
+/** The size of each text style, or of each text of a page, against the width of the window; the chosen one stands out. */
+export function Curves({ site, page, chosen, findings, width, onChoose, onWidth }: CurvesProps) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
   const [scale, setScale] = useState<'linear' | 'logarithmic'>('logarithmic');
   const [shown, setShown] = useState<'chart' | 'table'>('chart');
+  const [what, setWhat] = useState<'styles' | 'texts'>('styles');
+  const [text, setText] = useState('');
+  const texts = useMemo(() => ofTexts(site, page), [site, page]);
   const drawn = useMemo(
-    () => site.textStyles.map((style): Drawn => ({ style, curve: styleCurve(site, style) })),
-    [site],
+    () => (what === 'styles' || texts.length === 0 ? ofStyles(site) : texts),
+    [site, texts, what],
   );
-  const told = drawn.find(({ style }) => style.id === chosen) ?? drawn[0];
+  const told = drawn.find(({ id }) => id === (what === 'styles' ? chosen : text)) ?? drawn[0];
+  const crossings = crossingsOf(drawn, findings);
   const jumps = jumpsIn(told.curve).flatMap((jump) => [
     { x: jump.width, y: jump.narrower },
     { x: jump.width, y: jump.wider },
   ]);
-  const amiss = findings.flatMap(({ of, widths }) =>
-    'textStyle' in of && of.textStyle === told.style.id ? widths : [],
-  );
+  const amiss = findings.flatMap(({ of, widths }) => (placeKey(of) === placeKey(told.of) ? widths : []));
   const marked = jumps.map(({ x }) =>
     amiss.some(({ from, to }) => from <= x && to >= x - 1) ? coral : petrol,
   );
+  const goToValue = () => {
+    if (!('node' in told.of)) return;
+    const { node, part = 'self' } = told.of;
+    dispatch(widthSet(width));
+    dispatch(valueAimed({ node, part, property: 'size', view: viewAt(site.views, width).id }));
+    void navigate(`/sites/${site.id}/pages/${page.id}`);
+  };
   const choose = (at: number, down: number, downTo: (value: number) => number) => {
-    const away = drawn.map(({ style, curve }) => ({
-      id: style.id,
+    const away = drawn.map(({ id, curve }) => ({
+      id,
       px: Math.abs(downTo(curveAt(curve, at)) - down),
     }));
     const [nearest] = away.sort((one, other) => one.px - other.px);
     onWidth(at);
-    if (nearest.px <= NEAR) onChoose(nearest.id);
+    if (nearest.px > NEAR) return;
+    if (what === 'styles') onChoose(nearest.id);
+    else setText(nearest.id);
   };
   return (
     <section aria-label="Curves">
-      <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mb: 1 }}>
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mb: 1, flexWrap: 'wrap' }}>
+        {texts.length > 0 && (
+          <Choice<'styles' | 'texts'>
+            label="Sizes of"
+            value={what}
+            options={{ styles: 'Text styles', texts: `Texts on ${page.nodes[page.root].name}` }}
+            onChange={setWhat}
+          />
+        )}
         <Choice<'chart' | 'table'>
           label="Shown as"
           value={shown}
@@ -110,20 +169,30 @@ export function Curves({ site, chosen, findings, width, onChoose, onWidth }: Cur
           <WidthChart
             site={site}
             width={width}
-            label={described(told, site)}
+            label={described(told, site, crossings.length)}
             upright={{
               title: 'Size, px',
               type: scale,
               written: scale === 'logarithmic' ? SIZES : undefined,
             }}
             datasets={[
-              ...drawn.map(({ style, curve }) =>
+              ...drawn.map(({ id, name, curve }) =>
                 lineOf(
-                  style.name,
+                  name,
                   curvePoints(curve).map((point) => ({ x: point.width, y: point.size })),
-                  style.id === told.style.id,
+                  id === told.id,
                 ),
               ),
+              {
+                label: 'Crossings',
+                data: crossings,
+                showLine: false,
+                pointStyle: 'crossRot',
+                pointRadius: 6,
+                pointBorderColor: coral,
+                pointBorderWidth: 2.5,
+                order: -2,
+              },
               {
                 label: 'Jumps',
                 data: jumps,
@@ -149,18 +218,23 @@ export function Curves({ site, chosen, findings, width, onChoose, onWidth }: Cur
             />
           </Box>
           <p className="type-told">
-            <b>{told.style.name}</b> is {tenths(curveAt(told.curve, width))} px at {width} px,{' '}
+            <b>{told.name}</b> is {tenths(curveAt(told.curve, width))} px at {width} px,{' '}
             {viewAt(site.views, width).name}.
+            {'node' in told.of && (
+              <Button size="small" sx={{ ml: 1, py: 0 }} onClick={goToValue}>
+                Go to its value
+              </Button>
+            )}
           </p>
         </>
       ) : (
         <WidthTable
           label="Sizes by width"
           site={site}
-          chosen={chosen}
-          lines={drawn.map(({ style, curve }) => ({
-            id: style.id,
-            name: style.name,
+          chosen={told.id}
+          lines={drawn.map(({ id, name, curve }) => ({
+            id,
+            name,
             at: (each) => tenths(curveAt(curve, each)),
           }))}
         />

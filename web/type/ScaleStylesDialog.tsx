@@ -12,6 +12,7 @@ import {
 } from '@mui/material';
 import { useState } from 'react';
 import {
+  callOf,
   RATIOS,
   scaleFault,
   scaleSize,
@@ -27,6 +28,7 @@ import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { quiet } from '../ui/theme.ts';
 import { useToggled } from '../ui/toggled.ts';
+import { PreviewCurves } from './PreviewCurves.tsx';
 import { tenths } from './StyleTable.tsx';
 
 const ROUNDINGS: readonly { value: ScaleRounding; label: string }[] = [
@@ -88,8 +90,8 @@ export function ScaleStylesDialog({ site, onClose }: { site: SiteFrame; onClose(
   });
   const taken = lines.filter(({ style }) => !heldBack.has(style.id));
   const wrong = fault ?? taken.map(({ size }) => (size.ok ? undefined : size.sentence)).find(Boolean);
+  const steps = taken.map(({ style, step }) => ({ textStyle: style.id, step }));
   const take = () => {
-    const steps = taken.map(({ style, step }) => ({ textStyle: style.id, step }));
     if (dispatch(edit('scaleStyles', { scale, steps }))) onClose();
   };
   return (
@@ -116,6 +118,7 @@ export function ScaleStylesDialog({ site, onClose }: { site: SiteFrame; onClose(
             </MenuItem>
           ))}
         </TextField>
+        <PreviewCurves site={site} call={wrong ? undefined : callOf('scaleStyles', { scale, steps })} />
         <div className="type-table" style={{ maxHeight: 300, overflowY: 'auto' }}>
           <table aria-label="What each style gets">
             <thead>

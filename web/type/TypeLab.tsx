@@ -64,6 +64,7 @@ function TypeOf({ site: { frame, pages }, page }: { site: Site; page: NodeId }) 
               />
               <Curves
                 site={frame}
+                page={shown}
                 chosen={chosen}
                 findings={findings}
                 width={width}

@@ -14,6 +14,7 @@ import { useState } from 'react';
 import {
   SCALES,
   sizeInSheet,
+  callOf,
   SMALLEST_READ,
   styleValueIn,
   suggestedSizes,
@@ -29,6 +30,7 @@ import { quiet } from '../ui/theme.ts';
 import { useToggled } from '../ui/toggled.ts';
 import { columnsOf } from '../workbench/values/columns.ts';
 import { Choice } from './Choice.tsx';
+import { PreviewCurves } from './PreviewCurves.tsx';
 import { tenths } from './StyleTable.tsx';
 
 /** Sizes for a view, suggested from the base view's or by a factor, seen before they are taken: all, some or none. */
@@ -58,8 +60,8 @@ export function ViewSizesDialog({ site, onClose }: { site: SiteFrame; onClose():
         return { style, next, now, then, kept, changes: way === 'factor' ? then !== now : size !== next };
       });
   const taken = lines.filter(({ style, changes }) => changes && !left.has(style.id));
+  const sizes = taken.map(({ style, next }) => ({ textStyle: style.id, size: next }));
   const take = () => {
-    const sizes = taken.map(({ style, next }) => ({ textStyle: style.id, size: next }));
     if (dispatch(edit('setStyleSizes', { sizes, view, reach }))) onClose();
   };
   const { name, sheet } = viewOf(site.views, view);
@@ -113,39 +115,42 @@ export function ViewSizesDialog({ site, onClose }: { site: SiteFrame; onClose():
             A factor is from {SCALES.least} to {SCALES.most} %.
           </Typography>
         ) : (
-          <div className="type-table" style={{ maxHeight: 360, overflowY: 'auto' }}>
-            <table aria-label={`Sizes in ${name}`}>
-              <thead>
-                <tr>
-                  <th scope="col">Style</th>
-                  <th scope="col">Now</th>
-                  <th scope="col">Then</th>
-                </tr>
-              </thead>
-              <tbody>
-                {lines.map(({ style, now, then, kept, changes }) => (
-                  <tr key={style.id}>
-                    <th scope="row">
-                      <Checkbox
-                        size="small"
-                        sx={{ p: 0.25, mr: 0.5 }}
-                        checked={changes && !left.has(style.id)}
-                        disabled={!changes}
-                        onChange={() => toggle(style.id)}
-                        slotProps={{ input: { 'aria-label': `Change ${style.name}` } }}
-                      />
-                      {style.name}
-                    </th>
-                    <td>{tenths(now)}</td>
-                    <td>
-                      {tenths(then)}
-                      {kept && ', as small as it may be'}
-                    </td>
+          <>
+            <PreviewCurves site={site} call={callOf('setStyleSizes', { sizes, view, reach })} />
+            <div className="type-table" style={{ maxHeight: 260, overflowY: 'auto' }}>
+              <table aria-label={`Sizes in ${name}`}>
+                <thead>
+                  <tr>
+                    <th scope="col">Style</th>
+                    <th scope="col">Now</th>
+                    <th scope="col">Then</th>
                   </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+                </thead>
+                <tbody>
+                  {lines.map(({ style, now, then, kept, changes }) => (
+                    <tr key={style.id}>
+                      <th scope="row">
+                        <Checkbox
+                          size="small"
+                          sx={{ p: 0.25, mr: 0.5 }}
+                          checked={changes && !left.has(style.id)}
+                          disabled={!changes}
+                          onChange={() => toggle(style.id)}
+                          slotProps={{ input: { 'aria-label': `Change ${style.name}` } }}
+                        />
+                        {style.name}
+                      </th>
+                      <td>{tenths(now)}</td>
+                      <td>
+                        {tenths(then)}
+                        {kept && ', as small as it may be'}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+          </>
         )}
       </DialogContent>
       <DialogActions>

@@ -25,8 +25,8 @@ const FONT = { family: '"Atkinson Hyperlegible Next Variable", sans-serif', size
 /** What is drawn around the curves. */
 interface Around {
   site: SiteFrame;
-  /** px; where the marker stands. */
-  width: number;
+  /** px; where the marker stands; absent: there is none. */
+  width?: number;
   /** What is good, on the upright axis. */
   good?: { least: number; most: number };
 }
@@ -68,6 +68,7 @@ const AROUND: Plugin<'line', Around> & { descriptors: object } = {
     ctx.restore();
   },
   afterDatasetsDraw({ ctx, chartArea: { top, bottom }, scales: { x } }, _args, { width }) {
+    if (width === undefined) return;
     const at = x.getPixelForValue(width);
     ctx.save();
     ctx.strokeStyle = ink;
@@ -109,7 +110,7 @@ interface WidthChartProps extends Around {
   /** The upright axis. */
   upright: { title: string; type: 'linear' | 'logarithmic'; most?: number; written?: readonly number[] };
   /** Where it was clicked: the width in px, and how far from the top of the chart, and what stands how far from there. */
-  onClick(width: number, down: number, downTo: (value: number) => number): void;
+  onClick?(width: number, down: number, downTo: (value: number) => number): void;
 }
 
 /** Something against the width of the window, over the views as bands; a click tells where. */
@@ -160,7 +161,7 @@ export function WidthChart({ site, width, good, label, datasets, upright, onClic
           const { scales } = Chart.getChart(currentTarget)!;
           const box = currentTarget.getBoundingClientRect();
           const at = scales.x.getValueForPixel(clientX - box.left)!;
-          onClick(Math.round(Math.min(WIDEST, Math.max(NARROWEST, at))), clientY - box.top, (value) =>
+          onClick?.(Math.round(Math.min(WIDEST, Math.max(NARROWEST, at))), clientY - box.top, (value) =>
             scales.y.getPixelForValue(value),
           );
         }}

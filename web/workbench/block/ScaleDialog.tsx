@@ -4,7 +4,10 @@ import {
   DialogActions,
   DialogContent,
   DialogTitle,
+  FormControlLabel,
   InputAdornment,
+  Radio,
+  RadioGroup,
   TextField,
   Typography,
 } from '@mui/material';
@@ -33,13 +36,22 @@ export function ScaleDialog({ site, nodes, active, onClose }: ScaleProps) {
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.desk.reach);
   const [typed, setTyped] = useState('80');
+  const [only, setOnly] = useState<'text' | 'all'>('all');
   const percent = Number(typed);
   const valid = typed.trim() !== '' && percent >= SCALES.least && percent <= SCALES.most;
   const name = nodes.length > 1 ? `${nodes.length} elements` : nodes[0].name;
   const view = viewOf(site.views, active).name;
   const scale = () => {
     const ids = nodes.map(({ id }) => id);
-    if (dispatch(edit('scaleContent', { nodes: ids, view: active, reach, percent }))) onClose();
+    if (
+      dispatch(
+        edit('scaleContent', {
+          ...{ nodes: ids, view: active, reach, percent },
+          ...(only === 'text' && { only }),
+        }),
+      )
+    )
+      onClose();
   };
   return (
     <Dialog open onClose={onClose} maxWidth="xs" aria-labelledby="scale-title">
@@ -49,9 +61,25 @@ export function ScaleDialog({ site, nodes, active, onClose }: ScaleProps) {
         </DialogTitle>
         <DialogContent>
           <Typography sx={{ fontSize: 13, color: quiet, mb: 2 }}>
-            Text sizes, gaps, paddings and lengths in px of all that is in it, in proportion. Text stays at{' '}
-            {SMALLEST_READ} px at least.
+            All that is in it, in proportion. Text stays at {SMALLEST_READ} px at least.
           </Typography>
+          <RadioGroup
+            aria-label="What is brought to scale"
+            value={only}
+            onChange={(_event, next) => setOnly(next as typeof only)}
+            sx={{ mb: 2 }}
+          >
+            <FormControlLabel
+              value="all"
+              control={<Radio size="small" sx={{ py: 0.25 }} />}
+              label="Text sizes, gaps, paddings and lengths in px"
+            />
+            <FormControlLabel
+              value="text"
+              control={<Radio size="small" sx={{ py: 0.25 }} />}
+              label="Text sizes alone"
+            />
+          </RadioGroup>
           <TextField
             size="small"
             autoFocus
