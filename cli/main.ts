@@ -13,10 +13,11 @@ import { FolderRefused } from '../server/store/folder.ts';
 import { holderOf } from '../server/store/lock.ts';
 import { openStore, type Store } from '../server/store/open.ts';
 import { restoreBackup } from '../server/store/restore.ts';
+import { checked } from './check.ts';
 
 const USAGE = `Usage:
   npm run -s dimorphe -- compile SITE.json OUT_DIR   compiles a site file to a folder that any static server can serve
-  npm run -s dimorphe -- check SITE.json             says what is wrong with a site file, or that nothing is
+  npm run -s dimorphe -- check SITE.json [--json]    says what is wrong with a site file and on its pages; ends with 2 where a standard is not met
   npm run -s dimorphe -- export SITE_ID > SITE.json  writes a site of the data folder (DIMORPHE_DATA) as a site file
   npm run -s dimorphe -- verify                      looks whether all in the data folder is whole
   npm run -s dimorphe -- backup FOLDER               copies all of the data folder, also while the program runs
@@ -148,9 +149,11 @@ async function restore(from: string): Promise<void> {
 const [command, ...args] = process.argv.slice(2);
 try {
   if (command === 'compile' && args.length === 2) await compile(args[0], args[1]);
-  else if (command === 'check' && args.length === 1)
-    console.log(`${(await read(args[0])).site.frame.name}: nothing is wrong.`);
-  else if (command === 'export' && args.length === 1) process.stdout.write(await exported(args[0]));
+  else if (command === 'check' && (args.length === 1 || (args.length === 2 && args[1] === '--json'))) {
+    const { text, code } = checked((await read(args[0])).site, args.length === 2);
+    console.log(text);
+    process.exitCode = code;
+  } else if (command === 'export' && args.length === 1) process.stdout.write(await exported(args[0]));
   else if (command === 'verify' && args.length === 0) await verified();
   else if (command === 'backup' && args.length === 1) await backup(args[0]);
   else if (command === 'restore' && args.length === 1) await restore(args[0]);

@@ -1,8 +1,8 @@
-import { viewOf, widthsOf } from '../layered/views.ts';
+import { viewOf } from '../layered/views.ts';
 import { decimals, isFluid } from '../type/fluid.ts';
 import type { Found } from './finding.ts';
 import { PRACTICE, type Rule } from './rule.ts';
-import { NARROWEST, WIDEST } from './widths.ts';
+import { viewWidths } from './widths.ts';
 
 /** Lines that stand closer run into one another (common practice). */
 const LEAST_LINES = 1.2;
@@ -20,12 +20,11 @@ export const closeLines: Rule = {
           const said = subject.linesIn(id);
           const lines = isFluid(said) ? said.min : said;
           if (lines >= LEAST_LINES || !subject.shownIn(id)) return [];
-          const { from = NARROWEST, below = WIDEST + 1 } = widthsOf(site.views, id);
           const { name } = viewOf(site.views, id);
           return [
             {
               of: subject.of,
-              widths: [{ from: Math.max(NARROWEST, from), to: Math.min(WIDEST, below - 1) }],
+              widths: [viewWidths(site, id)],
               sentence: `Lines of ${subject.name} are ${decimals(lines)} of its size apart in ${name}.`,
               cure: `Make that ${LEAST_LINES} or more.`,
               fixes: [

@@ -1,9 +1,9 @@
-import { viewOf, widthsOf } from '../layered/views.ts';
+import { viewOf } from '../layered/views.ts';
 import { curveAt } from '../type/curve.ts';
 import { hiddenBy } from '../values/visibility.ts';
 import type { Found } from './finding.ts';
 import { PRACTICE, type Rule } from './rule.ts';
-import { NARROWEST, px, WIDEST } from './widths.ts';
+import { px, viewWidths } from './widths.ts';
 
 /** Sizes that are nearer to one another look like one that was missed (common practice). */
 const ALIKE = 1.08;
@@ -32,12 +32,11 @@ export const closeSizes: Rule = {
       const sizes = texts
         .filter(({ node }) => hiddenBy(site, page, page.nodes[node], view.id) === undefined)
         .map(({ curve }) => Math.round(curveAt(curve, view.sheet.width) * 10) / 10);
-      const { from = NARROWEST, below = WIDEST + 1 } = widthsOf(site.views, view.id);
       return runs(sizes)
         .filter((run) => run.length >= MANY)
         .map((run) => ({
           of: { node: page.root },
-          widths: [{ from: Math.max(NARROWEST, from), to: Math.min(WIDEST, below - 1) }],
+          widths: [viewWidths(site, view.id)],
           sentence: `${run.length} sizes are close together in ${viewOf(site.views, view.id).name}: ${run.map(px).join(', ')}.`,
           cure: 'Let texts have the sizes of text styles, and those differ more.',
         }));

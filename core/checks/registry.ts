@@ -1,10 +1,19 @@
-import type { Page, SiteFrame } from '../site/site.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { composed, sharedPlaceOf } from '../site/shared.ts';
+import type { Page, Site, SiteFrame } from '../site/site.ts';
 import { runningTexts } from '../values/linelength.ts';
 import { sizedTexts } from '../values/textcurves.ts';
+import { alternatives } from './alternatives.ts';
 import { closeLines } from './closelines.ts';
 import { closeSizes } from './closesizes.ts';
 import { enlarging } from './enlarging.ts';
-import { viewsAcross, type Finding } from './finding.ts';
+import { deadLinks } from './deadlinks.ts';
+import { formLabels } from './formlabels.ts';
+import { headingOrder } from './headingorder.ts';
+import { linkNames } from './linknames.ts';
+import { noMenu } from './nomenu.ts';
+import { titles } from './titles.ts';
+import { placeKey, viewsAcross, type Finding } from './finding.ts';
 import { longLines, shortLines } from './linelength.ts';
 import { longWords } from './longwords.ts';
 import type { Looked, Rule } from './rule.ts';
@@ -29,7 +38,18 @@ export const TEXT_RULES: readonly Rule[] = [
 ];
 
 /** Every rule, what keeps somebody out first. */
-export const RULES: readonly Rule[] = [textContrast, ...TEXT_RULES, longWords];
+export const RULES: readonly Rule[] = [
+  textContrast,
+  linkNames,
+  formLabels,
+  titles,
+  ...TEXT_RULES,
+  longWords,
+  alternatives,
+  headingOrder,
+  deadLinks,
+  noMenu,
+];
 
 /** What rules find on a page, and in the text styles of its site. `seen`: what a browser has told; what needs it is left out without. */
 export function findings(
@@ -56,4 +76,27 @@ export function findings(
       views: viewsAcross(site, found.widths),
     })),
   );
+}
+
+/** What was found on a page of a site. */
+export interface PageFindings {
+  page: NodeId;
+  findings: Finding[];
+}
+
+/** What rules find on all pages of a site, with what they share; what is found on several, as it is shared or a text style, is told once. */
+export function siteFindings(site: Site, seen: Seen = NOTHING_SEEN): PageFindings[] {
+  const told = new Set<string>();
+  return site.frame.pages.map(({ id }) => ({
+    page: id,
+    findings: findings(site.frame, composed(site.frame, site.pages[id]), seen).filter(
+      ({ rule, of, sentence }) => {
+        const shared = 'textStyle' in of || sharedPlaceOf(of.node) !== undefined;
+        const key = `${rule} ${placeKey(of)} ${sentence}`;
+        if (shared && told.has(key)) return false;
+        told.add(key);
+        return true;
+      },
+    ),
+  }));
 }

@@ -4,7 +4,7 @@ import { plainText } from '../markup/fragment.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { PARTS, type Part } from '../elements/parts.ts';
 import { knownProperty } from '../elements/propertytable.ts';
-import { viewOf, widthsOf, type ViewId } from '../layered/views.ts';
+import { viewOf, type ViewId } from '../layered/views.ts';
 import { applies } from '../site/applies.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
@@ -16,7 +16,7 @@ import { resolve } from '../values/trace.ts';
 import { colourOf, contrasts, type Contrast, type Contrasts } from './contrast.ts';
 import type { Fix, Found } from './finding.ts';
 import type { Rule } from './rule.ts';
-import { NARROWEST, WIDEST } from './widths.ts';
+import { viewWidths } from './widths.ts';
 
 const colour = knownProperty('colour');
 const difference = differenceCiede2000();
@@ -105,10 +105,7 @@ export const textContrast: Rule = {
               };
         return {
           of: part === 'self' ? { node: node.id } : { node: node.id, part },
-          widths: failing.map((each) => {
-            const { from = NARROWEST, below = WIDEST + 1 } = widthsOf(site.views, each.view);
-            return { from: Math.max(NARROWEST, from), to: Math.min(WIDEST, below - 1) };
-          }),
+          widths: failing.map((each) => viewWidths(site, each.view)),
           sentence: `${name} has a contrast of ${tenths(found.ratio)} : 1${BEFORE[found.over]} in ${names}; text of its size needs ${found.needed} : 1.`,
           cure: id
             ? 'Give it another colour, or what is behind it.'

@@ -1,5 +1,6 @@
-import { viewAt, type ViewId } from '../layered/views.ts';
+import { viewAt, widthsOf, type ViewId } from '../layered/views.ts';
 import type { SiteFrame } from '../site/site.ts';
+import type { Stretch } from '../type/curve.ts';
 import { decimals } from '../type/fluid.ts';
 import { CURVE_WIDTHS } from '../values/textcurves.ts';
 
@@ -17,4 +18,10 @@ export function shownAt(
 ): (width: number) => boolean {
   const shown = new Set(site.views.list.map(({ id }) => id).filter((view) => shownIn(view)));
   return (width) => shown.has(viewAt(site.views, width).id);
+}
+
+/** The widths of a view, as far as is looked. */
+export function viewWidths(site: SiteFrame, view: ViewId): Stretch {
+  const { from = NARROWEST, below = WIDEST + 1 } = widthsOf(site.views, view);
+  return { from: Math.max(NARROWEST, from), to: Math.min(WIDEST, below - 1) };
 }

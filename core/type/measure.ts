@@ -1,53 +1,58 @@
 import { decimals, type Fluid } from './fluid.ts';
 
+type Line = { readonly vw: number; readonly px: number };
+
 /**
- * A width in px that follows the window's: so many hundredths of the window and so many px, or the least or the greatest of such. All that
- * grids, gaps, paddings and limits make of a width stays of this form, as CSS can write it (CSS Values 4, §10 https://www.w3.org/TR/css-values-4/#math).
+ * A width in px that follows the window's: so many hundredths of the window and so many px, or the least, the greatest or the sum of such. All
+ * that grids, gaps, paddings and limits make of a width stays of this form, as CSS can write it (CSS Values 4, §10 https://www.w3.org/TR/css-values-4/#math).
  */
-export type Measure =
-  | { readonly vw: number; readonly px: number }
-  | { readonly of: 'min' | 'max'; readonly list: readonly Measure[] };
+export type Measure = Line | { readonly of: 'min' | 'max' | 'sum'; readonly list: readonly Measure[] };
 
 /** As wide as the window. */
 export const WINDOW: Measure = { vw: 100, px: 0 };
 
 export const pixels = (px: number): Measure => ({ vw: 0, px });
 
-/** A measure with each of its linear parts in another form. */
-function mapped(measure: Measure, map: (vw: number, px: number) => Measure): Measure {
-  return 'of' in measure
-    ? extreme(
-        measure.of,
-        measure.list.map((each) => mapped(each, map)),
-      )
-    : map(measure.vw, measure.px);
-}
-
 /** A share or a multiple; the factor is not negative. */
 export function times(measure: Measure, factor: number): Measure {
   if (!(factor >= 0)) throw new RangeError('A measure is not multiplied by a negative number.');
-  return mapped(measure, (vw, px) => ({ vw: vw * factor, px: px * factor }));
+  if (!('of' in measure)) return { vw: measure.vw * factor, px: measure.px * factor };
+  return joined(
+    measure.of,
+    measure.list.map((each) => times(each, factor)),
+  );
 }
 
 /** So many px more; fewer where they are negative. */
 export const plus = (measure: Measure, more: number): Measure =>
-  more === 0 ? measure : mapped(measure, (vw, px) => ({ vw, px: px + more }));
+  more === 0 ? measure : sum(measure, pixels(more));
 
-const OTHER = { min: 'max', max: 'min' } as const;
-
-/** Two measures together. */
+/** Two measures together. A line goes into what it is added to; of two that bend, both are kept, as their parts together would be many. */
 export function sum(one: Measure, other: Measure): Measure {
-  if ('of' in one)
+  if (!('of' in one))
+    return 'of' in other ? sum(other, one) : { vw: one.vw + other.vw, px: one.px + other.px };
+  if (!('of' in other) && one.of !== 'sum')
     return extreme(
       one.of,
       one.list.map((each) => sum(each, other)),
     );
-  return mapped(other, (vw, px) => ({ vw: one.vw + vw, px: one.px + px }));
+  const list = [one, other].flatMap((each) => ('of' in each && each.of === 'sum' ? each.list : [each]));
+  const bending = list.filter((each) => 'of' in each);
+  const line = (list.filter((each) => !('of' in each)) as Line[]).reduce(
+    (before, { vw, px }) => ({ vw: before.vw + vw, px: before.px + px }),
+    { vw: 0, px: 0 },
+  );
+  return { of: 'sum', list: line.vw === 0 && line.px === 0 ? bending : [...bending, line] };
 }
+
+const joined = (of: 'min' | 'max' | 'sum', list: readonly Measure[]): Measure =>
+  of === 'sum' ? list.reduce(sum) : extreme(of, list);
+
+const OTHER = { min: 'max', max: 'min', sum: 'sum' } as const;
 
 const negative = (measure: Measure): Measure =>
   'of' in measure
-    ? extreme(OTHER[measure.of], measure.list.map(negative))
+    ? joined(OTHER[measure.of], measure.list.map(negative))
     : { vw: -measure.vw, px: -measure.px };
 
 /** What one measure is more than another. */
@@ -63,10 +68,10 @@ export function fluidMeasure({ min, max, fromWidth, toWidth }: Fluid): Measure {
 
 function extreme(of: 'min' | 'max', list: readonly Measure[]): Measure {
   const flat = list.flatMap((each) => ('of' in each && each.of === of ? each.list : [each]));
-  const lines = flat.filter((each) => !('of' in each)) as { vw: number; px: number }[];
+  const lines = flat.filter((each) => !('of' in each)) as Line[];
   const better = (one: number, other: number) => (of === 'min' ? one < other : one > other);
   // Of those that grow alike only one can be it.
-  const byGrowth = new Map<number, { vw: number; px: number }>();
+  const byGrowth = new Map<number, Line>();
   for (const line of lines) {
     const before = byGrowth.get(line.vw);
     if (!before || better(line.px, before.px)) byGrowth.set(line.vw, line);
@@ -82,28 +87,35 @@ export const greatest = (...list: Measure[]): Measure => extreme('max', list);
 export function measureAt(measure: Measure, window: number): number {
   if (!('of' in measure)) return (measure.vw * window) / 100 + measure.px;
   const list = measure.list.map((each) => measureAt(each, window));
+  if (measure.of === 'sum') return list.reduce((before, each) => before + each, 0);
   return measure.of === 'min' ? Math.min(...list) : Math.max(...list);
 }
 
-const linesOf = (measure: Measure): { vw: number; px: number }[] =>
-  'of' in measure ? measure.list.flatMap(linesOf) : [measure];
+/** The windows between two, at which of some measures that are straight there two cross. */
+function crossings(list: readonly Measure[], from: number, to: number): number[] {
+  const ends = list.map((each) => [measureAt(each, from), measureAt(each, to)] as const);
+  return ends.flatMap(([one, oneThen], index) =>
+    ends.slice(index + 1).flatMap(([other, otherThen]) => {
+      const [before, after] = [one - other, oneThen - otherThen];
+      return before * after < 0 ? [from + (before / (before - after)) * (to - from)] : [];
+    }),
+  );
+}
 
-/** px; the ends of a range, and the windows in it at which two of the measure's lines cross: between those it is straight. */
+/** px; the ends of a range, and the windows in it at which a measure may bend: between those it is straight. Narrow to wide. */
 export function kinksOf(measure: Measure, from: number, to: number): number[] {
-  const lines = linesOf(measure);
-  const points = [from, to];
-  lines.forEach((one, index) => {
-    for (const other of lines.slice(index + 1)) {
-      const at = ((other.px - one.px) * 100) / (one.vw - other.vw);
-      if (at > from && at < to) points.push(at);
-    }
-  });
-  return points.sort((one, other) => one - other);
+  if (!('of' in measure)) return [from, to];
+  const inner = new Set(measure.list.flatMap((each) => kinksOf(each, from, to)));
+  const points = [...inner].sort((one, other) => one - other);
+  if (measure.of === 'sum') return points;
+  const crossed = points.slice(1).flatMap((end, index) => crossings(measure.list, points[index], end));
+  return [...points, ...crossed].sort((one, other) => one - other);
 }
 
 /** The measure for the windows of a range, in px: what is nowhere in it the least, or the greatest, falls out. */
 export function heldTo(measure: Measure, from: number, to: number): Measure {
   if (!('of' in measure)) return measure;
+  if (measure.of === 'sum') return measure.list.map((each) => heldTo(each, from, to)).reduce(sum);
   const points = kinksOf(measure, from, to);
   const sign = measure.of === 'min' ? 1 : -1;
   let list = measure.list.map((each) => heldTo(each, from, to));
@@ -128,11 +140,14 @@ const line = ({ vw, px }: { vw: number; px: number }, unit: WidthUnit): string =
 
 const inner = (measure: Measure, unit: WidthUnit): string =>
   'of' in measure
-    ? `${measure.of}(${measure.list.map((each) => inner(each, unit)).join(', ')})`
+    ? measure.of === 'sum'
+      ? measure.list.map((each) => inner(each, unit)).join(' + ')
+      : `${measure.of}(${measure.list.map((each) => inner(each, unit)).join(', ')})`
     : line(measure, unit);
 
 /** The measure as a length in CSS. */
 export function measureCss(measure: Measure, unit: WidthUnit = 'vw'): string {
   const css = inner(measure, unit);
-  return 'of' in measure || !css.includes(' ') ? css : `calc(${css})`;
+  const isFunction = 'of' in measure && measure.of !== 'sum';
+  return isFunction || !css.includes(' ') ? css : `calc(${css})`;
 }

@@ -5,7 +5,10 @@ import {
   assetUses,
   compileSite,
   cropFor,
+  fluidMeasure,
   greatest,
+  minus,
+  sum,
   heldTo,
   least,
   pixels,
@@ -45,6 +48,20 @@ const mentionsIn = (pages: typeof site.pages, id: string): number =>
   JSON.stringify(pages).split(new RegExp(`"(?:base|value|picture|file|poster)":"${id}"`)).length - 1;
 
 describe('a measure', () => {
+  it('grows no faster than what it is made of, however many fluid paddings stand in one another', () => {
+    const padding = { min: 8, max: 40, fromWidth: 320, toWidth: 1280 };
+    const at = (width: number) => Math.min(40, Math.max(8, 8 + ((width - 320) / 960) * 32));
+    let room = WINDOW;
+    for (let depth = 0; depth < 14; depth += 1)
+      room = greatest(pixels(0), minus(room, sum(fluidMeasure(padding), fluidMeasure(padding))));
+    expect(measureCss(room).length).to.be.below(2500);
+    for (const width of [280, 500, 900, 1279, 1600])
+      expect(measureAt(room, width)).to.be.closeTo(Math.max(0, width - 28 * at(width)), 1e-6);
+    // By hand: 8 px at both sides leave nothing of 224 px; from 320 px on it is W − 28 · (8 + (W − 320) / 30), which is nothing at 1120 px.
+    const straight = measureAt(heldTo(room, 400, 700), 550);
+    expect(straight).to.be.closeTo(550 - 28 * (8 + 230 / 30), 1e-6);
+  });
+
   it('is written as CSS has it', () => {
     expect(measureCss(WINDOW)).to.equal('100vw');
     expect(measureCss(pixels(320))).to.equal('320px');

@@ -51,6 +51,39 @@ describe('the command line', function () {
     );
   });
 
+  it('looks the pages of a site file over, and ends by how much it matters', async () => {
+    const advised = run(['check', file]);
+    expect(advised.status).to.equal(0);
+    const lines = advised.stdout.trim().split('\n');
+    expect(lines).to.include('Home');
+    expect(advised.stdout).to.contain('  advice   Headline goes from 34 px to 44 px at 640 px, by 29 %.');
+    const { site, files } = await demoSite();
+    const faint: any = structuredClone(site);
+    faint.pages.home.nodes.lead.style.self = { colour: { base: '{night}' } };
+    const path = join(folder, 'faint.json');
+    await writeFile(path, writeSiteFile(faint, files));
+    const barred = run(['check', path]);
+    expect(barred.status).to.equal(2);
+    expect(barred.stdout).to.contain('1 barrier, ');
+    expect(barred.stdout).to.match(
+      / {2}barrier {2}Lead paragraph has a contrast of 1\.0 : 1 .*WCAG 2\.2, 1\.4\.3\)/,
+    );
+    const machine = run(['check', path, '--json']);
+    expect(machine.status).to.equal(2);
+    const found = JSON.parse(machine.stdout) as {
+      page: string;
+      severity: string;
+      of: unknown;
+      rule: string;
+    }[];
+    expect(found.filter(({ severity }) => severity === 'barrier')).to.have.length(1);
+    expect(found.find(({ severity }) => severity === 'barrier')).to.deep.include({
+      page: 'home',
+      rule: 'text hard to make out',
+      of: { node: 'lead' },
+    });
+  });
+
   it('says path and fault of a broken file, without a stack trace, and ends with 1', async () => {
     const { site, files } = await demoSite();
     const broken: any = structuredClone(site);
@@ -73,7 +106,9 @@ describe('the command line', function () {
       expect(failed.status, args.join(' ')).to.equal(1);
       expect(failed.stderr.trim()).to.match(/\S/);
     }
-    expect(run(['check', file]).stdout).to.equal('Brindle Hill Observatory: nothing is wrong.\n');
+    expect(run(['check', file]).stdout).to.match(
+      /^Brindle Hill Observatory: the file is valid\. 0 barriers, /,
+    );
   });
 
   it('exports a site from a data folder, whether a program has it open or not, to the same file', async () => {
@@ -102,7 +137,9 @@ describe('the command line', function () {
     expect(closed.status, closed.stderr).to.equal(0);
     const path = join(folder, 'exported.json');
     await writeFile(path, closed.stdout);
-    expect(run(['check', path]).stdout).to.equal('Brindle Hill Observatory: nothing is wrong.\n');
+    expect(run(['check', path]).stdout).to.match(
+      /^Brindle Hill Observatory: the file is valid\. 0 barriers, /,
+    );
     const files = (JSON.parse(closed.stdout) as { files: Record<string, string> }).files;
     expect(Buffer.from(files['font-own'], 'base64').equals(bytes)).to.equal(true);
     const running = await served({ dataFolder: data });

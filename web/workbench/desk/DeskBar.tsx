@@ -59,6 +59,7 @@ export function DeskBar({ site, page, active }: { site: SiteFrame; page: Page; a
         borderTop: `1px solid ${line}`,
       }}
     >
+      <StatusLine site={site} active={active} />
       <ToggleButtonGroup
         size="small"
         exclusive
@@ -85,7 +86,6 @@ export function DeskBar({ site, page, active }: { site: SiteFrame; page: Page; a
               onChange={() => dispatch(besideToggled({ view: view.id, views: site.views }))}
             />
           ))}
-      <StatusLine site={site} active={active} />
       {sheets !== 'overview' && <Screens />}
       {sheets !== 'overview' && audiences && <Visitors />}
       {sheets !== 'overview' && (

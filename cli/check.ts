@@ -1,0 +1,42 @@
+import { siteFindings, viewOf, type Finding, type PageFindings, type Site } from '../core/index.ts';
+
+/** What a check of a site says, and how the program ends: 0 where nothing keeps anybody out, else 2. */
+export interface Checked {
+  text: string;
+  code: 0 | 2;
+}
+
+const counted = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
+
+const told = ({ frame }: Site, { severity, sentence, cure, views, clause }: Finding): string => {
+  const names = views.map((view) => viewOf(frame.views, view).name).join(', ');
+  return `  ${severity.padEnd(7)}  ${sentence} ${cure} (${names}; ${clause})`;
+};
+
+/** What a machine reads: everything but what mends it. */
+const plain = (pages: readonly PageFindings[]): object[] =>
+  pages.flatMap(({ page, findings }) => findings.map(({ fixes: _fixes, ...rest }) => ({ page, ...rest })));
+
+/** Looks a site over by every rule that needs no browser; said in words, or as JSON for a machine. */
+export function checked(site: Site, json: boolean): Checked {
+  const pages = siteFindings(site).filter(({ findings }) => findings.length > 0);
+  const all = pages.flatMap(({ findings }) => findings);
+  const barriers = all.filter(({ severity }) => severity === 'barrier').length;
+  const code = barriers > 0 ? 2 : 0;
+  if (json) return { text: JSON.stringify(plain(pages), undefined, 2), code };
+  const { name } = site.frame;
+  if (all.length === 0) return { text: `${name}: nothing is wrong.`, code };
+  const advice = counted(all.length - barriers, 'piece of advice', 'pieces of advice');
+  const lines = pages.flatMap(({ page, findings }) => {
+    const { nodes, root } = site.pages[page];
+    return [nodes[root].name, ...findings.map((finding) => told(site, finding))];
+  });
+  return {
+    text: [
+      `${name}: the file is valid. ${counted(barriers, 'barrier', 'barriers')}, ${advice}.`,
+      ...lines,
+      'Words before pictures, and how wide words are, only a browser can tell: the workbench does.',
+    ].join('\n'),
+    code,
+  };
+}

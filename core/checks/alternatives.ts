@@ -1,0 +1,37 @@
+import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
+import { knownProperty } from '../elements/propertytable.ts';
+import type { ViewId } from '../layered/views.ts';
+import type { Node } from '../site/node.ts';
+import { resolve } from '../values/trace.ts';
+import { saidIn } from '../values/wordings.ts';
+import type { Looked, Rule } from './rule.ts';
+import { amissIn } from './saying.ts';
+
+/** The pictures that an element shows in a view, each with what is said of it there. */
+function picturesOf({ site, page }: Looked, node: Node, view: ViewId): { picture: string; alt: string }[] {
+  if (node.kind === 'gallery') return saidIn(node, site.views, 'pictures', view);
+  if (node.kind !== 'picture') return [];
+  const picture = resolve(site, page, node, knownProperty('source'), view) as string;
+  return [{ picture, alt: saidIn<string>(node, site.views, 'alt', view) }];
+}
+
+/** A picture says what it shows, here or on the shelf (https://www.w3.org/TR/WCAG22/#non-text-content). */
+export const alternatives: Rule = {
+  name: 'picture without a text alternative',
+  clause: 'WCAG 2.2, 1.1.1',
+  // One that is nothing but decoration has none: that a rule cannot know.
+  severity: 'advice',
+  find: (looked) =>
+    amissIn(looked, (node, view) => {
+      const silent = picturesOf(looked, node, view)
+        .filter(({ picture, alt }) => picture !== NO_PICTURE && picture !== '' && alt.trim() === '')
+        .map(({ picture }) => looked.site.assets.find(({ id }) => id === picture))
+        .filter((asset) => asset !== undefined && !('alt' in asset && asset.alt));
+      if (silent.length === 0) return undefined;
+      const which = node.kind === 'gallery' ? `: ${silent.map((asset) => asset!.name).join(', ')}` : '';
+      return {
+        sentence: `${node.name} has no text alternative{views}${which}.`,
+        cure: 'Say what it shows, here or on the shelf; leave that out only where it is nothing but decoration.',
+      };
+    }),
+};

@@ -1,0 +1,165 @@
+/** The rules that look at what a page says: what fails them and what does not. */
+import { expect } from 'chai';
+import {
+  composed,
+  findings,
+  performCall,
+  placeKey,
+  siteFindings,
+  type Finding,
+  type Node,
+  type NodeId,
+  type Page,
+  type SiteFrame,
+} from '../../core/index.ts';
+import { frame, home, made, site, view } from './acting.ts';
+
+const id = (name: string) => name as NodeId;
+const whole = composed(frame, home);
+
+/** The page with other content of an element. */
+const saying = (name: string, content: Node['content'], page = whole): Page => {
+  const node = page.nodes[id(name)];
+  return { ...page, nodes: { ...page.nodes, [name]: { ...node, content: { ...node.content, ...content } } } };
+};
+const of = (rule: string, page: Page, on: SiteFrame = frame): Finding[] =>
+  findings(on, page).filter((each) => each.rule === rule);
+const told = (list: readonly Finding[]) => list.map(({ of: place, sentence }) => [placeKey(place), sentence]);
+
+describe('checks of what a page says', () => {
+  it('find nothing amiss in the demo', () => {
+    const said = findings(frame, whole).filter(({ rule }) => !/size|lines/.test(rule));
+    expect(told(said)).to.deep.equal([]);
+  });
+
+  it('find pictures of which nothing is said, neither there nor on the shelf', () => {
+    const silent: SiteFrame = {
+      ...frame,
+      assets: frame.assets.map((asset) => ('alt' in asset ? { ...asset, alt: '' } : asset)),
+    };
+    const rule = 'picture without a text alternative';
+    const page = saying('dome', { alt: '' });
+    expect(told(of(rule, page, silent))).to.deep.equal([
+      ['dome self', 'Dome picture has no text alternative.'],
+    ]);
+    expect(of(rule, saying('dome', { alt: 'A dome' }), silent)).to.deep.equal([]);
+    const known: SiteFrame = {
+      ...frame,
+      assets: frame.assets.map((asset) =>
+        'width' in asset ? { ...asset, alt: 'A dome' } : asset,
+      ) as SiteFrame['assets'],
+    };
+    expect(of(rule, page, known)).to.deep.equal([]);
+  });
+
+  it('find links without words, and links that lead nowhere', () => {
+    const wordless = of('link without words', saying('book', { label: ' ' }));
+    expect(told(wordless)).to.deep.equal([['book self', 'Book a night has a link without words.']]);
+    expect(wordless[0].severity).to.equal('barrier');
+    const rule = 'link leads nowhere';
+    expect(told(of(rule, saying('book', { link: '' })))).to.deep.equal([
+      ['book self', 'Book a night leads nowhere.'],
+    ]);
+    for (const [link, what] of [
+      ['page:gone', 'a page'],
+      ['shelf:gone', 'a file'],
+      ['#gone', 'a place on this page'],
+    ])
+      expect(told(of(rule, saying('book', { link })))[0]?.[1], link).to.equal(
+        `Book a night leads to ${what} that is not there any more.`,
+      );
+    for (const link of ['page:home', 'https://a.example/', 'mailto:a@b.example', '#week'])
+      expect(of(rule, saying('book', { link })), link).to.deep.equal([]);
+  });
+
+  it('find what is amiss only in the views in which it is shown, and name them', () => {
+    const page = made('setValue', {
+      ...{ nodes: [id('book')], property: 'shown', view: view('mobile') },
+      ...{ value: false, reach: 'here' as const },
+    }).page;
+    const [found] = of('link leads nowhere', saying('book', { link: '' }, composed(frame, page)));
+    expect(found.views).to.deep.equal(['tablet', 'desktop', 'wide']);
+    expect(found.widths[0]).to.deep.equal({ from: 640, to: 1023 });
+    expect(found.sentence).to.equal('Book a night leads nowhere in Tablet, Desktop, Wide.');
+  });
+
+  it('find headings that leave a level out, by view, and mend them', () => {
+    const rule = 'heading level left out';
+    const page = made('setContent', { node: id('saturn-title'), field: 'level', value: 5 });
+    const [found] = of(rule, page.page);
+    expect(found.sentence).to.match(/is a heading of level 5 right after one of level 2\.$/);
+    const mended = performCall(page.site, home.id, found.fixes![0].call);
+    expect(mended.ok).to.equal(true);
+    if (mended.ok) expect(of(rule, mended.value.site.pages[home.id])).to.deep.equal([]);
+    // Hidden in one view, what stands before it there is another one.
+    const hidden = made(
+      'setValue',
+      {
+        ...{ nodes: [id('week-title')], property: 'shown', view: view('mobile') },
+        ...{ value: false, reach: 'here' as const },
+      },
+      made('setContent', { node: id('saturn-title'), field: 'level', value: 3 }).page,
+    ).page;
+    expect(of(rule, hidden)).to.deep.equal([]);
+  });
+
+  it('tell what is shared once, of all pages', () => {
+    const [[place, tree]] = (Object.entries(frame.shared!) as [string, Page][]).filter(([, { nodes }]) =>
+      Object.values(nodes).some(({ kind }) => kind === 'navigation'),
+    );
+    const menu = Object.values(tree.nodes).find(({ kind }) => kind === 'navigation')!;
+    const links = (menu.content.links as object[]).map((link, index) => ({
+      ...link,
+      ...(index === 0 && { label: '' }),
+    }));
+    const nodes = { ...tree.nodes, [menu.id]: { ...menu, content: { ...menu.content, links } } };
+    const all = siteFindings({
+      ...site,
+      frame: { ...frame, shared: { ...frame.shared, [place]: { ...tree, nodes } } },
+    });
+    expect(all.map(({ page }) => page)).to.deep.equal(frame.pages.map(({ id: page }) => page));
+    const found = all
+      .flatMap(({ findings: list }) => list)
+      .filter(({ rule }) => rule === 'link without words');
+    expect(found).to.have.length(1);
+  });
+
+  it('find fields without a label', () => {
+    const page = Object.values(site.pages).find(({ nodes }) =>
+      Object.values(nodes).some(({ kind }) => kind === 'form'),
+    )!;
+    const form = Object.values(page.nodes).find(({ kind }) => kind === 'form')!;
+    const rule = 'field without a label';
+    expect(of(rule, composed(frame, page))).to.deep.equal([]);
+    const fields = (form.content.fields as object[]).map((field, index) => ({
+      ...field,
+      ...(index < 2 && { label: '' }),
+    }));
+    const [found] = of(rule, saying(form.id, { fields }, composed(frame, page)));
+    expect(found.sentence).to.equal(`${form.name} has 2 fields without a label.`);
+    expect(found.clause).to.equal('WCAG 2.2, 3.3.2');
+  });
+
+  it('find views without a menu, and titles that are missing or there twice', () => {
+    const menu = Object.values(whole.nodes).find(({ kind }) => kind === 'navigation')!;
+    const hidden = { base: true, at: { mobile: { value: false, reach: 'here' } } };
+    const page = {
+      ...whole,
+      nodes: {
+        ...whole.nodes,
+        [menu.id]: { ...menu, style: { ...menu.style, self: { ...menu.style.self, shown: hidden } } },
+      },
+    } as Page;
+    expect(told(of('no menu in a view', page))).to.deep.equal([
+      [`${home.root} self`, 'There is no menu in Mobile.'],
+    ]);
+    const titled = (title: string): SiteFrame => ({
+      ...frame,
+      pages: frame.pages.map((each) => (each.id === home.id ? { ...each, title } : each)),
+    });
+    const rule = 'page without a title of its own';
+    expect(of(rule, whole, titled(' '))[0].sentence).to.equal('The page has no title.');
+    const other = frame.pages.find((each) => each.id !== home.id)!.title;
+    expect(of(rule, whole, titled(other.toUpperCase()))[0].sentence).to.match(/^Another page is called “/);
+  });
+});
