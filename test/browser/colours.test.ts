@@ -273,7 +273,7 @@ describe('a page that cannot be drawn', function () {
     expect(await driver.findElements(By.css('[inert] [role=treegrid]'))).to.have.length(1);
     await (await byRole(driver, 'button', 'Take back the last step')).click();
     await eventually('the page', async () =>
-      (await driver.findElements(By.css('main [role=alert], [inert]'))).length === 0 ? true : undefined,
+      (await driver.findElements(By.css('main [role=alert], main [inert]'))).length === 0 ? true : undefined,
     );
     expect(await computed(driver, 'Desktop', 'headline', 'font-size')).to.equal('64px');
     await saysStep(driver, /Undone/);

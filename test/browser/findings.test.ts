@@ -40,7 +40,7 @@ describe('the workbench: findings', function () {
     const { driver } = bench;
     await eventually(
       'the page is looked over',
-      async () => /goes from|close together/.test(await status()) || undefined,
+      async () => /goes from|close together|^Checks\s+Lines of/.test(await status()) || undefined,
     );
     await selectInOutline(driver, 'Lead paragraph');
     await type(driver, 'Size', 'Mobile', '10');

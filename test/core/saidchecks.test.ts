@@ -63,7 +63,7 @@ describe('checks of what a page says', () => {
     for (const [link, what] of [
       ['page:gone', 'a page'],
       ['shelf:gone', 'a file'],
-      ['#gone', 'a place on this page'],
+      ['#gone', 'a place'],
     ])
       expect(told(of(rule, saying('book', { link })))[0]?.[1], link).to.equal(
         `Book a night leads to ${what} that is not there any more.`,
