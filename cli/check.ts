@@ -1,12 +1,11 @@
 import { siteFindings, viewOf, type Finding, type PageFindings, type Site } from '../core/index.ts';
+import { counted } from './words.ts';
 
 /** What a check of a site says, and how the program ends: 0 where nothing keeps anybody out, else 2. */
 export interface Checked {
   text: string;
   code: 0 | 2;
 }
-
-const counted = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
 
 const told = ({ frame }: Site, { severity, sentence, cure, views, clause }: Finding): string => {
   const names = views.map((view) => viewOf(frame.views, view).name).join(', ');
@@ -33,7 +32,7 @@ export function checked(site: Site, json: boolean): Checked {
   });
   return {
     text: [
-      `${name}: the file is valid. ${counted(barriers, 'barrier', 'barriers')}, ${advice}.`,
+      `${name}: the file is valid. ${counted(barriers, 'barrier')}, ${advice}.`,
       ...lines,
       'Words before pictures, and how wide words are, only a browser can tell: the workbench does.',
     ].join('\n'),

@@ -14,6 +14,7 @@ import { holderOf } from '../server/store/lock.ts';
 import { openStore, type Store } from '../server/store/open.ts';
 import { restoreBackup } from '../server/store/restore.ts';
 import { checked } from './check.ts';
+import { counted } from './words.ts';
 
 const USAGE = `Usage:
   npm run -s dimorphe -- compile SITE.json OUT_DIR   compiles a site file to a folder that any static server can serve
@@ -97,8 +98,6 @@ async function exported(id: string): Promise<string> {
     return writeSiteFile(snapshot.site, files);
   });
 }
-
-const counted = (count: number, one: string, many = `${one}s`) => `${count} ${count === 1 ? one : many}`;
 
 async function verified(): Promise<void> {
   const { findings, ...found } = await opened((store) => store.verify());

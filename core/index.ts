@@ -243,6 +243,7 @@ export {
   styleCurve,
   styleValueIn,
   textCurve,
+  wholePlace,
   type SizedText,
 } from './values/textcurves.ts';
 export { placeKey, type Finding, type Fix, type Place, type Severity } from './checks/finding.ts';

@@ -1,4 +1,4 @@
-import { viewOf } from '../layered/views.ts';
+import { viewsNamed } from '../edits/wording.ts';
 import { viewsWithoutMenu } from '../values/menus.ts';
 import { PRACTICE, type Rule } from './rule.ts';
 import { viewWidths } from './widths.ts';
@@ -11,12 +11,11 @@ export const noMenu: Rule = {
   find({ site, page }) {
     const views = viewsWithoutMenu(site, page);
     if (views.length === 0) return [];
-    const names = views.map((view) => viewOf(site.views, view).name).join(', ');
     return [
       {
         of: { node: page.root },
         widths: views.map((view) => viewWidths(site, view)),
-        sentence: `There is no menu in ${names}.`,
+        sentence: `There is no menu in ${viewsNamed(site, views)}.`,
         cure: 'Show one there, or list a page in it.',
       },
     ];

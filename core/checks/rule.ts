@@ -19,7 +19,7 @@ export interface Looked {
   seen: Seen;
 }
 
-/** A rule: where it comes from, how much it matters, and how it is found out. One file each. */
+/** A rule: where it comes from, how much it matters, and how it is found out. Those that look at the same stand in one file. */
 export interface Rule {
   name: string;
   /** The clause of a standard, or “common practice”. */

@@ -1,5 +1,5 @@
-import type { NodeId } from '../elements/nodeid.ts';
-import { viewOf, type ViewId } from '../layered/views.ts';
+import { viewsNamed } from '../edits/wording.ts';
+import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { hiddenBy } from '../values/visibility.ts';
@@ -16,19 +16,13 @@ export interface Amiss {
 
 /** The views by name: nothing where all are meant. */
 const named = ({ site }: Looked, views: readonly ViewId[]): string =>
-  views.length === site.views.list.length
-    ? ''
-    : ` in ${views.map((view) => viewOf(site.views, view).name).join(', ')}`;
+  views.length === site.views.list.length ? '' : ` in ${viewsNamed(site, views)}`;
 
 /**
  * What is amiss with what elements say, in the views in which they are shown: looked at in each, and told once where it is the same in
  * several.
  */
-export function amissIn(
-  looked: Looked,
-  look: (node: Node, view: ViewId) => Amiss | undefined,
-  of: (node: Node) => NodeId = ({ id }) => id,
-): Found[] {
+export function amissIn(looked: Looked, look: (node: Node, view: ViewId) => Amiss | undefined): Found[] {
   const { site, page } = looked;
   return sourceOrder(page).flatMap((node) => {
     const bySentence = new Map<string, { amiss: Amiss; views: ViewId[] }>();
@@ -42,7 +36,7 @@ export function amissIn(
     }
     return [...bySentence.values()].map(({ amiss, views }): Found => ({
       ...amiss,
-      of: { node: of(node) },
+      of: { node: node.id },
       widths: views.map((view) => viewWidths(site, view)),
       sentence: amiss.sentence.replace('{views}', named(looked, views)),
     }));

@@ -2,7 +2,6 @@ import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
 import { settings, type Layered } from '../layered/layered.ts';
 import type { Page } from '../site/site.ts';
 import type { NodeId } from '../elements/nodeid.ts';
-import type { Part } from '../elements/parts.ts';
 import type { ViewId } from '../layered/views.ts';
 
 /** A colour of a picture as it is painted: red, green, blue, from 0 to 1. */
@@ -11,7 +10,6 @@ export type Tone = readonly [red: number, green: number, blue: number];
 /** The longest word of a text that no line breaks, as a browser draws it in a view. */
 export interface LongWord {
   node: NodeId;
-  part: Part;
   view: ViewId;
   word: string;
   /** How wide it is, in multiples of the size of its text. */

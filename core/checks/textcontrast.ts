@@ -1,5 +1,6 @@
 import { differenceCiede2000 } from 'culori';
 import { callOf } from '../edits/perform.ts';
+import { viewsNamed } from '../edits/wording.ts';
 import { plainText } from '../markup/fragment.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { PARTS, type Part } from '../elements/parts.ts';
@@ -11,6 +12,7 @@ import type { Page, SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { aliasTo } from '../theme/alias.ts';
 import { hiddenBy } from '../values/visibility.ts';
+import { linksSaidIn } from '../values/links.ts';
 import { saidIn } from '../values/wordings.ts';
 import { resolve } from '../values/trace.ts';
 import { colourOf, contrasts, type Contrast, type Contrasts } from './contrast.ts';
@@ -49,18 +51,27 @@ const BEFORE: Record<Contrast['over'], string> = {
   picture: ' at the worst place of the picture behind it',
 };
 
-/** The elements that words may have in them. */
-const IN_WORDS = /\b(?:h[2-4]|ul|ol|blockquote|a)\b/g;
+/** Elements that stand in the words of others, by their tags; links are asked for as such. */
+const IN_WORDS = /\b(?:h[2-4]|ul|ol|blockquote)\b/g;
+
+/** Whether an element says nothing in a view. */
+function isSilent(site: SiteFrame, node: Node, view: ViewId): boolean {
+  const { words, content } = knownKind(node.kind);
+  if (words !== undefined) return plainText(saidIn<string>(node, site.views, words, view)).trim() === '';
+  const list = content.find(({ type }) => type.editor === 'entries');
+  return list !== undefined && saidIn<unknown[]>(node, site.views, list.name, view).length === 0;
+}
 
 /** The parts of an element that have words in a view. */
 function partsWithWords(site: SiteFrame, node: Node, view: ViewId): Part[] {
   const kind = knownKind(node.kind);
+  if (isSilent(site, node, view)) return [];
   const said = kind.words === undefined ? undefined : saidIn<string>(node, site.views, kind.words, view);
-  if (said !== undefined && plainText(said).trim() === '') return [];
   return PARTS.filter((part) => {
-    if (part === 'self') return kind.traits.includes('words') && said !== undefined;
+    if (part === 'self') return kind.traits.includes('words') && !kind.allInParts;
     const known = kind.parts?.[part];
     if (!known || !applies(colour, node.kind, undefined, part)) return false;
+    if (part === 'link') return linksSaidIn(node, site.views, view).length > 0;
     const tags = known.selector.match(IN_WORDS) ?? [];
     return said === undefined || tags.length === 0 || tags.some((tag) => said.includes(`<${tag}`));
   });
@@ -89,20 +100,22 @@ export const textContrast: Rule = {
       }
       return [...byPart].map(([part, failing]): Found => {
         const [{ view, found }] = failing;
-        const names = failing.map((each) => viewOf(site.views, each.view).name).join(', ');
+        const names = viewsNamed(
+          site,
+          failing.map((each) => each.view),
+        );
         const label = knownKind(node.kind).parts?.[part]?.label;
         const name = label ? `${node.name}, ${label.toLowerCase()}` : node.name;
         const id = nearest(site, page, node, part, view, of);
-        const fix: Fix | undefined =
-          id === undefined
-            ? undefined
-            : {
-                label: `Give it ${site.colours.find((each) => each.id === id)!.name} in ${viewOf(site.views, view).name}`,
-                call: callOf('setValue', {
-                  ...{ nodes: [node.id], part, property: 'colour', view },
-                  ...{ value: aliasTo(id), reach: 'here' as const },
-                }),
-              };
+        const fixes = site.colours
+          .filter((each) => each.id === id)
+          .map((each): Fix => ({
+            label: `Give it ${each.name} in ${viewOf(site.views, view).name}`,
+            call: callOf('setValue', {
+              ...{ nodes: [node.id], part, property: 'colour', view },
+              ...{ value: aliasTo(each.id), reach: 'here' as const },
+            }),
+          }));
         return {
           of: part === 'self' ? { node: node.id } : { node: node.id, part },
           widths: failing.map((each) => viewWidths(site, each.view)),
@@ -110,7 +123,7 @@ export const textContrast: Rule = {
           cure: id
             ? 'Give it another colour, or what is behind it.'
             : 'No colour of the site is enough here: change what is behind it, or add one.',
-          ...(fix && { fixes: [fix] }),
+          ...(fixes.length > 0 && { fixes }),
         };
       });
     });

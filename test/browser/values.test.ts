@@ -184,14 +184,23 @@ describe('the workbench: values', function () {
       await saysStep(driver, 'Headline: size in Wide 80 → fluid 80–96');
       await open('Size', 'Desktop');
       await (await byRole(driver, 'button', 'Proportional')).click();
-      await (await byRole(driver, 'button', 'Work out')).click();
       const share = await byRole(driver, 'textbox', 'Percent of its place');
+      const asLarge = Number(await share.getAttribute('value'));
+      await (await byRole(driver, 'button', 'Work out')).click();
       await eventually('a share', async () =>
         Number(await share.getAttribute('value')) < 5 ? true : undefined,
       );
       await (await byRole(driver, 'button', 'Set size')).click();
       await saysStep(driver, /^Headline: size in Desktop 64 → 3\.\d+ %$/);
       await chooseView(driver, 'Desktop');
+      // The share that was offered first is the size that it had: 64 px at the sheet's 1280.
+      const column = await inSheet<number>(
+        driver,
+        'Desktop',
+        'headline',
+        'return element.parentElement.getBoundingClientRect().width',
+      );
+      expect((asLarge * column) / 100).to.be.closeTo(64, 0.1);
       // Its words, on one line, are 60 % as wide as the column that it stands in, at any width.
       for (const width of [1280, 1180]) {
         const marker = await byRole(driver, 'slider', 'Width of the sheet');

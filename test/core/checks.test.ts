@@ -2,6 +2,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
+  composed,
   contrasts,
   findings,
   performCall,
@@ -186,6 +187,32 @@ describe('text contrast of a page', () => {
     expect(mended(page, 'text hard to make out')).to.deep.include({ left: [], steps: 1 });
   });
 
+  it('is looked at wherever words are: in lists of what an element says, in links where there are any', () => {
+    const rule = 'text hard to make out';
+    const all = Object.values(site.pages).flatMap((each) => {
+      const whole = composed(frame, each);
+      return Object.values(whole.nodes).map((on) => [whole, on] as const);
+    });
+    for (const kind of ['list', 'hours', 'prices', 'navigation']) {
+      const [whole, on] = all.find(([, each]) => each.kind === kind)!;
+      const faint = {
+        ...on,
+        style: { ...on.style, self: { ...on.style.self, colour: { base: '#fdfaf4' } } },
+      };
+      const parts = Object.keys(on.style).filter((part) => part !== 'self');
+      for (const part of parts) delete faint.style[part as 'link'];
+      const ground = { backgroundColour: { base: '#ffffff' } };
+      const lit = { ...faint, style: { self: { ...faint.style.self, ...ground } } };
+      const found = findings(frame, { ...whole, nodes: { ...whole.nodes, [on.id]: lit } });
+      const places = found.flatMap(({ rule: name, of: place }) =>
+        name === rule && 'node' in place && place.node === on.id ? [place.part ?? 'self'] : [],
+      );
+      // A menu has its words in links; of the others the whole is found, and what has its colour goes along with it.
+      expect(places, kind).to.include(kind === 'navigation' ? 'link' : 'self');
+      if (kind === 'list') expect(places).to.deep.equal(['self']);
+    }
+  });
+
   it('is that of the worst place of a gradient', () => {
     // Grey on a gradient from black to white meets its own luminance somewhere: 1 to 1 there, whatever its ends say.
     const through = ratioOf(
@@ -242,8 +269,8 @@ describe('words that no line breaks', () => {
   it('are found where they are wider than their place, to the px, and mended', () => {
     const words = (ems: number): LongWord[] =>
       frame.views.list.map(({ id }) => ({
-        ...{ node: node('invitation-title'), part: 'self' as const },
-        ...{ view: id, word: 'Kilonovaforschungsverbund', ems },
+        ...{ node: node('invitation-title'), view: id },
+        ...{ word: 'Kilonovaforschungsverbund', ems },
       }));
     const page = set('invitation-title', 'size', 40, 'mobile');
     const found = of(page, { words: words(12) }).filter(({ rule }) => rule === 'word wider than its place');

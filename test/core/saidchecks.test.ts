@@ -80,7 +80,7 @@ describe('checks of what a page says', () => {
     const [found] = of('link leads nowhere', saying('book', { link: '' }, composed(frame, page)));
     expect(found.views).to.deep.equal(['tablet', 'desktop', 'wide']);
     expect(found.widths[0]).to.deep.equal({ from: 640, to: 1023 });
-    expect(found.sentence).to.equal('Book a night leads nowhere in Tablet, Desktop, Wide.');
+    expect(found.sentence).to.equal('Book a night leads nowhere in Wide, Desktop, Tablet.');
   });
 
   it('find headings that leave a level out, by view, and mend them', () => {

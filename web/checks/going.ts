@@ -4,7 +4,7 @@ import { edit } from '../state/edits.ts';
 import type { Thunk } from '../state/store.ts';
 
 /** The view in which a finding is looked at first: the active one where it is found there. */
-export const viewOfFinding = ({ views }: Finding, active: ViewId): ViewId =>
+const viewOfFinding = ({ views }: Finding, active: ViewId): ViewId =>
   views.includes(active) ? active : views[0];
 
 /** px; the width at which a finding is seen in a view: that of the view’s sheet where it is found there, or the nearest to it. */

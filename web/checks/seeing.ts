@@ -1,8 +1,5 @@
 import {
-  familiesOf,
   picturesBehind,
-  printFontFaces,
-  wordsToMeasure,
   type Asset,
   type LongWord,
   type Page,
@@ -12,7 +9,8 @@ import {
   type WordsToMeasure,
 } from '../../core/index.ts';
 import { paths } from '../../api/paths.ts';
-import { EMPTY_SHEET } from '../page/sheetdocument.ts';
+import { hiddenFrame } from '../page/hiddenframe.ts';
+import { fontFacesOf } from '../page/sheetdocument.ts';
 
 /** A picture is looked at in so many parts across and down; each is the mean of what is in it. */
 const PARTS = 24;
@@ -20,46 +18,41 @@ const PARTS = 24;
 /** px; words are measured as large as that, so that rounding does not show. */
 const SIZE = 100;
 
-/** The tones of a picture, from its bytes; none where they cannot be had. */
+/** The tones of a picture, from its bytes; none where some of it lets something else through. */
 async function tonesOf(address: string): Promise<Tone[]> {
-  try {
-    const picture = new Image();
-    picture.src = address;
-    await picture.decode();
-    const canvas = document.createElement('canvas');
-    canvas.width = PARTS;
-    canvas.height = PARTS;
-    const context = canvas.getContext('2d', { willReadFrequently: true })!;
-    context.imageSmoothingQuality = 'high';
-    context.drawImage(picture, 0, 0, PARTS, PARTS);
-    const { data } = context.getImageData(0, 0, PARTS, PARTS);
-    const tones = new Map<string, Tone>();
-    for (let at = 0; at < data.length; at += 4) {
-      // Nothing can be said of words before a part that lets something else through.
-      if (data[at + 3] < 255) return [];
-      const [red, green, blue] = [data[at], data[at + 1], data[at + 2]];
-      tones.set(`${red >> 3} ${green >> 3} ${blue >> 3}`, [red / 255, green / 255, blue / 255]);
-    }
-    return [...tones.values()];
-  } catch {
-    return [];
+  const picture = new Image();
+  picture.src = address;
+  await picture.decode();
+  const canvas = document.createElement('canvas');
+  canvas.width = PARTS;
+  canvas.height = PARTS;
+  const context = canvas.getContext('2d', { willReadFrequently: true })!;
+  context.imageSmoothingQuality = 'high';
+  context.drawImage(picture, 0, 0, PARTS, PARTS);
+  const { data } = context.getImageData(0, 0, PARTS, PARTS);
+  const tones = new Map<string, Tone>();
+  for (let at = 0; at < data.length; at += 4) {
+    if (data[at + 3] < 255) return [];
+    const [red, green, blue] = [data[at], data[at + 1], data[at + 2]];
+    tones.set(`${red >> 3} ${green >> 3} ${blue >> 3}`, [red / 255, green / 255, blue / 255]);
   }
+  return [...tones.values()];
 }
 
 /** Sees what only a browser can: the tones of pictures, how wide words are in the fonts of a site. Each is looked at once. */
 export class Seeing {
   private readonly tones = new Map<string, Promise<Tone[]>>();
   private readonly widths = new Map<string, number>();
-  private frame: HTMLIFrameElement | undefined;
+  private frame: Promise<HTMLIFrameElement> | undefined;
   private families = '';
 
-  async see(site: SiteFrame, page: Page): Promise<Seen> {
-    const [tones, words] = await Promise.all([this.tonesIn(site, page), this.wordsIn(site, page)]);
+  async see(site: SiteFrame, page: Page, asked: readonly WordsToMeasure[]): Promise<Seen> {
+    const [tones, words] = await Promise.all([this.tonesIn(site, page), this.wordsOf(site, asked)]);
     return { tones, words };
   }
 
   close(): void {
-    this.frame?.remove();
+    void this.frame?.then((frame) => frame.remove());
   }
 
   private async tonesIn(site: SiteFrame, page: Page): Promise<Map<string, Tone[]>> {
@@ -71,29 +64,35 @@ export class Seeing {
   }
 
   private tone(site: SiteFrame, { hash }: Asset): Promise<Tone[]> {
-    const known = this.tones.get(hash) ?? tonesOf(paths.asset(site.id, hash));
-    this.tones.set(hash, known);
-    return known;
+    let tones = this.tones.get(hash);
+    if (!tones) {
+      // What cannot be had now may be there the next time.
+      tones = tonesOf(paths.asset(site.id, hash)).catch(() => (this.tones.delete(hash), []));
+      this.tones.set(hash, tones);
+    }
+    return tones;
   }
 
-  private async wordsIn(site: SiteFrame, page: Page): Promise<LongWord[]> {
-    const asked = wordsToMeasure(site, page);
+  private async wordsOf(site: SiteFrame, asked: readonly WordsToMeasure[]): Promise<LongWord[]> {
     if (asked.length === 0) return [];
-    const { document } = await this.ready(site);
-    const context = document.createElement('canvas').getContext('2d')!;
+    const inner = await this.documentOf(site);
+    // Of that document: another one does not know its fonts.
+    const context = inner.createElement('canvas').getContext('2d')!;
     const made: LongWord[] = [];
     for (const each of asked) {
-      const rated: { word: string; ems: number }[] = [];
-      for (const word of each.words) rated.push({ word, ems: await this.ems(document, context, each, word) });
-      const widest = rated.reduce((one, other) => (other.ems > one.ems ? other : one));
-      made.push({ node: each.node, part: 'self', view: each.view, ...widest });
+      let widest = { word: '', ems: 0 };
+      for (const word of each.words) {
+        const ems = await this.ems(inner, context, each, word);
+        if (ems > widest.ems) widest = { word, ems };
+      }
+      if (widest.ems > 0) made.push({ node: each.node, view: each.view, ...widest });
     }
     return made;
   }
 
-  /** How wide a word is in a font, in multiples of its size. */
+  /** How wide a word is in a font, in multiples of its size; 0 where its font does not come. */
   private async ems(
-    document: Document,
+    inner: Document,
     context: CanvasRenderingContext2D,
     { family, weight, slant, spacing, case: letters }: WordsToMeasure,
     word: string,
@@ -102,7 +101,11 @@ export class Seeing {
     const key = `${font} ${spacing} ${letters} ${word}`;
     const known = this.widths.get(key);
     if (known !== undefined) return known;
-    await document.fonts.load(font, word);
+    const came = await inner.fonts.load(font, word).then(
+      () => true,
+      () => false,
+    );
+    if (!came) return 0;
     context.font = font;
     context.letterSpacing = `${spacing * SIZE}px`;
     const drawn =
@@ -117,37 +120,17 @@ export class Seeing {
   }
 
   /** A document with the fonts of a site and nothing else. */
-  private async ready(site: SiteFrame): Promise<{ document: Document }> {
-    if (!this.frame) {
-      const frame = document.createElement('iframe');
-      frame.setAttribute('sandbox', 'allow-same-origin');
-      frame.setAttribute('aria-hidden', 'true');
-      frame.title = 'Words that are measured';
-      frame.inert = true;
-      frame.srcdoc = EMPTY_SHEET;
-      Object.assign(frame.style, {
-        position: 'fixed',
-        left: '-9999px',
-        width: '10px',
-        height: '10px',
-        border: '0',
-      });
-      const loaded = new Promise((resolve) => frame.addEventListener('load', resolve, { once: true }));
-      document.body.append(frame);
-      this.frame = frame;
-      await loaded;
-    }
-    const inner = this.frame.contentDocument!;
-    const faces = printFontFaces(familiesOf(site), (_family, file) =>
-      file.hash ? paths.ownFont(site.id, file.hash) : paths.font(file.file),
-    );
+  private async documentOf(site: SiteFrame): Promise<Document> {
+    this.frame ??= hiddenFrame('Words that are measured', { width: 10, height: 10 });
+    const { contentDocument } = await this.frame;
+    const faces = fontFacesOf(site);
     if (this.families !== faces) {
       this.families = faces;
       this.widths.clear();
-      const style = inner.createElement('style');
+      const style = contentDocument!.createElement('style');
       style.textContent = faces;
-      inner.head.replaceChildren(style);
+      contentDocument!.head.replaceChildren(style);
     }
-    return { document: inner };
+    return contentDocument!;
   }
 }

@@ -1,14 +1,27 @@
-/** Looks a page over beside the interface, which goes on meanwhile. */
-import { findings, type Finding, type Page, type Seen, type SiteFrame } from '../../core/index.ts';
+/** Looks a page over beside the interface, which goes on meanwhile: first for the words that have to be measured, then by all rules. */
+import {
+  findings,
+  wordsToMeasure,
+  type Finding,
+  type Page,
+  type Seen,
+  type SiteFrame,
+  type WordsToMeasure,
+} from '../../core/index.ts';
 
-/** What is looked over. */
-export interface ToLook {
-  site: SiteFrame;
-  page: Page;
-  seen: Seen;
+/** What is asked, and what is answered: a page is looked at for its words first, and then, with what a browser has seen of it, by the rules. */
+export interface Asks {
+  words: { asked: { site: SiteFrame; page: Page }; answer: WordsToMeasure[] };
+  findings: { asked: Seen; answer: Finding[] };
 }
 
-self.addEventListener('message', ({ data: { site, page, seen } }: MessageEvent<ToLook>) => {
-  const list: Finding[] = findings(site, page, seen);
-  self.postMessage(list);
+export type Message = { [A in keyof Asks]: { ask: A; asked: Asks[A]['asked'] } }[keyof Asks];
+
+let looked: Asks['words']['asked'];
+
+self.addEventListener('message', ({ data }: MessageEvent<Message>) => {
+  if (data.ask === 'words') {
+    looked = data.asked;
+    self.postMessage(wordsToMeasure(looked.site, looked.page));
+  } else self.postMessage(findings(looked.site, looked.page, data.asked));
 });

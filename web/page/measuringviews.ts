@@ -10,7 +10,8 @@ import {
   type ViewId,
 } from '../../core/index.ts';
 import { sheetAddresses } from './content.ts';
-import { EMPTY_SHEET, SheetDocument } from './sheetdocument.ts';
+import { hiddenFrame } from './hiddenframe.ts';
+import { SheetDocument } from './sheetdocument.ts';
 
 /** A sheet that nobody sees, in which a page is laid out to be measured. */
 export interface HiddenSheet {
@@ -26,30 +27,14 @@ const HEIGHT = 2000;
 
 /** Lays a page, with what it shares, out where nobody sees it, with its fonts. */
 export async function hiddenSheet(site: SiteFrame, page: Page): Promise<HiddenSheet> {
-  const frame = document.createElement('iframe');
-  frame.setAttribute('sandbox', 'allow-same-origin');
-  frame.setAttribute('aria-hidden', 'true');
-  frame.title = 'A page that is measured';
-  frame.inert = true;
-  frame.srcdoc = EMPTY_SHEET;
-  Object.assign(frame.style, {
-    position: 'fixed',
-    left: '-20000px',
-    top: '0',
-    width: `${site.views.list[0].sheet.width}px`,
-    height: `${HEIGHT}px`,
-    visibility: 'hidden',
-    border: '0',
-  });
-  const loaded = new Promise((resolve) => frame.addEventListener('load', resolve, { once: true }));
-  document.body.append(frame);
-  await loaded;
+  const { width } = site.views.list[0].sheet;
+  const frame = await hiddenFrame('A page that is measured', { width, height: HEIGHT });
   const sheet = new SheetDocument(frame.contentDocument!);
   const update = (state: Page) =>
     sheet.update({ preview: preview(site, state, sheetAddresses(site)), ghosts: [] });
   update(page);
-  const show = ({ sheet: { width } }: View): SheetDocument => {
-    frame.style.width = `${width}px`;
+  const show = ({ sheet: shown }: View): SheetDocument => {
+    frame.style.width = `${shown.width}px`;
     return sheet;
   };
   // Fonts are fetched once words are laid out in them, which may differ by view.

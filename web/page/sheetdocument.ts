@@ -12,6 +12,7 @@ import {
   type Markup,
   type NodeId,
   type Preview,
+  type SiteFrame,
 } from '../../core/index.ts';
 import { paths } from '../../api/paths.ts';
 import { ElementRules } from './sheetrules.ts';
@@ -48,6 +49,12 @@ function printed(body: Markup): string {
   printedBodies.set(body, html);
   return html;
 }
+
+/** Every family that a site can use, as rules of CSS. */
+export const fontFacesOf = (site: SiteFrame): string =>
+  printFontFaces(familiesOf(site), (_family, file) =>
+    file.hash ? paths.ownFont(site.id, file.hash) : paths.font(file.file),
+  );
 
 /** How many elements a page has from which on its sections are contained. */
 const LONG = 600;
@@ -143,9 +150,7 @@ export class SheetDocument {
 
   /** Every family the site can use is declared; a browser fetches a file only when it meets a character of it. */
   private updateFonts({ site }: Preview): void {
-    const faces = printFontFaces(familiesOf(site), (_family, file) =>
-      file.hash ? paths.ownFont(site.id, file.hash) : paths.font(file.file),
-    );
+    const faces = fontFacesOf(site);
     if (this.families === faces) return;
     this.families = faces;
     this.fonts.textContent = faces;

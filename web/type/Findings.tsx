@@ -1,8 +1,7 @@
 import { useNavigate } from 'react-router';
 import { placeKey, type Finding, type Page, type SiteFrame } from '../../core/index.ts';
 import { FindingLine } from '../checks/FindingLine.tsx';
-import { mend } from '../checks/going.ts';
-import { selected, viewChosen } from '../state/desk.ts';
+import { goTo, mend } from '../checks/going.ts';
 import { useAppDispatch } from '../state/store.ts';
 
 interface FindingsProps {
@@ -17,13 +16,12 @@ interface FindingsProps {
 export function Findings({ site, page, findings, onGo }: FindingsProps) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const go = ({ of, views }: Finding) => {
-    if ('textStyle' in of) {
-      onGo(of.textStyle);
+  const go = (finding: Finding) => {
+    if ('textStyle' in finding.of) {
+      onGo(finding.of.textStyle);
       return;
     }
-    dispatch(viewChosen(site.views, views[0]));
-    dispatch(selected(of.node));
+    dispatch(goTo(site, finding, finding.views[0]));
     void navigate(`/sites/${site.id}/pages/${page.id}`);
   };
   if (findings.length === 0)

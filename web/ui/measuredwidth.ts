@@ -11,6 +11,8 @@ export function useMeasuredWidth(): {
   const [width, setWidth] = useState(0);
   const ref = useCallback((element: Element | null) => {
     if (!element) return undefined;
+    // At once, so that nothing is drawn for another width first.
+    setWidth(element.clientWidth);
     const observer = new ResizeObserver(([{ contentRect }]) => setWidth(contentRect.width));
     observer.observe(element);
     return () => observer.disconnect();

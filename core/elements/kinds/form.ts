@@ -58,6 +58,7 @@ export const form: Kind = {
   name: 'form',
   label: 'Form',
   traits: ['block', 'box', 'backed', 'words', 'coloured', 'gapped', 'aligned'],
+  allInParts: true,
   accepts: [],
   display: 'grid',
   structure: { display: 'grid' },

@@ -135,6 +135,8 @@ export interface Kind {
   words?: string;
   /** The selector of where the words stand in the markup; absent: they are all of it. */
   wordsIn?: string;
+  /** All of its words stand in parts, which have colours of their own. */
+  allInParts?: true;
   /** It is made of elements that are there already, never new by itself. */
   ofElements?: true;
   /** Absent: a new element has nothing but initial values. */

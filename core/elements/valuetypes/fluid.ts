@@ -115,9 +115,7 @@ export function fluidly<T>(plain: ValueType<T>, { falls = false } = {}): ValueTy
     written: (value, context) =>
       isFluid(value) ? writtenFluid(value) : (plain.written ?? plain.format)(value, context),
     told: (value) => (isFluid(value) ? meantFluid(value, unit) : plain.told?.(value)),
-    options: plain.options,
     fault: (value, site) => (isFluid(value) ? fluidFault(value, falls) : plain.fault?.(value, site)),
     mentions: (value) => (isFluid(value) ? [] : (plain.mentions?.(value) ?? [])),
-    renamed: undefined,
   };
 }

@@ -8,13 +8,18 @@ import { quiet } from '../../ui/theme.ts';
 /** What the checks say of the page, in a line: first what is found in the active view. */
 export function StatusLine({ site, active }: { site: SiteFrame; active: ViewId }) {
   const dispatch = useAppDispatch();
-  const { page, list } = useAppSelector((state) => state.findings);
+  const { page, list, failed } = useAppSelector((state) => state.findings);
   const here = list.find(({ views }) => views.includes(active)) ?? list.at(0);
   return (
     <div role="status" aria-label="Checks" className="status-line">
       <b>Checks</b>
+      {failed && (
+        <Typography sx={{ fontSize: 13, color: quiet, flex: 'none' }}>
+          The page could not be looked over; it is tried again with the next change.
+        </Typography>
+      )}
       {page === null && <Typography sx={{ fontSize: 13, color: quiet }}>looking …</Typography>}
-      {page !== null && !here && (
+      {page !== null && !here && !failed && (
         <Typography sx={{ fontSize: 13, color: quiet }}>nothing is amiss</Typography>
       )}
       {here && (

@@ -1,18 +1,23 @@
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import {
   enlargeable,
   fluid,
   isFluid,
   isProportional,
+  measureAt,
   notEnlarged,
   proportional,
   sizeAt,
+  wholePlace,
+  widthsIn,
   type Outcome,
   type TextSize,
   type ValueContext,
   type View,
 } from '../../../core/index.ts';
+import { openPage } from '../../state/documents.ts';
+import { useAppSelector } from '../../state/store.ts';
 import { isNode, leading, propertyOfRow } from '../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 import { FitWords } from './FitWords.tsx';
@@ -25,14 +30,14 @@ type Typed = Record<'fixed' | 'min' | 'max' | 'fromWidth' | 'toWidth' | 'share' 
 const formOf = (size: TextSize): Form =>
   typeof size === 'number' ? 'fixed' : isFluid(size) ? 'fluid' : 'proportional';
 
-/** What a size is, and what it could be in the other forms. */
-function typedOf(size: TextSize, { sheet }: View, { fluidWidths }: ValueContext): Typed {
-  const now = Number(sizeAt(size, sheet.width).toFixed(1));
+/** What a size is in a place so wide, in px, and what it could be in the other forms. */
+function typedOf(size: TextSize, { sheet }: View, across: number, { fluidWidths }: ValueContext): Typed {
+  const now = Number(sizeAt(size, sheet.width, across).toFixed(1));
   const growing = typeof size === 'object' && isFluid(size) ? size : { min: now, max: now, ...fluidWidths! };
   const shared =
     typeof size === 'object' && isProportional(size)
       ? size
-      : { share: Number(((now / sheet.width) * 100).toFixed(1)), least: undefined, most: undefined };
+      : { share: Number(((now / Math.max(1, across)) * 100).toFixed(2)), least: undefined, most: undefined };
   return {
     fixed: String(now),
     min: String(growing.min),
@@ -85,18 +90,23 @@ export function SizeEditor({ site, cell, row, context, onSet, onClose }: EditorP
   const value = cell.value as TextSize;
   const { type } = propertyOfRow(row);
   const [form, setForm] = useState(() => formOf(value));
-  const [typed, setTyped] = useState(() => typedOf(value, cell.view, context));
+  const page = useAppSelector((state) => openPage(state)!.page);
+  const holder = leading(row.holders);
+  const across = useMemo(() => {
+    const { id, sheet } = cell.view;
+    const place = isNode(holder) ? widthsIn(site, page).placeIn(holder.id, id) : wholePlace(site, id);
+    return measureAt(place, sheet.width);
+  }, [site, page, holder, cell.view]);
+  const [typed, setTyped] = useState(() => typedOf(value, cell.view, across, context));
   const made = sizeOf(form, typed, (text) => type.parse(text, context) as Outcome<TextSize>);
   const following = made.ok && typeof made.value === 'object' ? made.value : undefined;
   const fails = following && notEnlarged(following);
   const better = following && fails && enlargeable(following);
   const take = (next: Partial<Typed>) => setTyped({ ...typed, ...next });
-  const holder = leading(row.holders);
   const said = () => {
     if (!made.ok) return made.sentence;
     if (!following) return 'The same at every width of the view';
-    if (isProportional(following)) return type.told!(following)!.replace(/\. .*$/, '');
-    return `${Number(sizeAt(following, cell.view.sheet.width).toFixed(1))} px at the ${cell.view.name} sheet’s ${cell.view.sheet.width} px`;
+    return `${Number(sizeAt(following, cell.view.sheet.width, across).toFixed(1))} px at the ${cell.view.name} sheet’s ${cell.view.sheet.width} px`;
   };
   return (
     <Box

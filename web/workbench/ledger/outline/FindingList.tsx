@@ -1,6 +1,13 @@
 import { Box, MenuItem, Select, Typography } from '@mui/material';
 import { useState } from 'react';
-import { viewOf, type Finding, type Page, type SiteFrame, type ViewId } from '../../../../core/index.ts';
+import {
+  placeKey,
+  viewOf,
+  type Finding,
+  type Page,
+  type SiteFrame,
+  type ViewId,
+} from '../../../../core/index.ts';
 import { FindingLine } from '../../../checks/FindingLine.tsx';
 import { goTo, mend } from '../../../checks/going.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
@@ -65,7 +72,7 @@ export function FindingList({ site, page, active, text }: FindingListProps) {
           <ul role="list" aria-label="Findings" className="finding-list">
             {shown.map((each) => (
               <FindingLine
-                key={`${each.rule} ${each.sentence}`}
+                key={`${each.rule} ${placeKey(each.of)} ${each.sentence}`}
                 site={site}
                 finding={each}
                 onGo={() => dispatch(goTo(site, each, active))}
