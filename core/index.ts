@@ -117,6 +117,19 @@ export {
   type MeasuredPage,
   type Reason,
 } from './checks/notshown.ts';
+export type { Edges } from './checks/edges.ts';
+export {
+  TEXT_SETTINGS,
+  type Laid,
+  type LaidElement,
+  type LaidLine,
+  type LaidTarget,
+  type TextSetting,
+} from './checks/measured/laid.ts';
+export { MEASURED_RULES } from './checks/measured/registry.ts';
+export { LaidPage, type Detected, type MeasuredRule } from './checks/measured/rule.ts';
+export { swept, SWEPT, sweptWidths, type Progress, type Samples, type Swept } from './checks/measured/sweep.ts';
+export { changedWidths } from './checks/measured/changed.ts';
 export { handmadePairs, type HandmadePair } from './checks/handmade.ts';
 export { brokenLinks, goneOf, type BrokenLink } from './checks/links.ts';
 export { leadsTo, linking, linksIn, withLinks, type LinkingElement } from './values/links.ts';

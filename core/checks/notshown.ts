@@ -17,6 +17,7 @@ import { offeringIn } from '../site/offering.ts';
 import { entriesIn } from '../values/menus.ts';
 import { landmarkOf } from '../compile/opening.ts';
 import { colourOf, contrastIn } from './contrast.ts';
+import { heightOf, inside, widthOf, type Edges } from './edges.ts';
 
 /** Why a visitor does not see an element in a view. */
 export type Reason =
@@ -51,20 +52,12 @@ export interface Absence {
   by?: NodeId;
 }
 
-/** px */
-export interface Area {
-  left: number;
-  top: number;
-  right: number;
-  bottom: number;
-}
-
 /** What a browser shows of an element that has a box. */
 export interface MeasuredBox {
   node: NodeId;
-  box: Area;
+  box: Edges;
   /** What the boxes around it that cut off what is in them leave to be seen; absent: nothing cuts. */
-  clip?: Area;
+  clip?: Edges;
   /** The elements in front at points spread over the box. */
   front: (NodeId | null)[];
 }
@@ -158,7 +151,7 @@ function hides(site: SiteFrame, page: Page, id: NodeId, view: ViewId): boolean {
   return picture !== NO_PICTURE || (colour !== undefined && (colour.alpha ?? 1) >= 1);
 }
 
-const noRoom = ({ left, top, right, bottom }: Area): boolean => right - left < 1 || bottom - top < 1;
+const noRoom = (box: Edges): boolean => widthOf(box) < 1 || heightOf(box) < 1;
 
 /** Why an element that is there is not seen, as a browser laid it out. */
 function measured(
@@ -169,7 +162,7 @@ function measured(
   view: ViewId,
 ): Omit<Absence, 'node'> | undefined {
   if (noRoom(box) || box.right <= 0 || box.left >= width || box.bottom <= 0) return { reason: 'outside' };
-  if (clip && noRoom(cut(box, clip))) return { reason: 'clipped' };
+  if (clip && noRoom(inside(box, clip))) return { reason: 'clipped' };
   const within = (inner: NodeId | null, outer: NodeId): boolean => {
     for (let at: NodeId | null = inner; at !== null; at = page.nodes[at]?.parent ?? null)
       if (at === outer) return true;
@@ -181,13 +174,6 @@ function measured(
     ? { reason: 'covered', by: first! }
     : undefined;
 }
-
-const cut = (one: Area, other: Area): Area => ({
-  left: Math.max(one.left, other.left),
-  top: Math.max(one.top, other.top),
-  right: Math.min(one.right, other.right),
-  bottom: Math.min(one.bottom, other.bottom),
-});
 
 /**
  * Everything on a page that a visitor does not see in a view, in source order, each with its reason. What can be told only of boxes is

@@ -15,9 +15,11 @@ import { SheetDocument } from './sheetdocument.ts';
 
 /** A sheet that nobody sees, in which a page is laid out to be measured. */
 export interface HiddenSheet {
-  /** Lays out another state of the page. */
-  update(page: Page): void;
-  /** Lays the page out in a view, at the width of its sheet; what is measured in it holds until the next call. */
+  /** Lays out another state of the page, and of its site. */
+  update(page: Page, site?: SiteFrame): void;
+  /** Lays the page out in a window of a width, in px; what is measured in it holds until the next call. */
+  at(width: number): SheetDocument;
+  /** Lays the page out in a view, at the width of its sheet. */
   show(view: View): SheetDocument;
   close(): void;
 }
@@ -30,19 +32,20 @@ export async function hiddenSheet(site: SiteFrame, page: Page): Promise<HiddenSh
   const { width } = site.views.list[0].sheet;
   const frame = await hiddenFrame('A page that is measured', { width, height: HEIGHT });
   const sheet = new SheetDocument(frame.contentDocument!);
-  const update = (state: Page) =>
-    sheet.update({ preview: preview(site, state, sheetAddresses(site)), ghosts: [] });
+  const update = (state: Page, of: SiteFrame = site) =>
+    sheet.update({ preview: preview(of, state, sheetAddresses(of)), ghosts: [] });
   update(page);
-  const show = ({ sheet: shown }: View): SheetDocument => {
-    frame.style.width = `${shown.width}px`;
+  const at = (width: number): SheetDocument => {
+    frame.style.width = `${width}px`;
     return sheet;
   };
+  const show = ({ sheet: shown }: View): SheetDocument => at(shown.width);
   // Fonts are fetched once words are laid out in them, which may differ by view.
   for (const view of site.views.list) {
     show(view).document.body.getBoundingClientRect();
     await sheet.document.fonts.ready;
   }
-  return { update, show, close: () => frame.remove() };
+  return { update, at, show, close: () => frame.remove() };
 }
 
 const px = (text: string): number => Number.parseFloat(text) || 0;

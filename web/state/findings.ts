@@ -1,31 +1,91 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { Finding, NodeId } from '../../core/index.ts';
+import type { Finding, NodeId, Progress } from '../../core/index.ts';
 import { documents } from './documents.ts';
 
 /** What the checks found on the page that is open: nothing of it is kept. */
 interface FindingsState {
   /** The page that was looked at; null: none yet. */
   page: NodeId | null;
+  /** All that was found, what keeps somebody out first. */
   list: readonly Finding[];
-  /** It could not be looked over the last time; `list` is what was found before. */
+  /** What the rules say of the page by itself. */
+  said: readonly Finding[];
+  /** What the sweep measured. */
+  measured: readonly Finding[];
+  /** It could not be looked over the last time; `said` is what was found before. */
   failed: boolean;
+  /** The page is swept, and again with every change, until that is stopped. */
+  sweeping: boolean;
+  /** What is known of the sweep: how far it is; what was found at every width, or at some where it was stopped; nothing yet. */
+  sweep: Progress | 'all' | 'some' | 'failed' | null;
 }
 
-const initialState: FindingsState = { page: null, list: [], failed: false };
+const nothing: Omit<FindingsState, 'sweeping'> = {
+  page: null,
+  list: [],
+  said: [],
+  measured: [],
+  failed: false,
+  sweep: null,
+};
+
+const initialState: FindingsState = { ...nothing, sweeping: false };
+
+/** What a sweep says. */
+export type SweepNews =
+  { progress: Progress } | { found: readonly Finding[]; whole: boolean } | { failed: true };
+
+function together(said: readonly Finding[], measured: readonly Finding[]): readonly Finding[] {
+  const all = [...said, ...measured];
+  const barriers = all.filter(({ severity }) => severity === 'barrier');
+  return [...barriers, ...all.filter(({ severity }) => severity !== 'barrier')];
+}
 
 export const findings = createSlice({
   name: 'findings',
   initialState,
   reducers: {
     /** A page was looked over; `list` is null where that failed. */
-    looked({ list: before }, { payload }: PayloadAction<{ page: NodeId; list: readonly Finding[] | null }>) {
-      return { page: payload.page, list: payload.list ?? before, failed: payload.list === null };
+    looked(state, { payload }: PayloadAction<{ page: NodeId; list: readonly Finding[] | null }>) {
+      const said = payload.list ?? (state.said as readonly Finding[]);
+      return {
+        ...(state as FindingsState),
+        page: payload.page,
+        said,
+        list: together(said, state.measured as readonly Finding[]),
+        failed: payload.list === null,
+      };
+    },
+    /** The page is to be swept from now on, or not any more. */
+    sweepingSet(state, { payload }: PayloadAction<boolean>) {
+      state.sweeping = payload;
+      if (payload) state.sweep = { measured: 0, of: 1 };
+    },
+    sweepNews(state, { payload: news }: PayloadAction<SweepNews>) {
+      if ('progress' in news) return { ...(state as FindingsState), sweep: news.progress };
+      if ('failed' in news) return { ...(state as FindingsState), sweep: 'failed' as const };
+      return {
+        ...(state as FindingsState),
+        measured: news.found,
+        list: together(state.said as readonly Finding[], news.found),
+        sweep: news.whole ? ('all' as const) : ('some' as const),
+      };
+    },
+    /** What was measured does not hold any more. */
+    sweepForgotten(state) {
+      if (state.sweep === null && state.measured.length === 0) return state;
+      return {
+        ...(state as FindingsState),
+        measured: [],
+        list: together(state.said as readonly Finding[], []),
+        sweep: null,
+      };
     },
   },
   extraReducers: (build) =>
     build
       .addCase(documents.actions.opened, () => initialState)
-      .addCase(documents.actions.pageShown, () => initialState),
+      .addCase(documents.actions.pageShown, ({ sweeping }) => ({ ...nothing, sweeping })),
 });
 
-export const { looked } = findings.actions;
+export const { looked, sweepForgotten, sweepingSet, sweepNews } = findings.actions;

@@ -11,6 +11,7 @@ import { useOpenPage } from '../site/useOpenPage.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';
 import { line } from '../ui/theme.ts';
 import { useChecking } from '../checks/useChecking.ts';
+import { useSweeping } from '../checks/useSweeping.ts';
 import { Boundary } from '../ui/Boundary.tsx';
 import { Notice } from '../ui/Notice.tsx';
 import { Fault } from './Fault.tsx';
@@ -85,6 +86,7 @@ export function Workbench() {
   const active = useAppSelector((state) => open && viewAt(open.site.views, state.desk.width).id);
   const tabled = missing ? open : drawn;
   useChecking(drawn?.site, drawn?.page);
+  useSweeping(drawn?.site, drawn?.page);
   const adding = useAppSelector((state) => state.desk.adding !== null);
   const places = useMemo(() => open && tabled && { open, tabled, adding }, [open, tabled, adding]);
 

@@ -10,6 +10,7 @@ import {
 } from '../../../../core/index.ts';
 import { FindingLine } from '../../../checks/FindingLine.tsx';
 import { goTo, mend } from '../../../checks/going.ts';
+import { SweepKeys } from '../../../checks/SweepKeys.tsx';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { line, quiet } from '../../../ui/theme.ts';
 
@@ -50,6 +51,7 @@ export function FindingList({ site, page, active, text }: FindingListProps) {
           : 'Nothing is amiss on this page, in any view and at any width.';
   return (
     <>
+      <SweepKeys />
       <Box sx={{ flex: 'none', px: 1.25, py: 0.25, borderBottom: `1px solid ${line}` }}>
         <Select
           variant="standard"

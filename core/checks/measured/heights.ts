@@ -1,0 +1,102 @@
+import { callOf } from '../../edits/perform.ts';
+import { heightOf, widthOf } from '../edges.ts';
+import type { LaidElement } from './laid.ts';
+import type { Detected, LaidPage, MeasuredRule } from './rule.ts';
+
+/** Screens that a section may be high, and the share of one that may stay covered (common practice). */
+const SCREENS = 3;
+const COVERED = 1 / 3;
+
+const PRACTICE: MeasuredRule['clauses'] = { 'as it is': 'common practice' };
+
+/** A section is no higher than three screens of its view. */
+export const tallSections: MeasuredRule = {
+  name: 'section over three screens',
+  clauses: PRACTICE,
+  severity: 'advice',
+  find(page) {
+    const { height } = page.view.sheet;
+    return page.within(page.page.root).flatMap(({ node, box }): Detected[] => {
+      const screens = heightOf(box) / height;
+      if (screens <= SCREENS) return [];
+      return [
+        {
+          ...{ node, amount: screens },
+          sentence: `{name} is up to ${screens.toFixed(1)} screens high {widths}.`,
+          cure: 'Part it, or leave out in this view what is not needed there.',
+        },
+      ];
+    });
+  },
+};
+
+const lets = ({ view }: LaidPage, { node }: LaidElement) => ({
+  label: `Let it move with the page in ${view.name}`,
+  call: callOf('setValue', {
+    ...{ nodes: [node], property: 'sticky', view: view.id },
+    ...{ value: false, reach: 'here' as const },
+  }),
+});
+
+/** What stays at the top covers no more than a third of the screen. */
+export const tallStaying: MeasuredRule = {
+  name: 'covers much of the screen',
+  clauses: PRACTICE,
+  severity: 'advice',
+  find(page) {
+    const { height } = page.view.sheet;
+    return page.laid.elements
+      .filter(({ stays, box }) => stays && heightOf(box) > height * COVERED)
+      .map((element): Detected => {
+        const share = Math.round((100 * heightOf(element.box)) / height);
+        return {
+          ...{ node: element.node, amount: share },
+          sentence: `{name} stays at the top and covers up to ${share} % of the screen {widths}.`,
+          cure: 'Make it lower there, or let it move with the page.',
+          fixes: [lets(page, element)],
+        };
+      });
+  },
+};
+
+/**
+ * What has the focus is not wholly covered by what stays (https://www.w3.org/TR/WCAG22/#focus-not-obscured-minimum). A browser brings what
+ * takes the focus to the nearest edge of the window, where what stays lies over all that is not higher.
+ */
+export const coveredFocus: MeasuredRule = {
+  name: 'focus covered',
+  clauses: { 'as it is': 'WCAG 2.2, 2.4.11' },
+  severity: 'barrier',
+  find(page) {
+    const { elements } = page.laid;
+    return elements
+      .filter(({ stays }) => stays)
+      .flatMap((element): Detected[] => {
+        const { node, box } = element;
+        const place = page.node(node).parent;
+        if (place === null) return [];
+        const covered = elements.find(
+          (other) =>
+            other.node !== node &&
+            !page.around(other.node).includes(node) &&
+            page.around(other.node).includes(place) &&
+            other.targets.some(
+              (target) =>
+                target.top >= box.bottom &&
+                target.left >= box.left &&
+                target.right <= box.left + widthOf(box) &&
+                heightOf(target) <= heightOf(box) - page.laid.keptClear,
+            ),
+        );
+        if (!covered) return [];
+        return [
+          {
+            ...{ node, other: covered.node, amount: heightOf(box) },
+            sentence: '{name} stays at the top and lies over {other} when that takes the focus {widths}.',
+            cure: 'Let it move with the page there.',
+            fixes: [lets(page, element)],
+          },
+        ];
+      });
+  },
+};

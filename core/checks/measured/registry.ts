@@ -1,0 +1,29 @@
+import { beyondWindow } from './beyond.ts';
+import { coveredFocus, tallSections, tallStaying } from './heights.ts';
+import { cutWords, wordsAtEdges, wordsOverWords } from './lostwords.ts';
+import { readingAgainstSeeing } from './order.ts';
+import { overlaps } from './overlaps.ts';
+import { croppedPictures, enlargedPictures } from './pictures.ts';
+import { emptyRooms, unevenRows } from './rooms.ts';
+import type { MeasuredRule } from './rule.ts';
+import { closeTargets, smallTargets, tightTargets } from './targets.ts';
+
+/** Every rule on a page as a browser lays it out, what keeps somebody out first. */
+export const MEASURED_RULES: readonly MeasuredRule[] = [
+  beyondWindow,
+  cutWords,
+  wordsOverWords,
+  smallTargets,
+  coveredFocus,
+  overlaps,
+  wordsAtEdges,
+  tightTargets,
+  closeTargets,
+  tallSections,
+  tallStaying,
+  enlargedPictures,
+  croppedPictures,
+  emptyRooms,
+  unevenRows,
+  readingAgainstSeeing,
+];

@@ -1,0 +1,204 @@
+import type { NodeId } from '../../elements/nodeid.ts';
+import type { Page, SiteFrame } from '../../site/site.ts';
+import type { Stretch } from '../../type/curve.ts';
+import { viewsAcross, wide, type Finding } from '../finding.ts';
+import { TEXT_SETTINGS, type Laid, type TextSetting } from './laid.ts';
+import { MEASURED_RULES } from './registry.ts';
+import { LaidPage, type Detected, type MeasuredRule } from './rule.ts';
+
+/** px; the widths that are swept. Nothing has to fit into less than 320 px (https://www.w3.org/TR/WCAG22/#reflow). */
+export const SWEPT: Stretch = { from: 320, to: 1920 };
+
+/** px; what is so wide is certainly found. */
+const STEP = 8;
+
+/** What the rules found where a page was measured, by how text is set and by width. It can be carried on after an edit. */
+export type Samples = ReadonlyMap<TextSetting, ReadonlyMap<number, readonly Detection[]>>;
+
+interface Detection extends Detected {
+  rule: string;
+}
+
+/** How far a sweep has come. What is left is not known before the ends of all findings are. */
+export interface Progress {
+  measured: number;
+  /** A guess that is never less than what was measured, and is met at the end. */
+  of: number;
+}
+
+/** How a page is swept. */
+export interface Sweeping {
+  /** Lays the page out in a window of a width, in px. */
+  measure(width: number, text: TextSetting): Promise<Laid>;
+  /** What an earlier sweep of the page found, and where that may not hold any more. */
+  before?: { samples: Samples; changed: readonly Stretch[] };
+  /** Asked before every measuring; where it says yes, the sweep ends with what it has. */
+  stopped?: () => boolean;
+  told?: (progress: Progress) => void;
+  rules?: readonly MeasuredRule[];
+}
+
+/** What a sweep found: to the px where it was not stopped. */
+export interface Swept {
+  samples: Samples;
+  findings: Finding[];
+  whole: boolean;
+}
+
+/** The widths that are looked at in any case, the ones furthest apart first: both sides of each limit of a view, and all others in steps. */
+export function sweptWidths({ views }: SiteFrame): number[] {
+  const limits = views.list
+    .flatMap(({ from }) => [from - 1, from])
+    .filter((width) => width > SWEPT.from && width < SWEPT.to);
+  const all = new Set([SWEPT.from, SWEPT.to, ...limits]);
+  for (let step = 64 * STEP; step >= STEP; step /= 2)
+    for (let width = SWEPT.from; width <= SWEPT.to; width += step) all.add(width);
+  return [...all];
+}
+
+const keyOf = ({ rule, node }: Detection): string => `${rule} ${node}`;
+
+const keysOf = (detections: readonly Detection[]): string => detections.map(keyOf).sort().join(' ');
+
+/** The pairs of neighbouring widths between which something begins or ends, not yet to the px. */
+function open(samples: ReadonlyMap<number, readonly Detection[]>): [number, number][] {
+  const widths = [...samples.keys()].sort((one, other) => one - other);
+  return widths
+    .slice(1)
+    .map((to, index): [number, number] => [widths[index], to])
+    .filter(([from, to]) => to - from > 1 && keysOf(samples.get(from)!) !== keysOf(samples.get(to)!));
+}
+
+const within = (stretches: readonly Stretch[], width: number): boolean =>
+  stretches.some(({ from, to }) => width >= from && width <= to);
+
+/** The rules that look at a page with its text set in a way. */
+const rulesFor = (rules: readonly MeasuredRule[], text: TextSetting): MeasuredRule[] =>
+  rules.filter(({ clauses }) => clauses[text] !== undefined);
+
+/**
+ * Looks a page over at all widths from 320 to 1920 px: laid out every 8 px and at both sides of the limits of its views, and then halved
+ * to the px where findings begin and end. What is narrower than 8 px, and at no limit, may be missed.
+ */
+export async function swept(site: SiteFrame, page: Page, sweeping: Sweeping): Promise<Swept> {
+  const { measure, before, stopped = () => false, told, rules = MEASURED_RULES } = sweeping;
+  const samples = new Map<TextSetting, Map<number, readonly Detection[]>>();
+  for (const text of TEXT_SETTINGS) {
+    const kept = [...(before?.samples.get(text) ?? [])].filter(([width]) => !within(before!.changed, width));
+    samples.set(text, new Map(kept));
+  }
+  const widths = sweptWidths(site);
+  let measured = 0;
+  const left = () =>
+    TEXT_SETTINGS.reduce(
+      (sum, text) => sum + widths.filter((width) => !samples.get(text)!.has(width)).length,
+      0,
+    );
+  const look = async (text: TextSetting, width: number, rest: number): Promise<void> => {
+    const laid = new LaidPage(site, page, await measure(width, text));
+    const found = rulesFor(rules, text).flatMap(({ name, find }) =>
+      find(laid).map((each): Detection => ({ ...each, rule: name })),
+    );
+    samples.get(text)!.set(width, found);
+    measured += 1;
+    told?.({ measured, of: measured + rest });
+  };
+  const ended = (whole: boolean): Swept => ({
+    samples,
+    findings: foundIn(site, page, samples, rules),
+    whole,
+  });
+  let rest = left();
+  for (const width of widths)
+    for (const text of TEXT_SETTINGS) {
+      if (samples.get(text)!.has(width)) continue;
+      if (stopped()) return ended(false);
+      rest -= 1;
+      await look(text, width, rest);
+    }
+  for (const text of TEXT_SETTINGS) {
+    const of = samples.get(text)!;
+    for (let pairs = open(of); pairs.length > 0; pairs = open(of))
+      for (const [index, [from, to]] of pairs.entries()) {
+        if (stopped()) return ended(false);
+        await look(text, Math.floor((from + to) / 2), pairs.length - index - 1);
+      }
+  }
+  return ended(true);
+}
+
+/** The stretches of widths at which something was found: from the first of the samples that have it to the last. */
+function stretchesOf(widths: readonly number[], has: (width: number) => boolean): Stretch[] {
+  const made: Stretch[] = [];
+  let open = false;
+  for (const width of widths) {
+    const there = has(width);
+    if (there && open) made.at(-1)!.to = width;
+    else if (there) made.push({ from: width, to: width });
+    open = there;
+  }
+  return made;
+}
+
+const SETTING_WORDS: Record<TextSetting, string> = {
+  'as it is': '',
+  'twice as large': ' with text twice as large',
+  spaced: ' with the spacing of text that a reader may ask for',
+};
+
+/** What was found, with what is found as the text is taken out of what is found with it set in another way. */
+function foundIn(site: SiteFrame, page: Page, samples: Samples, rules: readonly MeasuredRule[]): Finding[] {
+  const plain = new Map<string, Stretch[]>();
+  return TEXT_SETTINGS.flatMap((text) => {
+    const of = samples.get(text)!;
+    const widths = [...of.keys()].sort((one, other) => one - other);
+    const byKey = new Map<string, Map<number, Detection>>();
+    for (const width of widths)
+      for (const detection of of.get(width)!) {
+        const key = keyOf(detection);
+        const at = byKey.get(key) ?? new Map<number, Detection>();
+        byKey.set(key, at);
+        const worse = (at.get(width)?.amount ?? -Infinity) < detection.amount;
+        if (worse) at.set(width, detection);
+      }
+    return rulesFor(rules, text).flatMap((rule) =>
+      [...byKey].flatMap(([key, at]): Finding[] => {
+        const [some] = at.values();
+        if (some.rule !== rule.name) return [];
+        const known = plain.get(key) ?? [];
+        const stretches = stretchesOf(widths, (width) => at.has(width) && !within(known, width));
+        if (text === 'as it is') plain.set(key, stretches);
+        if (stretches.length === 0) return [];
+        return [findingOf(site, page, rule, text, stretches, at)];
+      }),
+    );
+  });
+}
+
+function findingOf(
+  site: SiteFrame,
+  page: Page,
+  { name, clauses, severity }: MeasuredRule,
+  text: TextSetting,
+  widths: Stretch[],
+  at: ReadonlyMap<number, Detection>,
+): Finding {
+  const [worst] = [...at]
+    .filter(([width]) => within(widths, width))
+    .map(([, detection]) => detection)
+    .sort((one, other) => other.amount - one.amount);
+  const { node, other, sentence, cure, fixes } = worst;
+  const nameOf = (id: NodeId | undefined): string => (id && page.nodes[id]?.name) ?? '';
+  const said = new Map([
+    ['{name}', nameOf(node)],
+    ['{other}', nameOf(other)],
+    ['{widths}', widths.map(wide).join(' and ') + SETTING_WORDS[text]],
+  ]);
+  return {
+    ...{ rule: name, clause: clauses[text]!, severity, of: { node }, widths },
+    sentence: sentence.replace(/\{(?:name|other|widths)\}/g, (each) => said.get(each)!),
+    cure,
+    ...(fixes?.length && { fixes }),
+    views: viewsAcross(site, widths),
+  };
+}

@@ -1,0 +1,65 @@
+/** Sweeps a page beside the interface: asks for it to be laid out at a width, looks at what comes, and asks for the next. */
+import {
+  changedWidths,
+  preview,
+  swept,
+  type Finding,
+  type Laid,
+  type Page,
+  type Preview,
+  type Progress,
+  type Samples,
+  type SiteFrame,
+  type TextSetting,
+} from '../../core/index.ts';
+import { sheetAddresses } from '../page/content.ts';
+
+/** What a sweep is told: a page to begin with, what was measured, or to stop. */
+export type ToSweep = { go: { site: SiteFrame; page: Page } } | { laid: Laid } | 'stop';
+
+/** What a sweep says: what to measure, how far it is, or what it found; each page that it began with is answered once. */
+export type FromSweep =
+  | { measure: { width: number; text: TextSetting } }
+  | { progress: Progress }
+  | { found: { findings: Finding[]; whole: boolean } };
+
+let stopped = false;
+let measured: (laid: Laid) => void;
+
+/** What was found of the page that was swept last: after an edit only what it can have changed is measured again. */
+let last: { preview: Preview; samples: Samples } | undefined;
+
+const say = (message: FromSweep) => self.postMessage(message);
+
+async function go(site: SiteFrame, page: Page): Promise<void> {
+  stopped = false;
+  const now = preview(site, page, sheetAddresses(site));
+  const before =
+    last && last.preview.page.id === page.id && last.preview.site.id === site.id
+      ? { samples: last.samples, changed: changedWidths(last.preview, now) }
+      : undefined;
+  const { samples, findings, whole } = await swept(site, page, {
+    measure: (width, text) =>
+      new Promise((resolve) => {
+        measured = resolve;
+        say({ measure: { width, text } });
+      }),
+    ...(before && { before }),
+    stopped: () => stopped,
+    told: (progress) => say({ progress }),
+  });
+  last = { preview: now, samples };
+  say({ found: { findings, whole } });
+}
+
+self.addEventListener('message', ({ data }: MessageEvent<ToSweep>) => {
+  if (data === 'stop') stopped = true;
+  else if ('laid' in data) measured(data.laid);
+  else
+    // What goes wrong in a promise is no error of the worker by itself.
+    void go(data.go.site, data.go.page).catch((fault: unknown) =>
+      setTimeout(() => {
+        throw fault;
+      }),
+    );
+});
