@@ -1,5 +1,5 @@
 import type { Page, SiteFrame } from '../../core/index.ts';
-import { laidOut, setText } from '../page/layingout.ts';
+import { Layouts, setText } from '../page/layingout.ts';
 import { hiddenSheet, type HiddenSheet } from '../page/measuringviews.ts';
 import type { SweepNews } from '../state/findings.ts';
 import { breath } from '../ui/breath.ts';
@@ -10,6 +10,7 @@ export class Sweeper {
   private readonly worker = new Worker(new URL('./sweepworker.ts', import.meta.url), { type: 'module' });
   private hidden: { sheet: HiddenSheet; page: string } | undefined;
   private next: { site: SiteFrame; page: Page } | undefined;
+  private measuring: Promise<unknown> = Promise.resolve();
   private busy = false;
   private closed = false;
 
@@ -53,11 +54,16 @@ export class Sweeper {
 
   private async one(site: SiteFrame, page: Page): Promise<SweepNews> {
     const sheet = await this.sheetOf(site, page);
+    const layouts = new Layouts(sheet.at(site.views.list[0].sheet.width), page, site.views);
     return new Promise<SweepNews>((resolve, reject) => {
       this.worker.onmessage = ({ data }: MessageEvent<FromSweep>) => {
         if ('found' in data) resolve({ found: data.found.findings, whole: data.found.whole });
         else if ('progress' in data) this.told(page, data);
-        else this.measured(sheet, page, data.measure).then((laid) => this.send({ laid }), reject);
+        else {
+          const { measure } = data;
+          // One at a time: the next one may be asked for before the last one is done.
+          this.measuring = this.measuring.then(() => this.measured(sheet, layouts, measure)).catch(reject);
+        }
       };
       this.worker.onerror = ({ message }) => reject(new Error(message));
       this.send({ go: { site, page } });
@@ -68,16 +74,18 @@ export class Sweeper {
 
   private async measured(
     sheet: HiddenSheet,
-    page: Page,
-    { width, text }: Extract<FromSweep, { measure: unknown }>['measure'],
-  ) {
+    layouts: Layouts,
+    { ask, width, text }: Extract<FromSweep, { measure: unknown }>['measure'],
+  ): Promise<void> {
     await breath();
     const shown = sheet.at(width);
     setText(shown, text);
-    const laid = laidOut(shown, page);
-    if (shown.document.fonts.status === 'loaded') return laid;
-    await shown.document.fonts.ready;
-    return laidOut(shown, page);
+    let laid = layouts.measure();
+    if (shown.document.fonts.status !== 'loaded') {
+      await shown.document.fonts.ready;
+      laid = layouts.measure();
+    }
+    this.send({ ask, laid });
   }
 
   private async sheetOf(site: SiteFrame, page: Page): Promise<HiddenSheet> {

@@ -15,21 +15,27 @@ import {
 import { sheetAddresses } from '../page/content.ts';
 
 /** What a sweep is told: a page to begin with, what was measured, or to stop. */
-export type ToSweep = { go: { site: SiteFrame; page: Page } } | { laid: Laid } | 'stop';
+export type ToSweep = { go: { site: SiteFrame; page: Page } } | { ask: number; laid: Laid } | 'stop';
 
 /** What a sweep says: what to measure, how far it is, or what it found; each page that it began with is answered once. */
 export type FromSweep =
-  | { measure: { width: number; text: TextSetting } }
+  | { measure: { ask: number; width: number; text: TextSetting } }
   | { progress: Progress }
   | { found: { findings: Finding[]; whole: boolean } };
 
 let stopped = false;
-let measured: (laid: Laid) => void;
+
+/** What waits for being measured. */
+const asked = new Map<number, (laid: Laid) => void>();
+let asks = 0;
 
 /** What was found of the page that was swept last: after an edit only what it can have changed is measured again. */
 let last: { preview: Preview; samples: Samples } | undefined;
 
 const say = (message: FromSweep) => self.postMessage(message);
+
+/** How often the progress of a sweep is told. */
+const TOLD = 20;
 
 async function go(site: SiteFrame, page: Page): Promise<void> {
   stopped = false;
@@ -38,15 +44,21 @@ async function go(site: SiteFrame, page: Page): Promise<void> {
     last && last.preview.page.id === page.id && last.preview.site.id === site.id
       ? { samples: last.samples, changed: changedWidths(last.preview, now) }
       : undefined;
+  let reached = -1;
   const { samples, findings, whole } = await swept(site, page, {
     measure: (width, text) =>
       new Promise((resolve) => {
-        measured = resolve;
-        say({ measure: { width, text } });
+        asks += 1;
+        asked.set(asks, resolve);
+        say({ measure: { ask: asks, width, text } });
       }),
     ...(before && { before }),
     stopped: () => stopped,
-    told: (progress) => say({ progress }),
+    told: (progress) => {
+      const share = Math.floor((TOLD * progress.measured) / progress.of);
+      if (share !== reached) say({ progress });
+      reached = share;
+    },
   });
   last = { preview: now, samples };
   say({ found: { findings, whole } });
@@ -54,8 +66,10 @@ async function go(site: SiteFrame, page: Page): Promise<void> {
 
 self.addEventListener('message', ({ data }: MessageEvent<ToSweep>) => {
   if (data === 'stop') stopped = true;
-  else if ('laid' in data) measured(data.laid);
-  else
+  else if ('laid' in data) {
+    asked.get(data.ask)?.(data.laid);
+    asked.delete(data.ask);
+  } else
     // What goes wrong in a promise is no error of the worker by itself.
     void go(data.go.site, data.go.page).catch((fault: unknown) =>
       setTimeout(() => {

@@ -1,4 +1,16 @@
-import type { Edges, Laid, LaidElement, LaidLine, LaidTarget, Page, TextSetting } from '../../core/index.ts';
+import {
+  viewAt,
+  type Edges,
+  type Laid,
+  type LaidElement,
+  type LaidLine,
+  type LaidTarget,
+  type NodeId,
+  type Page,
+  type TextSetting,
+  type ViewId,
+  type Views,
+} from '../../core/index.ts';
 import { nodeAt, type SheetDocument } from './sheetdocument.ts';
 
 const TARGETS = 'a[href], button, input:not([type=hidden]), select, textarea, summary, video[controls]';
@@ -25,7 +37,7 @@ export function setText({ document }: SheetDocument, text: TextSetting): void {
   if (style.textContent !== SETTINGS[text]) style.textContent = SETTINGS[text];
 }
 
-const areaOf = ({ left, top, right, bottom }: DOMRect): Edges => ({ left, top, right, bottom });
+const edgesOf = ({ left, top, right, bottom }: DOMRect): Edges => ({ left, top, right, bottom });
 
 const both = (one: Edges, other: Edges): Edges => ({
   left: Math.min(one.left, other.left),
@@ -36,118 +48,177 @@ const both = (one: Edges, other: Edges): Edges => ({
 
 const EVERYWHERE: Edges = { left: -Infinity, top: -Infinity, right: Infinity, bottom: Infinity };
 
-/** What is left to be seen of what stands in an element that cuts off what stands out. What can be scrolled into view is not cut off. */
-function cutBy(element: Element, { overflowX, overflowY }: CSSStyleDeclaration, clip: Edges): Edges {
-  const cuts = (overflow: string) => overflow === 'hidden' || overflow === 'clip';
-  if (overflowX === 'visible' && overflowY === 'visible') return clip;
-  const { left, top, right, bottom } = element.getBoundingClientRect();
-  const [across, down] = [cuts(overflowX), cuts(overflowY)];
-  return {
-    left: across ? Math.max(clip.left, left) : -Infinity,
-    right: across ? Math.min(clip.right, right) : Infinity,
-    top: down ? Math.max(clip.top, top) : -Infinity,
-    bottom: down ? Math.min(clip.bottom, bottom) : Infinity,
-  };
-}
-
-function lineOf(rect: DOMRect, clip: Edges): LaidLine {
-  const area = areaOf(rect);
-  return {
-    ...area,
-    cutAcross: Math.max(0, clip.left - area.left, area.right - clip.right),
-    cutDown: Math.max(0, clip.top - area.top, area.bottom - clip.bottom),
-  };
-}
-
-function targetOf(element: HTMLElement, display: string): LaidTarget {
-  const words = element.textContent.trim().replace(/\s+/g, ' ');
-  const label = element.closest('label');
-  const area = areaOf(element.getBoundingClientRect());
-  const around = element.parentElement!.textContent.trim().replace(/\s+/g, ' ');
-  return {
-    ...(label ? both(area, areaOf(label.getBoundingClientRect())) : area),
-    name: (words || element.getAttribute('aria-label') || label?.textContent.trim() || '…').slice(0, 60),
-    inWords: display === 'inline' && around !== words,
-    native: element.matches(NATIVE),
-  };
-}
+const wordsIn = ({ textContent }: Element): string => textContent.trim().replace(/\s+/g, ' ');
 
 /** Whether a colour as it is computed lets something of it be seen. */
 const isSeen = (colour: string): boolean =>
   colour !== 'transparent' && !/^rgba\(.*, 0\)$|\/ 0\)$/.test(colour);
 
-const isPainted = (style: CSSStyleDeclaration): boolean =>
-  isSeen(style.backgroundColor) ||
-  style.backgroundImage !== 'none' ||
-  (style.borderLeftWidth !== '0px' && isSeen(style.borderLeftColor));
+/** What of the style of an element matters here: it is the same at all widths of a view. */
+interface Looks {
+  gone: boolean;
+  inline: boolean;
+  painted: boolean;
+  stays: boolean;
+  cutsAcross: boolean;
+  cutsDown: boolean;
+  /** What is in it can be scrolled into view. */
+  scrolls: boolean;
+  fit: string;
+}
 
-/** Looks through a document, from its body on. */
-class Look {
-  readonly elements: LaidElement[] = [];
-  private readonly range: Range;
+function looksOf(element: Element): Looks {
+  const style = element.ownerDocument.defaultView!.getComputedStyle(element);
+  const { display, overflowX, overflowY, position } = style;
+  const cuts = (overflow: string) => overflow === 'hidden' || overflow === 'clip';
+  const scrolls = (overflow: string) => overflow === 'auto' || overflow === 'scroll';
+  return {
+    // What only assistive technology reads has no place.
+    gone: display === 'none' || style.visibility !== 'visible' || style.clipPath === 'inset(50%)',
+    inline: display === 'inline',
+    painted:
+      isSeen(style.backgroundColor) ||
+      style.backgroundImage !== 'none' ||
+      (style.borderLeftWidth !== '0px' && isSeen(style.borderLeftColor)),
+    stays: position === 'sticky' || position === 'fixed',
+    cutsAcross: cuts(overflowX),
+    cutsDown: cuts(overflowY),
+    scrolls: scrolls(overflowX) || scrolls(overflowY),
+    fit: style.objectFit,
+  };
+}
+
+/** An element of a document, with what of it is the same at every width. */
+interface Seen {
+  element: HTMLElement;
+  /** The element of the page that begins here. */
+  node?: NodeId;
+  target?: { name: string; label: Element | null; alone: boolean; native: boolean };
+  words: Range[];
+  within: Seen[];
+  looks: Map<ViewId, Looks>;
+}
+
+function targetIn(element: HTMLElement): Seen['target'] {
+  if (!element.matches(TARGETS)) return undefined;
+  const words = wordsIn(element);
+  const label = element.closest('label');
+  return {
+    name: (words || element.getAttribute('aria-label') || (label && wordsIn(label)) || '…').slice(0, 60),
+    label,
+    alone: wordsIn(element.parentElement!) === words,
+    native: element.matches(NATIVE),
+  };
+}
+
+function rangeOf(text: ChildNode): Range {
+  const range = text.ownerDocument!.createRange();
+  range.selectNodeContents(text);
+  return range;
+}
+
+function seenIn(element: HTMLElement, page: Page, owner?: NodeId): Seen {
+  const found = element.classList.length > 0 ? nodeAt(element) : null;
+  const node = found !== null && found !== owner && page.nodes[found] ? found : undefined;
+  const target = targetIn(element);
+  const closed = element.localName === 'details' && !(element as HTMLDetailsElement).open;
+  return {
+    element,
+    ...(node && { node }),
+    ...(target && { target }),
+    words: [...element.childNodes]
+      .filter((child) => child.nodeType === Node.TEXT_NODE && child.textContent?.trim())
+      .map(rangeOf),
+    within: [...element.children]
+      .filter((child) => !closed || child.localName === 'summary')
+      .map((child) => seenIn(child as HTMLElement, page, node ?? owner)),
+    looks: new Map(),
+  };
+}
+
+function lineOf(rect: DOMRect, clip: Edges): LaidLine {
+  const edges = edgesOf(rect);
+  return {
+    ...edges,
+    cutAcross: Math.max(0, clip.left - edges.left, edges.right - clip.right),
+    cutDown: Math.max(0, clip.top - edges.top, edges.bottom - clip.bottom),
+  };
+}
+
+/** What is left to be seen of what stands in a box; what can be scrolled into view is not cut off. */
+const cutTo = (box: Edges, { cutsAcross, cutsDown, scrolls }: Looks, clip: Edges): Edges =>
+  scrolls
+    ? EVERYWHERE
+    : {
+        left: cutsAcross ? Math.max(clip.left, box.left) : clip.left,
+        right: cutsAcross ? Math.min(clip.right, box.right) : clip.right,
+        top: cutsDown ? Math.max(clip.top, box.top) : clip.top,
+        bottom: cutsDown ? Math.min(clip.bottom, box.bottom) : clip.bottom,
+      };
+
+/** A page in a sheet, to be measured at many widths: what is the same at all of them is looked at once. */
+export class Layouts {
+  private readonly body: Seen;
 
   constructor(
-    private readonly frame: Window,
-    document: Document,
-    private readonly page: Page,
+    private readonly sheet: SheetDocument,
+    page: Page,
+    private readonly views: Views,
   ) {
-    this.range = document.createRange();
+    this.body = seenIn(sheet.document.body, page);
   }
 
-  at(element: HTMLElement, owner?: LaidElement, clip: Edges = EVERYWHERE): void {
-    const style = this.frame.getComputedStyle(element);
-    const { display } = style;
-    // What only assistive technology reads has no place.
-    if (display === 'none' || style.visibility !== 'visible' || style.clipPath === 'inset(50%)') return;
-    const box = areaOf(element.getBoundingClientRect());
-    const node = element.classList.length > 0 && nodeAt(element);
+  /** The page as it is laid out now, in a frame that is as wide as the window is meant to be. */
+  measure(): Laid {
+    const { documentElement: root, defaultView: frame } = this.sheet.document;
+    const elements: LaidElement[] = [];
+    this.look(this.body, viewAt(this.views, root.clientWidth).id, EVERYWHERE, elements);
+    return {
+      width: root.clientWidth,
+      scrolls: root.scrollWidth,
+      rightToLeft: root.dir === 'rtl',
+      keptClear: Number.parseFloat(frame!.getComputedStyle(root).scrollPaddingTop) || 0,
+      elements,
+    };
+  }
+
+  private look(seen: Seen, view: ViewId, clip: Edges, made: LaidElement[], owner?: LaidElement): void {
+    const { element, node, target, words, within } = seen;
+    const looks = seen.looks.get(view) ?? looksOf(element);
+    seen.looks.set(view, looks);
+    if (looks.gone) return;
+    const box = edgesOf(element.getBoundingClientRect());
     let own = owner;
-    if (node && node !== owner?.node && this.page.nodes[node]) {
-      const stays = style.position === 'sticky' || style.position === 'fixed';
+    if (node) {
       own = {
         ...{ node, box, lines: [], targets: [] },
-        ...(isPainted(style) && { painted: true }),
-        ...(stays && { stays: true }),
+        ...(looks.painted && { painted: true }),
+        ...(looks.stays && { stays: true }),
       };
-      this.elements.push(own);
+      made.push(own);
     }
-    if (own) this.note(element, style, own);
-    const inner = cutBy(element, style, clip);
-    const closed = element.localName === 'details' && !(element as HTMLDetailsElement).open;
-    for (const child of element.childNodes) {
-      if (child.nodeType === Node.TEXT_NODE) {
-        if (own) this.words(child, own, inner);
-      } else if (child.nodeType === Node.ELEMENT_NODE) {
-        if (closed && (child as Element).localName !== 'summary') continue;
-        this.at(child as HTMLElement, own, inner);
-      }
+    const inner = cutTo(box, looks, clip);
+    if (own) {
+      if (target) own.targets.push(targetOf(box, target, looks));
+      if (element.localName === 'img')
+        own.picture ??= { width: element.clientWidth, height: element.clientHeight, fit: looks.fit };
+      for (const range of words)
+        for (const rect of range.getClientRects()) if (rect.width > 0.5) own.lines.push(lineOf(rect, inner));
     }
-  }
-
-  /** What an element of the document is for the element of the page that it belongs to. */
-  private note(element: HTMLElement, style: CSSStyleDeclaration, own: LaidElement): void {
-    if (element.matches(TARGETS)) own.targets.push(targetOf(element, style.display));
-    if (element.localName === 'img' && !own.picture)
-      own.picture = { width: element.clientWidth, height: element.clientHeight, fit: style.objectFit };
-  }
-
-  private words(text: ChildNode, own: LaidElement, clip: Edges): void {
-    if (!text.textContent?.trim()) return;
-    this.range.selectNodeContents(text);
-    for (const rect of this.range.getClientRects()) if (rect.width > 0.5) own.lines.push(lineOf(rect, clip));
+    for (const each of within) this.look(each, view, inner, made, own);
   }
 }
 
-/** A page as it is laid out in a sheet whose frame is as wide as the window is meant to be. */
-export function laidOut({ document }: SheetDocument, page: Page): Laid {
-  const { documentElement: root, body, defaultView: frame } = document;
-  const look = new Look(frame!, document, page);
-  look.at(body);
-  return {
-    width: root.clientWidth,
-    scrolls: root.scrollWidth,
-    rightToLeft: root.dir === 'rtl',
-    keptClear: Number.parseFloat(frame!.getComputedStyle(root).scrollPaddingTop) || 0,
-    elements: look.elements,
+function targetOf(
+  box: Edges,
+  { name, label, alone, native }: NonNullable<Seen['target']>,
+  { inline }: Looks,
+) {
+  const made: LaidTarget = {
+    ...(label ? both(box, edgesOf(label.getBoundingClientRect())) : box),
+    name,
+    inWords: inline && !alone,
+    native,
   };
+  return made;
 }

@@ -9,8 +9,8 @@ import { LaidPage, type Detected, type MeasuredRule } from './rule.ts';
 /** px; the widths that are swept. Nothing has to fit into less than 320 px (https://www.w3.org/TR/WCAG22/#reflow). */
 export const SWEPT: Stretch = { from: 320, to: 1920 };
 
-/** px; what is so wide is certainly found. */
-const STEP = 8;
+/** px from one width to the next: what is found at so many widths is certainly found. */
+const STEPS: Record<TextSetting, number> = { 'as it is': 12, 'twice as large': 48, spaced: 48 };
 
 /** What the rules found where a page was measured, by how text is set and by width. It can be carried on after an edit. */
 export type Samples = ReadonlyMap<TextSetting, ReadonlyMap<number, readonly Detection[]>>;
@@ -45,15 +45,20 @@ export interface Swept {
   whole: boolean;
 }
 
-/** The widths that are looked at in any case, the ones furthest apart first: both sides of each limit of a view, and all others in steps. */
-export function sweptWidths({ views }: SiteFrame): number[] {
+/** The widths that are looked at in any case: both sides of each limit of a view, and others in steps. */
+export function sweptWidths({ views }: SiteFrame, text: TextSetting): number[] {
   const limits = views.list
     .flatMap(({ from }) => [from - 1, from])
     .filter((width) => width > SWEPT.from && width < SWEPT.to);
   const all = new Set([SWEPT.from, SWEPT.to, ...limits]);
-  for (let step = 64 * STEP; step >= STEP; step /= 2)
-    for (let width = SWEPT.from; width <= SWEPT.to; width += step) all.add(width);
-  return [...all];
+  for (let width = SWEPT.from; width < SWEPT.to; width += STEPS[text]) all.add(width);
+  return [...all].sort((one, other) => one - other);
+}
+
+/** A width to be looked at. */
+interface Wanted {
+  text: TextSetting;
+  width: number;
 }
 
 const keyOf = ({ rule, node }: Detection): string => `${rule} ${node}`;
@@ -77,8 +82,9 @@ const rulesFor = (rules: readonly MeasuredRule[], text: TextSetting): MeasuredRu
   rules.filter(({ clauses }) => clauses[text] !== undefined);
 
 /**
- * Looks a page over at all widths from 320 to 1920 px: laid out every 8 px and at both sides of the limits of its views, and then halved
- * to the px where findings begin and end. What is narrower than 8 px, and at no limit, may be missed.
+ * Looks a page over at all widths from 320 to 1920 px: laid out every 12 px and at both sides of the limits of its views, and then halved
+ * to the px where findings begin and end; with its text set in other ways, every 48 px. What is narrower than that, and at no limit, may be
+ * missed.
  */
 export async function swept(site: SiteFrame, page: Page, sweeping: Sweeping): Promise<Swept> {
   const { measure, before, stopped = () => false, told, rules = MEASURED_RULES } = sweeping;
@@ -87,15 +93,14 @@ export async function swept(site: SiteFrame, page: Page, sweeping: Sweeping): Pr
     const kept = [...(before?.samples.get(text) ?? [])].filter(([width]) => !within(before!.changed, width));
     samples.set(text, new Map(kept));
   }
-  const widths = sweptWidths(site);
   let measured = 0;
-  const left = () =>
-    TEXT_SETTINGS.reduce(
-      (sum, text) => sum + widths.filter((width) => !samples.get(text)!.has(width)).length,
-      0,
-    );
-  const look = async (text: TextSetting, width: number, rest: number): Promise<void> => {
-    const laid = new LaidPage(site, page, await measure(width, text));
+  const wanted = TEXT_SETTINGS.flatMap((text) =>
+    sweptWidths(site, text)
+      .filter((width) => !samples.get(text)!.has(width))
+      .map((width) => ({ text, width })),
+  );
+  const look = ({ text, width }: Wanted, measuredAt: Laid, rest: number): void => {
+    const laid = new LaidPage(site, page, measuredAt);
     const found = rulesFor(rules, text).flatMap(({ name, find }) =>
       find(laid).map((each): Detection => ({ ...each, rule: name })),
     );
@@ -108,21 +113,23 @@ export async function swept(site: SiteFrame, page: Page, sweeping: Sweeping): Pr
     findings: foundIn(site, page, samples, rules),
     whole,
   });
-  let rest = left();
-  for (const width of widths)
-    for (const text of TEXT_SETTINGS) {
-      if (samples.get(text)!.has(width)) continue;
-      if (stopped()) return ended(false);
-      rest -= 1;
-      await look(text, width, rest);
+  /** Looks at widths one after the other; the next one is laid out while the rules look at the last. */
+  const all = async (list: readonly Wanted[]): Promise<boolean> => {
+    const ask = (at: number) => list[at] && measure(list[at].width, list[at].text);
+    let coming = ask(0);
+    for (const [index, each] of list.entries()) {
+      if (stopped()) return false;
+      const laid = await coming!;
+      coming = ask(index + 1);
+      look(each, laid, list.length - index - 1);
     }
+    return true;
+  };
+  if (!(await all(wanted))) return ended(false);
   for (const text of TEXT_SETTINGS) {
     const of = samples.get(text)!;
-    for (let pairs = open(of); pairs.length > 0; pairs = open(of))
-      for (const [index, [from, to]] of pairs.entries()) {
-        if (stopped()) return ended(false);
-        await look(text, Math.floor((from + to) / 2), pairs.length - index - 1);
-      }
+    const halves = () => open(of).map(([from, to]) => ({ text, width: Math.floor((from + to) / 2) }));
+    for (let list = halves(); list.length > 0; list = halves()) if (!(await all(list))) return ended(false);
   }
   return ended(true);
 }
