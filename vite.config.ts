@@ -6,5 +6,10 @@ export default defineConfig({
   root: 'web',
   // The compiler remembers what each component draws, so that an edit draws anew only what it changes.
   plugins: [react(), babel({ presets: [reactCompilerPreset()] })],
-  build: { outDir: '../dist', emptyOutDir: true, chunkSizeWarningLimit: 2500 },
+  build: {
+    outDir: '../dist',
+    emptyOutDir: true,
+    chunkSizeWarningLimit: 2500,
+    rolldownOptions: { input: ['web/index.html', 'web/sweep.html'] },
+  },
 });

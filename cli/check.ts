@@ -16,9 +16,12 @@ const told = ({ frame }: Site, { severity, sentence, cure, views, clause }: Find
 const plain = (pages: readonly PageFindings[]): object[] =>
   pages.flatMap(({ page, findings }) => findings.map(({ fixes: _fixes, ...rest }) => ({ page, ...rest })));
 
-/** Looks a site over by every rule that needs no browser; said in words, or as JSON for a machine. */
-export function checked(site: Site, json: boolean): Checked {
-  const pages = siteFindings(site).filter(({ findings }) => findings.length > 0);
+/**
+ * What was found on a site, in words, or as JSON for a machine. `swept`: what all rules found in a browser; absent: what those find that
+ * need none.
+ */
+export function checked(site: Site, json: boolean, swept?: readonly PageFindings[]): Checked {
+  const pages = (swept ?? siteFindings(site)).filter(({ findings }) => findings.length > 0);
   const all = pages.flatMap(({ findings }) => findings);
   const barriers = all.filter(({ severity }) => severity === 'barrier').length;
   const code = barriers > 0 ? 2 : 0;
@@ -34,7 +37,7 @@ export function checked(site: Site, json: boolean): Checked {
     text: [
       `${name}: the file is valid. ${counted(barriers, 'barrier')}, ${advice}.`,
       ...lines,
-      'Words before pictures, and how wide words are, only a browser can tell: the workbench does.',
+      ...(swept ? [] : ['What shows only when a page is laid out was not looked for: --sweep does that.']),
     ].join('\n'),
     code,
   };

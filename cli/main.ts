@@ -5,7 +5,14 @@ import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { paths } from '../api/paths.ts';
 import type { BackupResponse } from '../api/responses.ts';
-import { compileSite, lackedWithoutHost, readSiteFile, writeSiteFile } from '../core/index.ts';
+import {
+  compileSite,
+  lackedWithoutHost,
+  readSiteFile,
+  writeSiteFile,
+  type NodeId,
+  type PageFindings,
+} from '../core/index.ts';
 import { publishedBytes } from '../server/media/bytes.ts';
 import { pictureMaker } from '../server/media/making.ts';
 import { FileDamaged } from '../server/store/files.ts';
@@ -14,11 +21,14 @@ import { holderOf } from '../server/store/lock.ts';
 import { openStore, type Store } from '../server/store/open.ts';
 import { restoreBackup } from '../server/store/restore.ts';
 import { checked } from './check.ts';
+import { NotSwept, sweptSite } from './sweep.ts';
 import { counted } from './words.ts';
 
 const USAGE = `Usage:
   npm run -s dimorphe -- compile SITE.json OUT_DIR   compiles a site file to a folder that any static server can serve
-  npm run -s dimorphe -- check SITE.json [--json]    says what is wrong with a site file and on its pages; ends with 2 where a standard is not met
+  npm run -s dimorphe -- check SITE.json [--sweep] [--json]
+                                                     says what is wrong with a site file and on its pages, with --sweep also when they are laid
+                                                     out at every width; ends with 2 where a standard is not met
   npm run -s dimorphe -- export SITE_ID > SITE.json  writes a site of the data folder (DIMORPHE_DATA) as a site file
   npm run -s dimorphe -- verify                      looks whether all in the data folder is whole
   npm run -s dimorphe -- backup FOLDER               copies all of the data folder, also while the program runs
@@ -61,6 +71,26 @@ async function compile(source: string, target: string): Promise<void> {
   console.error(`${site.frame.name}: ${published.length} files written to ${target}.`);
   const lacks = lackedWithoutHost(site);
   if (lacks) console.error(lacks);
+}
+
+const CHECK_OPTIONS: ReadonlySet<string> = new Set(['--sweep', '--json']);
+
+async function check(source: string, options: ReadonlySet<string>): Promise<void> {
+  const { site, files } = await read(source);
+  const looking = (page: NodeId) => {
+    const { nodes, root } = site.pages[page];
+    console.error(`Looking at ${nodes[root].name} …`);
+  };
+  let swept: PageFindings[] | undefined;
+  if (options.has('--sweep'))
+    swept = await sweptSite(site, files, looking).catch((fault: unknown) => {
+      if (!(fault instanceof NotSwept)) throw fault;
+      console.error(`${fault.message} What shows only when a page is laid out was not looked for.`);
+      return undefined;
+    });
+  const { text, code } = checked(site, options.has('--json'), swept);
+  console.log(text);
+  process.exitCode = code;
 }
 
 const folder = resolve(process.env.DIMORPHE_DATA ?? fileURLToPath(new URL('../data', import.meta.url)));
@@ -148,11 +178,9 @@ async function restore(from: string): Promise<void> {
 const [command, ...args] = process.argv.slice(2);
 try {
   if (command === 'compile' && args.length === 2) await compile(args[0], args[1]);
-  else if (command === 'check' && (args.length === 1 || (args.length === 2 && args[1] === '--json'))) {
-    const { text, code } = checked((await read(args[0])).site, args.length === 2);
-    console.log(text);
-    process.exitCode = code;
-  } else if (command === 'export' && args.length === 1) process.stdout.write(await exported(args[0]));
+  else if (command === 'check' && args.length > 0 && args.slice(1).every((each) => CHECK_OPTIONS.has(each)))
+    await check(args[0], new Set(args.slice(1)));
+  else if (command === 'export' && args.length === 1) process.stdout.write(await exported(args[0]));
   else if (command === 'verify' && args.length === 0) await verified();
   else if (command === 'backup' && args.length === 1) await backup(args[0]);
   else if (command === 'restore' && args.length === 1) await restore(args[0]);

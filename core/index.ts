@@ -260,7 +260,7 @@ export {
   type SizedText,
 } from './values/textcurves.ts';
 export { placeKey, type Finding, type Fix, type Place, type Severity } from './checks/finding.ts';
-export { findings, RULES, siteFindings, TEXT_RULES, type PageFindings } from './checks/registry.ts';
+export { findings, RULES, siteFindings, TEXT_RULES, toldOnce, type PageFindings } from './checks/registry.ts';
 export { picturesBehind, type LongWord, type Seen, type Tone } from './checks/seen.ts';
 export { unbreakable, wordsToMeasure, type WordsToMeasure } from './checks/longwords.ts';
 export { specimen } from './starts/specimen.ts';

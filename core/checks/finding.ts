@@ -44,6 +44,12 @@ export interface Finding extends Found {
 export const wide = ({ from, to }: Stretch): string =>
   from === to ? `at ${from} px` : `from ${from} to ${to} px`;
 
+/** Several stretches in words; of many only where the first begins and the last ends. */
+export function wideAll(stretches: readonly Stretch[]): string {
+  if (stretches.length <= 3) return stretches.map(wide).join(' and ');
+  return `at some widths from ${stretches[0].from} to ${stretches.at(-1)!.to} px`;
+}
+
 /** The views that stretches of widths lie in. */
 export const viewsAcross = (site: SiteFrame, stretches: readonly Stretch[]): ViewId[] =>
   site.views.list

@@ -84,19 +84,26 @@ export interface PageFindings {
   findings: Finding[];
 }
 
-/** What rules find on all pages of a site, with what they share; what is found on several, as it is shared or a text style, is told once. */
-export function siteFindings(site: Site, seen: Seen = NOTHING_SEEN): PageFindings[] {
+/** Findings of several pages, of which those on what pages share, and on text styles, are told once. */
+export function toldOnce(pages: readonly PageFindings[]): PageFindings[] {
   const told = new Set<string>();
-  return site.frame.pages.map(({ id }) => ({
-    page: id,
-    findings: findings(site.frame, composed(site.frame, site.pages[id]), seen).filter(
-      ({ rule, of, sentence }) => {
-        const shared = 'textStyle' in of || sharedPlaceOf(of.node) !== undefined;
-        const key = `${rule} ${placeKey(of)} ${sentence}`;
-        if (shared && told.has(key)) return false;
-        told.add(key);
-        return true;
-      },
-    ),
+  return pages.map(({ page, findings: list }) => ({
+    page,
+    findings: list.filter(({ rule, of, sentence }) => {
+      const shared = 'textStyle' in of || sharedPlaceOf(of.node) !== undefined;
+      const key = `${rule} ${placeKey(of)} ${sentence}`;
+      if (shared && told.has(key)) return false;
+      told.add(key);
+      return true;
+    }),
   }));
 }
+
+/** What rules find on all pages of a site, with what they share. */
+export const siteFindings = (site: Site, seen: Seen = NOTHING_SEEN): PageFindings[] =>
+  toldOnce(
+    site.frame.pages.map(({ id }) => ({
+      page: id,
+      findings: findings(site.frame, composed(site.frame, site.pages[id]), seen),
+    })),
+  );

@@ -58,7 +58,7 @@ const isSeen = (colour: string): boolean =>
 interface Looks {
   gone: boolean;
   inline: boolean;
-  painted: boolean;
+  painted: { left: boolean; right: boolean } | undefined;
   stays: boolean;
   cutsAcross: boolean;
   cutsDown: boolean;
@@ -72,14 +72,14 @@ function looksOf(element: Element): Looks {
   const { display, overflowX, overflowY, position } = style;
   const cuts = (overflow: string) => overflow === 'hidden' || overflow === 'clip';
   const scrolls = (overflow: string) => overflow === 'auto' || overflow === 'scroll';
+  const ground = isSeen(style.backgroundColor) || style.backgroundImage !== 'none';
+  const left = ground || (style.borderLeftWidth !== '0px' && isSeen(style.borderLeftColor));
+  const right = ground || (style.borderRightWidth !== '0px' && isSeen(style.borderRightColor));
   return {
     // What only assistive technology reads has no place.
     gone: display === 'none' || style.visibility !== 'visible' || style.clipPath === 'inset(50%)',
     inline: display === 'inline',
-    painted:
-      isSeen(style.backgroundColor) ||
-      style.backgroundImage !== 'none' ||
-      (style.borderLeftWidth !== '0px' && isSeen(style.borderLeftColor)),
+    painted: left || right ? { left, right } : undefined,
     stays: position === 'sticky' || position === 'fixed',
     cutsAcross: cuts(overflowX),
     cutsDown: cuts(overflowY),
@@ -192,7 +192,7 @@ export class Layouts {
     if (node) {
       own = {
         ...{ node, box, lines: [], targets: [] },
-        ...(looks.painted && { painted: true }),
+        ...(looks.painted && { painted: looks.painted }),
         ...(looks.stays && { stays: true }),
       };
       made.push(own);

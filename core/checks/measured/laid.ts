@@ -31,8 +31,8 @@ export interface LaidElement {
   box: Edges;
   lines: LaidLine[];
   targets: LaidTarget[];
-  /** It has a ground or an edge that can be seen. */
-  painted?: boolean;
+  /** It has a ground that can be seen, or an edge at a side. */
+  painted?: { left: boolean; right: boolean };
   /** It stays in the window while the page moves. */
   stays?: boolean;
   /** px; the box that its picture is shown in, and how it fills it. */

@@ -111,7 +111,10 @@ export const wordsAtEdges: MeasuredRule = {
         .map((id) => page.laidOut(id))
         .find((each) => each?.painted);
       if (!ground || !page.node(ground.node).parent) return [];
-      const edge = Math.min(left - ground.box.left, ground.box.right - right);
+      const edge = Math.min(
+        ground.painted!.left ? left - ground.box.left : Infinity,
+        ground.painted!.right ? ground.box.right - right : Infinity,
+      );
       if (edge >= NEAR_EDGE || edge < -NEAR_EDGE) return [];
       return [
         {

@@ -1,7 +1,7 @@
 import type { NodeId } from '../../elements/nodeid.ts';
 import type { Page, SiteFrame } from '../../site/site.ts';
 import type { Stretch } from '../../type/curve.ts';
-import { viewsAcross, wide, type Finding } from '../finding.ts';
+import { viewsAcross, wideAll, type Finding } from '../finding.ts';
 import { TEXT_SETTINGS, type Laid, type TextSetting } from './laid.ts';
 import { MEASURED_RULES } from './registry.ts';
 import { LaidPage, type Detected, type MeasuredRule } from './rule.ts';
@@ -147,6 +147,15 @@ function stretchesOf(widths: readonly number[], has: (width: number) => boolean)
   return made;
 }
 
+/** Stretches without one of them. */
+const without = (stretches: readonly Stretch[], gone: Stretch): Stretch[] =>
+  stretches.flatMap(({ from, to }) =>
+    [
+      { from, to: Math.min(to, gone.from - 1) },
+      { from: Math.max(from, gone.to + 1), to },
+    ].filter((part) => part.from <= part.to),
+  );
+
 const SETTING_WORDS: Record<TextSetting, string> = {
   'as it is': '',
   'twice as large': ' with text twice as large',
@@ -173,8 +182,9 @@ function foundIn(site: SiteFrame, page: Page, samples: Samples, rules: readonly 
         const [some] = at.values();
         if (some.rule !== rule.name) return [];
         const known = plain.get(key) ?? [];
-        const stretches = stretchesOf(widths, (width) => at.has(width) && !within(known, width));
-        if (text === 'as it is') plain.set(key, stretches);
+        const whole = stretchesOf(widths, (width) => at.has(width));
+        if (text === 'as it is') plain.set(key, whole);
+        const stretches = known.reduce(without, whole);
         if (stretches.length === 0) return [];
         return [findingOf(site, page, rule, text, stretches, at)];
       }),
@@ -199,7 +209,7 @@ function findingOf(
   const said = new Map([
     ['{name}', nameOf(node)],
     ['{other}', nameOf(other)],
-    ['{widths}', widths.map(wide).join(' and ') + SETTING_WORDS[text]],
+    ['{widths}', wideAll(widths) + SETTING_WORDS[text]],
   ]);
   return {
     ...{ rule: name, clause: clauses[text]!, severity, of: { node }, widths },
