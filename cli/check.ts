@@ -21,13 +21,18 @@ const plain = (pages: readonly PageFindings[]): object[] =>
  * need none.
  */
 export function checked(site: Site, json: boolean, swept?: readonly PageFindings[]): Checked {
-  const pages = (swept ?? siteFindings(site)).filter(({ findings }) => findings.length > 0);
+  const looked = swept ?? siteFindings(site);
+  const asides = looked.flatMap(({ findings }) => findings).filter(({ aside }) => aside !== undefined).length;
+  const pages = looked
+    .map(({ page, findings }) => ({ page, findings: findings.filter(({ aside }) => aside === undefined) }))
+    .filter(({ findings }) => findings.length > 0);
   const all = pages.flatMap(({ findings }) => findings);
   const barriers = all.filter(({ severity }) => severity === 'barrier').length;
   const code = barriers > 0 ? 2 : 0;
-  if (json) return { text: JSON.stringify(plain(pages), undefined, 2), code };
+  if (json) return { text: JSON.stringify(plain(looked), undefined, 2), code };
   const { name } = site.frame;
-  if (all.length === 0) return { text: `${name}: nothing is wrong.`, code };
+  const setAside = asides > 0 ? ` ${counted(asides, 'finding is', 'findings are')} set aside.` : '';
+  if (all.length === 0) return { text: `${name}: nothing is wrong.${setAside}`, code };
   const advice = counted(all.length - barriers, 'piece of advice', 'pieces of advice');
   const lines = pages.flatMap(({ page, findings }) => {
     const { nodes, root } = site.pages[page];
@@ -35,7 +40,7 @@ export function checked(site: Site, json: boolean, swept?: readonly PageFindings
   });
   return {
     text: [
-      `${name}: the file is valid. ${counted(barriers, 'barrier')}, ${advice}.`,
+      `${name}: the file is valid. ${counted(barriers, 'barrier')}, ${advice}.${setAside}`,
       ...lines,
       ...(swept ? [] : ['What shows only when a page is laid out was not looked for: --sweep does that.']),
     ].join('\n'),

@@ -81,6 +81,7 @@ export {
 export { isMeant } from './elements/properties/names.ts';
 export { knownProperty, PROPERTIES, sidesOf, wordingOf, wordingsOf } from './elements/propertytable.ts';
 export { applies, takes } from './site/applies.ts';
+export { asideReason } from './site/aside.ts';
 export { directionOf } from './markup/direction.ts';
 export { cleanFragment, plainText } from './markup/fragment.ts';
 export { cleanLink, linkTo, targetOf, type LinkTarget } from './markup/link.ts';
@@ -128,7 +129,14 @@ export {
 } from './checks/measured/laid.ts';
 export { MEASURED_RULES } from './checks/measured/registry.ts';
 export { LaidPage, type Detected, type MeasuredRule } from './checks/measured/rule.ts';
-export { swept, SWEPT, sweptWidths, type Progress, type Samples, type Swept } from './checks/measured/sweep.ts';
+export {
+  swept,
+  SWEPT,
+  sweptWidths,
+  type Progress,
+  type Samples,
+  type Swept,
+} from './checks/measured/sweep.ts';
 export { changedWidths } from './checks/measured/changed.ts';
 export { handmadePairs, type HandmadePair } from './checks/handmade.ts';
 export { brokenLinks, goneOf, type BrokenLink } from './checks/links.ts';
@@ -259,7 +267,7 @@ export {
   wholePlace,
   type SizedText,
 } from './values/textcurves.ts';
-export { placeKey, type Finding, type Fix, type Place, type Severity } from './checks/finding.ts';
+export { placeKey, type Finding, type Fix, type Place, type Severity, withAside } from './checks/finding.ts';
 export { findings, RULES, siteFindings, TEXT_RULES, toldOnce, type PageFindings } from './checks/registry.ts';
 export { picturesBehind, type LongWord, type Seen, type Tone } from './checks/seen.ts';
 export { unbreakable, wordsToMeasure, type WordsToMeasure } from './checks/longwords.ts';

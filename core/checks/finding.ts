@@ -1,18 +1,16 @@
 import type { Call } from '../edits/perform.ts';
-import type { NodeId } from '../elements/nodeid.ts';
-import type { Part } from '../elements/parts.ts';
 import { widthsOf, type ViewId } from '../layered/views.ts';
-import type { SiteFrame } from '../site/site.ts';
+import { asideReason, type Place } from '../site/aside.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
 import type { Stretch } from '../type/curve.ts';
-
-/** What a finding is about: a text style of the site, or an element of the page, or a part of it. */
-export type Place = { textStyle: string } | { node: NodeId; part?: Part };
 
 /** An ordinary command that mends what was found, and what it does in words. */
 export interface Fix {
   label: string;
   call: Call;
 }
+
+export type { Place };
 
 /** What a rule found. */
 export interface Found {
@@ -38,6 +36,18 @@ export interface Finding extends Found {
   clause: string;
   severity: Severity;
   views: ViewId[];
+  /** Why it is set aside; absent: it is not. */
+  aside?: string;
+}
+
+/** A finding with the reason for which it is set aside, where it is. */
+export function withAside<F extends Finding>(
+  site: SiteFrame,
+  page: Page,
+  { aside: _before, ...finding }: F,
+): Finding {
+  const aside = asideReason(site, page, finding.rule, finding.of);
+  return { ...finding, ...(aside !== undefined && { aside }) };
 }
 
 /** Widths in words: “from 320 to 639 px”. */

@@ -13,7 +13,7 @@ import { headingOrder } from './headingorder.ts';
 import { linkNames } from './linknames.ts';
 import { noMenu } from './nomenu.ts';
 import { titles } from './titles.ts';
-import { placeKey, viewsAcross, type Finding } from './finding.ts';
+import { placeKey, viewsAcross, withAside, type Finding } from './finding.ts';
 import { longLines, shortLines } from './linelength.ts';
 import { longWords } from './longwords.ts';
 import type { Looked, Rule } from './rule.ts';
@@ -68,13 +68,12 @@ export function findings(
     seen,
   };
   return rules.flatMap(({ name, clause, severity, find }) =>
-    find(looked).map((found) => ({
-      ...found,
-      rule: name,
-      clause,
-      severity,
-      views: viewsAcross(site, found.widths),
-    })),
+    find(looked).map((found) =>
+      withAside(site, page, {
+        ...{ ...found, rule: name, clause, severity },
+        views: viewsAcross(site, found.widths),
+      }),
+    ),
   );
 }
 

@@ -21,6 +21,7 @@ import { moveToPage } from './movetopage.ts';
 import { keepWording } from './keepwording.ts';
 import { moveElements } from './move.ts';
 import { dropKept, keepBlock, keepCopy, renameKept } from './kept.ts';
+import { setAside } from './aside.ts';
 import { setAudience } from './audience.ts';
 import { showInViews } from './showing.ts';
 import { evenRows, makeSourceOrder, orderAsInSource, reverseOrder } from './order.ts';
@@ -88,6 +89,7 @@ export const COMMANDS = {
   changeAsset,
   replaceAsset,
   removeAsset,
+  setAside,
   setAudience,
   keepBlock,
   keepCopy,

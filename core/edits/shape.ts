@@ -35,6 +35,7 @@ const node = record({
   children: { is: 'places' },
   textStyle: unit,
   audience: unit,
+  aside: { is: 'map', each: unit, soft: true },
   style,
   content: map(unit),
 });
@@ -50,7 +51,7 @@ const frame = record({
   lang: unit,
   views: record({ list: list(view), base: unit }),
   colours: list(record({ name: unit, value: unit })),
-  textStyles: list(record({ name: unit, style })),
+  textStyles: list(record({ name: unit, aside: { is: 'map', each: unit, soft: true }, style })),
   spacing: list(record({ name: unit, size: layered })),
   fonts: list(unit),
   assets: list(unit),

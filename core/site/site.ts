@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { AsidesSchema } from './asides.ts';
 import { NodeSchema, StyleSchema, type Node } from './node.ts';
 import { NodeIdSchema, type NodeId } from '../elements/nodeid.ts';
 import { layeredSchema } from '../layered/layered.ts';
@@ -31,7 +32,7 @@ const Slug = Type.String({ pattern: '^[a-z0-9]+(-[a-z0-9]+)*$', maxLength: 60 })
 
 /** A named set of text values, layered like an element's own. */
 export const TextStyleSchema = Type.Object(
-  { id: Token, name: Type.String({ minLength: 1, maxLength: 40 }), style: StyleSchema },
+  { id: Token, name: Type.String({ minLength: 1, maxLength: 40 }), aside: AsidesSchema, style: StyleSchema },
   closed,
 );
 

@@ -19,9 +19,11 @@ export function SweepKeys() {
         ? `Swept at every width from ${SWEPT.from} to ${SWEPT.to} px.`
         : sweep === 'some'
           ? 'Stopped: some widths have not been looked at.'
-          : sweep === 'failed'
-            ? 'The page could not be measured; it is tried again with the next change.'
-            : 'What only shows when the page is laid out has not been looked for.';
+          : sweep === 'before'
+            ? 'Swept before the last changes.'
+            : sweep === 'failed'
+              ? 'The page could not be measured; it is tried again with the next change.'
+              : 'What only shows when the page is laid out has not been looked for.';
   return (
     <div className="sweep-keys">
       <span role="status" aria-label="Sweep">

@@ -39,3 +39,10 @@ export const mend =
     const { name, args } = fixes[index].call;
     dispatch(edit(name, args));
   };
+
+/** Sets a finding aside with a reason, or takes it up again without one. */
+export const putAside =
+  ({ of, rule }: Finding, reason: string): Thunk =>
+  (dispatch) => {
+    dispatch(edit('setAside', { of, rule, reason }));
+  };

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
-import type { NodeId, Page, SiteFrame } from '../../core/index.ts';
-import { sweepForgotten, sweepNews } from '../state/findings.ts';
+import { withAside, type NodeId, type Page, type SiteFrame } from '../../core/index.ts';
+import { sweepAged, sweepNews } from '../state/findings.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { Sweeper } from './sweeper.ts';
 
@@ -45,11 +45,15 @@ export function useSweeping(site: SiteFrame | undefined, page: Page | undefined)
     first.current = false;
     return () => clearTimeout(wait);
   }, [wanted, site, page, dispatch]);
-  // What was measured of another state of the page is no finding of this one.
-  const seen = useRef<[SiteFrame | undefined, Page | undefined]>([undefined, undefined]);
+  // What was measured of another state of the page may not hold any more; what it was about may be gone.
+  const measured = useAppSelector((state) => state.findings.measured);
+  const before = useRef({ site, page });
   useEffect(() => {
-    const [siteBefore, pageBefore] = seen.current;
-    if (!wanted && (siteBefore !== site || pageBefore !== page)) dispatch(sweepForgotten());
-    seen.current = [site, page];
-  }, [wanted, site, page, dispatch]);
+    const { site: siteBefore, page: pageBefore } = before.current;
+    before.current = { site, page };
+    const changed = siteBefore !== site || pageBefore !== page;
+    if (!site || !page || !changed || wanted || measured.length === 0 || pageBefore?.id !== page.id) return;
+    const left = measured.filter(({ of }) => 'textStyle' in of || page.nodes[of.node]);
+    dispatch(sweepAged(left.map((finding) => withAside(site, page, finding))));
+  }, [wanted, site, page, measured, dispatch]);
 }

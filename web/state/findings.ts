@@ -6,8 +6,10 @@ import { documents } from './documents.ts';
 interface FindingsState {
   /** The page that was looked at; null: none yet. */
   page: NodeId | null;
-  /** All that was found, what keeps somebody out first. */
+  /** All that was found and is not set aside, what keeps somebody out first. */
   list: readonly Finding[];
+  /** What is set aside. */
+  asides: readonly Finding[];
   /** What the rules say of the page by itself. */
   said: readonly Finding[];
   /** What the sweep measured. */
@@ -16,13 +18,14 @@ interface FindingsState {
   failed: boolean;
   /** The page is swept, and again with every change, until that is stopped. */
   sweeping: boolean;
-  /** What is known of the sweep: how far it is; what was found at every width, or at some where it was stopped; nothing yet. */
-  sweep: Progress | 'all' | 'some' | 'failed' | null;
+  /** What is known of the sweep: how far it is; what was found at every width, or at some where it was stopped, or before the last changes; nothing yet. */
+  sweep: Progress | 'all' | 'some' | 'before' | 'failed' | null;
 }
 
 const nothing: Omit<FindingsState, 'sweeping'> = {
   page: null,
   list: [],
+  asides: [],
   said: [],
   measured: [],
   failed: false,
@@ -35,10 +38,17 @@ const initialState: FindingsState = { ...nothing, sweeping: false };
 export type SweepNews =
   { progress: Progress } | { found: readonly Finding[]; whole: boolean } | { failed: true };
 
-function together(said: readonly Finding[], measured: readonly Finding[]): readonly Finding[] {
+function together(
+  said: readonly Finding[],
+  measured: readonly Finding[],
+): Pick<FindingsState, 'list' | 'asides'> {
   const all = [...said, ...measured];
-  const barriers = all.filter(({ severity }) => severity === 'barrier');
-  return [...barriers, ...all.filter(({ severity }) => severity !== 'barrier')];
+  const open = all.filter(({ aside }) => aside === undefined);
+  const barriers = open.filter(({ severity }) => severity === 'barrier');
+  return {
+    list: [...barriers, ...open.filter(({ severity }) => severity !== 'barrier')],
+    asides: all.filter(({ aside }) => aside !== undefined),
+  };
 }
 
 export const findings = createSlice({
@@ -52,7 +62,7 @@ export const findings = createSlice({
         ...(state as FindingsState),
         page: payload.page,
         said,
-        list: together(said, state.measured as readonly Finding[]),
+        ...together(said, state.measured as readonly Finding[]),
         failed: payload.list === null,
       };
     },
@@ -67,18 +77,16 @@ export const findings = createSlice({
       return {
         ...(state as FindingsState),
         measured: news.found,
-        list: together(state.said as readonly Finding[], news.found),
+        ...together(state.said as readonly Finding[], news.found),
         sweep: news.whole ? ('all' as const) : ('some' as const),
       };
     },
-    /** What was measured does not hold any more. */
-    sweepForgotten(state) {
-      if (state.sweep === null && state.measured.length === 0) return state;
+    /** The page was changed and is not swept again: what of the findings may still be so. */
+    sweepAged(state, { payload: measured }: PayloadAction<readonly Finding[]>) {
       return {
         ...(state as FindingsState),
-        measured: [],
-        list: together(state.said as readonly Finding[], []),
-        sweep: null,
+        ...together(state.said as readonly Finding[], measured),
+        ...{ measured, sweep: 'before' as const },
       };
     },
   },
@@ -88,4 +96,4 @@ export const findings = createSlice({
       .addCase(documents.actions.pageShown, ({ sweeping }) => ({ ...nothing, sweeping })),
 });
 
-export const { looked, sweepForgotten, sweepingSet, sweepNews } = findings.actions;
+export const { looked, sweepAged, sweepingSet, sweepNews } = findings.actions;

@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router';
 import { placeKey, type Finding, type Page, type SiteFrame } from '../../core/index.ts';
 import { FindingLine } from '../checks/FindingLine.tsx';
-import { goTo, mend } from '../checks/going.ts';
+import { goTo, mend, putAside } from '../checks/going.ts';
 import { useAppDispatch } from '../state/store.ts';
 
 interface FindingsProps {
@@ -35,6 +35,7 @@ export function Findings({ site, page, findings, onGo }: FindingsProps) {
           finding={finding}
           onGo={() => go(finding)}
           onFix={(index) => dispatch(mend(finding, index))}
+          onAside={(reason) => dispatch(putAside(finding, reason))}
         />
       ))}
     </ul>

@@ -1,7 +1,7 @@
 import type { NodeId } from '../../elements/nodeid.ts';
 import type { Page, SiteFrame } from '../../site/site.ts';
 import type { Stretch } from '../../type/curve.ts';
-import { viewsAcross, wideAll, type Finding } from '../finding.ts';
+import { viewsAcross, wideAll, withAside, type Finding } from '../finding.ts';
 import { TEXT_SETTINGS, type Laid, type TextSetting } from './laid.ts';
 import { MEASURED_RULES } from './registry.ts';
 import { LaidPage, type Detected, type MeasuredRule } from './rule.ts';
@@ -211,11 +211,11 @@ function findingOf(
     ['{other}', nameOf(other)],
     ['{widths}', wideAll(widths) + SETTING_WORDS[text]],
   ]);
-  return {
+  return withAside(site, page, {
     ...{ rule: name, clause: clauses[text]!, severity, of: { node }, widths },
     sentence: sentence.replace(/\{(?:name|other|widths)\}/g, (each) => said.get(each)!),
     cure,
     ...(fixes?.length && { fixes }),
     views: viewsAcross(site, widths),
-  };
+  });
 }

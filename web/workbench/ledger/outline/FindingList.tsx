@@ -9,7 +9,7 @@ import {
   type ViewId,
 } from '../../../../core/index.ts';
 import { FindingLine } from '../../../checks/FindingLine.tsx';
-import { goTo, mend } from '../../../checks/going.ts';
+import { goTo, mend, putAside } from '../../../checks/going.ts';
 import { SweepKeys } from '../../../checks/SweepKeys.tsx';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { line, quiet } from '../../../ui/theme.ts';
@@ -26,15 +26,27 @@ const nameOf = (site: SiteFrame, page: Page, { of }: Finding): string =>
     ? (page.nodes[of.node]?.name ?? '')
     : (site.textStyles.find(({ id }) => id === of.textStyle)?.name ?? '');
 
-/** What the checks found on the page: where, at which widths, what to do. In the active view alone, or in all. */
+/** Findings under what they have in common, in the order in which that comes first. */
+function grouped(list: readonly Finding[], by: (finding: Finding) => string): [string, Finding[]][] {
+  const groups = new Map<string, Finding[]>();
+  for (const each of list) groups.set(by(each), [...(groups.get(by(each)) ?? []), each]);
+  return [...groups];
+}
+
+const select = { variant: 'standard', disableUnderline: true, sx: { fontSize: 12.5 } } as const;
+
+/** What the checks found on the page: where, at which widths, what to do. In the active view alone, or in all; by rule or by place. */
 export function FindingList({ site, page, active, text }: FindingListProps) {
   const dispatch = useAppDispatch();
-  const { page: looked, list } = useAppSelector((state) => state.findings);
-  const [where, setWhere] = useState<'here' | 'all'>('all');
+  const { page: looked, list, asides } = useAppSelector((state) => state.findings);
+  const [where, setWhere] = useState<'here' | 'all' | 'aside'>('all');
+  const [by, setBy] = useState<'weight' | 'rule' | 'place'>('weight');
   const { name } = viewOf(site.views, active);
   const wanted = text.trim().toLowerCase();
   const here = list.filter(({ views }) => views.includes(active));
-  const shown = (where === 'here' ? here : list).filter(
+  // What nobody has set aside any more cannot be listed.
+  const chosen = where === 'aside' && asides.length === 0 ? 'all' : where;
+  const shown = { here, all: list, aside: asides }[chosen].filter(
     (each) =>
       !wanted ||
       [each.sentence, each.rule, nameOf(site, page, each)].some((words) =>
@@ -46,42 +58,65 @@ export function FindingList({ site, page, active, text }: FindingListProps) {
       ? 'The page is being looked over.'
       : wanted
         ? `No finding matches “${text.trim()}”.`
-        : where === 'here' && list.length > 0
+        : chosen === 'here' && list.length > 0
           ? `Nothing is amiss in ${name}.`
-          : 'Nothing is amiss on this page, in any view and at any width.';
+          : 'Nothing is amiss on this page, in any view and at any width that was looked at.';
+  const groups =
+    by === 'weight'
+      ? ([['', shown]] as [string, Finding[]][])
+      : grouped(shown, (each) => (by === 'rule' ? each.rule : nameOf(site, page, each)));
   return (
     <>
       <SweepKeys />
-      <Box sx={{ flex: 'none', px: 1.25, py: 0.25, borderBottom: `1px solid ${line}` }}>
+      <Box
+        sx={{ flex: 'none', display: 'flex', gap: 2, px: 1.25, py: 0.25, borderBottom: `1px solid ${line}` }}
+      >
         <Select
-          variant="standard"
-          disableUnderline
-          value={where}
+          {...select}
+          value={chosen}
           onChange={({ target }) => setWhere(target.value)}
           inputProps={{ 'aria-label': 'Findings listed' }}
-          sx={{ fontSize: 12.5 }}
         >
           <MenuItem value="all">In all views: {list.length}</MenuItem>
           <MenuItem value="here">
             In {name}: {here.length}
           </MenuItem>
+          <MenuItem value="aside" disabled={asides.length === 0}>
+            Set aside: {asides.length}
+          </MenuItem>
+        </Select>
+        <Select
+          {...select}
+          value={by}
+          onChange={({ target }) => setBy(target.value)}
+          inputProps={{ 'aria-label': 'Order of findings' }}
+        >
+          <MenuItem value="weight">by weight</MenuItem>
+          <MenuItem value="rule">by rule</MenuItem>
+          <MenuItem value="place">by place</MenuItem>
         </Select>
       </Box>
       {shown.length === 0 ? (
         <Typography sx={{ p: 3, color: quiet, textAlign: 'center' }}>{empty}</Typography>
       ) : (
         <div data-scroller className="ledger-scroller">
-          <ul role="list" aria-label="Findings" className="finding-list">
-            {shown.map((each) => (
-              <FindingLine
-                key={`${each.rule} ${placeKey(each.of)} ${each.sentence}`}
-                site={site}
-                finding={each}
-                onGo={() => dispatch(goTo(site, each, active))}
-                onFix={(index) => dispatch(mend(each, index))}
-              />
-            ))}
-          </ul>
+          {groups.map(([heading, findings]) => (
+            <section key={heading}>
+              {heading && <h3 className="finding-heading">{heading}</h3>}
+              <ul role="list" aria-label="Findings" className="finding-list">
+                {findings.map((each) => (
+                  <FindingLine
+                    key={`${each.rule} ${placeKey(each.of)} ${each.sentence}`}
+                    site={site}
+                    finding={each}
+                    onGo={() => dispatch(goTo(site, each, active))}
+                    onFix={(index) => dispatch(mend(each, index))}
+                    onAside={(reason) => dispatch(putAside(each, reason))}
+                  />
+                ))}
+              </ul>
+            </section>
+          ))}
         </div>
       )}
     </>

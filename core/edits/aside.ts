@@ -1,0 +1,31 @@
+import { done, refused, type Outcome } from '../outcome.ts';
+import { asideKey, likenessOf, type Place } from '../site/aside.ts';
+import type { Node } from '../site/node.ts';
+import type { Command } from './command.ts';
+
+const LONGEST = 300;
+
+/** Sets a finding of a rule aside, with the reason; without one takes it up again. It comes back by itself when its element changes. */
+export const setAside: Command<{ of: Place; rule: string; reason: string }> = {
+  on: ({ of }) => ('textStyle' in of ? 'frame' : 'page'),
+  run(site, page, { of, rule, reason }): Outcome<string> {
+    const holder =
+      'textStyle' in of
+        ? site.textStyles.find(({ id }) => id === of.textStyle)
+        : (page.nodes[of.node] as Node | undefined);
+    if (!holder) return refused('What was found is about something that is not there any more.');
+    const why = reason.trim();
+    if (why.length > LONGEST)
+      return refused(`The reason has ${why.length} characters; ${LONGEST} are kept. Nothing was changed.`);
+    const key = asideKey(rule, of);
+    if (why === '') {
+      if (!holder.aside?.[key]) return refused(`It is not set aside. Nothing was changed.`);
+      delete holder.aside[key];
+      if (Object.keys(holder.aside).length === 0) delete holder.aside;
+      return done(`${holder.name}: “${rule}” is taken up again`);
+    }
+    const head = holder.id === page.root ? site.pages.find(({ id }) => id === page.id) : undefined;
+    holder.aside = { ...holder.aside, [key]: { reason: why, of: likenessOf(holder, head) } };
+    return done(`${holder.name}: “${rule}” is set aside`);
+  },
+};
