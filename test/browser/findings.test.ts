@@ -2,7 +2,16 @@
 import { expect } from 'chai';
 import { By } from 'selenium-webdriver';
 import { byRole, eventually, still } from './browser.ts';
-import { outlineRow, inSheet, saysStep, selectInOutline, type, chooseView, useBench } from './workbench.ts';
+import {
+  cell,
+  outlineRow,
+  inSheet,
+  saysStep,
+  selectInOutline,
+  type,
+  chooseView,
+  useBench,
+} from './workbench.ts';
 
 describe('the workbench: findings', function () {
   this.timeout(120_000);
@@ -122,5 +131,66 @@ describe('the workbench: findings', function () {
     await listed(
       /^Invitation: text has a contrast of 1\.\d : 1 at the worst place of the picture behind it in /,
     );
+  });
+
+  it('are marked on the values that can mend them, and told by the trace', async () => {
+    const { driver } = bench;
+    await selectInOutline(driver, 'Lead paragraph');
+    await type(driver, 'Size', 'Mobile', '10');
+    const label = (at: string) => cell(driver, 'Size', at).then((each) => each.getAccessibleName());
+    await eventually('the mark', async () => /, \d findings?$/.test(await label('Mobile')) || undefined);
+    expect(await label('Desktop')).not.to.contain('finding');
+    await (await cell(driver, 'Size', 'Mobile')).click();
+    await eventually(
+      'the trace',
+      async () =>
+        /· Lead paragraph is 10 px from 280 to 639 px\./.test(
+          await (await byRole(driver, 'status', 'Trace')).getText(),
+        ) || undefined,
+    );
+    await undo();
+    await eventually('no mark', async () => !/finding/.test(await label('Mobile')) || undefined);
+  });
+
+  it('are set aside with a reason, listed as such, come back when their element changes, and stand by rule or by place', async () => {
+    const { driver } = bench;
+    const choose = async (list: string, option: RegExp) => {
+      await press('combobox', list);
+      await press('option', option);
+    };
+    await selectInOutline(driver, 'Lead paragraph');
+    await type(driver, 'Size', 'Mobile', '10');
+    await press('button', 'Findings');
+    const small = /^Lead paragraph is 10 px/;
+    await listed(small);
+    await press('button', 'Set aside …', await item(small));
+    const reason = await byRole(driver, 'textbox', 'Why it may stay as it is');
+    await reason.sendKeys('It is a legend.');
+    await press('button', 'Set aside', await item(small));
+    await saysStep(driver, 'Lead paragraph: “text too small” is set aside');
+    await gone(small);
+    await choose('Findings listed', /^Set aside: 1/);
+    expect(await listed(small)).to.contain('Set aside: It is a legend.');
+    // Another change of its element: it may be another finding now.
+    await type(driver, 'Line height', 'Mobile', '1.7');
+    await choose('Findings listed', /^In all views/);
+    await listed(small);
+    await undo();
+    await gone(small);
+    await choose('Findings listed', /^Set aside: 1/);
+    await press('button', 'Take up again', await item(small));
+    await saysStep(driver, 'Lead paragraph: “text too small” is taken up again');
+    // Nothing is set aside any more: all are listed.
+    await listed(small);
+    const headings = () =>
+      driver.executeScript<string[]>(
+        'return [...document.querySelectorAll(".finding-heading")].map((each) => each.textContent)',
+      );
+    await choose('Order of findings', /^by place/);
+    expect(await headings()).to.include('Lead paragraph');
+    await choose('Order of findings', /^by rule/);
+    expect(await headings()).to.include('text too small');
+    for (let steps = 0; steps < 3; steps += 1) await undo();
+    await gone(small);
   });
 });

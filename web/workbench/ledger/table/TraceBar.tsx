@@ -1,9 +1,10 @@
 import type { Page, SiteFrame } from '../../../../core/index.ts';
 import { valueAimed } from '../../../state/desk.ts';
-import { useAppDispatch } from '../../../state/store.ts';
+import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { layeredIn } from '../../values/cells.ts';
 import { traceChain } from '../../values/chain.ts';
 import { contrastSaid } from '../../values/contrast.ts';
+import { foundAt } from '../../values/found.ts';
 import { leading, propertyOfRow } from '../../values/rows.ts';
 import type { Place, ValueTable } from './useValueTable.ts';
 
@@ -14,6 +15,8 @@ export function TraceBar(props: { site: SiteFrame; page: Page; table: ValueTable
   const row = table.rows[told.row];
   const cell = row && table.cells(told.row)[told.column];
   const chain = cell ? traceChain(site, page, row, cell) : [];
+  const list = useAppSelector((state) => state.findings.list);
+  const found = cell ? foundAt(list, row, cell.view.id) : [];
   const contrast = cell && contrastSaid(site, page, row, cell);
   const replaced =
     row && table.reach === 'everywhere'
@@ -49,6 +52,12 @@ export function TraceBar(props: { site: SiteFrame; page: Page; table: ValueTable
         </span>
       ))}
       {contrast && ` · ${contrast}`}
+      {found.map(({ sentence }) => (
+        <span key={sentence} className="trace-found">
+          {' · '}
+          {sentence}
+        </span>
+      ))}
       {replaced > 0 && ` · Everywhere replaces ${replaced} ${replaced === 1 ? 'override' : 'overrides'}`}
     </div>
   );

@@ -11,6 +11,8 @@ interface CellProps {
   cell: ValueCell;
   column: number;
   focused: boolean;
+  /** How many findings the value can mend. */
+  amiss: number;
   /** The next edit would change this cell. */
   aimed: boolean;
   onFocus(): void;
@@ -58,6 +60,9 @@ function stateWords({ state, bounded, stale }: ValueCell): string {
   return state === 'base' ? ', base value' : '';
 }
 
+const foundWords = (count: number): string =>
+  count === 0 ? '' : `, ${count} ${count === 1 ? 'finding' : 'findings'}`;
+
 function barClasses({ state, bounded, joinsLeft, joinsRight, mixed }: ValueCell, words: boolean): string {
   const classes = ['value-bar', state];
   if (words) classes.push('words');
@@ -79,8 +84,21 @@ const filesLetGo = (onFiles: (files: File[]) => void) => ({
 
 /** A cell of the values table. */
 export function ValueCellView(props: CellProps) {
-  const { site, row, cell, column, focused, aimed, onFocus, onOpen, onPoint, onReach, onFiles, children } =
-    props;
+  const {
+    site,
+    row,
+    cell,
+    column,
+    focused,
+    amiss,
+    aimed,
+    onFocus,
+    onOpen,
+    onPoint,
+    onReach,
+    onFiles,
+    children,
+  } = props;
   const property = propertyOfRow(row);
   const colour =
     property.type.editor === 'colour' && cell.written && !cell.mixed
@@ -94,7 +112,7 @@ export function ValueCellView(props: CellProps) {
       className={aimed ? 'value-cell aimed' : 'value-cell'}
       data-column={column}
       tabIndex={focused ? 0 : -1}
-      aria-label={`${row.label} in ${cell.view.name}: ${cell.text}${stateWords(cell)}`}
+      aria-label={`${row.label} in ${cell.view.name}: ${cell.text}${stateWords(cell)}${foundWords(amiss)}`}
       onFocus={onFocus}
       onClick={(event) => event.currentTarget.focus()}
       onDoubleClick={onOpen}
@@ -112,6 +130,7 @@ export function ValueCellView(props: CellProps) {
           cell.state === 'inherited' && <span className="value-line" />
         )}
       </div>
+      {amiss > 0 && <i className="value-amiss" aria-hidden />}
       {cell.state === 'own' && <ReachHandle outwards={narrower ? 1 : -1} onReach={onReach} />}
       {children}
     </div>

@@ -2,6 +2,8 @@ import { ArrowDownUp, Link2, Link2Off } from 'lucide-react';
 import { viewOf, type SiteFrame, type ViewId } from '../../../../core/index.ts';
 import { gridColumns } from '../../values/columns.ts';
 import { InlineEditor } from './InlineEditor.tsx';
+import { useAppSelector } from '../../../state/store.ts';
+import { foundAt } from '../../values/found.ts';
 import { isLinked, leading, propertyOfRow, type ValueRow } from '../../values/rows.ts';
 import type { Place, ValueTable } from './useValueTable.ts';
 import { ValueCellView } from './ValueCellView.tsx';
@@ -64,6 +66,7 @@ interface ValueRowProps {
 /** A row of the values table: the property's name and its cell in every view. */
 export function ValueRowView({ site, active, table, index, line, offset, onPoint }: ValueRowProps) {
   const { place, opened } = table;
+  const found = useAppSelector((state) => state.findings.list);
   const row = table.rows[index];
   return (
     <div
@@ -93,6 +96,7 @@ export function ValueRowView({ site, active, table, index, line, offset, onPoint
             row={row}
             cell={cell}
             column={column}
+            amiss={foundAt(found, row, cell.view.id).length}
             focused={focused}
             aimed={index === place.row && !focused && table.aimed.has(cell.view.id)}
             onFocus={() => table.focus(at)}
