@@ -31,6 +31,10 @@ export const paths = {
   making: (site: string) => `${API}/sites/${part(site)}/making`,
   previews: (site: string) => `${API}/sites/${part(site)}/previews`,
   publications: (site: string) => `${API}/sites/${part(site)}/publications`,
+  /** A publication by its number: the site as it was. */
+  publication: (site: string, number: number) => `${API}/sites/${part(site)}/publications/${number}`,
+  /** Which publication is live. */
+  live: (site: string) => `${API}/sites/${part(site)}/live`,
   /** The log of a site's edits; edits are posted to it. */
   edits: (site: string) => `${API}/sites/${part(site)}/edits`,
   edit: (site: string, revision: number) => `${API}/sites/${part(site)}/edits/${revision}`,

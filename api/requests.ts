@@ -148,6 +148,23 @@ export class HashName {
   hash!: string;
 }
 
+/** What is said of a publication that is made. */
+export class PublishRequest {
+  @IsOptional()
+  @IsString({ message: 'A note is text.' })
+  @MaxLength(500, { message: 'A note has at most 500 characters.' })
+  note?: string;
+}
+
+/** A publication by its number. */
+export class PublicationName {
+  @Type(() => Number)
+  @IsInt({ message: 'A publication has a number.' })
+  @Min(1, { message: 'Publications are numbered from 1 on.' })
+  @Max(MOST_REVISIONS, { message: 'There are no publications of such a number.' })
+  number!: number;
+}
+
 /** What a copy of a site is called. */
 export class CopyRequest {
   @IsString({ message: 'A copy has a name.' })

@@ -16,6 +16,24 @@ export interface LivePublication {
   publishedAt: string;
 }
 
+/** A line of the list of publications. */
+export interface PublicationLine {
+  number: number;
+  publishedAt: string;
+  /** What the one who published it said of it. */
+  note: string;
+  pages: number;
+  live: boolean;
+  /** Where it can be looked at, whether it is live or not. */
+  url: string;
+  /** The site as it was is kept with it. */
+  comparable: boolean;
+}
+
+export interface PublicationsResponse {
+  publications: PublicationLine[];
+}
+
 /** A line of the sites list. */
 export interface SiteSummary {
   id: string;

@@ -5,7 +5,7 @@ import { MISDIRECTED, type HostCheck } from '../allowedhosts.ts';
 import type { PublishedEntry } from '../store/schema.ts';
 import { accepted } from './encodings.ts';
 import { rangeOf } from './ranges.ts';
-import type { Publisher } from './publisher.ts';
+import { FINGERPRINTED, type Publisher } from './publisher.ts';
 import { sentBy, visitors, wayBack } from './visitors.ts';
 
 /** Published pages carry no script, so none may run, and they load nothing from elsewhere. */
@@ -15,9 +15,6 @@ const ALWAYS = {
   'X-Content-Type-Options': 'nosniff',
   'Referrer-Policy': 'same-origin',
 };
-
-/** A name that changes with the content may be kept for good. */
-const FINGERPRINTED = /-[0-9a-f]{10}\.\w+$/;
 
 function send(response: ServerResponse, status: number, headers: Record<string, string>, body?: Buffer) {
   const length = body && { 'Content-Length': String(body.length) };
@@ -152,11 +149,33 @@ export function host(publisher: Publisher, log: Logger, isOwnHost: HostCheck): R
 
   /** The site's own page for addresses where there is none, or a plain one. */
   async function missing(response: ServerResponse, draft: boolean, site: string): Promise<void> {
+    if (!draft && (await publisher.isTakenDown(site))) {
+      const words = 'Whoever keeps it has taken it down. It may come back.';
+      return plainPage(response, 404, 'This site is not there now', words);
+    }
     const preview = draft ? await publisher.previewFile(site, MISSING_PATH) : undefined;
     const live = draft ? undefined : await publisher.liveFile(site, MISSING_PATH);
     const bytes = preview?.bytes ?? (live && (await publisher.bytes(live.hash)));
     if (!bytes) return noPage(response);
     send(response, 404, { 'Cache-Control': 'no-store', 'Content-Type': 'text/html; charset=utf-8' }, bytes);
+  }
+
+  /** A file of any publication, as it was when it was made: for those who keep the site, to look at. */
+  async function earlier(
+    request: IncomingMessage,
+    response: ServerResponse,
+    [number, site, ...rest]: string[],
+    closed: boolean,
+  ): Promise<void> {
+    if (site === undefined || !/^[1-9]\d{0,8}$/.test(number)) return noPage(response);
+    const { path, folder } = fileAt(rest, closed);
+    const found = await publisher.earlierFile(site, Number(number), path);
+    if (!found || found.audience) return noPage(response);
+    if (folder) return send(response, 301, { Location: `${request.url!.split('?', 1)[0]}/` });
+    if (found.movedTo !== undefined)
+      return send(response, 301, { Location: `/publication/${number}/${site}/${found.movedTo}` });
+    const headers = { 'Cache-Control': 'no-store', 'Content-Type': found.type, 'X-Robots-Tag': 'noindex' };
+    send(response, 200, headers, await publisher.bytes(found.hash));
   }
 
   async function answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
@@ -172,6 +191,7 @@ export function host(publisher: Publisher, log: Logger, isOwnHost: HostCheck): R
     const closed = parts.at(-1) === '';
     if (closed) parts.pop();
     const draft = parts[0] === 'preview';
+    if (reads && parts[0] === 'publication') return earlier(request, response, parts.slice(1), closed);
     const [site, ...rest] = draft ? parts.slice(1) : parts;
     const root = draft ? `/preview/${site}/` : `/${site}/`;
     const sign = rest.length === 1 ? SIGNS.get(rest[0]) : undefined;

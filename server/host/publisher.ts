@@ -6,7 +6,7 @@ import {
   type PublishedFile,
   type Site,
 } from '../../core/index.ts';
-import type { LivePublication } from '../../api/responses.ts';
+import type { LivePublication, PublicationLine } from '../../api/responses.ts';
 import { publishedBytes } from '../media/bytes.ts';
 import { SOON, type PictureMaker, type Wanted } from '../media/making.ts';
 import type { Snapshot } from '../store/documents.ts';
@@ -23,6 +23,14 @@ export interface PreviewFile {
   movedTo?: string;
   audience?: 'signed-in';
 }
+
+/** How many publications are listed. */
+const LISTED = 200;
+
+const HTML = 'text/html; charset=utf-8';
+
+/** A name that changes with the content may be kept for good. */
+export const FINGERPRINTED = /-[0-9a-f]{10}\.\w+$/;
 
 /** How many previews are remembered; older ones answer 404. */
 const PREVIEWS = 20;
@@ -72,6 +80,7 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
   }
 
   const siteUrl = (site: string) => `${hostUrl}/${site}/`;
+  const earlierUrl = (site: string, number: number) => `${hostUrl}/publication/${number}/${site}/`;
 
   const liveFrom = (id: string, { number, publishedAt }: Publication): LivePublication => ({
     number,
@@ -81,7 +90,7 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
 
   return {
     /** Publishes a site as it is now; undefined when there is no such site. What is live already as it is stays so. */
-    async publish(id: string): Promise<LivePublication | undefined> {
+    async publish(id: string, note = ''): Promise<LivePublication | undefined> {
       const snapshot = await store.history.snapshot(id);
       if (!snapshot) return undefined;
       const before = await store.publications.live(id);
@@ -100,12 +109,51 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
           ...(file.audience && { audience: file.audience }),
         };
       }
-      const kept = await store.publications.publish(id, manifest, snapshot.revision);
+      const state = await store.files.put(Buffer.from(JSON.stringify(snapshot.site)));
+      const kept = await store.publications.publish(id, {
+        ...{ manifest, revision: snapshot.revision, state },
+        note: note.trim() || null,
+      });
       served.forget(id);
       return liveFrom(id, kept);
     },
 
-    /** Takes what is live off the host; it answers 404 then. */
+    /** The publications of a site, the last one first. */
+    async list(id: string): Promise<PublicationLine[]> {
+      const live = (await store.publications.live(id))?.number;
+      return (await store.publications.recent(id, LISTED)).map((each) => ({
+        number: each.number,
+        publishedAt: each.publishedAt.toISOString(),
+        note: each.note ?? '',
+        pages: Object.values(each.manifest).filter(
+          ({ type, movedTo }) => type === HTML && movedTo === undefined,
+        ).length,
+        live: each.number === live,
+        url: earlierUrl(id, each.number),
+        comparable: each.state !== null,
+      }));
+    },
+
+    /** Makes an earlier publication the live one again; undefined where there is none of that number. */
+    async makeLive(id: string, number: number): Promise<LivePublication | undefined> {
+      if (!(await store.publications.makeLive(id, number))) return undefined;
+      served.forget(id);
+      return (await this.live(id)) ?? undefined;
+    },
+
+    /** The site as it was when it was published; undefined where there is no such publication, or that was not kept yet. */
+    async state(id: string, number: number): Promise<Buffer | undefined> {
+      const found = await store.publications.one(id, number);
+      return found?.state ? store.files.get(found.state) : undefined;
+    },
+
+    /** A file of any publication, to be looked at. */
+    async earlierFile(id: string, number: number, path: string): Promise<PublishedEntry | undefined> {
+      const manifest = (await store.publications.one(id, number))?.manifest;
+      return manifest && Object.hasOwn(manifest, path) ? manifest[path] : undefined;
+    },
+
+    /** Takes what is live off the host; visitors get a plain notice then. */
     async takeDown(id: string): Promise<void> {
       await store.publications.takeDown(id);
       served.forget(id);
@@ -163,10 +211,13 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
     },
 
     /** A file of the live publication. */
-    async liveFile(id: string, path: string): Promise<PublishedEntry | undefined> {
-      const manifest = await served.manifest(id);
-      return manifest && Object.hasOwn(manifest, path) ? manifest[path] : undefined;
-    },
+    liveFile: (id: string, path: string): Promise<PublishedEntry | undefined> =>
+      served.file(id, path, FINGERPRINTED.test(path)),
+
+    /** Whether a site was published once and is not live now. */
+    isTakenDown: async (id: string): Promise<boolean> =>
+      (await store.publications.live(id)) === undefined &&
+      (await store.publications.recent(id, 1)).length > 0,
 
     /** The bytes of a published file, by their hash. */
     bytes: (hash: string): Promise<Buffer> => served.bytes(hash),

@@ -9,13 +9,20 @@ export interface Publication {
   /** The revision of the site that was published. */
   revision: number;
   publishedAt: Date;
+  /** What the one who published it said of it. */
+  note: string | null;
+  /** The SHA-256 of the site as it was; null of old ones. */
+  state: string | null;
 }
+
+/** What is kept as a publication. */
+export type NewPublication = Pick<Publication, 'manifest' | 'revision' | 'note' | 'state'>;
 
 /** The publications of sites, and which of them is live. */
 export function publicationStore(database: Database) {
   return {
     /** Keeps a publication under the next number and makes it the live one, both or neither. */
-    publish: (site: string, manifest: Manifest, revision: number): Promise<Publication> =>
+    publish: (site: string, made: NewPublication): Promise<Publication> =>
       database.transaction(async (tx) => {
         await tx.select({ id: sites.id }).from(sites).where(eq(sites.id, site)).for('update');
         const [last] = await tx
@@ -25,11 +32,46 @@ export function publicationStore(database: Database) {
           .orderBy(desc(publications.number))
           .limit(1);
         const number = (last?.number ?? 0) + 1;
-        const [kept] = await tx.insert(publications).values({ site, number, manifest, revision }).returning();
+        const [kept] = await tx
+          .insert(publications)
+          .values({ site, number, ...made })
+          .returning();
         await tx.update(sites).set({ live: number }).where(eq(sites.id, site));
         await notify(tx, CHANNEL, `${site} live`);
         return kept;
       }),
+
+    /** Makes an earlier publication the live one again. Answers whether there is such a one. */
+    makeLive: (site: string, number: number): Promise<boolean> =>
+      database.transaction(async (tx) => {
+        await tx.select({ id: sites.id }).from(sites).where(eq(sites.id, site)).for('update');
+        const [found] = await tx
+          .select({ number: publications.number })
+          .from(publications)
+          .where(and(eq(publications.site, site), eq(publications.number, number)));
+        if (!found) return false;
+        await tx.update(sites).set({ live: number }).where(eq(sites.id, site));
+        await notify(tx, CHANNEL, `${site} live`);
+        return true;
+      }),
+
+    /** The last publications of a site, so many at most, the last one first. */
+    recent: (site: string, count: number): Promise<Publication[]> =>
+      database
+        .select()
+        .from(publications)
+        .where(eq(publications.site, site))
+        .orderBy(desc(publications.number))
+        .limit(count),
+
+    /** A publication by its number. */
+    async one(site: string, number: number): Promise<Publication | undefined> {
+      const [found] = await database
+        .select()
+        .from(publications)
+        .where(and(eq(publications.site, site), eq(publications.number, number)));
+      return found;
+    },
 
     /** Takes what is live off the host; publications stay. Answers whether anything was live. */
     takeDown: (site: string): Promise<boolean> =>

@@ -110,6 +110,10 @@ export const publications = pgTable(
     manifest: jsonb('manifest').$type<Manifest>().notNull(),
     /** The revision of the site that was published. */
     revision: integer('revision').notNull().default(0),
+    /** What the one who published it said of it. */
+    note: text('note'),
+    /** The SHA-256 of the site as it was, under which it is kept; absent of those from before that was kept. */
+    state: text('state'),
     publishedAt: moment('published_at').notNull().defaultNow(),
   },
   (table) => [uniqueIndex('publications_by_number').on(table.site, table.number)],

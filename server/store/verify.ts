@@ -87,12 +87,13 @@ export async function verify(store: {
     }
     const published = await attempt(`The publications of ${id}`, () =>
       database
-        .select({ number: publications.number, manifest: publications.manifest })
+        .select({ number: publications.number, manifest: publications.manifest, state: publications.state })
         .from(publications)
         .where(sql`${publications.site} = ${id}`),
     );
-    for (const { number, manifest } of published ?? []) {
+    for (const { number, manifest, state } of published ?? []) {
       found.publications += 1;
+      if (state !== null) await look(`Publication ${number} of ${id}, the site as it was`, state);
       for (const [path, { hash, encoded = {} }] of Object.entries(manifest satisfies Manifest)) {
         for (const form of [hash, ...Object.values(encoded)])
           await look(`Publication ${number} of ${id}, ${path}`, form);

@@ -170,7 +170,7 @@ describe('the list of sites', function () {
     const before = await published(url);
     const text = await (await fetch(bench.running.url + paths.file('marsh-lane'))).text();
     for (const [path, method] of [
-      [paths.publications('marsh-lane'), 'DELETE'],
+      [paths.live('marsh-lane'), 'DELETE'],
       [paths.putAway('marsh-lane'), 'PUT'],
       [paths.site('marsh-lane'), 'DELETE'],
     ])

@@ -231,6 +231,6 @@ describe('the host', () => {
       clear('/frame/pages/find-us/earlier'),
       clear('/frame/pages/hire/missing'),
     ]);
-    await fetch(running.url + paths.publications('brindle-hill'), { method: 'DELETE' });
+    await fetch(running.url + paths.live('brindle-hill'), { method: 'DELETE' });
   });
 });

@@ -157,7 +157,7 @@ describe('sites', function () {
     expect((await ask(paths.putAway(id), 'DELETE')).status).to.equal(204);
     expect((await listed(id))!.putAwayAt).to.equal(null);
     await ask(paths.putAway(id), 'PUT');
-    expect((await ask(paths.publications(id), 'DELETE')).status).to.equal(204);
+    expect((await ask(paths.live(id), 'DELETE')).status).to.equal(204);
     expect((await fetch(url)).status, 'taken down').to.equal(404);
     expect((await ask(paths.site(id), 'DELETE')).status).to.equal(204);
     expect(await listed(id)).to.equal(undefined);
@@ -209,7 +209,7 @@ describe('what is put away', function () {
       ids.push(await first.add({ site: begun('site', name), files: {} }));
     expect(ids).to.deep.equal(['site', 'long-gone', 'published', 'just-now']);
     const day = 86_400_000;
-    await first.publications.publish('published', {}, 1);
+    await first.publications.publish('published', { manifest: {}, revision: 1, note: null, state: null });
     await first.sites.putAway('long-gone', new Date(Date.now() - 31 * day));
     await first.sites.putAway('published', new Date(Date.now() - 31 * day));
     await first.sites.putAway('just-now', new Date(Date.now() - 29 * day));

@@ -55,7 +55,7 @@ export const server = createApi({
       invalidatesTags: ['sites'],
     }),
     takeDown: build.mutation<null, string>({
-      query: (site) => ({ url: below(paths.publications(site)), method: 'DELETE' }),
+      query: (site) => ({ url: below(paths.live(site)), method: 'DELETE' }),
       invalidatesTags: ['site', 'sites'],
     }),
     findings: build.query<FindingsResponse, string>({ query: (site) => below(paths.findings(site)) }),
