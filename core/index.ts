@@ -92,6 +92,7 @@ export { withoutValue, withReach, withValue, wouldReach, type EditReach } from '
 export { express, same } from './layered/express.ts';
 export { bands, mediaCondition, type Band } from './layered/bands.ts';
 export { partStyleOf, resolve, textStyleOf, trace, type Source, type Traced } from './values/trace.ts';
+export { changesBetween, type Change } from './edits/changes.ts';
 export { differences, type Difference } from './values/differences.ts';
 export { alternateIn, childrenIn, givesWay, hiddenBy, isShown } from './values/visibility.ts';
 export { ownLayered } from './values/trace.ts';
@@ -118,6 +119,7 @@ export {
   type MeasuredPage,
   type Reason,
 } from './checks/notshown.ts';
+export { differing, type Differing, type Shown } from './checks/differing.ts';
 export type { Edges } from './checks/edges.ts';
 export {
   TEXT_SETTINGS,

@@ -2,6 +2,9 @@ import { nanoid } from 'nanoid';
 import {
   compileSite,
   lackedWithoutHost,
+  MISSING_PATH,
+  SIGN,
+  signedInPath,
   type PublishedAt,
   type PublishedFile,
   type Site,
@@ -27,7 +30,16 @@ export interface PreviewFile {
 /** How many publications are listed. */
 const LISTED = 200;
 
-const HTML = 'text/html; charset=utf-8';
+/** Whether a file is a page that everyone gets, and is at its own address. */
+const isPage = ([path, { type, movedTo, audience }]: [string, PublishedEntry]): boolean =>
+  /^text\/html/.test(type) &&
+  movedTo === undefined &&
+  audience === undefined &&
+  path !== MISSING_PATH &&
+  !path.startsWith(signedInPath('')) &&
+  !SIGN_PATHS.has(path);
+
+const SIGN_PATHS: ReadonlySet<string> = new Set(Object.values(SIGN).map((way) => `${way}/index.html`));
 
 /** A name that changes with the content may be kept for good. */
 export const FINGERPRINTED = /-[0-9a-f]{10}\.\w+$/;
@@ -125,9 +137,7 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
         number: each.number,
         publishedAt: each.publishedAt.toISOString(),
         note: each.note ?? '',
-        pages: Object.values(each.manifest).filter(
-          ({ type, movedTo }) => type === HTML && movedTo === undefined,
-        ).length,
+        pages: Object.entries(each.manifest).filter(isPage).length,
         live: each.number === live,
         url: earlierUrl(id, each.number),
         comparable: each.state !== null,

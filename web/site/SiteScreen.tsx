@@ -1,6 +1,6 @@
 import { Box, LinearProgress } from '@mui/material';
 import { useSnackbar } from 'notistack';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import { useStore } from 'react-redux';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { SiteFrame } from '../../core/index.ts';
@@ -10,7 +10,6 @@ import { useAppDispatch, useAppSelector, type State } from '../state/store.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';
 import { Notice } from '../ui/Notice.tsx';
 import { OverwrittenNotice } from './OverwrittenNotice.tsx';
-import { PublishDialog } from './PublishDialog.tsx';
 import { UploadList } from './UploadList.tsx';
 import { TopBar, type ScreenName } from './TopBar.tsx';
 
@@ -90,22 +89,15 @@ interface SiteScreenProps {
   page: string;
   pageName: string;
   screen: ScreenName;
-  /** What is told while publishing is asked about. */
-  onPublishing?: (open: boolean) => void;
   children: ReactNode;
 }
 
 /** What every screen of a site has: the bar on top, steps and their keys, and what is said of keeping and refusing. */
-export function SiteScreen({ site, page, pageName, screen, onPublishing, children }: SiteScreenProps) {
+export function SiteScreen({ site, page, pageName, screen, children }: SiteScreenProps) {
   const dispatch = useAppDispatch();
-  const [publishing, setPublishing] = useState(false);
   const [preview, { isLoading: trying }] = usePreviewMutation();
   const { enqueueSnackbar } = useSnackbar();
   useStaying();
-  const publish = (open: boolean) => {
-    setPublishing(open);
-    onPublishing?.(open);
-  };
 
   /** Opens the draft as it would be published; the tab is opened at once, so that no browser takes it for a pop-up. */
   const tryIt = async () => {
@@ -133,14 +125,12 @@ export function SiteScreen({ site, page, pageName, screen, onPublishing, childre
         screen={screen}
         busy={trying}
         onTry={() => void tryIt()}
-        onPublish={() => publish(true)}
       />
       <Box component="main" sx={{ position: 'relative', flex: 1, minHeight: 0 }}>
         {children}
         <LastStep />
         <UploadList site={site.id} />
       </Box>
-      {publishing && <PublishDialog site={site.id} onClose={() => publish(false)} />}
       <OverwrittenNotice />
       <StepKeys />
     </Box>

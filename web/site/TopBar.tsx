@@ -82,6 +82,7 @@ const SCREENS = {
   Shelf: (site: string) => `/sites/${site}/shelf`,
   Views: (site: string) => `/sites/${site}/views`,
   Type: (site: string) => `/sites/${site}/type`,
+  Publications: (site: string) => `/sites/${site}/publications`,
 };
 
 export type ScreenName = keyof typeof SCREENS;
@@ -121,9 +122,8 @@ export function TopBar(props: {
   screen: ScreenName;
   busy: boolean;
   onTry: () => void;
-  onPublish: () => void;
 }) {
-  const { site, page, pageName, screen, busy, onTry, onPublish } = props;
+  const { site, page, pageName, screen, busy, onTry } = props;
   return (
     <Box
       component="header"
@@ -176,15 +176,18 @@ export function TopBar(props: {
       >
         Try it
       </Button>
-      <Button
-        size="small"
-        variant="contained"
-        color="secondary"
-        onClick={onPublish}
-        sx={{ bgcolor: sun, whiteSpace: 'nowrap', flex: 'none' }}
-      >
-        Publish …
-      </Button>
+      {screen !== 'Publications' && (
+        <Button
+          size="small"
+          variant="contained"
+          color="secondary"
+          component={RouterLink}
+          to={SCREENS.Publications(site.id)}
+          sx={{ bgcolor: sun, whiteSpace: 'nowrap', flex: 'none' }}
+        >
+          Publish …
+        </Button>
+      )}
     </Box>
   );
 }

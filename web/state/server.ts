@@ -7,10 +7,13 @@ import type {
   MakingResponse,
   PageResponse,
   PreviewResponse,
+  PublicationLine,
+  PublicationsResponse,
   Problem,
   SiteResponse,
   SiteSummary,
 } from '../../api/responses.ts';
+import type { Site } from '../../core/index.ts';
 import { unreachable } from './transport.ts';
 
 const below = (path: string) => path.slice(API.length);
@@ -64,9 +67,25 @@ export const server = createApi({
     preview: build.mutation<PreviewResponse, string>({
       query: (site) => ({ url: below(paths.previews(site)), method: 'POST' }),
     }),
-    publish: build.mutation<LivePublication, string>({
+    publish: build.mutation<LivePublication, { site: string; note: string }>({
       // Pictures that are not made yet are made first.
-      query: (site) => ({ url: below(paths.publications(site)), method: 'POST', timeout: 900_000 }),
+      query: ({ site, note }) => ({
+        ...{ url: below(paths.publications(site)), method: 'POST', body: { note } },
+        timeout: 900_000,
+      }),
+      invalidatesTags: ['site', 'sites'],
+    }),
+    publications: build.query<PublicationLine[], string>({
+      query: (site) => below(paths.publications(site)),
+      transformResponse: ({ publications }: PublicationsResponse) => publications,
+      providesTags: ['site'],
+    }),
+    /** A site as it was when it was published. */
+    published: build.query<Site, { site: string; number: number }>({
+      query: ({ site, number }) => below(paths.publication(site, number)),
+    }),
+    makeLive: build.mutation<LivePublication, { site: string; number: number }>({
+      query: ({ site, number }) => ({ url: below(paths.live(site)), method: 'PUT', body: { number } }),
       invalidatesTags: ['site', 'sites'],
     }),
   }),
@@ -85,6 +104,9 @@ export const {
   useTakeDownMutation,
   usePreviewMutation,
   usePublishMutation,
+  usePublicationsQuery,
+  usePublishedQuery,
+  useMakeLiveMutation,
 } = server;
 
 /** What a failed request means, as a person can act on it. */

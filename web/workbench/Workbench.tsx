@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useParams } from 'react-router';
 import { Group, Panel, Separator } from 'react-resizable-panels';
@@ -25,10 +25,9 @@ import { ledgerWidth } from './values/columns.ts';
 import { Ledger } from './ledger/Ledger.tsx';
 
 /** Escape selects nothing; apart from the workbench, as that is drawn anew with every edit. */
-function Deselecting({ enabled }: { enabled: boolean }) {
+function Deselecting() {
   const dispatch = useAppDispatch();
   useHotkeys('escape', () => dispatch(select(null)), {
-    enabled,
     // What is open in front is closed first, wherever the keyboard is.
     ignoreEventWhen: () => document.querySelector('.MuiModal-root') !== null,
   });
@@ -76,7 +75,6 @@ const work = ({ open: { site, page }, tabled, adding }: Places) => (
 export function Workbench() {
   const { site: siteId = '', page: pageId = '' } = useParams();
   const { open, failure, retry } = useOpenPage(siteId, pageId);
-  const [publishing, setPublishing] = useState(false);
   // The sheets show an edit in the very next frame; the table of numbers follows after that.
   const drawn = useAfterPaint(open);
   // What is selected has to be there: a new element is not waited for.
@@ -101,13 +99,7 @@ export function Workbench() {
   const { site, page } = open;
 
   return (
-    <SiteScreen
-      site={site}
-      page={page.id}
-      pageName={page.nodes[page.root].name}
-      screen="Workbench"
-      onPublishing={setPublishing}
-    >
+    <SiteScreen site={site} page={page.id} pageName={page.nodes[page.root].name} screen="Workbench">
       <Boundary
         of={places}
         notice={(before, again) => (
@@ -126,9 +118,9 @@ export function Workbench() {
       >
         {work}
       </Boundary>
-      <Deselecting enabled={!publishing} />
-      <AddKey enabled={!publishing && !adding} />
-      <BlockKeys site={site} page={page} active={active} enabled={!publishing} />
+      <Deselecting />
+      <AddKey enabled={!adding} />
+      <BlockKeys site={site} page={page} active={active} />
       <BlockContextMenu site={site} page={page} active={active} />
     </SiteScreen>
   );

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Page, SiteFrame, ViewId } from '../../../core/index.ts';
 import { isMirrored } from '../../page/content.ts';
@@ -12,16 +12,15 @@ interface BlockKeysProps {
   site: SiteFrame;
   page: Page;
   active: ViewId;
-  enabled: boolean;
 }
 
 /** The keys that act on what is selected, wherever the keyboard is in the workbench. */
-export function BlockKeys({ site, page, active, enabled }: BlockKeysProps) {
+export function BlockKeys({ site, page, active }: BlockKeysProps) {
   const dispatch = useAppDispatch();
   const selected = useAppSelector((state) => state.desk.selected).filter((id) => page.nodes[id]);
   const lead = selected.at(-1);
   const options = {
-    enabled: enabled && lead !== undefined,
+    enabled: lead !== undefined,
     preventDefault: true,
     ignoreEventWhen: ({ target }: KeyboardEvent) => isElsewhere(target),
   };
@@ -70,16 +69,12 @@ export function BlockKeys({ site, page, active, enabled }: BlockKeysProps) {
   useHotkeys('delete', () => void dispatch(remove(selected)), apart, [selected]);
   useHotkeys('mod+d', () => void dispatch(duplicate(selected)), apart, [selected]);
 
-  const latest = useRef(enabled);
-  useEffect(() => {
-    latest.current = enabled;
-  });
   useEffect(() => {
     const on =
       (run: typeof copySelected | typeof cutSelected | typeof pasteBeside) => (event: ClipboardEvent) => {
         // Words that are marked are copied as words.
         const words = event.type !== 'paste' && !document.getSelection()?.isCollapsed;
-        if (!latest.current || words || isElsewhere(event.target)) return;
+        if (words || isElsewhere(event.target)) return;
         void dispatch(run(event));
       };
     const handlers = { copy: on(copySelected), cut: on(cutSelected), paste: on(pasteBeside) };

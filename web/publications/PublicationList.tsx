@@ -1,0 +1,102 @@
+import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
+import { useState } from 'react';
+import type { PublicationLine } from '../../api/responses.ts';
+import { troubleOf, useMakeLiveMutation, useTakeDownMutation } from '../state/server.ts';
+import { quiet } from '../ui/theme.ts';
+import { moment } from '../ui/time.ts';
+
+interface PublicationListProps {
+  site: string;
+  publications: readonly PublicationLine[];
+  /** Compares a publication with the site as it is now. */
+  onCompare(number: number): void;
+}
+
+/** Asks before visitors get something else. */
+function Asking({
+  title,
+  words,
+  verb,
+  onYes,
+  onClose,
+}: {
+  title: string;
+  words: string;
+  verb: string;
+  onYes(): void;
+  onClose(): void;
+}) {
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="asking-title">
+      <DialogTitle id="asking-title">{title}</DialogTitle>
+      <DialogContent>
+        <Typography>{words}</Typography>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Leave it</Button>
+        <Button variant="contained" onClick={() => (onClose(), onYes())}>
+          {verb}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+/** The publications of a site, the last one first: looked at, compared, made live again, taken down. */
+export function PublicationList({ site, publications, onCompare }: PublicationListProps) {
+  const [asked, setAsked] = useState<PublicationLine | null>(null);
+  const [makeLive, { error: notLive }] = useMakeLiveMutation();
+  const [takeDown, { error: notDown }] = useTakeDownMutation();
+  const error = notLive ?? notDown;
+  return (
+    <section aria-label="Publications">
+      <Typography component="h2" sx={{ fontSize: 15, fontWeight: 700, mt: 3, mb: 0.5 }}>
+        Publications
+      </Typography>
+      {error && <Alert severity="error">Nothing was changed. {troubleOf(error).sentence}</Alert>}
+      {publications.length === 0 && (
+        <Typography sx={{ fontSize: 13, color: quiet }}>
+          None yet. Each one is kept as it was, and can be made live again.
+        </Typography>
+      )}
+      <ol className="publication-list" role="list">
+        {publications.map((each) => (
+          <li key={each.number} className="publication-line">
+            <b>Publication {each.number}</b>
+            {each.live && <span className="publication-live">live</span>}
+            <div style={{ color: quiet }}>
+              {moment(new Date(each.publishedAt))} · {each.pages} {each.pages === 1 ? 'page' : 'pages'}
+            </div>
+            {each.note && <span className="publication-note">{each.note}</span>}
+            <div className="keys">
+              <Button size="small" href={each.url} target="_blank" rel="noreferrer">
+                Open
+              </Button>
+              {each.comparable && (
+                <Button size="small" onClick={() => onCompare(each.number)}>
+                  Compare
+                </Button>
+              )}
+              <Button size="small" onClick={() => setAsked(each)}>
+                {each.live ? 'Take down …' : 'Make live …'}
+              </Button>
+            </div>
+          </li>
+        ))}
+      </ol>
+      {asked && (
+        <Asking
+          title={asked.live ? 'Take the site down?' : `Make publication ${asked.number} live again?`}
+          words={
+            asked.live
+              ? 'Visitors get a plain notice instead. Nothing is lost: every publication is kept and can be made live again.'
+              : 'Visitors see it at once, as it was. The draft stays as it is.'
+          }
+          verb={asked.live ? 'Take down' : 'Make live'}
+          onYes={() => void (asked.live ? takeDown(site) : makeLive({ site, number: asked.number }))}
+          onClose={() => setAsked(null)}
+        />
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,129 @@
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { useMemo, useState } from 'react';
+import { changesBetween, type Change, type NodeId, type Site, type ViewId } from '../../core/index.ts';
+import { quiet } from '../ui/theme.ts';
+import { ComparedPictures } from './ComparedPictures.tsx';
+
+/** A state of the site that is compared. */
+export interface Compared {
+  site: Site;
+  title: string;
+}
+
+/** How many changes are shown before all of them are asked for. */
+const FIRST = 8;
+
+function Changes({ changes }: { changes: readonly Change[] }) {
+  const [all, setAll] = useState(false);
+  const shown = all ? changes : changes.slice(0, FIRST);
+  return (
+    <>
+      <table className="changes" aria-label="Changes">
+        <thead>
+          <tr>
+            <th scope="col">Where</th>
+            <th scope="col">What</th>
+            <th scope="col">Before</th>
+            <th scope="col">After</th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map(({ name, what, before, after }, index) => (
+            <tr key={index}>
+              <td>{name}</td>
+              <td>{what}</td>
+              <td>{before}</td>
+              <td>{after}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {changes.length > FIRST && (
+        <Button size="small" onClick={() => setAll(!all)}>
+          {all ? 'Show fewer' : `Show all ${changes.length}`}
+        </Button>
+      )}
+    </>
+  );
+}
+
+interface ReviewProps {
+  before: Compared;
+  after: Compared;
+  /** The page that is looked at first. */
+  first: NodeId;
+}
+
+/** What visitors see change, page by page and view by view: in words, as values, and in pictures. */
+export function Review({ before, after, first }: ReviewProps) {
+  const changes = useMemo(() => changesBetween(before.site, after.site), [before.site, after.site]);
+  const pages = [
+    ...after.site.frame.pages,
+    ...before.site.frame.pages.filter(({ id }) => !after.site.pages[id]),
+  ];
+  const everywhere = changes.filter(({ page }) => page === undefined);
+  const on = (page: NodeId) => changes.filter((each) => each.page === page);
+  const changed = pages.find(({ id }) => on(id).length > 0)?.id;
+  const [chosen, setChosen] = useState<NodeId | null>(null);
+  const page = [chosen, on(first).length > 0 ? first : changed, first].find(
+    (id) => id && pages.some((each) => each.id === id),
+  )!;
+  const { views } = after.site.frame;
+  const [viewId, setViewId] = useState<ViewId>(views.base);
+  const view = views.list.find(({ id }) => id === viewId) ?? views.list[0];
+  const nameOf = (id: NodeId) => {
+    const tree = after.site.pages[id] ?? before.site.pages[id];
+    return tree.nodes[tree.root].name;
+  };
+  const told = [...everywhere, ...on(page)];
+  return (
+    <section aria-label="Review">
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap', mb: 2 }}>
+        <Typography component="h2" sx={{ fontSize: 15, fontWeight: 700, flex: 1 }}>
+          {changes.length === 0
+            ? `Nothing differs: ${after.title} is the same as ${before.title}.`
+            : `From ${before.title} to ${after.title}: ${changes.length} ${changes.length === 1 ? 'change' : 'changes'}`}
+        </Typography>
+        <TextField
+          select
+          size="small"
+          label="Page"
+          value={page}
+          onChange={({ target }) => setChosen(target.value as NodeId)}
+          sx={{ minWidth: 180 }}
+        >
+          {pages.map(({ id }) => (
+            <MenuItem key={id} value={id}>
+              {nameOf(id)}
+              {on(id).length > 0 && ` · ${on(id).length}`}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          size="small"
+          label="View"
+          value={view.id}
+          onChange={({ target }) => setViewId(target.value as ViewId)}
+          sx={{ minWidth: 130 }}
+        >
+          {[...views.list].reverse().map(({ id, name }) => (
+            <MenuItem key={id} value={id}>
+              {name}
+            </MenuItem>
+          ))}
+        </TextField>
+      </Box>
+      {told.length > 0 ? (
+        <Changes key={`${page} ${before.title}`} changes={told} />
+      ) : (
+        changes.length > 0 && (
+          <Typography sx={{ color: quiet, mb: 1 }}>On {nameOf(page)} nothing is another value.</Typography>
+        )
+      )}
+      <Box sx={{ mt: 2 }}>
+        <ComparedPictures before={before} after={after} page={page} view={view} />
+      </Box>
+    </section>
+  );
+}
