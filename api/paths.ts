@@ -27,7 +27,6 @@ export const paths = {
     of: readonly number[] = [],
   ) => `${API}/sites/${part(site)}/assets/${part(hash)}/${[width, ...of].join('-')}.${type}`,
   /** How far the pictures are that a publication makes of others. */
-  findings: (site: string) => `${API}/sites/${part(site)}/findings`,
   making: (site: string) => `${API}/sites/${part(site)}/making`,
   previews: (site: string) => `${API}/sites/${part(site)}/previews`,
   publications: (site: string) => `${API}/sites/${part(site)}/publications`,

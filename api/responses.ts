@@ -1,4 +1,4 @@
-import type { Asset, BrokenLink, Font, Logged, Operation, Page, SiteFrame } from '../core/index.ts';
+import type { Asset, Font, Logged, Operation, Page, SiteFrame } from '../core/index.ts';
 
 export interface Health {
   ready: true;
@@ -142,17 +142,6 @@ export interface Problem {
 
 /** What was found of a picture or film that was brought in; its bytes are kept under their hash. */
 export type AssetResponse = Omit<Asset, 'id' | 'name' | 'alt' | 'focus'> & { bytes: number };
-
-/** A link that leads to what is not there any more, with the names of where it stands. */
-export interface BrokenLinkLine extends BrokenLink {
-  pageName: string;
-  name: string;
-}
-
-/** What visitors of a site would stumble over if it were published now. */
-export interface FindingsResponse {
-  links: BrokenLinkLine[];
-}
 
 /** How far the pictures are that a publication has made of others. */
 export interface MakingResponse {

@@ -98,7 +98,6 @@ export const addresses = fc.constantFrom(
     paths.publications(SITE),
     paths.assets(SITE),
     paths.sites(),
-    paths.findings(SITE),
     paths.putAway('nowhere'),
     paths.previews(SITE),
     paths.page(SITE, 'home'),

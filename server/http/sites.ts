@@ -1,17 +1,9 @@
 import { pipeline } from 'node:stream/promises';
 import { Router } from 'express';
 import { ZipFile } from 'yazl';
-import type {
-  FindingsResponse,
-  MakingResponse,
-  PageResponse,
-  SiteResponse,
-  SiteSummary,
-} from '../../api/responses.ts';
+import type { MakingResponse, PageResponse, SiteResponse, SiteSummary } from '../../api/responses.ts';
 import {
-  brokenLinks,
   composed,
-  sharedPlaceOf,
   countOverrides,
   homePageOf,
   pagesOf,
@@ -109,23 +101,6 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
     if (!page) throw noPage();
     response.set('ETag', `"${revision}"`).set('Cache-Control', 'no-store');
     response.json({ frame: site.frame, page, revision } satisfies PageResponse);
-  });
-
-  router.get('/:site/findings', async (request, response) => {
-    const { site: id } = await namesIn(request.params);
-    const present = await history.present(id);
-    if (!present) throw noSite();
-    const { site } = present;
-    response.json({
-      links: brokenLinks(site).map((link) => {
-        const page = composed(site.frame, site.pages[link.page]);
-        return {
-          ...link,
-          pageName: sharedPlaceOf(link.node) ? 'all pages' : page.nodes[page.root].name,
-          name: page.nodes[link.node].name,
-        };
-      }),
-    } satisfies FindingsResponse);
   });
 
   router.get('/:site/making', async (request, response) => {

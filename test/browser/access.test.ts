@@ -179,8 +179,8 @@ describe('access', function () {
       await driver.actions().sendKeys(Key.ESCAPE).perform();
       await still(driver);
     }
-    await (await byRole(driver, 'button', 'Publish …')).click();
-    await byRole(driver, 'dialog', 'Publish the site');
+    await (await byRole(driver, 'link', 'Publish …')).click();
+    await byRole(driver, 'region', 'What stands in the way');
     expect(await violations(), 'publishing').to.deep.equal([]);
   });
 

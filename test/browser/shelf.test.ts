@@ -263,9 +263,9 @@ describe('the shelf', function () {
     await addElement(driver, 'Section');
     for (let count = 0; count < 2; count++) await addElement(driver, 'Gallery');
     await kept(driver);
-    await press('button', 'Publish …');
+    await press('link', 'Publish …');
     await press('button', 'Publish');
-    await byRole(driver, 'dialog', 'Publication 1 is live', { within: 60_000 });
+    await byRole(driver, 'link', 'Open the published site', { within: 60_000 });
 
     const ask = (path: string, method = 'GET') => fetch(bench.running.url + path, { method });
     const publishedFiles = async () => unzipped(Buffer.from(await (await ask(paths.zip(NEW))).arrayBuffer()));

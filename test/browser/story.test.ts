@@ -134,9 +134,12 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     await driver.switchTo().window(workbench);
 
     // Publish, and open the published page.
-    await (await byRole(driver, 'button', 'Publish …')).click();
+    await (await byRole(driver, 'link', 'Publish …')).click();
     await (await byRole(driver, 'button', 'Publish')).click();
-    await byRole(driver, 'heading', 'Publication 1 is live');
+    await byRole(driver, 'link', 'Open the published site');
+    await eventually('it is said', async () =>
+      /Publication 1 is live/.test(await (await byRole(driver, 'region', 'Publish the site')).getText()),
+    );
     const live = await (await byRole(driver, 'link', 'Open the published site')).getAttribute('href');
     expect(live).to.equal(`${running.hostUrl}/brindle-hill/`);
 

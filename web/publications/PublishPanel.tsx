@@ -1,8 +1,16 @@
 import { Alert, Button, LinearProgress, Link, TextField, Typography } from '@mui/material';
 import { ExternalLink } from 'lucide-react';
 import { useState } from 'react';
-import { Link as RouterLink } from 'react-router';
-import type { Site } from '../../core/index.ts';
+import { useNavigate } from 'react-router';
+import {
+  brokenLinks,
+  composed,
+  sharedPlaceOf,
+  type NodeId,
+  type PageFindings,
+  type Site,
+} from '../../core/index.ts';
+import { selected } from '../state/desk.ts';
 import { keep } from '../state/edits.ts';
 import { troubleOf, useMakingQuery, usePublishMutation, useSiteQuery } from '../state/server.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
@@ -29,32 +37,68 @@ function Making({ site }: { site: string }) {
   );
 }
 
-/** How many barriers are listed at once. */
+/** How much that stands in the way is listed at once. */
 const LISTED = 6;
 
-/** What keeps somebody out, or leads nowhere, each with the way to its page; of the rest how much it is. */
+const GONE = { page: 'a page', place: 'a place', file: 'a file' } as const;
+
+/** Something that visitors would stumble over: where, and what. */
+interface Stumbling {
+  page: NodeId;
+  node?: NodeId;
+  name: string;
+  sentence: string;
+}
+
+/** The links that lead to what is not there any more, and what keeps somebody out. */
+function stumbling(site: Site, pages: readonly PageFindings[]): Stumbling[] {
+  const composedPage = (page: NodeId) => composed(site.frame, site.pages[page]);
+  const pageName = (page: NodeId, node?: NodeId) => {
+    const { nodes, root } = site.pages[page];
+    return node && sharedPlaceOf(node) ? 'all pages' : nodes[root].name;
+  };
+  const links = brokenLinks(site).map(({ page, node, gone }): Stumbling => ({
+    ...{ page, node, name: composedPage(page).nodes[node].name },
+    sentence: `on ${pageName(page, node)} leads to ${GONE[gone]} that is not there any more.`,
+  }));
+  const barriers = pages.flatMap(({ page, findings }) =>
+    findings
+      .filter(({ severity }) => severity === 'barrier')
+      .map(({ of, sentence }): Stumbling => ({
+        ...{ page, name: pageName(page), sentence: `: ${sentence}` },
+        ...('node' in of && { node: of.node }),
+      })),
+  );
+  return [...links, ...barriers];
+}
+
+/** What stands in the way, each with the way there; of the rest how much it is. */
 function Found({ site, found }: { site: Site; found: SiteFindings }) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
   if (found.state === 'looking')
     return <Typography sx={{ fontSize: 13, color: quiet }}>The pages are being looked over …</Typography>;
-  if (found.state === 'failed')
-    return <Typography sx={{ fontSize: 13, color: quiet }}>The pages could not be looked over.</Typography>;
-  const all = found.pages.flatMap(({ page, findings }) => findings.map((finding) => ({ page, finding })));
-  const first = all.filter(
-    ({ finding: { severity, rule } }) => severity === 'barrier' || rule === 'link leads nowhere',
-  );
-  const rest = all.length - first.length;
-  const nameOf = (page: keyof Site['pages']) => site.pages[page].nodes[site.pages[page].root].name;
+  const pages = found.state === 'looked' ? found.pages : [];
+  const first = stumbling(site, pages);
+  const rest = pages
+    .flatMap(({ findings }) => findings)
+    .filter(({ severity, rule }) => severity !== 'barrier' && rule !== 'link leads nowhere').length;
+  const go = async ({ page, node }: Stumbling) => {
+    await navigate(`/sites/${site.frame.id}/pages/${page}`);
+    if (node) dispatch(selected(node));
+  };
   return (
-    <div role="region" aria-label="Findings">
+    <div role="region" aria-label="What stands in the way">
       {first.length > 0 && (
         <Alert severity="warning" sx={{ py: 0 }}>
           <ul style={{ margin: 0, paddingLeft: 16 }}>
-            {first.slice(0, LISTED).map(({ page, finding }, index) => (
+            {first.slice(0, LISTED).map((each, index) => (
               <li key={index}>
-                <Link component={RouterLink} to={`/sites/${site.frame.id}/pages/${page}`}>
-                  {nameOf(page)}
+                <Link component="button" type="button" onClick={() => void go(each)}>
+                  {each.name}
                 </Link>
-                : {finding.sentence}
+                {each.sentence.startsWith(':') ? '' : ' '}
+                {each.sentence}
               </li>
             ))}
           </ul>
@@ -62,7 +106,8 @@ function Found({ site, found }: { site: Site; found: SiteFindings }) {
         </Alert>
       )}
       <Typography sx={{ fontSize: 13, color: quiet, mt: first.length > 0 ? 0.5 : 0 }}>
-        {first.length === 0 && 'The checks find nothing that keeps anybody out. '}
+        {found.state === 'failed' && 'The pages could not be looked over. '}
+        {found.state === 'looked' && first.length === 0 && 'The checks find nothing that keeps anybody out. '}
         {rest > 0 && `${rest} ${rest === 1 ? 'piece' : 'pieces'} of advice; the workbench lists them.`}
       </Typography>
     </div>

@@ -3,7 +3,6 @@ import { API, paths } from '../../api/paths.ts';
 import type {
   AddedSite,
   LivePublication,
-  FindingsResponse,
   MakingResponse,
   PageResponse,
   PreviewResponse,
@@ -61,7 +60,6 @@ export const server = createApi({
       query: (site) => ({ url: below(paths.live(site)), method: 'DELETE' }),
       invalidatesTags: ['site', 'sites'],
     }),
-    findings: build.query<FindingsResponse, string>({ query: (site) => below(paths.findings(site)) }),
     /** How far the pictures are that a publication makes of others. */
     making: build.query<MakingResponse, string>({ query: (site) => below(paths.making(site)) }),
     preview: build.mutation<PreviewResponse, string>({
@@ -93,7 +91,6 @@ export const server = createApi({
 
 export const {
   useSitesQuery,
-  useFindingsQuery,
   useMakingQuery,
   useSiteQuery,
   usePageQuery,

@@ -60,8 +60,8 @@ function stateWords({ state, bounded, stale }: ValueCell): string {
   return state === 'base' ? ', base value' : '';
 }
 
-const foundWords = (count: number): string =>
-  count === 0 ? '' : `, ${count} ${count === 1 ? 'finding' : 'findings'}`;
+const foundWords = (count: number): string | undefined =>
+  count === 0 ? undefined : `${count} ${count === 1 ? 'finding' : 'findings'}`;
 
 function barClasses({ state, bounded, joinsLeft, joinsRight, mixed }: ValueCell, words: boolean): string {
   const classes = ['value-bar', state];
@@ -112,7 +112,8 @@ export function ValueCellView(props: CellProps) {
       className={aimed ? 'value-cell aimed' : 'value-cell'}
       data-column={column}
       tabIndex={focused ? 0 : -1}
-      aria-label={`${row.label} in ${cell.view.name}: ${cell.text}${stateWords(cell)}${foundWords(amiss)}`}
+      aria-label={`${row.label} in ${cell.view.name}: ${cell.text}${stateWords(cell)}`}
+      aria-description={foundWords(amiss)}
       onFocus={onFocus}
       onClick={(event) => event.currentTarget.focus()}
       onDoubleClick={onOpen}

@@ -1,0 +1,167 @@
+/** Publications: each kept as it was, made live again, taken down; and what visitors get meanwhile. */
+import { expect } from 'chai';
+import { paths } from '../../api/paths.ts';
+import type { LivePublication, Problem, PublicationLine, PublicationsResponse } from '../../api/responses.ts';
+import type { Site } from '../../core/index.ts';
+import { editor, inHome, set } from './editing.ts';
+import { served, type Served } from './serving.ts';
+
+const SITE = 'brindle-hill';
+
+describe('publications', function () {
+  this.timeout(180_000);
+  let running: Served;
+  before(async () => {
+    running = await served();
+  });
+  after(() => running.end());
+
+  const { made } = editor(() => running.url);
+  const ask = (path: string, method = 'GET', body?: unknown) =>
+    fetch(running.url + path, {
+      method,
+      ...(body !== undefined && {
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(body),
+      }),
+    });
+  const publish = async (note?: string) => {
+    const response = await ask(paths.publications(SITE), 'POST', note === undefined ? {} : { note });
+    expect(response.status).to.equal(201);
+    return (await response.json()) as LivePublication;
+  };
+  const list = async (): Promise<PublicationLine[]> =>
+    ((await (await ask(paths.publications(SITE))).json()) as PublicationsResponse).publications;
+  const reword = (text: string) => made([set(inHome('headline', 'content/text'), text)]);
+  /** Makes the headline as large as a number, so that the style sheet is another one, and the words tell which. */
+  const enlarge = (size: number) =>
+    made([
+      set(inHome('headline', 'content/text'), `Now ${size}`),
+      set(inHome('headline', 'style/self/size/base'), size),
+    ]);
+  const visit = async (path: string) => {
+    const response = await fetch(running.hostUrl + path);
+    return { status: response.status, text: await response.text() };
+  };
+  const sheetOf = (html: string): string => /href="(assets\/[^"]+\.css)"/.exec(html)![1];
+
+  it('are listed with number, time, note and pages; the one that is live is marked', async () => {
+    expect(await list()).to.deep.equal([]);
+    await reword('First');
+    await publish('The first evening');
+    await reword('Second');
+    await publish();
+    const [second, first] = await list();
+    expect(first).to.include({
+      number: 1,
+      note: 'The first evening',
+      pages: 4,
+      live: false,
+      comparable: true,
+    });
+    expect(second).to.include({ number: 2, note: '', live: true });
+    expect(Date.parse(second.publishedAt)).to.be.at.least(Date.parse(first.publishedAt));
+    const long = await ask(paths.publications(SITE), 'POST', { note: 'x'.repeat(501) });
+    expect(long.status).to.equal(422);
+    expect(((await long.json()) as Problem).detail).to.match(/500 characters/);
+  });
+
+  it('keep the site as it was, and can be looked at as they were', async () => {
+    const was = (await (await ask(paths.publication(SITE, 1))).json()) as Site;
+    const { headline } = was.pages['home' as keyof Site['pages']].nodes as Record<
+      string,
+      { content: unknown }
+    >;
+    expect(headline.content).to.deep.include({ text: 'First' });
+    const [second, first] = await list();
+    for (const [line, words] of [
+      [first, 'First'],
+      [second, 'Second'],
+    ] as const) {
+      const page = await fetch(line.url);
+      expect(page.headers.get('X-Robots-Tag')).to.equal('noindex');
+      const html = await page.text();
+      expect(html).to.contain(`>${words}<`);
+      expect((await fetch(new URL(sheetOf(html), line.url))).status).to.equal(200);
+      expect((await fetch(new URL('visits/', line.url))).status).to.equal(200);
+    }
+    expect((await visit(`/publication/9/${SITE}/`)).status).to.equal(404);
+    expect((await visit('/publication/x/')).status).to.equal(404);
+    expect((await ask(paths.publication(SITE, 9))).status).to.equal(404);
+    expect((await ask(`${paths.publications(SITE)}/first`)).status).to.equal(404);
+  });
+
+  it('are made live again and taken down; the draft stays as it is, and none of them is lost', async () => {
+    expect((await visit(`/${SITE}/`)).text).to.contain('>Second<');
+    const again = await ask(paths.live(SITE), 'PUT', { number: 1 });
+    expect((await again.json()) as LivePublication).to.include({
+      number: 1,
+      url: `${running.hostUrl}/${SITE}/`,
+    });
+    expect((await visit(`/${SITE}/`)).text).to.contain('>First<');
+    expect((await list()).map(({ live }) => live)).to.deep.equal([false, true]);
+    const none = await ask(paths.live(SITE), 'PUT', { number: 7 });
+    expect(none.status).to.equal(404);
+    expect(((await none.json()) as Problem).detail).to.match(/What is live stays live/);
+    expect((await visit(`/${SITE}/`)).text).to.contain('>First<');
+
+    expect((await ask(paths.live(SITE), 'DELETE')).status).to.equal(204);
+    const notice = await visit(`/${SITE}/`);
+    expect(notice.status).to.equal(404);
+    expect(notice.text).to.contain('This site is not there now').and.not.to.contain('First');
+    expect((await visit('/never-published/')).text).to.contain('Page not found');
+    expect((await list()).map(({ live }) => live)).to.deep.equal([false, false]);
+    // Publishing goes on with the next number.
+    expect((await publish()).number).to.equal(3);
+    expect((await visit(`/${SITE}/`)).text).to.contain('>Second<');
+  });
+
+  it('leave style sheets and pictures where somebody may hold an old page, but not old pages', async () => {
+    const old = await visit(`/${SITE}/`);
+    await enlarge(71);
+    await publish();
+    const now = await visit(`/${SITE}/`);
+    expect(sheetOf(now.text)).not.to.equal(sheetOf(old.text));
+    const kept = await fetch(`${running.hostUrl}/${SITE}/${sheetOf(old.text)}`);
+    expect(kept.status).to.equal(200);
+    expect(kept.headers.get('Cache-Control')).to.match(/immutable/);
+    await made([set('/frame/pages/visits/slug', 'come')]);
+    await publish();
+    expect((await visit(`/${SITE}/visits/`)).status).to.equal(404);
+    await made([set('/frame/pages/visits/slug', 'visits')]);
+    await ask(paths.live(SITE), 'DELETE');
+    expect((await visit(`/${SITE}/${sheetOf(old.text)}`)).status).to.equal(404);
+  });
+
+  it('come whole: a thousand visits during twenty publications get no page with the style sheet of another', async () => {
+    await enlarge(40);
+    await publish();
+    let visits = 0;
+    let done = false;
+    const seen = new Set<string>();
+    const visitor = async () => {
+      while (!done || visits < 1000) {
+        const page = await visit(`/${SITE}/`);
+        expect(page.status).to.equal(200);
+        const size = /Now (\d+)/.exec(page.text)![1];
+        const sheet = await visit(`/${SITE}/${sheetOf(page.text)}`);
+        expect(sheet.status, `the style sheet of ${size}`).to.equal(200);
+        // The headline’s own rule holds the size that its words tell, in rem.
+        expect(sheet.text, `the style sheet of ${size}`).to.contain(`font-size:${Number(size) / 16}rem`);
+        seen.add(size);
+        visits += 1;
+      }
+    };
+    const publisher = async () => {
+      for (let size = 101; size <= 120; size += 1) {
+        await enlarge(size);
+        await publish();
+      }
+      done = true;
+    };
+    await Promise.all([publisher(), visitor(), visitor(), visitor(), visitor()]);
+    expect(visits).to.be.at.least(1000);
+    expect(seen.size, 'publications that were seen').to.be.above(10);
+    expect((await visit(`/${SITE}/`)).text).to.contain('Now 120');
+  });
+});
