@@ -82,7 +82,9 @@ function ofValue(
     // What held there without being said there.
     const meant = (view ?? frame.views.base) as ViewId;
     if (!node || !tree || !frame.views.list.some(({ id }) => id === meant)) return undefined;
-    return short(describeValue(property, resolve(frame, tree, node, property, meant, part as Part), frame, node));
+    return short(
+      describeValue(property, resolve(frame, tree, node, property, meant, part as Part), frame, node),
+    );
   };
   const some = (holders[1] ?? holders[0])!;
   const label =

@@ -66,7 +66,7 @@ function PublicationsOf({ site, page }: { site: Site; page: NodeId }) {
         <Typography component="h1" sx={{ fontSize: 22, fontWeight: 700, mb: 1.5 }}>
           Publish
         </Typography>
-        <PublishPanel site={site} found={found} />
+        <PublishPanel site={site} found={found} before={(publications?.length ?? 0) > 0} />
         {error && <Alert severity="error">{troubleOf(error).sentence}</Alert>}
         {publications && (
           <PublicationList

@@ -115,7 +115,16 @@ function Found({ site, found }: { site: Site; found: SiteFindings }) {
 }
 
 /** Says what publishing will do and what stands in its way, does it, and links to the live site. */
-export function PublishPanel({ site, found }: { site: Site; found: SiteFindings }) {
+export function PublishPanel({
+  site,
+  found,
+  before,
+}: {
+  site: Site;
+  found: SiteFindings;
+  /** It has been published before, whether that is live or not. */
+  before: boolean;
+}) {
   const dispatch = useAppDispatch();
   const { id } = site.frame;
   const { data } = useSiteQuery(id, { refetchOnMountOrArgChange: true });
@@ -135,7 +144,9 @@ export function PublishPanel({ site, found }: { site: Site; found: SiteFindings 
     <section aria-label="Publish the site" style={{ display: 'grid', gap: 10 }}>
       <Typography sx={{ fontSize: 13 }}>
         {!live
-          ? 'Visitors see nothing of the site yet: all of it is new to them.'
+          ? before
+            ? 'The site has been taken down: visitors get a plain notice.'
+            : 'Visitors see nothing of the site yet: all of it is new to them.'
           : nothing
             ? `Visitors see publication ${live.number}; nothing has changed since.`
             : `Changed since publication ${live.number}: ${changed.map(({ name }) => name).join(', ') || 'what was done last'}.`}
