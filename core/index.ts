@@ -269,7 +269,15 @@ export {
   wholePlace,
   type SizedText,
 } from './values/textcurves.ts';
-export { placeKey, type Finding, type Fix, type Place, type Severity, withAside } from './checks/finding.ts';
+export {
+  placeKey,
+  type Finding,
+  type Fix,
+  type Place,
+  type Severity,
+  viewsAcross,
+  withAside,
+} from './checks/finding.ts';
 export { findings, RULES, siteFindings, TEXT_RULES, toldOnce, type PageFindings } from './checks/registry.ts';
 export { picturesBehind, type LongWord, type Seen, type Tone } from './checks/seen.ts';
 export { unbreakable, wordsToMeasure, type WordsToMeasure } from './checks/longwords.ts';

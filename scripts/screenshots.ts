@@ -32,7 +32,6 @@ try {
   await (await byRole(driver, 'button', 'New site')).click();
   await (await byRole(driver, 'textbox', /^Name/)).sendKeys('Marsh Lane Pottery');
   await (await byRole(driver, 'radio', /^Kiln/)).click();
-  await keep('new-site');
   await (await byRole(driver, 'button', 'Make the site')).click();
   await sheet(driver, 'Desktop');
 
@@ -158,6 +157,11 @@ try {
   await (await byRole(driver, 'button', 'List of steps')).click();
   await keep('two-windows');
   await driver.actions().sendKeys(Key.ESCAPE).perform();
+
+  await driver.get(`${running.url}/sites/brindle-hill/publications`);
+  await byRole(driver, 'table', 'Changes');
+  await pause(3000);
+  await keep('publications');
 
   await driver.get(`${running.hostUrl}/brindle-hill/`);
   await driver.findElement(By.css('h1'));

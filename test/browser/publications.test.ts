@@ -116,7 +116,7 @@ describe('the screen of publications', function () {
     expect(await driver.findElements(By.css('.differing.looks'))).to.have.length(0);
     expect(await driver.findElements(By.css('.differing.place'))).not.to.have.length(0);
     await press('combobox', 'View');
-    await press('option', 'Mobile');
+    await press('option', /^Mobile/);
     await says('status', 'Pictures', /^1 place looks different in Mobile/);
     await press('combobox', 'Page');
     await press('option', 'Visits');

@@ -1,9 +1,7 @@
 import { Box, Typography } from '@mui/material';
 import { useEffect, useMemo, useState } from 'react';
 import {
-  composed,
   differing,
-  preview,
   type Differing,
   type NodeId,
   type Page,
@@ -11,11 +9,11 @@ import {
   type Site,
   type View,
 } from '../../core/index.ts';
-import { sheetAddresses } from '../page/content.ts';
 import { EMPTY_SHEET, type SheetContent } from '../page/sheetdocument.ts';
 import { useSheet } from '../page/useSheet.ts';
 import { afterPaint } from '../ui/afterpaint.ts';
 import { useMeasuredWidth } from '../ui/measuredwidth.ts';
+import { contentOf } from './pageof.ts';
 import { shownIn } from './shownin.ts';
 
 interface PictureProps {
@@ -69,13 +67,6 @@ function Picture({ title, content, page, view, scale, framed, onShown }: Picture
 }
 
 const NOTHING: readonly Differing[] = [];
-
-/** A page of a site as it is shown; undefined where it has none of that id. */
-function contentOf({ frame, pages }: Site, id: NodeId): { page: Page; content: SheetContent } | undefined {
-  if (!pages[id]) return undefined;
-  const page = composed(frame, pages[id]);
-  return { page, content: { preview: preview(frame, page, sheetAddresses(frame)), ghosts: [] } };
-}
 
 interface ComparedPicturesProps {
   before: { site: Site; title: string };

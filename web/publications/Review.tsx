@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { changesBetween, type Change, type NodeId, type Site, type ViewId } from '../../core/index.ts';
 import { quiet } from '../ui/theme.ts';
 import { ComparedPictures } from './ComparedPictures.tsx';
+import { viewsThatDiffer } from './pageof.ts';
 
 /** A state of the site that is compared. */
 export interface Compared {
@@ -69,8 +70,14 @@ export function Review({ before, after, first }: ReviewProps) {
     (id) => id && pages.some((each) => each.id === id),
   )!;
   const { views } = after.site.frame;
-  const [viewId, setViewId] = useState<ViewId>(views.base);
-  const view = views.list.find(({ id }) => id === viewId) ?? views.list[0];
+  const differ = useMemo(
+    () => viewsThatDiffer(before.site, after.site, page),
+    [before.site, after.site, page],
+  );
+  const [viewId, setViewId] = useState<ViewId | null>(null);
+  // The one that is asked for; else the base, where something may look different there.
+  const meant = viewId ?? (differ.includes(views.base) ? views.base : (differ.at(-1) ?? views.base));
+  const view = views.list.find(({ id }) => id === meant) ?? views.list[0];
   const nameOf = (id: NodeId) => {
     const tree = after.site.pages[id] ?? before.site.pages[id];
     return tree.nodes[tree.root].name;
@@ -110,6 +117,7 @@ export function Review({ before, after, first }: ReviewProps) {
           {[...views.list].reverse().map(({ id, name }) => (
             <MenuItem key={id} value={id}>
               {name}
+              {differ.includes(id) && ' · differs'}
             </MenuItem>
           ))}
         </TextField>
