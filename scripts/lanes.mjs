@@ -10,6 +10,7 @@ const LONG = [
   ...['browser/sizes', 'browser/access', 'server/backup', 'browser/differential', 'server/folder'],
   ...['browser/meaning', 'browser/views', 'server/cli', 'browser/shelf', 'server/history', 'browser/values'],
   ...['browser/desk', 'browser/sheet', 'browser/theme', 'browser/story', 'server/assets', 'browser/sites'],
+  ...['browser/sweep', 'server/publications', 'browser/findings'],
 ];
 const rank = (path) => {
   const at = LONG.findIndex((name) => path.endsWith(`/${name}.test.ts`));

@@ -9,7 +9,9 @@ import { closeSizes } from './closesizes.ts';
 import { enlarging } from './enlarging.ts';
 import { deadLinks } from './deadlinks.ts';
 import { formLabels } from './formlabels.ts';
+import { hiddenTargets } from './hiddentargets.ts';
 import { headingOrder } from './headingorder.ts';
+import { landmarks } from './landmarks.ts';
 import { linkNames } from './linknames.ts';
 import { noMenu } from './nomenu.ts';
 import { titles } from './titles.ts';
@@ -48,6 +50,8 @@ export const RULES: readonly Rule[] = [
   alternatives,
   headingOrder,
   deadLinks,
+  hiddenTargets,
+  landmarks,
   noMenu,
 ];
 

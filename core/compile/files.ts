@@ -9,9 +9,12 @@ import { composed, publishedTrees } from '../site/shared.ts';
 import { pagesOf, headOf, type Page, type PageHead, type Site, type SiteFrame } from '../site/site.ts';
 import { linkedPlaces, linksIn } from '../values/links.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
+import { browserBar } from './browserbar.ts';
+import { addressOf, robots, sitemap } from './forsearch.ts';
 import { openingFonts } from './opening.ts';
 import { isItself, isMadeSmaller, pictureKey, type PictureForm } from './pictures.ts';
 import { pageRules } from './rules.ts';
+import { siteIcon } from './siteicon.ts';
 import { familiesIn, printFontFaces, printRules } from './stylesheet.ts';
 
 /** A file of a published site. Text is given whole, with where the page is now that stood there;  pictures and fonts are named for the caller to supply their bytes. */
@@ -89,13 +92,19 @@ export interface PublishedAt {
 }
 
 /** What search engines and those who share a page are told of it (The Open Graph protocol, https://ogp.me/). */
-function sharingHead(site: SiteFrame, head: PageHead, pictureAt: (asset: Asset) => string): Markup[] {
+function sharingHead(
+  site: SiteFrame,
+  head: PageHead,
+  pictureAt: (asset: Asset) => string,
+  address: string,
+): Markup[] {
   const property = (name: string, content: string) => element('meta', { property: name, content });
   const picture = site.assets.find(({ id }) => id === head.picture);
   return [
     property('og:type', 'website'),
     property('og:site_name', site.name),
     property('og:title', head.title),
+    ...(address && !head.missing ? [property('og:url', addressOf(address, head))] : []),
     ...(head.description ? [property('og:description', head.description)] : []),
     ...(picture
       ? [
@@ -154,9 +163,13 @@ function compilePage(
     element('meta', { charset: 'utf-8' }),
     element('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),
     element('title', {}, documentTitle(site.name, head)),
+    ...browserBar(site, page),
     ...(head.description ? [element('meta', { name: 'description', content: head.description })] : []),
     ...(head.missing ? [element('meta', { name: 'robots', content: 'noindex' })] : []),
-    ...sharingHead(site, head, pictureAt),
+    ...(address && !head.missing
+      ? [element('link', { rel: 'canonical', href: addressOf(address, head) })]
+      : []),
+    ...sharingHead(site, head, pictureAt, address),
     element('link', { rel: 'stylesheet', href: `${up}${cssPath}` }),
     ...openingFonts(site, page).map((file) =>
       element('link', {
@@ -168,6 +181,7 @@ function compilePage(
         href: `${up}${fontPath(file)}`,
       }),
     ),
+    element('link', { rel: 'icon', type: 'image/svg+xml', href: `${up}${siteIcon(site).path}` }),
   );
   const lang = head.lang ?? site.lang;
   const dir = directionOf(lang) === 'rtl' ? 'rtl' : undefined;
@@ -286,6 +300,12 @@ export function compileSite(site: Site, at: PublishedAt = {}): PublishedFile[] {
       files.push({ ...file, path: page ? signedInPath(file.path) : file.path, audience: 'signed-in' });
   }
   files.push(...movedFiles(site.frame));
+  files.push({ ...siteIcon(site.frame), type: 'image/svg+xml' });
+  files.push({ path: 'robots.txt', type: 'text/plain; charset=utf-8', text: robots(at.address) });
+  if (at.address) {
+    const text = sitemap(site.frame, at.address);
+    files.push({ path: 'sitemap.xml', type: 'application/xml; charset=utf-8', text });
+  }
   for (const family of families) {
     for (const file of family.files)
       files.push({ path: fontPath(file), type: 'font/woff2', font: { family, file } });

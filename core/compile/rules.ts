@@ -10,6 +10,7 @@ import { ofPictureVariables, takenOver } from '../elements/properties/picture.ts
 import { pointCss } from '../elements/valuetypes/geometry.ts';
 import { withAssets } from '../values/uses.ts';
 import { pictureClass } from './selectors.ts';
+import { CLEAR_TOP } from '../elements/properties/page.ts';
 import { BACKGROUND_LAYERS } from '../elements/properties/background.ts';
 import type { Declarations } from '../elements/properties/property.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
@@ -56,6 +57,10 @@ const FOUNDATION: readonly CssRule[] = [
   foundationRule(':where(.button, .form button):not(:focus-visible)', {
     outline: '1px solid transparent',
     'outline-offset': '-1px',
+  }),
+  // What is brought into the window, by a link or by the keyboard, keeps clear of what stays at its top (CSS Scroll Snap 1, §5.2).
+  foundationRule(':where(a, button, input, select, textarea, summary, [id])', {
+    'scroll-margin-top': `var(${CLEAR_TOP}, 0px)`,
   }),
   // A place that links lead to, where what stands there is not one element.
   foundationRule('.place', { position: 'absolute' }),

@@ -3,6 +3,7 @@ import * as background from './properties/background.ts';
 import * as border from './properties/border.ts';
 import * as layout from './properties/layout.ts';
 import * as particular from './properties/particular.ts';
+import * as page from './properties/page.ts';
 import * as picture from './properties/picture.ts';
 import type { Property } from './properties/property.ts';
 import { KINDS } from './kinds/table.ts';
@@ -74,6 +75,7 @@ export const PROPERTIES: readonly Property[] = [
   layout.minHeight,
   layout.aspectRatio,
   layout.sticky,
+  page.clearTop,
   ...space.padding,
   ...space.margin,
   background.backgroundColour,
@@ -83,6 +85,8 @@ export const PROPERTIES: readonly Property[] = [
   background.backgroundRepeat,
   background.tint,
   background.gradient,
+  page.barColour,
+  page.barColourDark,
   picture.source,
   picture.cropRatio,
   picture.fit,

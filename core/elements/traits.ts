@@ -7,6 +7,8 @@ export type Trait =
   | 'container'
   /** It stands in a section or a row. */
   | 'block'
+  /** The page as a whole. */
+  | 'page'
   /** A whole part of the page, as wide as the window. */
   | 'section'
   /** It shows words. */

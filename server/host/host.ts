@@ -11,10 +11,13 @@ import { sentBy, visitors, wayBack } from './visitors.ts';
 /** Published pages carry no script, so none may run, and they load nothing from elsewhere. */
 const ALWAYS = {
   'Content-Security-Policy':
-    "default-src 'none'; img-src 'self'; media-src 'self'; style-src 'self'; font-src 'self'; form-action 'self' mailto:; base-uri 'none'; frame-ancestors 'none'",
+    "default-src 'none'; img-src 'self'; media-src 'self'; style-src 'self'; font-src 'self'; connect-src 'self'; form-action 'self' mailto:; base-uri 'none'; frame-ancestors 'none'",
   'X-Content-Type-Options': 'nosniff',
   'Referrer-Policy': 'same-origin',
 };
+
+/** Drafts, and publications that are kept, are for those who have their addresses (RFC 9309). */
+const ROBOTS = 'User-agent: *\nDisallow: /preview/\nDisallow: /publication/\n';
 
 function send(response: ServerResponse, status: number, headers: Record<string, string>, body?: Buffer) {
   const length = body && { 'Content-Length': String(body.length) };
@@ -185,6 +188,10 @@ export function host(publisher: Publisher, log: Logger, isOwnHost: HostCheck): R
     const path = pathOf(request.url ?? '/');
     if (path === undefined)
       return plainPage(response, 400, 'Malformed address', 'The address cannot be read.');
+    if (path === '/robots.txt' && reads) {
+      const headers = { 'Cache-Control': 'no-cache', 'Content-Type': 'text/plain; charset=utf-8' };
+      return send(response, 200, headers, Buffer.from(ROBOTS));
+    }
     if (path === '/' && reads)
       return plainPage(response, 200, 'Dimorphe host', 'Published sites stand under their own names here.');
     const parts = path.split('/').slice(1);

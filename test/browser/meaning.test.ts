@@ -130,6 +130,7 @@ const MEANINGS: Record<string, Meaning[]> = {
   minHeight: [is(1366, { 'min-height': '1366px' })],
   aspectRatio: [is({ width: 16, height: 9 }, { 'aspect-ratio': '16 / 9' })],
   sticky: [is(true, { position: 'sticky', top: '0px' })],
+  clearTop: [is(72, { '--clear-top': '72px' })],
   ...sides('padding'),
   ...sides('margin'),
   backgroundColour: [is('{night}', { 'background-color': 'rgb(15, 24, 48)' })],
@@ -179,7 +180,7 @@ const MEANINGS: Record<string, Meaning[]> = {
 };
 
 /** Properties that are no CSS of their holder; other tests say what they mean. */
-const ELSEWHERE = ['order', 'alternate', 'source'];
+const ELSEWHERE = [...['barColour', 'barColourDark'], 'order', 'alternate', 'source'];
 
 /**
  * Properties that a box follows from: with a value, something of the holder has another size or another place. Not those

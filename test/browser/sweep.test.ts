@@ -127,8 +127,12 @@ describe('the workbench: the sweep', function () {
   const press = async (name: string | RegExp, inside?: Parameters<typeof byRole>[3]) =>
     (await byRole(bench.driver, 'button', name, inside)).click();
   const says = (what: RegExp) =>
-    eventually(`the sweep says ${what}`, async () =>
-      what.test(await (await byRole(bench.driver, 'status', 'Sweep')).getText()) ? true : undefined,
+    eventually(
+      `the sweep says ${what}`,
+      async () =>
+        what.test(await (await byRole(bench.driver, 'status', 'Sweep')).getText()) ? true : undefined,
+      // It gives way to whatever else there is to do.
+      60_000,
     );
   const list = () =>
     bench.driver.executeScript<string[]>(

@@ -112,7 +112,10 @@ describe('the type of a site', function () {
       before
         .split('\n')
         .filter(
-          (line) => !/^(Lines of |Headline goes |\d sizes are |Go there|Make it |Let it grow )/.test(line),
+          (line) =>
+            !/^(Lines of |Headline goes |\d sizes are |Go there|Make it |Let it grow |Set aside …)/.test(
+              line,
+            ),
         ),
     ).to.deep.equal([]);
     await fill('Size of Meta in Mobile', '10');

@@ -175,6 +175,7 @@ const DECLARATIONS: Record<string, Said[]> = {
     [true, { position: 'sticky', top: '0', 'z-index': '1', 'align-self': 'start' }],
     [false, { position: 'static', top: 'auto', 'z-index': 'auto', 'align-self': 'auto' }],
   ],
+  clearTop: [[64, { '--clear-top': '64px' }]],
   ...sides('padding'),
   ...sides('margin'),
   backgroundColour: [['{night}', { 'background-color': 'var(--colour-night)' }]],
@@ -230,9 +231,9 @@ describe('the declarations of a property', () => {
   };
 
   it('are written down here for every one', () => {
-    // Words are markup.
+    // Words are markup, and the colours of the browser stand in the head of the page.
     const styles = PROPERTIES.filter(({ wording }) => !wording).map(({ name }) => name);
-    expect(Object.keys(DECLARATIONS)).to.have.members(styles);
+    expect([...Object.keys(DECLARATIONS), 'barColour', 'barColourDark']).to.have.members(styles);
     expect(knownProperty('letterSpacing').applied).to.deep.equal({
       'letter-spacing': 'var(--tracking, normal)',
     });

@@ -253,7 +253,10 @@ describe('rules on a page as it is laid out', () => {
     // The browser keeps the top clear.
     expect(told('focus covered', staying(40, { keptClear: 40 }))).to.deep.equal([]);
     const [{ fixes }] = detected('focus covered', staying(60));
-    expect(fixes?.map(({ label }) => label)).to.deep.equal(['Let it move with the page in Mobile']);
+    expect(fixes?.map(({ label }) => label)).to.deep.equal([
+      'Keep 60 px clear at the top of the page in Mobile',
+      'Let it move with the page in Mobile',
+    ]);
   });
 
   it('tell pictures that are larger than their px, or of which less than half is seen', () => {

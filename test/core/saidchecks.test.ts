@@ -162,4 +162,54 @@ describe('checks of what a page says', () => {
     const other = frame.pages.find((each) => each.id !== home.id)!.title;
     expect(of(rule, whole, titled(other.toUpperCase()))[0].sentence).to.match(/^Another page is called “/);
   });
+
+  it('find links to what a view does not show: a place on the page, or a page that is not offered', () => {
+    const rule = 'link to what is not shown';
+    const hidden = made('setValue', {
+      ...{ nodes: [id('week')], property: 'shown', view: view('mobile') },
+      ...{ value: false, reach: 'here' as const },
+    }).page;
+    const page = saying('book', { link: '#week' }, composed(frame, hidden));
+    expect(told(of(rule, page))).to.deep.equal([
+      ['book self', 'Book a night leads to What is up this week, which is not shown in Mobile.'],
+    ]);
+    expect(of(rule, page)[0].views).to.deep.equal(['mobile']);
+    expect(of(rule, saying('book', { link: '#week' }))).to.deep.equal([]);
+    const withheld: SiteFrame = {
+      ...frame,
+      pages: frame.pages.map((head) =>
+        head.id === 'visits' ? { ...head, offered: { base: 'withheld' as const } } : head,
+      ),
+    };
+    const leads = told(of(rule, saying('book', { link: 'page:visits' }), withheld));
+    // The invitation leads there, too.
+    expect(leads).to.have.length(2);
+    expect(leads[0][1]).to.match(/^Book a night leads to .*, which is not shown\.$/);
+    expect(of(rule, saying('book', { link: 'page:visits' }))).to.deep.equal([]);
+  });
+
+  it('find landmarks that those who hear the page cannot tell apart', () => {
+    const rule = 'landmarks alike';
+    expect(told(of(rule, saying('week', { landmark: 'footer' })))).to.deep.equal([
+      ['shared-foot-foot self', 'Footer and What is up this week both serve as foot of the page.'],
+    ]);
+    const two = saying('moon-strip', { landmark: 'aside' }, saying('week', { landmark: 'aside' }));
+    expect(told(of(rule, two))).to.deep.equal([
+      [
+        'moon-strip self',
+        'Moon phase strip serves as what stands beside the matter and has no name in Wide, Desktop, Tablet.',
+      ],
+    ]);
+    expect(of(rule, saying('moon-strip', { label: 'The moon' }, two))).to.deep.equal([]);
+    const named = saying('shared-head-pages', { label: 'Pages' });
+    const menu = saying('week', { landmark: 'nav', label: 'pages' }, named);
+    expect(told(of(rule, menu))[0][1]).to.match(/serves as navigation and is called “pages” like Page links/);
+    // Where only one of them shows, there is nothing to tell apart.
+    const apart = made('setValue', {
+      ...{ nodes: [id('week')], property: 'shown', view: view('mobile') },
+      ...{ value: false, reach: 'here' as const },
+    }).page;
+    const [found] = of(rule, saying('week', { landmark: 'footer' }, composed(frame, apart)));
+    expect(found.views).not.to.include('mobile');
+  });
 });

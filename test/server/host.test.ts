@@ -63,6 +63,15 @@ describe('the host', () => {
     expect(font.headers.get('Content-Type')).to.equal('font/woff2');
   });
 
+  it('tells robots of drafts and of publications that are kept to leave them alone, and serves each site’s own list', async () => {
+    expect(await (await host('/robots.txt')).text()).to.equal(
+      'User-agent: *\nDisallow: /preview/\nDisallow: /publication/\n',
+    );
+    const list = await host('/brindle-hill/sitemap.xml');
+    expect(list.headers.get('Content-Type')).to.match(/^application\/xml/);
+    expect(await list.text()).to.contain(`<loc>${running.hostUrl}/brindle-hill/visits/</loc>`);
+  });
+
   it('sends each text in the smallest form that is accepted, made once, under a tag of its own', async () => {
     await post(paths.publications('brindle-hill'));
     // Not fetch, which decodes what it gets.

@@ -177,7 +177,10 @@ export class Layouts {
       width: root.clientWidth,
       scrolls: root.scrollWidth,
       rightToLeft: root.dir === 'rtl',
-      keptClear: Number.parseFloat(frame!.getComputedStyle(root).scrollPaddingTop) || 0,
+      keptClear:
+        Number.parseFloat(
+          frame!.getComputedStyle(this.sheet.document.body).getPropertyValue('--clear-top'),
+        ) || 0,
       elements,
     };
   }

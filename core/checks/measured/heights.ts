@@ -59,6 +59,17 @@ export const tallStaying: MeasuredRule = {
   },
 };
 
+const keptClear = ({ page, view }: LaidPage, { box }: LaidElement) => {
+  const height = Math.ceil(heightOf(box));
+  return {
+    label: `Keep ${height} px clear at the top of the page in ${view.name}`,
+    call: callOf('setValue', {
+      ...{ nodes: [page.root], property: 'clearTop', view: view.id },
+      ...{ value: height, reach: 'here' as const },
+    }),
+  };
+};
+
 /**
  * What has the focus is not wholly covered by what stays (https://www.w3.org/TR/WCAG22/#focus-not-obscured-minimum). A browser brings what
  * takes the focus to the nearest edge of the window, where what stays lies over all that is not higher.
@@ -93,8 +104,8 @@ export const coveredFocus: MeasuredRule = {
           {
             ...{ node, other: covered.node, amount: heightOf(box) },
             sentence: '{name} stays at the top and lies over {other} when that takes the focus {widths}.',
-            cure: 'Let it move with the page there.',
-            fixes: [lets(page, element)],
+            cure: 'Keep as much clear at the top of the page, or let it move with the page there.',
+            fixes: [keptClear(page, element), lets(page, element)],
           },
         ];
       });

@@ -16,7 +16,7 @@ const sectionRoom = ({ grid }: View): number =>
 export const page: Kind = {
   name: 'page',
   label: 'Page',
-  traits: ['container', 'coloured', 'backed'],
+  traits: ['page', 'container', 'coloured', 'backed'],
   accepts: ['section', 'alternates'],
   display: 'grid',
   // A word that is longer than its line is broken, and makes nothing wider (CSS Text 3, §5.5).

@@ -1,0 +1,66 @@
+import { contentOf } from '../elements/kinds/kind.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import type { ViewId } from '../layered/views.ts';
+import type { Node } from '../site/node.ts';
+import { sourceOrder } from '../site/sourceorder.ts';
+import { hiddenBy } from '../values/visibility.ts';
+import { PRACTICE, type Looked, type Rule } from './rule.ts';
+import { amissIn } from './saying.ts';
+
+const SAID: Record<string, string> = {
+  header: 'head of the page',
+  footer: 'foot of the page',
+  nav: 'navigation',
+  aside: 'what stands beside the matter',
+  search: 'search',
+  region: 'region',
+};
+
+/** Of these a page has one (WAI-ARIA 1.2, banner and contentinfo). */
+const ONE = new Set(['header', 'footer']);
+
+/** The landmark that an element is for those who hear the page, and its name; undefined where it is none. */
+function landmark(node: Node): { role: string; label: string } | undefined {
+  const kind = knownKind(node.kind);
+  const said = (field: string) => contentOf<string>(kind, node, field).trim();
+  if (node.kind === 'navigation') return { role: 'nav', label: said('label') };
+  if (node.kind !== 'section') return undefined;
+  const role = said('landmark');
+  return role in SAID ? { role, label: said('label') } : undefined;
+}
+
+/** The first element before one that is the same landmark, by the same name, in a view. */
+function likeBefore({ site, page }: Looked, node: Node, view: ViewId): Node | undefined {
+  const own = landmark(node);
+  if (!own) return undefined;
+  for (const other of sourceOrder(page)) {
+    if (other.id === node.id) return undefined;
+    const its = landmark(other);
+    if (its?.role !== own.role || hiddenBy(site, page, other, view) !== undefined) continue;
+    if (ONE.has(own.role) || its.label.toLowerCase() === own.label.toLowerCase()) return other;
+  }
+  return undefined;
+}
+
+/** Those who hear a page can tell its landmarks apart (ARIA11, https://www.w3.org/WAI/WCAG22/Techniques/aria/ARIA11). */
+export const landmarks: Rule = {
+  name: 'landmarks alike',
+  clause: PRACTICE,
+  severity: 'advice',
+  find: (looked) =>
+    amissIn(looked, (node, view) => {
+      const other = likeBefore(looked, node, view);
+      if (!other) return undefined;
+      const { role, label } = landmark(node)!;
+      if (ONE.has(role))
+        return {
+          sentence: `${node.name} and ${other.name} both serve as ${SAID[role]}{views}.`,
+          cure: 'Let one of them serve as part of the page.',
+        };
+      const named = label === '' ? 'has no name' : `is called “${label}” like ${other.name}`;
+      return {
+        sentence: `${node.name} serves as ${SAID[role]} and ${named}{views}.`,
+        cure: 'Give it a name of its own for those who hear the page.',
+      };
+    }),
+};

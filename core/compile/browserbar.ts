@@ -1,0 +1,43 @@
+import { knownProperty } from '../elements/propertytable.ts';
+import { mediaCondition } from '../layered/bands.ts';
+import { widthsOf, type ViewId } from '../layered/views.ts';
+import { element, type Markup } from '../markup/markup.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
+import { aliasOf } from '../theme/alias.ts';
+import { resolve } from '../values/trace.ts';
+
+const NONE = 'transparent';
+
+/** A colour as the head of a page names it, where custom properties mean nothing. */
+const named = (site: SiteFrame, value: string): string => {
+  const alias = aliasOf(value);
+  return alias === undefined ? value : (site.colours.find(({ id }) => id === alias)?.value ?? NONE);
+};
+
+/** The colours of a property by view, with the media condition of each; one without where it is the same in all. */
+function byView(site: SiteFrame, page: Page, name: string, dark: boolean): Markup[] {
+  const property = knownProperty(name);
+  const colourIn = (view: ViewId) =>
+    named(site, resolve(site, page, page.nodes[page.root], property, view) as string);
+  const { list } = site.views;
+  const scheme = dark ? ['(prefers-color-scheme: dark)'] : [];
+  const meta = (content: string, media: string[]) =>
+    element('meta', { name: 'theme-color', content, media: media.join(' and ') || undefined });
+  const colours = list.map(({ id }) => colourIn(id));
+  if (colours.every((colour) => colour === colours[0]))
+    return colours[0] === NONE ? [] : [meta(colours[0], scheme)];
+  return list.flatMap(({ id }, index) =>
+    colours[index] === NONE
+      ? []
+      : [meta(colours[index], [...scheme, `(${mediaCondition(widthsOf(site.views, id))})`])],
+  );
+}
+
+/**
+ * The colours of the browser around a page (HTML, §4.2.5.1, “theme-color”): of those whose condition holds, a browser takes the first, so
+ * that those for dark surroundings stand before the others.
+ */
+export const browserBar = (site: SiteFrame, page: Page): Markup[] => [
+  ...byView(site, page, 'barColourDark', true),
+  ...byView(site, page, 'barColour', false),
+];

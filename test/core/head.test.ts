@@ -1,0 +1,121 @@
+/** What a published page says of itself in its head, and what a site tells those who search. */
+import { expect } from 'chai';
+import { parse, type DefaultTreeAdapterTypes } from 'parse5';
+import { compileSite, type Site } from '../../core/index.ts';
+import { home, made, site, view } from './acting.ts';
+
+const AT = { address: 'https://hill.example/stars/' };
+const fileOf = (on: Site, path: string, at = {}) =>
+  (compileSite(on, at).find((file) => file.path === path) as { text: string } | undefined)?.text;
+
+/** The elements of a page's head, each by its name and its attributes. */
+function headOf(html: string): Record<string, string>[] {
+  const root = parse(html).childNodes.find(
+    ({ nodeName }) => nodeName === 'html',
+  ) as DefaultTreeAdapterTypes.Element;
+  const head = root.childNodes.find(({ nodeName }) => nodeName === 'head') as DefaultTreeAdapterTypes.Element;
+  return head.childNodes.map((node) => ({
+    tag: node.nodeName,
+    ...Object.fromEntries(
+      ((node as DefaultTreeAdapterTypes.Element).attrs ?? []).map(({ name, value }) => [name, value]),
+    ),
+  }));
+}
+const colours = (on: Site) =>
+  headOf(fileOf(on, 'index.html')!)
+    .filter(({ name }) => name === 'theme-color')
+    .map(({ content, media }) => [content, media].filter(Boolean).join(' '));
+const bar = (property: string, at: string, value: string, on = site): Site =>
+  made(
+    'setValue',
+    { nodes: [home.root], property, view: view(at), value, reach: 'here' },
+    on.pages[home.id],
+    on,
+  ).site;
+
+describe('the head of a published page', () => {
+  it('names its own whole address where that is known, in the way in which it is served', () => {
+    const links = (path: string, at = {}) =>
+      headOf(fileOf(site, path, at)!)
+        .filter(({ rel, property }) => rel === 'canonical' || property === 'og:url')
+        .map(({ href, content }) => href ?? content);
+    expect(links('index.html', AT)).to.deep.equal([
+      'https://hill.example/stars/',
+      'https://hill.example/stars/',
+    ]);
+    expect(links('visits/index.html', AT)).to.deep.equal([
+      'https://hill.example/stars/visits/',
+      'https://hill.example/stars/visits/',
+    ]);
+    expect(links('visits/index.html')).to.deep.equal([]);
+  });
+
+  it('has a sign of its own for the tab, in two colours of the site', () => {
+    const { href } = headOf(fileOf(site, 'visits/index.html')!).find(({ rel }) => rel === 'icon')!;
+    expect(href).to.match(/^\.\.\/assets\/icon-[0-9a-f]{10}\.svg$/);
+    const svg = fileOf(site, href.slice(3))!;
+    for (const { value } of site.frame.colours.slice(0, 2)) expect(svg).to.contain(`fill="${value}"`);
+    const hostile = { ...site.frame.colours[0], value: '"/><script>' };
+    const frame = { ...site.frame, colours: [hostile] as typeof site.frame.colours };
+    const drawn = compileSite({ ...site, frame }).find(({ path }) => /icon-.*\.svg$/.test(path)) as {
+      text: string;
+    };
+    expect(drawn.text).not.to.contain('<script>');
+  });
+
+  it('says nothing of the browser’s own colours unless it is asked to', () => {
+    expect(colours(site)).to.deep.equal([]);
+  });
+
+  it('gives the browser a colour in all views, or in each its own, and for dark surroundings first', () => {
+    const all = bar('barColour', 'desktop', '{night}');
+    expect(colours(all)).to.deep.equal([site.frame.colours.find(({ id }) => id === 'night')!.value]);
+    const narrow = bar('barColour', 'mobile', '#123456');
+    expect(colours(narrow)).to.deep.equal(['#123456 (not (width >= 640px))']);
+    const dark = bar('barColourDark', 'desktop', '#000000', narrow);
+    expect(colours(dark)).to.deep.equal([
+      '#000000 (prefers-color-scheme: dark)',
+      '#123456 (not (width >= 640px))',
+    ]);
+    const both = bar('barColourDark', 'tablet', '#111111', dark);
+    expect(colours(both)).to.include(
+      '#111111 (prefers-color-scheme: dark) and ((width >= 640px) and (not (width >= 1024px)))',
+    );
+  });
+});
+
+describe('what a site tells those who search', () => {
+  const urls = (xml: string) => [...xml.matchAll(/<loc>([^<]*)<\/loc>/g)].map(([, url]) => url);
+
+  it('is a list of its pages by their whole addresses, without those that are not offered or stand for none', () => {
+    const xml = fileOf(site, 'sitemap.xml', AT)!;
+    // The form of https://www.sitemaps.org/protocol.html.
+    expect(xml).to.match(
+      /^<\?xml version="1\.0" encoding="UTF-8"\?>\n<urlset xmlns="http:\/\/www\.sitemaps\.org\/schemas\/sitemap\/0\.9">/,
+    );
+    expect(urls(xml)).to.deep.equal(
+      ['', 'visits/', 'telescope-hire/', 'find-us/'].map((path) => `https://hill.example/stars/${path}`),
+    );
+    const pages = site.frame.pages.map((head) =>
+      head.id === 'visits'
+        ? { ...head, offered: { base: 'withheld' as const } }
+        : head.id === 'hire'
+          ? { ...head, missing: true as const }
+          : head,
+    );
+    const fewer = { ...site, frame: { ...site.frame, pages } };
+    expect(urls(fileOf(fewer, 'sitemap.xml', AT)!)).to.deep.equal([
+      'https://hill.example/stars/',
+      'https://hill.example/stars/find-us/',
+    ]);
+    // A list of addresses has to name them whole.
+    expect(fileOf(site, 'sitemap.xml')).to.equal(undefined);
+  });
+
+  it('is that robots may read all of it, and where the list is (RFC 9309)', () => {
+    expect(fileOf(site, 'robots.txt', AT)).to.equal(
+      'User-agent: *\nDisallow:\n\nSitemap: https://hill.example/stars/sitemap.xml\n',
+    );
+    expect(fileOf(site, 'robots.txt')).to.equal('User-agent: *\nDisallow:\n');
+  });
+});
