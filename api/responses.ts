@@ -24,8 +24,8 @@ export interface PublicationLine {
   note: string;
   pages: number;
   live: boolean;
-  /** Where it can be looked at, whether it is live or not. */
-  url: string;
+  /** Where it can be looked at, whether it is live or not, by who has the address; null for those from before that was possible. */
+  url: string | null;
   /** The site as it was is kept with it. */
   comparable: boolean;
 }

@@ -163,20 +163,20 @@ export function host(publisher: Publisher, log: Logger, isOwnHost: HostCheck): R
     send(response, 404, { 'Cache-Control': 'no-store', 'Content-Type': 'text/html; charset=utf-8' }, bytes);
   }
 
-  /** A file of any publication, as it was when it was made: for those who keep the site, to look at. */
+  /** A file of any publication, as it was when it was made: for those who have its address, to look at. */
   async function earlier(
     request: IncomingMessage,
     response: ServerResponse,
-    [number, site, ...rest]: string[],
+    [state, site, ...rest]: string[],
     closed: boolean,
   ): Promise<void> {
-    if (site === undefined || !/^[1-9]\d{0,8}$/.test(number)) return noPage(response);
+    if (site === undefined || !/^[0-9a-f]{64}$/.test(state)) return noPage(response);
     const { path, folder } = fileAt(rest, closed);
-    const found = await publisher.earlierFile(site, Number(number), path);
+    const found = await publisher.earlierFile(site, state, path);
     if (!found || found.audience) return noPage(response);
     if (folder) return send(response, 301, { Location: `${request.url!.split('?', 1)[0]}/` });
     if (found.movedTo !== undefined)
-      return send(response, 301, { Location: `/publication/${number}/${site}/${found.movedTo}` });
+      return send(response, 301, { Location: `/publication/${state}/${site}/${found.movedTo}` });
     const headers = { 'Cache-Control': 'no-store', 'Content-Type': found.type, 'X-Robots-Tag': 'noindex' };
     send(response, 200, headers, await publisher.bytes(found.hash));
   }

@@ -92,7 +92,8 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
   }
 
   const siteUrl = (site: string) => `${hostUrl}/${site}/`;
-  const earlierUrl = (site: string, number: number) => `${hostUrl}/publication/${number}/${site}/`;
+  // Nobody can guess it: what was taken down is not for everyone.
+  const earlierUrl = (site: string, state: string) => `${hostUrl}/publication/${state}/${site}/`;
 
   const liveFrom = (id: string, { number, publishedAt }: Publication): LivePublication => ({
     number,
@@ -139,7 +140,7 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
         note: each.note ?? '',
         pages: Object.entries(each.manifest).filter(isPage).length,
         live: each.number === live,
-        url: earlierUrl(id, each.number),
+        url: each.state === null ? null : earlierUrl(id, each.state),
         comparable: each.state !== null,
       }));
     },
@@ -157,9 +158,9 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
       return found?.state ? store.files.get(found.state) : undefined;
     },
 
-    /** A file of any publication, to be looked at. */
-    async earlierFile(id: string, number: number, path: string): Promise<PublishedEntry | undefined> {
-      const manifest = (await store.publications.one(id, number))?.manifest;
+    /** A file of any publication, to be looked at by who knows the SHA-256 of the site as it was. */
+    async earlierFile(id: string, state: string, path: string): Promise<PublishedEntry | undefined> {
+      const manifest = (await store.publications.byState(id, state))?.manifest;
       return manifest && Object.hasOwn(manifest, path) ? manifest[path] : undefined;
     },
 

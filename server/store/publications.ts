@@ -73,6 +73,17 @@ export function publicationStore(database: Database) {
       return found;
     },
 
+    /** A publication by the SHA-256 of the site as it was; the last one, where several are the same. */
+    async byState(site: string, state: string): Promise<Publication | undefined> {
+      const [found] = await database
+        .select()
+        .from(publications)
+        .where(and(eq(publications.site, site), eq(publications.state, state)))
+        .orderBy(desc(publications.number))
+        .limit(1);
+      return found;
+    },
+
     /** Takes what is live off the host; publications stay. Answers whether anything was live. */
     takeDown: (site: string): Promise<boolean> =>
       database.transaction(async (tx) => {

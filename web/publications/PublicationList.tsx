@@ -69,9 +69,11 @@ export function PublicationList({ site, publications, onCompare }: PublicationLi
             </div>
             {each.note && <span className="publication-note">{each.note}</span>}
             <div className="keys">
-              <Button size="small" href={each.url} target="_blank" rel="noreferrer">
-                Open
-              </Button>
+              {each.url && (
+                <Button size="small" href={each.url} target="_blank" rel="noreferrer">
+                  Open
+                </Button>
+              )}
               {each.comparable && (
                 <Button size="small" onClick={() => onCompare(each.number)}>
                   Compare
