@@ -39,8 +39,10 @@ describe('the workbench, looked at', function () {
     expect(await trace()).to.match(/^Size in Desktop:/);
     await chooseView(driver, 'Mobile');
     await eventually('the trace of Mobile', async () =>
-      (await trace()) ===
-      'Size in Mobile: 34 from Mobile (onward) · cleared: 36 from the Heading 1 style, Mobile · instead of 64 in Desktop'
+      // What the checks find of the value stands behind it.
+      (await trace()).startsWith(
+        'Size in Mobile: 34 from Mobile (onward) · cleared: 36 from the Heading 1 style, Mobile · instead of 64 in Desktop',
+      )
         ? true
         : undefined,
     );

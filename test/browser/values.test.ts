@@ -131,17 +131,15 @@ describe('the workbench: values', function () {
       await selectInOutline(driver, 'Dome picture');
       await (await cell(driver, 'Columns', 'Mobile')).click();
       const trace = async () => (await driver.findElement(By.css('[aria-label="Trace"]'))).getText();
-      await eventually(
-        'the trace',
-        async () =>
-          (await trace()) ===
+      await eventually('the trace', async () =>
+        (await trace()).startsWith(
           'Columns in Mobile: 4 of 4 from Tablet (onward) · instead of 5 of 12 in Desktop',
+        ),
       );
       await selectInOutline(driver, 'Lead paragraph');
       await (await cell(driver, 'Size', 'Wide')).click();
-      await eventually(
-        'the trace',
-        async () => (await trace()) === 'Size in Wide: 23 from the Lead style, Wide',
+      await eventually('the trace', async () =>
+        (await trace()).startsWith('Size in Wide: 23 from the Lead style, Wide'),
       );
     });
 
