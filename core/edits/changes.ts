@@ -93,10 +93,15 @@ function ofValue(
       : undefined;
   const reach = (slots[1] ?? slots[0])?.reach;
   const [before, after] = [told(0), told(1)];
+  const reaches = slots.map((found) => found?.reach);
+  if (before === after && slots[0] && slots[1] && reaches[0] !== reaches[1]) {
+    // The same value, for other views as well, or for fewer.
+    const what = `how far ${property.label.toLowerCase()} ${inView(states[1].frame, key, view)} reaches`;
+    return { what, ...both(reaches[0], reaches[1]) };
+  }
   return {
     what: `${label ? `${label.toLowerCase()}: ` : ''}${property.label.toLowerCase()} ${inView(states[1].frame, key, view, reach)}`,
-    ...(before !== undefined && { before }),
-    ...(after !== undefined && { after }),
+    ...both(before, after),
   };
 }
 
@@ -158,9 +163,8 @@ function inTree(
     }
     case 'audience':
       return { ...on, what: 'for whom', ...both(was?.audience ?? 'everyone', is?.audience ?? 'everyone') };
-    case 'aside':
-      return undefined;
     default:
+      // What is set aside only those who edit see.
       return undefined;
   }
 }
@@ -191,18 +195,38 @@ interface Entry {
   title?: string;
 }
 
+/** What of a view is another. */
+const VIEW: Record<string, string> = {
+  name: 'name of the view',
+  from: 'where the view begins',
+  sheet: 'size of its sheet',
+  grid: 'grid of the view',
+};
+
+/** A change of the views of a site; nothing where they only stand in another order. */
+function ofViews(
+  [key, id, field]: (string | undefined)[],
+  [before, after]: [State, State],
+): Change | undefined {
+  const [was, is] = [before, after].map(({ frame }) => frame.views.list.find((each) => each.id === id));
+  if (key === 'base') {
+    const [one, other] = [before, after].map(({ frame }) => viewOf(frame.views, frame.views.base).name);
+    return { name: 'Views', what: 'base', before: one, after: other };
+  }
+  const some = is ?? was;
+  if (!some) return undefined;
+  if (field === undefined) return { name: some.name, what: was ? 'view removed' : 'view added' };
+  const value = (view: typeof was) => said((view as unknown as Record<string, unknown> | undefined)?.[field]);
+  return { name: some.name, what: VIEW[field] ?? 'view', ...both(value(was), value(is)) };
+}
+
 /** A change of what the whole site has. */
 function inFrame([list, id, field, ...rest]: string[], states: [State, State]): Change | undefined {
   if (list === 'name' || list === 'lang') {
     const [before, after] = states.map(({ frame }) => frame[list]);
     return { name: 'Site', what: list === 'name' ? 'name' : 'language', before, after };
   }
-  if (list === 'views') {
-    const view =
-      states[1].frame.views.list.find((each) => each.id === field) ??
-      states[0].frame.views.list.find((each) => each.id === field);
-    return { name: view?.name ?? 'Views', what: view ? `view: ${rest[0] ?? 'added or removed'}` : 'base' };
-  }
+  if (list === 'views') return ofViews([id, field, ...rest], states);
   if (!(list in LISTS) || id === undefined) return undefined;
   const [was, is] = states.map(({ frame }) =>
     (frame[list as keyof typeof LISTS] as Entry[]).find((each) => each.id === id),

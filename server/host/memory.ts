@@ -12,7 +12,9 @@ const EARLIER = 20;
 /** What is served of a site: what is live, and what was. */
 interface Served {
   live?: Manifest;
-  before: Manifest[];
+  number?: number;
+  /** Those before it; only read once something is asked for that what is live has not. */
+  before?: Promise<Manifest[]>;
 }
 
 const entryAt = (manifest: Manifest, path: string): PublishedEntry | undefined =>
@@ -38,23 +40,38 @@ export function inMemory({ files, publications, follow }: Pick<Store, 'files' | 
     const held = manifests.get(site);
     if (held) return held;
     const begun = turn;
-    const [live, all] = await Promise.all([publications.live(site), publications.recent(site, EARLIER)]);
-    const before = all.filter(({ number }) => number !== live?.number).map(({ manifest }) => manifest);
-    const made: Served = { ...(live && { live: live.manifest }), before };
+    const live = await publications.live(site);
+    const made: Served = live ? { live: live.manifest, number: live.number } : {};
     if (begun === turn) manifests.set(site, made);
     return made;
   }
+  const earlier = async (site: string, served: Served): Promise<Manifest[]> => {
+    served.before ??= publications
+      .recent(site, EARLIER)
+      .then((all) => all.filter(({ number }) => number !== served.number).map(({ manifest }) => manifest));
+    try {
+      return await served.before;
+    } catch (fault) {
+      // What could not be read now may be there the next time.
+      delete served.before;
+      throw fault;
+    }
+  };
   return {
-    /** What is live of a site; undefined where nothing is. */
-    async manifest(site: string): Promise<Manifest | undefined> {
-      return (await serving(site)).live;
+    /** Whether a site was published once and is not live now. */
+    async isTakenDown(site: string): Promise<boolean> {
+      const served = await serving(site);
+      return !served.live && (await earlier(site, served)).length > 0;
     },
     /** A file of the live publication; one whose name follows from its content also of those before it, as somebody may hold an old page. */
     async file(site: string, path: string, lasting: boolean): Promise<PublishedEntry | undefined> {
-      const { live, before } = await serving(site);
+      const served = await serving(site);
+      const { live } = served;
       const own = live && entryAt(live, path);
       if (own || !live || !lasting) return own;
-      return before.map((each) => entryAt(each, path)).find((entry) => entry !== undefined);
+      return (await earlier(site, served))
+        .map((each) => entryAt(each, path))
+        .find((entry) => entry !== undefined);
     },
     forget(site: string): void {
       turn += 1;

@@ -226,9 +226,7 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
       served.file(id, path, FINGERPRINTED.test(path)),
 
     /** Whether a site was published once and is not live now. */
-    isTakenDown: async (id: string): Promise<boolean> =>
-      (await store.publications.live(id)) === undefined &&
-      (await store.publications.recent(id, 1)).length > 0,
+    isTakenDown: (id: string): Promise<boolean> => served.isTakenDown(id),
 
     /** The bytes of a published file, by their hash. */
     bytes: (hash: string): Promise<Buffer> => served.bytes(hash),

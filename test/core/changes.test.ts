@@ -84,6 +84,24 @@ describe('what differs between two states of a site', () => {
     expect(change.node).to.equal('shared-foot-foot-place-title');
   });
 
+  it('tells where the same value reaches other views', () => {
+    const here = set('lead', 'size', 'tablet', 20);
+    const onward = set('lead', 'size', 'tablet', 20, 'onward');
+    expect(lines(here, onward)).to.deep.equal([
+      'home · Lead paragraph · how far size in Tablet reaches · here · onward',
+    ]);
+  });
+
+  it('tells views by name: those that came or went, and what of one is another', () => {
+    const added = made('addView', { id: view('big'), name: 'Big', from: 1600 }).site;
+    // Values may have to be said in other views then, which is told as well.
+    expect(lines(site, added)).to.include('Big · view added');
+    expect(lines(added, site)).to.include('Big · view removed');
+    const list = site.frame.views.list.map((each) => (each.id === 'tablet' ? { ...each, from: 700 } : each));
+    const moved = { ...site, frame: { ...site.frame, views: { ...site.frame.views, list } } };
+    expect(lines(site, moved)).to.deep.equal(['Tablet · where the view begins · 640 · 700']);
+  });
+
   it('leaves out what only those who edit see', () => {
     const aside = made('setAside', { of: { node: node('lead') }, rule: 'text too small', reason: 'Why not' });
     expect(lines(site, aside.site)).to.deep.equal([]);

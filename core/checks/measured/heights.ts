@@ -1,18 +1,16 @@
 import { callOf } from '../../edits/perform.ts';
 import { heightOf, widthOf } from '../edges.ts';
 import type { LaidElement } from './laid.ts';
-import type { Detected, LaidPage, MeasuredRule } from './rule.ts';
+import { AS_PRACTICE, type Detected, type LaidPage, type MeasuredRule } from './rule.ts';
 
 /** Screens that a section may be high, and the share of one that may stay covered (common practice). */
 const SCREENS = 3;
 const COVERED = 1 / 3;
 
-const PRACTICE: MeasuredRule['clauses'] = { 'as it is': 'common practice' };
-
 /** A section is no higher than three screens of its view. */
 export const tallSections: MeasuredRule = {
   name: 'section over three screens',
-  clauses: PRACTICE,
+  clauses: AS_PRACTICE,
   severity: 'advice',
   find(page) {
     const { height } = page.view.sheet;
@@ -41,7 +39,7 @@ const lets = ({ view }: LaidPage, { node }: LaidElement) => ({
 /** What stays at the top covers no more than a third of the screen. */
 export const tallStaying: MeasuredRule = {
   name: 'covers much of the screen',
-  clauses: PRACTICE,
+  clauses: AS_PRACTICE,
   severity: 'advice',
   find(page) {
     const { height } = page.view.sheet;

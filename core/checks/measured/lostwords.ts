@@ -1,7 +1,7 @@
 import type { NodeId } from '../../elements/nodeid.ts';
 import { commonAcross, commonDown, heightOf, pairs, told } from '../edges.ts';
 import type { LaidLine } from './laid.ts';
-import type { Detected, LaidPage, MeasuredRule } from './rule.ts';
+import { AS_PRACTICE, type Detected, type LaidPage, type MeasuredRule } from './rule.ts';
 
 /** By these, content must not be lost at widths from 320 px, at twice the text size, with the spacing that a reader asks for. */
 const NOT_LOST: MeasuredRule['clauses'] = {
@@ -88,7 +88,7 @@ const NEAR_EDGE = 4;
 /** Words keep clear of the edges of the window, and of the ground that they stand on. */
 export const wordsAtEdges: MeasuredRule = {
   name: 'words at an edge',
-  clauses: { 'as it is': 'common practice' },
+  clauses: AS_PRACTICE,
   severity: 'advice',
   find(page) {
     const { laid } = page;

@@ -2,7 +2,6 @@ import type { Box } from '../../layout/boxes.ts';
 import { isAbove, isBefore } from '../../layout/reading.ts';
 import { heightOf, widthOf } from '../edges.ts';
 import type { LaidElement } from './laid.ts';
-import { overlays } from './overlaps.ts';
 import type { Detected, LaidPage, MeasuredRule } from './rule.ts';
 
 /** A box from where lines begin. */
@@ -20,24 +19,21 @@ export const readingAgainstSeeing: MeasuredRule = {
   clauses: { 'as it is': 'WCAG 2.2, 1.3.2' },
   severity: 'advice',
   find: (page) =>
-    page
-      .containers()
-      .filter(({ node }) => !overlays(page, node))
-      .flatMap(({ node: container }) => {
-        const inside = page.within(container).filter(({ stays }) => !stays);
-        const boxes = inside.map((each) => boxOf(page, each));
-        return inside.flatMap(({ node }, index): Detected[] => {
-          const later = boxes.findIndex(
-            (box, other) => other > index && (isAbove(box, boxes[index]) || isBefore(box, boxes[index])),
-          );
-          if (later < 0) return [];
-          return [
-            {
-              ...{ node, other: inside[later].node, amount: later - index },
-              sentence: '{name} is read aloud before {other}, and seen after it, {widths}.',
-              cure: 'If the order matters, move it in the page instead of in this view.',
-            },
-          ];
-        });
-      }),
+    page.containers().flatMap(({ node: container }) => {
+      const inside = page.within(container).filter(({ stays }) => !stays);
+      const boxes = inside.map((each) => boxOf(page, each));
+      return inside.flatMap(({ node }, index): Detected[] => {
+        const later = boxes.findIndex(
+          (box, other) => other > index && (isAbove(box, boxes[index]) || isBefore(box, boxes[index])),
+        );
+        if (later < 0) return [];
+        return [
+          {
+            ...{ node, other: inside[later].node, amount: later - index },
+            sentence: '{name} is read aloud before {other}, and seen after it, {widths}.',
+            cure: 'If the order matters, move it in the page instead of in this view.',
+          },
+        ];
+      });
+    }),
 };

@@ -5,9 +5,7 @@ import type { Asset } from '../../theme/stock.ts';
 import { resolve } from '../../values/trace.ts';
 import type { Fix } from '../finding.ts';
 import type { LaidElement } from './laid.ts';
-import type { Detected, LaidPage, MeasuredRule } from './rule.ts';
-
-const PRACTICE: MeasuredRule['clauses'] = { 'as it is': 'common practice' };
+import { AS_PRACTICE, type Detected, type LaidPage, type MeasuredRule } from './rule.ts';
 
 /** A picture that is shown larger by more than that looks soft. */
 const SOFT = 1.05;
@@ -44,7 +42,7 @@ function shownPictures({ site, page, view, laid }: LaidPage): ShownPicture[] {
 /** Pictures are not shown larger than they are. */
 export const enlargedPictures: MeasuredRule = {
   name: 'picture larger than its pixels',
-  clauses: PRACTICE,
+  clauses: AS_PRACTICE,
   severity: 'advice',
   find: (page) =>
     shownPictures(page)
@@ -68,7 +66,7 @@ function whole({ page, view }: LaidPage, id: LaidElement['node']): Fix[] {
 /** At least half of a picture can be seen. */
 export const croppedPictures: MeasuredRule = {
   name: 'picture cropped by more than half',
-  clauses: PRACTICE,
+  clauses: AS_PRACTICE,
   severity: 'advice',
   find: (page) =>
     shownPictures(page)

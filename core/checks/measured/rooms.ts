@@ -1,10 +1,7 @@
 import { knownKind } from '../../elements/kinds/table.ts';
 import { commonAcross, heightOf, told, widthOf } from '../edges.ts';
 import type { LaidElement } from './laid.ts';
-import { overlays } from './overlaps.ts';
-import type { Detected, LaidPage, MeasuredRule } from './rule.ts';
-
-const PRACTICE: MeasuredRule['clauses'] = { 'as it is': 'common practice' };
+import { AS_PRACTICE, type Detected, type LaidPage, type MeasuredRule } from './rule.ts';
 
 /** px; what is smaller takes no room. */
 const NO_ROOM = 1;
@@ -12,7 +9,7 @@ const NO_ROOM = 1;
 /** What is there to hold others, and holds nothing in a view, takes no room; a ground that can be seen may be meant. */
 export const emptyRooms: MeasuredRule = {
   name: 'empty, and takes room',
-  clauses: PRACTICE,
+  clauses: AS_PRACTICE,
   severity: 'advice',
   find: (page) =>
     page.laid.elements.flatMap(({ node, box, lines, painted }): Detected[] => {
@@ -60,12 +57,11 @@ function runs(page: LaidPage, container: LaidElement): LaidElement[][] {
 /** Rows that are made up alike stand equally far apart: told of the one that differs from most. */
 export const unevenRows: MeasuredRule = {
   name: 'uneven distances',
-  clauses: PRACTICE,
+  clauses: AS_PRACTICE,
   severity: 'advice',
   find: (page) =>
     page
       .containers()
-      .filter(({ node }) => !overlays(page, node))
       .flatMap((container) => runs(page, container))
       .flatMap((run) => {
         const distances = run.slice(1).map(({ box }, index) => box.top - run[index].box.bottom);

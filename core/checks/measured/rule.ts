@@ -1,8 +1,10 @@
 import type { NodeId } from '../../elements/nodeid.ts';
+import { isDeep } from '../../elements/kinds/table.ts';
 import { viewAt, type View, type ViewId } from '../../layered/views.ts';
 import type { Node } from '../../site/node.ts';
 import type { Page, SiteFrame } from '../../site/site.ts';
 import type { Fix, Severity } from '../finding.ts';
+import { PRACTICE } from '../rule.ts';
 import type { Laid, LaidElement, TextSetting } from './laid.ts';
 
 /**
@@ -18,6 +20,9 @@ export interface Detected {
   cure: string;
   fixes?: readonly Fix[];
 }
+
+/** Of rules that are common practice, on text as it is. */
+export const AS_PRACTICE: MeasuredRule['clauses'] = { 'as it is': PRACTICE };
 
 /** A rule on a page as a browser has laid it out. */
 export interface MeasuredRule {
@@ -59,9 +64,11 @@ export class LaidPage {
     return this.node(id).children.flatMap((child) => this.byNode.get(child) ?? []);
   }
 
-  /** The elements that others stand in, and are there. */
+  /** The elements that others stand in, and are there; but for those in which they may lie over one another. */
   containers(): LaidElement[] {
-    return this.laid.elements.filter(({ node }) => this.node(node).children.length > 0);
+    return this.laid.elements.filter(
+      ({ node }) => this.node(node).children.length > 0 && !isDeep(this.node(node).kind),
+    );
   }
 
   /** The elements that an element stands in, from the nearest. */

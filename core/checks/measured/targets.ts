@@ -5,7 +5,7 @@ import { takes } from '../../site/applies.ts';
 import type { Fix } from '../finding.ts';
 import { commonAcross, commonDown, heightOf, pairs, widthOf } from '../edges.ts';
 import type { LaidTarget } from './laid.ts';
-import type { Detected, LaidPage, MeasuredRule } from './rule.ts';
+import { AS_PRACTICE, type Detected, type LaidPage, type MeasuredRule } from './rule.ts';
 
 /** px; https://www.w3.org/TR/WCAG22/#target-size-minimum */
 const LEAST = 24;
@@ -94,7 +94,7 @@ export const smallTargets: MeasuredRule = {
 /** In views that are narrower than the base, what is pressed has the room that a thumb needs. */
 export const tightTargets: MeasuredRule = {
   name: 'target small for a thumb',
-  clauses: { 'as it is': 'common practice' },
+  clauses: AS_PRACTICE,
   severity: 'advice',
   find(page) {
     if (!page.narrow) return [];
@@ -116,7 +116,7 @@ const APART = 8;
 /** In views that are narrower than the base, what is pressed keeps clear of what else is, unless it is large. */
 export const closeTargets: MeasuredRule = {
   name: 'targets close together',
-  clauses: { 'as it is': 'common practice' },
+  clauses: AS_PRACTICE,
   severity: 'advice',
   find(page) {
     if (!page.narrow) return [];
