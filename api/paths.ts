@@ -34,6 +34,14 @@ export const paths = {
   publication: (site: string, number: number) => `${API}/sites/${part(site)}/publications/${number}`,
   /** Which publication is live. */
   live: (site: string) => `${API}/sites/${part(site)}/live`,
+  /** What visitors sent with a site's forms. */
+  letters: (site: string) => `${API}/sites/${part(site)}/letters`,
+  /** How many of them nobody has read. */
+  unreadLetters: (site: string) => `${API}/sites/${part(site)}/letters-unread`,
+  /** The same as CSV (RFC 4180), of one form. */
+  letterTable: (site: string, form: string) => `${API}/sites/${part(site)}/letters/${part(form)}.csv`,
+  /** For how long letters are kept. */
+  lettersKept: (site: string) => `${API}/sites/${part(site)}/letters-kept`,
   /** The log of a site's edits; edits are posted to it. */
   edits: (site: string) => `${API}/sites/${part(site)}/edits`,
   edit: (site: string, revision: number) => `${API}/sites/${part(site)}/edits/${revision}`,

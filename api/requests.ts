@@ -5,6 +5,7 @@ import {
   ArrayMaxSize,
   ArrayMinSize,
   IsArray,
+  IsBoolean,
   IsDefined,
   IsIn,
   IsInt,
@@ -25,6 +26,9 @@ const ID = /^[A-Za-z0-9][A-Za-z0-9_.-]{0,119}$/;
 
 /** As many as the database counts. */
 const MOST_REVISIONS = 2 ** 31 - 1;
+
+/** What names a letter. */
+const LETTER = /^[\w-]{1,40}$/;
 
 /** What names an edit. */
 const KEY = /^[A-Za-z0-9_-]{8,64}$/;
@@ -163,6 +167,52 @@ export class PublicationName {
   @Min(1, { message: 'Publications are numbered from 1 on.' })
   @Max(MOST_REVISIONS, { message: 'There are no publications of such a number.' })
   number!: number;
+}
+
+/** Which letters are asked for. */
+export class LettersQuery {
+  @IsOptional()
+  @Matches(ID, { message: 'The name of the form is malformed.' })
+  form?: string;
+
+  /** Those that may come from robots. */
+  @IsOptional()
+  @IsIn(['yes'], { message: 'doubtful is yes, or is not said.' })
+  doubtful?: 'yes';
+
+  /** Those that came before this one. */
+  @IsOptional()
+  @Matches(LETTER, { message: 'The name of the letter is malformed.' })
+  before?: string;
+}
+
+/** Letters by their names. */
+export class LetterNames {
+  @IsArray({ message: 'The letters are a list.' })
+  @ArrayMinSize(1, { message: 'At least one letter is named.' })
+  @ArrayMaxSize(1000, { message: 'At most 1000 letters are named at once.' })
+  @Matches(LETTER, { each: true, message: 'The name of a letter is malformed.' })
+  letters!: string[];
+}
+
+/** What is said of letters. */
+export class LettersRequest extends LetterNames {
+  @IsOptional()
+  @IsBoolean({ message: 'read is true or false.' })
+  read?: boolean;
+
+  /** They may come from robots. */
+  @IsOptional()
+  @IsBoolean({ message: 'doubtful is true or false.' })
+  doubtful?: boolean;
+}
+
+/** For how long letters are kept. */
+export class LettersKeptRequest {
+  @IsInt({ message: 'Letters are kept for a number of days; 0: until somebody deletes them.' })
+  @Min(0, { message: 'Letters are kept for a number of days; 0: until somebody deletes them.' })
+  @Max(3650, { message: 'Letters are kept for ten years at most, or until somebody deletes them.' })
+  days!: number;
 }
 
 /** What a copy of a site is called. */

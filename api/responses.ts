@@ -1,4 +1,4 @@
-import type { Asset, Font, Logged, Operation, Page, SiteFrame } from '../core/index.ts';
+import type { Asset, Font, LetterLine, Logged, Operation, Page, SiteFrame } from '../core/index.ts';
 
 export interface Health {
   ready: true;
@@ -32,6 +32,43 @@ export interface PublicationLine {
 
 export interface PublicationsResponse {
   publications: PublicationLine[];
+}
+
+/** What a visitor sent with a form. */
+export interface Letter {
+  id: string;
+  form: string;
+  /** What the form was called then. */
+  formName: string;
+  /** Where it was sent from, from the root of the site. */
+  page: string;
+  lines: LetterLine[];
+  arrivedAt: string;
+  read: boolean;
+}
+
+/** A form that letters came from. */
+export interface LettersOfForm {
+  form: string;
+  formName: string;
+  letters: number;
+  unread: number;
+}
+
+export interface LettersResponse {
+  /** Those of one form, of all, or those that may come from robots; the last one first. */
+  letters: Letter[];
+  /** There are earlier ones. */
+  more: boolean;
+  forms: LettersOfForm[];
+  /** How many there are that may come from robots. */
+  doubtful: number;
+  /** For how many days letters are kept; 0: until somebody deletes them. */
+  keptFor: number;
+}
+
+export interface UnreadResponse {
+  unread: number;
 }
 
 /** A line of the sites list. */

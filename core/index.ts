@@ -60,7 +60,17 @@ export type { Fault } from './faults.ts';
 export { pointer } from './faults.ts';
 export { faultsOfChange, frameFaults, pageFaults, siteFaults, siteFileFaults } from './site/validate.ts';
 export { FAMILIES, familiesOf, type Family, type FontFile } from './theme/families.ts';
-export { mailAddress } from './elements/content/contenttypes.ts';
+export { isMailAddress, mailAddress } from './elements/content/contenttypes.ts';
+export {
+  LETTER,
+  readLetter,
+  sentPlace,
+  fieldName,
+  type LetterFault,
+  type LetterForm,
+  type LetterLine,
+  type ReadLetter,
+} from './elements/content/letter.ts';
 export type { ContentField, ContentType, LabelledLink } from './elements/content/contenttypes.ts';
 export { contentOf, type Kind } from './elements/kinds/kind.ts';
 export { isDeep, KINDS, kindOf, knownKind } from './elements/kinds/table.ts';
@@ -210,7 +220,9 @@ export { printDeclarations, printFontFaces, printRules } from './compile/stylesh
 export {
   compileSite,
   documentTitle,
+  formsSentToHost,
   lackedWithoutHost,
+  letterPath,
   MISSING_PATH,
   SIGN,
   signedInPath,

@@ -284,7 +284,7 @@ const booking = branch('section', 'hire-booking', 'Booking', {
           { label: 'Please put a blanket in', type: 'tick', required: false, options: '' },
         ],
         send: 'Ask for it',
-        to: 'hire@brindlehill.example',
+        thanks: 'Thank you. We answer by daylight, in a day or two.',
       },
     }),
   ],

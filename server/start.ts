@@ -24,6 +24,8 @@ export interface Settings {
   /** Names besides this machine's own under which the program may be reached. */
   allowedHosts?: readonly string[];
   logLevel?: string;
+  /** How many letters one address may send to a site in ten minutes. */
+  lettersFromOne?: number;
 }
 
 export interface Running {
@@ -80,7 +82,10 @@ export async function start(settings: Settings): Promise<Running> {
     servers.push(hostServer);
     const hostUrl = await listen(hostServer, settings.hostPort, 'HOST_PORT');
     const publications = publisher(store, pictures, hostUrl);
-    const hostApp = host(publications, log, isOwnHost);
+    const hostApp = host({
+      ...{ publisher: publications, letters: store.letters, log, isOwnHost },
+      lettersFromOne: settings.lettersFromOne,
+    });
     const server = createServer(
       application({ store, publisher: publications, pictures, log, pages: settings.pages, isOwnHost }),
     );

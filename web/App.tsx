@@ -6,6 +6,7 @@ import { createBrowserRouter, Navigate, Outlet, RouterProvider } from 'react-rou
 import { windowServices } from './state/services.ts';
 import { makeStore } from './state/store.ts';
 import { Pages } from './pages/Pages.tsx';
+import { Letters } from './letters/Letters.tsx';
 import { Publications } from './publications/Publications.tsx';
 import { Shelf } from './shelf/Shelf.tsx';
 import { Sites } from './sites/Sites.tsx';
@@ -45,6 +46,7 @@ const router = createBrowserRouter([
       { path: '/sites/:site/shelf', element: <Shelf /> },
       { path: '/sites/:site/views', element: <Views /> },
       { path: '/sites/:site/type', element: <TypeLab /> },
+      { path: '/sites/:site/letters', element: <Letters /> },
       { path: '/sites/:site/publications', element: <Publications /> },
       { path: '/sites/:site/pages/:page', element: <Workbench /> },
       {

@@ -1,5 +1,6 @@
 import { partStyleOf, textStyleOf } from '../values/trace.ts';
 import { hiddenSomewhere } from '../values/visibility.ts';
+import type { LetterForm } from '../elements/content/letter.ts';
 import type { Kind, MarkupContext, MediaReference } from '../elements/kinds/kind.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
@@ -24,6 +25,8 @@ export interface Addresses extends PictureAddresses {
   page(id: string, place?: string): string | undefined;
   /** Where visitors sign in, or out. */
   visitor?(way: 'in' | 'out'): string | undefined;
+  /** The name by which a host knows what a form asks; absent where none takes letters. */
+  letter?(form: LetterForm): string;
   /** A file of the shelf. */
   file?(id: string): string | undefined;
   /** The elements of a page that others link to. */
@@ -143,6 +146,7 @@ function elementMarkup(node: Node, making: Making, place: { eager: boolean; abse
       elementMarkup(page.nodes[id], making, { eager: place.eager, absent }),
     ),
     language: headOf(site, page.id).lang ?? site.lang,
+    letter: (form) => making.addresses.letter?.({ element: node.id, ...form }),
     address: making.address,
     listing: (link) => listingOf(site, targetOf(link)?.page),
     current: (link) => isPageItself(link, page.id),
@@ -258,6 +262,7 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): M
     words: () => [],
     entries: () => [],
     language: site.lang,
+    letter: () => undefined,
     address: () => undefined,
     listing: () => undefined,
     current: () => false,

@@ -1,3 +1,4 @@
+import type { LetterForm } from '../elements/content/letter.ts';
 import type { Asset } from '../theme/stock.ts';
 import { fingerprint } from '../fingerprint.ts';
 import type { Family, FontFile } from '../theme/families.ts';
@@ -15,6 +16,10 @@ import { openingFonts } from './opening.ts';
 import { isItself, isMadeSmaller, pictureKey, type PictureForm } from './pictures.ts';
 import { pageRules } from './rules.ts';
 import { siteIcon } from './siteicon.ts';
+import { contentOf } from '../elements/kinds/kind.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import type { Node } from '../site/node.ts';
+import { saidWhole } from '../values/wordings.ts';
 import { familiesIn, printFontFaces, printRules } from './stylesheet.ts';
 
 /** A file of a published site. Text is given whole, with where the page is now that stood there;  pictures and fonts are named for the caller to supply their bytes. */
@@ -53,6 +58,9 @@ export const SIGN = { in: 'sign-in', out: 'sign-out' } as const;
 
 /** Where the host finds what stands at a path for visitors who have signed in, where that is something else. */
 export const signedInPath = (path: string): string => `signed-in:${path}`;
+
+/** Where the host finds what a form asks, by the name that the page says. */
+export const letterPath = (name: string): string => `letters/${name}.json`;
 
 /** The addresses that a page of the published site uses, as seen from `up`, which leads to the site. */
 function addressesFrom(
@@ -127,6 +135,7 @@ function compilePage(
 ): { files: PublishedFile[]; families: Family[]; pictures: string[]; made: Made } {
   const pictures = new Set<string>();
   const made: Made = new Map();
+  const letters = new Map<string, string>();
   const head = headOf(site, page.id);
   const up = as?.up ?? (head.slug === '' ? '' : '../');
   const addresses = addressesFrom(site, up, places, still);
@@ -149,7 +158,19 @@ function compilePage(
   const css = `${printFontFaces(families, (_family, file) => `fonts/${file.publishedAs}`)}\n${printRules(rules)}\n`;
   const cssPath = `assets/${head.slug || 'index'}-${fingerprint(css)}.css`;
   const file = (id: string) => (site.assets.some((asset) => asset.id === id) ? named(id) : undefined);
-  const body = bodyMarkup(site, page, { ...addresses, picture: named, made: formed, file });
+  const letter = (form: LetterForm): string => {
+    const text = JSON.stringify(form);
+    const name = `${form.id}-${fingerprint(text)}`;
+    letters.set(letterPath(name), text);
+    return name;
+  };
+  const body = bodyMarkup(site, page, {
+    ...addresses,
+    picture: named,
+    made: formed,
+    letter: still ? undefined : letter,
+    file,
+  });
   // Who is told of a page from elsewhere needs the whole address, where that is known.
   const pictureAt = (asset: Asset): string => {
     const path = isMadeSmaller(asset)
@@ -190,6 +211,7 @@ function compilePage(
     files: [
       { path: as?.path ?? pagePath(head), type: 'text/html; charset=utf-8', text: html },
       { path: cssPath, type: 'text/css; charset=utf-8', text: css },
+      ...[...letters].map(([path, text]) => ({ path, type: 'application/json', text })),
     ],
     families,
     pictures: [...pictures],
@@ -233,6 +255,21 @@ function movedFiles(site: SiteFrame): PublishedFile[] {
 /** The name under which hosts look for what they show where there is no page (common practice). */
 export const MISSING_PATH = '404.html';
 
+/** Whether what a form sends arrives at the host, in some view. */
+const isSentToHost = ({ views }: SiteFrame, node: Node): boolean =>
+  node.kind === 'form' &&
+  (saidWhole(node, views)?.all ?? [node.content]).some(
+    (content) => contentOf(knownKind('form'), { content }, 'to') === '',
+  );
+
+/** The forms of a site whose letters arrive at the host, by their names. */
+export const formsSentToHost = (site: Site): string[] =>
+  publishedTrees(site).flatMap((tree) =>
+    Object.values(tree.nodes)
+      .filter((node) => isSentToHost(site.frame, node))
+      .map(({ name }) => name),
+  );
+
 /** What a copy without a host that knows visitors lacks, in words; undefined where it lacks nothing. */
 export function lackedWithoutHost(site: Site): string | undefined {
   const names = publishedTrees(site).flatMap((tree) =>
@@ -241,13 +278,22 @@ export function lackedWithoutHost(site: Site): string | undefined {
   const links = publishedTrees(site).some((tree) =>
     Object.values(tree.nodes).some((node) => linksIn(node).some((link) => targetOf(link)?.visitor)),
   );
+  const forms = formsSentToHost(site);
   const parts = [
     ...(names.length > 0 ? [`What is for signed-in visitors is not in it: ${names.join(', ')}.`] : []),
     ...(links ? ['Links to where visitors sign in or out lead nowhere.'] : []),
   ];
-  return parts.length > 0
-    ? `This copy of the pages knows no visitors, as files in a folder do not. ${parts.join(' ')}`
-    : undefined;
+  const said = [
+    ...(parts.length > 0
+      ? [`This copy of the pages knows no visitors, as files in a folder do not. ${parts.join(' ')}`]
+      : []),
+    ...(forms.length > 0
+      ? [
+          `Files in a folder take no letters, so these forms cannot be sent from there: ${forms.join(', ')}. Give a form a mail address, and visitors send it with their own mail program.`,
+        ]
+      : []),
+  ];
+  return said.length > 0 ? said.join(' ') : undefined;
 }
 
 /** Compiles a valid site to the files of its publication: pages, style sheets, the pictures and the fonts they use. */

@@ -2,50 +2,30 @@ import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http
 import type { Logger } from 'pino';
 import { MISSING_PATH, SIGN, signedInPath } from '../../core/index.ts';
 import { MISDIRECTED, type HostCheck } from '../allowedhosts.ts';
+import type { LetterStore } from '../store/letters.ts';
 import type { PublishedEntry } from '../store/schema.ts';
+import { escaped, noPage, plainPage, send } from './answers.ts';
 import { accepted } from './encodings.ts';
+import { letterbox } from './letters.ts';
 import { rangeOf } from './ranges.ts';
 import { FINGERPRINTED, type Publisher } from './publisher.ts';
 import { sentBy, visitors, wayBack } from './visitors.ts';
 
-/** Published pages carry no script, so none may run, and they load nothing from elsewhere. */
-const ALWAYS = {
-  'Content-Security-Policy':
-    "default-src 'none'; img-src 'self'; media-src 'self'; style-src 'self'; font-src 'self'; connect-src 'self'; form-action 'self' mailto:; base-uri 'none'; frame-ancestors 'none'",
-  'X-Content-Type-Options': 'nosniff',
-  'Referrer-Policy': 'same-origin',
-};
-
 /** Drafts, and publications that are kept, are for those who have their addresses (RFC 9309). */
 const ROBOTS = 'User-agent: *\nDisallow: /preview/\nDisallow: /publication/\n';
 
-function send(response: ServerResponse, status: number, headers: Record<string, string>, body?: Buffer) {
-  const length = body && { 'Content-Length': String(body.length) };
-  response.writeHead(status, { ...ALWAYS, ...headers, ...length });
-  // Of an answer to HEAD, Node sends no body.
-  response.end(body);
-}
+/** What is kept of the address that a letter was sent from: characters. */
+const LONGEST_ADDRESS = 300;
 
-/** `more`: HTML below the words. */
-function plainPage(
-  response: ServerResponse,
-  status: number,
-  title: string,
-  words: string,
-  { headers = {}, more = '' }: { headers?: Record<string, string>; more?: string } = {},
-): void {
-  const html = `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${title}</title></head><body><main><h1>${title}</h1><p>${words}</p>${more}</main></body></html>\n`;
-  const always = { 'Cache-Control': 'no-store', 'Content-Type': 'text/html; charset=utf-8' };
-  send(response, status, { ...always, ...headers }, Buffer.from(html));
-}
+/** Whether a request brings what a form sends. */
+const isForm = ({ headers }: IncomingMessage): boolean =>
+  /^application\/x-www-form-urlencoded\b/i.test(headers['content-type'] ?? '');
 
 type Way = keyof typeof SIGN;
 const SIGNS = new Map<string, Way>([
   [SIGN.in, 'in'],
   [SIGN.out, 'out'],
 ]);
-
-const escaped = (text: string) => text.replace(/[&<>"]/g, (each) => `&#${String(each.charCodeAt(0))};`);
 
 /** Where visitors sign in or out: a stand-in, which asks for nothing but a name. */
 function signPage(
@@ -72,14 +52,6 @@ function signPage(
   const more = (fault && `<p role="alert">${fault}</p>`) + form(SIGN.in, field) + leave;
   plainPage(response, fault ? 400 : 200, 'Sign in', words, { more });
 }
-
-const noPage = (response: ServerResponse) =>
-  plainPage(
-    response,
-    404,
-    'Page not found',
-    'There is no page at this address. It may have moved, or was never published.',
-  );
 
 /** Where a request's path leads in a site: the file, or the folder whose address lacks its closing slash. */
 function fileAt(parts: string[], closed: boolean): { path: string; folder: boolean } {
@@ -126,12 +98,22 @@ const isKnown = (etag: string, ifNoneMatch: string | undefined): boolean =>
   ifNoneMatch !== undefined &&
   ifNoneMatch.split(',').some((each) => each.trim().replace(/^W\//, '') === etag);
 
+export interface HostParts {
+  publisher: Publisher;
+  letters: LetterStore;
+  log: Logger;
+  isOwnHost: HostCheck;
+  /** How many letters one address may send to a site in ten minutes. */
+  lettersFromOne?: number;
+}
+
 /**
- * The stand-in web host: serves live publications under `/{site}/…` and drafts under `/preview/{name}/…`. It reads files and
- * nothing else, so it does without a framework: pages of a publication are answered from memory.
+ * The stand-in web host: serves live publications under `/{site}/…` and drafts under `/preview/{name}/…`, signs visitors in, and takes
+ * the letters that forms send. It does without a framework: pages of a publication are answered from memory.
  */
-export function host(publisher: Publisher, log: Logger, isOwnHost: HostCheck): RequestListener {
+export function host({ publisher, letters, log, isOwnHost, lettersFromOne }: HostParts): RequestListener {
   const signed = visitors();
+  const takeLetter = letterbox(letters, lettersFromOne);
 
   /** Signs a visitor in or out, and leads back to where they were. */
   async function signing(
@@ -213,6 +195,33 @@ export function host(publisher: Publisher, log: Logger, isOwnHost: HostCheck): R
     // Nobody signs in at what is not there, and no cookie speaks of it.
     if (request.method === 'POST' && sign)
       return (await isThere()) ? signing(sign, request, response, root) : noPage(response);
+    const name = signed.of(request, root);
+    const isMember = name !== undefined;
+    if (request.method === 'POST' && site !== undefined && isForm(request)) {
+      if (parts[0] === 'publication')
+        return plainPage(
+          response,
+          403,
+          'Not sent',
+          'This page is here to be looked at. Nobody reads what it sends.',
+        );
+      const text = async (at: string) => {
+        const { preview, live } = await find(at);
+        const file = preview ?? live;
+        if (!file || (file.audience && !isMember)) return undefined;
+        return (preview?.bytes ?? (await publisher.bytes(live!.hash))).toString();
+      };
+      const { path: file } = fileAt(rest, closed);
+      return takeLetter(request, response, {
+        ...{ site, draft, text },
+        address: request.url!.split('?', 1)[0],
+        page: path.slice(root.length).slice(0, LONGEST_ADDRESS),
+        html: async () =>
+          (isMember ? await text(signedInPath(file)) : undefined) ??
+          (await text(file)) ??
+          (await text(MISSING_PATH)),
+      });
+    }
     if (!reads) {
       const words = 'This address can be read, not changed.';
       return plainPage(response, 405, 'Only reading is possible', words, { headers: { Allow: 'GET, HEAD' } });
@@ -221,8 +230,6 @@ export function host(publisher: Publisher, log: Logger, isOwnHost: HostCheck): R
     const { path: file, folder } = fileAt(rest, closed);
     const everyones = await find(file);
     const members = await find(signedInPath(file));
-    const name = signed.of(request, root);
-    const isMember = name !== undefined;
     const { preview, live } = isMember && (members.preview ?? members.live) ? members : everyones;
     // What is for members only is not there for anyone else, whatever its address.
     const kept = !isMember && (preview ?? live)?.audience !== undefined;

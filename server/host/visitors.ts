@@ -12,12 +12,15 @@ const LONGEST_FORM = 4_000;
 
 const COOKIE = 'visitor';
 
-/** What a form has sent; undefined where it is too long. */
-export async function sentBy(request: IncomingMessage): Promise<URLSearchParams | undefined> {
+/** What a form has sent; undefined where it is longer than that, in characters. */
+export async function sentBy(
+  request: IncomingMessage,
+  longest = LONGEST_FORM,
+): Promise<URLSearchParams | undefined> {
   let text = '';
   for await (const chunk of request) {
     text += String(chunk);
-    if (text.length > LONGEST_FORM) return undefined;
+    if (text.length > longest) return undefined;
   }
   return new URLSearchParams(text);
 }

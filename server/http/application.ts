@@ -19,6 +19,7 @@ import { backupRoutes } from './backups.ts';
 import { editRoutes } from './edits.ts';
 import { fontRoutes } from './fonts.ts';
 import { keepingRoutes } from './keeping.ts';
+import { letterRoutes } from './letters.ts';
 import { publishingRoutes } from './publishing.ts';
 import { siteRoutes } from './sites.ts';
 
@@ -141,6 +142,7 @@ export function application({
     fontRoutes(store),
     assetRoutes(store, pictures),
     publishingRoutes(publisher),
+    letterRoutes(store),
   );
   app.get(`${API}/fonts/:file`, async (request, response) => {
     const font = findFont(request.params.file);

@@ -2,14 +2,14 @@ import { createHash } from 'node:crypto';
 import { copyFile, link, mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { getTableName, sql, type Table } from 'drizzle-orm';
-import { log, nodes, pages, parts, publications, sites } from './schema.ts';
+import { letters, log, nodes, pages, parts, publications, sites } from './schema.ts';
 import type { Database } from './database.ts';
 import { fileStore, type FileStore } from './files.ts';
 import { FolderRefused } from './folder.ts';
 import { MIGRATIONS } from './migrations.ts';
 
 /** The tables of a backup, so that what a row refers to stands before it. */
-const TABLES: readonly Table[] = [sites, pages, nodes, log, parts, publications];
+const TABLES: readonly Table[] = [sites, pages, nodes, log, parts, publications, letters];
 
 const names = TABLES.map((table) => getTableName(table));
 

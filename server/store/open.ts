@@ -5,6 +5,7 @@ import { writeBackup } from './backup.ts';
 import { notify, openDatabase } from './database.ts';
 import { clearDrafts, fileStore, type FileStore } from './files.ts';
 import { CHANNEL, historyStore, type HistoryStore } from './history.ts';
+import { letterStore, type LetterStore } from './letters.ts';
 import { lockFolder, type Lock } from './lock.ts';
 import { publicationStore, type PublicationStore } from './publications.ts';
 import { siteStore, type Removal, type SiteStore } from './sites.ts';
@@ -18,6 +19,7 @@ export interface Store {
   sites: SiteStore;
   history: HistoryStore;
   publications: PublicationStore;
+  letters: LetterStore;
   files: FileStore;
   lock: Lock;
   /**
@@ -79,14 +81,20 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
       for (const site of await sites.removePutAwayBefore(new Date(Date.now() - LIMITS.keptAway)))
         await gone(site);
     };
-    await forgetPutAway();
+    const letters = letterStore(database);
+    const forgetOld = async () => {
+      await forgetPutAway();
+      await letters.removeOld();
+    };
+    await forgetOld();
     // What fails today is done another day.
-    const daily = setInterval(() => void forgetPutAway().catch(() => undefined), DAY).unref();
+    const daily = setInterval(() => void forgetOld().catch(() => undefined), DAY).unref();
     return {
       folder: path,
       sites,
       history,
       publications: publicationStore(database),
+      letters,
       files,
       lock,
       follow(heard) {

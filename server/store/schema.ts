@@ -1,4 +1,5 @@
 import {
+  boolean,
   index,
   integer,
   jsonb,
@@ -8,7 +9,7 @@ import {
   timestamp,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
-import type { EditBy, Node, Operation, SiteFrame } from '../../core/index.ts';
+import type { EditBy, LetterLine, Node, Operation, SiteFrame } from '../../core/index.ts';
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
 
@@ -23,6 +24,8 @@ export const sites = pgTable('sites', {
   live: integer('live'),
   /** When the site was put away; it is removed for good some time after. */
   putAwayAt: moment('put_away_at'),
+  /** For how many days letters are kept; 0: until somebody deletes them; absent: for as long as is usual. */
+  lettersKept: integer('letters_kept'),
   createdAt: moment('created_at').notNull().defaultNow(),
   changedAt: moment('changed_at').notNull().defaultNow(),
 });
@@ -117,6 +120,29 @@ export const publications = pgTable(
     publishedAt: moment('published_at').notNull().defaultNow(),
   },
   (table) => [uniqueIndex('publications_by_number').on(table.site, table.number)],
+);
+
+/** What visitors sent with the forms of a site. */
+export const letters = pgTable(
+  'letters',
+  {
+    site: site(),
+    id: text('id').notNull(),
+    /** The element that is the form, and what it was called then. */
+    form: text('form').notNull(),
+    formName: text('form_name').notNull(),
+    /** Where the page is that it was sent from, from the root of the site. */
+    page: text('page').notNull(),
+    lines: jsonb('lines').$type<LetterLine[]>().notNull(),
+    /** It may come from a robot. */
+    doubtful: boolean('doubtful').notNull(),
+    arrivedAt: moment('arrived_at').notNull().defaultNow(),
+    readAt: moment('read_at'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.site, table.id] }),
+    index('letters_by_time').on(table.site, table.arrivedAt),
+  ],
 );
 
 /** A file of a publication: the SHA-256 of its content, under which it is kept, its media type, and its compressed forms. */

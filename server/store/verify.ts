@@ -3,7 +3,7 @@ import { applied, pagesOf, siteFaults } from '../../core/index.ts';
 import type { Database } from './database.ts';
 import { FileDamaged, type FileStore } from './files.ts';
 import type { HistoryStore } from './history.ts';
-import { log, nodes, pages, parts, publications, sites, type Manifest } from './schema.ts';
+import { letters, log, nodes, pages, parts, publications, sites, type Manifest } from './schema.ts';
 import { troubleOf } from './trouble.ts';
 
 /** What was looked at in a data folder, and what is wrong there. */
@@ -43,7 +43,7 @@ export async function verify(store: {
     }
   };
 
-  for (const [name, table] of Object.entries({ sites, pages, nodes, log, parts, publications }))
+  for (const [name, table] of Object.entries({ sites, pages, nodes, log, parts, publications, letters }))
     await attempt(`The table of ${name}`, () =>
       database.execute(sql`select count(t.*::text) from ${table} t`),
     );

@@ -110,8 +110,13 @@ describe('the workbench: content', function () {
       await closeCard(driver);
       expect((await items('hire-price-list'))[0]).to.contain('a song');
       await selectInOutline(driver, 'Booking form');
-      const mail = await byRole(driver, 'textbox', 'Sent to (mail address)');
+      const mail = await byRole(driver, 'textbox', 'Mail address, if not to Letters');
       await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', mail);
+      await mail.click();
+      await chord(Key.CONTROL, 'a');
+      await press('hire@brindlehill.example');
+      await press(Key.TAB);
+      await saysStep(driver, /Booking form/);
       await mail.click();
       await chord(Key.CONTROL, 'a');
       await press('nobody at all');

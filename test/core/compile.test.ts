@@ -119,7 +119,9 @@ describe('published HTML', () => {
     expect(form).to.match(/<form [^>]*action="mailto:hello@brindle\.example"/);
     expect(form).to.match(/<textarea [^>]*rows="4"[^>]*><\/textarea>/);
     expect(form).to.match(/<textarea [^>]*required/);
-    expect(form).to.match(/<select [^>]*><option>Friday<\/option><option>Saturday<\/option><\/select>/);
+    expect(form).to.match(
+      /<select [^>]*><option value>–<\/option><option>Friday<\/option><option>Saturday<\/option><\/select>/,
+    );
     expect(form)
       .to.match(/<input [^>]*type="checkbox"/)
       .and.match(/<input [^>]*type="email"/);

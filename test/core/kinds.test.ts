@@ -1,56 +1,8 @@
 /** What each kind of element prints, what it begins with and what its content takes: written by hand. */
 import { expect } from 'chai';
-import { contentOf, KINDS, knownKind, print } from '../../core/index.ts';
-import { frame, node, view } from './acting.ts';
-
-type Context = Parameters<(typeof KINDS)[number]['markup']>[1];
-
-const image = { name: 'Dome', url: '/dome.jpg', type: 'image/jpeg', width: 800, height: 600 };
-const img = { src: '/dome.jpg', width: 800, height: 600 };
-const narrow = { srcset: '/dome.jpg', media: 'not (width >= 640px)', width: 800, height: 600 };
-const words = { name: 'English', url: '/sky.vtt', type: 'text/vtt' };
-const film = { name: 'Sky', url: '/sky.webm', type: 'video/webm', width: 640, height: 360 };
-
-const CONTEXT: Omit<Context, 'words' | 'entries'> = {
-  attributes: { class: 'x' },
-  children: [],
-  address: (link) => (link === 'page:home' ? '../' : link || undefined),
-  language: 'en',
-  media: (asset) => ({ dome: image, sky: film, words })[asset],
-  part: (part) => ({ class: `a-${part}` }),
-  current: (link) => link === 'page:home',
-  listing: (link) => (link === 'page:visits' ? 'to-visits' : undefined),
-  headed: () => true,
-  headingLevel: 3,
-  lazy: false,
-  first: () => false,
-  pictured: (asset) => (asset === 'dome' ? { sources: [], img, alt: '', sometimes: false } : undefined),
-};
-
-const printed = (kind: string, content: Record<string, unknown>, more: Partial<Context> = {}) =>
-  print(
-    knownKind(kind).markup(
-      { id: node('n1'), content },
-      {
-        ...CONTEXT,
-        words: (field) => wordsOf(kind, content, field),
-        entries: <E>(field: string) =>
-          contentOf<E[]>(knownKind(kind), { content }, field).map((entry) => ({ entry })),
-        ...more,
-      },
-    ),
-  );
-
-/** The words of a field, with the one link that is used in them at its address. */
-function wordsOf(
-  kind: string,
-  content: Record<string, unknown>,
-  field: string,
-): ReturnType<Context['words']> {
-  const words = contentOf<string>(knownKind(kind), { content }, field);
-  if (words === '') return [];
-  return words.includes('<') ? [{ html: words.replace('page:home', '../') }] : [words];
-}
+import { contentOf, KINDS, knownKind } from '../../core/index.ts';
+import { frame, view } from './acting.ts';
+import { narrow, img, printed, type Context } from './printing.ts';
 
 const MENU_SIGN =
   '<svg viewBox="0 0 24 24" fill="none" stroke="currentColor" stroke-width="2" aria-hidden="true"><path d="M4 6h16M4 12h16M4 18h16"></path></svg>';
@@ -209,10 +161,10 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
       ],
     },
     '<form class="x" aria-label="Ask us" action="mailto:a@b.example" method="post" enctype="text/plain">' +
-      '<p><label for="n1-field-1" class="a-label">Mail<span aria-hidden="true"> *</span></label><input id="n1-field-1" name="Mail" required class="a-field" type="email" autocomplete="email"></p>' +
-      '<p><label for="n1-field-2" class="a-label">You</label><input id="n1-field-2" name="You" class="a-field" type="text" autocomplete="name"></p>' +
-      '<p><label for="n1-field-3" class="a-label">Words</label><textarea id="n1-field-3" name="Words" class="a-field" rows="4"></textarea></p>' +
-      '<p><label for="n1-field-4" class="a-label">Day</label><select id="n1-field-4" name="Day" class="a-field"><option>Mon</option><option>Tue</option></select></p>' +
+      '<p><label for="n1-field-1" class="a-label">Mail<span aria-hidden="true"> *</span></label><input id="n1-field-1" name="Mail" required class="a-field" type="email" autocomplete="email" maxlength="1000"></p>' +
+      '<p><label for="n1-field-2" class="a-label">You</label><input id="n1-field-2" name="You" class="a-field" type="text" autocomplete="name" maxlength="1000"></p>' +
+      '<p><label for="n1-field-3" class="a-label">Words</label><textarea id="n1-field-3" name="Words" class="a-field" rows="4" maxlength="20000"></textarea></p>' +
+      '<p><label for="n1-field-4" class="a-label">Day</label><select id="n1-field-4" name="Day" class="a-field"><option value>–</option><option>Mon</option><option>Tue</option></select></p>' +
       '<p class="tick"><input id="n1-field-5" name="Agreed" type="checkbox"><label for="n1-field-5" class="a-label">Agreed</label></p>' +
       '<button type="submit" class="a-button">Off</button></form>',
   ],
@@ -314,6 +266,19 @@ describe('a kind of element', () => {
     expect(html).to.include('required class="a-field"><option value>–</option><option>Mon</option></select>');
     expect(html).to.match(/^<form class="x" aria-label="Form"><p>/);
     expect(html).to.include('<button type="submit" disabled class="a-button">Send</button>');
+  });
+
+  it('form without a mail address sends what it asks to the host, with a trap that people neither see nor reach', () => {
+    const fields = [{ label: 'You', type: 'text', required: false, options: '' }];
+    const html = printed('form', { fields }, { letter: ({ id }) => `${id}-0123456789` });
+    expect(html).to.equal(
+      '<form class="x" aria-label="Form" action="./" method="post">' +
+        '<p class="sent" id="n1-sent" tabindex="-1">Thank you. Your letter has arrived.</p>' +
+        '<input type="hidden" name="letter" value="n1-0123456789">' +
+        '<p><label for="n1-field-1" class="a-label">You</label><input id="n1-field-1" name="field-1" class="a-field" type="text" maxlength="1000"></p>' +
+        '<p class="trap" aria-hidden="true"><label for="n1-website">Leave this empty</label><input id="n1-website" name="website" type="text" tabindex="-1" autocomplete="off"></p>' +
+        '<button type="submit" class="a-button">Send</button></form>',
+    );
   });
 
   it('with a sign prints the drawing, with its words where it has some', () => {

@@ -41,6 +41,7 @@ export function sheetAddresses({ id: site, pages, assets }: Addressed, density?:
     page: (id) => (known.has(id) ? `#${id}` : undefined),
     picture: (asset) => paths.asset(site, hashes.get(asset) ?? ''),
     visitor: () => '#',
+    letter: ({ id }) => id,
     file: (asset) => paths.asset(site, hashes.get(asset) ?? ''),
     made(asset, form) {
       if (isItself(asset, form)) return paths.asset(site, asset.hash);

@@ -1,7 +1,8 @@
-import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
+import { Alert, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { PublicationLine } from '../../api/responses.ts';
 import { troubleOf, useMakeLiveMutation, useTakeDownMutation } from '../state/server.ts';
+import { Asking } from '../ui/Asking.tsx';
 import { quiet } from '../ui/theme.ts';
 import { moment } from '../ui/time.ts';
 
@@ -10,36 +11,6 @@ interface PublicationListProps {
   publications: readonly PublicationLine[];
   /** Compares a publication with the site as it is now. */
   onCompare(number: number): void;
-}
-
-/** Asks before visitors get something else. */
-function Asking({
-  title,
-  words,
-  verb,
-  onYes,
-  onClose,
-}: {
-  title: string;
-  words: string;
-  verb: string;
-  onYes(): void;
-  onClose(): void;
-}) {
-  return (
-    <Dialog open onClose={onClose} aria-labelledby="asking-title">
-      <DialogTitle id="asking-title">{title}</DialogTitle>
-      <DialogContent>
-        <Typography>{words}</Typography>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Leave it</Button>
-        <Button variant="contained" onClick={() => (onClose(), onYes())}>
-          {verb}
-        </Button>
-      </DialogActions>
-    </Dialog>
-  );
 }
 
 /** The publications of a site, the last one first: looked at, compared, made live again, taken down. */

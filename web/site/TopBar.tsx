@@ -4,9 +4,10 @@ import { Link as RouterLink } from 'react-router';
 import type { SiteFrame } from '../../core/index.ts';
 import { nextStep } from '../state/documents.ts';
 import { redo, retryNow, undo } from '../state/edits.ts';
+import { useUnreadLettersQuery } from '../state/server.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';
-import { ink, petrol, sun } from '../ui/theme.ts';
+import { ink, paper, petrol, sun } from '../ui/theme.ts';
 import { clock } from '../ui/time.ts';
 import { Places } from './Places.tsx';
 import { SetAsideNotice } from './SetAsideNotice.tsx';
@@ -44,9 +45,24 @@ function KeptState() {
     );
   }
   return (
-    <Typography role="status" aria-label="Kept state" noWrap sx={{ fontSize: 13, color: '#cfc8ba' }}>
+    <Typography
+      role="status"
+      aria-label="Kept state"
+      noWrap
+      sx={{ fontSize: 13, color: '#cfc8ba', flex: 'none' }}
+    >
       {keeping.state === 'kept' &&
-        (keeping.at === null ? 'All changes kept' : `All changes kept · ${clock(keeping.at)}`)}
+        (keeping.at === null ? (
+          'All changes kept'
+        ) : (
+          <>
+            All changes kept
+            <Box component="span" sx={{ '@media (width < 1150px)': { display: 'none' } }}>
+              {' '}
+              · {clock(keeping.at)}
+            </Box>
+          </>
+        ))}
       {keeping.state === 'keeping' && 'Keeping …'}
     </Typography>
   );
@@ -82,10 +98,30 @@ const SCREENS = {
   Shelf: (site: string) => `/sites/${site}/shelf`,
   Views: (site: string) => `/sites/${site}/views`,
   Type: (site: string) => `/sites/${site}/type`,
+  Letters: (site: string) => `/sites/${site}/letters`,
   Publications: (site: string) => `/sites/${site}/publications`,
 };
 
 export type ScreenName = keyof typeof SCREENS;
+
+/** How often it is asked whether letters have come: ms. */
+const OFTEN = 60_000;
+
+/** How many letters nobody has read. */
+function Unread({ site }: { site: string }) {
+  const { data } = useUnreadLettersQuery(site, { pollingInterval: OFTEN, skipPollingIfUnfocused: true });
+  if (!data?.unread) return null;
+  return (
+    <Box
+      component="span"
+      role="img"
+      aria-label={`${data.unread} not read`}
+      sx={{ ml: 0.5, px: 0.75, borderRadius: 2, fontSize: 11.5, fontWeight: 700, color: ink, bgcolor: paper }}
+    >
+      {data.unread > 99 ? '99+' : data.unread}
+    </Box>
+  );
+}
 
 function Screens({ site, page, screen }: { site: string; page: string; screen: ScreenName }) {
   return (
@@ -108,6 +144,7 @@ function Screens({ site, page, screen }: { site: string; page: string; screen: S
           }}
         >
           {name}
+          {name === 'Letters' && <Unread site={site} />}
         </Link>
       ))}
     </Box>
@@ -151,12 +188,16 @@ export function TopBar(props: {
         {site.name}
       </Typography>
       <Screens site={site.id} page={page} screen={screen} />
-      <Typography sx={{ color: '#8d8577' }} aria-hidden>
-        /
-      </Typography>
-      <Typography noWrap sx={{ fontSize: 13, minWidth: 0 }}>
-        {pageName}
-      </Typography>
+      {screen === 'Workbench' && (
+        <>
+          <Typography sx={{ color: '#8d8577' }} aria-hidden>
+            /
+          </Typography>
+          <Typography noWrap sx={{ fontSize: 13, minWidth: 0 }}>
+            {pageName}
+          </Typography>
+        </>
+      )}
       <Box sx={{ flex: 1 }} />
       <SetAsideNotice />
       <KeptState />

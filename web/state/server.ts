@@ -2,6 +2,7 @@ import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import { API, paths } from '../../api/paths.ts';
 import type {
   AddedSite,
+  LettersResponse,
   LivePublication,
   MakingResponse,
   PageResponse,
@@ -11,9 +12,18 @@ import type {
   Problem,
   SiteResponse,
   SiteSummary,
+  UnreadResponse,
 } from '../../api/responses.ts';
 import type { Site } from '../../core/index.ts';
+import type { LettersRequest } from '../../api/requests.ts';
 import { unreachable } from './transport.ts';
+
+/** Which letters: of one form, of all, or those that may come from robots. */
+export interface LettersAsked {
+  site: string;
+  form?: string;
+  doubtful?: 'yes';
+}
 
 const below = (path: string) => path.slice(API.length);
 
@@ -21,7 +31,7 @@ const below = (path: string) => path.slice(API.length);
 export const server = createApi({
   reducerPath: 'server',
   baseQuery: fetchBaseQuery({ baseUrl: API, timeout: 30_000 }),
-  tagTypes: ['site', 'sites'],
+  tagTypes: ['site', 'sites', 'letters'],
   endpoints: (build) => ({
     sites: build.query<SiteSummary[], void>({ query: () => below(paths.sites()), providesTags: ['sites'] }),
     site: build.query<SiteResponse, string>({ query: (id) => below(paths.site(id)), providesTags: ['site'] }),
@@ -82,6 +92,36 @@ export const server = createApi({
     published: build.query<Site, { site: string; number: number }>({
       query: ({ site, number }) => below(paths.publication(site, number)),
     }),
+    /** What visitors sent, the last letters first; earlier ones are asked for in turn. */
+    letters: build.infiniteQuery<LettersResponse, LettersAsked, string | undefined>({
+      infiniteQueryOptions: {
+        initialPageParam: undefined,
+        getNextPageParam: ({ more, letters }) => (more ? letters.at(-1)?.id : undefined),
+      },
+      query: ({ queryArg: { site, ...box }, pageParam: before }) => ({
+        url: below(paths.letters(site)),
+        params: { ...box, before },
+      }),
+      providesTags: ['letters'],
+    }),
+    unreadLetters: build.query<UnreadResponse, string>({
+      query: (site) => below(paths.unreadLetters(site)),
+      providesTags: ['letters'],
+    }),
+    markLetters: build.mutation<null, LettersRequest & { site: string }>({
+      query: ({ site, ...body }) => ({ url: below(paths.letters(site)), method: 'PATCH', body }),
+      invalidatesTags: ['letters'],
+    }),
+    deleteLetters: build.mutation<null, { site: string; letters: string[] }>({
+      query: ({ site, letters }) => ({
+        ...{ url: below(paths.letters(site)), method: 'DELETE', body: { letters } },
+      }),
+      invalidatesTags: ['letters'],
+    }),
+    keepLetters: build.mutation<null, { site: string; days: number }>({
+      query: ({ site, days }) => ({ url: below(paths.lettersKept(site)), method: 'PUT', body: { days } }),
+      invalidatesTags: ['letters'],
+    }),
     makeLive: build.mutation<LivePublication, { site: string; number: number }>({
       query: ({ site, number }) => ({ url: below(paths.live(site)), method: 'PUT', body: { number } }),
       invalidatesTags: ['site', 'sites'],
@@ -104,6 +144,11 @@ export const {
   usePublicationsQuery,
   usePublishedQuery,
   useMakeLiveMutation,
+  useLettersInfiniteQuery,
+  useUnreadLettersQuery,
+  useMarkLettersMutation,
+  useDeleteLettersMutation,
+  useKeepLettersMutation,
 } = server;
 
 /** What a failed request means, as a person can act on it. */

@@ -85,15 +85,15 @@ export const link: ContentType<string> = {
 };
 
 /** An address that mail is sent to; empty where there is none yet. */
+/** The pattern of HTML's own mail field (HTML Standard, §4.10.5.1.5), with at least one dot in the domain. */
+export const isMailAddress = (value: string): boolean =>
+  /^[\w.!#$%&'*+/=?^`{|}~-]+@[a-z0-9-]+(\.[a-z0-9-]+)+$/i.test(value);
+
 export const mailAddress: ContentType<string> = {
   editor: 'line',
   schema: Type.String({ maxLength: 254 }),
   clean: (value) => value.trim(),
-  // The pattern of HTML's own mail field (HTML Standard, §4.10.5.1.5), with at least one dot in the domain.
-  fault: (value) =>
-    value === '' || /^[\w.!#$%&'*+/=?^`{|}~-]+@[a-z0-9-]+(\.[a-z0-9-]+)+$/i.test(value)
-      ? undefined
-      : `“${value}” is no mail address.`,
+  fault: (value) => (value === '' || isMailAddress(value) ? undefined : `“${value}” is no mail address.`),
 };
 
 export function oneOf(

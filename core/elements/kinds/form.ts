@@ -1,13 +1,15 @@
 import { entries, line, lines, mailAddress, oneOf, yesOrNo } from '../content/contenttypes.ts';
+import {
+  choicesOf,
+  fieldName,
+  LETTER,
+  longestIn,
+  sentPlace,
+  TRAP,
+  type FormField,
+} from '../content/letter.ts';
 import { element, type Markup } from '../../markup/markup.ts';
 import { contentOf, type Kind, type MarkupContext, type Filled } from './kind.ts';
-
-interface FormField {
-  label: string;
-  type: string;
-  required: boolean;
-  options: string;
-}
 
 const FIELD_TYPES = [
   { value: 'text', label: 'one line' },
@@ -28,32 +30,69 @@ const AUTOCOMPLETE: Record<string, string> = { name: 'name', email: 'email', tel
 const INPUTS: Record<string, string> = { tick: 'checkbox', name: 'text' };
 
 function control(field: FormField, attributes: Markup['attributes']): Markup {
-  if (field.type === 'lines') return element('textarea', { ...attributes, rows: 4 });
+  const maxlength = longestIn(field);
+  if (field.type === 'lines') return element('textarea', { ...attributes, rows: 4, maxlength });
   if (field.type === 'choice') {
-    const options = field.options.split('\n').filter(Boolean);
-    // One that has to be chosen is not chosen beforehand (HTML Standard, §4.10.7, placeholder label option).
-    const none = field.required ? [element('option', { value: '' }, '–')] : [];
-    return element('select', attributes, ...none, ...options.map((option) => element('option', {}, option)));
+    const options = choicesOf(field);
+    // Nothing is chosen beforehand, and what need not be chosen can be left (HTML Standard, §4.10.7, placeholder label option).
+    const none = element('option', { value: '' }, '–');
+    return element('select', attributes, none, ...options.map((option) => element('option', {}, option)));
   }
   return element('input', {
     ...attributes,
     type: INPUTS[field.type] ?? field.type,
     autocomplete: AUTOCOMPLETE[field.type],
+    // What is not typed has no length (HTML Standard, §4.10.5.3.1).
+    maxlength: ['number', 'date', 'tick'].includes(field.type) ? undefined : maxlength,
   });
 }
 
-function fieldMarkup(node: Filled, field: FormField, index: number, { part }: MarkupContext): Markup {
-  const id = `${node.id}-field-${index + 1}`;
+function fieldMarkup(
+  node: Filled,
+  field: FormField,
+  { index, name }: { index: number; name: string },
+  { part }: MarkupContext,
+): Markup {
+  const id = `${node.id}-${fieldName(index)}`;
   const required = field.required ? '' : undefined;
   const tick = field.type === 'tick';
   // To the eye; a screen reader is told by the control.
   const mark = field.required ? [element('span', { 'aria-hidden': 'true' }, ' *')] : [];
   const label = element('label', { for: id, ...part('label') }, field.label, ...mark);
-  const made = control(field, { id, name: field.label, required, ...(tick ? {} : part('field')) });
+  const made = control(field, { id, name, required, ...(tick ? {} : part('field')) });
   return element('p', tick ? { class: 'tick' } : {}, ...(tick ? [made, label] : [label, made]));
 }
 
-/** A form that is sent as mail: by the visitor's own mail program, so that it works wherever the site is served. */
+/** What a letter needs besides its fields: which form it was written in, a trap, and where it says that it has arrived. */
+const aroundLetter = (node: Filled, letter: string): { before: Markup[]; after: Markup[] } => ({
+  before: [
+    element(
+      'p',
+      { class: 'sent', id: sentPlace(node.id), tabindex: -1 },
+      contentOf<string>(form, node, 'thanks'),
+    ),
+    element('input', { type: 'hidden', name: LETTER, value: letter }),
+  ],
+  after: [
+    element(
+      'p',
+      { class: 'trap', 'aria-hidden': 'true' },
+      element('label', { for: `${node.id}-${TRAP}` }, 'Leave this empty'),
+      element('input', {
+        id: `${node.id}-${TRAP}`,
+        name: TRAP,
+        type: 'text',
+        tabindex: -1,
+        autocomplete: 'off',
+      }),
+    ),
+  ],
+});
+
+/**
+ * A form. What it sends arrives as a letter at the host, or, where it has a mail address, is sent by the visitor's own mail program,
+ * which works wherever the site is served.
+ */
 export const form: Kind = {
   name: 'form',
   label: 'Form',
@@ -65,6 +104,19 @@ export const form: Kind = {
   inner: {
     p: { margin: '0', display: 'grid', gap: '0.375rem' },
     'p.tick': { display: 'flex', 'align-items': 'center' },
+    // Said when a letter has arrived: the address leads to it then.
+    'p.sent': { display: 'none', padding: '1rem', border: '2px solid', 'scroll-margin-top': '6rem' },
+    'p.sent:target': { display: 'block' },
+    '.faults': { padding: '1rem', border: '2px solid' },
+    '.faults a': { color: 'inherit' },
+    '.fault': { 'font-weight': '700' },
+    'p.trap': {
+      position: 'absolute',
+      width: '1px',
+      height: '1px',
+      overflow: 'hidden',
+      'clip-path': 'inset(50%)',
+    },
     ':is(input, select, textarea)': {
       font: 'inherit',
       color: 'inherit',
@@ -126,24 +178,36 @@ export const form: Kind = {
       initial: [],
     },
     { name: 'send', label: 'Words of the button', type: line, initial: 'Send' },
-    { name: 'to', label: 'Sent to (mail address)', type: mailAddress, initial: '' },
+    {
+      name: 'thanks',
+      label: 'Said once it is sent',
+      type: line,
+      initial: 'Thank you. Your letter has arrived.',
+    },
+    { name: 'to', label: 'Mail address, if not to Letters', type: mailAddress, initial: '' },
   ],
   markup: (node, context) => {
     const to = contentOf<string>(form, node, 'to');
+    const name = contentOf<string>(form, node, 'name');
+    const fields = contentOf<FormField[]>(form, node, 'fields');
+    const letter = to ? undefined : context.letter({ id: node.id, name, fields });
+    const { before, after } = letter === undefined ? { before: [], after: [] } : aroundLetter(node, letter);
+    const sent = to
+      ? { action: `mailto:${to}`, method: 'post', enctype: 'text/plain' }
+      : letter !== undefined && { action: './', method: 'post' };
     return element(
       'form',
-      {
-        ...context.attributes,
-        'aria-label': contentOf<string>(form, node, 'name'),
-        ...(to && { action: `mailto:${to}`, method: 'post', enctype: 'text/plain' }),
-      },
-      ...contentOf<FormField[]>(form, node, 'fields').map((field, index) =>
-        fieldMarkup(node, field, index, context),
+      { ...context.attributes, 'aria-label': name, ...sent },
+      ...before,
+      ...fields.map((field, index) =>
+        // In a mail, people read the names.
+        fieldMarkup(node, field, { index, name: to ? field.label : fieldName(index) }, context),
       ),
-      // Without an address there is nowhere to send it to.
+      ...after,
+      // Where no host takes letters there is nowhere to send it to.
       element(
         'button',
-        { type: 'submit', disabled: to ? undefined : '', ...context.part('button') },
+        { type: 'submit', disabled: sent ? undefined : '', ...context.part('button') },
         contentOf<string>(form, node, 'send'),
       ),
     );

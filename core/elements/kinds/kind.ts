@@ -1,5 +1,6 @@
 import type { Layered } from '../../layered/layered.ts';
 import type { ContentField } from '../content/contenttypes.ts';
+import type { LetterForm } from '../content/letter.ts';
 import type { Markup } from '../../markup/markup.ts';
 import type { NodeId } from '../nodeid.ts';
 import type { Part } from '../parts.ts';
@@ -34,6 +35,8 @@ export interface MarkupContext {
   entries<E>(field: string): { entry: E; class?: string }[];
   /** BCP 47 tag of the language that the page is written in. */
   language: string;
+  /** The name by which the host knows what a form asks; undefined where no host takes letters. */
+  letter(form: Omit<LetterForm, 'element'>): string | undefined;
   /** The address of a link target; undefined when it leads to a page that is gone. */
   address(link: string): string | undefined;
   /** The class of a menu's entries for a page that is not in menus everywhere; undefined for others. */

@@ -1,0 +1,119 @@
+import { isMailAddress } from './contenttypes.ts';
+
+/** A field of a form. */
+export interface FormField {
+  label: string;
+  type: string;
+  required: boolean;
+  /** What can be chosen, one a line. */
+  options: string;
+}
+
+/** What a form asks, as visitors have it before them: what they send is read by that, also when the form is another by then. */
+export interface LetterForm {
+  /** The element. */
+  element: string;
+  /** Its id in the page. */
+  id: string;
+  name: string;
+  fields: FormField[];
+}
+
+/** What a visitor wrote into a field, or that nothing was written. */
+export interface LetterLine {
+  label: string;
+  value: string;
+}
+
+/** What keeps a letter from being taken, at a field where it is one that does. */
+export interface LetterFault {
+  field?: number;
+  sentence: string;
+}
+
+export interface ReadLetter {
+  lines: LetterLine[];
+  /** None: it can be taken. */
+  faults: LetterFault[];
+  /** A field was filled in that people do not see: it may come from a robot. */
+  doubtful: boolean;
+}
+
+/** The name under which a field is sent. */
+export const fieldName = (index: number): string => `field-${index + 1}`;
+
+/** The name under which it is said which form a letter was written in. */
+export const LETTER = 'letter';
+
+/** A field that people neither see nor reach; robots fill in what is there (common practice). */
+export const TRAP = 'website';
+
+/** The part of a page's address where it says that a letter has arrived. */
+export const sentPlace = (id: string): string => `${id}-sent`;
+
+/** Characters that a field takes. */
+export const longestIn = ({ type }: Pick<FormField, 'type'>): number => (type === 'lines' ? 20_000 : 1000);
+
+/** All that can be chosen. */
+export const choicesOf = ({ options }: Pick<FormField, 'options'>): string[] =>
+  options.split('\n').filter(Boolean);
+
+const isDay = (value: string): boolean => {
+  const [, year, month, day] = /^(\d{4,6})-(\d\d)-(\d\d)$/.exec(value) ?? [];
+  if (year === undefined) return false;
+  const months = [
+    31,
+    Number(year) % 4 === 0 && (Number(year) % 100 !== 0 || Number(year) % 400 === 0) ? 29 : 28,
+  ];
+  const days = [...months, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31][Number(month) - 1];
+  return Number(year) > 0 && days !== undefined && Number(day) >= 1 && Number(day) <= days;
+};
+
+/** What is wrong with what was written into a field (HTML Standard, §4.10.5.1: what a control of its type takes). */
+const FAULTS: Record<string, (value: string, field: FormField) => string | undefined> = {
+  email: (value) => (isMailAddress(value) ? undefined : 'This has to be a mail address.'),
+  // A valid floating-point number (HTML Standard, §2.3.4.3).
+  number: (value) =>
+    /^-?(\d+(\.\d+)?|\.\d+)(e[+-]?\d+)?$/i.test(value) ? undefined : 'This has to be a number.',
+  date: (value) => (isDay(value) ? undefined : 'This has to be a date, as year, month and day: 2031-06-21.'),
+  choice: (value, field) =>
+    choicesOf(field).includes(value) ? undefined : 'This is none of what can be chosen.',
+};
+
+/** Line ends as one, no characters that are not for reading, nothing before or behind. */
+const legible = (value: string): string =>
+  value
+    .replace(/\r\n?/g, '\n')
+    .replace(/[\u0000-\u0008\u000b-\u001f\u007f-\u009f]/g, '')
+    .trim();
+
+/**
+ * Reads what was sent with a form. Whoever sends is not believed to have used a browser: what a field does not take is refused
+ * here too, and what is no field of the form is left out.
+ */
+export function readLetter(form: LetterForm, sent: { get(name: string): string | null }): ReadLetter {
+  const faults: LetterFault[] = [];
+  const lines = form.fields.map((field, index): LetterLine => {
+    const { label, type, required } = field;
+    const given = sent.get(fieldName(index));
+    if (type === 'tick') {
+      if (required && given === null) faults.push({ field: index, sentence: 'This has to be ticked.' });
+      return { label, value: given === null ? 'no' : 'yes' };
+    }
+    const plain = legible(given ?? '');
+    const value = type === 'lines' ? plain : plain.replace(/\s+/g, ' ');
+    const fault =
+      value === ''
+        ? required
+          ? 'This has to be filled in.'
+          : undefined
+        : value.length > longestIn(field)
+          ? `This is too long: it takes ${longestIn(field)} characters.`
+          : FAULTS[type]?.(value, field);
+    if (fault) faults.push({ field: index, sentence: fault });
+    return { label, value };
+  });
+  if (form.fields.length > 0 && lines.every(({ value }) => value === '' || value === 'no'))
+    faults.unshift({ sentence: 'Nothing was filled in.' });
+  return { lines, faults, doubtful: (sent.get(TRAP) ?? '') !== '' };
+}

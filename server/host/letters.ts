@@ -1,0 +1,149 @@
+import type { IncomingMessage, ServerResponse } from 'node:http';
+import { ipKeyGenerator } from 'express-rate-limit';
+import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
+import { LETTER, letterPath, readLetter, sentPlace, type LetterForm } from '../../core/index.ts';
+import type { LetterStore } from '../store/letters.ts';
+import { escaped, noPage, plainPage, send } from './answers.ts';
+import { filledPage, type NotTaken } from './filledpage.ts';
+import { sentBy } from './visitors.ts';
+
+/** Bytes of a letter. */
+const LONGEST = 250_000;
+
+/** How many letters one address may send to a site in ten minutes. */
+export const LETTERS_FROM_ONE = 20;
+const SPAN = 600;
+
+const NAME = /^[\w.-]+-[0-9a-f]{10}$/;
+
+/** Where a letter was sent to. */
+export interface SentTo {
+  site: string;
+  /** What it is sent from is not published: nobody reads it. */
+  draft: boolean;
+  /** The address of the page, without what follows `?`. */
+  address: string;
+  /** The same, from the root of the site. */
+  page: string;
+  /** The text of a published file, as far as it is for whoever sends. */
+  text(path: string): Promise<string | undefined>;
+  /** The page from which it was sent, as whoever sends it sees it. */
+  html(): Promise<string | undefined>;
+}
+
+/** Takes what visitors send with forms. */
+export function letterbox(letters: LetterStore, fromOne = LETTERS_FROM_ONE) {
+  const limiter = new RateLimiterMemory({ points: fromOne, duration: SPAN });
+  // Also what is not taken costs something.
+  const tries = new RateLimiterMemory({ points: 5 * fromOne, duration: SPAN });
+
+  /** Seconds until an address may send again; 0: it may. */
+  async function waits(limiter: RateLimiterMemory, request: IncomingMessage, site: string): Promise<number> {
+    try {
+      await limiter.consume(`${site} ${ipKeyGenerator(request.socket.remoteAddress ?? '')}`);
+      return 0;
+    } catch (refused) {
+      if (!(refused instanceof RateLimiterRes)) throw refused;
+      return Math.max(1, Math.ceil(refused.msBeforeNext / 1000));
+    }
+  }
+
+  /** Answers with the page as it was filled in. */
+  async function giveBack(
+    response: ServerResponse,
+    status: number,
+    { html }: SentTo,
+    said: NotTaken,
+    headers: Record<string, string> = {},
+  ): Promise<void> {
+    const page = await html();
+    const filled = page === undefined ? undefined : filledPage(page, said);
+    const always = { 'Cache-Control': 'no-store', ...headers };
+    if (filled !== undefined)
+      return send(
+        response,
+        status,
+        { ...always, 'Content-Type': 'text/html; charset=utf-8' },
+        Buffer.from(filled),
+      );
+    // The page is another by now: what was written is still where the browser came from.
+    const list = said.faults
+      .map(
+        ({ field, sentence }) =>
+          `<li>${field === undefined ? '' : `${escaped(said.form.fields[field].label)}: `}${sentence}</li>`,
+      )
+      .join('');
+    plainPage(response, status, 'Not sent', `${said.sentence} Go back to what you wrote.`, {
+      headers: always,
+      more: `<ul>${list}</ul>`,
+    });
+  }
+
+  /** Takes a letter, and leads back to the page, which says that it has arrived; what cannot be taken is given back as it was. */
+  return async function take(request: IncomingMessage, response: ServerResponse, to: SentTo): Promise<void> {
+    const sent = await sentBy(request, LONGEST);
+    if (!sent)
+      return plainPage(
+        response,
+        413,
+        'Too much was sent',
+        'A letter is shorter than that. Nothing was sent.',
+      );
+    const letter = sent.get(LETTER) ?? '';
+    if (!NAME.test(letter)) return noPage(response);
+    const asked = await to.text(letterPath(letter));
+    if (asked === undefined)
+      return plainPage(
+        response,
+        404,
+        'Not sent',
+        'This form is not there any more. Go back if you want to keep what you wrote.',
+      );
+    const form = JSON.parse(asked) as LetterForm;
+    const tired = await waits(tries, request, to.site);
+    if (tired > 0)
+      return plainPage(
+        response,
+        429,
+        'Not sent',
+        'Too much came from here. Go back to what you wrote, and send it again in ten minutes.',
+        { headers: { 'Retry-After': String(tired) } },
+      );
+    const { lines, faults, doubtful } = readLetter(form, sent);
+    const back = (sentence: string): NotTaken => ({ letter, form, sent, sentence, faults });
+    if (faults.length > 0)
+      return giveBack(response, 422, to, back('This was not sent yet. What you wrote is still here.'));
+    if (to.draft)
+      return giveBack(
+        response,
+        200,
+        to,
+        back('This page is a draft, and nobody reads what it sends. Nothing was sent.'),
+      );
+    const wait = await waits(limiter, request, to.site);
+    if (wait > 0) {
+      const minutes = Math.ceil(wait / 60);
+      const when = minutes === 1 ? 'in a minute' : `in ${minutes} minutes`;
+      return giveBack(
+        response,
+        429,
+        to,
+        back(
+          `Nothing was sent: too many letters came from here. What you wrote is still here; send it again ${when}.`,
+        ),
+        { 'Retry-After': String(wait) },
+      );
+    }
+    const kept = await letters.keep(to.site, {
+      ...{ form: form.element, formName: form.name, page: to.page, lines, doubtful },
+    });
+    if (kept !== 'kept')
+      return giveBack(
+        response,
+        503,
+        to,
+        back('Nothing was sent: no more letters can be taken here now. What you wrote is still here.'),
+      );
+    send(response, 303, { Location: `${to.address}#${sentPlace(form.id)}`, 'Cache-Control': 'no-store' });
+  };
+}
