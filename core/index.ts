@@ -73,7 +73,7 @@ export {
 } from './elements/content/letter.ts';
 export type { ContentField, ContentType, LabelledLink } from './elements/content/contenttypes.ts';
 export { contentOf, type Kind } from './elements/kinds/kind.ts';
-export { isDeep, KINDS, kindOf, knownKind } from './elements/kinds/table.ts';
+export { isAtEdge, isDeep, KINDS, kindOf, knownKind } from './elements/kinds/table.ts';
 export type { Point, Ratio } from './elements/valuetypes/geometry.ts';
 export type { Extent } from './elements/valuetypes/extent.ts';
 export type { EditorName, Option, ValueContext, ValueType } from './elements/valuetypes/valuetype.ts';

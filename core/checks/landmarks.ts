@@ -23,7 +23,7 @@ const ONE = new Set(['header', 'footer']);
 function landmark(node: Node): { role: string; label: string } | undefined {
   const kind = knownKind(node.kind);
   const said = (field: string) => contentOf<string>(kind, node, field).trim();
-  if (node.kind === 'navigation') return { role: 'nav', label: said('label') };
+  if (node.kind === 'navigation' || node.kind === 'strip') return { role: 'nav', label: said('label') };
   if (node.kind !== 'section') return undefined;
   const role = said('landmark');
   return role in SAID ? { role, label: said('label') } : undefined;

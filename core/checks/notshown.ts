@@ -15,7 +15,7 @@ import { headOf } from '../site/site.ts';
 import { keptFrom, type Visitor } from '../site/audience.ts';
 import { offeringIn } from '../site/offering.ts';
 import { entriesIn } from '../values/menus.ts';
-import { landmarkOf } from '../compile/opening.ts';
+import { EDGE, landmarkOf } from '../compile/opening.ts';
 import { colourOf, contrastIn } from './contrast.ts';
 import { heightOf, inside, widthOf, type Edges } from './edges.ts';
 
@@ -107,7 +107,7 @@ function isEmpty(site: SiteFrame, page: Page, node: Node, view: ViewId): boolean
 function isInMatter(page: Page, node: Node): boolean {
   let at = node;
   while (at.parent !== null && at.parent !== page.root) at = page.nodes[at.parent];
-  return at.parent === null || !['header', 'footer'].includes(landmarkOf(page, at));
+  return at.parent === null || !['header', 'footer', EDGE].includes(landmarkOf(page, at));
 }
 
 /** Why an element is not there, as the site says it; undefined where it is. */

@@ -10,6 +10,7 @@ import { enlarging } from './enlarging.ts';
 import { deadLinks } from './deadlinks.ts';
 import { formLabels } from './formlabels.ts';
 import { hiddenTargets } from './hiddentargets.ts';
+import { actionCount } from './actioncount.ts';
 import { headingOrder } from './headingorder.ts';
 import { landmarks } from './landmarks.ts';
 import { linkNames } from './linknames.ts';
@@ -53,6 +54,7 @@ export const RULES: readonly Rule[] = [
   hiddenTargets,
   landmarks,
   noMenu,
+  actionCount,
 ];
 
 /** What rules find on a page, and in the text styles of its site. `seen`: what a browser has told; what needs it is left out without. */

@@ -15,7 +15,8 @@ import { widthsIn } from '../values/widths.ts';
 import { saidWhole, saidWithin } from '../values/wordings.ts';
 import type { Views } from '../layered/views.ts';
 import { isWithheld, listingOf, withNotice } from './offering.ts';
-import { headSections, landmarkOf } from './opening.ts';
+import { atEdges, isFirst, topPlace } from './edges.ts';
+import { headSections, landmarkOf, sectionsOf } from './opening.ts';
 import { isMadeSmaller, picturesOf, type PictureAddresses } from './pictures.ts';
 import { nodeClass, textStyleClass, variantClass, wordsClass } from './selectors.ts';
 
@@ -231,13 +232,18 @@ export const elementsMarkup = (
 export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): Markup {
   const { making, titled, linked } = makingOf(site, page, addresses);
   const root = page.nodes[page.root];
-  const sections = root.children.map((id) => page.nodes[id]);
+  const sections = sectionsOf(page);
   const head = headSections(page);
   const foot = sections.findLastIndex((section) => landmarkOf(page, section) !== 'footer') + 1;
   const withheld = isWithheld(site, page);
   const made = sections.map((section, index) =>
     elementMarkup(section, making, { eager: index <= head, absent: withheld && index >= head }),
   );
+  const edges = atEdges(page).map((node) => ({
+    first: isFirst(site, page, node),
+    made: elementMarkup(node, making, { eager: true, absent: false }),
+  }));
+  const edgesThat = (first: boolean) => edges.flatMap((each) => (each.first === first ? each.made : []));
   // What a link leads to has to be named; nothing else is.
   for (const id of linked) {
     const target = making.made.get(id);
@@ -258,7 +264,14 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): M
   const main = element('main', {}, ...withNotice(site, page, matter, addresses.page));
   return knownKind('page').markup(root, {
     attributes: { class: `page ${nodeClass(root.id)}` },
-    children: [...made.slice(0, head).flat(), main, ...made.slice(Math.max(head, foot)).flat()],
+    children: [
+      ...topPlace(page),
+      ...edgesThat(true),
+      ...made.slice(0, head).flat(),
+      main,
+      ...made.slice(Math.max(head, foot)).flat(),
+      ...edgesThat(false),
+    ],
     words: () => [],
     entries: () => [],
     language: site.lang,

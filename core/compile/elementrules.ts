@@ -4,7 +4,7 @@ import { express } from '../layered/express.ts';
 import { held } from '../layered/resolve.ts';
 import type { Layered } from '../layered/layered.ts';
 import type { Kind } from '../elements/kinds/kind.ts';
-import { isDeep, knownKind } from '../elements/kinds/table.ts';
+import { isAtEdge, isDeep, knownKind } from '../elements/kinds/table.ts';
 import type { Node, PartStyle } from '../site/node.ts';
 import { PARTS } from '../elements/parts.ts';
 import type { CssContext, Declarations, Property } from '../elements/properties/property.ts';
@@ -175,7 +175,7 @@ export function stackElement(
   putStyle(styling, stack, media, whole ? style : (node.style.self ?? {}), kind);
   for (const name of ON_CHILDREN) {
     const layered = parent?.style.self?.[name];
-    if (!layered || (whole && name === 'alternate')) continue;
+    if (!layered || (whole && name === 'alternate') || isAtEdge(node.kind)) continue;
     const siblings = { children: parent.children, child: node.id, deep: isDeep(parent.kind) };
     put(stack, knownProperty(name), layered, styling.views, styling.knownOf(kind), { siblings });
   }

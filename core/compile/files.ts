@@ -10,6 +10,7 @@ import { composed, publishedTrees } from '../site/shared.ts';
 import { pagesOf, headOf, type Page, type PageHead, type Site, type SiteFrame } from '../site/site.ts';
 import { linkedPlaces, linksIn } from '../values/links.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
+import { atEdges } from './edges.ts';
 import { browserBar } from './browserbar.ts';
 import { addressOf, robots, sitemap } from './forsearch.ts';
 import { openingFonts } from './opening.ts';
@@ -20,7 +21,7 @@ import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { Node } from '../site/node.ts';
 import { saidWhole } from '../values/wordings.ts';
-import { familiesIn, printFontFaces, printRules } from './stylesheet.ts';
+import { familiesIn, printFontFaces, printKeyframes, printRules } from './stylesheet.ts';
 
 /** A file of a published site. Text is given whole, with where the page is now that stood there;  pictures and fonts are named for the caller to supply their bytes. */
 export type PublishedFile = { path: string; type: string; audience?: 'signed-in' } & (
@@ -155,7 +156,7 @@ function compilePage(
     made: (asset, form) => beside(formed(asset, form)),
   });
   const families = familiesIn(rules, site);
-  const css = `${printFontFaces(families, (_family, file) => `fonts/${file.publishedAs}`)}\n${printRules(rules)}\n`;
+  const css = `${printFontFaces(families, (_family, file) => `fonts/${file.publishedAs}`)}\n${printRules(rules)}\n${printKeyframes(page)}`;
   const cssPath = `assets/${head.slug || 'index'}-${fingerprint(css)}.css`;
   const file = (id: string) => (site.assets.some((asset) => asset.id === id) ? named(id) : undefined);
   const letter = (form: LetterForm): string => {
@@ -182,7 +183,10 @@ function compilePage(
     'head',
     {},
     element('meta', { charset: 'utf-8' }),
-    element('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),
+    element('meta', {
+      name: 'viewport',
+      content: `width=device-width, initial-scale=1${atEdges(page).length > 0 ? ', viewport-fit=cover' : ''}`,
+    }),
     element('title', {}, documentTitle(site.name, head)),
     ...browserBar(site, page),
     ...(head.description ? [element('meta', { name: 'description', content: head.description })] : []),

@@ -1,6 +1,6 @@
 import { knownProperty } from '../elements/propertytable.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
-import { knownKind } from '../elements/kinds/table.ts';
+import { isAtEdge, knownKind } from '../elements/kinds/table.ts';
 import { familiesOf, type FontFile } from '../theme/families.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
@@ -8,15 +8,23 @@ import { takes } from '../site/applies.ts';
 import { resolve } from '../values/trace.ts';
 import { hiddenBy } from '../values/visibility.ts';
 
+/** What stays at an edge of the window is no part of the page's rows. */
+export const EDGE = 'edge';
+
 /** What a section serves as; alternates serve as the first of them does. */
 export function landmarkOf(page: Page, section: Node): string {
+  if (isAtEdge(section.kind)) return EDGE;
   const one = section.kind === 'alternates' ? page.nodes[section.children[0]] : section;
   return one ? contentOf<string>(knownKind('section'), one, 'landmark') : 'section';
 }
 
+/** The sections of a page, and what stands in for them. */
+export const sectionsOf = (page: Page): Node[] =>
+  page.nodes[page.root].children.map((id) => page.nodes[id]).filter(({ kind }) => !isAtEdge(kind));
+
 /** How many sections at the top of a page serve as its head; the one after them opens the page. */
 export function headSections(page: Page): number {
-  const sections = page.nodes[page.root].children.map((id) => page.nodes[id]);
+  const sections = sectionsOf(page);
   const firstInMain = sections.findIndex((section) => landmarkOf(page, section) !== 'header');
   return firstInMain < 0 ? sections.length : firstInMain;
 }
@@ -33,7 +41,9 @@ export function openingFonts(site: SiteFrame, page: Page): FontFile[] {
       used.add(resolve(site, page, node, family, site.views.base));
     node.children.forEach((id) => look(page.nodes[id]));
   };
-  page.nodes[page.root].children.slice(0, headSections(page) + 1).forEach((id) => look(page.nodes[id]));
+  sectionsOf(page)
+    .slice(0, headSections(page) + 1)
+    .forEach(look);
   return familiesOf(site).flatMap(({ id, files }) => {
     const upright = files.find(({ style }) => style === 'normal');
     return used.has(id) && upright ? [upright] : [];

@@ -26,6 +26,7 @@ import type { PictureAddresses } from './pictures.ts';
 import { Stacks, type CssRule } from './stack.ts';
 import { stylingOf } from './styling.ts';
 
+import { edgeRules, edgesOnPaper } from './edges.ts';
 import { stackElement, textStyleRules } from './elementrules.ts';
 import { isWithheld, listingRules, noticeRules, noticeStyles } from './offering.ts';
 import { kindRules } from './kindrules.ts';
@@ -121,6 +122,7 @@ export function sharedRules(site: SiteFrame, page: Page, addresses: PictureAddre
     ...themeRules(site.colours, site.spacing, site.views),
     ...listingRules(site),
     ...noticeRules(site, page),
+    ...edgeRules(site, page),
     ...behind.rules(site, addresses),
     ...shelfRules(site, new Set([...shown, ...inContent]), inContent),
     ...ordered([...kinds].map((kind) => kindRules(kind, site.views))),
@@ -163,5 +165,5 @@ export function pageRules(site: SiteFrame, page: Page, addresses: PictureAddress
   const elements = new Stacks(site.views, 'element');
   const add = elements.add.bind(elements);
   inSourceOrder(page, (node, parent) => stackElement(styling, node, parent, add));
-  return [...sharedRules(site, page, addresses), ...elements.rules()];
+  return [...sharedRules(site, page, addresses), ...elements.rules(), ...edgesOnPaper(page)];
 }

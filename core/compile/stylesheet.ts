@@ -1,5 +1,6 @@
 import { familiesOf, type Family, type FontFile, type StandIn } from '../theme/families.ts';
-import type { SiteFrame } from '../site/site.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
 import type { Declarations } from '../elements/properties/property.ts';
 import type { CssRule, Layer } from './stack.ts';
 import { isWhole } from './whole.ts';
@@ -83,4 +84,16 @@ export function printRules(rules: readonly CssRule[]): string {
 function printBlock({ condition, bodies }: Block): string {
   const text = [...bodies].map(([body, selectors]) => `${selectors.join(',')}{${body}}`).join('\n');
   return condition ? `@media ${condition}{\n${text}\n}` : text;
+}
+
+/** How what stands on a page moves by itself, as CSS text; nothing where nothing does. */
+export function printKeyframes(page: Page): string {
+  const kinds = new Set(Object.values(page.nodes).map(({ kind }) => knownKind(kind)));
+  return [...kinds]
+    .flatMap(({ keyframes = {} }) => Object.entries(keyframes))
+    .map(
+      ([name, { from, to }]) =>
+        `@keyframes ${name}{from{${printDeclarations(from)}}to{${printDeclarations(to)}}}\n`,
+    )
+    .join('');
 }

@@ -1,5 +1,5 @@
 import { contentOf } from '../elements/kinds/kind.ts';
-import { knownKind } from '../elements/kinds/table.ts';
+import { isAtEdge, knownKind } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { idIn, sharedOn } from '../site/shared.ts';
@@ -14,11 +14,18 @@ import { allTrees } from './viewvalues.ts';
 import { counted, nameOfPage } from './wording.ts';
 
 /** What is shared in a place: what a section serves as that can be, and how sentences call it. */
-export const SHARED_NAMES: Record<SharedPlace, string> = { head: 'header', foot: 'footer' };
+export const SHARED_NAMES: Record<SharedPlace, string> = {
+  head: 'header',
+  foot: 'footer',
+  strip: 'contact strip',
+  up: 'way back up',
+};
 
 /** Where a section would stand if all pages shared it; undefined for one that is only part of its page. */
 export function placeOfSection(page: Page, node: Node): SharedPlace | undefined {
-  if (node.kind !== 'section' || node.parent !== page.root) return undefined;
+  if (node.parent !== page.root) return undefined;
+  if (isAtEdge(node.kind)) return node.kind as SharedPlace;
+  if (node.kind !== 'section') return undefined;
   const landmark = contentOf<string>(knownKind('section'), node, 'landmark');
   return (Object.keys(SHARED_NAMES) as SharedPlace[]).find((place) => SHARED_NAMES[place] === landmark);
 }
@@ -83,7 +90,7 @@ export const shareSection: Command<ShareSection> = {
     const place = placeOfSection(page, node);
     if (!place)
       return refused(
-        'Only a section that serves as head or foot of its page can be on all. Nothing was changed.',
+        'Only what serves as head or foot of its page, or stays at an edge of the window, can be on all. Nothing was changed.',
       );
     if (site.shared?.[place])
       return refused(

@@ -1,6 +1,7 @@
 import * as area from './properties/area.ts';
 import * as background from './properties/background.ts';
 import * as border from './properties/border.ts';
+import * as edge from './properties/edge.ts';
 import * as layout from './properties/layout.ts';
 import * as particular from './properties/particular.ts';
 import * as page from './properties/page.ts';
@@ -75,6 +76,9 @@ export const PROPERTIES: readonly Property[] = [
   layout.minHeight,
   layout.aspectRatio,
   layout.sticky,
+  edge.edge,
+  edge.corner,
+  edge.fromEdge,
   page.clearTop,
   ...space.padding,
   ...space.margin,

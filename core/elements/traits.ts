@@ -11,6 +11,12 @@ export type Trait =
   | 'page'
   /** A whole part of the page, as wide as the window. */
   | 'section'
+  /** It stays at an edge of the window, whatever is read. */
+  | 'edge'
+  /** It takes that edge from side to side. */
+  | 'strip'
+  /** It lies over what is read. */
+  | 'floating'
   /** It shows words. */
   | 'words'
   /** Its words run over lines. */

@@ -1,9 +1,12 @@
 import {
+  ArrowUp,
+  ArrowUpToLine,
   Bell,
   BookOpen,
   CalendarDays,
   Camera,
   Car,
+  ChevronUp,
   CircleCheck,
   Clock,
   Coffee,
@@ -68,6 +71,9 @@ const ICONS = {
   message: { label: 'Message', drawing: MessageCircle },
   feed: { label: 'Feed', drawing: Rss },
   globe: { label: 'Web', drawing: Globe },
+  up: { label: 'Up', drawing: ArrowUp },
+  'to-top': { label: 'To the top', drawing: ArrowUpToLine },
+  above: { label: 'Above', drawing: ChevronUp },
 } as const;
 
 export const ICON_OPTIONS = Object.entries(ICONS).map(([value, { label }]) => ({ value, label }));

@@ -126,7 +126,13 @@ function put(page: Page, trees: readonly Page[]): Page {
   }
   const at = (place: SharedPlace) =>
     trees.filter(({ root: id }) => sharedPlaceOf(id) === place).map(({ root: id }) => id);
-  nodes[page.root] = withChildren(root, [...at('head'), ...root.children, ...at('foot')]);
+  nodes[page.root] = withChildren(root, [
+    ...at('head'),
+    ...root.children,
+    ...at('foot'),
+    ...at('strip'),
+    ...at('up'),
+  ]);
   return Object.freeze({ ...page, nodes: Object.freeze(nodes) });
 }
 

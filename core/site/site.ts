@@ -12,15 +12,15 @@ export const FORMAT_VERSION = 2;
 
 const closed = { additionalProperties: false };
 
-/** Where an element tree that all pages share stands on them: above what is their own, or below. */
-export const SHARED_PLACES = ['head', 'foot'] as const;
+/** Where an element tree that all pages share stands on them: above what is their own, below, or at the edges of the window. */
+export const SHARED_PLACES = ['head', 'foot', 'strip', 'up'] as const;
 export type SharedPlace = (typeof SHARED_PLACES)[number];
 
 /** The name of a kept block among the trees that stand beside the pages. */
 export type KeptName = `kept-${string}`;
 /** A tree of elements that stands beside the pages: what all of them share in a place, or a block that is kept to be placed. */
 export type TreeName = SharedPlace | KeptName;
-export const TREE_NAME = 'head|foot|kept-[a-z0-9]{1,12}';
+export const TREE_NAME = 'head|foot|strip|up|kept-[a-z0-9]{1,12}';
 
 /** How a page is offered to visitors: in menus; only to who follows a link; or not at all, with a notice and a way on in its place. */
 export const OFFERINGS = ['listed', 'unlisted', 'withheld'] as const;

@@ -130,6 +130,17 @@ const MEANINGS: Record<string, Meaning[]> = {
   minHeight: [is(1366, { 'min-height': '1366px' })],
   aspectRatio: [is({ width: 16, height: 9 }, { 'aspect-ratio': '16 / 9' })],
   sticky: [is(true, { position: 'sticky', top: '0px' })],
+  edge: [
+    is('lower', { position: 'sticky', bottom: '0px', top: 'auto', order: '9999' }),
+    is('upper', { position: 'sticky', bottom: 'auto', top: '0px', order: '-1' }),
+  ],
+  corner: [
+    is('start', { position: 'fixed', left: '16px' }),
+    is('end', { position: 'fixed', right: '16px' }),
+    is('middle', { position: 'fixed', left: '16px', right: '16px' }),
+  ],
+  // Beside a strip, which takes 72 px.
+  fromEdge: [is(24, { bottom: '96px' })],
   clearTop: [is(72, { '--clear-top': '72px' })],
   ...sides('padding'),
   ...sides('margin'),

@@ -4,6 +4,7 @@ import {
   applies,
   FORMAT,
   FORMAT_VERSION,
+  isAtEdge,
   kindOf,
   KINDS,
   PARTS,
@@ -98,7 +99,12 @@ export function layeredArbitrary<T>(
     });
 }
 
-const LEAVES = KINDS.map((kind) => kind.name).filter((name) => kindOf(name)!.accepts.length === 0);
+const LEAVES = KINDS.map((kind) => kind.name).filter(
+  (name) => kindOf(name)!.accepts.length === 0 && !isAtEdge(name),
+);
+
+/** What stays at the edges of the window, on pages of two sections and of three. */
+const EDGES: Record<number, string[]> = { 2: ['strip'], 3: ['strip', 'up'] };
 
 interface Shape {
   kind: string;
@@ -135,7 +141,10 @@ const section: fc.Arbitrary<Shape> = fc
   .map((children) => ({ kind: 'section', children }));
 const shapeArbitrary: fc.Arbitrary<Shape> = fc
   .array(section, { minLength: 1, maxLength: 3 })
-  .map((children) => ({ kind: 'page', children }));
+  .map((children) => ({
+    kind: 'page',
+    children: [...children, ...(EDGES[children.length] ?? []).map((kind): Shape => ({ kind, children: [] }))],
+  }));
 
 /** A whole site of one page: random views, a random tree, random layered values in every place that takes them. */
 export const siteArbitrary: fc.Arbitrary<Site> = fc
@@ -157,6 +166,7 @@ export const siteArbitrary: fc.Arbitrary<Site> = fc
       for (const [kind, field] of [
         ['navigation', 'label'],
         ['form', 'name'],
+        ['strip', 'label'],
       ])
         if (tree.kind === kind) nodes[id].content[field] = `${kind} ${id}`;
       nodes[id].children = tree.children.map((child) => build(child, id));

@@ -109,7 +109,7 @@ describe('findings that are set aside', () => {
     const { findings: list } = await swept(aside.frame, page, {
       measure: (width) =>
         Promise.resolve({
-          ...{ width, scrolls: 2500, rightToLeft: false, keptClear: 0 },
+          ...{ width, scrolls: 2500, rightToLeft: false, keptClear: 0, keptClearBelow: 0 },
           elements: [{ node: LEAD.node, box, lines: [], targets: [] }],
         }),
     });

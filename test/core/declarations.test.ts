@@ -175,6 +175,16 @@ const DECLARATIONS: Record<string, Said[]> = {
     [true, { position: 'sticky', top: '0', 'z-index': '1', 'align-self': 'start' }],
     [false, { position: 'static', top: 'auto', 'z-index': 'auto', 'align-self': 'auto' }],
   ],
+  edge: [
+    ['lower', { order: '9999', top: 'auto', bottom: '0', '--inset': '0px var(--safe-bottom, 0px)' }],
+    ['upper', { order: '-1', top: '0', bottom: 'auto', '--inset': 'var(--safe-top, 0px) 0px' }],
+  ],
+  corner: [
+    ['start', { 'inset-inline': 'max(1rem, var(--safe-left, 0px)) auto', 'margin-inline': '0' }],
+    ['middle', { 'inset-inline': '1rem', 'margin-inline': 'auto' }],
+    ['end', { 'inset-inline': 'auto max(1rem, var(--safe-right, 0px))', 'margin-inline': '0' }],
+  ],
+  fromEdge: [[24, { bottom: 'calc(24px + var(--strip-room, 0px) + var(--safe-bottom, 0px))' }]],
   clearTop: [[64, { '--clear-top': '64px' }]],
   ...sides('padding'),
   ...sides('margin'),

@@ -207,6 +207,12 @@ const BEGINNINGS: Record<string, Record<string, unknown>> = {
   prices: { gap: 12 },
   questions: { gap: 0 },
   form: { gap: 16 },
+  strip: { edge: 'lower', colour: 'black', backgroundColour: 'white', borderTop: 1, borderColour: '#767676' },
+  up: {
+    ...{ corner: 'end', fromEdge: 16 },
+    ...{ colour: 'white', backgroundColour: 'black', radius: 24 },
+    ...{ paddingTop: 10, paddingRight: 10, paddingBottom: 10, paddingLeft: 10 },
+  },
 };
 
 /** What parts begin with. */
@@ -249,8 +255,8 @@ describe('a kind of element', () => {
   it('is written down here, every one', () => {
     const names = KINDS.map(({ name }) => name);
     expect(Object.keys(BEGINNINGS)).to.have.members(names);
-    // Icons and social links print drawings; those are read below.
-    const printedHere = new Set([...PRINTED.map(([kind]) => kind), 'icon', 'social']);
+    // What prints drawings is read below, and with what stays at the edges of the window.
+    const printedHere = new Set([...PRINTED.map(([kind]) => kind), ...['icon', 'social', 'strip', 'up']]);
     expect([...printedHere]).to.have.members(names);
   });
 

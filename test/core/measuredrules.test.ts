@@ -35,7 +35,7 @@ const box = (node: string, sides: Sides, more: Partial<LaidElement> = {}): LaidE
 });
 const BOTH = { left: true, right: true };
 const laid = (width: number, elements: LaidElement[], more: Partial<Laid> = {}): Laid => ({
-  ...{ width, scrolls: width, rightToLeft: false, keptClear: 0 },
+  ...{ width, scrolls: width, rightToLeft: false, keptClear: 0, keptClearBelow: 0 },
   ...more,
   elements,
 });

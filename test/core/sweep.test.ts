@@ -32,7 +32,7 @@ function laidIn(trouble: Trouble, width: number, text: TextSetting): Laid {
     ...{ node, lines: [], targets: [] },
     box: { left: 0, top: 0, right: isIn(trouble[text]?.[node] ?? [], width) ? 1000 : 10, bottom: 10 },
   }));
-  return { width, scrolls: width, rightToLeft: false, keptClear: 0, elements };
+  return { width, scrolls: width, rightToLeft: false, keptClear: 0, keptClearBelow: 0, elements };
 }
 
 const RULE: MeasuredRule = {

@@ -181,6 +181,7 @@ export class Layouts {
         Number.parseFloat(
           frame!.getComputedStyle(this.sheet.document.body).getPropertyValue('--clear-top'),
         ) || 0,
+      keptClearBelow: Number.parseFloat(frame!.getComputedStyle(root).scrollPaddingBottom) || 0,
       elements,
     };
   }

@@ -7,6 +7,7 @@ import {
   nodeClass,
   print,
   printFontFaces,
+  KINDS,
   printRules,
   type CssRule,
   type Markup,
@@ -83,6 +84,11 @@ export function elementIn(document: Document, id: NodeId): HTMLElement | null {
   return all.length < 2 ? (all[0] ?? null) : ([...all].find((each) => each.checkVisibility()) ?? all[0]);
 }
 
+/** The elements that stay at a place of the window. */
+const FLOATING = KINDS.filter(({ traits }) => traits.includes('floating'))
+  .map(({ name }) => `.${name}`)
+  .join();
+
 /**
  * The live page inside a sheet's frame. Rules are edited in place and the document is patched instead of written anew, so
  * that an edit costs what it touches.
@@ -109,6 +115,8 @@ export class SheetDocument {
     // Text in editing keeps every space that is typed, as its editor asks for.
     style().textContent =
       'html{overflow:hidden}.ProseMirror{white-space:break-spaces;outline:0}' +
+      // What lies over what is read in a window has its place at the end of the whole page.
+      `body{position:relative}:is(${FLOATING}){position:absolute!important}` +
       // A picture that is not chosen yet has a place where one can be let go.
       'span.picture{aspect-ratio:3/2;background:repeating-linear-gradient(135deg,rgba(120,112,98,.16) 0 2px,transparent 2px 9px);outline:1px dashed #8d8577;outline-offset:-1px}';
     this.containment = style();

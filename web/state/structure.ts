@@ -5,6 +5,7 @@ import {
   childrenIn,
   headOf,
   idIn,
+  isAtEdge,
   isShown,
   moveTo,
   offeringIn,
@@ -61,10 +62,13 @@ export interface TreePlace {
   after: NodeId | null;
 }
 
-/** At the end of what is in an element; on a page, before the sections that are its foot. */
+/** At the end of what is in an element; on a page, before the sections that are its foot and what stays at the window's edges. */
 const inside = (page: Page, id: NodeId): TreePlace => ({
   parent: id,
-  after: page.nodes[id].children.findLast((child) => page.nodes[child].content.landmark !== 'footer') ?? null,
+  after:
+    page.nodes[id].children.findLast(
+      (child) => !isAtEdge(page.nodes[child].kind) && page.nodes[child].content.landmark !== 'footer',
+    ) ?? null,
 });
 
 function below(page: Page, id: NodeId): TreePlace | undefined {

@@ -1,4 +1,6 @@
 import {
+  ArrowUpFromLine,
+  PanelBottom,
   CalendarClock,
   MessagesSquare,
   Clock,
@@ -58,6 +60,8 @@ const ICONS: Record<string, LucideIcon> = {
   timetable: CalendarClock,
   questions: MessagesSquare,
   form: FormInput,
+  strip: PanelBottom,
+  up: ArrowUpFromLine,
 };
 
 /** The sign of a kind of element in lists; the name beside it says the rest. */

@@ -1,3 +1,6 @@
+import { isAtEdge } from '../../elements/kinds/table.ts';
+import { knownProperty } from '../../elements/propertytable.ts';
+import { resolve } from '../../values/trace.ts';
 import { callOf } from '../../edits/perform.ts';
 import { heightOf, widthOf } from '../edges.ts';
 import type { LaidElement } from './laid.ts';
@@ -28,6 +31,22 @@ export const tallSections: MeasuredRule = {
   },
 };
 
+const hides = ({ view }: LaidPage, { node }: LaidElement) => ({
+  label: `Leave it out in ${view.name}`,
+  call: callOf('setValue', {
+    ...{ nodes: [node], property: 'shown', view: view.id },
+    ...{ value: false, reach: 'here' as const },
+  }),
+});
+
+/** Where what stays does so: what was made for the edges of the window lies at one of them. */
+function staying(page: LaidPage, { node }: LaidElement): { at: string; lower: boolean; alone: boolean } {
+  const element = page.node(node);
+  if (!isAtEdge(element.kind)) return { at: 'top', lower: false, alone: false };
+  const lower = resolve(page.site, page.page, element, knownProperty('edge'), page.view.id) === 'lower';
+  return { at: lower ? 'lower edge' : 'top', lower, alone: true };
+}
+
 const lets = ({ view }: LaidPage, { node }: LaidElement) => ({
   label: `Let it move with the page in ${view.name}`,
   call: callOf('setValue', {
@@ -36,7 +55,7 @@ const lets = ({ view }: LaidPage, { node }: LaidElement) => ({
   }),
 });
 
-/** What stays at the top covers no more than a third of the screen. */
+/** What stays in the window covers no more than a third of the screen. */
 export const tallStaying: MeasuredRule = {
   name: 'covers much of the screen',
   clauses: AS_PRACTICE,
@@ -46,12 +65,13 @@ export const tallStaying: MeasuredRule = {
     return page.laid.elements
       .filter(({ stays, box }) => stays && heightOf(box) > height * COVERED)
       .map((element): Detected => {
+        const { at, alone } = staying(page, element);
         const share = Math.round((100 * heightOf(element.box)) / height);
         return {
           ...{ node: element.node, amount: share },
-          sentence: `{name} stays at the top and covers up to ${share} % of the screen {widths}.`,
-          cure: 'Make it lower there, or let it move with the page.',
-          fixes: [lets(page, element)],
+          sentence: `{name} stays at the ${at} and covers up to ${share} % of the screen {widths}.`,
+          cure: `Make it lower there, or ${alone ? 'leave it out' : 'let it move with the page'}.`,
+          fixes: [alone ? hides(page, element) : lets(page, element)],
         };
       });
   },
@@ -84,6 +104,8 @@ export const coveredFocus: MeasuredRule = {
         const { node, box } = element;
         const place = page.node(node).parent;
         if (place === null) return [];
+        const { at, lower, alone } = staying(page, element);
+        const clear = lower ? page.laid.keptClearBelow : page.laid.keptClear;
         const covered = elements.find(
           (other) =>
             other.node !== node &&
@@ -91,19 +113,24 @@ export const coveredFocus: MeasuredRule = {
             page.around(other.node).includes(place) &&
             other.targets.some(
               (target) =>
-                target.top >= box.bottom &&
+                (lower ? target.bottom <= box.top : target.top >= box.bottom) &&
                 target.left >= box.left &&
                 target.right <= box.left + widthOf(box) &&
-                heightOf(target) <= heightOf(box) - page.laid.keptClear,
+                heightOf(target) <= heightOf(box) - clear,
             ),
         );
         if (!covered) return [];
         return [
           {
             ...{ node, other: covered.node, amount: heightOf(box) },
-            sentence: '{name} stays at the top and lies over {other} when that takes the focus {widths}.',
-            cure: 'Keep as much clear at the top of the page, or let it move with the page there.',
-            fixes: [keptClear(page, element), lets(page, element)],
+            sentence: `{name} stays at the ${at} and lies over {other} when that takes the focus {widths}.`,
+            cure: lower
+              ? 'Make it lower there, with fewer or shorter words.'
+              : `Keep as much clear at the top of the page, or ${alone ? 'leave it out' : 'let it move with the page'} there.`,
+            fixes: [
+              ...(lower ? [] : [keptClear(page, element)]),
+              alone ? hides(page, element) : lets(page, element),
+            ],
           },
         ];
       });

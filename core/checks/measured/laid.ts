@@ -47,5 +47,7 @@ export interface Laid {
   rightToLeft: boolean;
   /** px at the top that the browser keeps clear of what it brings into the window. */
   keptClear: number;
+  /** px at the lower edge of the window, likewise. */
+  keptClearBelow: number;
   elements: LaidElement[];
 }

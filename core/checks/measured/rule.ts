@@ -1,5 +1,5 @@
 import type { NodeId } from '../../elements/nodeid.ts';
-import { isDeep } from '../../elements/kinds/table.ts';
+import { isAtEdge, isDeep } from '../../elements/kinds/table.ts';
 import { viewAt, type View, type ViewId } from '../../layered/views.ts';
 import type { Node } from '../../site/node.ts';
 import type { Page, SiteFrame } from '../../site/site.ts';
@@ -59,9 +59,11 @@ export class LaidPage {
     return this.byNode.get(id);
   }
 
-  /** What stands in an element and is there, in the order of the source. */
+  /** What stands in the rows of an element and is there, in the order of the source. */
   within(id: NodeId): LaidElement[] {
-    return this.node(id).children.flatMap((child) => this.byNode.get(child) ?? []);
+    return this.node(id)
+      .children.filter((child) => !isAtEdge(this.node(child).kind))
+      .flatMap((child) => this.byNode.get(child) ?? []);
   }
 
   /** The elements that others stand in, and are there; but for those in which they may lie over one another. */

@@ -122,6 +122,8 @@ export interface Kind {
   structure: Declarations;
   /** CSS for what is inside the element's own markup, by selector; `> …` for what stands directly in it. */
   inner?: Record<string, Declarations>;
+  /** How what moves by itself does so: the declarations at the beginning and at the end, by the name of the animation. */
+  keyframes?: Readonly<Record<string, { from: Declarations; to: Declarations }>>;
   /** CSS that follows from the view's grid. */
   perView?(view: View): Declarations;
   /** What properties are until someone sets them; the rest starts at the property's own initial value. */

@@ -1,4 +1,5 @@
 import { alternates, card, column, group, overlay, page, row, section } from './containers.ts';
+import { strip, up } from './edges.ts';
 import { form } from './form.ts';
 import type { Kind } from './kind.ts';
 import { navigation, social } from './links.ts';
@@ -37,6 +38,8 @@ export const KINDS: readonly Kind[] = [
   timetable,
   questions,
   form,
+  strip,
+  up,
 ];
 
 const byName = new Map(KINDS.map((kind) => [kind.name, kind]));
@@ -45,6 +48,9 @@ export const kindOf = (name: string): Kind | undefined => byName.get(name);
 
 /** Whether what stands in elements of a kind may lie over one another. */
 export const isDeep = (name: string): boolean => knownKind(name).traits.includes('overlaying');
+
+/** Whether elements of a kind stay at an edge of the window, and stand in no row of the page. */
+export const isAtEdge = (name: string): boolean => knownKind(name).traits.includes('edge');
 
 /** A kind known to exist, after validation. */
 export function knownKind(name: string): Kind {

@@ -18,7 +18,7 @@ export const shown: Property<boolean> = {
   name: 'shown',
   label: 'Shown',
   group: 'layout',
-  traits: ['section', 'block'],
+  traits: ['section', 'block', 'edge'],
   // A set of alternates says which of them shows; to show none, it is hidden itself.
   notInside: ['alternates'],
   type: choiceType<boolean>([

@@ -37,6 +37,7 @@ const KINDS: readonly { label: string; words: string; kinds: readonly string[] }
     words: 'table',
     kinds: ['navigation', 'social', 'prices', 'hours', 'timetable', 'questions', 'form'],
   },
+  { label: 'At the window’s edges', words: 'fixed sticky bottom thumb', kinds: ['strip', 'up'] },
   { label: 'Between others', words: 'space line', kinds: ['divider', 'spacer'] },
 ];
 

@@ -1,0 +1,27 @@
+import { ACTIONS, type Action } from '../elements/kinds/edges.ts';
+import { saidIn } from '../values/wordings.ts';
+import { PRACTICE, type Rule } from './rule.ts';
+import { amissIn } from './saying.ts';
+
+/** A strip has as many actions as a thumb can tell apart at the narrowest, and more than one. */
+export const actionCount: Rule = {
+  name: 'actions of a strip',
+  clause: PRACTICE,
+  severity: 'advice',
+  find: (looked) =>
+    amissIn(looked, (node, view) => {
+      if (node.kind !== 'strip') return undefined;
+      const { length } = saidIn<Action[]>(node, looked.site.views, 'actions', view);
+      const { fewest, most } = ACTIONS;
+      if (length === 0 || (length >= fewest && length <= most)) return undefined;
+      return length < fewest
+        ? {
+            sentence: `${node.name} has one action alone{views}.`,
+            cure: 'Add another, or put a button into the page instead.',
+          }
+        : {
+            sentence: `${node.name} has ${length} actions{views}; there is room for ${most}.`,
+            cure: 'Keep those that visitors need at once.',
+          };
+    }),
+};

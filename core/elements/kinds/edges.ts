@@ -1,0 +1,168 @@
+import { entries, iconName, line, link, oneOf, type LabelledLink } from '../content/contenttypes.ts';
+import { iconMarkup } from '../../markup/icons.ts';
+import { element } from '../../markup/markup.ts';
+import { contentOf, type Kind } from './kind.ts';
+
+/** What a visitor can do with a thumb: to call, to write, to find the way. */
+export type Action = LabelledLink & { icon: string };
+
+/** How many actions a strip has room for. */
+export const ACTIONS = { fewest: 2, most: 6 } as const;
+
+/** A strip of actions at an edge of the window, which stays there whatever is read. */
+export const strip: Kind = {
+  name: 'strip',
+  label: 'Contact strip',
+  traits: ['edge', 'strip', 'box', 'backed', 'words', 'coloured'],
+  allInParts: true,
+  accepts: [],
+  display: 'block',
+  structure: { display: 'block', position: 'sticky', 'z-index': '2' },
+  inner: {
+    ul: {
+      margin: '0',
+      padding: '0',
+      'list-style': 'none',
+      display: 'grid',
+      'grid-auto-flow': 'column',
+      'grid-auto-columns': 'minmax(0, 1fr)',
+      // Of the device's own edges it keeps clear.
+      'padding-block': 'var(--inset)',
+    },
+    a: {
+      display: 'flex',
+      'flex-direction': 'column',
+      'align-items': 'center',
+      'justify-content': 'center',
+      gap: '0.25rem',
+      height: '100%',
+      'min-height': '3.5rem',
+      padding: '0.375rem 0.25rem',
+      color: 'inherit',
+      'text-align': 'center',
+      'text-decoration': 'none',
+    },
+    'a:hover': { 'text-decoration': 'underline' },
+    svg: { width: '1.375rem', height: '1.375rem', flex: 'none' },
+  },
+  defaults: {
+    edge: 'lower',
+    colour: 'black',
+    backgroundColour: 'white',
+    borderTop: 1,
+    borderColour: '#767676',
+  },
+  parts: { link: { label: 'Actions', selector: 'a' } },
+  textStyle: () => 'small',
+  content: [
+    { name: 'label', label: 'Name for those who hear it', type: line, initial: 'Contact' },
+    {
+      name: 'actions',
+      label: `Actions, ${ACTIONS.fewest} to ${ACTIONS.most}`,
+      type: entries('action', [
+        { name: 'icon', label: 'Sign', type: iconName, initial: 'phone' },
+        { name: 'label', label: 'Word', type: line, initial: 'Call' },
+        { name: 'link', label: 'Leads to', type: link, initial: '' },
+      ]),
+      initial: [],
+      varies: 'whole',
+    },
+  ],
+  seed: ({ pages = [] }) => ({
+    content: {
+      actions: [
+        { icon: 'phone', label: 'Call', link: 'tel:+440000000000' },
+        { icon: 'mail', label: 'Write', link: 'mailto:hello@example.org' },
+        ...(pages.length > 1
+          ? [{ icon: 'calendar', label: pages[1].title, link: `page:${pages[1].id}` }]
+          : []),
+      ],
+    },
+  }),
+  markup: (node, { attributes, address }) =>
+    element(
+      'nav',
+      { ...attributes, 'aria-label': contentOf<string>(strip, node, 'label') },
+      element(
+        'ul',
+        {},
+        ...contentOf<Action[]>(strip, node, 'actions').map((action) =>
+          element(
+            'li',
+            {},
+            element('a', { href: address(action.link) }, iconMarkup(action.icon), action.label),
+          ),
+        ),
+      ),
+    ),
+};
+
+/** Where the way back up leads: before all that is on the page. */
+export const TOP = 'top-of-page';
+
+/** A link to the top of the page, which comes once a window's height has been read. */
+export const up: Kind = {
+  name: 'up',
+  label: 'Way back up',
+  traits: ['edge', 'floating', 'box', 'backed', 'words', 'coloured'],
+  accepts: [],
+  display: 'inline-flex',
+  structure: {
+    display: 'inline-flex',
+    position: 'fixed',
+    'z-index': '2',
+    width: 'fit-content',
+    'min-width': '2.75rem',
+    'min-height': '2.75rem',
+    'align-items': 'center',
+    'justify-content': 'center',
+    gap: '0.5rem',
+    'text-decoration': 'none',
+    // Where a browser knows nothing of a timeline that is scrolled, this is over at once, and the link is always there.
+    animation: 'come-up linear both',
+    'animation-timeline': 'scroll(root)',
+    'animation-range': '90vh 110vh',
+  },
+  inner: { svg: { width: '1.375rem', height: '1.375rem', flex: 'none' } },
+  keyframes: {
+    'come-up': {
+      from: { opacity: '0', visibility: 'hidden' },
+      to: { opacity: '1', visibility: 'visible' },
+    },
+  },
+  defaults: {
+    corner: 'end',
+    fromEdge: 16,
+    colour: 'white',
+    backgroundColour: 'black',
+    paddingTop: 10,
+    paddingRight: 10,
+    paddingBottom: 10,
+    paddingLeft: 10,
+    radius: 24,
+  },
+  textStyle: () => 'small',
+  content: [
+    { name: 'label', label: 'Words', type: line, initial: 'Back to the top' },
+    {
+      name: 'shows',
+      label: 'Shows',
+      type: oneOf([
+        { value: 'sign', label: 'the sign alone' },
+        { value: 'words', label: 'the words alone' },
+        { value: 'both', label: 'the sign and the words' },
+      ]),
+      initial: 'sign',
+    },
+    { name: 'icon', label: 'Sign', type: iconName, initial: 'up' },
+  ],
+  markup: (node, { attributes }) => {
+    const [label, shows, icon] = ['label', 'shows', 'icon'].map((name) => contentOf<string>(up, node, name));
+    return element(
+      'a',
+      { ...attributes, href: `#${TOP}`, 'aria-label': shows === 'sign' ? label : undefined },
+      ...(shows === 'words' ? [] : [iconMarkup(icon)]),
+      ...(shows === 'sign' ? [] : [label]),
+    );
+  },
+};

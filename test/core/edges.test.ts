@@ -1,0 +1,247 @@
+/** What stays at the edges of the window: a strip of actions, and a way back up. */
+import { expect } from 'chai';
+import {
+  compileSite,
+  findings,
+  LaidPage,
+  MEASURED_RULES,
+  pageRules,
+  placeOfSection,
+  printRules,
+  type Laid,
+  type LaidElement,
+  type NodeId,
+  type Site,
+} from '../../core/index.ts';
+import { home, made, node, refusal, site, takenBack, view, withPage } from './acting.ts';
+import { printed } from './printing.ts';
+
+/** The home page with something more at the edges of the window. */
+function having(...kinds: string[]): Site {
+  let page = home;
+  for (const kind of kinds)
+    page = made('addElement', { kind, id: node(`the-${kind}`), parent: page.root, after: null }, page).page;
+  return withPage(site, page);
+}
+
+const htmlOf = (given: Site): string => {
+  const file = compileSite(given).find(({ path }) => path === 'index.html')!;
+  return 'text' in file ? file.text : '';
+};
+
+const cssOf = (given: Site): string => {
+  const [, path] = /href="(assets\/[^"]+\.css)"/.exec(htmlOf(given))!;
+  const file = compileSite(given).find((each) => each.path === path)!;
+  return 'text' in file ? file.text : '';
+};
+
+describe('a contact strip', () => {
+  it('prints its actions with sign and word, in a landmark with a name', () => {
+    const html = printed('strip', {
+      label: 'Reach us',
+      actions: [
+        { icon: 'phone', label: 'Call', link: 'tel:+44' },
+        { icon: 'pin', label: 'Find us', link: 'page:home' },
+      ],
+    });
+    expect(html.replace(/<svg.*?<\/svg>/g, '<svg>')).to.equal(
+      '<nav class="x" aria-label="Reach us"><ul><li><a href="tel:+44"><svg>Call</a></li><li><a href="../"><svg>Find us</a></li></ul></nav>',
+    );
+    expect(html.match(/aria-hidden="true"/g)).to.have.length(2);
+  });
+
+  it('stands behind the page’s foot in the source, wherever it was put, and before its head where it stays above', () => {
+    const html = htmlOf(having('strip'));
+    expect(html.indexOf('<nav class="strip ')).to.be.greaterThan(html.indexOf('</footer>'));
+    const base = site.frame.views.base;
+    const upper = made(
+      'setValue',
+      { nodes: [node('the-strip')], property: 'edge', view: base, value: 'upper', reach: 'onward' },
+      having('strip').pages[home.id],
+      having('strip'),
+    ).site;
+    expect(htmlOf(upper)).to.match(/<body[^>]*><nav class="strip /);
+    // Its sections are what they were: one head, one foot, all else between.
+    for (const given of [having('strip'), upper]) {
+      const text = htmlOf(given);
+      expect(text.match(/<main>/g)).to.have.length(1);
+      expect(text.slice(text.indexOf('<main>'), text.indexOf('</main>'))).to.not.match(
+        /<header|<footer|class="strip/,
+      );
+    }
+  });
+
+  it('keeps its own place when the sections of a page stand in another order', () => {
+    const with2 = having('strip');
+    const page = with2.pages[home.id];
+    const order = [...page.nodes[page.root].children].reverse();
+    const turned = made(
+      'setValue',
+      { nodes: [page.root], property: 'order', view: view('mobile'), value: order, reach: 'here' },
+      page,
+      with2,
+    ).site;
+    const css = printRules(pageRules(turned.frame, turned.pages[home.id], { picture: () => '' }));
+    expect(css).to.match(/\.n-opening\b[^}]*\{[^}]*order:/);
+    expect(css).to.not.match(/\.n-the-strip\b[^}]*\{[^}]*order:/);
+  });
+
+  it('makes room at the lower edge where it shows there, and nowhere else', () => {
+    const given = having('strip');
+    const hidden = made(
+      'setValue',
+      { nodes: [node('the-strip')], property: 'shown', view: view('desktop'), value: false, reach: 'onward' },
+      given.pages[home.id],
+      given,
+    ).site;
+    const onMobile = made(
+      'setValue',
+      { nodes: [node('the-strip')], property: 'shown', view: view('mobile'), value: true, reach: 'here' },
+      hidden.pages[home.id],
+      hidden,
+    ).site;
+    const css = cssOf(onMobile);
+    expect(css).to.match(/:root\{--strip-room:0px\}/);
+    expect(css).to.match(/@media not \(width >= 640px\)\{\n:root\{--strip-room:4\.5rem\}/);
+    expect(cssOf(hidden)).to.not.include('4.5rem}');
+    expect(cssOf(having('strip'))).to.match(/:root\{--strip-room:4\.5rem\}/);
+    expect(cssOf(site)).to.not.include('--strip-room');
+  });
+
+  it('lets the page have the whole screen of a device, and says so only where there is one', () => {
+    expect(htmlOf(having('strip'))).to.include('initial-scale=1, viewport-fit=cover"');
+    expect(htmlOf(site)).to.include('initial-scale=1">');
+  });
+
+  it('can be on all pages, like their foot, and be had back', () => {
+    const given = having('strip');
+    const page = given.pages[home.id];
+    expect(placeOfSection(page, page.nodes[node('the-strip')])).to.equal('strip');
+    const shared = made('shareSection', { node: node('the-strip') }, page, given);
+    expect(shared.sentence).to.equal('Contact strip: on all pages now');
+    expect(Object.keys(shared.site.frame.shared ?? {})).to.include('strip');
+    for (const file of compileSite(shared.site))
+      if ('text' in file && /^(?!404|signed).*index\.html$/.test(file.path) && file.movedTo === undefined)
+        expect(file.text, file.path).to.match(/<nav class="strip /);
+    const own = made('unshareSection', { place: 'strip' }, shared.page, shared.site).site;
+    expect(own.frame.shared?.strip).to.equal(undefined);
+    expect(takenBack(shared)).to.deep.equal(given);
+  });
+
+  it('stands in nothing but a page', () => {
+    const [first] = home.nodes[home.root].children;
+    expect(refusal('addElement', { kind: 'strip', id: node('no'), parent: first, after: null })).to.match(
+      /cannot|takes no|does not/i,
+    );
+  });
+});
+
+describe('a way back up', () => {
+  it('is a link to a place before all else, where the focus goes on', () => {
+    const html = htmlOf(having('up'));
+    expect(html).to.match(/<body[^>]*><span class="place" id="top-of-page" tabindex="-1"><\/span>/);
+    expect(html).to.match(/<a class="up [^"]*" href="#top-of-page" aria-label="Back to the top"><svg/);
+    expect(htmlOf(site)).to.not.include('top-of-page');
+  });
+
+  it('shows a sign, words or both, and is named in each', () => {
+    const shows = (value: string) => printed('up', { shows: value }).replace(/<svg.*?<\/svg>/, '<svg>');
+    expect(shows('sign')).to.equal('<a class="x" href="#top-of-page" aria-label="Back to the top"><svg></a>');
+    expect(shows('words')).to.equal('<a class="x" href="#top-of-page">Back to the top</a>');
+    expect(shows('both')).to.equal('<a class="x" href="#top-of-page"><svg>Back to the top</a>');
+  });
+
+  it('comes by an animation that scrolling drives, in the published style sheet alone', () => {
+    expect(cssOf(having('up'))).to.include(
+      '@keyframes come-up{from{opacity:0;visibility:hidden}to{opacity:1;visibility:visible}}',
+    );
+    expect(cssOf(having('strip'))).to.not.include('@keyframes');
+    const given = having('up');
+    const rules = printRules(pageRules(given.frame, given.pages[home.id], { picture: () => '' }));
+    expect(rules).to.not.include('@keyframes');
+  });
+});
+
+/** The findings of a measured rule, at 390 px, where the strip lies at the lower edge of a screen of 800 px. */
+const measured = (rule: string, strip: number, more: Partial<Laid> = {}) => {
+  const given = having('strip');
+  const page = given.pages[home.id];
+  const at = (id: string, top: number, bottom: number, rest: Partial<LaidElement> = {}): LaidElement => ({
+    ...{ node: node(id), box: { left: 0, top, right: 390, bottom }, lines: [], targets: [] },
+    ...rest,
+  });
+  const button = {
+    left: 20,
+    top: 1200,
+    right: 200,
+    bottom: 1240,
+    name: 'Book',
+    inWords: false,
+    native: false,
+  };
+  const laid: Laid = {
+    ...{ width: 390, scrolls: 390, rightToLeft: false, keptClear: 0, keptClearBelow: 0 },
+    elements: [
+      at('invitation', 1000, 1400),
+      at('invitation-button', 1200, 1240, { targets: [button] }),
+      at('the-strip', 1400, 1400 + strip, { stays: true }),
+    ],
+    ...more,
+  };
+  const found = MEASURED_RULES.find(({ name }) => name === rule)!;
+  return found.find(new LaidPage(given.frame, page, laid));
+};
+
+describe('checks on a contact strip', () => {
+  it('tell where it lies over what has the focus, unless the browser keeps that clear', () => {
+    const [found] = measured('focus covered', 60);
+    expect(found).to.include({ node: 'the-strip', other: 'invitation-button' });
+    expect(found.sentence).to.match(/stays at the lower edge and lies over/);
+    expect(found.fixes?.map(({ label }) => label)).to.deep.equal(['Leave it out in Mobile']);
+    expect(measured('focus covered', 60, { keptClearBelow: 72 })).to.deep.equal([]);
+    expect(measured('focus covered', 111, { keptClearBelow: 72 })).to.deep.equal([]);
+    expect(measured('focus covered', 112, { keptClearBelow: 72 })).to.have.length(1);
+  });
+
+  it('tell where it covers more than a third of the screen', () => {
+    expect(measured('covers much of the screen', 280)).to.deep.equal([]);
+    const [found] = measured('covers much of the screen', 300);
+    expect(found.sentence).to.match(/stays at the lower edge and covers up to 36 % of the screen/);
+    expect(found.fixes?.map(({ label }) => label)).to.deep.equal(['Leave it out in Mobile']);
+  });
+
+  it('tell where it has too many actions, or one alone', () => {
+    const action = { icon: 'phone', label: 'Call', link: 'tel:+44' };
+    const told = (count: number) => {
+      const given = having('strip');
+      const set = made(
+        'setContent',
+        { node: node('the-strip'), field: 'actions', value: Array.from({ length: count }, () => action) },
+        given.pages[home.id],
+        given,
+      );
+      return findings(set.frame, set.page)
+        .filter(({ rule }) => rule === 'actions of a strip')
+        .map(({ sentence }) => sentence);
+    };
+    expect([2, 6].flatMap(told)).to.deep.equal([]);
+    expect(told(1)).to.deep.equal(['Contact strip has one action alone.']);
+    expect(told(7)).to.deep.equal(['Contact strip has 7 actions; there is room for 6.']);
+  });
+});
+
+describe('a page with something at its edges', () => {
+  it('gets new sections before its foot as ever', () => {
+    const given = having('strip', 'up');
+    const page = given.pages[home.id];
+    const children = page.nodes[page.root].children;
+    const added = made(
+      'addElement',
+      { kind: 'section', id: node('more'), parent: page.root, after: children.at(-1) as NodeId },
+      page,
+      given,
+    ).site;
+    const html = htmlOf(added);
+    expect(html.indexOf('n-more')).to.be.lessThan(html.indexOf('</main>'));
+  });
+});
