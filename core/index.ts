@@ -73,6 +73,7 @@ export {
 } from './elements/content/letter.ts';
 export type { ContentField, ContentType, LabelledLink } from './elements/content/contenttypes.ts';
 export { contentOf, type Kind } from './elements/kinds/kind.ts';
+export type { Trait } from './elements/traits.ts';
 export { isAtEdge, isDeep, KINDS, kindOf, knownKind } from './elements/kinds/table.ts';
 export type { Point, Ratio } from './elements/valuetypes/geometry.ts';
 export type { Extent } from './elements/valuetypes/extent.ts';

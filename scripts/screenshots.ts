@@ -71,14 +71,6 @@ try {
   await pause(400);
 
   await chooseView(driver, 'Tablet');
-  await selectInOutline(driver, 'Headline');
-  await (await cell(driver, 'Size', 'Tablet')).click();
-  await driver.actions().sendKeys(Key.ENTER).perform();
-  await byRole(driver, 'dialog', 'Size in Tablet');
-  await keep('workbench-tablet');
-  await driver.actions().sendKeys(Key.ESCAPE).perform();
-  await pause(400);
-
   await selectInOutline(driver, 'How an evening goes');
   await (await byRole(driver, 'button', 'Overview')).click();
   await pause(2500);
@@ -162,6 +154,29 @@ try {
   await byRole(driver, 'table', 'Changes');
   await pause(3000);
   await keep('publications');
+
+  // Letters, as visitors write them.
+  const hire = `${running.hostUrl}/brindle-hill/telescope-hire/`;
+  const form = /name="letter" value="([^"]+)"/.exec(await (await fetch(hire)).text())![1];
+  const write = (...fields: string[]) =>
+    fetch(hire, {
+      method: 'POST',
+      redirect: 'manual',
+      body: new URLSearchParams([
+        ['letter', form],
+        ...fields.map((words, index) => [`field-${index + 1}`, words]),
+      ]),
+    });
+  await write('Ida Reede', 'ida@reede.example', 'The sun glass', '2031-07-03', '', 'on');
+  await write('Tomas', 'tomas@oak.example', 'Big binoculars', '', 'The Milky Way, from the ridge.');
+  await write(
+    ...['Nell Ashby', 'nell@ashby.example', 'The rocker', '2031-06-19'],
+    'Saturn, if it is up by then.\n\nWe are four, and one of us is six years old: is there a stool to stand on?',
+  );
+  await driver.get(`${running.url}/sites/brindle-hill/letters`);
+  await (await byRole(driver, 'button', /^(Not read )?Nell Ashby/)).click();
+  await pause(1500);
+  await keep('letters');
 
   await driver.get(`${running.hostUrl}/brindle-hill/`);
   await driver.findElement(By.css('h1'));

@@ -14,6 +14,7 @@ import { actionCount } from './actioncount.ts';
 import { headingOrder } from './headingorder.ts';
 import { landmarks } from './landmarks.ts';
 import { linkNames } from './linknames.ts';
+import { openedAgain } from './openedagain.ts';
 import { noMenu } from './nomenu.ts';
 import { titles } from './titles.ts';
 import { placeKey, viewsAcross, withAside, type Finding } from './finding.ts';
@@ -55,6 +56,7 @@ export const RULES: readonly Rule[] = [
   landmarks,
   noMenu,
   actionCount,
+  openedAgain,
 ];
 
 /** What rules find on a page, and in the text styles of its site. `seen`: what a browser has told; what needs it is left out without. */

@@ -43,18 +43,33 @@ export function edgeRules(site: SiteFrame, page: Page): CssRule[] {
     ...stack.rules(':root', 'foundation'),
     // What the keyboard brings into the window lies under no strip (WCAG 2.2, 2.4.11).
     rule(':root', { ...SAFE_AREAS, 'scroll-padding-bottom': `var(${STRIP_ROOM})` }),
+    // It goes at a touch, and when the keyboard goes into the page.
+    rule(':is(.openingscreen:active, :root:has(:focus-visible) .openingscreen)', {
+      translate: '0 -200vh',
+      transition: 'none',
+    }),
     // The page has the whole screen (CSS Round Display 1, §3.1), and keeps clear of its edges.
     rule('.page', { 'padding-inline': `${safeArea('left')} ${safeArea('right')}` }),
   ];
 }
 
-/** What is said after all that elements say: on paper there is no edge of a window. */
-export const edgesOnPaper = (page: Page): CssRule[] =>
-  [...new Set(atEdges(page).map(({ kind }) => kind))].map((kind) => ({
-    ...{ layer: 'element', distance: Infinity, condition: 'print' },
-    selector: `.${kind}`,
-    declarations: { display: 'none' },
-  }));
+/** What is said after all that elements say: on paper there is no edge of a window, and for some nothing is to move. */
+export function edgesAtLast(page: Page): CssRule[] {
+  const kinds = [...new Set(atEdges(page).map(({ kind }) => kind))];
+  const last = { layer: 'element', distance: Infinity } as const;
+  return [
+    ...kinds
+      .filter((kind) => kind === 'openingscreen')
+      .map((kind) => ({
+        ...{ ...last, condition: '(prefers-reduced-motion: reduce)', selector: `.${kind}` },
+        declarations: { 'animation-duration': '0s' },
+      })),
+    ...kinds.map((kind) => ({
+      ...{ ...last, condition: 'print', selector: `.${kind}` },
+      declarations: { display: 'none' },
+    })),
+  ];
+}
 
 /** What stands before all else on a page from which a link leads back up: the focus goes on from there. */
 export const topPlace = (page: Page): Markup[] =>

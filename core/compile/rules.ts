@@ -26,7 +26,7 @@ import type { PictureAddresses } from './pictures.ts';
 import { Stacks, type CssRule } from './stack.ts';
 import { stylingOf } from './styling.ts';
 
-import { edgeRules, edgesOnPaper } from './edges.ts';
+import { edgeRules, edgesAtLast } from './edges.ts';
 import { stackElement, textStyleRules } from './elementrules.ts';
 import { isWithheld, listingRules, noticeRules, noticeStyles } from './offering.ts';
 import { kindRules } from './kindrules.ts';
@@ -165,5 +165,5 @@ export function pageRules(site: SiteFrame, page: Page, addresses: PictureAddress
   const elements = new Stacks(site.views, 'element');
   const add = elements.add.bind(elements);
   inSourceOrder(page, (node, parent) => stackElement(styling, node, parent, add));
-  return [...sharedRules(site, page, addresses), ...elements.rules(), ...edgesOnPaper(page)];
+  return [...sharedRules(site, page, addresses), ...elements.rules(), ...edgesAtLast(page)];
 }

@@ -24,7 +24,7 @@ export const SHARED_NAMES: Record<SharedPlace, string> = {
 /** Where a section would stand if all pages shared it; undefined for one that is only part of its page. */
 export function placeOfSection(page: Page, node: Node): SharedPlace | undefined {
   if (node.parent !== page.root) return undefined;
-  if (isAtEdge(node.kind)) return node.kind as SharedPlace;
+  if (isAtEdge(node.kind)) return node.kind in SHARED_NAMES ? (node.kind as SharedPlace) : undefined;
   if (node.kind !== 'section') return undefined;
   const landmark = contentOf<string>(knownKind('section'), node, 'landmark');
   return (Object.keys(SHARED_NAMES) as SharedPlace[]).find((place) => SHARED_NAMES[place] === landmark);

@@ -79,6 +79,8 @@ export const PROPERTIES: readonly Property[] = [
   edge.edge,
   edge.corner,
   edge.fromEdge,
+  edge.leaving,
+  edge.stays,
   page.clearTop,
   ...space.padding,
   ...space.margin,

@@ -17,6 +17,8 @@ export type Trait =
   | 'strip'
   /** It lies over what is read. */
   | 'floating'
+  /** It covers the whole window for a while. */
+  | 'screen'
   /** It shows words. */
   | 'words'
   /** Its words run over lines. */

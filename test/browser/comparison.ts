@@ -4,6 +4,7 @@ import {
   aliasOf,
   applies,
   childrenIn,
+  isAtEdge,
   heldSpan,
   hiddenBy,
   isShown,
@@ -24,6 +25,7 @@ import {
   type Declarations,
   type Extent,
   type Node,
+  type NodeId,
   type Page,
   type Part,
   type Property,
@@ -255,10 +257,12 @@ export class Comparison {
   }
 
   container(node: Node): void {
-    const children = childrenIn(this.site.frame, node, this.view.id);
+    // What stays at the edges of the window has no place among the others.
+    const inRows = (id: NodeId) => !isAtEdge(this.page.nodes[id].kind);
+    const children = childrenIn(this.site.frame, node, this.view.id).filter(inRows);
     const depth = node.kind === 'overlay';
     const order = (id: string) => Number(this.seen.elements[id].style[depth ? 'zIndex' : 'order']);
-    const byBrowser = [...node.children].sort((a, b) => order(a) - order(b));
+    const byBrowser = node.children.filter(inRows).sort((a, b) => order(a) - order(b));
     this.same(node, 'order of parts', children.join(' '), byBrowser.join(' '));
     // A part aligned to the middle or the bottom may stick out of its row upwards; that is no matter of order.
     const upwards = ['alignItems', 'alignContent'].some(

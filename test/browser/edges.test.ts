@@ -141,4 +141,55 @@ describe('what stays at the edges of the window', function () {
     ]);
     await media([]);
   });
+
+  it('covers the page for a while when it is opened, goes by itself, at a touch or a key, and never moves for who asked for that', async () => {
+    const { driver, running } = bench;
+    await addElement(driver, 'Opening screen');
+    await saysStep(driver, /Opening screen added to Home/);
+    await kept(driver);
+    await fetch(running.url + paths.publications('brindle-hill'), { method: 'POST' });
+    await resize(driver, 390, 800);
+    const over = () =>
+      driver.executeScript<boolean>(
+        'return Boolean(document.elementFromPoint(195, 400)?.closest(".openingscreen"))',
+      );
+    /** Opens the page with its animations where they begin, however long opening it has taken. */
+    const opened = async () => {
+      await visit(driver, live.url);
+      await driver.executeScript(
+        'for (const each of document.querySelector(".openingscreen").getAnimations()) { each.pause(); each.currentTime = 0; }',
+      );
+    };
+    const at = (ms: number) =>
+      driver.executeScript<string>(
+        'const screen = document.querySelector(".openingscreen"); for (const each of screen.getAnimations()) each.currentTime = arguments[0]; const { visibility, opacity, transform } = getComputedStyle(screen); return [visibility, opacity, transform].join(" ")',
+        ms,
+      );
+    await media([{ name: 'prefers-reduced-motion', value: 'no-preference' }]);
+    await opened();
+    expect(await over()).to.equal(true);
+    expect(await at(1500)).to.equal('visible 1 none');
+    expect(await at(2100)).to.match(/^visible 0\.\d+ none$/);
+    expect(await at(2200)).to.equal('hidden 0 none');
+    expect(await over()).to.equal(false);
+    await opened();
+    await driver.actions().move({ x: 195, y: 400 }).click().perform();
+    expect(await over(), 'touched').to.equal(false);
+    await opened();
+    await driver.actions().sendKeys(Key.TAB).perform();
+    expect(await over(), 'the keyboard is in the page').to.equal(false);
+    await media([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
+    await opened();
+    expect([await at(1499), await at(1501)]).to.deep.equal(['visible 1 none', 'hidden 0 none']);
+    await media([]);
+    // Who hears the page has it at once.
+    expect(
+      await driver.executeScript(
+        'return document.querySelector(".openingscreen").getAttribute("aria-hidden")',
+      ),
+    ).to.equal('true');
+    await media([], 'print');
+    expect(await styleOf('.openingscreen', 'display')).to.equal('none');
+    await media([]);
+  });
 });

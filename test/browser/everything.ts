@@ -1,5 +1,5 @@
 /** A page with every kind of element, each with content in which all its parts stand. */
-import { KINDS, knownKind, type NodeId, type Site } from '../../core/index.ts';
+import { isAtEdge, KINDS, knownKind, type NodeId, type Site } from '../../core/index.ts';
 import { home, made, node, onlyPages, site } from '../core/acting.ts';
 
 const LINK = '<a href="https://example.org/">link</a>';
@@ -17,9 +17,13 @@ const CONTENT: Record<string, Record<string, unknown>> = {
   timetable: { items: [{ time: '20:00', what: 'Doors', note: 'At the gate' }] },
   questions: { questions: [{ question: 'Cold?', answer: `Yes, ${LINK}` }] },
   prices: { prices: [{ name: 'Night', price: '10', note: 'each' }] },
+  up: { shows: 'both' },
+  form: {
+    fields: ['Name', 'Town'].map((label) => ({ label, type: 'text', required: false, options: '' })),
+  },
 };
 
-/** A page with every kind of element, in a row and in an overlay where it can be in one, and in a section. */
+/** A page with every kind of element, in a row and in an overlay where it can be in one, and in a section; or at the edges of the window. */
 export function everything(): { on: Site; ids: Map<string, NodeId[]> } {
   let on = onlyPages(site, 'home');
   const ids = new Map<string, NodeId[]>([['page', [home.root]]]);
@@ -36,7 +40,7 @@ export function everything(): { on: Site; ids: Map<string, NodeId[]> } {
   const row = add('row', section);
   const overlay = add('overlay', section);
   for (const { name } of KINDS.filter(({ ofElements }) => !ofElements)) {
-    for (const parent of [row, section, overlay]) {
+    for (const parent of isAtEdge(name) ? [home.root] : [row, section, overlay]) {
       if (name === 'row' || !knownKind(on.pages[home.id].nodes[parent].kind).accepts.includes(name)) continue;
       const id = add(name, parent);
       Object.entries(CONTENT[name] ?? {}).forEach(([field, value]) => content(id, field, value));

@@ -141,6 +141,8 @@ const MEANINGS: Record<string, Meaning[]> = {
   ],
   // Beside a strip, which takes 72 px.
   fromEdge: [is(24, { bottom: '96px' })],
+  leaving: [is('setting', { 'animation-name': 'leave-setting' })],
+  stays: [is(3, { 'animation-delay': '3s' })],
   clearTop: [is(72, { '--clear-top': '72px' })],
   ...sides('padding'),
   ...sides('margin'),

@@ -104,7 +104,7 @@ const LEAVES = KINDS.map((kind) => kind.name).filter(
 );
 
 /** What stays at the edges of the window, on pages of two sections and of three. */
-const EDGES: Record<number, string[]> = { 2: ['strip'], 3: ['strip', 'up'] };
+const EDGES: Record<number, string[]> = { 2: ['strip'], 3: ['strip', 'up', 'openingscreen'] };
 
 interface Shape {
   kind: string;

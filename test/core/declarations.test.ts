@@ -185,6 +185,11 @@ const DECLARATIONS: Record<string, Said[]> = {
     ['end', { 'inset-inline': 'auto max(1rem, var(--safe-right, 0px))', 'margin-inline': '0' }],
   ],
   fromEdge: [[24, { bottom: 'calc(24px + var(--strip-room, 0px) + var(--safe-bottom, 0px))' }]],
+  leaving: [
+    ['fading', { 'animation-name': 'leave-fading' }],
+    ['setting', { 'animation-name': 'leave-setting' }],
+  ],
+  stays: [[2.5, { 'animation-delay': '2.5s' }]],
   clearTop: [[64, { '--clear-top': '64px' }]],
   ...sides('padding'),
   ...sides('margin'),

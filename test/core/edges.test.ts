@@ -2,6 +2,7 @@
 import { expect } from 'chai';
 import {
   compileSite,
+  composed,
   findings,
   LaidPage,
   MEASURED_RULES,
@@ -159,6 +160,49 @@ describe('a way back up', () => {
     const given = having('up');
     const rules = printRules(pageRules(given.frame, given.pages[home.id], { picture: () => '' }));
     expect(rules).to.not.include('@keyframes');
+  });
+});
+
+describe('an opening screen', () => {
+  it('is for the eye alone: its words and its sign are kept from those who hear the page', () => {
+    expect(printed('openingscreen', { words: 'Look up', logo: 'dome' })).to.equal(
+      '<div class="x" aria-hidden="true"><img src="/dome.jpg" alt="" width="800" height="600"><span class="words">Look up</span></div>',
+    );
+    const html = htmlOf(having('openingscreen'));
+    // The page is whole below it.
+    expect(html.slice(html.indexOf('<main>'))).to.include('<h1');
+  });
+
+  it('goes by itself, at a touch, when the keyboard goes into the page, and without moving for who asked for that', () => {
+    const css = cssOf(having('openingscreen'));
+    for (const way of ['fading', 'rising', 'setting'])
+      expect(css).to.match(new RegExp(`@keyframes leave-${way}\\{from\\{.*\\}to\\{visibility:hidden;`));
+    expect(css).to.include(
+      ':is(.openingscreen:active, :root:has(:focus-visible) .openingscreen){translate:0 -200vh;transition:none}',
+    );
+    expect(css).to.include(
+      '@media (prefers-reduced-motion: reduce){\n.openingscreen{animation-duration:0s}\n}',
+    );
+  });
+
+  it('is no part of all pages, and is told where it would come again and again', () => {
+    const given = having('openingscreen');
+    const page = given.pages[home.id];
+    expect(placeOfSection(page, page.nodes[node('the-openingscreen')])).to.equal(undefined);
+    const told = (on: Site, id: NodeId) =>
+      findings(on.frame, composed(on.frame, on.pages[id])).filter(
+        ({ rule }) => rule === 'opening screen within the site',
+      );
+    expect(told(given, home.id)).to.deep.equal([]);
+    const visits = site.pages[node('visits')];
+    const elsewhere = made(
+      'addElement',
+      { kind: 'openingscreen', id: node('again'), parent: visits.root, after: null },
+      visits,
+    );
+    expect(told(elsewhere.site, visits.id).map(({ sentence }) => sentence)).to.deep.equal([
+      'Opening screen comes each time that this page is opened.',
+    ]);
   });
 });
 

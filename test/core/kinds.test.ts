@@ -208,6 +208,7 @@ const BEGINNINGS: Record<string, Record<string, unknown>> = {
   questions: { gap: 0 },
   form: { gap: 16 },
   strip: { edge: 'lower', colour: 'black', backgroundColour: 'white', borderTop: 1, borderColour: '#767676' },
+  openingscreen: { leaving: 'fading', stays: 1.5, colour: 'white', backgroundColour: 'black' },
   up: {
     ...{ corner: 'end', fromEdge: 16 },
     ...{ colour: 'white', backgroundColour: 'black', radius: 24 },
@@ -256,7 +257,10 @@ describe('a kind of element', () => {
     const names = KINDS.map(({ name }) => name);
     expect(Object.keys(BEGINNINGS)).to.have.members(names);
     // What prints drawings is read below, and with what stays at the edges of the window.
-    const printedHere = new Set([...PRINTED.map(([kind]) => kind), ...['icon', 'social', 'strip', 'up']]);
+    const printedHere = new Set([
+      ...PRINTED.map(([kind]) => kind),
+      ...['icon', 'social', 'strip', 'up', 'openingscreen'],
+    ]);
     expect([...printedHere]).to.have.members(names);
   });
 
@@ -282,7 +286,7 @@ describe('a kind of element', () => {
         '<p class="sent" id="n1-sent" tabindex="-1">Thank you. Your letter has arrived.</p>' +
         '<input type="hidden" name="letter" value="n1-0123456789">' +
         '<p><label for="n1-field-1" class="a-label">You</label><input id="n1-field-1" name="field-1" class="a-field" type="text" maxlength="1000"></p>' +
-        '<p class="trap" aria-hidden="true"><label for="n1-website">Leave this empty</label><input id="n1-website" name="website" type="text" tabindex="-1" autocomplete="off"></p>' +
+        '<p class="trap" aria-hidden="true"><label for="n1-website" class="a-label">Leave this empty</label><input id="n1-website" name="website" type="text" tabindex="-1" autocomplete="off" class="a-field"></p>' +
         '<button type="submit" class="a-button">Send</button></form>',
     );
   });
@@ -344,6 +348,13 @@ describe('a kind of element', () => {
     expect(initial('icon', 'icon')).to.equal('star');
     expect(initial('heading', 'unknown')).to.equal(undefined);
     const words = KINDS.flatMap(({ name, words: field }) => (field ? [`${name} ${field}`] : []));
-    expect(words).to.have.members(['heading text', 'text text', 'button label', 'quote text', 'logo name']);
+    expect(words).to.have.members([
+      'heading text',
+      'text text',
+      'button label',
+      'quote text',
+      'logo name',
+      'openingscreen words',
+    ]);
   });
 });

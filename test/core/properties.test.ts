@@ -58,6 +58,8 @@ const INITIAL: Record<string, unknown> = {
   edge: 'lower',
   corner: 'end',
   fromEdge: 16,
+  leaving: 'fading',
+  stays: 1.5,
   clearTop: 0,
   ...sides('padding', 0),
   ...sides('margin', 0),

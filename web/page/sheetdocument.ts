@@ -8,6 +8,7 @@ import {
   print,
   printFontFaces,
   KINDS,
+  type Trait,
   printRules,
   type CssRule,
   type Markup,
@@ -84,10 +85,13 @@ export function elementIn(document: Document, id: NodeId): HTMLElement | null {
   return all.length < 2 ? (all[0] ?? null) : ([...all].find((each) => each.checkVisibility()) ?? all[0]);
 }
 
-/** The elements that stay at a place of the window. */
-const FLOATING = KINDS.filter(({ traits }) => traits.includes('floating'))
-  .map(({ name }) => `.${name}`)
-  .join();
+const withTrait = (trait: Trait): string =>
+  KINDS.filter(({ traits }) => traits.includes(trait))
+    .map(({ name }) => `.${name}`)
+    .join();
+
+/** The elements that stay at a place of the window, and those that cover it for a while. */
+const [FLOATING, COVERING] = [withTrait('floating'), withTrait('screen')];
 
 /**
  * The live page inside a sheet's frame. Rules are edited in place and the document is patched instead of written anew, so
@@ -117,6 +121,8 @@ export class SheetDocument {
       'html{overflow:hidden}.ProseMirror{white-space:break-spaces;outline:0}' +
       // What lies over what is read in a window has its place at the end of the whole page.
       `body{position:relative}:is(${FLOATING}){position:absolute!important}` +
+      // What covers the window for a while stands below the page, to be seen and changed.
+      `:is(${COVERING}){position:relative!important;order:10000;min-height:640px}` +
       // A picture that is not chosen yet has a place where one can be let go.
       'span.picture{aspect-ratio:3/2;background:repeating-linear-gradient(135deg,rgba(120,112,98,.16) 0 2px,transparent 2px 9px);outline:1px dashed #8d8577;outline-offset:-1px}';
     this.containment = style();

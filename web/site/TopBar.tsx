@@ -13,6 +13,9 @@ import { Places } from './Places.tsx';
 import { SetAsideNotice } from './SetAsideNotice.tsx';
 import { StepList } from './StepList.tsx';
 
+/** What stands elsewhere too gives way where the bar is narrow. */
+const WIDE_ONLY = { '@media (width < 1150px)': { display: 'none' } };
+
 /** Whether what was done is kept, and since when. */
 function KeptState() {
   const dispatch = useAppDispatch();
@@ -57,7 +60,7 @@ function KeptState() {
         ) : (
           <>
             All changes kept
-            <Box component="span" sx={{ '@media (width < 1150px)': { display: 'none' } }}>
+            <Box component="span" sx={WIDE_ONLY}>
               {' '}
               · {clock(keeping.at)}
             </Box>
@@ -190,10 +193,10 @@ export function TopBar(props: {
       <Screens site={site.id} page={page} screen={screen} />
       {screen === 'Workbench' && (
         <>
-          <Typography sx={{ color: '#8d8577' }} aria-hidden>
+          <Typography sx={{ color: '#8d8577', ...WIDE_ONLY }} aria-hidden>
             /
           </Typography>
-          <Typography noWrap sx={{ fontSize: 13, minWidth: 0 }}>
+          <Typography noWrap sx={{ fontSize: 13, minWidth: 0, ...WIDE_ONLY }}>
             {pageName}
           </Typography>
         </>

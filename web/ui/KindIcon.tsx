@@ -1,6 +1,7 @@
 import {
   ArrowUpFromLine,
   PanelBottom,
+  Presentation,
   CalendarClock,
   MessagesSquare,
   Clock,
@@ -62,6 +63,7 @@ const ICONS: Record<string, LucideIcon> = {
   form: FormInput,
   strip: PanelBottom,
   up: ArrowUpFromLine,
+  openingscreen: Presentation,
 };
 
 /** The sign of a kind of element in lists; the name beside it says the rest. */

@@ -17,7 +17,7 @@ export const page: Kind = {
   name: 'page',
   label: 'Page',
   traits: ['page', 'container', 'coloured', 'backed'],
-  accepts: ['section', 'alternates', 'strip', 'up'],
+  accepts: ['section', 'alternates', 'strip', 'up', 'openingscreen'],
   display: 'grid',
   // A word that is longer than its line is broken, and makes nothing wider (CSS Text 3, §5.5).
   structure: {

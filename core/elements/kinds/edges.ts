@@ -43,7 +43,7 @@ export const strip: Kind = {
       'text-decoration': 'none',
     },
     'a:hover': { 'text-decoration': 'underline' },
-    svg: { width: '1.375rem', height: '1.375rem', flex: 'none' },
+    svg: { width: '1.5em', height: '1.5em', flex: 'none' },
   },
   defaults: {
     edge: 'lower',
@@ -123,7 +123,7 @@ export const up: Kind = {
     'animation-timeline': 'scroll(root)',
     'animation-range': '90vh 110vh',
   },
-  inner: { svg: { width: '1.375rem', height: '1.375rem', flex: 'none' } },
+  inner: { svg: { width: '1.5em', height: '1.5em', flex: 'none' } },
   keyframes: {
     'come-up': {
       from: { opacity: '0', visibility: 'hidden' },

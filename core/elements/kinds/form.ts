@@ -64,7 +64,11 @@ function fieldMarkup(
 }
 
 /** What a letter needs besides its fields: which form it was written in, a trap, and where it says that it has arrived. */
-const aroundLetter = (node: Filled, letter: string): { before: Markup[]; after: Markup[] } => ({
+const aroundLetter = (
+  node: Filled,
+  letter: string,
+  { part }: MarkupContext,
+): { before: Markup[]; after: Markup[] } => ({
   before: [
     element(
       'p',
@@ -77,13 +81,14 @@ const aroundLetter = (node: Filled, letter: string): { before: Markup[]; after: 
     element(
       'p',
       { class: 'trap', 'aria-hidden': 'true' },
-      element('label', { for: `${node.id}-${TRAP}` }, 'Leave this empty'),
+      element('label', { for: `${node.id}-${TRAP}`, ...part('label') }, 'Leave this empty'),
       element('input', {
         id: `${node.id}-${TRAP}`,
         name: TRAP,
         type: 'text',
         tabindex: -1,
         autocomplete: 'off',
+        ...part('field'),
       }),
     ),
   ],
@@ -132,7 +137,7 @@ export const form: Kind = {
     label: { label: 'Labels', selector: 'label', textStyle: 'label' },
     field: {
       label: 'Fields',
-      selector: ':is(input:not([type=checkbox]), select, textarea)',
+      selector: ':is(input:not([type=checkbox], [type=hidden]), select, textarea)',
       defaults: {
         backgroundColour: 'white',
         colour: 'black',
@@ -191,7 +196,8 @@ export const form: Kind = {
     const name = contentOf<string>(form, node, 'name');
     const fields = contentOf<FormField[]>(form, node, 'fields');
     const letter = to ? undefined : context.letter({ id: node.id, name, fields });
-    const { before, after } = letter === undefined ? { before: [], after: [] } : aroundLetter(node, letter);
+    const { before, after } =
+      letter === undefined ? { before: [], after: [] } : aroundLetter(node, letter, context);
     const sent = to
       ? { action: `mailto:${to}`, method: 'post', enctype: 'text/plain' }
       : letter !== undefined && { action: './', method: 'post' };

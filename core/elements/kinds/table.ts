@@ -5,6 +5,7 @@ import type { Kind } from './kind.ts';
 import { navigation, social } from './links.ts';
 import { openingHours, priceList, timetable } from './listings.ts';
 import { gallery, icon, logo, picture, video } from './media.ts';
+import { openingScreen } from './openingscreen.ts';
 import { questions } from './questions.ts';
 import { divider, spacer } from './plain.ts';
 import { button, heading, list, quote, text } from './words.ts';
@@ -40,6 +41,7 @@ export const KINDS: readonly Kind[] = [
   form,
   strip,
   up,
+  openingScreen,
 ];
 
 const byName = new Map(KINDS.map((kind) => [kind.name, kind]));

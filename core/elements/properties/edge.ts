@@ -66,3 +66,29 @@ export const fromEdge: Property<number> = {
   initial: () => 16,
   css: (value) => ({ bottom: `calc(${px(value)} + var(${STRIP_ROOM}, 0px) + ${safeArea('bottom')})` }),
 };
+
+type Leaving = 'fading' | 'rising' | 'setting';
+
+export const leaving: Property<Leaving> = {
+  name: 'leaving',
+  label: 'Leaves',
+  group: 'layout',
+  traits: ['screen'],
+  type: choiceType<Leaving>([
+    { value: 'fading', label: 'fading' },
+    { value: 'rising', label: 'rising like a curtain' },
+    { value: 'setting', label: 'setting like the sun' },
+  ]),
+  initial: () => 'fading',
+  css: (value) => ({ 'animation-name': `leave-${value}` }),
+};
+
+export const stays: Property<number> = {
+  name: 'stays',
+  label: 'Stays for',
+  group: 'layout',
+  traits: ['screen'],
+  type: numberType({ minimum: 0.5, maximum: 3, step: 0.5, unit: 's' }),
+  initial: () => 1.5,
+  css: (value) => ({ 'animation-delay': `${value}s` }),
+};

@@ -38,6 +38,8 @@ const ALSO: Record<string, string> = {
   edge: 'position sticky bottom top',
   corner: 'position fixed left right inset',
   fromEdge: 'position fixed bottom inset',
+  leaving: 'animation-name motion',
+  stays: 'animation-delay seconds time',
   clearTop: 'scroll-margin scroll-padding anchor focus',
   barColour: 'theme-color',
   barColourDark: 'theme-color dark',

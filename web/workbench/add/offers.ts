@@ -37,7 +37,11 @@ const KINDS: readonly { label: string; words: string; kinds: readonly string[] }
     words: 'table',
     kinds: ['navigation', 'social', 'prices', 'hours', 'timetable', 'questions', 'form'],
   },
-  { label: 'At the window’s edges', words: 'fixed sticky bottom thumb', kinds: ['strip', 'up'] },
+  {
+    label: 'At the window’s edges',
+    words: 'fixed sticky bottom thumb',
+    kinds: ['strip', 'up', 'openingscreen'],
+  },
   { label: 'Between others', words: 'space line', kinds: ['divider', 'spacer'] },
 ];
 

@@ -1,5 +1,6 @@
 import {
   applies,
+  isAtEdge,
   isDeep,
   isEmpty,
   isMeant,
@@ -153,7 +154,7 @@ export function rowGroups(site: SiteFrame, page: Page, subject: Subject, choice:
         const parent = node.parent === null ? undefined : page.nodes[node.parent];
         return (
           applies(property, node.kind, parent?.kind, part) ||
-          (part === 'self' && property.onChildren && parent !== undefined)
+          (part === 'self' && property.onChildren && parent !== undefined && !isAtEdge(node.kind))
         );
       }),
     );
