@@ -27,7 +27,9 @@ const ONLY_ONE = refused(
 
 /** Whether a set of alternates may stand in a parent's place of an element. */
 const takesSet = (page: Page, node: Node): boolean =>
-  node.parent !== null && accepts(page.nodes[node.parent], 'alternates');
+  node.parent !== null &&
+  accepts(page.nodes[node.parent], 'alternates') &&
+  (node.kind === 'alternates' || accepts({ kind: 'alternates' }, node.kind));
 
 /** A set, in the place of elements of a parent, without anything in it yet. */
 function newSet(page: Page, id: NodeId, name: string, parent: NodeId): Node {

@@ -20,7 +20,7 @@ import { found, store } from './aim.ts';
 import type { Command } from './command.ts';
 import { fitted, forAudience, replaceAmong, saysShown, storeOrder } from './placing.ts';
 import { accepts } from './structure.ts';
-import { counted } from './wording.ts';
+import { counted, kindInWords } from './wording.ts';
 
 export interface GroupElements {
   /** Siblings that stand one after the other in source order. */
@@ -78,7 +78,7 @@ export const groupElements: Command<GroupElements> = {
     const odd = members.find(({ kind }) => !accepts({ kind: 'group' }, kind));
     if (!accepts(parent, 'group') || odd)
       return refused(
-        `${odd ? `A group takes no ${odd.kind}` : `${parent.name} takes no group`}. Nothing was changed.`,
+        `${odd ? `A group takes no ${kindInWords(odd.kind)}` : `${parent.name} takes no group`}. Nothing was changed.`,
       );
     if (draft.nodes[id]) return refused('The page has an element of this id already; nothing was changed.');
     if (sharedPlaceOf(id) !== sharedPlaceOf(members[0].id))

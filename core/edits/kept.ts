@@ -1,3 +1,4 @@
+import { standsOnPage } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { idIn } from '../site/shared.ts';
@@ -28,8 +29,8 @@ const HOLDER = 'page' as NodeId;
 function keep(site: SiteFrame, copy: Copy, id: KeptName, name: string): string {
   const [first] = copy.roots;
   const inFirst = subtree(copy, first);
-  const kind = copy.nodes[first].kind === 'section' ? 'page' : 'row';
-  // It is fitted as if it stood in what takes the most: a section on a page, another block in a row.
+  const kind = standsOnPage(copy.nodes[first].kind) ? 'page' : 'row';
+  // It is fitted as if it stood in what takes the most: what stands on a page on one, another block in a row.
   const holder = { id: HOLDER, kind, name, parent: null, children: [], style: {}, content: {} };
   const tree: Page = { id: id as string as NodeId, root: HOLDER, nodes: { [HOLDER]: holder } };
   const only = Object.fromEntries(inFirst.map((each) => [each, copy.nodes[each]])) as Copy['nodes'];

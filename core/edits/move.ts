@@ -11,7 +11,7 @@ import { fitted, storeOrder } from './placing.ts';
 import { MOST_CHILDREN, takesWhole } from './structure.ts';
 import { putBehind, topmost, withoutEmptySets } from './tree.ts';
 import { subtree } from '../site/sourceorder.ts';
-import { describeHolders } from './wording.ts';
+import { describeHolders, kindInWords } from './wording.ts';
 
 export interface MoveElements {
   nodes: NodeId[];
@@ -30,7 +30,7 @@ export function misplaced(page: Page, nodes: readonly Node[], parent: Node): str
       ? `${within.name} cannot be put into itself.`
       : `${within.name} cannot be put into ${parent.name}, which stands in it.`;
   const odd = nodes.find((node) => !takesWhole(page, parent, node));
-  if (odd) return `${parent.name} takes no ${odd.kind}.`;
+  if (odd) return `${parent.name} takes no ${kindInWords(odd.kind)}.`;
   const foreign = nodes.find(({ id }) => sharedPlaceOf(id) !== sharedPlaceOf(parent.id));
   if (foreign)
     return `${foreign.name} ${sharedPlaceOf(foreign.id) ? 'stands on all pages' : 'stands on this page only'}, and ${parent.name} does not; copy it instead.`;

@@ -11,7 +11,7 @@ import { copied, takesWhole } from './structure.ts';
 import { putBehind, topmost, withoutEmptySets } from './tree.ts';
 import { subtree } from '../site/sourceorder.ts';
 import { allTrees } from './viewvalues.ts';
-import { describeHolders, nameOfPage } from './wording.ts';
+import { describeHolders, kindInWords, nameOfPage } from './wording.ts';
 
 export interface MoveToPage {
   nodes: NodeId[];
@@ -40,7 +40,7 @@ export const moveToPage: Command<MoveToPage> = {
     const other = tops
       .map((id) => page.nodes[id])
       .find((node) => !takesWhole(target, parent, node, page.nodes));
-    if (other) return refused(`${parent.name} takes no ${other.kind}. Nothing was moved.`);
+    if (other) return refused(`${parent.name} takes no ${kindInWords(other.kind)}. Nothing was moved.`);
     const said = describeHolders(tops.map((id) => page.nodes[id]));
     const whole = tops.flatMap((id) => subtree(page, id));
     const names = freeNames(undefined, whole, target.nodes);

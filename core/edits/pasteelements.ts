@@ -24,7 +24,7 @@ import { relink } from './relink.ts';
 import { MOST_CHILDREN, renamed, shownOnly, takesWhole } from './structure.ts';
 import { valuesOf } from './stylevalues.ts';
 import { putBehind } from './tree.ts';
-import { counted, describeHolders } from './wording.ts';
+import { counted, describeHolders, kindInWords } from './wording.ts';
 
 /** Elements as they were copied, with what of their site they speak of. */
 export interface Copy extends Pick<SiteFrame, 'views' | 'colours' | 'spacing' | 'assets'> {
@@ -184,7 +184,7 @@ export const pasteElements: Command<PasteElements> = {
     const [parent] = parents.value;
     const roots = copied.roots.map((each) => copied.nodes[each]);
     const odd = roots.find((node) => !takesWhole(draft, parent, node, copied.nodes));
-    if (odd) return refused(`${parent.name} takes no ${odd.kind}. Nothing was pasted.`);
+    if (odd) return refused(`${parent.name} takes no ${kindInWords(odd.kind)}. Nothing was pasted.`);
     if (parent.children.length + roots.length > MOST_CHILDREN)
       return refused(`${parent.name} is full: it holds ${MOST_CHILDREN} elements. Nothing was pasted.`);
     if (sharedPlaceOf(id) !== sharedPlaceOf(parentId))

@@ -189,8 +189,12 @@ function ownCopy(tree: Page, place: SharedPlace, page: Page): ReadonlyMap<NodeId
   for (const each of names.keys())
     copied(tree, each, page, names, each === tree.root ? page.root : undefined);
   const root = page.nodes[page.root];
-  if (place === 'head') root.children.unshift(names.get(tree.root)!);
-  else root.children.push(names.get(tree.root)!);
+  const own = names.get(tree.root)!;
+  // Below all sections, and before what stays at the edges of the window.
+  const last = root.children.findLastIndex((id) => !isAtEdge(page.nodes[id].kind)) + 1;
+  if (place === 'head') root.children.unshift(own);
+  else if (place === 'foot') root.children.splice(last, 0, own);
+  else root.children.push(own);
   return names;
 }
 

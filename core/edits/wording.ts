@@ -56,3 +56,6 @@ export const OFFERED: Record<Offering, string> = {
   unlisted: 'not in menus',
   withheld: 'not offered',
 };
+
+/** A kind of element within a sentence. */
+export const kindInWords = (kind: string): string => knownKind(kind).label.toLowerCase();

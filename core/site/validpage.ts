@@ -1,6 +1,6 @@
 import equal from 'fast-deep-equal';
 import type { Kind } from '../elements/kinds/kind.ts';
-import { kindOf } from '../elements/kinds/table.ts';
+import { kindOf, standsOnPage } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Part } from '../elements/parts.ts';
 import type { Property } from '../elements/properties/property.ts';
@@ -54,7 +54,7 @@ export function sharedRules(tree: Page, frame: SiteFrame, place: TreeName, path:
     style: {},
     content: {},
   };
-  const inRow = place.startsWith('kept-') && root.kind !== 'section';
+  const inRow = place.startsWith('kept-') && !standsOnPage(root.kind);
   const holder = (id: NodeId, kind: string, parent: NodeId, child: NodeId): Record<NodeId, Node> => ({
     [id]: { ...page, id, kind, parent, children: [child] },
   });

@@ -45,3 +45,9 @@ export const noPage = (response: ServerResponse) =>
     'Page not found',
     'There is no page at this address. It may have moved, or was never published.',
   );
+
+/** To whoever would change what can only be read. */
+export const readOnly = (response: ServerResponse) =>
+  plainPage(response, 405, 'Only reading is possible', 'This address can be read, not changed.', {
+    headers: { Allow: 'GET, HEAD' },
+  });

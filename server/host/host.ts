@@ -4,7 +4,7 @@ import { MISSING_PATH, SIGN, signedInPath } from '../../core/index.ts';
 import { MISDIRECTED, type HostCheck } from '../allowedhosts.ts';
 import type { LetterStore } from '../store/letters.ts';
 import type { PublishedEntry } from '../store/schema.ts';
-import { escaped, noPage, plainPage, send } from './answers.ts';
+import { escaped, noPage, plainPage, readOnly, send } from './answers.ts';
 import { accepted } from './encodings.ts';
 import { letterbox } from './letters.ts';
 import { rangeOf } from './ranges.ts';
@@ -222,10 +222,7 @@ export function host({ publisher, letters, log, isOwnHost, lettersFromOne }: Hos
           (await text(MISSING_PATH)),
       });
     }
-    if (!reads) {
-      const words = 'This address can be read, not changed.';
-      return plainPage(response, 405, 'Only reading is possible', words, { headers: { Allow: 'GET, HEAD' } });
-    }
+    if (!reads) return readOnly(response);
     if (site === undefined) return noPage(response);
     const { path: file, folder } = fileAt(rest, closed);
     const everyones = await find(file);

@@ -3,7 +3,7 @@ import { ipKeyGenerator } from 'express-rate-limit';
 import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
 import { LETTER, letterPath, readLetter, sentPlace, type LetterForm } from '../../core/index.ts';
 import type { LetterStore } from '../store/letters.ts';
-import { escaped, noPage, plainPage, send } from './answers.ts';
+import { escaped, noPage, plainPage, readOnly, send } from './answers.ts';
 import { filledPage, type NotTaken } from './filledpage.ts';
 import { sentBy } from './visitors.ts';
 
@@ -89,7 +89,8 @@ export function letterbox(letters: LetterStore, fromOne = LETTERS_FROM_ONE) {
         'Too much was sent',
         'A letter is shorter than that. Nothing was sent.',
       );
-    const letter = sent.get(LETTER) ?? '';
+    const letter = sent.get(LETTER);
+    if (letter === null) return readOnly(response);
     if (!NAME.test(letter)) return noPage(response);
     const asked = await to.text(letterPath(letter));
     if (asked === undefined)

@@ -9,6 +9,7 @@ import {
   pageRules,
   placeOfSection,
   printRules,
+  siteFaults,
   type Laid,
   type LaidElement,
   type NodeId,
@@ -275,6 +276,38 @@ describe('checks on a contact strip', () => {
 });
 
 describe('a page with something at its edges', () => {
+  it('stays right whatever is done to it', () => {
+    const kinds = ['strip', 'up', 'openingscreen'];
+    const given = having(...kinds);
+    const page = given.pages[home.id];
+    for (const kind of kinds) {
+      const id = node(`the-${kind}`);
+      const { name } = page.nodes[id];
+      const done = [
+        made('keepBlock', { node: id, id: 'kept-a', name: 'Kept' }, page, given),
+        made('duplicateElement', { node: id, id: node('more') }, page, given),
+        made('moveElements', { nodes: [id], parent: page.root, after: null }, page, given),
+        made('setAudience', { nodes: [id], audience: 'signed-in' }, page, given),
+      ];
+      for (const { site: after, sentence } of done)
+        expect(siteFaults(after), `${kind}, ${sentence}`).to.deep.equal([]);
+      const alternate = {
+        node: id,
+        view: view('mobile'),
+        reach: 'here',
+        set: node('set'),
+        copy: node('copy'),
+      } as const;
+      expect(refusal('makeAlternate', alternate, page, given)).to.equal(
+        `${name} cannot have alternates here. Nothing was changed.`,
+      );
+      const [, into] = page.nodes[page.root].children.filter((each) => page.nodes[each].kind === 'section');
+      expect(refusal('moveElements', { nodes: [id], parent: into, after: null }, page, given)).to.match(
+        new RegExp(`takes no ${name.toLowerCase()}\\.`),
+      );
+    }
+  });
+
   it('gets new sections before its foot as ever', () => {
     const given = having('strip', 'up');
     const page = given.pages[home.id];

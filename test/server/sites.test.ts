@@ -184,8 +184,12 @@ describe('sites', function () {
     expect(answer.headers.get('Content-Disposition')).to.match(/brindle-hill\.zip/);
     const files = unzipped(Buffer.from(await answer.arrayBuffer()));
     const { site } = await demoSite();
-    const expected = compileSite(site);
-    expect([...files.keys()]).to.have.members(expected.map(({ path }) => path));
+    // A copy in files takes no letters, and says so.
+    const expected = compileSite(site, { still: true });
+    expect([...files.keys()]).to.have.members([...expected.map(({ path }) => path), 'WHAT-IS-NOT-HERE.txt']);
+    expect(files.get('WHAT-IS-NOT-HERE.txt')!.toString()).to.match(
+      /cannot be sent from there: Booking form\./,
+    );
     for (const file of expected)
       if ('text' in file) expect(files.get(file.path)!.toString('utf8')).to.equal(file.text);
   });

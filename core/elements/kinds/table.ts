@@ -54,6 +54,9 @@ export const isDeep = (name: string): boolean => knownKind(name).traits.includes
 /** Whether elements of a kind stay at an edge of the window, and stand in no row of the page. */
 export const isAtEdge = (name: string): boolean => knownKind(name).traits.includes('edge');
 
+/** Whether elements of a kind stand on a page itself: in its rows, or at the edges of the window. */
+export const standsOnPage = (name: string): boolean => name === 'section' || isAtEdge(name);
+
 /** A kind known to exist, after validation. */
 export function knownKind(name: string): Kind {
   const kind = byName.get(name);

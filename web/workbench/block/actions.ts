@@ -51,7 +51,8 @@ function alternating({ site, page, nodes, active, reach }: Selected): ActionGrou
   const { name } = viewOf(site.views, active);
   const parent = lead.parent === null ? undefined : page.nodes[lead.parent];
   const set = lead.kind === 'alternates' ? lead : parent?.kind === 'alternates' ? parent : undefined;
-  const possible = parent && (set ?? accepts(parent, 'alternates'));
+  const possible =
+    parent && (set ?? (accepts(parent, 'alternates') && accepts({ kind: 'alternates' }, lead.kind)));
   const entries: BlockAction[] = [];
   const pair =
     nodes.length === 1 ? handmadePairs(site, page).find((each) => each.nodes.includes(lead.id)) : undefined;
