@@ -44,10 +44,14 @@ export function edgeRules(site: SiteFrame, page: Page): CssRule[] {
     // What the keyboard brings into the window lies under no strip (WCAG 2.2, 2.4.11).
     rule(':root', { ...SAFE_AREAS, 'scroll-padding-bottom': `var(${STRIP_ROOM})` }),
     // It goes at a touch, and when the keyboard goes into the page.
-    rule(':is(.openingscreen:active, :root:has(:focus-visible) .openingscreen)', {
-      translate: '0 -200vh',
-      transition: 'none',
-    }),
+    ...(all.some(({ kind }) => kind === 'openingscreen')
+      ? [
+          rule(':is(.openingscreen:active, :root:has(:focus-visible) .openingscreen)', {
+            translate: '0 -200vh',
+            transition: 'none',
+          }),
+        ]
+      : []),
     // The page has the whole screen (CSS Round Display 1, §3.1), and keeps clear of its edges.
     rule('.page', { 'padding-inline': `${safeArea('left')} ${safeArea('right')}` }),
   ];

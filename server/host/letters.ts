@@ -11,7 +11,7 @@ import { sentBy } from './visitors.ts';
 const LONGEST = 250_000;
 
 /** How many letters one address may send to a site in ten minutes. */
-export const LETTERS_FROM_ONE = 20;
+const LETTERS_FROM_ONE = 20;
 const SPAN = 600;
 
 const NAME = /^[\w.-]+-[0-9a-f]{10}$/;
