@@ -221,8 +221,6 @@ export { printDeclarations, printFontFaces, printRules } from './compile/stylesh
 export {
   compileSite,
   documentTitle,
-  formsSentToHost,
-  lackedWithoutHost,
   letterPath,
   MISSING_PATH,
   SIGN,
@@ -230,6 +228,7 @@ export {
   type PublishedAt,
   type PublishedFile,
 } from './compile/files.ts';
+export { formsSentToHost, lackedWithoutHost } from './compile/withouthost.ts';
 
 export { upgradedFrame, upgradedNode } from './exchange/upgrade.ts';
 export { isNestedTooDeep } from './exchange/nesting.ts';

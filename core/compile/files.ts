@@ -5,10 +5,9 @@ import type { Family, FontFile } from '../theme/families.ts';
 import { directionOf } from '../markup/direction.ts';
 import { element, print, type Markup } from '../markup/markup.ts';
 import { hasAudiences, pageFor } from '../site/audience.ts';
-import { targetOf } from '../markup/link.ts';
-import { composed, publishedTrees } from '../site/shared.ts';
+import { composed } from '../site/shared.ts';
 import { pagesOf, headOf, type Page, type PageHead, type Site, type SiteFrame } from '../site/site.ts';
-import { linkedPlaces, linksIn } from '../values/links.ts';
+import { linkedPlaces } from '../values/links.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
 import { atEdges } from './edges.ts';
 import { browserBar } from './browserbar.ts';
@@ -17,10 +16,6 @@ import { openingFonts } from './opening.ts';
 import { isItself, isMadeSmaller, pictureKey, type PictureForm } from './pictures.ts';
 import { pageRules } from './rules.ts';
 import { siteIcon } from './siteicon.ts';
-import { contentOf } from '../elements/kinds/kind.ts';
-import { knownKind } from '../elements/kinds/table.ts';
-import type { Node } from '../site/node.ts';
-import { saidWhole } from '../values/wordings.ts';
 import { familiesIn, printFontFaces, printKeyframes, printRules } from './stylesheet.ts';
 
 /** A file of a published site. Text is given whole, with where the page is now that stood there;  pictures and fonts are named for the caller to supply their bytes. */
@@ -258,47 +253,6 @@ function movedFiles(site: SiteFrame): PublishedFile[] {
 
 /** The name under which hosts look for what they show where there is no page (common practice). */
 export const MISSING_PATH = '404.html';
-
-/** Whether what a form sends arrives at the host, in some view. */
-const isSentToHost = ({ views }: SiteFrame, node: Node): boolean =>
-  node.kind === 'form' &&
-  (saidWhole(node, views)?.all ?? [node.content]).some(
-    (content) => contentOf(knownKind('form'), { content }, 'to') === '',
-  );
-
-/** The forms of a site whose letters arrive at the host, by their names. */
-export const formsSentToHost = (site: Site): string[] =>
-  publishedTrees(site).flatMap((tree) =>
-    Object.values(tree.nodes)
-      .filter((node) => isSentToHost(site.frame, node))
-      .map(({ name }) => name),
-  );
-
-/** What a copy without a host that knows visitors lacks, in words; undefined where it lacks nothing. */
-export function lackedWithoutHost(site: Site): string | undefined {
-  const names = publishedTrees(site).flatMap((tree) =>
-    Object.values(tree.nodes).flatMap(({ audience, name }) => (audience === 'signed-in' ? [name] : [])),
-  );
-  const links = publishedTrees(site).some((tree) =>
-    Object.values(tree.nodes).some((node) => linksIn(node).some((link) => targetOf(link)?.visitor)),
-  );
-  const forms = formsSentToHost(site);
-  const parts = [
-    ...(names.length > 0 ? [`What is for signed-in visitors is not in it: ${names.join(', ')}.`] : []),
-    ...(links ? ['Links to where visitors sign in or out lead nowhere.'] : []),
-  ];
-  const said = [
-    ...(parts.length > 0
-      ? [`This copy of the pages knows no visitors, as files in a folder do not. ${parts.join(' ')}`]
-      : []),
-    ...(forms.length > 0
-      ? [
-          `Files in a folder take no letters, so these forms cannot be sent from there: ${forms.join(', ')}. Give a form a mail address, and visitors send it with their own mail program.`,
-        ]
-      : []),
-  ];
-  return said.length > 0 ? said.join(' ') : undefined;
-}
 
 /** Compiles a valid site to the files of its publication: pages, style sheets, the pictures and the fonts they use. */
 export function compileSite(site: Site, at: PublishedAt = {}): PublishedFile[] {

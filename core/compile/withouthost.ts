@@ -1,0 +1,49 @@
+import { contentOf } from '../elements/kinds/kind.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import { targetOf } from '../markup/link.ts';
+import type { Node } from '../site/node.ts';
+import { publishedTrees } from '../site/shared.ts';
+import type { Site, SiteFrame } from '../site/site.ts';
+import { linksIn } from '../values/links.ts';
+import { saidWhole } from '../values/wordings.ts';
+
+/** Whether what a form sends arrives at the host, in some view. */
+const isSentToHost = ({ views }: SiteFrame, node: Node): boolean =>
+  node.kind === 'form' &&
+  (saidWhole(node, views)?.all ?? [node.content]).some(
+    (content) => contentOf(knownKind('form'), { content }, 'to') === '',
+  );
+
+/** The forms of a site whose letters arrive at the host, by their names. */
+export const formsSentToHost = (site: Site): string[] =>
+  publishedTrees(site).flatMap((tree) =>
+    Object.values(tree.nodes)
+      .filter((node) => isSentToHost(site.frame, node))
+      .map(({ name }) => name),
+  );
+
+/** What a copy without a host that knows visitors lacks, in words; undefined where it lacks nothing. */
+export function lackedWithoutHost(site: Site): string | undefined {
+  const names = publishedTrees(site).flatMap((tree) =>
+    Object.values(tree.nodes).flatMap(({ audience, name }) => (audience === 'signed-in' ? [name] : [])),
+  );
+  const links = publishedTrees(site).some((tree) =>
+    Object.values(tree.nodes).some((node) => linksIn(node).some((link) => targetOf(link)?.visitor)),
+  );
+  const forms = formsSentToHost(site);
+  const parts = [
+    ...(names.length > 0 ? [`What is for signed-in visitors is not in it: ${names.join(', ')}.`] : []),
+    ...(links ? ['Links to where visitors sign in or out lead nowhere.'] : []),
+  ];
+  const said = [
+    ...(parts.length > 0
+      ? [`This copy of the pages knows no visitors, as files in a folder do not. ${parts.join(' ')}`]
+      : []),
+    ...(forms.length > 0
+      ? [
+          `Files in a folder take no letters, so these forms cannot be sent from there: ${forms.join(', ')}. Give a form a mail address, and visitors send it with their own mail program.`,
+        ]
+      : []),
+  ];
+  return said.length > 0 ? said.join(' ') : undefined;
+}
