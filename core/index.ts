@@ -101,7 +101,7 @@ export { print, type Markup } from './markup/markup.ts';
 export { held, isEmpty, reached, type Held } from './layered/resolve.ts';
 export { withoutValue, withReach, withValue, wouldReach, type EditReach } from './layered/change.ts';
 export { express, same } from './layered/express.ts';
-export { bands, mediaCondition, type Band } from './layered/bands.ts';
+export { bands, conditionOf, mediaCondition, type Band } from './layered/bands.ts';
 export { partStyleOf, resolve, textStyleOf, trace, type Source, type Traced } from './values/trace.ts';
 export { changesBetween, type Change } from './edits/changes.ts';
 export { differences, type Difference } from './values/differences.ts';
@@ -214,6 +214,7 @@ export {
 export { cropFor, PICTURE_WIDTHS, widthsFor, type Crop } from './layout/sizes.ts';
 export { elementRules } from './compile/elementrules.ts';
 export { pageRules } from './compile/rules.ts';
+export { AT_WINDOW } from './compile/film.ts';
 export { MATTER, nodeClass, variantClass, within, wordsClass } from './compile/selectors.ts';
 export { preview, type Preview } from './compile/preview.ts';
 export type { CssRule } from './compile/stack.ts';

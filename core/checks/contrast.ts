@@ -23,7 +23,7 @@ export interface Contrast {
   /** What WCAG 2.2, 1.4.3 asks for at level AA: 3 for large text, else 4.5. */
   needed: 3 | 4.5;
   /** What is behind it; over more than one colour the ratio is that of the worst place. */
-  over: 'colour' | 'gradient' | 'picture';
+  over: 'colour' | 'gradient' | 'picture' | 'film';
 }
 
 /** px; large text is 18 pt, or 14 pt in bold (WCAG 2.2, “large scale” https://www.w3.org/TR/WCAG22/#dfn-large-scale). */
@@ -69,11 +69,17 @@ const PLACES = 14;
 /** More places than that are looked at only where they are worst. */
 const MOST_PLACES = 24;
 
+/** A film may show anything: what text stands out from is a matter of lightness alone. */
+const GREYS: Color[] = Array.from({ length: PLACES }, (_each, index) => {
+  const level = index / (PLACES - 1);
+  return { mode: 'rgb', r: level, g: level, b: level };
+});
+
 const plain = (value: unknown): boolean => value === undefined || value === 'none' || value === NO_PICTURE;
 
 const CLEAR: Color = { ...WHITE, alpha: 0 };
 
-const ranked: Record<Contrast['over'], number> = { colour: 0, gradient: 1, picture: 2 };
+const ranked: Record<Contrast['over'], number> = { colour: 0, gradient: 1, picture: 2, film: 3 };
 
 /**
  * The contrasts of the texts of a page. Each element paints its own background under what is in it and then lets all of that through by
@@ -114,6 +120,11 @@ export function contrasts(
       const under = colours;
       colours = known.map(([r, g, b]) => over(...under, { mode: 'rgb', r, g, b }));
       kind = 'picture';
+    }
+    if (!covered && !plain(value('backgroundFilm'))) {
+      // Until it plays, and where less motion was asked for, what is under it is seen.
+      colours = [...colours, ...GREYS];
+      kind = 'film';
     }
     if (!covered && typeof gradient === 'object') {
       const [from, to] = [colourOf(site, gradient.from), colourOf(site, gradient.to)];

@@ -136,7 +136,10 @@ function said(
       return { reason: 'transparent', ...(at !== node && { by: at.id }) };
   }
   const contrast = contrastIn(site, page, node, 'self', view);
-  return contrast && contrast.ratio < LEAST_CONTRAST ? { reason: 'colour' } : undefined;
+  // A film shows something else in a moment.
+  return contrast && contrast.over !== 'film' && contrast.ratio < LEAST_CONTRAST
+    ? { reason: 'colour' }
+    : undefined;
 }
 
 /** Whether an element hides what lies behind it: a picture, or a ground that lets nothing through. */

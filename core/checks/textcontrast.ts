@@ -49,6 +49,7 @@ const BEFORE: Record<Contrast['over'], string> = {
   colour: '',
   gradient: ' at the worst place of the gradient behind it',
   picture: ' at the worst place of the picture behind it',
+  film: ' at the worst that the film behind it may show',
 };
 
 /** Elements that stand in the words of others, by their tags; links are asked for as such. */

@@ -1,5 +1,5 @@
 import { partStyleOf, textStyleOf } from '../values/trace.ts';
-import { hiddenSomewhere } from '../values/visibility.ts';
+import { hiddenBy, hiddenSomewhere } from '../values/visibility.ts';
 import type { LetterForm } from '../elements/content/letter.ts';
 import type { Kind, MarkupContext, MediaReference } from '../elements/kinds/kind.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
@@ -13,9 +13,11 @@ import { headOf, type Page, type SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { widthsIn } from '../values/widths.ts';
 import { saidWhole, saidWithin } from '../values/wordings.ts';
+import { conditionOf } from '../layered/bands.ts';
 import type { Views } from '../layered/views.ts';
 import { isWithheld, listingOf, withNotice } from './offering.ts';
 import { atEdges, isFirst, topPlace } from './edges.ts';
+import { filmMarkup, stopMarkup } from './film.ts';
 import { headSections, landmarkOf, sectionsOf } from './opening.ts';
 import { isMadeSmaller, picturesOf, type PictureAddresses } from './pictures.ts';
 import { nodeClass, textStyleClass, variantClass, wordsClass } from './selectors.ts';
@@ -133,7 +135,7 @@ function entriesMarkup(kind: Kind, node: Node, views: Views): MarkupContext['ent
 
 /** An element, or those that stand in for one another in its place. */
 function elementMarkup(node: Node, making: Making, place: { eager: boolean; absent: boolean }): Markup[] {
-  const { site, page, levels } = making;
+  const { site, page, levels, addresses } = making;
   const kind = knownKind(node.kind);
   const style = textStyleOf(node, site);
   // What is absent in some view must cost no download there: a lazy picture without a box is never fetched.
@@ -148,6 +150,7 @@ function elementMarkup(node: Node, making: Making, place: { eager: boolean; abse
     ),
     language: headOf(site, page.id).lang ?? site.lang,
     letter: (form) => making.addresses.letter?.({ element: node.id, ...form }),
+    shownWhen: () => (addresses.anyWidth || !absent ? undefined : whenShown(making, node)),
     address: making.address,
     listing: (link) => listingOf(site, targetOf(link)?.page),
     current: (link) => isPageItself(link, page.id),
@@ -171,6 +174,13 @@ function elementMarkup(node: Node, making: Making, place: { eager: boolean; abse
   making.made.set(node.id, made);
   return made;
 }
+
+/** The media condition of the views that show an element. */
+const whenShown = ({ site, page }: Making, node: Node): string | undefined =>
+  conditionOf(
+    site.views,
+    site.views.list.map(({ id }) => id).filter((view) => hiddenBy(site, page, node, view) === undefined),
+  );
 
 /** Whether a link leads to a page as such, and to no place on it. */
 function isPageItself(link: string, id: NodeId): boolean {
@@ -261,11 +271,17 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): M
   }
   const title = titled ? [] : [element('h1', { class: 'page-title' }, headOf(site, page.id).title)];
   const matter = [...title, ...made.slice(head, Math.max(head, foot)).flat()];
-  const main = element('main', {}, ...withNotice(site, page, matter, addresses.page));
+  const main = element(
+    'main',
+    {},
+    ...stopMarkup(site, page),
+    ...withNotice(site, page, matter, addresses.page),
+  );
   return knownKind('page').markup(root, {
     attributes: { class: `page ${nodeClass(root.id)}` },
     children: [
       ...topPlace(page),
+      ...filmMarkup(site, page, addresses),
       ...edgesThat(true),
       ...made.slice(0, head).flat(),
       main,
@@ -276,6 +292,7 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): M
     entries: () => [],
     language: site.lang,
     letter: () => undefined,
+    shownWhen: () => undefined,
     address: () => undefined,
     listing: () => undefined,
     current: () => false,

@@ -43,6 +43,8 @@ export interface PictureAddresses {
   made?(asset: Asset, form: PictureForm): string | undefined;
   /** px of the screen for one px of the page that pictures are chosen for in place of the screen's own; absent: the screen's. */
   density?: number;
+  /** The page may get any width after it was opened: what only some widths show is fetched at all of them. */
+  anyWidth?: true;
 }
 
 /** Types of which smaller pictures are made: those of many px that do not move. */

@@ -42,6 +42,7 @@ const sameMarkup = (one: Node | undefined, other: Node | undefined): boolean =>
   one.textStyle === other.textStyle &&
   one.style.self?.source === other.style.self?.source &&
   one.style.self?.alternate === other.style.self?.alternate &&
+  one.style.self?.backgroundFilm === other.style.self?.backgroundFilm &&
   sameWordings(one, other) &&
   ownVisibility(one) === ownVisibility(other);
 
@@ -84,6 +85,7 @@ const sameShare = (one: Node | undefined, other: Node | undefined, site: SiteFra
   textStyleOf(one, site) === textStyleOf(other, site) &&
   !setsShares(other) &&
   one.style.self?.backgroundPicture === other.style.self?.backgroundPicture &&
+  one.style.self?.backgroundFilm === other.style.self?.backgroundFilm &&
   one.style.self?.backgroundSize === other.style.self?.backgroundSize;
 
 function wholePreview(site: SiteFrame, page: Page, addresses: Addresses): Preview {

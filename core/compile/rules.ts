@@ -26,6 +26,7 @@ import type { PictureAddresses } from './pictures.ts';
 import { Stacks, type CssRule } from './stack.ts';
 import { stylingOf } from './styling.ts';
 
+import { filmRules } from './film.ts';
 import { edgeRules, edgesAtLast } from './edges.ts';
 import { stackElement, textStyleRules } from './elementrules.ts';
 import { isWithheld, listingRules, noticeRules, noticeStyles } from './offering.ts';
@@ -123,6 +124,7 @@ export function sharedRules(site: SiteFrame, page: Page, addresses: PictureAddre
     ...listingRules(site),
     ...noticeRules(site, page),
     ...edgeRules(site, page),
+    ...filmRules(site, page),
     ...behind.rules(site, addresses),
     ...shelfRules(site, new Set([...shown, ...inContent]), inContent),
     ...ordered([...kinds].map((kind) => kindRules(kind, site.views))),

@@ -91,6 +91,7 @@ export const PROPERTIES: readonly Property[] = [
   background.backgroundRepeat,
   background.tint,
   background.gradient,
+  page.backgroundFilm,
   page.barColour,
   page.barColourDark,
   picture.source,

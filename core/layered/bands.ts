@@ -46,3 +46,25 @@ export function mediaCondition({ from, below }: WidthRange): string {
   const under = `not (width >= ${below}px)`;
   return from === undefined ? under : `${least} and (${under})`;
 }
+
+/**
+ * A media condition that holds in each of some views, and where something else holds besides; undefined where they are all views and
+ * nothing else is asked.
+ */
+export function conditionOf(views: Views, some: readonly ViewId[], besides?: string): string | undefined {
+  if (some.length === 0) return 'not all';
+  const ranges: WidthRange[] = [];
+  for (const { id } of views.list.filter((view) => some.includes(view.id))) {
+    const { from, below } = widthsOf(views, id);
+    const last = ranges.at(-1);
+    // Views that follow one another are one range.
+    if (last && last.below === from) last.below = below;
+    else ranges.push({ from, below });
+  }
+  const conditions = ranges.map((range) => {
+    const widths = mediaCondition(range);
+    const both = [besides, widths === 'all' ? undefined : widths.startsWith('not') ? `(${widths})` : widths];
+    return both.filter((each) => each !== undefined).join(' and ');
+  });
+  return conditions.join(', ') || undefined;
+}

@@ -246,9 +246,11 @@ describe('the declarations of a property', () => {
   };
 
   it('are written down here for every one', () => {
-    // Words are markup, and the colours of the browser stand in the head of the page.
+    // Words and films are markup, and the colours of the browser stand in the head of the page.
     const styles = PROPERTIES.filter(({ wording }) => !wording).map(({ name }) => name);
-    expect([...Object.keys(DECLARATIONS), 'barColour', 'barColourDark']).to.have.members(styles);
+    expect([...Object.keys(DECLARATIONS), 'barColour', 'barColourDark', 'backgroundFilm']).to.have.members(
+      styles,
+    );
     expect(knownProperty('letterSpacing').applied).to.deep.equal({
       'letter-spacing': 'var(--tracking, normal)',
     });

@@ -16,6 +16,7 @@ const CONTEXT: Omit<Context, 'words' | 'entries'> = {
   address: (link) => (link === 'page:home' ? '../' : link || undefined),
   language: 'en',
   letter: () => undefined,
+  shownWhen: () => undefined,
   media: (asset) => ({ dome: image, sky: film, words })[asset],
   part: (part) => ({ class: `a-${part}` }),
   current: (link) => link === 'page:home',

@@ -70,6 +70,7 @@ const INITIAL: Record<string, unknown> = {
   backgroundRepeat: 'no-repeat',
   tint: 'transparent',
   gradient: 'none',
+  backgroundFilm: 'none',
   barColour: 'transparent',
   barColourDark: 'transparent',
   source: 'none',

@@ -50,6 +50,7 @@ export function sheetAddresses({ id: site, pages, assets }: Addressed, density?:
       return paths.made(site, asset.hash, width, type === 'image/avif' ? 'avif' : 'webp', part);
     },
     density,
+    anyWidth: true,
   };
 }
 

@@ -1,5 +1,6 @@
 import morphdom from 'morphdom';
 import {
+  AT_WINDOW,
   directionOf,
   documentTitle,
   headOf,
@@ -120,7 +121,7 @@ export class SheetDocument {
     style().textContent =
       'html{overflow:hidden}.ProseMirror{white-space:break-spaces;outline:0}' +
       // What lies over what is read in a window has its place at the end of the whole page.
-      `body{position:relative}:is(${FLOATING}){position:absolute!important}` +
+      `body{position:relative}:is(${FLOATING},${AT_WINDOW}){position:absolute!important}` +
       // What covers the window for a while stands below the page, to be seen and changed.
       `:is(${COVERING}){position:relative!important;order:10000;min-height:640px}` +
       // A picture that is not chosen yet has a place where one can be let go.

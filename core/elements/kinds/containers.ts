@@ -28,7 +28,9 @@ export const page: Kind = {
   },
   inner: { main: { display: 'contents' } },
   defaults: {},
-  content: [],
+  content: [
+    { name: 'stopFilm', label: 'Words that stop a film behind it', type: line, initial: 'Stop the film' },
+  ],
   markup: (_node, { attributes, children }) => element('body', attributes, ...children),
 };
 

@@ -37,6 +37,8 @@ export interface MarkupContext {
   language: string;
   /** The name by which the host knows what a form asks; undefined where no host takes letters. */
   letter(form: Omit<LetterForm, 'element'>): string | undefined;
+  /** The media condition under which the element is shown; undefined where it always is. */
+  shownWhen(): string | undefined;
   /** The address of a link target; undefined when it leads to a page that is gone. */
   address(link: string): string | undefined;
   /** The class of a menu's entries for a page that is not in menus everywhere; undefined for others. */

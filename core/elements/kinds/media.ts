@@ -159,7 +159,7 @@ export const video: Kind = {
       initial: 'asked',
     },
   ],
-  markup: (node, { attributes, media, part, language, words }) => {
+  markup: (node, { attributes, media, part, language, words, shownWhen }) => {
     const field = (name: string) => contentOf<string>(video, node, name);
     const film = media(field('file'));
     const poster = media(field('poster'));
@@ -182,7 +182,16 @@ export const video: Kind = {
           // Also what plays by itself can be stopped (WCAG 2.2, 2.2.2).
           controls: '',
         },
-        ...(film ? [element('source', { src: film.url, type: film.type })] : []),
+        ...(film
+          ? [
+              element('source', {
+                src: film.url,
+                type: film.type,
+                // One that waits to be asked is fetched only then (HTML, §4.8.2, `media`).
+                media: itself ? shownWhen() : undefined,
+              }),
+            ]
+          : []),
         ...(captions
           ? [
               element('track', {

@@ -45,6 +45,7 @@ const ALSO: Record<string, string> = {
   barColourDark: 'theme-color dark',
   backgroundColour: 'background-color fill',
   backgroundPicture: 'background-image',
+  backgroundFilm: 'background video',
   areaColumn: 'grid-column-start left',
   areaRow: 'grid-row-start top',
   areaRows: 'grid-row-end height',

@@ -1,6 +1,7 @@
 import { px } from '../../type/fluid.ts';
 import { colourType } from '../valuetypes/colour.ts';
 import { numberType } from '../valuetypes/number.ts';
+import { filmType, NO_PICTURE } from '../valuetypes/picture.ts';
 import type { Property } from './property.ts';
 
 /** The custom property that holds how much at the top stays clear of what is brought into the window. */
@@ -14,6 +15,16 @@ export const clearTop: Property<number> = {
   type: numberType({ minimum: 0, maximum: 400, step: 8, unit: 'px' }),
   initial: () => 0,
   css: (value) => ({ [CLEAR_TOP]: px(value) }),
+};
+
+/** It plays behind all that is on the page, without sound, over and over; what lies over the picture behind lies over it. */
+export const backgroundFilm: Property<string> = {
+  name: 'backgroundFilm',
+  label: 'Film behind',
+  group: 'background',
+  traits: ['page'],
+  type: filmType,
+  initial: () => NO_PICTURE,
 };
 
 /** `transparent`: the browser has its own. */

@@ -63,6 +63,8 @@ export interface ValueType<T = unknown> {
   told?(value: T): string | undefined;
   /** The values to choose from, where there is a list of them. */
   options?(context: ValueContext): Option[];
+  /** What files brought in from the machine can become such values: the word for them, and their types. */
+  brings?: { word: string; accept: string };
   /** What the steppers add or take away. */
   step?: number;
   minimum?: number;

@@ -1,6 +1,7 @@
 import { Box, Button, ButtonBase, Typography } from '@mui/material';
 import { ImagePlus } from 'lucide-react';
 import { useRef } from 'react';
+import { paths } from '../../../api/paths.ts';
 import { bringInFiles } from '../../state/bringing.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { pictureUrl } from '../../page/content.ts';
@@ -8,7 +9,9 @@ import { petrol, quiet } from '../../ui/theme.ts';
 import { propertyOfRow } from '../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
-/** One of the site's pictures; or none, where there may be none. */
+const TILE = { width: 72, height: 52, objectFit: 'cover', borderRadius: 2 } as const;
+
+/** One of the site's pictures or films; or none, where there may be none. */
 export function PictureEditor({ site, row, cell, context, onSet, onClose }: EditorProps) {
   const dispatch = useAppDispatch();
   const file = useRef<HTMLInputElement>(null);
@@ -16,20 +19,24 @@ export function PictureEditor({ site, row, cell, context, onSet, onClose }: Edit
     const [first] = await dispatch(bringInFiles(files));
     if (first && onSet(first)) onClose();
   };
-  const options = (propertyOfRow(row).type.options?.(context) ?? []) as { value: string; label: string }[];
+  const { type } = propertyOfRow(row);
+  const { word, accept } = type.brings!;
+  const options = (type.options?.(context) ?? []) as { value: string; label: string }[];
   const assets = new Map(site.assets.map((asset) => [asset.id, asset]));
   return (
     <>
       <Box sx={{ px: 1.5, pt: 1, display: 'flex', alignItems: 'center' }}>
         <Typography sx={{ fontSize: 12, color: quiet, flex: 1 }}>
-          {options.length === 0 ? 'Nothing is on the shelf yet.' : 'On the shelf'}
+          {!options.some(({ value }) => assets.has(value))
+            ? `There is no ${word} on the shelf yet.`
+            : 'On the shelf'}
         </Typography>
         <input
           ref={file}
           type="file"
           hidden
-          accept="image/*"
-          aria-label="A picture for the shelf"
+          accept={accept}
+          aria-label={`A ${word} for the shelf`}
           onChange={({ target }) => void bring([...(target.files ?? [])])}
         />
         <Button size="small" startIcon={<ImagePlus size={14} />} onClick={() => file.current?.click()}>
@@ -38,7 +45,7 @@ export function PictureEditor({ site, row, cell, context, onSet, onClose }: Edit
       </Box>
       <Box
         role="group"
-        aria-label="Pictures of the site"
+        aria-label={word === 'film' ? 'Films of the site' : 'Pictures of the site'}
         sx={{
           p: 1,
           width: 268,
@@ -63,14 +70,19 @@ export function PictureEditor({ site, row, cell, context, onSet, onClose }: Edit
               '&:hover': { bgcolor: 'action.hover' },
             }}
           >
-            {assets.has(value) ? (
-              <img
-                src={pictureUrl(site.id, assets.get(value)!, 320)}
-                alt=""
-                style={{ width: 72, height: 52, objectFit: 'cover', borderRadius: 2 }}
+            {!assets.has(value) ? (
+              <Box sx={{ ...TILE, borderRadius: 0.5, border: `1px dashed ${quiet}` }} />
+            ) : word === 'film' ? (
+              <video
+                src={paths.asset(site.id, assets.get(value)!.hash)}
+                preload="metadata"
+                muted
+                tabIndex={-1}
+                aria-hidden
+                style={TILE}
               />
             ) : (
-              <Box sx={{ width: 72, height: 52, borderRadius: 0.5, border: `1px dashed ${quiet}` }} />
+              <img src={pictureUrl(site.id, assets.get(value)!, 320)} alt="" style={TILE} />
             )}
             <span
               style={{

@@ -1,0 +1,119 @@
+import type { Declarations } from '../elements/properties/property.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import { contentOf } from '../elements/kinds/kind.ts';
+import { knownProperty } from '../elements/propertytable.ts';
+import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
+import { conditionOf } from '../layered/bands.ts';
+import { held } from '../layered/resolve.ts';
+import type { Layered } from '../layered/layered.ts';
+import { familyCss } from '../elements/properties/text.ts';
+import { express } from '../layered/express.ts';
+import type { ViewId } from '../layered/views.ts';
+import { element, type Markup } from '../markup/markup.ts';
+import type { Page, SiteFrame } from '../site/site.ts';
+import { resolve } from '../values/trace.ts';
+import type { CssRule } from './stack.ts';
+import { stylingOf } from './styling.ts';
+import type { PictureAddresses } from './pictures.ts';
+
+const FILM = 'film';
+const STOP = 'film-stop';
+
+/** The selector of what a film behind a page puts at a place of the window. */
+export const AT_WINDOW = `:is(.${FILM}, .${STOP})`;
+
+const filmClass = (id: string): string => `f-${id}`;
+
+/** The film behind a page in a view; undefined where there is none. */
+export function filmIn(site: SiteFrame, page: Page, view: ViewId): string | undefined {
+  const id = resolve(site, page, page.nodes[page.root], knownProperty('backgroundFilm'), view) as string;
+  return id === NO_PICTURE ? undefined : id;
+}
+
+/** The films behind a page, each with the views that have it. */
+function filmsOf(site: SiteFrame, page: Page): Map<string, ViewId[]> {
+  const films = new Map<string, ViewId[]>();
+  for (const { id: view } of site.views.list) {
+    const id = filmIn(site, page, view);
+    if (id !== undefined) films.set(id, [...(films.get(id) ?? []), view]);
+  }
+  return films;
+}
+
+/** By what visitors stop the films behind a page, without a script (WCAG 2.2, 2.2.2). */
+export function stopMarkup(site: SiteFrame, page: Page): Markup[] {
+  if (filmsOf(site, page).size === 0) return [];
+  const words = contentOf<string>(knownKind('page'), page.nodes[page.root], 'stopFilm');
+  return [
+    element('label', { class: STOP }, element('input', { type: 'checkbox' }), element('span', {}, words)),
+  ];
+}
+
+/**
+ * The films behind a page. A browser fetches each only in its views, and not where less motion was asked for (`media` of HTML, §4.8.2);
+ * there the background is seen.
+ */
+export const filmMarkup = (site: SiteFrame, page: Page, addresses: PictureAddresses): Markup[] =>
+  [...filmsOf(site, page)].flatMap(([id, views]) => {
+    const film = site.assets.find((asset) => asset.id === id);
+    if (!film) return [];
+    const media = conditionOf(site.views, views, '(prefers-reduced-motion: no-preference)');
+    return element(
+      'div',
+      { class: `${FILM} ${filmClass(id)}`, 'aria-hidden': 'true' },
+      element(
+        'video',
+        { autoplay: '', muted: '', loop: '', playsinline: '', width: film.width, height: film.height },
+        element('source', {
+          src: addresses.picture(id),
+          type: film.type,
+          media: addresses.anyWidth ? undefined : media,
+        }),
+      ),
+    );
+  });
+
+/** The family of the site's common words. */
+function wordsFamily({ textStyles, views }: SiteFrame): Declarations {
+  const family = textStyles.find(({ id }) => id === 'body')?.style.self?.family;
+  const said = family && held(family as Layered<string>, views, views.base)?.value;
+  return said ? { 'font-family': familyCss(said) } : {};
+}
+
+/** The rules of a page that has films behind it. */
+export function filmRules(site: SiteFrame, page: Page): CssRule[] {
+  const films = filmsOf(site, page);
+  if (films.size === 0) return [];
+  const rule = (selector: string, declarations: Declarations, condition?: string): CssRule => ({
+    ...{ layer: 'foundation', distance: 0, condition, selector, declarations },
+  });
+  const shownIn = (selector: string, moving: string, views: (view: ViewId) => boolean) => {
+    const stack = stylingOf(site.views).stack();
+    stack.layered(express(site.views, ({ id }): Declarations => ({ display: views(id) ? moving : 'none' })));
+    return stack.rules(selector, 'foundation');
+  };
+  // What lies over the picture behind the page lies over its films, too.
+  const layers = { '--tint': 'inherit', '--gradient': 'inherit' };
+  return [
+    rule(`.${FILM}`, { position: 'fixed', inset: '0', 'z-index': '-1', overflow: 'hidden', ...layers }),
+    rule(`.${FILM} > video`, { width: '100%', height: '100%', 'object-fit': 'cover', display: 'block' }),
+    rule(`.${FILM}::after`, {
+      ...{ content: '""', position: 'absolute', inset: '0', ...layers },
+      'background-image': 'var(--tint, none), var(--gradient, none)',
+    }),
+    rule(`.${STOP}`, {
+      ...{ position: 'fixed', 'z-index': '3', 'inset-inline-start': '1rem' },
+      bottom: 'calc(1rem + var(--strip-room, 0px))',
+      ...{ 'align-items': 'center', gap: '0.5rem', padding: '0.5rem 0.75rem', 'border-radius': '0.5rem' },
+      ...{ background: 'Canvas', color: 'CanvasText', cursor: 'pointer' },
+      ...{ 'font-size': '0.875rem', 'line-height': '1.5', ...wordsFamily(site) },
+    }),
+    rule(`.${STOP} > input`, { width: '1.125rem', height: '1.125rem', 'accent-color': 'currentcolor' }),
+    ...[...films].flatMap(([id, views]) =>
+      shownIn(`.${filmClass(id)}`, 'var(--moving, block)', (view) => views.includes(view)),
+    ),
+    ...shownIn(`.${STOP}`, 'var(--moving, flex)', (view) => filmIn(site, page, view) !== undefined),
+    rule(`:root:has(.${STOP} :checked) .${FILM}`, { display: 'none' }),
+    rule(AT_WINDOW, { display: 'none' }, 'print'),
+  ];
+}
