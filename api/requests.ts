@@ -135,6 +135,13 @@ export class StepsQuery {
   @Min(1, { message: 'before is a revision.' })
   @Max(MOST_REVISIONS, { message: 'before is a revision.' })
   before?: number;
+
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt({ message: 'after is a revision.' })
+  @Min(0, { message: 'after is a revision.' })
+  @Max(MOST_REVISIONS, { message: 'after is a revision.' })
+  after?: number;
 }
 
 /** A revision in a request's path. */
@@ -158,6 +165,19 @@ export class PublishRequest {
   @IsString({ message: 'A note is text.' })
   @MaxLength(500, { message: 'A note has at most 500 characters.' })
   note?: string;
+
+  /** Who publishes, as they call themselves. */
+  @IsOptional()
+  @IsString({ message: 'A name is text.' })
+  @MaxLength(LIMITS.person, { message: `A name has at most ${LIMITS.person} characters.` })
+  by?: string;
+
+  /** Pages that stay as visitors have them. */
+  @IsOptional()
+  @IsArray({ message: 'The pages that are held back are a list.' })
+  @ArrayMaxSize(500, { message: 'A site has at most 500 pages.' })
+  @Matches(ID, { each: true, message: 'Pages are named by their ids.' })
+  heldBack?: string[];
 }
 
 /** A publication by its number. */

@@ -22,6 +22,12 @@ export interface PublicationLine {
   publishedAt: string;
   /** What the one who published it said of it. */
   note: string;
+  /** Who published it, as they called themselves; empty where they did not say. */
+  by: string;
+  /** The revision of the site that was published. */
+  revision: number;
+  /** How many of the pages stayed as they were before. */
+  heldBack: number;
   pages: number;
   live: boolean;
   /** Where it can be looked at, whether it is live or not, by who has the address; null for those from before that was possible. */

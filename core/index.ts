@@ -58,6 +58,7 @@ export { hasAudiences, isFor, keptFrom, pageFor, type Visitor } from './site/aud
 export { AUDIENCES, type Audience } from './site/node.ts';
 export type { Fault } from './faults.ts';
 export { pointer } from './faults.ts';
+export { heldBack } from './site/heldback.ts';
 export { faultsOfChange, frameFaults, pageFaults, siteFaults, siteFileFaults } from './site/validate.ts';
 export { FAMILIES, familiesOf, type Family, type FontFile } from './theme/families.ts';
 export { isMailAddress, mailAddress } from './elements/content/contenttypes.ts';
@@ -173,7 +174,7 @@ export {
   type CommandName,
   type Step,
 } from './edits/perform.ts';
-export { stacksOf, type EditBy, type Logged, type Stacks } from './edits/history.ts';
+export { madeIn, stacksOf, standing, type EditBy, type Logged, type Stacks } from './edits/history.ts';
 export { changedSince, followed } from './site/lineage.ts';
 export type { Holders } from './edits/aim.ts';
 export { accepts } from './edits/structure.ts';

@@ -39,3 +39,19 @@ export function stacksOf<E extends Logged>(log: readonly E[], session: string): 
   }
   return { undo, redo };
 }
+
+/** The steps of a log that stand at its end, in its order: whatever was done and not taken back, by whom ever. */
+export function standing<E extends Logged>(log: readonly E[]): E[] {
+  const sessions = new Set(log.map(({ session }) => session));
+  const keys = new Set([...sessions].flatMap((session) => stacksOf(log, session).undo.map(({ key }) => key)));
+  return log.filter(({ key }) => keys.has(key));
+}
+
+/**
+ * What came of a stretch of a log: the steps of it that stand at its end, and what in it took back, or made again, a step from before.
+ */
+export function madeIn<E extends Logged>(stretch: readonly E[]): E[] {
+  const stand = new Set(standing(stretch));
+  const known = new Set(stretch.map(({ key }) => key));
+  return stretch.filter((edit) => stand.has(edit) || (edit.of !== undefined && !known.has(edit.of)));
+}

@@ -10,6 +10,8 @@ export const LIMITS = {
   path: 400,
   /** Characters of the sentence that names a step. */
   sentence: 500,
+  /** Characters of the name by which somebody is known to others. */
+  person: 60,
   /** Steps of the history that are given at once. */
   steps: 100,
   /** Bytes of a font file. */

@@ -1,10 +1,15 @@
 import { nanoid } from 'nanoid';
 import {
   compileSite,
+  done,
+  heldBack,
   lackedWithoutHost,
   MISSING_PATH,
+  refused,
   SIGN,
   signedInPath,
+  type NodeId,
+  type Outcome,
   type PublishedAt,
   type PublishedFile,
   type Site,
@@ -26,6 +31,18 @@ export interface PreviewFile {
   movedTo?: string;
   audience?: 'signed-in';
 }
+
+/** What is said with a publication. */
+interface Publishing {
+  note?: string;
+  by?: string;
+  /** Pages that stay as visitors have them. */
+  heldBack?: readonly string[];
+}
+
+/** From which revision each of some pages is in a publication. */
+const revisionsOf = ({ revision, heldBack }: Publication, pages: readonly string[]): Record<string, number> =>
+  Object.fromEntries(pages.map((page) => [page, heldBack?.[page] ?? revision]));
 
 /** How many publications are listed. */
 const LISTED = 200;
@@ -101,15 +118,39 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
     publishedAt: publishedAt.toISOString(),
   });
 
+  /** A site with pages as they are in what is live. */
+  async function withHeldBack(
+    site: Site,
+    before: Publication | undefined,
+    held: readonly string[],
+  ): Promise<Outcome<Site>> {
+    if (held.length === 0) return done(site);
+    if (!before?.state)
+      return refused('Nothing is live that pages could be held back in. Publish all of the site once.');
+    const was = JSON.parse((await store.files.get(before.state)).toString()) as Site;
+    return heldBack(site, was, new Set(held as NodeId[]));
+  }
+
   return {
-    /** Publishes a site as it is now; undefined when there is no such site. What is live already as it is stays so. */
-    async publish(id: string, note = ''): Promise<LivePublication | undefined> {
+    /**
+     * Publishes a site as it is now, but for the pages that are held back; undefined when there is no such site, refused where what is
+     * held back does not go with the rest. What is live already as it is stays so.
+     */
+    async publish(
+      id: string,
+      { note, by, heldBack: held = [] }: Publishing,
+    ): Promise<Outcome<LivePublication> | undefined> {
       const snapshot = await store.history.snapshot(id);
       if (!snapshot) return undefined;
       const before = await store.publications.live(id);
-      if (before?.revision === snapshot.revision) return liveFrom(id, before);
+      if (held.length === 0 && before?.revision === snapshot.revision && !before.heldBack)
+        return done(liveFrom(id, before));
+      const next = await withHeldBack(snapshot.site, before, held);
+      if (!next.ok) return next;
+      const state = await store.files.put(Buffer.from(JSON.stringify(next.value)));
+      if (before && held.length > 0 && before.state === state) return done(liveFrom(id, before));
       const manifest: Manifest = {};
-      for await (const { file, bytes } of compiled(snapshot.site, { address: siteUrl(id) })) {
+      for await (const { file, bytes } of compiled(next.value, { address: siteUrl(id) })) {
         const { path, type } = file;
         const own = 'asset' in file ? file.asset.hash : 'font' in file ? file.font.file.hash : undefined;
         const hash = own ?? (await store.files.put(bytes));
@@ -122,13 +163,13 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
           ...(file.audience && { audience: file.audience }),
         };
       }
-      const state = await store.files.put(Buffer.from(JSON.stringify(snapshot.site)));
       const kept = await store.publications.publish(id, {
         ...{ manifest, revision: snapshot.revision, state },
-        note: note.trim() || null,
+        ...{ note: note?.trim() || null, by: by?.trim() || null },
+        heldBack: before && held.length > 0 ? revisionsOf(before, held) : null,
       });
       served.forget(id);
-      return liveFrom(id, kept);
+      return done(liveFrom(id, kept));
     },
 
     /** The publications of a site, the last one first. */
@@ -137,7 +178,8 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
       return (await store.publications.recent(id, LISTED)).map((each) => ({
         number: each.number,
         publishedAt: each.publishedAt.toISOString(),
-        note: each.note ?? '',
+        ...{ note: each.note ?? '', by: each.by ?? '', revision: each.revision },
+        heldBack: Object.keys(each.heldBack ?? {}).length,
         pages: Object.entries(each.manifest).filter(isPage).length,
         live: each.number === live,
         url: each.state === null ? null : earlierUrl(id, each.state),

@@ -1,4 +1,5 @@
 import { Router } from 'express';
+import { isKeepable } from '../../core/index.ts';
 import { PublicationName, PublishRequest } from '../../api/requests.ts';
 import type { PublicationsResponse } from '../../api/responses.ts';
 import type { Publisher } from '../host/publisher.ts';
@@ -24,10 +25,16 @@ export function publishingRoutes(publisher: Publisher): Router {
 
   router.post('/:site/publications', async (request, response) => {
     const { site } = await namesIn(request.params);
-    const { note } = await validated(PublishRequest, request.body ?? {});
-    const live = await publisher.publish(site, note);
-    if (!live) throw noSite();
-    response.status(201).json(live);
+    const { note, by, heldBack } = await validated(PublishRequest, request.body ?? {});
+    if (!isKeepable([note, by]))
+      throw new Refusal(
+        422,
+        'The note or the name holds a character that is no text. What is live stays live.',
+      );
+    const made = await publisher.publish(site, { note, by, heldBack });
+    if (!made) throw noSite();
+    if (!made.ok) throw new Refusal(422, `${made.sentence} What is live stays live.`);
+    response.status(201).json(made.value);
   });
 
   router.get('/:site/publications/:number', async (request, response) => {

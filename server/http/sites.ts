@@ -52,9 +52,10 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
     const present = await history.present(id);
     if (!row || !present) throw noSite();
     const { site, revision } = present;
-    const published = (await publications.live(id))?.revision ?? 0;
+    const live = await publications.live(id);
+    const published = (page: string) => live?.heldBack?.[page] ?? live?.revision ?? 0;
     const changed = await sites.pageRevisions(id);
-    const isChanged = (page: string) => Math.max(row.frameRevision, changed.get(page) ?? 0) > published;
+    const isChanged = (page: string) => Math.max(row.frameRevision, changed.get(page) ?? 0) > published(page);
     response.json({
       frame: site.frame,
       revision,

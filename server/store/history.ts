@@ -263,8 +263,12 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
       return found && editFrom(found);
     },
 
-    /** The steps of a site before a revision, oldest first, at most `count`. */
-    async steps(id: string, before: number, count: number): Promise<LoggedStep[]> {
+    /** The steps of a site between two revisions, without these, oldest first; the last `count` at most. */
+    async steps(
+      id: string,
+      { after, before }: { after: number; before: number },
+      count: number,
+    ): Promise<LoggedStep[]> {
       const rows = await database
         .select({
           revision: log.revision,
@@ -279,7 +283,7 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
           >`array(select distinct split_part(operation ->> 'path', '/', 3) from jsonb_array_elements(${log.operations}) as operation where operation ->> 'path' like '/pages/%')`,
         })
         .from(log)
-        .where(and(eq(log.site, id), lt(log.revision, before)))
+        .where(and(eq(log.site, id), gt(log.revision, after), lt(log.revision, before)))
         .orderBy(desc(log.revision))
         .limit(count);
       return rows.reverse().map(({ of, ...rest }) => ({ ...rest, ...(of !== null && { of }) }));

@@ -11,12 +11,19 @@ export interface Publication {
   publishedAt: Date;
   /** What the one who published it said of it. */
   note: string | null;
+  /** Who published it, as they called themselves. */
+  by: string | null;
+  /** The pages that stayed as they were before, each with the revision that it is from. */
+  heldBack: Record<string, number> | null;
   /** The SHA-256 of the site as it was; null of old ones. */
   state: string | null;
 }
 
 /** What is kept as a publication. */
-export type NewPublication = Pick<Publication, 'manifest' | 'revision' | 'note' | 'state'>;
+export type NewPublication = Pick<
+  Publication,
+  'manifest' | 'revision' | 'note' | 'by' | 'heldBack' | 'state'
+>;
 
 /** The publications of sites, and which of them is live. */
 export function publicationStore(database: Database) {

@@ -115,6 +115,10 @@ export const publications = pgTable(
     revision: integer('revision').notNull().default(0),
     /** What the one who published it said of it. */
     note: text('note'),
+    /** Who published it, as they called themselves. */
+    by: text('by'),
+    /** The pages that stayed as they were before, each with the revision of the site that it is from. */
+    heldBack: jsonb('held_back').$type<Record<string, number>>(),
     /** The SHA-256 of the site as it was, under which it is kept; absent of those from before that was kept. */
     state: text('state'),
     publishedAt: moment('published_at').notNull().defaultNow(),

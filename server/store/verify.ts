@@ -67,7 +67,8 @@ export async function verify(store: {
         await look(`The site ${id}`, hash, name);
       let site = now.site;
       for (let before = now.revision + 1; ;) {
-        const steps = (await attempt(`The steps of ${id}`, () => history.steps(id, before, 100))) ?? [];
+        const steps =
+          (await attempt(`The steps of ${id}`, () => history.steps(id, { after: 0, before }, 100))) ?? [];
         let broken = false;
         for (const { revision } of steps.reverse()) {
           const edit = await attempt(`Step ${revision} of ${id}`, () => history.editAt(id, revision));

@@ -4,6 +4,8 @@ import pixelmatch from 'pixelmatch';
 import { PNG } from 'pngjs';
 import { By } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
+import type { LivePublication } from '../../api/responses.ts';
+import { perform, type NodeId, type Site, type ViewId } from '../../core/index.ts';
 import { editor, inHome, put, set } from '../server/editing.ts';
 import { byRole, eventually, resize, still } from './browser.ts';
 import { useBench } from './workbench.ts';
@@ -148,5 +150,64 @@ describe('the screen of publications', function () {
     );
     expect(await (await fetch(live)).text()).to.contain('This site is not there now');
     await says('region', 'Publish the site', /The site has been taken down: visitors get a plain notice/);
+  });
+
+  it('holds pages back that are not ready, says who published, and tells the steps that led there', async () => {
+    const { driver } = bench;
+    await publish();
+    await made([set(inHome('headline', 'content/text'), 'Not ready yet')], {
+      sentence: 'Headline: words half written',
+    });
+    await made([set('/pages/visits/nodes/page/content/stopFilm', 'Halt')], {
+      sentence: 'Visits: words that stop a film',
+    });
+    await open();
+    await says('region', 'Review', /the draft: 2 changes/);
+    const steps = await eventually('the steps', async () => {
+      const [found] = await driver.findElements(By.css('.steps-between'));
+      return found;
+    });
+    expect(await steps.getText()).to.equal('How it came to this: 2 steps');
+    await (await steps.findElement(By.css('summary'))).click();
+    expect(await steps.findElement(By.css('ul')).getText()).to.match(
+      /^Visits: words that stop a film .*\n?.*Headline: words half written /,
+    );
+    const going = await byRole(driver, 'group', 'Goes live');
+    expect(await going.getText()).to.match(/Home · 1 change\s+Visits · 1 change/);
+    await (await byRole(driver, 'checkbox', /^Home/, { inside: going })).click();
+    await says('region', 'Review', /to what goes live: 1 change$/m);
+    const name = await byRole(driver, 'textbox', 'Your name');
+    await name.sendKeys('Ann');
+    await press('button', 'Publish');
+    await says('region', 'Publications', /live[^]*4 pages, 1 held back · by Ann/);
+    expect(await (await fetch(`${bench.running.hostUrl}/brindle-hill/`)).text()).not.to.contain(
+      'Not ready yet',
+    );
+    // It is still to be published, and the name is remembered.
+    await open();
+    await says('region', 'Review', /the draft: 1 change$/m);
+    expect(await (await byRole(driver, 'textbox', 'Your name')).getAttribute('value')).to.equal('Ann');
+    await press('button', 'Publish');
+    await says('region', 'Publish the site', /nothing has changed since/);
+    expect(await (await fetch(`${bench.running.hostUrl}/brindle-hill/`)).text()).to.contain('Not ready yet');
+  });
+
+  it('says why a page cannot be held back where it does not go with what all pages share now', async () => {
+    const { driver } = bench;
+    const { number } = (await (await publish()).json()) as LivePublication;
+    const was = await fetch(bench.running.url + paths.publication('brindle-hill', number));
+    const fewer = perform((await was.json()) as Site, 'home' as NodeId, 'removeView', {
+      view: 'wide' as ViewId,
+      values: 'drop',
+    });
+    if (!fewer.ok) throw new Error(fewer.sentence);
+    await made(fewer.value.operations);
+    await open();
+    const going = await byRole(driver, 'group', 'Goes live');
+    await (await byRole(driver, 'checkbox', /^Home/, { inside: going })).click();
+    await says('group', 'Goes live', /“Brindle Hill Observatory” as visitors have it does not go with/);
+    expect(await (await byRole(driver, 'button', 'Publish')).isEnabled()).to.equal(false);
+    await (await byRole(driver, 'checkbox', /^Home/, { inside: going })).click();
+    await eventually('it can go live', async () => (await byRole(driver, 'button', 'Publish')).isEnabled());
   });
 });

@@ -10,7 +10,9 @@ import {
   PROPERTIES,
   resolve,
   siteFaults,
+  madeIn,
   stacksOf,
+  standing,
   type CommandName,
   type EditBy,
   type NodeId,
@@ -274,6 +276,37 @@ describe('values nobody set', () => {
     expect(value('headline', 'align', 'mobile')).to.equal('center');
     expect(value('headline', 'colour', 'wide')).to.equal('{moon}');
     expect(value('headline', 'shown', 'wide')).to.equal(true);
+  });
+});
+
+describe('what was done in a stretch of a log', () => {
+  const told = (of: typeof standing, ...edits: [key: string, by: EditBy, session: string][]) =>
+    of(
+      edits.map(([key, by, session], index) => ({
+        ...{ key: by === 'edit' ? key : `${by}-${index}`, session, by, sentence: `${by} ${key}` },
+        ...(by !== 'edit' && { of: key }),
+      })),
+    ).map(({ sentence }) => sentence);
+
+  it('is what stands at its end, by whom ever', () => {
+    const log: Parameters<typeof told> extends [unknown, ...infer E] ? E : never = [
+      ['a', 'edit', 'mine'],
+      ['b', 'edit', 'yours'],
+      ['a', 'undo', 'mine'],
+      ['c', 'edit', 'mine'],
+      ['b', 'undo', 'yours'],
+      ['b', 'redo', 'yours'],
+    ];
+    expect(told(standing, ...log)).to.deep.equal(['edit b', 'edit c']);
+    expect(told(madeIn, ...log)).to.deep.equal(['edit b', 'edit c']);
+  });
+
+  it('is also what was taken back, or made again, of before', () => {
+    expect(told(madeIn, ['x', 'undo', 'mine'], ['y', 'redo', 'yours'], ['a', 'edit', 'mine'])).to.deep.equal([
+      'undo x',
+      'redo y',
+      'edit a',
+    ]);
   });
 });
 

@@ -166,4 +166,48 @@ describe('publications', function () {
     expect(seen.size, 'publications that were seen').to.be.above(10);
     expect((await visit(`/${SITE}/`)).text).to.contain('Now 120');
   });
+
+  it('say who published, and hold pages back that stay as visitors have them', async () => {
+    const unpublished = async () =>
+      ((await (await ask(paths.site(SITE))).json()) as { unpublished: string[] }).unpublished;
+    const inVisits = (path: string) => `/pages/visits/nodes/page/${path}`;
+    await reword('Shown');
+    await publish();
+    await reword('Held');
+    const before = (await list()).length;
+    await made([set(inVisits('name'), 'Come and see')]);
+    expect(await unpublished()).to.deep.equal(['home', 'visits']);
+    const some = await ask(paths.publications(SITE), 'POST', { by: ' Ann ', heldBack: ['home'] });
+    expect(some.status).to.equal(201);
+    expect((await list())[0]).to.include({ by: 'Ann', heldBack: 1, pages: 4, live: true });
+    expect((await visit(`/${SITE}/`)).text)
+      .to.contain('Shown')
+      .and.not.contain('Held');
+    expect(await unpublished()).to.deep.equal(['home']);
+    // Nothing but what is held back is left: the same again needs no other publication.
+    await ask(paths.publications(SITE), 'POST', { heldBack: ['home'] });
+    expect(await list()).to.have.length(before + 1);
+    // It stays behind over another publication, too.
+    await made([set(inVisits('name'), 'Visits')]);
+    await ask(paths.publications(SITE), 'POST', { heldBack: ['home'] });
+    expect(await unpublished()).to.deep.equal(['home']);
+    await publish();
+    expect((await visit(`/${SITE}/`)).text).to.contain('Held');
+    expect((await list())[0]).to.include({ by: '', heldBack: 0 });
+    expect(await unpublished()).to.deep.equal([]);
+  });
+
+  it('are refused in a sentence where what is held back does not go with the rest, or what is said is no text', async () => {
+    const sentence = async (body: unknown) => {
+      const response = await ask(paths.publications(SITE), 'POST', body);
+      expect(response.status).to.equal(422);
+      return ((await response.json()) as Problem).detail;
+    };
+    const was = await list();
+    expect(await sentence({ heldBack: ['../home'] })).to.match(/by their ids/);
+    expect(await sentence({ by: 'x'.repeat(61) })).to.match(/60 characters/);
+    expect(await sentence({ note: '\0' })).to.match(/no text.*stays live/);
+    expect(await sentence({ by: '\ud800' })).to.match(/no text.*stays live/);
+    expect(await list()).to.deep.equal(was);
+  });
 });

@@ -72,7 +72,10 @@ describe('a data folder of the version before', function () {
     expect(live.number).to.equal(2);
     expect(live.revision, 'nothing has changed since').to.equal(1);
     expect(live.manifest['index.html']).to.include({ type: 'text/html' });
-    expect(await store.history.steps(SITE, 99, 10), 'steps of before cannot be told by id').to.deep.equal([]);
+    expect(
+      await store.history.steps(SITE, { after: 0, before: 99 }, 10),
+      'steps of before cannot be told by id',
+    ).to.deep.equal([]);
     await store.close();
     const again = await openStore(folder);
     expect((await again.history.snapshot(SITE))!.site, 'opened once more').to.deep.equal(demo);

@@ -37,6 +37,8 @@ export function PublicationList({ site, publications, onCompare }: PublicationLi
             {each.live && <span className="publication-live">live</span>}
             <div style={{ color: quiet }}>
               {moment(new Date(each.publishedAt))} · {each.pages} {each.pages === 1 ? 'page' : 'pages'}
+              {each.heldBack > 0 && `, ${each.heldBack} held back`}
+              {each.by && ` · by ${each.by}`}
             </div>
             {each.note && <span className="publication-note">{each.note}</span>}
             <div className="keys">

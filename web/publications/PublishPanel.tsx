@@ -1,10 +1,11 @@
 import { Alert, Button, LinearProgress, Link, TextField, Typography } from '@mui/material';
 import { ExternalLink } from 'lucide-react';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import {
   brokenLinks,
   composed,
+  LIMITS,
   sharedPlaceOf,
   type NodeId,
   type PageFindings,
@@ -12,6 +13,7 @@ import {
 } from '../../core/index.ts';
 import { selected } from '../state/desk.ts';
 import { keep } from '../state/edits.ts';
+import { ownName, rememberName } from '../state/preferences.ts';
 import { troubleOf, useMakingQuery, usePublishMutation, useSiteQuery } from '../state/server.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { quiet } from '../ui/theme.ts';
@@ -119,9 +121,15 @@ export function PublishPanel({
   site,
   found,
   before,
+  held,
+  children,
 }: {
   site: Site;
   found: SiteFindings;
+  /** The pages that stay as visitors have them; undefined where it cannot go live like this. */
+  held: readonly NodeId[] | undefined;
+  /** By what it is chosen which pages go live. */
+  children: ReactNode;
   /** It has been published before, whether that is live or not. */
   before: boolean;
 }) {
@@ -131,13 +139,15 @@ export function PublishPanel({
   const [publish, { data: published, error, isLoading, reset }] = usePublishMutation();
   const pending = useAppSelector((state) => state.documents.open?.pending.length ?? 0);
   const [note, setNote] = useState('');
+  const [by, setBy] = useState(ownName);
   const changed = data?.pages.filter((page) => data.unpublished.includes(page.id)) ?? [];
   const live = data?.live;
   const nothing = live && changed.length === 0 && pending === 0;
   const start = async () => {
     reset();
     await dispatch(keep());
-    const { data: made } = await publish({ site: id, note });
+    rememberName(by.trim());
+    const { data: made } = await publish({ site: id, note, by, heldBack: [...(held ?? [])] });
     if (made) setNote('');
   };
   return (
@@ -151,6 +161,7 @@ export function PublishPanel({
             ? `Visitors see publication ${live.number}; nothing has changed since.`
             : `Changed since publication ${live.number}: ${changed.map(({ name }) => name).join(', ') || 'what was done last'}.`}
       </Typography>
+      {children}
       <Found site={site} found={found} />
       <TextField
         size="small"
@@ -160,6 +171,14 @@ export function PublishPanel({
         maxRows={4}
         onChange={({ target }) => setNote(target.value)}
         slotProps={{ htmlInput: { maxLength: 500 } }}
+      />
+      <TextField
+        size="small"
+        label="Your name"
+        value={by}
+        onChange={({ target }) => setBy(target.value)}
+        helperText="Shown in the list of publications."
+        slotProps={{ htmlInput: { maxLength: LIMITS.person, autoComplete: 'name' } }}
       />
       {isLoading && <Making site={id} />}
       {error && (
@@ -174,7 +193,7 @@ export function PublishPanel({
         <Button
           variant="contained"
           color="secondary"
-          disabled={isLoading || !data || Boolean(nothing)}
+          disabled={isLoading || !data || Boolean(nothing) || !held}
           onClick={() => void start()}
         >
           Publish

@@ -3,6 +3,7 @@ import type { LogEntry, PageSummary, StepEntry } from '../../api/responses.ts';
 import {
   composed,
   stacksOf,
+  standing,
   type EditBy,
   type NodeId,
   type Operation,
@@ -279,13 +280,7 @@ export const ownSteps = createSelector(
 );
 
 /** The steps that stand, oldest first: whatever was done and not taken back, by whom ever. */
-export const standingSteps = createSelector([allSteps], (steps): ListedStep[] => {
-  const sessions = new Set(steps.map(({ session }) => session));
-  const standing = new Set(
-    [...sessions].flatMap((session) => stacksOf(steps, session).undo.map(({ key }) => key)),
-  );
-  return steps.filter(({ key }) => standing.has(key));
-});
+export const standingSteps = createSelector([allSteps], (steps): ListedStep[] => standing(steps));
 
 /** The step that would be taken back, or made again, next. */
 export function nextStep(state: WithDocuments, list: 'undo' | 'redo'): ListedStep | undefined {

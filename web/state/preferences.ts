@@ -2,43 +2,43 @@ import type { EditReach } from '../../core/index.ts';
 
 /** What a person prefers, kept in this browser only: nobody else who opens the site is affected by it. */
 const REACH = 'dimorphe.reach';
+const PLACES = 'dimorphe.places';
+const NAME = 'dimorphe.name';
+
+/** What is kept under a key; `otherwise` in a browser that keeps nothing. */
+function read(key: string, otherwise: string | null): string | null {
+  try {
+    return localStorage.getItem(key);
+  } catch {
+    return otherwise;
+  }
+}
+
+function keep(key: string, value: string): void {
+  try {
+    localStorage.setItem(key, value);
+  } catch {
+    // A browser that keeps nothing loses only the preference.
+  }
+}
 
 const isReach = (value: unknown): value is EditReach =>
   value === 'here' || value === 'onward' || value === 'everywhere';
 
 /** The reach that edits start with. A browser that keeps nothing starts with *Onward*. */
 export function preferredReach(): EditReach {
-  try {
-    const kept = localStorage.getItem(REACH);
-    return isReach(kept) ? kept : 'onward';
-  } catch {
-    return 'onward';
-  }
+  const kept = read(REACH, null);
+  return isReach(kept) ? kept : 'onward';
 }
 
-export function preferReach(reach: EditReach): void {
-  try {
-    localStorage.setItem(REACH, reach);
-  } catch {
-    // A browser that keeps nothing loses only the preference.
-  }
-}
-
-const PLACES = 'dimorphe.places';
+export const preferReach = (reach: EditReach): void => keep(REACH, reach);
 
 /** Whether a person has been told what is where. A browser that keeps nothing tells nothing, rather than each time. */
-export function toldPlaces(): boolean {
-  try {
-    return localStorage.getItem(PLACES) !== null;
-  } catch {
-    return true;
-  }
-}
+export const toldPlaces = (): boolean => read(PLACES, 'told') !== null;
 
-export function rememberPlaces(): void {
-  try {
-    localStorage.setItem(PLACES, 'told');
-  } catch {
-    // As above.
-  }
-}
+export const rememberPlaces = (): void => keep(PLACES, 'told');
+
+/** How a person is called where others see what they did; empty where they have not said it. */
+export const ownName = (): string => read(NAME, null) ?? '';
+
+export const rememberName = (name: string): void => keep(NAME, name);

@@ -12,10 +12,12 @@ import type {
   Problem,
   SiteResponse,
   SiteSummary,
+  StepEntry,
+  StepsResponse,
   UnreadResponse,
 } from '../../api/responses.ts';
 import type { Site } from '../../core/index.ts';
-import type { LettersRequest } from '../../api/requests.ts';
+import type { LettersRequest, PublishRequest } from '../../api/requests.ts';
 import { unreachable } from './transport.ts';
 
 /** Which letters: of one form, of all, or those that may come from robots. */
@@ -75,10 +77,10 @@ export const server = createApi({
     preview: build.mutation<PreviewResponse, string>({
       query: (site) => ({ url: below(paths.previews(site)), method: 'POST' }),
     }),
-    publish: build.mutation<LivePublication, { site: string; note: string }>({
+    publish: build.mutation<LivePublication, { site: string } & PublishRequest>({
       // Pictures that are not made yet are made first.
-      query: ({ site, note }) => ({
-        ...{ url: below(paths.publications(site)), method: 'POST', body: { note } },
+      query: ({ site, ...body }) => ({
+        ...{ url: below(paths.publications(site)), method: 'POST', body },
         timeout: 900_000,
       }),
       invalidatesTags: ['site', 'sites'],
@@ -87,6 +89,11 @@ export const server = createApi({
       query: (site) => below(paths.publications(site)),
       transformResponse: ({ publications }: PublicationsResponse) => publications,
       providesTags: ['site'],
+    }),
+    /** The steps that led from one revision to another, oldest first. */
+    steps: build.query<StepEntry[], { site: string; after: number; to: number }>({
+      query: ({ site, after, to }) => ({ url: below(paths.steps(site)), params: { after, before: to + 1 } }),
+      transformResponse: ({ steps }: StepsResponse) => steps,
     }),
     /** A site as it was when it was published. */
     published: build.query<Site, { site: string; number: number }>({
@@ -143,6 +150,7 @@ export const {
   usePublishMutation,
   usePublicationsQuery,
   usePublishedQuery,
+  useStepsQuery,
   useMakeLiveMutation,
   useLettersInfiniteQuery,
   useUnreadLettersQuery,

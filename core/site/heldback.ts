@@ -1,0 +1,54 @@
+import type { NodeId } from '../elements/nodeid.ts';
+import { done, refused, type Outcome } from '../outcome.ts';
+import type { PageHead, Site } from './site.ts';
+import { siteFaults } from './validate.ts';
+
+/** Entries, and those that only another one has. */
+const withThose = <E extends { id: string }>(entries: readonly E[], others: readonly E[]): E[] => [
+  ...entries,
+  ...others.filter(({ id }) => !entries.some((each) => each.id === id)),
+];
+
+/**
+ * A site in which some pages stay as they were: what goes live while they are held back. A page that is new is not there then; one that
+ * has gone since stays, behind the others. All that pages share is as it is now. Refused where a page as it was does not go with that,
+ * or where no page would be left.
+ */
+export function heldBack(now: Site, before: Site, held: ReadonlySet<NodeId>): Outcome<Site> {
+  const was = new Map(before.frame.pages.map((head) => [head.id, head]));
+  const is = new Set(now.frame.pages.map(({ id }) => id));
+  const heads = [
+    ...now.frame.pages.flatMap((head): PageHead[] => {
+      const earlier = was.get(head.id);
+      if (!held.has(head.id)) return [head];
+      return earlier ? [earlier] : [];
+    }),
+    ...before.frame.pages.filter(({ id }) => held.has(id) && !is.has(id)),
+  ];
+  if (heads.length === 0)
+    return refused('The site would have no page. Hold back less, so that at least one page is there.');
+  const pages = Object.fromEntries(
+    heads.map(({ id }) => [id, held.has(id) ? before.pages[id] : now.pages[id]]),
+  ) as Site['pages'];
+  // What pages as they were may need of the stock, and what changes nothing where nobody names it.
+  const site: Site = {
+    frame: {
+      ...now.frame,
+      pages: heads,
+      assets: withThose(now.frame.assets, before.frame.assets),
+      colours: withThose(now.frame.colours, before.frame.colours),
+      spacing: withThose(now.frame.spacing, before.frame.spacing),
+      fonts: withThose(now.frame.fonts, before.frame.fonts),
+      textStyles: withThose(now.frame.textStyles, before.frame.textStyles),
+    },
+    pages,
+  };
+  const [fault] = siteFaults(site);
+  if (!fault) return done(site);
+  const page = heads.find(({ id }) => fault.path.startsWith(`/pages/${id}/`));
+  return refused(
+    page && held.has(page.id)
+      ? `“${page.title}” as visitors have it does not go with what has changed for all pages: ${fault.sentence} Publish it along.`
+      : `What is held back does not go with the rest: ${fault.sentence} Hold back less.`,
+  );
+}
