@@ -8,26 +8,27 @@ import { resolve } from '../values/trace.ts';
 
 const NONE = 'transparent';
 
-/** A colour as the head of a page names it, where custom properties mean nothing. */
-const named = (site: SiteFrame, value: string): string => {
+/** A colour as it is named outside of style sheets, where custom properties mean nothing; undefined where there is none. */
+export function namedColour(site: SiteFrame, value: string): string | undefined {
   const alias = aliasOf(value);
-  return alias === undefined ? value : (site.colours.find(({ id }) => id === alias)?.value ?? NONE);
-};
+  const named = alias === undefined ? value : site.colours.find(({ id }) => id === alias)?.value;
+  return named === NONE ? undefined : named;
+}
 
 /** The colours of a property by view, with the media condition of each; one without where it is the same in all. */
 function byView(site: SiteFrame, page: Page, name: string, dark: boolean): Markup[] {
   const property = knownProperty(name);
   const colourIn = (view: ViewId) =>
-    named(site, resolve(site, page, page.nodes[page.root], property, view) as string);
+    namedColour(site, resolve(site, page, page.nodes[page.root], property, view) as string);
   const { list } = site.views;
   const scheme = dark ? ['(prefers-color-scheme: dark)'] : [];
-  const meta = (content: string, media: string[]) =>
+  const meta = (content: string | undefined, media: string[]) =>
     element('meta', { name: 'theme-color', content, media: media.join(' and ') || undefined });
   const colours = list.map(({ id }) => colourIn(id));
   if (colours.every((colour) => colour === colours[0]))
-    return colours[0] === NONE ? [] : [meta(colours[0], scheme)];
+    return colours[0] === undefined ? [] : [meta(colours[0], scheme)];
   return list.flatMap(({ id }, index) =>
-    colours[index] === NONE
+    colours[index] === undefined
       ? []
       : [meta(colours[index], [...scheme, `(${mediaCondition(widthsOf(site.views, id))})`])],
   );

@@ -15,7 +15,7 @@ import { addressOf, robots, sitemap } from './forsearch.ts';
 import { openingFonts } from './opening.ts';
 import { isItself, isMadeSmaller, pictureKey, type PictureForm } from './pictures.ts';
 import { pageRules } from './rules.ts';
-import { siteIcon } from './siteicon.ts';
+import { iconFiles, iconLinks, type PicturePaths } from './siteicon.ts';
 import { familiesIn, printFontFaces, printKeyframes, printRules } from './stylesheet.ts';
 
 /** A file of a published site. Text is given whole, with where the page is now that stood there;  pictures and fonts are named for the caller to supply their bytes. */
@@ -43,6 +43,8 @@ const mediaPath = (asset: Asset): string =>
   `assets/${asset.id}-${asset.hash.slice(0, 10)}.${EXTENSIONS[asset.type]}`;
 const madePath = (asset: Asset, form: PictureForm): string =>
   `assets/${asset.id}-${form.width}-${fingerprint(pictureKey(asset, form))}.${EXTENSIONS[form.type]}`;
+
+const PATHS: PicturePaths = { picture: mediaPath, made: madePath };
 
 const fontPath = (file: FontFile): string => `assets/fonts/${file.publishedAs}`;
 
@@ -201,7 +203,7 @@ function compilePage(
         href: `${up}${fontPath(file)}`,
       }),
     ),
-    element('link', { rel: 'icon', type: 'image/svg+xml', href: `${up}${siteIcon(site).path}` }),
+    ...iconLinks(site, up, PATHS),
   );
   const lang = head.lang ?? site.lang;
   const dir = directionOf(lang) === 'rtl' ? 'rtl' : undefined;
@@ -304,7 +306,16 @@ export function compileSite(site: Site, at: PublishedAt = {}): PublishedFile[] {
       files.push({ ...file, path: page ? signedInPath(file.path) : file.path, audience: 'signed-in' });
   }
   files.push(...movedFiles(site.frame));
-  files.push({ ...siteIcon(site.frame), type: 'image/svg+xml' });
+  const icon = iconFiles(site, PATHS);
+  files.push(
+    ...icon.texts,
+    ...icon.pictures
+      .map((asset): PublishedFile => ({ path: mediaPath(asset), type: asset.type, asset }))
+      .filter(({ path }) => !known.has(path)),
+    ...icon.made.map((made): PublishedFile => ({
+      ...{ path: madePath(made.asset, made.form), type: made.form.type, made },
+    })),
+  );
   files.push({ path: 'robots.txt', type: 'text/plain; charset=utf-8', text: robots(at.address) });
   if (at.address) {
     const text = sitemap(site.frame, at.address);

@@ -18,22 +18,35 @@ import type { Widths } from '../values/widths.ts';
 
 /** A form in which a picture is made: so wide, of a type, and of all of it or a part. */
 export interface PictureForm {
-  type: 'image/avif' | 'image/webp';
+  type: 'image/avif' | 'image/webp' | 'image/png';
   /** px */
   width: number;
   crop?: Crop;
+  /**
+   * All of it in the middle of a square, on a ground in CSS or on what lets light through; `inset`: the share of the width that stays
+   * free at each side.
+   */
+  square?: { ground?: string; inset?: number };
 }
 
 /** Changes with how pictures are made, so that those that were made otherwise are made anew and get other names. */
 const WAY = 1;
 
 /** What tells one made picture from all others. */
-export const pictureKey = ({ hash }: Pick<Asset, 'hash'>, { type, width, crop }: PictureForm): string =>
-  JSON.stringify([WAY, hash, type, width, crop ? [crop.x, crop.y, crop.width, crop.height] : null]);
+export const pictureKey = (
+  { hash }: Pick<Asset, 'hash'>,
+  { type, width, crop, square }: PictureForm,
+): string =>
+  JSON.stringify([
+    ...[WAY, hash, type, width, crop ? [crop.x, crop.y, crop.width, crop.height] : null],
+    ...(square ? [square.ground ?? null, square.inset ?? 0] : []),
+  ]);
 
 /** The form that is the picture itself: all of it, in its own type and width. */
-export const isItself = (asset: Pick<Asset, 'type' | 'width'>, { type, width, crop }: PictureForm): boolean =>
-  !crop && type === asset.type && width === asset.width;
+export const isItself = (
+  asset: Pick<Asset, 'type' | 'width'>,
+  { type, width, crop, square }: PictureForm,
+): boolean => !crop && !square && type === asset.type && width === asset.width;
 
 /** Where pictures are, as seen from a page. */
 export interface PictureAddresses {

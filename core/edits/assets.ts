@@ -152,6 +152,7 @@ export const removeAsset: Command<{ asset: string }> = {
       }
     }
     for (const head of site.pages) if (head.picture === id) delete head.picture;
+    if (site.icon === id) delete site.icon;
     site.assets.splice(index, 1);
     const from = count > 0 ? `, and taken out of ${counted(count, 'element')}` : '';
     return done(`${kindOf(asset)} ${asset.name} deleted${from}`);

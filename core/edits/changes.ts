@@ -226,6 +226,12 @@ function inFrame([list, id, field, ...rest]: string[], states: [State, State]): 
     const [before, after] = states.map(({ frame }) => frame[list]);
     return { name: 'Site', what: list === 'name' ? 'name' : 'language', before, after };
   }
+  if (list === 'icon') {
+    const [before, after] = states.map(
+      ({ frame }) => frame.assets.find((asset) => asset.id === frame.icon)?.name,
+    );
+    return { name: 'Site', what: 'sign', ...both(before, after) };
+  }
   if (list === 'views') return ofViews([id, field, ...rest], states);
   if (!(list in LISTS) || id === undefined) return undefined;
   const [was, is] = states.map(({ frame }) =>

@@ -49,6 +49,7 @@ const view = record({ name: unit, from: unit, sheet: unit, grid: unit });
 const frame = record({
   name: unit,
   lang: unit,
+  icon: unit,
   views: record({ list: list(view), base: unit }),
   colours: list(record({ name: unit, value: unit })),
   textStyles: list(record({ name: unit, aside: { is: 'map', each: unit, soft: true }, style })),

@@ -1,5 +1,6 @@
 import { schemaFaults } from '../faults.ts';
 import { done, refused } from '../outcome.ts';
+import { isPicture } from '../theme/stock.ts';
 import { SiteFrameSchema } from '../site/site.ts';
 import type { Command } from './command.ts';
 
@@ -7,9 +8,11 @@ export interface ChangeSite {
   name?: string;
   /** BCP 47 tag of the language the site is written in. */
   lang?: string;
+  /** The picture that stands for it, by its id; null: none. */
+  icon?: string | null;
 }
 
-/** Changes what the site itself is called, and the language it is written in. Its address stays. */
+/** Changes what the site itself is called, the language it is written in, and the picture that stands for it. Its address stays. */
 export const changeSite: Command<ChangeSite> = {
   on: () => 'frame',
   run(site, _page, given) {
@@ -19,13 +22,20 @@ export const changeSite: Command<ChangeSite> = {
     if (inName) return refused('The name of a site has 1 to 80 characters. Nothing was changed.');
     const [inLanguage] = schemaFaults(SiteFrameSchema.properties.lang, lang);
     if (inLanguage) return refused(`“${lang}” names no language. Nothing was changed.`);
+    const icon = given.icon === undefined ? site.icon : (given.icon ?? undefined);
+    const picture = site.assets.find(({ id }) => id === icon);
+    if (icon !== undefined && !(picture && isPicture(picture)))
+      return refused('The picture is not on the shelf any more. Nothing was changed.');
     const said = [
       ...(name === site.name ? [] : [`name → ${name}`]),
       ...(lang === site.lang ? [] : [`language → ${lang}`]),
+      ...(icon === site.icon ? [] : [picture ? `its sign is ${picture.name}` : 'no picture as its sign']),
     ];
     const before = site.name;
     site.name = name;
     site.lang = lang;
+    if (icon === undefined) delete site.icon;
+    else site.icon = icon;
     return done(`${before}: ${said.join(', ') || 'unchanged'}`);
   },
 };

@@ -87,6 +87,8 @@ const frame = {
   spacing: Type.Array(SpacingStepSchema, { maxItems: 40 }),
   fonts: Type.Array(FontSchema, { maxItems: 40 }),
   assets: Type.Array(AssetSchema, { maxItems: 5000 }),
+  /** The picture that stands for the site in browsers and on home screens, by the id of its asset. */
+  icon: Type.Optional(Type.String({ minLength: 1, maxLength: 40 })),
   /** Sections that all pages share, and blocks that are kept, each like a page of which it is the root. */
   shared: Type.Optional(
     Type.Unsafe<Partial<Record<TreeName, Page>>>(

@@ -76,26 +76,27 @@ function repeats(values: readonly string[], path: string, key: string): Fault[] 
   );
 }
 
+const pictureFaults = (id: string | undefined, { assets }: SiteFrame, path: string): Fault[] =>
+  id === undefined || assets.some((asset) => asset.id === id && isPicture(asset))
+    ? []
+    : [{ path, sentence: `The site has no picture “${id}”.` }];
+
 /** Pages are known by their ids, and stand at addresses of their own. */
-const headFaults = ({ pages, assets }: SiteFrame): Fault[] => [
+const headFaults = (frame: SiteFrame): Fault[] => [
+  ...pictureFaults(frame.icon, frame, '/icon'),
   ...repeats(
-    pages.map(({ id }) => id),
+    frame.pages.map(({ id }) => id),
     '/pages',
     'id',
   ),
   ...repeats(
-    pages.map(({ slug }) => slug),
+    frame.pages.map(({ slug }) => slug),
     '/pages',
     'slug',
   ),
-  ...pages.flatMap(({ picture, missing, slug }, index) => {
-    const faults: Fault[] = [];
-    if (picture && !assets.some((asset) => asset.id === picture && isPicture(asset)))
-      faults.push({
-        path: pointer('/pages', index, 'picture'),
-        sentence: `The site has no picture “${picture}”.`,
-      });
-    if (missing && (slug === '' || pages.findIndex((each) => each.missing) < index))
+  ...frame.pages.flatMap(({ picture, missing, slug }, index) => {
+    const faults = pictureFaults(picture, frame, pointer('/pages', index, 'picture'));
+    if (missing && (slug === '' || frame.pages.findIndex((each) => each.missing) < index))
       faults.push({
         path: pointer('/pages', index, 'missing'),
         sentence: 'One page is shown where there is none, and not the home page.',

@@ -9,7 +9,7 @@ import { linksIn } from './links.ts';
 import { saidOtherwise } from './wordings.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { pageShowing, sharedPlaceOf, treesOf } from '../site/shared.ts';
-import type { Site } from '../site/site.ts';
+import { homePageOf, type Site } from '../site/site.ts';
 
 /** What an element says, with another picture or film in place of each. */
 export const withAssets = (
@@ -39,6 +39,7 @@ export function assetUses(site: Site): Map<string, AssetUse[]> {
     else uses.set(asset, [use]);
   };
   const { base } = site.frame.views;
+  if (site.frame.icon) add(site.frame.icon, { page: homePageOf(site.frame).id, as: 'sign of the site' });
   for (const { id, picture } of site.frame.pages)
     if (picture) add(picture, { page: id, as: 'picture for sharing' });
   for (const page of treesOf(site)) {

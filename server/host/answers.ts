@@ -3,7 +3,7 @@ import type { ServerResponse } from 'node:http';
 /** Published pages carry no script, so none may run, and they load nothing from elsewhere. */
 const ALWAYS = {
   'Content-Security-Policy':
-    "default-src 'none'; img-src 'self'; media-src 'self'; style-src 'self'; font-src 'self'; connect-src 'self'; form-action 'self' mailto:; base-uri 'none'; frame-ancestors 'none'",
+    "default-src 'none'; img-src 'self'; media-src 'self'; style-src 'self'; font-src 'self'; connect-src 'self'; manifest-src 'self'; form-action 'self' mailto:; base-uri 'none'; frame-ancestors 'none'",
   'X-Content-Type-Options': 'nosniff',
   'Referrer-Policy': 'same-origin',
 };

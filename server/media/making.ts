@@ -3,7 +3,7 @@ import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import PQueue from 'p-queue';
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 import { LIMITS, pictureKey, type Asset, type PictureForm } from '../../core/index.ts';
 import type { FileStore } from '../store/files.ts';
 
@@ -19,6 +19,19 @@ const SOME_TIME = 0;
 
 const keyOf = ({ asset, form }: Wanted): string =>
   createHash('sha256').update(pictureKey(asset, form)).digest('hex');
+
+const CLEAR = { r: 0, g: 0, b: 0, alpha: 0 };
+
+/** A whole picture in the middle of a square. `width`: px. */
+function squared(picture: Sharp, width: number, { ground, inset = 0 }: NonNullable<PictureForm['square']>) {
+  const free = Math.round(width * inset);
+  const background = ground ?? CLEAR;
+  picture
+    .resize({ width: width - 2 * free, height: width - 2 * free, fit: 'contain', background })
+    .extend({ top: free, bottom: free, left: free, right: free, background });
+  if (ground) picture.flatten({ background });
+  return picture.png({ compressionLevel: 9 });
+}
 
 /**
  * Makes the smaller forms of pictures, one after the other beside what is served, and keeps them in a folder. They are made from what is
@@ -40,6 +53,7 @@ export function pictureMaker(folder: string, files: Pick<FileStore, 'get'>) {
       const { x, y, width, height } = form.crop;
       picture.extract({ left: x, top: y, width, height });
     }
+    if (form.square) return squared(picture, form.width, form.square).toBuffer();
     picture.resize({ width: form.width, withoutEnlargement: true });
     return (
       form.type === 'image/avif'

@@ -206,4 +206,28 @@ describe('the pages of a site', function () {
         : undefined,
     );
   });
+
+  it('have one name, one language and one sign for all of them, each a step that can be taken back', async () => {
+    await toPages();
+    await press('button', /^All of the site/);
+    await field('Name', 'The hill at night');
+    await kept('the name', ({ frame }) => frame.name === 'The hill at night');
+    await press('combobox', /^Language/);
+    await press('option', 'German');
+    await kept('the language', ({ frame }) => frame.lang === 'de');
+    await press('combobox', /^Sign of the site/);
+    await press('option', 'Saturn');
+    await kept('the sign', ({ frame }) => frame.icon === 'saturn');
+    await eventually('the sign', async () => bench.driver.findElement(By.css('img[alt="The sign: Saturn"]')));
+    for (const holds of [
+      ({ frame }: SiteResponse) => frame.icon === undefined,
+      ({ frame }: SiteResponse) => frame.lang === 'en',
+      ({ frame }: SiteResponse) => frame.name === 'Brindle Hill Observatory',
+    ]) {
+      await undone();
+      await kept('what was before', holds);
+    }
+    await press('button', /^Visits/);
+    await byRole(bench.driver, 'region', 'Page Visits');
+  });
 });

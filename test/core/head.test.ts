@@ -1,8 +1,8 @@
 /** What a published page says of itself in its head, and what a site tells those who search. */
 import { expect } from 'chai';
 import { parse, type DefaultTreeAdapterTypes } from 'parse5';
-import { compileSite, type Site } from '../../core/index.ts';
-import { home, made, site, view } from './acting.ts';
+import { assetUses, changesBetween, compileSite, siteFaults, type Site } from '../../core/index.ts';
+import { home, made, refusal, site, takenBack, view } from './acting.ts';
 
 const AT = { address: 'https://hill.example/stars/' };
 const fileOf = (on: Site, path: string, at = {}) =>
@@ -61,6 +61,92 @@ describe('the head of a published page', () => {
       text: string;
     };
     expect(drawn.text).not.to.contain('<script>');
+  });
+
+  it('has forms of one picture as its sign, where one is chosen, for tabs and home screens', () => {
+    const chosen = made('changeSite', { icon: 'saturn' }).site;
+    const files = compileSite(chosen);
+    const links = headOf(fileOf(chosen, 'visits/index.html')!).filter(({ rel }) => /icon|manifest/.test(rel));
+    expect(links.map(({ rel, type, sizes }) => [rel, type, sizes])).to.deep.equal([
+      ['icon', 'image/png', '32x32'],
+      ['apple-touch-icon', undefined, '180x180'],
+      ['manifest', undefined, undefined],
+    ]);
+    const manifest = JSON.parse(fileOf(chosen, 'site.webmanifest')!) as {
+      icons: { src: string; sizes: string; purpose?: string }[];
+    };
+    // The sizes that https://www.w3.org/TR/appmanifest/ and makers of browsers ask for (common practice).
+    expect(manifest.icons.map(({ sizes, purpose }) => [sizes, purpose])).to.deep.equal([
+      ['192x192', undefined],
+      ['512x512', undefined],
+      ['512x512', 'maskable'],
+    ]);
+    // All that is named is there, once.
+    const named = [...links.map(({ href }) => href.slice(3)), ...manifest.icons.map(({ src }) => src)];
+    for (const path of named)
+      expect(
+        files.filter((file) => file.path === path),
+        path,
+      ).to.have.length(1);
+    expect(new Set(named).size).to.equal(6);
+    expect(files.some(({ path }) => /^assets\/icon-/.test(path))).to.equal(false);
+  });
+
+  it('keeps a drawing as it is beside the forms that are made of it', () => {
+    const frame = {
+      ...site.frame,
+      icon: 'mark',
+      assets: [
+        ...site.frame.assets,
+        {
+          id: 'mark',
+          name: 'Mark',
+          type: 'image/svg+xml' as const,
+          width: 40,
+          height: 40,
+          hash: 'a'.repeat(64),
+        },
+      ],
+    };
+    const drawn = compileSite({ ...site, frame });
+    const links = headOf((drawn.find(({ path }) => path === 'index.html') as { text: string }).text);
+    const { href } = links.find(({ rel, type }) => rel === 'icon' && type === 'image/svg+xml')!;
+    expect(drawn.filter(({ path }) => path === href)).to.have.length(1);
+  });
+
+  it('says in its manifest what the site is called, in its own colours', () => {
+    const manifest = (on: Site) => JSON.parse(fileOf(on, 'site.webmanifest')!) as Record<string, unknown>;
+    expect(manifest(site)).to.deep.include({
+      ...{ name: 'Brindle Hill Observatory', lang: 'en', dir: 'ltr' },
+      ...{ start_url: './', scope: './', display: 'browser' },
+    });
+    expect(manifest(site)).not.to.have.property('theme_color');
+    expect((manifest(site).icons as { type: string }[])[0].type).to.equal('image/svg+xml');
+    const coloured = bar('backgroundColour', 'desktop', '#0a0b0c', bar('barColour', 'desktop', '{night}'));
+    expect(manifest(coloured)).to.deep.include({
+      theme_color: site.frame.colours.find(({ id }) => id === 'night')!.value,
+      background_color: '#0a0b0c',
+    });
+  });
+
+  it('loses its sign with the picture, and has back what it was', () => {
+    const chosen = made('changeSite', { icon: 'saturn' });
+    expect(chosen.sentence).to.equal('Brindle Hill Observatory: its sign is Saturn');
+    expect(made('removeAsset', { asset: 'saturn' }, undefined, chosen.site).site.frame).not.to.have.property(
+      'icon',
+    );
+    expect(made('changeSite', { icon: null }, undefined, chosen.site).site.frame).not.to.have.property(
+      'icon',
+    );
+    expect(takenBack(chosen).frame).to.deep.equal(site.frame);
+    expect(refusal('changeSite', { icon: 'turning-sky' })).to.match(/not on the shelf/);
+    expect(siteFaults({ ...site, frame: { ...site.frame, icon: 'gone' } })[0].sentence).to.match(
+      /no picture “gone”/,
+    );
+    expect(assetUses(chosen.site).get('saturn')).to.deep.include({ page: home.id, as: 'sign of the site' });
+    expect(changesBetween(site, chosen.site).map(({ what, after }) => [what, after])).to.deep.equal([
+      ['sign', 'Saturn'],
+    ]);
   });
 
   it('says nothing of the browser’s own colours unless it is asked to', () => {

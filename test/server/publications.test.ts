@@ -1,5 +1,6 @@
 /** Publications: each kept as it was, made live again, taken down; and what visitors get meanwhile. */
 import { expect } from 'chai';
+import sharp from 'sharp';
 import { paths } from '../../api/paths.ts';
 import type { LivePublication, Problem, PublicationLine, PublicationsResponse } from '../../api/responses.ts';
 import type { Site } from '../../core/index.ts';
@@ -209,5 +210,48 @@ describe('publications', function () {
     expect(await sentence({ note: '\0' })).to.match(/no text.*stays live/);
     expect(await sentence({ by: '\ud800' })).to.match(/no text.*stays live/);
     expect(await list()).to.deep.equal(was);
+  });
+
+  it('have forms of the picture that is chosen as the sign: whole, square, and on a ground where systems ask for one', async () => {
+    await made([set('/frame/icon', 'saturn')]);
+    await publish();
+    const get = async (path: string) => {
+      const response = await fetch(`${running.hostUrl}/${SITE}/${path}`);
+      expect(response.status, path).to.equal(200);
+      return response;
+    };
+    const answer = await get('site.webmanifest');
+    expect(answer.headers.get('Content-Type')).to.equal('application/manifest+json');
+    const policy = (await get('')).headers.get('Content-Security-Policy');
+    expect(policy).to.match(/manifest-src 'self'/);
+    const { icons } = (await answer.json()) as { icons: { src: string; sizes: string; purpose?: string }[] };
+    const html = await (await get('')).text();
+    const touch = /rel="apple-touch-icon" sizes="180x180" href="([^"]+)"/.exec(html)![1];
+    const tab = /rel="icon" type="image\/png" sizes="32x32" href="([^"]+)"/.exec(html)![1];
+    const corner = async (src: string) => {
+      const picture = sharp(Buffer.from(await (await get(src)).arrayBuffer()));
+      const { format, width, height } = await picture.metadata();
+      const { data, info } = await picture.ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+      const at = (x: number, y: number) => [
+        ...data.subarray(4 * (y * info.width + x), 4 * (y * info.width + x) + 4),
+      ];
+      return {
+        format,
+        size: `${width}x${height}`,
+        corner: at(0, 0),
+        middle: at(info.width / 2, info.height / 2)[3],
+      };
+    };
+    const clear = [0, 0, 0, 0];
+    const white = [255, 255, 255, 255];
+    // The picture is wider than high: what is over it in a square is free.
+    for (const [src, size, wanted] of [
+      [tab, '32x32', clear],
+      [touch, '180x180', white],
+      [icons[0].src, '192x192', clear],
+      [icons[1].src, '512x512', clear],
+      [icons[2].src, '512x512', white],
+    ] as const)
+      expect(await corner(src), src).to.deep.equal({ format: 'png', size, corner: wanted, middle: 255 });
   });
 });

@@ -13,9 +13,9 @@ import {
 } from '../../core/index.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
-import { LANGUAGES } from '../ui/languages.ts';
 import { line, quiet } from '../ui/theme.ts';
 import { Field } from '../ui/Field.tsx';
+import { LanguageField } from '../ui/LanguageField.tsx';
 import { Offering } from './Offering.tsx';
 
 interface PageDetailsProps {
@@ -105,24 +105,11 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
         onDone={(description) => change({ description })}
       />
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 2 }}>
-        <TextField
-          select
-          label="Language"
-          size="small"
+        <LanguageField
           value={head.lang ?? ''}
-          onChange={({ target }) => change({ lang: target.value || null })}
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-        >
-          <MenuItem value="">that of the site</MenuItem>
-          {head.lang && !LANGUAGES.some(({ tag }) => tag === head.lang) && (
-            <MenuItem value={head.lang}>{head.lang}</MenuItem>
-          )}
-          {LANGUAGES.map(({ tag, label }) => (
-            <MenuItem key={tag} value={tag}>
-              {label}
-            </MenuItem>
-          ))}
-        </TextField>
+          none="that of the site"
+          onChange={(lang) => change({ lang: lang || null })}
+        />
         <TextField
           select
           label="Picture where it is shared"

@@ -1,5 +1,5 @@
 import { Box, Button, ListItemButton, Typography } from '@mui/material';
-import { FilePlus2, FileQuestion, House } from 'lucide-react';
+import { FilePlus2, FileQuestion, Globe, House } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { composed, countOverrides, type NodeId, type Site } from '../../core/index.ts';
 import { pageShown } from '../state/documents.ts';
@@ -9,6 +9,7 @@ import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
 import { line, marigoldPale, petrol, petrolTint, quiet } from '../ui/theme.ts';
 import { AddPageDialog } from './AddPageDialog.tsx';
 import { DeletePageDialog } from './DeletePageDialog.tsx';
+import { SiteDetails } from './SiteDetails.tsx';
 import { PageDetails } from './PageDetails.tsx';
 
 /** All overrides of a page, in all views. */
@@ -18,13 +19,22 @@ const overridesOf = ({ frame, pages }: Site, page: NodeId): number => {
   return frame.views.list.reduce((sum, { id }) => sum + countOverrides(whole, ids, id), 0);
 };
 
+/** What is chosen from, each with a border of its own. */
+const CARD = {
+  gap: 1.5,
+  border: '1px solid',
+  borderRadius: 1,
+  bgcolor: 'white',
+  '&.Mui-selected, &.Mui-selected:hover': { bgcolor: petrolTint },
+} as const;
+
 function PageList({
   site,
   chosen,
   onChoose,
 }: {
   site: Site;
-  chosen: NodeId;
+  chosen: NodeId | null;
   onChoose: (page: NodeId) => void;
 }) {
   const counts = useMemo(
@@ -54,13 +64,7 @@ function PageList({
               selected={id === chosen}
               aria-pressed={id === chosen}
               onClick={() => onChoose(id)}
-              sx={{
-                gap: 1.5,
-                border: `1px solid ${id === chosen ? petrol : line}`,
-                borderRadius: 1,
-                bgcolor: 'white',
-                '&.Mui-selected, &.Mui-selected:hover': { bgcolor: petrolTint },
-              }}
+              sx={{ ...CARD, borderColor: id === chosen ? petrol : line }}
             >
               <Box sx={{ flex: 1, minWidth: 0 }}>
                 <Typography noWrap sx={{ fontWeight: 700 }} title={name}>
@@ -102,6 +106,8 @@ interface PagesOfProps {
 
 function PagesOf({ site, chosen, open, onChoose }: PagesOfProps) {
   const dispatch = useAppDispatch();
+  /** Whether what is shown is not of a page, but of the site. */
+  const [whole, setWhole] = useState(false);
   const [adding, setAdding] = useState<{ from: NodeId | '' } | null>(null);
   const [deleting, setDeleting] = useState<NodeId | null>(null);
 
@@ -141,14 +147,39 @@ function PagesOf({ site, chosen, open, onChoose }: PagesOfProps) {
                 Add a page
               </Button>
             </Box>
-            <PageList site={site} chosen={chosen} onChoose={onChoose} />
+            <PageList
+              site={site}
+              chosen={whole ? null : chosen}
+              onChoose={(page) => {
+                setWhole(false);
+                onChoose(page);
+              }}
+            />
+            <ListItemButton
+              selected={whole}
+              aria-pressed={whole}
+              onClick={() => setWhole(true)}
+              sx={{ ...CARD, mt: 2, borderColor: whole ? petrol : line }}
+            >
+              <Box sx={{ flex: 1, minWidth: 0 }}>
+                <Typography sx={{ fontWeight: 700 }}>All of the site</Typography>
+                <Typography noWrap sx={{ fontSize: 12, color: quiet }}>
+                  Name, language, sign
+                </Typography>
+              </Box>
+              <Globe size={16} aria-hidden />
+            </ListItemButton>
           </Box>
-          <PageDetails
-            site={site}
-            page={chosen}
-            onCopy={() => setAdding({ from: chosen })}
-            onDelete={() => setDeleting(chosen)}
-          />
+          {whole ? (
+            <SiteDetails site={site.frame} />
+          ) : (
+            <PageDetails
+              site={site}
+              page={chosen}
+              onCopy={() => setAdding({ from: chosen })}
+              onDelete={() => setDeleting(chosen)}
+            />
+          )}
         </Box>
       </Box>
       {adding && (

@@ -9,7 +9,6 @@ import {
   FormControl,
   FormLabel,
   LinearProgress,
-  MenuItem,
   Radio,
   RadioGroup,
   TextField,
@@ -22,7 +21,7 @@ import { paths } from '../../api/paths.ts';
 import { begin } from '../state/sites.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { line, petrol, quiet } from '../ui/theme.ts';
-import { LANGUAGES } from '../ui/languages.ts';
+import { LanguageField } from '../ui/LanguageField.tsx';
 import { ViewSetChoice } from '../ui/ViewSetChoice.tsx';
 
 const FACES = printFontFaces(FAMILIES, (_family, { file }) => paths.font(file));
@@ -162,19 +161,7 @@ export function NewSiteDialog({ onClose }: { onClose: () => void }) {
               }}
               slotProps={{ htmlInput: { maxLength: 80 } }}
             />
-            <TextField
-              select
-              label="Language of its words"
-              size="small"
-              value={lang}
-              onChange={({ target }) => setLang(target.value)}
-            >
-              {LANGUAGES.map(({ tag, label }) => (
-                <MenuItem key={tag} value={tag}>
-                  {label}
-                </MenuItem>
-              ))}
-            </TextField>
+            <LanguageField label="Language of its words" value={lang} onChange={setLang} />
           </Box>
           <LookChoice value={look} onChange={setLook} />
           <FormControl>
