@@ -14,6 +14,8 @@ export interface LivePublication {
   number: number;
   url: string;
   publishedAt: string;
+  /** Why it is not in the folder for other servers, where that was wanted; a sentence. */
+  notInFolder?: string;
 }
 
 /** A line of the list of publications. */

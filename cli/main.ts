@@ -1,20 +1,20 @@
 import { existsSync, readdirSync } from 'node:fs';
-import { cp, mkdir, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { cp, mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
-import { dirname, join, resolve } from 'node:path';
+import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { paths } from '../api/paths.ts';
 import type { BackupResponse } from '../api/responses.ts';
 import {
-  compileSite,
   lackedWithoutHost,
   readSiteFile,
   writeSiteFile,
   type NodeId,
   type PageFindings,
 } from '../core/index.ts';
-import { publishedBytes } from '../server/media/bytes.ts';
 import { pictureMaker } from '../server/media/making.ts';
+import { folderTarget } from '../server/targets/folder.ts';
+import { delivered } from '../server/targets/target.ts';
 import { FileDamaged } from '../server/store/files.ts';
 import { FolderRefused } from '../server/store/folder.ts';
 import { holderOf } from '../server/store/lock.ts';
@@ -49,26 +49,26 @@ async function read(path: string) {
 
 async function compile(source: string, target: string): Promise<void> {
   const { site, files } = await read(source);
-  const published = compileSite(site, { still: true });
   const byHash = new Map(site.frame.assets.map(({ id, hash }) => [hash, files[id]]));
   const kept = process.env.DIMORPHE_MADE;
   const made = kept ?? (await mkdtemp(join(tmpdir(), 'dimorphe-made-')));
   const pictures = pictureMaker(made, { get: async (hash) => Buffer.from(byHash.get(hash)!, 'base64') });
-  for (const file of published) {
-    const path = join(resolve(target), file.path);
-    const bytes = await publishedBytes(file, {
-      kept: async (_hash, id) => Buffer.from(files[id], 'base64'),
-      made: (wanted) => pictures.bytes(wanted),
-    });
-    try {
-      await mkdir(dirname(path), { recursive: true });
-      await writeFile(path, bytes);
-    } catch (error) {
-      throw new Failure(`${path} cannot be written (${(error as NodeJS.ErrnoException).code}).`);
-    }
+  try {
+    const own = {
+      kept: async (_hash: string, id: string) => Buffer.from(files[id], 'base64'),
+      made: pictures.bytes,
+      soon: pictures.begin,
+    };
+    const { written, removed } = await folderTarget(target).take(delivered(site, { still: true }, own));
+    const left = removed > 0 ? `, ${counted(removed, 'file')} of before removed` : '';
+    console.error(`${site.frame.name}: ${counted(written, 'file')} written to ${target}${left}.`);
+  } catch (error) {
+    const { code, path } = error as NodeJS.ErrnoException;
+    throw code && path ? new Failure(`${path} cannot be written (${code}).`) : error;
+  } finally {
+    await pictures.stop();
+    if (kept === undefined) await rm(made, { recursive: true });
   }
-  if (kept === undefined) await rm(made, { recursive: true });
-  console.error(`${site.frame.name}: ${published.length} files written to ${target}.`);
   const lacks = lackedWithoutHost(site);
   if (lacks) console.error(lacks);
 }

@@ -21,6 +21,7 @@ try {
     hostPort: portFrom('HOST_PORT', 4871),
     dataFolder: process.env.DIMORPHE_DATA ?? fileURLToPath(new URL('../data', import.meta.url)),
     databaseUrl: process.env.DATABASE_URL,
+    publishFolder: process.env.PUBLISH_FOLDER,
     allowedHosts: process.env.ALLOWED_HOSTS?.split(',').map((name) => name.trim()),
     pages: developing ? await developedPages() : builtPages,
   });

@@ -18,6 +18,8 @@ export interface Settings {
   /** Where the pictures are kept that are made of others; absent: in the data folder. What is in it can be made anew at any time. */
   madeFolder?: string;
   databaseUrl?: string;
+  /** A folder in which the live publication of each site is put as files, for another server to serve. */
+  publishFolder?: string;
   pages?: Pages;
   /** Puts the demo site, with these of its pages, into an empty database. */
   demo?: readonly string[];
@@ -81,7 +83,9 @@ export async function start(settings: Settings): Promise<Running> {
     const hostServer = createServer((request, response) => hostApp(request, response));
     servers.push(hostServer);
     const hostUrl = await listen(hostServer, settings.hostPort, 'HOST_PORT');
-    const publications = publisher(store, pictures, hostUrl);
+    const publications = publisher(store, pictures, {
+      ...{ hostUrl, log, folder: settings.publishFolder },
+    });
     const hostApp = host({
       ...{ publisher: publications, letters: store.letters, log, isOwnHost },
       lettersFromOne: settings.lettersFromOne,

@@ -8,7 +8,8 @@ import { escaped, noPage, plainPage, readOnly, send } from './answers.ts';
 import { accepted } from './encodings.ts';
 import { letterbox } from './letters.ts';
 import { rangeOf } from './ranges.ts';
-import { FINGERPRINTED, type Publisher } from './publisher.ts';
+import { FINGERPRINTED } from '../targets/target.ts';
+import type { Publisher } from './publisher.ts';
 import { sentBy, visitors, wayBack } from './visitors.ts';
 
 /** Drafts, and publications that are kept, are for those who have their addresses (RFC 9309). */

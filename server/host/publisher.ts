@@ -1,27 +1,29 @@
+import { join } from 'node:path';
 import { nanoid } from 'nanoid';
+import type { Logger } from 'pino';
 import {
   compileSite,
   done,
   heldBack,
-  lackedWithoutHost,
   MISSING_PATH,
   refused,
   SIGN,
   signedInPath,
   type NodeId,
   type Outcome,
-  type PublishedAt,
   type PublishedFile,
   type Site,
 } from '../../core/index.ts';
 import type { LivePublication, PublicationLine } from '../../api/responses.ts';
-import { publishedBytes } from '../media/bytes.ts';
+import { publishedBytes, type OwnBytes } from '../media/bytes.ts';
 import { SOON, type PictureMaker, type Wanted } from '../media/making.ts';
 import type { Snapshot } from '../store/documents.ts';
-import { encodings } from './encodings.ts';
+import { delivered, deliveredAway, FINGERPRINTED, type Delivered } from '../targets/target.ts';
 import { inMemory } from './memory.ts';
+import { folderTarget } from '../targets/folder.ts';
+import { hostTarget } from './target.ts';
 import type { Publication } from '../store/publications.ts';
-import type { Manifest, PublishedEntry } from '../store/schema.ts';
+import type { PublishedEntry } from '../store/schema.ts';
 import type { Store } from '../store/open.ts';
 
 /** A file of a preview. */
@@ -58,14 +60,22 @@ const isPage = ([path, { type, movedTo, audience }]: [string, PublishedEntry]): 
 
 const SIGN_PATHS: ReadonlySet<string> = new Set(Object.values(SIGN).map((way) => `${way}/index.html`));
 
-/** A name that changes with the content may be kept for good. */
-export const FINGERPRINTED = /-[0-9a-f]{10}\.\w+$/;
-
 /** How many previews are remembered; older ones answer 404. */
 const PREVIEWS = 20;
 
+/** What a publisher needs besides the store. */
+interface PublisherParts {
+  /** Where the host is. */
+  hostUrl: string;
+  /** A folder in which the live publication of each site is put as files, too; absent: nowhere. */
+  folder?: string;
+  log: Pick<Logger, 'error'>;
+}
+
+async function* nothing(): AsyncGenerator<Delivered> {}
+
 /** Compiles sites and keeps what the host serves: publications in the store, previews in memory. */
-export function publisher(store: Store, pictures: PictureMaker, hostUrl: string) {
+export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folder, log }: PublisherParts) {
   const served = inMemory(store);
 
   /** What the publication of a site's last state makes of pictures: it is asked for again and again while that is done. */
@@ -79,38 +89,34 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
     return wanted;
   }
 
-  /** The compressed forms of a text, made once and kept like any file. */
-  async function encodedForms(type: string, bytes: Buffer): Promise<Pick<PublishedEntry, 'encoded'>> {
-    const encoded: NonNullable<PublishedEntry['encoded']> = {};
-    for (const [name, form] of Object.entries(await encodings(type, bytes)))
-      encoded[name as keyof typeof encoded] = await store.files.put(form);
-    return Object.keys(encoded).length > 0 ? { encoded } : {};
-  }
-
   const previews = new Map<string, { site: string; files: Map<string, PublishedFile> }>();
 
-  const bytesOf = (file: PublishedFile): Promise<Buffer> =>
-    publishedBytes(file, {
-      kept: (hash, _id, name) => store.files.get(hash, name),
-      made: (wanted) => pictures.bytes(wanted),
-    });
-
-  /** The files of a site, one after the other, as all together may be too many for the memory; the pictures among them are made meanwhile. */
-  async function* compiled(
-    site: Site,
-    at: PublishedAt,
-  ): AsyncGenerator<{ file: PublishedFile; bytes: Buffer }> {
-    const files = compileSite(site, at);
-    pictures.begin(
-      files.flatMap((file) => ('made' in file ? [file.made] : [])),
-      SOON,
-    );
-    for (const file of files) yield { file, bytes: await bytesOf(file) };
-  }
+  const own: OwnBytes = {
+    kept: (hash, _id, name) => store.files.get(hash, name),
+    made: (wanted) => pictures.bytes(wanted),
+    soon: (wanted) => pictures.begin(wanted, SOON),
+  };
 
   const siteUrl = (site: string) => `${hostUrl}/${site}/`;
   // Nobody can guess it: what was taken down is not for everyone.
   const earlierUrl = (site: string, state: string) => `${hostUrl}/publication/${state}/${site}/`;
+
+  /** Puts what is live of a site into the folder; answers in a sentence why it is not there. */
+  async function intoFolder(id: string, site: Site | undefined): Promise<string | undefined> {
+    if (folder === undefined) return undefined;
+    const path = join(folder, id);
+    try {
+      await folderTarget(path).take(site ? delivered(site, { still: true }, own) : nothing());
+      return undefined;
+    } catch (error) {
+      log.error(error);
+      const { code = 'fault' } = error as NodeJS.ErrnoException;
+      return `The folder ${path} could not be brought up to date (${code}); see to its rights and its disk, and publish again.`;
+    }
+  }
+
+  const stateOf = async ({ state }: Publication): Promise<Site | undefined> =>
+    state === null ? undefined : (JSON.parse((await store.files.get(state)).toString()) as Site);
 
   const liveFrom = (id: string, { number, publishedAt }: Publication): LivePublication => ({
     number,
@@ -127,8 +133,7 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
     if (held.length === 0) return done(site);
     if (!before?.state)
       return refused('Nothing is live that pages could be held back in. Publish all of the site once.');
-    const was = JSON.parse((await store.files.get(before.state)).toString()) as Site;
-    return heldBack(site, was, new Set(held as NodeId[]));
+    return heldBack(site, (await stateOf(before))!, new Set(held as NodeId[]));
   }
 
   return {
@@ -149,27 +154,16 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
       if (!next.ok) return next;
       const state = await store.files.put(Buffer.from(JSON.stringify(next.value)));
       if (before && held.length > 0 && before.state === state) return done(liveFrom(id, before));
-      const manifest: Manifest = {};
-      for await (const { file, bytes } of compiled(next.value, { address: siteUrl(id) })) {
-        const { path, type } = file;
-        const own = 'asset' in file ? file.asset.hash : 'font' in file ? file.font.file.hash : undefined;
-        const hash = own ?? (await store.files.put(bytes));
-        const movedTo = 'text' in file ? file.movedTo : undefined;
-        manifest[path] = {
-          hash,
-          type,
-          ...(await encodedForms(type, bytes)),
-          ...(movedTo !== undefined && { movedTo }),
-          ...(file.audience && { audience: file.audience }),
-        };
-      }
+      const manifest = await hostTarget(store.files).take(
+        delivered(next.value, { address: siteUrl(id) }, own),
+      );
       const kept = await store.publications.publish(id, {
         ...{ manifest, revision: snapshot.revision, state },
         ...{ note: note?.trim() || null, by: by?.trim() || null },
         heldBack: before && held.length > 0 ? revisionsOf(before, held) : null,
       });
       served.forget(id);
-      return done(liveFrom(id, kept));
+      return done({ ...liveFrom(id, kept), notInFolder: await intoFolder(id, next.value) });
     },
 
     /** The publications of a site, the last one first. */
@@ -191,7 +185,8 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
     async makeLive(id: string, number: number): Promise<LivePublication | undefined> {
       if (!(await store.publications.makeLive(id, number))) return undefined;
       served.forget(id);
-      return (await this.live(id)) ?? undefined;
+      const live = await store.publications.live(id);
+      return live && { ...liveFrom(id, live), notInFolder: await intoFolder(id, await stateOf(live)) };
     },
 
     /** The site as it was when it was published; undefined where there is no such publication, or that was not kept yet. */
@@ -206,20 +201,17 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
       return manifest && Object.hasOwn(manifest, path) ? manifest[path] : undefined;
     },
 
-    /** Takes what is live off the host; visitors get a plain notice then. */
-    async takeDown(id: string): Promise<void> {
+    /** Takes what is live off the host; visitors get a plain notice then. Answers why it is not out of the folder, where it is not. */
+    async takeDown(id: string): Promise<string | undefined> {
       await store.publications.takeDown(id);
       served.forget(id);
+      return intoFolder(id, undefined);
     },
 
-    /** The files of a site as they would be published; undefined when there is no such site. */
-    async files(
-      id: string,
-    ): Promise<{ files: ReturnType<typeof compiled>; lacks: string | undefined } | undefined> {
+    /** The files of a site as they would be published where there is no host; undefined when there is no such site. */
+    async files(id: string): Promise<AsyncIterable<Delivered> | undefined> {
       const snapshot = await store.history.snapshot(id);
-      if (!snapshot) return undefined;
-      const { site } = snapshot;
-      return { files: compiled(site, { still: true }), lacks: lackedWithoutHost(site) };
+      return snapshot && deliveredAway(snapshot.site, own);
     },
 
     /** How many pictures the site's publication has made of others, and how many of them are there already. */
@@ -256,7 +248,7 @@ export function publisher(store: Store, pictures: PictureMaker, hostUrl: string)
       return (
         file && {
           type: file.type,
-          bytes: await bytesOf(file),
+          bytes: await publishedBytes(file, own),
           movedTo: 'text' in file ? file.movedTo : undefined,
           audience: file.audience,
         }

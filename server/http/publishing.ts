@@ -56,7 +56,8 @@ export function publishingRoutes(publisher: Publisher): Router {
 
   router.delete('/:site/live', async (request, response) => {
     const { site } = await namesIn(request.params);
-    await publisher.takeDown(site);
+    const stays = await publisher.takeDown(site);
+    if (stays) throw new Refusal(500, `The site is taken down here. ${stays}`);
     response.status(204).end();
   });
 

@@ -1,6 +1,4 @@
-import { pipeline } from 'node:stream/promises';
 import { Router } from 'express';
-import { ZipFile } from 'yazl';
 import type { MakingResponse, PageResponse, SiteResponse, SiteSummary } from '../../api/responses.ts';
 import {
   composed,
@@ -14,6 +12,7 @@ import {
 } from '../../core/index.ts';
 import type { Publisher } from '../host/publisher.ts';
 import type { Store } from '../store/open.ts';
+import { zipTarget } from '../targets/zip.ts';
 import { namesIn, noPage, noSite } from './names.ts';
 
 /** How many overrides a page holds, by view. */
@@ -84,13 +83,8 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
     const { site: id } = await namesIn(request.params);
     const pages = await publisher.files(id);
     if (!pages) throw noSite();
-    const zip = new ZipFile();
     response.attachment(`${id}.zip`).type('zip');
-    const sent = pipeline(zip.outputStream, response);
-    for await (const { file, bytes } of pages.files) zip.addBuffer(bytes, file.path);
-    if (pages.lacks) zip.addBuffer(Buffer.from(`${pages.lacks}\n`), 'WHAT-IS-NOT-HERE.txt');
-    zip.end();
-    await sent;
+    await zipTarget(response).take(pages);
   });
 
   router.get('/:site/pages/:page', async (request, response) => {

@@ -26,6 +26,8 @@ export interface OwnBytes {
   /** Given the SHA-256 of what is wanted, its id and its name. */
   kept(hash: string, id: string, name: string): Promise<Buffer>;
   made(wanted: Wanted): Promise<Buffer>;
+  /** Told of all pictures that will be asked for, so that they can be made meanwhile. */
+  soon?(wanted: readonly Wanted[]): void;
 }
 
 /** The bytes of a file of a published site. */

@@ -16,7 +16,7 @@ interface PublicationListProps {
 /** The publications of a site, the last one first: looked at, compared, made live again, taken down. */
 export function PublicationList({ site, publications, onCompare }: PublicationListProps) {
   const [asked, setAsked] = useState<PublicationLine | null>(null);
-  const [makeLive, { error: notLive }] = useMakeLiveMutation();
+  const [makeLive, { error: notLive, data: madeLive }] = useMakeLiveMutation();
   const [takeDown, { error: notDown }] = useTakeDownMutation();
   const error = notLive ?? notDown;
   return (
@@ -24,7 +24,8 @@ export function PublicationList({ site, publications, onCompare }: PublicationLi
       <Typography component="h2" sx={{ fontSize: 15, fontWeight: 700, mt: 3, mb: 0.5 }}>
         Publications
       </Typography>
-      {error && <Alert severity="error">Nothing was changed. {troubleOf(error).sentence}</Alert>}
+      {error && <Alert severity="error">{troubleOf(error).sentence}</Alert>}
+      {madeLive?.notInFolder && <Alert severity="warning">{madeLive.notInFolder}</Alert>}
       {publications.length === 0 && (
         <Typography sx={{ fontSize: 13, color: quiet }}>
           None yet. Each one is kept as it was, and can be made live again.

@@ -189,6 +189,7 @@ export function PublishPanel({
       {published && !isLoading && (
         <Alert severity="success">Publication {published.number} is live. Visitors see it now.</Alert>
       )}
+      {published?.notInFolder && !isLoading && <Alert severity="warning">{published.notInFolder}</Alert>}
       <div style={{ display: 'flex', gap: 12, alignItems: 'center' }}>
         <Button
           variant="contained"

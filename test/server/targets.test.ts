@@ -1,0 +1,154 @@
+/** Where publications go besides the host: folders that any static server serves. */
+import { expect } from 'chai';
+import { mkdir, mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { paths } from '../../api/paths.ts';
+import type { LivePublication, Problem } from '../../api/responses.ts';
+import { folderTarget } from '../../server/targets/folder.ts';
+import type { Delivered } from '../../server/targets/target.ts';
+import { editor, inHome, set } from './editing.ts';
+import { served, type Served } from './serving.ts';
+
+const SITE = 'brindle-hill';
+
+async function* files(all: Record<string, string>): AsyncGenerator<Delivered> {
+  for (const [path, text] of Object.entries(all)) yield { path, type: 'text/html', bytes: Buffer.from(text) };
+}
+
+describe('a folder', () => {
+  let folder: string;
+  const target = () => folderTarget(join(folder, 'site'));
+  const there = async () =>
+    (await readdir(join(folder, 'site'), { recursive: true, withFileTypes: true }))
+      .filter((each) => each.isFile() && !each.name.startsWith('.'))
+      .map((each) => join(each.parentPath, each.name).slice(join(folder, 'site').length + 1))
+      .sort();
+  const SHEETS = ['a', 'b', 'c'].map((each) => `assets/index-${each.repeat(10)}.css`);
+  beforeEach(async () => {
+    folder = await mkdtemp(join(tmpdir(), 'dimorphe-target-'));
+  });
+  afterEach(() => rm(folder, { recursive: true, force: true }));
+
+  it('is made, filled and brought up to date; what has gone leaves, its style sheets one publication later', async () => {
+    expect(
+      await target().take(files({ 'index.html': '1', 'visits/index.html': '1', [SHEETS[0]]: '1' })),
+    ).to.deep.equal({ written: 3, removed: 0 });
+    expect(await there()).to.deep.equal([SHEETS[0], 'index.html', 'visits/index.html']);
+    expect(await target().take(files({ 'index.html': '2', [SHEETS[1]]: '2' }))).to.deep.equal({
+      ...{ written: 2, removed: 1 },
+    });
+    expect(await there()).to.deep.equal([SHEETS[0], SHEETS[1], 'index.html']);
+    expect(await readFile(join(folder, 'site', 'index.html'), 'utf8')).to.equal('2');
+    // Nor does the folder stay that the page was alone in.
+    expect(await readdir(join(folder, 'site'))).not.to.include('visits');
+    await target().take(files({ 'index.html': '3', [SHEETS[2]]: '3' }));
+    expect(await there()).to.deep.equal([SHEETS[1], SHEETS[2], 'index.html']);
+  });
+
+  it('keeps what somebody else put there, also where nothing is known of before, or what is known was damaged', async () => {
+    await mkdir(join(folder, 'site', 'mine'), { recursive: true });
+    for (const [name, text] of [
+      ['CNAME', 'hill.example'],
+      ['mine/notes.txt', 'Mine'],
+      ['.dimorphe-publication.json', '{"files":["CNAME", 3],"leaving":'],
+    ])
+      await writeFile(join(folder, 'site', name), text);
+    await target().take(files({ 'index.html': '1', 'mine/index.html': '1' }));
+    await target().take(files({ 'index.html': '2' }));
+    expect(await there()).to.deep.equal(['CNAME', 'index.html', 'mine/notes.txt']);
+  });
+
+  it('removes nothing outside of itself, whatever is said to have been put there', async () => {
+    await writeFile(join(folder, 'secret'), 'Mine');
+    await mkdir(join(folder, 'site'));
+    await writeFile(
+      join(folder, 'site', '.dimorphe-publication.json'),
+      JSON.stringify({
+        files: ['../secret', '..', '/etc/hostname', join(folder, 'secret')],
+        leaving: ['../secret'],
+      }),
+    );
+    await target().take(files({ 'index.html': '1' }));
+    expect(await readFile(join(folder, 'secret'), 'utf8')).to.equal('Mine');
+  });
+
+  it('has what pages need before the pages, and is whole again with the next publication after one that broke off', async () => {
+    await target().take(files({ 'index.html': '1', 'old/index.html': '1', [SHEETS[0]]: '1' }));
+    const broken = async function* (): AsyncGenerator<Delivered> {
+      yield* files({ 'index.html': '2', 'new/index.html': '2', [SHEETS[1]]: '2' });
+      throw new Error('no more');
+    };
+    const ended = await target()
+      .take(broken())
+      .then(
+        () => 'taken',
+        (error: Error) => error.message,
+      );
+    expect(ended).to.equal('no more');
+    expect(await readFile(join(folder, 'site', 'index.html'), 'utf8'), 'as it was').to.equal('1');
+    await target().take(files({ 'index.html': '3', [SHEETS[2]]: '3' }));
+    expect(await there())
+      .to.include.members(['index.html', SHEETS[2]])
+      .and.not.include('old/index.html');
+  });
+});
+
+describe('a folder for other servers', function () {
+  this.timeout(120_000);
+  let running: Served;
+  let folder: string;
+  before(async () => {
+    folder = await mkdtemp(join(tmpdir(), 'dimorphe-published-'));
+    running = await served({ publishFolder: folder });
+  });
+  after(async () => {
+    await running.end();
+    await rm(folder, { recursive: true, force: true });
+  });
+  const { made } = editor(() => running.url);
+  const ask = (path: string, method: string, body?: unknown) =>
+    fetch(running.url + path, {
+      method,
+      headers: { 'Content-Type': 'application/json' },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    });
+  const page = () => readFile(join(folder, SITE, 'index.html'), 'utf8');
+  const reword = (text: string) => made([set(inHome('headline', 'content/text'), text)]);
+
+  it('has what is live: what was published last, what was made live again, nothing of what was taken down', async () => {
+    await reword('First');
+    const first = (await (await ask(paths.publications(SITE), 'POST', {})).json()) as LivePublication;
+    expect(first).not.to.have.property('notInFolder');
+    expect(await page()).to.contain('First');
+    await reword('Second');
+    await ask(paths.publications(SITE), 'POST', {});
+    expect(await page()).to.contain('Second');
+    await ask(paths.live(SITE), 'PUT', { number: first.number });
+    expect(await page()).to.contain('First');
+    // All that a page names is there, by addresses that hold wherever the folder is served.
+    const html = await page();
+    const named = [...html.matchAll(/(?:href|src)="((?:\.\/)?assets\/[^"]+)"/g)].map(([, path]) => path);
+    expect(named.length).to.be.above(5);
+    for (const path of named) await readFile(join(folder, SITE, path));
+    expect((await ask(paths.live(SITE), 'DELETE')).status).to.equal(204);
+    expect(
+      (await readdir(join(folder, SITE), { recursive: true })).filter((each) => each.endsWith('.html')),
+    ).to.deep.equal([]);
+  });
+
+  it('that cannot be written keeps nothing from going live, and that is said', async () => {
+    await rm(join(folder, SITE), { recursive: true });
+    await writeFile(join(folder, SITE), 'not a folder');
+    const live = (await (await ask(paths.publications(SITE), 'POST', {})).json()) as LivePublication;
+    expect(live.notInFolder).to.match(
+      /^The folder .*brindle-hill could not be brought up to date \(E[A-Z]+\); see to its rights/,
+    );
+    expect((await fetch(`${running.hostUrl}/${SITE}/`)).status).to.equal(200);
+    const down = await ask(paths.live(SITE), 'DELETE');
+    expect(down.status).to.equal(500);
+    expect(((await down.json()) as Problem).detail).to.match(/^The site is taken down here\. The folder /);
+    expect((await fetch(`${running.hostUrl}/${SITE}/`)).status).not.to.equal(200);
+    await rm(join(folder, SITE));
+  });
+});
