@@ -1,9 +1,11 @@
 /** What the checks find on a page: told in a line, on tiles, on the width bar and in a list; gone to, and mended. */
 import { expect } from 'chai';
-import { By } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import { byRole, eventually, still } from './browser.ts';
 import {
   cell,
+  computed,
+  lastStep,
   outlineRow,
   inSheet,
   saysStep,
@@ -68,10 +70,37 @@ describe('the workbench: findings', function () {
     await press('button', 'Go there', await item(/^Lead paragraph is 10 px/));
     await byRole(driver, 'grid', 'Values of Lead paragraph');
     expect(await at()).to.equal('390 px, Mobile');
-    await press('button', 'Make it 16 px in Mobile', await item(/^Lead paragraph is 10 px/));
+    // Pointed at, a mend is shown in the sheet and told, and nothing is done yet.
+    const mend = await byRole(
+      driver,
+      'button',
+      'Make it 16 px in Mobile',
+      await item(/^Lead paragraph is 10 px/),
+    );
+    const size = (wanted: string) =>
+      eventually(`${wanted} in the sheet`, async () =>
+        (await computed(driver, 'Mobile', 'lead', 'font-size')) === wanted ? true : undefined,
+      );
+    await size('10px');
+    await driver.actions().move({ origin: mend }).perform();
+    await size('16px');
+    await byRole(driver, 'tooltip', 'Lead paragraph: size in Mobile 10 → 16');
+    expect(await lastStep(driver)).to.equal('Lead paragraph: size in Mobile and onward 18 → 10');
+    await driver
+      .actions()
+      .move({ origin: await byRole(driver, 'button', 'Tree') })
+      .perform();
+    await size('10px');
+    // By the keyboard, too.
+    await driver.executeScript('arguments[0].focus()', mend);
+    await driver.actions().sendKeys(Key.TAB).keyDown(Key.SHIFT).sendKeys(Key.TAB).keyUp(Key.SHIFT).perform();
+    await size('16px');
+    await mend.sendKeys(Key.ENTER);
     await saysStep(driver, 'Lead paragraph: size in Mobile 10 → 16');
+    await size('16px');
     await gone(/^Lead paragraph is 10 px/);
     await undo();
+    await size('10px');
     await listed(/^Lead paragraph is 10 px/);
     await undo();
     await gone(/^Lead paragraph is 10 px/);

@@ -1,4 +1,4 @@
-import { Button, TextField } from '@mui/material';
+import { Button, TextField, Tooltip } from '@mui/material';
 import { useState } from 'react';
 import type { Finding, SiteFrame } from '../../core/index.ts';
 import './checks.css';
@@ -8,6 +8,8 @@ interface FindingLineProps {
   finding: Finding;
   onGo(): void;
   onFix(index: number): void;
+  /** Shows what a mend would do, and says it; with null shows what is there again. */
+  onTry?(index: number | null): string;
   /** Sets it aside with a reason; without one takes it up again. */
   onAside?(reason: string): void;
 }
@@ -47,8 +49,43 @@ function Reason({ onGiven, onClose }: { onGiven(reason: string): void; onClose()
   );
 }
 
+interface FixProps {
+  label: string;
+  onFix(): void;
+  onTry?(trying: boolean): string;
+}
+
+/** Mends what was found; while it is pointed at, or has the focus, what it would do is shown and told. */
+function Fix({ label, onFix, onTry }: FixProps) {
+  const [sentence, setSentence] = useState('');
+  const left = () => {
+    setSentence('');
+    onTry?.(false);
+  };
+  return (
+    <Tooltip
+      describeChild
+      title={sentence}
+      open={sentence !== ''}
+      onOpen={() => onTry && setSentence(onTry(true))}
+      onClose={left}
+    >
+      <Button
+        size="small"
+        variant="outlined"
+        onClick={() => {
+          left();
+          onFix();
+        }}
+      >
+        {label}
+      </Button>
+    </Tooltip>
+  );
+}
+
 /** What was found, where it comes from, what to do, the way there, and what mends it. */
-export function FindingLine({ site, finding, onGo, onFix, onAside }: FindingLineProps) {
+export function FindingLine({ site, finding, onGo, onFix, onTry, onAside }: FindingLineProps) {
   const [asking, setAsking] = useState(false);
   const { clause, views, sentence, cure, fixes = [], severity, aside } = finding;
   const names = site.views.list.filter(({ id }) => views.includes(id)).map(({ name }) => name);
@@ -67,9 +104,12 @@ export function FindingLine({ site, finding, onGo, onFix, onAside }: FindingLine
         </Button>
         {aside === undefined &&
           fixes.map(({ label }, index) => (
-            <Button key={label} size="small" variant="outlined" onClick={() => onFix(index)}>
-              {label}
-            </Button>
+            <Fix
+              key={label}
+              label={label}
+              onFix={() => onFix(index)}
+              onTry={onTry && ((trying) => onTry(trying ? index : null))}
+            />
           ))}
         {onAside && aside === undefined && !asking && (
           <Button size="small" color="inherit" onClick={() => setAsking(true)}>

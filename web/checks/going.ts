@@ -1,7 +1,8 @@
-import { viewOf, widthsOf, type Finding, type SiteFrame, type ViewId } from '../../core/index.ts';
-import { outlineShown, selected, valueAimed, widthSet } from '../state/desk.ts';
+import { viewOf, widthsOf, type Finding, type Page, type SiteFrame, type ViewId } from '../../core/index.ts';
+import { outlineShown, selected, tried, valueAimed, widthSet } from '../state/desk.ts';
 import { edit } from '../state/edits.ts';
 import type { Thunk } from '../state/store.ts';
+import { tryOut } from '../state/trial.ts';
 
 /** The view in which a finding is looked at first: the active one where it is found there. */
 const viewOfFinding = ({ views }: Finding, active: ViewId): ViewId =>
@@ -31,6 +32,20 @@ export function goTo(site: SiteFrame, finding: Finding, active: ViewId): Thunk {
     dispatch(valueAimed({ textStyle: finding.of.textStyle, part: 'self', property: 'size', view }));
   };
 }
+
+/** Lets the sheets show what a mend would do, and says it; with null they show what is there. */
+export const tryMend =
+  (site: SiteFrame, page: Page, { fixes = [] }: Finding, index: number | null): Thunk<string> =>
+  (dispatch) => {
+    if (index === null) {
+      dispatch(tried(null));
+      return '';
+    }
+    const { call } = fixes[index];
+    const trial = tryOut(site, page, call);
+    if (trial.ok) dispatch(tried(call));
+    return trial.ok ? trial.value.sentence : trial.sentence;
+  };
 
 /** Mends what was found by one of the ways that are offered: an ordinary edit. */
 export const mend =

@@ -1,6 +1,8 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createSlice, type Draft, type PayloadAction } from '@reduxjs/toolkit';
 import {
+  callOf,
   viewAt,
+  type Call,
   type EditReach,
   type MeasuredPage,
   type NodeId,
@@ -26,8 +28,8 @@ export interface DeskState {
   aim: { part: Part; property: string; view: ViewId } | null;
   /** px; the width at the marker. The active view is the one it lies in. */
   width: number;
-  /** A limit that is being moved: the view, and where it would begin. Nothing of it is kept until it is let go. */
-  limit: { view: ViewId; from: number } | null;
+  /** A command whose result the sheets show: a limit that is being moved, a mend that is looked at. Nothing of it is kept. */
+  trial: Call | null;
   reach: EditReach;
   /** What the upper half of the ledger lists. */
   outline: OutlineMode;
@@ -58,7 +60,7 @@ const initialState: DeskState = {
   textStyle: null,
   aim: null,
   width: 1280,
-  limit: null,
+  trial: null,
   reach: preferredReach(),
   outline: 'tree',
   sheets: 'one',
@@ -154,13 +156,16 @@ export const desk = createSlice({
     },
     /** A limit is moved, and the sheet with it: it is as wide as the view would begin. */
     limitMoved(state, { payload }: PayloadAction<{ view: ViewId; from: number }>) {
-      state.limit = payload;
+      state.trial = callOf('changeView', payload) as Draft<Call>;
       state.width = payload.from;
     },
     /** It was let go, or given up: then the sheet is as wide again as it was. */
     limitLeft(state, { payload }: PayloadAction<{ width?: number }>) {
-      state.limit = null;
+      state.trial = null;
       state.width = payload.width ?? state.width;
+    },
+    tried(state, { payload }: PayloadAction<Call | null>) {
+      state.trial = payload as Draft<Call> | null;
     },
     reachChosen(state, { payload }: PayloadAction<EditReach>) {
       state.reach = payload;
@@ -221,6 +226,7 @@ export const {
   densityChosen,
   limitMoved,
   limitLeft,
+  tried,
   reachChosen,
   outlineShown,
   sheetsChosen,

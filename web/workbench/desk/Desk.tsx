@@ -64,8 +64,8 @@ function usePreview(site: SiteFrame, page: Page, addresses: Addresses): Preview 
 }
 
 /** The right side of the workbench: the width bar, the sheets, and how they are shown. */
-export function Desk({ site: kept, page }: { site: SiteFrame; page: Page }) {
-  const site = useTrial(kept, page);
+export function Desk({ site: kept, page: keptPage }: { site: SiteFrame; page: Page }) {
+  const { site, page } = useTrial(kept, keptPage);
   const dispatch = useAppDispatch();
   const width = useAppSelector((state) => state.desk.width);
   const sheets = useAppSelector((state) => state.desk.sheets);

@@ -1,19 +1,13 @@
 import { useMemo } from 'react';
-import { perform, type Page, type SiteFrame } from '../../../core/index.ts';
+import type { Page, SiteFrame } from '../../../core/index.ts';
 import { useAppSelector } from '../../state/store.ts';
+import { tryOut } from '../../state/trial.ts';
 
-/** The site as it would be with the limit that is being moved; as it is where none is, or where it cannot be there. */
-export function useTrial(site: SiteFrame, page: Page): SiteFrame {
-  const limit = useAppSelector((state) => state.desk.limit);
+/** The site and the page as they would be with what is being tried; as they are where nothing is, or where it cannot be done. */
+export function useTrial(site: SiteFrame, page: Page): { site: SiteFrame; page: Page } {
+  const trial = useAppSelector((state) => state.desk.trial);
   return useMemo(() => {
-    if (!limit) return site;
-    // The page holds what it shares already.
-    const { shared, ...alone } = site;
-    const only = {
-      frame: { ...alone, pages: site.pages.filter(({ id }) => id === page.id) },
-      pages: { [page.id]: page },
-    };
-    const tried = perform(only, page.id, 'changeView', limit);
-    return tried.ok ? { ...tried.value.site.frame, pages: site.pages, shared } : site;
-  }, [site, page, limit]);
+    const tried = trial && tryOut(site, page, trial);
+    return tried?.ok ? tried.value : { site, page };
+  }, [site, page, trial]);
 }

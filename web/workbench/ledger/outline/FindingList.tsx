@@ -1,5 +1,5 @@
 import { Box, MenuItem, Select, Typography } from '@mui/material';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import {
   placeKey,
   viewOf,
@@ -9,8 +9,9 @@ import {
   type ViewId,
 } from '../../../../core/index.ts';
 import { FindingLine } from '../../../checks/FindingLine.tsx';
-import { goTo, mend, putAside } from '../../../checks/going.ts';
+import { goTo, mend, putAside, tryMend } from '../../../checks/going.ts';
 import { SweepKeys } from '../../../checks/SweepKeys.tsx';
+import { tried } from '../../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { line, quiet } from '../../../ui/theme.ts';
 
@@ -41,6 +42,8 @@ export function FindingList({ site, page, active, text }: FindingListProps) {
   const { page: looked, list, asides } = useAppSelector((state) => state.findings);
   const [where, setWhere] = useState<'here' | 'all' | 'aside'>('all');
   const [by, setBy] = useState<'weight' | 'rule' | 'place'>('weight');
+  // What is pointed at may have gone from the list.
+  useEffect(() => () => void dispatch(tried(null)), [list, dispatch]);
   const { name } = viewOf(site.views, active);
   const wanted = text.trim().toLowerCase();
   const here = list.filter(({ views }) => views.includes(active));
@@ -111,6 +114,7 @@ export function FindingList({ site, page, active, text }: FindingListProps) {
                     finding={each}
                     onGo={() => dispatch(goTo(site, each, active))}
                     onFix={(index) => dispatch(mend(each, index))}
+                    onTry={(index) => dispatch(tryMend(site, page, each, index))}
                     onAside={(reason) => dispatch(putAside(each, reason))}
                   />
                 ))}
