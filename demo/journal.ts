@@ -130,6 +130,14 @@ export const shutter = pageOf(
         }),
       ],
     }),
+    branch('up', 'shutter-up', 'Way back up', {
+      style: {
+        shown: layered(false, { tablet: true, mobile: true }),
+        backgroundColour: layered('{lamp}'),
+        colour: layered('{night}'),
+      },
+      content: { label: 'Back to the top', shows: 'sign', icon: 'up' },
+    }),
   ),
 );
 

@@ -180,6 +180,25 @@ const evening = (): Branch =>
     ],
   });
 
+/** Who reads this page on the way up the hill holds it in one hand. */
+const atHand = (): Branch =>
+  branch('strip', 'tonight-strip', 'Contact strip', {
+    style: {
+      shown: layered(false, { tablet: true, mobile: true }),
+      backgroundColour: layered('{night}'),
+      colour: layered('{moon}'),
+      borderColour: layered('{dusk}'),
+    },
+    content: {
+      label: 'On the way up',
+      actions: [
+        { icon: 'phone', label: 'Call', link: 'tel:+44-1632-960-117' },
+        { icon: 'map', label: 'Find us', link: 'page:find-us' },
+        { icon: 'calendar', label: 'Book', link: 'page:visits' },
+      ],
+    },
+  });
+
 export const tonight = pageOf(
   {
     id: 'tonight',
@@ -187,5 +206,5 @@ export const tonight = pageOf(
     title: 'Tonight',
     description: 'What is to be seen from Brindle Hill tonight, hour by hour.',
   },
-  root('Tonight', banner(), sky(), evening()),
+  root('Tonight', banner(), sky(), evening(), atHand()),
 );

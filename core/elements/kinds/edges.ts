@@ -126,8 +126,9 @@ export const up: Kind = {
   inner: { svg: { width: '1.5em', height: '1.5em', flex: 'none' } },
   keyframes: {
     'come-up': {
-      from: { opacity: '0', visibility: 'hidden' },
-      to: { opacity: '1', visibility: 'visible' },
+      // Its own opacity is a value that people set.
+      from: { filter: 'opacity(0)', visibility: 'hidden' },
+      to: { filter: 'none', visibility: 'visible' },
     },
   },
   defaults: {

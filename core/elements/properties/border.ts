@@ -5,7 +5,7 @@ import { numberType } from '../valuetypes/number.ts';
 import type { Property } from './property.ts';
 import { flowSide, SIDES, sideLabel, type Side } from './space.ts';
 
-const FRAMED = ['section', 'block'] as const;
+const FRAMED = ['section', 'block', 'strip', 'floating'] as const;
 const EDGED = ['field', 'button', 'quote'] as const;
 
 export const borders = SIDES.map((side: Side): Property<number> => ({
