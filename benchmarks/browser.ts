@@ -3,6 +3,7 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Key } from 'selenium-webdriver';
+import type { Driver } from 'selenium-webdriver/chrome.js';
 import { demoSite } from '../demo/site.ts';
 import { builtPages } from '../server/pages.ts';
 import { start } from '../server/start.ts';
@@ -71,8 +72,8 @@ export interface Painted {
 
 const p95 = (times: number[]): number => times.sort((a, b) => a - b)[Math.ceil(times.length * 0.95) - 1];
 
-/** Presses a key that changes a value in every view, many times, with four sheets side by side. */
-export async function paintedAfterKey(size: number, presses = 24): Promise<Painted> {
+/** Does something in the workbench, open on a page of a size. */
+async function inWorkbench<R>(size: number, work: (driver: Driver) => Promise<R>): Promise<R> {
   const folder = await mkdtemp(join(tmpdir(), 'dimorphe-benchmark-'));
   const { files } = await demoSite();
   const store = await openStore(folder);
@@ -83,6 +84,47 @@ export async function paintedAfterKey(size: number, presses = 24): Promise<Paint
   try {
     await driver.get(`${running.url}/sites/brindle-hill/pages/home`);
     await sheet(driver, 'Desktop');
+    return await work(driver);
+  } finally {
+    await close();
+    await running.stop();
+    await rm(folder, { recursive: true, force: true });
+  }
+}
+
+/** Lays the page of the sheet out at the widths of a sweep, and answers how long that took, in ms. */
+const LAYOUTS = `
+  const frame = document.querySelector('iframe');
+  const { width } = frame.style;
+  const begun = performance.now();
+  for (const by of [12, 48, 48])
+    for (let at = 320; at <= 1920; at += by) {
+      frame.style.width = at + 'px';
+      void frame.contentDocument.body.offsetHeight;
+    }
+  frame.style.width = width;
+  return performance.now() - begun;
+`;
+
+/** How long a sweep of a page takes, and the bare layouts at about as many widths; in ms. */
+export const swept = (size: number): Promise<{ sweep: number; layouts: number }> =>
+  inWorkbench(size, async (driver) => {
+    await (await byRole(driver, 'button', 'Findings')).click();
+    await pause(3000);
+    const layouts = await driver.executeScript<number>(LAYOUTS);
+    await driver.executeScript(
+      'window.begun = 0; for (const each of document.querySelectorAll("button")) if (each.textContent === "Sweep all widths") each.addEventListener("click", () => (window.begun = performance.now()), true)',
+    );
+    await (await byRole(driver, 'button', 'Sweep all widths')).click();
+    const sweep = await driver.executeAsyncScript<number>(
+      'const [done] = arguments; const look = () => /^Swept at every/.test(document.querySelector("[aria-label=Sweep]").textContent) ? done(performance.now() - window.begun) : requestAnimationFrame(look); look();',
+    );
+    return { sweep, layouts };
+  });
+
+/** Presses a key that changes a value in every view, many times, with four sheets side by side. */
+export function paintedAfterKey(size: number, presses = 24): Promise<Painted> {
+  return inWorkbench(size, async (driver) => {
     await (await byRole(driver, 'button', 'Side by side')).click();
     for (const view of ['Wide', 'Tablet']) await (await byRole(driver, 'checkbox', view)).click();
     for (const view of ['Wide', 'Tablet', 'Mobile']) await sheet(driver, view);
@@ -124,9 +166,5 @@ export async function paintedAfterKey(size: number, presses = 24): Promise<Paint
       outline,
       values,
     };
-  } finally {
-    await close();
-    await running.stop();
-    await rm(folder, { recursive: true, force: true });
-  }
+  });
 }

@@ -168,9 +168,10 @@ function coreRows(): Row[] {
 const FRAME = 1000 / 60;
 
 async function browserRows(): Promise<Row[]> {
-  const { paintedAfterKey } = await import('./browser.ts');
+  const { paintedAfterKey, swept } = await import('./browser.ts');
   const few = await paintedAfterKey(200);
   const many = await paintedAfterKey(2000);
+  const { sweep, layouts } = await swept(300);
   return [
     {
       what: 'key to paint, active sheet, p95 (ms) against 50',
@@ -206,6 +207,20 @@ async function browserRows(): Promise<Row[]> {
       against: FRAME,
       goal: 1.05,
       limit: 6,
+    },
+    {
+      what: 'sweep of 300 elements (ms) against 5,000',
+      measured: sweep,
+      against: 5000,
+      goal: 1,
+      limit: 4,
+    },
+    {
+      what: 'sweep of 300 elements (ms) against bare layouts at as many widths',
+      measured: sweep,
+      against: layouts,
+      goal: 3,
+      limit: 12,
     },
   ];
 }

@@ -54,7 +54,7 @@ export {
 export { isListedEverywhere, offeringIn, viewsOffering, wayOn } from './site/offering.ts';
 export { leadingIn } from './values/links.ts';
 export { viewsWithoutMenu } from './values/menus.ts';
-export { hasAudiences, isFor, keptFrom, pageFor, type Visitor } from './site/audience.ts';
+export { hasAudiences, isClosed, isFor, keptFrom, pageFor, type Visitor } from './site/audience.ts';
 export { AUDIENCES, type Audience } from './site/node.ts';
 export type { Fault } from './faults.ts';
 export { pointer } from './faults.ts';

@@ -10,12 +10,13 @@ import { element, type Markup } from '../markup/markup.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { headOf, type Page, type SiteFrame } from '../site/site.ts';
+import { isClosed, type Visitor } from '../site/audience.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { widthsIn } from '../values/widths.ts';
 import { saidWhole, saidWithin } from '../values/wordings.ts';
 import { conditionOf } from '../layered/bands.ts';
 import type { Views } from '../layered/views.ts';
-import { isWithheld, listingOf, withNotice } from './offering.ts';
+import { closedNotice, isWithheld, listingOf, withNotice } from './offering.ts';
 import { atEdges, isFirst, topPlace } from './edges.ts';
 import { filmMarkup, stopMarkup } from './film.ts';
 import { headSections, landmarkOf, sectionsOf } from './opening.ts';
@@ -237,9 +238,9 @@ export const elementsMarkup = (
 /**
  * The body of a page. Sections that serve as its head stand before `<main>`, those that serve as its foot behind it; a
  * page without a first-level heading gets its title as one, for assistive technology. Pictures up to and in the
- * opening section load at once, those below it when they come near.
+ * opening section load at once, those below it when they come near. Where it is not for the `visitor`, a notice stands in its place.
  */
-export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): Markup {
+export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses, visitor?: Visitor): Markup {
   const { making, titled, linked } = makingOf(site, page, addresses);
   const root = page.nodes[page.root];
   const sections = sectionsOf(page);
@@ -275,7 +276,9 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses): M
     'main',
     {},
     ...stopMarkup(site, page),
-    ...withNotice(site, page, matter, addresses.page),
+    ...(isClosed(page, visitor)
+      ? [closedNotice(site, page, visitor!, addresses.visitor)]
+      : withNotice(site, page, matter, addresses.page)),
   );
   return knownKind('page').markup(root, {
     attributes: { class: `page ${nodeClass(root.id)}` },

@@ -4,7 +4,7 @@ import { fingerprint } from '../fingerprint.ts';
 import type { Family, FontFile } from '../theme/families.ts';
 import { directionOf } from '../markup/direction.ts';
 import { element, print, type Markup } from '../markup/markup.ts';
-import { hasAudiences, pageFor } from '../site/audience.ts';
+import { hasAudiences, isClosed, pageFor, type Visitor } from '../site/audience.ts';
 import { composed } from '../site/shared.ts';
 import { pagesOf, headOf, type Page, type PageHead, type Site, type SiteFrame } from '../site/site.ts';
 import { linkedPlaces } from '../values/links.ts';
@@ -127,14 +127,19 @@ const SHARED_WIDTH = 1280;
 /** `up`: how the page leads to the site; absent: by its own place. */
 function compilePage(
   site: SiteFrame,
-  page: Page,
+  whole: Page,
+  visitor: Visitor,
   { address = '', places, still }: PublishedAt & { places: ReturnType<typeof linkedPlaces> },
   as?: { path: string; up: string },
 ): { files: PublishedFile[]; families: Family[]; pictures: string[]; made: Made } {
   const pictures = new Set<string>();
   const made: Made = new Map();
   const letters = new Map<string, string>();
-  const head = headOf(site, page.id);
+  const page = pageFor(whole, visitor);
+  // What is not for who gets it says nothing of what is on it.
+  const closed = isClosed(page, visitor);
+  const known = headOf(site, page.id);
+  const head: PageHead = closed ? { ...known, description: '', picture: undefined } : known;
   const up = as?.up ?? (head.slug === '' ? '' : '../');
   const addresses = addressesFrom(site, up, places, still);
   const named = (id: string) => {
@@ -148,10 +153,15 @@ function compilePage(
   };
   // As the style sheet, which lies among the pictures, sees them.
   const beside = (path: string) => path.replace(/^.*\//, '');
-  const rules = pageRules(site, page, {
-    picture: (id) => beside(named(id)),
-    made: (asset, form) => beside(formed(asset, form)),
-  });
+  const rules = pageRules(
+    site,
+    page,
+    {
+      picture: (id) => beside(named(id)),
+      made: (asset, form) => beside(formed(asset, form)),
+    },
+    visitor,
+  );
   const families = familiesIn(rules, site);
   const css = `${printFontFaces(families, (_family, file) => `fonts/${file.publishedAs}`)}\n${printRules(rules)}\n${printKeyframes(page)}`;
   const cssPath = `assets/${head.slug || 'index'}-${fingerprint(css)}.css`;
@@ -162,13 +172,8 @@ function compilePage(
     letters.set(letterPath(name), text);
     return name;
   };
-  const body = bodyMarkup(site, page, {
-    ...addresses,
-    picture: named,
-    made: formed,
-    letter: still ? undefined : letter,
-    file,
-  });
+  const own = { ...addresses, picture: named, made: formed, letter: still ? undefined : letter, file };
+  const body = bodyMarkup(site, page, own, visitor);
   // Who is told of a page from elsewhere needs the whole address, where that is known.
   const pictureAt = (asset: Asset): string => {
     const path = isMadeSmaller(asset)
@@ -187,7 +192,7 @@ function compilePage(
     element('title', {}, documentTitle(site.name, head)),
     ...browserBar(site, page),
     ...(head.description ? [element('meta', { name: 'description', content: head.description })] : []),
-    ...(head.missing ? [element('meta', { name: 'robots', content: 'noindex' })] : []),
+    ...(head.missing || closed ? [element('meta', { name: 'robots', content: 'noindex' })] : []),
     ...(address && !head.missing
       ? [element('link', { rel: 'canonical', href: addressOf(address, head) })]
       : []),
@@ -266,7 +271,7 @@ export function compileSite(site: Site, at: PublishedAt = {}): PublishedFile[] {
   const all = { ...at, places: linkedPlaces(site) };
   const wholes = pagesOf(site).map((page) => composed(site.frame, page));
   const compilePublic = (page: Page, as?: { path: string; up: string }) =>
-    compilePage(site.frame, pageFor(page, 'signed-out'), all, as);
+    compilePage(site.frame, page, 'signed-out', all, as);
   const everyones = [
     ...wholes.map((page) => compilePublic(page)),
     ...(missing
@@ -281,7 +286,7 @@ export function compileSite(site: Site, at: PublishedAt = {}): PublishedFile[] {
   // What is for those who have signed in is sent to nobody else: neither pages nor what only these refer to.
   const members = at.still
     ? []
-    : wholes.filter(hasAudiences).map((page) => compilePage(site.frame, pageFor(page, 'signed-in'), all));
+    : wholes.filter(hasAudiences).map((page) => compilePage(site.frame, page, 'signed-in', all));
   const collected = (compiled: typeof everyones) => {
     const pictures = new Set<string>();
     const made: Made = new Map();
@@ -318,7 +323,7 @@ export function compileSite(site: Site, at: PublishedAt = {}): PublishedFile[] {
   );
   files.push({ path: 'robots.txt', type: 'text/plain; charset=utf-8', text: robots(at.address) });
   if (at.address) {
-    const text = sitemap(site.frame, at.address);
+    const text = sitemap(site, at.address);
     files.push({ path: 'sitemap.xml', type: 'application/xml; charset=utf-8', text });
   }
   for (const family of families) {

@@ -1,7 +1,8 @@
 import { express } from '../layered/express.ts';
 import { element, type Markup } from '../markup/markup.ts';
 import { isListedEverywhere, NOTICE, offeringIn, viewsOffering, wayOn } from '../site/offering.ts';
-import { headOf, type Page, type SiteFrame, type TextStyle } from '../site/site.ts';
+import { isClosed, type Visitor } from '../site/audience.ts';
+import { headOf, type Page, type PageHead, type SiteFrame, type TextStyle } from '../site/site.ts';
 import { listingClass, MATTER, NOTICE_CLASS, textStyleClass } from './selectors.ts';
 import type { CssRule } from './stack.ts';
 import { stylingOf } from './styling.ts';
@@ -34,6 +35,46 @@ export const isWithheld = (site: SiteFrame, page: Page): boolean =>
 export const noticeStyles = (site: SiteFrame): (TextStyle | undefined)[] =>
   ['heading-2', 'body'].map((wanted) => site.textStyles.find(({ id }) => id === wanted));
 
+/** What stands in place of a page for those whom it is not for, until someone says it otherwise. */
+const CLOSED: Record<Visitor, { notice: string; way: 'in' | 'out'; words: string }> = {
+  'signed-out': { notice: 'This page is for visitors who have signed in.', way: 'in', words: 'Sign in' },
+  'signed-in': { notice: 'This page is for visitors who have not signed in.', way: 'out', words: 'Sign out' },
+};
+
+const noticeMarkup = (
+  site: SiteFrame,
+  head: PageHead,
+  words: string,
+  on?: { href?: string; words: string },
+): Markup => {
+  const [heading, body] = noticeStyles(site).map((style) =>
+    style ? { class: textStyleClass(style.id) } : {},
+  );
+  return element(
+    'div',
+    { class: NOTICE_CLASS },
+    element('h1', heading, head.title),
+    element('p', body, head.notice ?? words),
+    ...(on ? [element('p', body, element('a', { href: on.href }, on.words))] : []),
+  );
+};
+
+/** What stands in place of a page for a visitor whom it is not for, with the way to where it is, where there is one. */
+export function closedNotice(
+  site: SiteFrame,
+  page: Page,
+  visitor: Visitor,
+  way: ((way: 'in' | 'out') => string | undefined) | undefined,
+): Markup {
+  const closed = CLOSED[visitor];
+  const href = way?.(closed.way);
+  const on = href === undefined ? undefined : { href, words: closed.words };
+  const head = headOf(site, page.id);
+  // What is said of the width of a window is no answer here.
+  const { notice, ...unsaid } = head;
+  return noticeMarkup(site, notice === NOTICE ? unsaid : head, closed.notice, on);
+}
+
 /** What is on a page, and what stands in its place in views in which it is not offered: only one of them is there. */
 export function withNotice(
   site: SiteFrame,
@@ -44,24 +85,14 @@ export function withNotice(
   if (!isWithheld(site, page)) return matter;
   const head = headOf(site, page.id);
   const on = wayOn(site, head);
-  const [heading, body] = noticeStyles(site).map((style) =>
-    style ? { class: textStyleClass(style.id) } : {},
-  );
-  return [
-    element('div', { class: MATTER }, ...matter),
-    element(
-      'div',
-      { class: NOTICE_CLASS },
-      element('h1', heading, head.title),
-      element('p', body, head.notice ?? NOTICE),
-      ...(on ? [element('p', body, element('a', { href: address(on.id) }, on.title))] : []),
-    ),
-  ];
+  const notice = noticeMarkup(site, head, NOTICE, on && { href: address(on.id), words: on.title });
+  return [element('div', { class: MATTER }, ...matter), notice];
 }
 
-/** The rules of a page that is not offered in some views. */
-export function noticeRules(site: SiteFrame, page: Page): CssRule[] {
-  if (!isWithheld(site, page)) return [];
+/** The rules of a page that is not offered in some views, or not to a visitor. */
+export function noticeRules(site: SiteFrame, page: Page, visitor?: Visitor): CssRule[] {
+  const closed = isClosed(page, visitor);
+  if (!isWithheld(site, page) && !closed) return [];
   const head = headOf(site, page.id);
   const shown = (selector: string, matter: string, notice: string) => {
     const stack = stylingOf(site.views).stack();
@@ -88,7 +119,15 @@ export function noticeRules(site: SiteFrame, page: Page): CssRule[] {
     },
     { layer: 'foundation', distance: 0, selector: `.${NOTICE_CLASS} > *`, declarations: { margin: '0' } },
     { layer: 'foundation', distance: 0, selector: `.${NOTICE_CLASS} a`, declarations: { color: 'inherit' } },
-    ...shown(`.${MATTER}`, 'contents', 'none'),
-    ...shown(`.${NOTICE_CLASS}`, 'none', 'grid'),
+    ...(closed
+      ? [
+          {
+            layer: 'foundation',
+            distance: 0,
+            selector: `.${NOTICE_CLASS}`,
+            declarations: { display: 'grid' },
+          } as const,
+        ]
+      : [...shown(`.${MATTER}`, 'contents', 'none'), ...shown(`.${NOTICE_CLASS}`, 'none', 'grid')]),
   ];
 }

@@ -18,6 +18,7 @@ import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
 import { colourCss } from '../elements/valuetypes/colour.ts';
 import { px, WINDOW_WIDTH } from '../type/fluid.ts';
 import type { Views } from '../layered/views.ts';
+import { isClosed, type Visitor } from '../site/audience.ts';
 import { inSourceOrder, sourceOrder } from '../site/sourceorder.ts';
 import { memoised } from '../memo.ts';
 import { acrossRules } from './across.ts';
@@ -101,7 +102,12 @@ function sourcesOf({ style }: Node): string[] {
  * The rules of a page that do not belong to single elements: the foundation, its kinds and its text styles, and the
  * pictures behind elements.
  */
-export function sharedRules(site: SiteFrame, page: Page, addresses: PictureAddresses): CssRule[] {
+export function sharedRules(
+  site: SiteFrame,
+  page: Page,
+  addresses: PictureAddresses,
+  visitor?: Visitor,
+): CssRule[] {
   const kinds = new Set<Kind>();
   const styles = new Set<TextStyle | undefined>();
   const behind = new Behind();
@@ -117,12 +123,13 @@ export function sharedRules(site: SiteFrame, page: Page, addresses: PictureAddre
   for (const kind of kinds) {
     for (const part of Object.keys(kind.parts ?? {})) styles.add(partStyleOf(kind, part as Part, site));
   }
-  if (isWithheld(site, page)) noticeStyles(site).forEach((style) => styles.add(style));
+  if (isWithheld(site, page) || isClosed(page, visitor))
+    noticeStyles(site).forEach((style) => styles.add(style));
   return [
     ...FOUNDATION,
     ...themeRules(site.colours, site.spacing, site.views),
     ...listingRules(site),
-    ...noticeRules(site, page),
+    ...noticeRules(site, page, visitor),
     ...edgeRules(site, page),
     ...filmRules(site, page),
     ...behind.rules(site, addresses),
@@ -162,10 +169,15 @@ function ordered(lists: readonly (readonly CssRule[])[]): CssRule[] {
  * Every rule a page needs, in the order in which they are written: by layer, then by distance from the base. Elements
  * that declare the same share a rule.
  */
-export function pageRules(site: SiteFrame, page: Page, addresses: PictureAddresses): CssRule[] {
+export function pageRules(
+  site: SiteFrame,
+  page: Page,
+  addresses: PictureAddresses,
+  visitor?: Visitor,
+): CssRule[] {
   const styling = stylingOf(site.views);
   const elements = new Stacks(site.views, 'element');
   const add = elements.add.bind(elements);
   inSourceOrder(page, (node, parent) => stackElement(styling, node, parent, add));
-  return [...sharedRules(site, page, addresses), ...elements.rules(), ...edgesAtLast(page)];
+  return [...sharedRules(site, page, addresses, visitor), ...elements.rules(), ...edgesAtLast(page)];
 }

@@ -14,12 +14,15 @@ const FOR: Record<Audience | 'everyone', string> = {
 
 /** Says whom elements are for, in every view: what a visitor may not see is not sent. */
 export const setAudience: Command<{ nodes: NodeId[]; audience: Audience | 'everyone' }> = {
-  run(_site, draft, { nodes: ids, audience }): Outcome<string> {
+  run(site, draft, { nodes: ids, audience }): Outcome<string> {
     const nodes = found(draft, ids);
     if (!nodes.ok) return nodes;
-    if (nodes.value.some(({ parent }) => parent === null))
-      return refused('A page is for everyone; choose for whom a section of it is. Nothing was changed.');
-    const alternate = nodes.value.find(({ parent }) => draft.nodes[parent!].kind === 'alternates');
+    const whole = nodes.value.some(({ id }) => id === draft.root);
+    if (whole && site.pages.some(({ id, missing }) => id === draft.id && missing))
+      return refused('What is shown where there is no page is for everyone. Nothing was changed.');
+    const alternate = nodes.value.find(
+      ({ parent }) => parent !== null && draft.nodes[parent].kind === 'alternates',
+    );
     if (alternate)
       return refused(
         `Of ${draft.nodes[alternate.parent!].name} exactly one alternate shows, to everyone: choose for whom the whole set is. Nothing was changed.`,

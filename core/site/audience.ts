@@ -1,5 +1,6 @@
 import type { NodeId } from '../elements/nodeid.ts';
-import type { Audience, Node } from './node.ts';
+import type { Audience, Node, Style } from './node.ts';
+import { sharedPlaceOf } from './shared.ts';
 import type { Page } from './site.ts';
 
 /** Who looks at a page: a visitor who has signed in, or one who has not. */
@@ -9,10 +10,14 @@ export type Visitor = Audience;
 export const isFor = ({ audience }: Pick<Node, 'audience'>, visitor: Visitor): boolean =>
   audience === undefined || audience === visitor;
 
-/** The nearest element, itself or above, that is not for a visitor; undefined where all are. */
+/** Whether all of a page is not for a visitor, but for what it shares with others. */
+export const isClosed = (page: Page, visitor: Visitor | undefined): boolean =>
+  visitor !== undefined && !isFor(page.nodes[page.root], visitor);
+
+/** The nearest element, itself or above, that is not for a visitor; undefined where all are. What pages share is not the page's own. */
 export function keptFrom(page: Page, node: Node, visitor: Visitor): NodeId | undefined {
   for (let at: Node | undefined = node; at; at = at.parent === null ? undefined : page.nodes[at.parent])
-    if (!isFor(at, visitor)) return at.id;
+    if (!isFor(at, visitor) && (at.parent !== null || !sharedPlaceOf(node.id))) return at.id;
   return undefined;
 }
 
@@ -20,14 +25,27 @@ export function keptFrom(page: Page, node: Node, visitor: Visitor): NodeId | und
 export const hasAudiences = (page: Page): boolean =>
   Object.values(page.nodes).some(({ audience }) => audience !== undefined);
 
-/** A page with nothing on it but what is for a visitor; the page itself where that is all of it. */
+/** A style without what is seen behind its element; its colours stay. */
+function withoutPictures({ self, ...parts }: Style): Style {
+  const { backgroundPicture: _picture, backgroundFilm: _film, ...rest } = self ?? {};
+  return { ...parts, self: rest };
+}
+
+/**
+ * A page with nothing on it but what is for a visitor; the page itself where that is all of it. Of one that is not for them as a whole only
+ * that is left which it shares with others.
+ */
 export function pageFor(page: Page, visitor: Visitor): Page {
   if (!hasAudiences(page)) return page;
   const nodes: Record<NodeId, Node> = {};
+  const closed = isClosed(page, visitor);
   const take = (id: NodeId): void => {
     const node = page.nodes[id];
-    const children = node.children.filter((child) => isFor(page.nodes[child], visitor));
+    const children = node.children.filter(
+      (child) => isFor(page.nodes[child], visitor) && (id !== page.root || !closed || sharedPlaceOf(child)),
+    );
     nodes[id] = children.length === node.children.length ? node : { ...node, children };
+    if (closed && id === page.root) nodes[id] = { ...nodes[id], style: withoutPictures(node.style) };
     children.forEach(take);
   };
   take(page.root);

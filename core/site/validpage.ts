@@ -139,10 +139,10 @@ function nodeFaults(node: Node, page: Page, frame: SiteFrame, path: string): Fau
   if (!parent && node.kind !== 'page') {
     faults.push({ path: `${path}/parent`, sentence: 'Only the page itself has no parent.' });
   }
-  if (node.audience !== undefined && (!parent || parent.kind === 'alternates'))
+  if (node.audience !== undefined && parent?.kind === 'alternates')
     faults.push({
       path: `${path}/audience`,
-      sentence: 'A page, and each of a set of alternates, is for everyone.',
+      sentence: 'Each of a set of alternates is for everyone.',
     });
   if (node.textStyle !== undefined && !frame.textStyles.some((style) => style.id === node.textStyle)) {
     faults.push({ path: `${path}/textStyle`, sentence: `The site has no text style “${node.textStyle}”.` });

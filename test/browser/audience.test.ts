@@ -67,4 +67,38 @@ describe('what is for some visitors only', function () {
       (await driver.findElements(By.css('.n-lead'))).length === 1 ? true : undefined,
     );
   });
+
+  it('may be a whole page, chosen where it is described: others find the way to sign in there', async () => {
+    const { driver, running } = bench;
+    await driver.get(`${running.url}/sites/brindle-hill/pages`);
+    await (await byRole(driver, 'button', /^Visits/)).click();
+    await option('For whom it is', 'signed-in visitors');
+    await saysStep(driver, 'Visits: for signed-in visitors');
+    await byRole(driver, 'textbox', 'Notice in its place');
+    await kept(driver);
+    await driver.get(`${running.url}/sites/brindle-hill/pages/visits`);
+    const own = () =>
+      inSheet<number>(
+        driver,
+        'Desktop',
+        'shared-head-head',
+        'return [...element.ownerDocument.querySelectorAll("main > *")].filter((each) => each.checkVisibility()).length',
+      );
+    await eventually('the page', async () => (await own()) > 1);
+    await option('Seen by', 'Signed out');
+    await eventually('nothing of it', async () => (await own()) === 0);
+    await option('Seen by', 'All visitors');
+    const answer = await fetch(`${running.url}/api/sites/brindle-hill/publications`, { method: 'POST' });
+    const { url } = (await answer.json()) as { url: string };
+    await driver.get(`${url}visits/`);
+    await byRole(driver, 'heading', 'Visits');
+    expect(await (await driver.findElement(By.css('main'))).getText()).to.match(
+      /This page is for visitors who have signed in\.\s+Sign in$/,
+    );
+    await (await byRole(driver, 'link', 'Sign in')).click();
+    await (await byRole(driver, 'textbox', 'Your name')).sendKeys('Ada');
+    await (await byRole(driver, 'button', 'Sign in')).click();
+    await byRole(driver, 'heading', 'Three ways up the hill');
+    expect(await driver.getCurrentUrl()).to.equal(`${url}visits/`);
+  });
 });

@@ -154,7 +154,8 @@ export const still = (driver: WebDriver): Promise<void> =>
     const done = arguments[0];
     const wait = () => {
       const under = document.getAnimations().filter((each) =>
-        each.playState === 'running' && each.effect.getComputedTiming().iterations !== Infinity);
+        // What follows the scrolling is over when that is, and not by itself.
+        each.playState === 'running' && each.timeline === document.timeline && each.effect.getComputedTiming().iterations !== Infinity);
       if (under.length > 0) Promise.allSettled(under.map((each) => each.finished)).then(wait);
       else requestAnimationFrame(() => requestAnimationFrame(() => done()));
     };

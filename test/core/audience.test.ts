@@ -19,7 +19,7 @@ import {
   type Audience,
   type Site,
 } from '../../core/index.ts';
-import { home, made, node, refusal, site, view } from './acting.ts';
+import { home, made, node, onlyPages, refusal, site, view } from './acting.ts';
 import { record, siteArbitrary } from './arbitrary.ts';
 
 const give = (id: string, audience: Audience | 'everyone', on: Site = site) =>
@@ -35,9 +35,6 @@ describe('what is for some visitors only', () => {
     const back = applied(step.site, step.inverse);
     expect(back.ok && back.value.site).to.deep.equal(site);
     expect(give('moon-strip', 'everyone', step.site).site).to.deep.equal(site);
-    expect(refusal('setAudience', { nodes: [home.root], audience: 'signed-in' })).to.match(
-      /^A page is for everyone/,
-    );
   });
 
   it('is refused for one of a set of alternates, of which each visitor is to see one', () => {
@@ -56,6 +53,94 @@ describe('what is for some visitors only', () => {
     const wrong = structuredClone(whole.site);
     wrong.pages[home.id].nodes[node('dome')].audience = 'signed-in';
     expect(siteFaults(wrong).map(({ path }) => path)).to.deep.equal(['/pages/home/nodes/dome/audience']);
+  });
+
+  it('may be a page as a whole: others get a notice with the way to sign in, and nothing of what is on it', () => {
+    const { site: closed, sentence } = give(home.root, 'signed-in');
+    expect(sentence).to.equal('Home: for signed-in visitors');
+    expect(siteFaults(closed)).to.deep.equal([]);
+    const [everyones, theirs] = ['index.html', signedInPath('index.html')].map((path) => text(closed, path)!);
+    expect(theirs).to.include('The dome opens at dusk').and.not.include('class="notice"');
+    expect(everyones)
+      .to.not.include('The dome opens at dusk')
+      .and.not.include(site.frame.pages[0].description);
+    expect(everyones)
+      .to.include('<p class="t-body">This page is for visitors who have signed in.</p>')
+      .and.include('<a href="sign-in/">Sign in</a>')
+      .and.include('<meta name="robots" content="noindex">');
+    // What it shares with other pages is still there, and one heading of the first level.
+    expect(everyones).to.include('<header').and.include('<footer');
+    expect(everyones.match(/<h1/g)).to.have.length(1);
+    // Neither its styles nor its pictures are sent to them.
+    const files = compileSite(closed, { address: 'https://hill.example/' });
+    const open = files.filter(({ audience }) => !audience);
+    // What only this page shows: nobody else finds it under any address.
+    const others = compileSite(onlyPages(site, 'visits', 'hire', 'find-us')).map(({ path }) => path);
+    const own = compileSite(site).flatMap(({ path }) =>
+      /^assets\/(?!fonts|index)/.test(path) && !others.includes(path) ? [path] : [],
+    );
+    expect(own.length).to.be.above(5);
+    expect(open.filter(({ path }) => own.includes(path)).map(({ path }) => path)).to.deep.equal([]);
+    for (const file of open) if ('text' in file) expect(file.text, file.path).to.not.include('n-headline');
+    const map = (files.find(({ path }) => path === 'sitemap.xml') as { text: string }).text;
+    expect(map)
+      .to.include('https://hill.example/visits/')
+      .and.not.include('<loc>https://hill.example/</loc>');
+  });
+
+  it('may be a page as a whole for those who have not signed in, in words of its own, and closed in a copy in files', () => {
+    const { site: out } = give(home.root, 'signed-out');
+    const theirs = text(out, signedInPath('index.html'))!;
+    expect(theirs)
+      .to.include('This page is for visitors who have not signed in.')
+      .and.include('href="sign-out/"');
+    const { site: members } = give(home.root, 'signed-in');
+    const said = made(
+      'changePage',
+      { page: home.id, notice: 'Members, this way' },
+      members.pages[home.id],
+      members,
+    ).site;
+    expect(text(said, 'index.html')).to.include('Members, this way');
+    const still = text(said, 'index.html', { still: true })!;
+    expect(still).to.include('Members, this way').and.not.include('sign-in');
+    expect(lackedWithoutHost(said)).to.match(/not in it: Home\./);
+  });
+
+  it('leaves nothing behind of a page that is closed but its colours', () => {
+    let target = give(home.root, 'signed-in').site;
+    for (const [property, value] of [
+      ['backgroundFilm', 'turning-sky'],
+      ['backgroundPicture', 'saturn'],
+      ['backgroundColour', '#0a0b0c'],
+    ] as const)
+      target = made(
+        'setValue',
+        { nodes: [home.root], property, view: view('desktop'), value, reach: 'here' },
+        target.pages[home.id],
+        target,
+      ).site;
+    const pruned = pageFor(composed(target.frame, target.pages[home.id]), 'signed-out');
+    expect(Object.keys(pruned.nodes).every((id) => id === home.root || id.startsWith('shared-'))).to.equal(
+      true,
+    );
+    expect(Object.keys(pruned.nodes[home.root].style.self ?? {}))
+      .to.include('backgroundColour')
+      .and.not.include('backgroundPicture');
+    expect(text(target, 'index.html')).to.not.include('<video');
+    expect(text(target, signedInPath('index.html'))).to.include('<video');
+  });
+
+  it('is not what is shown where there is no page', () => {
+    const missing = made('changePage', { page: node('visits'), missing: true }).site;
+    expect(
+      refusal(
+        'setAudience',
+        { nodes: [missing.pages[node('visits')].root], audience: 'signed-in' },
+        missing.pages[node('visits')],
+        missing,
+      ),
+    ).to.match(/^What is shown where there is no page is for everyone/);
   });
 
   it('leaves a page as the same object where everything is for everyone', () => {

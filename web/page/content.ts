@@ -5,7 +5,9 @@ import {
   headOf,
   MATTER,
   offeringIn,
+  isClosed,
   isFor,
+  sharedPlaceOf,
   isShown,
   nodeClass,
   saidWhole,
@@ -86,8 +88,15 @@ export const ghostOf = ({ id, kind }: Node): Ghost => ({
 });
 
 /** The elements that are not for a visitor; those in them go with them. */
-export const keptFromVisitor = (page: Page, visitor: Visitor): Node[] =>
-  Object.values(page.nodes).filter((node) => !isFor(node, visitor));
+export const keptFromVisitor = (page: Page, visitor: Visitor): Node[] => {
+  const own = isClosed(page, visitor)
+    ? page.nodes[page.root].children.filter((id) => !sharedPlaceOf(id)).map((id) => page.nodes[id])
+    : [];
+  return [
+    ...own,
+    ...Object.values(page.nodes).filter((node) => node.parent !== null && !isFor(node, visitor)),
+  ];
+};
 
 /** What keeps a selected element from being seen in a view, as ghosts: itself, or those above it. */
 export function ghostsOf(site: SiteFrame, page: Page, id: NodeId, view: ViewId): Ghost[] {

@@ -13,6 +13,7 @@ import {
   type Offering as Offered,
   type Site,
 } from '../../core/index.ts';
+import { AudienceField } from '../site/AudienceField.tsx';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { Field } from '../ui/Field.tsx';
@@ -34,13 +35,15 @@ export function Offering({ site, page }: { site: Site; page: NodeId }) {
   const withheld = viewsOffering(frame, head, 'withheld');
   const names = views.filter(({ id }) => withheld.includes(id)).map(({ name }) => name);
   const on = wayOn(frame, head);
+  const tree = site.pages[page];
+  const root = tree.nodes[tree.root];
   // Menus leave it out by themselves.
   const leading = [...pagesOf(site), ...sharedTrees(frame)].flatMap((tree) =>
     leadingIn(frame, tree, withheld, leadsTo(page)).map((node) => ({ tree, node })),
   );
   const isMenu = ({ node }: (typeof leading)[number]) => node.kind === 'navigation';
   return (
-    <Box component="section" aria-label="Where it is offered" sx={{ display: 'grid', gap: 1.25 }}>
+    <Box component="section" aria-label="Where it is offered" sx={{ display: 'grid', gap: 1.75 }}>
       <Typography component="h3" sx={{ fontSize: 13, fontWeight: 700 }}>
         Where it is offered
       </Typography>
@@ -70,6 +73,12 @@ export function Offering({ site, page }: { site: Site; page: NodeId }) {
           </TextField>
         ))}
       </Box>
+      <AudienceField
+        label="For whom it is"
+        node={root}
+        page={page}
+        help="Others are sent a notice in its place, and nothing of what is on it; a copy in files has no sign-in."
+      />
       {isListedEverywhere(head) && (
         <Typography sx={{ fontSize: 12, color: quiet }}>
           {head.slug === ''
@@ -77,21 +86,25 @@ export function Offering({ site, page }: { site: Site; page: NodeId }) {
             : 'Menus leave it out where it is not in menus; where it is not offered, a short notice stands in its place.'}
         </Typography>
       )}
-      {withheld.length > 0 && (
-        <>
-          <Field
-            key={`${page} notice`}
-            label="Notice in its place"
-            help={
-              on
+      {(withheld.length > 0 || root.audience) && (
+        <Field
+          key={`${page} notice`}
+          label="Notice in its place"
+          help={
+            withheld.length === 0
+              ? 'Seen by who it is not for; below it stands the way to sign in, or out.'
+              : on
                 ? `Below it stands a link to ${on.title}.`
                 : 'There is no page to go on to where it is not offered.'
-            }
-            value={head.notice ?? ''}
-            most={320}
-            multiline
-            onDone={(notice) => notice.trim() !== '' && dispatch(edit('changePage', { page, notice }))}
-          />
+          }
+          value={head.notice ?? ''}
+          most={320}
+          multiline
+          onDone={(notice) => notice.trim() !== '' && dispatch(edit('changePage', { page, notice }))}
+        />
+      )}
+      {withheld.length > 0 && (
+        <>
           <Typography sx={{ fontSize: 13, fontWeight: 700 }}>
             What leads there in {names.join(', ')}
           </Typography>

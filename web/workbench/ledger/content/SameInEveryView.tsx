@@ -1,6 +1,7 @@
-import { Box, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, Typography } from '@mui/material';
 import { contentOf, knownKind, type Node } from '../../../../core/index.ts';
 import { edit } from '../../../state/edits.ts';
+import { AudienceField } from '../../../site/AudienceField.tsx';
 import { useAppDispatch } from '../../../state/store.ts';
 import { quiet } from '../../../ui/theme.ts';
 import { GroupTitle } from '../columns/GroupTitle.tsx';
@@ -11,8 +12,6 @@ export function SameInEveryView({ node }: { node: Node }) {
   const dispatch = useAppDispatch();
   const kind = knownKind(node.kind);
   const fields = kind.content.filter(({ varies }) => !varies);
-  const { audience = 'everyone' } = node;
-  if (fields.length === 0 && node.parent === null) return null;
   return (
     <Box
       component="section"
@@ -24,26 +23,11 @@ export function SameInEveryView({ node }: { node: Node }) {
         A change here concerns all views at once.
       </Typography>
       <Box sx={{ px: 1.25, display: 'grid', gap: 1.5 }}>
-        {node.parent !== null && (
-          <TextField
-            select
-            size="small"
-            label="Audience"
-            value={audience}
-            helperText={
-              audience === 'everyone'
-                ? undefined
-                : 'Who may not see it is not sent it; a copy in files has no sign-in.'
-            }
-            onChange={({ target }) =>
-              dispatch(edit('setAudience', { nodes: [node.id], audience: target.value as typeof audience }))
-            }
-          >
-            <MenuItem value="everyone">everyone</MenuItem>
-            <MenuItem value="signed-in">signed-in visitors</MenuItem>
-            <MenuItem value="signed-out">signed-out visitors</MenuItem>
-          </TextField>
-        )}
+        <AudienceField
+          label="Audience"
+          node={node}
+          help="Who may not see it is not sent it; a copy in files has no sign-in."
+        />
         {fields.map((field) => (
           <FieldEditor
             key={`${node.id} ${field.name}`}
