@@ -9,6 +9,12 @@ const withThose = <E extends { id: string }>(entries: readonly E[], others: read
   ...others.filter(({ id }) => !entries.some((each) => each.id === id)),
 ];
 
+/** Two pages of one address; none where each has its own. */
+function sameAddress(heads: readonly PageHead[]): PageHead[] {
+  const second = heads.find(({ slug }, index) => heads.findIndex((each) => each.slug === slug) < index);
+  return second ? [heads.find(({ slug }) => slug === second.slug)!, second] : [];
+}
+
 /**
  * A site in which some pages stay as they were: what goes live while they are held back. A page that is new is not there then; one that
  * has gone since stays, behind the others. All that pages share is as it is now. Refused where a page as it was does not go with that,
@@ -27,6 +33,11 @@ export function heldBack(now: Site, before: Site, held: ReadonlySet<NodeId>): Ou
   ];
   if (heads.length === 0)
     return refused('The site would have no page. Hold back less, so that at least one page is there.');
+  const [one, other] = sameAddress(heads);
+  if (other)
+    return refused(
+      `“${one.title}” and “${other.title}” would have the same address: one has it now, the other before. Publish both of them, or neither.`,
+    );
   const pages = Object.fromEntries(
     heads.map(({ id }) => [id, held.has(id) ? before.pages[id] : now.pages[id]]),
   ) as Site['pages'];

@@ -101,12 +101,22 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
   // Nobody can guess it: what was taken down is not for everyone.
   const earlierUrl = (site: string, state: string) => `${hostUrl}/publication/${state}/${site}/`;
 
-  /** Puts what is live of a site into the folder; answers in a sentence why it is not there. */
-  async function intoFolder(id: string, site: Site | undefined): Promise<string | undefined> {
+  /** What is being put into the folder, by site: one after the other, so that the last is what is live. */
+  const underWay = new Map<string, Promise<unknown>>();
+
+  /** Brings the folder up to what is live of a site; answers in a sentence why it is not. */
+  async function intoFolder(id: string): Promise<string | undefined> {
     if (folder === undefined) return undefined;
     const path = join(folder, id);
-    try {
+    const put = async () => {
+      const live = await store.publications.live(id);
+      const site = live && (await stateOf(live));
       await folderTarget(path).take(site ? delivered(site, { still: true }, own) : nothing());
+    };
+    const turn = (underWay.get(id) ?? Promise.resolve()).then(put, put);
+    underWay.set(id, turn);
+    try {
+      await turn;
       return undefined;
     } catch (error) {
       log.error(error);
@@ -122,6 +132,12 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
     number,
     url: siteUrl(id),
     publishedAt: publishedAt.toISOString(),
+  });
+
+  /** What is live, once it is in the folder, too. */
+  const told = async (id: string, live: Publication): Promise<LivePublication> => ({
+    ...liveFrom(id, live),
+    notInFolder: await intoFolder(id),
   });
 
   /** A site with pages as they are in what is live. */
@@ -149,11 +165,11 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
       if (!snapshot) return undefined;
       const before = await store.publications.live(id);
       if (held.length === 0 && before?.revision === snapshot.revision && !before.heldBack)
-        return done(liveFrom(id, before));
+        return done(await told(id, before));
       const next = await withHeldBack(snapshot.site, before, held);
       if (!next.ok) return next;
       const state = await store.files.put(Buffer.from(JSON.stringify(next.value)));
-      if (before && held.length > 0 && before.state === state) return done(liveFrom(id, before));
+      if (before && held.length > 0 && before.state === state) return done(await told(id, before));
       const manifest = await hostTarget(store.files).take(
         delivered(next.value, { address: siteUrl(id) }, own),
       );
@@ -163,7 +179,7 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
         heldBack: before && held.length > 0 ? revisionsOf(before, held) : null,
       });
       served.forget(id);
-      return done({ ...liveFrom(id, kept), notInFolder: await intoFolder(id, next.value) });
+      return done(await told(id, kept));
     },
 
     /** The publications of a site, the last one first. */
@@ -186,7 +202,7 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
       if (!(await store.publications.makeLive(id, number))) return undefined;
       served.forget(id);
       const live = await store.publications.live(id);
-      return live && { ...liveFrom(id, live), notInFolder: await intoFolder(id, await stateOf(live)) };
+      return live && told(id, live);
     },
 
     /** The site as it was when it was published; undefined where there is no such publication, or that was not kept yet. */
@@ -205,7 +221,7 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
     async takeDown(id: string): Promise<string | undefined> {
       await store.publications.takeDown(id);
       served.forget(id);
-      return intoFolder(id, undefined);
+      return intoFolder(id);
     },
 
     /** The files of a site as they would be published where there is no host; undefined when there is no such site. */

@@ -35,7 +35,7 @@ export interface Written {
 
 /**
  * A folder that any static server serves. What pages need is there before them, each file whole; pages of before that have gone leave at once,
- * their style sheets and pictures with the next publication. Nothing else that lies in the folder is touched.
+ * their style sheets and pictures with the next publication. No files at all take all of ours away. Nothing else that lies in the folder is touched.
  */
 export function folderTarget(path: string): Target<Written> {
   const folder = resolve(path);
@@ -69,6 +69,10 @@ export function folderTarget(path: string): Target<Written> {
         return;
       }
   }
+  async function cleared({ files, leaving }: Placed): Promise<Written> {
+    for (const file of [...files, ...leaving, PLACED]) await remove(file);
+    return { written: 0, removed: files.length + leaving.length };
+  }
   return {
     async take(files) {
       const before = await placedIn(folder);
@@ -79,6 +83,8 @@ export function folderTarget(path: string): Target<Written> {
         if (FINGERPRINTED.test(file.path)) await write(file.path, file.bytes);
         else last.push(file);
       }
+      // Where nothing is published any more, nobody is to find anything of it.
+      if (present.size === 0) return cleared(before);
       const both = [...new Set([...before.files, ...present])];
       await write(PLACED, JSON.stringify({ ...before, files: both } satisfies Placed));
       for (const { path, bytes } of last) await write(path, bytes);

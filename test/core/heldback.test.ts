@@ -90,7 +90,14 @@ describe('holding pages back', () => {
       undefined,
       moved,
     ).site;
-    expect(refusedTo(taken, 'visits')).to.match(/“visits” is used twice\. Hold back less\.$/);
+    expect(refusedTo(taken, 'visits')).to.equal(
+      '“News” and “Visits” would have the same address: one has it now, the other before. Publish both of them, or neither.',
+    );
+    const turned = made('makeHome', { page: visits.id, slugOfBefore: 'first' }).site;
+    expect(refusedTo(turned, 'home')).to.match(
+      /^“Brindle Hill Observatory” and “Visits” would have the same/,
+    );
+    expect(refusedTo(turned, 'home', 'visits')).to.equal('');
     const only = made('addPage', { id: node('news'), title: 'News', slug: 'news', after: home.id }).site;
     expect(
       heldBack(

@@ -46,6 +46,14 @@ describe('a folder', () => {
     expect(await there()).to.deep.equal([SHEETS[1], SHEETS[2], 'index.html']);
   });
 
+  it('is empty again where nothing is published any more, but for what others put there', async () => {
+    await target().take(files({ 'index.html': '1', 'visits/index.html': '1', [SHEETS[0]]: '1' }));
+    await target().take(files({ 'index.html': '2', [SHEETS[1]]: '2' }));
+    await writeFile(join(folder, 'site', 'CNAME'), 'hill.example');
+    expect(await target().take(files({}))).to.deep.equal({ written: 0, removed: 3 });
+    expect(await readdir(join(folder, 'site'), { recursive: true })).to.deep.equal(['CNAME']);
+  });
+
   it('keeps what somebody else put there, also where nothing is known of before, or what is known was damaged', async () => {
     await mkdir(join(folder, 'site', 'mine'), { recursive: true });
     for (const [name, text] of [
@@ -132,13 +140,23 @@ describe('a folder for other servers', function () {
     expect(named.length).to.be.above(5);
     for (const path of named) await readFile(join(folder, SITE, path));
     expect((await ask(paths.live(SITE), 'DELETE')).status).to.equal(204);
-    expect(
-      (await readdir(join(folder, SITE), { recursive: true })).filter((each) => each.endsWith('.html')),
-    ).to.deep.equal([]);
+    expect((await readdir(folder)).includes(SITE) ? await readdir(join(folder, SITE)) : []).to.deep.equal([]);
+  });
+
+  it('has the last of several publications that were asked for at once', async () => {
+    for (const round of [1, 2, 3]) {
+      const all = [1, 2, 3, 4].map(async (each) => {
+        await reword(`Round ${round}, edit ${each}`);
+        return ask(paths.publications(SITE), 'POST', {});
+      });
+      await Promise.allSettled(all);
+      const live = await (await fetch(`${running.hostUrl}/${SITE}/`)).text();
+      expect(/Round \d, edit \d/.exec(await page())![0]).to.equal(/Round \d, edit \d/.exec(live)![0]);
+    }
   });
 
   it('that cannot be written keeps nothing from going live, and that is said', async () => {
-    await rm(join(folder, SITE), { recursive: true });
+    await rm(join(folder, SITE), { recursive: true, force: true });
     await writeFile(join(folder, SITE), 'not a folder');
     const live = (await (await ask(paths.publications(SITE), 'POST', {})).json()) as LivePublication;
     expect(live.notInFolder).to.match(
@@ -150,5 +168,12 @@ describe('a folder for other servers', function () {
     expect(((await down.json()) as Problem).detail).to.match(/^The site is taken down here\. The folder /);
     expect((await fetch(`${running.hostUrl}/${SITE}/`)).status).not.to.equal(200);
     await rm(join(folder, SITE));
+    // What is live already is brought there by publishing once more.
+    await ask(paths.publications(SITE), 'POST', {});
+    await rm(join(folder, SITE), { recursive: true });
+    expect(await (await ask(paths.publications(SITE), 'POST', {})).json()).not.to.have.property(
+      'notInFolder',
+    );
+    expect(await page()).to.contain('<!DOCTYPE html>');
   });
 });

@@ -194,7 +194,7 @@ export function PublishPanel({
         <Button
           variant="contained"
           color="secondary"
-          disabled={isLoading || !data || Boolean(nothing) || !held}
+          disabled={isLoading || !data || !held || Boolean(nothing && !published?.notInFolder)}
           onClick={() => void start()}
         >
           Publish
