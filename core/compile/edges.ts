@@ -2,7 +2,8 @@ import { SAFE_AREAS, safeArea, STRIP_ROOM, type Edge } from '../elements/propert
 import { element, type Markup } from '../markup/markup.ts';
 import { TOP } from '../elements/kinds/edges.ts';
 import { knownProperty } from '../elements/propertytable.ts';
-import { isAtEdge } from '../elements/kinds/table.ts';
+import { isAtEdge, knownKind } from '../elements/kinds/table.ts';
+import type { Trait } from '../elements/traits.ts';
 import { express } from '../layered/express.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
@@ -15,6 +16,13 @@ import { stylingOf } from './styling.ts';
 export const atEdges = (page: Page): Node[] =>
   page.nodes[page.root].children.map((id) => page.nodes[id]).filter(({ kind }) => isAtEdge(kind));
 
+const has = ({ kind }: Node, trait: Trait): boolean => knownKind(kind).traits.includes(trait);
+
+/** The kinds of some elements that have a trait. */
+const kindsWith = (nodes: readonly Node[], trait: Trait): string[] => [
+  ...new Set(nodes.filter((node) => has(node, trait)).map(({ kind }) => kind)),
+];
+
 /** How high a strip is, about: what it keeps from the lower edge all that must not lie under it. */
 const STRIP = '4.5rem';
 
@@ -23,7 +31,7 @@ export function edgeRules(site: SiteFrame, page: Page): CssRule[] {
   const all = atEdges(page);
   if (all.length === 0) return [];
   const edge = knownProperty('edge');
-  const strips = all.filter(({ kind }) => kind === 'strip');
+  const strips = all.filter((node) => has(node, 'strip'));
   const stack = stylingOf(site.views).stack();
   stack.layered(
     express(site.views, ({ id }) => ({
@@ -44,14 +52,12 @@ export function edgeRules(site: SiteFrame, page: Page): CssRule[] {
     // What the keyboard brings into the window lies under no strip (WCAG 2.2, 2.4.11).
     rule(':root', { ...SAFE_AREAS, 'scroll-padding-bottom': `var(${STRIP_ROOM})` }),
     // It goes at a touch, and when the keyboard goes into the page.
-    ...(all.some(({ kind }) => kind === 'openingscreen')
-      ? [
-          rule(':is(.openingscreen:active, :root:has(:focus-visible) .openingscreen)', {
-            translate: '0 -200vh',
-            transition: 'none',
-          }),
-        ]
-      : []),
+    ...kindsWith(all, 'screen').map((kind) =>
+      rule(`:is(.${kind}:active, :root:has(:focus-visible) .${kind})`, {
+        translate: '0 -200vh',
+        transition: 'none',
+      }),
+    ),
     // The page has the whole screen (CSS Round Display 1, §3.1), and keeps clear of its edges.
     rule('.page', { 'padding-inline': `${safeArea('left')} ${safeArea('right')}` }),
   ];
@@ -59,16 +65,14 @@ export function edgeRules(site: SiteFrame, page: Page): CssRule[] {
 
 /** What is said after all that elements say: on paper there is no edge of a window, and for some nothing is to move. */
 export function edgesAtLast(page: Page): CssRule[] {
-  const kinds = [...new Set(atEdges(page).map(({ kind }) => kind))];
+  const all = atEdges(page);
   const last = { layer: 'element', distance: Infinity } as const;
   return [
-    ...kinds
-      .filter((kind) => kind === 'openingscreen')
-      .map((kind) => ({
-        ...{ ...last, condition: '(prefers-reduced-motion: reduce)', selector: `.${kind}` },
-        declarations: { 'animation-duration': '0s' },
-      })),
-    ...kinds.map((kind) => ({
+    ...kindsWith(all, 'screen').map((kind) => ({
+      ...{ ...last, condition: '(prefers-reduced-motion: reduce)', selector: `.${kind}` },
+      declarations: { 'animation-duration': '0s' },
+    })),
+    ...kindsWith(all, 'edge').map((kind) => ({
       ...{ ...last, condition: 'print', selector: `.${kind}` },
       declarations: { display: 'none' },
     })),
@@ -83,4 +87,4 @@ export const topPlace = (page: Page): Markup[] =>
 
 /** Whether something at an edge stands before the page in the source: where it is above it in the base view. */
 export const isFirst = (site: SiteFrame, page: Page, node: Node): boolean =>
-  node.kind === 'strip' && resolve(site, page, node, knownProperty('edge'), site.views.base) === 'upper';
+  has(node, 'strip') && resolve(site, page, node, knownProperty('edge'), site.views.base) === 'upper';

@@ -22,6 +22,13 @@ const keyOf = ({ asset, form }: Wanted): string =>
 
 const CLEAR = { r: 0, g: 0, b: 0, alpha: 0 };
 
+/** Dots per inch at which a drawing is about as wide as is wanted, so that it is sharp there; undefined for what is no drawing. */
+async function densityFor(bytes: Buffer, wanted: number): Promise<number | undefined> {
+  const { format, width = wanted, height = wanted } = await sharp(bytes).metadata();
+  // At 72, which is what sharp takes by itself, a drawing has the size that it says.
+  return format === 'svg' ? Math.min(2400, Math.max(72, (72 * wanted) / Math.max(width, height))) : undefined;
+}
+
 /** A whole picture in the middle of a square. `width`: px. */
 function squared(picture: Sharp, width: number, { ground, inset = 0 }: NonNullable<PictureForm['square']>) {
   const free = Math.round(width * inset);
@@ -48,7 +55,9 @@ export function pictureMaker(folder: string, files: Pick<FileStore, 'get'>) {
   const underWay = new Map<string, { made: Promise<Buffer>; waits: boolean }>();
 
   async function made({ asset, form }: Wanted): Promise<Buffer> {
-    const picture = sharp(await files.get(asset.hash, asset.name), { limitInputPixels: LIMITS.pixels });
+    const bytes = await files.get(asset.hash, asset.name);
+    const density = form.square && (await densityFor(bytes, form.width));
+    const picture = sharp(bytes, { limitInputPixels: LIMITS.pixels, density });
     if (form.crop) {
       const { x, y, width, height } = form.crop;
       picture.extract({ left: x, top: y, width, height });

@@ -1,11 +1,15 @@
 /** Pictures and films that are brought in: what is taken, in which form it is kept, and what is refused with nothing kept. */
 import { expect } from 'chai';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { crc32, deflateSync, gzipSync } from 'node:zlib';
 import sharp from 'sharp';
 import { paths } from '../../api/paths.ts';
 import type { AssetResponse, MakingResponse, Problem } from '../../api/responses.ts';
 import { demoSite } from '../demo.ts';
 import { readSiteFile, writeSiteFile } from '../../core/index.ts';
+import { pictureMaker } from '../../server/media/making.ts';
 import { fileStore } from '../../server/store/files.ts';
 import { served, type Served } from './serving.ts';
 
@@ -66,6 +70,25 @@ describe('pictures and films', function () {
   const bytesOf = async ({ hash }: Pick<AssetResponse, 'hash'>) =>
     Buffer.from(await (await fetch(running.url + paths.asset(SITE, hash))).arrayBuffer());
   const keptFiles = async () => (await fileStore(`${running.folder}/files`).list()).length;
+
+  it('are sharp in any size as the sign of a site, where they are drawings', async () => {
+    const half =
+      '<rect width="20" height="40" fill="#f00"/><rect x="20" width="20" height="40" fill="#00f"/>';
+    const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40" viewBox="0 0 40 40">${half}</svg>`;
+    const folder = await mkdtemp(join(tmpdir(), 'dimorphe-made-'));
+    const maker = pictureMaker(folder, { get: async () => Buffer.from(svg) });
+    const form = { type: 'image/png', width: 512, square: {} } as const;
+    const bytes = await maker.bytes({ asset: { hash: 'a'.repeat(64), name: 'Half' }, form });
+    const { data, info } = await sharp(bytes).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+    const at = (x: number) =>
+      data.subarray(4 * (256 * info.width + x), 4 * (256 * info.width + x) + 3).join();
+    const mixed = Array.from({ length: info.width }, (_each, x) => at(x)).filter(
+      (colour) => colour !== '255,0,0' && colour !== '0,0,255',
+    );
+    expect([info.width, at(10), at(500)]).to.deep.equal([512, '255,0,0', '0,0,255']);
+    expect(mixed.length, 'columns that are neither').to.be.at.most(2);
+    await rm(folder, { recursive: true });
+  });
 
   it('are known by their bytes, whatever they are called', async () => {
     const picture = noise(800, 500);
