@@ -143,7 +143,7 @@ function said(
 }
 
 /** Whether an element hides what lies behind it: a picture, or a ground that lets nothing through. */
-function hides(site: SiteFrame, page: Page, id: NodeId, view: ViewId): boolean {
+export function hides(site: SiteFrame, page: Page, id: NodeId, view: ViewId): boolean {
   const node = page.nodes[id];
   if (!node) return false;
   if (((value(site, page, node, 'opacity', view) as number | undefined) ?? 1) < 1) return false;

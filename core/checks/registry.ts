@@ -11,6 +11,7 @@ import { deadLinks } from './deadlinks.ts';
 import { formLabels } from './formlabels.ts';
 import { hiddenTargets } from './hiddentargets.ts';
 import { actionCount } from './actioncount.ts';
+import { coveredFilm } from './coveredfilm.ts';
 import { headingOrder } from './headingorder.ts';
 import { landmarks } from './landmarks.ts';
 import { linkNames } from './linknames.ts';
@@ -57,6 +58,7 @@ export const RULES: readonly Rule[] = [
   noMenu,
   actionCount,
   openedAgain,
+  coveredFilm,
 ];
 
 /** What rules find on a page, and in the text styles of its site. `seen`: what a browser has told; what needs it is left out without. */

@@ -6,6 +6,7 @@ import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
 import { conditionOf } from '../layered/bands.ts';
 import { held } from '../layered/resolve.ts';
 import type { Layered } from '../layered/layered.ts';
+import { STRIP_ROOM } from '../elements/properties/edge.ts';
 import { familyCss } from '../elements/properties/text.ts';
 import { express } from '../layered/express.ts';
 import type { ViewId } from '../layered/views.ts';
@@ -103,7 +104,7 @@ export function filmRules(site: SiteFrame, page: Page): CssRule[] {
     }),
     rule(`.${STOP}`, {
       ...{ position: 'fixed', 'z-index': '3', 'inset-inline-start': '1rem' },
-      bottom: 'calc(1rem + var(--strip-room, 0px))',
+      bottom: `calc(1rem + var(${STRIP_ROOM}, 0px))`,
       ...{ 'align-items': 'center', gap: '0.5rem', padding: '0.5rem 0.75rem', 'border-radius': '0.5rem' },
       ...{ background: 'Canvas', color: 'CanvasText', cursor: 'pointer' },
       ...{ 'font-size': '0.875rem', 'line-height': '1.5', ...wordsFamily(site) },

@@ -1,5 +1,5 @@
 import type { Markup } from '../markup/markup.ts';
-import { knownKind } from '../elements/kinds/table.ts';
+import { isAtEdge, knownKind } from '../elements/kinds/table.ts';
 import { wordingsOf } from '../elements/propertytable.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -43,6 +43,7 @@ const sameMarkup = (one: Node | undefined, other: Node | undefined): boolean =>
   one.style.self?.source === other.style.self?.source &&
   one.style.self?.alternate === other.style.self?.alternate &&
   one.style.self?.backgroundFilm === other.style.self?.backgroundFilm &&
+  one.style.self?.edge === other.style.self?.edge &&
   sameWordings(one, other) &&
   ownVisibility(one) === ownVisibility(other);
 
@@ -76,7 +77,7 @@ const holdsPictures = (page: Page, node: Node): boolean =>
 /** Whether pictures may stand in an element’s content. */
 const hasAssets = ({ kind }: Node): boolean => knownKind(kind).content.some(({ type }) => type.withAssets);
 
-/** What of a node the shared rules are made from: which text style is used, which pictures stand behind elements, whether it says how wide its place is. */
+/** What of a node the shared rules are made from: which text style is used, which pictures stand behind elements, whether it says how wide its place is, what stays at the edges of the window. */
 const sameShare = (one: Node | undefined, other: Node | undefined, site: SiteFrame): boolean =>
   one !== undefined &&
   other !== undefined &&
@@ -84,6 +85,7 @@ const sameShare = (one: Node | undefined, other: Node | undefined, site: SiteFra
   ((one.content === other.content && sameWordings(one, other)) || !hasAssets(one)) &&
   textStyleOf(one, site) === textStyleOf(other, site) &&
   !setsShares(other) &&
+  (one.style === other.style || !isAtEdge(other.kind)) &&
   one.style.self?.backgroundPicture === other.style.self?.backgroundPicture &&
   one.style.self?.backgroundFilm === other.style.self?.backgroundFilm &&
   one.style.self?.backgroundSize === other.style.self?.backgroundSize;

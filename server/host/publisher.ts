@@ -111,6 +111,8 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
     const put = async () => {
       const live = await store.publications.live(id);
       const site = live && (await stateOf(live));
+      // Of one from before sites were kept with their publications nothing can be made: what is there stays.
+      if (live && !site) return;
       await folderTarget(path).take(site ? delivered(site, { still: true }, own) : nothing());
     };
     const turn = (underWay.get(id) ?? Promise.resolve()).then(put, put);

@@ -8,8 +8,11 @@ import {
   MEASURED_RULES,
   pageRules,
   placeOfSection,
+  preview,
+  print,
   printRules,
   siteFaults,
+  type Addresses,
   type Laid,
   type LaidElement,
   type NodeId,
@@ -276,6 +279,30 @@ describe('checks on a contact strip', () => {
 });
 
 describe('a page with something at its edges', () => {
+  it('is in a sheet that is brought up to date as in one that is made anew', () => {
+    const given = having('strip');
+    const { frame } = given;
+    const addresses: Addresses = { page: () => '#', picture: (id) => id };
+    const before = composed(frame, given.pages[home.id]);
+    for (const [property, at, value] of [
+      ['edge', frame.views.base, 'upper'],
+      ['edge', view('mobile'), 'upper'],
+      ['shown', view('mobile'), false],
+    ] as const) {
+      const { page } = made(
+        'setValue',
+        { nodes: [node('the-strip')], property, view: at, value, reach: 'here' },
+        given.pages[home.id],
+        given,
+      );
+      const after = composed(frame, page);
+      const fresh = preview(frame, after, addresses);
+      const followed = preview(frame, after, addresses, preview(frame, before, addresses));
+      expect(printRules(followed.shared), `${property} in ${at}`).to.equal(printRules(fresh.shared));
+      expect(print(followed.body), `${property} in ${at}`).to.equal(print(fresh.body));
+    }
+  });
+
   it('stays right whatever is done to it', () => {
     const kinds = ['strip', 'up', 'openingscreen'];
     const given = having(...kinds);

@@ -4,8 +4,10 @@ import {
   AT_WINDOW,
   bodyMarkup,
   compileSite,
+  composed,
   conditionOf,
   contrastIn,
+  findings,
   headOf,
   preview,
   print,
@@ -153,6 +155,37 @@ describe('a film that plays by itself', () => {
   it('may be fetched anywhere where it waits to be asked', () => {
     const asked = made('setContent', { node: block.id, field: 'playing', value: 'asked' }, hire).site;
     expect(mediaOf(hidden(asked))).to.equal(undefined);
+  });
+});
+
+describe('a film that nobody sees', () => {
+  const told = (on: Site) =>
+    findings(on.frame, composed(on.frame, on.pages[home.id]))
+      .filter(({ rule }) => rule === 'film that nobody sees')
+      .map(({ sentence }) => sentence);
+  const sections = Object.values(composed(frame, home).nodes).filter(({ kind }) => kind === 'section');
+  const grounded = (colour: string, on: Site) =>
+    sections
+      .filter(({ id }) => !id.startsWith('shared-'))
+      .reduce((target, { id }) => set('backgroundColour', 'desktop', colour, target, id), on);
+
+  it('is told where each section lies over it', () => {
+    const covered = grounded('#ffffff', set('backgroundFilm', 'desktop', film));
+    expect(told(covered)).to.deep.equal([
+      'Nothing is seen of the film behind Home: each section lies over it with a ground of its own.',
+    ]);
+    const narrow = grounded('#ffffff', set('backgroundFilm', 'mobile', film));
+    expect(told(narrow)).to.deep.equal([
+      'Nothing is seen of the film behind Home in Mobile: each section lies over it with a ground of its own.',
+    ]);
+  });
+
+  it('is none where a section lets it through, or where there is no film', () => {
+    const covered = grounded('#ffffff', set('backgroundFilm', 'desktop', film));
+    expect(told(set('backgroundColour', 'desktop', 'rgb(255 255 255 / 0.9)', covered, 'week'))).to.deep.equal(
+      [],
+    );
+    expect(told(grounded('#ffffff', site))).to.deep.equal([]);
   });
 });
 

@@ -1,0 +1,25 @@
+import { filmIn } from '../compile/film.ts';
+import { sectionsOf } from '../compile/opening.ts';
+import { hiddenBy } from '../values/visibility.ts';
+import { hides } from './notshown.ts';
+import { PRACTICE, type Rule } from './rule.ts';
+import { amissIn } from './saying.ts';
+
+/** A film behind a page is seen where sections let it through; one that nobody sees is fetched all the same. */
+export const coveredFilm: Rule = {
+  name: 'film that nobody sees',
+  clause: PRACTICE,
+  severity: 'advice',
+  find: (looked) =>
+    amissIn(looked, (node, view) => {
+      const { site, page } = looked;
+      if (node.id !== page.root || filmIn(site, page, view) === undefined) return undefined;
+      const shown = sectionsOf(page).filter((section) => hiddenBy(site, page, section, view) === undefined);
+      return shown.length > 0 && shown.every(({ id }) => hides(site, page, id, view))
+        ? {
+            sentence: `Nothing is seen of the film behind ${node.name}{views}: each section lies over it with a ground of its own.`,
+            cure: 'Take the background off a section, or let something through it.',
+          }
+        : undefined;
+    }),
+};
