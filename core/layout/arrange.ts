@@ -232,12 +232,20 @@ function fitsBeside(one: Together, other: Together, half: number): boolean {
 
 /** Parts moved down to where they cover nothing that they did not lie over in the base. */
 function uncovered(parts: readonly ArrangedPart[], things: ReadonlyMap<string, Arrangeable>): ArrangedPart[] {
-  const placed: (Area & { box: Box })[] = [];
+  const placed: (Area & { box: Box; inset?: number })[] = [];
   return parts.map((each) => {
     const { box } = things.get(each.id)!;
-    const area = firstFree(each.area, placed, each.area.row, (other) => belongTogether(other.box, box));
+    // A sign may share the columns of its line alone where that keeps room for it.
+    const area = firstFree(
+      each.area,
+      placed,
+      each.area.row,
+      (other) =>
+        overlie(other.box, box) ||
+        ((each.inset ?? other.inset) !== undefined && belongTogether(other.box, box)),
+    );
     const at = placed.findLastIndex(({ row }) => row <= area.row) + 1;
-    placed.splice(at, 0, { ...area, box });
+    placed.splice(at, 0, { ...area, box, inset: each.inset });
     return { ...each, area };
   });
 }
