@@ -128,20 +128,13 @@ export class LogQuery {
 }
 
 /** Which part of the list of steps is asked for. */
-export class StepsQuery {
+export class StepsQuery extends LogQuery {
   @IsOptional()
   @Type(() => Number)
   @IsInt({ message: 'before is a revision.' })
   @Min(1, { message: 'before is a revision.' })
   @Max(MOST_REVISIONS, { message: 'before is a revision.' })
   before?: number;
-
-  @IsOptional()
-  @Type(() => Number)
-  @IsInt({ message: 'after is a revision.' })
-  @Min(0, { message: 'after is a revision.' })
-  @Max(MOST_REVISIONS, { message: 'after is a revision.' })
-  after?: number;
 }
 
 /** A revision in a request's path. */

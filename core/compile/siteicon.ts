@@ -17,7 +17,7 @@ function drawn({ colours }: SiteFrame): { path: string; text: string } {
 }
 
 /** The picture that stands for a site in browsers and on home screens; undefined where none is chosen. */
-export const iconOf = ({ icon, assets }: SiteFrame): MediaAsset | undefined =>
+const iconOf = ({ icon, assets }: SiteFrame): MediaAsset | undefined =>
   assets.find(({ id }) => id === icon) as MediaAsset | undefined;
 
 const square = (width: number, square: NonNullable<PictureForm['square']> = {}): PictureForm => ({
