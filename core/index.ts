@@ -45,11 +45,16 @@ export {
   composed,
   idIn,
   isKept,
+  isLinked,
+  isOnAllPages,
   keptBlocks,
+  linkedAt,
+  pagesLinking,
   pageShowing,
   sharedOn,
   sharedPlaceOf,
   sharedTrees,
+  takesLinked,
 } from './site/shared.ts';
 export { isListedEverywhere, offeringIn, viewsOffering, wayOn } from './site/offering.ts';
 export { leadingIn } from './values/links.ts';

@@ -33,7 +33,7 @@ export function brokenLinks(site: Site): BrokenLink[] {
     sourceOrder(tree).flatMap((node) =>
       linksIn(node).flatMap((link): BrokenLink[] => {
         const shared = sharedPlaceOf(node.id);
-        const page = shared ? pageShowing(site.frame, shared) : tree.id;
+        const page = shared ? pageShowing(site, shared) : tree.id;
         const gone = goneOf(site, site.pages[page], link);
         return gone ? [{ page, node: node.id, link, gone }] : [];
       }),

@@ -22,7 +22,7 @@ const LONGEST = 120;
 const named = (name: string, more: string): string => `${name.slice(0, LONGEST - more.length - 2)}, ${more}`;
 
 const ONLY_ONE = refused(
-  'A section on all pages cannot be an alternate itself; what stands in it can. Nothing was changed.',
+  'A section on all pages, or a linked block, cannot be an alternate itself; what stands in it can. Nothing was changed.',
 );
 
 /** Whether a set of alternates may stand in a parent's place of an element. */

@@ -7,7 +7,7 @@ import type { Layered, Override } from '../layered/layered.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
 import { plainText } from '../markup/fragment.ts';
 import type { Node, Style } from '../site/node.ts';
-import { idIn } from '../site/shared.ts';
+import { idIn, isKept, linkedAt, pagesLinking } from '../site/shared.ts';
 import type { Page, Site, SiteFrame, TextStyle, TreeName } from '../site/site.ts';
 import { resolve } from '../values/trace.ts';
 import { difference } from './difference.ts';
@@ -149,6 +149,16 @@ function inTree(
     case 'children': {
       // Where it stands now is told of what was there before: what is new or gone is told as that.
       const moved = 'id' in operation ? (operation.id as NodeId) : undefined;
+      const block = moved && (linkedAt(states[1].frame, moved) ?? linkedAt(states[0].frame, moved));
+      if (block) {
+        const stood = was?.children.includes(moved) && is?.children.includes(moved);
+        const what = stood
+          ? `moved in ${some.name}`
+          : operation.op === 'put'
+            ? `linked in ${some.name}`
+            : 'removed';
+        return { node: moved, name: block.nodes[moved].name, what };
+      }
       const child = moved && states[1].tree?.nodes[moved];
       if (operation.op !== 'put' || !child || !states[0].tree?.nodes[moved]) return undefined;
       return { node: child.id, name: child.name, what: `moved in ${some.name}` };
@@ -286,10 +296,13 @@ function changeOf(operation: Operation, before: Site, after: Site): Change | und
       states(() => undefined),
     );
   const place = keys[0] as TreeName;
-  // Kept blocks are for those who edit.
-  if (place.startsWith('kept-')) return undefined;
+  // A kept block that is linked nowhere is for those who edit.
+  if (isKept(place) && ![before, after].some((site) => pagesLinking(site, place).length > 0))
+    return undefined;
   const trees = states(({ frame }) => frame.shared?.[place]);
   if (keys.length === 1) {
+    // Where it was linked, or is, the page tells.
+    if (isKept(place)) return undefined;
     const tree = trees[1].tree ?? trees[0].tree!;
     return {
       name: tree.nodes[tree.root].name,

@@ -4,7 +4,15 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { same } from '../layered/express.ts';
 import type { Page, SiteFrame, TreeName } from '../site/site.ts';
 import { remember } from '../site/lineage.ts';
-import { composed, ownNode, sharedNode, sharedPlaceOf, sharedTrees } from '../site/shared.ts';
+import {
+  composed,
+  linkedOn,
+  ownNode,
+  sharedNode,
+  sharedPlaceOf,
+  sharedTrees,
+  takesLinked,
+} from '../site/shared.ts';
 
 /**
  * A value as it is, with no draft in it. Each node is drafted by itself, so that what is taken from one and put into another would be
@@ -92,15 +100,21 @@ export function finished(keys: string[], before: Page, changes: NodeChanges): Fi
   };
 }
 
+/** What became of a page as it is shown, by the trees that it was put together from. */
+interface FinishedShown {
+  own: FinishedTree;
+  shared: FinishedTree[];
+  /** A linked block that would lose its outermost element and nothing else, or stand where none can. */
+  torn: Page | undefined;
+}
+
 /**
  * A page as it is shown, with what it shares with others, to be changed by a command. What comes of it is parted again:
  * into what is the page's own, and the trees that all pages share.
  */
-export function draftShown(
-  frame: SiteFrame,
-  page: Page,
-): { draft: Page; finish(): { own: FinishedTree; shared: FinishedTree[] } } {
+export function draftShown(frame: SiteFrame, page: Page): { draft: Page; finish(): FinishedShown } {
   const { draft, finish } = draftPage(composed(frame, page));
+  const linked: Page[] = linkedOn(frame, page).map(({ tree }) => tree);
   return {
     draft,
     finish() {
@@ -115,9 +129,18 @@ export function draftShown(
       };
       return {
         own: part(page, ['pages', page.id], undefined, (node) => ownNode(page, node)),
-        shared: sharedTrees(frame).map((tree) => {
+        shared: [...sharedTrees(frame), ...linked].map((tree) => {
           const place = tree.id as string as TreeName;
-          return part(tree, ['frame', 'shared', place], place, (node) => sharedNode(tree, node));
+          const made = part(tree, ['frame', 'shared', place], place, (node) => sharedNode(tree, node));
+          // A block that is taken off a page stays kept.
+          return linked.includes(tree) && !made.after ? finished(made.keys, tree, {}) : made;
+        }),
+        torn: linked.find(({ id, root }) => {
+          const parent = draft.nodes[root]?.parent;
+          if (parent) return !takesLinked(draft.nodes[parent]);
+          // It goes as a whole.
+          const left = Object.keys(draft.nodes).filter((each) => sharedPlaceOf(each) === id);
+          return left.length > 0;
         }),
       };
     },

@@ -81,7 +81,7 @@ export const groupElements: Command<GroupElements> = {
         `${odd ? `A group takes no ${kindInWords(odd.kind)}` : `${parent.name} takes no group`}. Nothing was changed.`,
       );
     if (draft.nodes[id]) return refused('The page has an element of this id already; nothing was changed.');
-    if (sharedPlaceOf(id) !== sharedPlaceOf(members[0].id))
+    if (sharedPlaceOf(id) !== sharedPlaceOf(parentId))
       return refused('The id is not one for an element in this place; nothing was changed.');
     const gap = express(site.views, (view) => resolve(site, draft, parent, knownProperty('gap'), view.id));
     const taken = new Map(

@@ -1,13 +1,19 @@
 import { standsOnPage } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
-import { idIn } from '../site/shared.ts';
+import type { Node } from '../site/node.ts';
+import { idIn, linksBelow, sharedPlaceOf, takesLinked } from '../site/shared.ts';
 import type { KeptName, Page, SiteFrame } from '../site/site.ts';
 import { found, store } from './aim.ts';
 import type { Command } from './command.ts';
 import { grownFrom, type Copy } from './pasteelements.ts';
+import { unlinked } from './linked.ts';
+import { replaceAmong } from './placing.ts';
+import { followLinks } from './relink.ts';
 import { withoutShared } from './shared.ts';
 import { subtree } from '../site/sourceorder.ts';
+import { allTrees } from './viewvalues.ts';
+import { plain } from './structure.ts';
 import { counted } from './wording.ts';
 
 /** How many blocks a site keeps. */
@@ -26,7 +32,13 @@ const countKept = ({ shared = {} }: SiteFrame): number =>
 const HOLDER = 'page' as NodeId;
 
 /** Puts the first of copied elements, with all that is in it, beside the pages, on the site's terms. Answers what was done, in words. */
-function keep(site: SiteFrame, copy: Copy, id: KeptName, name: string): string {
+function keep(
+  site: SiteFrame,
+  copy: Copy,
+  id: KeptName,
+  name: string,
+  linked = false,
+): { tree: Page; ids: Map<NodeId, NodeId>; sentence: string } {
   const [first] = copy.roots;
   const inFirst = subtree(copy, first);
   const kind = standsOnPage(copy.nodes[first].kind) ? 'page' : 'row';
@@ -34,7 +46,7 @@ function keep(site: SiteFrame, copy: Copy, id: KeptName, name: string): string {
   const holder = { id: HOLDER, kind, name, parent: null, children: [], style: {}, content: {} };
   const tree: Page = { id: id as string as NodeId, root: HOLDER, nodes: { [HOLDER]: holder } };
   const only = Object.fromEntries(inFirst.map((each) => [each, copy.nodes[each]])) as Copy['nodes'];
-  const { roots, left } = grownFrom(
+  const { roots, left, names } = grownFrom(
     site,
     tree,
     { ...copy, roots: [first], nodes: only },
@@ -45,13 +57,20 @@ function keep(site: SiteFrame, copy: Copy, id: KeptName, name: string): string {
   const root = tree.nodes[roots[0]];
   root.parent = null;
   root.name = named(name) || root.name;
-  // Where it is placed it is there for everyone, in every view, until someone says otherwise.
-  delete root.audience;
-  store(root, 'self', 'shown', {});
+  if (!linked) {
+    // Where it is placed it is there for everyone, in every view, until someone says otherwise.
+    delete root.audience;
+    store(root, 'self', 'shown', {});
+  }
   site.shared = { ...site.shared, [id]: { ...tree, root: root.id } };
   const more = inFirst.length - 1;
   const missing = left > 0 ? `; ${counted(left, 'value')} left out that this site does not have` : '';
-  return `${root.name}: kept${more > 0 ? ` with ${counted(more, 'element')} in it` : ''}${missing}`;
+  const how = linked ? 'kept, and linked here' : 'kept';
+  return {
+    tree: site.shared[id]!,
+    ids: names,
+    sentence: `${root.name}: ${how}${more > 0 ? ` with ${counted(more, 'element')} in it` : ''}${missing}`,
+  };
 }
 
 export interface KeepBlock {
@@ -59,12 +78,27 @@ export interface KeepBlock {
   /** The name among what the site keeps; none has it yet. */
   id: KeptName;
   name: string;
+  /** The page shows the kept block itself in its place from now on, as linked. */
+  linked?: true;
 }
 
-/** Keeps a copy of an element, with all its values and all that is in it, to be placed anywhere. */
+/** Why an element of a page cannot become a linked block where it stands, or undefined. */
+function unlinkable(site: SiteFrame, page: Page, { id, parent, name }: Node): string | undefined {
+  if (!takesLinked(page.nodes[parent!]))
+    return `${name} stands in ${page.nodes[parent!].name}, which takes no linked block. Keep a copy of it; nothing was kept.`;
+  const [link] = linksBelow(page, id);
+  return (
+    link &&
+    `${site.shared![sharedPlaceOf(link)!]!.nodes[link].name} in it is linked itself. Keep a copy of it; nothing was kept.`
+  );
+}
+
+/** Keeps a copy of an element, with all its values and all that is in it, to be placed anywhere; or the element itself, as linked. */
 export const keepBlock: Command<KeepBlock> = {
-  on: () => 'frame',
-  run(site, page, { node: id, id: kept, name }): Outcome<string> {
+  on: ({ linked }) => (linked ? 'site' : 'frame'),
+  run(site, page, { node: id, id: kept, name, linked }, pages): Outcome<string> {
+    if (linked && sharedPlaceOf(id))
+      return refused('It stands on more than this page already. Keep a copy of it; nothing was kept.');
     const meant = found(page, [id]);
     if (!meant.ok) return meant;
     if (meant.value[0].parent === null)
@@ -72,9 +106,17 @@ export const keepBlock: Command<KeepBlock> = {
     if (site.shared?.[kept]) return refused('The site keeps a block of this id already; nothing was kept.');
     if (countKept(site) >= MOST_KEPT) return FULL;
     const { views, colours, spacing, assets } = site;
-    const nodes = Object.fromEntries(subtree(page, id).map((each) => [each, page.nodes[each]]));
+    const nodes = Object.fromEntries(subtree(page, id).map((each) => [each, plain(page.nodes[each])]));
     const copy = { site: site.id, page: page.id, views, colours, spacing, assets, roots: [id], nodes };
-    return done(keep(site, copy as Copy, kept, name));
+    if (!linked) return done(keep(site, copy as Copy, kept, name).sentence);
+    const why = unlinkable(site, page, meant.value[0]);
+    if (why) return refused(why);
+    const { tree, ids, sentence } = keep(site, copy as Copy, kept, name, true);
+    const parent = page.nodes[meant.value[0].parent!];
+    Object.keys(nodes).forEach((each) => delete page.nodes[each as NodeId]);
+    replaceAmong(site, parent, [id], [tree.root]);
+    followLinks(allTrees(site, pages), { names: ids, from: page.id, to: page.id });
+    return done(sentence);
   },
 };
 
@@ -84,7 +126,7 @@ export const keepCopy: Command<{ copied: Copy; id: KeptName; name: string }> = {
   run(site, _page, { copied: copy, id: kept, name }): Outcome<string> {
     if (site.shared?.[kept]) return refused('The site keeps a block of this id already; nothing was kept.');
     if (countKept(site) >= MOST_KEPT) return FULL;
-    return done(keep(site, copy, kept, name));
+    return done(keep(site, copy, kept, name).sentence);
   },
 };
 
@@ -103,14 +145,19 @@ export const renameKept: Command<{ id: KeptName; name: string }> = {
   },
 };
 
-/** Keeps a block no longer. Where it was placed, it stays. */
+/** Keeps a block no longer. Where it was placed, it stays; where it was linked, as the page's own. */
 export const dropKept: Command<{ id: KeptName }> = {
-  on: () => 'frame',
-  run(site, _page, { id }): Outcome<string> {
+  on: () => 'site',
+  run(site, _page, { id }, pages): Outcome<string> {
     const tree = site.shared?.[id];
     if (!tree) return GONE;
     const { name } = tree.nodes[tree.root];
+    const count = unlinked(site, pages, tree);
     withoutShared(site, id);
-    return done(`${name}: not kept any more`);
+    const own =
+      count > 0
+        ? `; ${counted(count, 'page')} that linked it ${count === 1 ? 'has its' : 'have their'} own now`
+        : '';
+    return done(`${name}: not kept any more${own}`);
   },
 };

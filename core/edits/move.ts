@@ -1,6 +1,6 @@
 import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
-import { sharedPlaceOf } from '../site/shared.ts';
+import { isKept, isLinked, sharedPlaceOf, takesLinked } from '../site/shared.ts';
 import type { Node } from '../site/node.ts';
 import type { Page } from '../site/site.ts';
 import { found } from './aim.ts';
@@ -31,9 +31,19 @@ export function misplaced(page: Page, nodes: readonly Node[], parent: Node): str
       : `${within.name} cannot be put into ${parent.name}, which stands in it.`;
   const odd = nodes.find((node) => !takesWhole(page, parent, node));
   if (odd) return `${parent.name} takes no ${kindInWords(odd.kind)}.`;
-  const foreign = nodes.find(({ id }) => sharedPlaceOf(id) !== sharedPlaceOf(parent.id));
-  if (foreign)
-    return `${foreign.name} ${sharedPlaceOf(foreign.id) ? 'stands on all pages' : 'stands on this page only'}, and ${parent.name} does not; copy it instead.`;
+  const block = nodes.find((node) => isLinked(node) && !takesLinked(parent));
+  if (block)
+    return `${block.name} is a linked block, and none can stand in ${parent.name}; let this page have its own first.`;
+  const foreign = nodes.find(
+    (node) => !isLinked(node) && sharedPlaceOf(node.id) !== sharedPlaceOf(parent.id),
+  );
+  if (foreign) {
+    const theirs = sharedPlaceOf(foreign.id);
+    const [where, not] = isKept(theirs)
+      ? ['is of a linked block', 'is not']
+      : [theirs ? 'stands on all pages' : 'stands on this page only', 'does not'];
+    return `${foreign.name} ${where}, and ${parent.name} ${not}; copy it instead.`;
+  }
   const coming = nodes.filter((node) => node.parent !== parent.id).length;
   if (parent.children.length + coming > MOST_CHILDREN)
     return `${parent.name} is full: it holds ${MOST_CHILDREN} elements.`;
@@ -70,7 +80,8 @@ export const moveElements: Command<MoveElements> = {
       node.parent = parent.id;
       putBehind(parent.children, node.id, place);
       place = node.id;
-      if (!elsewhere) continue;
+      // What a linked block says of its place it says wherever it is linked.
+      if (!elsewhere || isLinked(node)) continue;
       fitted(draft, node).forEach(({ label }) => left.add(label.toLowerCase()));
       settledInOverlay(site, draft, node);
     }

@@ -1,6 +1,6 @@
 import type { NodeId } from '../elements/nodeid.ts';
 import { refused, done } from '../outcome.ts';
-import { sharedPlaceOf } from '../site/shared.ts';
+import { isOnAllPages, linksBelow, sharedPlaceOf } from '../site/shared.ts';
 import { found } from './aim.ts';
 import { settledInOverlay } from './areas.ts';
 import type { Command } from './command.ts';
@@ -26,7 +26,9 @@ export interface MoveToPage {
 export const moveToPage: Command<MoveToPage> = {
   on: () => 'site',
   run(site, page, { nodes: ids, to, parent: parentId, after }, pages) {
-    if (ids.some(sharedPlaceOf)) return refused('It stands on all pages already; nothing was moved.');
+    if (ids.some(isOnAllPages)) return refused('It stands on all pages already; nothing was moved.');
+    if (ids.some(sharedPlaceOf))
+      return refused('It is of a linked block: place that on the other page, too. Nothing was moved.');
     const nodes = found(page, ids);
     if (!nodes.ok) return nodes;
     const head = site.pages.find(({ id }) => id === to);
@@ -41,6 +43,13 @@ export const moveToPage: Command<MoveToPage> = {
       .map((id) => page.nodes[id])
       .find((node) => !takesWhole(target, parent, node, page.nodes));
     if (other) return refused(`${parent.name} takes no ${kindInWords(other.kind)}. Nothing was moved.`);
+    const twice = tops
+      .flatMap((id) => linksBelow(page, id))
+      .find((id) => linksBelow(target, target.root).includes(id));
+    if (twice)
+      return refused(
+        `${site.shared![sharedPlaceOf(twice)!]!.nodes[twice].name} is linked on both pages, and a page links a block once; let one of them have its own first. Nothing was moved.`,
+      );
     const said = describeHolders(tops.map((id) => page.nodes[id]));
     const whole = tops.flatMap((id) => subtree(page, id));
     const names = freeNames(undefined, whole, target.nodes);

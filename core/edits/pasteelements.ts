@@ -142,7 +142,7 @@ export function grownFrom(
   copied: Copy,
   id: NodeId,
   parent: NodeId,
-): { roots: NodeId[]; left: number } {
+): { roots: NodeId[]; left: number; names: Map<NodeId, NodeId> } {
   const ids = Object.keys(copied.nodes) as NodeId[];
   const made = namesFor(copied, id);
   const names = new Map(ids.map((each, index) => [each, made[index]]));
@@ -169,7 +169,7 @@ export function grownFrom(
       const elsewhere = copied.site === site.id && copied.page !== draft.id;
       return elsewhere ? linkTo({ page: copied.page, place }) : link;
     });
-  return { roots: copied.roots.map(named), left };
+  return { roots: copied.roots.map(named), left, names };
 }
 
 /** Puts copied elements, with all that is in them, on a page. What this site does not have is written out, or left out and said. */

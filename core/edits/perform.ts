@@ -2,7 +2,7 @@ import { createDraft, freeze } from 'immer';
 import type { NodeId } from '../elements/nodeid.ts';
 import { pointer } from '../faults.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
-import { composed } from '../site/shared.ts';
+import { composed, isKept } from '../site/shared.ts';
 import type { Page, Site, SiteFrame, TreeName } from '../site/site.ts';
 import type { Command, Scope } from './command.ts';
 import { rename, setContent } from './content.ts';
@@ -21,6 +21,7 @@ import { moveToPage } from './movetopage.ts';
 import { keepWording } from './keepwording.ts';
 import { moveElements } from './move.ts';
 import { dropKept, keepBlock, keepCopy, renameKept } from './kept.ts';
+import { linkBlock, unlinkBlock } from './linked.ts';
 import { setAside } from './aside.ts';
 import { setAudience } from './audience.ts';
 import { showInViews } from './showing.ts';
@@ -95,6 +96,8 @@ export const COMMANDS = {
   keepCopy,
   renameKept,
   dropKept,
+  linkBlock,
+  unlinkBlock,
   offerPage,
   hideLinksTo,
   addPage,
@@ -227,15 +230,21 @@ function onPage(site: Site, page: NodeId, run: Command<unknown>['run'], args: un
   const { draft, finish } = draftShown(site.frame, site.pages[page]);
   const outcome = run(site.frame, draft, args, site.pages);
   if (!outcome.ok) return outcome;
-  const { own, shared } = finish();
+  const { own, shared, torn } = finish();
+  if (torn)
+    return refused(
+      `${torn.nodes[torn.root].name} is a linked block and cannot go along: let this page have its own first. Nothing was changed.`,
+    );
   let next = site;
   const changes = [own, ...shared].flatMap((tree) => {
     const made = withTree(next, tree);
     next = made.site;
     return made.changes;
   });
-  const everywhere = shared.some(({ changed }) => changed.length > 0);
-  return done({ site: next, changes, sentence: outcome.value + (everywhere ? ', on all pages' : '') });
+  const where = shared.flatMap(({ before, changed }) =>
+    changed.length === 0 ? [] : isKept(before.id) ? ', wherever it is linked' : ', on all pages',
+  );
+  return done({ site: next, changes, sentence: outcome.value + [...new Set(where)].join('') });
 }
 
 /** Runs a command on what all pages of a site share, or on all of it. */

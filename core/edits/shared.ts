@@ -2,7 +2,7 @@ import { contentOf } from '../elements/kinds/kind.ts';
 import { isAtEdge, knownKind } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
-import { idIn, sharedOn } from '../site/shared.ts';
+import { idIn, linksBelow, sharedOn, sharedPlaceOf } from '../site/shared.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, PageHead, SharedPlace, SiteFrame, TreeName } from '../site/site.ts';
 import { found } from './aim.ts';
@@ -32,7 +32,9 @@ export function placeOfSection(page: Page, node: Node): SharedPlace | undefined 
 
 /** The sections of a page, its own, that serve as what is shared in a place. */
 export const ownSections = (page: Page, place: SharedPlace): NodeId[] =>
-  page.nodes[page.root].children.filter((id) => placeOfSection(page, page.nodes[id]) === place);
+  page.nodes[page.root].children.filter(
+    (id) => page.nodes[id] && placeOfSection(page, page.nodes[id]) === place,
+  );
 
 /** Leaves out what is shared in a place, or shows it. */
 function leaveOut(head: PageHead, place: SharedPlace, out: boolean): void {
@@ -97,6 +99,11 @@ export const shareSection: Command<ShareSection> = {
         `All pages share a ${SHARED_NAMES[place]} already; change that one. Nothing was changed.`,
       );
     const { name } = node;
+    const [link] = linksBelow(page, id);
+    if (link)
+      return refused(
+        `${site.shared![sharedPlaceOf(link)!]!.nodes[link].name} in it is a linked block; let this page have its own first. Nothing was changed.`,
+      );
     const names = freeNames(place, subtree(page, id), {});
     const tree: Page = { id: place as string as NodeId, root: names.get(id)!, nodes: {} };
     for (const each of names.keys()) copied(page, each, tree, names);
@@ -191,7 +198,7 @@ function ownCopy(tree: Page, place: SharedPlace, page: Page): ReadonlyMap<NodeId
   const root = page.nodes[page.root];
   const own = names.get(tree.root)!;
   // Below all sections, and before what stays at the edges of the window.
-  const last = root.children.findLastIndex((id) => !isAtEdge(page.nodes[id].kind)) + 1;
+  const last = root.children.findLastIndex((id) => !isAtEdge(page.nodes[id]?.kind ?? '')) + 1;
   if (place === 'head') root.children.unshift(own);
   else if (place === 'foot') root.children.splice(last, 0, own);
   else root.children.push(own);

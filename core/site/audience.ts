@@ -1,6 +1,6 @@
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Audience, Node, Style } from './node.ts';
-import { sharedPlaceOf } from './shared.ts';
+import { isOnAllPages } from './shared.ts';
 import type { Page } from './site.ts';
 
 /** Who looks at a page: a visitor who has signed in, or one who has not. */
@@ -17,7 +17,7 @@ export const isClosed = (page: Page, visitor: Visitor | undefined): boolean =>
 /** The nearest element, itself or above, that is not for a visitor; undefined where all are. What pages share is not the page's own. */
 export function keptFrom(page: Page, node: Node, visitor: Visitor): NodeId | undefined {
   for (let at: Node | undefined = node; at; at = at.parent === null ? undefined : page.nodes[at.parent])
-    if (!isFor(at, visitor) && (at.parent !== null || !sharedPlaceOf(node.id))) return at.id;
+    if (!isFor(at, visitor) && (at.parent !== null || !isOnAllPages(node.id))) return at.id;
   return undefined;
 }
 
@@ -42,7 +42,7 @@ export function pageFor(page: Page, visitor: Visitor): Page {
   const take = (id: NodeId): void => {
     const node = page.nodes[id];
     const children = node.children.filter(
-      (child) => isFor(page.nodes[child], visitor) && (id !== page.root || !closed || sharedPlaceOf(child)),
+      (child) => isFor(page.nodes[child], visitor) && (id !== page.root || !closed || isOnAllPages(child)),
     );
     nodes[id] = children.length === node.children.length ? node : { ...node, children };
     if (closed && id === page.root) nodes[id] = { ...nodes[id], style: withoutPictures(node.style) };

@@ -1,6 +1,7 @@
 import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import type { PageHead, Site } from './site.ts';
+import { keptBlocks } from './shared.ts';
 import { siteFaults } from './validate.ts';
 
 /** Entries, and those that only another one has. */
@@ -51,6 +52,12 @@ export function heldBack(now: Site, before: Site, held: ReadonlySet<NodeId>): Ou
       spacing: withThose(now.frame.spacing, before.frame.spacing),
       fonts: withThose(now.frame.fonts, before.frame.fonts),
       textStyles: withThose(now.frame.textStyles, before.frame.textStyles),
+      ...(before.frame.shared && {
+        shared: {
+          ...Object.fromEntries(keptBlocks(before.frame).map((tree) => [tree.id, tree])),
+          ...now.frame.shared,
+        },
+      }),
     },
     pages,
   };

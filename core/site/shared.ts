@@ -1,6 +1,8 @@
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Node } from './node.ts';
-import { changedSince, remember } from './lineage.ts';
+import { memoised } from '../memo.ts';
+import { subtree } from './sourceorder.ts';
+import { changedSince, followed, remember } from './lineage.ts';
 import {
   headOf,
   homePageOf,
@@ -27,6 +29,12 @@ const prefixOf = (tree: TreeName): string => `shared-${tree}-`;
 export const sharedPlaceOf = (id: string): TreeName | undefined =>
   PREFIX.exec(id)?.[1] as TreeName | undefined;
 
+/** Whether an element is of what all pages share in a place, and not a page's own, nor of a block that is linked where someone chose to. */
+export function isOnAllPages(id: string): boolean {
+  const place = sharedPlaceOf(id);
+  return place !== undefined && !isKept(place);
+}
+
 /** An element's id without what says where it is shared. */
 const ownId = (id: string): string => id.replace(PREFIX, '');
 
@@ -43,12 +51,13 @@ export function idIn(place: TreeName | undefined, id: string): NodeId {
 export const sharedTrees = ({ shared = {} }: Pick<SiteFrame, 'shared'>): Page[] =>
   SHARED_PLACES.flatMap((place) => shared[place] ?? []);
 
+/** A block that is kept to be placed. */
+export type KeptBlock = Page & { id: NodeId & KeptName };
+
 /** The blocks that are kept to be placed, by their names. */
-export const keptBlocks = ({
-  shared = {},
-}: Pick<SiteFrame, 'shared'>): (Page & { id: NodeId & KeptName })[] =>
+export const keptBlocks = ({ shared = {} }: Pick<SiteFrame, 'shared'>): KeptBlock[] =>
   Object.values(shared)
-    .filter((tree): tree is Page & { id: NodeId & KeptName } => isKept(tree?.id))
+    .filter((tree): tree is KeptBlock => isKept(tree?.id))
     .sort(
       (one, other) => nameOf(one).localeCompare(nameOf(other), 'en') || one.id.localeCompare(other.id, 'en'),
     );
@@ -64,8 +73,73 @@ export const treesBeside = (frame: Pick<SiteFrame, 'shared'>): Page[] => [
   ...keptBlocks(frame),
 ];
 
+/** The kept block that an element is the outermost of, where it stands on a page; undefined for all others. */
+export const linkedAt = (frame: Pick<SiteFrame, 'shared'>, id: NodeId): KeptBlock | undefined => {
+  const place = sharedPlaceOf(id);
+  const tree = isKept(place) ? frame.shared?.[place] : undefined;
+  return tree?.root === id ? (tree as KeptBlock) : undefined;
+};
+
+/** Whether an element of a page, put together with what is linked on it, is the outermost of such a block. */
+export const isLinked = ({ id, parent }: Pick<Node, 'id' | 'parent'>): boolean => {
+  const place = sharedPlaceOf(id);
+  return isKept(place) && parent !== null && sharedPlaceOf(parent) !== place;
+};
+
+/** Whether a block can be linked in an element: where it stands in an overlay, or shows in turn with others, it could not say itself. */
+export const takesLinked = ({ id, kind }: Node): boolean =>
+  sharedPlaceOf(id) === undefined && kind !== 'overlay' && kind !== 'alternates';
+
+/** The blocks that a page says are linked on it: by the id of a block's outermost element, what of the page it stands in. */
+const linkable = memoised(
+  followed<ReadonlyMap<NodeId, NodeId>>(
+    ({ nodes }) => new Map(Object.values(nodes).flatMap(linksOf)),
+    (before, _earlier, { nodes }, changed) => {
+      const since = new Set(changed);
+      const gone = [...before].some(([, parent]) => since.has(parent));
+      const come = changed.flatMap((id) => (nodes[id] ? linksOf(nodes[id]) : []));
+      if (!gone && come.length === 0) return before;
+      return new Map([...[...before].filter(([, parent]) => !since.has(parent)), ...come]);
+    },
+  ),
+);
+const linksOf = ({ id, children }: Node): [NodeId, NodeId][] =>
+  children
+    .filter((child) => isKept(sharedPlaceOf(child)) && !isKept(sharedPlaceOf(id)))
+    .map((child) => [child, id]);
+
+/** The outermost elements of the blocks that an element of a page says are linked in it, or in what is in it. */
+export const linksBelow = (page: Page, id: NodeId): NodeId[] =>
+  subtree(page, id).flatMap((each) => linksOf(page.nodes[each]).map(([link]) => link));
+
+/** The kept blocks that are linked on a page, each with the element of the page that it stands in. */
+export function linkedOn(
+  frame: Pick<SiteFrame, 'shared'>,
+  page: Page,
+): { tree: KeptBlock; parent: NodeId }[] {
+  if (!keepsBlocks(frame)) return [];
+  return [...linkable(page)].flatMap(([id, parent]) => {
+    const tree = linkedAt(frame, id);
+    return tree ? [{ tree, parent }] : [];
+  });
+}
+
+const keepsBlocks = ({ shared = {} }: Pick<SiteFrame, 'shared'>): boolean => Object.keys(shared).some(isKept);
+
+/** The pages, of those that were read, on which a kept block is linked. */
+export const pagesLinking = (site: Site, block: KeptName): Page[] =>
+  pagesOf(site).filter((page) => page && linkedOn(site.frame, page).some(({ tree }) => tree.id === block));
+
+/** The kept blocks that are linked on any page. */
+const linkedTrees = (site: Site): Page[] =>
+  keptBlocks(site.frame).filter(({ id }) => pagesLinking(site, id).length > 0);
+
 /** The trees of which pages are made. */
-export const publishedTrees = (site: Site): Page[] => [...pagesOf(site), ...sharedTrees(site.frame)];
+export const publishedTrees = (site: Site): Page[] => [
+  ...pagesOf(site),
+  ...sharedTrees(site.frame),
+  ...linkedTrees(site),
+];
 
 /** Every tree of elements of a site: its pages in their order, what they share, and what is kept. */
 export const treesOf = (site: Site): Page[] => [...pagesOf(site), ...treesBeside(site.frame)];
@@ -74,10 +148,16 @@ export const treesOf = (site: Site): Page[] => [...pagesOf(site), ...treesBeside
 export const sharedOn = ({ shared = {} }: Pick<SiteFrame, 'shared'>, head: PageHead): SharedPlace[] =>
   SHARED_PLACES.filter((place) => shared[place] && !head.without?.includes(place));
 
-/** A page on which something shared is shown: the home page, or the first that does not leave it out. */
-export const pageShowing = (frame: SiteFrame, place: TreeName): NodeId =>
-  [homePageOf(frame), ...frame.pages].find(({ without }) => !without?.some((each) => each === place))?.id ??
-  homePageOf(frame).id;
+/** A page on which something beside the pages is shown: the home page where it is there, or the first that shows it. */
+export function pageShowing(site: Site, place: TreeName): NodeId {
+  const { frame } = site;
+  const home = homePageOf(frame);
+  if (isKept(place)) {
+    const pages = pagesLinking(site, place).map(({ id }) => id);
+    return pages.length === 0 || pages.includes(home.id) ? home.id : pages[0];
+  }
+  return [home, ...frame.pages].find(({ without }) => !without?.includes(place))?.id ?? home.id;
+}
 
 /** Whether two frames are the same but for what their pages share. */
 export const alikeButShared = (one: SiteFrame, other: SiteFrame): boolean =>
@@ -99,14 +179,17 @@ const alike = (one: readonly unknown[], other: readonly unknown[]): boolean =>
   one.length === other.length && one.every((each, index) => each === other[index]);
 
 /**
- * A page as it is shown: with what it shares with other pages as the first and the last of its sections. The same object
- * for the same page and shared trees; the page itself where it shares nothing.
+ * A page as it is shown: with what it shares with other pages as the first and the last of its sections, and with the blocks
+ * that are linked on it. The same object for the same page and trees; the page itself where it shares nothing.
  */
 export function composed(frame: SiteFrame, page: Page): Page {
-  if (!frame.shared) return page;
-  const trees = sharedOn(frame, headOf(frame, page.id)).map((place) => frame.shared![place]!);
+  const trees = [
+    ...sharedOn(frame, headOf(frame, page.id)).map((place) => frame.shared![place]!),
+    ...linkedOn(frame, page).map(({ tree }) => tree),
+  ];
+  const lost = [...linkable(page).keys()].some((id) => !page.nodes[id] && !linkedAt(frame, id));
   // What is put together already stays as it is.
-  if (trees.every(({ root }) => page.nodes[root])) return page;
+  if (!lost && trees.every(({ root }) => page.nodes[root])) return page;
   const known = composedOf.get(page);
   const isKnown = known && alike(known.trees, trees);
   const made = isKnown ? known : { trees, whole: put(page, trees) };
@@ -120,9 +203,10 @@ export function composed(frame: SiteFrame, page: Page): Page {
 function put(page: Page, trees: readonly Page[]): Page {
   const root = page.nodes[page.root];
   const nodes: Page['nodes'] = { ...page.nodes };
+  const parents = linkable(page);
   for (const tree of trees) {
     Object.assign(nodes, tree.nodes);
-    nodes[tree.root] = hung(tree.nodes[tree.root], page.root);
+    nodes[tree.root] = hung(tree.nodes[tree.root], parents.get(tree.root) ?? page.root);
   }
   const at = (place: SharedPlace) =>
     trees.filter(({ root: id }) => sharedPlaceOf(id) === place).map(({ root: id }) => id);
@@ -133,6 +217,12 @@ function put(page: Page, trees: readonly Page[]): Page {
     ...at('strip'),
     ...at('up'),
   ]);
+  // Another window may have put a block away a moment ago: its place is left out.
+  for (const parent of new Set([...parents].flatMap(([id, each]) => (nodes[id] ? [] : [each]))))
+    nodes[parent] = withChildren(
+      nodes[parent],
+      nodes[parent].children.filter((child) => nodes[child]),
+    );
   return Object.freeze({ ...page, nodes: Object.freeze(nodes) });
 }
 
@@ -163,15 +253,16 @@ function follow(earlier: Composed, before: Page, { trees, whole }: Composed, pag
   const differing = [...earlier.trees, ...trees].filter(
     (tree) => !(earlier.trees.includes(tree) && trees.includes(tree)),
   );
-  for (const id of [...differing.flatMap(({ nodes }) => Object.keys(nodes) as NodeId[]), page.root])
+  const roots = trees.map(({ root }) => root);
+  for (const id of [...differing.flatMap(({ nodes }) => Object.keys(nodes) as NodeId[]), ...roots, page.root])
     if (earlier.whole.nodes[id] !== whole.nodes[id]) names.add(id);
   remember(whole, earlier.whole, [...names]);
 }
 
 /** What of a page as it is shown belongs to the page alone: of its root, the sections that are its own. */
 export const ownNode = (page: Page, node: Node): Node =>
-  node.id === page.root && node.children.some(sharedPlaceOf)
-    ? { ...node, children: node.children.filter((id) => !sharedPlaceOf(id)) }
+  node.id === page.root && node.children.some(isOnAllPages)
+    ? { ...node, children: node.children.filter((id) => !isOnAllPages(id)) }
     : node;
 
 /** A node of a shared tree as it is kept there: its root hangs on no page. */

@@ -3,7 +3,10 @@ import type { Node } from './node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Page } from './site.ts';
 
-/** The nodes of a page in source order, and beside each the one that holds it. */
+/**
+ * The nodes of a page in source order, and beside each the one that holds it. What is linked on a page is only among them where the page
+ * is put together with it.
+ */
 interface Walked {
   nodes: Node[];
   parents: (Node | undefined)[];
@@ -16,7 +19,8 @@ const walked = memoised((page: Page): Walked => {
 });
 
 function walk(page: Page, id: NodeId, parent: Node | undefined, made: Walked): void {
-  const node = page.nodes[id];
+  const node = page.nodes[id] as Node | undefined;
+  if (!node) return;
   made.nodes.push(node);
   made.parents.push(parent);
   for (const child of node.children) walk(page, child, node, made);
@@ -33,5 +37,6 @@ export function inSourceOrder(page: Page, visit: (node: Node, parent: Node | und
 
 /** An element and everything in it, in source order. */
 export function subtree(page: Pick<Page, 'nodes'>, id: NodeId): NodeId[] {
-  return [id, ...page.nodes[id].children.flatMap((child) => subtree(page, child))];
+  const node = page.nodes[id] as Node | undefined;
+  return node ? [id, ...node.children.flatMap((child) => subtree(page, child))] : [];
 }

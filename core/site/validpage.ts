@@ -8,7 +8,7 @@ import { propertyOf } from '../elements/propertytable.ts';
 import { pointer, schemaFaults, type Fault } from '../faults.ts';
 import { applies } from './applies.ts';
 import type { Node, PartStyle } from './node.ts';
-import { sharedPlaceOf } from './shared.ts';
+import { linkedAt, sharedPlaceOf, takesLinked } from './shared.ts';
 import type { Page, SiteFrame, TreeName } from './site.ts';
 import { styleFaults } from './validvalues.ts';
 
@@ -23,7 +23,7 @@ export function pageRules(page: Page, frame: SiteFrame, path: string, nodes?: It
       path: pointer(path, 'nodes', id),
       sentence: 'Its id is one of elements that all pages share; an element of one page needs another.',
     }));
-  return treeRules(page, frame, path, nodes);
+  return treeRules(page, frame, path, nodes, (id) => linkedAt(frame, id));
 }
 
 const ROOT = 'page' as NodeId;
@@ -67,7 +67,16 @@ export function sharedRules(tree: Page, frame: SiteFrame, place: TreeName, path:
   return treeRules({ id: tree.id, root: ROOT, nodes }, frame, path);
 }
 
-function treeRules(page: Page, frame: SiteFrame, path: string, nodes?: Iterable<NodeId>): Fault[] {
+/** The kept block of which an element is the outermost, for a tree in which blocks can be linked. */
+type Linked = (id: NodeId) => Page | undefined;
+
+function treeRules(
+  page: Page,
+  frame: SiteFrame,
+  path: string,
+  nodes?: Iterable<NodeId>,
+  linked: Linked = () => undefined,
+): Fault[] {
   const root = page.nodes[page.root];
   if (!root || root.kind !== 'page' || root.parent !== null) {
     return [
@@ -77,7 +86,7 @@ function treeRules(page: Page, frame: SiteFrame, path: string, nodes?: Iterable<
       },
     ];
   }
-  const faults = treeFaults(page, path);
+  const faults = treeFaults(page, path, linked);
   if (faults.length > 0) return faults;
   const meant = nodes ? [...nodes].flatMap((id) => page.nodes[id] ?? []) : Object.values(page.nodes);
   return meant.flatMap((node) => nodeFaults(node, page, frame, pointer(path, 'nodes', node.id)));
@@ -87,15 +96,18 @@ function treeRules(page: Page, frame: SiteFrame, path: string, nodes?: Iterable<
 export const DEEPEST = 40;
 
 /** Whether the elements of a page make one tree, and none too deep. */
-function treeFaults(page: Page, path: string): Fault[] {
+function treeFaults(page: Page, path: string, linked: Linked): Fault[] {
   const faults: Fault[] = [];
   const reached = new Set<string>();
   const walk = (id: NodeId, parent: NodeId | null, from: string, depth = 0): void => {
-    const node = page.nodes[id];
-    if (!node) faults.push({ path: from, sentence: `There is no element “${id}”.` });
-    else if (reached.has(id))
-      faults.push({ path: from, sentence: `The element “${id}” stands in two places.` });
-    else if (node.id !== id || node.parent !== parent) {
+    const node = page.nodes[id] as Node | undefined;
+    if (reached.has(id)) faults.push({ path: from, sentence: `The element “${id}” stands in two places.` });
+    else if (!node) {
+      const block = parent === null ? undefined : linked(id);
+      const fault = block ? misplacedBlock(page, page.nodes[parent!], block) : `There is no element “${id}”.`;
+      if (fault) faults.push({ path: from, sentence: fault });
+      reached.add(id);
+    } else if (node.id !== id || node.parent !== parent) {
       faults.push({
         path: pointer(path, 'nodes', id),
         sentence: 'Its id and its parent do not agree with its place.',
@@ -121,6 +133,13 @@ function treeFaults(page: Page, path: string): Fault[] {
       path: pointer(path, 'nodes', id),
       sentence: 'The element hangs on no other and would be lost.',
     }));
+}
+
+/** Why a block cannot be linked in a parent, or undefined. */
+function misplacedBlock(page: Page, parent: Node, { root, nodes }: Page): string | undefined {
+  const { kind, name } = nodes[root];
+  const fits = takesLinked(parent) && kindOf(parent.kind)?.accepts.includes(kind);
+  return fits ? undefined : `The linked block “${name}” cannot stand in a ${placeHolder(page, parent).kind}.`;
 }
 
 /** What decides which kinds may stand in a parent: of alternates, what the set of them stands in. */

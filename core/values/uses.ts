@@ -45,7 +45,7 @@ export function assetUses(site: Site): Map<string, AssetUse[]> {
   for (const page of treesOf(site)) {
     for (const node of sourceOrder(page)) {
       const place = sharedPlaceOf(node.id);
-      const at = { page: place ? pageShowing(site.frame, place) : page.id, node: node.id };
+      const at = { page: place ? pageShowing(site, place) : page.id, node: node.id };
       for (const [name, layered] of Object.entries(node.style.self ?? {})) {
         const { type, label } = knownProperty(name);
         if (!type.mentions) continue;

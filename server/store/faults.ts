@@ -3,6 +3,7 @@ import {
   faultsOfChange,
   frameFaults,
   headOf,
+  keptBlocks,
   nodesIn,
   pageFaults,
   pagesIn,
@@ -56,7 +57,8 @@ export async function faultsAfter(
   }
   const touched = pagesIn(operations) as Set<NodeId>;
   // What pages refer to stands in the frame: another frame concerns them all.
-  const sameFrame = alikeButShared(frame, before.frame);
+  const sameFrame =
+    alikeButShared(frame, before.frame) && keptBlocks(before.frame).every(({ id }) => frame.shared?.[id]);
   const meant = sameFrame ? [...touched] : (Object.keys(after.pages) as NodeId[]);
   for (const id of meant) {
     const [page, earlier] = [after.pages[id], before.pages[id]];

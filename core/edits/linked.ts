@@ -1,0 +1,106 @@
+import type { NodeId } from '../elements/nodeid.ts';
+import { done, refused, type Outcome } from '../outcome.ts';
+import { linksBelow, sharedPlaceOf, takesLinked } from '../site/shared.ts';
+import { subtree } from '../site/sourceorder.ts';
+import type { KeptName, Page, SiteFrame } from '../site/site.ts';
+import { found } from './aim.ts';
+import type { Command } from './command.ts';
+import { replaceAmong } from './placing.ts';
+import { followLinks } from './relink.ts';
+import { freeNames } from './shared.ts';
+import { copied, MOST_CHILDREN, takesWhole } from './structure.ts';
+import { putBehind } from './tree.ts';
+import { allTrees } from './viewvalues.ts';
+import { counted, kindInWords, nameOfPage } from './wording.ts';
+
+const GONE = refused('The block is not kept on this site any more. Nothing was changed.');
+
+export interface LinkBlock {
+  block: KeptName;
+  parent: NodeId;
+  /** The child of the parent it stands behind in source order; null: it comes first. */
+  after: NodeId | null;
+}
+
+/**
+ * Places a kept block as linked: the page shows the block itself and not a copy of it, so that what is changed in one place is changed
+ * wherever it is linked. Once a page, as its elements have one id each.
+ */
+export const linkBlock: Command<LinkBlock> = {
+  run(site, draft, { block, parent: parentId, after }): Outcome<string> {
+    const tree = site.shared?.[block];
+    if (!tree) return GONE;
+    const parents = found(draft, [parentId]);
+    if (!parents.ok) return parents;
+    const [parent] = parents.value;
+    const root = tree.nodes[tree.root];
+    if (draft.nodes[tree.root])
+      return refused(
+        `${root.name} is linked on this page already, and a page links a block once; place it as a copy. Nothing was changed.`,
+      );
+    if (!takesWhole(draft, parent, root, tree.nodes))
+      return refused(`${parent.name} takes no ${kindInWords(root.kind)}. Nothing was changed.`);
+    if (!takesLinked(parent))
+      return refused(
+        `${parent.name} takes no linked block: ${whyNot(parent.id)}; place it as a copy. Nothing was changed.`,
+      );
+    if (parent.children.length >= MOST_CHILDREN)
+      return refused(`${parent.name} is full: it holds ${MOST_CHILDREN} elements.`);
+    putBehind(parent.children, tree.root, after);
+    return done(`${root.name}: linked in ${parent.name}; a change here changes it wherever it is linked`);
+  },
+};
+
+const whyNot = (parent: NodeId): string =>
+  sharedPlaceOf(parent)
+    ? 'it stands beside the pages itself'
+    : 'where it stands in there, or when it shows, only one page could say';
+
+/** Puts a page's own copy in the place of a block that is linked on it. The links to what is in it follow. */
+function ownCopy(site: SiteFrame, page: Page, tree: Page, pages: Record<NodeId, Page>): void {
+  const parent = Object.values(page.nodes).find(({ children }) => children.includes(tree.root))!;
+  const names = freeNames(undefined, subtree(tree, tree.root), page.nodes);
+  for (const each of names.keys())
+    copied(tree, each, page, names, each === tree.root ? parent.id : undefined);
+  replaceAmong(site, parent, [tree.root], [names.get(tree.root)!]);
+  followLinks(allTrees(site, pages), { names, from: page.id, to: page.id });
+}
+
+/** The pages on which a block is linked. */
+const linking = (site: SiteFrame, pages: Record<NodeId, Page>, { root }: Page): Page[] =>
+  site.pages
+    .map(({ id }) => pages[id] as Page | undefined)
+    .filter((page): page is Page => page !== undefined && linksBelow(page, page.root).includes(root));
+
+/** Gives every page on which a block is linked its own copy of it; answers how many they are. */
+export function unlinked(site: SiteFrame, pages: Record<NodeId, Page>, tree: Page): number {
+  const meant = linking(site, pages, tree);
+  for (const page of meant) ownCopy(site, page, tree, pages);
+  return meant.length;
+}
+
+export interface UnlinkBlock {
+  block: KeptName;
+  /** The page that gets one of its own; absent: every page on which it is linked. */
+  page?: NodeId;
+}
+
+/** Gives a page, or every page on which a block is linked, its own copy of it, which is changed there alone. */
+export const unlinkBlock: Command<UnlinkBlock> = {
+  on: () => 'site',
+  run(site, _page, { block, page: only }, pages): Outcome<string> {
+    const tree = site.shared?.[block];
+    if (!tree) return GONE;
+    const { name } = tree.nodes[tree.root];
+    if (only === undefined) {
+      const count = unlinked(site, pages, tree);
+      if (count === 0) return refused(`${name} is linked on no page any more. Nothing was changed.`);
+      return done(`${name}: ${counted(count, 'page')} ${count === 1 ? 'has its' : 'have their'} own now`);
+    }
+    const head = site.pages.find(({ id }) => id === only);
+    const page = linking(site, pages, tree).find(({ id }) => id === only);
+    if (!head || !page) return refused(`${name} is not linked on this page any more. Nothing was changed.`);
+    ownCopy(site, page, tree, pages);
+    return done(`${name}: ${nameOfPage(pages, head)} has its own now`);
+  },
+};
