@@ -50,6 +50,7 @@ export {
   keptBlocks,
   linkedAt,
   pagesLinking,
+  publishedTrees,
   pageShowing,
   sharedOn,
   sharedPlaceOf,

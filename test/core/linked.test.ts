@@ -1,6 +1,5 @@
 /** Kept blocks that are linked: one block, shown on several pages, changed wherever it is changed. */
 import { expect } from 'chai';
-import fc from 'fast-check';
 import {
   changesBetween,
   compileSite,
@@ -12,8 +11,6 @@ import {
   pageFor,
   pagesLinking,
   pagesOf,
-  perform,
-  preview,
   siteFaults,
   sourceOrder,
   type KeptName,
@@ -337,50 +334,6 @@ describe('a linked block', () => {
     });
     expect(siteFaults(odd).map(({ sentence }) => sentence)).to.include(
       `The element “${root}” stands in two places.`,
-    );
-  });
-
-  it('is compiled anew as it would be from the start, and every step is taken back, whatever is edited', () => {
-    const addresses = { page: () => '', picture: () => '' };
-    fc.assert(
-      fc.property(fc.array(fc.tuple(fc.nat(5), fc.nat()), { minLength: 1, maxLength: 7 }), (choices) => {
-        let state = linkedHome().site;
-        let drawn = preview(state.frame, shown(state, visits), addresses);
-        choices.forEach(([what, choice], count) => {
-          const page = shown(state, visits);
-          const own = state.pages[visits.id];
-          const able = sourceOrder(page).filter(({ parent }) => parent !== null);
-          const at = able[choice % able.length].id;
-          const sections = own.nodes[own.root].children;
-          const after = [null, ...sections][choice % (sections.length + 1)];
-          const outcome = [
-            () => perform(state, visits.id, 'linkBlock', { block: kept, parent: own.root, after }),
-            () => perform(state, visits.id, 'removeElements', { nodes: [at] }),
-            () =>
-              perform(state, visits.id, 'setValue', {
-                nodes: [at],
-                property: 'shown',
-                value: false,
-                view: view('mobile'),
-                reach: 'here',
-              }),
-            () => perform(state, visits.id, 'duplicateElement', { node: at, id: node(`new${count}`) }),
-            () => perform(state, visits.id, 'moveElements', { nodes: [at], parent: own.root, after }),
-            () => perform(state, visits.id, 'unlinkBlock', { block: kept }),
-          ][what]();
-          if (!outcome.ok) return;
-          expect(siteFaults(outcome.value.site)).to.deep.equal([]);
-          expect(takenBack(outcome.value)).to.deep.equal(state);
-          state = outcome.value.site;
-          const next = shown(state, visits);
-          drawn = preview(state.frame, next, addresses, drawn);
-          const fresh = preview(state.frame, structuredClone(next), addresses);
-          expect(drawn.body).to.deep.equal(fresh.body);
-          for (const id of Object.keys(next.nodes) as NodeId[])
-            expect(drawn.rulesOf(id)).to.deep.equal(fresh.rulesOf(id));
-        });
-      }),
-      { numRuns: 20 },
     );
   });
 });

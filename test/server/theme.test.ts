@@ -8,7 +8,7 @@ import { FAMILIES } from '../../core/index.ts';
 import { fontBytes } from '../../server/media/bytes.ts';
 import { paths } from '../../api/paths.ts';
 import type { FontResponse, Problem, SiteResponse } from '../../api/responses.ts';
-import { clear, editor, inHome, set } from './editing.ts';
+import { clear, editor, inHome, put, set, take } from './editing.ts';
 import { served, type Served } from './serving.ts';
 
 const FONT = createRequire(import.meta.url)
@@ -53,7 +53,7 @@ describe('the theme', () => {
 
   const get = (path: string, init?: RequestInit) => fetch(running.url + path, init);
   const site = async () => (await (await get(paths.site('brindle-hill'))).json()) as SiteResponse;
-  const { post, made } = editor(() => running.url);
+  const { post, made, page } = editor(() => running.url);
   const lamp = (value: string) => set('/frame/colours/lamp/value', value);
 
   it('is edited on the site’s revision, stays valid for every page, and knows its entries by id', async () => {
@@ -74,6 +74,35 @@ describe('the theme', () => {
     expect((await post([lamp('red')], { on: 1, site: 'nowhere' })).status).to.equal(404);
     expect(await colour()).to.equal('#123456');
     expect((await site()).revision).to.equal(revision + 1);
+  });
+
+  it('keeps a block that another window has just linked, until its page has its own', async () => {
+    const tree = {
+      id: 'kept-hours',
+      root: 'shared-kept-hours-b',
+      nodes: {
+        'shared-kept-hours-b': {
+          ...{ id: 'shared-kept-hours-b', kind: 'section', name: 'Hours', parent: null },
+          ...{ children: [], style: {}, content: {} },
+        },
+      },
+    };
+    await made([set('/frame/shared/kept-hours', tree)]);
+    const root = (await page('visits')).page.root;
+    const { revision } = await made([put(`/pages/visits/nodes/${root}/children`, 'shared-kept-hours-b', [])]);
+    // The window that puts the block away has not read that page.
+    const away = await post([clear('/frame/shared/kept-hours')], { on: revision });
+    expect(away.status).to.equal(422);
+    expect(((await away.json()) as Problem).detail).to.match(
+      /There is no element “shared-kept-hours-b”\..* Nothing was changed\./,
+    );
+    // And the other way round: a block that has gone is not linked.
+    await made([take(`/pages/visits/nodes/${root}/children`, 'shared-kept-hours-b')]);
+    const gone = await made([clear('/frame/shared/kept-hours')]);
+    const late = await post([put(`/pages/visits/nodes/${root}/children`, 'shared-kept-hours-b', [])], {
+      on: gone.revision,
+    });
+    expect(late.status).to.equal(422);
   });
 
   it('counts overrides by page and view, and what is not published yet', async () => {

@@ -7,7 +7,7 @@ import {
   offeringIn,
   isClosed,
   isFor,
-  sharedPlaceOf,
+  isOnAllPages,
   isShown,
   nodeClass,
   saidWhole,
@@ -90,7 +90,7 @@ export const ghostOf = ({ id, kind }: Node): Ghost => ({
 /** The elements that are not for a visitor; those in them go with them. */
 export const keptFromVisitor = (page: Page, visitor: Visitor): Node[] => {
   const own = isClosed(page, visitor)
-    ? page.nodes[page.root].children.filter((id) => !sharedPlaceOf(id)).map((id) => page.nodes[id])
+    ? page.nodes[page.root].children.filter((id) => !isOnAllPages(id)).map((id) => page.nodes[id])
     : [];
   return [
     ...own,

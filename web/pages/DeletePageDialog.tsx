@@ -9,7 +9,7 @@ import {
   Typography,
 } from '@mui/material';
 import { useId, useState } from 'react';
-import { leadsTo, linking, pagesOf, sharedTrees, type NodeId, type Site } from '../../core/index.ts';
+import { leadsTo, linking, publishedTrees, type NodeId, type Site } from '../../core/index.ts';
 import { quiet } from '../ui/theme.ts';
 import { LinkingList, linkingFrom } from './LinkingList.tsx';
 
@@ -25,12 +25,13 @@ export function DeletePageDialog({ site, page, onDelete, onClose }: DeletePageDi
   const heading = useId();
   const [unlink, setUnlink] = useState(true);
   const nameOf = (id: NodeId) => site.pages[id].nodes[site.pages[id].root].name;
-  const links = [...pagesOf(site).filter(({ id }) => id !== page), ...sharedTrees(site.frame)].flatMap(
-    (other) =>
+  const links = publishedTrees(site)
+    .filter(({ id }) => id !== page)
+    .flatMap((other) =>
       linking(other, leadsTo(page)).map(({ node, count }) =>
         linkingFrom(site, other, node, count > 1 ? `${count} links` : undefined),
       ),
-  );
+    );
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby={heading}>
       <DialogTitle id={heading}>Delete {nameOf(page)}</DialogTitle>

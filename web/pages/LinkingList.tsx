@@ -1,5 +1,5 @@
 import { Box } from '@mui/material';
-import { sharedPlaceOf, type NodeId, type Page, type Site } from '../../core/index.ts';
+import { isOnAllPages, type NodeId, type Page, type Site } from '../../core/index.ts';
 import { line, quiet } from '../ui/theme.ts';
 
 /** An element that links to a page, and where it stands. */
@@ -14,7 +14,7 @@ export interface Linking {
 /** An element of a page, or of what all pages share, as one that links somewhere. */
 export function linkingFrom(site: Site, tree: Page, node: NodeId, more?: string): Linking {
   const page = site.pages[tree.id] as Page | undefined;
-  const on = sharedPlaceOf(node) || !page ? 'all pages' : page.nodes[page.root].name;
+  const on = page ? page.nodes[page.root].name : isOnAllPages(node) ? 'all pages' : 'pages that link it';
   return { key: `${tree.id} ${node}`, name: tree.nodes[node].name, on, more };
 }
 

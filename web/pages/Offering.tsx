@@ -5,8 +5,7 @@ import {
   leadsTo,
   leadingIn,
   offeringIn,
-  pagesOf,
-  sharedTrees,
+  publishedTrees,
   viewsOffering,
   wayOn,
   type NodeId,
@@ -38,7 +37,7 @@ export function Offering({ site, page }: { site: Site; page: NodeId }) {
   const tree = site.pages[page];
   const root = tree.nodes[tree.root];
   // Menus leave it out by themselves.
-  const leading = [...pagesOf(site), ...sharedTrees(frame)].flatMap((tree) =>
+  const leading = publishedTrees(site).flatMap((tree) =>
     leadingIn(frame, tree, withheld, leadsTo(page)).map((node) => ({ tree, node })),
   );
   const isMenu = ({ node }: (typeof leading)[number]) => node.kind === 'navigation';

@@ -6,7 +6,7 @@ import {
   brokenLinks,
   composed,
   LIMITS,
-  sharedPlaceOf,
+  isOnAllPages,
   type NodeId,
   type PageFindings,
   type Site,
@@ -57,7 +57,7 @@ function stumbling(site: Site, pages: readonly PageFindings[]): Stumbling[] {
   const composedPage = (page: NodeId) => composed(site.frame, site.pages[page]);
   const pageName = (page: NodeId, node?: NodeId) => {
     const { nodes, root } = site.pages[page];
-    return node && sharedPlaceOf(node) ? 'all pages' : nodes[root].name;
+    return node && isOnAllPages(node) ? 'all pages' : nodes[root].name;
   };
   const links = brokenLinks(site).map(({ page, node, gone }): Stumbling => ({
     ...{ page, node, name: composedPage(page).nodes[node].name },

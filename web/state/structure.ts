@@ -11,6 +11,7 @@ import {
   offeringIn,
   placeColumns,
   sharedPlaceOf,
+  takesLinked,
   viewAt,
   wouldReach,
   copyElements,
@@ -23,13 +24,16 @@ import {
 } from '../../core/index.ts';
 import { addingSet, selected as select, selectionSet } from './desk.ts';
 import { documents, openPage } from './documents.ts';
-import { edit } from './edits.ts';
+import { edit, editWhole } from './edits.ts';
 import type { State, Thunk } from './store.ts';
 
 const { refusedEdit } = documents.actions;
 
 /** A new element's id, as it has to be beside others of its place. */
 export const newId = (parent: NodeId): NodeId => idIn(sharedPlaceOf(parent), `e${nanoid(10)}`);
+
+/** A new element's id, as it has to be beside another. */
+const newIdBeside = (page: Page, id: NodeId): NodeId => newId(page.nodes[id].parent ?? id);
 
 /** A name for a block that a site keeps which no other has. */
 export const newKeptName = (): KeptName =>
@@ -56,6 +60,26 @@ export function keep(node: NodeId): Thunk {
   };
 }
 
+/** Keeps a block, which stands where it stood as linked from now on. */
+export function keepLinked(node: NodeId): Thunk<Promise<void>> {
+  return async (dispatch, getState) => {
+    const id = newKeptName();
+    const { name } = openPage(getState())!.page.nodes[node];
+    if (!(await dispatch(editWhole('keepBlock', { node, id, name, linked: true })))) return;
+    const tree = getState().documents.open?.site.frame.shared?.[id];
+    if (tree) dispatch(select(tree.root));
+  };
+}
+
+/** Places a kept block as linked, and selects it. */
+export function link(block: KeptName, place: TreePlace): Thunk {
+  return (dispatch, getState) => {
+    if (!dispatch(edit('linkBlock', { block, ...place }))) return;
+    const tree = getState().documents.open?.site.frame.shared?.[block];
+    if (tree) dispatch(select(tree.root));
+  };
+}
+
 /** A place in source order: behind a child of a parent, or, without one, first. */
 export interface TreePlace {
   parent: NodeId;
@@ -76,9 +100,11 @@ function below(page: Page, id: NodeId): TreePlace | undefined {
   return parent === null ? undefined : { parent, after: id };
 }
 
-/** Whether an element takes a kind as something more in it. What a set of alternates takes would stand in for the others, and show nowhere. */
-export const takesMore = (page: Page, id: NodeId, kind: string): boolean =>
-  page.nodes[id].kind !== 'alternates' && accepts(page.nodes[id], kind);
+/** Whether an element takes a kind as something more in it, or a linked block of that kind. What a set of alternates takes would stand in for the others, and show nowhere. */
+export const takesMore = (page: Page, id: NodeId, kind: string, linked = false): boolean =>
+  page.nodes[id].kind !== 'alternates' &&
+  accepts(page.nodes[id], kind) &&
+  (!linked || takesLinked(page.nodes[id]));
 
 /**
  * Where a new element of a kind goes, seen from the selected one: into it or right below it, as is wanted and as it is
@@ -89,13 +115,15 @@ export function placeFor(
   kind: string,
   from: NodeId,
   wanted: 'inside' | 'below',
+  linked = false,
 ): TreePlace | undefined {
-  if (wanted === 'inside' && takesMore(page, from, kind)) return inside(page, from);
+  const takes = (id: NodeId) => takesMore(page, id, kind, linked);
+  if (wanted === 'inside' && takes(from)) return inside(page, from);
   for (let at: NodeId | null = from; at !== null; at = page.nodes[at].parent) {
     const place = below(page, at);
-    if (place && takesMore(page, place.parent, kind)) return place;
+    if (place && takes(place.parent)) return place;
   }
-  return takesMore(page, from, kind) ? inside(page, from) : undefined;
+  return takes(from) ? inside(page, from) : undefined;
 }
 
 /** Where what is added now shows: the view that is looked at, and how far edits go. */
@@ -184,25 +212,24 @@ export function makeAlternate(node: NodeId, view: ViewId): Thunk {
   return (dispatch, getState) => {
     const { page } = openPage(getState())!;
     const { reach } = getState().desk;
-    const { parent } = page.nodes[node];
-    const copy = newId(node);
-    const args = { node, view, reach, set: newId(parent ?? node), copy };
+    const copy = newIdBeside(page, node);
+    const args = { node, view, reach, set: newIdBeside(page, node), copy };
     if (dispatch(edit('makeAlternate', args))) dispatch(select(copy));
   };
 }
 
 /** Makes blocks that are hidden one here and one there alternates of each other, and selects the set. */
 export function unite(nodes: NodeId[]): Thunk {
-  return (dispatch) => {
-    const set = newId(nodes[0]);
+  return (dispatch, getState) => {
+    const set = newIdBeside(openPage(getState())!.page, nodes[0]);
     if (dispatch(edit('uniteAlternates', { nodes, set }))) dispatch(select(set));
   };
 }
 
 /** Puts elements into a group, and selects it. */
 export function group(nodes: NodeId[]): Thunk {
-  return (dispatch) => {
-    const id = newId(nodes[0]);
+  return (dispatch, getState) => {
+    const id = newIdBeside(openPage(getState())!.page, nodes[0]);
     if (dispatch(edit('groupElements', { nodes, id }))) dispatch(select(id));
   };
 }
@@ -272,8 +299,7 @@ export function duplicate(nodes: NodeId[]): Thunk {
       return;
     }
     const [node] = nodes;
-    const { parent } = openPage(getState())!.page.nodes[node];
-    const id = newId(parent ?? node);
+    const id = newIdBeside(openPage(getState())!.page, node);
     if (dispatch(edit('duplicateElement', { node, id }))) dispatch(select(id));
   };
 }

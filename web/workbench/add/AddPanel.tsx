@@ -9,8 +9,16 @@ import { line, quiet } from '../../ui/theme.ts';
 import { DropMark } from '../ledger/outline/DropMark.tsx';
 import { Carried } from './Carried.tsx';
 import { ElementOffers } from './ElementOffers.tsx';
-import { KeptBar, KeptTools } from './KeptBlocks.tsx';
-import { groundOf, isWanted, keptOffers, KIND_OFFERS, sectionOffers, type Offer } from './offers.ts';
+import { KeptBar, KeptTools, PlacedAs } from './KeptBlocks.tsx';
+import {
+  groundOf,
+  isLinkedAlready,
+  isWanted,
+  keptOffers,
+  KIND_OFFERS,
+  sectionOffers,
+  type Offer,
+} from './offers.ts';
 import { SectionOffer } from './SectionOffer.tsx';
 import { useAddDrag } from './useAddDrag.ts';
 import { useAddKey } from './useAddKey.ts';
@@ -46,14 +54,22 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
   // What is offered follows the ground of the page, and not each edit on it.
   const ground = useMemo(() => groundOf(id, root, style), [id, root, style]);
   const sections = useMemo(() => sectionOffers(site, ground), [site, ground]);
-  const kept = useMemo(() => keptOffers(site), [site]);
+  const [linked, setLinked] = useState(false);
+  const kept = useMemo(() => keptOffers(site, linked), [site, linked]);
   const finding = text.trim() !== '';
   const close = () => dispatch(addingSet(null));
 
-  const goal = (offer: Offer) =>
-    placeFor(page, offer.kind, from.id, holds ? wanted : 'below') ??
-    placeFor(page, offer.kind, page.root, 'inside');
+  const goal = (offer: Offer) => {
+    if (isLinkedAlready(site, page, offer)) return undefined;
+    const asked = offer.linked !== undefined;
+    return (
+      placeFor(page, offer.kind, from.id, holds ? wanted : 'below', asked) ??
+      placeFor(page, offer.kind, page.root, 'inside', asked)
+    );
+  };
   const told = (offer: Offer) => {
+    if (isLinkedAlready(site, page, offer))
+      return 'This page links it already, and a page links a block once';
     const place = goal(offer);
     return place
       ? `Goes into ${page.nodes[place.parent].name}; or draw it to a place in a sheet or the outline`
@@ -204,6 +220,7 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
         {(finding ? shownKept.length > 0 : shelf === 'kept') && (
           <Titled label="Kept blocks">
             {!finding && <KeptBar />}
+            {kept.length > 0 && <PlacedAs linked={linked} onLinked={setLinked} />}
             {kept.length === 0 && (
               <Typography sx={{ fontSize: 13, color: quiet, py: 1 }}>
                 Nothing is kept yet. Select a block, open its ⋮ menu and choose <i>Keep … as a block</i>: it

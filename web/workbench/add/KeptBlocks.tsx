@@ -1,11 +1,21 @@
-import { Box, Button, IconButton, Menu, MenuItem } from '@mui/material';
+import {
+  Box,
+  Button,
+  IconButton,
+  Menu,
+  MenuItem,
+  ToggleButton,
+  ToggleButtonGroup,
+  Typography,
+} from '@mui/material';
 import { FolderInput, MoreVertical } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { readElements, type KeptName } from '../../../core/index.ts';
 import { documents } from '../../state/documents.ts';
-import { edit } from '../../state/edits.ts';
+import { edit, editWhole } from '../../state/edits.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { newKeptName } from '../../state/structure.ts';
+import { quiet } from '../../ui/theme.ts';
 import { NameField } from '../../ui/NameField.tsx';
 import { keptFile, type Offer } from './offers.ts';
 
@@ -47,6 +57,43 @@ export function KeptBar() {
           void bringIn(target.files).then(() => (target.value = ''));
         }}
       />
+    </Box>
+  );
+}
+
+interface PlacedAsProps {
+  linked: boolean;
+  onLinked(linked: boolean): void;
+}
+
+/** Whether kept blocks are placed as copies or as linked. */
+export function PlacedAs({ linked, onLinked }: PlacedAsProps) {
+  return (
+    <Box sx={{ mb: 1.25 }}>
+      <ToggleButtonGroup
+        exclusive
+        fullWidth
+        size="small"
+        aria-label="Placed as"
+        value={linked}
+        onChange={(_event, next: boolean | null) => next !== null && onLinked(next)}
+        sx={{
+          '& .MuiToggleButton-root': {
+            textTransform: 'none',
+            py: 0.125,
+            fontSize: 12.5,
+            color: 'text.primary',
+          },
+        }}
+      >
+        <ToggleButton value={false}>A copy</ToggleButton>
+        <ToggleButton value>Linked</ToggleButton>
+      </ToggleButtonGroup>
+      <Typography sx={{ fontSize: 12, color: quiet, mt: 0.5 }}>
+        {linked
+          ? 'The block itself: what is changed on one page is changed on every page that links it.'
+          : 'Changed by itself; the kept block and other copies stay as they are.'}
+      </Typography>
     </Box>
   );
 }
@@ -101,7 +148,7 @@ export function KeptTools({ offer }: { offer: Offer }) {
         >
           Take it out to a file
         </MenuItem>
-        <MenuItem dense onClick={() => (close(), dispatch(edit('dropKept', { id })))}>
+        <MenuItem dense onClick={() => (close(), void dispatch(editWhole('dropKept', { id })))}>
           Keep it no longer
         </MenuItem>
       </Menu>

@@ -6,6 +6,7 @@ import {
   READY_SECTIONS,
   readySection,
   type Copy,
+  type KeptName,
   type NodeId,
   type Page,
   type SiteFrame,
@@ -21,6 +22,8 @@ export interface Offer {
   kind: string;
   /** The elements; absent where the kind makes its own. */
   copy?(): Copy;
+  /** The kept block that is placed as linked, and not as a copy. */
+  linked?: KeptName;
 }
 
 /** The kinds in the order in which they are offered; a page is no element to add. */
@@ -74,8 +77,8 @@ export const sectionOffers = (site: SiteFrame, page: Page): Offer[] =>
     copy: () => readySection(site, ready, page),
   }));
 
-/** The blocks that the site keeps. */
-export const keptOffers = (site: SiteFrame): Offer[] =>
+/** The blocks that the site keeps, to be placed as copies or as linked. */
+export const keptOffers = (site: SiteFrame, linked: boolean): Offer[] =>
   keptBlocks(site).map((tree) => {
     const root = tree.nodes[tree.root];
     const { format: _format, version: _version, ...copy } = copyElements(site, tree, [tree.root]);
@@ -85,8 +88,13 @@ export const keptOffers = (site: SiteFrame): Offer[] =>
       words: `kept block ${knownKind(root.kind).label}`,
       kind: root.kind,
       copy: () => copy,
+      ...(linked && { linked: tree.id }),
     };
   });
+
+/** Whether an offer is a block that a page links already: it does so once. */
+export const isLinkedAlready = (site: SiteFrame, page: Page, { linked }: Offer): boolean =>
+  linked !== undefined && page.nodes[site.shared![linked]!.root] !== undefined;
 
 /** A kept block as a file: elements as they are copied (docs/copied-elements.md). */
 export const keptFile = ({ copy }: Offer): string =>

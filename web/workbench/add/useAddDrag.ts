@@ -1,7 +1,7 @@
 import { useState, type PointerEvent } from 'react';
 import { perform, type Page, type SiteFrame } from '../../../core/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
-import { add, newId, onlyHere, placeCopy, takesMore, type TreePlace } from '../../state/structure.ts';
+import { add, link, newId, onlyHere, placeCopy, takesMore, type TreePlace } from '../../state/structure.ts';
 import { draw, DRAGGED } from '../../ui/draw.ts';
 import { placeInSheet } from '../desk/sheetplace.ts';
 import { placeAt, placedIn, type Drop } from '../ledger/outline/outlineplace.ts';
@@ -20,12 +20,16 @@ export function useAddDrag(site: SiteFrame, page: Page) {
   const [carried, setCarried] = useState<{ label: string; left: number; top: number } | null>(null);
 
   const put = (offer: Offer, place: TreePlace): void => {
-    if (offer.copy) dispatch(placeCopy(offer.copy(), place, 'added to'));
+    if (offer.linked) dispatch(link(offer.linked, place));
+    else if (offer.copy) dispatch(placeCopy(offer.copy(), place, 'added to'));
     else dispatch(add(offer.kind, place));
   };
 
   const told = (offer: Offer, place: TreePlace): string => {
-    const id = newId(place.parent);
+    const { linked } = offer;
+    const id = linked ? site.shared![linked]!.root : newId(place.parent);
+    if (linked)
+      return placedIn(site, page, place, id, perform(whole, open, 'linkBlock', { block: linked, ...place }));
     const tried = offer.copy
       ? perform(whole, open, 'pasteElements', { copied: offer.copy(), id, ...place, only })
       : perform(whole, open, 'addElement', { kind: offer.kind, id, ...place, only });
@@ -43,13 +47,14 @@ export function useAddDrag(site: SiteFrame, page: Page) {
     draw(press, {
       after: DRAGGED,
       move(event) {
-        const meant = placeAt(page, event) ?? placeInSheet(site, page, offer.kind, event);
+        const linked = offer.linked !== undefined;
+        const meant = placeAt(page, event) ?? placeInSheet(site, page, offer.kind, event, linked);
         if (!meant) return show(null, event);
         const { place, line, into } = meant;
         const same = goal && goal.place.parent === place.parent && goal.place.after === place.after;
-        const refused = !takesMore(page, place.parent, offer.kind);
+        const refused = !takesMore(page, place.parent, offer.kind, linked);
         const sentence = refused
-          ? `${page.nodes[place.parent].name} takes no ${offer.label.toLowerCase()}.`
+          ? `${page.nodes[place.parent].name} takes no ${linked ? 'linked block' : offer.label.toLowerCase()}.`
           : undefined;
         show({ place, line, into, refused, told: sentence ?? (same ? goal!.told : told(offer, place)) });
       },

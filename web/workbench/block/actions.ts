@@ -5,12 +5,15 @@ import {
   countOverrides,
   handmadePairs,
   isGroup,
+  isLinked,
+  isOnAllPages,
   isShown,
   OVERLAY,
   same,
   sharedPlaceOf,
   siblingsLike,
   subtree,
+  takesLinked,
   viewOf,
   type AlternatingRun,
   type Node,
@@ -29,6 +32,7 @@ import {
   duplicate,
   group,
   keep,
+  keepLinked,
   makeAlternate,
   moveInOrder,
   remove,
@@ -178,6 +182,13 @@ function placing({ site, page, nodes, active, reach, onDialog }: Selected): Acti
   ];
 }
 
+/** From where elements go that are deleted, where that is not this page alone. */
+function whereGone(nodes: readonly Node[]): string {
+  if (nodes.some(({ id }) => isOnAllPages(id))) return ', on all pages';
+  if (nodes.some((node) => sharedPlaceOf(node.id) && !isLinked(node))) return ', wherever it is linked';
+  return nodes.some(isLinked) ? ' from this page' : '';
+}
+
 /** The elements themselves. Counts say beforehand what a deletion takes. */
 function elements({ page, nodes }: Selected): ActionGroup {
   const lead = nodes.at(-1)!;
@@ -186,7 +197,7 @@ function elements({ page, nodes }: Selected): ActionGroup {
   const isPage = nodes.some(({ parent }) => parent === null);
   const name = nodes.length > 1 ? `${nodes.length} elements` : lead.name;
   const inIt = within.size - selected.length;
-  const everywhere = selected.some(sharedPlaceOf) ? ', on all pages' : '';
+  const everywhere = whereGone(nodes);
   return {
     heading: 'Element',
     entries: [
@@ -201,6 +212,9 @@ function elements({ page, nodes }: Selected): ActionGroup {
         disabled: isPage || nodes.length > 1,
         run: keep(lead.id),
       },
+      ...(nodes.length === 1 && lead.parent && !sharedPlaceOf(lead.id) && takesLinked(page.nodes[lead.parent])
+        ? [{ label: `Keep ${lead.name} as a block, linked here`, run: keepLinked(lead.id) }]
+        : []),
       { label: `Copy ${name}`, keys: 'Ctrl+C', disabled: isPage, run: copySelected() },
       { label: `Cut ${name}`, keys: 'Ctrl+X', disabled: isPage, run: cutSelected() },
       { label: 'Paste', keys: 'Ctrl+V', run: pasteBeside() },

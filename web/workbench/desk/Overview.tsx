@@ -4,7 +4,7 @@ import { useLayoutEffect, useMemo, useState, type PointerEvent } from 'react';
 import {
   childrenIn,
   isShown,
-  sharedPlaceOf,
+  isOnAllPages,
   type NodeId,
   type Page,
   type Preview,
@@ -107,7 +107,7 @@ function Column({ site, page, content, view, across, active, onMove }: ColumnPro
 
   /** Draws a section to another place among those that show here; let go, it stands behind the one before that place in the source. */
   const down = (press: PointerEvent<HTMLElement>, id: NodeId) => {
-    if (press.button !== 0 || sharedPlaceOf(id)) return;
+    if (press.button !== 0 || isOnAllPages(id)) return;
     const others = boxes.filter((box) => box.id !== id);
     let place: number | null = null;
     draw(press, {

@@ -1,7 +1,7 @@
 import { Box, IconButton, Typography } from '@mui/material';
 import { ArrowDown, ArrowUp, ArrowUpRight, Copy, EyeOff, Trash2 } from 'lucide-react';
 import type { PointerEvent, ReactNode } from 'react';
-import { sharedPlaceOf, type NodeId, type Page, type View } from '../../../core/index.ts';
+import { isOnAllPages, type NodeId, type Page, type View } from '../../../core/index.ts';
 import { sheetsChosen } from '../../state/desk.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch } from '../../state/store.ts';
@@ -114,7 +114,7 @@ interface ToolsProps {
 export function Tools({ page, id, view, inside, onMove }: ToolsProps) {
   const dispatch = useAppDispatch();
   const { name } = page.nodes[id];
-  const siblings = page.nodes[page.root].children.filter((each) => !sharedPlaceOf(each));
+  const siblings = page.nodes[page.root].children.filter((each) => !isOnAllPages(each));
   const at = siblings.indexOf(id);
   const own = at >= 0;
   const before = page.nodes[page.root].children;

@@ -10,12 +10,13 @@ export interface SheetPlace {
   into: boolean;
 }
 
-/** The place for a new element of a kind that a pointer over a sheet means: in the nearest thing around it that takes one. */
+/** The place for a new element of a kind, or a linked block of it, that a pointer over a sheet means: in the nearest thing around it that takes one. */
 export function placeInSheet(
   site: SiteFrame,
   page: Page,
   kind: string,
   pointer: { clientX: number; clientY: number },
+  linked = false,
 ): SheetPlace | undefined {
   const frame = document
     .elementsFromPoint(pointer.clientX, pointer.clientY)
@@ -27,7 +28,8 @@ export function placeInSheet(
   const scale = box.width / frame.clientWidth;
   const at = { x: (pointer.clientX - box.left) / scale, y: (pointer.clientY - box.top) / scale };
   let holder: NodeId | null = nodeAt(inner.elementFromPoint(at.x, at.y)) ?? page.root;
-  while (holder !== null && !takesMore(page, holder, kind)) holder = page.nodes[holder]?.parent ?? null;
+  while (holder !== null && !takesMore(page, holder, kind, linked))
+    holder = page.nodes[holder]?.parent ?? null;
   if (holder === null) return undefined;
   const view = viewAt(site.views, frame.clientWidth).id;
   const siblings = childrenIn(site, page.nodes[holder], view).flatMap((id) => {

@@ -1,6 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { sharedPlaceOf, viewOf, type Page, type SiteFrame, type ViewId } from '../../../../core/index.ts';
+import { isOnAllPages, viewOf, type Page, type SiteFrame, type ViewId } from '../../../../core/index.ts';
 import { countsByTile } from '../../../checks/trouble.ts';
 import { quiet } from '../../../ui/theme.ts';
 import { VirtualRows } from '../../../ui/VirtualRows.tsx';
@@ -65,7 +65,7 @@ function Tree({
       {rows.length === 0 && (
         <Typography sx={{ p: 3, color: quiet, textAlign: 'center' }}>No element matches.</Typography>
       )}
-      {page.nodes[page.root].children.every(sharedPlaceOf) && (
+      {page.nodes[page.root].children.every(isOnAllPages) && (
         <Box sx={{ p: 3, textAlign: 'center', color: quiet }}>
           <Typography sx={{ mb: 1 }}>This page is empty. A section is where it begins.</Typography>
           <Button variant="outlined" size="small" onClick={onAdd}>

@@ -1,7 +1,8 @@
-import { ChevronDown, ChevronRight, Layers, UserCheck, UserX } from 'lucide-react';
+import { ChevronDown, ChevronRight, Layers, Link2, UserCheck, UserX } from 'lucide-react';
 import type { PointerEvent } from 'react';
 import {
-  sharedPlaceOf,
+  isLinked,
+  isOnAllPages,
   type NodeId,
   type Page,
   type SiteFrame,
@@ -55,7 +56,7 @@ export function OutlineRowView(props: RowProps) {
   const node = page.nodes[row.id];
   if (!node) return null;
   const fixed = node.kind === 'page';
-  const shared = sharedPlaceOf(node.id) !== undefined && node.parent === page.root;
+  const shared = isOnAllPages(node.id) && node.parent === page.root;
   return (
     <div
       role="row"
@@ -109,6 +110,11 @@ export function OutlineRowView(props: RowProps) {
             {shared && (
               <i className="outline-shared" title="On all pages">
                 <Layers size={12} aria-hidden />
+              </i>
+            )}
+            {isLinked(node) && (
+              <i className="outline-shared" title="Linked: changed wherever it is linked">
+                <Link2 size={12} aria-hidden />
               </i>
             )}
           </>

@@ -1,12 +1,14 @@
 import { Box, Button, Menu, MenuItem, Typography } from '@mui/material';
-import { Layers } from 'lucide-react';
-import { useState, type ReactNode } from 'react';
+import { Layers, Link2, type LucideIcon } from 'lucide-react';
+import { useEffect, useState, type ReactNode } from 'react';
 import {
   isKept,
+  pagesLinking,
   headOf,
   placeOfSection,
   SHARED_NAMES,
   sharedPlaceOf,
+  type KeptName,
   type Node,
   type NodeId,
   type Page,
@@ -14,13 +16,21 @@ import {
   type SiteFrame,
 } from '../../../../core/index.ts';
 import { selected as select } from '../../../state/desk.ts';
-import { edit, editWhole } from '../../../state/edits.ts';
-import { useAppDispatch } from '../../../state/store.ts';
+import { edit, editWhole, load } from '../../../state/edits.ts';
+import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { usePageNames } from '../../../site/usePageNames.ts';
 import { line, petrol, petrolTint } from '../../../ui/theme.ts';
 import { ShareDialog } from './ShareDialog.tsx';
 
-function Strip({ children, action }: { children: ReactNode; action: ReactNode }) {
+function Strip({
+  icon: Icon = Layers,
+  children,
+  action,
+}: {
+  icon?: LucideIcon;
+  children: ReactNode;
+  action: ReactNode;
+}) {
   return (
     <Box
       role="note"
@@ -35,7 +45,7 @@ function Strip({ children, action }: { children: ReactNode; action: ReactNode })
         borderBottom: `1px solid ${line}`,
       }}
     >
-      <Layers size={14} color={petrol} aria-hidden style={{ flex: 'none' }} />
+      <Icon size={14} color={petrol} aria-hidden style={{ flex: 'none' }} />
       <Typography sx={{ fontSize: 12, flex: 1, minWidth: 0 }}>{children}</Typography>
       {action}
     </Box>
@@ -45,20 +55,44 @@ function Strip({ children, action }: { children: ReactNode; action: ReactNode })
 /** What can be done about a page that shows what all share. */
 function SharedMenu({ site, page, place }: { site: SiteFrame; page: NodeId; place: SharedPlace }) {
   const dispatch = useAppDispatch();
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { without = [] } = headOf(site, page);
   const name = usePageNames().get(page)!;
-  const entries = [
-    {
-      label: `Leave it out on ${name}`,
-      run: () => dispatch(edit('changePage', { page, without: [...without, place] })),
-    },
-    {
-      label: `Give ${name} its own`,
-      run: () => void dispatch(editWhole('unshareSection', { place, page })),
-    },
-    { label: 'Give each page its own', run: () => void dispatch(editWhole('unshareSection', { place })) },
-  ];
+  return (
+    <ChangeMenu
+      entries={[
+        {
+          label: `Leave it out on ${name}`,
+          run: () => dispatch(edit('changePage', { page, without: [...without, place] })),
+        },
+        {
+          label: `Give ${name} its own`,
+          run: () => void dispatch(editWhole('unshareSection', { place, page })),
+        },
+        { label: 'Give each page its own', run: () => void dispatch(editWhole('unshareSection', { place })) },
+      ]}
+    />
+  );
+}
+
+/** What can be done about a block that a page links. */
+function LinkedMenu({ page, block }: { page: NodeId; block: KeptName }) {
+  const dispatch = useAppDispatch();
+  const name = usePageNames().get(page)!;
+  return (
+    <ChangeMenu
+      entries={[
+        {
+          label: `Give ${name} its own`,
+          run: () => void dispatch(editWhole('unlinkBlock', { block, page })),
+        },
+        { label: 'Give each page its own', run: () => void dispatch(editWhole('unlinkBlock', { block })) },
+      ]}
+    />
+  );
+}
+
+function ChangeMenu({ entries }: { entries: { label: string; run(): unknown }[] }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>
       <Button
@@ -86,12 +120,36 @@ function SharedMenu({ site, page, place }: { site: SiteFrame; page: NodeId; plac
   );
 }
 
+/** Where else a block is changed with what is changed here, in words. */
+function LinkingPages({ block }: { block: KeptName }) {
+  const dispatch = useAppDispatch();
+  const site = useAppSelector((state) => state.documents.open!.site);
+  const names = usePageNames();
+  const missing = site.frame.pages.filter(({ id }) => !site.pages[id]).map(({ id }) => id);
+  const wanted = missing.join(' ');
+  useEffect(() => {
+    if (wanted) void dispatch(load(wanted.split(' ')));
+  }, [dispatch, wanted]);
+  if (missing.length > 0) return 'a change here changes it wherever it is linked.';
+  const pages = pagesLinking(site, block).map(({ id }) => names.get(id)!);
+  if (pages.length === 1) return 'on this page only, so far.';
+  return <span title={pages.join(', ')}>a change here changes it on {pages.length} pages.</span>;
+}
+
 /** Says of what is selected that all pages share it, or could; and lets that be changed. */
 export function Sharing({ site, page, nodes }: { site: SiteFrame; page: Page; nodes: Node[] }) {
   const dispatch = useAppDispatch();
   const [asking, setAsking] = useState<NodeId | null>(null);
   const place = nodes.map(({ id }) => sharedPlaceOf(id)).find(Boolean);
-  if (place && !isKept(place)) {
+  if (isKept(place)) {
+    const all = nodes.every(({ id }) => sharedPlaceOf(id) === place);
+    return (
+      <Strip icon={Link2} action={<LinkedMenu page={page.id} block={place} />}>
+        {all ? 'Linked' : 'Some of it is linked'}: <LinkingPages block={place} />
+      </Strip>
+    );
+  }
+  if (place) {
     const all = nodes.every(({ id }) => sharedPlaceOf(id));
     return (
       <Strip action={<SharedMenu site={site} page={page.id} place={place} />}>
