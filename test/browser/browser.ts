@@ -76,6 +76,9 @@ const CANDIDATES: Record<string, string> = {
   image: 'img, [role=img]',
 };
 
+/** ms to wait for what has to come: long, as a machine may be slow, and only what never comes takes so long. */
+const WAIT = 25_000;
+
 export interface Wanted {
   /** Only below this element. */
   inside?: WebElement;
@@ -95,7 +98,7 @@ export async function byRole(
   driver: WebDriver,
   role: string,
   name: string | RegExp,
-  { inside, within = 10_000 }: Wanted = {},
+  { inside, within = WAIT }: Wanted = {},
 ): Promise<WebElement> {
   const fits = (label: string) => (typeof name === 'string' ? label === name : name.test(label));
   const until = Date.now() + within;
@@ -131,7 +134,7 @@ export const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve
 export async function eventually<T>(
   what: string,
   ask: () => Promise<T>,
-  within = 10_000,
+  within = WAIT,
 ): Promise<NonNullable<T>> {
   const until = Date.now() + within;
   let last: unknown;

@@ -8,7 +8,7 @@ import {
   closeCard,
   inSheet,
   kept,
-  pointAt,
+  openWords,
   saysStep,
   selectInOutline,
   sheet,
@@ -138,12 +138,7 @@ describe('the workbench: content', function () {
       ['Quote', 'blockquote'],
       ['Numbered list', 'ol'],
     ] as const) {
-      await driver
-        .actions()
-        .move(await pointAt(driver, 'Desktop', 'lead'))
-        .doubleClick()
-        .perform();
-      await byRole(driver, 'toolbar', 'Words of Lead paragraph');
+      await openWords(driver, 'Desktop', 'lead', 'Lead paragraph');
       await (await byRole(driver, 'button', button)).click();
       expect(await (await byRole(driver, 'button', button)).getAttribute('aria-pressed')).to.equal('true');
       await (await byRole(driver, 'button', 'Done')).click();

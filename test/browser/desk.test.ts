@@ -6,6 +6,7 @@ import {
   chooseView,
   computed,
   inSheet,
+  openWords,
   pointAt,
   saysStep,
   selectInOutline,
@@ -275,12 +276,7 @@ describe('the workbench: outline and desk', function () {
     it('edits text in place, with marks, as one step', async () => {
       const { driver } = bench;
       const frame = await sheet(driver, 'Desktop');
-      await driver
-        .actions()
-        .move(await pointAt(driver, 'Desktop', 'lead'))
-        .doubleClick()
-        .perform();
-      await byRole(driver, 'toolbar', 'Words of Lead paragraph');
+      await openWords(driver, 'Desktop', 'lead', 'Lead paragraph');
       await driver.switchTo().frame(frame);
       await driver
         .actions()
@@ -318,12 +314,7 @@ describe('the workbench: outline and desk', function () {
     it('edits a heading as one run, ends with Escape, and cleans what is pasted', async () => {
       const { driver } = bench;
       const frame = await sheet(driver, 'Desktop');
-      await driver
-        .actions()
-        .move(await pointAt(driver, 'Desktop', 'headline'))
-        .doubleClick()
-        .perform();
-      await byRole(driver, 'toolbar', 'Words of Headline');
+      await openWords(driver, 'Desktop', 'headline', 'Headline');
       await driver.switchTo().frame(frame);
       await driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).perform();
       await driver.switchTo().defaultContent();

@@ -2,7 +2,16 @@
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
 import { byRole, eventually, still } from './browser.ts';
-import { card, closeCard, kept, pointAt, saysStep, selectInOutline, useBench } from './workbench.ts';
+import {
+  card,
+  closeCard,
+  kept,
+  openWords,
+  pointAt,
+  saysStep,
+  selectInOutline,
+  useBench,
+} from './workbench.ts';
 
 describe('a link', function () {
   this.timeout(120_000);
@@ -92,9 +101,7 @@ describe('a link', function () {
   });
 
   it('in words is chosen the same way', async () => {
-    const { x, y } = await pointAt(bench.driver, 'Desktop', 'lead');
-    await bench.driver.actions().move({ x, y }).doubleClick().perform();
-    await byRole(bench.driver, 'toolbar', 'Words of Lead paragraph');
+    await openWords(bench.driver, 'Desktop', 'lead', 'Lead paragraph');
     await bench.driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).perform();
     await (await byRole(bench.driver, 'button', 'Link')).click();
     await choose('Leads to', 'Find us');

@@ -10,9 +10,11 @@ import {
   inSheet,
   kept,
   outlineRow,
+  openWords,
   pointAt,
   saysStep,
   selectInOutline,
+  type,
   sheet,
   useBench,
 } from './workbench.ts';
@@ -80,12 +82,7 @@ describe('the workbench: structure by view', function () {
   it('says other words in a view: in the sheet, after saying which views change, and in the table', async () => {
     const { driver } = bench;
     await inView('Tablet');
-    await driver
-      .actions()
-      .move(await pointAt(driver, 'Tablet', 'headline'))
-      .doubleClick()
-      .perform();
-    const bar = await byRole(driver, 'toolbar', 'Words of Headline');
+    const bar = await openWords(driver, 'Tablet', 'headline', 'Headline');
     expect(await bar.getText()).to.match(/Changes Tablet, Mobile · 37 characters, \d lines?; 37 in Desktop/);
     await chord(Key.CONTROL, 'a');
     await press('Stars tonight');
@@ -101,9 +98,7 @@ describe('the workbench: structure by view', function () {
     await inView('Mobile');
     await selectInOutline(driver, 'Headline');
     await chooseReach(driver, 'Here');
-    const words = await cell(driver, 'Words', 'Mobile');
-    await words.click();
-    await press('Stars', Key.ENTER);
+    await type(driver, 'Words', 'Mobile', 'Stars');
     await saysStep(driver, 'Headline: words in Mobile Stars tonight → Stars');
     expect(await read('Mobile')).to.equal('Stars');
     await chooseReach(driver, 'Onward');
@@ -116,9 +111,7 @@ describe('the workbench: structure by view', function () {
     const { driver } = bench;
     await inView('Desktop');
     await selectInOutline(driver, 'Headline');
-    const words = await cell(driver, 'Words', 'Desktop');
-    await words.click();
-    await press('The dome opens at nine.', Key.ENTER);
+    await type(driver, 'Words', 'Desktop', 'The dome opens at nine.');
     await eventually('a mark', async () =>
       /may have to follow/.test(
         (await (await cell(driver, 'Words', 'Tablet')).getAttribute('aria-label')) ?? '',

@@ -189,16 +189,16 @@ describe('the pictures that a page fetches', function () {
     );
   }
 
-  it('are the smallest that suffice, at every tenth width of the demo, on screens of one, two and three px to the px', async () => {
-    const widths = Array.from({ length: 169 }, (_, index) => 280 + 10 * index);
+  it('are the smallest that suffice, at every fiftieth width of the demo and where its views end, on screens of one, two and three px to the px', async () => {
+    const limits = demo.frame.views.list.flatMap(({ from }) => (from > 0 ? [from - 1, from] : []));
     for (const [id, density, step] of [
-      ['home', 1, 10],
-      ['home', 2, 140],
-      ['home', 3, 140],
+      ['home', 1, 50],
+      ['home', 2, 200],
+      ['home', 3, 200],
     ] as const) {
       const site = onlyPages(demo, id);
       const page = composed(site.frame, Object.values(site.pages)[0]);
-      const at = widths.filter((width) => (width - 280) % step === 0);
+      const at = [...Array.from({ length: 1680 / step }, (_, index) => 290 + step * index), ...limits];
       const seen = await seenIn(site, at, density);
       expect(seen.flat().length, id).to.be.greaterThan(30);
       expect(faults(site, page, at, seen, density).slice(0, 8).join('\n'), `${id}, ${density}x`).to.equal('');

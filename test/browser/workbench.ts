@@ -62,6 +62,17 @@ export async function pointAt(driver: Driver, view: string, id: string): Promise
   );
 }
 
+/** Opens the words of an element in a sheet by a double click, and answers their bar. A sheet may be laid out anew while it is aimed at. */
+export const openWords = (driver: Driver, view: string, id: string, name: string): Promise<WebElement> =>
+  eventually(`the words of ${name}`, async () => {
+    await driver
+      .actions()
+      .move(await pointAt(driver, view, id))
+      .doubleClick()
+      .perform();
+    return byRole(driver, 'toolbar', `Words of ${name}`, { within: 3000 });
+  });
+
 export const computed = (driver: Driver, view: string, id: string, property: string) =>
   inSheet<string>(
     driver,
@@ -194,8 +205,11 @@ export function useBench() {
     bench ??= await openBench();
     await resize(bench.driver, 1280, 800);
     // Every test starts as in a new browser, with no preference.
-    await bench.driver.get(bench.running.url);
-    await bench.driver.executeScript('localStorage.clear()');
+    await bench.driver.get('about:blank');
+    await bench.driver.sendDevToolsCommand('Storage.clearDataForOrigin', {
+      origin: new URL(bench.running.url).origin,
+      storageTypes: 'local_storage',
+    });
     await bench.open();
   });
   after(() => bench?.end());
