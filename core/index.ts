@@ -242,6 +242,7 @@ export { upgradedFrame, upgradedNode } from './exchange/upgrade.ts';
 export { isNestedTooDeep } from './exchange/nesting.ts';
 export { siteFileSchema } from './exchange/schema.ts';
 export type { Copy } from './edits/pasteelements.ts';
+export { bytesOf } from './exchange/bytes.ts';
 export { copyElements, ELEMENTS_FORMAT, readElements, type CopiedElements } from './exchange/elements.ts';
 export { readSiteFile, writeSiteFile, type ReadSite } from './exchange/sitefile.ts';
 

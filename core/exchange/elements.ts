@@ -5,6 +5,7 @@ import { NodeIdSchema, type NodeId } from '../elements/nodeid.ts';
 import { ViewsSchema } from '../layered/views.ts';
 import { NodeSchema, type Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
+import { areBytesOf } from './bytes.ts';
 import { AssetSchema, ColourSchema, SpacingStepSchema } from '../theme/stock.ts';
 import { withAssets } from '../values/uses.ts';
 import { valuesOf } from '../edits/stylevalues.ts';
@@ -37,6 +38,8 @@ export const CopiedElementsSchema = Type.Object(
     nodes: Type.Unsafe<Record<NodeId, Node>>(
       Type.Record(NodeIdSchema, NodeSchema, { additionalProperties: false }),
     ),
+    /** The bytes of their pictures and films, base64, by the ids of the assets: in a file, which goes where the pictures are not. */
+    files: Type.Optional(Type.Record(Type.String({ maxLength: 40 }), Type.String())),
   },
   { additionalProperties: false },
 );
@@ -99,5 +102,9 @@ export function readElements(text: string): Outcome<CopiedElements> {
     return node.children.every((child) => copied.nodes[child]?.parent === id && whole(child, depth + 1));
   };
   const all = copied.roots.every((id) => whole(id, 0)) && seen.size === Object.keys(copied.nodes).length;
-  return all ? done(copied) : refused('What was copied is damaged; nothing was pasted.');
+  const bytes = Object.entries(copied.files ?? {}).every(([id, text]) => {
+    const asset = copied.assets.find((each) => each.id === id);
+    return asset && areBytesOf(text, asset.hash);
+  });
+  return all && bytes ? done(copied) : refused('What was copied is damaged; nothing was pasted.');
 }

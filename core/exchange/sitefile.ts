@@ -1,5 +1,3 @@
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex } from '@noble/hashes/utils.js';
 import { pointer, type Fault } from '../faults.ts';
 import type { ContentType } from '../elements/content/contenttypes.ts';
 import { saidOtherwise } from '../values/wordings.ts';
@@ -9,6 +7,7 @@ import { FORMAT, FORMAT_VERSION, siteFrom, writtenFrom, type Site, type SiteFile
 import { treesBeside } from '../site/shared.ts';
 import { canonicalSite } from '../site/canonical.ts';
 import { siteFileFaults } from '../site/validate.ts';
+import { areBytesOf } from './bytes.ts';
 import { isNestedTooDeep } from './nesting.ts';
 import { upgradedSite } from './upgrade.ts';
 
@@ -38,15 +37,6 @@ const IN_WORDS = /\/content\/|\/style\/self\/\w+\.\w+\/at\/[^/]+\/value(\/|$)/;
 const isObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null;
 
-/** The bytes that a text in base64 stands for; undefined where it is none. */
-function bytesOf(text: string): Uint8Array | undefined {
-  try {
-    return Uint8Array.from(atob(text), (character) => character.charCodeAt(0));
-  } catch {
-    return undefined;
-  }
-}
-
 /** Reads the text of a site file. Answers the site, or every fault with its path. */
 export function readSiteFile(text: string): { ok: true; value: ReadSite } | { ok: false; faults: Fault[] } {
   const refuse = (sentence: string, path = '') => ({ ok: false as const, faults: [{ path, sentence }] });
@@ -74,9 +64,9 @@ export function readSiteFile(text: string): { ok: true; value: ReadSite } | { ok
   const faults = onlyUnclean ? siteFileFaults(data) : [];
   const { files, ...site } = data as SiteFile;
   for (const { id, name, hash } of [...site.assets, ...site.fonts]) {
-    const bytes = Object.hasOwn(files, id) ? bytesOf(files[id]) : null;
-    if (bytes === null) faults.push({ path: pointer('/files', id), sentence: `“${name}” has no file.` });
-    else if (!bytes || bytesToHex(sha256(bytes)) !== hash) {
+    if (!Object.hasOwn(files, id))
+      faults.push({ path: pointer('/files', id), sentence: `“${name}” has no file.` });
+    else if (!areBytesOf(files[id], hash)) {
       faults.push({
         path: pointer('/files', id),
         sentence: `The file of “${name}” is damaged: its bytes are not those that its SHA-256 names.`,

@@ -1,15 +1,24 @@
 /** Values copied in one site and pasted in another, in the same browser. */
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { expect } from 'chai';
+import { By, Key } from 'selenium-webdriver';
 import { demoSite } from '../demo.ts';
-import { siteFaults, type Site } from '../../core/index.ts';
+import { newSite, pagesOf, siteFaults, writeSiteFile, type Site } from '../../core/index.ts';
 import { openStore } from '../../server/store/open.ts';
 import { freshFolder } from '../server/serving.ts';
+import { paths } from '../../api/paths.ts';
+import type { SiteResponse } from '../../api/responses.ts';
 import { byRole, eventually, still } from './browser.ts';
 import {
   cell,
   computed,
+  inSheet,
+  kept,
   label,
   openBench,
+  savedBy,
   saysStep,
   selectInOutline,
   sheet,
@@ -70,4 +79,73 @@ describe('between two sites', function () {
       /^Size in Tablet: 41, override, onward$/,
     );
   });
+
+  it('takes elements with the pictures they show, from the clipboard and out of a file', async () => {
+    const { driver, running } = bench;
+    const fresh = newSite({ id: 'fresh', name: 'Fresh', lang: 'en', look: 'kiln', views: '3' });
+    const answer = await fetch(running.url + paths.sites(), {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: writeSiteFile(fresh, {}),
+    });
+    expect(answer.status).to.equal(201);
+    const shelf = async () => {
+      const { frame } = (await (await fetch(running.url + paths.site('fresh'))).json()) as SiteResponse;
+      return frame.assets.map(({ name }) => name).sort();
+    };
+    expect(await shelf()).to.deep.equal([]);
+    const key = (letter: string) =>
+      driver.actions().keyDown(Key.CONTROL).sendKeys(letter).keyUp(Key.CONTROL).perform();
+
+    await bench.open();
+    // One section is kept and taken out to a file, another copied.
+    await selectInOutline(driver, 'Moon phase strip');
+    await (await byRole(driver, 'button', 'More for Moon phase strip')).click();
+    await (await byRole(driver, 'menuitem', 'Keep Moon phase strip as a block')).click();
+    const more = await byRole(driver, 'button', 'More for Moon phase strip', {
+      inside: await openKept(),
+    });
+    await more.click();
+    const link = await byRole(driver, 'menuitem', 'Take it out to a file');
+    const text = await savedBy(driver, link, 'moon-phase-strip.block.json');
+    await still(driver);
+    await selectInOutline(driver, 'What is up this week');
+    await key('c');
+    await kept(driver);
+
+    await driver.get(`${running.url}/sites/fresh/pages/${pagesOf(fresh)[0].id}`);
+    await sheet(driver, 'Desktop');
+    await key('v');
+    await saysStep(driver, 'What is up this week: pasted into Home with 14 elements in it');
+    await eventually('the picture of it', () =>
+      inSheet<boolean>(
+        driver,
+        'Desktop',
+        'page',
+        `const image = [...element.ownerDocument.images].find((each) => /^Saturn/.test(each.alt)); return image && image.complete && image.naturalWidth > 0`,
+      ),
+    );
+    await kept(driver);
+    expect(await shelf()).to.deep.equal(['Cluster', 'Crescent', 'Saturn']);
+
+    const folder = await mkdtemp(join(tmpdir(), 'dimorphe-blocks-'));
+    await writeFile(join(folder, 'moon.block.json'), text);
+    await openKept();
+    const input = await driver.findElement(By.css('input[aria-label="Files of blocks"]'));
+    await input.sendKeys(join(folder, 'moon.block.json'));
+    await saysStep(driver, 'Moon phase strip: kept with 1 element in it');
+    await kept(driver);
+    expect(await shelf()).to.have.length(4);
+    await rm(folder, { recursive: true });
+  });
+
+  /** The panel of what can be added, at the blocks that the site keeps. */
+  async function openKept() {
+    const { driver } = bench;
+    if ((await driver.findElements(By.css('section[aria-label="Add"]'))).length === 0)
+      await (await byRole(driver, 'button', 'Add an element')).click();
+    const panel = await byRole(driver, 'region', 'Add');
+    await (await byRole(driver, 'button', 'Kept blocks', { inside: panel })).click();
+    return panel;
+  }
 });

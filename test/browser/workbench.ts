@@ -1,4 +1,7 @@
 /** What tests do in the workbench, as a person would: by role and accessible name, with clicks, drags and keys. */
+import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { By, Key, type WebElement } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
 import { builtPages } from '../../server/pages.ts';
@@ -257,6 +260,20 @@ export async function card(driver: Driver, property: string, view: string): Prom
   const opened = await byRole(driver, 'dialog', `${property} in ${view}`);
   await still(driver);
   return opened;
+}
+
+/** Chooses a link that gives a file, and answers the text of what was saved under a name. */
+export async function savedBy(driver: Driver, link: WebElement, name: string): Promise<string> {
+  const folder = await mkdtemp(join(tmpdir(), 'dimorphe-saved-'));
+  await driver.sendDevToolsCommand('Browser.setDownloadBehavior', {
+    behavior: 'allow',
+    downloadPath: folder,
+  });
+  await link.click();
+  await eventually(`the file ${name}`, async () => (await readdir(folder)).includes(name));
+  const text = await readFile(join(folder, name), 'utf8');
+  await rm(folder, { recursive: true });
+  return text;
 }
 
 /** Closes the card that is open. */

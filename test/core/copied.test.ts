@@ -20,7 +20,7 @@ import {
   type NodeId,
   type Page,
 } from '../../core/index.ts';
-import { frame, home, made, node, refusal, site, takenBack, view } from './acting.ts';
+import { files, frame, home, made, node, refusal, site, takenBack, view } from './acting.ts';
 import { siteArbitrary } from './arbitrary.ts';
 
 const through = (copied: CopiedElements): CopiedElements => {
@@ -172,6 +172,14 @@ describe('copied elements', () => {
     expect(
       sentence(JSON.stringify({ ...copied, nodes: { ...copied.nodes, 'opening-words': circle } })),
     ).to.match(/damaged/);
+    // The bytes that come along are those of what is named, or none of it is taken.
+    const [shown] = copied.assets;
+    const withBytes = (bytes: Record<string, string>) =>
+      sentence(JSON.stringify({ ...copied, files: bytes }));
+    expect(withBytes({ [shown.id]: files[shown.id] })).to.equal('read');
+    expect(withBytes({ [shown.id]: files[shown.id].slice(0, -8) })).to.match(/damaged/);
+    expect(withBytes({ [shown.id]: 'no base64 at all' })).to.match(/damaged/);
+    expect(withBytes({ other: files[shown.id] })).to.match(/damaged/);
     const paste = { copied: given(copied), id: node('new'), parent: home.root, after: null };
     expect(refusal('pasteElements', paste)).to.match(/Home takes no row\. Nothing was pasted\./);
     expect(refusal('pasteElements', { ...paste, parent: node('opening'), id: node('dome') })).to.match(

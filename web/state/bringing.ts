@@ -1,7 +1,18 @@
 import { customAlphabet, nanoid } from 'nanoid';
 import { paths } from '../../api/paths.ts';
 import type { AssetResponse, FontResponse, Problem } from '../../api/responses.ts';
-import { idFrom, LIMITS, type Asset } from '../../core/index.ts';
+import {
+  bytesOf,
+  done,
+  idFrom,
+  LIMITS,
+  refused,
+  type Asset,
+  type CopiedElements,
+  type Copy,
+  type Outcome,
+  type SiteFrame,
+} from '../../core/index.ts';
 import { edit } from './edits.ts';
 import type { Thunk } from './store.ts';
 import { unreachable } from './transport.ts';
@@ -163,6 +174,66 @@ function bringIn(file: File): Thunk<Promise<string[]>> {
 export function bringInFiles(files: readonly File[]): Thunk<Promise<string[]>> {
   return async (dispatch) => (await Promise.all(files.map((file) => dispatch(bringIn(file))))).flat();
 }
+
+/**
+ * Puts what copied elements show on the shelf, where this site has it not: from the bytes that came along, or as the server has it from
+ * another site. Answers the elements as they find it there; what is nowhere they come without.
+ */
+export function bringAlong({ files = {}, ...copied }: CopiedElements): Thunk<Promise<Copy>> {
+  return async (dispatch, getState) => {
+    const { format: _format, version: _version, ...copy } = copied;
+    const { frame } = getState().documents.open!.site;
+    const assets = await Promise.all(
+      missingHere(frame, copy).map(async (asset): Promise<Asset | undefined> => {
+        const bytes = bytesOf(files[asset.id] ?? '');
+        if (bytes && bytes.length > 0) {
+          const file = new File([bytes], asset.name, { type: asset.type });
+          const sent = await dispatch(sendFile<AssetResponse>(file, AS_ASSET));
+          if (!sent) return undefined;
+          const { bytes: _bytes, ...made } = sent;
+          return { ...asset, ...made };
+        }
+        const found = await fetch(paths.asset(frame.id, asset.hash), { method: 'HEAD' }).catch(
+          () => undefined,
+        );
+        return found?.ok ? asset : undefined;
+      }),
+    );
+    const brought = assets.filter((asset) => asset !== undefined);
+    for (const asset of brought)
+      dispatch(edit('addAsset', { ...asset, id: `${idFrom(asset.name, [])}-${suffix()}` }));
+    return {
+      ...copy,
+      assets: copy.assets.map((asset) => brought.find(({ id }) => id === asset.id) ?? asset),
+    };
+  };
+}
+
+/** What copied elements show and a site has not. */
+export const missingHere = ({ assets }: SiteFrame, copied: Pick<Copy, 'assets'>): Asset[] =>
+  copied.assets.filter(({ hash }) => !assets.some((own) => own.hash === hash));
+
+/** The bytes of what copied elements show, base64, by the ids of the assets. Refused where one cannot be read. */
+export async function bytesShown(
+  site: string,
+  copied: Pick<Copy, 'assets'>,
+): Promise<Outcome<Record<string, string>>> {
+  const files: Record<string, string> = {};
+  for (const { id, name, hash } of copied.assets) {
+    const response = await fetch(paths.asset(site, hash)).catch(() => undefined);
+    if (!response?.ok) return refused(`${name} could not be read from the server. Try again in a moment.`);
+    files[id] = await base64Of(await response.blob());
+  }
+  return done(files);
+}
+
+const base64Of = (blob: Blob): Promise<string> =>
+  new Promise((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve((reader.result as string).replace(/^[^,]*,/, ''));
+    reader.onerror = () => reject(new Error('The file could not be read.'));
+    reader.readAsDataURL(blob);
+  });
 
 /** Puts a file in the place of a picture or film of the shelf, wherever that stands. */
 export function replaceFile(asset: Asset['id'], file: File): Thunk<Promise<void>> {

@@ -1,4 +1,5 @@
 import { copyElements, elementsMarkup, print, readElements, type CopiedElements } from '../../core/index.ts';
+import { bringAlong, missingHere } from './bringing.ts';
 import { documents, openPage } from './documents.ts';
 import type { Thunk } from './store.ts';
 import { placeCopy, placeFor, remove } from './structure.ts';
@@ -67,17 +68,26 @@ function put(copy: CopiedElements): Thunk<boolean> {
       dispatch(refusedEdit(`Nothing around ${page.nodes[from].name} takes what was copied.`));
       return false;
     }
-    const { format: _format, version: _version, ...meant } = copy;
+    const { format: _format, version: _version, files: _files, ...meant } = copy;
     return dispatch(placeCopy(meant, place));
+  };
+}
+
+/** Puts copied elements in, and before them on the shelf what they show and this site has not. */
+function putWithAll(copy: CopiedElements): Thunk<boolean | Promise<boolean>> {
+  return (dispatch, getState) => {
+    const { site } = openPage(getState())!;
+    if (missingHere(site, copy).length === 0) return dispatch(put(copy));
+    return dispatch(bringAlong(copy)).then((meant) => dispatch(put({ ...copy, ...meant })));
   };
 }
 
 /** Pastes elements that were copied here or in another window, from what the clipboard holds or, without it, what was copied last. */
 export function pasteBeside(event?: ClipboardEvent): Thunk<boolean | Promise<boolean>> {
   return (dispatch) => {
-    const paste = (text: string): boolean => {
+    const paste = (text: string): boolean | Promise<boolean> => {
       const read = readElements(text);
-      if (read.ok) return dispatch(put(read.value));
+      if (read.ok) return dispatch(putWithAll(read.value));
       dispatch(refusedEdit(read.sentence));
       return false;
     };

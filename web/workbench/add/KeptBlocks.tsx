@@ -9,11 +9,12 @@ import {
   Typography,
 } from '@mui/material';
 import { FolderInput, MoreVertical } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { readElements, type KeptName } from '../../../core/index.ts';
+import { bringAlong, bytesShown } from '../../state/bringing.ts';
 import { documents } from '../../state/documents.ts';
 import { edit, editWhole } from '../../state/edits.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { newKeptName } from '../../state/structure.ts';
 import { quiet } from '../../ui/theme.ts';
 import { NameField } from '../../ui/NameField.tsx';
@@ -36,7 +37,7 @@ export function KeptBar() {
         );
         continue;
       }
-      const { format: _format, version: _version, ...copied } = read.value;
+      const copied = await dispatch(bringAlong(read.value));
       const { name } = copied.nodes[copied.roots[0]];
       dispatch(edit('keepCopy', { copied, id: newKeptName(), name }));
     }
@@ -98,6 +99,41 @@ export function PlacedAs({ linked, onLinked }: PlacedAsProps) {
   );
 }
 
+/** A kept block as a file to be taken out, once the bytes of what it shows are at hand. */
+function TakeOut({ offer, onDone }: { offer: Offer; onDone(): void }) {
+  const dispatch = useAppDispatch();
+  const site = useAppSelector((state) => state.documents.open!.site.frame.id);
+  const [address, setAddress] = useState<string>();
+  const { copy } = offer;
+  useEffect(() => {
+    let made: string | undefined;
+    let current = true;
+    const copied = copy!();
+    void bytesShown(site, copied).then((files) => {
+      if (!current) return;
+      if (!files.ok) return void dispatch(refusedEdit(`${files.sentence} Nothing was taken out.`));
+      setAddress((made = URL.createObjectURL(keptFile(copied, files.value))));
+    });
+    return () => {
+      current = false;
+      // Whoever has chosen it just now is still served.
+      if (made) setTimeout(URL.revokeObjectURL, 10_000, made);
+    };
+  }, [dispatch, site, copy]);
+  return (
+    <MenuItem
+      dense
+      component="a"
+      href={address}
+      disabled={!address}
+      download={`${offer.label.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.block.json`}
+      onClick={onDone}
+    >
+      {address ? 'Take it out to a file' : 'Reading its pictures …'}
+    </MenuItem>
+  );
+}
+
 /** What can be done with a kept block besides placing it. */
 export function KeptTools({ offer }: { offer: Offer }) {
   const dispatch = useAppDispatch();
@@ -139,15 +175,7 @@ export function KeptTools({ offer }: { offer: Offer }) {
         <MenuItem dense onClick={() => (close(), setRenaming(true))}>
           Rename
         </MenuItem>
-        <MenuItem
-          dense
-          component="a"
-          href={`data:application/json;charset=utf-8,${encodeURIComponent(keptFile(offer))}`}
-          download={`${offer.label.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.block.json`}
-          onClick={close}
-        >
-          Take it out to a file
-        </MenuItem>
+        {anchor && <TakeOut offer={offer} onDone={close} />}
         <MenuItem dense onClick={() => (close(), void dispatch(editWhole('dropKept', { id })))}>
           Keep it no longer
         </MenuItem>

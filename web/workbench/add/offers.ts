@@ -96,9 +96,11 @@ export const keptOffers = (site: SiteFrame, linked: boolean): Offer[] =>
 export const isLinkedAlready = (site: SiteFrame, page: Page, { linked }: Offer): boolean =>
   linked !== undefined && page.nodes[site.shared![linked]!.root] !== undefined;
 
-/** A kept block as a file: elements as they are copied (docs/copied-elements.md). */
-export const keptFile = ({ copy }: Offer): string =>
-  `${JSON.stringify({ format: ELEMENTS_FORMAT, version: 1, ...copy!() }, undefined, 1)}\n`;
+/** A kept block as a file: elements as they are copied, with the bytes of what they show (docs/copied-elements.md). */
+export const keptFile = (copied: Copy, files: Record<string, string>): Blob =>
+  new Blob([`${JSON.stringify({ format: ELEMENTS_FORMAT, version: 1, ...copied, files }, undefined, 1)}\n`], {
+    type: 'application/json',
+  });
 
 /** Whether an offer is meant by what was typed: each word begins one of its own. */
 export function isWanted({ label, words }: Offer, typed: string): boolean {
