@@ -1,16 +1,16 @@
-import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { MOST_ENTRIES, type LabelledLink } from '../elements/content/contenttypes.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { linkTo, targetOf } from '../markup/link.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, PageHead } from '../site/site.ts';
+import { linksIn } from '../values/links.ts';
+import { saidOtherwise } from '../values/wordings.ts';
 
-const linksOf = (menu: Node): LabelledLink[] =>
-  contentOf<LabelledLink[]>(knownKind('navigation'), menu, 'links');
+const LINKS = knownKind('navigation').content.find(({ name }) => name === 'links')!;
 
 /** The page that an entry of a menu leads to as such. */
-function pageOf({ link }: LabelledLink): string | undefined {
+function pageOf({ link }: Pick<LabelledLink, 'link'>): string | undefined {
   const target = targetOf(link);
   return target?.place === undefined ? target?.page : undefined;
 }
@@ -19,7 +19,7 @@ function pageOf({ link }: LabelledLink): string | undefined {
 const menusIn = (trees: readonly Page[]): Node[] =>
   trees.flatMap((tree) =>
     Object.values(tree.nodes).filter(
-      (node) => node.kind === 'navigation' && linksOf(node).some((entry) => pageOf(entry) !== undefined),
+      (node) => node.kind === 'navigation' && linksIn(node).some((link) => pageOf({ link }) !== undefined),
     ),
   );
 
@@ -36,32 +36,43 @@ function placeIn(entries: readonly LabelledLink[], page: NodeId, order: readonly
   return -1;
 }
 
-/** Puts an entry for a page into every menu that leads to pages, in the order of the pages. Answers how many there are. */
-export function intoMenus(trees: readonly Page[], page: PageHead, order: readonly PageHead[]): number {
-  const menus = menusIn(trees).filter((menu) => linksOf(menu).length < MOST_ENTRIES);
-  for (const menu of menus) {
-    const entries = linksOf(menu).map((entry) => ({ ...entry }));
-    entries.splice(placeIn(entries, page.id, order) + 1, 0, {
-      label: page.title,
-      link: linkTo({ page: page.id }),
-    });
-    menu.content.links = entries;
-  }
-  return menus.length;
-}
-
-/** Moves the entries for a page in every menu to where the order of the pages has them. Answers in how many menus that changed something. */
-export function orderMenus(trees: readonly Page[], page: NodeId, order: readonly PageHead[]): number {
-  let changed = 0;
-  for (const menu of menusIn(trees)) {
-    const before = linksOf(menu);
-    const own = before.filter((entry) => pageOf(entry) === page);
-    if (own.length === 0) continue;
-    const others = before.filter((entry) => pageOf(entry) !== page);
-    const after = others.toSpliced(placeIn(others, page, order) + 1, 0, ...own);
-    if (after.every((entry, index) => entry === before[index])) continue;
-    menu.content.links = after.map((entry) => ({ ...entry }));
-    changed += 1;
-  }
+/** Changes the entries of a menu, also those that it has in some views only; what was right beside the others stays so. Answers whether any is another. */
+function changeEntries(
+  menu: Node,
+  change: (entries: readonly LabelledLink[]) => readonly LabelledLink[],
+): boolean {
+  let changed = false;
+  const said = saidOtherwise(menu, (type) =>
+    type === LINKS.type
+      ? (before: readonly LabelledLink[]) => {
+          const after = change(before);
+          changed ||= after !== before;
+          return after;
+        }
+      : undefined,
+  );
+  if (changed) Object.assign(menu, said);
   return changed;
 }
+
+/** Puts an entry for a page into every menu that leads to pages, in the order of the pages. Answers how many there are. */
+export const intoMenus = (trees: readonly Page[], page: PageHead, order: readonly PageHead[]): number =>
+  menusIn(trees).filter((menu) =>
+    changeEntries(menu, (entries) => {
+      if (entries.length >= MOST_ENTRIES) return entries;
+      const entry = { label: page.title, link: linkTo({ page: page.id }) };
+      return entries.toSpliced(placeIn(entries, page.id, order) + 1, 0, entry);
+    }),
+  ).length;
+
+/** Moves the entries for a page in every menu to where the order of the pages has them. Answers in how many menus that changed something. */
+export const orderMenus = (trees: readonly Page[], page: NodeId, order: readonly PageHead[]): number =>
+  menusIn(trees).filter((menu) =>
+    changeEntries(menu, (before) => {
+      const own = before.filter((entry) => pageOf(entry) === page);
+      const others = before.filter((entry) => pageOf(entry) !== page);
+      if (own.length === 0) return before;
+      const after = others.toSpliced(placeIn(others, page, order) + 1, 0, ...own);
+      return after.every((entry, index) => entry === before[index]) ? before : after;
+    }),
+  ).length;
