@@ -1,30 +1,12 @@
-/** Windows without a browser: real stores that speak to a real server, with a network that loses what it is told to lose. */
+/** What windows do when others work on the same site, and when answers are lost. */
 import { expect } from 'chai';
-import { makeStore } from '../../web/state/store.ts';
 import { allSteps, documents, nextStep, openPage } from '../../web/state/documents.ts';
 import { edit, editWhole, redo, undo } from '../../web/state/edits.ts';
-import { closeSite, showPage } from '../../web/state/opening.ts';
-import { transport, unreachable, type Transport } from '../../web/state/transport.ts';
-import type { Heard } from '../../web/state/follow.ts';
-import type { Remembered, Unsent } from '../../web/state/unsent.ts';
+import { showPage } from '../../web/state/opening.ts';
 import type { NodeId, ViewId } from '../../core/index.ts';
 import { editor, inHome, put, set, SITE, take, clear } from '../server/editing.ts';
 import { served, type Served } from '../server/serving.ts';
-
-/** What a browser remembers, in memory: it outlives the windows. */
-function memory(): Unsent & { of: Map<string, Remembered> } {
-  const of = new Map<string, Remembered>();
-  return {
-    of,
-    read: async (site, session) =>
-      structuredClone(of.get(`${site} ${session}`) ?? { pending: [], aside: [], revision: 0 }),
-    async write(site, session, now) {
-      of.set(`${site} ${session}`, structuredClone(now));
-    },
-  };
-}
-
-type Fate = 'arrives' | 'is lost' | 'is kept, its answer lost';
+import { memory, openWindow } from './window.ts';
 
 describe('windows on a site', function () {
   this.timeout(30_000);
@@ -35,78 +17,8 @@ describe('windows on a site', function () {
   after(() => running?.end());
   const others = editor(() => running.url, 'others');
 
-  /** A window; `fate` says what becomes of each edit that is sent. */
-  async function opened(session: string, unsent = memory(), page = 'home') {
-    const real = transport(running.url);
-    let heard: ((what: Heard) => void) | undefined;
-    let fate: (count: number) => Fate = () => 'arrives';
-    let sent = 0;
-    const keys: string[] = [];
-    const net: Transport = {
-      ...real,
-      async send(site, revision, made) {
-        const what = fate(++sent);
-        keys.push(made.key);
-        if (what === 'is lost') return { kind: 'later', sentence: unreachable };
-        const answer = await real.send(site, revision, made);
-        return what === 'arrives' ? answer : { kind: 'later', sentence: unreachable };
-      },
-    };
-    const store = makeStore(
-      {
-        transport: net,
-        unsent,
-        session: async () => session,
-        follow(_site, _revision, listener) {
-          heard = listener;
-          return () => (heard = undefined);
-        },
-      },
-      // Waits are over at once.
-      {
-        now: () => 0,
-        random: () => 0,
-        soon: setImmediate,
-        later: (_ms, done) => (setImmediate(done), () => undefined),
-      },
-    );
-    const failure = await store.dispatch(showPage(SITE, page));
-    const state = () => store.getState().documents;
-    const node = (id: string) => openPage(store.getState())!.page.nodes[id as NodeId] as any;
-    return {
-      store,
-      failure,
-      unsent,
-      state,
-      node,
-      keys,
-      net: (next: (count: number) => Fate) => {
-        fate = next;
-        sent = 0;
-      },
-      /** Hears what the log has after what is known here. */
-      async hears() {
-        const log = await real.log(SITE, state().open!.revision);
-        if (!log.ok) throw new Error(log.sentence);
-        for (const entry of log.value.edits!) heard?.({ edit: entry });
-      },
-      size: (id: string, value: number, view = 'desktop') =>
-        store.dispatch(
-          edit('setValue', {
-            nodes: [id as NodeId],
-            property: 'size',
-            view: view as ViewId,
-            value,
-            reach: 'here',
-          }),
-        ),
-      rename: (id: string, name: string) => store.dispatch(edit('rename', { node: id as NodeId, name })),
-      async kept() {
-        while (state().open!.pending.length > 0) await new Promise((resolve) => setImmediate(resolve));
-      },
-      close: () => store.dispatch(closeSite()),
-    };
-  }
+  const opened = (session: string, unsent = memory(), page = 'home') =>
+    openWindow(running.url, session, unsent, page);
   const stored = async (id: string) => (await others.page()).page.nodes[id as never] as any;
 
   it('keep an edit once though its answer is lost, and go on with the next', async () => {
