@@ -62,7 +62,7 @@ describe('A linked block', () => {
     await shownIn(driver, 'What is up this week');
     // A page links a block once.
     expect(await (await offer()).getAttribute('disabled')).to.equal('true');
-    expect(await (await offer()).getAttribute('title')).to.match(/links it already/);
+    expect(await panel.getText()).to.match(/This page links it already, and a page links a block once\./);
 
     await rename(driver, 'Card: Saturn', 'Card: the ringed one');
     await saysStep(driver, 'Card: Saturn: renamed to Card: the ringed one, wherever it is linked');

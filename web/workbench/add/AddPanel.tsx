@@ -27,6 +27,9 @@ import { WhereItGoes } from './WhereItGoes.tsx';
 /** px; how wide the panel is. */
 const WIDTH = 300;
 
+/** Why a block is not offered. */
+const ONCE = 'This page links it already, and a page links a block once.';
+
 function Titled({ label, children }: { label: string; children: ReactNode }) {
   return (
     <Box component="section" aria-label={label} sx={{ mb: 2 }}>
@@ -68,8 +71,7 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
     );
   };
   const told = (offer: Offer) => {
-    if (isLinkedAlready(site, page, offer))
-      return 'This page links it already, and a page links a block once';
+    if (isLinkedAlready(site, page, offer)) return ONCE;
     const place = goal(offer);
     return place
       ? `Goes into ${page.nodes[place.parent].name}; or draw it to a place in a sheet or the outline`
@@ -100,6 +102,7 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
           view={view}
           title={told(offer)}
           disabled={!goal(offer)}
+          note={isLinkedAlready(site, page, offer) ? ONCE : undefined}
           onPress={(press) => drag.down(press, offer)}
           onAdd={() => put(offer)}
           tools={tools?.(offer)}

@@ -10,7 +10,7 @@ import {
 } from '../../../core/index.ts';
 import { sheetAddresses } from '../../page/content.ts';
 import { PagePicture } from '../../page/PagePicture.tsx';
-import { line, petrol } from '../../ui/theme.ts';
+import { line, petrol, quiet } from '../../ui/theme.ts';
 
 /** px; a picture of a section in the panel. */
 const PICTURE = { width: 274, height: 148 };
@@ -32,6 +32,8 @@ interface SectionOfferProps {
   view: View;
   title: string;
   disabled: boolean;
+  /** Why it is disabled, where that is not seen. */
+  note?: string;
   onPress(press: PointerEvent<HTMLElement>): void;
   onAdd(): void;
   /** What can be done with it besides. */
@@ -51,6 +53,7 @@ export function SectionOffer({
   view,
   title,
   disabled,
+  note,
   onPress,
   onAdd,
   tools,
@@ -70,38 +73,41 @@ export function SectionOffer({
     [near, site, ground, copy],
   );
   return (
-    <Box ref={own} role="listitem" sx={{ position: 'relative' }}>
-      <ButtonBase
-        disabled={disabled}
-        title={title}
-        onPointerDown={onPress}
-        onClick={onAdd}
-        sx={{
-          display: 'block',
-          width: '100%',
-          textAlign: 'start',
-          fontFamily: 'inherit',
-          border: `1px solid ${line}`,
-          borderRadius: 0.75,
-          overflow: 'hidden',
-          bgcolor: 'white',
-          touchAction: 'none',
-          cursor: 'grab',
-          '&:hover, &:focus-visible': { borderColor: petrol, color: petrol },
-          '&.Mui-disabled': { opacity: 0.45 },
-        }}
-      >
-        <Box sx={{ minHeight: content ? 0 : PICTURE.height, '& > *': { border: '0 !important' } }}>
-          {content && <Drawn site={site} content={content} view={view} />}
-        </Box>
-        <Typography
-          noWrap
-          sx={{ fontSize: 13, fontWeight: 600, px: 1, py: 0.5, borderTop: `1px solid ${line}` }}
+    <Box ref={own} role="listitem">
+      <Box sx={{ position: 'relative' }}>
+        <ButtonBase
+          disabled={disabled}
+          title={title}
+          onPointerDown={onPress}
+          onClick={onAdd}
+          sx={{
+            display: 'block',
+            width: '100%',
+            textAlign: 'start',
+            fontFamily: 'inherit',
+            border: `1px solid ${line}`,
+            borderRadius: 0.75,
+            overflow: 'hidden',
+            bgcolor: 'white',
+            touchAction: 'none',
+            cursor: 'grab',
+            '&:hover, &:focus-visible': { borderColor: petrol, color: petrol },
+            '&.Mui-disabled': { opacity: 0.45 },
+          }}
         >
-          {label}
-        </Typography>
-      </ButtonBase>
-      {tools}
+          <Box sx={{ minHeight: content ? 0 : PICTURE.height, '& > *': { border: '0 !important' } }}>
+            {content && <Drawn site={site} content={content} view={view} />}
+          </Box>
+          <Typography
+            noWrap
+            sx={{ fontSize: 13, fontWeight: 600, px: 1, py: 0.5, borderTop: `1px solid ${line}` }}
+          >
+            {label}
+          </Typography>
+        </ButtonBase>
+        {tools}
+      </Box>
+      {note && <Typography sx={{ fontSize: 12, color: quiet, mt: 0.5 }}>{note}</Typography>}
     </Box>
   );
 }
