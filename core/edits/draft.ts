@@ -114,7 +114,7 @@ interface FinishedShown {
  */
 export function draftShown(frame: SiteFrame, page: Page): { draft: Page; finish(): FinishedShown } {
   const { draft, finish } = draftPage(composed(frame, page));
-  const linked: Page[] = linkedOn(frame, page).map(({ tree }) => tree);
+  const linked: Page[] = linkedOn(frame, page);
   return {
     draft,
     finish() {

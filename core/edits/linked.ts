@@ -1,14 +1,13 @@
 import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { linksBelow, sharedPlaceOf, takesLinked } from '../site/shared.ts';
-import { subtree } from '../site/sourceorder.ts';
 import type { KeptName, Page, SiteFrame } from '../site/site.ts';
 import { found } from './aim.ts';
 import type { Command } from './command.ts';
 import { replaceAmong } from './placing.ts';
 import { followLinks } from './relink.ts';
-import { freeNames } from './shared.ts';
-import { copied, MOST_CHILDREN, takesWhole } from './structure.ts';
+import { copyOf } from './shared.ts';
+import { MOST_CHILDREN, takesWhole } from './structure.ts';
 import { putBehind } from './tree.ts';
 import { allTrees } from './viewvalues.ts';
 import { counted, kindInWords, nameOfPage } from './wording.ts';
@@ -59,9 +58,7 @@ const whyNot = (parent: NodeId): string =>
 /** Puts a page's own copy in the place of a block that is linked on it. The links to what is in it follow. */
 function ownCopy(site: SiteFrame, page: Page, tree: Page, pages: Record<NodeId, Page>): void {
   const parent = Object.values(page.nodes).find(({ children }) => children.includes(tree.root))!;
-  const names = freeNames(undefined, subtree(tree, tree.root), page.nodes);
-  for (const each of names.keys())
-    copied(tree, each, page, names, each === tree.root ? parent.id : undefined);
+  const names = copyOf(tree, page, parent.id);
   replaceAmong(site, parent, [tree.root], [names.get(tree.root)!]);
   followLinks(allTrees(site, pages), { names, from: page.id, to: page.id });
 }

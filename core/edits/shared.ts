@@ -190,11 +190,16 @@ export const takeShared: Command<{ place: SharedPlace; page: NodeId }> = {
   },
 };
 
+/** Hangs a copy of a tree on an element of a page that does not know of it yet; answers the names in it. */
+export function copyOf(tree: Page, page: Page, parent: NodeId): ReadonlyMap<NodeId, NodeId> {
+  const names = freeNames(undefined, subtree(tree, tree.root), page.nodes);
+  for (const each of names.keys()) copied(tree, each, page, names, each === tree.root ? parent : undefined);
+  return names;
+}
+
 /** Puts a copy of what is shared on a page; answers the names in it. */
 function ownCopy(tree: Page, place: SharedPlace, page: Page): ReadonlyMap<NodeId, NodeId> {
-  const names = freeNames(undefined, subtree(tree, tree.root), page.nodes);
-  for (const each of names.keys())
-    copied(tree, each, page, names, each === tree.root ? page.root : undefined);
+  const names = copyOf(tree, page, page.root);
   const root = page.nodes[page.root];
   const own = names.get(tree.root)!;
   // Below all sections, and before what stays at the edges of the window.

@@ -1,4 +1,5 @@
 import type { NodeId } from '../elements/nodeid.ts';
+import { OVERLAY } from '../elements/properties/area.ts';
 import type { Node } from './node.ts';
 import { memoised } from '../memo.ts';
 import { subtree } from './sourceorder.ts';
@@ -88,7 +89,7 @@ export const isLinked = ({ id, parent }: Pick<Node, 'id' | 'parent'>): boolean =
 
 /** Whether a block can be linked in an element: where it stands in an overlay, or shows in turn with others, it could not say itself. */
 export const takesLinked = ({ id, kind }: Node): boolean =>
-  sharedPlaceOf(id) === undefined && kind !== 'overlay' && kind !== 'alternates';
+  sharedPlaceOf(id) === undefined && kind !== OVERLAY && kind !== 'alternates';
 
 /** The blocks that a page says are linked on it: by the id of a block's outermost element, what of the page it stands in. */
 const linkable = memoised(
@@ -112,23 +113,13 @@ const linksOf = ({ id, children }: Node): [NodeId, NodeId][] =>
 export const linksBelow = (page: Page, id: NodeId): NodeId[] =>
   subtree(page, id).flatMap((each) => linksOf(page.nodes[each]).map(([link]) => link));
 
-/** The kept blocks that are linked on a page, each with the element of the page that it stands in. */
-export function linkedOn(
-  frame: Pick<SiteFrame, 'shared'>,
-  page: Page,
-): { tree: KeptBlock; parent: NodeId }[] {
-  if (!keepsBlocks(frame)) return [];
-  return [...linkable(page)].flatMap(([id, parent]) => {
-    const tree = linkedAt(frame, id);
-    return tree ? [{ tree, parent }] : [];
-  });
-}
-
-const keepsBlocks = ({ shared = {} }: Pick<SiteFrame, 'shared'>): boolean => Object.keys(shared).some(isKept);
+/** The kept blocks that are linked on a page. */
+export const linkedOn = (frame: Pick<SiteFrame, 'shared'>, page: Page): KeptBlock[] =>
+  [...linkable(page).keys()].flatMap((id) => linkedAt(frame, id) ?? []);
 
 /** The pages, of those that were read, on which a kept block is linked. */
 export const pagesLinking = (site: Site, block: KeptName): Page[] =>
-  pagesOf(site).filter((page) => page && linkedOn(site.frame, page).some(({ tree }) => tree.id === block));
+  pagesOf(site).filter((page) => page && linkedOn(site.frame, page).some(({ id }) => id === block));
 
 /** The kept blocks that are linked on any page. */
 const linkedTrees = (site: Site): Page[] =>
@@ -183,9 +174,10 @@ const alike = (one: readonly unknown[], other: readonly unknown[]): boolean =>
  * that are linked on it. The same object for the same page and trees; the page itself where it shares nothing.
  */
 export function composed(frame: SiteFrame, page: Page): Page {
+  const { shared } = frame;
   const trees = [
-    ...sharedOn(frame, headOf(frame, page.id)).map((place) => frame.shared![place]!),
-    ...linkedOn(frame, page).map(({ tree }) => tree),
+    ...(shared ? sharedOn(frame, headOf(frame, page.id)).map((place) => shared[place]!) : []),
+    ...linkedOn(frame, page),
   ];
   const lost = [...linkable(page).keys()].some((id) => !page.nodes[id] && !linkedAt(frame, id));
   // What is put together already stays as it is.

@@ -312,6 +312,8 @@ describe('a linked block', () => {
     expect(composed(frame, on.page).nodes[visits.root].children).to.deep.equal(
       visits.nodes[visits.root].children,
     );
+    // Nor does a page fail that another window has deleted a moment ago.
+    expect(composed({ ...frame, pages: [] }, home)).to.equal(home);
     const page = on.page;
     const twice = withPage(on.site, {
       ...page,

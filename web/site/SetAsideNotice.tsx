@@ -13,6 +13,7 @@ import { useState } from 'react';
 import { asideDone } from '../state/documents.ts';
 import type { SetAside } from '../state/pending.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
+import { saveFile } from '../ui/saveFile.ts';
 
 /** Gives the person what could not be kept as a file: the sentences, and what was to be changed. */
 function save(site: string, aside: readonly SetAside[]): void {
@@ -22,14 +23,7 @@ function save(site: string, aside: readonly SetAside[]): void {
     made: new Date(edit.at).toISOString(),
     operations: edit.operations,
   }));
-  const url = URL.createObjectURL(
-    new Blob([`${JSON.stringify({ site, changes }, null, 1)}\n`], { type: 'application/json' }),
-  );
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = `${site}-not-kept.json`;
-  link.click();
-  URL.revokeObjectURL(url);
+  saveFile(`${site}-not-kept.json`, { site, changes });
 }
 
 /** Says that changes could not be kept; shows which and why, and lets them be saved before they are done with. */

@@ -199,7 +199,9 @@ export function bringAlong({ files = {}, ...copied }: CopiedElements): Thunk<Pro
         return found?.ok ? asset : undefined;
       }),
     );
-    const brought = assets.filter((asset) => asset !== undefined);
+    // Another site may have been opened meanwhile: nothing of it goes there.
+    const same = getState().documents.open?.site.frame.id === frame.id;
+    const brought = same ? assets.filter((asset) => asset !== undefined) : [];
     for (const asset of brought)
       dispatch(edit('addAsset', { ...asset, id: `${idFrom(asset.name, [])}-${suffix()}` }));
     return {

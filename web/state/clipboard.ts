@@ -76,9 +76,13 @@ function put(copy: CopiedElements): Thunk<boolean> {
 /** Puts copied elements in, and before them on the shelf what they show and this site has not. */
 function putWithAll(copy: CopiedElements): Thunk<boolean | Promise<boolean>> {
   return (dispatch, getState) => {
-    const { site } = openPage(getState())!;
+    const { site, page } = openPage(getState())!;
     if (missingHere(site, copy).length === 0) return dispatch(put(copy));
-    return dispatch(bringAlong(copy)).then((meant) => dispatch(put({ ...copy, ...meant })));
+    return dispatch(bringAlong(copy)).then((meant) => {
+      // It was meant for the page that was looked at.
+      const now = openPage(getState());
+      return now?.site.id === site.id && now.page.id === page.id && dispatch(put({ ...copy, ...meant }));
+    });
   };
 }
 

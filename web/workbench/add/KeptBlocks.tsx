@@ -9,7 +9,7 @@ import {
   Typography,
 } from '@mui/material';
 import { FolderInput, MoreVertical } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { readElements, type KeptName } from '../../../core/index.ts';
 import { bringAlong, bytesShown } from '../../state/bringing.ts';
 import { documents } from '../../state/documents.ts';
@@ -17,6 +17,7 @@ import { edit, editWhole } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { newKeptName } from '../../state/structure.ts';
 import { quiet } from '../../ui/theme.ts';
+import { saveFile } from '../../ui/saveFile.ts';
 import { NameField } from '../../ui/NameField.tsx';
 import { keptFile, type Offer } from './offers.ts';
 
@@ -99,37 +100,23 @@ export function PlacedAs({ linked, onLinked }: PlacedAsProps) {
   );
 }
 
-/** A kept block as a file to be taken out, once the bytes of what it shows are at hand. */
+/** Takes a kept block out to a file, with the bytes of what it shows; says so while they are read. */
 function TakeOut({ offer, onDone }: { offer: Offer; onDone(): void }) {
   const dispatch = useAppDispatch();
   const site = useAppSelector((state) => state.documents.open!.site.frame.id);
-  const [address, setAddress] = useState<string>();
-  const { copy } = offer;
-  useEffect(() => {
-    let made: string | undefined;
-    let current = true;
-    const copied = copy!();
-    void bytesShown(site, copied).then((files) => {
-      if (!current) return;
-      if (!files.ok) return void dispatch(refusedEdit(`${files.sentence} Nothing was taken out.`));
-      setAddress((made = URL.createObjectURL(keptFile(copied, files.value))));
-    });
-    return () => {
-      current = false;
-      // Whoever has chosen it just now is still served.
-      if (made) setTimeout(URL.revokeObjectURL, 10_000, made);
-    };
-  }, [dispatch, site, copy]);
+  const [reading, setReading] = useState(false);
+  const takeOut = async () => {
+    setReading(true);
+    const copied = offer.copy!();
+    const files = await bytesShown(site, copied);
+    const name = `${offer.label.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.block.json`;
+    if (files.ok) saveFile(name, keptFile(copied, files.value));
+    else dispatch(refusedEdit(`${files.sentence} Nothing was taken out.`));
+    onDone();
+  };
   return (
-    <MenuItem
-      dense
-      component="a"
-      href={address}
-      disabled={!address}
-      download={`${offer.label.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.block.json`}
-      onClick={onDone}
-    >
-      {address ? 'Take it out to a file' : 'Reading its pictures …'}
+    <MenuItem dense disabled={reading} onClick={() => void takeOut()}>
+      {reading ? 'Reading its pictures …' : 'Take it out to a file'}
     </MenuItem>
   );
 }
@@ -175,7 +162,7 @@ export function KeptTools({ offer }: { offer: Offer }) {
         <MenuItem dense onClick={() => (close(), setRenaming(true))}>
           Rename
         </MenuItem>
-        {anchor && <TakeOut offer={offer} onDone={close} />}
+        <TakeOut offer={offer} onDone={close} />
         <MenuItem dense onClick={() => (close(), void dispatch(editWhole('dropKept', { id })))}>
           Keep it no longer
         </MenuItem>

@@ -5,6 +5,7 @@ import {
   knownKind,
   READY_SECTIONS,
   readySection,
+  type CopiedElements,
   type Copy,
   type KeptName,
   type NodeId,
@@ -97,10 +98,12 @@ export const isLinkedAlready = (site: SiteFrame, page: Page, { linked }: Offer):
   linked !== undefined && page.nodes[site.shared![linked]!.root] !== undefined;
 
 /** A kept block as a file: elements as they are copied, with the bytes of what they show (docs/copied-elements.md). */
-export const keptFile = (copied: Copy, files: Record<string, string>): Blob =>
-  new Blob([`${JSON.stringify({ format: ELEMENTS_FORMAT, version: 1, ...copied, files }, undefined, 1)}\n`], {
-    type: 'application/json',
-  });
+export const keptFile = (copied: Copy, files: Record<string, string>): CopiedElements => ({
+  format: ELEMENTS_FORMAT,
+  version: 1,
+  ...copied,
+  files,
+});
 
 /** Whether an offer is meant by what was typed: each word begins one of its own. */
 export function isWanted({ label, words }: Offer, typed: string): boolean {
