@@ -4,7 +4,7 @@ import { defineConfig, globalIgnores } from 'eslint/config';
 import ts from 'typescript-eslint';
 
 export default defineConfig(
-  globalIgnores(['dist', 'data', 'node_modules', 'server/store/migrations']),
+  globalIgnores(['dist', 'built*', 'data', 'node_modules', 'server/store/migrations']),
   {
     files: ['**/*.ts', '**/*.tsx'],
     extends: [ts.configs.recommendedTypeChecked],

@@ -9,6 +9,7 @@ import { join } from 'node:path';
 import { paths } from '../api/paths.ts';
 import type { PageResponse } from '../api/responses.ts';
 import type { Operation } from '../core/index.ts';
+import { running } from '../test/server/program.ts';
 import { freshFolder, served } from '../test/server/serving.ts';
 
 const SITE = 'brindle-hill';
@@ -60,9 +61,9 @@ const median = (list: number[]): number => [...list].sort((a, b) => a - b)[Math.
 
 /** Starts the program on a folder in a process of its own; answers how long it took until it was ready, in ms. */
 async function launched(folder: string): Promise<{ child: ChildProcess; url: string; ready: number }> {
-  const program = `import { start } from './server/start.ts'; const r = await start({ port: 0, hostPort: 0, dataFolder: ${JSON.stringify(folder)} }); console.log(r.url); process.once('SIGTERM', () => void r.stop().then(() => process.exit(0)));`;
+  const program = `const r = await start({ port: 0, hostPort: 0, dataFolder: ${JSON.stringify(folder)} }); console.log(r.url); process.once('SIGTERM', () => void r.stop().then(() => process.exit(0)));`;
   const begun = performance.now();
-  const child = spawn(process.execPath, ['--import=tsx', '--input-type=module', '-e', program], {
+  const child = spawn(process.execPath, running('server/start', '{ start }', program), {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   const [data] = (await once(child.stdout!, 'data')) as [Buffer];

@@ -18,6 +18,7 @@ import { openStore } from '../server/store/open.ts';
 import { openBrowser } from '../test/browser/browser.ts';
 import { editor, inHome, set, SITE } from '../test/server/editing.ts';
 import { launched } from '../test/server/killing.ts';
+import { running } from '../test/server/program.ts';
 import { freshFolder, served } from '../test/server/serving.ts';
 import { addresses, damaged, headers, mutated, PIECES } from './attackinputs.ts';
 
@@ -209,11 +210,11 @@ async function starts(): Promise<{ tried: number; both: number }> {
   const rounds = many(400);
   const folder = await mkdtemp(join(tmpdir(), 'dimorphe-attack-'));
   // Each takes the folder when told to, says whether it has it, and gives it back when told so.
-  const program = `import { lockFolder } from './server/store/lock.ts'; let lock;
+  const program = `let lock;
     process.stdin.on('data', async (data) => { if (String(data).includes('give')) { lock?.release(); lock = undefined; console.log('given'); }
       else { lock = await lockFolder(${JSON.stringify(folder)}).catch(() => undefined); console.log(lock ? 'yes' : 'no'); } }); console.log('ready');`;
   const children = [1, 2].map(() =>
-    spawn(process.execPath, ['--import=tsx', '--input-type=module', '-e', program], {
+    spawn(process.execPath, running('server/store/lock', '{ lockFolder }', program), {
       stdio: ['pipe', 'pipe', 'inherit'],
     }),
   );

@@ -1,4 +1,4 @@
 import { dependencies, serve } from './prepare.mjs';
 
 dependencies();
-await serve(['server/main.ts', '--dev']);
+await serve(['--import=tsx', 'server/main.ts', '--dev']);

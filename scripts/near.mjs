@@ -5,7 +5,7 @@
 import { execFileSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { inLanes, mocha } from './lanes.mjs';
-import { built, dependencies, root, run } from './prepare.mjs';
+import { builtInterface, builtProgram, dependencies, root, run } from './prepare.mjs';
 
 /** Tests in the browser by the folders whose change they would notice first. */
 const BROWSER = {
@@ -31,7 +31,8 @@ const git = (...args) =>
 const changed = [...git('diff', '--name-only', since), ...git('ls-files', '--others', '--exclude-standard')];
 
 dependencies();
-built();
+builtProgram();
+builtInterface();
 let status =
   run('npx', ['tsc']) +
   run('npx', ['eslint', ...changed.filter((name) => /\.(ts|tsx|mjs)$/.test(name) && existsSync(name))]);

@@ -1,7 +1,7 @@
 /** What both commands need first: the locked dependencies and a built interface. Only Node itself is used here. */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -42,16 +42,38 @@ function newest(path) {
   return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));
 }
 
-/** Builds the interface when a source is newer than what was built. */
-export function built() {
-  const target = join(root, 'dist', 'index.html');
-  const sources = ['web', 'core', 'api', 'vite.config.ts', 'package-lock.json'].map((name) =>
-    join(root, name),
+/** Whether something was built after the last change of all its sources. */
+function isFresh(target, sources) {
+  const path = join(root, target);
+  return (
+    existsSync(path) && statSync(path).mtimeMs > Math.max(...sources.map((name) => newest(join(root, name))))
   );
-  if (existsSync(target) && statSync(target).mtimeMs > Math.max(...sources.map(newest))) return;
-  console.log('Building the interface …');
+}
+
+/** Builds the interface when a source is newer than what was built. */
+export function builtInterface() {
+  if (isFresh('dist/index.html', ['web', 'core', 'api', 'vite.config.ts', 'package-lock.json'])) return;
+  console.error('Building the interface …');
   if (run('npx', ['vite', 'build', '--logLevel', 'warn']) !== 0)
     stop('The interface could not be built; the lines above say why.');
+}
+
+/** Builds the server and the command line where a source is newer, beside what may be running, and puts it in its place when it is whole. */
+export function builtProgram() {
+  const sources = ['server', 'cli', 'core', 'api', 'demo', 'vite.program.config.ts', 'package-lock.json'];
+  if (isFresh('built/server/main.js', sources)) return;
+  console.error('Building the program …');
+  const draft = join(root, `built-${process.pid}`);
+  const vite = [join('node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'error'];
+  if (run(process.execPath, [...vite, '--config', 'vite.program.config.ts', '--outDir', draft]) !== 0) {
+    rmSync(draft, { recursive: true, force: true });
+    stop('The program could not be built; the lines above say why.');
+  }
+  const place = join(root, 'built');
+  const old = `${draft}-old`;
+  if (existsSync(place)) renameSync(place, old);
+  renameSync(draft, place);
+  rmSync(old, { recursive: true, force: true });
 }
 
 /** Runs a program until it ends, passes signals on to it, and ends as it did. */
@@ -63,7 +85,7 @@ const environment = JSON.parse(readFileSync(join(root, 'scripts', 'environment.j
 
 export async function serve(args) {
   const { spawn } = await import('node:child_process');
-  const child = spawn(process.execPath, ['--import=tsx', ...args], {
+  const child = spawn(process.execPath, args, {
     cwd: root,
     stdio: 'inherit',
     env: { ...environment, ...process.env },

@@ -1,5 +1,6 @@
-import { built, dependencies, serve } from './prepare.mjs';
+import { builtInterface, builtProgram, dependencies, serve } from './prepare.mjs';
 
 dependencies();
-built();
-await serve(['server/main.ts']);
+builtProgram();
+builtInterface();
+await serve(['built/server/main.js']);

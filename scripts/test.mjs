@@ -4,7 +4,7 @@ import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { inLanes, mocha } from './lanes.mjs';
-import { built, dependencies, root, run } from './prepare.mjs';
+import { builtInterface, builtProgram, dependencies, root, run } from './prepare.mjs';
 
 /** What tests need of Debian's packages, installed where it is missing. Answers whether it is there. */
 function installed(what, packages, present) {
@@ -54,7 +54,8 @@ const browser = installed(
   () => existsSync('/usr/bin/chromium') && existsSync('/usr/bin/chromedriver'),
 );
 const postgres = installed('PostgreSQL', ['postgresql'], () => existsSync('/usr/lib/postgresql'));
-built();
+builtProgram();
+builtInterface();
 console.log('\n— Types, lint, and arrows between the folders');
 const folders = ['core', 'api', 'server', 'web', 'cli', 'demo', 'test', 'scripts'];
 const looked = await Promise.all([

@@ -8,6 +8,7 @@ import { writeSiteFile, type Site, type Stretch } from '../../core/index.ts';
 import { files as pictures, home, made, node, onlyPages, site, view } from '../core/acting.ts';
 import { byRole, eventually, openBrowser, visit } from './browser.ts';
 import { fileServer } from './files.ts';
+import { commandLine } from '../server/program.ts';
 import { chooseView, saysStep, selectInOutline, type, useBench } from './workbench.ts';
 
 const wide = (on: Site, id: string, at: string, px: number): Site =>
@@ -66,11 +67,10 @@ describe('the sweep on the command line', function () {
     try {
       const file = join(folder, 'planted.json');
       await writeFile(file, writeSiteFile(planted, pictures));
-      const result = spawnSync(
-        process.execPath,
-        ['--import=tsx', 'cli/main.ts', 'check', file, '--sweep', '--json'],
-        { encoding: 'utf8', maxBuffer: 64e6 },
-      );
+      const result = spawnSync(process.execPath, commandLine('check', file, '--sweep', '--json'), {
+        encoding: 'utf8',
+        maxBuffer: 64e6,
+      });
       expect(result.stderr).to.equal('Looking at Home …\n');
       // Being wider than the window keeps somebody out.
       expect(result.status).to.equal(2);
@@ -108,7 +108,7 @@ describe('the sweep on the command line', function () {
     try {
       const file = join(folder, 'site.json');
       await writeFile(file, writeSiteFile(onlyPages(site, 'home'), pictures));
-      const result = spawnSync(process.execPath, ['--import=tsx', 'cli/main.ts', 'check', file, '--sweep'], {
+      const result = spawnSync(process.execPath, commandLine('check', file, '--sweep'), {
         encoding: 'utf8',
         env: { ...process.env, CHROME_BIN: join(folder, 'nowhere') },
       });

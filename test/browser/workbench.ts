@@ -207,12 +207,9 @@ export function useBench() {
   beforeEach(async () => {
     bench ??= await openBench();
     await resize(bench.driver, 1280, 800);
-    // Every test starts as in a new browser, with no preference.
-    await bench.driver.get('about:blank');
-    await bench.driver.sendDevToolsCommand('Storage.clearDataForOrigin', {
-      origin: new URL(bench.running.url).origin,
-      storageTypes: 'local_storage',
-    });
+    // Every test starts as in a new browser, with no preference; a page of the same origin, as leaving for another starts a new process.
+    await bench.driver.get(`${bench.running.url}/api/nothing`);
+    await bench.driver.executeScript('localStorage.clear();');
     await bench.open();
   });
   after(() => bench?.end());

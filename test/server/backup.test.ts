@@ -13,19 +13,16 @@ import { openDatabase } from '../../server/store/database.ts';
 import { openStore } from '../../server/store/open.ts';
 import { restoreBackup } from '../../server/store/restore.ts';
 import { editor, inHome, set } from './editing.ts';
+import { commandLine } from './program.ts';
 import { freshFolder, served } from './serving.ts';
 
 /** The command line in a process of its own; the server that it may ask can live in this one. */
 async function run(args: string[], data: string) {
   const done = { status: 0, stdout: '', stderr: '' };
   try {
-    const { stdout, stderr } = await promisify(execFile)(
-      process.execPath,
-      ['--import=tsx', 'cli/main.ts', ...args],
-      {
-        env: { ...process.env, DIMORPHE_DATA: data },
-      },
-    );
+    const { stdout, stderr } = await promisify(execFile)(process.execPath, commandLine(...args), {
+      env: { ...process.env, DIMORPHE_DATA: data },
+    });
     Object.assign(done, { stdout, stderr });
   } catch (error) {
     const { code, stdout, stderr } = error as { code: number; stdout: string; stderr: string };

@@ -7,10 +7,11 @@ import { expect } from 'chai';
 import { demoSite } from '../demo.ts';
 import { compileSite, writeSiteFile } from '../../core/index.ts';
 import { openStore } from '../../server/store/open.ts';
+import { commandLine } from './program.ts';
 import { freshFolder, MADE, served } from './serving.ts';
 
 const run = (args: string[], data?: string) => {
-  const result = spawnSync(process.execPath, ['--import=tsx', 'cli/main.ts', ...args], {
+  const result = spawnSync(process.execPath, commandLine(...args), {
     encoding: 'utf8',
     env: { ...process.env, DIMORPHE_DATA: data ?? '/nonexistent/dimorphe', DIMORPHE_MADE: MADE },
     maxBuffer: 64e6,
@@ -148,7 +149,7 @@ describe('the command line', function () {
     try {
       // Not spawnSync: the server that answers lives in this process.
       const { spawn } = await import('node:child_process');
-      const child = spawn(process.execPath, ['--import=tsx', 'cli/main.ts', 'export', 'brindle-hill'], {
+      const child = spawn(process.execPath, commandLine('export', 'brindle-hill'), {
         env: { ...process.env, DIMORPHE_DATA: data },
       });
       let out = '';

@@ -12,6 +12,7 @@ import { holderOf, lockFolder } from '../../server/store/lock.ts';
 import { start } from '../../server/start.ts';
 import { editor, inHome, set } from './editing.ts';
 import { launched } from './killing.ts';
+import { running } from './program.ts';
 import { freshFolder, served } from './serving.ts';
 
 const HOME = paths.page('brindle-hill', 'home');
@@ -64,11 +65,10 @@ describe('a data folder', () => {
       const folder = await freshFolder();
       if (round % 2 === 1) await writeFile(join(folder, 'lock.json'), JSON.stringify({ pid: 1 }));
       // Each takes the lock at the same moment, says whether it has it, and keeps it until all have said so.
-      const program = `import { lockFolder } from './server/store/lock.ts';
-        process.stdin.once('data', async () => console.log(await lockFolder(${JSON.stringify(folder)}).then(() => 'yes', () => 'no')));
+      const program = `process.stdin.once('data', async () => console.log(await lockFolder(${JSON.stringify(folder)}).then(() => 'yes', () => 'no')));
         process.stdin.once('end', () => process.exit(0)); console.log('ready');`;
       const children = Array.from({ length: 4 }, () =>
-        spawn(process.execPath, ['--import=tsx', '--input-type=module', '-e', program], {
+        spawn(process.execPath, running('server/store/lock', '{ lockFolder }', program), {
           stdio: ['pipe', 'pipe', 'inherit'],
         }),
       );

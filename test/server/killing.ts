@@ -2,6 +2,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { rm } from 'node:fs/promises';
+import { running } from './program.ts';
 import { freshFolder } from './serving.ts';
 
 /** Starts the servers on a data folder in a process of their own; answers the address of the application. */
@@ -9,8 +10,8 @@ export async function launched(
   folder: string,
   env: Record<string, string> = {},
 ): Promise<{ child: ChildProcess; url: string }> {
-  const program = `import { start } from './server/start.ts'; const r = await start({ port: 0, hostPort: 0, dataFolder: ${JSON.stringify(folder)} }); console.log(r.url);`;
-  const child = spawn(process.execPath, ['--import=tsx', '--input-type=module', '-e', program], {
+  const program = `const r = await start({ port: 0, hostPort: 0, dataFolder: ${JSON.stringify(folder)} }); console.log(r.url);`;
+  const child = spawn(process.execPath, running('server/start', '{ start }', program), {
     stdio: ['ignore', 'pipe', 'inherit'],
     env: { ...process.env, ...env },
   });
