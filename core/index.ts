@@ -69,6 +69,17 @@ export { faultsOfChange, frameFaults, pageFaults, siteFaults, siteFileFaults } f
 export { FAMILIES, familiesOf, type Family, type FontFile } from './theme/families.ts';
 export { isMailAddress, mailAddress } from './elements/content/contenttypes.ts';
 export {
+  filled,
+  filledIn,
+  VISITOR_WORDS,
+  visitorWord,
+  wordIn,
+  type SaidWhere,
+  type Saying,
+  type VisitorWord,
+} from './elements/content/visitorwords.ts';
+export { languagesOf, SAID_PATH, sayingOn, type SaidByHost } from './site/visitorwords.ts';
+export {
   LETTER,
   readLetter,
   sentPlace,

@@ -15,6 +15,7 @@ import { coveredFilm } from './coveredfilm.ts';
 import { headingOrder } from './headingorder.ts';
 import { landmarks } from './landmarks.ts';
 import { linkNames } from './linknames.ts';
+import { otherLanguage } from './otherlanguage.ts';
 import { openedAgain } from './openedagain.ts';
 import { noMenu } from './nomenu.ts';
 import { titles } from './titles.ts';
@@ -59,6 +60,7 @@ export const RULES: readonly Rule[] = [
   actionCount,
   openedAgain,
   coveredFilm,
+  otherLanguage,
 ];
 
 /** What rules find on a page, and in the text styles of its site. `seen`: what a browser has told; what needs it is left out without. */

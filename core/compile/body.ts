@@ -1,5 +1,6 @@
 import { partStyleOf, textStyleOf } from '../values/trace.ts';
 import { hiddenBy, hiddenSomewhere } from '../values/visibility.ts';
+import { sayingOn } from '../site/visitorwords.ts';
 import type { LetterForm } from '../elements/content/letter.ts';
 import type { Kind, MarkupContext, MediaReference } from '../elements/kinds/kind.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
@@ -143,14 +144,16 @@ function elementMarkup(node: Node, making: Making, place: { eager: boolean; abse
   const whole = saidWhole(node, site.views);
   const absent = place.absent || whole !== undefined || hiddenSomewhere(site, page, node);
   const classes = `${kind.name} ${style ? `${textStyleClass(style.id)} ` : ''}${nodeClass(node.id)}`;
+  const { lang } = headOf(site, page.id);
   const context: Omit<MarkupContext, 'attributes'> = {
     words: wordsMarkup(kind, node, site.views, making.address),
     entries: entriesMarkup(kind, node, site.views),
     children: node.children.flatMap((id) =>
       elementMarkup(page.nodes[id], making, { eager: place.eager, absent }),
     ),
-    language: headOf(site, page.id).lang ?? site.lang,
-    letter: (form) => making.addresses.letter?.({ element: node.id, ...form }),
+    language: lang ?? site.lang,
+    letter: (form) => making.addresses.letter?.({ element: node.id, ...(lang && { lang }), ...form }),
+    said: sayingOn(site, { lang }),
     shownWhen: () => (addresses.anyWidth || !absent ? undefined : whenShown(making, node)),
     address: making.address,
     listing: (link) => listingOf(site, targetOf(link)?.page),
@@ -295,6 +298,7 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses, vi
     entries: () => [],
     language: site.lang,
     letter: () => undefined,
+    said: sayingOn(site, {}),
     shownWhen: () => undefined,
     address: () => undefined,
     listing: () => undefined,

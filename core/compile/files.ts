@@ -6,6 +6,7 @@ import { directionOf } from '../markup/direction.ts';
 import { element, print, type Markup } from '../markup/markup.ts';
 import { hasAudiences, isClosed, pageFor, type Visitor } from '../site/audience.ts';
 import { composed } from '../site/shared.ts';
+import { SAID_PATH, saidByHost } from '../site/visitorwords.ts';
 import { pagesOf, headOf, type Page, type PageHead, type Site, type SiteFrame } from '../site/site.ts';
 import { linkedPlaces } from '../values/links.ts';
 import { bodyMarkup, type Addresses } from './body.ts';
@@ -321,6 +322,9 @@ export function compileSite(site: Site, at: PublishedAt = {}): PublishedFile[] {
       ...{ path: madePath(made.asset, made.form), type: made.form.type, made },
     })),
   );
+  // Where no host says anything, it needs no words.
+  const said = at.still ? undefined : saidByHost(site.frame);
+  if (said) files.push({ path: SAID_PATH, type: 'application/json', text: JSON.stringify(said) });
   files.push({ path: 'robots.txt', type: 'text/plain; charset=utf-8', text: robots(at.address) });
   if (at.address) {
     const text = sitemap(site, at.address);

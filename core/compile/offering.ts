@@ -1,7 +1,9 @@
+import { VISITOR_WORDS, type VisitorWord } from '../elements/content/visitorwords.ts';
 import { express } from '../layered/express.ts';
 import { element, type Markup } from '../markup/markup.ts';
-import { isListedEverywhere, NOTICE, offeringIn, viewsOffering, wayOn } from '../site/offering.ts';
+import { isListedEverywhere, offeringIn, viewsOffering, wayOn } from '../site/offering.ts';
 import { isClosed, type Visitor } from '../site/audience.ts';
+import { sayingOn } from '../site/visitorwords.ts';
 import { headOf, type Page, type PageHead, type SiteFrame, type TextStyle } from '../site/site.ts';
 import { listingClass, MATTER, NOTICE_CLASS, textStyleClass } from './selectors.ts';
 import type { CssRule } from './stack.ts';
@@ -36,10 +38,13 @@ export const noticeStyles = (site: SiteFrame): (TextStyle | undefined)[] =>
   ['heading-2', 'body'].map((wanted) => site.textStyles.find(({ id }) => id === wanted));
 
 /** What stands in place of a page for those whom it is not for, until someone says it otherwise. */
-const CLOSED: Record<Visitor, { notice: string; way: 'in' | 'out'; words: string }> = {
-  'signed-out': { notice: 'This page is for visitors who have signed in.', way: 'in', words: 'Sign in' },
-  'signed-in': { notice: 'This page is for visitors who have not signed in.', way: 'out', words: 'Sign out' },
+const CLOSED: Record<Visitor, { notice: VisitorWord; way: 'in' | 'out'; words: VisitorWord }> = {
+  'signed-out': { notice: 'members', way: 'in', words: 'sign-in' },
+  'signed-in': { notice: 'strangers', way: 'out', words: 'sign-out' },
 };
+
+/** What pages said before there were words for it in each language. */
+const USUAL: string = VISITOR_WORDS['not-offered'].says;
 
 const noticeMarkup = (
   site: SiteFrame,
@@ -54,7 +59,7 @@ const noticeMarkup = (
     'div',
     { class: NOTICE_CLASS },
     element('h1', heading, head.title),
-    element('p', body, head.notice ?? words),
+    element('p', body, head.notice === undefined || head.notice === USUAL ? words : head.notice),
     ...(on ? [element('p', body, element('a', { href: on.href }, on.words))] : []),
   );
 };
@@ -68,11 +73,10 @@ export function closedNotice(
 ): Markup {
   const closed = CLOSED[visitor];
   const href = way?.(closed.way);
-  const on = href === undefined ? undefined : { href, words: closed.words };
   const head = headOf(site, page.id);
-  // What is said of the width of a window is no answer here.
-  const { notice, ...unsaid } = head;
-  return noticeMarkup(site, notice === NOTICE ? unsaid : head, closed.notice, on);
+  const said = sayingOn(site, head);
+  const on = href === undefined ? undefined : { href, words: said(closed.words) };
+  return noticeMarkup(site, head, said(closed.notice), on);
 }
 
 /** What is on a page, and what stands in its place in views in which it is not offered: only one of them is there. */
@@ -85,7 +89,12 @@ export function withNotice(
   if (!isWithheld(site, page)) return matter;
   const head = headOf(site, page.id);
   const on = wayOn(site, head);
-  const notice = noticeMarkup(site, head, NOTICE, on && { href: address(on.id), words: on.title });
+  const notice = noticeMarkup(
+    site,
+    head,
+    sayingOn(site, head)('not-offered'),
+    on && { href: address(on.id), words: on.title },
+  );
   return [element('div', { class: MATTER }, ...matter), notice];
 }
 

@@ -1,3 +1,4 @@
+import type { VisitorWord } from '../elements/content/visitorwords.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { kindOf, knownKind } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -241,6 +242,11 @@ function inFrame([list, id, field, ...rest]: string[], states: [State, State]): 
       ({ frame }) => frame.assets.find((asset) => asset.id === frame.icon)?.name,
     );
     return { name: 'Site', what: 'sign', ...both(before, after) };
+  }
+  if (list === 'words') {
+    if (field === undefined) return { name: 'Site', what: 'what visitors are told' };
+    const [before, after] = states.map(({ frame }) => frame.words?.[id]?.[field as VisitorWord]);
+    return { name: 'Site', what: 'what visitors are told', ...both(before, after) };
   }
   if (list === 'views') return ofViews([id, field, ...rest], states);
   if (!(list in LISTS) || id === undefined) return undefined;

@@ -7,7 +7,7 @@ import { settings, type Layered } from '../layered/layered.ts';
 import type { ViewId } from '../layered/views.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import type { Node } from '../site/node.ts';
-import { NOTICE, offeringIn } from '../site/offering.ts';
+import { offeringIn } from '../site/offering.ts';
 import { publishedTrees } from '../site/shared.ts';
 import { homePageOf, type Offering, type Page, type SiteFrame } from '../site/site.ts';
 import { leadingIn, leadsTo, linksSaidIn } from '../values/links.ts';
@@ -56,7 +56,6 @@ export const offerPage: Command<OfferPage> = {
       );
     delete head.offered;
     if (settings(next).some((value) => value !== 'listed')) head.offered = next;
-    if (settings(next).includes('withheld')) head.notice ??= NOTICE;
     const changed = site.views.list
       .filter(({ id }, index) => before[index] !== offeringIn(head, site, id))
       .map(({ id }) => id);

@@ -98,8 +98,8 @@ export interface ChangePage {
   picture?: string | null;
   /** Whether it is shown at addresses where there is no page. */
   missing?: boolean;
-  /** What stands in its place where it is not offered. */
-  notice?: string;
+  /** What stands in its place where it is not offered; null: as usual. */
+  notice?: string | null;
   /** What it leaves out of what all pages share. */
   without?: SharedPlace[];
 }
@@ -151,7 +151,7 @@ export const changePage: Command<ChangePage> = {
       ...before,
       ...(given.title !== undefined && { title: cleaned(given.title) }),
       ...(given.slug !== undefined && { slug: given.slug.trim() }),
-      ...(given.notice !== undefined && { notice: cleaned(given.notice) }),
+      ...(given.notice && { notice: cleaned(given.notice) }),
       ...(given.description !== undefined && { description: cleaned(given.description) }),
     };
     for (const field of ['lang', 'picture'] as const) {
@@ -160,6 +160,7 @@ export const changePage: Command<ChangePage> = {
       delete next[field];
       if (value !== null) next[field] = value;
     }
+    if (given.notice === null) delete next.notice;
     if (given.missing !== undefined) {
       delete next.missing;
       if (given.missing) next.missing = true;
@@ -178,7 +179,7 @@ export const changePage: Command<ChangePage> = {
     if (next.missing) for (const other of others(site, page)) delete other.missing;
     address(site, head, next.slug);
     const { slug: _slug, earlier: _earlier, ...rest } = next;
-    for (const field of ['lang', 'picture', 'missing', 'without'] as const)
+    for (const field of ['lang', 'picture', 'missing', 'without', 'notice'] as const)
       if (rest[field] === undefined) delete head[field];
     Object.assign(head, rest);
     return done(`Page ${nameOfPage(pages, before)}: ${changeOf(before, next).join(', ') || 'unchanged'}`);

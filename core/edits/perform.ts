@@ -36,6 +36,7 @@ import { makeColumn } from './column.ts';
 import { makeOverlay } from './overlay.ts';
 import { scaleContent } from './scale.ts';
 import { changeSite } from './siteitself.ts';
+import { tellVisitors } from './visitorwords.ts';
 import { shapeAt } from './shape.ts';
 import { addElement, duplicateElement, removeElements } from './structure.ts';
 import { scaleStyles } from './scalestyles.ts';
@@ -116,6 +117,7 @@ export const COMMANDS = {
   setBase,
   takeViewSet,
   changeSite,
+  tellVisitors,
 };
 
 export type CommandName = keyof typeof COMMANDS;

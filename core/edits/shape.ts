@@ -50,6 +50,7 @@ const frame = record({
   name: unit,
   lang: unit,
   icon: unit,
+  words: { is: 'map', each: { is: 'map', each: unit, soft: true }, soft: true },
   views: record({ list: list(view), base: unit }),
   colours: list(record({ name: unit, value: unit })),
   textStyles: list(record({ name: unit, aside: { is: 'map', each: unit, soft: true }, style })),

@@ -20,9 +20,6 @@ export const viewsOffering = (frame: SiteFrame, head: PageHead, offering: Offeri
     ? frame.views.list.filter(({ id }) => offeringIn(head, frame, id) === offering).map(({ id }) => id)
     : [];
 
-/** What a page says where it is not offered, until someone says it otherwise. */
-export const NOTICE = 'This page is not shown on screens of this width.';
-
 /**
  * Where visitors go on from a page that is not offered to them: the home page, else the first that is offered wherever this one is not.
  * Undefined where there is none.

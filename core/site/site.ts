@@ -1,4 +1,5 @@
-import { Type, type Static } from '@sinclair/typebox';
+import { VISITOR_WORDS, type VisitorWord } from '../elements/content/visitorwords.ts';
+import { Type, type Static, type TOptional } from '@sinclair/typebox';
 import { AsidesSchema } from './asides.ts';
 import { NodeSchema, StyleSchema, type Node } from './node.ts';
 import { NodeIdSchema, type NodeId } from '../elements/nodeid.ts';
@@ -28,7 +29,17 @@ export type Offering = (typeof OFFERINGS)[number];
 
 /** A language as a BCP 47 tag. */
 const Language = Type.String({ pattern: '^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$' });
+/** Characters of what visitors are told. */
+export const VisitorWordSchema = Type.String({ minLength: 1, maxLength: 300 });
 const Slug = Type.String({ pattern: '^[a-z0-9]+(-[a-z0-9]+)*$', maxLength: 60 });
+
+/** Words that visitors are told in one language, where they are not the usual ones. */
+const OwnWordsSchema = Type.Object(
+  Object.fromEntries(
+    Object.keys(VISITOR_WORDS).map((id) => [id, Type.Optional(VisitorWordSchema)]),
+  ) as Record<VisitorWord, TOptional<typeof VisitorWordSchema>>,
+  closed,
+);
 
 /** A named set of text values, layered like an element's own. */
 export const TextStyleSchema = Type.Object(
@@ -89,6 +100,8 @@ const frame = {
   assets: Type.Array(AssetSchema, { maxItems: 5000 }),
   /** The picture that stands for the site in browsers and on home screens, by the id of its asset. */
   icon: Type.Optional(Type.String({ minLength: 1, maxLength: 40 })),
+  /** What visitors are told by itself, in words of one's own, by the BCP 47 tag of their language. */
+  words: Type.Optional(Type.Record(Language, OwnWordsSchema, closed)),
   /** Sections that all pages share, and blocks that are kept, each like a page of which it is the root. */
   shared: Type.Optional(
     Type.Unsafe<Partial<Record<TreeName, Page>>>(

@@ -1,3 +1,4 @@
+import { filledIn, VISITOR_WORDS, type VisitorWord } from '../elements/content/visitorwords.ts';
 import { propertyOf } from '../elements/propertytable.ts';
 import { pointer, type Fault } from '../faults.ts';
 import type { Views } from '../layered/views.ts';
@@ -20,6 +21,12 @@ export function frameRules(frame: SiteFrame): Fault[] {
     });
   const ids = (list: 'colours' | 'textStyles' | 'spacing' | 'assets' | 'fonts') =>
     frame[list].map(({ id }) => id);
+  for (const [lang, words] of Object.entries(frame.words ?? {}))
+    for (const [id, says] of Object.entries(words)) {
+      const wanted = filledIn(VISITOR_WORDS[id as VisitorWord].says).find((name) => !says.includes(name));
+      if (wanted)
+        faults.push({ path: pointer('/words', lang, id), sentence: `These words have to say ${wanted}.` });
+    }
   for (const list of ['colours', 'textStyles', 'spacing', 'assets'] as const) {
     faults.push(...repeats(ids(list), `/${list}`, 'id'));
   }

@@ -1,4 +1,6 @@
 import type { ServerResponse } from 'node:http';
+import { directionOf } from '../../core/index.ts';
+import type { Said } from './saying.ts';
 
 /** Published pages carry no script, so none may run, and they load nothing from elsewhere. */
 const ALWAYS = {
@@ -21,15 +23,19 @@ export function send(
   response.end(body);
 }
 
-/** A page of the host's own. `more`: HTML below the words. */
+/** A page of the host's own. `more`: HTML below the words; `lang`: BCP 47 tag of the language of all of them. */
 export function plainPage(
   response: ServerResponse,
   status: number,
   title: string,
   words: string,
-  { headers = {}, more = '' }: { headers?: Record<string, string>; more?: string } = {},
+  {
+    headers = {},
+    more = '',
+    lang = 'en',
+  }: { headers?: Record<string, string>; more?: string; lang?: string } = {},
 ): void {
-  const html = `<!DOCTYPE html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${title}</title></head><body><main><h1>${title}</h1><p>${words}</p>${more}</main></body></html>\n`;
+  const html = `<!DOCTYPE html><html lang="${lang}" dir="${directionOf(lang)}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${escaped(title)}</title></head><body><main><h1>${escaped(title)}</h1><p>${escaped(words)}</p>${more}</main></body></html>\n`;
   const always = { 'Cache-Control': 'no-store', 'Content-Type': 'text/html; charset=utf-8' };
   send(response, status, { ...always, ...headers }, Buffer.from(html));
 }
@@ -38,13 +44,8 @@ export function plainPage(
 export const escaped = (text: string) =>
   text.replace(/[&<>"]/g, (each) => `&#${String(each.charCodeAt(0))};`);
 
-export const noPage = (response: ServerResponse) =>
-  plainPage(
-    response,
-    404,
-    'Page not found',
-    'There is no page at this address. It may have moved, or was never published.',
-  );
+export const noPage = (response: ServerResponse, { lang, say }: Said) =>
+  plainPage(response, 404, say('no-page'), say('no-page-here'), { lang });
 
 /** To whoever would change what can only be read. */
 export const readOnly = (response: ServerResponse) =>

@@ -1,5 +1,6 @@
 import { parse, serialize, type DefaultTreeAdapterTypes } from 'parse5';
 import { fieldName, LETTER, type LetterFault, type LetterForm } from '../../core/index.ts';
+import type { Said } from './saying.ts';
 
 type Element = DefaultTreeAdapterTypes.Element;
 type Parent = DefaultTreeAdapterTypes.ParentNode;
@@ -58,6 +59,7 @@ export interface NotTaken {
   form: LetterForm;
   sent: URLSearchParams;
   sentence: string;
+  said: Said;
   faults: readonly LetterFault[];
 }
 
@@ -67,7 +69,7 @@ export interface NotTaken {
  */
 export function filledPage(
   html: string,
-  { letter, form, sent, sentence, faults }: NotTaken,
+  { letter, form, sent, sentence, faults, said }: NotTaken,
 ): string | undefined {
   const page = parse(html);
   const elements = [...within(page)];
@@ -79,10 +81,11 @@ export function filledPage(
       ),
   );
   if (!found) return undefined;
+  const wrong = ({ says, filled }: LetterFault) => said.say(says, filled);
   const listed = faults.map((fault) => {
-    if (fault.field === undefined) return made('li', {}, fault.sentence);
+    if (fault.field === undefined) return made('li', {}, wrong(fault));
     const place = `#${form.id}-${fieldName(fault.field)}`;
-    return made('li', {}, made('a', { href: place }, form.fields[fault.field].label), `: ${fault.sentence}`);
+    return made('li', {}, made('a', { href: place }, form.fields[fault.field].label), `: ${wrong(fault)}`);
   });
   const controls = new Map([...within(found)].map((each) => [valueOf(each, 'name'), each]));
   form.fields.forEach((_field, index) => {
@@ -95,7 +98,7 @@ export function filledPage(
     const id = `${form.id}-${name}-fault`;
     set(control, 'aria-invalid', 'true');
     set(control, 'aria-describedby', id);
-    const said = made('span', { class: 'fault', id }, fault.sentence);
+    const said = made('span', { class: 'fault', id }, wrong(fault));
     const parent = control.parentNode as Element;
     said.parentNode = parent;
     parent.childNodes.push(said);
@@ -109,6 +112,7 @@ export function filledPage(
   summary.parentNode = found;
   found.childNodes.unshift(summary);
   const title = elements.find(({ tagName }) => tagName === 'title');
-  if (title) title.childNodes = [...made('title', {}, 'Not sent: ').childNodes, ...title.childNodes];
+  if (title)
+    title.childNodes = [...made('title', {}, `${said.say('not-sent')}: `).childNodes, ...title.childNodes];
   return serialize(page);
 }

@@ -1,15 +1,17 @@
 import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http';
 import type { Logger } from 'pino';
-import { MISSING_PATH, SIGN, signedInPath } from '../../core/index.ts';
+import { MISSING_PATH, SAID_PATH, SIGN, signedInPath } from '../../core/index.ts';
 import { MISDIRECTED, type HostCheck } from '../allowedhosts.ts';
 import type { LetterStore } from '../store/letters.ts';
 import type { PublishedEntry } from '../store/schema.ts';
-import { escaped, noPage, plainPage, readOnly, send } from './answers.ts';
+import { noPage, plainPage, readOnly, send } from './answers.ts';
 import { accepted } from './encodings.ts';
 import { letterbox } from './letters.ts';
 import { rangeOf } from './ranges.ts';
 import { FINGERPRINTED } from '../targets/target.ts';
 import type { Publisher } from './publisher.ts';
+import { saidFrom, type Said } from './saying.ts';
+import { signPage, type Way } from './signing.ts';
 import { sentBy, visitors, wayBack } from './visitors.ts';
 
 /** Drafts, and publications that are kept, are for those who have their addresses (RFC 9309). */
@@ -22,37 +24,10 @@ const LONGEST_ADDRESS = 300;
 const isForm = ({ headers }: IncomingMessage): boolean =>
   /^application\/x-www-form-urlencoded\b/i.test(headers['content-type'] ?? '');
 
-type Way = keyof typeof SIGN;
 const SIGNS = new Map<string, Way>([
   [SIGN.in, 'in'],
   [SIGN.out, 'out'],
 ]);
-
-/** Where visitors sign in or out: a stand-in, which asks for nothing but a name. */
-function signPage(
-  response: ServerResponse,
-  way: Way,
-  name: string | undefined,
-  back: string,
-  fault = '',
-): void {
-  const form = (action: string, fields: string) =>
-    `<form method="post" action="../${action}"><input type="hidden" name="back" value="${escaped(back)}">${fields}</form>`;
-  const leave = `<p><a href="${escaped(back)}">Back to the site</a></p>`;
-  if (name !== undefined) {
-    const words = `You have signed in as ${escaped(name)}.`;
-    return plainPage(response, 200, 'Sign out', words, {
-      more: form(SIGN.out, '<button>Sign out</button>') + leave,
-    });
-  }
-  if (way === 'out') return plainPage(response, 200, 'Sign out', 'You have not signed in.', { more: leave });
-  const words =
-    'This host is a stand-in: whoever says a name has signed in. A host of your own asks for more.';
-  const field =
-    '<p><label>Your name <input name="name" autocomplete="username" required maxlength="80"></label> <button>Sign in</button></p>';
-  const more = (fault && `<p role="alert">${fault}</p>`) + form(SIGN.in, field) + leave;
-  plainPage(response, fault ? 400 : 200, 'Sign in', words, { more });
-}
 
 /** Where a request's path leads in a site: the file, or the folder whose address lacks its closing slash. */
 function fileAt(parts: string[], closed: boolean): { path: string; folder: boolean } {
@@ -122,19 +97,24 @@ export function host({ publisher, letters, log, isOwnHost, lettersFromOne }: Hos
     request: IncomingMessage,
     response: ServerResponse,
     root: string,
+    said: Said,
   ): Promise<void> {
     const sent = await sentBy(request);
     if (!sent) return plainPage(response, 413, 'Too much was sent', 'A name is shorter than that.');
     const back = wayBack(sent.get('back'), root);
     const cookie =
       way === 'out' ? signed.signOut(request, root) : signed.signIn(root, root, sent.get('name') ?? '');
-    if (cookie === undefined)
-      return signPage(response, way, undefined, back, 'Say a name; you are not signed in yet.');
+    if (cookie === undefined) return signPage(response, said, way, undefined, back, said.say('no-name'));
     send(response, 303, { Location: back, 'Set-Cookie': cookie, 'Cache-Control': 'no-store' });
   }
 
   /** The site's own page for addresses where there is none, or a plain one. */
-  async function missing(response: ServerResponse, draft: boolean, site: string): Promise<void> {
+  async function missing(
+    response: ServerResponse,
+    draft: boolean,
+    site: string,
+    said: () => Promise<Said>,
+  ): Promise<void> {
     if (!draft && (await publisher.isTakenDown(site))) {
       const words = 'Whoever keeps it has taken it down. It may come back.';
       return plainPage(response, 404, 'This site is not there now', words);
@@ -142,7 +122,7 @@ export function host({ publisher, letters, log, isOwnHost, lettersFromOne }: Hos
     const preview = draft ? await publisher.previewFile(site, MISSING_PATH) : undefined;
     const live = draft ? undefined : await publisher.liveFile(site, MISSING_PATH);
     const bytes = preview?.bytes ?? (live && (await publisher.bytes(live.hash)));
-    if (!bytes) return noPage(response);
+    if (!bytes) return noPage(response, await said());
     send(response, 404, { 'Cache-Control': 'no-store', 'Content-Type': 'text/html; charset=utf-8' }, bytes);
   }
 
@@ -153,10 +133,10 @@ export function host({ publisher, letters, log, isOwnHost, lettersFromOne }: Hos
     [state, site, ...rest]: string[],
     closed: boolean,
   ): Promise<void> {
-    if (site === undefined || !/^[0-9a-f]{64}$/.test(state)) return noPage(response);
+    if (site === undefined || !/^[0-9a-f]{64}$/.test(state)) return noPage(response, saidFrom());
     const { path, folder } = fileAt(rest, closed);
     const found = await publisher.earlierFile(site, state, path);
-    if (!found || found.audience) return noPage(response);
+    if (!found || found.audience) return noPage(response, saidFrom());
     if (folder) return send(response, 301, { Location: `${request.url!.split('?', 1)[0]}/` });
     if (found.movedTo !== undefined)
       return send(response, 301, { Location: `/publication/${state}/${site}/${found.movedTo}` });
@@ -189,15 +169,25 @@ export function host({ publisher, letters, log, isOwnHost, lettersFromOne }: Hos
       preview: draft && site !== undefined ? await publisher.previewFile(site, at) : undefined,
       live: draft || site === undefined ? undefined : await publisher.liveFile(site, at),
     });
+    const name = signed.of(request, root);
+    const isMember = name !== undefined;
     const isThere = async () => {
       const { preview, live } = await find('index.html');
       return (preview ?? live) !== undefined;
     };
+    /** The text of a published file, as far as it is for whoever asks. */
+    const text = async (at: string) => {
+      const { preview, live } = await find(at);
+      const file = preview ?? live;
+      if (!file || (file.audience && !isMember)) return undefined;
+      return (preview?.bytes ?? (await publisher.bytes(live!.hash))).toString();
+    };
+    const said = async (language?: string) => saidFrom(await text(SAID_PATH), language);
     // Nobody signs in at what is not there, and no cookie speaks of it.
     if (request.method === 'POST' && sign)
-      return (await isThere()) ? signing(sign, request, response, root) : noPage(response);
-    const name = signed.of(request, root);
-    const isMember = name !== undefined;
+      return (await isThere())
+        ? signing(sign, request, response, root, await said())
+        : noPage(response, await said());
     if (request.method === 'POST' && site !== undefined && isForm(request)) {
       if (parts[0] === 'publication')
         return plainPage(
@@ -206,15 +196,9 @@ export function host({ publisher, letters, log, isOwnHost, lettersFromOne }: Hos
           'Not sent',
           'This page is here to be looked at. Nobody reads what it sends.',
         );
-      const text = async (at: string) => {
-        const { preview, live } = await find(at);
-        const file = preview ?? live;
-        if (!file || (file.audience && !isMember)) return undefined;
-        return (preview?.bytes ?? (await publisher.bytes(live!.hash))).toString();
-      };
       const { path: file } = fileAt(rest, closed);
       return takeLetter(request, response, {
-        ...{ site, draft, text },
+        ...{ site, draft, text, said },
         address: request.url!.split('?', 1)[0],
         page: path.slice(root.length).slice(0, LONGEST_ADDRESS),
         html: async () =>
@@ -224,7 +208,7 @@ export function host({ publisher, letters, log, isOwnHost, lettersFromOne }: Hos
       });
     }
     if (!reads) return readOnly(response);
-    if (site === undefined) return noPage(response);
+    if (site === undefined) return noPage(response, saidFrom());
     const { path: file, folder } = fileAt(rest, closed);
     const everyones = await find(file);
     const members = await find(signedInPath(file));
@@ -233,8 +217,8 @@ export function host({ publisher, letters, log, isOwnHost, lettersFromOne }: Hos
     const kept = !isMember && (preview ?? live)?.audience !== undefined;
     if (kept || (!preview && !live)) {
       if (sign && !kept && (await isThere()))
-        return signPage(response, sign, name, wayBack(request.headers.referer, root));
-      return missing(response, draft, site);
+        return signPage(response, await said(), sign, name, wayBack(request.headers.referer, root));
+      return missing(response, draft, site, said);
     }
     const varies = (members.preview ?? members.live) ? { Vary: 'Cookie' } : undefined;
     const movedTo = preview?.movedTo ?? live?.movedTo;

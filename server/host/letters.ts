@@ -1,10 +1,18 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { ipKeyGenerator } from 'express-rate-limit';
 import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
-import { LETTER, letterPath, readLetter, sentPlace, type LetterForm } from '../../core/index.ts';
+import {
+  LETTER,
+  letterPath,
+  readLetter,
+  sentPlace,
+  type LetterForm,
+  type VisitorWord,
+} from '../../core/index.ts';
 import type { LetterStore } from '../store/letters.ts';
 import { escaped, noPage, plainPage, readOnly, send } from './answers.ts';
 import { filledPage, type NotTaken } from './filledpage.ts';
+import type { Said } from './saying.ts';
 import { sentBy } from './visitors.ts';
 
 /** Bytes of a letter. */
@@ -15,6 +23,8 @@ const LETTERS_FROM_ONE = 20;
 const SPAN = 600;
 
 const NAME = /^[\w.-]+-[0-9a-f]{10}$/;
+
+const minutesOf = (seconds: number): number => Math.ceil(seconds / 60);
 
 /** Where a letter was sent to. */
 export interface SentTo {
@@ -27,6 +37,8 @@ export interface SentTo {
   page: string;
   /** The text of a published file, as far as it is for whoever sends. */
   text(path: string): Promise<string | undefined>;
+  /** What visitors are told; in the language of a page, or of the site. */
+  said(language?: string): Promise<Said>;
   /** The page from which it was sent, as whoever sends it sees it. */
   html(): Promise<string | undefined>;
 }
@@ -53,11 +65,11 @@ export function letterbox(letters: LetterStore, fromOne = LETTERS_FROM_ONE) {
     response: ServerResponse,
     status: number,
     { html }: SentTo,
-    said: NotTaken,
+    taken: NotTaken,
     headers: Record<string, string> = {},
   ): Promise<void> {
     const page = await html();
-    const filled = page === undefined ? undefined : filledPage(page, said);
+    const filled = page === undefined ? undefined : filledPage(page, taken);
     const always = { 'Cache-Control': 'no-store', ...headers };
     if (filled !== undefined)
       return send(
@@ -67,53 +79,41 @@ export function letterbox(letters: LetterStore, fromOne = LETTERS_FROM_ONE) {
         Buffer.from(filled),
       );
     // The page is another by now: what was written is still where the browser came from.
-    const list = said.faults
+    const { lang, say } = taken.said;
+    const list = taken.faults
       .map(
-        ({ field, sentence }) =>
-          `<li>${field === undefined ? '' : `${escaped(said.form.fields[field].label)}: `}${sentence}</li>`,
+        ({ field, says, filled }) =>
+          `<li>${field === undefined ? '' : `${escaped(taken.form.fields[field].label)}: `}${escaped(say(says, filled))}</li>`,
       )
       .join('');
-    plainPage(response, status, 'Not sent', `${said.sentence} Go back to what you wrote.`, {
+    plainPage(response, status, say('not-sent'), `${taken.sentence} ${say('go-back')}`, {
       headers: always,
       more: `<ul>${list}</ul>`,
+      lang,
     });
   }
 
   /** Takes a letter, and leads back to the page, which says that it has arrived; what cannot be taken is given back as it was. */
   return async function take(request: IncomingMessage, response: ServerResponse, to: SentTo): Promise<void> {
     const sent = await sentBy(request, LONGEST);
-    if (!sent)
-      return plainPage(
-        response,
-        413,
-        'Too much was sent',
-        'A letter is shorter than that. Nothing was sent.',
-      );
+    const plain = async (status: number, id: VisitorWord, language?: string, wait = 0) => {
+      const { lang, say } = await to.said(language);
+      const headers: Record<string, string> = wait > 0 ? { 'Retry-After': String(wait) } : {};
+      plainPage(response, status, say('not-sent'), say(id, { minutes: minutesOf(wait) }), { headers, lang });
+    };
+    if (!sent) return plain(413, 'much-too-long');
     const letter = sent.get(LETTER);
     if (letter === null) return readOnly(response);
-    if (!NAME.test(letter)) return noPage(response);
+    if (!NAME.test(letter)) return noPage(response, await to.said());
     const asked = await to.text(letterPath(letter));
-    if (asked === undefined)
-      return plainPage(
-        response,
-        404,
-        'Not sent',
-        'This form is not there any more. Go back if you want to keep what you wrote.',
-      );
+    if (asked === undefined) return plain(404, 'form-gone');
     const form = JSON.parse(asked) as LetterForm;
     const tired = await waits(tries, request, to.site);
-    if (tired > 0)
-      return plainPage(
-        response,
-        429,
-        'Not sent',
-        'Too much came from here. Go back to what you wrote, and send it again in ten minutes.',
-        { headers: { 'Retry-After': String(tired) } },
-      );
+    if (tired > 0) return plain(429, 'too-often', form.lang, tired);
+    const said = await to.said(form.lang);
     const { lines, faults, doubtful } = readLetter(form, sent);
-    const back = (sentence: string): NotTaken => ({ letter, form, sent, sentence, faults });
-    if (faults.length > 0)
-      return giveBack(response, 422, to, back('This was not sent yet. What you wrote is still here.'));
+    const back = (sentence: string): NotTaken => ({ letter, form, sent, sentence, faults, said });
+    if (faults.length > 0) return giveBack(response, 422, to, back(said.say('still-here')));
     if (to.draft)
       return giveBack(
         response,
@@ -122,29 +122,14 @@ export function letterbox(letters: LetterStore, fromOne = LETTERS_FROM_ONE) {
         back('This page is a draft, and nobody reads what it sends. Nothing was sent.'),
       );
     const wait = await waits(limiter, request, to.site);
-    if (wait > 0) {
-      const minutes = Math.ceil(wait / 60);
-      const when = minutes === 1 ? 'in a minute' : `in ${minutes} minutes`;
-      return giveBack(
-        response,
-        429,
-        to,
-        back(
-          `Nothing was sent: too many letters came from here. What you wrote is still here; send it again ${when}.`,
-        ),
-        { 'Retry-After': String(wait) },
-      );
-    }
+    if (wait > 0)
+      return giveBack(response, 429, to, back(said.say('too-many', { minutes: minutesOf(wait) })), {
+        'Retry-After': String(wait),
+      });
     const kept = await letters.keep(to.site, {
       ...{ form: form.element, formName: form.name, page: to.page, lines, doubtful },
     });
-    if (kept !== 'kept')
-      return giveBack(
-        response,
-        503,
-        to,
-        back('Nothing was sent: no more letters can be taken here now. What you wrote is still here.'),
-      );
+    if (kept !== 'kept') return giveBack(response, 503, to, back(said.say('full')));
     send(response, 303, { Location: `${to.address}#${sentPlace(form.id)}`, 'Cache-Control': 'no-store' });
   };
 }

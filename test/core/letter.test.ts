@@ -5,7 +5,10 @@ import {
   compileSite,
   formsSentToHost,
   lackedWithoutHost,
+  filled,
   readLetter,
+  VISITOR_WORDS,
+  type LetterFault,
   type LetterForm,
 } from '../../core/index.ts';
 import { home, made, node, site, withPage } from './acting.ts';
@@ -22,12 +25,14 @@ const formOf = (...fields: LetterForm['fields']): LetterForm => ({
   fields,
 });
 
+const sentenceOf = ({ says, filled: values }: LetterFault) => filled(VISITOR_WORDS[says].says, values);
+
 /** Reads one field, beside another that is filled in. */
 const read = (one: LetterForm['fields'][number], value: string | null) => {
   const sent = new URLSearchParams({ 'field-2': 'x' });
   if (value !== null) sent.set('field-1', value);
   const { lines, faults } = readLetter(formOf(one, field('text')), sent);
-  return { value: lines[0].value, fault: faults.at(0)?.sentence };
+  return { value: lines[0].value, fault: faults.length > 0 ? sentenceOf(faults[0]) : undefined };
 };
 
 describe('a letter', () => {
@@ -53,7 +58,7 @@ describe('a letter', () => {
         );
     expect(read(field('tick', { required: true }), null).fault).to.equal('This has to be ticked.');
     expect(readLetter(formOf(field('text'), field('tick')), new URLSearchParams()).faults).to.deep.equal([
-      { sentence: 'Nothing was filled in.' },
+      { says: 'nothing-written' },
     ]);
     expect(readLetter(formOf(), new URLSearchParams()).faults).to.deep.equal([]);
   });

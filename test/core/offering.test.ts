@@ -72,7 +72,6 @@ describe('where a page is offered', () => {
       'desktop',
       'wide',
     ]);
-    expect(headOf(only.frame, visits).notice).to.equal('This page is not shown on screens of this width.');
     const written = JSON.parse(JSON.stringify(writtenFrom(only))) as Parameters<typeof siteFrom>[0];
     expect(siteFrom(written).frame.pages).to.deep.equal(only.frame.pages);
   });

@@ -1,5 +1,5 @@
 /** Prints elements of a kind alone, in a site of which only what is written here is known. */
-import { contentOf, KINDS, knownKind, print } from '../../core/index.ts';
+import { contentOf, KINDS, knownKind, print, VISITOR_WORDS } from '../../core/index.ts';
 import { node } from './acting.ts';
 
 export type Context = Parameters<(typeof KINDS)[number]['markup']>[1];
@@ -16,6 +16,7 @@ const CONTEXT: Omit<Context, 'words' | 'entries'> = {
   address: (link) => (link === 'page:home' ? '../' : link || undefined),
   language: 'en',
   letter: () => undefined,
+  said: (id) => VISITOR_WORDS[id].says,
   shownWhen: () => undefined,
   media: (asset) => ({ dome: image, sky: film, words })[asset],
   part: (part) => ({ class: `a-${part}` }),

@@ -6,6 +6,7 @@ import {
   leadingIn,
   offeringIn,
   publishedTrees,
+  sayingOn,
   viewsOffering,
   wayOn,
   type NodeId,
@@ -96,10 +97,12 @@ export function Offering({ site, page }: { site: Site; page: NodeId }) {
                 ? `Below it stands a link to ${on.title}.`
                 : 'There is no page to go on to where it is not offered.'
           }
-          value={head.notice ?? ''}
+          value={head.notice ?? sayingOn(frame, head)(
+            withheld.length > 0 ? 'not-offered' : root.audience === 'signed-in' ? 'members' : 'strangers',
+          )}
           most={320}
           multiline
-          onDone={(notice) => notice.trim() !== '' && dispatch(edit('changePage', { page, notice }))}
+          onDone={(notice) => dispatch(edit('changePage', { page, notice: notice.trim() || null }))}
         />
       )}
       {withheld.length > 0 && (

@@ -1,4 +1,5 @@
-import { Box, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
 import { isPicture, type Arguments, type SiteFrame } from '../../core/index.ts';
 import { pictureUrl } from '../page/content.ts';
 import { edit } from '../state/edits.ts';
@@ -6,6 +7,7 @@ import { useAppDispatch } from '../state/store.ts';
 import { Field } from '../ui/Field.tsx';
 import { LanguageField } from '../ui/LanguageField.tsx';
 import { line, quiet } from '../ui/theme.ts';
+import { VisitorWords } from './VisitorWords.tsx';
 
 /** px */
 const SIGN = 64;
@@ -13,6 +15,7 @@ const SIGN = 64;
 /** What holds for all of a site: what it is called, its language, its sign. */
 export function SiteDetails({ site }: { site: SiteFrame }) {
   const dispatch = useAppDispatch();
+  const [telling, setTelling] = useState(false);
   const change = (what: Arguments<'changeSite'>) => dispatch(edit('changeSite', what));
   const icon = site.assets.find(({ id }) => id === site.icon);
   return (
@@ -65,6 +68,15 @@ export function SiteDetails({ site }: { site: SiteFrame }) {
           />
         )}
       </Box>
+      <Box>
+        <Button size="small" variant="outlined" onClick={() => setTelling(true)}>
+          What visitors are told …
+        </Button>
+        <Typography sx={{ fontSize: 12, color: quiet, mt: 0.5 }}>
+          What forms, signing in and missing pages say by themselves, in each language of the site.
+        </Typography>
+      </Box>
+      {telling && <VisitorWords site={site} onClose={() => setTelling(false)} />}
       <Typography sx={{ fontSize: 12, color: quiet }}>
         What is chosen here is seen by visitors with the next publication.
       </Typography>

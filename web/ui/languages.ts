@@ -45,7 +45,10 @@ const TAGS = [
 // In the language of the interface, whatever the machine's is.
 const names = new Intl.DisplayNames(['en'], { type: 'language' });
 
+/** The name of a language by its BCP 47 tag. */
+export const languageName = (tag: string): string => names.of(tag) ?? tag;
+
 /** Languages a site can be written in, by their names; English first. */
-export const LANGUAGES = TAGS.map((tag) => ({ tag, label: names.of(tag) ?? tag })).sort((one, other) =>
+export const LANGUAGES = TAGS.map((tag) => ({ tag, label: languageName(tag) })).sort((one, other) =>
   one.tag === 'en' ? -1 : other.tag === 'en' ? 1 : one.label.localeCompare(other.label, 'en'),
 );

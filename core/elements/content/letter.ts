@@ -1,4 +1,5 @@
 import { isMailAddress } from './contenttypes.ts';
+import type { Filled, VisitorWord } from './visitorwords.ts';
 
 /** A field of a form. */
 export interface FormField {
@@ -16,6 +17,8 @@ export interface LetterForm {
   /** Its id in the page. */
   id: string;
   name: string;
+  /** BCP 47 tag of the language of its page, where that is not the site's. */
+  lang?: string;
   fields: FormField[];
 }
 
@@ -28,7 +31,9 @@ export interface LetterLine {
 /** What keeps a letter from being taken, at a field where it is one that does. */
 export interface LetterFault {
   field?: number;
-  sentence: string;
+  says: VisitorWord;
+  /** What is filled in where it is said. */
+  filled?: Filled;
 }
 
 export interface ReadLetter {
@@ -70,14 +75,12 @@ const isDay = (value: string): boolean => {
 };
 
 /** What is wrong with what was written into a field (HTML Standard, §4.10.5.1: what a control of its type takes). */
-const FAULTS: Record<string, (value: string, field: FormField) => string | undefined> = {
-  email: (value) => (isMailAddress(value) ? undefined : 'This has to be a mail address.'),
+const FAULTS: Record<string, (value: string, field: FormField) => VisitorWord | undefined> = {
+  email: (value) => (isMailAddress(value) ? undefined : 'no-mail'),
   // A valid floating-point number (HTML Standard, §2.3.4.3).
-  number: (value) =>
-    /^-?(\d+(\.\d+)?|\.\d+)(e[+-]?\d+)?$/i.test(value) ? undefined : 'This has to be a number.',
-  date: (value) => (isDay(value) ? undefined : 'This has to be a date, as year, month and day: 2031-06-21.'),
-  choice: (value, field) =>
-    choicesOf(field).includes(value) ? undefined : 'This is none of what can be chosen.',
+  number: (value) => (/^-?(\d+(\.\d+)?|\.\d+)(e[+-]?\d+)?$/i.test(value) ? undefined : 'no-number'),
+  date: (value) => (isDay(value) ? undefined : 'no-date'),
+  choice: (value, field) => (choicesOf(field).includes(value) ? undefined : 'no-choice'),
 };
 
 /** Line ends as one, no characters that are not for reading, nothing before or behind. */
@@ -97,23 +100,25 @@ export function readLetter(form: LetterForm, sent: { get(name: string): string |
     const { label, type, required } = field;
     const given = sent.get(fieldName(index));
     if (type === 'tick') {
-      if (required && given === null) faults.push({ field: index, sentence: 'This has to be ticked.' });
+      if (required && given === null) faults.push({ field: index, says: 'to-tick' });
       return { label, value: given === null ? 'no' : 'yes' };
     }
     const plain = legible(given ?? '');
     const value = type === 'lines' ? plain : plain.replace(/\s+/g, ' ');
-    const fault =
+    const most = longestIn(field);
+    const fault: VisitorWord | undefined =
       value === ''
         ? required
-          ? 'This has to be filled in.'
+          ? 'needed'
           : undefined
-        : value.length > longestIn(field)
-          ? `This is too long: it takes ${longestIn(field)} characters.`
+        : value.length > most
+          ? 'too-long'
           : FAULTS[type]?.(value, field);
-    if (fault) faults.push({ field: index, sentence: fault });
+    if (fault)
+      faults.push({ field: index, says: fault, ...(fault === 'too-long' && { filled: { number: most } }) });
     return { label, value };
   });
   if (form.fields.length > 0 && lines.every(({ value }) => value === '' || value === 'no'))
-    faults.unshift({ sentence: 'Nothing was filled in.' });
+    faults.unshift({ says: 'nothing-written' });
   return { lines, faults, doubtful: (sent.get(TRAP) ?? '') !== '' };
 }

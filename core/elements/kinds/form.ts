@@ -67,7 +67,7 @@ function fieldMarkup(
 const aroundLetter = (
   node: Filled,
   letter: string,
-  { part }: MarkupContext,
+  { part, said }: MarkupContext,
 ): { before: Markup[]; after: Markup[] } => ({
   before: [
     element(
@@ -81,7 +81,7 @@ const aroundLetter = (
     element(
       'p',
       { class: 'trap', 'aria-hidden': 'true' },
-      element('label', { for: `${node.id}-${TRAP}`, ...part('label') }, 'Leave this empty'),
+      element('label', { for: `${node.id}-${TRAP}`, ...part('label') }, said('leave-empty')),
       element('input', {
         id: `${node.id}-${TRAP}`,
         name: TRAP,

@@ -1,6 +1,7 @@
 import type { Layered } from '../../layered/layered.ts';
 import type { ContentField } from '../content/contenttypes.ts';
 import type { LetterForm } from '../content/letter.ts';
+import type { Saying } from '../content/visitorwords.ts';
 import type { Markup } from '../../markup/markup.ts';
 import type { NodeId } from '../nodeid.ts';
 import type { Part } from '../parts.ts';
@@ -36,7 +37,9 @@ export interface MarkupContext {
   /** BCP 47 tag of the language that the page is written in. */
   language: string;
   /** The name by which the host knows what a form asks; undefined where no host takes letters. */
-  letter(form: Omit<LetterForm, 'element'>): string | undefined;
+  letter(form: Omit<LetterForm, 'element' | 'lang'>): string | undefined;
+  /** What visitors are told by itself, in the language of the page. */
+  said: Saying;
   /** The media condition under which the element is shown; undefined where it always is. */
   shownWhen(): string | undefined;
   /** The address of a link target; undefined when it leads to a page that is gone. */

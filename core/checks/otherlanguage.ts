@@ -1,0 +1,36 @@
+import { VISITOR_WORDS, wordIn, type SaidWhere, type VisitorWord } from '../elements/content/visitorwords.ts';
+import { contentOf } from '../elements/kinds/kind.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import { headOf } from '../site/site.ts';
+import type { Rule } from './rule.ts';
+import { amissIn } from './saying.ts';
+
+/** What visitors are told by itself is in the language of the page (https://www.w3.org/TR/WCAG22/#language-of-parts). */
+export const otherLanguage: Rule = {
+  name: 'told in another language',
+  clause: 'WCAG 2.2, 3.1.2',
+  severity: 'barrier',
+  find(looked) {
+    const { site, page } = looked;
+    const lang = headOf(site, page.id).lang ?? site.lang;
+    const lacking = (where: SaidWhere) =>
+      (Object.keys(VISITOR_WORDS) as VisitorWord[]).filter(
+        (id) => VISITOR_WORDS[id].where === where && wordIn(lang, id, site.words) === undefined,
+      ).length;
+    const amiss = (where: SaidWhere, what: string) => {
+      const count = lacking(where);
+      if (count === 0) return undefined;
+      return {
+        sentence: `${what}: ${count === 1 ? 'a sentence' : `${count} sentences`} in a language that is not the page’s.`,
+        cure: 'Write them on the screen of pages, under What visitors are told.',
+      };
+    };
+    return amissIn(looked, (node) => {
+      if (node.kind === 'form' && !contentOf<string>(knownKind('form'), node, 'to'))
+        return amiss('letters', `${node.name} tells visitors what is wrong with what they wrote`);
+      if (node.id === page.root && node.audience)
+        return amiss('signing in', 'Whom the page is not for is told so, and how to sign in');
+      return undefined;
+    });
+  },
+};

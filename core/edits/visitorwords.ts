@@ -1,0 +1,43 @@
+import { schemaFaults } from '../faults.ts';
+import { done, refused } from '../outcome.ts';
+import { filledIn, isVisitorWord, VISITOR_WORDS, wordIn } from '../elements/content/visitorwords.ts';
+import { VisitorWordSchema } from '../site/site.ts';
+import { languagesOf } from '../site/visitorwords.ts';
+import type { Command } from './command.ts';
+
+export interface TellVisitors {
+  /** BCP 47 tag: a language that the site, or a page of it, is written in. */
+  lang: string;
+  /** Which of the sentences that are said by themselves. */
+  word: string;
+  /** Null: as usual. */
+  says: string | null;
+}
+
+/** Words for a sentence that visitors are told by itself, in one language, in place of the usual ones; or the usual ones again. */
+export const tellVisitors: Command<TellVisitors> = {
+  on: () => 'frame',
+  run(site, _page, { lang, word, says }) {
+    if (!isVisitorWord(word)) return refused('Visitors are told nothing of the kind. Nothing was changed.');
+    if (says !== null && !languagesOf(site).includes(lang))
+      return refused('No page is written in that language any more. Nothing was changed.');
+    const { [lang]: own = {}, ...others } = site.words ?? {};
+    const { [word]: before, ...rest } = own;
+    const next = says?.replace(/\s+/g, ' ').trim();
+    if (next !== undefined) {
+      const [fault] = schemaFaults(VisitorWordSchema, next);
+      if (fault) return refused('What visitors are told has 1 to 300 characters. Nothing was changed.');
+      const wanted = filledIn(VISITOR_WORDS[word].says).find((name) => !next.includes(name));
+      if (wanted)
+        return refused(`These words have to say ${wanted}: it is filled in there. Nothing was changed.`);
+    }
+    const usual = next === undefined || next === wordIn(lang, word);
+    const changed = usual ? rest : { ...rest, [word]: next };
+    const all = Object.keys(changed).length > 0 ? { ...others, [lang]: changed } : others;
+    if (Object.keys(all).length > 0) site.words = all;
+    else delete site.words;
+    const name = `What visitors are told, in ${lang}`;
+    if ((usual ? undefined : next) === before) return done(`${name}: “${before ?? next}” already`);
+    return done(usual ? `${name}: “${before}” as usual again` : `${name}: “${next}”`);
+  },
+};

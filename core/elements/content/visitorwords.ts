@@ -1,0 +1,123 @@
+import { TRANSLATED } from './translatedwords.ts';
+
+/** Where a sentence is said. */
+export type SaidWhere = 'letters' | 'signing in' | 'pages';
+
+interface Word {
+  where: SaidWhere;
+  /** In English; what stands in braces is filled in when it is said. */
+  says: string;
+}
+
+const word = (where: SaidWhere, says: string): Word => ({ where, says });
+
+/** What the published pages and their host say to visitors by themselves, beside what people have written into the pages. */
+export const VISITOR_WORDS = {
+  'not-sent': word('letters', 'Not sent'),
+  'still-here': word('letters', 'This was not sent yet. What you wrote is still here.'),
+  'nothing-written': word('letters', 'Nothing was filled in.'),
+  needed: word('letters', 'This has to be filled in.'),
+  'to-tick': word('letters', 'This has to be ticked.'),
+  'too-long': word('letters', 'This is too long: it takes {number} characters.'),
+  'no-mail': word('letters', 'This has to be a mail address.'),
+  'no-number': word('letters', 'This has to be a number.'),
+  'no-date': word('letters', 'This has to be a date, as year, month and day: 2031-06-21.'),
+  'no-choice': word('letters', 'This is none of what can be chosen.'),
+  'go-back': word('letters', 'Go back to what you wrote.'),
+  'form-gone': word(
+    'letters',
+    'This form is not there any more. Go back if you want to keep what you wrote.',
+  ),
+  'much-too-long': word(
+    'letters',
+    'A letter is shorter than that. Nothing was sent. Go back to what you wrote.',
+  ),
+  'too-many': word(
+    'letters',
+    'Nothing was sent: too many letters came from here. What you wrote is still here; send it again in {minutes} min.',
+  ),
+  'too-often': word(
+    'letters',
+    'Too much came from here. Go back to what you wrote, and send it again in {minutes} min.',
+  ),
+  full: word(
+    'letters',
+    'Nothing was sent: no more letters can be taken here now. What you wrote is still here.',
+  ),
+  'leave-empty': word('letters', 'Leave this empty'),
+  members: word('signing in', 'This page is for visitors who have signed in.'),
+  strangers: word('signing in', 'This page is for visitors who have not signed in.'),
+  'sign-in': word('signing in', 'Sign in'),
+  'sign-out': word('signing in', 'Sign out'),
+  'signed-in': word('signing in', 'You have signed in as {name}.'),
+  'signed-out': word('signing in', 'You have not signed in.'),
+  name: word('signing in', 'Your name'),
+  'no-name': word('signing in', 'Say a name; you are not signed in yet.'),
+  'stand-in': word(
+    'signing in',
+    'This host is a stand-in: whoever says a name has signed in. A host of your own asks for more.',
+  ),
+  back: word('signing in', 'Back to the site'),
+  'not-offered': word('pages', 'This page is not shown on screens of this width.'),
+  'no-page': word('pages', 'Page not found'),
+  'no-page-here': word(
+    'pages',
+    'There is no page at this address. It may have moved, or was never published.',
+  ),
+} as const satisfies Record<string, Word>;
+
+export type VisitorWord = keyof typeof VISITOR_WORDS;
+
+export const isVisitorWord = (id: string): id is VisitorWord => Object.hasOwn(VISITOR_WORDS, id);
+
+/** Words of one's own, by the BCP 47 tag of their language. */
+export type OwnWords = Readonly<Record<string, Partial<Record<VisitorWord, string>>>>;
+
+/** What is filled in, by its name in braces. */
+export type Filled = Readonly<Record<string, string | number>>;
+
+/** Says a sentence, with what is filled in. */
+export type Saying = (id: VisitorWord, filled?: Filled) => string;
+
+/** The names of what is filled in, in the order in which they stand. */
+export const filledIn = (says: string): string[] => says.match(/\{[a-z]{1,20}\}/g) ?? [];
+
+/** A tag and what it is a kind of, the nearest first: `de-AT`, `de` (RFC 4647, §3.4). */
+function ranges(language: string): string[] {
+  const parts = language.split('-');
+  return parts.map((_part, at) => parts.slice(0, parts.length - at).join('-'));
+}
+
+/** What is said in a language without going to another; undefined where there is nothing. */
+export function wordIn(language: string, id: VisitorWord, own: OwnWords = {}): string | undefined {
+  for (const tag of ranges(language)) {
+    const said = own[tag]?.[id] ?? (tag === 'en' ? VISITOR_WORDS[id].says : TRANSLATED[tag]?.[id]);
+    if (said !== undefined) return said;
+  }
+  return undefined;
+}
+
+/**
+ * What visitors of a page are told. A language that a sentence is not there in goes to the next.
+ *
+ * @param languages BCP 47 tags: that of the page, then that of its site. English comes last.
+ */
+export function visitorWord(id: VisitorWord, languages: readonly string[], own: OwnWords = {}): string {
+  for (const language of languages) {
+    const said = wordIn(language, id, own);
+    if (said !== undefined) return said;
+  }
+  return wordIn('en', id, own)!;
+}
+
+/** A sentence with what is filled in; a name that nothing is filled in for stays as it is. */
+export const filled = (says: string, values: Filled = {}): string =>
+  says.replace(/\{([a-z]{1,20})\}/g, (whole, name: string) =>
+    Object.hasOwn(values, name) ? String(values[name]) : whole,
+  );
+
+/** All that visitors of a page are told, by its name. */
+export const visitorWords = (languages: readonly string[], own?: OwnWords): Record<VisitorWord, string> =>
+  Object.fromEntries(
+    (Object.keys(VISITOR_WORDS) as VisitorWord[]).map((id) => [id, visitorWord(id, languages, own)]),
+  ) as Record<VisitorWord, string>;

@@ -1,0 +1,110 @@
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Box, Typography } from '@mui/material';
+import { useId, useState } from 'react';
+import {
+  languagesOf,
+  VISITOR_WORDS,
+  visitorWord,
+  wordIn,
+  type SaidWhere,
+  type SiteFrame,
+  type VisitorWord,
+} from '../../core/index.ts';
+import { edit } from '../state/edits.ts';
+import { useAppDispatch } from '../state/store.ts';
+import { Field } from '../ui/Field.tsx';
+import { languageName } from '../ui/languages.ts';
+import { marigold, quiet } from '../ui/theme.ts';
+import { ChosenLanguage } from './ChosenLanguage.tsx';
+
+const GROUPS: Record<SaidWhere, string> = {
+  letters: 'When a letter is sent',
+  'signing in': 'When visitors sign in',
+  pages: 'Where a page is not shown',
+};
+
+const ids = Object.keys(VISITOR_WORDS) as VisitorWord[];
+
+/** One sentence: what it says, and the words for it. */
+function Told({ site, lang, id }: { site: SiteFrame; lang: string; id: VisitorWord }) {
+  const dispatch = useAppDispatch();
+  const own = site.words?.[lang]?.[id];
+  const said = wordIn(lang, id, site.words);
+  const meaning = VISITOR_WORDS[id].says;
+  const tell = (says: string | null) => dispatch(edit('tellVisitors', { lang, word: id, says }));
+  const inOther = said === undefined && `Said as “${visitorWord(id, [site.lang], site.words)}” until then.`;
+  return (
+    <>
+      <Typography sx={{ fontSize: 13, color: quiet, alignSelf: 'start', pt: 1, lineHeight: 1.45 }}>
+        {meaning}
+      </Typography>
+      <Box
+        sx={{
+          ...{ display: 'flex', alignItems: 'flex-start', gap: 1, pl: 1, mb: 1.25 },
+          borderLeft: `3px solid ${own === undefined ? 'transparent' : marigold}`,
+        }}
+      >
+        <Field
+          key={lang}
+          name={meaning}
+          value={said ?? ''}
+          most={300}
+          help={inOther || undefined}
+          onDone={(says) => tell(says.trim() === '' ? null : says)}
+        />
+        {own !== undefined && (
+          <Button size="small" onClick={() => tell(null)} sx={{ flex: 'none', mt: 0.5 }}>
+            As usual
+          </Button>
+        )}
+      </Box>
+    </>
+  );
+}
+
+/** What visitors are told by itself, in each language of the site: what it says, and the words for it. */
+export function VisitorWords({ site, onClose }: { site: SiteFrame; onClose(): void }) {
+  const heading = useId();
+  const languages = languagesOf(site);
+  const [chosen, setChosen] = useState(site.lang);
+  // A page of the language can have gone meanwhile.
+  const lang = languages.includes(chosen) ? chosen : site.lang;
+  const none = ids.filter((id) => wordIn(lang, id, site.words) === undefined).length;
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby={heading}>
+      <DialogTitle id={heading}>What visitors are told</DialogTitle>
+      <DialogContent>
+        <Typography sx={{ fontSize: 13, mb: 2 }}>
+          Published pages say this by themselves, in the language of the page. On the left what it means, on
+          the right the words; what is left empty is said as usual.
+        </Typography>
+        {languages.length > 1 && <ChosenLanguage languages={languages} value={lang} onChange={setChosen} />}
+        {none > 0 && (
+          <Typography role="status" sx={{ fontSize: 13, mb: 2, fontWeight: 700 }}>
+            {none === ids.length ? 'There are no words' : `${none} of these are not there`} in{' '}
+            {languageName(lang)} yet. Write them here; visitors read the others until then.
+          </Typography>
+        )}
+        {(Object.keys(GROUPS) as SaidWhere[]).map((where) => (
+          <Box
+            key={where}
+            component="section"
+            aria-label={GROUPS[where]}
+            sx={{ display: 'grid', gridTemplateColumns: '2fr 3fr', columnGap: 2, mb: 2 }}
+          >
+            <Typography component="h3" sx={{ gridColumn: '1 / -1', fontSize: 14, fontWeight: 700, mb: 1 }}>
+              {GROUPS[where]}
+            </Typography>
+            {ids
+              .filter((id) => VISITOR_WORDS[id].where === where)
+              .map((id) => (
+                <Told key={id} site={site} lang={lang} id={id} />
+              ))}
+          </Box>
+        ))}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
