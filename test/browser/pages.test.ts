@@ -230,4 +230,37 @@ describe('the pages of a site', function () {
     await press('button', /^Visits/);
     await byRole(bench.driver, 'region', 'Page Visits');
   });
+
+  it('tell visitors what the site says by itself in words of one’s own, in each language that it is written in', async () => {
+    const { driver } = bench;
+    await toPages();
+    await press('button', /^Visits/);
+    await press('combobox', /^Language/);
+    await press('option', 'Welsh');
+    await kept('the language', (site) => site.frame.pages.some(({ lang }) => lang === 'cy'));
+    await press('button', /^All of the site/);
+    await press('button', 'What visitors are told …');
+    const dialog = await byRole(driver, 'dialog', 'What visitors are told');
+    expect(
+      await (await byRole(driver, 'textbox', 'This has to be filled in.')).getAttribute('value'),
+    ).to.equal('This has to be filled in.');
+    await press('combobox', /Language/);
+    await press('option', 'Welsh');
+    expect(await dialog.getText()).to.include(
+      'There are no words in Welsh yet. Until they are written here, visitors read them in English.',
+    );
+    const words = await byRole(driver, 'textbox', 'This has to be filled in.');
+    expect(await words.getAttribute('value')).to.equal('');
+    await words.sendKeys('Rhaid llenwi hwn.', Key.ENTER);
+    await kept('the words', ({ frame }) => frame.words?.cy?.needed === 'Rhaid llenwi hwn.');
+    expect(await dialog.getText()).to.include('29 of these are not there in Welsh yet');
+    // What has to be filled in has to be said.
+    const many = await byRole(driver, 'textbox', /^This is too long/);
+    await many.sendKeys('Rhy hir.', Key.ENTER);
+    await eventually('the refusal', async () =>
+      (await dialog.getText()).includes('Not kept; it is still empty.') ? true : undefined,
+    );
+    await (await byRole(driver, 'button', 'As usual', { inside: dialog })).click();
+    await kept('the usual words', ({ frame }) => frame.words === undefined);
+  });
 });

@@ -97,9 +97,13 @@ export function Offering({ site, page }: { site: Site; page: NodeId }) {
                 ? `Below it stands a link to ${on.title}.`
                 : 'There is no page to go on to where it is not offered.'
           }
-          value={head.notice ?? sayingOn(frame, head)(
-            withheld.length > 0 ? 'not-offered' : root.audience === 'signed-in' ? 'members' : 'strangers',
-          )}
+          value={
+            head.notice ??
+            sayingOn(
+              frame,
+              head,
+            )(withheld.length > 0 ? 'not-offered' : root.audience === 'signed-in' ? 'members' : 'strangers')
+          }
           most={320}
           multiline
           onDone={(notice) => dispatch(edit('changePage', { page, notice: notice.trim() || null }))}

@@ -164,7 +164,7 @@ function PagesOf({ site, chosen, open, onChoose }: PagesOfProps) {
               <Box sx={{ flex: 1, minWidth: 0 }}>
                 <Typography sx={{ fontWeight: 700 }}>All of the site</Typography>
                 <Typography noWrap sx={{ fontSize: 12, color: quiet }}>
-                  Name, language, sign
+                  Name, language, sign, what visitors are told
                 </Typography>
               </Box>
               <Globe size={16} aria-hidden />

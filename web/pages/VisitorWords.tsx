@@ -31,7 +31,7 @@ function Told({ site, lang, id }: { site: SiteFrame; lang: string; id: VisitorWo
   const said = wordIn(lang, id, site.words);
   const meaning = VISITOR_WORDS[id].says;
   const tell = (says: string | null) => dispatch(edit('tellVisitors', { lang, word: id, says }));
-  const inOther = said === undefined && `Said as “${visitorWord(id, [site.lang], site.words)}” until then.`;
+  const instead = said ?? visitorWord(id, [site.lang], site.words);
   return (
     <>
       <Typography sx={{ fontSize: 13, color: quiet, alignSelf: 'start', pt: 1, lineHeight: 1.45 }}>
@@ -48,7 +48,8 @@ function Told({ site, lang, id }: { site: SiteFrame; lang: string; id: VisitorWo
           name={meaning}
           value={said ?? ''}
           most={300}
-          help={inOther || undefined}
+          wraps
+          help={said === undefined && instead !== meaning ? `“${instead}” until then.` : undefined}
           onDone={(says) => tell(says.trim() === '' ? null : says)}
         />
         {own !== undefined && (
@@ -68,6 +69,7 @@ export function VisitorWords({ site, onClose }: { site: SiteFrame; onClose(): vo
   const [chosen, setChosen] = useState(site.lang);
   // A page of the language can have gone meanwhile.
   const lang = languages.includes(chosen) ? chosen : site.lang;
+  const until = languageName(wordIn(site.lang, 'needed') === undefined ? 'en' : site.lang);
   const none = ids.filter((id) => wordIn(lang, id, site.words) === undefined).length;
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby={heading}>
@@ -81,7 +83,7 @@ export function VisitorWords({ site, onClose }: { site: SiteFrame; onClose(): vo
         {none > 0 && (
           <Typography role="status" sx={{ fontSize: 13, mb: 2, fontWeight: 700 }}>
             {none === ids.length ? 'There are no words' : `${none} of these are not there`} in{' '}
-            {languageName(lang)} yet. Write them here; visitors read the others until then.
+            {languageName(lang)} yet. Until they are written here, visitors read them in {until}.
           </Typography>
         )}
         {(Object.keys(GROUPS) as SaidWhere[]).map((where) => (

@@ -8,6 +8,8 @@ interface FieldProps {
   help?: string;
   most: number;
   multiline?: boolean;
+  /** As high as its text, which has no lines of its own. */
+  wraps?: boolean;
   disabled?: boolean;
   /** Whether it holds a whole number. */
   numeric?: boolean;
@@ -18,7 +20,18 @@ interface FieldProps {
 }
 
 /** A field whose value is an edit once it is left, or Enter is pressed; Escape gives what was typed up. */
-export function Field({ label, value, help, most, multiline, disabled, numeric, name, onDone }: FieldProps) {
+export function Field({
+  label,
+  value,
+  help,
+  most,
+  multiline,
+  wraps,
+  disabled,
+  numeric,
+  name,
+  onDone,
+}: FieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const [refused, setRefused] = useState(false);
   const givenUp = useRef(false);
@@ -40,7 +53,7 @@ export function Field({ label, value, help, most, multiline, disabled, numeric, 
       fullWidth
       hiddenLabel={label === undefined}
       disabled={disabled}
-      multiline={multiline}
+      multiline={multiline || wraps}
       minRows={multiline ? 3 : undefined}
       value={typed ?? value}
       error={refused}
@@ -48,6 +61,8 @@ export function Field({ label, value, help, most, multiline, disabled, numeric, 
       onChange={({ target }) => setTyped(target.value)}
       onBlur={finish}
       onKeyDown={(event) => {
+        // What was typed is given up first, and what the field stands in after that.
+        if (event.key === 'Escape' && typed !== null) event.stopPropagation();
         if (event.key === 'Escape') givenUp.current = true;
         if (event.key === 'Escape' || (event.key === 'Enter' && !multiline))
           (event.target as HTMLInputElement).blur();
