@@ -64,7 +64,10 @@ export const longLines: Rule = {
     ),
 };
 
-/** Lines of running text have 45 characters at least in windows that have room for more. */
+/** Lines; a text of no more is taken in at a glance, however short they are (common practice). */
+const FEW_LINES = 4;
+
+/** Lines of running text have 45 characters at least in windows that have room for more, where there are many of them. */
 export const shortLines: Rule = {
   name: 'lines too short',
   clause: PRACTICE,
@@ -73,11 +76,10 @@ export const shortLines: Rule = {
     running.flatMap((text) =>
       found(
         text,
-        stretchesWhere(
-          ROOMY,
-          WIDEST,
-          (width) => Math.round(text.lineAt(width) ?? Infinity) < GOOD_LINE.least,
-        ),
+        stretchesWhere(ROOMY, WIDEST, (width) => {
+          const line = Math.round(text.lineAt(width) ?? Infinity);
+          return line < GOOD_LINE.least && text.length > FEW_LINES * line;
+        }),
         false,
       ),
     ),

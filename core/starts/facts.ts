@@ -1,4 +1,4 @@
-import { headline, room, same, type Making } from './making.ts';
+import { buttonLook, headline, room, same, type Making } from './making.ts';
 import { branch, type Branch } from './tree.ts';
 
 export const contact = (making: Making): Branch =>
@@ -21,6 +21,10 @@ export const contact = (making: Making): Branch =>
                     { label: 'What it is about', type: 'lines', required: true, options: '' },
                   ],
                   send: 'Send',
+                },
+                parts: {
+                  field: { radius: same(Math.min(making.corners.card, 8)) },
+                  button: buttonLook(making),
                 },
               }),
             ],

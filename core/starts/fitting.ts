@@ -3,6 +3,7 @@ import { settings, type Layered } from '../layered/layered.ts';
 import { canonicalNode } from '../site/canonical.ts';
 import type { Node, PartStyle, Style } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
+import { sourceOrder } from '../site/sourceorder.ts';
 import { LOOKS } from './looks.ts';
 import { makingOf, type Making } from './making.ts';
 import { isPicture, type MediaAsset } from '../theme/stock.ts';
@@ -44,14 +45,23 @@ function coloured(
   return roles[role] === undefined ? undefined : { base: roles[role] };
 }
 
-/** What ready-made sections are made with on a site: its views, and its own pictures. */
-export const makingFor = (site: SiteFrame): Making =>
-  makingOf(
-    site.views,
-    LOOKS[0],
-    site.name,
-    picturesOf(site).map(({ id }) => id),
-  );
+/** px; how round the corners of the first of a kind on a page are; nothing where none says it. */
+function cornersOf(like: Page, kind: string): number | undefined {
+  const radius = sourceOrder(like).find(
+    (node) => node.kind === kind && node.style.self?.radius?.base !== undefined,
+  )?.style.self?.radius?.base;
+  return typeof radius === 'number' ? radius : undefined;
+}
+
+/** What ready-made sections are made with on a site: its views, its own pictures, and corners as round as on a page of it. */
+export function makingFor(site: SiteFrame, like: Page): Making {
+  const pictures = picturesOf(site).map(({ id }) => id);
+  const [button, card] = ['button', 'card'].map((kind) => cornersOf(like, kind));
+  return makingOf(site.views, LOOKS[0], site.name, pictures, {
+    ...(button !== undefined && { button }),
+    ...(card !== undefined && { card }),
+  });
+}
 
 /** px; a picture across half a page is as wide at least. */
 const WIDE = 600;

@@ -9,6 +9,8 @@ import { branch, type Branch } from './tree.ts';
 export interface Making {
   look: Look;
   name: string;
+  /** px; how round the corners of buttons, and of cards and pictures are. */
+  corners: { button: number; card: number };
   /** Ids of pictures of the site's shelf that can be shown in sections. */
   pictures: readonly string[];
   /** The nth of these, again from the first where there are fewer; none where there are none. */
@@ -27,11 +29,21 @@ const MIDDLING = 1000;
 
 export const isNarrow = ({ sheet }: View): boolean => sheet.width < NARROW;
 
-export function makingOf(views: Views, look: Look, name: string, pictures: readonly string[] = []): Making {
+/** px; buttons are no rounder, whatever the look. */
+const ROUNDEST = 28;
+
+export function makingOf(
+  views: Views,
+  look: Look,
+  name: string,
+  pictures: readonly string[] = [],
+  corners: Partial<Making['corners']> = {},
+): Making {
   const by = <T>(wanted: (view: View) => T) => express(views, wanted);
   return {
     look,
     name,
+    corners: { button: Math.min(look.radius, ROUNDEST), card: look.radius, ...corners },
     pictures,
     picture: (nth) => pictures[nth % pictures.length] ?? NO_PICTURE,
     by,
@@ -64,13 +76,18 @@ export const small = (id: string, text: string, level: number, style: Branch['st
   textStyle: 'heading-5',
 });
 
-export const button = ({ look }: Making, id: string, label: string, style: Branch['style'] = {}): Branch =>
+/** What keeps the lines of running text short enough to be read well (common practice: 75 characters), in every size of the looks. */
+export const READABLE = { maxWidth: same({ px: 580 }) };
+
+/** What buttons look like. */
+export const buttonLook = ({ corners }: Making): Branch['style'] => ({
+  backgroundColour: same('{accent}'),
+  colour: same('{on-accent}'),
+  radius: same(corners.button),
+});
+
+export const button = (making: Making, id: string, label: string, style: Branch['style'] = {}): Branch =>
   branch('button', id, label, {
     content: { label, link: '' },
-    style: {
-      backgroundColour: same('{accent}'),
-      colour: same('{on-accent}'),
-      radius: same(Math.min(look.radius, 28)),
-      ...style,
-    },
+    style: { ...buttonLook(making), ...style },
   });

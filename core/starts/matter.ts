@@ -1,4 +1,4 @@
-import { headline, isNarrow, room, same, small, type Making } from './making.ts';
+import { headline, isNarrow, READABLE, room, same, small, type Making } from './making.ts';
 import { branch, type Branch } from './tree.ts';
 
 /** A picture of the site's shelf, the nth that is free, or a place for one. */
@@ -10,7 +10,7 @@ const picture = (
   style: Branch['style'] = {},
 ): Branch =>
   branch('picture', id, name, {
-    style: { source: same(making.picture(nth)), radius: same(making.look.radius), ...style },
+    style: { source: same(making.picture(nth)), radius: same(making.corners.card), ...style },
   });
 
 const paragraph = (id: string, text: string, style: Branch['style'] = {}): Branch =>
@@ -24,7 +24,7 @@ export const story = (making: Making): Branch =>
         style: { gap: making.widths(24, 32, 64) },
         children: [
           branch('text', 'story-text', 'Text', {
-            style: { span: making.share(7, 12) },
+            style: { span: making.share(7, 12), ...READABLE },
             content: {
               text: '<p>How it began, and with whom. Names, years and places make a story that is remembered.</p><p>What you do today, and what you are proud of.</p>',
             },
@@ -64,6 +64,7 @@ export const wordsAndPicture = (making: Making): Branch =>
               paragraph(
                 'words-picture-text',
                 'What is seen in the picture, and why it matters to those who read. Three sentences are plenty.',
+                READABLE,
               ),
             ],
           }),

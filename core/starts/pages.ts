@@ -65,14 +65,14 @@ export const READY_PAGES: readonly ReadyPage[] = [
   },
 ];
 
-/** The elements of a ready-made page for a site; `like` is a page of it, whose colours it takes. */
+/** The elements of a ready-made page for a site; `like` is a page of it, whose colours and corners it takes. */
 export function readyPage(
   site: SiteFrame,
   { sections }: ReadyPage,
   title: string,
   like: Page,
 ): Pick<Page, 'root' | 'nodes'> {
-  const making = makingFor(site);
+  const making = makingFor(site, like);
   const tree = branch('page', 'page', title, { children: sections(making, title) });
   const { root, nodes } = pageOf({ id: 'page', slug: '', title, description: '' }, tree);
   const own = fitted(site, nodes, like) as Record<NodeId, Node>;

@@ -41,7 +41,7 @@ const opening = (making: Making): Branch =>
           branch('picture', 'opening-picture', 'Picture', {
             style: {
               source: same(making.picture(0)),
-              radius: same(making.look.radius),
+              radius: same(making.corners.card),
               span: making.share(6),
               cropRatio: making.widths(
                 { width: 3, height: 2 },
@@ -82,9 +82,9 @@ export const READY_SECTIONS: readonly ReadySection[] = [
   { id: 'footer', label: 'Footer', words: 'foot bottom address contact', make: siteFoot },
 ];
 
-/** A ready-made section on a site's terms, as copied elements are, to be put on a page; `like` has the ground that it is made for. */
+/** A ready-made section on a site's terms, as copied elements are, to be put on a page; `like` has the ground and the corners that it is made for. */
 export function readySection(site: SiteFrame, { make, label }: ReadySection, like: Page): Copy {
-  const tree = branch('page', 'page', '', { children: [{ ...make(makingFor(site)), name: label }] });
+  const tree = branch('page', 'page', '', { children: [{ ...make(makingFor(site, like)), name: label }] });
   const { root, nodes } = pageOf({ id: 'page', slug: '', title: '', description: '' }, tree);
   const { [root]: holder, ...rest } = nodes;
   const { id, views, colours, spacing, assets } = site;

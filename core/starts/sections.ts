@@ -1,6 +1,6 @@
 import { escapeText } from '../markup/fragment.ts';
 import type { Look } from './looks.ts';
-import { button, headline, NARROW, room, same, small, type Making } from './making.ts';
+import { button, headline, NARROW, READABLE, room, same, small, type Making } from './making.ts';
 import { branch, type Branch } from './tree.ts';
 
 export function siteHead(making: Making): Branch {
@@ -51,7 +51,8 @@ export function opening(making: Making): Branch {
         },
         style: {
           colour: same('{on-band}'),
-          ...(centred ? { maxWidth: same({ px: 640 }), blockAlign: same('center') } : {}),
+          maxWidth: same({ px: 640 }),
+          ...(centred ? { blockAlign: same('center') } : {}),
         },
       }),
       button(making, 'opening-button', 'Say what to do next', {
@@ -64,7 +65,7 @@ export function opening(making: Making): Branch {
       span: share(5),
       backgroundColour: same('{accent}'),
       colour: same('{on-accent}'),
-      radius: same(look.radius),
+      radius: same(making.corners.card),
       gap: same(12),
     },
     children: [
@@ -92,41 +93,42 @@ const CARDS = [
     id: 'one',
     icon: 'star',
     title: 'The first thing',
-    text: 'What you offer most often, in two sentences. Say what people get, not how it is made.',
+    text: 'What you offer most often. Say what people get, not how it is made.',
   },
   {
     id: 'two',
     icon: 'heart',
     title: 'The second thing',
-    text: 'Something people ask for once they know you. A short text is read; a long one is not.',
+    text: 'What people ask for once they know you. A short text is read.',
   },
   {
     id: 'three',
     icon: 'leaf',
     title: 'The third thing',
-    text: 'What sets you apart from others. A number or a name says more than a claim does.',
+    text: 'What sets you apart. A number or a name says more than a claim.',
   },
 ];
 
 export function cards(making: Making): Branch {
-  const { look, share, widths } = making;
+  const { share, widths } = making;
   return branch('section', 'cards', 'Three cards', {
     style: { gap: widths(20, 28, 32), ...room(making, 96) },
     children: [
       headline('cards-title', 'What you will find here', 2),
       branch('row', 'cards-row', 'Row: three cards', {
-        style: { gap: widths(16, 20, 32) },
+        style: { gap: widths(16, 20, 24) },
         children: CARDS.map(({ id, icon, title, text }) =>
           branch('card', `card-${id}`, `Card: ${title.toLowerCase()}`, {
             style: {
-              span: share(4),
+              // Beside each other where there is room for words in each.
+              span: share(4, 12),
               backgroundColour: same('{soft}'),
-              radius: same(look.radius),
+              radius: same(making.corners.card),
               shadow: same('none'),
-              paddingTop: widths(20, 20, 28),
-              paddingBottom: widths(20, 20, 28),
-              paddingLeft: widths(20, 20, 28),
-              paddingRight: widths(20, 20, 28),
+              paddingTop: widths(20, 24, 24),
+              paddingBottom: widths(20, 24, 24),
+              paddingLeft: widths(20, 24, 20),
+              paddingRight: widths(20, 24, 20),
             },
             children: [
               branch('icon', `card-${id}-sign`, 'Sign', {
@@ -134,7 +136,10 @@ export function cards(making: Making): Branch {
                 style: { colour: same('{accent}') },
               }),
               small(`card-${id}-title`, title, 3),
-              branch('text', `card-${id}-text`, 'Text', { content: { text: `<p>${text}</p>` } }),
+              branch('text', `card-${id}-text`, 'Text', {
+                content: { text: `<p>${text}</p>` },
+                style: READABLE,
+              }),
             ],
           }),
         ),

@@ -112,6 +112,24 @@ describe('checks of a page', () => {
     }
   });
 
+  it('find lines that are too short only where there are more than four of them', () => {
+    // In a window of 1024 px the column is 280 px wide: 35 characters of 16 px, as a character is half as wide as it is high.
+    const lines = (count: number): Finding[] => {
+      const narrow = everywhere('lead', 'maxWidth', { px: 280 });
+      const sized = set('lead', 'size', 16, 'desktop', narrow);
+      const page = made(
+        'setContent',
+        { node: node('lead'), field: 'text', value: `<p>${'x'.repeat(count)}</p>` },
+        sized,
+      ).page;
+      return of(page).filter(({ rule }) => rule === 'lines too short');
+    };
+    const inDesktop = (list: readonly Finding[]) =>
+      list.some(({ of: place, views }) => placeKey(place) === 'lead self' && views.includes(view('desktop')));
+    expect(inDesktop(lines(4 * 35))).to.equal(false);
+    expect(inDesktop(lines(4 * 35 + 1))).to.equal(true);
+  });
+
   it('leave alone what is not shown where it would be amiss', () => {
     const small = set('lead', 'size', 14, 'mobile');
     expect(said(of(small))).to.include('lead self: text too small');

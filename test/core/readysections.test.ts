@@ -6,6 +6,7 @@ import {
   colourRoles,
   composed,
   contrastIn,
+  findings,
   isShown,
   knownKind,
   LOOKS,
@@ -17,6 +18,7 @@ import {
   readySection,
   siteFaults,
   sourceOrder,
+  type Finding,
   type NodeId,
   type Site,
 } from '../../core/index.ts';
@@ -163,5 +165,35 @@ describe('the roles of colours', () => {
     expect(colourRoles([colour('grey', '#999999')], '#ffffff')).to.deep.equal({ onPage: {}, onBand: {} });
     expect(colourRoles([], '#ffffff')).to.deep.equal({ onPage: {}, onBand: {} });
     expect(wcagContrast('#000080', '#ffffff')).to.be.closeTo(16, 0.05);
+  });
+
+  it('has nothing amiss in the looks of new sites, but buttons that do not lead anywhere yet', () => {
+    for (const [name, on] of SITES.slice(1))
+      for (const { id, label } of READY_SECTIONS) {
+        const { site, page } = placed(on, id);
+        const own = (place: Finding['of']) => 'node' in place && place.node.startsWith('fresh');
+        const found = findings(site.frame, composed(site.frame, page)).filter(
+          (each) => own(each.of) && each.rule !== 'link leads nowhere',
+        );
+        expect(
+          found.map(({ sentence }) => sentence),
+          `${label} on ${name}`,
+        ).to.deep.equal([]);
+      }
+  });
+
+  it('has the buttons of its look, also in a form', () => {
+    for (const [name, on] of SITES.slice(1)) {
+      const { site, page } = placed(on, 'form');
+      const form = Object.values(page.nodes).find(
+        (each) => each.kind === 'form' && each.id.startsWith('fresh'),
+      )!;
+      const button = Object.values(pagesOf(on)[0].nodes).find(({ kind }) => kind === 'button')!;
+      for (const property of ['backgroundColour', 'colour', 'radius'] as const)
+        expect(form.style.button?.[property], `${property} on ${name}`).to.deep.equal(
+          button.style.self?.[property],
+        );
+      expect(siteFaults(site)).to.deep.equal([]);
+    }
   });
 });

@@ -4,6 +4,7 @@ import {
   applied,
   composed,
   contrastIn,
+  findings,
   LOOKS,
   newSite,
   perform,
@@ -67,6 +68,18 @@ describe('a new site', () => {
       }
     });
   }
+
+  it('has nothing amiss, but buttons that do not lead anywhere yet', () => {
+    for (const { id: look } of LOOKS)
+      for (const { id: views } of VIEW_SETS) {
+        const site = made(look, views);
+        const found = findings(site.frame, homeOf(site)).filter(({ rule }) => rule !== 'link leads nowhere');
+        expect(
+          found.map(({ sentence }) => sentence),
+          `${look}, ${views} views`,
+        ).to.deep.equal([]);
+      }
+  });
 
   it('has headings that grow with the width of the view, level by level', () => {
     const site = made('orchard', '4');
