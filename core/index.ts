@@ -258,6 +258,7 @@ export { copyElements, ELEMENTS_FORMAT, readElements, type CopiedElements } from
 export { readSiteFile, writeSiteFile, type ReadSite } from './exchange/sitefile.ts';
 
 export { branch, layered, pageOf, sharedOf, type Branch } from './starts/tree.ts';
+export { termsOf, type Terms } from './starts/fitting.ts';
 export { READY_PAGES, readyPage, type ReadyPage } from './starts/pages.ts';
 export { READY_SECTIONS, readySection, type ReadySection } from './starts/readysections.ts';
 export { colourRoles } from './theme/roles.ts';

@@ -1,4 +1,5 @@
 import { knownProperty } from '../elements/propertytable.ts';
+import type { NodeId } from '../elements/nodeid.ts';
 import { settings, type Layered } from '../layered/layered.ts';
 import { canonicalNode } from '../site/canonical.ts';
 import type { Node, PartStyle, Style } from '../site/node.ts';
@@ -24,9 +25,8 @@ function knows(site: SiteFrame, name: string, layered: Layered<unknown>): boolea
 }
 
 /** The colours of a site by their role, as on a page of it; undefined where the site has them all by name. */
-function rolesOn(site: SiteFrame, like: Page): ColourRoles | undefined {
+function rolesOn(site: SiteFrame, { ground }: Terms): ColourRoles | undefined {
   if (ROLES.every((role) => site.colours.some(({ id }) => id === role))) return undefined;
-  const ground = like.nodes[like.root].style.self?.backgroundColour?.base;
   const named = typeof ground === 'string' ? aliasOf(ground) : undefined;
   const paper = named === undefined ? ground : site.colours.find(({ id }) => id === named)?.value;
   const { onPage, onBand } = colourRoles(site.colours, typeof paper === 'string' ? paper : WHITE);
@@ -53,10 +53,27 @@ function cornersOf(like: Page, kind: string): number | undefined {
   return typeof radius === 'number' ? radius : undefined;
 }
 
+/** What of a page its sections follow. */
+export interface Terms {
+  page: NodeId;
+  /** The colour behind all of it, where it has one. */
+  ground: unknown;
+  /** px; how round the corners of its buttons and cards are, where it has some that say so. */
+  button: number | undefined;
+  card: number | undefined;
+}
+
+/** What ready-made sections follow on a page. */
+export const termsOf = (page: Page): Terms => ({
+  page: page.id,
+  ground: page.nodes[page.root].style.self?.backgroundColour?.base,
+  button: cornersOf(page, 'button'),
+  card: cornersOf(page, 'card'),
+});
+
 /** What ready-made sections are made with on a site: its views, its own pictures, and corners as round as on a page of it. */
-export function makingFor(site: SiteFrame, like: Page): Making {
+export function makingFor(site: SiteFrame, { button, card }: Terms): Making {
   const pictures = picturesOf(site).map(({ id }) => id);
-  const [button, card] = ['button', 'card'].map((kind) => cornersOf(like, kind));
   return makingOf(site.views, LOOKS[0], site.name, pictures, {
     ...(button !== undefined && { button }),
     ...(card !== undefined && { card }),
@@ -77,12 +94,12 @@ function picturesOf({ assets }: SiteFrame): MediaAsset[] {
 
 /**
  * Elements of a ready-made section or page on a site's terms: its own colours in the roles that they speak of; and without values that
- * speak of what it does not have, which fall back to what the kind and the page say. `like`: a page of the site, for its ground.
+ * speak of what it does not have, which fall back to what the kind and the page say. `like`: what they follow of their page.
  */
 export function fitted(
   site: SiteFrame,
   nodes: Readonly<Record<string, Node>>,
-  like: Page,
+  like: Terms,
 ): Record<string, Node> {
   const roles = rolesOn(site, like);
   const onBand = (node: Node | undefined): boolean =>

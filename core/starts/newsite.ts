@@ -29,9 +29,9 @@ function headingSize({ bodySize, ratio }: Look, level: number, views: Views, vie
   return Math.round(suggestedSize(size, sizes(base), sizes(view)));
 }
 
-/** A size in px that grows from one sheet's width to another's; fixed where it is the same in both. */
-const growing = (min: number, max: number, from: View, to: View): TextSize =>
-  min < max ? { min, max, fromWidth: from.sheet.width, toWidth: to.sheet.width } : max;
+/** A size in px that grows from one sheet's width to another's, or so many px later; fixed where it is the same in both. */
+const growing = (min: number, max: number, from: View, to: View, later = 0): TextSize =>
+  min < max ? { min, max, fromWidth: from.sheet.width + later, toWidth: to.sheet.width + later } : max;
 
 /** A size that grows up to the base view, and on in views that are wider. */
 function grown(views: Views, sizeIn: (view: View) => number): Layered<TextSize> {
@@ -40,7 +40,8 @@ function grown(views: Views, sizeIn: (view: View) => number): Layered<TextSize> 
   const size = growing(sizeIn(narrowest), sizeIn(base), narrowest, base);
   if (widest === base || sizeIn(widest) === sizeIn(base)) return { base: size };
   const next = views.list[viewIndex(views, views.base) + 1];
-  const wider = growing(sizeIn(base), sizeIn(widest), base, widest);
+  // It goes on where the next view begins, so that it does not jump there.
+  const wider = growing(sizeIn(base), sizeIn(widest), base, widest, next.from - base.sheet.width);
   return { base: size, at: { [next.id]: { value: wider, reach: 'onward' } } };
 }
 

@@ -2,7 +2,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { escapeText } from '../markup/fragment.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import { fitted, makingFor } from './fitting.ts';
+import { fitted, makingFor, termsOf } from './fitting.ts';
 import { headline, room, same, type Making } from './making.ts';
 import { contact, questions } from './facts.ts';
 import { gallery, story } from './matter.ts';
@@ -72,10 +72,11 @@ export function readyPage(
   title: string,
   like: Page,
 ): Pick<Page, 'root' | 'nodes'> {
-  const making = makingFor(site, like);
+  const terms = termsOf(like);
+  const making = makingFor(site, terms);
   const tree = branch('page', 'page', title, { children: sections(making, title) });
   const { root, nodes } = pageOf({ id: 'page', slug: '', title, description: '' }, tree);
-  const own = fitted(site, nodes, like) as Record<NodeId, Node>;
+  const own = fitted(site, nodes, terms) as Record<NodeId, Node>;
   own[root] = { ...own[root], style: like.nodes[like.root].style };
   return { root, nodes: own };
 }

@@ -1,8 +1,8 @@
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Copy } from '../edits/pasteelements.ts';
 import type { Node } from '../site/node.ts';
-import type { Page, SiteFrame } from '../site/site.ts';
-import { fitted, makingFor } from './fitting.ts';
+import type { SiteFrame } from '../site/site.ts';
+import { fitted, makingFor, type Terms } from './fitting.ts';
 import { button, headline, room, same, type Making } from './making.ts';
 import { contact, numbers, openingTimes, prices, questions, timetable } from './facts.ts';
 import { alternatingRows, gallery, mapPicture, story, team, wordsAndPicture } from './matter.ts';
@@ -82,14 +82,14 @@ export const READY_SECTIONS: readonly ReadySection[] = [
   { id: 'footer', label: 'Footer', words: 'foot bottom address contact', make: siteFoot },
 ];
 
-/** A ready-made section on a site's terms, as copied elements are, to be put on a page; `like` has the ground and the corners that it is made for. */
-export function readySection(site: SiteFrame, { make, label }: ReadySection, like: Page): Copy {
+/** A ready-made section on a site's terms, as copied elements are, to be put on a page; `like`: what it follows of the page. */
+export function readySection(site: SiteFrame, { make, label }: ReadySection, like: Terms): Copy {
   const tree = branch('page', 'page', '', { children: [{ ...make(makingFor(site, like)), name: label }] });
   const { root, nodes } = pageOf({ id: 'page', slug: '', title: '', description: '' }, tree);
   const { [root]: holder, ...rest } = nodes;
   const { id, views, colours, spacing, assets } = site;
   return {
-    ...{ site: id, page: like.id, views, colours, spacing, assets },
+    ...{ site: id, page: like.page, views, colours, spacing, assets },
     roots: holder.children,
     nodes: fitted(site, rest, like) as Record<NodeId, Node>,
   };

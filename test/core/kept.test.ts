@@ -10,6 +10,7 @@ import {
   perform,
   readElements,
   readySection,
+  termsOf,
   READY_SECTIONS,
   siteFaults,
   siteFrom,
@@ -136,7 +137,7 @@ describe('a kept block', () => {
 
   it('can be any ready-made section, and anything on a page', () => {
     for (const ready of READY_SECTIONS) {
-      const copied = readySection(site.frame, ready, home);
+      const copied = readySection(site.frame, ready, termsOf(home));
       const outcome = perform(site, home.id, 'keepCopy', { copied, id: kept, name: ready.label });
       expect(outcome.ok && siteFaults(outcome.value.site), ready.id).to.deep.equal([]);
     }

@@ -16,6 +16,7 @@ import {
   perform,
   READY_SECTIONS,
   readySection,
+  termsOf,
   siteFaults,
   sourceOrder,
   type Finding,
@@ -39,7 +40,7 @@ const placed = (on: Site, id: string, only?: { view: string; reach: 'here' | 'on
   const ready = READY_SECTIONS.find((each) => each.id === id)!;
   const [page] = pagesOf(on);
   const outcome = perform(on, page.id, 'pasteElements', {
-    copied: readySection(on.frame, ready, page),
+    copied: readySection(on.frame, ready, termsOf(page)),
     id: 'fresh' as NodeId,
     parent: page.root,
     after: null,
@@ -55,7 +56,7 @@ describe('a ready-made section', () => {
     expect(READY_SECTIONS.length).to.be.at.least(16);
     expect(new Set(READY_SECTIONS.map(({ label }) => label)).size).to.equal(READY_SECTIONS.length);
     for (const ready of READY_SECTIONS) {
-      const { roots, nodes } = readySection(demo.frame, ready, pagesOf(demo)[0]);
+      const { roots, nodes } = readySection(demo.frame, ready, termsOf(pagesOf(demo)[0]));
       expect(roots.map((id) => nodes[id].name)).to.deep.equal([ready.label]);
     }
     const kinds = new Set(

@@ -1,7 +1,7 @@
 import { Box, IconButton, InputBase, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { Search, X } from 'lucide-react';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
-import { knownKind, viewAt, type Page, type SiteFrame } from '../../../core/index.ts';
+import { knownKind, termsOf, viewAt, type Page, type SiteFrame } from '../../../core/index.ts';
 import { addingSet } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { placeFor } from '../../state/structure.ts';
@@ -54,9 +54,13 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
   const drag = useAddDrag(site, page);
   const { id, root } = page;
   const { style } = page.nodes[root];
-  // What is offered follows the ground of the page, and not each edit on it.
+  // What is offered follows the ground and the corners of the page, and not each edit on it.
   const ground = useMemo(() => groundOf(id, root, style), [id, root, style]);
-  const sections = useMemo(() => sectionOffers(site, ground), [site, ground]);
+  const { ground: colour, button, card } = termsOf(page);
+  const sections = useMemo(
+    () => sectionOffers(site, { page: id, ground: colour, button, card }),
+    [site, id, colour, button, card],
+  );
   const [linked, setLinked] = useState(false);
   const kept = useMemo(() => keptOffers(site, linked), [site, linked]);
   const finding = text.trim() !== '';

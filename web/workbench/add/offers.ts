@@ -12,6 +12,7 @@ import {
   type Page,
   type SiteFrame,
   type Style,
+  type Terms,
 } from '../../../core/index.ts';
 
 /** Something that can be added: a kind of element, or elements that are made already. */
@@ -68,14 +69,14 @@ export const groundOf = (id: NodeId, root: NodeId, style: Style): Page => ({
   },
 });
 
-/** The ready-made sections, on the terms of a site, for a page of it. */
-export const sectionOffers = (site: SiteFrame, page: Page): Offer[] =>
+/** The ready-made sections, on the terms of a site and of a page of it. */
+export const sectionOffers = (site: SiteFrame, terms: Terms): Offer[] =>
   READY_SECTIONS.map((ready) => ({
     id: ready.id,
     label: ready.label,
     words: ready.words,
     kind: 'section',
-    copy: () => readySection(site, ready, page),
+    copy: () => readySection(site, ready, terms),
   }));
 
 /** The blocks that the site keeps, to be placed as copies or as linked. */
