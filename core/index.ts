@@ -210,7 +210,7 @@ export { applied, stands, type Applied } from './edits/apply.ts';
 export { nodesIn, overlapping, pagesIn, type Operation } from './edits/operation.ts';
 export { isKeepable, LIMITS, shortened } from './edits/limits.ts';
 
-export { sourceOrder, subtree } from './site/sourceorder.ts';
+export { ancestorsOf, sourceOrder, subtree } from './site/sourceorder.ts';
 export { bodyMarkup, elementsMarkup, type Addresses } from './compile/body.ts';
 export { isItself, isMadeSmaller, pictureKey, type PictureForm } from './compile/pictures.ts';
 export { widthsIn } from './values/widths.ts';
@@ -234,7 +234,7 @@ export { elementRules } from './compile/elementrules.ts';
 export { pageRules } from './compile/rules.ts';
 export { AT_WINDOW } from './compile/film.ts';
 export { MATTER, nodeClass, variantClass, within, wordsClass } from './compile/selectors.ts';
-export { preview, type Preview } from './compile/preview.ts';
+export { closedPreview, preview, type Preview } from './compile/preview.ts';
 export type { CssRule } from './compile/stack.ts';
 export { printDeclarations, printFontFaces, printRules } from './compile/stylesheet.ts';
 export {

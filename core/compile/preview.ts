@@ -3,6 +3,7 @@ import { isAtEdge, knownKind } from '../elements/kinds/table.ts';
 import { wordingsOf } from '../elements/propertytable.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
+import { pageFor, type Visitor } from '../site/audience.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import type { Views } from '../layered/views.ts';
 import { changedSince } from '../site/lineage.ts';
@@ -90,14 +91,14 @@ const sameShare = (one: Node | undefined, other: Node | undefined, site: SiteFra
   one.style.self?.backgroundFilm === other.style.self?.backgroundFilm &&
   one.style.self?.backgroundSize === other.style.self?.backgroundSize;
 
-function wholePreview(site: SiteFrame, page: Page, addresses: Addresses): Preview {
+function wholePreview(site: SiteFrame, page: Page, addresses: Addresses, visitor?: Visitor): Preview {
   return {
     site,
     page,
     addresses,
-    shared: sharedRules(site, page, addresses),
+    shared: sharedRules(site, page, addresses, visitor),
     rulesOf: rulesIn(site, page),
-    body: bodyMarkup(site, page, addresses),
+    body: bodyMarkup(site, page, addresses, visitor),
   };
 }
 
@@ -110,6 +111,10 @@ const rulesIn = (site: SiteFrame, page: Page) => (id: NodeId) => {
   const node = page.nodes[id];
   return node ? rulesOf(node, node.parent === null ? undefined : page.nodes[node.parent], site.views) : [];
 };
+
+/** What a sheet shows of a page to a visitor whom all of it is not for: what it shares with others, and what is said in its place. */
+export const closedPreview = (site: SiteFrame, page: Page, addresses: Addresses, visitor: Visitor): Preview =>
+  wholePreview(site, pageFor(page, visitor), addresses, visitor);
 
 /**
  * Compiles a page for a sheet. With a preview of an earlier state of the page, only what has changed since is looked

@@ -40,3 +40,10 @@ export function subtree(page: Pick<Page, 'nodes'>, id: NodeId): NodeId[] {
   const node = page.nodes[id] as Node | undefined;
   return node ? [id, ...node.children.flatMap((child) => subtree(page, child))] : [];
 }
+
+/** The elements above one, nearest first. */
+export function ancestorsOf(page: Page, id: NodeId): NodeId[] {
+  const list: NodeId[] = [];
+  for (let at = page.nodes[id]?.parent; at; at = page.nodes[at].parent) list.push(at);
+  return list;
+}

@@ -86,7 +86,26 @@ describe('what is for some visitors only', function () {
       );
     await eventually('the page', async () => (await own()) > 1);
     await option('Seen by', 'Signed out');
-    await eventually('nothing of it', async () => (await own()) === 0);
+    const says = () =>
+      inSheet<string>(
+        driver,
+        'Desktop',
+        'shared-head-head',
+        'return element.ownerDocument.querySelector("main").innerText.replace(/\\s+/g, " ").trim()',
+      );
+    // What they are told is there in its place, between what all pages share.
+    await eventually(
+      'the notice',
+      async () => (await says()) === 'Visits This page is for visitors who have signed in. Sign in',
+    );
+    // What is selected is seen, whoever looks; in its own place.
+    await selectInOutline(driver, 'Headline');
+    await eventually('the heading', async () => (await says()).includes('Three ways up the hill'));
+    expect(await says()).not.to.include('This page is for visitors');
+    await selectInOutline(driver, 'Visits');
+    await eventually('the notice again', async () => /^Visits This page is for/.test(await says()));
+    await option('Seen by', 'Signed in');
+    await eventually('the page for members', async () => (await own()) > 1);
     await option('Seen by', 'All visitors');
     const answer = await fetch(`${running.url}/api/sites/brindle-hill/publications`, { method: 'POST' });
     const { url } = (await answer.json()) as { url: string };

@@ -5,15 +5,17 @@ import {
   findings,
   headOf,
   pagesOf,
+  readSiteFile,
   sayingOn,
   siteFaults,
   visitorWord,
   VISITOR_WORDS,
   wordIn,
+  writeSiteFile,
   type Site,
   type VisitorWord,
 } from '../../core/index.ts';
-import { attempt, frame, home, made, node, onlyPages, refusal, site, takenBack } from './acting.ts';
+import { attempt, files, frame, home, made, node, onlyPages, refusal, site, takenBack } from './acting.ts';
 
 const ids = Object.keys(VISITOR_WORDS) as VisitorWord[];
 const SHIPPED = ['de', 'es', 'fr', 'it', 'nl', 'pt'];
@@ -134,6 +136,8 @@ describe('what visitors are told', () => {
     expect(other.operations.map(({ path }) => path)).to.deep.equal(['/frame/words/de/back']);
     const third = made('tellVisitors', { lang: 'fr', word: 'back', says: 'Retour' }, home, other.site);
     expect(siteFaults(third.site)).to.deep.equal([]);
+    const read = readSiteFile(writeSiteFile(third.site, files));
+    expect(read.ok && read.value.site.frame.words).to.deep.equal(third.site.frame.words);
     const usual = made('tellVisitors', { lang: 'de', word: 'needed', says: null }, home, third.site);
     expect(usual.site.frame.words).to.deep.equal({ de: { back: 'Heim' }, fr: { back: 'Retour' } });
     expect(usual.sentence).to.equal('What visitors are told, in de: “Hier fehlt etwas.” as usual again');

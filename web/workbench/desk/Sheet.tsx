@@ -1,5 +1,9 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
+  ancestorsOf,
+  closedPreview,
+  isClosed,
+  keptFrom,
   nodeClass,
   viewAt,
   type NodeId,
@@ -73,11 +77,18 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
   }, [site, content, lead, view.id]);
   const shown = useMemo<SheetContent>(() => {
     const kept = visitor === null ? [] : keptFromVisitor(content.page, visitor);
+    const { addresses, page } = content;
+    const inPlace = !ghosts && visitor !== null && isClosed(page, visitor);
+    // What is selected is seen, also where something else stands in the place of all of the page.
+    const over = new Set(lead === undefined ? [] : [lead, ...ancestorsOf(page, lead)]);
+    const own = lead !== undefined && lead !== page.root && page.nodes[lead] !== undefined;
+    if (inPlace && !(own && keptFrom(page, page.nodes[lead], visitor)))
+      return { preview: closedPreview(site, page, addresses, visitor), ghosts: NO_GHOSTS };
     // What is not for the visitor is gone, or stands as a ghost like all that is not shown.
     return {
       preview: content,
       ghosts: ghosts ? [...ghostsIn(site, content.page, view.id), ...kept.map(ghostOf)] : selectedGhosts,
-      kept: ghosts ? [] : kept.filter(({ id }) => id !== lead).map(({ id }) => `.${nodeClass(id)}`),
+      kept: ghosts ? [] : kept.filter(({ id }) => !over.has(id)).map(({ id }) => `.${nodeClass(id)}`),
     };
   }, [content, ghosts, selectedGhosts, site, view.id, visitor, lead]);
   const { frame, sheet, height: own, overflow, moved, loaded } = useSheet(shown, active);

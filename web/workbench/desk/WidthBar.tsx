@@ -116,8 +116,13 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
                 color: active ? 'white' : quiet,
               }}
             >
-              {candidate.name}
-              {candidate.id === views.base && ' · base'}
+              <Box
+                component="span"
+                sx={{ minWidth: 0, px: 0.25, overflow: 'hidden', textOverflow: 'ellipsis' }}
+              >
+                {candidate.name}
+                {candidate.id === views.base && ' · base'}
+              </Box>
             </ButtonBase>
           );
         })}

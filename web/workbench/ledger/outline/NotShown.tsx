@@ -1,6 +1,7 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useEffect, useMemo, useRef } from 'react';
 import {
+  ancestorsOf,
   handmadePairs,
   notShown,
   viewOf,
@@ -18,7 +19,6 @@ import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { coral, line, petrolTint, quiet } from '../../../ui/theme.ts';
 import { KindIcon } from '../../../ui/KindIcon.tsx';
 import { VirtualRows, type RowsHandle } from '../../../ui/VirtualRows.tsx';
-import { ancestorsOf } from './outline.ts';
 
 /** px; two lines. */
 const ROW = 46;

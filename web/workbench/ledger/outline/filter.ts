@@ -1,4 +1,5 @@
 import {
+  ancestorsOf,
   knownKind,
   overrideCount,
   type Node,
@@ -6,7 +7,6 @@ import {
   type Page,
   type ViewId,
 } from '../../../../core/index.ts';
-import { ancestorsOf } from './outline.ts';
 
 /** What the outline is narrowed to. */
 export interface OutlineFilter {

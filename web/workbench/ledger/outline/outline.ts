@@ -126,10 +126,3 @@ export function tileOf(site: SiteFrame, page: Page, node: Node, view: ViewId): T
     label: `${node.name} in ${name}: ${state}, ${count}`,
   };
 }
-
-/** The elements above one, nearest first. */
-export function ancestorsOf(page: Page, id: NodeId): NodeId[] {
-  const list: NodeId[] = [];
-  for (let at = page.nodes[id]?.parent; at; at = page.nodes[at].parent) list.push(at);
-  return list;
-}

@@ -1,12 +1,12 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
-import { type NodeId, type Page, type SiteFrame, type ViewId } from '../../../../core/index.ts';
+import { ancestorsOf, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../../core/index.ts';
 import { menuOpened, selected as select, selectionSet, selectionToggled } from '../../../state/desk.ts';
 import { edit } from '../../../state/edits.ts';
 import { duplicate, remove, turnTile } from '../../../state/structure.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import type { RowsHandle } from '../../../ui/VirtualRows.tsx';
 import { columnsOf } from '../../values/columns.ts';
-import { ancestorsOf, isFolded, outlineRows, treeOf, type OutlineRow } from './outline.ts';
+import { isFolded, outlineRows, treeOf, type OutlineRow } from './outline.ts';
 
 /** Where the keyboard is: a row, and a column (-1 for the name). */
 interface Cursor {
