@@ -1,4 +1,4 @@
-import type { VisitorWord } from '../elements/content/visitorwords.ts';
+import { wordIn, type VisitorWord } from '../elements/content/visitorwords.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { kindOf, knownKind } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -244,9 +244,10 @@ function inFrame([list, id, field, ...rest]: string[], states: [State, State]): 
     return { name: 'Site', what: 'sign', ...both(before, after) };
   }
   if (list === 'words') {
-    if (field === undefined) return { name: 'Site', what: 'what visitors are told' };
-    const [before, after] = states.map(({ frame }) => frame.words?.[id]?.[field as VisitorWord]);
-    return { name: 'Site', what: 'what visitors are told', ...both(before, after) };
+    const what = `what visitors are told, in ${id}`;
+    if (field === undefined) return { name: 'Site', what };
+    const [before, after] = states.map(({ frame }) => wordIn(id, field as VisitorWord, frame.words));
+    return { name: 'Site', what, ...both(before, after) };
   }
   if (list === 'views') return ofViews([id, field, ...rest], states);
   if (!(list in LISTS) || id === undefined) return undefined;

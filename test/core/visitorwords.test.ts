@@ -1,6 +1,7 @@
 /** What visitors are told by itself: in which language, and in whose words. */
 import { expect } from 'chai';
 import {
+  changesBetween,
   compileSite,
   findings,
   headOf,
@@ -149,6 +150,19 @@ describe('what visitors are told', () => {
     expect(
       made('tellVisitors', { lang: 'de', word: 'back', says: null }, home, german).operations,
     ).to.deep.equal([]);
+  });
+
+  it('is told among what a publication changes, with what was said before', () => {
+    const before = written('de', 'cy');
+    const after = told(told(before, 'de', 'needed', 'Hier fehlt etwas.'), 'cy', 'back', 'Adref');
+    expect(changesBetween(before, after)).to.deep.equal([
+      {
+        ...{ name: 'Site', what: 'what visitors are told, in de' },
+        ...{ before: 'Bitte füllen Sie dieses Feld aus.', after: 'Hier fehlt etwas.' },
+      },
+      // Nothing was said in Welsh before.
+      { name: 'Site', what: 'what visitors are told, in cy', after: 'Adref' },
+    ]);
   });
 
   it('is refused where something to fill in is missing, too long, not said, or in a language of no page', () => {
