@@ -115,9 +115,11 @@ export function host({ publisher, letters, log, isOwnHost, lettersFromOne }: Hos
     site: string,
     said: () => Promise<Said>,
   ): Promise<void> {
-    if (!draft && (await publisher.isTakenDown(site))) {
-      const words = 'Whoever keeps it has taken it down. It may come back.';
-      return plainPage(response, 404, 'This site is not there now', words);
+    const last = draft ? undefined : await publisher.takenDown(site);
+    if (last) {
+      const words = last[SAID_PATH] && (await publisher.bytes(last[SAID_PATH].hash)).toString();
+      const { lang, say } = saidFrom(words);
+      return plainPage(response, 404, say('taken-down'), say('taken-down-for-now'), { lang });
     }
     const preview = draft ? await publisher.previewFile(site, MISSING_PATH) : undefined;
     const live = draft ? undefined : await publisher.liveFile(site, MISSING_PATH);

@@ -58,10 +58,10 @@ export function inMemory({ files, publications, follow }: Pick<Store, 'files' | 
     }
   };
   return {
-    /** Whether a site was published once and is not live now. */
-    async isTakenDown(site: string): Promise<boolean> {
+    /** What was published last of a site that is not live now; undefined where it is, or never was. */
+    async takenDown(site: string): Promise<Manifest | undefined> {
       const served = await serving(site);
-      return !served.live && (await earlier(site, served)).length > 0;
+      return served.live ? undefined : (await earlier(site, served)).at(0);
     },
     /** A file of the live publication; one whose name follows from its content also of those before it, as somebody may hold an old page. */
     async file(site: string, path: string, lasting: boolean): Promise<PublishedEntry | undefined> {

@@ -23,7 +23,7 @@ import { inMemory } from './memory.ts';
 import { folderTarget } from '../targets/folder.ts';
 import { hostTarget } from './target.ts';
 import type { Publication } from '../store/publications.ts';
-import type { PublishedEntry } from '../store/schema.ts';
+import type { Manifest, PublishedEntry } from '../store/schema.ts';
 import type { Store } from '../store/open.ts';
 
 /** A file of a preview. */
@@ -277,8 +277,8 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
     liveFile: (id: string, path: string): Promise<PublishedEntry | undefined> =>
       served.file(id, path, FINGERPRINTED.test(path)),
 
-    /** Whether a site was published once and is not live now. */
-    isTakenDown: (id: string): Promise<boolean> => served.isTakenDown(id),
+    /** What was published last of a site that was taken down; undefined where it is live, or never was. */
+    takenDown: (id: string): Promise<Manifest | undefined> => served.takenDown(id),
 
     /** The bytes of a published file, by their hash. */
     bytes: (hash: string): Promise<Buffer> => served.bytes(hash),

@@ -73,4 +73,11 @@ describe('what visitors are told', function () {
     });
     expect(await gone.text()).to.match(/lang="de".*Dieses Formular gibt es nicht mehr/s);
   });
+
+  it('is in that language when the site was taken down', async () => {
+    await fetch(running.url + paths.live(SITE), { method: 'DELETE' });
+    const notice = await fetch(url);
+    expect(notice.status).to.equal(404);
+    expect(await notice.text()).to.match(/lang="de".*Diese Website ist im Moment nicht da/s);
+  });
 });

@@ -37,6 +37,8 @@ export const TRANSLATED: Readonly<Record<string, Readonly<Record<string, string>
     'no-page': 'Seite nicht gefunden',
     'no-page-here':
       'Unter dieser Adresse gibt es keine Seite. Sie ist vielleicht umgezogen oder wurde nie veröffentlicht.',
+    'taken-down': 'Diese Website ist im Moment nicht da',
+    'taken-down-for-now': 'Wer sie betreibt, hat sie vom Netz genommen. Vielleicht kommt sie wieder.',
   },
   es: {
     'not-sent': 'No enviado',
@@ -73,6 +75,8 @@ export const TRANSLATED: Readonly<Record<string, Readonly<Record<string, string>
     'no-page': 'Página no encontrada',
     'no-page-here':
       'No hay ninguna página en esta dirección. Puede que se haya movido o que nunca se publicara.',
+    'taken-down': 'Este sitio no está disponible ahora',
+    'taken-down-for-now': 'Quien lo mantiene lo ha retirado. Puede que vuelva.',
   },
   fr: {
     'not-sent': 'Non envoyé',
@@ -110,6 +114,8 @@ export const TRANSLATED: Readonly<Record<string, Readonly<Record<string, string>
     'no-page': 'Page introuvable',
     'no-page-here':
       'Il n’y a pas de page à cette adresse. Elle a peut-être été déplacée ou n’a jamais été publiée.',
+    'taken-down': 'Ce site n’est pas là pour le moment',
+    'taken-down-for-now': 'La personne qui le tient l’a retiré. Il reviendra peut-être.',
   },
   it: {
     'not-sent': 'Non inviato',
@@ -147,6 +153,8 @@ export const TRANSLATED: Readonly<Record<string, Readonly<Record<string, string>
     'no-page': 'Pagina non trovata',
     'no-page-here':
       'A questo indirizzo non c’è nessuna pagina. Forse è stata spostata o non è mai stata pubblicata.',
+    'taken-down': 'Questo sito al momento non c’è',
+    'taken-down-for-now': 'Chi lo gestisce lo ha tolto. Forse tornerà.',
   },
   nl: {
     'not-sent': 'Niet verzonden',
@@ -183,6 +191,8 @@ export const TRANSLATED: Readonly<Record<string, Readonly<Record<string, string>
     'not-offered': 'Deze pagina wordt niet getoond op schermen van deze breedte.',
     'no-page': 'Pagina niet gevonden',
     'no-page-here': 'Er is geen pagina op dit adres. Misschien is ze verplaatst of nooit gepubliceerd.',
+    'taken-down': 'Deze site is er nu niet',
+    'taken-down-for-now': 'Wie de site beheert, heeft haar offline gehaald. Misschien komt ze terug.',
   },
   pt: {
     'not-sent': 'Não enviado',
@@ -217,5 +227,7 @@ export const TRANSLATED: Readonly<Record<string, Readonly<Record<string, string>
     'not-offered': 'Esta página não é mostrada em ecrãs desta largura.',
     'no-page': 'Página não encontrada',
     'no-page-here': 'Não há nenhuma página neste endereço. Pode ter sido movida ou nunca ter sido publicada.',
+    'taken-down': 'Este sítio não está disponível agora',
+    'taken-down-for-now': 'Quem o mantém retirou-o. Pode ser que volte.',
   },
 };

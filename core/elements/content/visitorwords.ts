@@ -64,6 +64,8 @@ export const VISITOR_WORDS = {
     'pages',
     'There is no page at this address. It may have moved, or was never published.',
   ),
+  'taken-down': word('pages', 'This site is not there now'),
+  'taken-down-for-now': word('pages', 'Whoever keeps it has taken it down. It may come back.'),
 } as const satisfies Record<string, Word>;
 
 export type VisitorWord = keyof typeof VISITOR_WORDS;
