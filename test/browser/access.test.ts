@@ -71,6 +71,17 @@ describe('access', function () {
     }
   });
 
+  it('to what visitors are told, as usual and in words of one’s own', async () => {
+    const { driver } = bench;
+    await driver.get(`${bench.running.url}/sites/brindle-hill/pages`);
+    await (await byRole(driver, 'button', /^All of the site/)).click();
+    await (await byRole(driver, 'button', 'What visitors are told …')).click();
+    const words = await byRole(driver, 'textbox', 'This has to be filled in.');
+    await words.sendKeys(' Please.', Key.ENTER);
+    await byRole(driver, 'button', 'As usual: This has to be filled in.');
+    expect(await violations()).to.deep.equal([]);
+  });
+
   it('to the views of a site, and to what is told before one is deleted', async () => {
     const { driver } = bench;
     await driver.get(`${bench.running.url}/sites/brindle-hill/views`);

@@ -260,7 +260,7 @@ describe('the pages of a site', function () {
     await eventually('the refusal', async () =>
       (await dialog.getText()).includes('Not kept; it is still empty.') ? true : undefined,
     );
-    await (await byRole(driver, 'button', 'As usual', { inside: dialog })).click();
+    await (await byRole(driver, 'button', /^As usual: /, { inside: dialog })).click();
     await kept('the usual words', ({ frame }) => frame.words === undefined);
   });
 });

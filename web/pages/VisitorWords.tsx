@@ -53,7 +53,12 @@ function Told({ site, lang, id }: { site: SiteFrame; lang: string; id: VisitorWo
           onDone={(says) => tell(says.trim() === '' ? null : says)}
         />
         {own !== undefined && (
-          <Button size="small" onClick={() => tell(null)} sx={{ flex: 'none', mt: 0.5 }}>
+          <Button
+            size="small"
+            aria-label={`As usual: ${meaning}`}
+            onClick={() => tell(null)}
+            sx={{ flex: 'none', mt: 0.5 }}
+          >
             As usual
           </Button>
         )}
