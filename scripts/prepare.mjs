@@ -72,17 +72,23 @@ export function builtProgram() {
   const place = join(root, 'built');
   const old = `${draft}-old`;
   if (existsSync(place)) renameSync(place, old);
-  renameSync(draft, place);
+  try {
+    renameSync(draft, place);
+  } catch (error) {
+    rmSync(draft, { recursive: true, force: true });
+    // Another has built it of the same sources meanwhile.
+    if (!existsSync(place)) throw error;
+  }
   rmSync(old, { recursive: true, force: true });
 }
 
-/** Runs a program until it ends, passes signals on to it, and ends as it did. */
 /**
  * What the program is started with: glibc gives every thread that makes pictures memory of its own and does not take it back
  * (mallopt(3), M_ARENA_MAX); 100 pictures of 12 megapixels then took 1.3 GB in place of 0.7.
  */
 const environment = JSON.parse(readFileSync(join(root, 'scripts', 'environment.json'), 'utf8'));
 
+/** Runs a program until it ends, passes signals on to it, and ends as it did. */
 export async function serve(args) {
   const { spawn } = await import('node:child_process');
   const child = spawn(process.execPath, args, {
