@@ -1,6 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import { builtPages, developedPages, isBuilt } from './pages.ts';
 import { FolderRefused } from './store/folder.ts';
+import { ProxiesRefused } from './senders.ts';
 import { PortTaken, start } from './start.ts';
 
 function portFrom(variable: string, otherwise: number): number {
@@ -9,6 +10,13 @@ function portFrom(variable: string, otherwise: number): number {
   console.error(`${variable} is “${process.env[variable]}” and should be a port from 0 to 65535.`);
   process.exit(1);
 }
+
+/** What a variable lists, apart by commas. */
+const listed = (variable: string): string[] =>
+  (process.env[variable] ?? '')
+    .split(',')
+    .map((each) => each.trim())
+    .filter(Boolean);
 
 const developing = process.argv.includes('--dev');
 if (!developing && !isBuilt()) {
@@ -22,7 +30,8 @@ try {
     dataFolder: process.env.DIMORPHE_DATA ?? fileURLToPath(new URL('../data', import.meta.url)),
     databaseUrl: process.env.DATABASE_URL,
     publishFolder: process.env.PUBLISH_FOLDER,
-    allowedHosts: process.env.ALLOWED_HOSTS?.split(',').map((name) => name.trim()),
+    allowedHosts: listed('ALLOWED_HOSTS'),
+    trustedProxies: listed('TRUSTED_PROXIES'),
     pages: developing ? await developedPages() : builtPages,
   });
   console.log(`Dimorphe        ${running.url}`);
@@ -31,7 +40,8 @@ try {
   process.once('SIGINT', end);
   process.once('SIGTERM', end);
 } catch (error) {
-  const expected = error instanceof FolderRefused || error instanceof PortTaken;
+  const expected =
+    error instanceof FolderRefused || error instanceof PortTaken || error instanceof ProxiesRefused;
   console.error(expected ? error.message : error);
   process.exit(1);
 }

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { pino } from 'pino';
 import { demoSite } from '../demo/site.ts';
 import { hostCheck } from './allowedhosts.ts';
+import { senders } from './senders.ts';
 import { host } from './host/host.ts';
 import { publisher } from './host/publisher.ts';
 import { application, type Pages } from './http/application.ts';
@@ -25,6 +26,8 @@ export interface Settings {
   demo?: readonly string[];
   /** Names besides this machine's own under which the program may be reached. */
   allowedHosts?: readonly string[];
+  /** What stands between visitors and the host: its word is taken for where they come from. */
+  trustedProxies?: readonly string[];
   logLevel?: string;
   /** How many letters one address may send to a site in ten minutes. */
   lettersFromOne?: number;
@@ -60,6 +63,7 @@ function listen(server: Server, port: number, variable: string): Promise<string>
 /** Opens the data folder, and serves the application and the host. */
 export async function start(settings: Settings): Promise<Running> {
   const isOwnHost = hostCheck(settings.allowedHosts);
+  const senderOf = senders(settings.trustedProxies);
   const log = pino({ level: settings.logLevel ?? 'warn' });
   const store = await openStore(settings.dataFolder, settings.databaseUrl);
   const endBackups = dailyBackups(join(store.folder, 'backups'), store.backup, (error) => log.error(error));
@@ -87,7 +91,7 @@ export async function start(settings: Settings): Promise<Running> {
       ...{ hostUrl, log, folder: settings.publishFolder },
     });
     const hostApp = host({
-      ...{ publisher: publications, letters: store.letters, log, isOwnHost },
+      ...{ publisher: publications, letters: store.letters, log, isOwnHost, senderOf },
       lettersFromOne: settings.lettersFromOne,
     });
     const server = createServer(

@@ -2,6 +2,7 @@ import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http
 import type { Logger } from 'pino';
 import { MISSING_PATH, SAID_PATH, SIGN, signedInPath } from '../../core/index.ts';
 import { MISDIRECTED, type HostCheck } from '../allowedhosts.ts';
+import type { SenderOf } from '../senders.ts';
 import type { LetterStore } from '../store/letters.ts';
 import type { PublishedEntry } from '../store/schema.ts';
 import { noPage, plainPage, readOnly, send } from './answers.ts';
@@ -79,6 +80,7 @@ export interface HostParts {
   letters: LetterStore;
   log: Logger;
   isOwnHost: HostCheck;
+  senderOf: SenderOf;
   /** How many letters one address may send to a site in ten minutes. */
   lettersFromOne?: number;
 }
@@ -87,9 +89,16 @@ export interface HostParts {
  * The stand-in web host: serves live publications under `/{site}/…` and drafts under `/preview/{name}/…`, signs visitors in, and takes
  * the letters that forms send. It does without a framework: pages of a publication are answered from memory.
  */
-export function host({ publisher, letters, log, isOwnHost, lettersFromOne }: HostParts): RequestListener {
+export function host({
+  publisher,
+  letters,
+  log,
+  isOwnHost,
+  senderOf,
+  lettersFromOne,
+}: HostParts): RequestListener {
   const signed = visitors();
-  const takeLetter = letterbox(letters, lettersFromOne);
+  const takeLetter = letterbox(letters, senderOf, lettersFromOne);
 
   /** Signs a visitor in or out, and leads back to where they were. */
   async function signing(

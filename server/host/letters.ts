@@ -9,6 +9,7 @@ import {
   type LetterForm,
   type VisitorWord,
 } from '../../core/index.ts';
+import type { SenderOf } from '../senders.ts';
 import type { LetterStore } from '../store/letters.ts';
 import { escaped, noPage, plainPage, readOnly, send } from './answers.ts';
 import { filledPage, type NotTaken } from './filledpage.ts';
@@ -44,7 +45,7 @@ export interface SentTo {
 }
 
 /** Takes what visitors send with forms. */
-export function letterbox(letters: LetterStore, fromOne = LETTERS_FROM_ONE) {
+export function letterbox(letters: LetterStore, senderOf: SenderOf, fromOne = LETTERS_FROM_ONE) {
   const limiter = new RateLimiterMemory({ points: fromOne, duration: SPAN });
   // Also what is not taken costs something.
   const tries = new RateLimiterMemory({ points: 5 * fromOne, duration: SPAN });
@@ -52,7 +53,7 @@ export function letterbox(letters: LetterStore, fromOne = LETTERS_FROM_ONE) {
   /** Seconds until an address may send again; 0: it may. */
   async function waits(limiter: RateLimiterMemory, request: IncomingMessage, site: string): Promise<number> {
     try {
-      await limiter.consume(`${site} ${ipKeyGenerator(request.socket.remoteAddress ?? '')}`);
+      await limiter.consume(`${site} ${ipKeyGenerator(senderOf(request))}`);
       return 0;
     } catch (refused) {
       if (!(refused instanceof RateLimiterRes)) throw refused;

@@ -145,6 +145,22 @@ describe('a data folder', () => {
     );
   };
 
+  it('is left alone where what should name proxies does not, which is said', async () => {
+    const folder = await freshFolder();
+    const begun = (trustedProxies: string[]) =>
+      start({ port: 0, hostPort: 0, dataFolder: folder, trustedProxies }).then(
+        (running) => running.stop().then(() => 'started'),
+        (error: Error) => error.message,
+      );
+    for (const wrong of ['everyone', '10.0.0.0/99', '10.0.0.'])
+      expect(await begun([wrong])).to.match(
+        new RegExp(`TRUSTED_PROXIES is “${wrong}”, and should be addresses`),
+      );
+    expect(holderOf(folder)).to.equal(undefined);
+    expect(await begun(['loopback', '10.0.0.0/8', '::1'])).to.equal('started');
+    await rm(folder, { recursive: true });
+  });
+
   it('that is not whole is refused with what is missing, and nothing is written over it', async () => {
     const takeAway: [string, RegExp][] = [
       ['database/PG_VERSION', /database .* is not whole: PG_VERSION is missing/],

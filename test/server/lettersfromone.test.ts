@@ -46,6 +46,39 @@ describe('letters from one address', () => {
     }
   });
 
+  it('are counted by who sends them through a proxy that is trusted, and no word is taken of others', async () => {
+    const count = async (settings: Parameters<typeof served>[0], ...from: string[]) => {
+      const running = await served({ demo: ['hire', 'home'], lettersFromOne: 1, ...settings });
+      try {
+        const { page, letter } = await booking(running.url);
+        const statuses: number[] = [];
+        for (const each of from) {
+          const body = new URLSearchParams({ letter, ...FILLED });
+          const headers = { 'X-Forwarded-For': each };
+          statuses.push((await fetch(page, { method: 'POST', redirect: 'manual', body, headers })).status);
+        }
+        return statuses;
+      } finally {
+        await running.end();
+      }
+    };
+    // Addresses for documentation (RFC 5737).
+    const [one, other, claimed] = ['203.0.113.7', '203.0.113.8', '198.51.100.1'];
+    expect(
+      await count(
+        { trustedProxies: ['loopback'] },
+        one,
+        other,
+        one,
+        `${claimed}, ${one}`,
+        'nonsense',
+        claimed,
+      ),
+    ).to.deep.equal([303, 303, 429, 429, 303, 303]);
+    expect(await count({ trustedProxies: ['10.0.0.0/8'] }, one, other)).to.deep.equal([303, 429]);
+    expect(await count({}, one, other)).to.deep.equal([303, 429]);
+  });
+
   it('outlive the program, until they are too old', async () => {
     const running = await served({ demo: ['hire', 'home'] });
     const { page, letter } = await booking(running.url);
