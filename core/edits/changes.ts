@@ -1,3 +1,4 @@
+import { languageName } from '../markup/language.ts';
 import { wordIn, type VisitorWord } from '../elements/content/visitorwords.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { kindOf, knownKind } from '../elements/kinds/table.ts';
@@ -234,7 +235,9 @@ function ofViews(
 /** A change of what the whole site has. */
 function inFrame([list, id, field, ...rest]: string[], states: [State, State]): Change | undefined {
   if (list === 'name' || list === 'lang') {
-    const [before, after] = states.map(({ frame }) => frame[list]);
+    const [before, after] = states.map(({ frame }) =>
+      list === 'lang' ? languageName(frame.lang) : frame.name,
+    );
     return { name: 'Site', what: list === 'name' ? 'name' : 'language', before, after };
   }
   if (list === 'icon') {
@@ -244,7 +247,7 @@ function inFrame([list, id, field, ...rest]: string[], states: [State, State]): 
     return { name: 'Site', what: 'sign', ...both(before, after) };
   }
   if (list === 'words') {
-    const what = `what visitors are told, in ${id}`;
+    const what = `what visitors are told, in ${languageName(id)}`;
     if (field === undefined) return { name: 'Site', what };
     const [before, after] = states.map(({ frame }) => wordIn(id, field as VisitorWord, frame.words));
     return { name: 'Site', what, ...both(before, after) };
@@ -268,8 +271,10 @@ function inFrame([list, id, field, ...rest]: string[], states: [State, State]): 
   if (field === 'style')
     return { name, ...ofValue(rest, [was as TextStyle | undefined, is as TextStyle | undefined], states) };
   if (field === 'aside' || field === 'earlier') return undefined;
-  const value = (entry: Entry | undefined) =>
-    said((entry as unknown as Record<string, unknown> | undefined)?.[field]);
+  const value = (entry: Entry | undefined) => {
+    const own = (entry as unknown as Record<string, unknown> | undefined)?.[field];
+    return list === 'pages' && field === 'lang' && typeof own === 'string' ? languageName(own) : said(own);
+  };
   const what =
     list === 'pages'
       ? (HEAD[field] ?? 'how it is offered')

@@ -1,3 +1,4 @@
+import { languageName } from '../markup/language.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { schemaFaults } from '../faults.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
@@ -127,7 +128,9 @@ const changeOf = (before: PageHead, after: PageHead): string[] => [
     : [`address ${before.slug || '(first page)'} → ${after.slug || '(first page)'}`]),
   ...(before.description === after.description ? [] : ['description changed']),
   ...(before.notice === after.notice ? [] : ['what it says where it is not offered']),
-  ...(before.lang === after.lang ? [] : [`language → ${after.lang ?? 'that of the site'}`]),
+  ...(before.lang === after.lang
+    ? []
+    : [`language → ${after.lang ? languageName(after.lang) : 'that of the site'}`]),
   ...(before.picture === after.picture
     ? []
     : [after.picture ? 'picture for sharing' : 'no picture for sharing']),

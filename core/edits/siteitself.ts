@@ -1,3 +1,4 @@
+import { languageName } from '../markup/language.ts';
 import { schemaFaults } from '../faults.ts';
 import { done, refused } from '../outcome.ts';
 import { isPicture } from '../theme/stock.ts';
@@ -28,7 +29,7 @@ export const changeSite: Command<ChangeSite> = {
       return refused('The picture is not on the shelf any more. Nothing was changed.');
     const said = [
       ...(name === site.name ? [] : [`name → ${name}`]),
-      ...(lang === site.lang ? [] : [`language → ${lang}`]),
+      ...(lang === site.lang ? [] : [`language → ${languageName(lang)}`]),
       ...(icon === site.icon ? [] : [picture ? `its sign is ${picture.name}` : 'no picture as its sign']),
     ];
     const before = site.name;

@@ -1,3 +1,4 @@
+import { languageName } from '../markup/language.ts';
 import { schemaFaults } from '../faults.ts';
 import { done, refused } from '../outcome.ts';
 import { filledIn, isVisitorWord, VISITOR_WORDS, wordIn } from '../elements/content/visitorwords.ts';
@@ -36,7 +37,7 @@ export const tellVisitors: Command<TellVisitors> = {
     const all = Object.keys(changed).length > 0 ? { ...others, [lang]: changed } : others;
     if (Object.keys(all).length > 0) site.words = all;
     else delete site.words;
-    const name = `What visitors are told, in ${lang}`;
+    const name = `What visitors are told, in ${languageName(lang)}`;
     if ((usual ? undefined : next) === before) return done(`${name}: “${before ?? next}” already`);
     return done(usual ? `${name}: “${before}” as usual again` : `${name}: “${next}”`);
   },

@@ -348,7 +348,7 @@ describe('the stacks of steps', () => {
 describe('the site itself', () => {
   it('gets another name and language in one step, and is refused what is none', () => {
     const step = made('changeSite', { name: '  A  new hill ', lang: 'de-AT' });
-    expect(step.sentence).to.equal('Brindle Hill Observatory: name → A new hill, language → de-AT');
+    expect(step.sentence).to.equal('Brindle Hill Observatory: name → A new hill, language → Austrian German');
     expect([step.frame.name, step.frame.lang]).to.deep.equal(['A new hill', 'de-AT']);
     expect(takenBack(step)).to.deep.equal(site);
     expect(made('changeSite', { name: 'Brindle Hill Observatory' }).operations).to.deep.equal([]);

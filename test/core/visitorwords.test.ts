@@ -5,6 +5,7 @@ import {
   compileSite,
   findings,
   headOf,
+  languageName,
   pagesOf,
   readSiteFile,
   sayingOn,
@@ -60,6 +61,12 @@ describe('what visitors are told', () => {
     expect(visitorWord('sign-in', ['de-AT'], own)).to.equal('Servus');
     expect(visitorWord('sign-in', ['de'], own)).to.equal('Anmelden');
     expect(visitorWord('needed', ['en'], { en: { needed: 'Say something.' } })).to.equal('Say something.');
+  });
+
+  it('is told of by the name of the language, and by its tag where that names none', () => {
+    expect(['de', 'de-AT', 'cy', 'en-12', 'qqq'].map(languageName)).to.deep.equal([
+      ...['German', 'Austrian German', 'Welsh', 'en-12', 'qqq'],
+    ]);
   });
 
   it('is filled in where it is said, and braces that mean nothing stay', () => {
@@ -129,7 +136,7 @@ describe('what visitors are told', () => {
       home,
       german,
     );
-    expect(step.sentence).to.equal('What visitors are told, in de: “Hier fehlt etwas.”');
+    expect(step.sentence).to.equal('What visitors are told, in German: “Hier fehlt etwas.”');
     expect(step.site.frame.words).to.deep.equal({ de: { needed: 'Hier fehlt etwas.' } });
     expect(takenBack(step)).to.deep.equal(german);
     // Two who say different things in the same language do not meet.
@@ -141,7 +148,7 @@ describe('what visitors are told', () => {
     expect(read.ok && read.value.site.frame.words).to.deep.equal(third.site.frame.words);
     const usual = made('tellVisitors', { lang: 'de', word: 'needed', says: null }, home, third.site);
     expect(usual.site.frame.words).to.deep.equal({ de: { back: 'Heim' }, fr: { back: 'Retour' } });
-    expect(usual.sentence).to.equal('What visitors are told, in de: “Hier fehlt etwas.” as usual again');
+    expect(usual.sentence).to.equal('What visitors are told, in German: “Hier fehlt etwas.” as usual again');
     expect(takenBack(usual)).to.deep.equal(third.site);
     const said = made('tellVisitors', { lang: 'fr', word: 'back', says: 'Retour au site' }, home, usual.site);
     expect(said.site.frame.words).to.deep.equal({ de: { back: 'Heim' } });
@@ -157,11 +164,18 @@ describe('what visitors are told', () => {
     const after = told(told(before, 'de', 'needed', 'Hier fehlt etwas.'), 'cy', 'back', 'Adref');
     expect(changesBetween(before, after)).to.deep.equal([
       {
-        ...{ name: 'Site', what: 'what visitors are told, in de' },
+        ...{ name: 'Site', what: 'what visitors are told, in German' },
         ...{ before: 'Bitte füllen Sie dieses Feld aus.', after: 'Hier fehlt etwas.' },
       },
       // Nothing was said in Welsh before.
-      { name: 'Site', what: 'what visitors are told, in cy', after: 'Adref' },
+      { name: 'Site', what: 'what visitors are told, in Welsh', after: 'Adref' },
+    ]);
+  });
+
+  it('follows a language that is told by its name among what a publication changes', () => {
+    expect(changesBetween(written('en'), written('de', 'cy'))).to.deep.equal([
+      { name: 'Site', what: 'language', before: 'English', after: 'German' },
+      { page: HIRE, name: headOf(frame, HIRE).title, what: 'language', after: 'Welsh' },
     ]);
   });
 

@@ -1,5 +1,5 @@
 import { MenuItem, TextField } from '@mui/material';
-import { languageName } from '../ui/languages.ts';
+import { languageName } from '../../core/index.ts';
 
 interface ChosenLanguageProps {
   /** BCP 47 tags. */

@@ -1,6 +1,7 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Box, Typography } from '@mui/material';
 import { useId, useState } from 'react';
 import {
+  languageName,
   languagesOf,
   VISITOR_WORDS,
   visitorWord,
@@ -12,7 +13,6 @@ import {
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { Field } from '../ui/Field.tsx';
-import { languageName } from '../ui/languages.ts';
 import { marigold, quiet } from '../ui/theme.ts';
 import { ChosenLanguage } from './ChosenLanguage.tsx';
 

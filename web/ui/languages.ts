@@ -1,3 +1,5 @@
+import { languageName } from '../../core/index.ts';
+
 const TAGS = [
   ...[
     'en',
@@ -41,12 +43,6 @@ const TAGS = [
   ],
   ...['sk', 'sl', 'sr', 'sv', 'th', 'tr', 'uk', 'ur', 'vi', 'zh'],
 ];
-
-// In the language of the interface, whatever the machine's is.
-const names = new Intl.DisplayNames(['en'], { type: 'language' });
-
-/** The name of a language by its BCP 47 tag. */
-export const languageName = (tag: string): string => names.of(tag) ?? tag;
 
 /** Languages a site can be written in, by their names; English first. */
 export const LANGUAGES = TAGS.map((tag) => ({ tag, label: languageName(tag) })).sort((one, other) =>
