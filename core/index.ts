@@ -70,7 +70,6 @@ export { FAMILIES, familiesOf, type Family, type FontFile } from './theme/famili
 export { isMailAddress, mailAddress } from './elements/content/contenttypes.ts';
 export {
   filled,
-  filledIn,
   VISITOR_WORDS,
   visitorWord,
   wordIn,

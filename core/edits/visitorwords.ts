@@ -1,7 +1,7 @@
 import { languageName } from '../markup/language.ts';
 import { schemaFaults } from '../faults.ts';
 import { done, refused } from '../outcome.ts';
-import { filledIn, isVisitorWord, VISITOR_WORDS, wordIn } from '../elements/content/visitorwords.ts';
+import { isVisitorWord, leftOut, wordIn } from '../elements/content/visitorwords.ts';
 import { VisitorWordSchema } from '../site/site.ts';
 import { languagesOf } from '../site/visitorwords.ts';
 import type { Command } from './command.ts';
@@ -28,11 +28,12 @@ export const tellVisitors: Command<TellVisitors> = {
     if (next !== undefined) {
       const [fault] = schemaFaults(VisitorWordSchema, next);
       if (fault) return refused('What visitors are told has 1 to 300 characters. Nothing was changed.');
-      const wanted = filledIn(VISITOR_WORDS[word].says).find((name) => !next.includes(name));
+      const wanted = leftOut(word, next);
       if (wanted)
         return refused(`These words have to say ${wanted}: it is filled in there. Nothing was changed.`);
     }
-    const usual = next === undefined || next === wordIn(lang, word);
+    // What is said without: also in words of one's own for what the language is a kind of.
+    const usual = next === undefined || next === wordIn(lang, word, { ...others, [lang]: rest });
     const changed = usual ? rest : { ...rest, [word]: next };
     const all = Object.keys(changed).length > 0 ? { ...others, [lang]: changed } : others;
     if (Object.keys(all).length > 0) site.words = all;

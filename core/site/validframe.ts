@@ -1,4 +1,4 @@
-import { filledIn, VISITOR_WORDS, type VisitorWord } from '../elements/content/visitorwords.ts';
+import { leftOut, type VisitorWord } from '../elements/content/visitorwords.ts';
 import { propertyOf } from '../elements/propertytable.ts';
 import { pointer, type Fault } from '../faults.ts';
 import type { Views } from '../layered/views.ts';
@@ -23,7 +23,7 @@ export function frameRules(frame: SiteFrame): Fault[] {
     frame[list].map(({ id }) => id);
   for (const [lang, words] of Object.entries(frame.words ?? {}))
     for (const [id, says] of Object.entries(words)) {
-      const wanted = filledIn(VISITOR_WORDS[id as VisitorWord].says).find((name) => !says.includes(name));
+      const wanted = leftOut(id as VisitorWord, says);
       if (wanted)
         faults.push({ path: pointer('/words', lang, id), sentence: `These words have to say ${wanted}.` });
     }

@@ -179,6 +179,15 @@ describe('what visitors are told', () => {
     ]);
   });
 
+  it('can be as usual again for a kind of a language of which it is said otherwise', () => {
+    const both = told(written('de', 'de-AT'), 'de', 'back', 'Heim');
+    const usual = told(both, 'de-AT', 'back', 'Zurück zur Website');
+    expect(sayingOn(usual.frame, { lang: 'de-AT' })('back')).to.equal('Zurück zur Website');
+    expect(sayingOn(usual.frame, {})('back')).to.equal('Heim');
+    // What is said of the language anyway is no word of one's own.
+    expect(told(both, 'de-AT', 'back', 'Heim').frame.words).to.deep.equal({ de: { back: 'Heim' } });
+  });
+
   it('is refused where something to fill in is missing, too long, not said, or in a language of no page', () => {
     const say = (word: string, says: string, lang = 'en') => refusal('tellVisitors', { lang, word, says });
     expect(say('too-many', 'Too many.')).to.match(/have to say \{minutes\}/);

@@ -13,8 +13,8 @@ import {
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { Field } from '../ui/Field.tsx';
+import { LanguageField } from '../ui/LanguageField.tsx';
 import { marigold, quiet } from '../ui/theme.ts';
-import { ChosenLanguage } from './ChosenLanguage.tsx';
 
 const GROUPS: Record<SaidWhere, string> = {
   letters: 'When a letter is sent',
@@ -84,7 +84,11 @@ export function VisitorWords({ site, onClose }: { site: SiteFrame; onClose(): vo
           Published pages say this by themselves, in the language of the page. On the left what it means, on
           the right the words; what is left empty is said as usual.
         </Typography>
-        {languages.length > 1 && <ChosenLanguage languages={languages} value={lang} onChange={setChosen} />}
+        {languages.length > 1 && (
+          <Box sx={{ display: 'grid', width: 220, mb: 2 }}>
+            <LanguageField value={lang} among={languages} onChange={setChosen} />
+          </Box>
+        )}
         {none > 0 && (
           <Typography role="status" sx={{ fontSize: 13, mb: 2, fontWeight: 700 }}>
             {none === ids.length ? 'There are no words' : `${none} of these are not there`} in{' '}

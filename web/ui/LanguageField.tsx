@@ -1,4 +1,5 @@
 import { MenuItem, TextField } from '@mui/material';
+import { languageName } from '../../core/index.ts';
 import { LANGUAGES } from './languages.ts';
 
 interface LanguageFieldProps {
@@ -7,11 +8,19 @@ interface LanguageFieldProps {
   value: string;
   /** The words for no language of its own; absent: there has to be one. */
   none?: string;
+  /** The languages to choose from, by their tags; absent: the common ones. */
+  among?: readonly string[];
   onChange(tag: string): void;
 }
 
-/** One of the common languages, or the one that is there already. */
-export const LanguageField = ({ label = 'Language', value, none, onChange }: LanguageFieldProps) => (
+/** One of some languages, or the one that is there already. */
+export const LanguageField = ({
+  label = 'Language',
+  value,
+  none,
+  among = LANGUAGES,
+  onChange,
+}: LanguageFieldProps) => (
   <TextField
     select
     label={label}
@@ -21,12 +30,9 @@ export const LanguageField = ({ label = 'Language', value, none, onChange }: Lan
     slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
   >
     {none !== undefined && <MenuItem value="">{none}</MenuItem>}
-    {value !== '' && !LANGUAGES.some(({ tag }) => tag === value) && (
-      <MenuItem value={value}>{value}</MenuItem>
-    )}
-    {LANGUAGES.map(({ tag, label }) => (
+    {[...(value === '' || among.includes(value) ? [] : [value]), ...among].map((tag) => (
       <MenuItem key={tag} value={tag}>
-        {label}
+        {languageName(tag)}
       </MenuItem>
     ))}
   </TextField>

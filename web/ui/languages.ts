@@ -44,7 +44,7 @@ const TAGS = [
   ...['sk', 'sl', 'sr', 'sv', 'th', 'tr', 'uk', 'ur', 'vi', 'zh'],
 ];
 
-/** Languages a site can be written in, by their names; English first. */
-export const LANGUAGES = TAGS.map((tag) => ({ tag, label: languageName(tag) })).sort((one, other) =>
-  one.tag === 'en' ? -1 : other.tag === 'en' ? 1 : one.label.localeCompare(other.label, 'en'),
+/** Languages a site can be written in, by their tags, in the order of their names; English first. */
+export const LANGUAGES: readonly string[] = TAGS.toSorted((one, other) =>
+  one === 'en' ? -1 : other === 'en' ? 1 : languageName(one).localeCompare(languageName(other), 'en'),
 );

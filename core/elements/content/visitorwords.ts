@@ -81,8 +81,9 @@ export type Filled = Readonly<Record<string, string | number>>;
 /** Says a sentence, with what is filled in. */
 export type Saying = (id: VisitorWord, filled?: Filled) => string;
 
-/** The names of what is filled in, in the order in which they stand. */
-export const filledIn = (says: string): string[] => says.match(/\{[a-z]{1,20}\}/g) ?? [];
+/** What is filled in where a sentence is said and words for it leave out, in its braces; undefined where they leave nothing out. */
+export const leftOut = (id: VisitorWord, says: string): string | undefined =>
+  VISITOR_WORDS[id].says.match(/\{[a-z]{1,20}\}/g)?.find((name) => !says.includes(name));
 
 /** A tag and what it is a kind of, the nearest first: `de-AT`, `de` (RFC 4647, §3.4). */
 function ranges(language: string): string[] {
