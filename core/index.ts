@@ -123,7 +123,7 @@ export { bands, conditionOf, mediaCondition, type Band } from './layered/bands.t
 export { partStyleOf, resolve, textStyleOf, trace, type Source, type Traced } from './values/trace.ts';
 export { changesBetween, type Change } from './edits/changes.ts';
 export { differences, type Difference } from './values/differences.ts';
-export { alternateIn, childrenIn, givesWay, hiddenBy, isShown } from './values/visibility.ts';
+export { alternateIn, childrenIn, givesWay, hiddenBy, inRow, inRowIn, isShown } from './values/visibility.ts';
 export { ownLayered } from './values/trace.ts';
 export { saidIn, saidWhole, saidWithin, staleWordings, type StaleWording } from './values/wordings.ts';
 export {
@@ -171,7 +171,14 @@ export {
 export { changedWidths } from './checks/measured/changed.ts';
 export { handmadePairs, type HandmadePair } from './checks/handmade.ts';
 export { brokenLinks, goneOf, type BrokenLink } from './checks/links.ts';
-export { leadsTo, linking, linksIn, withLinks, type LinkingElement } from './values/links.ts';
+export {
+  leadsTo,
+  linking,
+  linksIn,
+  pagesWithLinkedPlaces,
+  withLinks,
+  type LinkingElement,
+} from './values/links.ts';
 export { countOverrides, countsOf, overrideCount } from './values/count.ts';
 
 export { completeOrder, moveTo } from './layout/order.ts';

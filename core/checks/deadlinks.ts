@@ -13,8 +13,7 @@ export const deadLinks: Rule = {
   severity: 'advice',
   find(looked) {
     const { site, page } = looked;
-    // Of other pages only that they are there is known.
-    const known = { frame: site, pages: { [page.id]: page } };
+    const known = { frame: site, pages: { ...looked.pages, [page.id]: page } };
     return amissIn(looked, (node, view) => {
       const [gone] = linksSaidIn(node, site.views, view).flatMap((link) => goneOf(known, page, link) ?? []);
       if (gone)

@@ -3,22 +3,27 @@ import type { ViewId } from '../layered/views.ts';
 import { targetOf } from '../markup/link.ts';
 import { offeringIn } from '../site/offering.ts';
 import type { Node } from '../site/node.ts';
+import { composed } from '../site/shared.ts';
+import type { Page } from '../site/site.ts';
 import { linksSaidIn } from '../values/links.ts';
 import { hiddenBy } from '../values/visibility.ts';
 import { PRACTICE, type Looked, type Rule } from './rule.ts';
 import { amissIn } from './saying.ts';
 
 /** What a link leads to in a view where that is not shown: by name. */
-function hiddenTarget({ site, page }: Looked, node: Node, link: string, view: ViewId): string | undefined {
-  const { page: id, place } = targetOf(link) ?? {};
-  if (place !== undefined && (id === undefined || id === page.id)) {
-    const target = page.nodes[place as NodeId] as Node | undefined;
-    return target && hiddenBy(site, page, target, view) !== undefined ? target.name : undefined;
-  }
+function hiddenTarget(looked: Looked, node: Node, link: string, view: ViewId): string | undefined {
+  const { site, page } = looked;
+  const { page: id = page.id, place } = targetOf(link) ?? {};
+  const head = id === page.id ? undefined : site.pages.find((each) => each.id === id);
   // A menu lists no page that is not offered.
-  if (id === undefined || id === page.id || node.kind === 'navigation') return undefined;
-  const head = site.pages.find((each) => each.id === id);
-  return head && offeringIn(head, site, view) === 'withheld' ? head.title : undefined;
+  if (head && offeringIn(head, site, view) === 'withheld')
+    return node.kind === 'navigation' ? undefined : head.title;
+  if (place === undefined) return undefined;
+  const known = head ? (looked.pages[head.id] as Page | undefined) : page;
+  const on = known && composed(site, known);
+  const target = on?.nodes[place as NodeId] as Node | undefined;
+  if (!on || !target || hiddenBy(site, on, target, view) === undefined) return undefined;
+  return head ? `${target.name} on ${head.title}` : target.name;
 }
 
 /** A link leads to what is shown in the view that it stands in. */

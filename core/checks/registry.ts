@@ -63,17 +63,26 @@ export const RULES: readonly Rule[] = [
   otherLanguage,
 ];
 
-/** What rules find on a page, and in the text styles of its site. `seen`: what a browser has told; what needs it is left out without. */
+/** With what a page is looked over. */
+export interface LookingWith {
+  /** What a browser has told; what needs it is left out without. */
+  seen?: Seen;
+  /** Other pages of the site that are known, those on which links lead to a place (`pagesWithLinkedPlaces`): of others nothing is said. */
+  pages?: Readonly<Record<string, Page>>;
+  rules?: readonly Rule[];
+}
+
+/** What rules find on a page, and in the text styles of its site. */
 export function findings(
   site: SiteFrame,
   page: Page,
-  seen: Seen = NOTHING_SEEN,
-  rules: readonly Rule[] = RULES,
+  { seen = NOTHING_SEEN, pages = {}, rules = RULES }: LookingWith = {},
 ): Finding[] {
   const texts = sizedTexts(site, page);
   const looked: Looked = {
     site,
     page,
+    pages,
     texts,
     running: runningTexts(site, page),
     sized: sizedSubjects(site, page, texts),
@@ -115,6 +124,6 @@ export const siteFindings = (site: Site, seen: Seen = NOTHING_SEEN): PageFinding
   toldOnce(
     site.frame.pages.map(({ id }) => ({
       page: id,
-      findings: findings(site.frame, composed(site.frame, site.pages[id]), seen),
+      findings: findings(site.frame, composed(site.frame, site.pages[id]), { seen, pages: site.pages }),
     })),
   );

@@ -9,6 +9,8 @@ import type { Seen } from './seen.ts';
 export interface Looked {
   site: SiteFrame;
   page: Page;
+  /** Pages that are known besides, by id: links may lead to a place on one. */
+  pages: Readonly<Record<string, Page>>;
   /** The texts of the page with their sizes. */
   texts: readonly SizedText[];
   /** Those whose lines are looked at. */

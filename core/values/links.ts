@@ -66,6 +66,17 @@ export const leadingIn = (
     ),
   );
 
+/** The other pages on which links of a page lead to a place: what has to be read to tell whether that is there, and shown. */
+export function pagesWithLinkedPlaces({ id, nodes }: Page): NodeId[] {
+  const pages = new Set<NodeId>();
+  for (const node of Object.values(nodes))
+    for (const link of linksIn(node)) {
+      const { page, place } = targetOf(link) ?? {};
+      if (page !== undefined && place !== undefined && page !== id) pages.add(page as NodeId);
+    }
+  return [...pages];
+}
+
 /** The places that links from other pages lead to, by page. */
 export function linkedPlaces(site: Site): ReadonlyMap<string, ReadonlySet<string>> {
   const places = new Map<string, Set<string>>();

@@ -1,6 +1,8 @@
 /** What the checks find on a page: told in a line, on tiles, on the width bar and in a list; gone to, and mended. */
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
+import type { NodeId } from '../../core/index.ts';
+import { clear, editor, inHome, set } from '../server/editing.ts';
 import { byRole, eventually, still } from './browser.ts';
 import {
   cell,
@@ -225,5 +227,21 @@ describe('the workbench: findings', function () {
     expect(await headings()).to.include('text too small');
     for (let steps = 0; steps < 3; steps += 1) await undo();
     await gone(small);
+  });
+
+  it('are told of links to places on other pages, as others change those', async () => {
+    const others = editor(() => bench.running.url, 'another-window');
+    const shown = '/pages/visits/nodes/visits-list/style/self/shown';
+    const link = inHome('book', 'content/link');
+    const { content } = (await others.page()).page.nodes['book' as NodeId];
+    await others.made([set(link, 'page:visits#visits-list')]);
+    await press('button', 'Findings');
+    const hidden = /^Book a night leads to Kinds of visit on Visits, which is not shown in Mobile\./;
+    // The page is read as soon as a link leads to a place on it.
+    await others.made([set(shown, { at: { mobile: { value: false, reach: 'here' } } })]);
+    await listed(hidden);
+    await others.made([set(link, content.link), clear(shown)]);
+    await gone(hidden);
+    await press('button', 'Findings');
   });
 });

@@ -32,13 +32,13 @@ const everywhere = (on: string, property: string, value: unknown): Page =>
     ...{ nodes: [node(on)], property, view: view('desktop') },
     ...{ value, reach: 'everywhere' as const },
   }).page;
-const of = (page: Page, seen?: Seen) => findings(frame, page, seen);
+const of = (page: Page, seen?: Seen) => findings(frame, page, { seen });
 const said = (list: readonly Finding[]) => list.map(({ rule, of: place }) => `${placeKey(place)}: ${rule}`);
 
 /** Of a rule and a place, what was found there; mended one after another, until nothing is offered any more. */
 function mended(page: Page, rule: string, seen?: Seen): { left: Finding[]; steps: number } {
   let now: Site = { ...site, pages: { ...site.pages, [home.id]: page } };
-  const left = () => findings(now.frame, now.pages[home.id], seen).filter((each) => each.rule === rule);
+  const left = () => findings(now.frame, now.pages[home.id], { seen }).filter((each) => each.rule === rule);
   let steps = 0;
   for (let next = left().find(({ fixes }) => fixes); next && steps < 12; steps += 1) {
     const step = performCall(now, home.id, next.fixes![0].call);

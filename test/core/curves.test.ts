@@ -44,7 +44,7 @@ const withStyle = (id: string, values: Record<string, ReturnType<typeof layered>
   ),
 });
 const textSizeFindings = (of: SiteFrame) =>
-  findings(of, home, undefined, TEXT_RULES).filter(({ of: what }) => 'textStyle' in what);
+  findings(of, home, { rules: TEXT_RULES }).filter(({ of: what }) => 'textStyle' in what);
 const rules = (of: SiteFrame) =>
   textSizeFindings(of).map(({ rule, of: what }) => `${'textStyle' in what ? what.textStyle : ''}: ${rule}`);
 

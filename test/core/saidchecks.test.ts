@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import {
   composed,
   findings,
+  pagesWithLinkedPlaces,
   performCall,
   placeKey,
   siteFindings,
@@ -186,6 +187,42 @@ describe('checks of what a page says', () => {
     expect(leads).to.have.length(2);
     expect(leads[0][1]).to.match(/^Book a night leads to .*, which is not shown\.$/);
     expect(of(rule, saying('book', { link: 'page:visits' }))).to.deep.equal([]);
+  });
+
+  it('find links to places on other pages that are gone, or that a view does not show, where those pages are known', () => {
+    const visits = site.pages[id('visits')];
+    const [section] = visits.nodes[visits.root].children;
+    const page = saying('book', { link: `page:visits#${section}` });
+    const on = (rule: string, other: Page | undefined) =>
+      findings(frame, page, { pages: other ? { visits: other } : {} })
+        .filter((each) => each.rule === rule)
+        .map(({ sentence, views }) => [sentence, views]);
+    const hidden = made(
+      'setValue',
+      {
+        ...{ nodes: [section], property: 'shown', view: view('tablet') },
+        ...{ value: false, reach: 'onward' as const },
+      },
+      visits,
+    ).site.pages[id('visits')];
+    const name = visits.nodes[section].name;
+    const title = frame.pages.find((head) => head.id === 'visits')!.title;
+    expect(on('link to what is not shown', hidden)).to.deep.equal([
+      [
+        `Book a night leads to ${name} on ${title}, which is not shown in Tablet, Mobile.`,
+        ['mobile', 'tablet'],
+      ],
+    ]);
+    const gone = made('removeElements', { nodes: [section] }, visits).site.pages[id('visits')];
+    expect(on('link leads nowhere', gone).map(([sentence]) => sentence)).to.deep.equal([
+      'Book a night leads to a place that is not there any more.',
+    ]);
+    for (const rule of ['link to what is not shown', 'link leads nowhere'])
+      for (const other of [visits, undefined]) expect(on(rule, other), rule).to.deep.equal([]);
+    // What is on the other page alone is no matter of this one.
+    expect(pagesWithLinkedPlaces(page)).to.deep.equal(['visits']);
+    expect(pagesWithLinkedPlaces(saying('book', { link: 'page:visits' }))).to.deep.equal([]);
+    expect(pagesWithLinkedPlaces(saying('book', { link: `page:home#week` }))).to.deep.equal([]);
   });
 
   it('find landmarks that those who hear the page cannot tell apart', () => {

@@ -1,10 +1,11 @@
 /** Pages that are looked over: one at a time, the last of what was asked, and on after a failure. */
 import { expect } from 'chai';
 import type { Finding, Page, SiteFrame } from '../../core/index.ts';
-import { Checking, type Eyes } from '../../web/checks/checking.ts';
+import { Checking, type Eyes, type ToLook } from '../../web/checks/checking.ts';
 
 const site = {} as SiteFrame;
 const page = (id: string) => ({ id }) as unknown as Page;
+const asked = (id: string): ToLook => ({ site, page: page(id), pages: {} });
 const settled = () => new Promise((resolve) => setImmediate(resolve));
 
 /** Eyes whose steps are held until they are let go; what fails is given by name. */
@@ -16,7 +17,7 @@ function eyes(failing: { words?: true; see?: true; findings?: true } = {}) {
       held.push(() => (failing[name] ? reject(new Error(name)) : resolve(value))),
     );
   const made: Eyes = {
-    words: (_site, { id }) => (looked.push(id as unknown as string), step('words', [])),
+    words: ({ page: { id } }) => (looked.push(id as unknown as string), step('words', [])),
     see: () => step('see', {}),
     findings: () => step('findings', [] as Finding[]),
   };
@@ -41,7 +42,7 @@ describe('looking pages over', () => {
     const told: string[] = [];
     const { made, looked, go } = eyes();
     const checking = new Checking(made, ({ id }) => told.push(id as unknown as string));
-    for (const id of ['one', 'two', 'three']) checking.look(site, page(id));
+    for (const id of ['one', 'two', 'three']) checking.look(asked(id));
     await go();
     expect(looked).to.deep.equal(['one', 'three']);
     expect(told).to.deep.equal(['one', 'three']);
@@ -55,11 +56,11 @@ describe('looking pages over', () => {
         told.push(`${id as unknown as string} ${list?.length}`),
       );
       await quietly(async () => {
-        checking.look(site, page('one'));
+        checking.look(asked('one'));
         await go();
       });
       delete failing[name];
-      checking.look(site, page('two'));
+      checking.look(asked('two'));
       await go();
       expect(told).to.deep.equal(['one undefined', 'two 0']);
     });
@@ -68,7 +69,7 @@ describe('looking pages over', () => {
     const told: string[] = [];
     const { made, go } = eyes();
     const checking = new Checking(made, () => told.push('told'));
-    checking.look(site, page('one'));
+    checking.look(asked('one'));
     checking.close();
     await go();
     expect(told).to.deep.equal([]);

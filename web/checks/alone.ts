@@ -1,5 +1,6 @@
 /** Looks all pages of a site over by every rule, without the rest of the interface: for the command line. */
 import { composed, toldOnce, type Finding, type PageFindings, type Site } from '../../core/index.ts';
+import { findingsOf } from './checking.ts';
 import { Looking } from './looking.ts';
 import { Sweeper } from './sweeper.ts';
 
@@ -18,8 +19,7 @@ async function look(): Promise<PageFindings[]> {
   for (const { id } of frame.pages) {
     await send('/looking', { page: id });
     const page = composed(frame, site.pages[id]);
-    const words = await looking.words(frame, page);
-    const said = await looking.findings(await looking.see(frame, page, words));
+    const said = await findingsOf(looking, { site: frame, page, pages: site.pages });
     const measured = await new Promise<readonly Finding[]>((resolve, reject) => {
       const sweeper = new Sweeper((_page, news) => {
         if ('found' in news) resolve(news.found);

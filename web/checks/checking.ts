@@ -1,16 +1,30 @@
 import type { Finding, Page, Seen, SiteFrame, WordsToMeasure } from '../../core/index.ts';
 
+/** A page to look over, as it is shown, with the other pages that are known. */
+export interface ToLook {
+  site: SiteFrame;
+  page: Page;
+  /** Those on which its links lead to a place, by id. */
+  pages: Readonly<Record<string, Page>>;
+}
+
 /** How pages are looked at: what has to be measured of one, what a browser sees of it, and what the rules say of both. */
 export interface Eyes {
-  words(site: SiteFrame, page: Page): Promise<WordsToMeasure[]>;
+  words(asked: ToLook): Promise<WordsToMeasure[]>;
   see(site: SiteFrame, page: Page, words: readonly WordsToMeasure[]): Promise<Seen>;
   findings(seen: Seen): Promise<Finding[]>;
+}
+
+/** What is found on a page. */
+export async function findingsOf(eyes: Eyes, asked: ToLook): Promise<Finding[]> {
+  const words = await eyes.words(asked);
+  return eyes.findings(await eyes.see(asked.site, asked.page, words));
 }
 
 /** Looks pages over, one at a time: what is asked meanwhile waits, and only the last of it. */
 export class Checking {
   private busy = false;
-  private next: { site: SiteFrame; page: Page } | undefined;
+  private next: ToLook | undefined;
   private closed = false;
 
   /** `told`: what was found on a page; undefined where looking failed. */
@@ -19,8 +33,8 @@ export class Checking {
     private readonly told: (page: Page, list: Finding[] | undefined) => void,
   ) {}
 
-  look(site: SiteFrame, page: Page): void {
-    this.next = { site, page };
+  look(asked: ToLook): void {
+    this.next = asked;
     if (!this.busy) void this.go();
   }
 
@@ -31,20 +45,15 @@ export class Checking {
   private async go(): Promise<void> {
     this.busy = true;
     while (this.next && !this.closed) {
-      const { site, page } = this.next;
+      const asked = this.next;
       this.next = undefined;
       // A fault of a rule, or a font that does not come, is no reason to look at nothing any more.
-      const list = await this.listOf(site, page).catch((fault: unknown) => {
+      const list = await findingsOf(this.eyes, asked).catch((fault: unknown) => {
         console.error(fault);
         return undefined;
       });
-      if (!this.closed) this.told(page, list);
+      if (!this.closed) this.told(asked.page, list);
     }
     this.busy = false;
-  }
-
-  private async listOf(site: SiteFrame, page: Page): Promise<Finding[]> {
-    const words = await this.eyes.words(site, page);
-    return this.eyes.findings(await this.eyes.see(site, page, words));
   }
 }

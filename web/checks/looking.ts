@@ -1,5 +1,4 @@
-import type { Page, SiteFrame } from '../../core/index.ts';
-import type { Eyes } from './checking.ts';
+import type { Eyes, ToLook } from './checking.ts';
 import { Seeing } from './seeing.ts';
 import type { Asks, Message } from './worker.ts';
 
@@ -8,7 +7,7 @@ export class Looking implements Eyes {
   private readonly worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
   private readonly seeing = new Seeing();
 
-  words = (site: SiteFrame, page: Page) => this.ask('words', { site, page });
+  words = (asked: ToLook) => this.ask('words', asked);
   see: Eyes['see'] = (site, page, words) => this.seeing.see(site, page, words);
   findings: Eyes['findings'] = (seen) => this.ask('findings', seen);
 

@@ -1,7 +1,9 @@
-import { useEffect, useRef } from 'react';
-import type { Page, SiteFrame } from '../../core/index.ts';
+import { useEffect, useRef, useState } from 'react';
+import { shallowEqual } from 'react-redux';
+import { pagesWithLinkedPlaces, type NodeId, type Page, type SiteFrame } from '../../core/index.ts';
+import { load } from '../state/edits.ts';
 import { looked } from '../state/findings.ts';
-import { useAppDispatch } from '../state/store.ts';
+import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { Checking } from './checking.ts';
 import { Looking } from './looking.ts';
 
@@ -11,6 +13,12 @@ const STILL = 350;
 /** Keeps the findings of the page that is open up to date. */
 export function useChecking(site: SiteFrame | undefined, page: Page | undefined): void {
   const dispatch = useAppDispatch();
+  // The pages on which links of this one lead to a place: they are read, and looked at as they are now.
+  const [followed, setFollowed] = useState<readonly NodeId[]>([]);
+  const pages = useAppSelector(({ documents: { open } }) => {
+    const known: Partial<Record<NodeId, Page>> = open?.site.pages ?? {};
+    return Object.fromEntries(followed.flatMap((id) => (known[id] ? [[id, known[id]]] : [])));
+  }, shallowEqual);
   const checking = useRef<Checking | null>(null);
   useEffect(() => {
     const looking = new Looking();
@@ -23,7 +31,13 @@ export function useChecking(site: SiteFrame | undefined, page: Page | undefined)
   }, [dispatch]);
   useEffect(() => {
     if (!site || !page) return;
-    const wait = setTimeout(() => checking.current?.look(site, page), STILL);
+    const wait = setTimeout(() => {
+      const places = pagesWithLinkedPlaces(page);
+      setFollowed((before) => (shallowEqual(before, places) ? before : places));
+      // Where one cannot be read, nothing is said of it.
+      void dispatch(load(places.filter((id) => site.pages.some((head) => head.id === id))));
+      checking.current?.look({ site, page, pages });
+    }, STILL);
     return () => clearTimeout(wait);
-  }, [site, page]);
+  }, [dispatch, site, page, pages]);
 }

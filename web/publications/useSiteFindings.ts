@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { composed, toldOnce, type PageFindings, type Site } from '../../core/index.ts';
+import { findingsOf } from '../checks/checking.ts';
 import { Looking } from '../checks/looking.ts';
 
 /** What the checks find on the pages of a site, but for what is set aside. */
@@ -12,8 +13,7 @@ async function look(looking: Looking, { frame, pages }: Site): Promise<PageFindi
   const found: PageFindings[] = [];
   for (const { id } of frame.pages) {
     const page = composed(frame, pages[id]);
-    const words = await looking.words(frame, page);
-    const list = await looking.findings(await looking.see(frame, page, words));
+    const list = await findingsOf(looking, { site: frame, page, pages });
     found.push({ page: id, findings: list.filter(({ aside }) => aside === undefined) });
   }
   return toldOnce(found);

@@ -20,7 +20,7 @@ function TypeOf({ site: { frame, pages }, page }: { site: Site; page: NodeId }) 
   );
   const [dialog, setDialog] = useState<'scale' | 'view' | null>(null);
   const shown = pages[page];
-  const findings = useMemo(() => findingsOf(frame, shown, undefined, TEXT_RULES), [frame, shown]);
+  const findings = useMemo(() => findingsOf(frame, shown, { rules: TEXT_RULES }), [frame, shown]);
   return (
     <Box sx={{ height: '100%', overflow: 'auto' }}>
       <Box sx={{ px: 3, pt: 3, pb: 8, maxWidth: 1560, mx: 'auto' }}>
