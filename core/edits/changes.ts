@@ -65,6 +65,17 @@ function slot(
 
 type Holder = Node | TextStyle;
 
+/** What was and is there; where that is the same, and only one of them says so itself, the other is told as what it is. */
+function alike(
+  [before, after]: (string | undefined)[],
+  [was, is]: (object | undefined)[],
+  key: string,
+): (string | undefined)[] {
+  if (before === undefined || before !== after || !was === !is) return [before, after];
+  const untold = `${before}, ${key === 'base' ? 'by default' : 'inherited'}`;
+  return was ? [before, untold] : [untold, after];
+}
+
 /** A change of a value of an element or a text style, by the last keys of its path: part, property, `base` or `at` and the view. */
 function ofValue(
   [part, name, key, view]: string[],
@@ -94,7 +105,7 @@ function ofValue(
       ? knownKind((some as Node).kind).parts?.[part as Part]?.label
       : undefined;
   const reach = (slots[1] ?? slots[0])?.reach;
-  const [before, after] = [told(0), told(1)];
+  const [before, after] = alike([told(0), told(1)], slots, key);
   const reaches = slots.map((found) => found?.reach);
   if (before === after && slots[0] && slots[1] && reaches[0] !== reaches[1]) {
     // The same value, for other views as well, or for fewer.

@@ -84,6 +84,16 @@ describe('what differs between two states of a site', () => {
     expect(change.node).to.equal('shared-foot-foot-place-title');
   });
 
+  it('tells what was inherited and is said now, where it is the same', () => {
+    const said = set('lead', 'size', 'mobile', 18);
+    expect(lines(site, said)).to.deep.equal(['home · Lead paragraph · size in Mobile · 18, inherited · 18']);
+    expect(lines(said, site)).to.deep.equal(['home · Lead paragraph · size in Mobile · 18 · 18, inherited']);
+    const shown = set('lead', 'shown', 'desktop', true);
+    expect(lines(shown, site)).to.deep.equal([
+      'home · Lead paragraph · shown in Desktop · yes · yes, by default',
+    ]);
+  });
+
   it('tells where the same value reaches other views', () => {
     const here = set('lead', 'size', 'tablet', 20);
     const onward = set('lead', 'size', 'tablet', 20, 'onward');
