@@ -46,7 +46,7 @@ function keep(
   const holder = { id: HOLDER, kind, name, parent: null, children: [], style: {}, content: {} };
   const tree: Page = { id: id as string as NodeId, root: HOLDER, nodes: { [HOLDER]: holder } };
   const only = Object.fromEntries(inFirst.map((each) => [each, copy.nodes[each]])) as Copy['nodes'];
-  const { roots, left, names } = grownFrom(
+  const { roots, changed, names } = grownFrom(
     site,
     tree,
     { ...copy, roots: [first], nodes: only },
@@ -64,12 +64,11 @@ function keep(
   }
   site.shared = { ...site.shared, [id]: { ...tree, root: root.id } };
   const more = inFirst.length - 1;
-  const missing = left > 0 ? `; ${counted(left, 'value')} left out that this site does not have` : '';
   const how = linked ? 'kept, and linked here' : 'kept';
   return {
     tree: site.shared[id]!,
     ids: names,
-    sentence: `${root.name}: ${how}${more > 0 ? ` with ${counted(more, 'element')} in it` : ''}${missing}`,
+    sentence: `${root.name}: ${how}${more > 0 ? ` with ${counted(more, 'element')} in it` : ''}${changed}`,
   };
 }
 

@@ -6,6 +6,7 @@ import { viewAt, type ViewId } from '../layered/views.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/propertytable.ts';
+import { OVERLAY } from '../elements/properties/area.ts';
 import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
 import { schemaFaults } from '../faults.ts';
 import { linkTo, targetOf } from '../markup/link.ts';
@@ -15,6 +16,7 @@ import type { Node } from '../site/node.ts';
 import { sharedPlaceOf } from '../site/shared.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { aliasOf } from '../theme/alias.ts';
+import { viewsWithoutRoom } from '../values/areas.ts';
 import { withAssets } from '../values/uses.ts';
 import { found, layeredOf, store } from './aim.ts';
 import { settledInOverlay } from './areas.ts';
@@ -24,7 +26,7 @@ import { relink } from './relink.ts';
 import { MOST_CHILDREN, renamed, shownOnly, takesWhole } from './structure.ts';
 import { valuesOf } from './stylevalues.ts';
 import { putBehind } from './tree.ts';
-import { counted, describeHolders, kindInWords } from './wording.ts';
+import { counted, describeHolders, kindInWords, viewsNamed } from './wording.ts';
 
 /** Elements as they were copied, with what of their site they speak of. */
 export interface Copy extends Pick<SiteFrame, 'views' | 'colours' | 'spacing' | 'assets'> {
@@ -132,9 +134,30 @@ function settle(node: Node, from: Copy, to: SiteFrame, page: Page): number {
 const namesFor = (copied: Copy, id: NodeId): NodeId[] =>
   Object.keys(copied.nodes).map((_each, index) => (index === 0 ? id : `${id}-${index}`) as NodeId);
 
+/** What of elements from elsewhere could not be as it was there: values that had to be left out, and areas that a grid has no room for. */
+function changedOnTheWay(
+  site: SiteFrame,
+  draft: Page,
+  copied: Copy,
+  ids: readonly NodeId[],
+  left: number,
+): string {
+  const missing = left > 0 ? `; ${counted(left, 'value')} left out that this site does not have` : '';
+  // Copied here, it stands as it stood.
+  if (copied.site === site.id) return missing;
+  const placed = ids
+    .map((id) => draft.nodes[id])
+    .filter(({ parent }) => parent !== null && draft.nodes[parent]?.kind === OVERLAY)
+    .map((node) => viewsWithoutRoom(site, draft, node))
+    .filter((views) => views.length > 0);
+  if (placed.length === 0) return missing;
+  const views = site.views.list.map(({ id }) => id).filter((id) => placed.some((each) => each.includes(id)));
+  return `${missing}; ${counted(placed.length, 'area')} made to fit the columns of ${viewsNamed(site, views)}`;
+}
+
 /**
  * Puts copied elements among those of a page on this site's terms, under a parent that does not know of them yet. Answers their names, in
- * their order, and how many values had to be left out.
+ * their order, and in words what of them had to change.
  */
 export function grownFrom(
   site: SiteFrame,
@@ -142,7 +165,7 @@ export function grownFrom(
   copied: Copy,
   id: NodeId,
   parent: NodeId,
-): { roots: NodeId[]; left: number; names: Map<NodeId, NodeId> } {
+): { roots: NodeId[]; changed: string; names: Map<NodeId, NodeId> } {
   const ids = Object.keys(copied.nodes) as NodeId[];
   const made = namesFor(copied, id);
   const names = new Map(ids.map((each, index) => [each, made[index]]));
@@ -169,7 +192,8 @@ export function grownFrom(
       const elsewhere = copied.site === site.id && copied.page !== draft.id;
       return elsewhere ? linkTo({ page: copied.page, place }) : link;
     });
-  return { roots: copied.roots.map(named), left, names };
+  const changed = changedOnTheWay(site, draft, copied, made, left);
+  return { roots: copied.roots.map(named), changed, names };
 }
 
 /** Puts copied elements, with all that is in them, on a page. What this site does not have is written out, or left out and said. */
@@ -191,7 +215,7 @@ export const pasteElements: Command<PasteElements> = {
       return refused('The id is not one for an element in this place; nothing was pasted.');
     if (namesFor(copied, id).some((name) => draft.nodes[name]))
       return refused('The page has an element of this id already; nothing was pasted.');
-    const { roots: names, left } = grownFrom(site, draft, copied, id, parentId);
+    const { roots: names, changed } = grownFrom(site, draft, copied, id, parentId);
     let place = after;
     for (const name of names) {
       putBehind(parent.children, name, place);
@@ -202,7 +226,6 @@ export const pasteElements: Command<PasteElements> = {
     const what = describeHolders(names.map((name) => draft.nodes[name]));
     const more = Object.keys(copied.nodes).length - copied.roots.length;
     const inIt = more > 0 ? ` with ${counted(more, 'element')} in it` : '';
-    const missing = left > 0 ? `; ${counted(left, 'value')} left out that this site does not have` : '';
-    return done(`${what}: ${act} ${parent.name}${inIt}${said}${missing}`);
+    return done(`${what}: ${act} ${parent.name}${inIt}${said}${changed}`);
   },
 };

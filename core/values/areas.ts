@@ -1,4 +1,5 @@
 import { heldArea, rowsTaken, type Area } from '../layout/areas.ts';
+import { heldSpan, heldStart } from '../layout/spans.ts';
 import { OVERLAY, type Hold } from '../elements/properties/area.ts';
 import type { Extent } from '../elements/valuetypes/extent.ts';
 import type { Offset } from '../elements/valuetypes/offset.ts';
@@ -46,6 +47,16 @@ export function standingIn(site: SiteFrame, page: Page, node: Node, view: ViewId
   const standing = setStanding(site, page, node, view);
   return { ...standing, ...heldArea(standing, viewOf(site.views, view).grid.columns) };
 }
+
+/** The views in whose grids a part of an overlay has no room where it was set to stand: it stands elsewhere there, or is narrower. */
+export const viewsWithoutRoom = (site: SiteFrame, page: Page, node: Node): ViewId[] =>
+  site.views.list
+    .filter(({ id, grid }) => {
+      const { column, span } = setStanding(site, page, node, id);
+      const held = heldSpan(span, grid.columns);
+      return held !== span || heldStart(column, span, grid.columns) !== column;
+    })
+    .map(({ id }) => id);
 
 /** The parts of an overlay that are shown in a view, from back to front, with where they stand. */
 export const partsIn = (

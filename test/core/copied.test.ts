@@ -19,7 +19,9 @@ import {
   type Node,
   type NodeId,
   type Page,
+  type Site,
 } from '../../core/index.ts';
+import { demoSite } from '../../demo/site.ts';
 import { files, frame, home, made, node, refusal, site, takenBack, view } from './acting.ts';
 import { siteArbitrary } from './arbitrary.ts';
 
@@ -138,6 +140,32 @@ describe('copied elements', () => {
           resolve(frame, home, home.nodes[node('headline')], size, like),
         );
     }
+  });
+
+  it('say in which views of another site the grid has no room for what stood in an overlay', async () => {
+    const { site: demo } = await demoSite();
+    const copied = through(copyElements(demo.frame, demo.pages[node('shutter')], [node('shutter-over')]));
+    const pastedWhere = (id: string, columns: Record<string, number>) => {
+      const { views } = demo.frame;
+      const list = views.list.map((each) => ({
+        ...each,
+        grid: { ...each.grid, columns: columns[each.id] ?? each.grid.columns },
+      }));
+      const other: Site = {
+        ...site,
+        frame: { ...frame, id: id as Site['frame']['id'], views: { ...views, list } },
+      };
+      const args = { copied: given(copied), id: node('new'), parent: node('week'), after: null };
+      return made('pasteElements', args, home, other).sentence;
+    };
+    const { id } = demo.frame;
+    expect(pastedWhere('other', {})).not.to.match(/fit/);
+    // The pictures stand in columns 1 to 9 and 8 to 12; in Mobile in 1 to 4 and 3 to 4.
+    expect(pastedWhere('other', { tablet: 10 })).to.match(/; 1 area made to fit the columns of Tablet$/);
+    expect(pastedWhere('other', { tablet: 8, mobile: 2 })).to.match(
+      /; 2 areas made to fit the columns of Tablet, Mobile$/,
+    );
+    expect(pastedWhere(id, { tablet: 8 })).not.to.match(/fit/);
   });
 
   it('lead where they led: to what went along, or back to the page they were copied from', () => {
