@@ -1,4 +1,4 @@
-import { childrenIn } from '../values/visibility.ts';
+import { childrenIn, inRow } from '../values/visibility.ts';
 import { alternatingRuns, firstInRow, type First } from '../values/alternating.ts';
 import type { EditReach } from '../layered/change.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -24,7 +24,7 @@ export const reverseOrder: Command<OrderIn> = {
   run(site, draft, { node: id, view, reach }, pages) {
     const node = draft.nodes[id];
     if (!node) return refused('The element is not on this page any more.');
-    if (node.children.length < FEWEST)
+    if (inRow(draft, node).length < FEWEST)
       return refused(`${node.name} has fewer than two parts; there is nothing to reverse.`);
     const value = childrenIn(site, node, view).reverse();
     const set = setValue.run(site, draft, { nodes: [id], property: 'order', view, value, reach }, pages);

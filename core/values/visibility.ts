@@ -1,6 +1,7 @@
 import type { Layered } from '../layered/layered.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
+import { isAtEdge } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import type { ViewId } from '../layered/views.ts';
@@ -51,3 +52,11 @@ export function childrenIn(site: SiteFrame, node: Node, view: ViewId): NodeId[] 
   const stored = held(node.style.self?.order, site.views, view)?.value as NodeId[] | undefined;
   return completeOrder(node.children, stored);
 }
+
+/** The children of a container that stand one after another: what stays at an edge of the window has no place among them. */
+export const inRow = (page: Page, { children }: Node): NodeId[] =>
+  children.filter((id) => page.nodes[id] && !isAtEdge(page.nodes[id].kind));
+
+/** Those, in the order that they have in a view. */
+export const inRowIn = (site: SiteFrame, page: Page, node: Node, view: ViewId): NodeId[] =>
+  childrenIn(site, { ...node, children: inRow(page, node) }, view);

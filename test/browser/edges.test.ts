@@ -2,11 +2,11 @@
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { expect } from 'chai';
-import { Key } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
 import type { LivePublication } from '../../api/responses.ts';
 import { byRole, eventually, resize, visit } from './browser.ts';
-import { addElement, inSheet, kept, saysStep, useBench } from './workbench.ts';
+import { addElement, cell, inSheet, kept, saysStep, selectInOutline, useBench } from './workbench.ts';
 
 const axe = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -50,6 +50,18 @@ describe('what stays at the edges of the window', function () {
       await press('button', 'Put on all pages');
       await saysStep(driver, `${name}: on all pages now`);
     }
+    // It has no place among the sections, by keys or in the list of them.
+    await selectInOutline(driver, 'Contact strip');
+    await driver.actions().keyDown(Key.ALT).sendKeys(Key.ARROW_UP).keyUp(Key.ALT).perform();
+    await saysStep(driver, /^Contact strip stays at an edge of the window/);
+    await selectInOutline(driver, 'Home');
+    await (await cell(driver, 'Order of parts', 'Mobile')).click();
+    await driver.actions().sendKeys(Key.ENTER).perform();
+    const places = await driver.findElements(By.css('ol[aria-label="Order in Mobile"] li'));
+    const listed = await Promise.all(places.map((each) => each.getText()));
+    expect(listed[0]).to.match(/^Header/);
+    expect(listed.at(-1)).to.match(/^Footer/);
+    await driver.actions().sendKeys(Key.ESCAPE).perform();
     // In a sheet, which is as tall as its page, both are at the page's end.
     const [page, strip, up] = await Promise.all(
       ['page', 'strip', 'up'].map((kind) =>

@@ -4,6 +4,8 @@ import {
   compileSite,
   composed,
   findings,
+  inRow,
+  inRowIn,
   LaidPage,
   MEASURED_RULES,
   pageRules,
@@ -53,6 +55,25 @@ describe('a contact strip', () => {
       '<nav class="x" aria-label="Reach us"><ul><li><a href="tel:+44"><svg>Call</a></li><li><a href="../"><svg>Find us</a></li></ul></nav>',
     );
     expect(html.match(/aria-hidden="true"/g)).to.have.length(2);
+  });
+
+  it('has no place among the sections of its page, whose order it leaves as it is', () => {
+    const given = having('strip');
+    const page = given.pages[home.id];
+    expect(inRow(page, page.nodes[page.root])).to.deep.equal(home.nodes[home.root].children);
+    const root = { nodes: [page.root], property: 'order', reach: 'here' as const };
+    const turned = [...home.nodes[home.root].children].reverse();
+    const on = made('setValue', { ...root, view: view('mobile'), value: turned }, page, given);
+    expect(inRowIn(on.frame, on.page, on.page.nodes[page.root], view('mobile'))).to.deep.equal(turned);
+    expect(inRowIn(on.frame, on.page, on.page.nodes[page.root], view('desktop'))).to.deep.equal(
+      home.nodes[home.root].children,
+    );
+    const alone = made('removeElements', { nodes: home.nodes[home.root].children.slice(1) }, page, given);
+    const { shared: _shared, ...bare } = alone.site.frame;
+    const mobile = { node: page.root, view: view('mobile'), reach: 'here' as const };
+    expect(refusal('reverseOrder', mobile, alone.page, { ...alone.site, frame: bare })).to.match(
+      /fewer than two parts/,
+    );
   });
 
   it('stands behind the page’s foot in the source, wherever it was put, and before its head where it stays above', () => {

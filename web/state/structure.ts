@@ -2,7 +2,7 @@ import { nanoid } from 'nanoid';
 import {
   accepts,
   columnsIn,
-  childrenIn,
+  inRowIn,
   headOf,
   idIn,
   isAtEdge,
@@ -248,7 +248,12 @@ export function moveInOrder(node: NodeId, view: ViewId, by: number): Thunk {
     const { site, page } = openPage(getState())!;
     const { parent } = page.nodes[node];
     if (parent === null) return;
-    const order = childrenIn(site, page.nodes[parent], view);
+    const order = inRowIn(site, page, page.nodes[parent], view);
+    if (!order.includes(node)) {
+      const { name } = page.nodes[node];
+      dispatch(refusedEdit(`${name} stays at an edge of the window, and has no place among sections.`));
+      return;
+    }
     const place = order.indexOf(node) + by;
     if (place < 0 || place >= order.length) return;
     const { reach } = getState().desk;

@@ -1,7 +1,8 @@
 import {
   accepts,
   alternatingRuns,
-  childrenIn,
+  inRow,
+  inRowIn,
   countOverrides,
   handmadePairs,
   isGroup,
@@ -118,10 +119,10 @@ function placing({ site, page, nodes, active, reach, onDialog }: Selected): Acti
   const { name } = viewOf(site.views, active);
   const parent = lead.parent === null ? undefined : page.nodes[lead.parent];
   const deep = parent?.kind === OVERLAY;
-  const order = parent ? childrenIn(site, parent, active) : [];
+  const order = parent ? inRowIn(site, page, parent, active) : [];
   const at = order.indexOf(lead.id);
-  const ordered = lead.children.length > 1 && lead.kind !== 'alternates' && nodes.length === 1;
-  const inSource = !ordered || same(childrenIn(site, lead, active), lead.children);
+  const ordered = inRow(page, lead).length > 1 && lead.kind !== 'alternates' && nodes.length === 1;
+  const inSource = !ordered || same(inRowIn(site, page, lead, active), inRow(page, lead));
   const run = nodes.length === 1 ? runAround(site, page, lead) : undefined;
   return [
     {

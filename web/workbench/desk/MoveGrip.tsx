@@ -1,7 +1,9 @@
 import { Box } from '@mui/material';
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
-  childrenIn,
+  inRow,
+  inRowIn,
+  isAtEdge,
   moveTo,
   same,
   type Node,
@@ -38,11 +40,11 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, c
   const reach = useAppSelector((state) => state.desk.reach);
   const [insertion, setInsertion] = useState<Insertion | null>(null);
   const parent = node.parent === null ? undefined : page.nodes[node.parent];
-  const movable = parent !== undefined && parent.children.length > 1;
+  const movable = parent !== undefined && inRow(page, parent).length > 1 && !isAtEdge(node.kind);
 
   /** The siblings that show in this view, without the block itself, in their order. */
   const siblings = (): { id: NodeId; box: DOMRect }[] =>
-    childrenIn(site, parent!, view).flatMap((id) => {
+    inRowIn(site, page, parent!, view).flatMap((id) => {
       const element = id === node.id ? null : sheet.elementOf(id);
       return element && element.getClientRects().length > 0
         ? [{ id, box: element.getBoundingClientRect() }]
@@ -60,7 +62,7 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, c
     );
   };
   const put = (place: number) => {
-    const order = childrenIn(site, parent!, view);
+    const order = inRowIn(site, page, parent!, view);
     const next = siblings()[place];
     const rest = order.filter((id) => id !== node.id);
     const value = moveTo(order, node.id, next ? rest.indexOf(next.id) : rest.length);
@@ -86,7 +88,7 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, c
 
   /** Among the siblings that show: the arrows by one, Home and End to the first and the last place. */
   const keys = (event: KeyboardEvent) => {
-    const order = childrenIn(site, parent!, view);
+    const order = inRowIn(site, page, parent!, view);
     const at = order.indexOf(node.id);
     const goals: Record<string, number | undefined> = {
       ArrowUp: at - 1,

@@ -2,7 +2,7 @@ import { Box, IconButton, Typography } from '@mui/material';
 import { Eye } from 'lucide-react';
 import { useLayoutEffect, useMemo, useState, type PointerEvent } from 'react';
 import {
-  childrenIn,
+  inRowIn,
   isShown,
   isOnAllPages,
   type NodeId,
@@ -86,7 +86,7 @@ function Column({ site, page, content, view, across, active, onMove }: ColumnPro
   const scale = across / view.sheet.width;
   const [boxes, setBoxes] = useState<SectionBox[]>([]);
   const [line, setLine] = useState<number | null>(null);
-  const order = childrenIn(site, page.nodes[page.root], view.id).filter((id) => page.nodes[id]);
+  const order = inRowIn(site, page, page.nodes[page.root], view.id);
   const key = order.join(' ');
   useLayoutEffect(() => {
     if (!sheet) return;

@@ -1,4 +1,4 @@
-import { childrenIn, viewAt, type NodeId, type Page, type SiteFrame } from '../../../core/index.ts';
+import { inRowIn, viewAt, type NodeId, type Page, type SiteFrame } from '../../../core/index.ts';
 import { elementIn, nodeAt } from '../../page/sheetdocument.ts';
 import { takesMore, type TreePlace } from '../../state/structure.ts';
 import { insertionAt } from './insertion.ts';
@@ -32,7 +32,7 @@ export function placeInSheet(
     holder = page.nodes[holder]?.parent ?? null;
   if (holder === null) return undefined;
   const view = viewAt(site.views, frame.clientWidth).id;
-  const siblings = childrenIn(site, page.nodes[holder], view).flatMap((id) => {
+  const siblings = inRowIn(site, page, page.nodes[holder], view).flatMap((id) => {
     const element = elementIn(inner, id);
     return element && element.getClientRects().length > 0
       ? [{ id, box: element.getBoundingClientRect() }]

@@ -1,5 +1,6 @@
 import {
-  childrenIn,
+  inRow,
+  inRowIn,
   held,
   isEmpty,
   ownLayered,
@@ -58,7 +59,13 @@ export function fluidWidths(
 }
 
 /** What reading and writing the values of a row depends on in a view. */
-export function contextOf(site: SiteFrame, row: ValueRow, view: View, reach: EditReach): ValueContext {
+export function contextOf(
+  site: SiteFrame,
+  page: Page,
+  row: ValueRow,
+  view: View,
+  reach: EditReach,
+): ValueContext {
   const holder = leading(row.holders);
   return {
     site,
@@ -66,7 +73,7 @@ export function contextOf(site: SiteFrame, row: ValueRow, view: View, reach: Edi
     fluidWidths: fluidWidths(site, view.id, reach),
     siblings:
       propertyOfRow(row).onChildren && isNode(holder)
-        ? { order: childrenIn(site, holder, view.id), source: holder.children, child: row.child }
+        ? { order: inRowIn(site, page, holder, view.id), source: inRow(page, holder), child: row.child }
         : undefined,
   };
 }
@@ -131,7 +138,7 @@ export function valueCells(site: SiteFrame, page: Page, row: ValueRow): ValueCel
       row.holders.some((holder) =>
         row.properties.some((each) => !same(tracedIn(site, page, row, holder, each, view).value, value)),
       );
-    const text = mixed ? 'mixed' : property.type.format(value, contextOf(site, row, view, 'here'));
+    const text = mixed ? 'mixed' : property.type.format(value, contextOf(site, page, row, view, 'here'));
     return { value, source, mixed, text };
   });
   const baseColumn = columns.findIndex((view) => view.id === views.base);

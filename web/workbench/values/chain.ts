@@ -109,7 +109,7 @@ export function traceChain(site: SiteFrame, page: Page, row: ValueRow, cell: Val
     return [{ text: `different values of ${what}` }];
   }
   const says = (value: unknown, view: View) =>
-    property.type.format(value, contextOf(site, row, view, 'here'));
+    property.type.format(value, contextOf(site, page, row, view, 'here'));
   const chain = [linkTo(site, page, row, cell.source, cell.text)];
   const without =
     cell.state === 'own' && cell.source.from === 'element' ? cleared(site, page, row, cell) : undefined;

@@ -1,5 +1,6 @@
 import {
   applies,
+  inRow,
   isAtEdge,
   isDeep,
   isEmpty,
@@ -83,7 +84,7 @@ const FEWEST_TO_ORDER = 2;
 /** The place of a single element among its siblings. */
 function placeRow(page: Page, property: Property, node: Node): ValueRow[] {
   const parent = node.parent === null ? undefined : page.nodes[node.parent];
-  if (!parent || parent.children.length < FEWEST_TO_ORDER || !takes(parent.kind, property)) return [];
+  if (!parent || inRow(page, parent).length < FEWEST_TO_ORDER || !takes(parent.kind, property)) return [];
   const deep = isDeep(parent.kind) ? property.deepLabels?.child : undefined;
   const label = deep ?? property.childLabel ?? property.label;
   return [

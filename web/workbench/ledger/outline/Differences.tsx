@@ -11,6 +11,7 @@ import {
 import { useMemo, useState } from 'react';
 import {
   differences,
+  inRow,
   knownKind,
   viewOf,
   type Difference,
@@ -34,12 +35,12 @@ interface Line extends Record<Column, string> {
   difference: Difference;
 }
 
-function linesOf(site: SiteFrame, list: readonly Difference[], view: ViewId): Line[] {
+function linesOf(site: SiteFrame, page: Page, list: readonly Difference[], view: ViewId): Line[] {
   const { columns } = viewOf(site.views, view).grid;
   return list.map((difference) => {
     const { node, part, property } = difference;
     const label = knownKind(node.kind).parts?.[part]?.label;
-    const siblings = property.onChildren ? { order: [], source: node.children } : undefined;
+    const siblings = property.onChildren ? { order: [], source: inRow(page, node) } : undefined;
     const says = (value: unknown) => property.type.format(value, { site, columns, siblings });
     return {
       difference,
@@ -65,7 +66,10 @@ export function Differences({
 }) {
   const dispatch = useAppDispatch();
   const [sorting, setSorting] = useState<Column | null>(null);
-  const lines = useMemo(() => linesOf(site, differences(site, page, active), active), [site, page, active]);
+  const lines = useMemo(
+    () => linesOf(site, page, differences(site, page, active), active),
+    [site, page, active],
+  );
   const wanted = text.trim().toLowerCase();
   const shown = lines.filter(
     (entry) => !wanted || COLUMNS.some(({ id }) => entry[id].toLowerCase().includes(wanted)),

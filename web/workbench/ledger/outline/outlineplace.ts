@@ -1,5 +1,6 @@
 import {
-  childrenIn,
+  composed,
+  inRowIn,
   ordinal,
   type NodeId,
   type Outcome,
@@ -60,10 +61,11 @@ export function placedIn(
   tried: Outcome<{ site: Site }>,
 ): string {
   if (!tried.ok) return tried.sentence;
-  const parent = tried.value.site.pages[page.id]?.nodes[place.parent] ?? page.nodes[place.parent];
+  const then = composed(tried.value.site.frame, tried.value.site.pages[page.id]);
+  const parent = then.nodes[place.parent];
   const by = new Map<string, string[]>();
   for (const view of site.views.list.toReversed()) {
-    const order = childrenIn(site, parent, view.id);
+    const order = inRowIn(site, then, parent, view.id);
     const at = `${ordinal(order.indexOf(node) + 1)} of ${order.length}`;
     by.set(at, [...(by.get(at) ?? []), view.name]);
   }

@@ -37,7 +37,7 @@ interface ValuesProps {
 }
 
 /** The card of the cell that is open, if one is. */
-function OpenCard({ site, table }: { site: SiteFrame; table: ValueTable }) {
+function OpenCard({ site, page, table }: Pick<ValuesProps, 'site' | 'page'> & { table: ValueTable }) {
   const { opened, reach, rows } = table;
   if (opened?.how !== 'card' || !rows[opened.at.row]) return null;
   const { at, anchor } = opened;
@@ -53,7 +53,7 @@ function OpenCard({ site, table }: { site: SiteFrame; table: ValueTable }) {
       site={site}
       row={row}
       cell={cell}
-      context={contextOf(site, row, cell.view, reach)}
+      context={contextOf(site, page, row, cell.view, reach)}
       reach={reach}
       onSet={(value, wanted) => table.set(at, value, wanted)}
       onClose={table.close}
@@ -174,7 +174,7 @@ export function Values({ site, page, subject, active }: ValuesProps) {
         </Box>
       </div>
       <TraceBar site={site} page={page} table={table} told={told} />
-      <OpenCard site={site} table={table} />
+      <OpenCard site={site} page={page} table={table} />
     </Box>
   );
 }

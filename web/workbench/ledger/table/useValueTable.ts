@@ -132,7 +132,7 @@ export function useValueTable(
       dispatch(edit('adjustValue', { ...target(where), adjustment, reach: wanted }));
       return undefined;
     }
-    const parsed = type.parse(text, contextOf(site, row, cell.view, wanted));
+    const parsed = type.parse(text, contextOf(site, page, row, cell.view, wanted));
     if (!parsed.ok) return parsed.sentence;
     set(where, parsed.value, wanted);
     return undefined;
@@ -140,7 +140,7 @@ export function useValueTable(
   const understood = (where: Place, text: string): string | undefined => {
     const { row, cell } = at(where);
     const { type } = propertyOfRow(row);
-    const parsed = type.told && type.parse(text, contextOf(site, row, cell.view, reach));
+    const parsed = type.told && type.parse(text, contextOf(site, page, row, cell.view, reach));
     return parsed?.ok ? type.told?.(parsed.value) : undefined;
   };
   /** Files go on the shelf, and the first of them into the cell. */
