@@ -10,10 +10,15 @@ export interface Browser {
   close(): Promise<void>;
 }
 
-export async function openBrowser(): Promise<Browser> {
+/** `zoom`: how much larger than usual pages are shown, as people set it in their browser; 1 is as usual. */
+export async function openBrowser({ zoom = 1 } = {}): Promise<Browser> {
   const profile = mkdtempSync(join(tmpdir(), 'dimorphe-chromium-'));
   const options = new Options();
   options.setChromeBinaryPath('/usr/bin/chromium');
+  // Chromium counts zoom in steps of 1.2.
+  options.setUserPreferences({
+    partition: { default_zoom_level: { x: Math.log(zoom) / Math.log(1.2) } },
+  });
   options.addArguments(
     '--headless=new',
     '--no-sandbox',
