@@ -170,6 +170,26 @@ describe('the workbench: structure by view', function () {
     for (let steps = 0; steps < 2; steps++) await chord(Key.CONTROL, 'z');
   });
 
+  it('lays nothing over the entry of a menu that has the focus (WCAG 2.2, 2.4.11)', async () => {
+    const { driver } = bench;
+    await menuIn('Desktop', 'opening');
+    const entries = (await driver.findElements(By.css('[role=menu] [role^=menuitem]:not([aria-disabled])')))
+      .length;
+    expect(entries).to.be.greaterThan(12);
+    // From the last to the first: what comes into sight comes in at the upper edge.
+    await press(Key.END);
+    for (let at = 1; at < entries; at += 1) {
+      await press(Key.ARROW_UP);
+      const covered = await driver.executeScript<string | null>(`
+        const entry = document.activeElement, { top, left, height, width } = entry.getBoundingClientRect();
+        const free = [2, height / 2, height - 2].every((down) =>
+          [8, width / 2].every((across) => entry.contains(document.elementFromPoint(left + across, top + down))));
+        return free ? null : entry.textContent;`);
+      expect(covered).to.equal(null);
+    }
+    await press(Key.ESCAPE);
+  });
+
   it('moves earlier and later in a view with Alt and arrows, groups, and takes the group apart', async () => {
     const { driver } = bench;
     await inView('Desktop');

@@ -43,6 +43,11 @@ export const theme = createTheme({
       styleOverrides: { root: { fontFamily: 'inherit' } },
     },
     MuiButton: { defaultProps: { disableElevation: true } },
+    // A heading that stayed at the top of a menu would lie over the entry that has the focus.
+    MuiListSubheader: {
+      defaultProps: { disableSticky: true },
+      styleOverrides: { root: { lineHeight: '28px', backgroundColor: 'transparent' } },
+    },
     MuiCssBaseline: {
       styleOverrides: {
         ':root': {

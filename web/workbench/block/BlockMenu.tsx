@@ -41,9 +41,7 @@ function OpenMenu(
     <Menu open {...place} onClose={onClose} slotProps={{ list: { dense: true } }}>
       {groups.flatMap(({ heading, entries }, index) => [
         ...(index > 0 ? [<Divider key={`${heading} line`} />] : []),
-        <ListSubheader key={heading} sx={{ lineHeight: '26px', bgcolor: 'transparent' }}>
-          {heading}
-        </ListSubheader>,
+        <ListSubheader key={heading}>{heading}</ListSubheader>,
         ...entries.map(({ label, keys, run, disabled, checked }) => (
           <MenuItem
             key={label}

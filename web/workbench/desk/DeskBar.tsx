@@ -139,7 +139,7 @@ function Screens() {
             Turn it to {turned.width} × {turned.height}
           </MenuItem>
         )}
-        <ListSubheader sx={{ lineHeight: '28px', bgcolor: 'transparent' }}>Common devices</ListSubheader>
+        <ListSubheader>Common devices</ListSubheader>
         {DEVICES.map(({ name, ...size }) => (
           <MenuItem
             key={name}
@@ -153,9 +153,7 @@ function Screens() {
             </Typography>
           </MenuItem>
         ))}
-        <ListSubheader sx={{ lineHeight: '28px', bgcolor: 'transparent' }}>
-          Pictures fetched for
-        </ListSubheader>
+        <ListSubheader>Pictures fetched for</ListSubheader>
         <MenuItem dense selected={density === null} onClick={choose(() => dispatch(densityChosen(null)))}>
           this screen
         </MenuItem>
