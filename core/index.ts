@@ -17,7 +17,7 @@ export {
 } from './values/arranging.ts';
 export { arrangedInLines } from './layout/lines.ts';
 export { saidOnce, tidied, type Mend, type Tidyable, type Tidied } from './layout/tidy.ts';
-export { SCALES } from './edits/scale.ts';
+export { SCALES, scalings, type Scaling } from './edits/scale.ts';
 export { canBeOverlay } from './edits/overlay.ts';
 export { acrossFor, downFor, hundredths, type Box, type MeasuredBoxes } from './layout/boxes.ts';
 export {

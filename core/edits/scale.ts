@@ -70,6 +70,34 @@ function scaled(site: SiteFrame, property: Property, value: unknown, view: ViewI
   return same(rounded, plain) ? undefined : rounded;
 }
 
+/** A length of an element, or of a part of it, that is brought to scale. */
+export interface Scaling {
+  node: Node;
+  part: Part;
+  property: Property;
+  now: unknown;
+  /** Absent: it is as small as it may be, and stays. */
+  then?: unknown;
+  /** It is not as small as the scale would have it, to be read. */
+  kept: boolean;
+}
+
+/** What in elements, and in what is in them, changes in a view when it is brought to another scale; what would stay as it is is left out. */
+export function scalings(
+  site: SiteFrame,
+  page: Page,
+  { nodes, view, percent, only }: Omit<ScaleContent, 'reach'>,
+): Scaling[] {
+  return topmost(page, nodes)
+    .flatMap((id) => subtree(page, id))
+    .flatMap((id) => {
+      const node = page.nodes[id];
+      return lengthsOf(node, only).flatMap(
+        ([part, property]) => scaledOf(site, page, node, part, property, view, percent) ?? [],
+      );
+    });
+}
+
 /**
  * Brings what is in elements to another scale in a view: text sizes, gaps, paddings, margins and lengths in px, all by one factor, as
  * ordinary values. Text is kept legible; what is a share of something else is in proportion already.
@@ -82,24 +110,16 @@ export const scaleContent: Command<ScaleContent> = {
       return refused(
         `${percent} % is no scale from ${SCALES.least} % to ${SCALES.most} %. Nothing was changed.`,
       );
-    const within = topmost(draft, ids).flatMap((id) => subtree(draft, id));
-    let [count, kept] = [0, 0];
-    for (const id of within) {
-      const node = draft.nodes[id];
-      for (const [part, property] of lengthsOf(node, only)) {
-        const made = scaledOf(site, draft, node, part, property, view, percent);
-        if (!made) continue;
-        if (made.kept) kept += 1;
-        if (made.value === undefined) continue;
-        store(
-          node,
-          part,
-          property.name,
-          withValue(layeredOf(node, part, property), site.views, view, made.value, reach),
-        );
-        count += 1;
-      }
-    }
+    const all = scalings(site, draft, { nodes: ids, view, percent, ...(only && { only }) });
+    const changing = all.filter(({ then }) => then !== undefined);
+    for (const { node, part, property, then } of changing)
+      store(
+        node,
+        part,
+        property.name,
+        withValue(layeredOf(node, part, property), site.views, view, then, reach),
+      );
+    const [count, kept] = [changing.length, all.filter((each) => each.kept).length];
     if (count === 0)
       return refused('There is no length in it that could be brought to that scale. Nothing was changed.');
     const least = kept > 0 ? `; ${counted(kept, 'text')} kept at ${SMALLEST_READ} px or more` : '';
@@ -129,18 +149,16 @@ function scaledOf(
   property: Property,
   view: ViewId,
   percent: number,
-): { value: unknown; kept: boolean } | undefined {
+): Scaling | undefined {
   const parent = node.parent === null ? undefined : page.nodes[node.parent].kind;
   if (!applies(property, node.kind, parent, part)) return undefined;
-  const before = resolve(site, page, node, property, view, part);
+  const now = resolve(site, page, node, property, view, part);
   const isText = property.name === 'size';
-  const value = isText
-    ? scaledSize(before as TextSize, percent, 0)
-    : scaled(site, property, before, view, percent);
+  const value = isText ? scaledSize(now as TextSize, percent, 0) : scaled(site, property, now, view, percent);
   if (value === undefined) return undefined;
-  const legibly = isText ? scaledSize(before as TextSize, percent, SMALLEST_READ) : value;
+  const legibly = isText ? scaledSize(now as TextSize, percent, SMALLEST_READ) : value;
   const kept = !same(legibly, value);
-  if (same(legibly, before) || valueFault(property, legibly, site) !== undefined)
-    return { value: undefined, kept };
-  return { value: legibly, kept };
+  const of = { node, part, property, now, kept };
+  const stays = same(legibly, now) || valueFault(property, legibly, site) !== undefined;
+  return stays ? of : { ...of, then: legibly };
 }

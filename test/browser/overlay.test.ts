@@ -254,7 +254,18 @@ describe('the workbench: placing freely', function () {
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '5');
     const go = await byRole(driver, 'button', 'Bring to scale', { inside: dialog });
     expect(await go.isEnabled()).to.equal(false);
-    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '50', Key.ENTER);
+    // What it would change is seen before it is done.
+    const rows = async () =>
+      driver.executeScript<string[][]>(
+        'return [...document.querySelectorAll("[aria-label=\'What will change\'] tbody tr")].map((row) => [...row.cells].map((each) => each.textContent))',
+      );
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '30');
+    expect(await rows()).to.deep.include(['Headline', 'Size', '34', '12']);
+    expect(await dialog.getText()).to.include('One text is kept at 12 px or more.');
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '50');
+    expect(await rows()).to.deep.include(['Headline', 'Size', '34', '17']);
+    expect(await dialog.getText()).not.to.include('kept at');
+    await field.sendKeys(Key.ENTER);
     await saysStep(driver, /^Headline: content at 50 % in Mobile and onward, \d values?$/);
     expect(await size('Mobile')).to.equal('17px');
     await chord(Key.CONTROL, 'z');

@@ -87,7 +87,9 @@ function Dialogs({
         <PasteDialog site={site} page={page} nodes={nodes} copied={copied} onClose={onClose} />
       )}
       {run && <EvenRowsDialog site={site} page={page} run={run} onClose={onClose} />}
-      {which === 'scale' && <ScaleDialog site={site} nodes={nodes} active={active} onClose={onClose} />}
+      {which === 'scale' && (
+        <ScaleDialog site={site} page={page} nodes={nodes} active={active} onClose={onClose} />
+      )}
       {(which === 'arrange' || which === 'tidy') && (
         <ArrangeDialog
           site={site}

@@ -6,11 +6,6 @@ import {
   DialogContent,
   DialogTitle,
   MenuItem,
-  Table,
-  TableBody,
-  TableCell,
-  TableHead,
-  TableRow,
   TextField,
   ToggleButton,
   ToggleButtonGroup,
@@ -19,6 +14,7 @@ import {
 import { useMemo, useState } from 'react';
 import {
   carriedOver,
+  countOverrides,
   type NodeId,
   type Page,
   type SiteFrame,
@@ -29,6 +25,7 @@ import { edit } from '../../state/edits.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
 import { columnsOf } from '../values/columns.ts';
+import { WillChange } from './WillChange.tsx';
 
 interface CarryOverProps {
   site: SiteFrame;
@@ -39,13 +36,21 @@ interface CarryOverProps {
   onClose(): void;
 }
 
+/** The view that stands beside one, the next narrower where there is one: what was repaired in a view is wanted there most. */
+function besideOf(views: readonly View[], id: ViewId): ViewId | '' {
+  const at = views.findIndex((view) => view.id === id);
+  return (views[at + 1] ?? views[at - 1])?.id ?? '';
+}
+
 /** Carries the overrides of one view over to another, for the selection or the page, and shows first what will change. */
 export function CarryOverDialog({ site, page, within, active, onClose }: CarryOverProps) {
   const dispatch = useAppDispatch();
   const others = columnsOf(site).filter((view) => view.id !== site.views.base);
   const [from, setFrom] = useState<ViewId>(others.some(({ id }) => id === active) ? active : others[0]?.id);
-  const [to, setTo] = useState<ViewId | ''>(others.find(({ id }) => id !== from)?.id ?? '');
-  const [scope, setScope] = useState<'selection' | 'page'>('selection');
+  const [to, setTo] = useState<ViewId | ''>(() => besideOf(others, from));
+  const [scope, setScope] = useState<'selection' | 'page'>(() =>
+    countOverrides(page, within, from) > 0 ? 'selection' : 'page',
+  );
   const nodes = scope === 'selection' ? within : (Object.keys(page.nodes) as NodeId[]);
   const changes = useMemo(
     () => (to && from !== to ? carriedOver(site, page, { nodes, from, to }) : []),
@@ -55,11 +60,6 @@ export function CarryOverDialog({ site, page, within, active, onClose }: CarryOv
   );
   const changing = changes.filter(({ same }) => !same);
   const view = (id: string) => site.views.list.find((each) => each.id === id) as View;
-  const says = (change: (typeof changes)[number], value: unknown) => {
-    const { property, node } = change;
-    const siblings = property.onChildren ? { order: [], source: node.children } : undefined;
-    return property.type.format(value, { site, siblings, columns: to ? view(to).grid.columns : undefined });
-  };
   const choice = (label: string, value: string, choose: (id: ViewId) => void, without?: string) => (
     <TextField
       select
@@ -88,7 +88,7 @@ export function CarryOverDialog({ site, page, within, active, onClose }: CarryOv
         <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', pt: 1, pb: 1.5, flexWrap: 'wrap' }}>
           {choice('From', from, (id) => {
             setFrom(id);
-            if (id === to) setTo(others.find((other) => other.id !== id)?.id ?? '');
+            if (id === to) setTo(besideOf(others, id));
           })}
           {choice('To', to, setTo, from)}
           <ToggleButtonGroup
@@ -110,28 +110,7 @@ export function CarryOverDialog({ site, page, within, active, onClose }: CarryOv
               : `${to && view(to).name} has these values already.`}
           </Typography>
         ) : (
-          <Box sx={{ maxHeight: 320, overflow: 'auto' }}>
-            <Table size="small" stickyHeader aria-label="What will change">
-              <TableHead>
-                <TableRow>
-                  <TableCell>Element</TableCell>
-                  <TableCell>Property</TableCell>
-                  <TableCell>Now</TableCell>
-                  <TableCell>Then</TableCell>
-                </TableRow>
-              </TableHead>
-              <TableBody>
-                {changing.map((change) => (
-                  <TableRow key={`${change.node.id} ${change.part} ${change.property.name}`}>
-                    <TableCell>{change.node.name}</TableCell>
-                    <TableCell>{change.property.label}</TableCell>
-                    <TableCell>{says(change, change.now)}</TableCell>
-                    <TableCell sx={{ fontWeight: 600 }}>{says(change, change.then)}</TableCell>
-                  </TableRow>
-                ))}
-              </TableBody>
-            </Table>
-          </Box>
+          <WillChange site={site} page={page} view={to as ViewId} changes={changing} />
         )}
       </DialogContent>
       <DialogActions>

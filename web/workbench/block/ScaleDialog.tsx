@@ -15,24 +15,28 @@ import { useState } from 'react';
 import {
   SMALLEST_READ,
   SCALES,
+  scalings,
   viewOf,
   type Node,
+  type Page,
   type SiteFrame,
   type ViewId,
 } from '../../../core/index.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
+import { WillChange } from './WillChange.tsx';
 
 interface ScaleProps {
   site: SiteFrame;
+  page: Page;
   nodes: Node[];
   active: ViewId;
   onClose(): void;
 }
 
 /** Brings what is in the selected elements to another scale in a view. */
-export function ScaleDialog({ site, nodes, active, onClose }: ScaleProps) {
+export function ScaleDialog({ site, page, nodes, active, onClose }: ScaleProps) {
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.desk.reach);
   const [typed, setTyped] = useState('80');
@@ -41,21 +45,19 @@ export function ScaleDialog({ site, nodes, active, onClose }: ScaleProps) {
   const valid = typed.trim() !== '' && percent >= SCALES.least && percent <= SCALES.most;
   const name = nodes.length > 1 ? `${nodes.length} elements` : nodes[0].name;
   const view = viewOf(site.views, active).name;
+  const args = {
+    ...{ nodes: nodes.map(({ id }) => id), view: active, percent },
+    ...(only === 'text' && { only }),
+  };
+  const made = valid ? scalings(site, page, args) : [];
+  const changing = made.filter(({ then }) => then !== undefined);
+  const kept = made.filter((each) => each.kept).length;
   const scale = () => {
-    const ids = nodes.map(({ id }) => id);
-    if (
-      dispatch(
-        edit('scaleContent', {
-          ...{ nodes: ids, view: active, reach, percent },
-          ...(only === 'text' && { only }),
-        }),
-      )
-    )
-      onClose();
+    if (dispatch(edit('scaleContent', { ...args, reach }))) onClose();
   };
   return (
-    <Dialog open onClose={onClose} maxWidth="xs" aria-labelledby="scale-title">
-      <form onSubmit={(event) => (event.preventDefault(), valid && scale())}>
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="scale-title">
+      <form onSubmit={(event) => (event.preventDefault(), changing.length > 0 && scale())}>
         <DialogTitle id="scale-title">
           Content of {name} to scale in {view}
         </DialogTitle>
@@ -94,10 +96,23 @@ export function ScaleDialog({ site, nodes, active, onClose }: ScaleProps) {
             }}
             sx={{ width: 140 }}
           />
+          {changing.length > 0 ? (
+            <WillChange site={site} page={page} view={active} changes={changing} />
+          ) : (
+            valid && (
+              <Typography sx={{ fontSize: 13, color: quiet }}>
+                There is no length in it that would change at that scale.
+              </Typography>
+            )
+          )}
+          <Typography role="status" sx={{ fontSize: 13, color: quiet, mt: 1, minHeight: 20 }}>
+            {kept > 0 &&
+              `${kept === 1 ? 'One text is' : `${kept} texts are`} kept at ${SMALLEST_READ} px or more.`}
+          </Typography>
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Leave it</Button>
-          <Button type="submit" variant="contained" disabled={!valid}>
+          <Button type="submit" variant="contained" disabled={changing.length === 0}>
             Bring to scale
           </Button>
         </DialogActions>

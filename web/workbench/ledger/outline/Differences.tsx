@@ -11,8 +11,6 @@ import {
 import { useMemo, useState } from 'react';
 import {
   differences,
-  inRow,
-  knownKind,
   viewOf,
   type Difference,
   type Page,
@@ -22,6 +20,7 @@ import {
 import { valueAimed } from '../../../state/desk.ts';
 import { useAppDispatch } from '../../../state/store.ts';
 import { quiet } from '../../../ui/theme.ts';
+import { propertyInWords, valueInWords } from '../../values/saying.ts';
 
 type Column = 'element' | 'property' | 'value' | 'instead';
 const COLUMNS: { id: Column; label: string }[] = [
@@ -36,20 +35,13 @@ interface Line extends Record<Column, string> {
 }
 
 function linesOf(site: SiteFrame, page: Page, list: readonly Difference[], view: ViewId): Line[] {
-  const { columns } = viewOf(site.views, view).grid;
-  return list.map((difference) => {
-    const { node, part, property } = difference;
-    const label = knownKind(node.kind).parts?.[part]?.label;
-    const siblings = property.onChildren ? { order: [], source: inRow(page, node) } : undefined;
-    const says = (value: unknown) => property.type.format(value, { site, columns, siblings });
-    return {
-      difference,
-      element: node.name,
-      property: label ? `${label}: ${property.label.toLowerCase()}` : property.label,
-      value: says(difference.value),
-      instead: says(difference.instead),
-    };
-  });
+  return list.map((difference) => ({
+    difference,
+    element: difference.node.name,
+    property: propertyInWords(difference),
+    value: valueInWords(site, page, difference, view, difference.value),
+    instead: valueInWords(site, page, difference, view, difference.instead),
+  }));
 }
 
 /** Every override of the active view in reading order, with what it stands instead of. Choosing one leads to its cell. */
@@ -86,7 +78,8 @@ export function Differences({
   if (shown.length === 0)
     return <Typography sx={{ p: 3, color: quiet, textAlign: 'center' }}>{empty}</Typography>;
   return (
-    <Box sx={{ flex: 1, overflow: 'auto', minHeight: 0 }}>
+    // What takes the focus comes into sight below the heading that stays.
+    <Box sx={{ flex: 1, overflow: 'auto', minHeight: 0, scrollPaddingTop: 32 }}>
       <Table
         size="small"
         stickyHeader
