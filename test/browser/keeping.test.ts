@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
 import { paths } from '../../api/paths.ts';
+import { made, node } from '../core/acting.ts';
 import { clear, editor, inHome, put, set, take } from '../server/editing.ts';
 import { byRole, eventually } from './browser.ts';
 import { cell, kept, label, saysStep, selectInOutline, sidesApart, type, useBench } from './workbench.ts';
@@ -220,6 +221,20 @@ describe('the workbench: keeping', function () {
   });
 
   describe('addresses that lead nowhere', () => {
+    it('are those of a page that is deleted in another window; the others are a step away', async () => {
+      const { driver, running } = bench;
+      await bench.open('find-us');
+      const { operations } = made('removePage', { page: node('find-us') });
+      await editor(() => running.url, 'others').made([...operations]);
+      await byRole(driver, 'alert', /^/);
+      expect(await driver.findElement(By.css('[role=alert]')).getText()).to.include(
+        'This page has been deleted in another window.',
+      );
+      await (await byRole(driver, 'link', 'To the pages of the site')).click();
+      await byRole(driver, 'heading', 'Pages');
+      await byRole(driver, 'button', /^Visits/);
+    });
+
     it('say so in a sentence', async () => {
       const { driver, running } = bench;
       await driver.get(`${running.url}/sites/brindle-hill/pages/nowhere`);
@@ -228,6 +243,11 @@ describe('the workbench: keeping', function () {
           'There is no such page on this site.',
         ),
       );
+      await (await byRole(driver, 'link', 'To the pages of the site')).click();
+      await byRole(driver, 'heading', 'Pages');
+      await driver.get(`${running.url}/sites/nowhere/pages/home`);
+      await byRole(driver, 'link', 'To the list of sites');
+      expect(await driver.findElements(By.linkText('To the pages of the site'))).to.deep.equal([]);
       await driver.get(`${running.url}/nothing/here`);
       await eventually('the sentence', async () =>
         (await driver.findElement(By.css('[role=alert]')).getText()).includes(

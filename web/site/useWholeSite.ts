@@ -17,7 +17,9 @@ export function useWholeSite(siteId: string): {
     documents.open?.site.frame.id === siteId ? documents.open : null,
   );
   const { data } = useSiteQuery(siteId, { skip: open !== null });
-  const first = open?.page ?? data?.frame.pages[0].id ?? '';
+  const pages = (open?.site.frame ?? data?.frame)?.pages ?? [];
+  // The page that was open may be gone.
+  const first = (pages.find(({ id }) => id === open?.page) ?? pages.at(0))?.id ?? '';
   // Which page was open when the screen came up stays so, also while others are chosen here.
   const [page, setPage] = useState('');
   if (page === '' && first !== '') setPage(first);

@@ -9,8 +9,11 @@ export function Notice(props: {
   action?: { label: string; run: () => void };
   /** Offers the way back to the list of sites. */
   wayBack?: boolean;
+  /** Ways on that are nearer. */
+  ways?: readonly { label: string; to: string }[];
 }) {
-  const { severity, children, action, wayBack } = props;
+  const { severity, children, action, wayBack, ways = [] } = props;
+  const offered = [...ways, ...(wayBack ? [{ label: 'To the list of sites', to: '/' }] : [])];
   return (
     <Box sx={{ p: 4, maxWidth: 640, mx: 'auto' }}>
       <Alert
@@ -26,11 +29,11 @@ export function Notice(props: {
       >
         {children}
       </Alert>
-      {wayBack && (
-        <Link component={RouterLink} to="/" sx={{ display: 'inline-block', mt: 2 }}>
-          To the list of sites
+      {offered.map(({ label, to }) => (
+        <Link key={to} component={RouterLink} to={to} sx={{ display: 'inline-block', mt: 2, mr: 3 }}>
+          {label}
         </Link>
-      )}
+      ))}
     </Box>
   );
 }

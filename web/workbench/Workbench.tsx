@@ -5,6 +5,7 @@ import { Group, Panel, Separator } from 'react-resizable-panels';
 import { selected as select } from '../state/desk.ts';
 import type { OpenPage } from '../state/documents.ts';
 import { openAdd } from '../state/structure.ts';
+import { useSiteQuery } from '../state/server.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { Opening, SiteScreen } from '../site/SiteScreen.tsx';
 import { useOpenPage } from '../site/useOpenPage.ts';
@@ -75,6 +76,7 @@ const work = ({ open: { site, page }, tabled, adding }: Places) => (
 export function Workbench() {
   const { site: siteId = '', page: pageId = '' } = useParams();
   const { open, failure, retry } = useOpenPage(siteId, pageId);
+  const { data: there } = useSiteQuery(siteId, { skip: failure === null });
   // The sheets show an edit in the very next frame; the table of numbers follows after that.
   const drawn = useAfterPaint(open);
   // What is selected has to be there: a new element is not waited for.
@@ -89,8 +91,9 @@ export function Workbench() {
   const places = useMemo(() => open && tabled && { open, tabled, adding }, [open, tabled, adding]);
 
   if (failure) {
+    const ways = there ? [{ label: 'To the pages of the site', to: `/sites/${siteId}/pages` }] : [];
     return (
-      <Notice severity="error" action={{ label: 'Try again', run: retry }} wayBack>
+      <Notice severity="error" action={{ label: 'Try again', run: retry }} ways={ways} wayBack>
         {failure}
       </Notice>
     );
