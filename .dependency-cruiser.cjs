@@ -13,8 +13,8 @@ const inOrder = (top, rooms) =>
 const CORE = [
   'layered',
   'markup',
-  'theme',
   'type',
+  'theme',
   'layout',
   'elements/valuetypes',
   'elements/content',

@@ -137,9 +137,10 @@ export { letterOf, shownOf } from './layout/alternates.ts';
 export type { Wording } from './elements/content/wording.ts';
 export { columnsIn, type RowColumns } from './values/columns.ts';
 export { spaceAt, type Space } from './theme/spacing.ts';
+export { stepType } from './elements/valuetypes/space.ts';
 export type { Distance } from './elements/valuetypes/space.ts';
 export { isCaptions, isFilm, isPicture } from './theme/stock.ts';
-export type { Asset, MediaAsset, Colour, Font, SpacingStep, Stock } from './theme/stock.ts';
+export type { Asset, MediaAsset, Colour, Font, SpacingStep, StepSize, Stock } from './theme/stock.ts';
 export { assetUses, type AssetUse } from './values/uses.ts';
 export {
   notShown,

@@ -16,7 +16,8 @@ import type { Declarations } from '../elements/properties/property.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
 import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
 import { colourCss } from '../elements/valuetypes/colour.ts';
-import { px, WINDOW_WIDTH } from '../type/fluid.ts';
+import { WINDOW_WIDTH } from '../type/fluid.ts';
+import { spaceCss } from '../elements/valuetypes/space.ts';
 import type { Views } from '../layered/views.ts';
 import { isClosed, type Visitor } from '../site/audience.ts';
 import { inSourceOrder, sourceOrder } from '../site/sourceorder.ts';
@@ -86,7 +87,7 @@ const themeRules: (colours: SiteFrame['colours'], spacing: SiteFrame['spacing'],
     for (const { id, value } of colours) stack.base({ [`--colour-${id}`]: colourCss(value) });
     for (const { id, size } of spacing) {
       stack.layered(
-        express(views, (view) => ({ [`--space-${id}`]: px(held(size, views, view.id)?.value ?? 0) })),
+        express(views, (view) => ({ [`--space-${id}`]: spaceCss(held(size, views, view.id)?.value ?? 0) })),
       );
     }
     return stack.rules(':root', 'foundation');

@@ -6,7 +6,10 @@ import type { NodeId } from '../elements/nodeid.ts';
 import type { Part } from '../elements/parts.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import type { Layered, Override } from '../layered/layered.ts';
+import { held } from '../layered/resolve.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
+import { stepType } from '../elements/valuetypes/space.ts';
+import type { SpacingStep } from '../theme/stock.ts';
 import { plainText } from '../markup/fragment.ts';
 import type { Node, Style } from '../site/node.ts';
 import { idIn, isKept, linkedAt, pagesLinking } from '../site/shared.ts';
@@ -104,18 +107,37 @@ function ofValue(
     'kind' in some && part !== 'self'
       ? knownKind((some as Node).kind).parts?.[part as Part]?.label
       : undefined;
-  const reach = (slots[1] ?? slots[0])?.reach;
-  const [before, after] = alike([told(0), told(1)], slots, key);
+  return ofLayered(
+    `${label ? `${label.toLowerCase()}: ` : ''}${property.label.toLowerCase()}`,
+    { told: [told(0), told(1)], slots, key, view },
+    states[1].frame,
+  );
+}
+
+/** A change of a layered value at a slot: what it is, or how far it reaches where it is the same. */
+function ofLayered(
+  label: string,
+  {
+    told,
+    slots,
+    key,
+    view,
+  }: {
+    told: (string | undefined)[];
+    slots: ReturnType<typeof slot>[];
+    key: string;
+    view: string | undefined;
+  },
+  frame: SiteFrame,
+): Pick<Change, 'what' | 'before' | 'after'> {
+  const [before, after] = alike(told, slots, key);
   const reaches = slots.map((found) => found?.reach);
   if (before === after && slots[0] && slots[1] && reaches[0] !== reaches[1]) {
     // The same value, for other views as well, or for fewer.
-    const what = `how far ${property.label.toLowerCase()} ${inView(states[1].frame, key, view)} reaches`;
+    const what = `how far ${label} ${inView(frame, key, view)} reaches`;
     return { what, ...both(reaches[0], reaches[1]) };
   }
-  return {
-    what: `${label ? `${label.toLowerCase()}: ` : ''}${property.label.toLowerCase()} ${inView(states[1].frame, key, view, reach)}`,
-    ...both(before, after),
-  };
+  return { what: `${label} ${inView(frame, key, view, reaches[1] ?? reaches[0])}`, ...both(before, after) };
 }
 
 /** A value of content as text, where it is short enough to be told. */
@@ -243,6 +265,21 @@ function ofViews(
   return { name: some.name, what: VIEW[field] ?? 'view', ...both(value(was), value(is)) };
 }
 
+/** A change of the size of a step of the spacing scale, by the last keys of its path: the base, or a view. */
+function ofStep(
+  [key, view]: string[],
+  steps: readonly (SpacingStep | undefined)[],
+  states: [State, State],
+): Pick<Change, 'what' | 'before' | 'after'> {
+  const slots = steps.map((step) => slot(step?.size, key, view));
+  const told = steps.map((step, at) => {
+    const { frame } = states[at];
+    const found = held(step?.size, frame.views, (view ?? frame.views.base) as ViewId);
+    return found && stepType.format(found.value, { site: frame });
+  });
+  return ofLayered(LISTS.spacing, { told, slots, key, view }, states[1].frame);
+}
+
 /** A change of what the whole site has. */
 function inFrame([list, id, field, ...rest]: string[], states: [State, State]): Change | undefined {
   if (list === 'name' || list === 'lang') {
@@ -282,18 +319,13 @@ function inFrame([list, id, field, ...rest]: string[], states: [State, State]): 
   if (field === 'style')
     return { name, ...ofValue(rest, [was as TextStyle | undefined, is as TextStyle | undefined], states) };
   if (field === 'aside' || field === 'earlier') return undefined;
+  if (list === 'spacing' && field === 'size')
+    return { name, ...ofStep(rest, [was, is] as SpacingStep[], states) };
   const value = (entry: Entry | undefined) => {
     const own = (entry as unknown as Record<string, unknown> | undefined)?.[field];
     return list === 'pages' && field === 'lang' && typeof own === 'string' ? languageName(own) : said(own);
   };
-  const what =
-    list === 'pages'
-      ? (HEAD[field] ?? 'how it is offered')
-      : field === 'value'
-        ? kind
-        : field === 'size'
-          ? `${kind} ${inView(states[1].frame, rest[0], rest[1])}`
-          : field;
+  const what = list === 'pages' ? (HEAD[field] ?? 'how it is offered') : field === 'value' ? kind : field;
   return { ...page, name, what, ...both(value(was), value(is)) };
 }
 

@@ -2,7 +2,9 @@ import { express, same } from '../layered/express.ts';
 import type { EditReach } from '../layered/change.ts';
 import type { Layered } from '../layered/layered.ts';
 import { held } from '../layered/resolve.ts';
-import { viewAt, type ViewId } from '../layered/views.ts';
+import { baseView, viewAt, type ViewId } from '../layered/views.ts';
+import type { Property } from '../elements/properties/property.ts';
+import { fluidAt, isFluid } from '../type/fluid.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/propertytable.ts';
@@ -63,6 +65,12 @@ function translated(value: unknown, from: Copy, to: SiteFrame): unknown {
   return Object.fromEntries(Object.entries(value).map(([key, each]) => [key, translated(each, from, to)]));
 }
 
+/** A fluid size where a property takes none, as a step that was written out may be: what it is in the base view. */
+function plainly({ type }: Property, value: unknown, { views }: Copy): unknown {
+  if (!isFluid(value) || schemaFaults(type.schema, value).length === 0) return value;
+  return Math.round(fluidAt(value, baseView(views).sheet.width));
+}
+
 /** A layered value of other views as these views have it: each what the other site says at its width. */
 function reviewed(layered: Layered<unknown>, from: Copy, to: SiteFrame): Layered<unknown> {
   if (same(from.views, to.views)) return layered;
@@ -99,7 +107,7 @@ function settle(node: Node, from: Copy, to: SiteFrame, page: Page): number {
     const { base, at } = next;
     const each = (value: unknown): unknown => {
       // Words are what they are, whatever stands in braces in them.
-      const own = property.wording ? value : translated(value, from, to);
+      const own = property.wording ? value : plainly(property, translated(value, from, to), from);
       if (property.type.editor !== 'picture' || own === NO_PICTURE) return own;
       return known(own as string) || NO_PICTURE;
     };

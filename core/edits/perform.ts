@@ -41,7 +41,7 @@ import { shapeAt } from './shape.ts';
 import { addElement, duplicateElement, removeElements } from './structure.ts';
 import { scaleStyles } from './scalestyles.ts';
 import { setStyleSizes } from './stylesizes.ts';
-import { addFont, removeFromTheme, setColour, setSpacing } from './theme.ts';
+import { addFont, nameSpacing, removeFromTheme, setColour, setSpacing } from './theme.ts';
 import { adjustValue, clearValue, setReach, setValue } from './values.ts';
 import { addView, changeView, removeView, setBase, takeViewSet } from './views.ts';
 
@@ -85,6 +85,7 @@ export const COMMANDS = {
   setStyleSizes,
   setColour,
   setSpacing,
+  nameSpacing,
   addFont,
   removeFromTheme,
   addAsset,

@@ -1,7 +1,22 @@
-import { ColourSchema, FontSchema, SpacingStepSchema, type Colour, type Font } from '../theme/stock.ts';
+import {
+  ColourSchema,
+  FontSchema,
+  STEP_SIZES,
+  StepSizeSchema,
+  type Colour,
+  type Font,
+  type StepSize,
+} from '../theme/stock.ts';
+import { stepType } from '../elements/valuetypes/space.ts';
+import { writeFluid } from '../elements/valuetypes/fluid.ts';
+import { isFluid } from '../type/fluid.ts';
 import { schemaFaults } from '../faults.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
-import { type SiteFrame } from '../site/site.ts';
+import type { Style } from '../site/node.ts';
+import { isKept, treesBeside } from '../site/shared.ts';
+import { pagesOf, type Site } from '../site/site.ts';
+import { sourceOrder } from '../site/sourceorder.ts';
+import { settings } from '../layered/layered.ts';
 import { cssColour } from '../theme/csscolour.ts';
 import { withValue, withoutValue, type EditReach } from '../layered/change.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
@@ -66,8 +81,8 @@ export interface SetSpacing {
   id?: string;
   name: string;
   view: ViewId;
-  /** px; absent: what the step has at the view is cleared. */
-  size?: number;
+  /** px, or fluid between two sizes; absent: what the step has at the view is cleared. */
+  size?: StepSize;
   reach: EditReach;
 }
 
@@ -92,12 +107,33 @@ export const setSpacing: Command<SetSpacing> = {
     const made = before
       ? { ...before, name, size: withValue(before.size, site.views, view, size, reach) }
       : { id: idFrom(name, site.spacing), name, size: { base: size } };
-    if (schemaFaults(SpacingStepSchema, made).length > 0)
-      return refused(`“${size}” is no distance from 0 to 600 px.`);
+    const { minimum, maximum } = STEP_SIZES;
+    if (schemaFaults(StepSizeSchema, size).length > 0)
+      return refused(`A step of the spacing scale has ${minimum} to ${maximum} px. It was left as it is.`);
+    const odd = stepType.fault!(size, site);
+    if (odd) return refused(`${odd} The step was left as it is.`);
     if (before) Object.assign(before, made);
     else site.spacing.push(made);
     const where = before ? describeReach(site, view, reach) : 'in every view';
-    return done(`Space ${name}: ${size} px ${where}`);
+    return done(`Space ${name}: ${isFluid(size) ? writeFluid(size) : size} px ${where}`);
+  },
+};
+
+/** Gives a step of the spacing scale another name; what takes it goes on taking it. */
+export const nameSpacing: Command<{ id: string; name: string }> = {
+  on: () => 'frame',
+  run(site, _page, { id, name: given }): Outcome<string> {
+    const step = site.spacing.find((each) => each.id === id);
+    if (!step) return refused('The step is not in the spacing scale any more.');
+    const name = cleanName(given);
+    const fault = nameFault(
+      name,
+      site.spacing.filter((each) => each !== step),
+    );
+    if (fault) return refused(`${fault} The step was left as it is.`);
+    const before = step.name;
+    step.name = name;
+    return done(`Space ${before}: called ${name} now`);
   },
 };
 
@@ -117,30 +153,60 @@ export const addFont: Command<Omit<Font, 'id'>> = {
 };
 
 const LISTS = { colours: 'Colour', spacing: 'Space', fonts: 'Font' } as const;
+const ONE = { colours: 'colour', spacing: 'step', fonts: 'font' } as const;
 
-/** Takes a colour, a step of the spacing scale or a font out of the theme. Refused by the server while a page uses it. */
+/** Takes a colour, a step of the spacing scale or a font out of the theme; refused while something takes it, which is told by name. */
 export const removeFromTheme: Command<{ list: keyof typeof LISTS; id: string }> = {
-  on: () => 'frame',
-  run(site, _page, { list, id }): Outcome<string> {
+  on: () => 'site',
+  run(site, _page, { list, id }, pages): Outcome<string> {
     const index = site[list].findIndex((each) => each.id === id);
     if (index < 0) return refused('It is not in the theme any more.');
     const { name } = site[list][index];
-    if (!mentions(site, list, id)) {
-      site[list].splice(index, 1);
-      return done(`${LISTS[list]} ${name} removed`);
+    const users = usersOf({ frame: site, pages }, list, id);
+    if (users.length > 0) {
+      const more = users.length - NAMED;
+      const told = more > 0 ? [...users.slice(0, NAMED), `${more} more`] : users;
+      return refused(
+        `${name} is used by ${inSentence(told)}; give ${users.length === 1 ? 'it' : 'them'} another ${ONE[list]} first. Nothing was removed.`,
+      );
     }
-    return refused(`${name} is used by a text style; give the style another first. Nothing was removed.`);
+    site[list].splice(index, 1);
+    return done(`${LISTS[list]} ${name} removed`);
   },
 };
 
-/** Whether a text style refers to something of the site. */
-const mentions = ({ textStyles }: SiteFrame, of: keyof typeof LISTS, id: string): boolean =>
-  textStyles.some(({ style }) =>
-    valuesOf(style).some(({ name, layered }) => {
-      const { mentions: mentioned } = knownProperty(name).type;
-      const values = [layered.base, ...Object.values(layered.at ?? {}).map(({ value }) => value)];
-      return values.some(
-        (value) => value !== undefined && mentioned?.(value).some((each) => each.of === of && each.id === id),
-      );
+/** So many of what takes something are told by name. */
+const NAMED = 3;
+
+const inSentence = (names: readonly string[]): string =>
+  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+
+/** What of a site takes something of its theme, by name: text styles, then elements, each with where it stands. */
+function usersOf(site: Site, of: keyof typeof LISTS, id: string): string[] {
+  const takes = ({ style }: { style: Style }): boolean =>
+    valuesOf(style).some(({ name, layered }) =>
+      settings(layered).some((value) =>
+        knownProperty(name)
+          .type.mentions?.(value)
+          .some((each) => each.of === of && each.id === id),
+      ),
+    );
+  return [
+    ...site.frame.textStyles.filter(takes).map(({ name }) => `the text style ${name}`),
+    ...pagesOf(site).flatMap((page) => {
+      const on = page.nodes[page.root].name;
+      return sourceOrder(page).flatMap((node) => (takes(node) ? [`${node.name} on ${on}`] : []));
     }),
-  );
+    ...treesBeside(site.frame).flatMap((tree) =>
+      sourceOrder(tree).flatMap((node) =>
+        takes(node)
+          ? [
+              isKept(tree.id)
+                ? `${node.name} in the block ${tree.nodes[tree.root].name}`
+                : `${node.name} on all pages`,
+            ]
+          : [],
+      ),
+    ),
+  ];
+}

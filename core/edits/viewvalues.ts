@@ -10,6 +10,7 @@ import { sharedPlaceOf, treesOf } from '../site/shared.ts';
 import type { Offering, Page, Site, SiteFrame, TreeName } from '../site/site.ts';
 import { resolve } from '../values/trace.ts';
 import { layeredOf, settled, store } from './aim.ts';
+import type { StepSize } from '../theme/stock.ts';
 import { valuesOf } from './stylevalues.ts';
 import { describeValue, OFFERED } from './wording.ts';
 
@@ -28,7 +29,7 @@ export function everyLayered(
     ...site.spacing.map((step) => ({
       layered: step.size as Layered<unknown>,
       at: { name: `space ${step.id}`, part: 'self' as const, space: step.id, holder: step.name },
-      put: (next: Layered<unknown>) => void (step.size = next as Layered<number>),
+      put: (next: Layered<unknown>) => void (step.size = next as Layered<StepSize>),
     })),
     ...site.pages.flatMap((head) =>
       head.offered

@@ -1,3 +1,5 @@
+import { stepType } from '../elements/valuetypes/space.ts';
+import type { StepSize } from '../theme/stock.ts';
 import { leftOut, type VisitorWord } from '../elements/content/visitorwords.ts';
 import { propertyOf } from '../elements/propertytable.ts';
 import { pointer, type Fault } from '../faults.ts';
@@ -45,7 +47,11 @@ export function frameRules(frame: SiteFrame): Fault[] {
   });
   if (faults.length > 0) return faults;
   frame.spacing.forEach(({ size }, index) => {
-    faults.push(...layeredFaults(size, pointer('/spacing', index, 'size'), frame, () => undefined));
+    faults.push(
+      ...layeredFaults(size, pointer('/spacing', index, 'size'), frame, (value) =>
+        stepType.fault!(value as StepSize, frame),
+      ),
+    );
     if (size.base === undefined) {
       faults.push({
         path: pointer('/spacing', index, 'size'),

@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { layeredSchema } from '../layered/layered.ts';
+import { fluidSchema } from '../type/fluid.ts';
 
 const closed = { additionalProperties: false };
 
@@ -12,12 +13,19 @@ export const ColourSchema = Type.Object(
   closed,
 );
 
-/** A step of the spacing scale, in px; values refer to it as `{id}`. It may differ by view. */
+/** px; between these is a step of the spacing scale. */
+export const STEP_SIZES = { minimum: 0, maximum: 600 };
+
+/** How large a step of the spacing scale is: so many px, or fluid between two. */
+export const StepSizeSchema = Type.Union([Type.Number(STEP_SIZES), fluidSchema(Type.Number(STEP_SIZES))]);
+export type StepSize = Static<typeof StepSizeSchema>;
+
+/** A step of the spacing scale; values refer to it as `{id}`. It may differ by view. */
 export const SpacingStepSchema = Type.Object(
   {
     id: Token,
     name: Type.String({ minLength: 1, maxLength: 40 }),
-    size: layeredSchema(Type.Number({ minimum: 0, maximum: 600 })),
+    size: layeredSchema(StepSizeSchema),
   },
   closed,
 );

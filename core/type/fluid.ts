@@ -1,3 +1,4 @@
+import { Type, type TSchema } from '@sinclair/typebox';
 import { done, refused, type Outcome } from '../outcome.ts';
 
 /**
@@ -10,6 +11,12 @@ export interface Fluid {
   fromWidth: number;
   toWidth: number;
 }
+
+const width = Type.Number({ minimum: 0, maximum: 10000 });
+
+/** The JSON Schema of a value that is fluid between two of another schema. */
+export const fluidSchema = <S extends TSchema>(end: S) =>
+  Type.Object({ min: end, max: end, fromWidth: width, toWidth: width }, { additionalProperties: false });
 
 /** Whether something is a fluid value. */
 export const isFluid = (value: unknown): value is Fluid =>

@@ -50,7 +50,8 @@ export function widthsIn(site: SiteFrame, page: Page) {
   };
   const space = (node: Node, name: string, view: ViewId): Measure => {
     const distance = value<Distance>(node, name, view) ?? 0;
-    return isFluid(distance) ? fluidMeasure(distance) : pixels(spaceAt(site, distance, view));
+    const size = isFluid(distance) ? distance : spaceAt(site, distance, view);
+    return isFluid(size) ? fluidMeasure(size) : pixels(size);
   };
   const borders = (node: Node, view: ViewId): number =>
     (value<number>(node, 'borderLeft', view) ?? 0) + (value<number>(node, 'borderRight', view) ?? 0);

@@ -137,7 +137,8 @@ export class Comparison {
   /** A distance in px. */
   space(node: Node, property: string): number {
     const value = this.value<Distance>(node, property);
-    return isFluid(value) ? this.fluid(value) : spaceAt(this.site.frame, value, this.view.id);
+    const size = isFluid(value) ? value : spaceAt(this.site.frame, value, this.view.id);
+    return isFluid(size) ? this.fluid(size) : size;
   }
 
   /** A fluid value at the width that is looked at, by its two ends. */

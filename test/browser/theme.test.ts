@@ -126,8 +126,11 @@ describe('the workbench: theme', function () {
       await byRole(driver, 'button', 'Remove', { inside: await byRole(driver, 'dialog', 'Colour Lamp') })
     ).click();
     await eventually('why not', async () =>
-      (await driver.findElement(By.css('body')).getText()).includes('The site has no colour “lamp”.'),
+      /Lamp is used by .+ on Home, .+ give them another colour first\. Nothing was removed\./.test(
+        await driver.findElement(By.css('body')).getText(),
+      ),
     );
+    await driver.actions().sendKeys(Key.ESCAPE).perform();
     await byRole(driver, 'button', /^Colour Lamp/);
     await still(driver);
   });
@@ -144,6 +147,43 @@ describe('the workbench: theme', function () {
     await step.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE, Key.ENTER);
     await saysStep(driver, 'Space M: Tablet cleared');
     expect(await computed(driver, 'Tablet', 'shared-foot-foot-social', 'row-gap')).to.equal('24px');
+  });
+
+  it('lets a step grow with the window, be called otherwise, and go where nothing takes it', async () => {
+    const { driver } = bench;
+    await openTheme();
+    const enter = async (text: string) => {
+      const field = await byRole(driver, 'textbox', 'M in Desktop');
+      await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, Key.ENTER);
+    };
+    await enter('a lot');
+    await eventually('why not', async () =>
+      /“a lot” is not a number from 0 to 600 px\. The step was left as it is\./.test(
+        await driver.findElement(By.css('body')).getText(),
+      ),
+    );
+    await enter('10–50 @ 280–2280');
+    await saysStep(driver, 'Space M: 10–50 px in Desktop');
+    // At 1280 px, half the way.
+    expect(await computed(driver, 'Desktop', 'shared-foot-foot-social', 'row-gap')).to.equal('30px');
+    expect(await (await byRole(driver, 'textbox', 'M in Desktop')).getAttribute('value')).to.equal('10–50');
+    await (await byRole(driver, 'button', 'Step M')).click();
+    const card = () => byRole(driver, 'dialog', /^Step /);
+    await (await byRole(driver, 'button', 'Remove', { inside: await card() })).click();
+    await eventually('why not', async () =>
+      /M is used by .+ give (it|them) another step first\./.test(
+        await driver.findElement(By.css('body')).getText(),
+      ),
+    );
+    const name = await byRole(driver, 'textbox', 'Name', { inside: await card() });
+    await name.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Middle', Key.ENTER);
+    await saysStep(driver, 'Space M: called Middle now');
+    await (await byRole(driver, 'button', 'Add a step')).click();
+    await (await byRole(driver, 'button', 'Step Step 1')).click();
+    await (await byRole(driver, 'button', 'Remove', { inside: await card() })).click();
+    await saysStep(driver, 'Space Step 1 removed');
+    for (let steps = 0; steps < 4; steps += 1) await chord(Key.CONTROL, 'z');
+    expect(await computed(driver, 'Desktop', 'shared-foot-foot-social', 'row-gap')).to.equal('24px');
   });
 
   it('takes in a woff2 font, shows it in a sheet and publishes it; other files are refused in a sentence', async () => {

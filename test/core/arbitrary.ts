@@ -27,12 +27,12 @@ import { CONTENT } from './contents.ts';
 
 export { ASSETS, record, valueArbitrary };
 
-/** A scale of two steps; the second differs by view where there is one to differ in. */
+/** A scale of two steps; the first is fluid, the second differs by view where there is one to differ in. */
 const spacingOf = (views: Views): SpacingStep[] => {
   const [other] = views.list.filter((view) => view.id !== views.base);
   const at = other && { [other.id]: { value: 7, reach: 'onward' as const } };
   return [
-    { id: 'small', name: 'Small', size: { base: 6 } },
+    { id: 'small', name: 'Small', size: { base: { min: 4, max: 9, fromWidth: 320, toWidth: 1280 } } },
     { id: 'large', name: 'Large', size: { base: 21, ...(at && { at }) } },
   ];
 };

@@ -102,6 +102,9 @@ describe('colours, spacing and fonts', () => {
       /not in the theme any more/,
     );
     expect(refusal('removeFromTheme', { list: 'fonts', id: 'gone' })).to.match(/not in the theme any more/);
+    expect(refusal('removeFromTheme', { list: 'colours', id: 'lamp' })).to.match(
+      /^Lamp is used by .+ on .+, .+ and \d+ more; give them another colour first\. Nothing was removed\.$/,
+    );
     expect(
       made('removeFromTheme', { list: 'spacing', id: 'xs' }).frame.spacing.map((step) => step.id),
     ).not.to.include('xs');

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { assetUses, type Font, type Site } from '../../core/index.ts';
 import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
-import { edit } from '../state/edits.ts';
+import { edit, editWhole } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { bringInFiles } from '../state/bringing.ts';
 import { line, petrol, petrolTint, quiet } from '../ui/theme.ts';
@@ -63,7 +63,7 @@ function FontLine({ font: { id, name, weights, style } }: { font: Font }) {
       <Button
         size="small"
         color="error"
-        onClick={() => dispatch(edit('removeFromTheme', { list: 'fonts', id }))}
+        onClick={() => void dispatch(editWhole('removeFromTheme', { list: 'fonts', id }))}
       >
         Remove
       </Button>

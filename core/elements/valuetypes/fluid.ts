@@ -1,5 +1,5 @@
 import { Type, type TSchema } from '@sinclair/typebox';
-import { decimals, fluid, isFluid, type Fluid } from '../../type/fluid.ts';
+import { decimals, fluid, fluidSchema, isFluid, type Fluid } from '../../type/fluid.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import { readNumber } from './number.ts';
 import type { ValueContext, ValueType } from './valuetype.ts';
@@ -16,12 +16,6 @@ export const ends = (text: string): string[] =>
     .replace(/\s+/g, ' ')
     .split(BETWEEN)
     .map((part) => part.trim());
-
-const width = Type.Number({ minimum: 0, maximum: 10000 });
-
-/** The JSON Schema of a value that is fluid between two of another schema. */
-export const fluidSchema = (end: TSchema) =>
-  Type.Object({ min: end, max: end, fromWidth: width, toWidth: width }, { additionalProperties: false });
 
 /**
  * Two ends like “44–56”, or with the widths that they hold at like “44–56 @ 640–1023”. Undefined where there are not two, or one is none by

@@ -3,7 +3,9 @@ import { decimals, fluidCss, isFluid, px, type Fluid } from '../../type/fluid.ts
 import { done, refused } from '../../outcome.ts';
 import type { Space } from '../../theme/spacing.ts';
 import { TOKEN, aliasOf, aliasTo } from '../../theme/alias.ts';
-import { readNumber } from './number.ts';
+import { STEP_SIZES, type StepSize } from '../../theme/stock.ts';
+import { fluidly } from './fluid.ts';
+import { numberType, readNumber } from './number.ts';
 import type { Option, ValueType } from './valuetype.ts';
 
 /** A distance that may follow the width of the window. */
@@ -14,6 +16,9 @@ export function spaceCss(value: Distance): string {
   if (isFluid(value)) return fluidCss(value, px);
   return typeof value === 'number' ? px(value) : `var(--space-${aliasOf(value)})`;
 }
+
+/** The size of a step of the spacing scale. */
+export const stepType: ValueType<StepSize> = fluidly(numberType({ ...STEP_SIZES, step: 4, unit: 'px' }));
 
 /** A distance from `minimum` to `maximum` px, or a step of the spacing scale by its name. */
 export function spaceType(minimum: number, maximum: number): ValueType<Space> {

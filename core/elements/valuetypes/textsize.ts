@@ -4,7 +4,8 @@ import { decimals, isFluid } from '../../type/fluid.ts';
 import { proportional, SHARES, type Proportional } from '../../type/proportional.ts';
 import type { TextSize } from '../../type/textsize.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
-import { ends, fluidFault, fluidSchema, meantFluid, readFluid, writeFluid, writtenFluid } from './fluid.ts';
+import { fluidSchema } from '../../type/fluid.ts';
+import { ends, fluidFault, meantFluid, readFluid, writeFluid, writtenFluid } from './fluid.ts';
 import { readNumber } from './number.ts';
 import type { ValueType } from './valuetype.ts';
 

@@ -1,6 +1,6 @@
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useState } from 'react';
-import { aliasTo, spaceAt } from '../../../core/index.ts';
+import { aliasTo, spaceAt, stepType } from '../../../core/index.ts';
 import { propertyOfRow } from '../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
@@ -36,7 +36,9 @@ export function SpaceEditor({ site, row, cell, context, onSet, onClose }: Editor
           {site.spacing.map(({ id, name }) => (
             <ToggleButton key={id} value={aliasTo(id)}>
               <b>{name}</b>
-              <span style={{ fontSize: 11 }}>{spaceAt(site, aliasTo(id), cell.view.id)}</span>
+              <span style={{ fontSize: 11 }}>
+                {stepType.format(spaceAt(site, aliasTo(id), cell.view.id), context)}
+              </span>
             </ToggleButton>
           ))}
         </ToggleButtonGroup>

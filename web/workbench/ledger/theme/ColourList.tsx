@@ -4,7 +4,7 @@ import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { HexColorPicker } from 'react-colorful';
 import { cssColour, type Colour, type SiteFrame } from '../../../../core/index.ts';
-import { edit } from '../../../state/edits.ts';
+import { edit, editWhole } from '../../../state/edits.ts';
 import { useAppDispatch } from '../../../state/store.ts';
 import { quiet } from '../../../ui/theme.ts';
 
@@ -22,8 +22,12 @@ function ColourCard({ colour, anchor, onClose }: CardProps) {
   const [value, setValue] = useState(colour?.value ?? '#336699');
   const valid = cssColour(value) !== undefined;
   const keep = () => dispatch(edit('setColour', { id: colour?.id, name, value })) && onClose();
-  const remove = () =>
-    colour && dispatch(edit('removeFromTheme', { list: 'colours', id: colour.id })) && onClose();
+  const remove = () => {
+    if (!colour) return;
+    void dispatch(editWhole('removeFromTheme', { list: 'colours', id: colour.id })).then(
+      (gone) => gone && onClose(),
+    );
+  };
   const label = colour ? `Colour ${colour.name}` : 'New colour';
   return (
     <Popover

@@ -2,7 +2,7 @@ import { Box, Button, IconButton, Tooltip, Typography } from '@mui/material';
 import { Plus, X } from 'lucide-react';
 import { useRef } from 'react';
 import { FAMILIES, type SiteFrame } from '../../../../core/index.ts';
-import { edit } from '../../../state/edits.ts';
+import { editWhole } from '../../../state/edits.ts';
 import { bringInFiles } from '../../../state/bringing.ts';
 import { useAppDispatch } from '../../../state/store.ts';
 import { quiet } from '../../../ui/theme.ts';
@@ -32,7 +32,7 @@ export function FontList({ site }: { site: SiteFrame }) {
               size="small"
               aria-label={`Remove the font ${name}`}
               sx={{ p: 0.25 }}
-              onClick={() => dispatch(edit('removeFromTheme', { list: 'fonts', id }))}
+              onClick={() => void dispatch(editWhole('removeFromTheme', { list: 'fonts', id }))}
             >
               <X size={13} />
             </IconButton>

@@ -1,13 +1,25 @@
-import { Button, InputBase } from '@mui/material';
+import { Box, Button, ButtonBase, InputBase, Popover, TextField } from '@mui/material';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { held, type SiteFrame, type SpacingStep, type View } from '../../../../core/index.ts';
-import { edit } from '../../../state/edits.ts';
+import {
+  held,
+  isFluid,
+  same,
+  stepType,
+  type SiteFrame,
+  type SpacingStep,
+  type View,
+} from '../../../../core/index.ts';
+import { documents } from '../../../state/documents.ts';
+import { edit, editWhole } from '../../../state/edits.ts';
+import { fluidWidths } from '../../values/cells.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { columnsOf, gridColumns } from '../../values/columns.ts';
 import { reachOf } from '../../values/reach.ts';
 
-/** A step's size in a view; typing and Enter set it with the current reach, an emptied cell is inherited again. */
+const { refusedEdit } = documents.actions;
+
+/** A step's size in a view; typing and Enter set it with the current reach, an emptied cell is inherited again. “16–24” is fluid. */
 function SizeCell({ site, step, view }: { site: SiteFrame; step: SpacingStep; view: View }) {
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.desk.reach);
@@ -26,13 +38,23 @@ function SizeCell({ site, step, view }: { site: SiteFrame; step: SpacingStep; vi
     if (text === null) return;
     setText(null);
     const target = { id: step.id, name: step.name, view: view.id, reach: wanted };
-    if (text.trim() === '') dispatch(edit('setSpacing', target));
-    else if (Number(text.replace(',', '.')) !== size.value || (wanted !== own?.reach && own))
-      dispatch(edit('setSpacing', { ...target, size: Number(text.replace(',', '.')) }));
+    if (text.trim() === '') {
+      dispatch(edit('setSpacing', target));
+      return;
+    }
+    const made = stepType.parse(text, { site, fluidWidths: fluidWidths(site, view.id, wanted) });
+    if (!made.ok) dispatch(refusedEdit(`${made.sentence} The step was left as it is.`));
+    else if (!same(made.value, size.value) || (wanted !== own?.reach && own))
+      dispatch(edit('setSpacing', { ...target, size: made.value }));
   };
   return (
     <InputBase
-      value={text ?? String(size.value)}
+      value={text ?? stepType.format(size.value, { site })}
+      // What is edited is seen in full, with the widths that it grows between.
+      onFocus={(event) => {
+        if (isFluid(size.value)) setText(stepType.written!(size.value, { site }));
+        event.target.select();
+      }}
       onChange={(event) => setText(event.target.value)}
       onBlur={() => keep()}
       onKeyDown={(event) => {
@@ -44,7 +66,7 @@ function SizeCell({ site, step, view }: { site: SiteFrame; step: SpacingStep; vi
       className={`value-bar ${look}${own?.reach === 'here' ? ' bounded' : ''}`}
       inputProps={{
         'aria-label': `${step.name} in ${view.name}`,
-        inputMode: 'decimal',
+        title: stepType.told!(size.value),
         style: { textAlign: 'center', padding: 0 },
       }}
       sx={{ fontSize: 12, fontWeight: 'inherit', height: 21 }}
@@ -52,11 +74,58 @@ function SizeCell({ site, step, view }: { site: SiteFrame; step: SpacingStep; vi
   );
 }
 
+/** A step's name, which can be another, and the way to let go of it. */
+function StepCard({ step, anchor, onClose }: { step: SpacingStep; anchor: HTMLElement; onClose(): void }) {
+  const dispatch = useAppDispatch();
+  const [name, setName] = useState(step.name);
+  return (
+    <Popover
+      open
+      anchorEl={anchor}
+      onClose={onClose}
+      anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+      slotProps={{ paper: { role: 'dialog', 'aria-label': `Step ${step.name}` } as object }}
+    >
+      <Box
+        component="form"
+        sx={{ p: 1.5, width: 220, display: 'grid', gap: 1.5 }}
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (name.trim() === step.name || dispatch(edit('nameSpacing', { id: step.id, name }))) onClose();
+        }}
+      >
+        <TextField
+          size="small"
+          label="Name"
+          autoFocus
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Box sx={{ display: 'flex', gap: 1 }}>
+          <Button type="submit" variant="outlined" disabled={name.trim() === ''} sx={{ flex: 1 }}>
+            Rename
+          </Button>
+          <Button
+            onClick={() => {
+              void dispatch(editWhole('removeFromTheme', { list: 'spacing', id: step.id })).then(
+                (gone) => gone && onClose(),
+              );
+            }}
+          >
+            Remove
+          </Button>
+        </Box>
+      </Box>
+    </Popover>
+  );
+}
+
 /** The steps of the spacing scale by view. Every distance that takes a step follows it. */
 export function SpacingList({ site }: { site: SiteFrame }) {
   const dispatch = useAppDispatch();
+  const [open, setOpen] = useState<{ step: SpacingStep; anchor: HTMLElement } | null>(null);
   const add = () => {
-    const sizes = site.spacing.map(({ size }) => size.base ?? 0);
+    const sizes = site.spacing.map(({ size: { base = 0 } }) => (isFluid(base) ? base.max : base));
     const name = Array.from({ length: 100 }, (_each, index) => `Step ${index + 1}`).find(
       (each) => !site.spacing.some((step) => step.name === each),
     )!;
@@ -74,7 +143,14 @@ export function SpacingList({ site }: { site: SiteFrame }) {
       {site.spacing.map((step) => (
         <div key={step.id} className="theme-row" style={{ gridTemplateColumns: gridColumns(site) }}>
           <div className="outline-name" style={{ paddingLeft: 10 }}>
-            <span>{step.name}</span>
+            <ButtonBase
+              aria-label={`Step ${step.name}`}
+              title="Rename or remove"
+              onClick={(event) => setOpen({ step, anchor: event.currentTarget })}
+              sx={{ fontSize: 'inherit', px: 0.5, ml: -0.5, borderRadius: 0.5, minHeight: 24 }}
+            >
+              {step.name}
+            </ButtonBase>
           </div>
           {columnsOf(site).map((view) => (
             <SizeCell key={view.id} site={site} step={step} view={view} />
@@ -84,6 +160,7 @@ export function SpacingList({ site }: { site: SiteFrame }) {
       <Button size="small" startIcon={<Plus size={14} />} sx={{ ml: 0.5 }} onClick={add}>
         Add a step
       </Button>
+      {open && <StepCard {...open} onClose={() => setOpen(null)} />}
     </div>
   );
 }
