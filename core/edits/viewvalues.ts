@@ -10,6 +10,7 @@ import { sharedPlaceOf, treesOf } from '../site/shared.ts';
 import type { Offering, Page, Site, SiteFrame, TreeName } from '../site/site.ts';
 import { resolve } from '../values/trace.ts';
 import { layeredOf, settled, store } from './aim.ts';
+import { stepType } from '../elements/valuetypes/space.ts';
 import type { StepSize } from '../theme/stock.ts';
 import { valuesOf } from './stylevalues.ts';
 import { describeValue, OFFERED } from './wording.ts';
@@ -129,7 +130,8 @@ export function valuesInView({ frame, pages }: Site, view: ViewId): ValueInView[
     const words = (value: unknown) => {
       if (value === undefined || value === null) return '–';
       if (at.head !== undefined) return OFFERED[value as Offering];
-      return property ? describeValue(property, value, frame, node) : `${value as number} px`;
+      if (property) return describeValue(property, value, frame, node);
+      return `${stepType.format(value as StepSize, { site: frame })} px`;
     };
     const next = held(layered, views, beside)?.value;
     return [

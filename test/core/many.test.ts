@@ -134,7 +134,10 @@ describe('matching siblings', () => {
     fc.assert(
       fc.property(anywhere, ({ target, node }) => {
         const page = pagesOf(target)[0];
-        const siblings = siblingsLike(page, node.id);
+        const siblings = Object.values(page.nodes)
+          .filter(({ id, parent, kind }) => id !== node.id && parent === node.parent && kind === node.kind)
+          .map(({ id }) => id);
+        expect(siblingsLike(page, node.id)).to.have.members(siblings);
         const result = run(target, page, 'matchSiblings', { node: node.id });
         expect(result.made).to.equal(siblings.length > 0);
         for (const sibling of siblings) {

@@ -181,6 +181,18 @@ describe('rules on a page as it is laid out', () => {
     expect(pair(24, 0)).to.deep.equal([]);
     expect(pair(16, 0, { inWords: true })).to.deep.equal([]);
     expect(pair(16, 0, { native: true })).to.deep.equal([]);
+    // Further down the page it is the same.
+    const down = (apart: number) =>
+      told(
+        'target too small',
+        laid(1280, [
+          box('book', [0, 900, 80, 960], {
+            targets: [target('One', [0, 900, 80, 916]), target('Two', [0, 900 + apart, 80, 916 + apart])],
+          }),
+        ]),
+      );
+    expect(down(20)).to.have.length(1);
+    expect(down(24)).to.deep.equal([]);
     // A small one beside a large one: its circle meets the large one.
     const beside = (gap: number) =>
       told(

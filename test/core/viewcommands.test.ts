@@ -17,6 +17,7 @@ import {
   VIEW_SETS,
   viewAt,
   wordingsOf,
+  type NodeId,
   type Site,
   type ViewId,
 } from '../../core/index.ts';
@@ -170,6 +171,18 @@ describe('a view', () => {
     });
     const kept = made('removeView', { view: view('mobile'), values: all.slice(1).map(({ key }) => key) });
     expect(kept.sentence).to.match(/handed to Tablet, 1 value dropped$/);
+  });
+
+  it('tells what it says of steps of the spacing scale and of pages, beside what its neighbour says', () => {
+    const size = { min: 10, max: 12.5, fromWidth: 320, toWidth: 640 };
+    const target = { id: 'm', name: 'M', view: view('mobile'), reach: 'here' as const };
+    const stepped = made('setSpacing', { ...target, size });
+    const offer = { page: 'visits' as NodeId, offering: 'unlisted' as const, views: [view('mobile')] };
+    const { site: on } = made('offerPage', offer, home, stepped.site);
+    const told = valuesInView(on, view('mobile')).filter(({ node }) => node === undefined);
+    expect(told.find(({ of }) => of === 'M')).to.include({ value: '10–12.5 px', beside: '24 px' });
+    expect(told.find(({ offered }) => offered)).to.include({ value: 'not in menus' });
+    expect(told.filter(({ offered }) => offered)).to.have.length(1);
   });
 
   it('is not deleted where it is the base', () => {
