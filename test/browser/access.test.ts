@@ -195,6 +195,42 @@ describe('access', function () {
     expect(await violations(), 'publishing').to.deep.equal([]);
   });
 
+  it('to the lists of the ledger, and to what is asked before a block is brought to scale or carried over', async () => {
+    const { driver } = bench;
+    await bench.open();
+    await chooseView(driver, 'Mobile');
+    for (const list of ['What differs', 'Not shown', 'Theme']) {
+      await (await byRole(driver, 'button', list)).click();
+      expect(await violations(), list).to.deep.equal([]);
+    }
+    for (const [button, card] of [
+      ['Step M', 'Step M'],
+      [/^Colour Lamp/, 'Colour Lamp'],
+    ] as const) {
+      await (await byRole(driver, 'button', button)).click();
+      await byRole(driver, 'dialog', card);
+      expect(await violations(), card).to.deep.equal([]);
+      await driver.actions().sendKeys(Key.ESCAPE).perform();
+      await still(driver);
+    }
+    await (await byRole(driver, 'button', 'Tree')).click();
+    await selectInOutline(driver, 'Row: words + dome');
+    for (const entry of ['Content to scale in Mobile …', 'Carry over to another view …']) {
+      await (await byRole(driver, 'button', 'More for Row: words + dome')).click();
+      // An open menu is all there is then, and stands in no landmark.
+      const amiss = (await violations()).filter((each) => !each.startsWith('region:'));
+      expect(amiss, 'menu').to.deep.equal([]);
+      await (await byRole(driver, 'menuitem', entry)).click();
+      await byRole(driver, 'dialog', /^(Content of|Carry)/);
+      expect(await violations(), entry).to.deep.equal([]);
+      await driver.actions().sendKeys(Key.ESCAPE).perform();
+      await still(driver);
+    }
+    await (await byRole(driver, 'button', 'List of steps')).click();
+    expect(await violations(), 'steps').to.deep.equal([]);
+    await driver.actions().sendKeys(Key.ESCAPE).perform();
+  });
+
   it('to the workbench at 1024 and 1920 px', async () => {
     for (const width of [1024, 1920]) {
       await resize(bench.driver, width, 800);

@@ -43,9 +43,9 @@ export const theme = createTheme({
       styleOverrides: { root: { fontFamily: 'inherit' } },
     },
     MuiButton: { defaultProps: { disableElevation: true } },
-    // A heading that stayed at the top of a menu would lie over the entry that has the focus.
+    // A heading that stayed at the top of a menu would lie over the entry that has the focus; a menu has entries and no items of a list: they say what they stand under (`aria-describedby`).
     MuiListSubheader: {
-      defaultProps: { disableSticky: true },
+      defaultProps: { disableSticky: true, role: 'presentation' },
       styleOverrides: { root: { lineHeight: '28px', backgroundColor: 'transparent' } },
     },
     MuiCssBaseline: {

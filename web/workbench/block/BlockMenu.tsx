@@ -1,6 +1,6 @@
 import { Divider, IconButton, ListSubheader, Menu, MenuItem, Typography } from '@mui/material';
 import { Check, EllipsisVertical } from 'lucide-react';
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { subtree, type Node, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import { menuClosed } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
@@ -33,6 +33,7 @@ function OpenMenu(
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.desk.reach);
   const groups = blockActions({ site, page, nodes, active, reach, onDialog });
+  const menu = useId();
   const place =
     'anchor' in at
       ? { anchorEl: at.anchor }
@@ -41,11 +42,14 @@ function OpenMenu(
     <Menu open {...place} onClose={onClose} slotProps={{ list: { dense: true } }}>
       {groups.flatMap(({ heading, entries }, index) => [
         ...(index > 0 ? [<Divider key={`${heading} line`} />] : []),
-        <ListSubheader key={heading}>{heading}</ListSubheader>,
+        <ListSubheader key={heading} id={`${menu}${index}`}>
+          {heading}
+        </ListSubheader>,
         ...entries.map(({ label, keys, run, disabled, checked }) => (
           <MenuItem
             key={label}
             disabled={disabled}
+            aria-describedby={`${menu}${index}`}
             role={checked === undefined ? undefined : 'menuitemcheckbox'}
             aria-checked={checked}
             onClick={() => {

@@ -13,7 +13,7 @@ import {
   type CheckboxProps,
 } from '@mui/material';
 import { ChevronDown } from 'lucide-react';
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import {
   DEVICES,
   hasAudiences,
@@ -120,6 +120,7 @@ function Screens() {
     run();
     setAnchor(null);
   };
+  const menu = useId();
   const turned = screen && { width: screen.height, height: screen.width };
   return (
     <>
@@ -139,11 +140,12 @@ function Screens() {
             Turn it to {turned.width} × {turned.height}
           </MenuItem>
         )}
-        <ListSubheader>Common devices</ListSubheader>
+        <ListSubheader id={`${menu}devices`}>Common devices</ListSubheader>
         {DEVICES.map(({ name, ...size }) => (
           <MenuItem
             key={name}
             dense
+            aria-describedby={`${menu}devices`}
             selected={size.width === screen?.width && size.height === screen.height}
             onClick={choose(() => dispatch(screenChosen(size)))}
           >
@@ -153,14 +155,20 @@ function Screens() {
             </Typography>
           </MenuItem>
         ))}
-        <ListSubheader>Pictures fetched for</ListSubheader>
-        <MenuItem dense selected={density === null} onClick={choose(() => dispatch(densityChosen(null)))}>
+        <ListSubheader id={`${menu}pictures`}>Pictures fetched for</ListSubheader>
+        <MenuItem
+          dense
+          aria-describedby={`${menu}pictures`}
+          selected={density === null}
+          onClick={choose(() => dispatch(densityChosen(null)))}
+        >
           this screen
         </MenuItem>
         {DENSITIES.map((each) => (
           <MenuItem
             key={each}
             dense
+            aria-describedby={`${menu}pictures`}
             selected={density === each}
             onClick={choose(() => dispatch(densityChosen(each)))}
           >

@@ -3,10 +3,10 @@ import type { ReactNode } from 'react';
 import { quiet } from '../../../ui/theme.ts';
 
 /** The heading of things that belong together in the ledger. */
-export function GroupTitle({ children }: { children: ReactNode }) {
+export function GroupTitle({ level, children }: { level: 2 | 3; children: ReactNode }) {
   return (
     <Typography
-      component="h3"
+      component={`h${level}`}
       sx={{
         fontSize: 11,
         fontWeight: 700,

@@ -18,7 +18,7 @@ export function SameInEveryView({ node }: { node: Node }) {
       aria-label="Same in every view"
       sx={{ position: 'relative', pb: 2, bgcolor: 'background.paper' }}
     >
-      <GroupTitle>Same in every view</GroupTitle>
+      <GroupTitle level={3}>Same in every view</GroupTitle>
       <Typography sx={{ fontSize: 12, color: quiet, px: 1.25, mb: 1.5 }}>
         A change here concerns all views at once.
       </Typography>

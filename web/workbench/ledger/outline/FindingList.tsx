@@ -105,7 +105,7 @@ export function FindingList({ site, page, active, text }: FindingListProps) {
         <div data-scroller className="ledger-scroller">
           {groups.map(([heading, findings]) => (
             <section key={heading}>
-              {heading && <h3 className="finding-heading">{heading}</h3>}
+              {heading && <h2 className="finding-heading">{heading}</h2>}
               <ul role="list" aria-label="Findings" className="finding-list">
                 {findings.map((each) => (
                   <FindingLine

@@ -57,13 +57,13 @@ export function ThemeList({ site, active }: { site: SiteFrame; active: ViewId })
     >
       <Box sx={{ position: 'relative', minHeight: '100%', pb: 2 }}>
         <ActiveColumn site={site} view={active} />
-        <GroupTitle>Text styles</GroupTitle>
+        <GroupTitle level={2}>Text styles</GroupTitle>
         <TextStyles site={site} />
-        <GroupTitle>Spacing scale</GroupTitle>
+        <GroupTitle level={2}>Spacing scale</GroupTitle>
         <SpacingList site={site} />
-        <GroupTitle>Colours</GroupTitle>
+        <GroupTitle level={2}>Colours</GroupTitle>
         <ColourList site={site} />
-        <GroupTitle>Fonts</GroupTitle>
+        <GroupTitle level={2}>Fonts</GroupTitle>
         <FontList site={site} />
       </Box>
     </Box>
