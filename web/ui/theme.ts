@@ -43,6 +43,8 @@ export const theme = createTheme({
       styleOverrides: { root: { fontFamily: 'inherit' } },
     },
     MuiButton: { defaultProps: { disableElevation: true } },
+    // What is said below a field that cannot be used says why: it has to be read.
+    MuiFormHelperText: { styleOverrides: { root: { '&.Mui-disabled': { color: quiet } } } },
     // A heading that stayed at the top of a menu would lie over the entry that has the focus; a menu has entries and no items of a list: they say what they stand under (`aria-describedby`).
     MuiListSubheader: {
       defaultProps: { disableSticky: true, role: 'presentation' },

@@ -238,6 +238,7 @@ function values({ site, page, nodes, active, onDialog }: Selected): ActionGroup[
   const whole = Object.keys(page.nodes) as NodeId[];
   const copied = rememberedCopy();
   const siblings = siblingsLike(page, lead.id).length;
+  const own = countOverrides(page, [lead.id]);
   const clear = (ids: NodeId[], what: string, at?: ViewId): BlockAction => {
     const count = countOverrides(page, ids, at);
     return {
@@ -272,8 +273,9 @@ function values({ site, page, nodes, active, onDialog }: Selected): ActionGroup[
           run: nothing(() => onDialog('paste')),
         },
         {
-          label: `Give these overrides to ${siblings} ${siblings === 1 ? 'sibling' : 'siblings'} of its kind`,
-          disabled: siblings === 0 || nodes.length > 1,
+          label: `Give its ${counted(own)} to ${siblings} ${siblings === 1 ? 'sibling' : 'siblings'} of its kind`,
+          // With none of its own it would take theirs away.
+          disabled: siblings === 0 || own === 0 || nodes.length > 1,
           run: edit('matchSiblings', { node: lead.id }),
         },
         {
