@@ -246,6 +246,39 @@ describe('access', function () {
     }
   });
 
+  it('to all of it in half the width and height, as where a window is zoomed to 200 % (WCAG 2.2, 1.4.4)', async () => {
+    const { driver } = bench;
+    await resize(driver, 640, 400);
+    await bench.open();
+    const inSight = (selector: string) =>
+      driver.executeScript<string[]>(
+        `return [...document.querySelectorAll(arguments[0])].filter((each) => {
+           const { left, right, top, bottom } = each.getBoundingClientRect();
+           return left < 0 || right > innerWidth || top < 0 || bottom > innerHeight;
+         }).map((each) => each.textContent || each.getAttribute('aria-label'))`,
+        selector,
+      );
+    expect(await inSight('header a, header button')).to.deep.equal([]);
+    // The desk lies beside the ledger, and is scrolled to.
+    const tools = await byRole(driver, 'button', 'Overview');
+    await driver.executeScript('arguments[0].scrollIntoView()', tools);
+    await tools.click();
+    await byRole(driver, 'button', /^Invitation, [\d,]+ px in Mobile/);
+    await driver.get(`${bench.running.url}/sites/brindle-hill/views`);
+    await byRole(driver, 'table', 'Views');
+    for (const width of [640, 1024]) {
+      await resize(driver, width, 800);
+      await still(driver);
+      // Pictures of views stay in their columns.
+      const over = await driver.executeScript<number>(
+        `return [...document.querySelectorAll('.views iframe')].filter((each) =>
+           each.parentElement.getBoundingClientRect().right > each.closest('th').getBoundingClientRect().right).length`,
+      );
+      expect(over, String(width)).to.equal(0);
+    }
+    expect(await violations()).to.deep.equal([]);
+  });
+
   for (const width of [390, 820, 1280, 1680]) {
     it(`to the published pages at ${width} px`, async () => {
       await resize(bench.driver, width, 900);

@@ -251,8 +251,13 @@ describe('the workbench: outline and desk', function () {
       await driver.actions().sendKeys(Key.ARROW_LEFT).perform();
       await saysStep(driver, 'Dome picture: columns in Tablet 11 → 10');
       expect(await computed(driver, 'Tablet', 'dome', 'grid-column-end')).to.equal('span 10');
-      await chord(Key.CONTROL, 'z');
-      await chord(Key.CONTROL, 'z');
+      // Keys that come faster than what they do is shown are all heard.
+      await driver
+        .actions()
+        .sendKeys(...Array.from({ length: 4 }, () => Key.ARROW_LEFT))
+        .perform();
+      await saysStep(driver, 'Dome picture: columns in Tablet 7 → 6');
+      for (let steps = 0; steps < 6; steps += 1) await chord(Key.CONTROL, 'z');
       await chooseReach(driver, 'Onward');
     });
 

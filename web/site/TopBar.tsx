@@ -176,6 +176,8 @@ export function TopBar(props: {
         alignItems: 'center',
         gap: 1.5,
         px: 1.75,
+        // Zoomed twice, a window is half as wide: nothing of the bar is out of reach there.
+        '@media (width < 1000px)': { flexWrap: 'wrap', rowGap: 0.5, py: 0.5 },
       }}
     >
       <Link
@@ -187,7 +189,17 @@ export function TopBar(props: {
       >
         Dimorphe
       </Link>
-      <Typography noWrap sx={{ fontSize: 13, color: '#cfc8ba', minWidth: 0 }} title={site.name}>
+      <Typography
+        noWrap
+        sx={{
+          fontSize: 13,
+          color: '#cfc8ba',
+          minWidth: 0,
+          // It takes what room is left beside the screens.
+          '@media (width < 1000px)': { flex: '1 1 0' },
+        }}
+        title={site.name}
+      >
         {site.name}
       </Typography>
       <Screens site={site.id} page={page} screen={screen} />

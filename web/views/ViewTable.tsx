@@ -15,6 +15,7 @@ import {
 } from '../../core/index.ts';
 import { usePreviewOf } from '../page/content.ts';
 import { PagePicture } from '../page/PagePicture.tsx';
+import { useMeasuredWidth } from '../ui/measuredwidth.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { pxIn } from '../ui/px.ts';
@@ -134,6 +135,14 @@ interface ViewTableProps {
   onDelete(view: ViewId): void;
 }
 
+/** px; what the names of the rows take, and the least that a view needs for the fields of its grid. */
+const LABELS = 128;
+const LEAST_COLUMN = 208;
+
+/** px; what stands beside the picture of a view in its column, and the widest picture. */
+const BESIDE_PICTURE = 30;
+const WIDEST_PICTURE = 300;
+
 /** The views as columns, wide to narrow as in the ledger, with what each says of itself. */
 export function ViewTable({ site, page, onDelete }: ViewTableProps) {
   const dispatch = useAppDispatch();
@@ -149,159 +158,166 @@ export function ViewTable({ site, page, onDelete }: ViewTableProps) {
   const change = (view: View, what: { name?: string; from?: number; sheet?: View['sheet']; grid?: Grid }) =>
     dispatch(edit('changeView', { view: view.id, ...what }));
   const row = { views, base };
-  const picture = Math.max(96, Math.min(300, Math.floor(980 / views.length) - 24));
+  const { ref, width: room } = useMeasuredWidth();
+  const column = Math.max(LEAST_COLUMN, Math.floor((room - LABELS) / views.length));
+  const picture = Math.min(WIDEST_PICTURE, column - BESIDE_PICTURE);
   return (
-    <table className="views" aria-label="Views">
-      <thead>
-        <tr>
-          <td />
-          {views.map((view) => (
-            <th key={view.id} scope="col" style={view.id === base ? { background: petrolTint } : undefined}>
-              <Typography noWrap sx={{ fontWeight: 700 }} title={view.name}>
-                {view.name}
-              </Typography>
-              <Typography noWrap sx={{ fontSize: 12, color: quiet }}>
-                {describeWidths(frame.views, view.id)} px
-              </Typography>
-              <Box sx={{ mt: 1 }}>
-                <PagePicture
-                  site={frame}
-                  content={content}
-                  view={view}
-                  width={picture}
-                  height={Math.round(picture * 0.72)}
-                />
-              </Box>
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        <Row label="Name" {...row}>
-          {(view) => (
-            <Field
-              name={`Name, ${view.name}`}
-              value={view.name}
-              most={40}
-              onDone={(name) => change(view, { name })}
-            />
-          )}
-        </Row>
-        <Row label={<Labelled label="Begins at" help="px" />} {...row}>
-          {(view) => (
-            <Measure
-              label="From"
-              alone
-              view={view}
-              value={view.from}
-              disabled={view.from === 0}
-              onDone={(from) => change(view, { from })}
-            />
-          )}
-        </Row>
-        <Row label={<Labelled label="Sheet" help="px; how it is first shown" />} {...row}>
-          {(view) => {
-            const { width, height } = view.sheet;
-            const take = (sheet: View['sheet']) => change(view, { sheet });
-            return (
-              <>
-                <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75 }}>
-                  <Measure
-                    label="Width"
+    <div ref={ref} style={{ overflowX: 'auto', scrollPaddingLeft: LABELS }}>
+      <table className="views" aria-label="Views" style={{ minWidth: LABELS + LEAST_COLUMN * views.length }}>
+        <thead>
+          <tr>
+            <td />
+            {views.map((view) => (
+              <th key={view.id} scope="col" style={view.id === base ? { background: petrolTint } : undefined}>
+                <Typography noWrap sx={{ fontWeight: 700 }} title={view.name}>
+                  {view.name}
+                </Typography>
+                <Typography noWrap sx={{ fontSize: 12, color: quiet }}>
+                  {describeWidths(frame.views, view.id)} px
+                </Typography>
+                <Box sx={{ mt: 1 }}>
+                  <PagePicture
+                    site={frame}
+                    content={content}
                     view={view}
-                    value={width}
-                    onDone={(next) => take({ width: next, height })}
-                  />
-                  <Measure
-                    label="Height"
-                    view={view}
-                    value={height}
-                    onDone={(next) => take({ width, height: next })}
+                    width={picture}
+                    height={Math.round(picture * 0.72)}
                   />
                 </Box>
-                <Box sx={{ display: 'flex', justifyContent: 'space-between', mt: 0.25 }}>
-                  <Devices site={frame} view={view} onTake={take} />
-                  <Tooltip title={`Turn it: ${height} × ${width}`}>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          <Row label="Name" {...row}>
+            {(view) => (
+              <Field
+                name={`Name, ${view.name}`}
+                value={view.name}
+                most={40}
+                onDone={(name) => change(view, { name })}
+              />
+            )}
+          </Row>
+          <Row label={<Labelled label="Begins at" help="px" />} {...row}>
+            {(view) => (
+              <Measure
+                label="From"
+                alone
+                view={view}
+                value={view.from}
+                disabled={view.from === 0}
+                onDone={(from) => change(view, { from })}
+              />
+            )}
+          </Row>
+          <Row label={<Labelled label="Sheet" help="px; how it is first shown" />} {...row}>
+            {(view) => {
+              const { width, height } = view.sheet;
+              const take = (sheet: View['sheet']) => change(view, { sheet });
+              return (
+                <>
+                  <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75 }}>
+                    <Measure
+                      label="Width"
+                      view={view}
+                      value={width}
+                      onDone={(next) => take({ width: next, height })}
+                    />
+                    <Measure
+                      label="Height"
+                      view={view}
+                      value={height}
+                      onDone={(next) => take({ width, height: next })}
+                    />
+                  </Box>
+                  <Box sx={{ display: 'flex', justifyContent: 'space-between', mt: 0.25 }}>
+                    <Devices site={frame} view={view} onTake={take} />
+                    <Tooltip title={`Turn it: ${height} × ${width}`}>
+                      <IconButton
+                        size="small"
+                        aria-label={`Turn the sheet of ${view.name} to ${height} × ${width}`}
+                        onClick={() => take({ width: height, height: width })}
+                      >
+                        <RotateCw size={15} />
+                      </IconButton>
+                    </Tooltip>
+                  </Box>
+                </>
+              );
+            }}
+          </Row>
+          <Row label={<Labelled label="Grid" help="columns; gutter and margin in px" />} {...row}>
+            {(view) => (
+              <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 0.75 }}>
+                {GRID.map(({ label, name }) => (
+                  <Measure
+                    key={name}
+                    label={label}
+                    view={view}
+                    value={view.grid[name]}
+                    onDone={(value) => change(view, { grid: { ...view.grid, [name]: value } })}
+                  />
+                ))}
+              </Box>
+            )}
+          </Row>
+          <Row label={<Labelled label="Content" help="px at most, or fluid" />} {...row}>
+            {(view) => (
+              <Content
+                view={view}
+                onDone={(maxWidth) => change(view, { grid: { ...view.grid, maxWidth } })}
+              />
+            )}
+          </Row>
+          <Row label="Base" {...row}>
+            {(view) => (
+              <Box component="label" sx={{ display: 'flex', alignItems: 'center', gap: 0.5, fontSize: 13 }}>
+                <Radio
+                  size="small"
+                  name={group}
+                  checked={view.id === base}
+                  onChange={() => dispatch(edit('setBase', { view: view.id }))}
+                  slotProps={{ input: { 'aria-label': `${view.name} is the base` } }}
+                  sx={{ p: 0.25 }}
+                />
+                {view.id === base && 'holds the defaults'}
+              </Box>
+            )}
+          </Row>
+          <Row label="Set in it" {...row}>
+            {(view) => {
+              const count = counts.get(view.id) ?? 0;
+              if (view.id === base) return <Typography sx={{ fontSize: 13, color: quiet }}>–</Typography>;
+              return (
+                <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between' }}>
+                  <Typography
+                    noWrap
+                    sx={{
+                      fontSize: 13,
+                      px: 0.75,
+                      borderRadius: 0.5,
+                      bgcolor: count > 0 ? marigoldPale : 'transparent',
+                    }}
+                  >
+                    {count} {count === 1 ? 'value' : 'values'}
+                  </Typography>
+                  <Tooltip title={`Delete ${view.name} …`}>
                     <IconButton
                       size="small"
-                      aria-label={`Turn the sheet of ${view.name} to ${height} × ${width}`}
-                      onClick={() => take({ width: height, height: width })}
+                      aria-label={`Delete ${view.name} …`}
+                      onClick={() => onDelete(view.id)}
                     >
-                      <RotateCw size={15} />
+                      <Trash2 size={15} />
                     </IconButton>
                   </Tooltip>
                 </Box>
-              </>
-            );
-          }}
-        </Row>
-        <Row label={<Labelled label="Grid" help="columns; gutter and margin in px" />} {...row}>
-          {(view) => (
-            <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 0.75 }}>
-              {GRID.map(({ label, name }) => (
-                <Measure
-                  key={name}
-                  label={label}
-                  view={view}
-                  value={view.grid[name]}
-                  onDone={(value) => change(view, { grid: { ...view.grid, [name]: value } })}
-                />
-              ))}
-            </Box>
-          )}
-        </Row>
-        <Row label={<Labelled label="Content" help="px at most, or fluid" />} {...row}>
-          {(view) => (
-            <Content view={view} onDone={(maxWidth) => change(view, { grid: { ...view.grid, maxWidth } })} />
-          )}
-        </Row>
-        <Row label="Base" {...row}>
-          {(view) => (
-            <Box component="label" sx={{ display: 'flex', alignItems: 'center', gap: 0.5, fontSize: 13 }}>
-              <Radio
-                size="small"
-                name={group}
-                checked={view.id === base}
-                onChange={() => dispatch(edit('setBase', { view: view.id }))}
-                slotProps={{ input: { 'aria-label': `${view.name} is the base` } }}
-                sx={{ p: 0.25 }}
-              />
-              {view.id === base && 'holds the defaults'}
-            </Box>
-          )}
-        </Row>
-        <Row label="Set in it" {...row}>
-          {(view) => {
-            const count = counts.get(view.id) ?? 0;
-            if (view.id === base) return <Typography sx={{ fontSize: 13, color: quiet }}>–</Typography>;
-            return (
-              <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between' }}>
-                <Typography
-                  noWrap
-                  sx={{
-                    fontSize: 13,
-                    px: 0.75,
-                    borderRadius: 0.5,
-                    bgcolor: count > 0 ? marigoldPale : 'transparent',
-                  }}
-                >
-                  {count} {count === 1 ? 'value' : 'values'}
-                </Typography>
-                <Tooltip title={`Delete ${view.name} …`}>
-                  <IconButton
-                    size="small"
-                    aria-label={`Delete ${view.name} …`}
-                    onClick={() => onDelete(view.id)}
-                  >
-                    <Trash2 size={15} />
-                  </IconButton>
-                </Tooltip>
-              </Box>
-            );
-          }}
-        </Row>
-      </tbody>
-    </table>
+              );
+            }}
+          </Row>
+        </tbody>
+      </table>
+    </div>
   );
 }
 

@@ -50,26 +50,34 @@ interface Places {
   adding: boolean;
 }
 
-/** The ledger on the left, the desk on the right. */
+/** px; less than this of the desk, or of the height of both, is no use. */
+const LEAST_DESK = 320;
+const LEAST_HEIGHT = 480;
+
+/** The ledger on the left, the desk on the right. In a window that has no room for both, as when it is zoomed, they are scrolled. */
 const work = ({ open: { site, page }, tabled, adding }: Places) => (
-  <Group orientation="horizontal" style={{ height: '100%' }}>
-    <Panel
-      defaultSize={ledgerWidth(site) + 14}
-      minSize={ledgerWidth(site) - 60}
-      groupResizeBehavior="preserve-pixel-size"
-    >
-      <Ledger site={tabled.site} counts={tabled.counts} page={tabled.page} />
-    </Panel>
-    <Separator aria-label="Width of the ledger" style={{ width: 4, background: line }} />
-    <Panel minSize={320}>
-      <div style={{ display: 'flex', height: '100%' }}>
-        {adding && <AddPanel site={site} page={page} />}
-        <div style={{ flex: 1, minWidth: 0, height: '100%' }}>
-          <Desk site={site} page={page} />
-        </div>
-      </div>
-    </Panel>
-  </Group>
+  <div style={{ height: '100%', overflow: 'auto' }}>
+    <div style={{ height: '100%', minWidth: ledgerWidth(site) + 14 + LEAST_DESK, minHeight: LEAST_HEIGHT }}>
+      <Group orientation="horizontal" style={{ height: '100%' }}>
+        <Panel
+          defaultSize={ledgerWidth(site) + 14}
+          minSize={ledgerWidth(site) - 60}
+          groupResizeBehavior="preserve-pixel-size"
+        >
+          <Ledger site={tabled.site} counts={tabled.counts} page={tabled.page} />
+        </Panel>
+        <Separator aria-label="Width of the ledger" style={{ width: 4, background: line }} />
+        <Panel minSize={LEAST_DESK}>
+          <div style={{ display: 'flex', height: '100%' }}>
+            {adding && <AddPanel site={site} page={page} />}
+            <div style={{ flex: 1, minWidth: 0, height: '100%' }}>
+              <Desk site={site} page={page} />
+            </div>
+          </div>
+        </Panel>
+      </Group>
+    </div>
+  </div>
 );
 
 /** The editing screen: the ledger on the left, the desk on the right. */

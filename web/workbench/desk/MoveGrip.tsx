@@ -12,8 +12,9 @@ import {
   type SiteFrame,
   type ViewId,
 } from '../../../core/index.ts';
+import { openPage } from '../../state/documents.ts';
 import { edit } from '../../state/edits.ts';
-import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import { useAppDispatch, useAppSelector, type Thunk } from '../../state/store.ts';
 import { draw } from '../../ui/draw.ts';
 import { sun } from '../../ui/theme.ts';
 import { NameTag } from './NameTag.tsx';
@@ -86,9 +87,14 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, c
     });
   };
 
-  /** Among the siblings that show: the arrows by one, Home and End to the first and the last place. */
+  /** Keys may come faster than what they did is shown. */
+  const latest: Thunk<NodeId[]> = (_dispatch, getState) => {
+    const open = openPage(getState())!;
+    return inRowIn(open.site, open.page, open.page.nodes[parent!.id], view);
+  };
+  /** The arrows by one, Home and End to the first and the last place. */
   const keys = (event: KeyboardEvent) => {
-    const order = inRowIn(site, page, parent!, view);
+    const order = dispatch(latest);
     const at = order.indexOf(node.id);
     const goals: Record<string, number | undefined> = {
       ArrowUp: at - 1,

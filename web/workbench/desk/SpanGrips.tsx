@@ -15,8 +15,9 @@ import {
   type Track,
   type ViewId,
 } from '../../../core/index.ts';
+import { openPage } from '../../state/documents.ts';
 import { edit } from '../../state/edits.ts';
-import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import { useAppDispatch, useAppSelector, type Thunk } from '../../state/store.ts';
 import { draw } from '../../ui/draw.ts';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
 import { directionIn, tracksOf } from './tracks.ts';
@@ -49,6 +50,15 @@ function resized({ row, column, span }: Placed, edge: Edge, at: number): Placed 
 const asksFor = ({ column, span }: Placed, edge: Edge): Columns =>
   edge === 'start' ? { start: column + 1, span } : { span };
 
+/** What the blocks of a row ask for in a view, which of them one is, and where it stands; undefined where it is not in it. */
+function standing(site: SiteFrame, page: Page, row: NodeId, node: NodeId, view: ViewId) {
+  const shared = columnsIn(site, page, page.nodes[row], view);
+  const index = shared.children.findIndex(({ id }) => id === node);
+  if (index < 0) return undefined;
+  const asked = shared.children.map(({ asks }) => asks);
+  return { shared, index, placed: placeColumns(asked, shared.columns)[index] };
+}
+
 /** Who would go to another row, in words. */
 function hint(page: Page, { columns, children }: RowColumns, index: number, asks: Columns): string {
   const before = children.map((child) => child.asks);
@@ -70,17 +80,18 @@ export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: 
   const reach = useAppSelector((state) => state.desk.reach);
   const [drawn, setDrawn] = useState<{ to: Placed; edge: Edge; tracks: Track[] } | null>(null);
   const way = directionIn(sheet.document.documentElement);
-  const shared = columnsIn(site, page, row, view);
-  const index = shared.children.findIndex(({ id }) => id === node.id);
-  if (index < 0) return null;
-  const placed = placeColumns(
-    shared.children.map(({ asks }) => asks),
-    shared.columns,
-  )[index];
+  const now = standing(site, page, row.id, node.id, view);
+  if (!now) return null;
+  const { shared, index, placed } = now;
 
-  const moves = ({ column, span }: Placed) => column !== placed.column || span !== placed.span;
-  const take = (to: Placed, edge: Edge) => {
-    if (moves(to)) dispatch(edit('takeColumns', { nodes, view, reach, ...asksFor(to, edge) }));
+  const moves = ({ column, span }: Placed, from = placed) => column !== from.column || span !== from.span;
+  const take = (to: Placed, edge: Edge, from = placed) => {
+    if (moves(to, from)) dispatch(edit('takeColumns', { nodes, view, reach, ...asksFor(to, edge) }));
+  };
+  /** Keys may come faster than what they did is shown. */
+  const latest: Thunk<Placed | undefined> = (_dispatch, getState) => {
+    const open = openPage(getState())!;
+    return standing(open.site, open.page, row.id, node.id, view)?.placed;
   };
   const down = (edge: Edge) => (press: PointerEvent<HTMLElement>) => {
     const grid = sheet.elementOf(row.id);
@@ -105,8 +116,10 @@ export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: 
     const by = { ArrowLeft: -way, ArrowRight: way }[event.key];
     if (by === undefined) return;
     event.preventDefault();
-    const at = (edge === 'end' ? placed.column + placed.span - 1 : placed.column) + by;
-    if (at >= 0 && at < shared.columns) take(resized(placed, edge, at), edge);
+    const from = dispatch(latest);
+    if (!from) return;
+    const at = (edge === 'end' ? from.column + from.span - 1 : from.column) + by;
+    if (at >= 0 && at < shared.columns) take(resized(from, edge, at), edge, from);
   };
   const words = `${placed.span} of ${shared.columns} columns, from column ${placed.column + 1}`;
   const grip = (edge: Edge, label: string, value: number) => (
