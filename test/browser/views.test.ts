@@ -6,7 +6,8 @@ import { By, Key } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
 import type { SiteResponse } from '../../api/responses.ts';
 import { files as pictures, made, onlyPages, site, view } from '../core/acting.ts';
-import { byRole, eventually, openBrowser, resize, visit } from './browser.ts';
+import { editor } from '../server/editing.ts';
+import { byRole, eventually, openBrowser, resize, still, visit } from './browser.ts';
 import { fileServer } from './files.ts';
 import { computed, kept, saysStep, sheet, useBench } from './workbench.ts';
 
@@ -145,6 +146,41 @@ describe('the views of a site', function () {
     await becomes('Mobile 0, Tablet 640, Tablet 700 700, Desktop 1024, Wide 1440');
     await byRole(bench.driver, 'region', 'Sheet: Tablet 700, 700 px');
     await undo();
+    await becomes(BEFORE);
+  });
+
+  it('have room on their screen, on the width bar and in the ledger where there are eight of them, at 1024 px', async () => {
+    const { driver, running } = bench;
+    const others = editor(() => running.url, 'others');
+    let on = site;
+    const steps = [480, 800, 1200, 1700].map((from) => {
+      const step = made('addView', { id: view(`v${from}`), name: `View ${from}`, from }, undefined, on);
+      on = step.site;
+      return step;
+    });
+    for (const { operations } of steps) await others.made(operations);
+    await resize(driver, 1024, 768);
+    await byRole(driver, 'button', /^View 1700/);
+    await still(driver);
+    const boxes = (selector: string) =>
+      driver.executeScript<[number, number][]>(
+        `return [...document.querySelectorAll(arguments[0])].map((each) => each.getBoundingClientRect()).map(({ left, right }) => [left, right])`,
+        selector,
+      );
+    const apart = (list: readonly [number, number][]) =>
+      list.every(([left], index) => index === 0 || left >= list[index - 1][1]);
+    const numbers = await boxes('.ruler-number');
+    expect(numbers.length).to.be.greaterThan(2);
+    expect(apart(numbers), 'numbers of the ruler').to.equal(true);
+
+    expect(await driver.executeScript('return document.documentElement.scrollWidth')).to.equal(1024);
+    await toViews();
+    await still(driver);
+    const pictures = await boxes('.views thead iframe');
+    expect(pictures).to.have.length(8);
+    const shown = await boxes('.views thead th > div');
+    expect(apart(shown), 'pictures of views').to.equal(true);
+    for (const { inverse } of steps.reverse()) await others.made(inverse);
     await becomes(BEFORE);
   });
 

@@ -197,7 +197,7 @@ export function turnTile(id: NodeId, nodes: NodeId[], view: ViewId): Thunk<boole
     const { kind, parent } = page.nodes[id];
     if (parent === null) return dispatch(offerOrNot(view));
     if (kind === 'alternates') return dispatch(edit('nextAlternate', { set: id, view, reach }));
-    if (parent === null || page.nodes[parent].kind !== 'alternates') {
+    if (page.nodes[parent].kind !== 'alternates') {
       const value = !isShown(site, page, page.nodes[id], view);
       return dispatch(edit('setValue', { nodes, property: 'shown', view, value, reach }));
     }

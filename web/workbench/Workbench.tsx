@@ -54,10 +54,19 @@ interface Places {
 const LEAST_DESK = 320;
 const LEAST_HEIGHT = 480;
 
+/** px; from here on all stands beside one another, however many views there are. */
+const WHOLE = 1024;
+
 /** The ledger on the left, the desk on the right. In a window that has no room for both, as when it is zoomed, they are scrolled. */
 const work = ({ open: { site, page }, tabled, adding }: Places) => (
   <div style={{ height: '100%', overflow: 'auto' }}>
-    <div style={{ height: '100%', minWidth: ledgerWidth(site) + 14 + LEAST_DESK, minHeight: LEAST_HEIGHT }}>
+    <div
+      style={{
+        height: '100%',
+        minWidth: Math.min(WHOLE, ledgerWidth(site) + 14 + LEAST_DESK),
+        minHeight: LEAST_HEIGHT,
+      }}
+    >
       <Group orientation="horizontal" style={{ height: '100%' }}>
         <Panel
           defaultSize={ledgerWidth(site) + 14}

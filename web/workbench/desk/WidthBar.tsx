@@ -5,6 +5,7 @@ import { united } from '../../checks/trouble.ts';
 import { viewChosen, widthSet } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { draw } from '../../ui/draw.ts';
+import { useMeasuredWidth } from '../../ui/measuredwidth.ts';
 import { ink, line, petrol, quiet, shade } from '../../ui/theme.ts';
 import { AddView } from './AddView.tsx';
 import { ViewLimits } from './ViewLimits.tsx';
@@ -43,10 +44,28 @@ function Trouble() {
   );
 }
 
+/** px; what the number of a limit takes on the ruler, with some room beside it. */
+const NUMBER = 32;
+
+/** The limits whose numbers have room on a ruler so long, the narrower ones first; those at its ends are always there. */
+function numbered(limits: readonly number[], room: number): number[] {
+  const shown = [NARROWEST];
+  // That of an end stands on one side of it alone.
+  let taken = NUMBER;
+  for (const limit of limits) {
+    const at = share(limit) * room;
+    if (at - NUMBER / 2 < taken || at + NUMBER / 2 > room - NUMBER) continue;
+    shown.push(limit);
+    taken = at + NUMBER / 2;
+  }
+  return [...shown, WIDEST];
+}
+
 /** The ruler of widths with the views as bands, and the marker that can be drawn through all of them. */
 export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
   const dispatch = useAppDispatch();
   const track = useRef<HTMLDivElement>(null);
+  const { ref: measured, width: room } = useMeasuredWidth();
   const { views } = site;
   const view = viewAt(views, width);
   const breakpoints = views.list.slice(1).map((candidate) => candidate.from);
@@ -93,7 +112,13 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
         borderBottom: `1px solid ${line}`,
       }}
     >
-      <Box ref={track} sx={{ position: 'relative', flex: 1, height: 48 }}>
+      <Box
+        ref={(element: HTMLDivElement | null) => {
+          track.current = element;
+          return measured(element);
+        }}
+        sx={{ position: 'relative', flex: 1, minWidth: 0, height: 48 }}
+      >
         {views.list.map((candidate) => {
           const { from = NARROWEST, below = WIDEST } = widthsOf(views, candidate.id);
           const active = candidate.id === view.id;
@@ -127,10 +152,11 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
           );
         })}
         <Trouble />
-        {[NARROWEST, ...breakpoints, WIDEST].map((at) => (
+        {numbered(breakpoints, room).map((at) => (
           <Box
             key={at}
             component="span"
+            className="ruler-number"
             style={{ left: percent(at) }}
             sx={{
               position: 'absolute',
