@@ -1,5 +1,5 @@
 /**
- * `npm run attack`: hostile input in the thousands, kills at random moments, starters at once; not for CI, as it takes some minutes.
+ * `npm run attack`: hostile input in the thousands, kills at random moments, starters at once, hands that click at random; not for CI, as it takes some minutes.
  * `npm run attack -- 7` begins from the seed 7, `npm run attack -- 7 0.1` does a tenth. The last line says what was tried, what was
  * lost, what ran and how often the server said that it failed; the exit code is 1 where any of these is not nothing.
  */
@@ -20,6 +20,7 @@ import { editor, inHome, set, SITE } from '../test/server/editing.ts';
 import { launched } from '../test/server/killing.ts';
 import { running } from '../test/server/program.ts';
 import { freshFolder, served } from '../test/server/serving.ts';
+import { hands } from './attackhands.ts';
 import { addresses, damaged, headers, mutated, PIECES } from './attackinputs.ts';
 
 const [seed = Math.floor(Math.random() * 1e6), scale = 1] = process.argv.slice(2).map(Number);
@@ -291,8 +292,13 @@ const killed = await kills();
 say(`  ${killed.tried} kills at random moments, ${killed.edits} edits acknowledged, ${killed.lost} lost`);
 const raced = await starts();
 say(`  ${raced.tried} pairs of starters, ${raced.both} without exactly one winner`);
+const handled = await hands(seed + 9, many(600));
+say(
+  `  ${handled.tried} clicks and keys at random in the workbench, ${handled.faults.length} faults; all taken back`,
+);
+failures.push(...handled.faults);
 for (const failure of failures.slice(0, 20)) console.error(failure);
 say(
-  `Tried: ${asked.tried + cleaned.tried + read.tried + written.tried + killed.tried + raced.tried}. Lost: ${killed.lost}. Ran: ${cleaned.ran}. 5xx: ${asked.failed + read.failed + written.failed}.`,
+  `Tried: ${asked.tried + cleaned.tried + read.tried + written.tried + killed.tried + raced.tried + handled.tried}. Lost: ${killed.lost}. Ran: ${cleaned.ran}. 5xx: ${asked.failed + read.failed + written.failed}.`,
 );
 process.exit(failures.length === 0 ? 0 : 1);
