@@ -41,19 +41,20 @@ describe('letters', function () {
     await driver.executeScript('document.querySelector("form").noValidate = true');
     await press('button', 'Ask for it');
     await says('This was not sent yet. What you wrote is still here.');
-    expect(await driver.executeScript('return document.activeElement.getAttribute("role")')).to.equal(
-      'alert',
-    );
+    // A browser gives the focus once it has drawn the page.
+    const focused = (what: string, script: string, is: string) =>
+      eventually(what, async () => (await driver.executeScript(script)) === is);
+    await focused('the focus on what is said', 'return document.activeElement.getAttribute("role")', 'alert');
     const mail = await byRole(driver, 'textbox', /^Mail address/);
     expect(await mail.getAttribute('aria-invalid')).to.equal('true');
     expect(await (await byRole(driver, 'textbox', /^Your name/)).getAttribute('value')).to.equal(
       'Nell Ashby',
     );
     await press('link', 'Mail address');
-    expect(await driver.executeScript('return document.activeElement.name')).to.equal('field-2');
+    await focused('the focus in the field', 'return document.activeElement.name', 'field-2');
     await driver.actions().sendKeys('nell@b.example', Key.ENTER).perform();
     await says('Thank you. We answer by daylight, in a day or two.');
-    expect(await driver.executeScript('return document.activeElement.className')).to.equal('sent');
+    await focused('the focus on the thanks', 'return document.activeElement.className', 'sent');
     expect(
       await driver.executeScript('return getComputedStyle(document.querySelector(".trap")).position'),
     ).to.equal('absolute');
