@@ -18,6 +18,7 @@ import {
   sheet,
   type,
   useBench,
+  lastStep,
 } from './workbench.ts';
 
 const FONT = createRequire(import.meta.url)
@@ -167,6 +168,16 @@ describe('the workbench: theme', function () {
     // At 1280 px, half the way.
     expect(await computed(driver, 'Desktop', 'shared-foot-foot-social', 'row-gap')).to.equal('30px');
     expect(await (await byRole(driver, 'textbox', 'M in Desktop')).getAttribute('value')).to.equal('10–50');
+    // Only looked at, an override stays as it is, also where another reach is chosen.
+    const tablet = await byRole(driver, 'textbox', 'M in Tablet');
+    await tablet.sendKeys(Key.chord(Key.CONTROL, 'a'), '10–20', Key.chord(Key.SHIFT, Key.ENTER));
+    await saysStep(driver, 'Space M: 10–20 px in Tablet');
+    await (await byRole(driver, 'textbox', 'M in Mobile')).click();
+    await tablet.click();
+    await tablet.sendKeys(Key.TAB);
+    await still(driver);
+    expect(await lastStep(driver)).to.equal('Space M: 10–20 px in Tablet');
+    await (await byRole(driver, 'button', /^Undo: Space M: 10–20 px in Tablet/)).click();
     await (await byRole(driver, 'button', 'Step M')).click();
     const card = () => byRole(driver, 'dialog', /^Step /);
     await (await byRole(driver, 'button', 'Remove', { inside: await card() })).click();

@@ -47,16 +47,17 @@ function SizeCell({ site, step, view }: { site: SiteFrame; step: SpacingStep; vi
     else if (!same(made.value, size.value) || (wanted !== own?.reach && own))
       dispatch(edit('setSpacing', { ...target, size: made.value }));
   };
+  const whole = stepType.written!(size.value, { site });
   return (
     <InputBase
       value={text ?? stepType.format(size.value, { site })}
       // What is edited is seen in full, with the widths that it grows between.
       onFocus={(event) => {
-        if (isFluid(size.value)) setText(stepType.written!(size.value, { site }));
+        if (isFluid(size.value)) setText(whole);
         event.target.select();
       }}
       onChange={(event) => setText(event.target.value)}
-      onBlur={() => keep()}
+      onBlur={() => (text === whole ? setText(null) : keep())}
       onKeyDown={(event) => {
         if (event.key === 'Enter') keep(reachOf(event, reach));
         else if (event.key === 'Escape') setText(null);
