@@ -121,7 +121,8 @@ export { withoutValue, withReach, withValue, wouldReach, type EditReach } from '
 export { express, same } from './layered/express.ts';
 export { bands, conditionOf, mediaCondition, type Band } from './layered/bands.ts';
 export { partStyleOf, resolve, textStyleOf, trace, type Source, type Traced } from './values/trace.ts';
-export { changesBetween, type Change } from './edits/changes.ts';
+export { changesBetween } from './edits/changes.ts';
+export type { Change } from './edits/changed.ts';
 export { differences, type Difference } from './values/differences.ts';
 export { alternateIn, childrenIn, givesWay, hiddenBy, inRow, inRowIn, isShown } from './values/visibility.ts';
 export { ownLayered } from './values/trace.ts';

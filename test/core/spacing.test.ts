@@ -48,6 +48,16 @@ describe('steps of the spacing scale that are fluid', () => {
     expect(spaceAt(moved.frame, '{m}', view('tablet'))).to.deep.equal({ ...limit, toWidth: 1100 });
   });
 
+  it('are told in a review also where the view that they were in is gone, or new', () => {
+    const { site: without } = made('removeView', { view: view('mobile'), values: 'drop' });
+    const steps = (before: Site, after: Site) =>
+      changesBetween(before, after)
+        .filter(({ name, what }) => name === 'M' && /^step/.test(what))
+        .map(({ before: was, after: is }) => [was, is]);
+    expect(steps(site, without)).to.deep.equal([['16', undefined]]);
+    expect(steps(without, site)).to.deep.equal([[undefined, '16']]);
+  });
+
   it('are called otherwise, and stay what they are for what takes them', () => {
     const named = made('nameSpacing', { id: 'm', name: ' Middle ' });
     expect(named.sentence).to.equal('Space M: called Middle now');

@@ -1,12 +1,13 @@
-import { Box, Button, ButtonBase, Popover, TextField } from '@mui/material';
+import { Box, Button, ButtonBase, TextField } from '@mui/material';
 import { formatHex } from 'culori';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { HexColorPicker } from 'react-colorful';
 import { cssColour, type Colour, type SiteFrame } from '../../../../core/index.ts';
-import { edit, editWhole } from '../../../state/edits.ts';
+import { edit } from '../../../state/edits.ts';
 import { useAppDispatch } from '../../../state/store.ts';
 import { quiet } from '../../../ui/theme.ts';
+import { ThemeCard } from './ThemeCard.tsx';
 
 interface CardProps {
   /** Absent: a new colour. */
@@ -21,55 +22,34 @@ function ColourCard({ colour, anchor, onClose }: CardProps) {
   const [name, setName] = useState(colour?.name ?? '');
   const [value, setValue] = useState(colour?.value ?? '#336699');
   const valid = cssColour(value) !== undefined;
-  const keep = () => dispatch(edit('setColour', { id: colour?.id, name, value })) && onClose();
-  const remove = () => {
-    if (!colour) return;
-    void dispatch(editWhole('removeFromTheme', { list: 'colours', id: colour.id })).then(
-      (gone) => gone && onClose(),
-    );
-  };
-  const label = colour ? `Colour ${colour.name}` : 'New colour';
   return (
-    <Popover
-      open
-      anchorEl={anchor}
+    <ThemeCard
+      label={colour ? `Colour ${colour.name}` : 'New colour'}
+      anchor={anchor}
+      name={name}
+      onName={setName}
+      keep={colour ? 'Change everywhere' : 'Add colour'}
+      odd={!valid}
+      onKeep={() => dispatch(edit('setColour', { id: colour?.id, name, value }))}
+      {...(colour && { of: { list: 'colours', id: colour.id } as const })}
       onClose={onClose}
-      anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-      slotProps={{ paper: { role: 'dialog', 'aria-label': label } as object }}
-    >
-      <Box
-        component="form"
-        sx={{ p: 1.5, width: 240, display: 'grid', gap: 1.5 }}
-        onSubmit={(event) => (event.preventDefault(), keep())}
-      >
+      above={
         <HexColorPicker
           color={formatHex(cssColour(value)) ?? '#000000'}
           onChange={setValue}
           style={{ width: '100%', height: 130 }}
         />
-        <TextField
-          size="small"
-          label="Name"
-          autoFocus
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-        />
-        <TextField
-          size="small"
-          label="Colour"
-          value={value}
-          error={!valid}
-          helperText={valid ? undefined : 'No CSS colour such as #1b2a49 or oklch(70% 0.1 80).'}
-          onChange={(event) => setValue(event.target.value)}
-        />
-        <Box sx={{ display: 'flex', gap: 1 }}>
-          <Button type="submit" variant="outlined" disabled={!valid || name.trim() === ''} sx={{ flex: 1 }}>
-            {colour ? 'Change everywhere' : 'Add colour'}
-          </Button>
-          {colour && <Button onClick={remove}>Remove</Button>}
-        </Box>
-      </Box>
-    </Popover>
+      }
+    >
+      <TextField
+        size="small"
+        label="Colour"
+        value={value}
+        error={!valid}
+        helperText={valid ? undefined : 'No CSS colour such as #1b2a49 or oklch(70% 0.1 80).'}
+        onChange={(event) => setValue(event.target.value)}
+      />
+    </ThemeCard>
   );
 }
 

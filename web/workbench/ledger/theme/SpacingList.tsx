@@ -1,4 +1,4 @@
-import { Box, Button, ButtonBase, InputBase, Popover, TextField } from '@mui/material';
+import { Button, ButtonBase, InputBase } from '@mui/material';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import {
@@ -11,11 +11,12 @@ import {
   type View,
 } from '../../../../core/index.ts';
 import { documents } from '../../../state/documents.ts';
-import { edit, editWhole } from '../../../state/edits.ts';
+import { edit } from '../../../state/edits.ts';
 import { fluidWidths } from '../../values/cells.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { columnsOf, gridColumns } from '../../values/columns.ts';
 import { reachOf } from '../../values/reach.ts';
+import { ThemeCard } from './ThemeCard.tsx';
 
 const { refusedEdit } = documents.actions;
 
@@ -80,44 +81,16 @@ function StepCard({ step, anchor, onClose }: { step: SpacingStep; anchor: HTMLEl
   const dispatch = useAppDispatch();
   const [name, setName] = useState(step.name);
   return (
-    <Popover
-      open
-      anchorEl={anchor}
+    <ThemeCard
+      label={`Step ${step.name}`}
+      anchor={anchor}
+      name={name}
+      onName={setName}
+      keep="Rename"
+      onKeep={() => name.trim() === step.name || dispatch(edit('nameSpacing', { id: step.id, name }))}
+      of={{ list: 'spacing', id: step.id }}
       onClose={onClose}
-      anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-      slotProps={{ paper: { role: 'dialog', 'aria-label': `Step ${step.name}` } as object }}
-    >
-      <Box
-        component="form"
-        sx={{ p: 1.5, width: 220, display: 'grid', gap: 1.5 }}
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (name.trim() === step.name || dispatch(edit('nameSpacing', { id: step.id, name }))) onClose();
-        }}
-      >
-        <TextField
-          size="small"
-          label="Name"
-          autoFocus
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-        />
-        <Box sx={{ display: 'flex', gap: 1 }}>
-          <Button type="submit" variant="outlined" disabled={name.trim() === ''} sx={{ flex: 1 }}>
-            Rename
-          </Button>
-          <Button
-            onClick={() => {
-              void dispatch(editWhole('removeFromTheme', { list: 'spacing', id: step.id })).then(
-                (gone) => gone && onClose(),
-              );
-            }}
-          >
-            Remove
-          </Button>
-        </Box>
-      </Box>
-    </Popover>
+    />
   );
 }
 
