@@ -40,7 +40,7 @@ export function ThemeCard(props: ThemeCardProps) {
     >
       <Box
         component="form"
-        sx={{ p: 1.5, width: 240, display: 'grid', gap: 1.5 }}
+        sx={{ p: 1.5, width: 284, display: 'grid', gap: 1.5 }}
         onSubmit={(event) => {
           event.preventDefault();
           if (onKeep()) onClose();
