@@ -285,13 +285,14 @@ export {
   jumpsIn,
   mostByZoom,
   notEnlarged,
-  stretchesWhere,
+  turnsOf,
+  zoomTurns,
   type Curve,
   type CurvePiece,
   type CurvePoint,
   type Jump,
-  type Stretch,
 } from './type/curve.ts';
+export { stretchesWhere, type Stretch } from './type/stretches.ts';
 export {
   RATIOS,
   SCALE_LIMITS,

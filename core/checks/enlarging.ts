@@ -1,7 +1,8 @@
 import { same } from '../layered/express.ts';
 import { viewAt } from '../layered/views.ts';
 import type { SiteFrame } from '../site/site.ts';
-import { ENLARGED, enlargeable, mostByZoom, stretchesWhere } from '../type/curve.ts';
+import { ENLARGED, enlargeable, mostByZoom, zoomTurns } from '../type/curve.ts';
+import { stretchesWhere } from '../type/stretches.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { wide, type Fix, type Found } from './finding.ts';
 import type { Rule } from './rule.ts';
@@ -28,6 +29,7 @@ function found(site: SiteFrame, subject: SizedSubject): Found[] {
   const widths = stretchesWhere(
     NARROWEST,
     WIDEST,
+    zoomTurns(curve),
     (width) => shown(width) && mostByZoom(curve, width) < ENLARGED - 1e-6,
   );
   if (widths.length === 0) return [];

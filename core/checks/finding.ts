@@ -2,7 +2,7 @@ import type { Call } from '../edits/perform.ts';
 import { widthsOf, type ViewId } from '../layered/views.ts';
 import { asideReason, type Place } from '../site/aside.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import type { Stretch } from '../type/curve.ts';
+import type { Stretch } from '../type/stretches.ts';
 
 /** An ordinary command that mends what was found, and what it does in words. */
 export interface Fix {

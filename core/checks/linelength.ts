@@ -1,7 +1,8 @@
 import { viewAt } from '../layered/views.ts';
 import { callOf } from '../edits/perform.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import { curveAt, stretchesWhere, type Stretch } from '../type/curve.ts';
+import { curveAt } from '../type/curve.ts';
+import { marksOf, stretchesWhere, type Stretch } from '../type/stretches.ts';
 import { CHARACTER, GOOD_LINE, type RunningText } from '../values/linelength.ts';
 import { textCurve } from '../values/textcurves.ts';
 import { wide, type Fix, type Found } from './finding.ts';
@@ -34,8 +35,7 @@ function limited(site: SiteFrame, page: Page, { node }: RunningText, width: numb
 function found(text: RunningText, widths: Stretch[], long: boolean): Found[] {
   if (widths.length === 0) return [];
   const [first] = widths;
-  const lengths: number[] = [];
-  for (let width = first.from; width <= first.to; width += 1) lengths.push(text.lineAt(width)!);
+  const lengths = marksOf(first.from, first.to, text.turns).map((width) => text.lineAt(width)!);
   const characters = Math.round(long ? Math.max(...lengths) : Math.min(...lengths));
   return [
     {
@@ -58,7 +58,12 @@ export const longLines: Rule = {
     running.flatMap((text) =>
       found(
         text,
-        stretchesWhere(NARROWEST, WIDEST, (width) => Math.round(text.lineAt(width) ?? 0) > GOOD_LINE.most),
+        stretchesWhere(
+          NARROWEST,
+          WIDEST,
+          text.turns,
+          (width) => Math.round(text.lineAt(width) ?? 0) > GOOD_LINE.most,
+        ),
         true,
       ).map((each) => ({ ...each, fixes: [limited(site, page, text, each.widths[0].from)] })),
     ),
@@ -76,7 +81,7 @@ export const shortLines: Rule = {
     running.flatMap((text) =>
       found(
         text,
-        stretchesWhere(ROOMY, WIDEST, (width) => {
+        stretchesWhere(ROOMY, WIDEST, text.turns, (width) => {
           const line = Math.round(text.lineAt(width) ?? Infinity);
           return line < GOOD_LINE.least && text.length > FEW_LINES * line;
         }),

@@ -8,10 +8,11 @@ import { plainText } from '../markup/fragment.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
-import { curveAt, stretchesWhere } from '../type/curve.ts';
+import { curveAt, turnsOf } from '../type/curve.ts';
+import { stretchesWhere } from '../type/stretches.ts';
 import { SMALLEST_BODY, SMALLEST_READ } from '../type/limits.ts';
 import { measureAt } from '../type/measure.ts';
-import { textCurve } from '../values/textcurves.ts';
+import { measureTurns, textCurve } from '../values/textcurves.ts';
 import { resolve } from '../values/trace.ts';
 import { hiddenBy } from '../values/visibility.ts';
 import { widthsIn } from '../values/widths.ts';
@@ -106,7 +107,8 @@ function found(site: SiteFrame, page: Page, words: readonly LongWord[]): Found[]
   const [widths, curve] = [widthsIn(site, page), textCurve(site, page, node)];
   const byView = new Map(words.map((each) => [each.view, each]));
   const room = (width: number) => measureAt(widths.roomIn(node.id, viewAt(site.views, width).id), width);
-  const too = stretchesWhere(NARROWEST, WIDEST, (width) => {
+  const turns = [...turnsOf(curve), ...measureTurns(site, (id) => widths.roomIn(node.id, id))];
+  const too = stretchesWhere(NARROWEST, WIDEST, turns, (width) => {
     const word = byView.get(viewAt(site.views, width).id);
     return word !== undefined && word.ems * curveAt(curve, width) > room(width) + SAME;
   });

@@ -6,14 +6,14 @@ import type { TextSize } from '../type/textsize.ts';
 import type { Fix, Found } from './finding.ts';
 import { PRACTICE, type Rule } from './rule.ts';
 import { saysSize, type SizedSubject } from './subjects.ts';
-import { px, shownAt } from './widths.ts';
+import { NARROWEST, px, shownAt } from './widths.ts';
 
 /** A size that changes by more from one px to the next is seen as a fault (common practice). */
 const MOST_JUMP = 1.25;
 
 const jumpsOf = (site: SiteFrame, subject: SizedSubject): Jump[] => {
   const shown = shownAt(site, subject);
-  return jumpsIn(subject.curve).filter(({ width }) => shown(width - 1) && shown(width));
+  return jumpsIn(subject.curve).filter(({ width }) => width > NARROWEST && shown(width - 1) && shown(width));
 };
 
 const change = ({ name }: SizedSubject, { width, narrower, wider }: Jump): string =>

@@ -1,6 +1,7 @@
 import { viewAt, viewOf } from '../layered/views.ts';
 import type { SiteFrame } from '../site/site.ts';
-import { curveAt, stretchesWhere } from '../type/curve.ts';
+import { curveAt, turnsOf } from '../type/curve.ts';
+import { stretchesWhere } from '../type/stretches.ts';
 import { wide, type Found } from './finding.ts';
 import { PRACTICE, type Rule } from './rule.ts';
 import { saysSize, type SizedSubject } from './subjects.ts';
@@ -12,6 +13,7 @@ function inverted(site: SiteFrame, lesser: SizedSubject, greater: SizedSubject):
   const widths = stretchesWhere(
     NARROWEST,
     WIDEST,
+    [...turnsOf(lesser.curve), ...turnsOf(greater.curve)],
     (width) =>
       one(width) && other(width) && curveAt(lesser.curve, width) > curveAt(greater.curve, width) + 0.05,
   );

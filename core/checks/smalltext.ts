@@ -1,7 +1,8 @@
 import { viewAt, viewOf, type ViewId } from '../layered/views.ts';
 import type { SiteFrame } from '../site/site.ts';
-import { curveAt, stretchesWhere } from '../type/curve.ts';
+import { curveAt, turnsOf } from '../type/curve.ts';
 import { isFluid } from '../type/fluid.ts';
+import { stretchesWhere } from '../type/stretches.ts';
 import { SMALLEST_BODY, SMALLEST_READ } from '../type/limits.ts';
 import type { TextSize } from '../type/textsize.ts';
 import type { Found } from './finding.ts';
@@ -29,6 +30,7 @@ function found(site: SiteFrame, subject: SizedSubject, narrow: ReadonlySet<ViewI
   const widths = stretchesWhere(
     NARROWEST,
     WIDEST,
+    turnsOf(curve),
     (width) => shown(width) && curveAt(curve, width) < least(width) - 0.005,
   );
   if (widths.length === 0) return [];

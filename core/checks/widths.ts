@@ -1,6 +1,6 @@
 import { viewAt, widthsOf, type ViewId } from '../layered/views.ts';
 import type { SiteFrame } from '../site/site.ts';
-import type { Stretch } from '../type/curve.ts';
+import type { Stretch } from '../type/stretches.ts';
 import { decimals } from '../type/fluid.ts';
 import { CURVE_WIDTHS } from '../values/textcurves.ts';
 

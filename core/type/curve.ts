@@ -1,6 +1,7 @@
 import { kinksOf, measureAt, WINDOW, type Measure } from './measure.ts';
 import { isFluid, type Fluid } from './fluid.ts';
 import { shareAt, type Proportional } from './proportional.ts';
+import { stretchesWhere, type Stretch } from './stretches.ts';
 import { sizeAt, type TextSize } from './textsize.ts';
 
 /** A size over a stretch of window widths; px. The stretch ends before `below`. */
@@ -61,11 +62,15 @@ const pieceAt = (curve: Curve, width: number): CurvePiece =>
 /** px; the size at a width. */
 export const curveAt = (curve: Curve, width: number): number => pieceAt(curve, width).at(width);
 
-/** The points between which a curve is straight; where it jumps, two at one width. */
-export const curvePoints = (curve: Curve): CurvePoint[] =>
-  curve.flatMap((piece) =>
-    [piece.from, ...piece.bends, piece.below].map((width) => ({ width, size: piece.at(width) })),
-  );
+/** The points between which a curve is straight, from a width in px on; where it jumps, two at one width. */
+export const curvePoints = (curve: Curve, from = 0): CurvePoint[] =>
+  curve
+    .filter(({ below }) => below > from)
+    .flatMap((piece) =>
+      [Math.max(piece.from, from), ...piece.bends.filter((width) => width > from), piece.below].map(
+        (width) => ({ width, size: piece.at(width) }),
+      ),
+    );
 
 /** Where a size is another one from one px to the next; px. */
 export interface Jump {
@@ -84,26 +89,11 @@ export const jumpsIn = (curve: Curve): Jump[] =>
     return Math.abs(wider - narrower) < SAME ? [] : [{ width: from, narrower, wider }];
   });
 
-/** A stretch of widths; px, both ends in it. */
-export interface Stretch {
-  from: number;
-  to: number;
-}
-
-/** The stretches of whole widths in which something holds. */
-export function stretchesWhere(from: number, to: number, holds: (width: number) => boolean): Stretch[] {
-  const stretches: Stretch[] = [];
-  for (let width = from; width <= to; width += 1) {
-    if (!holds(width)) continue;
-    const last = stretches.at(-1);
-    if (last?.to === width - 1) last.to = width;
-    else stretches.push({ from: width, to: width });
-  }
-  return stretches;
-}
+/** px; the widths between which a curve is straight, jumps among them. */
+export const turnsOf = (curve: Curve): number[] => curve.flatMap(({ from, bends }) => [from, ...bends]);
 
 /** Zoom goes so far in browsers (common practice), and text has to get so many times as large by it (WCAG 2.2, 1.4.4). */
-const MOST_ZOOM = 5;
+export const MOST_ZOOM = 5;
 export const ENLARGED = 2;
 
 /**
@@ -115,10 +105,35 @@ export const ENLARGED = 2;
 export function mostByZoom(curve: Curve, width: number): number {
   const least = width / MOST_ZOOM;
   let most = Math.max(curveAt(curve, width), MOST_ZOOM * curveAt(curve, least));
-  for (const piece of curve)
-    for (const end of [piece.from, ...piece.bends, piece.below])
-      if (end > least && end < width) most = Math.max(most, (width / end) * piece.at(end));
+  for (const end of curvePoints(curve))
+    if (end.width > least && end.width < width) most = Math.max(most, (width / end.width) * end.size);
   return most / curveAt(curve, width);
+}
+
+/**
+ * px; the widths between which the question whether zoom makes a text so many times as large is answered otherwise once at most. What zoom
+ * leads to is one of two straight lines there: the size in the least window that can be, and that at the end of a stretch which gives most,
+ * which grows with the window. Where the two cross, the lesser need takes the place of the greater one.
+ */
+export function zoomTurns(curve: Curve): number[] {
+  const ends = curvePoints(curve);
+  const turns = [...new Set(ends.flatMap(({ width }) => [width, width * MOST_ZOOM]))].sort(
+    (one, other) => one - other,
+  );
+  const crossed = turns.slice(1).flatMap((to, index) => {
+    const from = turns[index];
+    const steepest = Math.max(
+      0,
+      ...ends.flatMap(({ width, size }) => (width >= to / MOST_ZOOM && width <= from ? [size / width] : [])),
+    );
+    const more = (width: number) => MOST_ZOOM * curveAt(curve, width / MOST_ZOOM) - steepest * width;
+    // Within the stretch, as the curve may jump at its ends.
+    const [one, other] = [from + (to - from) / 3, to - (to - from) / 3];
+    const grows = (more(other) - more(one)) / (other - one);
+    const at = one - more(one) / grows;
+    return at > from && at < to ? [at] : [];
+  });
+  return [...turns, ...crossed];
 }
 
 /** px; the windows in which a size that is typed is looked at. */
@@ -130,6 +145,7 @@ export function notEnlarged(size: TextSize): Stretch | undefined {
   const [first] = stretchesWhere(
     LOOKED_AT.from,
     LOOKED_AT.below - 1,
+    zoomTurns(curve),
     (width) => mostByZoom(curve, width) < ENLARGED - 1e-6,
   );
   return first;

@@ -6,9 +6,9 @@ import { knownProperty } from '../elements/propertytable.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
-import { curveAt } from '../type/curve.ts';
+import { curveAt, turnsOf } from '../type/curve.ts';
 import { resolve } from './trace.ts';
-import { textCurve } from './textcurves.ts';
+import { measureTurns, textCurve } from './textcurves.ts';
 import { hiddenBy } from './visibility.ts';
 import { widthsIn } from './widths.ts';
 
@@ -26,6 +26,8 @@ export interface RunningText {
   length: number;
   /** How many characters a full line has in a window so wide, in px; undefined where the text is not shown. */
   lineAt(width: number): number | undefined;
+  /** px; the widths between which its lines get longer only, or shorter only. */
+  turns: readonly number[];
 }
 
 const plainLength = ({ content }: Node): number =>
@@ -53,6 +55,7 @@ export function runningTexts(site: SiteFrame, page: Page): RunningText[] {
         const { room, beside } = shown;
         return measureAt(room, width) / beside / (curveAt(size, width) * CHARACTER);
       };
-      return { node: node.id, name: node.name, length: plainLength(node), lineAt };
+      const turns = [...turnsOf(size), ...measureTurns(site, (view) => widths.roomIn(node.id, view))];
+      return { node: node.id, name: node.name, length: plainLength(node), lineAt, turns };
     });
 }

@@ -1,5 +1,5 @@
-import { curvePiece, type Curve } from '../type/curve.ts';
-import { greatest, least, pixels, plus, WINDOW, type Measure } from '../type/measure.ts';
+import { curvePiece, MOST_ZOOM, type Curve } from '../type/curve.ts';
+import { greatest, kinksOf, least, pixels, plus, WINDOW, type Measure } from '../type/measure.ts';
 import { isProportional, type TextSize } from '../type/textsize.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -25,15 +25,28 @@ function curveBy(
   sizeIn: (view: ViewId) => TextSize,
   placeIn: (view: ViewId) => Measure,
 ): Curve {
-  const { from, to } = CURVE_WIDTHS;
   return site.views.list.flatMap(({ id }) => {
-    const range = widthsOf(site.views, id);
-    const [first, below] = [Math.max(from, range.from ?? from), Math.min(to, range.below ?? to)];
-    if (first >= below) return [];
+    const within = zoomedWidths(site, id);
+    if (!within) return [];
     const size = sizeIn(id);
-    return [curvePiece(first, below, size, isProportional(size) ? placeIn(id) : undefined)];
+    return [curvePiece(within.from, within.below, size, isProportional(size) ? placeIn(id) : undefined)];
   });
 }
+
+/** px; the widths of a view among those that text is looked at in, and those that zoom makes of them. */
+function zoomedWidths(site: SiteFrame, view: ViewId): { from: number; below: number } | undefined {
+  const [least, most] = [CURVE_WIDTHS.from / MOST_ZOOM, CURVE_WIDTHS.to];
+  const range = widthsOf(site.views, view);
+  const [from, below] = [Math.max(least, range.from ?? least), Math.min(most, range.below ?? most)];
+  return from < below ? { from, below } : undefined;
+}
+
+/** px; the widths between which what is so wide in each view is straight. */
+export const measureTurns = (site: SiteFrame, measureIn: (view: ViewId) => Measure): number[] =>
+  site.views.list.flatMap(({ id }) => {
+    const within = zoomedWidths(site, id);
+    return within ? kinksOf(measureIn(id), within.from, within.below) : [];
+  });
 
 /** px; how wide a place is that has all columns of a page: that is what a share is of where nothing else is known. */
 export function wholePlace({ views }: SiteFrame, view: ViewId): Measure {

@@ -26,7 +26,9 @@ import {
   suggestedSize,
   suggestedSizes,
   TEXT_RULES,
+  turnsOf,
   VIEW_SETS,
+  zoomTurns,
   type Curve,
   type Scale,
   type SiteFrame,
@@ -68,7 +70,7 @@ describe('a size over all widths', () => {
     ]);
     expect(jumpsIn(steps)).to.deep.equal([{ width: 640, narrower: 36, wider: 44 }]);
     expect([639.5, 640, 800, 5000].map((width) => curveAt(steps, width))).to.deep.equal([36, 44, 50, 56]);
-    expect(stretchesWhere(630, 1030, (width) => curveAt(steps, width) === 56)).to.deep.equal([
+    expect(stretchesWhere(630, 1030, turnsOf(steps), (width) => curveAt(steps, width) === 56)).to.deep.equal([
       { from: 900, to: 1030 },
     ]);
   });
@@ -131,7 +133,7 @@ describe('zoom', () => {
         const size = { min, max, fromWidth: minWidth, toWidth: maxWidth };
         const whole: Curve = [curvePiece(1, 9000, size)];
         const early = 2 * maxWidth;
-        const ours = stretchesWhere(280, early - 3, (width) => mostByZoom(whole, width) < 2);
+        const ours = stretchesWhere(280, early - 3, zoomTurns(whole), (width) => mostByZoom(whole, width) < 2);
         const fails = said && said.length > 0 && said[0] < early - 3;
         const words = JSON.stringify({ said, ours, min, max, minWidth, maxWidth });
         if (!fails) {

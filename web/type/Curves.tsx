@@ -3,7 +3,6 @@ import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import {
   curveAt,
-  curvePoints,
   jumpsIn,
   placeKey,
   sizedTexts,
@@ -20,7 +19,7 @@ import { useAppDispatch } from '../state/store.ts';
 import { coral, petrol } from '../ui/theme.ts';
 import { Choice } from './Choice.tsx';
 import { tenths } from './StyleTable.tsx';
-import { NARROWEST, WIDEST, WidthChart } from './WidthChart.tsx';
+import { NARROWEST, pointsOf, WIDEST, WidthChart } from './WidthChart.tsx';
 import { WidthTable } from './WidthTable.tsx';
 
 interface CurvesProps {
@@ -176,13 +175,7 @@ export function Curves({ site, page, chosen, findings, width, onChoose, onWidth 
               written: scale === 'logarithmic' ? SIZES : undefined,
             }}
             datasets={[
-              ...drawn.map(({ id, name, curve }) =>
-                lineOf(
-                  name,
-                  curvePoints(curve).map((point) => ({ x: point.width, y: point.size })),
-                  id === told.id,
-                ),
-              ),
+              ...drawn.map(({ id, name, curve }) => lineOf(name, pointsOf(curve), id === told.id)),
               {
                 label: 'Crossings',
                 data: crossings,

@@ -12,7 +12,7 @@ import {
 } from '../../core/index.ts';
 import { lineOf, SIZES } from './Curves.tsx';
 import { tenths } from './StyleTable.tsx';
-import { WidthChart } from './WidthChart.tsx';
+import { pointsOf, WidthChart } from './WidthChart.tsx';
 
 interface PreviewCurvesProps {
   site: SiteFrame;
@@ -38,8 +38,6 @@ function changedBy(site: SiteFrame, call: Call): Changed[] {
     return same(curvePoints(now), curvePoints(then)) ? [] : [{ id: style.id, name: style.name, now, then }];
   });
 }
-
-const pointsOf = (curve: Curve) => curvePoints(curve).map(({ width, size }) => ({ x: width, y: size }));
 
 /** What sizes over all widths would come of a command, over those that they are now. */
 export function PreviewCurves({ site, call }: PreviewCurvesProps) {

@@ -11,7 +11,7 @@ import {
 } from 'chart.js';
 import { useEffect, useState } from 'react';
 import { Line } from 'react-chartjs-2';
-import { CURVE_WIDTHS, widthsOf, type SiteFrame } from '../../core/index.ts';
+import { CURVE_WIDTHS, curvePoints, widthsOf, type Curve, type SiteFrame } from '../../core/index.ts';
 import { ink, line, petrolTint, quiet } from '../ui/theme.ts';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, LogarithmicScale);
@@ -19,6 +19,10 @@ Chart.register(LineController, LineElement, PointElement, LinearScale, Logarithm
 export const NARROWEST = CURVE_WIDTHS.from;
 export const WIDEST = CURVE_WIDTHS.to - 1;
 const { to } = CURVE_WIDTHS;
+
+/** The points of a curve as a chart of widths draws them. */
+export const pointsOf = (curve: Curve) =>
+  curvePoints(curve, NARROWEST).map(({ width, size }) => ({ x: width, y: size }));
 
 const FONT = { family: '"Atkinson Hyperlegible Next Variable", sans-serif', size: 11 };
 

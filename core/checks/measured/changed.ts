@@ -4,7 +4,7 @@ import { mediaCondition, widthsOfOverride } from '../../layered/bands.ts';
 import type { Views } from '../../layered/views.ts';
 import { print } from '../../markup/markup.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
-import type { Stretch } from '../../type/curve.ts';
+import type { Stretch } from '../../type/stretches.ts';
 import { SWEPT } from './sweep.ts';
 
 /** The widths at which rules under a condition hold: all, where it does not speak of widths alone. */

@@ -1,6 +1,6 @@
 import type { NodeId } from '../../elements/nodeid.ts';
 import type { Page, SiteFrame } from '../../site/site.ts';
-import type { Stretch } from '../../type/curve.ts';
+import type { Stretch } from '../../type/stretches.ts';
 import { viewsAcross, wideAll, withAside, type Finding } from '../finding.ts';
 import { TEXT_SETTINGS, type Laid, type TextSetting } from './laid.ts';
 import { MEASURED_RULES } from './registry.ts';
