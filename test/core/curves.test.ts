@@ -133,7 +133,12 @@ describe('zoom', () => {
         const size = { min, max, fromWidth: minWidth, toWidth: maxWidth };
         const whole: Curve = [curvePiece(1, 9000, size)];
         const early = 2 * maxWidth;
-        const ours = stretchesWhere(280, early - 3, zoomTurns(whole), (width) => mostByZoom(whole, width) < 2);
+        const ours = stretchesWhere(
+          280,
+          early - 3,
+          zoomTurns(whole),
+          (width) => mostByZoom(whole, width) < 2,
+        );
         const fails = said && said.length > 0 && said[0] < early - 3;
         const words = JSON.stringify({ said, ours, min, max, minWidth, maxWidth });
         if (!fails) {
