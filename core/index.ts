@@ -111,7 +111,7 @@ export { knownProperty, PROPERTIES, sidesOf, wordingOf, wordingsOf } from './ele
 export { applies, takes } from './site/applies.ts';
 export { asideReason } from './site/aside.ts';
 export { directionOf } from './markup/direction.ts';
-export { languageName } from './markup/language.ts';
+export { cased, languageName } from './markup/language.ts';
 export { cleanFragment, plainText } from './markup/fragment.ts';
 export { cleanLink, linkTo, targetOf, type LinkTarget } from './markup/link.ts';
 export { print, type Markup } from './markup/markup.ts';

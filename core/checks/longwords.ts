@@ -5,8 +5,9 @@ import { knownKind } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { viewAt, viewOf, type ViewId } from '../layered/views.ts';
 import { plainText } from '../markup/fragment.ts';
+import { cased, type Case } from '../markup/language.ts';
 import type { Node } from '../site/node.ts';
-import type { Page, SiteFrame } from '../site/site.ts';
+import { headOf, type Page, type SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { curveAt, turnsOf } from '../type/curve.ts';
 import { stretchesWhere } from '../type/stretches.ts';
@@ -39,7 +40,7 @@ export function unbreakable(text: string): string[] {
   return pieces.filter((piece) => piece !== '');
 }
 
-/** Words of an element that are candidates for its widest one in a view, and the font that they are set in. */
+/** Words of an element, as they are drawn, that are candidates for its widest one in a view, and the font that they are set in. */
 export interface WordsToMeasure {
   node: NodeId;
   view: ViewId;
@@ -49,7 +50,6 @@ export interface WordsToMeasure {
   slant: string;
   /** em */
   spacing: number;
-  case: string;
 }
 
 /** How many of the longest words are measured: the widest is hardly ever another one. */
@@ -63,6 +63,7 @@ const longest = (text: string): string[] =>
 
 /** The words of a page that may be too wide for their place, by view, as a browser has to draw them. */
 export function wordsToMeasure(site: SiteFrame, page: Page): WordsToMeasure[] {
+  const lang = headOf(site, page.id).lang ?? site.lang;
   return sourceOrder(page)
     .filter(isProse)
     .flatMap((node) =>
@@ -72,16 +73,16 @@ export function wordsToMeasure(site: SiteFrame, page: Page): WordsToMeasure[] {
         const value = <T>(name: string) => resolve(site, page, node, knownProperty(name), view) as T;
         if (value<string>('hyphenation') === 'auto') return [];
         const spacing = value<unknown>('letterSpacing');
+        const drawn = (word: string) => cased(word, value<Case>('case'), lang);
         return [
           {
             node: node.id,
             view,
-            words,
+            words: words.map(drawn),
             family: value('family'),
             weight: value('weight'),
             slant: value('slant'),
             spacing: typeof spacing === 'number' ? spacing : 0,
-            case: value('case'),
           },
         ];
       }),

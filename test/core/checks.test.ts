@@ -9,6 +9,7 @@ import {
   placeKey,
   RULES,
   unbreakable,
+  cased,
   wordsToMeasure,
   type Finding,
   type LongWord,
@@ -282,6 +283,25 @@ describe('words that no line breaks', () => {
     expect(hyphenated.filter((each) => each.node === 'headline').map((each) => each.view)).not.to.include(
       'mobile',
     );
+  });
+
+  // Unicode 15.1, SpecialCasing.txt (tr, az; ß); CSS Text 3, §2.1: letters are cased by the language of the content.
+  it('are asked for as they are drawn, by the rules of the language of their page', () => {
+    const capitals = set('headline', 'case', 'uppercase', 'mobile');
+    const asked = (lang: string) =>
+      wordsToMeasure({ ...frame, lang }, capitals).find(
+        (each) => each.node === 'headline' && each.view === 'mobile',
+      )!.words;
+    expect(asked('en')).to.include('OPENS');
+    expect(cased('istanbul', 'uppercase', 'tr-TR')).to.equal('İSTANBUL');
+    expect(cased('istanbul', 'uppercase', 'en')).to.equal('ISTANBUL');
+    expect(cased('DIŞ', 'lowercase', 'tr')).to.equal('dış');
+    expect(cased('straße', 'uppercase', 'de')).to.equal('STRASSE');
+    expect(cased('(long o’clock', 'capitalize', 'en')).to.equal('(Long O’clock');
+    expect(cased('As it is', 'none', 'en')).to.equal('As it is');
+    // Of the form of a tag, but none.
+    expect(cased('ij', 'uppercase', 'en-12')).to.equal('IJ');
+    expect(asked('tr')).to.include('BRİNG');
   });
 
   it('are found where they are wider than their place, to the px, and mended', () => {

@@ -94,11 +94,11 @@ export class Seeing {
   private async ems(
     inner: Document,
     context: CanvasRenderingContext2D,
-    { family, weight, slant, spacing, case: letters }: WordsToMeasure,
+    { family, weight, slant, spacing }: WordsToMeasure,
     word: string,
   ): Promise<number> {
     const font = `${slant} ${weight} ${SIZE}px "${family}"`;
-    const key = `${font} ${spacing} ${letters} ${word}`;
+    const key = `${font} ${spacing} ${word}`;
     const known = this.widths.get(key);
     if (known !== undefined) return known;
     const came = await inner.fonts.load(font, word).then(
@@ -108,13 +108,7 @@ export class Seeing {
     if (!came) return 0;
     context.font = font;
     context.letterSpacing = `${spacing * SIZE}px`;
-    const drawn =
-      letters === 'uppercase'
-        ? word.toLocaleUpperCase()
-        : letters === 'lowercase'
-          ? word.toLocaleLowerCase()
-          : word;
-    const ems = context.measureText(drawn).width / SIZE;
+    const ems = context.measureText(word).width / SIZE;
     this.widths.set(key, ems);
     return ems;
   }

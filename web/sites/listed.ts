@@ -10,7 +10,7 @@ export const ORDERS: readonly { id: SiteOrder; label: string }[] = [
 
 const inOrder: Record<SiteOrder, (one: SiteSummary, other: SiteSummary) => number> = {
   changed: (one, other) => other.changedAt.localeCompare(one.changedAt),
-  name: (one, other) => one.name.localeCompare(other.name, undefined, { numeric: true }),
+  name: (one, other) => one.name.localeCompare(other.name, 'en', { numeric: true }),
   published: (one, other) => (other.live?.publishedAt ?? '').localeCompare(one.live?.publishedAt ?? ''),
 };
 

@@ -67,7 +67,7 @@ export function Differences({
     (entry) => !wanted || COLUMNS.some(({ id }) => entry[id].toLowerCase().includes(wanted)),
   );
   if (sorting)
-    shown.sort((one, other) => one[sorting].localeCompare(other[sorting], undefined, { numeric: true }));
+    shown.sort((one, other) => one[sorting].localeCompare(other[sorting], 'en', { numeric: true }));
   const { name } = viewOf(site.views, active);
   const empty =
     active === site.views.base
