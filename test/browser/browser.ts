@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Builder, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { clickingItself } from './clicking.ts';
 import { Options, ServiceBuilder, type Driver } from 'selenium-webdriver/chrome.js';
 
 export interface Browser {
@@ -23,6 +24,8 @@ export async function openBrowser({ zoom = 1 } = {}): Promise<Browser> {
     '--headless=new',
     '--no-sandbox',
     '--disable-gpu',
+    // Elements say the role and the name that assistive technology is told of them.
+    '--enable-blink-features=ComputedAccessibilityInfo',
     '--disable-quic',
     '--no-first-run',
     '--disable-background-networking',
@@ -40,6 +43,7 @@ export async function openBrowser({ zoom = 1 } = {}): Promise<Browser> {
     .setChromeOptions(options)
     .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
     .build()) as Driver;
+  clickingItself(driver);
   // People who have been told what is where; a newcomer is one who says so.
   await driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
     source: `try { if (!sessionStorage.getItem('newcomer')) localStorage.setItem('dimorphe.places', 'told'); } catch {}`,
@@ -91,12 +95,29 @@ export interface Wanted {
   within?: number;
 }
 
-/** Names as a first guess, for all candidates in one call; the browser is asked only about those that may fit. */
-const GUESS = `return [...(arguments[0] || document).querySelectorAll(arguments[1])].map((element) => {
-  const labelled = (element.getAttribute('aria-labelledby') || '').split(' ').map((id) => document.getElementById(id)?.textContent || '').join(' ');
-  const labels = [...(element.labels || [])].map((label) => label.textContent).join(' ');
-  return { element, guess: [element.getAttribute('aria-label'), labelled, labels, element.textContent].map((text) => (text || '').trim()) };
-})`;
+/**
+ * The first displayed element with a role and a name, as the browser tells them to assistive technology; else what the candidates may be
+ * called. The browser works long on what it tells, and is asked only about those that may be it. What can be ticked or drawn may be drawn
+ * by what lies behind it.
+ */
+const FOUND = `
+  const [inside, candidates, role, name, pattern, flags] = arguments;
+  const fits = (label) => (pattern === null ? label === name : new RegExp(pattern, flags).test(label));
+  const guesses = (element) => {
+    const labelled = (element.getAttribute('aria-labelledby') || '').split(' ').map((id) => document.getElementById(id)?.textContent || '').join(' ');
+    const labels = [...(element.labels || [])].map((label) => label.textContent).join(' ');
+    return [element.getAttribute('aria-label'), labelled, labels, element.textContent].map((text) => (text || '').trim());
+  };
+  const drawn = (element) =>
+    ['checkbox', 'radio', 'slider'].includes(role) ||
+    (element.checkVisibility({ opacityProperty: true, visibilityProperty: true }) && element.getClientRects().length > 0);
+  const told = (element) => element.closest('[aria-hidden=true], [inert]') === null;
+  const all = [...(inside || document).querySelectorAll(candidates)].map((element) => ({ element, guess: guesses(element) }));
+  const found = all.find(
+    ({ element, guess }) =>
+      guess.some(fits) && told(element) && drawn(element) && element.computedRole === role && fits((element.computedName || '').replaceAll('\u200b', '').trim()),
+  );
+  return found?.element ?? all.slice(0, 40).map(({ guess }) => guess.find(Boolean) ?? '');`;
 
 /** The first displayed element with a role whose accessible name is the text, or matches the pattern. */
 export async function byRole(
@@ -105,32 +126,22 @@ export async function byRole(
   name: string | RegExp,
   { inside, within = WAIT }: Wanted = {},
 ): Promise<WebElement> {
-  const fits = (label: string) => (typeof name === 'string' ? label === name : name.test(label));
+  const wanted = typeof name === 'string' ? [name, null, ''] : ['', name.source, name.flags];
   const until = Date.now() + within;
   let seen: string[] = [];
   do {
-    const candidates = await driver.executeScript<{ element: WebElement; guess: string[] }[]>(
-      GUESS,
+    const found = await driver.executeScript<WebElement | string[]>(
+      FOUND,
       inside ?? null,
       CANDIDATES[role] ?? `[role=${role}]`,
+      role,
+      ...wanted,
     );
-    seen = candidates.map(({ guess }) => guess.find(Boolean) ?? '');
-    for (const { element } of candidates.filter(({ guess }) => guess.some(fits))) {
-      try {
-        // The driver takes what can be ticked or drawn for hidden where it is drawn by what lies behind it.
-        if (
-          fits((await element.getAccessibleName()).replaceAll('\u200b', '').trim()) &&
-          (await element.getAriaRole()) === role &&
-          (['checkbox', 'radio', 'slider'].includes(role) || (await element.isDisplayed()))
-        )
-          return element;
-      } catch {
-        // The page has changed under the search; the next round finds what is there now.
-      }
-    }
+    if (!Array.isArray(found)) return found;
+    seen = found;
     await pause(50);
   } while (Date.now() < until);
-  throw new Error(`There is no ${role} named ${String(name)}. There are: ${seen.slice(0, 40).join(' | ')}`);
+  throw new Error(`There is no ${role} named ${String(name)}. There are: ${seen.join(' | ')}`);
 }
 
 export const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
