@@ -3,7 +3,6 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Builder, type WebDriver, type WebElement } from 'selenium-webdriver';
-import { clickingItself } from './clicking.ts';
 import { Options, ServiceBuilder, type Driver } from 'selenium-webdriver/chrome.js';
 
 export interface Browser {
@@ -43,10 +42,12 @@ export async function openBrowser({ zoom = 1 } = {}): Promise<Browser> {
     .setChromeOptions(options)
     .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
     .build()) as Driver;
-  clickingItself(driver);
   // People who have been told what is where; a newcomer is one who says so.
   await driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
-    source: `try { if (!sessionStorage.getItem('newcomer')) localStorage.setItem('dimorphe.places', 'told'); } catch {}`,
+    source: `try {
+      if (sessionStorage.getItem('anew')) { localStorage.clear(); sessionStorage.removeItem('anew'); }
+      if (!sessionStorage.getItem('newcomer')) localStorage.setItem('dimorphe.places', 'told');
+    } catch {}`,
   });
   await driver.manage().setTimeouts({ script: 60_000 });
   await resize(driver, 1280, 800);
@@ -58,6 +59,10 @@ export async function openBrowser({ zoom = 1 } = {}): Promise<Browser> {
     },
   };
 }
+
+/** Lets the next page of the same origin find nothing of what the browser remembers, whatever the page that is left still writes. */
+export const beginAnew = (driver: Driver): Promise<void> =>
+  driver.executeScript(`sessionStorage.setItem('anew', 'yes')`);
 
 /** A true viewport of the size; the window's own size would lose the height of a title bar. */
 export const resize = (driver: Driver, width: number, height: number) =>

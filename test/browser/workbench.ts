@@ -6,7 +6,7 @@ import { By, Key, type WebElement } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
 import { builtPages } from '../../server/pages.ts';
 import { served, type Served } from '../server/serving.ts';
-import { type Browser, byRole, eventually, openBrowser, resize, still } from './browser.ts';
+import { beginAnew, type Browser, byRole, eventually, openBrowser, resize, still } from './browser.ts';
 
 export interface Bench extends Browser {
   running: Served;
@@ -207,9 +207,10 @@ export function useBench() {
   beforeEach(async () => {
     bench ??= await openBench();
     await resize(bench.driver, 1280, 800);
-    // Every test starts as in a new browser, with no preference; a page of the same origin, as leaving for another starts a new process.
-    await bench.driver.get(`${bench.running.url}/api/nothing`);
-    await bench.driver.executeScript('localStorage.clear();');
+    // Every test starts as in a new browser, with no preference.
+    const at = await bench.driver.executeScript<string>('return location.origin');
+    if (at !== bench.running.url) await bench.driver.get(`${bench.running.url}/api/nothing`);
+    await beginAnew(bench.driver);
     await bench.open();
   });
   after(() => bench?.end());
