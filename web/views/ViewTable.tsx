@@ -128,6 +128,14 @@ const GRID: { label: string; name: keyof Grid }[] = [
   { label: 'Margin', name: 'margin' },
 ];
 
+/** The longest of their names has room where there are five views. */
+const GRID_FIELDS = {
+  display: 'grid',
+  gridTemplateColumns: '1.2fr 1fr 1fr',
+  gap: 0.75,
+  '& .MuiInputLabel-shrink': { maxWidth: 'none' },
+};
+
 interface ViewTableProps {
   site: Site;
   /** The page that is shown in each view. */
@@ -249,7 +257,7 @@ export function ViewTable({ site, page, onDelete }: ViewTableProps) {
           </Row>
           <Row label={<Labelled label="Grid" help="columns; gutter and margin in px" />} {...row}>
             {(view) => (
-              <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 0.75 }}>
+              <Box sx={GRID_FIELDS}>
                 {GRID.map(({ label, name }) => (
                   <Measure
                     key={name}
