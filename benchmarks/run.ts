@@ -6,20 +6,11 @@ import { transform } from 'lightningcss';
 import { parse, serialize } from 'parse5';
 import postcss from 'postcss';
 import { demoSite } from '../demo/site.ts';
-import {
-  arranged,
-  compileSite,
-  pagesOf,
-  perform,
-  preview,
-  type Arrangeable,
-  type ArrangeGrid,
-  type NodeId,
-  type Preview,
-  type Site,
-  type ViewId,
-} from '../core/index.ts';
+import type { Arrangeable, ArrangeGrid, NodeId, Preview, Site, ViewId } from '../core/index.ts';
+import { builtCore } from './built.ts';
 import { siteOf } from './page.ts';
+
+const { arranged, compileSite, pagesOf, perform, preview } = await builtCore();
 
 const WARM = 30;
 

@@ -5,7 +5,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { PARTS, type Part } from '../elements/parts.ts';
 import type { Node, Style } from '../site/node.ts';
-import type { Page, SiteFrame } from '../site/site.ts';
+import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { ACROSS } from '../type/proportional.ts';
 import { isProportional, type TextSize } from '../type/textsize.ts';
@@ -22,17 +22,22 @@ function sharing(style: Style, part: Part): boolean {
 }
 
 /** Whether an element itself, or a part of it, has a size that is a share of the width of its place. */
-export const setsShares = ({ style }: Node): boolean => PARTS.some((part) => sharing(style, part));
+export function setsShares({ style }: Node): boolean {
+  for (const part in style) if (sharing(style, part as Part)) return true;
+  return false;
+}
 
 /** Whether some of these rules say how wide places are, so that they depend on what widths follow from. */
 export const followsPlaces = (rules: readonly CssRule[]): boolean =>
   rules.some(({ declarations }) => ACROSS in declarations);
 
-function takesShares(site: SiteFrame, node: Node): boolean {
+/** Whether an element, or a part of it, has such a size, or takes it from one of these text styles. */
+function takesShares(site: SiteFrame, sharingStyles: ReadonlySet<TextStyle>, node: Node): boolean {
   if (setsShares(node)) return true;
+  if (sharingStyles.size === 0) return false;
   const kind = knownKind(node.kind);
   const styles = [textStyleOf(node, site), ...PARTS.map((part) => partStyleOf(kind, part, site))];
-  return styles.some((style) => style !== undefined && sharing(style.style, 'self'));
+  return styles.some((style) => style !== undefined && sharingStyles.has(style));
 }
 
 /**
@@ -41,7 +46,8 @@ function takesShares(site: SiteFrame, node: Node): boolean {
  * as containing what its width follows would leave it none.
  */
 export function acrossRules(site: SiteFrame, page: Page): CssRule[] {
-  const taking = sourceOrder(page).filter((node) => takesShares(site, node));
+  const sharingStyles = new Set(site.textStyles.filter(({ style }) => sharing(style, 'self')));
+  const taking = sourceOrder(page).filter((node) => takesShares(site, sharingStyles, node));
   if (taking.length === 0) return [];
   const { views } = site;
   const widths = widthsIn(site, page);

@@ -43,6 +43,8 @@ interface Making {
   site: SiteFrame;
   page: Page;
   addresses: Addresses;
+  /** The language of the page, where it is not the site's. */
+  lang: string | undefined;
   levels: Map<NodeId, number>;
   /** What was made of each element. */
   made: Map<NodeId, Markup[]>;
@@ -135,46 +137,108 @@ function entriesMarkup(kind: Kind, node: Node, views: Views): MarkupContext['ent
   };
 }
 
+/** What the markup of one element is made from. Each is found out when its kind asks for it: most ask for little of it. */
+class ElementContext implements MarkupContext {
+  readonly attributes: { class: string };
+  readonly children: Markup[];
+  private readonly kind: Kind;
+
+  constructor(
+    private readonly node: Node,
+    private readonly making: Making,
+    {
+      classes,
+      children,
+      later,
+      absent,
+    }: { classes: string; children: Markup[]; later: boolean; absent: boolean },
+  ) {
+    this.attributes = { class: classes };
+    this.children = children;
+    this.kind = knownKind(node.kind);
+    this.lazy = absent || later;
+    this.absent = absent;
+  }
+
+  readonly lazy: boolean;
+  private readonly absent: boolean;
+
+  get words() {
+    return wordsMarkup(this.kind, this.node, this.making.site.views, this.making.address);
+  }
+  get entries() {
+    return entriesMarkup(this.kind, this.node, this.making.site.views);
+  }
+  get language() {
+    return this.making.lang ?? this.making.site.lang;
+  }
+  get letter(): MarkupContext['letter'] {
+    const { addresses, lang } = this.making;
+    return (form) => addresses.letter?.({ element: this.node.id, ...(lang && { lang }), ...form });
+  }
+  get said() {
+    return sayingOn(this.making.site, { lang: this.making.lang });
+  }
+  get shownWhen() {
+    return () =>
+      this.making.addresses.anyWidth || !this.absent ? undefined : whenShown(this.making, this.node);
+  }
+  get address() {
+    return this.making.address;
+  }
+  get listing(): MarkupContext['listing'] {
+    return (link) => listingOf(this.making.site, targetOf(link)?.page);
+  }
+  get current(): MarkupContext['current'] {
+    return (link) => isPageItself(link, this.making.page.id);
+  }
+  get headed() {
+    return () => isHeaded(this.making.page, this.node);
+  }
+  get media() {
+    return this.making.media;
+  }
+  get part() {
+    return this.making.partsOf(this.kind);
+  }
+  get headingLevel() {
+    return this.making.levels.get(this.node.id) ?? 2;
+  }
+  get first() {
+    return () => !this.making.opened && (this.making.opened = true);
+  }
+  get picture() {
+    return this.kind.traits.includes('pictured') ? this.making.pictures.ofElement(this.node) : undefined;
+  }
+  get pictured(): MarkupContext['pictured'] {
+    return (asset) => this.making.pictures.inElement(this.node, asset);
+  }
+}
+
 /** An element, or those that stand in for one another in its place. */
 function elementMarkup(node: Node, making: Making, place: { eager: boolean; absent: boolean }): Markup[] {
-  const { site, page, levels, addresses } = making;
+  const { site, page } = making;
   const kind = knownKind(node.kind);
   const style = textStyleOf(node, site);
   // What is absent in some view must cost no download there: a lazy picture without a box is never fetched.
   const whole = saidWhole(node, site.views);
   const absent = place.absent || whole !== undefined || hiddenSomewhere(site, page, node);
   const classes = `${kind.name} ${style ? `${textStyleClass(style.id)} ` : ''}${nodeClass(node.id)}`;
-  const { lang } = headOf(site, page.id);
-  const context: Omit<MarkupContext, 'attributes'> = {
-    words: wordsMarkup(kind, node, site.views, making.address),
-    entries: entriesMarkup(kind, node, site.views),
-    children: node.children.flatMap((id) =>
-      elementMarkup(page.nodes[id], making, { eager: place.eager, absent }),
-    ),
-    language: lang ?? site.lang,
-    letter: (form) => making.addresses.letter?.({ element: node.id, ...(lang && { lang }), ...form }),
-    said: sayingOn(site, { lang }),
-    shownWhen: () => (addresses.anyWidth || !absent ? undefined : whenShown(making, node)),
-    address: making.address,
-    listing: (link) => listingOf(site, targetOf(link)?.page),
-    current: (link) => isPageItself(link, page.id),
-    headed: () => isHeaded(page, node),
-    media: making.media,
-    part: making.partsOf(kind),
-    headingLevel: levels.get(node.id) ?? 2,
-    lazy: absent || !place.eager,
-    first: () => !making.opened && (making.opened = true),
-    picture: kind.traits.includes('pictured') ? making.pictures.ofElement(node) : undefined,
-    pictured: (asset) => making.pictures.inElement(node, asset),
-  };
+  const children = node.children.flatMap((id) =>
+    elementMarkup(page.nodes[id], making, { eager: place.eager, absent }),
+  );
+  const within = { children, later: !place.eager, absent };
   const made = whole
     ? whole.all.map((content, number) =>
         kind.markup(
           { id: number === 0 ? node.id : (`${node.id}-${number}` as NodeId), content },
-          { ...context, attributes: { class: `${classes} ${variantClass(node.id, number)}` } },
+          new ElementContext(node, making, {
+            ...within,
+            classes: `${classes} ${variantClass(node.id, number)}`,
+          }),
         ),
       )
-    : [kind.markup(node, { ...context, attributes: { class: classes } })];
+    : [kind.markup(node, new ElementContext(node, making, { ...within, classes }))];
   making.made.set(node.id, made);
   return made;
 }
@@ -216,6 +280,7 @@ function makingOf(site: SiteFrame, page: Page, addresses: Addresses) {
     site,
     page,
     addresses,
+    lang: headOf(site, page.id).lang,
     levels,
     made: new Map(),
     address,

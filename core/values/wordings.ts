@@ -77,12 +77,14 @@ export function saidOtherwise(
   { kind, content, style }: Pick<Node, 'kind' | 'content' | 'style'>,
   change: Change,
 ): Pick<Node, 'content' | 'style'> {
-  const made = { ...content };
+  let made = content;
   let own = style.self;
   for (const { name, type } of knownKind(kind).content) {
     const map = change(type);
     if (!map) continue;
-    if (content[name] !== undefined) made[name] = map(content[name]);
+    const said = content[name];
+    const changed = said === undefined ? said : map(said);
+    if (changed !== said) made = { ...made, [name]: changed };
     const wording = `${kind}.${name}`;
     const at = own?.[wording]?.at;
     if (!at) continue;
