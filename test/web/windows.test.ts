@@ -1,6 +1,7 @@
 /** What windows do when others work on the same site, and when answers are lost. */
 import { expect } from 'chai';
 import { allSteps, documents, nextStep, openPage } from '../../web/state/documents.ts';
+import { menuOpened, selected, selectionToggled } from '../../web/state/desk.ts';
 import { edit, editWhole, redo, undo } from '../../web/state/edits.ts';
 import { showPage } from '../../web/state/opening.ts';
 import type { NodeId, ViewId } from '../../core/index.ts';
@@ -62,6 +63,33 @@ describe('windows on a site', function () {
       allSteps(window.store.getState()).filter(({ sentence }) => sentence.includes('Heard')),
     ).to.have.length(1);
     await window.close();
+  });
+
+  it('have nothing selected that another window has taken off, nor its menu open', async () => {
+    const window = await opened('selection');
+    const { dispatch, getState } = window.store;
+    dispatch(menuOpened({ node: 'lead' as NodeId, at: { left: 1, top: 1 } }));
+    dispatch(selectionToggled('headline' as NodeId));
+    const parent = window.node('lead').parent as string;
+    const other = await opened('selection-other');
+    other.store.dispatch(edit('removeElements', { nodes: ['lead' as NodeId] }));
+    await other.kept();
+    await window.hears();
+    expect(window.node('lead')).to.equal(undefined);
+    expect(getState().desk.selected).to.deep.equal(['headline']);
+    expect(getState().desk.menu, 'of what is still selected').to.not.equal(null);
+    other.store.dispatch(edit('removeElements', { nodes: ['headline' as NodeId] }));
+    await other.kept();
+    await window.hears();
+    expect(getState().desk.selected).to.deep.equal([]);
+    expect(getState().desk.menu).to.equal(null);
+    // What is there stays selected, and what is had back is not.
+    dispatch(selected(parent as NodeId));
+    for (const _each of ['headline', 'lead']) other.store.dispatch(undo());
+    await other.kept();
+    await window.hears();
+    expect(getState().desk.selected).to.deep.equal([parent]);
+    await Promise.all([window.close(), other.close()]);
   });
 
   it('put what is pending on top of what others did, and tell what it replaces', async () => {

@@ -11,7 +11,7 @@ import {
   type Views,
   type Visitor,
 } from '../../core/index.ts';
-import { documents } from './documents.ts';
+import { documents, type OpenPage } from './documents.ts';
 import { preferredReach } from './preferences.ts';
 
 export type OutlineMode = 'tree' | 'differences' | 'not shown' | 'findings' | 'theme';
@@ -76,6 +76,20 @@ const initialState: DeskState = {
   zoom: 'fit',
 };
 
+/** Nothing stays selected that is not there any more, whoever took it off; what was asked for of it is not asked for any more. */
+export function selectionHeld(state: DeskState, { site, page }: OpenPage): DeskState {
+  const nodes = state.selected.filter((id) => page.nodes[id]);
+  const style = site.textStyles.some(({ id }) => id === state.textStyle);
+  if (nodes.length === state.selected.length && (state.textStyle === null || style)) return state;
+  return {
+    ...state,
+    selected: nodes,
+    textStyle: style ? state.textStyle : null,
+    aim: null,
+    menu: nodes.length > 0 ? state.menu : null,
+  };
+}
+
 const widthOf = (views: Views, view: ViewId): number | undefined =>
   views.list.find(({ id }) => id === view)?.sheet.width;
 
@@ -123,11 +137,6 @@ export const desk = createSlice({
       state.selected = payload;
       state.textStyle = null;
       state.aim = null;
-    },
-    /** Nothing stays selected that is not there any more. */
-    selectionHeldTo(state, { payload }: PayloadAction<{ nodes: NodeId[]; textStyle: string | null }>) {
-      state.selected = payload.nodes;
-      state.textStyle = payload.textStyle;
     },
     textStyleChosen(state, { payload }: PayloadAction<string>) {
       state.textStyle = payload;

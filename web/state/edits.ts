@@ -19,8 +19,7 @@ import {
   type Operation,
   type Step,
 } from '../../core/index.ts';
-import { desk } from './desk.ts';
-import { documents, nextStep, openPage, ownSteps, type ListedStep } from './documents.ts';
+import { documents, nextStep, ownSteps, type ListedStep } from './documents.ts';
 import { catchUp } from './keeping.ts';
 import { withOperations, type Use } from './pending.ts';
 import type { Thunk } from './store.ts';
@@ -35,22 +34,7 @@ const newKey = () => `k${nanoid()}`;
 function take(step: Step, by: EditBy, more: { of?: string; use?: Use } = {}): Thunk {
   return (dispatch, _getState, { keeper }) => {
     dispatch(made({ step, edit: { key: newKey(), by, at: Date.now(), ...more } }));
-    dispatch(holdSelection());
     void keeper.keep();
-  };
-}
-
-/** Nothing stays selected that is not there any more. */
-export function holdSelection(): Thunk {
-  return (dispatch, getState) => {
-    const { documents: state, desk: looking } = getState();
-    const page = openPage({ documents: state })?.page;
-    if (!page) return;
-    const nodes = looking.selected.filter((id) => page.nodes[id]);
-    const style = state.open!.site.frame.textStyles.some(({ id }) => id === looking.textStyle);
-    if (nodes.length < looking.selected.length || (looking.textStyle !== null && !style)) {
-      dispatch(desk.actions.selectionHeldTo({ nodes, textStyle: style ? looking.textStyle : null }));
-    }
   };
 }
 
