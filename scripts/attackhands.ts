@@ -1,13 +1,17 @@
-/** Hands that know nothing: clicks and keys at random in the workbench, all of which are taken back at the end. */
+/**
+ * Hands that know nothing: clicks and keys at random in the workbench, all of which are taken back at the end; and those of two people in two
+ * windows, which show the same at the end.
+ */
 import { isDeepStrictEqual } from 'node:util';
 import fc from 'fast-check';
 import { Key } from 'selenium-webdriver';
+import type { Driver } from 'selenium-webdriver/chrome.js';
 import { paths } from '../api/paths.ts';
 import type { PageResponse } from '../api/responses.ts';
 import { siteFaults } from '../core/index.ts';
 import { DEMO_PAGES } from '../demo/site.ts';
 import { openStore } from '../server/store/open.ts';
-import { eventually } from '../test/browser/browser.ts';
+import { eventually, resize, still } from '../test/browser/browser.ts';
 import { kept, openBench } from '../test/browser/workbench.ts';
 import { SITE } from '../test/server/editing.ts';
 
@@ -23,6 +27,8 @@ const MOVE = fc.oneof(
   { weight: 2, arbitrary: fc.record({ key: fc.constantFrom(...KEYS) }) },
   { weight: 1, arbitrary: fc.record({ held: fc.constantFrom(...HELD) }) },
 );
+
+type Move = { click: number; how: number } | { key: string } | { held: string };
 
 /** What can be clicked in the workbench, in front of all else where something is; nothing that leads away from it. */
 const PICK = `
@@ -46,7 +52,39 @@ const LISTEN = `
   })();
   return window.faults.splice(0).concat([...document.querySelectorAll('[role=alert]')].filter((each) => /could not be drawn/.test(each.textContent)).map((each) => each.textContent));`;
 
-export async function hands(seed: number, count: number): Promise<{ tried: number; faults: string[] }> {
+/** Makes one move of a hand, and answers what the page says of faults since the one before. */
+async function moved(driver: Driver, move: Move): Promise<string[]> {
+  if ('key' in move) await driver.actions().sendKeys(move.key).perform();
+  else if ('held' in move)
+    await driver.actions().keyDown(Key.CONTROL).sendKeys(move.held).keyUp(Key.CONTROL).perform();
+  else {
+    const at = await driver.executeScript<[number, number] | null>(PICK, move.click);
+    if (!at) return [];
+    const there = driver.actions().move({ x: at[0], y: at[1] });
+    await (
+      move.how === 0 ? there.contextClick() : move.how === 1 ? there.doubleClick() : there.click()
+    ).perform();
+  }
+  return driver.executeScript<string[]>(LISTEN);
+}
+
+/** What was tried, and what was amiss. */
+interface Handled {
+  tried: number;
+  faults: string[];
+}
+
+/** What is amiss with the site as it is kept, once its server has stopped. */
+async function faultsKept(folder: string): Promise<string[]> {
+  const store = await openStore(folder);
+  try {
+    return siteFaults((await store.history.snapshot(SITE))!.site).map(({ sentence }) => sentence);
+  } finally {
+    await store.close();
+  }
+}
+
+export async function hands(seed: number, count: number): Promise<Handled> {
   const bench = await openBench({ demo: DEMO_PAGES });
   const { driver, running } = bench;
   const faults: string[] = [];
@@ -62,19 +100,8 @@ export async function hands(seed: number, count: number): Promise<{ tried: numbe
     const before = await pages();
     const home = await driver.getCurrentUrl();
     for (const move of fc.sample(MOVE, { seed, numRuns: count })) {
-      if ('key' in move) await driver.actions().sendKeys(move.key).perform();
-      else if ('held' in move)
-        await driver.actions().keyDown(Key.CONTROL).sendKeys(move.held).keyUp(Key.CONTROL).perform();
-      else {
-        const at = await driver.executeScript<[number, number] | null>(PICK, move.click);
-        if (!at) continue;
-        const there = driver.actions().move({ x: at[0], y: at[1] });
-        await (
-          move.how === 0 ? there.contextClick() : move.how === 1 ? there.doubleClick() : there.click()
-        ).perform();
-      }
+      faults.push(...(await moved(driver, move)));
       if ((await driver.getCurrentUrl()) !== home) await bench.open(page);
-      faults.push(...(await driver.executeScript<string[]>(LISTEN)));
     }
     // All of it is taken back: what is kept then is what was there.
     await bench.open(page);
@@ -98,8 +125,73 @@ export async function hands(seed: number, count: number): Promise<{ tried: numbe
     await bench.close();
     await running.stop();
   }
-  const store = await openStore(running.folder);
-  faults.push(...siteFaults((await store.history.snapshot(SITE))!.site).map(({ sentence }) => sentence));
-  await store.close();
+  faults.push(...(await faultsKept(running.folder)));
+  return { tried: count, faults };
+}
+
+/** What the first sheet shows, as HTML; null where none is there. */
+const SHOWN = `return document.querySelector('iframe[title^="Page in"]')?.contentDocument.body.outerHTML ?? null`;
+
+/** Whether two sheets show the same, but for what is marked in them while one works. */
+const ALIKE = `
+  const [one, other] = [...arguments].map((html) => {
+    const { body } = new DOMParser().parseFromString(html, 'text/html');
+    for (const each of body.querySelectorAll('*')) {
+      // A choice that was made in a form of the sheet is the visitor's.
+      for (const { name } of [...each.attributes]) if (/^(data-|contenteditable|tabindex|spellcheck|selected)/.test(name)) each.removeAttribute(name);
+      each.className = [...each.classList].filter((name) => !/selected|pointed|ghost/.test(name)).sort().join(' ');
+    }
+    return body;
+  });
+  return one.isEqualNode(other);`;
+
+/** How many moves one makes before the other goes on. */
+const TURN = 4;
+
+/** Two windows on one page, in turns: each shows in the end what a window shows that is opened then. */
+export async function handsOfTwo(seed: number, count: number): Promise<Handled> {
+  const bench = await openBench({ demo: DEMO_PAGES });
+  const { driver, running } = bench;
+  const faults: string[] = [];
+  try {
+    const page = DEMO_PAGES[seed % DEMO_PAGES.length];
+    await bench.open(page);
+    const first = await driver.getWindowHandle();
+    await driver.switchTo().newWindow('tab');
+    await resize(driver, 1280, 800);
+    await bench.open(page);
+    const windows = [first, await driver.getWindowHandle()];
+    const home = await driver.getCurrentUrl();
+    for (const [step, move] of fc.sample(MOVE, { seed, numRuns: count }).entries()) {
+      if (step % TURN === 0) await driver.switchTo().window(windows[(step / TURN) % 2]);
+      faults.push(...(await moved(driver, move)));
+      if ((await driver.getCurrentUrl()) !== home) await bench.open(page);
+    }
+    for (const each of windows) {
+      await driver.switchTo().window(each);
+      // What is typed and not yet taken is given up; the sheets come back.
+      for (let open = 0; open < 3; open++) await driver.actions().sendKeys(Key.ESCAPE).perform();
+      await eventually('everything kept', () =>
+        driver.executeScript<boolean>(
+          `return /^All changes kept/.test(document.querySelector('[aria-label="Kept state"]').textContent)`,
+        ),
+      );
+    }
+    for (const each of windows) {
+      await driver.switchTo().window(each);
+      await still(driver);
+      const shown = await driver.executeScript<string | null>(SHOWN);
+      await bench.open(page);
+      await still(driver);
+      const anew = await driver.executeScript<string | null>(SHOWN);
+      // The overview has no such sheet.
+      if (shown !== null && !(await driver.executeScript<boolean>(ALIKE, shown, anew)))
+        faults.push('A window shows something else than one that is opened anew.');
+    }
+  } finally {
+    await bench.close();
+    await running.stop();
+  }
+  faults.push(...(await faultsKept(running.folder)));
   return { tried: count, faults };
 }

@@ -5,7 +5,18 @@ import { paths } from '../../api/paths.ts';
 import { made, node } from '../core/acting.ts';
 import { clear, editor, inHome, put, set, take } from '../server/editing.ts';
 import { byRole, eventually } from './browser.ts';
-import { cell, kept, label, saysStep, selectInOutline, sidesApart, type, useBench } from './workbench.ts';
+import {
+  cell,
+  kept,
+  label,
+  openWords,
+  saysStep,
+  selectInOutline,
+  sheet,
+  sidesApart,
+  type,
+  useBench,
+} from './workbench.ts';
 
 /** Takes the network away from the page, or gives it back. */
 async function online(driver: Driver, on: boolean): Promise<void> {
@@ -216,6 +227,33 @@ describe('the workbench: keeping', function () {
         async () =>
           (await label(await cell(driver, 'Line height', 'Desktop'))) ===
           'Line height in Desktop: 1.3, base value',
+      );
+    });
+
+    it('ends a text whose element another window deletes, and sets aside what was written', async () => {
+      const { driver, running } = bench;
+      const other = editor(() => running.url, 'another-window');
+      const frame = await sheet(driver, 'Desktop');
+      await openWords(driver, 'Desktop', 'lead', 'Lead paragraph');
+      await driver.switchTo().frame(frame);
+      const write = driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL);
+      await write.sendKeys('An hour of writing').perform();
+      await driver.switchTo().defaultContent();
+      const { parent } = (await other.page()).page.nodes[node('lead')];
+      await other.made([
+        take(`/pages/home/nodes/${parent}/children`, 'lead'),
+        clear('/pages/home/nodes/lead'),
+      ]);
+      await (await byRole(driver, 'button', '1 change set aside')).click();
+      const aside = await byRole(driver, 'dialog', '1 change could not be kept');
+      expect(await aside.getText()).to.include('Lead paragraph: words “An hour of writing”');
+      expect(await aside.getText()).to.include('The element is not on this page any more.');
+      await (await byRole(driver, 'button', 'Let them go', { inside: aside })).click();
+      await eventually('a sheet without it', async () =>
+        driver.executeScript<boolean>(
+          `return arguments[0].contentDocument.querySelector('.n-lead') === null`,
+          frame,
+        ),
       );
     });
   });

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { allSteps, documents, nextStep, openPage } from '../../web/state/documents.ts';
 import { menuOpened, selected, selectionToggled } from '../../web/state/desk.ts';
-import { edit, editWhole, redo, undo } from '../../web/state/edits.ts';
+import { edit, editWhole, redo, undo, writeWords } from '../../web/state/edits.ts';
 import { showPage } from '../../web/state/opening.ts';
 import type { NodeId, ViewId } from '../../core/index.ts';
 import { editor, inHome, put, set, SITE, take, clear } from '../server/editing.ts';
@@ -89,6 +89,35 @@ describe('windows on a site', function () {
     await other.kept();
     await window.hears();
     expect(getState().desk.selected).to.deep.equal([parent]);
+    await Promise.all([window.close(), other.close()]);
+  });
+
+  it('set aside, word by word, what was written in an element that another window has deleted', async () => {
+    const window = await opened('written');
+    const { dispatch, getState } = window.store;
+    const [node] = [{ ...window.node('lead') }];
+    const where = { property: 'text.text', view: 'desktop' as ViewId, reach: 'here' as const };
+    const other = await opened('written-other');
+    other.store.dispatch(edit('removeElements', { nodes: ['lead' as NodeId] }));
+    await other.kept();
+    await window.hears();
+    const { revision } = await others.page();
+    dispatch(writeWords(node, { ...where, says: '<p>All of what I <strong>wrote</strong></p>' }));
+    const { aside } = getState().documents;
+    expect(aside.map((each) => [each.edit.sentence, each.why])).to.deep.equal([
+      [`${node.name}: words “All of what I wrote”`, 'The element is not on this page any more.'],
+    ]);
+    await window.kept();
+    expect((await others.page()).revision, 'and nothing was sent').to.equal(revision);
+    other.store.dispatch(undo());
+    await other.kept();
+    await window.hears();
+    dispatch(writeWords(node, { ...where, says: '<p>There again</p>' }));
+    await window.kept();
+    expect(getState().documents.aside).to.have.length(1);
+    expect(JSON.stringify(await stored('lead'))).to.contain('There again');
+    window.store.dispatch(undo());
+    await window.kept();
     await Promise.all([window.close(), other.close()]);
   });
 

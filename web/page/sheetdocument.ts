@@ -178,9 +178,11 @@ export class SheetDocument {
     morphdom(this.document.body, wanted, { onBeforeElUpdated: (element) => element !== this.editing });
   }
 
-  /** Puts the document right after something else has written into it. */
+  /** Puts the document right after something else has written into it, or others have changed what stands around that. */
   restore(): void {
+    const { body } = this;
     this.body = undefined;
+    if (body) this.updateBody(body);
   }
 
   /** The element of a node: of several that stand in for one another, the one that is displayed. */

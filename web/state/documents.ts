@@ -10,6 +10,7 @@ import {
   type Page,
   type SiteFrame,
   type Step,
+  shortened,
 } from '../../core/index.ts';
 import type { Keeping } from './keeper.ts';
 import type { SetAside, Standing, Taken, Use } from './pending.ts';
@@ -219,7 +220,7 @@ export const documents = createSlice({
 
 const asideSentence = (aside: readonly SetAside[]): string =>
   aside.length === 1
-    ? `“${aside[0].edit.sentence}” could not be kept: ${aside[0].why} It was set aside; the rest is kept.`
+    ? `“${shortened(aside[0].edit.sentence)}” could not be kept: ${aside[0].why} It was set aside; the rest is kept.`
     : `${aside.length} changes could not be kept and were set aside; the rest is kept.`;
 
 export const { overwrittenDone, asideDone, pageShown } = documents.actions;

@@ -5,6 +5,7 @@ import {
   LIMITS,
   pagesIn,
   perform,
+  plainText,
   shortened,
   stands,
   type Arguments,
@@ -15,16 +16,19 @@ import {
   type CommandName,
   type Site,
   type EditBy,
+  type EditReach,
+  type Node,
   type NodeId,
   type Operation,
   type Step,
+  type ViewId,
 } from '../../core/index.ts';
 import { documents, nextStep, ownSteps, type ListedStep } from './documents.ts';
 import { catchUp } from './keeping.ts';
-import { withOperations, type Use } from './pending.ts';
+import { withOperations, type Pending, type Use } from './pending.ts';
 import type { Thunk } from './store.ts';
 
-const { made, refusedEdit, warned, stepPassed, stepKnown, stepsRead, overwrittenDone, pageRead } =
+const { made, refusedEdit, restacked, warned, stepPassed, stepKnown, stepsRead, overwrittenDone, pageRead } =
   documents.actions;
 
 /** A name for an edit that no other has. */
@@ -80,6 +84,32 @@ export function edit<N extends CommandName>(name: N, args: Arguments<N>, on?: No
       dispatch(take(outcome.value, 'edit', { use: { page, ...callOf(name, args) } }));
     if (isAboutMenus(callOf(name, args))) dispatch(warnOfMenus(open.site));
     return true;
+  };
+}
+
+/**
+ * Keeps the words that were written in an element. Where they cannot be kept, as it was deleted elsewhere meanwhile, they are set aside:
+ * nothing that was written is lost.
+ */
+export function writeWords(
+  node: Pick<Node, 'id' | 'name'>,
+  { says, ...where }: { property: string; view: ViewId; reach: EditReach; says: string },
+): Thunk {
+  return (dispatch, getState) => {
+    const { open } = getState().documents;
+    if (!open) return;
+    const args = { nodes: [node.id], ...where, value: { says } };
+    const outcome = perform(open.site, open.page, 'setValue', args);
+    if (outcome.ok) {
+      dispatch(edit('setValue', args));
+      return;
+    }
+    const { site, pending, session } = open;
+    const written: Pending = {
+      ...{ key: newKey(), session, by: 'edit', operations: [], inverse: [], at: Date.now() },
+      sentence: `${node.name}: words “${plainText(says).trim()}”`,
+    };
+    dispatch(restacked({ site, pending, aside: [{ edit: written, why: outcome.sentence }] }));
   };
 }
 

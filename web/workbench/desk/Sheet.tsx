@@ -6,6 +6,7 @@ import {
   keptFrom,
   nodeClass,
   viewAt,
+  type Node,
   type NodeId,
   type Page,
   type Preview,
@@ -14,7 +15,7 @@ import {
 import { menuOpened, pageMeasured, selected as select, selectionToggled } from '../../state/desk.ts';
 import { copySelected, cutSelected, pasteBeside } from '../../state/clipboard.ts';
 import { isPart } from '../../state/areas.ts';
-import { edit } from '../../state/edits.ts';
+import { writeWords } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { TextBar } from '../text/TextBar.tsx';
 import { useTextEditing } from '../text/useTextEditing.ts';
@@ -100,11 +101,17 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
   }, [looking, sheet, page, view.id, moved, dispatch]);
   const reach = useAppSelector((state) => state.desk.reach);
   const write = useCallback(
-    (node: NodeId, property: string, says: string) =>
-      void dispatch(edit('setValue', { nodes: [node], property, view: view.id, value: { says }, reach })),
+    (node: Node, property: string, says: string) =>
+      dispatch(writeWords(node, { property, view: view.id, says, reach })),
     [dispatch, view.id, reach],
   );
   const text = useTextEditing({ sheet, site, view: view.id, write });
+  const { editing, end } = text;
+  const written = editing && content.page.nodes[editing.node];
+  // What others have deleted is not written in any further.
+  useEffect(() => {
+    if (editing && !written) end();
+  }, [editing, written, end]);
 
   useFileDrop(sheet, page, view.id, setHovered);
 
@@ -214,18 +221,12 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
             scale={scale}
             across={width * scale}
             moved={moved}
-            selected={text.editing ? NONE : selected}
-            hovered={text.editing ? null : hovered}
+            selected={editing ? NONE : selected}
+            hovered={editing ? null : hovered}
           />
         )}
-        {sheet && text.editing && content.page.nodes[text.editing.node] && (
-          <TextBar
-            site={site}
-            node={content.page.nodes[text.editing.node]}
-            editing={text.editing}
-            scale={scale}
-            onDone={text.end}
-          />
+        {sheet && editing && written && (
+          <TextBar site={site} node={written} editing={editing} scale={scale} onDone={end} />
         )}
       </div>
     </section>

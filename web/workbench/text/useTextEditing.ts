@@ -44,7 +44,7 @@ export function useTextEditing({
   /** The view whose words are edited. */
   view: ViewId;
   /** Keeps the words of a property of an element. */
-  write(node: NodeId, property: string, says: string): void;
+  write(node: Node, property: string, says: string): void;
 }): TextEditing {
   const [editing, setEditing] = useState<TextInEditing | null>(null);
   const current = useRef<(() => void) | null>(null);
@@ -106,7 +106,7 @@ export function useTextEditing({
         sheet.restore();
         setEditing(null);
         // Words that were only looked at are nobody’s edit.
-        if (field.type.clean(words) !== before) write(node.id, property.name, words);
+        if (field.type.clean(words) !== before) write(node, property.name, words);
       };
       current.current = stop;
       setEditing({ node: node.id, name: node.name, property: property.name, view, element, form, editor });
