@@ -141,7 +141,9 @@ function entriesMarkup(kind: Kind, node: Node, views: Views): MarkupContext['ent
 class ElementContext implements MarkupContext {
   readonly attributes: { class: string };
   readonly children: Markup[];
+  readonly lazy: boolean;
   private readonly kind: Kind;
+  private readonly absent: boolean;
 
   constructor(
     private readonly node: Node,
@@ -159,9 +161,6 @@ class ElementContext implements MarkupContext {
     this.lazy = absent || later;
     this.absent = absent;
   }
-
-  readonly lazy: boolean;
-  private readonly absent: boolean;
 
   get words() {
     return wordsMarkup(this.kind, this.node, this.making.site.views, this.making.address);
