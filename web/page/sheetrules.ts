@@ -46,7 +46,8 @@ export class ElementRules {
   update(content: Preview): void {
     if (this.applied === content) return;
     const { since } = content;
-    if (since && since.preview.deref() === this.applied) this.bring(since.elements, content);
+    // One that is no more is not what nothing was made of yet.
+    if (since && this.applied && since.preview.deref() === this.applied) this.bring(since.elements, content);
     else {
       const ids = Object.keys(content.page.nodes) as NodeId[];
       const known = ids.length === this.chunkOf.size && ids.every((id) => this.chunkOf.has(id));
