@@ -220,7 +220,9 @@ export { nodesIn, overlapping, pagesIn, type Operation } from './edits/operation
 export { isKeepable, LIMITS, shortened } from './edits/limits.ts';
 
 export { ancestorsOf, sourceOrder, subtree } from './site/sourceorder.ts';
-export { bodyMarkup, elementsMarkup, type Addresses } from './compile/body.ts';
+export type { Addresses } from './compile/addresses.ts';
+export { bodyMarkup } from './compile/body.ts';
+export { elementsMarkup } from './compile/elementmarkup.ts';
 export { isItself, isMadeSmaller, pictureKey, type PictureForm } from './compile/pictures.ts';
 export { widthsIn } from './values/widths.ts';
 export {

@@ -69,47 +69,51 @@ function warnOfMenus(before: Site): Thunk {
   };
 }
 
+/** Runs a command on a page of the site that is open. Answers why it is refused; undefined where all now is as wanted. */
+function run<N extends CommandName>(name: N, args: Arguments<N>, page: NodeId): Thunk<string | undefined> {
+  return (dispatch, getState) => {
+    const { site } = getState().documents.open!;
+    const outcome = perform(site, page, name, args);
+    if (!outcome.ok) return outcome.sentence;
+    if (outcome.value.operations.length > 0)
+      dispatch(take(outcome.value, 'edit', { use: { page, ...callOf(name, args) } }));
+    if (isAboutMenus(callOf(name, args))) dispatch(warnOfMenus(site));
+    return undefined;
+  };
+}
+
 /** Runs a command on a page that was read, the open one where none is said. Answers whether all now is as wanted; a refusal is said. */
 export function edit<N extends CommandName>(name: N, args: Arguments<N>, on?: NodeId): Thunk<boolean> {
   return (dispatch, getState) => {
     const { open } = getState().documents;
     if (!open) return false;
-    const page = on ?? open.page;
-    const outcome = perform(open.site, page, name, args);
-    if (!outcome.ok) {
-      dispatch(refusedEdit(outcome.sentence));
-      return false;
-    }
-    if (outcome.value.operations.length > 0)
-      dispatch(take(outcome.value, 'edit', { use: { page, ...callOf(name, args) } }));
-    if (isAboutMenus(callOf(name, args))) dispatch(warnOfMenus(open.site));
-    return true;
+    const refusal = dispatch(run(name, args, on ?? open.page));
+    if (refusal !== undefined) dispatch(refusedEdit(refusal));
+    return refusal === undefined;
   };
 }
 
 /**
  * Keeps the words that were written in an element. Where they cannot be kept, as it was deleted elsewhere meanwhile, they are set aside:
- * nothing that was written is lost.
+ * nothing that was written is lost. Answers whether anything on the page is another now.
  */
 export function writeWords(
   node: Pick<Node, 'id' | 'name'>,
   { says, ...where }: { property: string; view: ViewId; reach: EditReach; says: string },
-): Thunk {
+): Thunk<boolean> {
   return (dispatch, getState) => {
     const { open } = getState().documents;
-    if (!open) return;
+    if (!open) return false;
     const args = { nodes: [node.id], ...where, value: { says } };
-    const outcome = perform(open.site, open.page, 'setValue', args);
-    if (outcome.ok) {
-      dispatch(edit('setValue', args));
-      return;
-    }
-    const { site, pending, session } = open;
+    const why = dispatch(run('setValue', args, open.page));
+    const { site, pending, session } = getState().documents.open!;
+    if (why === undefined) return site !== open.site;
     const written: Pending = {
       ...{ key: newKey(), session, by: 'edit', operations: [], inverse: [], at: Date.now() },
       sentence: `${node.name}: words “${plainText(says).trim()}”`,
     };
-    dispatch(restacked({ site, pending, aside: [{ edit: written, why: outcome.sentence }] }));
+    dispatch(restacked({ site, pending, aside: [{ edit: written, why }] }));
+    return false;
   };
 }
 

@@ -1,15 +1,12 @@
-import { Box, Button, IconButton, Menu, MenuItem, Radio, Tooltip, Typography } from '@mui/material';
-import { ChevronDown, RotateCw, Trash2 } from 'lucide-react';
-import { useId, useMemo, useState, type ReactNode } from 'react';
+import { Box, IconButton, Radio, Tooltip, Typography } from '@mui/material';
+import { Trash2 } from 'lucide-react';
+import { useId, useMemo, type ReactNode } from 'react';
 import {
   describeWidths,
-  DEVICES,
   valuesInView,
-  widthsOf,
   type Grid,
   type NodeId,
   type Site,
-  type SiteFrame,
   type View,
   type ViewId,
 } from '../../core/index.ts';
@@ -18,89 +15,10 @@ import { PagePicture } from '../page/PagePicture.tsx';
 import { useMeasuredWidth } from '../ui/measuredwidth.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
-import { pxIn } from '../ui/px.ts';
 import { Field } from '../ui/Field.tsx';
 import { marigoldPale, petrolTint, quiet } from '../ui/theme.ts';
+import { ContentField, GridFields, Measure, SheetFields } from './Measures.tsx';
 import './views.css';
-
-/** px; the widest content that a grid can have, which is as wide as its view. */
-const UNLIMITED = 4000;
-
-interface MeasureProps {
-  label: string;
-  /** Whether the row says what it is. */
-  alone?: boolean;
-  view: View;
-  value: number;
-  disabled?: boolean;
-  onDone(value: number): boolean;
-}
-
-function Measure({ label, alone, view, value, disabled, onDone }: MeasureProps) {
-  return (
-    <Field
-      label={alone ? undefined : label}
-      name={`${label}, ${view.name}`}
-      numeric
-      value={String(value)}
-      most={9}
-      disabled={disabled}
-      onDone={(text) => onDone(pxIn(text))}
-    />
-  );
-}
-
-/** Sizes of common devices that lie in the view, to take as its sheet. */
-function Devices({
-  site,
-  view,
-  onTake,
-}: {
-  site: SiteFrame;
-  view: View;
-  onTake: (sheet: View['sheet']) => void;
-}) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const { from = 0, below = Infinity } = widthsOf(site.views, view.id);
-  const within = DEVICES.filter(({ width }) => width >= from && width < below);
-  return (
-    <>
-      <Button
-        size="small"
-        aria-haspopup="menu"
-        aria-label={`Common devices, ${view.name}`}
-        endIcon={<ChevronDown size={13} />}
-        onClick={({ currentTarget }) => setAnchor(currentTarget)}
-        sx={{ px: 0.5, minWidth: 0, whiteSpace: 'nowrap' }}
-      >
-        Devices
-      </Button>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
-        {within.length === 0 && (
-          <MenuItem dense disabled>
-            No common device is as wide as this view
-          </MenuItem>
-        )}
-        {within.map(({ name, width, height }) => (
-          <MenuItem
-            key={name}
-            dense
-            selected={width === view.sheet.width && height === view.sheet.height}
-            onClick={() => {
-              setAnchor(null);
-              onTake({ width, height });
-            }}
-          >
-            <span style={{ flex: 1 }}>{name}</span>
-            <Typography component="span" sx={{ fontSize: 12, color: quiet, ml: 3 }}>
-              {width} × {height}
-            </Typography>
-          </MenuItem>
-        ))}
-      </Menu>
-    </>
-  );
-}
 
 interface RowProps {
   label: ReactNode;
@@ -121,20 +39,6 @@ function Row({ label, views, base, children }: RowProps) {
     </tr>
   );
 }
-
-const GRID: { label: string; name: keyof Grid }[] = [
-  { label: 'Columns', name: 'columns' },
-  { label: 'Gutter', name: 'gutter' },
-  { label: 'Margin', name: 'margin' },
-];
-
-/** The longest of their names has room where there are five views. */
-const GRID_FIELDS = {
-  display: 'grid',
-  gridTemplateColumns: '1.2fr 1fr 1fr',
-  gap: 0.75,
-  '& .MuiInputLabel-shrink': { maxWidth: 'none' },
-};
 
 interface ViewTableProps {
   site: Site;
@@ -220,63 +124,13 @@ export function ViewTable({ site, page, onDelete }: ViewTableProps) {
             )}
           </Row>
           <Row label={<Labelled label="Sheet" help="px; how it is first shown" />} {...row}>
-            {(view) => {
-              const { width, height } = view.sheet;
-              const take = (sheet: View['sheet']) => change(view, { sheet });
-              return (
-                <>
-                  <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75 }}>
-                    <Measure
-                      label="Width"
-                      view={view}
-                      value={width}
-                      onDone={(next) => take({ width: next, height })}
-                    />
-                    <Measure
-                      label="Height"
-                      view={view}
-                      value={height}
-                      onDone={(next) => take({ width, height: next })}
-                    />
-                  </Box>
-                  <Box sx={{ display: 'flex', justifyContent: 'space-between', mt: 0.25 }}>
-                    <Devices site={frame} view={view} onTake={take} />
-                    <Tooltip title={`Turn it: ${height} × ${width}`}>
-                      <IconButton
-                        size="small"
-                        aria-label={`Turn the sheet of ${view.name} to ${height} × ${width}`}
-                        onClick={() => take({ width: height, height: width })}
-                      >
-                        <RotateCw size={15} />
-                      </IconButton>
-                    </Tooltip>
-                  </Box>
-                </>
-              );
-            }}
+            {(view) => <SheetFields site={frame} view={view} onTake={(sheet) => change(view, { sheet })} />}
           </Row>
           <Row label={<Labelled label="Grid" help="columns; gutter and margin in px" />} {...row}>
-            {(view) => (
-              <Box sx={GRID_FIELDS}>
-                {GRID.map(({ label, name }) => (
-                  <Measure
-                    key={name}
-                    label={label}
-                    view={view}
-                    value={view.grid[name]}
-                    onDone={(value) => change(view, { grid: { ...view.grid, [name]: value } })}
-                  />
-                ))}
-              </Box>
-            )}
+            {(view) => <GridFields view={view} onChange={(grid) => change(view, { grid })} />}
           </Row>
           <Row label={<Labelled label="Content" help="px at most, or fluid" />} {...row}>
-            {(view) => (
-              <Content
-                view={view}
-                onDone={(maxWidth) => change(view, { grid: { ...view.grid, maxWidth } })}
-              />
-            )}
+            {(view) => <ContentField view={view} onChange={(grid) => change(view, { grid })} />}
           </Row>
           <Row label="Base" {...row}>
             {(view) => (
@@ -335,19 +189,5 @@ function Labelled({ label, help }: { label: string; help: string }) {
       {label}
       <Typography sx={{ fontSize: 12, color: quiet, fontWeight: 400, lineHeight: 1.25 }}>{help}</Typography>
     </>
-  );
-}
-
-/** How wide the content is: fluid with the view, or limited. */
-function Content({ view, onDone }: { view: View; onDone: (maxWidth: number) => boolean }) {
-  const { maxWidth } = view.grid;
-  const fluid = maxWidth >= UNLIMITED;
-  return (
-    <Field
-      name={`Content at most, ${view.name}`}
-      value={fluid ? 'fluid' : String(maxWidth)}
-      most={9}
-      onDone={(text) => onDone(['', 'fluid'].includes(text.trim().toLowerCase()) ? UNLIMITED : pxIn(text))}
-    />
   );
 }

@@ -43,8 +43,8 @@ export function useTextEditing({
   site: SiteFrame;
   /** The view whose words are edited. */
   view: ViewId;
-  /** Keeps the words of a property of an element. */
-  write(node: Node, property: string, says: string): void;
+  /** Keeps the words of a property of an element; answers whether the page is another then, which the sheet shows by itself. */
+  write(node: Node, property: string, says: string): boolean;
 }): TextEditing {
   const [editing, setEditing] = useState<TextInEditing | null>(null);
   const current = useRef<(() => void) | null>(null);
@@ -103,10 +103,10 @@ export function useTextEditing({
         if (editor) element.innerHTML = before;
         else element.textContent = before;
         sheet.editing = null;
-        sheet.restore();
         setEditing(null);
         // Words that were only looked at are nobody’s edit.
-        if (field.type.clean(words) !== before) write(node, property.name, words);
+        const changed = field.type.clean(words) !== before && write(node, property.name, words);
+        if (!changed) sheet.restore();
       };
       current.current = stop;
       setEditing({ node: node.id, name: node.name, property: property.name, view, element, form, editor });
