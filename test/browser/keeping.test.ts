@@ -246,7 +246,7 @@ describe('the workbench: keeping', function () {
       ]);
       await (await byRole(driver, 'button', '1 change set aside')).click();
       const aside = await byRole(driver, 'dialog', '1 change could not be kept');
-      expect(await aside.getText()).to.include('Lead paragraph: words “An hour of writing”');
+      expect(await aside.getText()).to.include('Lead paragraph: words in Desktop → An hour of writing');
       expect(await aside.getText()).to.include('The element is not on this page any more.');
       await (await byRole(driver, 'button', 'Let them go', { inside: aside })).click();
       await eventually('a sheet without it', async () =>

@@ -105,7 +105,7 @@ describe('windows on a site', function () {
     dispatch(writeWords(node, { ...where, says: '<p>All of what I <strong>wrote</strong></p>' }));
     const { aside } = getState().documents;
     expect(aside.map((each) => [each.edit.sentence, each.why])).to.deep.equal([
-      [`${node.name}: words “All of what I wrote”`, 'The element is not on this page any more.'],
+      [`${node.name}: words in Desktop → All of what I wrote`, 'The element is not on this page any more.'],
     ]);
     await window.kept();
     expect((await others.page()).revision, 'and nothing was sent').to.equal(revision);

@@ -108,9 +108,11 @@ export function writeWords(
     const why = dispatch(run('setValue', args, open.page));
     const { site, pending, session } = getState().documents.open!;
     if (why === undefined) return site !== open.site;
+    // The view may be what has gone.
+    const view = site.frame.views.list.find(({ id }) => id === where.view);
     const written: Pending = {
       ...{ key: newKey(), session, by: 'edit', operations: [], inverse: [], at: Date.now() },
-      sentence: `${node.name}: words “${plainText(says).trim()}”`,
+      sentence: `${node.name}: words${view ? ` in ${view.name}` : ''} → ${plainText(says).trim()}`,
     };
     dispatch(restacked({ site, pending, aside: [{ edit: written, why }] }));
     return false;
