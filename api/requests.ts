@@ -135,6 +135,11 @@ export class StepsQuery extends LogQuery {
   @Min(1, { message: 'before is a revision.' })
   @Max(MOST_REVISIONS, { message: 'before is a revision.' })
   before?: number;
+
+  /** Only the steps that this session made. */
+  @IsOptional()
+  @Matches(ID, { message: 'session is the name of a session.' })
+  session?: string;
 }
 
 /** A revision in a request's path. */

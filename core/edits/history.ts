@@ -17,6 +17,8 @@ export interface Logged {
 export interface Stacks<E extends Logged = Logged> {
   undo: E[];
   redo: E[];
+  /** Steps were taken back, or made again, that are not in the log as it is given: it is the end of a longer one. */
+  reachesBack: boolean;
 }
 
 /**
@@ -26,6 +28,7 @@ export interface Stacks<E extends Logged = Logged> {
 export function stacksOf<E extends Logged>(log: readonly E[], session: string): Stacks<E> {
   const undo: E[] = [];
   let redo: E[] = [];
+  let reachesBack = false;
   for (const edit of log) {
     if (edit.session !== session) continue;
     if (edit.by === 'edit') {
@@ -36,8 +39,9 @@ export function stacksOf<E extends Logged>(log: readonly E[], session: string): 
     const [from, to] = edit.by === 'undo' ? [undo, redo] : [redo, undo];
     const at = from.findIndex(({ key }) => key === edit.of);
     if (at >= 0) to.push(...from.splice(at, 1));
+    else reachesBack = true;
   }
-  return { undo, redo };
+  return { undo, redo, reachesBack };
 }
 
 /** The steps of a log that stand at its end, in its order: whatever was done and not taken back, by whom ever. */

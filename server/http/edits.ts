@@ -153,8 +153,12 @@ export function editRoutes(store: Store): Router {
 
   router.get('/:site/steps', async (request, response) => {
     const { site } = await namesIn(request.params);
-    const { before = 2 ** 31 - 1, after = 0 } = await validated(StepsQuery, { ...request.query }, 400);
-    const found = await history.steps(site, { after, before }, LIMITS.steps);
+    const {
+      before = 2 ** 31 - 1,
+      after = 0,
+      session,
+    } = await validated(StepsQuery, { ...request.query }, 400);
+    const found = await history.steps(site, { after, before, session }, LIMITS.steps);
     const steps = found.map((step) => ({ ...step, madeAt: step.madeAt.toISOString() }));
     response.set('Cache-Control', 'no-store').json({ steps } satisfies StepsResponse);
   });

@@ -263,10 +263,10 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
       return found && editFrom(found);
     },
 
-    /** The steps of a site between two revisions, without these, oldest first; the last `count` at most. */
+    /** The steps of a site between two revisions, without these, oldest first; of a session where one is named; the last `count` at most. */
     async steps(
       id: string,
-      { after, before }: { after: number; before: number },
+      { after, before, session }: { after: number; before: number; session?: string },
       count: number,
     ): Promise<LoggedStep[]> {
       const rows = await database
@@ -283,7 +283,14 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
           >`array(select distinct split_part(operation ->> 'path', '/', 3) from jsonb_array_elements(${log.operations}) as operation where operation ->> 'path' like '/pages/%')`,
         })
         .from(log)
-        .where(and(eq(log.site, id), gt(log.revision, after), lt(log.revision, before)))
+        .where(
+          and(
+            eq(log.site, id),
+            gt(log.revision, after),
+            lt(log.revision, before),
+            session === undefined ? undefined : eq(log.session, session),
+          ),
+        )
         .orderBy(desc(log.revision))
         .limit(count);
       return rows.reverse().map(({ of, ...rest }) => ({ ...rest, ...(of !== null && { of }) }));

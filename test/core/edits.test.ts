@@ -329,8 +329,12 @@ describe('the stacks of steps', () => {
       stacks('mine', ['a', 'edit'], ['b', 'edit'], ['b', 'undo'], ['a', 'undo'], ['a', 'redo']),
     ).to.deep.equal(['a', 'b']);
     expect(stacks('mine', ['a', 'edit'], ['a', 'undo'], ['c', 'edit'])).to.deep.equal(['c', '']);
-    // The oldest edits may have been forgotten.
+    // The oldest edits may have been forgotten, or not been read.
     expect(stacks('mine', ['x', 'undo'], ['a', 'edit'])).to.deep.equal(['a', '']);
+    const theirs = { key: 'k', session: 'mine', by: 'undo', of: 'x', sentence: '' } as const;
+    expect(stacksOf([theirs], 'mine').reachesBack).to.equal(true);
+    expect(stacksOf([theirs], 'other').reachesBack).to.equal(false);
+    expect(stacksOf([{ ...theirs, by: 'edit' }], 'mine').reachesBack).to.equal(false);
   });
 
   it('hold what the session did itself, also where it is taken back out of order', () => {

@@ -149,6 +149,7 @@ describe('the application’s server', () => {
     for (const query of ['after=-1', 'after=x', 'after=1&after=2', 'after[a]=1', 'after=99999999999'])
       await problem(await get(`${paths.edits(SITE)}?${query}`), 400);
     await problem(await get(`${paths.steps(SITE)}?before=99999999999`), 400);
+    await problem(await get(`${paths.steps(SITE)}?session=..%2F`), 400);
     await problem(await get(paths.asset(SITE, 'nowhere')), 404);
     await problem(await get(paths.asset(SITE, 'ab'.repeat(32))), 404);
     await problem(await get(paths.made(SITE, saturn.hash, 9999)), 404);

@@ -195,6 +195,9 @@ export function behavesAsHistory(start: () => Promise<Served>): void {
     ]);
     const before = await read<StepsResponse>(`${paths.steps(SITE)}?before=${on + 1}`);
     expect(before.steps.at(-1)!.revision).to.equal(on);
+    const own = await read<StepsResponse>(`${paths.steps(SITE)}?session=mine`);
+    expect(own.steps.at(-1)!.revision).to.equal(on + 1);
+    expect(new Set(own.steps.map(({ session }) => session))).to.deep.equal(new Set(['mine']));
     expect(
       (await read<LogResponse>(`${paths.edits(SITE)}?after=${on + 99}`)).edits,
       'not of this history',

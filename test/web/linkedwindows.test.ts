@@ -1,6 +1,7 @@
 /** Blocks that are linked in one window while another one puts them away. */
 import { expect } from 'chai';
-import { edit, editWhole, undo } from '../../web/state/edits.ts';
+import { edit, editWhole } from '../../web/state/edits.ts';
+import { undo } from '../../web/state/walking.ts';
 import { openPage } from '../../web/state/documents.ts';
 import { pagesLinking, siteFaults, type KeptName, type NodeId } from '../../core/index.ts';
 import { served, type Served } from '../server/serving.ts';

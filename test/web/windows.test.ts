@@ -2,7 +2,8 @@
 import { expect } from 'chai';
 import { allSteps, documents, nextStep, openPage } from '../../web/state/documents.ts';
 import { menuOpened, selected, selectionToggled } from '../../web/state/desk.ts';
-import { edit, editWhole, redo, undo, writeWords } from '../../web/state/edits.ts';
+import { edit, editWhole, writeWords } from '../../web/state/edits.ts';
+import { redo, undo } from '../../web/state/walking.ts';
 import { showPage } from '../../web/state/opening.ts';
 import type { NodeId, ViewId } from '../../core/index.ts';
 import { editor, inHome, put, set, SITE, take, clear } from '../server/editing.ts';

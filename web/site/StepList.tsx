@@ -12,7 +12,7 @@ import {
 import { History } from 'lucide-react';
 import { useState } from 'react';
 import { ownSteps, standingSteps, type ListedStep } from '../state/documents.ts';
-import { earlierSteps, undoTo } from '../state/edits.ts';
+import { earlierSteps, undoTo } from '../state/walking.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';
 import { quiet } from '../ui/theme.ts';

@@ -30,6 +30,10 @@ export interface OpenSite extends Standing {
   steps: KnownStep[];
   /** Whether older steps may be remembered that are not in the list. */
   earlier: boolean;
+  /** Steps that this window made before those of the list, oldest first, as far as they were needed. */
+  own: KnownStep[];
+  /** Whether this window may have made steps before all these. */
+  ownEarlier: boolean;
 }
 
 /** A change that has been replaced, by whom, and how it is had back. */
@@ -69,6 +73,10 @@ const say = (state: DocumentsState, sentence: string, refusal = false) => {
 
 const stepFrom = (entry: LogEntry): KnownStep => ({ ...entry, pages: pagesOfPaths(entry.operations) });
 
+/** Those of some steps that are older than others. */
+const before = (steps: readonly KnownStep[], [first]: readonly KnownStep[]): KnownStep[] =>
+  steps.filter(({ revision }) => first === undefined || revision < first.revision);
+
 const pagesOfPaths = (operations: readonly Operation[]): string[] => [
   ...new Set(operations.flatMap(({ path }) => (path.startsWith('/pages/') ? [path.split('/')[2]] : []))),
 ];
@@ -96,7 +104,7 @@ export const documents = createSlice({
   reducers: {
     opened(state, { payload }: PayloadAction<Opened>) {
       const { aside, ...open } = payload;
-      state.open = open;
+      state.open = { ...open, own: [], ownEarlier: open.earlier };
       state.aside = aside;
       state.keeping = open.pending.length > 0 ? { state: 'keeping' } : { state: 'kept', at: null };
       state.overwritten = null;
@@ -150,7 +158,8 @@ export const documents = createSlice({
       const known = new Set(open.steps.map(({ key }) => key));
       open.steps.push(...entries.filter(({ key }) => !known.has(key)).map(stepFrom));
       if (open.steps.length > STEPS) {
-        open.steps.splice(0, open.steps.length - STEPS);
+        const gone = open.steps.splice(0, open.steps.length - STEPS);
+        open.own.push(...gone.filter(({ session }) => session === open.session));
         open.earlier = true;
       }
       state.aside.push(...aside);
@@ -174,11 +183,15 @@ export const documents = createSlice({
       state.overwritten = null;
     },
     /** The site has been read anew, at another state than what was known. */
-    readAnew(state, { payload }: PayloadAction<Standing & { aside: SetAside[]; steps: KnownStep[] }>) {
+    readAnew(
+      state,
+      { payload }: PayloadAction<Standing & Pick<OpenSite, 'steps' | 'own'> & { aside: SetAside[] }>,
+    ) {
       const { open } = state;
       if (!open) return;
-      const { site, stored, revision, pending, aside, steps } = payload;
+      const { site, stored, revision, pending, aside, steps, own } = payload;
       Object.assign(open, { site, stored, revision, pending, steps, earlier: true });
+      Object.assign(open, { own: before(own, steps), ownEarlier: true });
       if (!site.pages[open.page]) open.page = site.frame.pages[0].id;
       state.aside.push(...aside);
       state.passed = [];
@@ -205,18 +218,30 @@ export const documents = createSlice({
     },
     /** What a step changed has been asked for. */
     stepKnown(state, { payload }: PayloadAction<LogEntry>) {
-      const at = state.open?.steps.findIndex(({ key }) => key === payload.key) ?? -1;
-      if (at >= 0) state.open!.steps[at] = stepFrom(payload);
+      for (const steps of [state.open?.own ?? [], state.open?.steps ?? []]) {
+        const at = steps.findIndex(({ key }) => key === payload.key);
+        if (at >= 0) steps[at] = stepFrom(payload);
+      }
     },
     stepsRead(state, { payload }: PayloadAction<{ steps: KnownStep[]; earlier: boolean }>) {
       const { open } = state;
       if (!open) return;
-      const first = open.steps[0]?.revision ?? Infinity;
-      open.steps.unshift(...payload.steps.filter(({ revision }) => revision < first));
+      open.steps.unshift(...before(payload.steps, open.steps));
+      open.own = before(open.own, open.steps);
       open.earlier = payload.earlier;
+    },
+    /** Steps of this window have been read that are older than those at hand. */
+    ownStepsRead(state, { payload }: PayloadAction<{ steps: KnownStep[]; earlier: boolean }>) {
+      const { open } = state;
+      if (!open) return;
+      open.own.unshift(...before(before(payload.steps, open.own), open.steps));
+      open.ownEarlier = payload.earlier;
     },
   },
 });
+
+/** The revision from which on all steps of this window are at hand; undefined where none are. */
+export const firstOwn = ({ own, steps }: OpenSite): number | undefined => (own[0] ?? steps[0])?.revision;
 
 const asideSentence = (aside: readonly SetAside[]): string =>
   aside.length === 1
@@ -276,9 +301,19 @@ export const allSteps = createSelector(
 
 /** What this window can take back and make again, the latest last. */
 export const ownSteps = createSelector(
-  [allSteps, ({ documents: { open } }: WithDocuments) => open?.session ?? ''],
-  (steps, session) => stacksOf(steps, session),
+  [
+    allSteps,
+    ({ documents: { open } }: WithDocuments) => open?.own,
+    ({ documents: { open } }: WithDocuments) => open?.session ?? '',
+  ],
+  (steps, own = [], session) => stacksOf([...own, ...steps], session),
 );
+
+/** Whether what this window can take back or make again next depends on steps of its own that have not been read. */
+export function lacksOwnSteps(state: WithDocuments): boolean {
+  if (!state.documents.open?.ownEarlier) return false;
+  return ownSteps(state).reachesBack || nextStep(state, 'undo') === undefined;
+}
 
 /** The steps that stand, oldest first: whatever was done and not taken back, by whom ever. */
 export const standingSteps = createSelector([allSteps], (steps): ListedStep[] => standing(steps));

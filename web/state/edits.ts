@@ -2,12 +2,10 @@ import { nanoid } from 'nanoid';
 import {
   applied,
   callOf,
-  LIMITS,
   pagesIn,
   perform,
   plainText,
   shortened,
-  stands,
   type Arguments,
   type Call,
   composed,
@@ -23,13 +21,12 @@ import {
   type Step,
   type ViewId,
 } from '../../core/index.ts';
-import { documents, nextStep, ownSteps, type ListedStep } from './documents.ts';
+import { documents } from './documents.ts';
 import { catchUp } from './keeping.ts';
 import { withOperations, type Pending, type Use } from './pending.ts';
 import type { Thunk } from './store.ts';
 
-const { made, refusedEdit, restacked, warned, stepPassed, stepKnown, stepsRead, overwrittenDone, pageRead } =
-  documents.actions;
+const { made, refusedEdit, restacked, warned, overwrittenDone, pageRead } = documents.actions;
 
 /** A name for an edit that no other has. */
 const newKey = () => `k${nanoid()}`;
@@ -120,7 +117,7 @@ export function writeWords(
 }
 
 /** Makes an edit of operations; refused with a sentence where they do not fit. */
-function operate(
+export function operate(
   operations: readonly Operation[],
   sentence: string,
   by: EditBy,
@@ -187,108 +184,6 @@ export function editWhole<N extends CommandName>(name: N, args: Arguments<N>): T
 
 const onlyOn = (page: string, operations: readonly Operation[]): Operation[] =>
   operations.filter((operation) => pagesIn([operation]).has(page));
-
-const HOW = {
-  undo: { done: 'taken back', there: 'operations', make: 'inverse' },
-  redo: { done: 'made again', there: 'inverse', make: 'operations' },
-} as const;
-
-/** A step with what it changed, asked for where that is not known here. */
-function known(step: ListedStep): Thunk<Promise<ListedStep | string>> {
-  return async (dispatch, getState, { transport }) => {
-    if (step.operations && step.inverse) return step;
-    const { open } = getState().documents;
-    if (!open || step.revision === null) return 'The site is closed.';
-    const found = await transport.edit(open.site.frame.id, step.revision);
-    if (!found.ok) return found.sentence;
-    dispatch(stepKnown(found.value));
-    return { ...step, operations: found.value.operations, inverse: found.value.inverse };
-  };
-}
-
-/** Takes a step back, or makes it again, with all that is needed at hand. Answers whether it was done. */
-function replay(step: ListedStep, list: 'undo' | 'redo'): Thunk<boolean> {
-  return (dispatch, getState) => {
-    const { open } = getState().documents;
-    if (!open) return false;
-    const { done, there, make } = HOW[list];
-    const fits = stands(open.site, step[there]!) && applied(open.site, step[make]!).ok;
-    if (fits) return dispatch(operate(step[make]!, step.sentence, list, step.key));
-    const sentence = `“${step.sentence}” cannot be ${done}: what it changed has been changed since. It stays in the list of steps.`;
-    dispatch(stepPassed({ key: step.key, sentence }));
-    return false;
-  };
-}
-
-/** Takes a step of one's own back, or makes it again. */
-function replayed(step: ListedStep, list: 'undo' | 'redo'): Thunk<boolean | Promise<boolean>> {
-  return (dispatch, getState) => {
-    const { open } = getState().documents;
-    // A page that is not on the site comes back as a whole.
-    const needed = step.pages.filter((id) => open?.site.frame.pages.some((head) => head.id === id));
-    const there = needed.every((id) => open?.stored.pages[id as NodeId] ?? open?.site.pages[id as NodeId]);
-    // What is at hand is done at once: a person who takes back sees it in the next frame.
-    if (step.inverse && step.operations && there) return dispatch(replay(step, list));
-    return (async () => {
-      const found = await dispatch(known(step));
-      const trouble = typeof found === 'string' ? found : await dispatch(load(needed));
-      if (trouble === undefined) return dispatch(replay(found as ListedStep, list));
-      dispatch(refusedEdit(`“${step.sentence}” cannot be ${HOW[list].done} now. ${trouble}`));
-      return false;
-    })();
-  };
-}
-
-/** Steps that are on their way back or forth, one after the other. */
-const walks = new WeakMap<object, Promise<unknown>>();
-
-function walk(list: 'undo' | 'redo'): Thunk {
-  return (dispatch, getState, extra) => {
-    const go = () => {
-      const step = nextStep(getState(), list);
-      if (step) return dispatch(replayed(step, list));
-      const all = ownSteps(getState())[list];
-      if (all.length > 0)
-        dispatch(refusedEdit(`Nothing more can be ${HOW[list].done}: what is left has been changed since.`));
-      return undefined;
-    };
-    const before = walks.get(extra);
-    const result = before ? before.then(go) : go();
-    if (!(result instanceof Promise)) return;
-    const ended = result.finally(() => {
-      if (walks.get(extra) === ended) walks.delete(extra);
-    });
-    walks.set(extra, ended);
-  };
-}
-
-/** Takes back what was done here last. */
-export const undo = () => walk('undo');
-/** Makes what was taken back last again. */
-export const redo = () => walk('redo');
-
-/** Takes back a step of one's own, and all of one's own after it, the latest first; stops at one that cannot be taken back. */
-export function undoTo(key: string): Thunk<Promise<void>> {
-  return async (dispatch, getState) => {
-    for (;;) {
-      const { undo: own } = ownSteps(getState());
-      const step = own.at(-1);
-      if (!step || !own.some((each) => each.key === key)) return;
-      if (!(await dispatch(replayed(step, 'undo')))) return;
-    }
-  };
-}
-
-/** Asks for steps before those that are known. */
-export function earlierSteps(): Thunk<Promise<void>> {
-  return async (dispatch, getState, { transport }) => {
-    const { open } = getState().documents;
-    if (!open) return;
-    const found = await transport.steps(open.site.frame.id, open.steps[0]?.revision);
-    if (found.ok) dispatch(stepsRead({ steps: found.value, earlier: found.value.length >= LIMITS.steps }));
-    else dispatch(refusedEdit(`Earlier steps cannot be shown now. ${found.sentence}`));
-  };
-}
 
 /** Brings back what was replaced, as a step of its own. */
 export function takeBackOverwritten(): Thunk {

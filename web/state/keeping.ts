@@ -61,13 +61,17 @@ export async function readSiteAnew(store: Holder, { transport }: Services): Prom
     return site.ok ? pagesAtOnce(transport, id, [site.value.frame.pages[0].id, ...needed]) : site;
   });
   if (!read.ok) return read.sentence;
-  const steps = await transport.steps(id);
+  const [steps, own] = await Promise.all([
+    transport.steps(id),
+    transport.steps(id, { session: before.session }),
+  ]);
   const open = store.getState().documents.open;
   if (!open) return undefined;
   const { frame, pages, revision } = read;
   const stored = { frame, pages: Object.fromEntries(pages.map((page) => [page.id, page])) };
   const { site, pending, aside } = rebased(stored, open.pending, []);
-  store.dispatch(readAnew({ site, stored, revision, pending, aside, steps: steps.ok ? steps.value : [] }));
+  const history = { steps: steps.ok ? steps.value : [], own: own.ok ? own.value : [] };
+  store.dispatch(readAnew({ site, stored, revision, pending, aside, ...history }));
   return undefined;
 }
 

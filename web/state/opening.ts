@@ -4,6 +4,7 @@ import { load } from './edits.ts';
 import { catchUp, takeOver } from './keeping.ts';
 import { rebased, toSend, type Pending, type SetAside } from './pending.ts';
 import { pagesAtOnce, pagesOf } from './reading.ts';
+import { ownStepsAtHand } from './walking.ts';
 import type { Thunk } from './store.ts';
 import type { Transport } from './transport.ts';
 import type { Remembered } from './unsent.ts';
@@ -92,6 +93,7 @@ function openSite(site: string, page: string): Thunk<Promise<string | undefined>
       }),
     );
     dispatch(following(site));
+    void dispatch(ownStepsAtHand());
     void extra.keeper.keep();
     return undefined;
   };

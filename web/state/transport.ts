@@ -115,10 +115,11 @@ export function transport(base = '') {
     site: (site: string) => read<SiteResponse>(paths.site(site)),
     log: (site: string, after: number) => read<LogResponse>(`${paths.edits(site)}?after=${after}`),
     edit: (site: string, revision: number) => read<LogEntry>(paths.edit(site, revision)),
-    async steps(site: string, before?: number): Promise<Read<StepEntry[]>> {
-      const found = await read<StepsResponse>(
-        paths.steps(site) + (before === undefined ? '' : `?before=${before}`),
-      );
+    /** The last steps of a site, oldest first: of those before a revision, and of a session alone, where these are said. */
+    async steps(site: string, where: { before?: number; session?: string } = {}): Promise<Read<StepEntry[]>> {
+      const said = Object.entries(where).filter(([, value]) => value !== undefined);
+      const query = new URLSearchParams(said.map(([name, value]) => [name, String(value)]));
+      const found = await read<StepsResponse>(`${paths.steps(site)}?${query}`);
       return found.ok ? { ok: true, value: found.value.steps } : found;
     },
 
