@@ -12,7 +12,7 @@ import {
   type SiteFrame,
   type TextSetting,
 } from '../../core/index.ts';
-import { sheetAddresses } from '../page/content.ts';
+import { sheetAddresses } from '../page/addresses.ts';
 
 /** What a sweep is told: a page to begin with, what was measured, or to stop. */
 export type ToSweep = { go: { site: SiteFrame; page: Page } } | { ask: number; laid: Laid } | 'stop';

@@ -9,7 +9,7 @@ import {
   type View,
   type ViewId,
 } from '../../core/index.ts';
-import { sheetAddresses } from './content.ts';
+import { sheetAddresses } from './addresses.ts';
 import { hiddenFrame } from './hiddenframe.ts';
 import { SheetDocument } from './sheetdocument.ts';
 

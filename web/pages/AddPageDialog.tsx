@@ -23,7 +23,7 @@ import {
   type ReadyPage,
   type Site,
 } from '../../core/index.ts';
-import { usePreviewOf } from '../page/content.ts';
+import { usePreviewOf } from '../page/usePreview.ts';
 import { PagePicture } from '../page/PagePicture.tsx';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';

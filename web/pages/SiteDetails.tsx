@@ -1,7 +1,7 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { isPicture, type Arguments, type SiteFrame } from '../../core/index.ts';
-import { pictureUrl } from '../page/content.ts';
+import { pictureUrl } from '../page/addresses.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { Field } from '../ui/Field.tsx';

@@ -8,7 +8,7 @@ import {
   type Site,
   type ViewId,
 } from '../../core/index.ts';
-import { sheetAddresses } from '../page/content.ts';
+import { sheetAddresses } from '../page/addresses.ts';
 import type { SheetContent } from '../page/sheetdocument.ts';
 
 /** A page of a site as it is shown; undefined where it has none of that id. */

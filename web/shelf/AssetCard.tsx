@@ -1,7 +1,7 @@
 import { Box, ButtonBase, Typography } from '@mui/material';
 import { Captions, Clapperboard, FileText } from 'lucide-react';
 import { isCaptions, isFilm, isPicture, type Asset } from '../../core/index.ts';
-import { pictureUrl } from '../page/content.ts';
+import { pictureUrl } from '../page/addresses.ts';
 import { line, petrol, quiet } from '../ui/theme.ts';
 import { TYPES } from './types.ts';
 

@@ -15,7 +15,7 @@ import {
   type AssetUse,
   type Site,
 } from '../../core/index.ts';
-import { pictureUrl } from '../page/content.ts';
+import { pictureUrl } from '../page/addresses.ts';
 import { selected } from '../state/desk.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';

@@ -5,7 +5,7 @@ import { Link as RouterLink } from 'react-router';
 import { paths } from '../../api/paths.ts';
 import type { PageResponse, SiteSummary } from '../../api/responses.ts';
 import { baseView, LIMITS } from '../../core/index.ts';
-import { usePreviewOf } from '../page/content.ts';
+import { usePreviewOf } from '../page/usePreview.ts';
 import { PagePicture } from '../page/PagePicture.tsx';
 import { usePageQuery } from '../state/server.ts';
 import { Boundary } from '../ui/Boundary.tsx';

@@ -1,7 +1,7 @@
 import { Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { preview, specimen, viewAt, type SiteFrame, type View } from '../../core/index.ts';
-import { sheetAddresses } from '../page/content.ts';
+import { sheetAddresses } from '../page/addresses.ts';
 import { PagePicture } from '../page/PagePicture.tsx';
 import { useMeasuredWidth } from '../ui/measuredwidth.ts';
 

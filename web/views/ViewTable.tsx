@@ -10,7 +10,7 @@ import {
   type View,
   type ViewId,
 } from '../../core/index.ts';
-import { usePreviewOf } from '../page/content.ts';
+import { usePreviewOf } from '../page/usePreview.ts';
 import { PagePicture } from '../page/PagePicture.tsx';
 import { useMeasuredWidth } from '../ui/measuredwidth.ts';
 import { edit } from '../state/edits.ts';

@@ -8,7 +8,7 @@ import {
   type SiteFrame,
   type View,
 } from '../../../core/index.ts';
-import { sheetAddresses } from '../../page/content.ts';
+import { sheetAddresses } from '../../page/addresses.ts';
 import { PagePicture } from '../../page/PagePicture.tsx';
 import { line, petrol, quiet } from '../../ui/theme.ts';
 

@@ -1,7 +1,7 @@
 import { Box, ButtonBase, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { preview, type SiteFrame, type View } from '../../../core/index.ts';
-import { sheetAddresses } from '../../page/content.ts';
+import { sheetAddresses } from '../../page/addresses.ts';
 import { PagePicture } from '../../page/PagePicture.tsx';
 import { line, petrol, quiet } from '../../ui/theme.ts';
 import type { Proposal } from './proposals.ts';

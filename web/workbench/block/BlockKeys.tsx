@@ -1,7 +1,6 @@
 import { useEffect } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Page, SiteFrame, ViewId } from '../../../core/index.ts';
-import { isMirrored } from '../../page/content.ts';
+import { directionOf, headOf, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import { copySelected, cutSelected, pasteBeside } from '../../state/clipboard.ts';
 import { isPart, moveParts, shiftParts, sizeParts } from '../../state/areas.ts';
 import { isElsewhere } from '../../ui/elsewhere.ts';
@@ -37,7 +36,7 @@ export function BlockKeys({ site, page, active }: BlockKeysProps) {
     selected,
     active,
   ]);
-  const mirrored = isMirrored(site, page);
+  const mirrored = directionOf(headOf(site, page.id).lang ?? site.lang) === 'rtl';
   const part = lead !== undefined && isPart(page, page.nodes[lead]);
   const arrows = {
     ...options,

@@ -14,7 +14,7 @@ import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { useAfterPaint } from '../../ui/afterpaint.ts';
 import { useMeasuredWidth } from '../../ui/measuredwidth.ts';
 import { desk } from '../../ui/theme.ts';
-import { sheetAddresses } from '../../page/content.ts';
+import { sheetAddresses } from '../../page/addresses.ts';
 import { DeskBar } from './DeskBar.tsx';
 import { Overview } from './Overview.tsx';
 import { Sheet } from './Sheet.tsx';

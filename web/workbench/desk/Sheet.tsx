@@ -21,7 +21,7 @@ import { TextBar } from '../text/TextBar.tsx';
 import { useTextEditing } from '../text/useTextEditing.ts';
 import { afterPaint } from '../../ui/afterpaint.ts';
 import { measurePage } from '../../page/measuring.ts';
-import { ghostOf, ghostsIn, ghostsOf, keptFromVisitor } from '../../page/content.ts';
+import { ghostOf, ghostsIn, ghostsOf, keptFromVisitor } from '../../page/ghosts.ts';
 import { Marks } from './Marks.tsx';
 import { useFileDrop } from './useFileDrop.ts';
 import { SheetTitle } from './SheetTitle.tsx';

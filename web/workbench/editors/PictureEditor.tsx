@@ -4,7 +4,7 @@ import { useRef } from 'react';
 import { paths } from '../../../api/paths.ts';
 import { bringInFiles } from '../../state/bringing.ts';
 import { useAppDispatch } from '../../state/store.ts';
-import { pictureUrl } from '../../page/content.ts';
+import { pictureUrl } from '../../page/addresses.ts';
 import { petrol, quiet } from '../../ui/theme.ts';
 import { propertyOfRow } from '../values/rows.ts';
 import type { EditorProps } from './editor.ts';

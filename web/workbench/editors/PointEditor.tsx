@@ -1,6 +1,6 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { pictureUrl } from '../../page/content.ts';
+import { pictureUrl } from '../../page/addresses.ts';
 import { knownProperty, resolve, type Node, type Point } from '../../../core/index.ts';
 import { FocusPicture } from '../../ui/FocusPicture.tsx';
 import { openPage } from '../../state/documents.ts';

@@ -1,60 +1,25 @@
-import { paths } from '../../api/paths.ts';
+/** What of a page is not seen in a view, and what stands for it in a sheet. */
 import {
-  composed,
-  directionOf,
   headOf,
-  MATTER,
-  offeringIn,
   isClosed,
   isFor,
   isOnAllPages,
   isShown,
-  nodeClass,
-  saidWhole,
-  variantClass,
   knownKind,
-  preview,
+  MATTER,
+  nodeClass,
+  offeringIn,
+  saidWhole,
   sourceOrder,
-  isItself,
-  isMadeSmaller,
-  type Addresses,
-  type Asset,
+  variantClass,
   type Node,
   type NodeId,
   type Page,
-  type Preview,
   type SiteFrame,
   type ViewId,
   type Visitor,
 } from '../../core/index.ts';
-import { useMemo } from 'react';
 import type { Ghost } from './sheetdocument.ts';
-
-/** What of a site the addresses in its sheets follow: as long as that is the same, they are. */
-export type Addressed = Pick<SiteFrame, 'id' | 'pages' | 'assets'>;
-
-/**
- * The addresses of the application, from inside a sheet. Pictures are the same files as in the published site.
- */
-export function sheetAddresses({ id: site, pages, assets }: Addressed, density?: number): Addresses {
-  const known = new Set<string>(pages.map((reference) => reference.id));
-  const hashes = new Map(assets.map(({ id, hash }) => [id, hash]));
-  return {
-    page: (id) => (known.has(id) ? `#${id}` : undefined),
-    picture: (asset) => paths.asset(site, hashes.get(asset) ?? ''),
-    visitor: () => '#',
-    letter: ({ id }) => id,
-    file: (asset) => paths.asset(site, hashes.get(asset) ?? ''),
-    made(asset, form) {
-      if (isItself(asset, form)) return paths.asset(site, asset.hash);
-      const { crop, width, type } = form;
-      const part = crop && [crop.x, crop.y, crop.width, crop.height];
-      return paths.made(site, asset.hash, width, type === 'image/avif' ? 'avif' : 'webp', part);
-    },
-    density,
-    anyWidth: true,
-  };
-}
 
 /** The element of a node in a view: of several that stand in for one another, the one that is for it. */
 export function selectorIn({ views }: SiteFrame, node: Node, view: ViewId): string {
@@ -110,18 +75,3 @@ export function ghostsOf(site: SiteFrame, page: Page, id: NodeId, view: ViewId):
       ghosts.push({ selector: selectorIn(site, node, view), display: knownKind(node.kind).display });
   return ghosts;
 }
-
-/** A page compiled to look at. */
-export const usePreviewOf = (site: SiteFrame, page: Page): Preview =>
-  useMemo(() => preview(site, composed(site, page), sheetAddresses(site)), [site, page]);
-
-/** Where a picture of the shelf is, small where smaller ones are made of it. `width`: px. */
-export const pictureUrl = (
-  site: string,
-  asset: Pick<Asset, 'hash' | 'type' | 'moves'>,
-  width: number,
-): string => (isMadeSmaller(asset) ? paths.made(site, asset.hash, width) : paths.asset(site, asset.hash));
-
-/** Whether the lines of a page run from right to left. */
-export const isMirrored = (site: SiteFrame, { id }: Page): boolean =>
-  directionOf(headOf(site, id).lang ?? site.lang) === 'rtl';
