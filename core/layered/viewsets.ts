@@ -48,10 +48,10 @@ export const VIEW_SETS: readonly ViewSet[] = [
     view('Wide', 1440, 1680, 1050),
   ),
   set(
-    'Mobile, mobile across, tablet, desktop and wide',
+    'Mobile, landscape, tablet, desktop and wide',
     'desktop',
     view('Mobile', 0, 390, 844),
-    view('Mobile across', 480, 560, 390),
+    view('Landscape', 480, 560, 390),
     view('Tablet', 768, 820, 1180),
     view('Desktop', 1024, 1280, 800),
     view('Wide', 1440, 1680, 1050),

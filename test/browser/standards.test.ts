@@ -5,10 +5,12 @@ import {
   completeOrder,
   heldSpan,
   heldStart,
+  newSite,
   placeColumns,
   sizeAt,
   textSizeCss,
   type NodeId,
+  type Site,
 } from '../../core/index.ts';
 import { openBrowser, type Browser } from './browser.ts';
 import { fileServer, type FileServer } from './files.ts';
@@ -132,5 +134,45 @@ describe('standards in Chromium', () => {
       );
       expect(found).to.deep.equal(placed.map(({ row, column }) => ({ row, column })));
     }
+  });
+
+  it('what stands on one line of a listing shares its baseline, in whatever sizes it is set', async () => {
+    // Cells of one row: CSS 2.2, §17.5.3 https://www.w3.org/TR/CSS22/tables.html#height-layout; a grid’s: CSS Box Alignment 3, §9.
+    const begun = newSite({ id: 'listings', name: 'Listings', lang: 'en', look: 'kiln', views: '4' });
+    const [page] = Object.values(begun.pages);
+    const { hours, prices } = Object.fromEntries(Object.values(page.nodes).map((node) => [node.kind, node]));
+    const large = (size: number) => ({ size: { base: size } });
+    const items = [{ time: '9:30', what: 'Doors open', note: 'At the entrance' }];
+    const nodes = {
+      [hours.id]: { ...hours, style: { ...hours.style, label: large(11) } },
+      [prices.id]: { ...prices, style: { ...prices.style, heading: large(40) } },
+      times: {
+        ...{ id: 'times', kind: 'timetable', name: 'Times', parent: hours.parent, children: [] },
+        ...{ content: { caption: 'Times', items }, style: { label: large(36) } },
+      },
+    };
+    const beside = page.nodes[hours.parent!];
+    const site = {
+      ...begun,
+      pages: {
+        [page.id]: {
+          ...page,
+          nodes: {
+            ...page.nodes,
+            ...nodes,
+            [beside.id]: { ...beside, children: [...beside.children, 'times'] },
+          },
+        },
+      },
+    } as unknown as Site;
+    await browser.driver.get(await files.put('listings', site));
+    const lines = await run<number[][]>(
+      `return [...document.querySelectorAll('tr, li:has(> b)')].map((line) => [...line.querySelectorAll('th, td, b, span')].map((cell) => {
+         const probe = document.createElement('i'); probe.style.cssText = 'display: inline-block; width: 0; height: 0'; cell.prepend(probe);
+         return probe.getBoundingClientRect().bottom; }));`,
+    );
+    expect(lines).to.have.length.above(6);
+    for (const [name, said] of lines) expect(said).to.be.closeTo(name, 0.5);
+    await browser.driver.get(`${files.url}/frame`);
   });
 });

@@ -294,7 +294,7 @@ describe('a ready-made set of views', () => {
       'Views: Mobile and desktop, without Tablet, Wide',
     );
     expect(made('takeViewSet', { set: '5' }).sentence).to.equal(
-      'Views: Mobile, mobile across, tablet, desktop and wide',
+      'Views: Mobile, landscape, tablet, desktop and wide',
     );
     expect(refusal('takeViewSet', { set: '9' })).to.match(/no such set of views/);
   });

@@ -16,7 +16,12 @@ export const priceList: Kind = {
   display: 'grid',
   structure: { display: 'grid', margin: '0', padding: '0', 'list-style': 'none' },
   inner: {
-    li: { display: 'grid', 'grid-template-columns': 'minmax(0, 1fr) auto', 'column-gap': '1rem' },
+    li: {
+      display: 'grid',
+      'grid-template-columns': 'minmax(0, 1fr) auto',
+      'column-gap': '1rem',
+      'align-items': 'baseline',
+    },
     small: { 'grid-column': '1', 'font-size': 'inherit' },
   },
   defaults: { gap: 12 },
@@ -69,9 +74,9 @@ const TABLE = {
     'padding-block': '0.375rem',
     'padding-inline': '0 1rem',
     'min-width': '6em',
-    'vertical-align': 'top',
+    'vertical-align': 'baseline',
   },
-  td: { padding: '0.375rem 0', 'vertical-align': 'top' },
+  td: { padding: '0.375rem 0', 'vertical-align': 'baseline' },
 };
 
 /** A table with a caption; each line begins with what names it, and the rest is what is said of that. */

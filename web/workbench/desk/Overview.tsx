@@ -133,12 +133,14 @@ function Column({ site, page, content, view, across, active, onMove }: ColumnPro
   return (
     <Box component="section" aria-label={`Overview: ${view.name}`} sx={{ width: across, flex: 'none' }}>
       <Typography
-        sx={{ fontSize: 13, fontWeight: 700, color: active ? petrol : 'text.primary', minHeight: 24 }}
+        noWrap
+        title={view.name}
+        sx={{ fontSize: 13, fontWeight: 700, lineHeight: 1.3, color: active ? petrol : 'text.primary' }}
       >
         {view.name}
-        <Box component="span" sx={{ fontSize: 12, fontWeight: 400, color: quiet, ml: 1 }}>
-          {Math.round(height).toLocaleString('en-GB')} px tall
-        </Box>
+      </Typography>
+      <Typography noWrap sx={{ fontSize: 12, lineHeight: 1.3, color: quiet, mb: 0.75 }}>
+        {Math.round(height).toLocaleString('en-GB')} px tall
       </Typography>
       <Box
         sx={{

@@ -47,18 +47,24 @@ function Trouble() {
 /** px; what the number of a limit takes on the ruler, with some room beside it. */
 const NUMBER = 32;
 
-/** The limits whose numbers have room on a ruler so long, the narrower ones first; those at its ends are always there. */
-function numbered(limits: readonly number[], room: number): number[] {
-  const shown = [NARROWEST];
-  // That of an end stands on one side of it alone.
-  let taken = NUMBER;
-  for (const limit of limits) {
-    const at = share(limit) * room;
-    if (at - NUMBER / 2 < taken || at + NUMBER / 2 > room - NUMBER) continue;
-    shown.push(limit);
-    taken = at + NUMBER / 2;
+/** px; what the marker’s own number takes. */
+const MARKED = 56;
+
+/** The limits whose numbers have room on a ruler so long, the narrower ones first; what the marker covers gives way to it. */
+function numbered(limits: readonly number[], room: number, width: number): number[] {
+  const marker = share(width) * room;
+  const shown: number[] = [];
+  let taken = 0;
+  for (const limit of [NARROWEST, ...limits, WIDEST]) {
+    // That of an end stands on one side of it alone.
+    const before = limit === NARROWEST ? 0 : limit === WIDEST ? NUMBER : NUMBER / 2;
+    const from = share(limit) * room - before;
+    const to = from + NUMBER;
+    if (from < taken || (limit !== WIDEST && to > room - NUMBER)) continue;
+    taken = to;
+    if (to <= marker - MARKED / 2 || from >= marker + MARKED / 2) shown.push(limit);
   }
-  return [...shown, WIDEST];
+  return shown;
 }
 
 /** The ruler of widths with the views as bands, and the marker that can be drawn through all of them. */
@@ -152,7 +158,7 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
           );
         })}
         <Trouble />
-        {numbered(breakpoints, room).map((at) => (
+        {numbered(breakpoints, room, width).map((at) => (
           <Box
             key={at}
             component="span"
