@@ -20,7 +20,7 @@ import { editor, inHome, set, SITE } from '../test/server/editing.ts';
 import { launched } from '../test/server/killing.ts';
 import { running } from '../test/server/program.ts';
 import { freshFolder, served } from '../test/server/serving.ts';
-import { hands, handsOfTwo } from './attackhands.ts';
+import { hands, handsOfTwo, handsOnScreens } from './attackhands.ts';
 import { addresses, damaged, headers, mutated, PIECES } from './attackinputs.ts';
 
 const [seed = Math.floor(Math.random() * 1e6), scale = 1] = process.argv.slice(2).map(Number);
@@ -296,6 +296,8 @@ const handled = await hands(seed + 9, many(600));
 say(
   `  ${handled.tried} clicks and keys at random in the workbench, ${handled.faults.length} faults; all taken back`,
 );
+const around = await handsOnScreens(seed + 14, many(600));
+say(`  ${around.tried} on the other screens of a site, ${around.faults.length} faults; all taken back`);
 const both = { tried: 0, faults: [] as string[] };
 for (let pair = 0; pair < 4; pair++) {
   const { tried, faults } = await handsOfTwo(seed + 10 + pair, many(150));
@@ -303,9 +305,9 @@ for (let pair = 0; pair < 4; pair++) {
   both.faults.push(...faults);
 }
 say(`  ${both.tried} in two windows on one page, ${both.faults.length} faults; both show the same`);
-failures.push(...handled.faults, ...both.faults);
+failures.push(...handled.faults, ...around.faults, ...both.faults);
 for (const failure of failures.slice(0, 20)) console.error(failure);
 say(
-  `Tried: ${asked.tried + cleaned.tried + read.tried + written.tried + killed.tried + raced.tried + handled.tried + both.tried}. Lost: ${killed.lost}. Ran: ${cleaned.ran}. 5xx: ${asked.failed + read.failed + written.failed}.`,
+  `Tried: ${asked.tried + cleaned.tried + read.tried + written.tried + killed.tried + raced.tried + handled.tried + around.tried + both.tried}. Lost: ${killed.lost}. Ran: ${cleaned.ran}. 5xx: ${asked.failed + read.failed + written.failed}.`,
 );
 process.exit(failures.length === 0 ? 0 : 1);

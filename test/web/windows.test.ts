@@ -8,6 +8,7 @@ import { showPage } from '../../web/state/opening.ts';
 import type { NodeId, ViewId } from '../../core/index.ts';
 import { editor, inHome, put, set, SITE, take, clear } from '../server/editing.ts';
 import { served, type Served } from '../server/serving.ts';
+import { become } from '../../web/workbench/block/measured.ts';
 import { memory, openWindow } from './window.ts';
 
 describe('windows on a site', function () {
@@ -91,6 +92,15 @@ describe('windows on a site', function () {
     await window.hears();
     expect(getState().desk.selected).to.deep.equal([parent]);
     await Promise.all([window.close(), other.close()]);
+  });
+
+  it('say that what they are to turn into an overlay has gone, where what they show of it is older', async () => {
+    const window = await opened('older');
+    const { page } = openPage(window.store.getState())!;
+    await window.store.dispatch(become('makeOverlay', 'gone' as NodeId));
+    expect(window.state().said.sentence).to.match(/^The element is not on this page any more/);
+    expect(openPage(window.store.getState())!.page).to.equal(page);
+    await window.close();
   });
 
   it('set aside, word by word, what was written in an element that another window has deleted', async () => {

@@ -5,6 +5,7 @@ import {
   rowHeightIn,
   standingIn,
   viewOf,
+  type Node,
   type NodeId,
   type Standing,
   type ViewId,
@@ -24,7 +25,9 @@ import { newId } from '../../state/structure.ts';
 export function become(command: 'makeOverlay' | 'makeColumn', node: NodeId): Thunk<Promise<void>> {
   return async (dispatch, getState) => {
     const { site, page } = openPage(getState())!;
-    const measured = await measuredInViews(site, page, page.nodes[node]);
+    // What has gone since it was drawn is laid out nowhere; the command says that it is not there.
+    const container = page.nodes[node] as Node | undefined;
+    const measured = container ? await measuredInViews(site, page, container) : {};
     const id = newId(node);
     if (dispatch(edit(command, { node, id, measured }))) dispatch(select(id));
   };
@@ -61,7 +64,7 @@ function measuring(
     try {
       const sheet = hidden.show(viewOf(site.views, view));
       const parts = nodes
-        .filter((id) => isPart(page, page.nodes[id]))
+        .filter((id) => page.nodes[id] && isPart(page, page.nodes[id]))
         .flatMap((id) => {
           const element = sheet.elementOf(id);
           const at = standingIn(site, page, page.nodes[id], view);
