@@ -190,6 +190,7 @@ export { proportional, SHARES, type Proportional } from './type/proportional.ts'
 export { isProportional, scaledSize, sizeAt, textSizeCss, type TextSize } from './type/textsize.ts';
 
 export { contrastIn, contrasts, type Contrast } from './checks/contrast.ts';
+export { HARD_TO_MAKE_OUT } from './checks/textcontrast.ts';
 export {
   callOf,
   needsAllPages,

@@ -1,4 +1,4 @@
-import type { Page, SiteFrame } from '../../../../core/index.ts';
+import { HARD_TO_MAKE_OUT, type Page, type SiteFrame } from '../../../../core/index.ts';
 import { valueAimed } from '../../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { layeredIn } from '../../values/cells.ts';
@@ -17,7 +17,9 @@ export function TraceBar(props: { site: SiteFrame; page: Page; table: ValueTable
   const chain = cell ? traceChain(site, page, row, cell) : [];
   const list = useAppSelector((state) => state.findings.list);
   const found = cell ? foundAt(list, row, cell.view.id) : [];
-  const contrast = cell && contrastSaid(site, page, row, cell);
+  // Where it was found to be too little, that is said already.
+  const tooLittle = found.some(({ rule }) => rule === HARD_TO_MAKE_OUT);
+  const contrast = cell && !tooLittle && contrastSaid(site, page, row, cell);
   const replaced =
     row && table.reach === 'everywhere'
       ? Object.keys(layeredIn(row, leading(row.holders), propertyOfRow(row))?.at ?? {}).length
