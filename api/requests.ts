@@ -178,6 +178,17 @@ export class PublishRequest {
   heldBack?: string[];
 }
 
+/** Which publications are asked for. */
+export class PublicationsQuery {
+  /** Only those with a lower number. */
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt({ message: 'before is the number of a publication.' })
+  @Min(1, { message: 'before is the number of a publication.' })
+  @Max(MOST_REVISIONS, { message: 'before is the number of a publication.' })
+  before?: number;
+}
+
 /** A publication by its number. */
 export class PublicationName {
   @Type(() => Number)

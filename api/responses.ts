@@ -39,7 +39,12 @@ export interface PublicationLine {
 }
 
 export interface PublicationsResponse {
+  /** The last one first. */
   publications: PublicationLine[];
+  /** There are earlier ones. */
+  more: boolean;
+  /** The one that visitors get, however early it is. */
+  live: PublicationLine | null;
 }
 
 /** What a visitor sent with a form. */

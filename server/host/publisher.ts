@@ -14,7 +14,7 @@ import {
   type PublishedFile,
   type Site,
 } from '../../core/index.ts';
-import type { LivePublication, PublicationLine } from '../../api/responses.ts';
+import type { LivePublication, PublicationLine, PublicationsResponse } from '../../api/responses.ts';
 import { publishedBytes, type OwnBytes } from '../media/bytes.ts';
 import { SOON, type PictureMaker, type Wanted } from '../media/making.ts';
 import type { Snapshot } from '../store/documents.ts';
@@ -46,8 +46,8 @@ interface Publishing {
 const revisionsOf = ({ revision, heldBack }: Publication, pages: readonly string[]): Record<string, number> =>
   Object.fromEntries(pages.map((page) => [page, heldBack?.[page] ?? revision]));
 
-/** How many publications are listed. */
-const LISTED = 200;
+/** How many publications are listed at once. */
+const LISTED = 50;
 
 /** Whether a file is a page that everyone gets, and is at its own address. */
 const isPage = ([path, { type, movedTo, audience }]: [string, PublishedEntry]): boolean =>
@@ -184,19 +184,25 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
       return done(await told(id, kept));
     },
 
-    /** The publications of a site, the last one first. */
-    async list(id: string): Promise<PublicationLine[]> {
-      const live = (await store.publications.live(id))?.number;
-      return (await store.publications.recent(id, LISTED)).map((each) => ({
+    /** The last publications of a site, or the last ones before a number, the last one first; and which one is live. */
+    async list(id: string, before?: number): Promise<PublicationsResponse> {
+      const live = await store.publications.live(id);
+      const found = await store.publications.recent(id, LISTED + 1, before);
+      const line = (each: Publication): PublicationLine => ({
         number: each.number,
         publishedAt: each.publishedAt.toISOString(),
         ...{ note: each.note ?? '', by: each.by ?? '', revision: each.revision },
         heldBack: Object.keys(each.heldBack ?? {}).length,
         pages: Object.entries(each.manifest).filter(isPage).length,
-        live: each.number === live,
+        live: each.number === live?.number,
         url: each.state === null ? null : earlierUrl(id, each.state),
         comparable: each.state !== null,
-      }));
+      });
+      return {
+        publications: found.slice(0, LISTED).map(line),
+        more: found.length > LISTED,
+        live: live ? line(live) : null,
+      };
     },
 
     /** Makes an earlier publication the live one again; undefined where there is none of that number. */

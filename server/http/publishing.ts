@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { isKeepable } from '../../core/index.ts';
-import { PublicationName, PublishRequest } from '../../api/requests.ts';
+import { PublicationName, PublicationsQuery, PublishRequest } from '../../api/requests.ts';
 import type { PublicationsResponse } from '../../api/responses.ts';
 import type { Publisher } from '../host/publisher.ts';
 import { namesIn, noSite } from './names.ts';
@@ -20,7 +20,8 @@ export function publishingRoutes(publisher: Publisher): Router {
 
   router.get('/:site/publications', async (request, response) => {
     const { site } = await namesIn(request.params);
-    response.json({ publications: await publisher.list(site) } satisfies PublicationsResponse);
+    const { before } = await validated(PublicationsQuery, { ...request.query }, 400);
+    response.json((await publisher.list(site, before)) satisfies PublicationsResponse);
   });
 
   router.post('/:site/publications', async (request, response) => {

@@ -1,4 +1,4 @@
-import { and, desc, eq, isNotNull } from 'drizzle-orm';
+import { and, desc, eq, isNotNull, lt } from 'drizzle-orm';
 import { notify, type Database } from './database.ts';
 import { CHANNEL } from './history.ts';
 import { publications, sites, type Manifest } from './schema.ts';
@@ -62,12 +62,17 @@ export function publicationStore(database: Database) {
         return true;
       }),
 
-    /** The last publications of a site, so many at most, the last one first. */
-    recent: (site: string, count: number): Promise<Publication[]> =>
+    /** The last publications of a site, or the last ones before a number, so many at most, the last one first. */
+    recent: (site: string, count: number, before?: number): Promise<Publication[]> =>
       database
         .select()
         .from(publications)
-        .where(eq(publications.site, site))
+        .where(
+          and(
+            eq(publications.site, site),
+            before === undefined ? undefined : lt(publications.number, before),
+          ),
+        )
         .orderBy(desc(publications.number))
         .limit(count),
 

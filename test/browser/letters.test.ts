@@ -67,7 +67,7 @@ describe('letters', function () {
     const { driver } = bench;
     await open();
     await byRole(driver, 'link', /^Letters ?1/);
-    expect(await unread()).to.equal(1);
+    await eventually('it is listed', async () => (await unread()) === 1);
     await press('button', /^(Not read )?Nell Ashby/);
     const letter = await byRole(driver, 'region', 'Letter');
     expect(await letter.getText()).to.match(

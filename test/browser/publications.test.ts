@@ -7,8 +7,9 @@ import { paths } from '../../api/paths.ts';
 import type { LivePublication } from '../../api/responses.ts';
 import { perform, type NodeId, type Site, type ViewId } from '../../core/index.ts';
 import { editor, inHome, put, set } from '../server/editing.ts';
+import { publishedOften } from '../server/serving.ts';
 import { byRole, eventually, resize, still } from './browser.ts';
-import { useBench } from './workbench.ts';
+import { openBench, useBench, type Bench } from './workbench.ts';
 
 interface Sides {
   left: number;
@@ -209,5 +210,44 @@ describe('the screen of publications', function () {
     expect(await (await byRole(driver, 'button', 'Publish')).isEnabled()).to.equal(false);
     await (await byRole(driver, 'checkbox', /^Home/, { inside: going })).click();
     await eventually('it can go live', async () => (await byRole(driver, 'button', 'Publish')).isEnabled());
+  });
+});
+
+describe('the screen of publications of a site that was published often', function () {
+  this.timeout(120_000);
+  let bench: Bench;
+  before(async () => {
+    bench = await openBench({ dataFolder: await publishedOften(54) });
+  });
+  after(() => bench?.end());
+
+  it('shows the live publication however early it is, and earlier ones when they are asked for', async () => {
+    const { driver, running } = bench;
+    const says = (what: RegExp) =>
+      eventually(`the publications say ${what}`, async () => {
+        const text = await (await byRole(driver, 'region', 'Publications')).getText();
+        return what.test(text) ? text : undefined;
+      });
+    await fetch(running.url + paths.live('brindle-hill'), {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ number: 1 }),
+    });
+    await driver.get(`${running.url}/sites/brindle-hill/publications`);
+    // What the next one changes is told from what visitors have.
+    await eventually('the review', async () =>
+      /the draft is the same as publication 1\./.test(
+        await (await byRole(driver, 'region', 'Review')).getText(),
+      ),
+    );
+    const numbers = async () =>
+      ((await says(/Publication 1\s*live/)).match(/(?<=Publication )\d+/g) ?? []).map(Number);
+    expect(await numbers()).to.deep.equal([...Array.from({ length: 50 }, (_, index) => 54 - index), 1]);
+    await (await byRole(driver, 'button', 'Show earlier publications')).click();
+    await says(/Publication 2\b/);
+    expect(await numbers()).to.deep.equal(Array.from({ length: 54 }, (_, index) => 54 - index));
+    expect(await driver.findElements(By.xpath('//button[.="Show earlier publications"]'))).to.have.lengthOf(
+      0,
+    );
   });
 });

@@ -1,4 +1,7 @@
 /** Two windows on one site, as two people have them: each sees the other's edits, and takes back its own. */
+import { once } from 'node:events';
+import { createServer, request } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
 import { editor, inHome, put, set } from '../server/editing.ts';
@@ -168,5 +171,40 @@ describe('two windows', function () {
     await driver.get(address);
     await sheet(driver, 'Desktop');
     await byRole(driver, 'button', /^Undo: Evening: title: weight in Desktop .* → 630$/);
+  });
+
+  it('hear of others again after a server in between has answered with faults', async () => {
+    const { host, hostname, port } = new URL(bench.running.url);
+    let faults = 2;
+    const between = createServer((asked, answer) => {
+      if (asked.headers.accept === 'text/event-stream' && faults-- > 0) {
+        answer.writeHead(503).end();
+        return;
+      }
+      const { url: path, method, headers } = asked;
+      const further = request({ hostname, port, path, method, headers: { ...headers, host } }, (found) => {
+        answer.writeHead(found.statusCode!, found.headers);
+        found.pipe(answer);
+      });
+      asked.pipe(further);
+      further.on('error', () => answer.destroy());
+      answer.on('close', () => further.destroy());
+    });
+    await once(between.listen(0, '127.0.0.1'), 'listening');
+    try {
+      const { driver } = other!;
+      const { port: own } = between.address() as AddressInfo;
+      await driver.get(`http://127.0.0.1:${own}/sites/brindle-hill/pages/home`);
+      await sheet(driver, 'Desktop');
+      await selectInOutline(driver, 'Evening: title');
+      await editor(() => bench.running.url, 'others').made([
+        set(inHome('evening-title', 'style/self/weight/base'), 670),
+      ]);
+      await says(driver, 'Weight', 'Desktop', 'Weight in Desktop: 670, base value');
+      expect(faults).to.be.below(0);
+    } finally {
+      between.close();
+      between.closeAllConnections();
+    }
   });
 });

@@ -5,7 +5,7 @@ import { paths } from '../../api/paths.ts';
 import type { LivePublication, Problem, PublicationLine, PublicationsResponse } from '../../api/responses.ts';
 import type { Site } from '../../core/index.ts';
 import { editor, inHome, set } from './editing.ts';
-import { served, type Served } from './serving.ts';
+import { publishedOften, served, type Served } from './serving.ts';
 
 const SITE = 'brindle-hill';
 
@@ -253,5 +253,29 @@ describe('publications', function () {
       [icons[2].src, '512x512', white],
     ] as const)
       expect(await corner(src), src).to.deep.equal({ format: 'png', size, corner: wanted, middle: 255 });
+  });
+
+  it('are listed in parts, the last ones first; the live one is told however early it is', async () => {
+    const often = await served({ dataFolder: await publishedOften(53) });
+    const asking = (query: string) => fetch(often.url + paths.publications(SITE) + query);
+    const asked = async (query = '') => (await (await asking(query)).json()) as PublicationsResponse;
+    const numbers = ({ publications }: PublicationsResponse) => publications.map(({ number }) => number);
+    const first = await asked();
+    expect(numbers(first)).to.deep.equal(Array.from({ length: 50 }, (_, index) => 53 - index));
+    expect([first.more, first.live?.number]).to.deep.equal([true, 53]);
+    await fetch(often.url + paths.live(SITE), {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ number: 2 }),
+    });
+    const again = await asked();
+    expect(again.live).to.include({ number: 2, live: true });
+    expect(again.publications.filter(({ live }) => live)).to.deep.equal([]);
+    const rest = await asked('?before=4');
+    expect(numbers(rest)).to.deep.equal([3, 2, 1]);
+    expect([rest.more, rest.publications[1].live]).to.deep.equal([false, true]);
+    for (const before of ['0', 'x', '1.5'])
+      expect((await asking(`?before=${before}`)).status, before).to.equal(400);
+    await often.end();
   });
 });

@@ -4,6 +4,8 @@ import { cp, mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { start, type Running } from '../../server/start.ts';
+import { openStore } from '../../server/store/open.ts';
+import { SITE } from './editing.ts';
 
 /** What is made of pictures is the same whoever asks for it: it is kept for all tests, and for the next run. */
 export const MADE = join(tmpdir(), 'dimorphe-test-made');
@@ -55,4 +57,18 @@ export async function served(settings: Partial<Parameters<typeof start>[0]> = {}
       await rm(folder, { recursive: true, force: true });
     },
   };
+}
+
+/** A data folder whose demo site has been published so many times. */
+export async function publishedOften(count: number): Promise<string> {
+  const folder = await freshFolder();
+  const store = await openStore(folder);
+  const { site, revision } = (await store.history.snapshot(SITE))!;
+  const state = await store.files.put(Buffer.from(JSON.stringify(site)));
+  for (let made = 0; made < count; made++) {
+    const nothing = { manifest: {}, note: null, by: null, heldBack: null };
+    await store.publications.publish(SITE, { ...nothing, revision, state });
+  }
+  await store.close();
+  return folder;
 }

@@ -9,12 +9,14 @@ import { moment } from '../ui/time.ts';
 interface PublicationListProps {
   site: string;
   publications: readonly PublicationLine[];
+  /** How earlier ones are read; absent where there are none. */
+  earlier?: { reading: boolean; onRead(): void };
   /** Compares a publication with the site as it is now. */
   onCompare(number: number): void;
 }
 
 /** The publications of a site, the last one first: looked at, compared, made live again, taken down. */
-export function PublicationList({ site, publications, onCompare }: PublicationListProps) {
+export function PublicationList({ site, publications, earlier, onCompare }: PublicationListProps) {
   const [asked, setAsked] = useState<PublicationLine | null>(null);
   const [makeLive, { error: notLive, data: madeLive }] = useMakeLiveMutation();
   const [takeDown, { error: notDown }] = useTakeDownMutation();
@@ -60,6 +62,11 @@ export function PublicationList({ site, publications, onCompare }: PublicationLi
           </li>
         ))}
       </ol>
+      {earlier && (
+        <Button size="small" disabled={earlier.reading} onClick={earlier.onRead}>
+          {earlier.reading ? 'Reading …' : 'Show earlier publications'}
+        </Button>
+      )}
       {asked && (
         <Asking
           title={asked.live ? 'Take the site down?' : `Make publication ${asked.number} live again?`}

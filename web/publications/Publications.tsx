@@ -1,8 +1,9 @@
 import { Alert, Box, LinearProgress, MenuItem, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
+import type { PublicationLine, PublicationsResponse } from '../../api/responses.ts';
 import { changesBetween, done, heldBack, type NodeId, type Site } from '../../core/index.ts';
 import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
-import { troubleOf, usePublicationsQuery, usePublishedQuery } from '../state/server.ts';
+import { troubleOf, usePublicationsInfiniteQuery, usePublishedQuery } from '../state/server.ts';
 import { useAppSelector } from '../state/store.ts';
 import { line, quiet } from '../ui/theme.ts';
 import { HoldingBack, type ChangedPage } from './HoldingBack.tsx';
@@ -84,9 +85,19 @@ function useNext(site: Site, live: number | undefined) {
   return { choice, back, next: next.ok ? next.value : undefined };
 }
 
+/** The publications that have been read, the last one first, and the live one, however early that is. */
+function listed(pages: readonly PublicationsResponse[]): PublicationLine[] {
+  const read = pages.flatMap(({ publications }) => publications);
+  const live = pages.at(-1)?.live;
+  return live && !read.some(({ number }) => number === live.number) ? [...read, live] : read;
+}
+
 function PublicationsOf({ site: draft, page }: { site: Site; page: NodeId }) {
   const { id } = draft.frame;
-  const { data: publications, error } = usePublicationsQuery(id, { refetchOnMountOrArgChange: true });
+  const { data, error, hasNextPage, isFetchingNextPage, fetchNextPage } = usePublicationsInfiniteQuery(id, {
+    refetchOnMountOrArgChange: true,
+  });
+  const publications = data && listed(data.pages);
   const comparable = publications?.filter((each) => each.comparable) ?? [];
   const revision = useAppSelector((state) => state.documents.open?.revision);
   const { choice, back, next } = useNext(draft, comparable.find(({ live }) => live)?.number);
@@ -138,6 +149,9 @@ function PublicationsOf({ site: draft, page }: { site: Site; page: NodeId }) {
           <PublicationList
             site={id}
             publications={publications}
+            earlier={
+              hasNextPage ? { reading: isFetchingNextPage, onRead: () => void fetchNextPage() } : undefined
+            }
             onCompare={(number) => setChosen({ before: number, after: 'now' })}
           />
         )}

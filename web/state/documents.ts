@@ -190,8 +190,8 @@ export const documents = createSlice({
       const { open } = state;
       if (!open) return;
       const { site, stored, revision, pending, aside, steps, own } = payload;
-      Object.assign(open, { site, stored, revision, pending, steps, earlier: true });
-      Object.assign(open, { own: before(own, steps), ownEarlier: true });
+      const history = { steps, earlier: true, own: before(own, steps), ownEarlier: true };
+      Object.assign(open, { site, stored, revision, pending, ...history });
       if (!site.pages[open.page]) open.page = site.frame.pages[0].id;
       state.aside.push(...aside);
       state.passed = [];

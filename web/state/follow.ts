@@ -4,6 +4,9 @@ import type { LogEntry } from '../../api/responses.ts';
 /** What is heard of a site: an edit that was kept, or that more was kept than is remembered. */
 export type Heard = { edit: LogEntry } | { behind: number };
 
+/** ms; how long the first wait is after the server has answered with a fault, and the longest: waits grow in between. */
+const [FIRST, LONGEST] = [1000, 30_000];
+
 /**
  * Follows the log of a site. Of all windows of a browser one holds the connection and passes on what it hears: a browser
  * opens only a few connections to a server, and windows that each held one would use them up. The one that holds the lock
@@ -14,6 +17,8 @@ export function follow(site: string, revision: () => number, heard: (what: Heard
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(name);
   const ended = new AbortController();
   let source: EventSource | null = null;
+  let wait = FIRST;
+  let again: ReturnType<typeof setTimeout> | undefined;
 
   const told = (what: Heard) => {
     heard(what);
@@ -21,6 +26,13 @@ export function follow(site: string, revision: () => number, heard: (what: Heard
   };
   const connect = () => {
     source = new EventSource(`${paths.edits(site)}?after=${revision()}`);
+    source.onopen = () => (wait = FIRST);
+    // A lost connection is made anew by the browser; an answer that is a fault ends it for good (HTML Standard, §9.2.3).
+    source.onerror = () => {
+      if (source?.readyState !== EventSource.CLOSED || ended.signal.aborted) return;
+      again = setTimeout(connect, wait * (0.5 + Math.random() / 2));
+      wait = Math.min(LONGEST, wait * 2);
+    };
     source.addEventListener('edit', ({ data }) => told({ edit: JSON.parse(data as string) as LogEntry }));
     source.addEventListener('behind', ({ data }) =>
       told({ behind: (JSON.parse(data as string) as { revision: number }).revision }),
@@ -40,6 +52,7 @@ export function follow(site: string, revision: () => number, heard: (what: Heard
 
   return () => {
     ended.abort();
+    clearTimeout(again);
     source?.close();
     channel?.close();
   };

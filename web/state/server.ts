@@ -7,7 +7,6 @@ import type {
   MakingResponse,
   PageResponse,
   PreviewResponse,
-  PublicationLine,
   PublicationsResponse,
   Problem,
   SiteResponse,
@@ -85,9 +84,16 @@ export const server = createApi({
       }),
       invalidatesTags: ['site', 'sites'],
     }),
-    publications: build.query<PublicationLine[], string>({
-      query: (site) => below(paths.publications(site)),
-      transformResponse: ({ publications }: PublicationsResponse) => publications,
+    /** The publications of a site, the last ones first; earlier ones are asked for in turn. */
+    publications: build.infiniteQuery<PublicationsResponse, string, number | undefined>({
+      infiniteQueryOptions: {
+        initialPageParam: undefined,
+        getNextPageParam: ({ more, publications }) => (more ? publications.at(-1)?.number : undefined),
+      },
+      query: ({ queryArg: site, pageParam: before }) => ({
+        url: below(paths.publications(site)),
+        params: { before },
+      }),
       providesTags: ['site'],
     }),
     /** The steps that led from one revision to another, oldest first. */
@@ -148,7 +154,7 @@ export const {
   useTakeDownMutation,
   usePreviewMutation,
   usePublishMutation,
-  usePublicationsQuery,
+  usePublicationsInfiniteQuery,
   usePublishedQuery,
   useStepsQuery,
   useMakeLiveMutation,
