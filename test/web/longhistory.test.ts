@@ -1,7 +1,8 @@
 /** What a window takes back and makes again of a history that is longer than what it reads of it when it is opened. */
 import { expect } from 'chai';
 import type { LogEntry } from '../../api/responses.ts';
-import { documents, nextStep } from '../../web/state/documents.ts';
+import { documents } from '../../web/state/documents.ts';
+import { nextStep } from '../../web/state/steps.ts';
 import { redo, undo } from '../../web/state/walking.ts';
 import { editor, inHome, set } from '../server/editing.ts';
 import { served, type Served } from '../server/serving.ts';

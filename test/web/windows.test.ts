@@ -1,6 +1,7 @@
 /** What windows do when others work on the same site, and when answers are lost. */
 import { expect } from 'chai';
-import { allSteps, documents, nextStep, openPage } from '../../web/state/documents.ts';
+import { documents, openPage } from '../../web/state/documents.ts';
+import { allSteps, nextStep } from '../../web/state/steps.ts';
 import { menuOpened, selected, selectionToggled } from '../../web/state/desk.ts';
 import { edit, editWhole, writeWords } from '../../web/state/edits.ts';
 import { redo, undo } from '../../web/state/walking.ts';

@@ -11,7 +11,7 @@ import {
 } from '@mui/material';
 import { History } from 'lucide-react';
 import { useState } from 'react';
-import { ownSteps, standingSteps, type ListedStep } from '../state/documents.ts';
+import { ownSteps, standingSteps, type ListedStep } from '../state/steps.ts';
 import { earlierSteps, undoTo } from '../state/walking.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';

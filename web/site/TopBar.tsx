@@ -2,7 +2,7 @@ import { Box, Button, IconButton, Link, Tooltip, Typography } from '@mui/materia
 import { Redo2, Undo2 } from 'lucide-react';
 import { Link as RouterLink } from 'react-router';
 import type { SiteFrame } from '../../core/index.ts';
-import { nextStep } from '../state/documents.ts';
+import { nextStep } from '../state/steps.ts';
 import { retryNow } from '../state/edits.ts';
 import { redo, undo } from '../state/walking.ts';
 import { useUnreadLettersQuery } from '../state/server.ts';

@@ -1,10 +1,11 @@
 import { overlapping } from '../../core/index.ts';
 import type { LogEntry } from '../../api/responses.ts';
-import { documents, ownSteps, type DocumentsState, type OpenSite } from './documents.ts';
+import { documents, type DocumentsState, type OpenSite } from './documents.ts';
 import type { Work } from './keeper.ts';
 import { rebased, taken, toSend, type Pending, type SetAside, type Standing } from './pending.ts';
 import { pagesAtOnce, pagesOf } from './reading.ts';
 import type { Services } from './services.ts';
+import { ownSteps } from './steps.ts';
 
 /** What keeping needs of a store. */
 interface Holder {

@@ -1,7 +1,8 @@
 /** Taking steps back and making them again, and the list of them. */
 import { applied, LIMITS, stands, type NodeId } from '../../core/index.ts';
-import { documents, firstOwn, lacksOwnSteps, nextStep, ownSteps, type ListedStep } from './documents.ts';
+import { documents, firstOwn } from './documents.ts';
 import { load, operate } from './edits.ts';
+import { lacksOwnSteps, nextStep, ownSteps, type ListedStep } from './steps.ts';
 import type { Thunk } from './store.ts';
 
 const { refusedEdit, stepPassed, stepKnown, stepsRead, ownStepsRead } = documents.actions;

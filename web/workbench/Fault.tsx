@@ -1,7 +1,7 @@
 import { Alert, Box, Button } from '@mui/material';
 import type { ReactNode } from 'react';
 import { paths } from '../../api/paths.ts';
-import { nextStep } from '../state/documents.ts';
+import { nextStep } from '../state/steps.ts';
 import { undo } from '../state/walking.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 
