@@ -91,22 +91,22 @@ export const READER = `
           source: element.querySelector(':scope > img') ? element.querySelector(':scope > img').currentSrc : null,
         };
       }
-      const changed = [];
+      // All is read, then all is written, then all is read again: so a page is laid out twice, and not twice an element.
+      const written = [];
       for (const [id, name] of classes) {
         const element = displayed([...doc.getElementsByClassName(name)]);
         if (!element.checkVisibility()) continue;
-        for (const { inside, declarations } of (declared[view] || {})[id] || []) {
-         for (const target of inside ? element.querySelectorAll(inside) : [element]) {
-          const names = Object.keys(declarations);
-          const read = () => names.map((property) => win.getComputedStyle(target).getPropertyValue(property).replace(/url\\("[^"]*\\//g, 'url("'));
-          const before = read();
-          for (const property of names) target.style.setProperty(property, declarations[property]);
-          const after = read();
-          target.removeAttribute('style');
-          names.forEach((property, index) => { if (before[index] !== after[index]) changed.push({ id, what: (inside + ' ' + property).trim(), from: before[index], to: after[index] }); });
-         }
-        }
+        for (const { inside, declarations } of (declared[view] || {})[id] || [])
+          for (const target of inside ? element.querySelectorAll(inside) : [element])
+            for (const property in declarations) written.push({ id, inside, target, property, value: declarations[property] });
       }
+      const read = ({ target, property }) => win.getComputedStyle(target).getPropertyValue(property).replace(/url\\("[^"]*\\//g, 'url("');
+      const before = written.map(read);
+      for (const { target, property, value } of written) target.style.setProperty(property, value);
+      const after = written.map(read);
+      for (const { target } of written) target.removeAttribute('style');
+      const changed = written.flatMap(({ id, inside, property }, index) =>
+        before[index] === after[index] ? [] : [{ id, what: (inside + ' ' + property).trim(), from: before[index], to: after[index] }]);
       out.push({ changed, width: doc.documentElement.getBoundingClientRect().width, elements });
     }
     return out;
