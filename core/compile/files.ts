@@ -1,6 +1,7 @@
 import type { LetterForm } from '../elements/content/letter.ts';
 import type { Asset } from '../theme/stock.ts';
 import { fingerprint } from '../fingerprint.ts';
+import { memoised } from '../memo.ts';
 import type { Family, FontFile } from '../theme/families.ts';
 import { directionOf } from '../markup/direction.ts';
 import { element, print, type Markup } from '../markup/markup.ts';
@@ -43,8 +44,16 @@ const EXTENSIONS: Record<Asset['type'], string> = {
 
 const mediaPath = (asset: Asset): string =>
   `assets/${asset.id}-${asset.hash.slice(0, 10)}.${EXTENSIONS[asset.type]}`;
-const madePath = (asset: Asset, form: PictureForm): string =>
-  `assets/${asset.id}-${form.width}-${fingerprint(pictureKey(asset, form))}.${EXTENSIONS[form.type]}`;
+/** The fingerprints of the forms of a picture by their keys: pages name the same form often. */
+const fingerprintsOf = memoised((_asset: Asset) => new Map<string, string>());
+
+function madePath(asset: Asset, form: PictureForm): string {
+  const known = fingerprintsOf(asset);
+  const key = pictureKey(asset, form);
+  let made = known.get(key);
+  if (made === undefined) known.set(key, (made = fingerprint(key)));
+  return `assets/${asset.id}-${form.width}-${made}.${EXTENSIONS[form.type]}`;
+}
 
 const PATHS: PicturePaths = { picture: mediaPath, made: madePath };
 

@@ -67,16 +67,19 @@ export function fluidMeasure({ min, max, fromWidth, toWidth }: Fluid): Measure {
 }
 
 function extreme(of: 'min' | 'max', list: readonly Measure[]): Measure {
-  const flat = list.flatMap((each) => ('of' in each && each.of === of ? each.list : [each]));
-  const lines = flat.filter((each) => !('of' in each)) as Line[];
-  const better = (one: number, other: number) => (of === 'min' ? one < other : one > other);
-  // Of those that grow alike only one can be it.
-  const byGrowth = new Map<number, Line>();
-  for (const line of lines) {
-    const before = byGrowth.get(line.vw);
-    if (!before || better(line.px, before.px)) byGrowth.set(line.vw, line);
-  }
-  const kept: Measure[] = [...byGrowth.values(), ...flat.filter((each) => 'of' in each)];
+  const lines: Line[] = [];
+  const bending: Measure[] = [];
+  const take = (each: Measure): void => {
+    if (!('of' in each)) {
+      // Of those that grow alike only one can be it.
+      const alike = lines.findIndex(({ vw }) => vw === each.vw);
+      if (alike < 0) lines.push(each);
+      else if (of === 'min' ? each.px < lines[alike].px : each.px > lines[alike].px) lines[alike] = each;
+    } else if (each.of === of) each.list.forEach(take);
+    else bending.push(each);
+  };
+  list.forEach(take);
+  const kept = [...lines, ...bending];
   return kept.length === 1 ? kept[0] : { of, list: kept };
 }
 
@@ -91,42 +94,79 @@ export function measureAt(measure: Measure, window: number): number {
   return measure.of === 'min' ? Math.min(...list) : Math.max(...list);
 }
 
-/** The windows between two, at which of some measures that are straight there two cross. */
-function crossings(list: readonly Measure[], from: number, to: number): number[] {
-  const ends = list.map((each) => [measureAt(each, from), measureAt(each, to)] as const);
-  return ends.flatMap(([one, oneThen], index) =>
-    ends.slice(index + 1).flatMap(([other, otherThen]) => {
-      const [before, after] = [one - other, oneThen - otherThen];
-      return before * after < 0 ? [from + (before / (before - after)) * (to - from)] : [];
-    }),
-  );
+/** A measure in a range of windows: what of it counts there, and where that may bend. */
+interface Ranged {
+  measure: Measure;
+  /** px; the ends of the range and the windows between them at which it may bend, narrow to wide. */
+  points: number[];
+}
+
+const ascending = (points: Iterable<number>): number[] =>
+  [...new Set(points)].sort((one, other) => one - other);
+
+/** The windows at which two measures cross that are straight between the points at which they have these values. */
+function crossings(points: readonly number[], one: readonly number[], other: readonly number[]): number[] {
+  const crossed: number[] = [];
+  for (let next = 1; next < points.length; next++) {
+    const from = points[next - 1];
+    const before = one[next - 1] - other[next - 1];
+    const after = one[next] - other[next];
+    if (before * after < 0) crossed.push(from + (before / (before - after)) * (points[next] - from));
+  }
+  return crossed;
+}
+
+const pairs = <T>(list: readonly T[]): [T, T][] =>
+  list.flatMap((one, index) => list.slice(index + 1).map((other): [T, T] => [one, other]));
+
+/** px; how much more than another a measure may be and count as not more: what reckoning leaves. */
+const TOLERANCE = 1e-9;
+
+function ranged(measure: Measure, from: number, to: number): Ranged {
+  if (!('of' in measure)) return { measure, points: [from, to] };
+  const { of } = measure;
+  const parts = measure.list.map((each) => ranged(each, from, to));
+  const straight = ascending(parts.flatMap(({ points }) => points));
+  if (of === 'sum')
+    return {
+      measure: joined(
+        of,
+        parts.map((part) => part.measure),
+      ),
+      points: straight,
+    };
+  const along = parts.map((part) => ({
+    measure: part.measure,
+    at: straight.map((window) => measureAt(part.measure, window)),
+  }));
+  // Between two points all are straight: what is not beaten at them is not beaten between.
+  const sign = of === 'min' ? 1 : -1;
+  const beats = (one: readonly number[], other: readonly number[]) =>
+    one.every((value, index) => sign * (value - other[index]) <= TOLERANCE);
+  let kept = along;
+  for (const each of along) {
+    const others = kept.filter((other) => other !== each);
+    if (others.some(({ at }) => beats(at, each.at))) kept = others;
+  }
+  return {
+    measure: extreme(
+      of,
+      kept.map((each) => each.measure),
+    ),
+    points: ascending([
+      ...straight,
+      ...pairs(kept).flatMap(([one, other]) => crossings(straight, one.at, other.at)),
+    ]),
+  };
 }
 
 /** px; the ends of a range, and the windows in it at which a measure may bend: between those it is straight. Narrow to wide. */
-export function kinksOf(measure: Measure, from: number, to: number): number[] {
-  if (!('of' in measure)) return [from, to];
-  const inner = new Set(measure.list.flatMap((each) => kinksOf(each, from, to)));
-  const points = [...inner].sort((one, other) => one - other);
-  if (measure.of === 'sum') return points;
-  const crossed = points.slice(1).flatMap((end, index) => crossings(measure.list, points[index], end));
-  return [...points, ...crossed].sort((one, other) => one - other);
-}
+export const kinksOf = (measure: Measure, from: number, to: number): number[] =>
+  ranged(measure, from, to).points;
 
 /** The measure for the windows of a range, in px: what is nowhere in it the least, or the greatest, falls out. */
-export function heldTo(measure: Measure, from: number, to: number): Measure {
-  if (!('of' in measure)) return measure;
-  if (measure.of === 'sum') return measure.list.map((each) => heldTo(each, from, to)).reduce(sum);
-  const points = kinksOf(measure, from, to);
-  const sign = measure.of === 'min' ? 1 : -1;
-  let list = measure.list.map((each) => heldTo(each, from, to));
-  const beats = (one: Measure, other: Measure) =>
-    points.every((window) => sign * (measureAt(one, window) - measureAt(other, window)) <= 1e-9);
-  for (const each of [...list]) {
-    const others = list.filter((other) => other !== each);
-    if (others.some((other) => beats(other, each))) list = others;
-  }
-  return extreme(measure.of, list);
-}
+export const heldTo = (measure: Measure, from: number, to: number): Measure =>
+  ranged(measure, from, to).measure;
 
 /** What hundredths of a width are written in: of the window, or of the place that an element stands in. */
 export type WidthUnit = 'vw' | 'cqi';

@@ -314,10 +314,12 @@ describe('the meaning of every property', function () {
         /** What is seen of all holders when they have these values. */
         const seenWith = async (values: Record<string, unknown>) => {
           let changed = on;
-          for (const { id, part } of holders) {
+          for (const part of PARTS) {
+            const nodesOfPart = holders.filter((holder) => holder.part === part).map(({ id }) => id);
+            if (nodesOfPart.length === 0) continue;
             for (const [name, value] of Object.entries(values)) {
               const args = {
-                nodes: [id],
+                nodes: nodesOfPart,
                 part,
                 property: name,
                 view: desktop,
