@@ -35,11 +35,14 @@ export interface Filling {
   before(): void;
 }
 
-/** Makes an empty database in a folder; rejects with what the system said. */
+/**
+ * Makes an empty database in a folder; rejects with what the system said. Of its code nearly all runs once, so that making that fast would
+ * take longer than it saves.
+ */
 function newCluster(path: string): Promise<void> {
   const program = fileURLToPath(new URL('./newcluster.mjs', import.meta.url));
   return new Promise((resolve, reject) => {
-    execFile(process.execPath, [program, path], (failed, output) => {
+    execFile(process.execPath, ['--liftoff-only', program, path], (failed, output) => {
       if (!failed) return resolve();
       const { code, message } = (output ? JSON.parse(output) : failed) as { code?: string; message: string };
       reject(Object.assign(new Error(message), { code }));

@@ -1,5 +1,6 @@
 /** Starts real servers on fresh data folders, for tests over HTTP. */
 import { FOUR_PAGES } from '../demo.ts';
+import { rmSync } from 'node:fs';
 import { cp, mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -10,23 +11,29 @@ import { SITE } from './editing.ts';
 /** What is made of pictures is the same whoever asks for it: it is kept for all tests, and for the next run. */
 export const MADE = join(tmpdir(), 'dimorphe-test-made');
 
-let template: Promise<string> | undefined;
+type Demo = readonly string[];
 
-/** A data folder with the demo site in it; made once, as opening a fresh database takes seconds. */
-function madeTemplate(): Promise<string> {
-  template ??= (async () => {
-    const folder = await mkdtemp(join(tmpdir(), 'dimorphe-template-'));
-    const running = await start({ port: 0, hostPort: 0, dataFolder: folder, demo: FOUR_PAGES });
-    await running.stop();
-    process.once('exit', () => void rm(folder, { recursive: true, force: true }));
-    return folder;
-  })();
+const templates = new Map<string, Promise<string>>();
+
+/** A data folder with pages of the demo site in it; made once, as a fresh database takes seconds. */
+function templateOf(demo: Demo): Promise<string> {
+  const key = demo.join(' ');
+  let template = templates.get(key);
+  if (!template) templates.set(key, (template = madeTemplate(demo)));
   return template;
 }
 
-export async function freshFolder(): Promise<string> {
+async function madeTemplate(demo: Demo): Promise<string> {
+  const folder = await mkdtemp(join(tmpdir(), 'dimorphe-template-'));
+  const running = await start({ port: 0, hostPort: 0, dataFolder: folder, demo });
+  await running.stop();
+  process.once('exit', () => rmSync(folder, { recursive: true, force: true }));
+  return folder;
+}
+
+export async function freshFolder(demo: Demo = FOUR_PAGES): Promise<string> {
   const folder = await mkdtemp(join(tmpdir(), 'dimorphe-test-'));
-  await cp(await madeTemplate(), folder, { recursive: true });
+  await cp(await templateOf(demo), folder, { recursive: true });
   return folder;
 }
 
@@ -37,9 +44,7 @@ export interface Served extends Running {
 }
 
 export async function served(settings: Partial<Parameters<typeof start>[0]> = {}): Promise<Served> {
-  // Another part of the demo begins with an empty folder.
-  const begun = settings.demo ? mkdtemp(join(tmpdir(), 'dimorphe-test-')) : freshFolder();
-  const folder = settings.dataFolder ?? (await begun);
+  const folder = settings.dataFolder ?? (await freshFolder(settings.demo));
   const running = await start({
     port: 0,
     hostPort: 0,
