@@ -215,7 +215,7 @@ async function starts(): Promise<{ tried: number; both: number }> {
     process.stdin.on('data', async (data) => { if (String(data).includes('give')) { lock?.release(); lock = undefined; console.log('given'); }
       else { lock = await lockFolder(${JSON.stringify(folder)}).catch(() => undefined); console.log(lock ? 'yes' : 'no'); } }); console.log('ready');`;
   const children = [1, 2].map(() =>
-    spawn(process.execPath, running('server/store/lock', '{ lockFolder }', program), {
+    spawn(process.execPath, running('server/lock', '{ lockFolder }', program), {
       stdio: ['pipe', 'pipe', 'inherit'],
     }),
   );

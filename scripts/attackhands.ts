@@ -10,7 +10,7 @@ import { paths } from '../api/paths.ts';
 import { siteFaults } from '../core/index.ts';
 import { DEMO_PAGES } from '../demo/site.ts';
 import { openStore } from '../server/store/open.ts';
-import { eventually, pause, resize, still } from '../test/browser/browser.ts';
+import { byRole, eventually, pause, resize, still } from '../test/browser/browser.ts';
 import { kept, openBench } from '../test/browser/workbench.ts';
 import { SITE } from '../test/server/editing.ts';
 
@@ -98,8 +98,9 @@ async function handsAt(seed: number, count: number, addressOf: (step: number) =>
       if (new URL(await driver.getCurrentUrl()).pathname !== address) await driver.get(running.url + address);
       faults.push(...(await moved(driver, move)));
     }
-    // All of it is taken back: what is kept then is what was there.
-    await bench.open();
+    // All of it is taken back: what is kept then is what was there. Which pages and views there are now is not known.
+    await driver.get(`${running.url}/sites/${SITE}/pages`);
+    await byRole(driver, 'heading', 'Pages');
     await kept(driver).catch(() => undefined);
     const undo = 'button[aria-label^="Undo: "]';
     const nothingToUndo = () =>

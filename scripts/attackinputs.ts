@@ -39,6 +39,9 @@ const valid = () => ({
   sentence: 'An attack',
 });
 
+/** What is put somewhere as a name; an object need not be one that can say itself as a text. */
+const named = (put: unknown): string => (typeof put === 'string' ? put : (JSON.stringify(put) ?? 'nothing'));
+
 /** A value with something in it replaced, dropped or added, somewhere. */
 export const mutated = fc
   .tuple(HOSTILE, fc.nat(), fc.constantFrom('replace', 'drop', 'add', 'key'))
@@ -55,8 +58,8 @@ export const mutated = fc
     const { at, key } = holders[where % holders.length];
     if (how === 'replace') at[key] = put;
     else if (how === 'drop') delete at[key];
-    else if (how === 'add') at[`${String(put)}`] = put;
-    else at[key] = { [String(put)]: at[key] };
+    else if (how === 'add') at[named(put)] = put;
+    else at[key] = { [named(put)]: at[key] };
     return JSON.stringify(made);
   });
 

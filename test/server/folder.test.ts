@@ -68,7 +68,7 @@ describe('a data folder', () => {
       const program = `process.stdin.once('data', async () => console.log(await lockFolder(${JSON.stringify(folder)}).then(() => 'yes', () => 'no')));
         process.stdin.once('end', () => process.exit(0)); console.log('ready');`;
       const children = Array.from({ length: 4 }, () =>
-        spawn(process.execPath, running('server/store/lock', '{ lockFolder }', program), {
+        spawn(process.execPath, running('server/lock', '{ lockFolder }', program), {
           stdio: ['pipe', 'pipe', 'inherit'],
         }),
       );
