@@ -12,12 +12,23 @@ const liesWhereItsSourceLies: Plugin = {
   transform(code, id) {
     if (!id.startsWith(root) || id.includes('node_modules') || !code.includes('import.meta.url')) return null;
     const source = JSON.stringify(`../../${relative(root, id)}`);
-    return { code: code.replaceAll('import.meta.url', `new URL(${source}, import.meta.url).href`), map: null };
+    return {
+      code: code.replaceAll('import.meta.url', `new URL(${source}, import.meta.url).href`),
+      map: null,
+    };
   },
 };
 
 /** Packages of many modules that are joined with ours, as reading each from its own file takes longer than running it. */
-const JOINED = ['@sinclair/typebox', 'culori', 'css-tree', 'drizzle-orm', 'parse5', 'entities', 'source-map-js'];
+const JOINED = [
+  '@sinclair/typebox',
+  'culori',
+  'css-tree',
+  'drizzle-orm',
+  'parse5',
+  'entities',
+  'source-map-js',
+];
 
 /** The server and the command line as JavaScript in few files: what is begun as TypeScript, or from a thousand files, takes twice as long. */
 export default defineConfig({

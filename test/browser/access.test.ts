@@ -32,7 +32,7 @@ describe('access', function () {
     // The sheets show a site's own pages, which are judged on their own.
     return driver.executeAsyncScript<string[]>(
       `const done = arguments[0];
-       axe.run({ exclude: [['iframe']] }, { iframes: false }).then((result) => done(result.violations.flatMap((violation) => violation.nodes.map((node) => violation.id + ': ' + node.target.join(' ') + ' — ' + (node.failureSummary || '').split('\\n').slice(1, 3).join('; ')))), (error) => done([String(error)]));`,
+       axe.run({ exclude: [['iframe']] }, { iframes: false, resultTypes: ['violations'] }).then((result) => done(result.violations.flatMap((violation) => violation.nodes.map((node) => violation.id + ': ' + node.target.join(' ') + ' — ' + (node.failureSummary || '').split('\\n').slice(1, 3).join('; ')))), (error) => done([String(error)]));`,
     );
   }
 
