@@ -150,8 +150,8 @@ const ALIKE = `
   const [one, other] = [...arguments].map((html) => {
     const { body } = new DOMParser().parseFromString(html, 'text/html');
     for (const each of body.querySelectorAll('*')) {
-      // A choice that was made in a form of the sheet is the visitor's.
-      for (const { name } of [...each.attributes]) if (/^(data-|contenteditable|tabindex|spellcheck|selected)/.test(name)) each.removeAttribute(name);
+      // A choice that was made in a form of the sheet is the visitor's; how dense the screen of a sheet is, for which pictures are chosen, its window's.
+      for (const { name } of [...each.attributes]) if (/^(data-|contenteditable|tabindex|spellcheck|selected|sizes)/.test(name)) each.removeAttribute(name);
       each.className = [...each.classList].filter((name) => !/selected|pointed|ghost/.test(name)).sort().join(' ');
     }
     return body;
