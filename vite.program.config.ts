@@ -10,8 +10,9 @@ const root = import.meta.dirname;
 const liesWhereItsSourceLies: Plugin = {
   name: 'lies-where-its-source-lies',
   transform(code, id) {
-    if (!id.startsWith(root) || id.includes('node_modules') || !code.includes('import.meta.url')) return null;
-    const source = JSON.stringify(`../../${relative(root, id)}`);
+    const path = relative(root, id);
+    if (/^(\.\.|node_modules)/.test(path) || !code.includes('import.meta.url')) return null;
+    const source = JSON.stringify(`../../${path}`);
     return {
       code: code.replaceAll('import.meta.url', `new URL(${source}, import.meta.url).href`),
       map: null,

@@ -150,13 +150,23 @@ const ALIKE = `
   const [one, other] = [...arguments].map((html) => {
     const { body } = new DOMParser().parseFromString(html, 'text/html');
     for (const each of body.querySelectorAll('*')) {
-      // A choice that was made in a form of the sheet is the visitor's; how dense the screen of a sheet is, for which pictures are chosen, its window's.
-      for (const { name } of [...each.attributes]) if (/^(data-|contenteditable|tabindex|spellcheck|selected|sizes)/.test(name)) each.removeAttribute(name);
+      // A choice that was made in a form of the sheet is the visitor's.
+      for (const { name } of [...each.attributes]) if (/^(data-|contenteditable|tabindex|spellcheck|selected)/.test(name)) each.removeAttribute(name);
       each.className = [...each.classList].filter((name) => !/selected|pointed|ghost/.test(name)).sort().join(' ');
     }
     return body;
   });
   return one.isEqualNode(other);`;
+
+/** Lets a window fetch pictures for the screen that it is on, where hands have chosen another. */
+async function forThisScreen(driver: Driver): Promise<void> {
+  const chosen = await driver.executeScript<boolean>(
+    `const screens = [...document.querySelectorAll('button[aria-haspopup=menu]')].find((each) => /, [\\d.]+×$/.test(each.textContent));
+     screens?.click();
+     return screens !== undefined;`,
+  );
+  if (chosen) await (await byRole(driver, 'menuitem', 'this screen')).click();
+}
 
 /** How many moves one makes before the other goes on. */
 const TURN = 4;
@@ -192,6 +202,7 @@ export async function handsOfTwo(seed: number, count: number): Promise<Handled> 
     }
     for (const each of windows) {
       await driver.switchTo().window(each);
+      await forThisScreen(driver);
       await still(driver);
       const shown = await driver.executeScript<string | null>(SHOWN);
       await bench.open(page);

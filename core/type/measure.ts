@@ -139,7 +139,7 @@ function ranged(measure: Measure, from: number, to: number): Ranged {
     measure: part.measure,
     at: straight.map((window) => measureAt(part.measure, window)),
   }));
-  // Between two points all are straight: what is not beaten at them is not beaten between.
+  // Between two points all are straight: what beats another at both beats it between them.
   const sign = of === 'min' ? 1 : -1;
   const beats = (one: readonly number[], other: readonly number[]) =>
     one.every((value, index) => sign * (value - other[index]) <= TOLERANCE);
