@@ -176,6 +176,8 @@ export class SheetDocument {
     this.body = body;
     const wanted = new DOMParser().parseFromString(`<!DOCTYPE html>${printed(body)}`, 'text/html').body;
     morphdom(this.document.body, wanted, { onBeforeElUpdated: (element) => element !== this.editing });
+    // Chromium keeps a document for good while a source in it has a condition to watch: what was parsed would pile up, edit by edit.
+    for (const source of wanted.querySelectorAll('source[media]')) source.removeAttribute('media');
   }
 
   /** Puts the document right after something else has written into it, or others have changed what stands around that. */
