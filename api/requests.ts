@@ -33,6 +33,15 @@ const LETTER = /^[\w-]{1,40}$/;
 /** What names an edit. */
 const KEY = /^[A-Za-z0-9_-]{8,64}$/;
 
+/** A whole number in a range, and what is said of anything else. */
+const IsWhole =
+  (least: number, most: number, message: string, { tooSmall = message, tooLarge = message } = {}) =>
+  (request: object, name: string): void => {
+    Max(most, { message: tooLarge })(request, name);
+    Min(least, { message: tooSmall })(request, name);
+    IsInt({ message })(request, name);
+  };
+
 /** One operation of an edit; which places there are is known to core. */
 export class OperationRequest {
   @IsIn(['set', 'clear', 'put', 'take'], { message: 'An operation is one of set, clear, put, take.' })
@@ -92,16 +101,16 @@ export class EditRequest {
 
   /** Which part of an edit larger than a request this is, from 1. The last one makes the edit. */
   @IsOptional()
-  @IsInt({ message: 'A part of an edit is numbered from 1.' })
-  @Min(1, { message: 'A part of an edit is numbered from 1.' })
-  @Max(LIMITS.parts, { message: `An edit has at most ${LIMITS.parts} parts.` })
+  @IsWhole(1, LIMITS.parts, 'A part of an edit is numbered from 1.', {
+    tooLarge: `An edit has at most ${LIMITS.parts} parts.`,
+  })
   part?: number;
 
   /** How many parts there are. */
   @ValidateIf(({ part }: EditRequest) => part !== undefined)
-  @IsInt({ message: 'An edit in parts says how many there are.' })
-  @Min(1, { message: 'An edit in parts says how many there are.' })
-  @Max(LIMITS.parts, { message: `An edit has at most ${LIMITS.parts} parts.` })
+  @IsWhole(1, LIMITS.parts, 'An edit in parts says how many there are.', {
+    tooLarge: `An edit has at most ${LIMITS.parts} parts.`,
+  })
   parts?: number;
 }
 
@@ -121,9 +130,7 @@ export class EditHeaders {
 export class LogQuery {
   @IsOptional()
   @Type(() => Number)
-  @IsInt({ message: 'after is a revision.' })
-  @Min(0, { message: 'after is a revision.' })
-  @Max(MOST_REVISIONS, { message: 'after is a revision.' })
+  @IsWhole(0, MOST_REVISIONS, 'after is a revision.')
   after?: number;
 }
 
@@ -131,9 +138,7 @@ export class LogQuery {
 export class StepsQuery extends LogQuery {
   @IsOptional()
   @Type(() => Number)
-  @IsInt({ message: 'before is a revision.' })
-  @Min(1, { message: 'before is a revision.' })
-  @Max(MOST_REVISIONS, { message: 'before is a revision.' })
+  @IsWhole(1, MOST_REVISIONS, 'before is a revision.')
   before?: number;
 
   /** Only the steps that this session made. */
@@ -145,9 +150,7 @@ export class StepsQuery extends LogQuery {
 /** A revision in a request's path. */
 export class RevisionName {
   @Type(() => Number)
-  @IsInt({ message: 'A revision is a number.' })
-  @Min(1, { message: 'Revisions start at 1.' })
-  @Max(MOST_REVISIONS, { message: 'A revision is a number.' })
+  @IsWhole(1, MOST_REVISIONS, 'A revision is a number.', { tooSmall: 'Revisions start at 1.' })
   revision!: number;
 }
 
@@ -183,18 +186,17 @@ export class PublicationsQuery {
   /** Only those with a lower number. */
   @IsOptional()
   @Type(() => Number)
-  @IsInt({ message: 'before is the number of a publication.' })
-  @Min(1, { message: 'before is the number of a publication.' })
-  @Max(MOST_REVISIONS, { message: 'before is the number of a publication.' })
+  @IsWhole(1, MOST_REVISIONS, 'before is the number of a publication.')
   before?: number;
 }
 
 /** A publication by its number. */
 export class PublicationName {
   @Type(() => Number)
-  @IsInt({ message: 'A publication has a number.' })
-  @Min(1, { message: 'Publications are numbered from 1 on.' })
-  @Max(MOST_REVISIONS, { message: 'There are no publications of such a number.' })
+  @IsWhole(1, MOST_REVISIONS, 'A publication has a number.', {
+    tooSmall: 'Publications are numbered from 1 on.',
+    tooLarge: 'There are no publications of such a number.',
+  })
   number!: number;
 }
 
@@ -238,9 +240,9 @@ export class LettersRequest extends LetterNames {
 
 /** For how long letters are kept. */
 export class LettersKeptRequest {
-  @IsInt({ message: 'Letters are kept for a number of days; 0: until somebody deletes them.' })
-  @Min(0, { message: 'Letters are kept for a number of days; 0: until somebody deletes them.' })
-  @Max(3650, { message: 'Letters are kept for ten years at most, or until somebody deletes them.' })
+  @IsWhole(0, 3650, 'Letters are kept for a number of days; 0: until somebody deletes them.', {
+    tooLarge: 'Letters are kept for ten years at most, or until somebody deletes them.',
+  })
   days!: number;
 }
 

@@ -26,11 +26,13 @@ describe('the workbench: placing freely', function () {
       bench.driver,
       view,
       'page',
-      `const { top: from } = window.document.querySelector('.n-lead').parentElement.getBoundingClientRect();
-       return Object.fromEntries(${JSON.stringify(ids)}.map((id) => {
-         const { left, top, width, height } = window.document.querySelector('.n-' + id).getBoundingClientRect();
-         return [id, { left, top: top - from, width, height }];
-       }))`,
+      `return window.document.fonts.ready.then(() => {
+         const { top: from } = window.document.querySelector('.n-lead').parentElement.getBoundingClientRect();
+         return Object.fromEntries(${JSON.stringify(ids)}.map((id) => {
+           const { left, top, width, height } = window.document.querySelector('.n-' + id).getBoundingClientRect();
+           return [id, { left, top: top - from, width, height }];
+         }));
+       })`,
     );
   const choose = async (name: string, entry: string) => {
     await selectInOutline(bench.driver, name);
