@@ -6,9 +6,8 @@ import { made, node } from '../core/acting.ts';
 import { clear, editor, inHome, put, set, take } from '../server/editing.ts';
 import { byRole, eventually } from './browser.ts';
 import {
-  cell,
+  cellSays,
   kept,
-  label,
   openWords,
   saysStep,
   selectInOutline,
@@ -29,12 +28,6 @@ describe('the workbench: keeping', function () {
   this.timeout(120_000);
   const bench = useBench();
   const { chord } = bench;
-
-  /** Waits until a cell of the values table says this: the table is drawn a frame after what it shows. */
-  const says = (words: string) => {
-    const [, property, view] = /^(.+) in (\w+):/.exec(words)!;
-    return eventually(words, async () => (await label(await cell(bench.driver, property, view))) === words);
-  };
 
   describe('keeping', () => {
     it('undoes and redoes with names, and lists the steps', async () => {
@@ -62,8 +55,8 @@ describe('the workbench: keeping', function () {
       await (
         await byRole(driver, 'button', 'Evening: title: padding top in Desktop 0 → 12', { inside: list })
       ).click();
-      await says('Padding top in Desktop: 0');
-      await says('Padding bottom in Desktop: 0');
+      await cellSays(driver, 'Padding top in Desktop: 0');
+      await cellSays(driver, 'Padding bottom in Desktop: 0');
       await kept(driver);
     });
 
@@ -107,9 +100,9 @@ describe('the workbench: keeping', function () {
       await online(driver, true);
       await bench.reload();
       await selectInOutline(driver, 'Evening: title');
-      await says('Weight in Mobile: 650, override, onward');
-      await says('Weight in Desktop: 480, base value');
-      await says('Letter spacing in Mobile: 0.05, override, onward');
+      await cellSays(driver, 'Weight in Mobile: 650, override, onward');
+      await cellSays(driver, 'Weight in Desktop: 480, base value');
+      await cellSays(driver, 'Letter spacing in Mobile: 0.05, override, onward');
       const weight = async () =>
         ((await others.page()).page.nodes['evening-title' as never] as any).style.self.weight.at.mobile;
       await eventually('it is kept', async () => (await weight())?.value === 650);
@@ -173,8 +166,8 @@ describe('the workbench: keeping', function () {
       await type(driver, 'Weight', 'Desktop', '500');
       await online(driver, true);
       await kept(driver);
-      await says('Background in Desktop: Lamp, base value');
-      await says('Weight in Desktop: 500, base value');
+      await cellSays(driver, 'Background in Desktop: Lamp, base value');
+      await cellSays(driver, 'Weight in Desktop: 500, base value');
       await elsewhere(
         'weight/at/tablet',
         { value: 650, reach: 'here' },
@@ -182,8 +175,8 @@ describe('the workbench: keeping', function () {
       );
       await type(driver, 'Weight', 'Mobile', '700');
       await kept(driver);
-      await says('Weight in Tablet: 650, override, here');
-      await says('Weight in Mobile: 700, override, onward');
+      await cellSays(driver, 'Weight in Tablet: 650, override, here');
+      await cellSays(driver, 'Weight in Mobile: 700, override, onward');
       expect(await driver.findElements(By.xpath('//*[contains(., "Your change replaced")]'))).to.have.length(
         0,
       );
@@ -202,13 +195,13 @@ describe('the workbench: keeping', function () {
         ),
       );
       await kept(driver);
-      await says('Line height in Desktop: 1.3, base value');
+      await cellSays(driver, 'Line height in Desktop: 1.3, base value');
       await (await byRole(driver, 'button', 'Have it back')).click();
       await saysStep(driver, 'Had back: Evening: title: line height in Desktop → 1.7');
-      await says('Line height in Desktop: 1.7, base value');
+      await cellSays(driver, 'Line height in Desktop: 1.7, base value');
       await kept(driver);
       await bench.chord(Key.CONTROL, 'z');
-      await says('Line height in Desktop: 1.3, base value');
+      await cellSays(driver, 'Line height in Desktop: 1.3, base value');
     });
 
     it('ends a text whose element another window deletes, and sets aside what was written', async () => {

@@ -5,12 +5,12 @@ import { served, type Served } from '../server/serving.ts';
 import { byRole, eventually, openBrowser, resize, type Browser, visit } from './browser.ts';
 import {
   cell,
+  cellSays,
   chooseReach,
   chooseView,
   computed,
   inSheet,
   kept,
-  label,
   saysStep,
   selectInOutline,
   sheet,
@@ -66,9 +66,7 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     await chooseReach(driver, 'Here');
     await type(driver, 'Size', 'Tablet', '40-52');
     await saysStep(driver, 'Headline: size in Tablet fluid 44–56 → fluid 40–52');
-    expect(await label(await cell(driver, 'Size', 'Tablet'))).to.equal(
-      'Size in Tablet: 40–52, override, here',
-    );
+    await cellSays(driver, 'Size in Tablet: 40–52, override, here');
 
     // An override that goes on to Mobile; the cell there says so by having no override of its own.
     await chooseReach(driver, 'Onward');
@@ -176,9 +174,7 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     await driver.get(`${running.url}/sites/brindle-hill/pages/home`);
     await sheet(driver, 'Desktop');
     await selectInOutline(driver, 'Headline');
-    expect(await label(await cell(driver, 'Size', 'Tablet'))).to.equal(
-      'Size in Tablet: 40–52, override, here',
-    );
+    await cellSays(driver, 'Size in Tablet: 40–52, override, here');
     await byRole(driver, 'gridcell', /^Lead paragraph in Mobile: not shown/);
     // Even the steps: the last one can still be taken back.
     await byRole(driver, 'button', 'Undo: Row: words + dome: order reversed in Mobile');

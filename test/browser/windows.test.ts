@@ -6,7 +6,17 @@ import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
 import { editor, inHome, put, set } from '../server/editing.ts';
 import { byRole, eventually, openBrowser, type Browser } from './browser.ts';
-import { cell, kept, label, saysStep, selectInOutline, sheet, type, useBench } from './workbench.ts';
+import {
+  cell,
+  cellSays,
+  kept,
+  label,
+  saysStep,
+  selectInOutline,
+  sheet,
+  type,
+  useBench,
+} from './workbench.ts';
 
 describe('two windows', function () {
   this.timeout(120_000);
@@ -19,8 +29,6 @@ describe('two windows', function () {
   });
   after(() => other?.close());
 
-  const says = (driver: Browser['driver'], property: string, view: string, words: string) =>
-    eventually(words, async () => (await label(await cell(driver, property, view))) === words);
   const undoOf = (driver: Browser['driver']) =>
     driver.findElement(By.css('header button[aria-label^="Undo"]')).getAttribute('aria-label');
   const chord = (driver: Browser['driver'], key: string) =>
@@ -34,7 +42,7 @@ describe('two windows', function () {
     await theirs.executeScript('document.querySelector(".desk-sheets").scrollTop = 300');
     await selectInOutline(mine, 'Evening: title');
     await type(mine, 'Weight', 'Desktop', '640');
-    await says(theirs, 'Weight', 'Desktop', 'Weight in Desktop: 640, base value');
+    await cellSays(theirs, 'Weight in Desktop: 640, base value');
     expect(await (await theirs.switchTo().activeElement()).getAccessibleName()).to.match(/^Weight in Tablet/);
     expect(await scrolled()).to.equal(300);
     const weight = await theirs.executeScript(
@@ -52,7 +60,7 @@ describe('two windows', function () {
     await kept(mine);
     await type(theirs, 'Line height', 'Desktop', '1.9');
     await kept(theirs);
-    await says(mine, 'Line height', 'Desktop', 'Line height in Desktop: 1.9, base value');
+    await cellSays(mine, 'Line height in Desktop: 1.9, base value');
     expect(await undoOf(mine)).to.match(/^Undo: Evening: title: weight in Desktop .* → 610$/);
     expect(await undoOf(theirs)).to.match(/^Undo: Evening: title: line height in Desktop .* → 1.9$/);
     await (await byRole(mine, 'button', 'List of steps')).click();
@@ -66,7 +74,7 @@ describe('two windows', function () {
       'mine undone',
       async () => !(await label(await cell(mine, 'Weight', 'Desktop'))).includes('610'),
     );
-    await says(mine, 'Line height', 'Desktop', 'Line height in Desktop: 1.9, base value');
+    await cellSays(mine, 'Line height in Desktop: 1.9, base value');
     await eventually(
       'and there',
       async () => !(await label(await cell(theirs, 'Weight', 'Desktop'))).includes('610'),
@@ -155,7 +163,7 @@ describe('two windows', function () {
     await type(driver, 'Weight', 'Desktop', '630');
     await kept(driver);
     await driver.switchTo().window(second);
-    await says(driver, 'Weight', 'Desktop', 'Weight in Desktop: 630, base value');
+    await cellSays(driver, 'Weight in Desktop: 630, base value');
     expect(await undo()).to.have.length(0);
 
     // The window that held the connection goes; the other gets it, and its name is free for the next.
@@ -166,7 +174,7 @@ describe('two windows', function () {
       [set(inHome('evening-title', 'style/self/weight/base'), 640)],
       { sentence: 'Weight to 640' },
     );
-    await says(driver, 'Weight', 'Desktop', 'Weight in Desktop: 640, base value');
+    await cellSays(driver, 'Weight in Desktop: 640, base value');
     await driver.switchTo().newWindow('tab');
     await driver.get(address);
     await sheet(driver, 'Desktop');
@@ -200,7 +208,7 @@ describe('two windows', function () {
       await editor(() => bench.running.url, 'others').made([
         set(inHome('evening-title', 'style/self/weight/base'), 670),
       ]);
-      await says(driver, 'Weight', 'Desktop', 'Weight in Desktop: 670, base value');
+      await cellSays(driver, 'Weight in Desktop: 670, base value');
       expect(faults).to.be.below(0);
     } finally {
       between.close();

@@ -156,6 +156,12 @@ export async function cell(driver: Driver, property: string, view: string): Prom
 
 export const label = async (element: WebElement) => element.getAccessibleName();
 
+/** Waits until a cell of the values table says this: the table is drawn a frame after what it shows. */
+export function cellSays(driver: Driver, words: string): Promise<boolean> {
+  const [, property, view] = /^(.+) in ([^:]+):/.exec(words)!;
+  return eventually(words, async () => (await label(await cell(driver, property, view))) === words);
+}
+
 /** Types a value into a cell and ends with Enter, or with another way of pressing it. */
 export async function type(
   driver: Driver,
