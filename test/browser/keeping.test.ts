@@ -18,9 +18,9 @@ import {
 } from './workbench.ts';
 
 /** Takes the network away from the page, or gives it back. */
-async function online(driver: Driver, on: boolean): Promise<void> {
+async function online(driver: Driver, on: boolean, latency = 0): Promise<void> {
   await driver.sendDevToolsCommand('Network.enable', {});
-  const throughput = { latency: 0, downloadThroughput: -1, uploadThroughput: -1 };
+  const throughput = { latency, downloadThroughput: -1, uploadThroughput: -1 };
   await driver.sendDevToolsCommand('Network.emulateNetworkConditions', { offline: !on, ...throughput });
 }
 
@@ -266,6 +266,22 @@ describe('the workbench: keeping', function () {
           'There is no screen at this address',
         ),
       );
+    });
+  });
+
+  describe('a page on a slow connection', () => {
+    it('says that it takes longer than usual, offers a way back, and opens', async () => {
+      const { driver } = bench;
+      await online(driver, true, 4000);
+      await (await byRole(driver, 'button', /^Page Home/)).click();
+      await (await byRole(driver, 'menuitem', /^Visits/)).click();
+      await byRole(driver, 'link', 'To the list of sites');
+      expect(await driver.findElement(By.css('[role=alert]')).getText()).to.equal(
+        'Opening takes longer than usual. It goes on as soon as everything is here.',
+      );
+      await online(driver, true);
+      await sheet(driver, 'Desktop');
+      expect(await driver.findElements(By.linkText('To the list of sites'))).to.deep.equal([]);
     });
   });
 });

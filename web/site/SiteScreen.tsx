@@ -1,6 +1,6 @@
 import { Box, LinearProgress } from '@mui/material';
 import { useSnackbar } from 'notistack';
-import { useEffect, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { useStore } from 'react-redux';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { SiteFrame } from '../../core/index.ts';
@@ -72,15 +72,40 @@ function LastStep() {
   );
 }
 
-/** What stands in for a screen while a page is opened: first the edits of the last one have to be kept. */
+/** ms; what is there by then needs no words. */
+const LONG = 1000;
+
+/** What is said only once it has been waited for. */
+function Late({ children }: { children: ReactNode }) {
+  const [late, setLate] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setLate(true), LONG);
+    return () => clearTimeout(timer);
+  }, []);
+  return late ? children : null;
+}
+
+/** What stands in for a screen while a page is opened: first the edits of the last one have to be kept. Words come where that takes long. */
 export function Opening() {
   const dispatch = useAppDispatch();
   const keeping = useAppSelector((state) => state.documents.keeping);
-  if (keeping.state !== 'failing') return <LinearProgress aria-label="Opening the page" />;
+  if (keeping.state === 'failing')
+    return (
+      <Notice severity="error" action={{ label: 'Try now', run: () => dispatch(retryNow()) }}>
+        The page opens once your last changes are kept; they are still here. {keeping.sentence}
+      </Notice>
+    );
   return (
-    <Notice severity="error" action={{ label: 'Try now', run: () => dispatch(retryNow()) }}>
-      The page opens once your last changes are kept; they are still here. {keeping.sentence}
-    </Notice>
+    <>
+      <LinearProgress aria-label="Opening the page" />
+      <Late>
+        <Notice severity="info" wayBack>
+          {keeping.state === 'keeping'
+            ? 'Your last changes are being kept first; then it opens.'
+            : 'Opening takes longer than usual. It goes on as soon as everything is here.'}
+        </Notice>
+      </Late>
+    </>
   );
 }
 
