@@ -73,6 +73,13 @@ export const resize = (driver: Driver, width: number, height: number) =>
     mobile: false,
   });
 
+/** Takes the network away from the page, or gives it back; each answer then takes `latency` ms longer. */
+export async function online(driver: Driver, on: boolean, latency = 0): Promise<void> {
+  await driver.sendDevToolsCommand('Network.enable', {});
+  const throughput = { latency, downloadThroughput: -1, uploadThroughput: -1 };
+  await driver.sendDevToolsCommand('Network.emulateNetworkConditions', { offline: !on, ...throughput });
+}
+
 /** Elements that can have a role, by selector; the browser then says which role and name they really have. */
 const CANDIDATES: Record<string, string> = {
   button: 'button, [role=button]',

@@ -1,10 +1,9 @@
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
-import type { Driver } from 'selenium-webdriver/chrome.js';
 import { paths } from '../../api/paths.ts';
 import { made, node } from '../core/acting.ts';
 import { clear, editor, inHome, put, set, take } from '../server/editing.ts';
-import { byRole, eventually } from './browser.ts';
+import { byRole, eventually, online } from './browser.ts';
 import {
   cellSays,
   kept,
@@ -16,13 +15,6 @@ import {
   type,
   useBench,
 } from './workbench.ts';
-
-/** Takes the network away from the page, or gives it back. */
-async function online(driver: Driver, on: boolean, latency = 0): Promise<void> {
-  await driver.sendDevToolsCommand('Network.enable', {});
-  const throughput = { latency, downloadThroughput: -1, uploadThroughput: -1 };
-  await driver.sendDevToolsCommand('Network.emulateNetworkConditions', { offline: !on, ...throughput });
-}
 
 describe('the workbench: keeping', function () {
   this.timeout(120_000);

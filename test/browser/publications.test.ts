@@ -8,7 +8,7 @@ import type { LivePublication } from '../../api/responses.ts';
 import { perform, type NodeId, type Site, type ViewId } from '../../core/index.ts';
 import { editor, inHome, put, set } from '../server/editing.ts';
 import { publishedOften } from '../server/serving.ts';
-import { byRole, eventually, resize, still } from './browser.ts';
+import { byRole, eventually, online, resize, still } from './browser.ts';
 import { openBench, useBench, type Bench } from './workbench.ts';
 
 interface Sides {
@@ -49,6 +49,14 @@ describe('the screen of publications', function () {
     expect((await fetch(live!)).status).to.equal(200);
     // What is live as it is needs no other publication.
     expect(await (await byRole(driver, 'button', 'Publish')).isEnabled()).to.equal(false);
+  });
+
+  it('does not say what visitors see before it knows', async () => {
+    await online(bench.driver, true, 1500);
+    await press('link', 'Publish …');
+    await says('region', 'Publish the site', /^Looking up what visitors see …/);
+    await online(bench.driver, true);
+    await says('region', 'Publish the site', /^Visitors see publication 1; nothing has changed since/);
   });
 
   it('says what changes for visitors, page by page, with values, and frames the places that look different', async () => {

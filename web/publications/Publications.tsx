@@ -139,7 +139,7 @@ function PublicationsOf({ site: draft, page }: { site: Site; page: NodeId }) {
         <PublishPanel
           site={site}
           found={found}
-          before={(publications?.length ?? 0) > 0}
+          before={publications && publications.length > 0}
           held={next && [...back]}
         >
           {choice}

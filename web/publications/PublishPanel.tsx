@@ -130,12 +130,12 @@ export function PublishPanel({
   held: readonly NodeId[] | undefined;
   /** By what it is chosen which pages go live. */
   children: ReactNode;
-  /** It has been published before, whether that is live or not. */
-  before: boolean;
+  /** It has been published before, whether that is live or not; undefined as long as that is not known. */
+  before: boolean | undefined;
 }) {
   const dispatch = useAppDispatch();
   const { id } = site.frame;
-  const { data } = useSiteQuery(id, { refetchOnMountOrArgChange: true });
+  const { data, error: unread } = useSiteQuery(id, { refetchOnMountOrArgChange: true });
   const [publish, { data: published, error, isLoading, reset }] = usePublishMutation();
   const pending = useAppSelector((state) => state.documents.open?.pending.length ?? 0);
   const [note, setNote] = useState('');
@@ -143,6 +143,16 @@ export function PublishPanel({
   const changed = data?.pages.filter((page) => data.unpublished.includes(page.id)) ?? [];
   const live = data?.live;
   const nothing = live && changed.length === 0 && pending === 0;
+  /** What visitors see now, and what that is to the draft. */
+  const seen = () => {
+    if (live && nothing) return `Visitors see publication ${live.number}; nothing has changed since.`;
+    if (live)
+      return `Changed since publication ${live.number}: ${changed.map(({ name }) => name).join(', ') || 'what was done last'}.`;
+    if (!data || before === undefined) return 'Looking up what visitors see …';
+    return before
+      ? 'The site has been taken down: visitors get a plain notice.'
+      : 'Visitors see nothing of the site yet: all of it is new to them.';
+  };
   const start = async () => {
     reset();
     await dispatch(keep());
@@ -152,15 +162,8 @@ export function PublishPanel({
   };
   return (
     <section aria-label="Publish the site" style={{ display: 'grid', gap: 10 }}>
-      <Typography sx={{ fontSize: 13 }}>
-        {!live
-          ? before
-            ? 'The site has been taken down: visitors get a plain notice.'
-            : 'Visitors see nothing of the site yet: all of it is new to them.'
-          : nothing
-            ? `Visitors see publication ${live.number}; nothing has changed since.`
-            : `Changed since publication ${live.number}: ${changed.map(({ name }) => name).join(', ') || 'what was done last'}.`}
-      </Typography>
+      {unread && <Alert severity="error">{troubleOf(unread).sentence}</Alert>}
+      {!unread && <Typography sx={{ fontSize: 13 }}>{seen()}</Typography>}
       {children}
       <Found site={site} found={found} />
       <TextField
