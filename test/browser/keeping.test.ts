@@ -239,6 +239,25 @@ describe('the workbench: keeping', function () {
       await byRole(driver, 'button', /^Visits/);
     });
 
+    it('are those of screens of a site that is not there, or that cannot be reached just now', async () => {
+      const { driver, running } = bench;
+      const says = (words: string) =>
+        eventually(words, async () =>
+          (await driver.findElement(By.css('[role=alert]')).getText()).includes(words),
+        );
+      await driver.get(`${running.url}/sites/nowhere/publications`);
+      await says('There is no such site');
+      await byRole(driver, 'link', 'To the list of sites');
+      const lost = (urls: string[]) => driver.sendDevToolsCommand('Network.setBlockedURLs', { urls });
+      await driver.sendDevToolsCommand('Network.enable', {});
+      await lost(['*/api/*']);
+      await driver.get(`${running.url}/sites/brindle-hill/pages`);
+      await says('cannot be reached');
+      await lost([]);
+      await (await byRole(driver, 'button', 'Try again')).click();
+      await byRole(driver, 'heading', 'Pages');
+    });
+
     it('say so in a sentence', async () => {
       const { driver, running } = bench;
       await driver.get(`${running.url}/sites/brindle-hill/pages/nowhere`);

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { OpenSite } from '../state/documents.ts';
 import { load } from '../state/edits.ts';
-import { useSiteQuery } from '../state/server.ts';
+import { troubleOf, useSiteQuery } from '../state/server.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { useOpenPage } from './useOpenPage.ts';
 
@@ -16,7 +16,8 @@ export function useWholeSite(siteId: string): {
   const open = useAppSelector(({ documents }) =>
     documents.open?.site.frame.id === siteId ? documents.open : null,
   );
-  const { data } = useSiteQuery(siteId, { skip: open !== null });
+  const { data, error, refetch } = useSiteQuery(siteId, { skip: open !== null });
+  const unread = open === null && error ? troubleOf(error).sentence : null;
   const pages = (open?.site.frame ?? data?.frame)?.pages ?? [];
   // The page that was open may be gone.
   const first = (pages.find(({ id }) => id === open?.page) ?? pages.at(0))?.id ?? '';
@@ -41,8 +42,9 @@ export function useWholeSite(siteId: string): {
   return {
     open,
     whole: open !== null && missing.length === 0,
-    failure: opened.failure ?? trouble,
+    failure: opened.failure ?? trouble ?? unread,
     retry() {
+      if (unread !== null) void refetch();
       opened.retry();
       setAttempt((count) => count + 1);
     },
