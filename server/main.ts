@@ -18,6 +18,9 @@ const listed = (variable: string): string[] =>
     .map((each) => each.trim())
     .filter(Boolean);
 
+/** ms; how long stopping may take. */
+const LONGEST_STOP = 10_000;
+
 const developing = process.argv.includes('--dev');
 if (!developing && !isBuilt()) {
   console.error('The interface is not built. Run npm start, which builds it.');
@@ -36,9 +39,23 @@ try {
   });
   console.log(`Dimorphe        ${running.url}`);
   console.log(`Published sites ${running.hostUrl}`);
-  const end = () => void running.stop().then(() => process.exit(0));
-  process.once('SIGINT', end);
-  process.once('SIGTERM', end);
+  const end = (code: number) => {
+    // Who holds on is not waited for without end.
+    setTimeout(() => process.exit(code), LONGEST_STOP).unref();
+    running.stop().then(
+      () => process.exit(code),
+      () => process.exit(1),
+    );
+  };
+  process.once('SIGINT', () => end(0));
+  process.once('SIGTERM', () => end(0));
+  // A last resort: nobody has caught it, so nobody knows what it has left half done.
+  const fault = (error: unknown) => {
+    running.log.fatal(error, 'Stopping after an error that nothing has handled');
+    end(1);
+  };
+  process.once('uncaughtException', fault);
+  process.once('unhandledRejection', fault);
 } catch (error) {
   const expected =
     error instanceof FolderRefused || error instanceof PortTaken || error instanceof ProxiesRefused;

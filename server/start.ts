@@ -1,7 +1,7 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
-import { pino } from 'pino';
+import { pino, type Logger } from 'pino';
 import { demoSite } from '../demo/site.ts';
 import { hostCheck } from './allowedhosts.ts';
 import { senders } from './senders.ts';
@@ -36,6 +36,7 @@ export interface Settings {
 export interface Running {
   url: string;
   hostUrl: string;
+  log: Pick<Logger, 'fatal'>;
   stop(): Promise<void>;
 }
 
@@ -100,7 +101,7 @@ export async function start(settings: Settings): Promise<Running> {
     servers.push(server);
     const url = await listen(server, settings.port, 'PORT');
     store.lock.announce(url);
-    return { url, hostUrl, stop };
+    return { url, hostUrl, log, stop };
   } catch (error) {
     await stop();
     throw error;

@@ -5,6 +5,7 @@ import { MISDIRECTED, type HostCheck } from '../allowedhosts.ts';
 import type { SenderOf } from '../senders.ts';
 import type { LetterStore } from '../store/letters.ts';
 import type { PublishedEntry } from '../store/schema.ts';
+import { troubleOf } from '../store/trouble.ts';
 import { noPage, plainPage, readOnly, send } from './answers.ts';
 import { accepted } from './encodings.ts';
 import { letterbox } from './letters.ts';
@@ -276,7 +277,7 @@ export function host({
       if (response.headersSent) response.destroy();
       else {
         const words = 'The page could not be served. Try again in a moment.';
-        plainPage(response, 500, 'Something went wrong', words);
+        plainPage(response, troubleOf(error)?.status ?? 500, 'Something went wrong', words);
       }
     });
   };

@@ -21,7 +21,12 @@ const entryAt = (manifest: Manifest, path: string): PublishedEntry | undefined =
   Object.hasOwn(manifest, path) ? manifest[path] : undefined;
 
 /** What the host serves, held in memory: files by their hash, which never change, and which files are live. */
-export function inMemory({ files, publications, follow }: Pick<Store, 'files' | 'publications' | 'follow'>) {
+export function inMemory({
+  files,
+  publications,
+  follow,
+  hears,
+}: Pick<Store, 'files' | 'publications' | 'follow' | 'hears'>) {
   const bytes = new LRUCache<string, Buffer>({
     maxSize: MOST_BYTES,
     maxEntrySize: MOST_BYTES / 8,
@@ -42,7 +47,8 @@ export function inMemory({ files, publications, follow }: Pick<Store, 'files' | 
     const begun = turn;
     const live = await publications.live(site);
     const made: Served = live ? { live: live.manifest, number: live.number } : {};
-    if (begun === turn) manifests.set(site, made);
+    // Nothing is remembered that could be changed without our hearing of it.
+    if (begun === turn && hears()) manifests.set(site, made);
     return made;
   }
   const earlier = async (site: string, served: Served): Promise<Manifest[]> => {

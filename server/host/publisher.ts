@@ -232,10 +232,10 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
       return intoFolder(id);
     },
 
-    /** The files of a site as they would be published where there is no host; undefined when there is no such site. */
-    async files(id: string): Promise<AsyncIterable<Delivered> | undefined> {
+    /** The files of a site as they would be published without the host, made anew at each call; undefined when there is no such site. */
+    async files(id: string): Promise<(() => AsyncIterable<Delivered>) | undefined> {
       const snapshot = await store.history.snapshot(id);
-      return snapshot && deliveredAway(snapshot.site, own);
+      return snapshot && (() => deliveredAway(snapshot.site, own));
     },
 
     /** How many pictures the site's publication has made of others, and how many of them are there already. */

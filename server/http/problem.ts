@@ -41,8 +41,13 @@ export const notFound: RequestHandler = (_request, response) => {
 /** Turns what routes throw into problem answers (RFC 9457); never a stack trace. */
 export const problems =
   (log: (error: unknown) => void): ErrorRequestHandler =>
-  (error, _request, response, next) => {
-    if (response.headersSent) return next(error);
+  (error, _request, response, _next) => {
+    // Half way through an answer nothing can be said any more: it ends, so that nobody takes it for whole.
+    if (response.headersSent || response.destroyed) {
+      if ((error as { code?: string }).code !== 'ERR_STREAM_PREMATURE_CLOSE') log(error);
+      response.destroy();
+      return;
+    }
     if (error instanceof Refusal) {
       response.set(error.headers);
       return answer(response, error.status, error.detail, error.more);

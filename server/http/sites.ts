@@ -81,10 +81,12 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
 
   router.get('/:site/zip', async (request, response) => {
     const { site: id } = await namesIn(request.params);
-    const pages = await publisher.files(id);
-    if (!pages) throw noSite();
+    const files = await publisher.files(id);
+    if (!files) throw noSite();
+    // Every file is made before the first byte is sent: half way through, a problem can no longer be said.
+    for await (const _file of files()) if (response.destroyed) return;
     response.attachment(`${id}.zip`).type('zip');
-    await zipTarget(response).take(pages);
+    await zipTarget(response).take(files());
   });
 
   router.get('/:site/pages/:page', async (request, response) => {

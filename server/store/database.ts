@@ -4,12 +4,11 @@ import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
 import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
-import { drizzle as drizzlePostgres } from 'drizzle-orm/node-postgres';
-import { migrate as migratePostgres } from 'drizzle-orm/node-postgres/migrator';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
-import pg from 'pg';
 import { damaged, databaseIn, draftDatabase, unusable } from './folder.ts';
+import type { Listener, Listening } from './listening.ts';
 import { migrationsFolder, withMigrationsUpTo } from './migrations.ts';
+import { openServer } from './postgres.ts';
 import * as schema from './schema.ts';
 
 export type Database = PgDatabase<PgQueryResultHKT, typeof schema>;
@@ -18,7 +17,7 @@ export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
 export interface OpenDatabase {
   database: Database;
   /** Calls back with what any process that works on the database notifies on a channel, once it is committed. */
-  listen(channel: string, heard: (text: string) => void): Promise<void>;
+  listen(channel: string, listener: Listener): Promise<Listening>;
   /** Gives back room that edits have left, where the database does not do that by itself. */
   tidy(): Promise<void>;
   close(): Promise<void>;
@@ -91,72 +90,14 @@ async function openEmbedded(folder: string): Promise<OpenDatabase> {
   };
   return {
     database,
-    listen: async (channel, heard) => void (await client.listen(channel, heard)),
+    async listen(channel, { heard }) {
+      await client.listen(channel, heard);
+      return { hears: () => true, end: async () => undefined };
+    },
     tidy,
     close: async () => {
       await client.exec('checkpoint');
       await client.close();
-    },
-  };
-}
-
-/** A number that stands for migrating among the advisory locks of the database. */
-const MIGRATING = 4870_4871;
-
-/** Migrates a database of which several processes may begin at once: one after the other. */
-async function migrateServer(url: string): Promise<void> {
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
-  try {
-    await client.query('select pg_advisory_lock($1)', [MIGRATING]);
-    await migratePostgres(drizzlePostgres(client, { schema }), { migrationsFolder });
-  } finally {
-    await client.end();
-  }
-}
-
-async function openServer(url: string): Promise<OpenDatabase> {
-  await migrateServer(url);
-  const pool = new pg.Pool({ connectionString: url });
-  // A connection that breaks while nobody uses it is taken out of the pool; the next request makes another.
-  pool.on('error', () => undefined);
-  const database = drizzlePostgres(pool, { schema });
-  const listeners = new Set<{ end(): void }>();
-  return {
-    database,
-    async listen(channel, heard) {
-      let closed = false;
-      let client: pg.Client;
-      /** A connection of its own, made anew when it breaks; what was notified in between is asked for by those who follow. */
-      const connect = async () => {
-        client = new pg.Client({ connectionString: url });
-        client.on('notification', ({ payload }) => heard(payload ?? ''));
-        client.on('error', () => {
-          client.removeAllListeners();
-          if (!closed)
-            setTimeout(
-              () =>
-                void connect()
-                  .then(() => heard(''))
-                  .catch(() => undefined),
-              1000,
-            );
-        });
-        await client.connect();
-        await client.query(`listen "${channel}"`);
-      };
-      await connect();
-      listeners.add({
-        end() {
-          closed = true;
-          void client.end().catch(() => undefined);
-        },
-      });
-    },
-    tidy: async () => undefined,
-    close: async () => {
-      listeners.forEach((each) => each.end());
-      await pool.end();
     },
   };
 }

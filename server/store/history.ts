@@ -167,6 +167,9 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
   return {
     forget,
 
+    /** Forgets what is held of all sites: which were removed meanwhile is not known. */
+    forgetAll: (): void => held.clear(),
+
     /** The site as it is now; undefined when there is none. */
     async present(id: string): Promise<Snapshot | undefined> {
       const revision = await revisionOf(database, id);

@@ -27,6 +27,8 @@ export interface Store {
    * Answers how to stop.
    */
   follow(heard: (site: string | undefined) => void): () => void;
+  /** Whether followers hear at once what any process changes; where not, nothing read now may be remembered. */
+  hears(): boolean;
   /** Writes a backup to a folder that is not there yet; it shares files with an earlier one where that is said. */
   backup(target: string, before?: string): Promise<void>;
   /** Looks whether all that is kept is whole. */
@@ -67,10 +69,16 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
     const tidied = tidying(tidy);
     const followers = new Set<(site: string | undefined) => void>();
     const history = historyStore(database, tidied, files);
-    await listen(CHANNEL, (text) => {
-      const [site, what] = text.split(' ');
-      if (what === REMOVED) history.forget(site);
-      followers.forEach((heard) => heard(site || undefined));
+    const listening = await listen(CHANNEL, {
+      heard(text) {
+        const [site, what] = text.split(' ');
+        if (what === REMOVED) history.forget(site);
+        followers.forEach((heard) => heard(site));
+      },
+      missed() {
+        history.forgetAll();
+        followers.forEach((heard) => heard(undefined));
+      },
     });
     // Another site may come to have the same id, and the same revision.
     const gone = async (site: string) => {
@@ -101,6 +109,7 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
         followers.add(heard);
         return () => followers.delete(heard);
       },
+      hears: () => listening.hears(),
       backup: async (target, before) => {
         await mkdir(dirname(target), { recursive: true });
         await writeBackup(database, folderOfFiles, target, { before });
@@ -124,6 +133,7 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
       async close() {
         clearInterval(daily);
         await tidied.stop();
+        await listening.end();
         await close();
         lock.release();
       },

@@ -1,5 +1,5 @@
 /** A PostgreSQL server of its own for tests, from Debian's package, in a folder of its own. */
-import { execFileSync, spawnSync } from 'node:child_process';
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import { chownSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { once } from 'node:events';
@@ -18,8 +18,17 @@ async function freePort(): Promise<number> {
   return port;
 }
 
+export interface Postgres {
+  url: string;
+  /** Ends it as a crash would, without a word to anyone. */
+  crash(): Promise<void>;
+  /** Starts it again after that. */
+  start(): Promise<void>;
+  stop(): void;
+}
+
 /** Starts a server; answers its address and how to end it. */
-export async function startPostgres(): Promise<{ url: string; stop(): void }> {
+export async function startPostgres(): Promise<Postgres> {
   const version = readdirSync(HOME)
     .sort((one, other) => Number(one) - Number(other))
     .at(-1)!;
@@ -41,22 +50,27 @@ export async function startPostgres(): Promise<{ url: string; stop(): void }> {
     });
     if (result.status !== 0) throw new Error(`${program} ended with ${result.status}.`);
   };
+  /** The same without holding up whoever works on the database in this process. */
+  const runBeside = async (program: string, ...args: string[]) => {
+    const child = spawn(join(HOME, version, 'bin', program), args, {
+      ...{ cwd: folder, uid, gid },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
+    const [status] = (await once(child, 'exit')) as [number];
+    if (status !== 0) throw new Error(`${program} ended with ${status}.`);
+  };
   const data = join(folder, 'data');
   const port = await freePort();
   run('initdb', '-D', data, '-U', 'dimorphe', '-A', 'trust', '-E', 'UTF8', '--no-sync');
-  run(
-    'pg_ctl',
-    '-D',
-    data,
-    '-w',
-    '-l',
-    join(folder, 'log'),
-    '-o',
-    `-p ${port} -k ${folder} -h 127.0.0.1 -F`,
-    'start',
-  );
+  const starting = [
+    ...['-D', data, '-w', '-l', join(folder, 'log')],
+    ...['-o', `-p ${port} -k ${folder} -h 127.0.0.1 -F`, 'start'],
+  ];
+  run('pg_ctl', ...starting);
   return {
     url: `postgres://dimorphe@127.0.0.1:${port}/postgres`,
+    crash: () => runBeside('pg_ctl', '-D', data, '-m', 'immediate', 'stop'),
+    start: () => runBeside('pg_ctl', ...starting),
     stop() {
       run('pg_ctl', '-D', data, '-m', 'immediate', 'stop');
       rmSync(folder, { recursive: true, force: true });

@@ -3,12 +3,16 @@ import { expect } from 'chai';
 import { mkdir, mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { Writable } from 'node:stream';
 import { paths } from '../../api/paths.ts';
 import type { LivePublication, Problem } from '../../api/responses.ts';
+import { demoSite } from '../demo.ts';
 import { folderTarget } from '../../server/targets/folder.ts';
 import type { Delivered } from '../../server/targets/target.ts';
+import { zipTarget } from '../../server/targets/zip.ts';
 import { editor, inHome, set } from './editing.ts';
 import { served, type Served } from './serving.ts';
+import { unzipped } from './zips.ts';
 
 const SITE = 'brindle-hill';
 
@@ -175,5 +179,92 @@ describe('a folder for other servers', function () {
       'notInFolder',
     );
     expect(await page()).to.contain('<!DOCTYPE html>');
+  });
+});
+
+describe('a zip', () => {
+  const pages = () => files({ 'index.html': 'x'.repeat(400_000), 'visits/index.html': 'Visits' });
+  /** A stream that takes everything. */
+  function taking() {
+    const chunks: Buffer[] = [];
+    const to = new Writable({
+      write(chunk: Buffer, _encoding, next) {
+        chunks.push(chunk);
+        next();
+      },
+    });
+    return { to, bytes: () => Buffer.concat(chunks) };
+  }
+  /** What a piece of work rejects with, and whatever was rejected meanwhile without anybody to hear of it. */
+  async function failing(work: () => Promise<unknown>): Promise<{ fault: unknown; unheard: unknown[] }> {
+    const unheard: unknown[] = [];
+    const others = process.listeners('unhandledRejection');
+    process.removeAllListeners('unhandledRejection').on('unhandledRejection', (why) => unheard.push(why));
+    try {
+      const fault = await work().then(
+        () => undefined,
+        (error: unknown) => error,
+      );
+      // Rejections that nobody heard of are reported after the promises of a turn have run.
+      for (let turn = 0; turn < 5; turn++) await new Promise((resolve) => setImmediate(resolve));
+      return { fault, unheard };
+    } finally {
+      process.removeAllListeners('unhandledRejection');
+      others.forEach((each) => process.on('unhandledRejection', each));
+    }
+  }
+
+  it('is the same bytes for the same files, whenever it is made', async () => {
+    const made = [taking(), taking()];
+    for (const { to } of made) await zipTarget(to).take(pages());
+    expect(made[0].bytes().equals(made[1].bytes())).to.equal(true);
+    expect([...unzipped(made[0].bytes()).keys()]).to.deep.equal(['index.html', 'visits/index.html']);
+    // MS-DOS date and time (PKWARE APPNOTE, §4.4.6): the first of January 1980, midnight.
+    expect(made[0].bytes().readUInt32LE(10)).to.equal((1 << 21) | (1 << 16));
+  });
+
+  it('rejects where the one who fetches it goes away, and nothing else is left that fails', async () => {
+    const { to } = taking();
+    async function* cut(): AsyncGenerator<Delivered> {
+      yield* files({ 'index.html': 'Home' });
+      to.destroy();
+      await new Promise((resolve) => setImmediate(resolve));
+      yield* files({ 'visits/index.html': 'Visits' });
+    }
+    const { fault, unheard } = await failing(() => zipTarget(to).take(cut()));
+    expect(fault).to.have.property('code', 'ERR_STREAM_PREMATURE_CLOSE');
+    expect(unheard).to.deep.equal([]);
+  });
+
+  it('rejects where a file cannot be made, and ends what was sent so far', async () => {
+    const { to } = taking();
+    async function* failingFiles(): AsyncGenerator<Delivered> {
+      yield* files({ 'index.html': 'Home' });
+      throw new Error('no picture');
+    }
+    const { fault, unheard } = await failing(() => zipTarget(to).take(failingFiles()));
+    expect(fault).to.have.property('message', 'no picture');
+    expect(unheard).to.deep.equal([]);
+    expect(to.destroyed).to.equal(true);
+  });
+
+  it('of a site with a damaged picture is answered with a sentence, and the program goes on', async () => {
+    const running = await served();
+    try {
+      const { site } = await demoSite();
+      const { hash, name } = site.frame.assets.find(({ id }) => id === 'saturn')!;
+      await writeFile(join(running.folder, 'files', hash.slice(0, 2), hash), 'damaged');
+      const answer = await fetch(running.url + paths.zip(SITE));
+      expect(answer.status).to.equal(500);
+      expect(((await answer.json()) as Problem).detail).to.contain(name);
+      // The download of another is cut off half way.
+      const ended = new AbortController();
+      const cut = await fetch(running.url + paths.zip(SITE), { signal: ended.signal }).catch(() => undefined);
+      ended.abort();
+      await cut?.body?.cancel().catch(() => undefined);
+      expect((await fetch(running.url + paths.sites())).status).to.equal(200);
+    } finally {
+      await running.end();
+    }
   });
 });
