@@ -1,5 +1,6 @@
 import hooks from 'eslint-plugin-react-hooks';
 import regexp from 'eslint-plugin-regexp';
+import { ownLookups } from './scripts/lint/own-lookups.mjs';
 import { defineConfig, globalIgnores } from 'eslint/config';
 import ts from 'typescript-eslint';
 
@@ -26,8 +27,9 @@ export default defineConfig(
   {
     // A text from outside must not be able to hold the program up: no pattern whose time grows faster than the text.
     files: ['{core,api,server,web,cli}/**/*.{ts,tsx}'],
-    plugins: { regexp },
+    plugins: { regexp, names: { rules: { 'own-lookups': ownLookups } } },
     rules: {
+      'names/own-lookups': 'error',
       'regexp/no-super-linear-backtracking': ['error', { report: 'certain' }],
       'regexp/no-super-linear-move': ['error', { report: 'certain', ignoreSticky: false }],
     },

@@ -11,6 +11,7 @@ import {
   writeSiteFile,
   type NodeId,
   type PageFindings,
+  lookup,
 } from '../core/index.ts';
 import { pictureMaker } from '../server/media/making.ts';
 import { folderTarget } from '../server/targets/folder.ts';
@@ -49,13 +50,13 @@ async function read(path: string) {
 
 async function compile(source: string, target: string): Promise<void> {
   const { site, files } = await read(source);
-  const byHash = new Map(site.frame.assets.map(({ id, hash }) => [hash, files[id]]));
+  const byHash = new Map(site.frame.assets.map(({ id, hash }) => [hash, lookup(files, id)]));
   const kept = process.env.DIMORPHE_MADE;
   const made = kept ?? (await mkdtemp(join(tmpdir(), 'dimorphe-made-')));
   const pictures = pictureMaker(made, { get: async (hash) => Buffer.from(byHash.get(hash)!, 'base64') });
   try {
     const own = {
-      kept: async (_hash: string, id: string) => Buffer.from(files[id], 'base64'),
+      kept: async (_hash: string, id: string) => Buffer.from(lookup(files, id)!, 'base64'),
       made: pictures.bytes,
       soon: pictures.begin,
     };

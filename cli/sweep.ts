@@ -10,6 +10,7 @@ import express, { type Express, type RequestHandler } from 'express';
 import type { NodeId, PageFindings, Site } from '../core/index.ts';
 import { paths } from '../api/paths.ts';
 import { findFont, fontBytes } from '../server/media/bytes.ts';
+import { lookup } from '../core/index.ts';
 
 /** Why a site was not swept, in a sentence. */
 export class NotSwept extends Error {}
@@ -33,7 +34,10 @@ function serving(site: Site, files: Readonly<Record<string, string>>): Express {
   const byHash = new Map(
     [...assets, ...fonts].map(({ hash, id, ...rest }) => [
       hash,
-      { type: 'type' in rest ? rest.type : 'font/woff2', bytes: () => Buffer.from(files[id], 'base64') },
+      {
+        type: 'type' in rest ? rest.type : 'font/woff2',
+        bytes: () => Buffer.from(lookup(files, id)!, 'base64'),
+      },
     ]),
   );
   const send: RequestHandler = ({ params }, response) => {

@@ -32,6 +32,7 @@ export { columnEdges } from './layout/boxes.ts';
 export { readingOrder, type Readable } from './layout/reading.ts';
 export { MOST_ROWS, OVERLAY, type Hold } from './elements/properties/area.ts';
 export type { Offset } from './elements/valuetypes/offset.ts';
+export { lookup } from './lookup.ts';
 export { done, refused } from './outcome.ts';
 export * from './layered/views.ts';
 export type { Layered, Override } from './layered/layered.ts';
@@ -261,11 +262,13 @@ export {
 } from './compile/files.ts';
 export { formsSentToHost, lackedWithoutHost } from './compile/withouthost.ts';
 
-export { upgradedFrame, upgradedNode } from './exchange/upgrade.ts';
+export { upgraded, upgradesBy, UPGRADES } from './exchange/upgrade.ts';
+export type { StoredCall, UpgradeStep } from './exchange/upgrade.ts';
 export { isNestedTooDeep } from './exchange/nesting.ts';
 export { siteFileSchema } from './exchange/schema.ts';
 export type { Copy } from './edits/pasteelements.ts';
 export { bytesOf } from './exchange/bytes.ts';
+export { FORMAT_VERSION } from './site/site.ts';
 export { copyElements, ELEMENTS_FORMAT, readElements, type CopiedElements } from './exchange/elements.ts';
 export { readSiteFile, writeSiteFile, type ReadSite } from './exchange/sitefile.ts';
 

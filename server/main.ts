@@ -3,17 +3,18 @@ import { builtPages, developedPages, isBuilt } from './pages.ts';
 import { FolderRefused } from './store/folder.ts';
 import { ProxiesRefused } from './senders.ts';
 import { PortTaken, start } from './start.ts';
+import { lookup } from '../core/index.ts';
 
 function portFrom(variable: string, otherwise: number): number {
-  const port = Number(process.env[variable] ?? otherwise);
+  const port = Number(lookup(process.env, variable) ?? otherwise);
   if (Number.isInteger(port) && port >= 0 && port <= 65535) return port;
-  console.error(`${variable} is “${process.env[variable]}” and should be a port from 0 to 65535.`);
+  console.error(`${variable} is “${lookup(process.env, variable)}” and should be a port from 0 to 65535.`);
   process.exit(1);
 }
 
 /** What a variable lists, apart by commas. */
 const listed = (variable: string): string[] =>
-  (process.env[variable] ?? '')
+  (lookup(process.env, variable) ?? '')
     .split(',')
     .map((each) => each.trim())
     .filter(Boolean);

@@ -9,6 +9,7 @@ import { linksSaidIn } from '../values/links.ts';
 import { hiddenBy } from '../values/visibility.ts';
 import { PRACTICE, type Looked, type Rule } from './rule.ts';
 import { amissIn } from './saying.ts';
+import { lookup } from '../lookup.ts';
 
 /** What a link leads to in a view where that is not shown: by name. */
 function hiddenTarget(looked: Looked, node: Node, link: string, view: ViewId): string | undefined {
@@ -21,7 +22,7 @@ function hiddenTarget(looked: Looked, node: Node, link: string, view: ViewId): s
   if (place === undefined) return undefined;
   const known = head ? (looked.pages[head.id] as Page | undefined) : page;
   const on = known && composed(site, known);
-  const target = on?.nodes[place as NodeId] as Node | undefined;
+  const target = lookup(on?.nodes, place as NodeId) as Node | undefined;
   if (!on || !target || hiddenBy(site, on, target, view) === undefined) return undefined;
   return head ? `${target.name} on ${head.title}` : target.name;
 }

@@ -6,6 +6,7 @@ import { sourceOrder } from '../site/sourceorder.ts';
 import { hiddenBy } from '../values/visibility.ts';
 import { PRACTICE, type Looked, type Rule } from './rule.ts';
 import { amissIn } from './saying.ts';
+import { lookup } from '../lookup.ts';
 
 const SAID: Record<string, string> = {
   header: 'head of the page',
@@ -54,12 +55,12 @@ export const landmarks: Rule = {
       const { role, label } = landmark(node)!;
       if (ONE.has(role))
         return {
-          sentence: `${node.name} and ${other.name} both serve as ${SAID[role]}{views}.`,
+          sentence: `${node.name} and ${other.name} both serve as ${lookup(SAID, role)}{views}.`,
           cure: 'Let one of them serve as part of the page.',
         };
       const named = label === '' ? 'has no name' : `is called “${label}” like ${other.name}`;
       return {
-        sentence: `${node.name} serves as ${SAID[role]} and ${named}{views}.`,
+        sentence: `${node.name} serves as ${lookup(SAID, role)} and ${named}{views}.`,
         cure: 'Give it a name of its own for those who hear the page.',
       };
     }),

@@ -4,6 +4,7 @@ import type { Page, Site } from '../site/site.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { targetOf } from '../markup/link.ts';
 import { linksIn } from '../values/links.ts';
+import { lookup } from '../lookup.ts';
 
 /** A link that leads to what is not there any more. */
 export interface BrokenLink {
@@ -21,9 +22,9 @@ export function goneOf(site: Site, from: Page, link: string): BrokenLink['gone']
   if (file !== undefined) return site.frame.assets.some(({ id }) => id === file) ? undefined : 'file';
   if (page !== undefined && !site.frame.pages.some(({ id }) => id === page)) return 'page';
   if (place === undefined) return undefined;
-  const target = page === undefined ? from : (site.pages[page as NodeId] as Page | undefined);
+  const target = page === undefined ? from : (lookup(site.pages, page as NodeId) as Page | undefined);
   // A page that has not been read cannot be asked.
-  if (!target || composed(site.frame, target).nodes[place as NodeId]) return undefined;
+  if (!target || lookup(composed(site.frame, target).nodes, place as NodeId)) return undefined;
   return 'place';
 }
 

@@ -14,6 +14,7 @@ import { hiddenBy } from '../values/visibility.ts';
 import { styleCurve, styleValueIn, type SizedText } from '../values/textcurves.ts';
 import { resolve } from '../values/trace.ts';
 import type { Place } from './finding.ts';
+import { lookup } from '../lookup.ts';
 
 /** A text whose size is looked at: a text style, or an element or a part of it. */
 export interface SizedSubject {
@@ -65,7 +66,7 @@ function styleSubjects(site: SiteFrame): SizedSubject[] {
       change: (property, view, value) =>
         callOf('setValue', {
           ...{ textStyle: style.id, property, value },
-          ...saidAt(site, style.style.self?.[property], view),
+          ...saidAt(site, lookup(style.style.self, property), view),
         }),
       set: (property, view, value) =>
         callOf('setValue', { textStyle: style.id, property, view, value, reach: 'here' }),
@@ -87,7 +88,7 @@ function elementSubjects(site: SiteFrame, page: Page, texts: readonly SizedText[
       of: part === 'self' ? { node: id } : { node: id, part },
       name,
       curve,
-      says: (property) => node.style[part]?.[property] !== undefined,
+      says: (property) => lookup(node.style[part], property) !== undefined,
       running: node.kind === 'text' && part === 'self',
       ...(level !== undefined && { level }),
       ...(under && { under }),
@@ -97,7 +98,7 @@ function elementSubjects(site: SiteFrame, page: Page, texts: readonly SizedText[
       change: (property, view, value) =>
         callOf('setValue', {
           ...{ nodes: [id], part, property, value },
-          ...saidAt(site, node.style[part]?.[property], view),
+          ...saidAt(site, lookup(node.style[part], property), view),
         }),
       set: (property, view, value) =>
         callOf('setValue', { nodes: [id], part, property, view, value, reach: 'here' }),

@@ -19,6 +19,7 @@ import type { CssRule, Stack } from './stack.ts';
 import { stylingOf, type KnownCss, type Styling } from './styling.ts';
 
 import { nodeClass, textStyleClass, variantClass, within, wordsClass } from './selectors.ts';
+import { lookup } from '../lookup.ts';
 
 /** What a value may be held to: the other values of its element, and its place among its siblings. */
 interface Surroundings {
@@ -57,7 +58,7 @@ function expressed(
     const here = known.get(view.id)!;
     if (siblings) return css(value, { ...here.context, ...siblings });
     if (!property.heldBeside) return here.valuesOf(property).of(value);
-    const beside = (name: string) => ownIn(knownProperty(name), style[name], views, view, kind);
+    const beside = (name: string) => ownIn(knownProperty(name), lookup(style, name), views, view, kind);
     return css(value, { ...here.context, beside });
   });
 }
@@ -79,7 +80,7 @@ function put(
   const css = known.get(views.base)!.valuesOf(property);
   if (layered.base !== undefined) stack.base(css.of(layered.base));
   for (const id in layered.at) {
-    const { value, reach } = layered.at[id as ViewId];
+    const { value, reach } = lookup(layered.at, id)!;
     stack.at(id, reach, css.of(value));
   }
 }
@@ -96,7 +97,7 @@ function putStyle(
   const surroundings = { style, kind };
   for (const property of styling.propertiesOf(style)) {
     const on = property.onMedia && media ? media : stack;
-    const layered = style[property.name];
+    const layered = lookup(style, property.name)!;
     put(on, property, layered, styling.views, known, surroundings);
     if (property.onPicture && media && showsOnePicture(kind))
       media.layered(expressed(property, layered, styling.views, known, surroundings, property.onPicture));
@@ -174,8 +175,8 @@ export function stackElement(
   const { shown, ...style } = node.style.self ?? {};
   putStyle(styling, stack, media, whole ? style : (node.style.self ?? {}), kind);
   for (const name of ON_CHILDREN) {
-    const layered = parent?.style.self?.[name];
-    if (!layered || (whole && name === 'alternate') || isAtEdge(node.kind)) continue;
+    const layered = lookup(parent?.style.self, name);
+    if (!parent || !layered || (whole && name === 'alternate') || isAtEdge(node.kind)) continue;
     const siblings = { children: parent.children, child: node.id, deep: isDeep(parent.kind) };
     put(stack, knownProperty(name), layered, styling.views, styling.knownOf(kind), { siblings });
   }

@@ -11,6 +11,7 @@ import { widthsIn } from '../values/widths.ts';
 import type { Addresses } from './addresses.ts';
 import { isMadeSmaller, picturesOf } from './pictures.ts';
 import { textStyleClass } from './selectors.ts';
+import { lookup } from '../lookup.ts';
 
 /** What the markup of a page needs besides the page. */
 export interface Making {
@@ -91,7 +92,7 @@ export function makingOf(site: SiteFrame, page: Page, addresses: Addresses) {
     if (target.file !== undefined) return addresses.file?.(target.file);
     if (target.place === undefined || (target.page ?? page.id) !== page.id)
       return addresses.page(target.page!, target.place);
-    if (!page.nodes[target.place as NodeId]) return target.page && addresses.page(target.page);
+    if (!lookup(page.nodes, target.place as NodeId)) return target.page && addresses.page(target.page);
     linked.add(target.place as NodeId);
     return linkTo({ place: target.place });
   };

@@ -17,6 +17,7 @@ import { followsPlaces, setsShares } from './across.ts';
 import { elementRules } from './elementrules.ts';
 import { sharedRules } from './rules.ts';
 import type { CssRule } from './stack.ts';
+import { lookup } from '../lookup.ts';
 
 /** A page compiled for a sheet, in pieces that can be brought up to date one by one. */
 export interface Preview {
@@ -33,7 +34,7 @@ export interface Preview {
 }
 
 const sameWordings = (one: Node, other: Node): boolean =>
-  wordingsOf(one.kind).every(({ name }) => one.style.self?.[name] === other.style.self?.[name]);
+  wordingsOf(one.kind).every(({ name }) => lookup(one.style.self, name) === lookup(other.style.self, name));
 
 /** What of a node its markup is made from. */
 const sameMarkup = (one: Node | undefined, other: Node | undefined): boolean =>
@@ -69,7 +70,7 @@ const IN_WIDTHS = [
 
 /** Whether pictures in an element are as wide as they were. */
 const sameWidths = (page: Page, one: Node, other: Node): boolean =>
-  IN_WIDTHS.every((name) => one.style.self?.[name] === other.style.self?.[name]) ||
+  IN_WIDTHS.every((name) => lookup(one.style.self, name) === lookup(other.style.self, name)) ||
   !holdsPictures(page, other);
 
 const holdsPictures = (page: Page, node: Node): boolean =>

@@ -4,6 +4,7 @@ import type { Declarations } from '../elements/properties/property.ts';
 import { offsetFromBase, type Reach, type ViewId, type Views } from '../layered/views.ts';
 import { Blocks, type DeclarationBlock } from './block.ts';
 import { memoised } from '../memo.ts';
+import { lookup } from '../lookup.ts';
 
 /** What a rule belongs to; a later layer wins over an earlier one. */
 export type Layer = 'foundation' | 'kind' | 'text style' | 'element';
@@ -71,7 +72,7 @@ export class Stack {
   layered({ base, at }: Layered<Declarations>): void {
     if (base) this.base(base);
     for (const view in at) {
-      const { value, reach } = at[view as ViewId];
+      const { value, reach } = lookup(at, view)!;
       this.at(view, reach, value);
     }
   }

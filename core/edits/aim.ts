@@ -17,6 +17,7 @@ import { knownProperty, propertyOf, sidesOf } from '../elements/propertytable.ts
 import type { Page, SiteFrame } from '../site/site.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { Scope } from './command.ts';
+import { lookup } from '../lookup.ts';
 
 /** What holds values: an element, or a text style. */
 export interface Styled {
@@ -79,7 +80,7 @@ export function aim(site: SiteFrame, page: Page, target: ValueTarget): Outcome<A
     if (!style) return refused('The text style is not in the theme any more.');
     if (property.group !== 'text') return refused(`${property.label} is no value of text.`);
     const valueOf = (_holder: Styled, each: Property): unknown =>
-      held(style.style.self?.[each.name], site.views, view)?.value ?? each.initial(shape);
+      held(lookup(style.style.self, each.name), site.views, view)?.value ?? each.initial(shape);
     return done({ property, properties, part: 'self', holders: [style], nodes: [], valueOf });
   }
   const nodes = found(page, target.nodes);
@@ -96,7 +97,7 @@ export function aim(site: SiteFrame, page: Page, target: ValueTarget): Outcome<A
 const isNode = (holder: Styled): holder is Node => 'kind' in holder;
 
 export const layeredOf = (holder: Styled, part: Part, property: Property): Layered<unknown> | undefined =>
-  isNode(holder) ? ownLayered(holder, part, property) : holder.style[part]?.[property.name];
+  isNode(holder) ? ownLayered(holder, part, property) : lookup(holder.style[part], property.name);
 
 /**
  * The form in which a holder keeps a value. Words are cleaned on their way in, and know what they were written beside, so that a

@@ -16,6 +16,7 @@ import { fitted, forAudience, handOver, joinedValue, OF_PLACE, replaceAmong, say
 import { accepts, copied, MOST_CHILDREN } from './structure.ts';
 import { subtree } from '../site/sourceorder.ts';
 import { counted, describeReach, viewsNamed } from './wording.ts';
+import { lookup } from '../lookup.ts';
 
 /** Characters of a name. */
 const LONGEST = 120;
@@ -131,8 +132,8 @@ export const dissolveAlternates: Command<DissolveAlternates> = {
       );
       node.parent = parent.id;
       for (const property of OF_PLACE)
-        if (property.name !== 'shown' && set.style.self?.[property.name])
-          store(node, 'self', property.name, set.style.self[property.name]);
+        if (property.name !== 'shown' && lookup(set.style.self, property.name))
+          store(node, 'self', property.name, lookup(set.style.self, property.name)!);
       store(node, 'self', 'shown', shown.base === true && !shown.at ? {} : shown);
       forAudience(node, set.audience);
       fitted(draft, node);

@@ -6,6 +6,7 @@ import type { Page, Site } from '../site/site.ts';
 import { remember } from '../site/lineage.ts';
 import { keysOf, nodesIn, pagesIn, type Operation } from './operation.ts';
 import { isSoft, shapeUnder, SITE, type Shape } from './shape.ts';
+import { lookup } from '../lookup.ts';
 
 type Entries = Record<string, unknown>;
 type Entry = { id: string };
@@ -91,7 +92,7 @@ function placed(container: object, key: string, { operation, inverse }: Change):
     return;
   }
   const there = Object.hasOwn(entries, key);
-  if (there) inverse.push({ op: 'set', path, value: entries[key] });
+  if (there) inverse.push({ op: 'set', path, value: lookup(entries, key) });
   else if (operation.op === 'set') inverse.push({ op: 'clear', path });
   if (operation.op === 'set') entries[key] = frozen(operation.value);
   else delete entries[key];
@@ -113,7 +114,7 @@ function changed(held: unknown, shape: Shape, keys: readonly string[], change: C
   } else {
     const entries = container as Entries & Entry[];
     const at = Array.isArray(container) ? indexOf(container, key) : key;
-    const inner = at === -1 || !Object.hasOwn(entries, at) ? undefined : (entries as Entries)[at];
+    const inner = at === -1 || !Object.hasOwn(entries, at) ? undefined : lookup(entries as Entries, at);
     const next = changed(inner, below, rest, change);
     if (next === undefined) delete (entries as Entries)[at];
     else (entries as Entries)[at] = next;
@@ -164,7 +165,7 @@ function valueAt(site: Site, path: string): unknown {
   for (const key of keysOf(path)) {
     if (typeof held !== 'object' || held === null) return undefined;
     if (Array.isArray(held)) held = held[indexOf(held, key)];
-    else held = Object.hasOwn(held, key) ? (held as Entries)[key] : undefined;
+    else held = Object.hasOwn(held, key) ? lookup(held as Entries, key) : undefined;
   }
   return held;
 }

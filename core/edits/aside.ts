@@ -2,6 +2,7 @@ import { done, refused, type Outcome } from '../outcome.ts';
 import { asideKey, likenessOf, type Place } from '../site/aside.ts';
 import type { Node } from '../site/node.ts';
 import type { Command } from './command.ts';
+import { lookup } from '../lookup.ts';
 
 const LONGEST = 300;
 
@@ -19,7 +20,8 @@ export const setAside: Command<{ of: Place; rule: string; reason: string }> = {
       return refused(`The reason has ${why.length} characters; ${LONGEST} are kept. Nothing was changed.`);
     const key = asideKey(rule, of);
     if (why === '') {
-      if (!holder.aside?.[key]) return refused(`It is not set aside. Nothing was changed.`);
+      if (!holder.aside || !lookup(holder.aside, key))
+        return refused(`It is not set aside. Nothing was changed.`);
       delete holder.aside[key];
       if (Object.keys(holder.aside).length === 0) delete holder.aside;
       return done(`${holder.name}: “${rule}” is taken up again`);

@@ -13,11 +13,12 @@ import type { Command } from './command.ts';
 import { valuesOf } from './stylevalues.ts';
 import { allTrees } from './viewvalues.ts';
 import { counted } from './wording.ts';
+import { lookup } from '../lookup.ts';
 
 const GONE = refused('It is not on the shelf any more. Nothing was changed.');
 
 const KINDS = { image: 'Picture', video: 'Film', application: 'Document', text: 'Captions' } as const;
-const kindOf = ({ type }: Pick<Asset, 'type'>): string => KINDS[type.split('/')[0] as keyof typeof KINDS];
+const kindOf = ({ type }: Pick<Asset, 'type'>): string => lookup<string>(KINDS, type.split('/')[0])!;
 
 const cleanName = (name: string): string => name.replace(/\s+/g, ' ').trim();
 

@@ -6,6 +6,7 @@ import type { TextStyle } from '../site/site.ts';
 import type { SpacingStep } from '../theme/stock.ts';
 import type { Change } from './changed.ts';
 import { both, ofStep, ofValue, said, STEP, type State } from './changedvalues.ts';
+import { lookup } from '../lookup.ts';
 
 const LISTS = {
   colours: 'colour',
@@ -54,8 +55,9 @@ function ofViews(
   const some = is ?? was;
   if (!some) return undefined;
   if (field === undefined) return { name: some.name, what: was ? 'view removed' : 'view added' };
-  const value = (view: typeof was) => said((view as unknown as Record<string, unknown> | undefined)?.[field]);
-  return { name: some.name, what: VIEW[field] ?? 'view', ...both(value(was), value(is)) };
+  const value = (view: typeof was) =>
+    said(lookup(view as unknown as Record<string, unknown> | undefined, field));
+  return { name: some.name, what: lookup(VIEW, field) ?? 'view', ...both(value(was), value(is)) };
 }
 
 /** A change of what the whole site has. */
@@ -81,11 +83,11 @@ export function inFrame([list, id, field, ...rest]: string[], states: [State, St
   if (list === 'views') return ofViews([id, field, ...rest], states);
   if (!(list in LISTS) || id === undefined) return undefined;
   const [was, is] = states.map(({ frame }) =>
-    (frame[list as keyof typeof LISTS] as Entry[]).find((each) => each.id === id),
+    (lookup(frame, list as keyof typeof LISTS) as Entry[]).find((each) => each.id === id),
   );
   const some = is ?? was;
   if (!some) return undefined;
-  const kind = LISTS[list as keyof typeof LISTS];
+  const kind = lookup(LISTS, list)!;
   const name = some.name ?? some.title ?? kind;
   const page = list === 'pages' ? { page: id as NodeId } : {};
   if (field === undefined) {
@@ -100,9 +102,10 @@ export function inFrame([list, id, field, ...rest]: string[], states: [State, St
   if (list === 'spacing' && field === 'size')
     return { name, ...ofStep(rest, [was, is] as SpacingStep[], states) };
   const value = (entry: Entry | undefined) => {
-    const own = (entry as unknown as Record<string, unknown> | undefined)?.[field];
+    const own = lookup(entry as unknown as Record<string, unknown> | undefined, field);
     return list === 'pages' && field === 'lang' && typeof own === 'string' ? languageName(own) : said(own);
   };
-  const what = list === 'pages' ? (HEAD[field] ?? 'how it is offered') : field === 'value' ? kind : field;
+  const what =
+    list === 'pages' ? (lookup(HEAD, field) ?? 'how it is offered') : field === 'value' ? kind : field;
   return { ...page, name, what, ...both(value(was), value(is)) };
 }

@@ -6,6 +6,7 @@ import { linkedAt } from '../site/shared.ts';
 import type { Change } from './changed.ts';
 import { both, ofValue, said, type State } from './changedvalues.ts';
 import type { Operation } from './operation.ts';
+import { lookup } from '../lookup.ts';
 
 /** A change in a tree of elements, by the keys below it; nothing where another one tells it. */
 export function inTree(
@@ -13,7 +14,7 @@ export function inTree(
   [, id, field, ...rest]: string[],
   states: [State, State],
 ): Omit<Change, 'page'> | undefined {
-  const [was, is] = states.map(({ tree }) => tree?.nodes[id as NodeId]);
+  const [was, is] = states.map(({ tree }) => lookup(tree?.nodes, id as NodeId));
   const some = is ?? was;
   if (!some) return undefined;
   const on = { node: some.id, name: some.name };

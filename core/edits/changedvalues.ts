@@ -12,6 +12,7 @@ import type { SpacingStep } from '../theme/stock.ts';
 import { resolve } from '../values/trace.ts';
 import type { Change } from './changed.ts';
 import { describeValue } from './wording.ts';
+import { lookup } from '../lookup.ts';
 
 /** One state of the site, and what is needed to speak of it. */
 export interface State {
@@ -42,7 +43,7 @@ function slot(
   view?: string,
 ): { value: unknown; reach?: string } | undefined {
   if (key === 'base') return layered?.base === undefined ? undefined : { value: layered.base };
-  return layered?.at?.[view as ViewId] as Override<unknown> | undefined;
+  return lookup(layered?.at, view as ViewId) as Override<unknown> | undefined;
 }
 
 type Holder = Node | TextStyle;
@@ -66,7 +67,7 @@ export function ofValue(
 ): Pick<Change, 'what' | 'before' | 'after'> {
   const property = knownProperty(name);
   const slots = holders.map((holder) =>
-    slot((holder?.style as Style | undefined)?.[part as Part]?.[name], key, view),
+    slot(lookup(lookup(holder?.style as Style | undefined, part), name), key, view),
   );
   const told = (at: 0 | 1): string | undefined => {
     const { frame, tree } = states[at];
@@ -84,7 +85,7 @@ export function ofValue(
   const some = (holders[1] ?? holders[0])!;
   const label =
     'kind' in some && part !== 'self'
-      ? knownKind((some as Node).kind).parts?.[part as Part]?.label
+      ? lookup(knownKind((some as Node).kind).parts, part as Part)?.label
       : undefined;
   return ofLayered(
     `${label ? `${label.toLowerCase()}: ` : ''}${property.label.toLowerCase()}`,

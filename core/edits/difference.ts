@@ -2,6 +2,7 @@ import { same } from '../layered/express.ts';
 import { pointer } from '../faults.ts';
 import type { Operation } from './operation.ts';
 import { isSoft, type Shape } from './shape.ts';
+import { lookup } from '../lookup.ts';
 
 type Entries = Record<string, unknown>;
 
@@ -36,7 +37,7 @@ const byId = (entries: readonly unknown[]): Entries =>
 
 function entries(before: Entries, after: Entries, each: Shape, path: string): Operation[] {
   return [...new Set([...Object.keys(before), ...Object.keys(after)])].flatMap((key) =>
-    difference(before[key], after[key], each, pointer(path, key)),
+    difference(lookup(before, key), lookup(after, key), each, pointer(path, key)),
   );
 }
 
@@ -52,7 +53,7 @@ export function difference(before: unknown, after: unknown, shape: Shape, path: 
     case 'record': {
       const [one, other] = [(before ?? {}) as Entries, (after ?? {}) as Entries];
       return Object.entries(shape.fields).flatMap(([key, field]) =>
-        difference(one[key], other[key], field, pointer(path, key)),
+        difference(lookup(one, key), lookup(other, key), field, pointer(path, key)),
       );
     }
     case 'map':
@@ -60,8 +61,8 @@ export function difference(before: unknown, after: unknown, shape: Shape, path: 
     case 'list': {
       const [one, other] = [byId(before as unknown[]), byId(after as unknown[])];
       // A new entry first stands at the end.
-      const [from, to] = [Object.keys(one).filter((id) => other[id]), Object.keys(other)];
-      const first = [...from, ...to.filter((id) => !one[id])];
+      const [from, to] = [Object.keys(one).filter((id) => lookup(other, id)), Object.keys(other)];
+      const first = [...from, ...to.filter((id) => !lookup(one, id))];
       return [...entries(one, other, shape.each, path), ...moves(first, to, path)];
     }
     case 'places': {

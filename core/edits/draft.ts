@@ -13,6 +13,7 @@ import {
   sharedTrees,
   takesLinked,
 } from '../site/shared.ts';
+import { lookup } from '../lookup.ts';
 
 /**
  * A value as it is, with no draft in it. Each node is drafted by itself, so that what is taken from one and put into another would be
@@ -41,7 +42,7 @@ export function draftPage(page: Page): { draft: Page; finish(): NodeChanges } {
     if (!has(id)) return undefined;
     const before = added.get(id) ?? drafts.get(id);
     if (before) return before;
-    const made = createDraft(page.nodes[id as NodeId]);
+    const made = createDraft(lookup(page.nodes, id)!);
     drafts.set(id, made);
     return made;
   };
@@ -73,7 +74,7 @@ export function draftPage(page: Page): { draft: Page; finish(): NodeChanges } {
       for (const [id, draft] of drafts) {
         if (removed.has(id)) continue;
         const next = freeze(undrafted(draft), true);
-        if (!same(next, page.nodes[id as NodeId])) changed[id as NodeId] = next;
+        if (!same(next, lookup(page.nodes, id as NodeId))) changed[id as NodeId] = next;
       }
       return changed;
     },

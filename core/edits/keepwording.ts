@@ -7,6 +7,7 @@ import { done, refused, type Outcome } from '../outcome.ts';
 import { staleWordings } from '../values/wordings.ts';
 import { found, settled } from './aim.ts';
 import type { Command } from './command.ts';
+import { lookup } from '../lookup.ts';
 
 export interface KeepWording {
   node: NodeId;
@@ -25,7 +26,7 @@ export const keepWording: Command<KeepWording> = {
     const where = viewOf(site.views, view).name;
     const stale = staleWordings(node).some((each) => each.property === property && each.view === view);
     if (!property || !stale) return refused(`${node.name} has nothing to look at in ${where}.`);
-    const override = node.style.self![property.name].at![view];
+    const override = lookup(node.style.self!, property.name)!.at![view];
     override.value = settled(node, property, override.value as Wording);
     return done(`${node.name}: ${property.label.toLowerCase()} in ${where} are still right`);
   },

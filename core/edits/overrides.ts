@@ -17,6 +17,7 @@ import type { Command } from './command.ts';
 import { isShared, valuesOf } from './stylevalues.ts';
 import { siblingsLike } from './tree.ts';
 import { counted, describeHolders } from './wording.ts';
+import { lookup } from '../lookup.ts';
 
 /** Whose overrides go; only those of `view`, or, without one, those of all views. */
 export type ClearOverrides = Holders & { view?: ViewId };
@@ -50,8 +51,8 @@ function matchOverrides(sibling: Node, node: Node, part: Part): void {
   const names = new Set([node, sibling].flatMap((each) => Object.keys(each.style[part] ?? {})));
   for (const name of names) {
     if (!isShared(knownProperty(name))) continue;
-    const base = sibling.style[part]?.[name]?.base;
-    const at = (node.style[part] as PartStyle | undefined)?.[name]?.at;
+    const base = lookup(sibling.style[part], name)?.base;
+    const at = lookup(node.style[part] as PartStyle | undefined, name)?.at;
     store(sibling, part, name, { ...(base !== undefined && { base }), ...(at && { at: plain(at) }) });
   }
 }

@@ -21,6 +21,7 @@ import { relink } from './relink.ts';
 import { plain } from './structure.ts';
 import { allTrees } from './viewvalues.ts';
 import { counted, nameOfPage } from './wording.ts';
+import { lookup } from '../lookup.ts';
 
 const cleaned = (text: string): string => text.replace(/\s+/g, ' ').trim();
 
@@ -251,7 +252,7 @@ export const copyPage: Command<CopyPage> = {
     const fault = headFault(head, site.pages, pages);
     if (fault) return refused(fault);
     const nodes = Object.fromEntries(
-      Object.keys(original.nodes).map((node) => [node, plain(original.nodes[node as NodeId])]),
+      Object.keys(original.nodes).map((node) => [node, plain(lookup(original.nodes, node)!)]),
     ) as Page['nodes'];
     nodes[original.root].name = head.title;
     pages[id] = { id, root: original.root, nodes };

@@ -44,6 +44,7 @@ import { setStyleSizes } from './stylesizes.ts';
 import { addFont, nameSpacing, removeFromTheme, setColour, setSpacing } from './theme.ts';
 import { adjustValue, clearValue, setReach, setValue } from './values.ts';
 import { addView, changeView, removeView, setBase, takeViewSet } from './views.ts';
+import { lookup } from '../lookup.ts';
 
 /** Every change that can be made, by name. */
 export const COMMANDS = {
@@ -162,7 +163,7 @@ function draftPages(pages: Site['pages'], first: NodeId) {
   const put = new Map<string, Page | undefined>();
   const drafted = (id: string): Page | undefined => {
     if (put.has(id)) return put.get(id);
-    const page = Object.hasOwn(pages, id) ? pages[id as NodeId] : undefined;
+    const page = Object.hasOwn(pages, id) ? lookup(pages, id as NodeId) : undefined;
     if (!page) return undefined;
     if (!drafts.has(id)) drafts.set(id, draftPage(page));
     return drafts.get(id)!.draft;
@@ -180,7 +181,7 @@ function draftPages(pages: Site['pages'], first: NodeId) {
       const changes: Change[] = [];
       for (const [id, { finish }] of drafts) {
         if (put.has(id)) continue;
-        const before = pages[id as NodeId];
+        const before = lookup(pages, id)!;
         const { after, changed } = finished(['pages', id], before, finish());
         next[id as NodeId] = after!;
         for (const node of changed)
@@ -189,7 +190,7 @@ function draftPages(pages: Site['pages'], first: NodeId) {
       for (const [id, page] of put) {
         if (page) next[id as NodeId] = page;
         else delete next[id as NodeId];
-        changes.push(between(pages[id as NodeId], page, 'pages', id));
+        changes.push(between(lookup(pages, id as NodeId), page, 'pages', id));
       }
       return { pages: next, changes };
     },

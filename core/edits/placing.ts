@@ -12,6 +12,7 @@ import type { Page, SiteFrame } from '../site/site.ts';
 import { resolve } from '../values/trace.ts';
 import { childrenIn } from '../values/visibility.ts';
 import { layeredOf, store } from './aim.ts';
+import { lookup } from '../lookup.ts';
 
 /** Properties that speak of an element's place in what it stands in. */
 export const OF_PLACE = PROPERTIES.filter(({ insideOf, notInside }) => insideOf ?? notInside);
@@ -37,7 +38,7 @@ export function forAudience(node: Node, audience: Audience | undefined): void {
 export function fitted(page: Page, node: Node): Property[] {
   const parent = node.parent === null ? undefined : page.nodes[node.parent].kind;
   const strange = PROPERTIES.filter(
-    (property) => node.style.self?.[property.name] && !applies(property, node.kind, parent),
+    (property) => lookup(node.style.self, property.name) && !applies(property, node.kind, parent),
   );
   for (const property of strange) store(node, 'self', property.name, {});
   // For whom a set of alternates is, the set says.

@@ -3,6 +3,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import type { Node } from '../site/node.ts';
 import { withLinks } from '../values/links.ts';
 import type { Page } from '../site/site.ts';
+import { lookup } from '../lookup.ts';
 
 /** Puts other links in an element where some of its links change. */
 export function relink(node: Node, map: (link: string) => string | undefined): boolean {
@@ -46,5 +47,5 @@ export const relinkLeaving = (node: Node, left: Page, names: ReadonlyMap<NodeId,
     if (place === undefined || page !== undefined) return link;
     const name = names.get(place as NodeId);
     if (name) return linkTo({ place: name });
-    return left.nodes[place as NodeId] ? linkTo({ page: left.id, place }) : link;
+    return lookup(left.nodes, place as NodeId) ? linkTo({ page: left.id, place }) : link;
   });

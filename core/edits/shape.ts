@@ -1,3 +1,4 @@
+import { lookup } from '../lookup.ts';
 /**
  * How a site divides into what is changed as one: the table by which edits are worked out, made, compared and put on top
  * of each other. A place in the site is named by the keys that lead to it, with ids in place of indices:
@@ -79,7 +80,7 @@ export const SITE = record({ frame, pages });
 
 /** The shape of what stands under a key; undefined where there is nothing of the kind. */
 export function shapeUnder(shape: Shape, key: string): Shape | undefined {
-  if (shape.is === 'record') return Object.hasOwn(shape.fields, key) ? shape.fields[key] : undefined;
+  if (shape.is === 'record') return Object.hasOwn(shape.fields, key) ? lookup(shape.fields, key) : undefined;
   return shape.is === 'map' || shape.is === 'list' ? shape.each : undefined;
 }
 

@@ -12,6 +12,7 @@ import { kindDefault, resolve } from '../values/trace.ts';
 import { store } from './aim.ts';
 import { fitted } from './placing.ts';
 import { plain, renamed } from './structure.ts';
+import { lookup } from '../lookup.ts';
 
 /** A container that is to become one of another kind. */
 export interface ToOther {
@@ -65,7 +66,7 @@ export function replacedBy(site: SiteFrame, draft: Page, from: Node, id: NodeId,
   // What its kind was by itself is said now, where the other kind is something else.
   for (const property of PROPERTIES) {
     if (!takes(from.kind, property) || !applies(property, kind, parent.kind)) continue;
-    const own = node.style.self?.[property.name];
+    const own = lookup(node.style.self, property.name);
     const by = (of: string, view: View): unknown => kindDefault(of, property, view) ?? property.initial(view);
     if (own?.base !== undefined || site.views.list.every((view) => by(from.kind, view) === by(kind, view)))
       continue;

@@ -21,6 +21,7 @@ import { cssColour } from '../theme/csscolour.ts';
 import { withValue, withoutValue, type EditReach } from '../layered/change.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
 import { knownProperty } from '../elements/propertytable.ts';
+import { isOfEveryObject } from '../lookup.ts';
 import type { Command } from './command.ts';
 import { valuesOf } from './stylevalues.ts';
 import { describeReach } from './wording.ts';
@@ -35,7 +36,8 @@ export function idFrom(name: string, taken: readonly { id: string }[]): string {
     .slice(0, 30);
   const first = plain || 'own';
   let id = first;
-  for (let count = 2; taken.some((each) => each.id === id); count++) id = `${first}-${count}`;
+  for (let count = 2; isOfEveryObject(id) || taken.some((each) => each.id === id); count++)
+    id = `${first}-${count}`;
   return id;
 }
 

@@ -23,6 +23,7 @@ import { VIEW_SETS } from '../layered/viewsets.ts';
 import type { Command } from './command.ts';
 import { allTrees, canHandOver, everyLayered, keyOf, towardsBase, type Place } from './viewvalues.ts';
 import { counted } from './wording.ts';
+import { lookup } from '../lookup.ts';
 
 /** How many views a site has at most, and how many px lie between the beginnings of two at least. */
 export const VIEW_LIMITS = { most: 8, apart: 40, widest: 10_000 } as const;
@@ -297,7 +298,7 @@ function followLimit(site: SiteFrame, pages: readonly Page[], before: number, no
     );
     if (
       base === layered.base &&
-      overrides.every(([id, { value }]) => value === layered.at![id as ViewId].value)
+      overrides.every(([id, { value }]) => value === lookup(layered.at!, id)!.value)
     )
       continue;
     put({

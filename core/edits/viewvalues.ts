@@ -14,6 +14,7 @@ import { stepType } from '../elements/valuetypes/space.ts';
 import type { StepSize } from '../theme/stock.ts';
 import { valuesOf } from './stylevalues.ts';
 import { describeValue, OFFERED } from './wording.ts';
+import { lookup } from '../lookup.ts';
 
 /** Everything of a site that is layered, each with how it is put back in another form. */
 export function everyLayered(
@@ -60,7 +61,7 @@ export function everyLayered(
 function putAnew(node: Node, part: Part, name: string, next: Layered<unknown>): void {
   const property = knownProperty(name);
   store(node, part, name, next);
-  const at = node.style[part]?.[name]?.at;
+  const at = lookup(node.style[part], name)?.at;
   if (!property.wording || !at) return;
   for (const [view, override] of Object.entries(at))
     at[view as ViewId] = { ...override, value: settled(node, property, override.value) };
@@ -129,7 +130,7 @@ export function valuesInView({ frame, pages }: Site, view: ViewId): ValueInView[
     const property = at.space === undefined && at.head === undefined ? knownProperty(at.name) : undefined;
     const words = (value: unknown) => {
       if (value === undefined || value === null) return '–';
-      if (at.head !== undefined) return OFFERED[value as Offering];
+      if (at.head !== undefined) return lookup(OFFERED, value as Offering)!;
       if (property) return describeValue(property, value, frame, node);
       return `${stepType.format(value as StepSize, { site: frame })} px`;
     };

@@ -4,8 +4,9 @@ import { done, refused, type Outcome } from '../outcome.ts';
 import { NodeIdSchema, type NodeId } from '../elements/nodeid.ts';
 import { ViewsSchema } from '../layered/views.ts';
 import { NodeSchema, type Node } from '../site/node.ts';
-import type { Page, SiteFrame } from '../site/site.ts';
+import { FORMAT_VERSION, type Page, type SiteFrame } from '../site/site.ts';
 import { areBytesOf } from './bytes.ts';
+import { upgraded } from './upgrade.ts';
 import { AssetSchema, ColourSchema, SpacingStepSchema } from '../theme/stock.ts';
 import { withAssets } from '../values/uses.ts';
 import { valuesOf } from '../edits/stylevalues.ts';
@@ -24,7 +25,8 @@ export const ELEMENTS_FORMAT = 'dimorphe-elements';
 export const CopiedElementsSchema = Type.Object(
   {
     format: Type.Literal(ELEMENTS_FORMAT),
-    version: Type.Literal(1),
+    /** Counted with the versions of site files. */
+    version: Type.Literal(FORMAT_VERSION),
     /** The site they were copied from. */
     site: Type.String({ maxLength: 60 }),
     /** The page of it they stood on. */
@@ -66,7 +68,7 @@ export function copyElements(site: SiteFrame, page: Page, ids: readonly NodeId[]
   const used = assetsIn(nodes);
   return {
     format: ELEMENTS_FORMAT,
-    version: 1,
+    version: FORMAT_VERSION,
     site: site.id,
     page: page.id,
     views: site.views,
@@ -81,6 +83,19 @@ export function copyElements(site: SiteFrame, page: Page, ids: readonly NodeId[]
 const STRANGE =
   'What was copied last is no element of a site. Copy one in the outline or in a sheet first; nothing was pasted.';
 
+/** The version that the elements of a copy were written with: copies counted their own from 1 while site files were at version 2. */
+const versionOf = ({ version }: { version?: unknown }): unknown => (version === 1 ? 2 : version);
+
+/** A copy in the present form; what is none, or of a later version, as it is. */
+function present(copy: Record<string, unknown>): unknown {
+  const version = versionOf(copy);
+  const { nodes } = copy;
+  if (typeof version !== 'number' || version > FORMAT_VERSION || typeof nodes !== 'object' || nodes === null)
+    return copy;
+  const made = Object.entries(nodes).map(([id, node]) => [id, upgraded.node(node, version)]);
+  return { ...copy, version: FORMAT_VERSION, nodes: Object.fromEntries(made) as object };
+}
+
 /** Reads copied elements from text. Refused with a sentence where it is something else, or damaged. */
 export function readElements(text: string): Outcome<CopiedElements> {
   let read: unknown;
@@ -90,6 +105,7 @@ export function readElements(text: string): Outcome<CopiedElements> {
     return refused(STRANGE);
   }
   if ((read as { format?: unknown } | null)?.format !== ELEMENTS_FORMAT) return refused(STRANGE);
+  read = present(read as Record<string, unknown>);
   if (schemaFaults(CopiedElementsSchema, read).length > 0)
     return refused('What was copied is damaged or of a later version of Dimorphe; nothing was pasted.');
   const copied = read as CopiedElements;

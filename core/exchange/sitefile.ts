@@ -9,7 +9,8 @@ import { canonicalSite } from '../site/canonical.ts';
 import { siteFileFaults } from '../site/validate.ts';
 import { areBytesOf } from './bytes.ts';
 import { isNestedTooDeep } from './nesting.ts';
-import { upgradedSite } from './upgrade.ts';
+import { upgraded } from './upgrade.ts';
+import { lookup } from '../lookup.ts';
 
 /** A site read from a file, and the bytes of its pictures, films and fonts as base64 by their id. */
 export interface ReadSite {
@@ -49,7 +50,7 @@ export function readSiteFile(text: string): { ok: true; value: ReadSite } | { ok
   }
   if (!isObject(data) || data.format !== FORMAT)
     return refuse(`This is no site file: its format is not “${FORMAT}”.`, '/format');
-  data = upgradedSite(data);
+  data = upgraded.file(data);
   const { version } = data as { version?: unknown };
   if (version !== FORMAT_VERSION) {
     return refuse(
@@ -66,7 +67,7 @@ export function readSiteFile(text: string): { ok: true; value: ReadSite } | { ok
   for (const { id, name, hash } of [...site.assets, ...site.fonts]) {
     if (!Object.hasOwn(files, id))
       faults.push({ path: pointer('/files', id), sentence: `“${name}” has no file.` });
-    else if (!areBytesOf(files[id], hash)) {
+    else if (!areBytesOf(lookup(files, id)!, hash)) {
       faults.push({
         path: pointer('/files', id),
         sentence: `The file of “${name}” is damaged: its bytes are not those that its SHA-256 names.`,

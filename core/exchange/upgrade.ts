@@ -1,41 +1,134 @@
 /**
- * Brings what was written by an earlier version of the program to the present form. Version 1 had no spacing scale and
- * no fonts of the site's own, and one border width for all four sides.
+ * Brings what an earlier version of the program has stored to the present form: sites, publications, logged edits, copied elements, and
+ * edits that wait in a browser. All of them count their versions together; one ladder of steps leads from each version to the next.
  */
+import { keysOf, type Operation } from '../edits/operation.ts';
+import { FORMAT_VERSION } from '../site/site.ts';
+
 type Json = Record<string, unknown>;
+
+/** A command by its name, with what it is given, as an earlier version wrote it. */
+export interface StoredCall {
+  name: string;
+  args: unknown;
+}
+
+/** What leads from one version to the next; what a step does not name stays as it is. Steps are pure, and never change what they are given. */
+export interface UpgradeStep {
+  from: number;
+  /** The frame of a site, without its version. */
+  frame?(frame: Json): Json;
+  /** An element, wherever it is stored. */
+  node?(node: Json): Json;
+  /** An operation on something smaller than an element, as the operations that do the same now. */
+  operation?(operation: Operation): Operation[];
+  call?(call: StoredCall): StoredCall;
+}
 
 const isObject = (value: unknown): value is Json =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
 const BORDERS = ['borderTop', 'borderRight', 'borderBottom', 'borderLeft'];
 
-/** A site's frame in the present form; what is no frame of version 1 is left as it is. */
-export function upgradedFrame<T>(frame: T): T {
-  if (!isObject(frame) || frame.version !== 1) return frame;
-  return { spacing: [], fonts: [], ...(frame as Json), version: 2 } as T;
+const BORDER = /^(\/.+\/style\/self\/)borderWidth(\/.*)?$/;
+
+/** Every step, in order. Version 1 had no spacing scale and no fonts of the site's own, and one border width for all four sides. */
+export const UPGRADES: readonly UpgradeStep[] = [
+  {
+    from: 1,
+    frame: (frame) => ({ spacing: [], fonts: [], ...frame }),
+    node(node) {
+      if (!isObject(node.style) || !isObject(node.style.self)) return node;
+      const { borderWidth, ...self } = node.style.self;
+      if (borderWidth === undefined) return node;
+      const borders = Object.fromEntries(BORDERS.map((name) => [name, borderWidth]));
+      return { ...node, style: { ...node.style, self: { ...self, ...borders } } };
+    },
+    operation(operation) {
+      const [, start, rest = ''] = BORDER.exec(operation.path) ?? [];
+      return start === undefined
+        ? [operation]
+        : BORDERS.map((name) => ({ ...operation, path: `${start}${name}${rest}` }));
+    },
+  },
+];
+
+/** The functions that read older forms, by a ladder of steps to a present version. */
+export function upgradesBy(steps: readonly UpgradeStep[], present: number) {
+  /** The steps from a version on; none for what is no earlier version. */
+  const since = (version: unknown): readonly UpgradeStep[] =>
+    typeof version === 'number' && version < present ? steps.filter(({ from }) => from >= version) : [];
+
+  /** An element that was stored with a version; one that needs no change stays the same object. */
+  const node = (given: unknown, version: number): unknown =>
+    since(version).reduce((at, step) => (isObject(at) && step.node ? step.node(at) : at), given);
+
+  /** A tree of elements, such as a page. */
+  function tree(given: unknown, version: number): unknown {
+    if (!isObject(given) || !isObject(given.nodes)) return given;
+    const nodes = Object.entries(given.nodes).map(([id, each]) => [id, node(each, version)]);
+    return { ...given, nodes: Object.fromEntries(nodes) as Json };
+  }
+
+  /** A site's frame, with the trees that it holds. One of the present version, or of a later one, stays the same object. */
+  function frame<T>(given: T): T {
+    if (!isObject(given)) return given;
+    const { version } = given;
+    if (since(version).length === 0) return given;
+    const { shared, ...rest } = given as Json;
+    const made = since(version).reduce<Json>((at, step) => step.frame?.(at) ?? at, rest);
+    const trees =
+      isObject(shared) &&
+      Object.fromEntries(Object.entries(shared).map(([name, each]) => [name, tree(each, version as number)]));
+    return { ...made, ...(trees && { shared: trees }), version: present } as T;
+  }
+
+  /** What an operation puts where whole elements are: an element, a tree, or a frame's part. */
+  function upgradedValue(path: string, value: unknown, version: number): unknown {
+    const [first, second, third, fourth, ...rest] = keysOf(path);
+    const isPlace = first === 'pages' || (first === 'frame' && second === 'shared');
+    if (!isPlace) return value;
+    const [nodes, id, ...more] = first === 'pages' ? [third, fourth, ...rest] : [fourth, ...rest];
+    if (nodes === undefined) return tree(value, version);
+    return nodes === 'nodes' && id !== undefined && more.length === 0 ? node(value, version) : value;
+  }
+
+  return {
+    node,
+    frame,
+
+    /** A site as it was published. */
+    state<T>(given: T): T {
+      if (!isObject(given) || !isObject(given.frame) || !isObject(given.pages)) return given;
+      const { version } = given.frame;
+      if (since(version).length === 0) return given;
+      const pages = Object.entries(given.pages).map(([id, page]) => [id, tree(page, version as number)]);
+      return { ...(given as Json), frame: frame(given.frame), pages: Object.fromEntries(pages) as Json } as T;
+    },
+
+    /** A site as its file has it. */
+    file<T>(given: T): T {
+      if (!isObject(given) || since(given.version).length === 0) return given;
+      const { version, pages } = given as Json;
+      const made = Array.isArray(pages) ? pages.map((page: unknown) => tree(page, version as number)) : pages;
+      return { ...frame(given as Json), pages: made } as T;
+    },
+
+    /** The operations of an edit that was stored with a version. */
+    operations(given: readonly Operation[], version: number): Operation[] {
+      return since(version).reduce<Operation[]>(
+        (at, step) => (step.operation ? at.flatMap((each) => step.operation!(each)) : at),
+        given.map((each) =>
+          each.op === 'set' ? { ...each, value: upgradedValue(each.path, each.value, version) } : each,
+        ),
+      );
+    },
+
+    /** A command with its arguments, as a browser remembers it. */
+    call: (given: StoredCall, version: number): StoredCall =>
+      since(version).reduce((at, step) => step.call?.(at) ?? at, given),
+  };
 }
 
-/** An element of a version 1 site in the present form; one that is in it already stays the same object. */
-export function upgradedNode(node: unknown): unknown {
-  if (!isObject(node) || !isObject(node.style) || !isObject(node.style.self)) return node;
-  const { borderWidth, ...self } = node.style.self;
-  if (borderWidth === undefined) return node;
-  const borders = Object.fromEntries(BORDERS.map((name) => [name, borderWidth]));
-  return { ...node, style: { ...node.style, self: { ...self, ...borders } } };
-}
-
-/** A page of a version 1 site in the present form. */
-function upgradedPage<T>(page: T): T {
-  if (!isObject(page) || !isObject(page.nodes)) return page;
-  const nodes = Object.entries(page.nodes).map(([id, node]) => [id, upgradedNode(node)]);
-  return { ...(page as Json), nodes: Object.fromEntries(nodes) as Json } as T;
-}
-
-/** A whole site, with its pages. */
-export function upgradedSite<T>(site: T): T {
-  if (!isObject(site) || site.version !== 1) return site;
-  const pages = Array.isArray(site.pages)
-    ? site.pages.map((page: unknown) => upgradedPage(page))
-    : site.pages;
-  return upgradedFrame({ ...(site as Json), pages } as T);
-}
+/** The ladder to the present version. */
+export const upgraded = upgradesBy(UPGRADES, FORMAT_VERSION);

@@ -1,9 +1,12 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { NOT_OF_EVERY_OBJECT } from '../lookup.ts';
 
 declare const viewBrand: unique symbol;
 export type ViewId = string & { readonly [viewBrand]: true };
 
-export const ViewIdSchema = Type.Unsafe<ViewId>(Type.String({ pattern: '^[a-z][a-z0-9-]{0,39}$' }));
+export const ViewIdSchema = Type.Unsafe<ViewId>(
+  Type.String({ pattern: `^${NOT_OF_EVERY_OBJECT}[a-z][a-z0-9-]{0,39}$` }),
+);
 
 /** The grid that rows use in a view. Lengths in px. */
 export const GridSchema = Type.Object(

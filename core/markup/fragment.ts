@@ -1,5 +1,6 @@
 import { parseFragment, type DefaultTreeAdapterTypes } from 'parse5';
 import { cleanLink } from './link.ts';
+import { lookup } from '../lookup.ts';
 
 type ParsedNode = DefaultTreeAdapterTypes.ChildNode;
 type ParsedElement = DefaultTreeAdapterTypes.Element;
@@ -53,7 +54,7 @@ function inline(nodes: readonly ParsedNode[], insideLink = false): string {
       const inner = inline(node.childNodes, insideLink || link !== undefined);
       if (inner === '') return '';
       if (link !== undefined && !insideLink) return `<a href="${escapeAttribute(link)}">${inner}</a>`;
-      const mark = MARKS[node.tagName];
+      const mark = lookup(MARKS, node.tagName);
       return mark ? `<${mark}>${inner}</${mark}>` : inner;
     })
     .join('');
@@ -109,7 +110,7 @@ function list(element: ParsedElement): string {
 function block(element: ParsedElement): string {
   const { tagName, childNodes } = element;
   if (LISTS.has(tagName)) return list(element);
-  const heading = HEADINGS[tagName];
+  const heading = lookup(HEADINGS, tagName);
   if (heading) {
     const words = inline(childNodes).trim();
     return isBlank(words) ? '' : `<${heading}>${words}</${heading}>`;

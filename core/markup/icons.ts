@@ -36,6 +36,7 @@ import {
   Video,
 } from 'lucide';
 import { element, type Markup } from './markup.ts';
+import { lookup } from '../lookup.ts';
 
 /** The signs an icon can be: the drawings of the lucide icon set, which is shipped with the application. */
 const ICONS = {
@@ -80,11 +81,11 @@ export const ICON_OPTIONS = Object.entries(ICONS).map(([value, { label }]) => ({
 
 /** What a sign shows, in a word. */
 export const iconLabel = (name: string): string =>
-  ICONS[name as keyof typeof ICONS]?.label ?? ICONS.star.label;
+  lookup(ICONS, name as keyof typeof ICONS)?.label ?? ICONS.star.label;
 
 /** An icon as SVG. `label` is read by assistive technology; without one the icon is for the eye only. */
 export function iconMarkup(name: string, label = ''): Markup {
-  const drawing = ICONS[name as keyof typeof ICONS]?.drawing ?? Star;
+  const drawing = lookup(ICONS, name as keyof typeof ICONS)?.drawing ?? Star;
   return element(
     'svg',
     {

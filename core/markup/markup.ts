@@ -1,4 +1,5 @@
 import { escapeAttribute, escapeText } from './fragment.ts';
+import { lookup } from '../lookup.ts';
 
 /** An HTML element as data: what the compiler builds and what is printed. */
 export interface Markup {
@@ -28,7 +29,7 @@ export function print(markup: Markup | Html | string): string {
   if ('html' in markup) return markup.html;
   let html = `<${markup.tag}`;
   for (const name in markup.attributes) {
-    const value = markup.attributes[name];
+    const value = lookup(markup.attributes, name);
     if (value === undefined) continue;
     html += value === '' && name !== 'alt' ? ` ${name}` : ` ${name}="${escapeAttribute(String(value))}"`;
   }

@@ -3,6 +3,7 @@ import type { Part } from '../elements/parts.ts';
 import { fingerprint } from '../fingerprint.ts';
 import type { Node } from './node.ts';
 import type { Page, PageHead, SiteFrame, TextStyle } from './site.ts';
+import { lookup } from '../lookup.ts';
 
 /** What findings may be about: a text style of the site, or an element of the page, or a part of it. */
 export type Place = { textStyle: string } | { node: NodeId; part?: Part };
@@ -37,7 +38,7 @@ export function asideReason(site: SiteFrame, page: Page, rule: string, of: Place
     'textStyle' in of
       ? site.textStyles.find(({ id }) => id === of.textStyle)
       : (page.nodes[of.node] as Node | undefined);
-  const aside = holder?.aside?.[asideKey(rule, of)];
+  const aside = lookup(holder?.aside, asideKey(rule, of));
   if (!holder || !aside) return undefined;
   const head = holder.id === page.root ? site.pages.find(({ id }) => id === page.id) : undefined;
   return aside.of === likenessOf(holder, head) ? aside.reason : undefined;

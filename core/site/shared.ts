@@ -18,6 +18,7 @@ import {
   type Site,
   type SiteFrame,
 } from './site.ts';
+import { lookup } from '../lookup.ts';
 
 /** The longest name that an id may be given. */
 const LONGEST_ID = 40;
@@ -154,7 +155,8 @@ export function pageShowing(site: Site, place: TreeName): NodeId {
 export const alikeButShared = (one: SiteFrame, other: SiteFrame): boolean =>
   one === other ||
   [...new Set([...Object.keys(one), ...Object.keys(other)])].every(
-    (key) => key === 'shared' || one[key as keyof SiteFrame] === other[key as keyof SiteFrame],
+    (key) =>
+      key === 'shared' || lookup(one, key as keyof SiteFrame) === lookup(other, key as keyof SiteFrame),
   );
 
 /** What a page was put together from, and what came of it. */

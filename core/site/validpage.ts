@@ -11,6 +11,7 @@ import type { Node, PartStyle } from './node.ts';
 import { linkedAt, sharedPlaceOf, takesLinked } from './shared.ts';
 import type { Page, SiteFrame, TreeName } from './site.ts';
 import { styleFaults } from './validvalues.ts';
+import { lookup } from '../lookup.ts';
 
 /**
  * What a page of the right shape breaks of the rules: all of it, or, where the rest is known to be valid in this frame,
@@ -171,7 +172,7 @@ function nodeFaults(node: Node, page: Page, frame: SiteFrame, path: string): Fau
     faults.push(...styleFaults(style, pointer(path, 'style', part), frame, allowed));
   }
   for (const required of kind.required ?? []) {
-    if (node.style.self?.[required]?.base === undefined) {
+    if (lookup(node.style.self, required)?.base === undefined) {
       const label = propertyOf(required)!.label;
       faults.push({
         path: pointer(path, 'style', 'self', required),

@@ -7,6 +7,7 @@ import {
   type VisitorWord,
 } from '../elements/content/visitorwords.ts';
 import type { PageHead, SiteFrame } from './site.ts';
+import { lookup } from '../lookup.ts';
 
 /** The languages that visitors meet on a site, its own first. */
 export const languagesOf = (frame: Pick<SiteFrame, 'lang' | 'pages'>): string[] => [
@@ -35,7 +36,7 @@ export function saidByHost(frame: SiteFrame): SaidByHost | undefined {
     languagesOf(frame).map((lang) => [lang, visitorWords([lang, frame.lang], frame.words)]),
   );
   const isUsual = Object.values(words).every((each) =>
-    Object.entries(each).every(([id, says]) => says === VISITOR_WORDS[id as VisitorWord].says),
+    Object.entries(each).every(([id, says]) => says === lookup(VISITOR_WORDS, id)!.says),
   );
   return isUsual ? undefined : { lang: frame.lang, words };
 }

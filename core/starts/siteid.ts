@@ -1,7 +1,7 @@
 import slugify from '@sindresorhus/slugify';
 
 /** Names under which the host serves other things than sites. */
-const RESERVED = ['preview'];
+const RESERVED = ['preview', 'publication'];
 
 /** Names of folders that every published site has for itself. */
 const RESERVED_IN_SITES = ['assets'];

@@ -1,4 +1,5 @@
 import type { Font, Stock } from './stock.ts';
+import { lookup } from '../lookup.ts';
 
 /** One woff2 file of a family: a subset of its characters, upright or italic, all weights in one variable file. */
 export interface FontFile {
@@ -77,11 +78,11 @@ const STAND_INS: Record<string, [number, number, number]> = {
 };
 
 function standInOf(id: string, fallback: Family['fallback']): StandIn {
-  const [sizeAdjust, ascent, descent] = STAND_INS[id];
+  const [sizeAdjust, ascent, descent] = lookup(STAND_INS, id)!;
   return { name: `${id} stand-in`, local: LOCAL[fallback], sizeAdjust, ascent, descent };
 }
 
-const named = (file: string): string => file.replace('.woff2', `-${FINGERPRINTS[file]}.woff2`);
+const named = (file: string): string => file.replace('.woff2', `-${lookup(FINGERPRINTS, file)}.woff2`);
 
 function family(id: string, name: string, fallback: Family['fallback'], weights: string): Family {
   const subsets = Object.keys(RANGES) as (keyof typeof RANGES)[];

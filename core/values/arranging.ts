@@ -19,6 +19,7 @@ import { roleOf } from './alternating.ts';
 import { partsIn, rowHeightIn, STANDING } from './areas.ts';
 import { resolve } from './trace.ts';
 import { childrenIn, hiddenBy, isShown } from './visibility.ts';
+import { lookup } from '../lookup.ts';
 
 /** px; least widths in which things are of use: pictures are seen, buttons are hit (WCAG 2.2, 2.5.5, target size). */
 const LEAST_PICTURE = 120;
@@ -132,7 +133,7 @@ export function toArrange(
 
 /** Whether anything of what an element would get in a view was set there by hand. */
 export const isSetByHand = (page: Page, { node, values }: LaidOut, view: ViewId): boolean =>
-  Object.keys(values).some((name) => page.nodes[node].style.self?.[name]?.at?.[view] !== undefined);
+  Object.keys(values).some((name) => lookup(page.nodes[node].style.self, name)?.at?.[view] !== undefined);
 
 /** Where a part of an overlay would stand, by property. */
 function areaValues(

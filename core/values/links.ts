@@ -8,6 +8,7 @@ import type { ViewId, Views } from '../layered/views.ts';
 import { isShown } from './visibility.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { saidIn, saidOtherwise } from './wordings.ts';
+import { lookup } from '../lookup.ts';
 
 /** An element with links to something, and how many. */
 export interface LinkingElement {
@@ -84,8 +85,8 @@ export function linkedPlaces(site: Site): ReadonlyMap<string, ReadonlySet<string
     for (const node of Object.values(tree.nodes))
       for (const link of linksIn(node)) {
         const { page, place } = targetOf(link) ?? {};
-        const target = site.pages[page as NodeId] as Page | undefined;
-        if (!target || !composed(site.frame, target).nodes[place as NodeId]) continue;
+        const target = lookup(site.pages, page as NodeId) as Page | undefined;
+        if (!target || !lookup(composed(site.frame, target).nodes, place as NodeId)) continue;
         places.set(target.id, (places.get(target.id) ?? new Set()).add(place!));
       }
   return places;

@@ -12,13 +12,15 @@ import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { trace, type Source } from './trace.ts';
 import { widthsIn, type Widths } from './widths.ts';
+import { lookup } from '../lookup.ts';
 
 /** px; the narrowest and the widest windows that text is looked at in. */
 export const CURVE_WIDTHS = { from: 280, to: 2560 };
 
 /** What a text style says of a property in a view; where it says nothing, what holds without it. */
 export const styleValueIn = (site: SiteFrame, { style }: TextStyle, name: string, view: ViewId): unknown =>
-  held(style.self?.[name], site.views, view)?.value ?? knownProperty(name).initial(viewOf(site.views, view));
+  held(lookup(style.self, name), site.views, view)?.value ??
+  knownProperty(name).initial(viewOf(site.views, view));
 
 function curveBy(
   site: SiteFrame,

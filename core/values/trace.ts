@@ -9,6 +9,7 @@ import type { Property } from '../elements/properties/property.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
 import { viewOf, type View, type ViewId } from '../layered/views.ts';
 import { held } from '../layered/resolve.ts';
+import { lookup } from '../lookup.ts';
 
 /** Where a value comes from. */
 export type Source =
@@ -41,7 +42,7 @@ export function partStyleOf(kind: Kind, part: Part, site: SiteFrame): TextStyle 
 export function kindDefault(kind: string, property: Property, view: View, part: Part = 'self'): unknown {
   const known = knownKind(kind);
   const defaults = part === 'self' ? known.defaults : known.parts?.[part]?.defaults;
-  const value = defaults?.[property.name];
+  const value = lookup(defaults, property.name);
   return typeof value === 'function' ? (value as (view: View) => unknown)(view) : value;
 }
 
@@ -51,7 +52,7 @@ export function ownLayered(
   part: Part,
   property: Property,
 ): Layered<unknown> | undefined {
-  const own = style[part]?.[property.name];
+  const own = lookup(style[part], property.name);
   if (!property.wording) return own;
   const says: unknown = contentOf(knownKind(kind), { content }, property.wording.field.name);
   return { base: { says } satisfies Wording, ...own };
@@ -73,7 +74,7 @@ export function trace(
   const own = held(ownLayered(node, part, property), site.views, view);
   if (own) return { value: own.value, source: { from: 'element', node: node.id, view: own.view } };
   const style = part === 'self' ? textStyleOf(node, site) : partStyleOf(knownKind(node.kind), part, site);
-  const styled = held(style?.style.self?.[property.name], site.views, view);
+  const styled = held(lookup(style?.style.self, property.name), site.views, view);
   if (style && styled) {
     return { value: styled.value, source: { from: 'text style', style: style.id, view: styled.view } };
   }

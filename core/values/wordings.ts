@@ -10,6 +10,7 @@ import { held } from '../layered/resolve.ts';
 import type { ViewId, Views } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
 import { ownLayered } from './trace.ts';
+import { lookup } from '../lookup.ts';
 
 /** The fingerprint of what an element's content says in a field. */
 export const overNow = ({ kind, content }: Pick<Node, 'kind' | 'content'>, field: string): string =>
@@ -24,7 +25,7 @@ export function saidIn<T>(node: Node, views: Views, field: string, view: ViewId)
 
 /** The wordings of an element that some view has of its own. */
 export const ownWordings = ({ kind, style: { self } }: Pick<Node, 'kind' | 'style'>): readonly Property[] =>
-  self ? wordingsOf(kind).filter(({ name }) => self[name]) : [];
+  self ? wordingsOf(kind).filter(({ name }) => lookup(self, name)) : [];
 
 /** What an element says, each once, that of the base first; and which of it is said in each view. */
 export interface Said<T> {
@@ -82,11 +83,11 @@ export function saidOtherwise(
   for (const { name, type } of knownKind(kind).content) {
     const map = change(type);
     if (!map) continue;
-    const said = content[name];
+    const said = lookup(content, name);
     const changed = said === undefined ? said : map(said);
     if (changed !== said) made = { ...made, [name]: changed };
     const wording = `${kind}.${name}`;
-    const at = own?.[wording]?.at;
+    const at = lookup(own, wording)?.at;
     if (!at) continue;
     // What was written beside the content goes along with it.
     const [before, now] = [overNow({ kind, content }, name), overNow({ kind, content: made }, name)];
@@ -110,7 +111,7 @@ export interface StaleWording {
 export const staleWordings = (node: Node): StaleWording[] =>
   ownWordings(node).flatMap((property) => {
     const now = overNow(node, property.wording!.field.name);
-    return Object.entries(node.style.self![property.name].at ?? {}).flatMap(([view, { value }]) => {
+    return Object.entries(lookup(node.style.self!, property.name)!.at ?? {}).flatMap(([view, { value }]) => {
       const { over } = value as Wording;
       return over === undefined || over === now ? [] : [{ property, view: view as ViewId }];
     });

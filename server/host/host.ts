@@ -19,6 +19,9 @@ import { sentBy, visitors, wayBack } from './visitors.ts';
 /** Drafts, and publications that are kept, are for those who have their addresses (RFC 9309). */
 const ROBOTS = 'User-agent: *\nDisallow: /preview/\nDisallow: /publication/\n';
 
+/** What follows `/publication/` in the address of an earlier publication; longer than any address of a page of a site that is called so. */
+const STATE = /^[0-9a-f]{64}$/;
+
 /** What is kept of the address that a letter was sent from: characters. */
 const LONGEST_ADDRESS = 300;
 
@@ -145,7 +148,7 @@ export function host({
     [state, site, ...rest]: string[],
     closed: boolean,
   ): Promise<void> {
-    if (site === undefined || !/^[0-9a-f]{64}$/.test(state)) return noPage(response, saidFrom());
+    if (site === undefined) return noPage(response, saidFrom());
     const { path, folder } = fileAt(rest, closed);
     const found = await publisher.earlierFile(site, state, path);
     if (!found || found.audience) return noPage(response, saidFrom());
@@ -173,7 +176,8 @@ export function host({
     const closed = parts.at(-1) === '';
     if (closed) parts.pop();
     const draft = parts[0] === 'preview';
-    if (reads && parts[0] === 'publication') return earlier(request, response, parts.slice(1), closed);
+    const isEarlier = parts[0] === 'publication' && STATE.test(parts[1] ?? '');
+    if (reads && isEarlier) return earlier(request, response, parts.slice(1), closed);
     const [site, ...rest] = draft ? parts.slice(1) : parts;
     const root = draft ? `/preview/${site}/` : `/${site}/`;
     const sign = rest.length === 1 ? SIGNS.get(rest[0]) : undefined;
@@ -201,7 +205,7 @@ export function host({
         ? signing(sign, request, response, root, await said())
         : noPage(response, await said());
     if (request.method === 'POST' && site !== undefined && isForm(request)) {
-      if (parts[0] === 'publication')
+      if (isEarlier)
         return plainPage(
           response,
           403,

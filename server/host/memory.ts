@@ -1,6 +1,7 @@
 import { LRUCache } from 'lru-cache';
 import type { Store } from '../store/open.ts';
 import type { Manifest, PublishedEntry } from '../store/schema.ts';
+import { lookup } from '../../core/index.ts';
 
 /** Bytes of published files that are held in memory, and sites whose manifest is. */
 const MOST_BYTES = 64_000_000;
@@ -18,7 +19,7 @@ interface Served {
 }
 
 const entryAt = (manifest: Manifest, path: string): PublishedEntry | undefined =>
-  Object.hasOwn(manifest, path) ? manifest[path] : undefined;
+  Object.hasOwn(manifest, path) ? lookup(manifest, path) : undefined;
 
 /** What the host serves, held in memory: files by their hash, which never change, and which files are live. */
 export function inMemory({

@@ -13,6 +13,7 @@ import {
   type Outcome,
   type PublishedFile,
   type Site,
+  lookup,
 } from '../../core/index.ts';
 import type { LivePublication, PublicationLine, PublicationsResponse } from '../../api/responses.ts';
 import { publishedBytes, type OwnBytes } from '../media/bytes.ts';
@@ -20,6 +21,7 @@ import { SOON, type PictureMaker, type Wanted } from '../media/making.ts';
 import type { Snapshot } from '../store/documents.ts';
 import { delivered, deliveredAway, FINGERPRINTED, type Delivered } from '../targets/target.ts';
 import { inMemory } from './memory.ts';
+import { publishedStates } from './states.ts';
 import { folderTarget } from '../targets/folder.ts';
 import { hostTarget } from './target.ts';
 import type { Publication } from '../store/publications.ts';
@@ -44,7 +46,7 @@ interface Publishing {
 
 /** From which revision each of some pages is in a publication. */
 const revisionsOf = ({ revision, heldBack }: Publication, pages: readonly string[]): Record<string, number> =>
-  Object.fromEntries(pages.map((page) => [page, heldBack?.[page] ?? revision]));
+  Object.fromEntries(pages.map((page) => [page, lookup(heldBack, page) ?? revision]));
 
 /** How many publications are listed at once. */
 const LISTED = 50;
@@ -77,6 +79,7 @@ async function* nothing(): AsyncGenerator<Delivered> {}
 /** Compiles sites and keeps what the host serves: publications in the store, previews in memory. */
 export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folder, log }: PublisherParts) {
   const served = inMemory(store);
+  const states = publishedStates(store.files);
 
   /** What the publication of a site's last state makes of pictures: it is asked for again and again while that is done. */
   const lastWanted = new Map<string, { revision: number; wanted: Wanted[] }>();
@@ -128,7 +131,7 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
   }
 
   const stateOf = async ({ state }: Publication): Promise<Site | undefined> =>
-    state === null ? undefined : (JSON.parse((await store.files.get(state)).toString()) as Site);
+    state === null ? undefined : states.get(state);
 
   const liveFrom = (id: string, { number, publishedAt }: Publication): LivePublication => ({
     number,
@@ -170,7 +173,7 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
         return done(await told(id, before));
       const next = await withHeldBack(snapshot.site, before, held);
       if (!next.ok) return next;
-      const state = await store.files.put(Buffer.from(JSON.stringify(next.value)));
+      const state = await states.put(next.value);
       if (before && held.length > 0 && before.state === state) return done(await told(id, before));
       const manifest = await hostTarget(store.files).take(
         delivered(next.value, { address: siteUrl(id) }, own),
@@ -214,15 +217,15 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
     },
 
     /** The site as it was when it was published; undefined where there is no such publication, or that was not kept yet. */
-    async state(id: string, number: number): Promise<Buffer | undefined> {
+    async state(id: string, number: number): Promise<Site | undefined> {
       const found = await store.publications.one(id, number);
-      return found?.state ? store.files.get(found.state) : undefined;
+      return found && stateOf(found);
     },
 
     /** A file of any publication, to be looked at by who knows the SHA-256 of the site as it was. */
     async earlierFile(id: string, state: string, path: string): Promise<PublishedEntry | undefined> {
       const manifest = (await store.publications.byState(id, state))?.manifest;
-      return manifest && Object.hasOwn(manifest, path) ? manifest[path] : undefined;
+      return manifest && Object.hasOwn(manifest, path) ? lookup(manifest, path) : undefined;
     },
 
     /** Takes what is live off the host; visitors get a plain notice then. Answers why it is not out of the folder, where it is not. */

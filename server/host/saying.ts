@@ -1,4 +1,4 @@
-import { filled, VISITOR_WORDS, type SaidByHost, type Saying } from '../../core/index.ts';
+import { filled, VISITOR_WORDS, type SaidByHost, type Saying, lookup } from '../../core/index.ts';
 
 /** What visitors are told, and in which language: a BCP 47 tag. */
 export interface Said {
@@ -19,5 +19,8 @@ export function saidFrom(text?: string, language?: string): Said {
   const { lang, words } = JSON.parse(text) as SaidByHost;
   const used = language !== undefined && Object.hasOwn(words, language) ? language : lang;
   // What was published before there was a sentence is without it.
-  return { lang: used, say: (id, values) => filled(words[used]?.[id] ?? VISITOR_WORDS[id].says, values) };
+  return {
+    lang: used,
+    say: (id, values) => filled(lookup(words, used)?.[id] ?? VISITOR_WORDS[id].says, values),
+  };
 }

@@ -44,7 +44,7 @@ export function publishingRoutes(publisher: Publisher): Router {
     const state = await publisher.state(site, number);
     if (!state)
       throw new Refusal(404, 'There is no such publication, or the site as it was then has not been kept.');
-    response.set('Cache-Control', 'private, no-cache').type('json').send(state);
+    response.set('Cache-Control', 'private, no-cache').json(state);
   });
 
   router.put('/:site/live', async (request, response) => {

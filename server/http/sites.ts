@@ -9,6 +9,7 @@ import {
   type NodeId,
   type Page,
   type Views,
+  lookup,
 } from '../../core/index.ts';
 import type { Publisher } from '../host/publisher.ts';
 import type { Store } from '../store/open.ts';
@@ -52,7 +53,7 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
     if (!row || !present) throw noSite();
     const { site, revision } = present;
     const live = await publications.live(id);
-    const published = (page: string) => live?.heldBack?.[page] ?? live?.revision ?? 0;
+    const published = (page: string) => lookup(live?.heldBack, page) ?? live?.revision ?? 0;
     const changed = await sites.pageRevisions(id);
     const isChanged = (page: string) => Math.max(row.frameRevision, changed.get(page) ?? 0) > published(page);
     response.json({
@@ -94,7 +95,7 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
     const present = await history.present(id);
     if (!present) throw noSite();
     const { site, revision } = present;
-    const page = Object.hasOwn(site.pages, name) ? site.pages[name as NodeId] : undefined;
+    const page = Object.hasOwn(site.pages, name) ? lookup(site.pages, name as NodeId) : undefined;
     if (!page) throw noPage();
     response.set('ETag', `"${revision}"`).set('Cache-Control', 'no-store');
     response.json({ frame: site.frame, page, revision } satisfies PageResponse);

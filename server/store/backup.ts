@@ -7,6 +7,7 @@ import type { Database } from './database.ts';
 import { fileStore, type FileStore } from './files.ts';
 import { FolderRefused } from './folder.ts';
 import { MIGRATIONS } from './migrations.ts';
+import { lookup } from '../../core/index.ts';
 
 /** The tables of a backup, so that what a row refers to stands before it. */
 const TABLES: readonly Table[] = [sites, pages, nodes, log, parts, publications, letters];
@@ -111,8 +112,10 @@ export async function writeBackup(
     const damaged = await takeFiles(files, join(draft, 'files'), before && join(before, 'files'));
     const tables: BackupHead['tables'] = {};
     for (const name of names) {
-      const text = read[name].map((line) => `${line}\n`).join('');
-      tables[name] = { rows: read[name].length, sha256: sha256(text) };
+      const text = lookup(read, name)!
+        .map((line) => `${line}\n`)
+        .join('');
+      tables[name] = { rows: lookup(read, name)!.length, sha256: sha256(text) };
       await writeFile(tableFile(draft, name), text);
     }
     const head: BackupHead = {
@@ -173,7 +176,7 @@ export async function putBackup(backup: Backup, database: Database, files: FileS
     if (!backup.damaged.includes(hash)) await files.put(await backup.files.get(hash));
   await database.transaction(async (tx) => {
     for (const name of names) {
-      const lines = backup.rows[name] ?? [];
+      const lines = lookup(backup.rows, name) ?? [];
       for (let from = 0; from < lines.length; from += ROWS) {
         const some = `[${lines.slice(from, from + ROWS).join(',')}]`;
         await tx.execute(

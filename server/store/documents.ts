@@ -8,6 +8,7 @@ import {
   type Operation,
   type Page,
   type Site,
+  lookup,
 } from '../../core/index.ts';
 import type { Database, Transaction } from './database.ts';
 import { nodes, pages, sites } from './schema.ts';
@@ -30,8 +31,10 @@ export async function readSite(reader: Reader, id: string): Promise<Snapshot | u
   for (const { page, id: node, node: document } of await reader
     .select()
     .from(nodes)
-    .where(eq(nodes.site, id)))
-    if (made[page]) made[page].nodes[node as NodeId] = canonicalNode(document);
+    .where(eq(nodes.site, id))) {
+    const held = lookup(made, page);
+    if (held) held.nodes[node as NodeId] = canonicalNode(document);
+  }
   return { site: { frame: row.frame, pages: made as Site['pages'] }, revision: row.revision };
 }
 

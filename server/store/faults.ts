@@ -13,6 +13,7 @@ import {
   type Operation,
   type Site,
   type SiteFrame,
+  lookup,
 } from '../../core/index.ts';
 import type { FileStore } from './files.ts';
 
@@ -48,7 +49,7 @@ export async function faultsAfter(
   }
   const heads = new Set<string>(frame.pages.map(({ id }) => id));
   const strangers = Object.keys(after.pages).filter((id) => !heads.has(id));
-  const missing = [...heads].filter((id) => !after.pages[id as NodeId]);
+  const missing = [...heads].filter((id) => !lookup(after.pages, id as NodeId));
   if (strangers.length + missing.length > 0) {
     const [id] = [...strangers, ...missing];
     return [

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { existsSync, readdirSync, renameSync, rmdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { lookup } from '../../core/index.ts';
 
 /** A data folder that is not taken, with a sentence for the person who started the program. */
 export class FolderRefused extends Error {}
@@ -18,7 +19,7 @@ const REASONS: Record<string, string> = {
 
 /** Why a folder cannot be used, from what the system said. */
 export function unusable(folder: string, error: unknown): unknown {
-  const reason = REASONS[(error as NodeJS.ErrnoException).code ?? ''];
+  const reason = lookup(REASONS, (error as NodeJS.ErrnoException).code ?? '');
   return reason
     ? new FolderRefused(`The data folder ${folder} cannot be used: ${reason}. Nothing in it was changed.`)
     : error;

@@ -1,5 +1,13 @@
 import { and, asc, desc, eq, gt, lt, lte, sql } from 'drizzle-orm';
-import { applied, overlapping, type EditBy, type Fault, type Operation } from '../../core/index.ts';
+import {
+  applied,
+  FORMAT_VERSION,
+  overlapping,
+  upgraded,
+  type EditBy,
+  type Fault,
+  type Operation,
+} from '../../core/index.ts';
 import { notify, type Database, type Transaction } from './database.ts';
 import { readSite, writeChanges, type Snapshot } from './documents.ts';
 import { faultsAfter } from './faults.ts';
@@ -63,11 +71,17 @@ const fieldsOfEdit = {
   sentence: log.sentence,
   operations: log.operations,
   inverse: log.inverse,
+  version: log.version,
   madeAt: log.madeAt,
 };
 
-type Row = Omit<LoggedEdit, 'of'> & { of: string | null };
-const editFrom = ({ of, ...rest }: Row): LoggedEdit => ({ ...rest, ...(of !== null && { of }) });
+type Row = Omit<LoggedEdit, 'of'> & { of: string | null; version: number };
+const editFrom = ({ of, version, operations, inverse, ...rest }: Row): LoggedEdit => ({
+  ...rest,
+  operations: upgraded.operations(operations, version),
+  inverse: upgraded.operations(inverse, version),
+  ...(of !== null && { of }),
+});
 
 /** The history of each site: its present state, its revision and its log. */
 export function historyStore(database: Database, tidying: Tidying, files: FileStore) {
@@ -154,7 +168,16 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
     if (faults.length > 0) return { outcome: missed.length > 0 ? outdated : { outcome: 'invalid', faults } };
     const next = revision + 1;
     await writeChanges(tx, site, made.value.site, edit.operations, next);
-    await tx.insert(log).values({ site: id, revision: next, base, ...edit, inverse: made.value.inverse });
+    await tx
+      .insert(log)
+      .values({
+        site: id,
+        revision: next,
+        base,
+        ...edit,
+        inverse: made.value.inverse,
+        version: FORMAT_VERSION,
+      });
     if (next % FORGET_EVERY === 0)
       await tx.delete(log).where(and(eq(log.site, id), lte(log.revision, next - REMEMBERED)));
     await notify(tx, CHANNEL, `${id} ${next}`);
@@ -190,14 +213,14 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
           if (!now || at === undefined || at === now.revision) return now && hold(id, now);
           if (at > now.revision) return undefined;
           const later = await tx
-            .select({ revision: log.revision, inverse: log.inverse })
+            .select({ inverse: log.inverse, version: log.version })
             .from(log)
             .where(and(eq(log.site, id), gt(log.revision, at)))
             .orderBy(desc(log.revision));
           if (later.length !== now.revision - at) return undefined;
           const back = applied(
             now.site,
-            later.flatMap(({ inverse }) => inverse),
+            later.flatMap(({ inverse, version }) => upgraded.operations(inverse, version)),
           );
           return back.ok ? { site: back.value.site, revision: at } : undefined;
         },
@@ -224,7 +247,7 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
         await tx.delete(parts).where(lt(parts.receivedAt, sql`now() - interval '1 day'`));
         await tx
           .insert(parts)
-          .values({ site: id, key, part, operations })
+          .values({ site: id, key, part, operations, version: FORMAT_VERSION })
           .onConflictDoUpdate({
             target: [parts.site, parts.key, parts.part],
             set: { operations, receivedAt: new Date() },
@@ -239,7 +262,9 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
         .from(parts)
         .where(and(eq(parts.site, id), eq(parts.key, key), lte(parts.part, count)))
         .orderBy(asc(parts.part));
-      return rows.length === count ? rows.flatMap(({ operations }) => operations) : undefined;
+      return rows.length === count
+        ? rows.flatMap(({ operations, version }) => upgraded.operations(operations, version))
+        : undefined;
     },
 
     /** The edits after a revision, oldest first, with the present revision; without `edits` where they are not all remembered. */

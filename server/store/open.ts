@@ -1,6 +1,6 @@
 import { mkdir } from 'node:fs/promises';
 import { dirname, join, resolve } from 'node:path';
-import { LIMITS, siteIdOf, type ReadSite } from '../../core/index.ts';
+import { LIMITS, siteIdOf, type ReadSite, lookup } from '../../core/index.ts';
 import { writeBackup } from './backup.ts';
 import { notify, openDatabase } from './database.ts';
 import { clearDrafts, fileStore, type FileStore } from './files.ts';
@@ -116,8 +116,10 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
       },
       verify: () => verify({ database, history, files }),
       async add({ site, files: given }, whereTaken = 'rename') {
-        for (const { id } of [...site.frame.assets, ...site.frame.fonts])
-          if (given[id] !== undefined) await files.put(Buffer.from(given[id], 'base64'));
+        for (const { id } of [...site.frame.assets, ...site.frame.fonts]) {
+          const bytes = lookup(given, id);
+          if (bytes !== undefined) await files.put(Buffer.from(bytes, 'base64'));
+        }
         for (let { id } = site.frame; ;) {
           if (await sites.add({ ...site, frame: { ...site.frame, id } })) return id;
           if (whereTaken === 'leave out') return id;

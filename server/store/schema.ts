@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import {
   boolean,
   index,
@@ -80,11 +81,14 @@ export const log = pgTable(
     operations: jsonb('operations').$type<Operation[]>().notNull(),
     /** The operations that take the edit back. */
     inverse: jsonb('inverse').$type<Operation[]>().notNull(),
+    /** The version of what the operations speak of: that of site files. */
+    version: integer('version').notNull().default(2),
     madeAt: moment('made_at').notNull().defaultNow(),
   },
   (table) => [
     primaryKey({ columns: [table.site, table.revision] }),
     uniqueIndex('log_by_key').on(table.site, table.key),
+    index('log_by_session').on(table.site, table.session, table.revision),
   ],
 );
 
@@ -96,6 +100,7 @@ export const parts = pgTable(
     key: text('key').notNull(),
     part: integer('part').notNull(),
     operations: jsonb('operations').$type<Operation[]>().notNull(),
+    version: integer('version').notNull().default(2),
     receivedAt: moment('received_at').notNull().defaultNow(),
   },
   (table) => [
@@ -123,7 +128,10 @@ export const publications = pgTable(
     state: text('state'),
     publishedAt: moment('published_at').notNull().defaultNow(),
   },
-  (table) => [uniqueIndex('publications_by_number').on(table.site, table.number)],
+  (table) => [
+    uniqueIndex('publications_by_number').on(table.site, table.number),
+    index('publications_by_state').on(table.site, table.state),
+  ],
 );
 
 /** What visitors sent with the forms of a site. */
@@ -146,6 +154,9 @@ export const letters = pgTable(
   (table) => [
     primaryKey({ columns: [table.site, table.id] }),
     index('letters_by_time').on(table.site, table.arrivedAt),
+    index('letters_unread')
+      .on(table.site)
+      .where(sql`${table.readAt} is null and not ${table.doubtful}`),
   ],
 );
 

@@ -1,13 +1,5 @@
 import { and, asc, eq, isNull, lt } from 'drizzle-orm';
-import {
-  canonicalSite,
-  pagesOf,
-  upgradedFrame,
-  upgradedNode,
-  type Node,
-  type Site,
-  type SiteFrame,
-} from '../../core/index.ts';
+import { canonicalSite, pagesOf, upgraded, type Node, type Site, type SiteFrame } from '../../core/index.ts';
 import type { Database } from './database.ts';
 import { writePage } from './documents.ts';
 import { nodes, pages, publications, sites } from './schema.ts';
@@ -116,11 +108,11 @@ export function siteStore(database: Database) {
     upgrade: (): Promise<void> =>
       database.transaction(async (tx) => {
         for (const { id, frame } of await tx.select().from(sites)) {
-          const upgraded = upgradedFrame(frame);
-          if (upgraded === frame) continue;
-          await tx.update(sites).set({ frame: upgraded }).where(eq(sites.id, id));
+          const present = upgraded.frame(frame);
+          if (present === frame) continue;
+          await tx.update(sites).set({ frame: present }).where(eq(sites.id, id));
           for (const row of await tx.select().from(nodes).where(eq(nodes.site, id))) {
-            const node = upgradedNode(row.node) as Node;
+            const node = upgraded.node(row.node, frame.version) as Node;
             if (node === row.node) continue;
             await tx
               .update(nodes)

@@ -1,3 +1,4 @@
+import { lookup } from '../../core/index.ts';
 /** What is wrong with the disk or the database, as an answer that a person can act on. */
 export interface Trouble {
   /** Of HTTP. */
@@ -65,7 +66,7 @@ const BROKEN =
 export function troubleOf(error: unknown): Trouble | undefined {
   for (let at = error; at instanceof Error; at = at.cause) {
     const { code = '' } = at as { code?: string };
-    if (Object.hasOwn(TROUBLES, code)) return TROUBLES[code];
+    if (Object.hasOwn(TROUBLES, code)) return lookup(TROUBLES, code);
     if (BROKEN.test(at.message)) return UNREACHABLE;
     if (at instanceof AggregateError) {
       const trouble = at.errors.map(troubleOf).find((each) => each !== undefined);

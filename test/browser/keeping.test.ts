@@ -63,7 +63,7 @@ describe('the workbench: keeping', function () {
         async () => (await driver.findElements(By.css('header [role=alert]')))[0],
       );
       expect(await alert.getText()).to.match(
-        /1 change is not kept.*cannot be reached.*tries again by itself/s,
+        /1 change is not saved.*cannot be reached.*tries again by itself/s,
       );
       await type(driver, 'Padding end', 'Desktop', '24');
       await online(driver, true);

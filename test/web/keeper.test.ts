@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { Keeper, waitAfter, type Clock, type Keeping } from '../../web/state/keeper.ts';
-import { inParts, type Answer } from '../../web/state/transport.ts';
+import { inParts, transport, type Answer } from '../../web/state/transport.ts';
 import type { Operation } from '../../core/index.ts';
 
 /** A clock whose time passes only when it is told to. */
@@ -194,6 +194,53 @@ describe('the keeper', () => {
         },
       ),
     );
+  });
+});
+
+describe('a keeper that is woken at its end', () => {
+  it('keeps what is made in the very moment in which it has found nothing more', async () => {
+    const edits: Edit[] = [{ key: 'one' }];
+    const sent: string[] = [];
+    const keeper: Keeper<Edit> = new Keeper<Edit>(
+      {
+        next: () => edits[0],
+        async send({ key }) {
+          sent.push(key);
+          return { kind: 'kept', revision: sent.length, missed: [] };
+        },
+        kept: () => void edits.shift(),
+        outdated: async () => undefined,
+        refused: () => undefined,
+        tell({ state }) {
+          if (state !== 'kept' || sent.length > 2) return;
+          edits.push({ key: `more-${sent.length}` });
+          void keeper.keep();
+        },
+      },
+      { now: () => 0, random: () => 0, soon: (done) => done(), later: () => () => undefined },
+    );
+    void keeper.keep();
+    for (let turn = 0; turn < 10; turn++) await settled();
+    expect(sent).to.deep.equal(['one', 'more-1', 'more-2']);
+  });
+
+  it('waits where who asks is not known or may not, and sets nothing aside', async () => {
+    const { fetch } = globalThis;
+    try {
+      for (const [status, kind] of [
+        [401, 'later'],
+        [403, 'later'],
+        [503, 'later'],
+        [422, 'refused'],
+      ] as const) {
+        globalThis.fetch = async () => new Response(JSON.stringify({ detail: 'So it is.' }), { status });
+        const edit = { key: 'a-key-of-it', session: 's', by: 'edit' as const, sentence: 'x', operations: [] };
+        const answer = await transport('http://127.0.0.1').send('a', 1, edit);
+        expect(answer, `${status}`).to.deep.equal({ kind, sentence: 'So it is.' });
+      }
+    } finally {
+      globalThis.fetch = fetch;
+    }
   });
 });
 

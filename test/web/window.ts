@@ -25,7 +25,13 @@ export function memory(): Unsent & { of: Map<string, Remembered> } {
 type Fate = 'arrives' | 'is lost' | 'is kept, its answer lost';
 
 /** A window; `fate` says what becomes of each edit that is sent. */
-export async function openWindow(url: string, session: string, unsent = memory(), page = 'home') {
+export async function openWindow(
+  url: string,
+  session: string,
+  unsent = memory(),
+  page = 'home',
+  beforeFollowing = async () => undefined as void,
+) {
   const real = transport(url);
   let heard: ((what: Heard) => void) | undefined;
   let fate: (count: number) => Fate = () => 'arrives';
@@ -33,6 +39,11 @@ export async function openWindow(url: string, session: string, unsent = memory()
   const keys: string[] = [];
   const net: Transport = {
     ...real,
+    async page(...args) {
+      const read = await real.page(...args);
+      await beforeFollowing();
+      return read;
+    },
     async send(site, revision, made) {
       const what = fate(++sent);
       keys.push(made.key);

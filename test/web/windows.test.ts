@@ -21,8 +21,8 @@ describe('windows on a site', function () {
   after(() => running?.end());
   const others = editor(() => running.url, 'others');
 
-  const opened = (session: string, unsent = memory(), page = 'home') =>
-    openWindow(running.url, session, unsent, page);
+  const opened = (session: string, unsent = memory(), page = 'home', beforeFollowing?: () => Promise<void>) =>
+    openWindow(running.url, session, unsent, page, beforeFollowing);
   const stored = async (id: string) => (await others.page()).page.nodes[id as never] as any;
 
   it('keep an edit once though its answer is lost, and go on with the next', async () => {
@@ -205,6 +205,17 @@ describe('windows on a site', function () {
       ['Brief: renamed to Longer', 'The element is not on this page any more.'],
     ]);
     expect((await stored('lead')).name).to.equal('Stays');
+    await window.close();
+  });
+
+  it('hear of what was saved between their reading of the site and their following of it', async () => {
+    let isMade = false;
+    const window = await opened('between', memory(), 'home', async () => {
+      if (isMade) return;
+      isMade = true;
+      await others.made([set(inHome('lead', 'name'), 'In between')]);
+    });
+    while (window.node('lead').name !== 'In between') await new Promise((resolve) => setImmediate(resolve));
     await window.close();
   });
 

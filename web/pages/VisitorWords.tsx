@@ -9,6 +9,7 @@ import {
   type SaidWhere,
   type SiteFrame,
   type VisitorWord,
+  lookup,
 } from '../../core/index.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
@@ -27,7 +28,7 @@ const ids = Object.keys(VISITOR_WORDS) as VisitorWord[];
 /** One sentence: what it says, and the words for it. */
 function Told({ site, lang, id }: { site: SiteFrame; lang: string; id: VisitorWord }) {
   const dispatch = useAppDispatch();
-  const own = site.words?.[lang]?.[id];
+  const own = lookup(site.words, lang)?.[id];
   const said = wordIn(lang, id, site.words);
   const meaning = VISITOR_WORDS[id].says;
   const tell = (says: string | null) => dispatch(edit('tellVisitors', { lang, word: id, says }));

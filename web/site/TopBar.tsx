@@ -22,6 +22,7 @@ function KeptState() {
   const dispatch = useAppDispatch();
   const keeping = useAfterPaint(useAppSelector((state) => state.documents.keeping));
   const pending = useAfterPaint(useAppSelector((state) => state.documents.open?.pending.length ?? 0));
+  const remembered = useAfterPaint(useAppSelector((state) => state.documents.remembered));
   if (keeping.state === 'failing') {
     return (
       <Box
@@ -39,8 +40,10 @@ function KeptState() {
         }}
       >
         <Typography sx={{ fontSize: 13, lineHeight: 1.3 }}>
-          <b>{pending === 1 ? '1 change is' : `${pending} changes are`} not kept.</b> {keeping.sentence} This
-          browser remembers {pending === 1 ? 'it' : 'them'} and tries again by itself.
+          <b>{pending === 1 ? '1 change is' : `${pending} changes are`} not saved.</b> {keeping.sentence}{' '}
+          {remembered
+            ? `This browser remembers ${pending === 1 ? 'it' : 'them'} and tries again by itself.`
+            : `This browser could not store ${pending === 1 ? 'it' : 'them'} either: keep this window open until all is saved.`}
         </Typography>
         <Button size="small" color="inherit" variant="outlined" onClick={() => dispatch(retryNow())}>
           Try now

@@ -17,6 +17,7 @@ import {
   withoutEmptyRows,
   type Area,
   type Arguments,
+  lookup,
   type Axis,
   type Line,
   type Node,
@@ -59,7 +60,7 @@ export function restand(
     // At an edge there is no further to go, which needs no words.
     const moves = parts.some(({ node, ...wanted }) => {
       const before = setStanding(site, page, page.nodes[node], view);
-      return Object.entries(wanted).some(([name, value]) => before[name as keyof Standing] !== value);
+      return Object.entries(wanted).some(([name, value]) => lookup({ ...before }, name) !== value);
     });
     if (moves) dispatch(edit('placeParts', { parts, view, reach: getState().desk.reach }));
   };

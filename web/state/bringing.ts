@@ -12,6 +12,7 @@ import {
   type Copy,
   type Outcome,
   type SiteFrame,
+  lookup,
 } from '../../core/index.ts';
 import { edit } from './edits.ts';
 import type { Thunk } from './store.ts';
@@ -185,7 +186,7 @@ export function bringAlong({ files = {}, ...copied }: CopiedElements): Thunk<Pro
     const { frame } = getState().documents.open!.site;
     const assets = await Promise.all(
       missingHere(frame, copy).map(async (asset): Promise<Asset | undefined> => {
-        const bytes = bytesOf(files[asset.id] ?? '');
+        const bytes = bytesOf(lookup(files, asset.id) ?? '');
         if (bytes && bytes.length > 0) {
           const file = new File([bytes], asset.name, { type: asset.type });
           const sent = await dispatch(sendFile<AssetResponse>(file, AS_ASSET));

@@ -44,6 +44,8 @@ export interface Overwritten {
 export interface DocumentsState {
   open: OpenSite | null;
   keeping: Keeping;
+  /** Whether the browser remembers what is not saved; false where its own database fails. */
+  remembered: boolean;
   /** What could not be kept. It stays until the person has done with it. */
   aside: SetAside[];
   overwritten: Overwritten | null;
@@ -56,6 +58,7 @@ export interface DocumentsState {
 const initialState: DocumentsState = {
   open: null,
   keeping: { state: 'kept', at: null },
+  remembered: true,
   aside: [],
   overwritten: null,
   passed: [],
@@ -147,6 +150,9 @@ export const documents = createSlice({
     },
     told(state, { payload }: PayloadAction<Keeping>) {
       state.keeping = payload;
+    },
+    rememberedBy(state, { payload }: PayloadAction<boolean>) {
+      state.remembered = payload;
     },
     /** Edits of the log, others' or one's own, have been taken over. */
     tookOver(state, { payload }: PayloadAction<Taken>) {

@@ -20,6 +20,7 @@ import {
   type Operation,
   type Step,
   type ViewId,
+  lookup,
 } from '../../core/index.ts';
 import { documents } from './documents.ts';
 import { catchUp } from './keeping.ts';
@@ -150,7 +151,7 @@ export function load(pages: Iterable<string>): Thunk<Promise<string | undefined>
     for (const id of pages) {
       const before = getState().documents.open;
       if (!before) return 'The site is closed.';
-      if (before.stored.pages[id as NodeId]) continue;
+      if (lookup(before.stored.pages, id as NodeId)) continue;
       const found = await extra.transport.page(before.site.frame.id, id);
       if (!found.ok) return found.sentence;
       const { revision, page } = found.value;

@@ -81,8 +81,9 @@ export class Keeper<E extends { key: string }> {
     // What a person sees comes before what is sent.
     this.running ??= new Promise<void>((resolve) => this.time.soon(resolve))
       .then(() => this.run())
-      .finally(() => {
+      .catch((fault: unknown) => {
         this.running = null;
+        throw fault;
       });
     return this.running;
   }
@@ -104,9 +105,11 @@ export class Keeper<E extends { key: string }> {
       done = true;
       if (this.failures === 0) this.work.tell({ state: 'keeping' });
       const answer = await this.work.send(next);
-      if (this.closed) return;
+      if (this.closed) break;
       await this.take(next, answer);
     }
+    // In the same moment in which nothing was found: what comes from now on begins anew.
+    this.running = null;
     if (done && !this.closed) this.work.tell({ state: 'kept', at: this.time.now() });
   }
 

@@ -13,7 +13,7 @@ interface Holder {
   dispatch(action: ReturnType<(typeof documents.actions)[keyof typeof documents.actions]>): unknown;
 }
 
-const { tookOver, wasOverwritten, restacked, readAnew, told } = documents.actions;
+const { tookOver, wasOverwritten, restacked, readAnew, told, rememberedBy } = documents.actions;
 
 /** What others replaced of what this window had set and what still stood. */
 function replacedByOthers({ documents: state }: { documents: DocumentsState }, entries: readonly LogEntry[]) {
@@ -139,11 +139,14 @@ export function keeping(store: Holder, services: Services): Work<Pending> {
 
 /** Remembers in the browser what is not kept, whenever it changes, in a turn after what a person sees. */
 export function remembering(
-  store: Pick<Holder, 'getState'> & { subscribe(changed: () => void): unknown },
+  store: Holder & { subscribe(changed: () => void): unknown },
   { unsent }: Services,
 ): void {
   let [pending, aside]: [Pending[] | undefined, SetAside[] | undefined] = [undefined, undefined];
   let waiting = false;
+  const isRemembered = (remembered: boolean) => {
+    if (store.getState().documents.remembered !== remembered) store.dispatch(rememberedBy(remembered));
+  };
   store.subscribe(() => {
     const { open, aside: nowAside } = store.getState().documents;
     if (!open || waiting || (open.pending === pending && nowAside === aside)) return;
@@ -155,7 +158,10 @@ export function remembering(
       ({ pending } = now.open);
       ({ aside } = now);
       const { site, session, revision } = now.open;
-      void unsent.write(site.frame.id, session, { pending, aside, revision });
+      void unsent.write(site.frame.id, session, { pending, aside, revision }).then(
+        () => isRemembered(true),
+        () => isRemembered(false),
+      );
     });
   });
 }

@@ -1,4 +1,4 @@
-import { LIMITS, type Page } from '../../core/index.ts';
+import { LIMITS, type Page, lookup } from '../../core/index.ts';
 import { documents, type KnownStep } from './documents.ts';
 import { load } from './edits.ts';
 import { catchUp, takeOver } from './keeping.ts';
@@ -58,10 +58,13 @@ function following(site: string): Thunk {
 
 /** Opens a site at one of its pages; what an earlier life of this window had not kept is put on top of what is there. */
 function openSite(site: string, page: string): Thunk<Promise<string | undefined>> {
-  return async (dispatch, _getState, extra) => {
+  return async (dispatch, getState, extra) => {
     const { transport, unsent } = extra;
     const session = await extra.session();
-    const remembered = await unsent.read(site, session);
+    // A browser that remembers nothing opens the site all the same, and says so once something waits.
+    const remembered = await unsent
+      .read(site, session)
+      .catch((): Remembered => ({ pending: [], aside: [], revision: 0 }));
     const { left, aside, trouble } = await resent(transport, site, remembered);
     if (trouble !== undefined)
       return `${trouble} What you changed last is remembered in this browser and will be kept first.`;
@@ -93,6 +96,8 @@ function openSite(site: string, page: string): Thunk<Promise<string | undefined>
       }),
     );
     dispatch(following(site));
+    // What was saved between the reading and the following is in the log, and nobody says it again.
+    void catchUp({ dispatch, getState }, extra);
     void dispatch(ownStepsAtHand());
     void extra.keeper.keep();
     return undefined;
@@ -112,8 +117,8 @@ export function showPage(site: string, page: string): Thunk<Promise<string | und
     const trouble = await dispatch(load([page]));
     if (trouble !== undefined) return trouble;
     const { open } = getState().documents;
-    const shown = open?.site.pages[page as Page['id']];
-    if (!shown) return 'There is no such page on this site. The site’s other pages are untouched.';
+    const shown = lookup(open?.site.pages, page as Page['id']);
+    if (!open || !shown) return 'There is no such page on this site. The site’s other pages are untouched.';
     if (open.page !== shown.id) dispatch(pageShown(shown.id));
     const summary = await extra.transport.site(site);
     if (summary.ok) dispatch(countsRead(summary.value.pages));

@@ -1,5 +1,5 @@
 import { follow, type Heard } from './follow.ts';
-import { claimSession } from './session.ts';
+import { claimSession, isWindowThere, oneAtATime } from './session.ts';
 import { transport, type Transport } from './transport.ts';
 import { unsentInBrowser, type Unsent } from './unsent.ts';
 
@@ -18,7 +18,7 @@ export function windowServices(): Services {
   let session: Promise<string> | undefined;
   return {
     transport: transport(),
-    unsent: unsentInBrowser(),
+    unsent: unsentInBrowser(isWindowThere, oneAtATime),
     session: () => (session ??= claimSession()),
     follow,
   };

@@ -29,6 +29,19 @@ function takes(name: string, patience = 0): Promise<boolean> {
   });
 }
 
+/** Whether a window of a name is open; without locks nobody can tell, and only one's own name is known to be free. */
+export async function isWindowThere(name: string): Promise<boolean> {
+  if (typeof navigator === 'undefined' || !navigator.locks) return true;
+  const { held = [] } = await navigator.locks.query();
+  return held.some((lock) => lock.name === lockOf(name));
+}
+
+/** Does some work while no other window does work of the same name. */
+export const oneAtATime = <T>(name: string, work: () => Promise<T>): Promise<T> =>
+  typeof navigator === 'undefined' || !navigator.locks
+    ? work()
+    : (navigator.locks.request(name, work) as Promise<T>);
+
 const newName = () => `w${nanoid(16).replaceAll(/[^A-Za-z0-9]/g, 'x')}`;
 
 function kept(storage: Storage, key: string): string[] {

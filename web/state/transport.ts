@@ -78,8 +78,9 @@ async function problemOf(response: Response): Promise<Partial<Problem>> {
   }
 }
 
-/** Statuses that say nothing about the edit, only about the moment. */
-const passing = (status: number) => status === 408 || status === 425 || status === 429 || status >= 500;
+/** Statuses that say nothing about the edit, only about the moment, or about who asks: what was done waits until that is settled. */
+const PASSING = new Set([401, 403, 407, 408, 421, 425, 429, 511]);
+const passing = (status: number) => PASSING.has(status) || status >= 500;
 
 /** Talks to the server about the documents of sites and their edits. */
 export function transport(base = '') {

@@ -1,5 +1,5 @@
 /** Taking steps back and making them again, and the list of them. */
-import { applied, LIMITS, stands, type NodeId } from '../../core/index.ts';
+import { applied, LIMITS, stands, type NodeId, lookup } from '../../core/index.ts';
 import { documents, firstOwn } from './documents.ts';
 import { load, operate } from './edits.ts';
 import { lacksOwnSteps, nextStep, ownSteps, type ListedStep } from './steps.ts';
@@ -64,7 +64,9 @@ function replayed(step: ListedStep, list: 'undo' | 'redo'): Thunk<boolean | Prom
     const { open } = getState().documents;
     // A page that is not on the site comes back as a whole.
     const needed = step.pages.filter((id) => open?.site.frame.pages.some((head) => head.id === id));
-    const there = needed.every((id) => open?.stored.pages[id as NodeId] ?? open?.site.pages[id as NodeId]);
+    const there = needed.every(
+      (id) => lookup(open?.stored.pages, id as NodeId) ?? lookup(open?.site.pages, id as NodeId),
+    );
     // What is at hand is done at once: a person who takes back sees it in the next frame.
     if (step.inverse && step.operations && there) return dispatch(replay(step, list));
     return (async () => {

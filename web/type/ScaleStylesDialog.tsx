@@ -23,6 +23,7 @@ import {
   type ScaleEnd,
   type ScaleRounding,
   type SiteFrame,
+  lookup,
 } from '../../core/index.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
@@ -84,7 +85,7 @@ export function ScaleStylesDialog({ site, onClose }: { site: SiteFrame; onClose(
   const fault = scaleFault(scale);
   const lines = site.textStyles.map((style) => {
     const step =
-      moved[style.id] ?? stepOf(now(style.id, wideWidth), now(body.id, wideWidth), scale.wide.ratio);
+      lookup(moved, style.id) ?? stepOf(now(style.id, wideWidth), now(body.id, wideWidth), scale.wide.ratio);
     const size = scaleSize(scale, step);
     return { style, step, size };
   });

@@ -1,6 +1,7 @@
 import { Box } from '@mui/material';
 import type { KeyboardEvent } from 'react';
 import type { Point } from '../../core/index.ts';
+import { lookup } from '../../core/index.ts';
 
 const hundredth = (share: number): number => Math.round(Math.min(1, Math.max(0, share)) * 100);
 
@@ -22,7 +23,7 @@ export function FocusPicture({
       ArrowUp: [0, -step],
       ArrowDown: [0, step],
     };
-    const move = moves[event.key];
+    const move = lookup(moves, event.key);
     if (!move) return;
     event.preventDefault();
     onChange({ x: hundredth((point.x + move[0]) / 100), y: hundredth((point.y + move[1]) / 100) });

@@ -32,6 +32,7 @@ import {
   Square,
   type LucideIcon,
 } from 'lucide-react';
+import { lookup } from '../../core/index.ts';
 
 const ICONS: Record<string, LucideIcon> = {
   page: FileText,
@@ -68,6 +69,6 @@ const ICONS: Record<string, LucideIcon> = {
 
 /** The sign of a kind of element in lists; the name beside it says the rest. */
 export function KindIcon({ kind }: { kind: string }) {
-  const Icon = ICONS[kind] ?? Square;
+  const Icon = lookup(ICONS, kind) ?? Square;
   return <Icon size={14} aria-hidden style={{ flex: 'none', opacity: 0.75 }} />;
 }

@@ -3,6 +3,7 @@ import { cleanFragment, mapLinks } from '../../markup/fragment.ts';
 import { ICON_OPTIONS } from '../../markup/icons.ts';
 import { cleanLink } from '../../markup/link.ts';
 import { isCaptions, isFilm, isPicture, type Stock } from '../../theme/stock.ts';
+import { lookup } from '../../lookup.ts';
 
 /** A kind of content: its schema, and the one form it is kept in. */
 export interface ContentType<T = any> {
@@ -152,7 +153,7 @@ export function entries(entry: string, fields: readonly ContentField[]): Content
       const made = { ...each };
       for (const { name, type } of fields) {
         const change = by(type);
-        if (change) made[name] = change(each[name], map);
+        if (change) made[name] = change(lookup(each, name), map);
       }
       return made;
     });
@@ -169,7 +170,10 @@ export function entries(entry: string, fields: readonly ContentField[]): Content
     clean: (value) =>
       value.map((each) =>
         Object.fromEntries(
-          fields.map(({ name, type, initial }) => [name, type.clean(each[name] ?? initial) as unknown]),
+          fields.map(({ name, type, initial }) => [
+            name,
+            type.clean(lookup(each, name) ?? initial) as unknown,
+          ]),
         ),
       ),
     withLinks: (value, map) => mapped(value, (type) => type.withLinks, map),
@@ -177,7 +181,7 @@ export function entries(entry: string, fields: readonly ContentField[]): Content
     fault(value, site) {
       for (const each of value) {
         for (const { name, type } of fields) {
-          const fault = type.fault?.(each[name], site);
+          const fault = type.fault?.(lookup(each, name), site);
           if (fault) return fault;
         }
       }

@@ -1,5 +1,6 @@
 import { isMailAddress } from './contenttypes.ts';
 import type { Filled, VisitorWord } from './visitorwords.ts';
+import { lookup } from '../../lookup.ts';
 
 /** A field of a form. */
 export interface FormField {
@@ -113,7 +114,7 @@ export function readLetter(form: LetterForm, sent: { get(name: string): string |
           : undefined
         : value.length > most
           ? 'too-long'
-          : FAULTS[type]?.(value, field);
+          : lookup(FAULTS, type)?.(value, field);
     if (fault)
       faults.push({ field: index, says: fault, ...(fault === 'too-long' && { filled: { number: most } }) });
     return { label, value };

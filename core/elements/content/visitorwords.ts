@@ -1,4 +1,5 @@
 import { TRANSLATED } from './translatedwords.ts';
+import { lookup } from '../../lookup.ts';
 
 /** Where a sentence is said. */
 export type SaidWhere = 'letters' | 'signing in' | 'pages';
@@ -94,7 +95,8 @@ function ranges(language: string): string[] {
 /** What is said in a language without going to another; undefined where there is nothing. */
 export function wordIn(language: string, id: VisitorWord, own: OwnWords = {}): string | undefined {
   for (const tag of ranges(language)) {
-    const said = own[tag]?.[id] ?? (tag === 'en' ? VISITOR_WORDS[id].says : TRANSLATED[tag]?.[id]);
+    const said =
+      lookup(own, tag)?.[id] ?? (tag === 'en' ? VISITOR_WORDS[id].says : lookup(TRANSLATED, tag)?.[id]);
     if (said !== undefined) return said;
   }
   return undefined;
@@ -116,7 +118,7 @@ export function visitorWord(id: VisitorWord, languages: readonly string[], own: 
 /** A sentence with what is filled in; a name that nothing is filled in for stays as it is. */
 export const filled = (says: string, values: Filled = {}): string =>
   says.replace(/\{([a-z]{1,20})\}/g, (whole, name: string) =>
-    Object.hasOwn(values, name) ? String(values[name]) : whole,
+    Object.hasOwn(values, name) ? String(lookup(values, name)) : whole,
   );
 
 /** All that visitors of a page are told, by its name. */

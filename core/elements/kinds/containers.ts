@@ -5,6 +5,7 @@ import type { View } from '../../layered/views.ts';
 import { OVERLAY, ROW_HEIGHT } from '../properties/area.ts';
 import { BLOCK_NAMES } from './blocknames.ts';
 import { contentOf, type Kind, type Seed } from './kind.ts';
+import { lookup } from '../../lookup.ts';
 
 /** A new container is not empty: there is something in it to be seen and to begin with. */
 const words = (): Seed => ({ children: [{ kind: 'heading' }, { kind: 'text' }] });
@@ -71,7 +72,7 @@ export const section: Kind = {
   markup: (node, { attributes, children, headed }) => {
     const landmark = contentOf<string>(section, node, 'landmark');
     const label = contentOf<string>(section, node, 'label') || undefined;
-    const role = SECTION_TAGS[landmark] ?? landmark;
+    const role = lookup(SECTION_TAGS, landmark) ?? landmark;
     // A section of an outline has a heading (HTML Standard, §4.3.3); one without is a box. A name makes it a landmark (WAI-ARIA 1.2, region).
     const tag = role === 'section' && !headed() && !label ? 'div' : role;
     return element(tag, tag === 'div' ? attributes : { ...attributes, 'aria-label': label }, ...children);

@@ -10,6 +10,7 @@ import {
 } from '../content/letter.ts';
 import { element, type Markup } from '../../markup/markup.ts';
 import { contentOf, type Kind, type MarkupContext, type Filled } from './kind.ts';
+import { lookup } from '../../lookup.ts';
 
 const FIELD_TYPES = [
   { value: 'text', label: 'one line' },
@@ -40,8 +41,8 @@ function control(field: FormField, attributes: Markup['attributes']): Markup {
   }
   return element('input', {
     ...attributes,
-    type: INPUTS[field.type] ?? field.type,
-    autocomplete: AUTOCOMPLETE[field.type],
+    type: lookup(INPUTS, field.type) ?? field.type,
+    autocomplete: lookup(AUTOCOMPLETE, field.type),
     // What is not typed has no length (HTML Standard, §4.10.5.3.1).
     maxlength: ['number', 'date', 'tick'].includes(field.type) ? undefined : maxlength,
   });

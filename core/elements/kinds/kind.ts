@@ -9,6 +9,7 @@ import type { Declarations, GapCss } from '../properties/property.ts';
 import type { Stock } from '../../theme/stock.ts';
 import type { Trait } from '../traits.ts';
 import type { View } from '../../layered/views.ts';
+import { lookup } from '../../lookup.ts';
 
 /** A picture or film as a page refers to it. */
 export interface MediaReference {
@@ -160,5 +161,6 @@ export function contentOf<T>(
   element: Pick<Filled, 'content'>,
   field: string,
 ): T {
-  return (element.content[field] ?? kind.content.find((candidate) => candidate.name === field)?.initial) as T;
+  return (lookup(element.content, field) ??
+    kind.content.find((candidate) => candidate.name === field)?.initial) as T;
 }

@@ -4,6 +4,7 @@ import { colourCss, colourType } from '../valuetypes/colour.ts';
 import { numberType } from '../valuetypes/number.ts';
 import type { Property } from './property.ts';
 import { flowSide, SIDES, sideLabel, type Side } from './space.ts';
+import { lookup } from '../../lookup.ts';
 
 const FRAMED = ['section', 'block', 'strip', 'floating'] as const;
 const EDGED = ['field', 'button', 'quote'] as const;
@@ -76,7 +77,7 @@ export const shadow: Property<string> = {
   type: choiceType(Object.keys(SHADOWS).map((name) => ({ value: name, label: name }))),
   initial: () => 'none',
   onMedia: true,
-  css: (value) => ({ 'box-shadow': SHADOWS[value] }),
+  css: (value) => ({ 'box-shadow': lookup(SHADOWS, value)! }),
 };
 
 export const opacity: Property<number> = {

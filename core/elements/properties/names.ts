@@ -1,4 +1,5 @@
 import type { Property } from './property.ts';
+import { lookup } from '../../lookup.ts';
 
 /** Other words by which properties are looked for, by their names: those of the trade, and of CSS where that has others. */
 const ALSO: Record<string, string> = {
@@ -74,7 +75,7 @@ const ALSO: Record<string, string> = {
 /** Whether a property is meant by what was typed: its label, its group of sides, its words in the trade or in CSS. */
 export function isMeant({ name, label, sides, childLabel, deepLabels }: Property, typed: string): boolean {
   const words =
-    `${label} ${childLabel ?? ''} ${Object.values(deepLabels ?? {}).join(' ')} ${sides ?? ''} ${ALSO[name] ?? ''} ${name}`.toLowerCase();
+    `${label} ${childLabel ?? ''} ${Object.values(deepLabels ?? {}).join(' ')} ${sides ?? ''} ${lookup(ALSO, name) ?? ''} ${name}`.toLowerCase();
   return typed
     .trim()
     .toLowerCase()

@@ -1,6 +1,7 @@
 import {
   copyElements,
   ELEMENTS_FORMAT,
+  FORMAT_VERSION,
   keptBlocks,
   knownKind,
   READY_SECTIONS,
@@ -101,7 +102,7 @@ export const isLinkedAlready = (site: SiteFrame, page: Page, { linked }: Offer):
 /** A kept block as a file: elements as they are copied, with the bytes of what they show (docs/copied-elements.md). */
 export const keptFile = (copied: Copy, files: Record<string, string>): CopiedElements => ({
   format: ELEMENTS_FORMAT,
-  version: 1,
+  version: FORMAT_VERSION,
   ...copied,
   files,
 });

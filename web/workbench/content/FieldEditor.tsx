@@ -10,7 +10,7 @@ import {
   Typography,
 } from '@mui/material';
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react';
-import { plainText, type ContentField } from '../../../core/index.ts';
+import { plainText, type ContentField, lookup } from '../../../core/index.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { line, quiet } from '../../ui/theme.ts';
 import { LineField, type FieldProps } from '../../ui/LineField.tsx';
@@ -80,7 +80,7 @@ function EntriesField({
               <FieldEditor
                 key={inner.name}
                 field={inner}
-                value={each[inner.name] ?? inner.initial}
+                value={lookup(each, inner.name) ?? inner.initial}
                 onChange={(next) => put(index, { ...each, [inner.name]: next })}
                 inline
               />

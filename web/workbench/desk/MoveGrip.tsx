@@ -11,6 +11,7 @@ import {
   type Page,
   type SiteFrame,
   type ViewId,
+  lookup,
 } from '../../../core/index.ts';
 import { openPage } from '../../state/documents.ts';
 import { edit } from '../../state/edits.ts';
@@ -104,7 +105,7 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, c
       Home: 0,
       End: order.length - 1,
     };
-    const goal = goals[event.key];
+    const goal = lookup(goals, event.key);
     if (goal === undefined) return;
     event.preventDefault();
     const value = moveTo(order, node.id, Math.max(0, Math.min(order.length - 1, goal)));

@@ -1,6 +1,6 @@
 import { Box, ButtonBase } from '@mui/material';
 import { useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import { viewAt, widthsOf, type Finding, type SiteFrame, type Stretch } from '../../../core/index.ts';
+import { viewAt, widthsOf, type Finding, type SiteFrame, type Stretch, lookup } from '../../../core/index.ts';
 import { united } from '../../checks/trouble.ts';
 import { viewChosen, widthSet } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
@@ -99,7 +99,7 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
       PageUp: breakpoints.find((at) => at > width) ?? WIDEST,
       PageDown: breakpoints.findLast((at) => at < width) ?? NARROWEST,
     };
-    const next = moves[event.key];
+    const next = lookup(moves, event.key);
     if (next === undefined) return;
     event.preventDefault();
     set(next);

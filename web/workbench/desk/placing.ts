@@ -19,6 +19,7 @@ import {
   type Standing,
   type Track,
   type ViewId,
+  lookup,
 } from '../../../core/index.ts';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
 import { directionIn, tracksOf } from './tracks.ts';
@@ -196,6 +197,6 @@ export const words = ({ column, span, row, rows, offsetAcross, offsetDown }: Sta
 export const changes = (before: Standing, after: Standing): Partial<Standing> =>
   Object.fromEntries(
     Object.entries(after).filter(
-      ([name, value]) => JSON.stringify(before[name as keyof Standing]) !== JSON.stringify(value),
+      ([name, value]) => JSON.stringify(lookup(before, name as keyof Standing)) !== JSON.stringify(value),
     ),
   );

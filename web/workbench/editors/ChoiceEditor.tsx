@@ -1,6 +1,6 @@
 import { ListItemIcon, MenuItem, MenuList } from '@mui/material';
 import { AlignCenter, AlignJustify, AlignLeft, AlignRight, Check, type LucideIcon } from 'lucide-react';
-import { same } from '../../../core/index.ts';
+import { same, lookup } from '../../../core/index.ts';
 import { reachOf } from '../values/reach.ts';
 import { propertyOfRow } from '../values/rows.ts';
 import type { EditorProps } from './editor.ts';
@@ -21,7 +21,7 @@ export function ChoiceEditor({ row, cell, context, reach, onSet, onClose }: Edit
       sx={{ py: 0, minWidth: 150 }}
     >
       {options.map((option) => {
-        const Sign = SIGNS[propertyOfRow(row).name]?.[String(option.value)];
+        const Sign = lookup(lookup(SIGNS, propertyOfRow(row).name), String(option.value));
         const chosen = same(option.value, cell.value);
         return (
           <MenuItem

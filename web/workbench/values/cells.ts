@@ -21,6 +21,7 @@ import {
   type ValueContext,
   type View,
   type ViewId,
+  lookup,
 } from '../../../core/index.ts';
 import { columnsOf } from './columns.ts';
 import { isLinked, isNode, leading, propertyOfRow, type Holder, type ValueRow } from './rows.ts';
@@ -35,7 +36,7 @@ export function targetOf(row: ValueRow, view: ViewId) {
 }
 
 export const layeredIn = (row: ValueRow, holder: Holder, property: Property): Layered<unknown> | undefined =>
-  isNode(holder) ? ownLayered(holder, row.part, property) : holder.style[row.part]?.[property.name];
+  isNode(holder) ? ownLayered(holder, row.part, property) : lookup(holder.style[row.part], property.name);
 
 /** px; a fluid size typed in a cell grows across the widths that its reach covers, from a small telephone's width on. */
 const SMALLEST_WINDOW = 320;

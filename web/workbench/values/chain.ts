@@ -14,6 +14,7 @@ import {
   type Traced,
   type View,
   type ViewId,
+  lookup,
 } from '../../../core/index.ts';
 import { contextOf, layeredIn, tracedIn, type ValueCell } from './cells.ts';
 import { isNode, leading, propertyOfRow, type ValueRow } from './rows.ts';
@@ -32,7 +33,7 @@ function linkTo(site: SiteFrame, page: Page, row: ValueRow, source: Source, valu
   const viewName = (view: ViewId) => viewOf(site.views, view).name;
   switch (source.from) {
     case 'element': {
-      const layered = isNode(holder) ? holder.style[row.part]?.[property] : undefined;
+      const layered = isNode(holder) ? lookup(holder.style[row.part], property) : undefined;
       const reach = layered?.at?.[source.view]?.reach;
       const how = reach === 'onward' ? ' (onward)' : reach === 'here' ? ' (only here)' : '';
       return {
@@ -78,7 +79,7 @@ function styleLink(
   const style =
     row.part === 'self' ? textStyleOf(holder, site) : partStyleOf(kindOf(holder.kind)!, row.part, site);
   const property = propertyOfRow(row).name;
-  const says = held(style?.style.self?.[property], site.views, view.id);
+  const says = held(lookup(style?.style.self, property), site.views, view.id);
   if (!style || !says) return [];
   return [
     {

@@ -21,6 +21,7 @@ import {
   type SiteFrame,
   type Style,
   type TextStyle,
+  lookup,
 } from '../../../core/index.ts';
 
 /** Whose values the table shows: elements of the page, the last of which leads, or a text style of the theme. */
@@ -188,7 +189,7 @@ export const overridesIn = (group: RowGroup): number =>
         (inner, { style }) =>
           inner +
           properties.reduce(
-            (most, { name }) => most + Object.keys((style as Style)[part]?.[name]?.at ?? {}).length,
+            (most, { name }) => most + Object.keys(lookup((style as Style)[part], name)?.at ?? {}).length,
             0,
           ),
         0,
@@ -205,7 +206,7 @@ export interface Narrowed {
 export const isNarrowing = ({ text, onlySet }: Narrowed): boolean => onlySet || text.trim() !== '';
 
 const isSet = ({ holders, part, properties }: ValueRow): boolean =>
-  holders.some(({ style }) => properties.some(({ name }) => !isEmpty((style as Style)[part]?.[name])));
+  holders.some(({ style }) => properties.some(({ name }) => !isEmpty(lookup((style as Style)[part], name))));
 
 /** The groups with only the rows that are meant; without those in which none is. */
 export function narrowedTo(groups: readonly RowGroup[], { text, onlySet }: Narrowed): RowGroup[] {

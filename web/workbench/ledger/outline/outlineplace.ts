@@ -7,6 +7,7 @@ import {
   type Page,
   type Site,
   type SiteFrame,
+  lookup,
 } from '../../../../core/index.ts';
 import type { TreePlace } from '../../../state/structure.ts';
 
@@ -27,7 +28,7 @@ export function placeAt(page: Page, event: { clientX: number; clientY: number })
   const row = document
     .elementFromPoint(event.clientX, event.clientY)
     ?.closest<HTMLElement>('[role=treegrid] [data-row]');
-  const node = row && page.nodes[row.dataset.row as NodeId];
+  const node = row && lookup(page.nodes, row.dataset.row as NodeId);
   if (!node) return undefined;
   const { top, bottom, left, right } = row.getBoundingClientRect();
   const share = (event.clientY - top) / (bottom - top);

@@ -1,5 +1,12 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
-import { ancestorsOf, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../../core/index.ts';
+import {
+  ancestorsOf,
+  type NodeId,
+  type Page,
+  type SiteFrame,
+  type ViewId,
+  lookup,
+} from '../../../../core/index.ts';
 import { menuOpened, selected as select, selectionSet, selectionToggled } from '../../../state/desk.ts';
 import { edit } from '../../../state/edits.ts';
 import { duplicate, remove, turnTile } from '../../../state/structure.ts';
@@ -185,7 +192,7 @@ export function useOutline(
         dispatch(duplicate(meant));
       },
     };
-    const action = actions[event.key];
+    const action = lookup(actions, event.key);
     if (!action) return;
     event.preventDefault();
     action();
