@@ -36,6 +36,7 @@ export default defineConfig({
   root,
   plugins: [liesWhereItsSourceLies],
   publicDir: false,
+  define: { 'process.env.DIMORPHE_BUILT': JSON.stringify('yes') },
   resolve: {
     // As one file, which reads none that lie beside it.
     alias: { 'css-tree': 'css-tree/dist/csstree.esm' },
@@ -50,6 +51,7 @@ export default defineConfig({
         'server/main': 'server/main.ts',
         'server/start': 'server/start.ts',
         'server/lock': 'server/store/lock.ts',
+        'server/sitefileworker': 'server/media/sitefileworker.ts',
         'cli/main': 'cli/main.ts',
       },
       output: { entryFileNames: '[name].js', chunkFileNames: 'joined/[name].js' },

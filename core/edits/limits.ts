@@ -18,6 +18,8 @@ export const LIMITS = {
   font: 4_000_000,
   /** Bytes of a picture or film. */
   asset: 50_000_000,
+  /** Px of each side of a picture or video. */
+  side: 16_384,
   /** Px of a picture, all its frames together. */
   pixels: 40_000_000,
   /** Bytes of a site file, with its pictures, films and fonts in it. */

@@ -1,7 +1,8 @@
 import sharp, { type Sharp } from 'sharp';
 import { BufferSource, Input, MP4, WEBM } from 'mediabunny';
 import { LIMITS, type Asset } from '../../core/index.ts';
-import { apart } from './apart.ts';
+import { doneApart } from './apart.ts';
+import { endsWhole } from './filmparts.ts';
 import { typeOf } from './sniff.ts';
 
 /** What a picture or film says of itself, and the bytes that are kept of it. */
@@ -12,8 +13,11 @@ export class NotTaken extends Error {}
 
 const PIXELS = { limitInputPixels: LIMITS.pixels, failOn: 'error' } as const;
 
-/** ms and MB that cleaning one SVG may take. */
-const MOST = { time: 10_000, memory: 256 };
+/** Cleans an SVG, and draws it once. */
+const cleaned = doneApart<{ markup: string; width: number; height: number }>(
+  new URL('./svgworker.mjs', import.meta.url),
+  { processor: 6000, memory: 256 },
+);
 
 /** Characters of an SVG; a drawing that is longer is better brought in as another type. */
 const LONGEST_SVG = 2_000_000;
@@ -29,6 +33,15 @@ const AGAIN: Partial<Record<Asset['type'], (picture: Sharp) => Sharp>> = {
   'image/gif': (picture) => picture.gif(),
 };
 
+/** Refuses what is wider or higher than any picture or video, or has no size at all. */
+function checkSides(width: number, height: number): void {
+  if (!(width >= 1 && height >= 1)) throw new NotTaken(damaged);
+  if (width > LIMITS.side || height > LIMITS.side)
+    throw new NotTaken(
+      `It is ${width} × ${height} px; each side may have ${LIMITS.side} px at most. Make it smaller and choose it again.`,
+    );
+}
+
 const inWords = (count: number): string => `${Math.round(count / 1_000_000)} megapixels`;
 
 /** Px of a picture, all frames together, by what its head says: nothing is unpacked for it. */
@@ -38,6 +51,7 @@ async function headOf(bytes: Buffer) {
     .catch(() => undefined);
   if (!head?.width || !head.height) throw new NotTaken(damaged);
   const { width, height, pages = 1, pageHeight = height } = head;
+  checkSides(width, pageHeight);
   const pixels = width * pageHeight * pages;
   if (pixels > LIMITS.pixels) {
     throw new NotTaken(
@@ -87,23 +101,25 @@ async function examinedDrawing(bytes: Buffer): Promise<Examined> {
     throw new NotTaken(
       'It declares entities, which a drawing does not need. Save it as plain SVG and choose it again.',
     );
-  const clean = await apart<{ markup: string; width: number; height: number }>(
-    new URL('./svgworker.mjs', import.meta.url),
-    text,
-    MOST,
-  );
-  if (!clean) throw new NotTaken('It is no SVG that can be read.');
+  const clean = await cleaned(text);
+  if (!clean)
+    throw new NotTaken(
+      'It isn’t an SVG that can be read, or drawing it takes longer than a page can wait. Export it in a simpler form, or as PNG or WebP.',
+    );
   const { markup, width, height } = clean;
-  if (width > 20_000 || height > 20_000) throw new NotTaken('A drawing is at most 20000 px wide and high.');
+  checkSides(width, height);
   return { type: 'image/svg+xml', width, height, bytes: Buffer.from(markup, 'utf8') };
 }
 
 async function examinedFilm(type: Asset['type'], bytes: Buffer): Promise<Examined> {
+  if (!endsWhole(type, bytes)) throw new NotTaken(damaged);
   const input = new Input({ source: new BufferSource(bytes), formats: [MP4, WEBM] });
   try {
     const track = await input.getPrimaryVideoTrack();
     if (!track) throw new NotTaken('There is no film in it.');
-    return { type, width: track.displayWidth, height: track.displayHeight, bytes };
+    const [width, height] = [track.displayWidth, track.displayHeight];
+    checkSides(width, height);
+    return { type, width, height, bytes };
   } catch (error) {
     if (error instanceof NotTaken) throw error;
     throw new NotTaken(damaged);

@@ -1,12 +1,14 @@
 import type { Font } from '../../core/index.ts';
-import { apart } from './apart.ts';
+import { doneApart } from './apart.ts';
 import { isWoff2, unpacksWithin } from './fontfile.ts';
 
 /** What a font says of itself. */
 export type DescribedFont = Omit<Font, 'id' | 'hash'>;
 
-/** ms and MB that reading one font may take. */
-const MOST = { time: 10_000, memory: 128 };
+const described = doneApart<DescribedFont>(new URL('./fontworker.mjs', import.meta.url), {
+  processor: 5000,
+  memory: 128,
+});
 
 /**
  * What a woff2 file says of itself: its family, its style and its weights. Undefined for anything else, for what is damaged, and for
@@ -14,5 +16,5 @@ const MOST = { time: 10_000, memory: 128 };
  */
 export async function describeFont(bytes: unknown): Promise<DescribedFont | undefined> {
   if (!isWoff2(bytes) || !(await unpacksWithin(bytes))) return undefined;
-  return apart<DescribedFont>(new URL('./fontworker.mjs', import.meta.url), new Uint8Array(bytes), MOST);
+  return described(new Uint8Array(bytes));
 }

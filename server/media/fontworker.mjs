@@ -1,13 +1,10 @@
-/**
- * Reads a font in a thread of its own: what is made to take long or much takes it there. JavaScript, as a thread does not
- * know the loader that the program was started with.
- */
-import { parentPort, workerData } from 'node:worker_threads';
+/** Reads a font, apart. */
 import { create } from 'fontkit';
 
-function described(bytes) {
+/** What the bytes of a font say of it; undefined for what is none. */
+export function work(given) {
   try {
-    const font = create(bytes);
+    const font = create(Buffer.from(given));
     const axis = font.variationAxes?.wght;
     const weight = Math.min(999, Math.max(1, font['OS/2']?.usWeightClass ?? 400));
     return {
@@ -19,5 +16,3 @@ function described(bytes) {
     return undefined;
   }
 }
-
-parentPort.postMessage(described(Buffer.from(workerData)));

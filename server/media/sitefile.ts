@@ -1,12 +1,17 @@
 import { isKeepable, readSiteFile, type Fault, type ReadSite, lookup } from '../../core/index.ts';
-import { apart } from './apart.ts';
+import { doneApart } from './apart.ts';
 import { faultOfBytes } from './examine.ts';
 import { isWoff2 } from './fontfile.ts';
 import { describeFont } from './fonts.ts';
 import { beginsAs } from './sniff.ts';
 
-/** ms and MB that reading one site file may take. */
-const MOST = { time: 60_000, memory: 1000 };
+/** Reads a site file apart: in the program as it is built, by what was built of it. */
+const readApart = doneApart<SiteFileRead>(
+  process.env.DIMORPHE_BUILT
+    ? new URL('../../built/server/sitefileworker.js', import.meta.url)
+    : new URL('./sitefileworker.ts', import.meta.url),
+  { processor: 60_000, memory: 1000 },
+);
 
 /** Characters; reading so little takes less time than beginning a thread. */
 const SMALL = 1_000_000;
@@ -20,9 +25,6 @@ const tooMuch: SiteFileRead = {
   ok: false,
   faults: [{ path: '', sentence: 'Reading the file takes more time or memory than any site needs.' }],
 };
-
-const readApart = async (text: string): Promise<SiteFileRead> =>
-  (await apart<SiteFileRead>(new URL('./sitefileworker.mjs', import.meta.url), text, MOST)) ?? tooMuch;
 
 /** Text that cannot be kept, and files that are not what the site says: a picture of another type, a font that cannot be read. */
 async function faultsOfContent({ site, files }: ReadSite): Promise<Fault[]> {
@@ -47,7 +49,7 @@ async function faultsOfContent({ site, files }: ReadSite): Promise<Fault[]> {
 
 /** Reads a site file that comes from elsewhere, with what is in it. Answers the site, or what is wrong. */
 export async function readForeignSite(text: string): Promise<SiteFileRead> {
-  const read = text.length <= SMALL ? readSiteFile(text) : await readApart(text);
+  const read = text.length <= SMALL ? readSiteFile(text) : ((await readApart(text)) ?? tooMuch);
   const faults = read.ok ? await faultsOfContent(read.value) : read.faults;
   return faults.length > 0 ? { ok: false, faults: faults.slice(0, MOST_FAULTS) } : read;
 }

@@ -1,7 +1,7 @@
-/** Cleans an SVG picture in a thread of its own: parses it, and keeps what is known to draw and nothing else. */
-import { parentPort, workerData } from 'node:worker_threads';
+/** Cleans an SVG picture, apart: parses it, keeps what is known to draw and nothing else, and draws it once, to see that this ends. */
 import createDOMPurify from 'dompurify';
 import { JSDOM } from 'jsdom';
+import sharp from 'sharp';
 
 const SVG = 'http://www.w3.org/2000/svg';
 
@@ -52,4 +52,19 @@ function cleaned(text) {
   return { markup, width: Math.max(1, Math.round(width)), height: Math.max(1, Math.round(height)) };
 }
 
-parentPort.postMessage(cleaned(workerData));
+/** px; the width at which it is drawn for a trial. */
+const TRIAL = 1024;
+
+/** The picture as it may be stored, with its size; undefined for what is no SVG. */
+export async function work(text) {
+  const clean = cleaned(text);
+  if (clean) {
+    // What cannot be drawn here may well be drawn by a browser: only how long it takes is asked.
+    await sharp(Buffer.from(clean.markup), { limitInputPixels: false })
+      .resize({ width: TRIAL, height: TRIAL, fit: 'inside' })
+      .raw()
+      .toBuffer()
+      .catch(() => undefined);
+  }
+  return clean;
+}

@@ -37,6 +37,15 @@ function plainPng(width: number, height: number): Buffer {
   ]);
 }
 
+const SVG = 'xmlns="http://www.w3.org/2000/svg"';
+
+/** A WebM with other numbers for PixelWidth (0xB0) and PixelHeight (0xBA) (RFC 9559, §5.1.4.1.28), of two bytes as before. */
+function withSides(film: Buffer, side: number): Buffer {
+  const made = Buffer.from(film);
+  for (const id of [0xb0, 0xba]) made.writeUInt16BE(side, made.indexOf(Buffer.from([id, 0x82])) + 2);
+  return made;
+}
+
 const noise = (width: number, height: number) =>
   sharp({
     create: {
@@ -184,12 +193,34 @@ describe('pictures and films', function () {
       .gif()
       .toBuffer();
     const bomb = `<?xml version="1.0"?><!DOCTYPE svg [<!ENTITY a "ha"><!ENTITY b "&a;&a;&a;&a;">]><svg xmlns="http://www.w3.org/2000/svg"><text>&b;</text></svg>`;
+    const film = Buffer.from((await demoSite()).files['turning-sky'], 'base64');
+    // A file type box and a box of media data (ISO/IEC 14496-12, §4.3 and §8.1.1).
+    const mp4 = Buffer.concat([
+      Buffer.from('\0\0\0\x18ftypisom\0\0\0\0isommp42', 'latin1'),
+      Buffer.from('\0\0\0\x10mdat12345678', 'latin1'),
+    ]);
+    const blurs =
+      '<feTurbulence baseFrequency=".9" numOctaves="50"/><feGaussianBlur stdDeviation="90"/>'.repeat(60);
+    const slow = `<svg ${SVG} width="900" height="900"><filter id="f">${blurs}</filter><rect width="900" height="900" filter="url(#f)"/></svg>`;
     const before = await keptFiles();
     for (const [what, bytes, sentence] of [
       [
         'a picture of 200 megapixels',
-        plainPng(20_000, 10_000),
+        plainPng(16_000, 12_500),
         /200 megapixels; a picture has 40 megapixels at most/,
+      ],
+      ['a picture of one long line', plainPng(40_000_000, 1), /40000000 × 1 px; each side may have 16384/],
+      ['a picture of one high line', plainPng(1, 16_385), /1 × 16385 px; each side/],
+      ['a drawing as wide', Buffer.from(`<svg ${SVG} width="16385" height="9"/>`), /each side/],
+      ['a video cut short', film.subarray(0, film.length - 1), /damaged, or only a part/],
+      ['a video that lacks its half', film.subarray(0, film.length / 2), /damaged, or only a part/],
+      ['a video of 65535 × 65535 px', withSides(film, 65_535), /each side|damaged/],
+      ['a video of 0 × 0 px', withSides(film, 0), /damaged/],
+      ['an MP4 whose last part is cut', mp4.subarray(0, mp4.length - 1), /damaged, or only a part/],
+      [
+        'a drawing that takes minutes to draw',
+        Buffer.from(slow),
+        /drawing it takes longer than a page can wait/,
       ],
       ['a JPEG cut short', jpeg.subarray(0, jpeg.length / 2), /damaged, or only a part/],
       ['a PNG cut short', plainPng(100, 100).subarray(0, 60), /damaged/],
@@ -202,7 +233,7 @@ describe('pictures and films', function () {
       [
         'an SVG that is no XML',
         Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><g>'),
-        /no SVG that can be read/,
+        /isn’t an SVG that can be read/,
       ],
       ['a page', Buffer.from('<!DOCTYPE html><svg></svg>'), /none of the types/],
       ['an archive', Buffer.from('PK\x03\x04rest'), /none of the types/],
