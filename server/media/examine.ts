@@ -2,7 +2,7 @@ import sharp, { type Sharp } from 'sharp';
 import { BufferSource, Input, MP4, WEBM } from 'mediabunny';
 import { LIMITS, type Asset } from '../../core/index.ts';
 import { doneApart } from './apart.ts';
-import { endsWhole } from './filmparts.ts';
+import { endsWhole, withoutPlace } from './filmparts.ts';
 import { typeOf } from './sniff.ts';
 
 /** What a picture or film says of itself, and the bytes that are kept of it. */
@@ -119,7 +119,7 @@ async function examinedFilm(type: Asset['type'], bytes: Buffer): Promise<Examine
     if (!track) throw new NotTaken('There is no film in it.');
     const [width, height] = [track.displayWidth, track.displayHeight];
     checkSides(width, height);
-    return { type, width, height, bytes };
+    return { type, width, height, bytes: withoutPlace(type, bytes) };
   } catch (error) {
     if (error instanceof NotTaken) throw error;
     throw new NotTaken(damaged);
@@ -174,7 +174,6 @@ export async function faultOfBytes(
   bytes: Buffer,
 ): Promise<string | undefined> {
   try {
-    if (type.startsWith('video/')) return undefined;
     if (type === 'application/pdf' || type === 'text/vtt') return void (await examine(bytes));
     if (type === 'image/svg+xml') {
       const { bytes: clean } = await examinedDrawing(bytes);
@@ -182,10 +181,10 @@ export async function faultOfBytes(
         ? undefined
         : `The drawing “${name}” holds more than drawings may hold; bring it in on the shelf, which cleans it.`;
     }
-    const head = await headOf(bytes);
+    const head = type.startsWith('video/') ? await examinedFilm(type, bytes) : await headOf(bytes);
     return head.width === width && head.height === height
       ? undefined
-      : `The picture “${name}” is ${head.width} × ${head.height} px, not ${width} × ${height}.`;
+      : `The picture or video “${name}” is ${head.width} × ${head.height} px, not ${width} × ${height}.`;
   } catch (error) {
     if (error instanceof NotTaken) return `The file of “${name}” cannot be taken. ${error.message}`;
     throw error;

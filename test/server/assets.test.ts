@@ -9,6 +9,7 @@ import { paths } from '../../api/paths.ts';
 import type { AssetResponse, MakingResponse, Problem } from '../../api/responses.ts';
 import { demoSite } from '../demo.ts';
 import { readSiteFile, writeSiteFile } from '../../core/index.ts';
+import { endsWhole, withoutPlace } from '../../server/media/filmparts.ts';
 import { pictureMaker } from '../../server/media/making.ts';
 import { fileStore } from '../../server/store/files.ts';
 import { served, type Served } from './serving.ts';
@@ -146,6 +147,55 @@ describe('pictures and films', function () {
     const { exif, orientation, icc, xmp } = await sharp(kept).metadata();
     expect([exif, orientation, icc, xmp]).to.deep.equal([undefined, undefined, undefined, undefined]);
     expect(kept.includes('A camera')).to.equal(false);
+  });
+
+  it('that move keep nothing of the place where they were taken, and show the same', async () => {
+    const film = Buffer.from((await demoSite()).files['turning-sky'], 'base64');
+    const place = Buffer.from('+52.5200+013.4050/');
+    // Tags of Matroska (RFC 9559, §5.1.8): Tags, Tag, SimpleTag, TagName, TagString, behind all else in the segment.
+    const element = (id: string, data: Buffer) =>
+      Buffer.concat([Buffer.from(id, 'hex'), Buffer.from([0x80 | data.length]), data]);
+    const tag = (name: string, says: Buffer) =>
+      element('67c8', Buffer.concat([element('45a3', Buffer.from(name)), element('4487', says)]));
+    const tags = element('1254c367', element('7373', tag('LOCATION', place)));
+    const segment = film.indexOf(Buffer.from('18538067', 'hex')) + 4;
+    const told = Buffer.concat([film, tags]);
+    const width = 9 - (Math.clz32(film[segment]) - 23);
+    expect(width, 'the segment says its size in eight bytes').to.equal(1);
+    const size = film.readBigUInt64BE(segment);
+    const isUnknown = size === (1n << 57n) - 1n;
+    if (!isUnknown) told.writeBigUInt64BE(size + BigInt(tags.length), segment);
+    expect(told.includes(place)).to.equal(true);
+    const answer = await taken(told);
+    expect([answer.type, answer.width, answer.height]).to.deep.equal(['video/webm', 640, 360]);
+    const kept = await bytesOf(answer);
+    expect(kept.includes(place)).to.equal(false);
+    expect(kept.length).to.equal(told.length);
+    expect(kept.subarray(segment + 8, film.length).equals(film.subarray(segment + 8))).to.equal(true);
+  });
+
+  it('whose boxes say where they were taken say it no more', () => {
+    // moov with udta with ©xyz, as telephones write it (common practice), and a trak with its own.
+    const box = (type: string, ...parts: Buffer[]) => {
+      const body = Buffer.concat([Buffer.from(type, 'latin1'), ...parts]);
+      const length = Buffer.alloc(4);
+      length.writeUInt32BE(body.length + 4);
+      return Buffer.concat([length, body]);
+    };
+    const place = box('\xa9xyz', Buffer.from('+52.5200+013.4050/'));
+    const media = box('mdat', Buffer.from('+52.5200 of the picture'));
+    const whole = Buffer.concat([
+      box('ftyp', Buffer.from('isom\0\0\0\0isom', 'latin1')),
+      box('moov', box('mvhd', Buffer.alloc(100)), box('trak', box('udta', place)), box('udta', place)),
+      media,
+      box('uuid', Buffer.from('<x:xmpmeta>+52.5200</x:xmpmeta>')),
+    ]);
+    const made = withoutPlace('video/mp4', whole);
+    expect(made.length).to.equal(whole.length);
+    expect(made.toString('latin1').match(/\+52\.5200/g)).to.have.length(1);
+    expect(made.indexOf(media)).to.equal(whole.indexOf(media));
+    expect(made.toString('latin1').match(/free/g)).to.have.length(3);
+    expect(endsWhole('video/mp4', made)).to.equal(true);
   });
 
   it('of two kinds at once are kept as the picture alone', async () => {
@@ -317,7 +367,7 @@ describe('pictures and films', function () {
     const { status, problem } = await bring(other, {});
     expect(status).to.equal(422);
     expect(problem.faults).to.deep.equal([
-      { path: '/files/saturn', sentence: 'The picture “Saturn” is 900 × 600 px, not 901 × 600.' },
+      { path: '/files/saturn', sentence: 'The picture or video “Saturn” is 900 × 600 px, not 901 × 600.' },
     ]);
     expect(readSiteFile(writeSiteFile(site, files)).ok).to.equal(true);
     // What unpacks to far more than a site file may have is not unpacked.
