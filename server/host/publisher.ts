@@ -20,8 +20,9 @@ import { publishedBytes, type OwnBytes } from '../media/bytes.ts';
 import { SOON, type PictureMaker, type Wanted } from '../media/making.ts';
 import type { Snapshot } from '../store/documents.ts';
 import { delivered, deliveredAway, FINGERPRINTED, type Delivered } from '../targets/target.ts';
+import { turns } from '../turns.ts';
 import { inMemory } from './memory.ts';
-import { publishedStates } from './states.ts';
+import { publishedStates } from '../store/states.ts';
 import { folderTarget } from '../targets/folder.ts';
 import { hostTarget } from './target.ts';
 import type { Publication } from '../store/publications.ts';
@@ -36,8 +37,19 @@ export interface PreviewFile {
   audience?: 'signed-in';
 }
 
+/** How many publications before are looked at for texts that are compressed already. */
+const KNOWN = 3;
+
+/** How often a publication is begun anew where another process was faster. */
+const TRIES = 3;
+
+/** What became of a publication. */
+type Published = Outcome<LivePublication> | 'changed' | undefined;
+
 /** What is said with a publication. */
 interface Publishing {
+  /** The revision that is meant; absent: whichever there is. */
+  revision?: number;
   note?: string;
   by?: string;
   /** Pages that stay as visitors have them. */
@@ -104,8 +116,9 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
   // Nobody can guess it: what was taken down is not for everyone.
   const earlierUrl = (site: string, state: string) => `${hostUrl}/publication/${state}/${site}/`;
 
-  /** What is being put into the folder, by site: one after the other, so that the last is what is live. */
-  const underWay = new Map<string, Promise<unknown>>();
+  const publishingTurns = turns();
+  /** What is put into the folder of a site is so in turns, so that the last is what is live. */
+  const folderTurns = turns();
 
   /** Brings the folder up to what is live of a site; answers in a sentence why it is not. */
   async function intoFolder(id: string): Promise<string | undefined> {
@@ -118,10 +131,8 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
       if (live && !site) return;
       await folderTarget(path).take(site ? delivered(site, { still: true }, own) : nothing());
     };
-    const turn = (underWay.get(id) ?? Promise.resolve()).then(put, put);
-    underWay.set(id, turn);
     try {
-      await turn;
+      await folderTurns(id, put);
       return undefined;
     } catch (error) {
       log.error(error);
@@ -157,35 +168,53 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
     return heldBack(site, (await stateOf(before))!, new Set(held as NodeId[]));
   }
 
+  /** Publishes a site as it is now, unless another process has published meanwhile. */
+  async function publishOnce(
+    id: string,
+    { revision, note, by, heldBack: held = [] }: Publishing,
+  ): Promise<Published | 'overtaken'> {
+    const start = await store.publications.start(id);
+    const snapshot = await store.history.snapshot(id);
+    if (!snapshot) return undefined;
+    if (revision !== undefined && revision !== snapshot.revision) return 'changed';
+    const before = await store.publications.live(id);
+    if (held.length === 0 && before?.revision === snapshot.revision && !before.heldBack)
+      return done(await told(id, before));
+    const next = await withHeldBack(snapshot.site, before, held);
+    if (!next.ok) return next;
+    const state = await states.put(next.value);
+    if (before && held.length > 0 && before.state === state) return done(await told(id, before));
+    // What was published before in the same form is not compressed anew.
+    const earlier = await store.publications.recent(id, KNOWN);
+    const known = [...earlier, ...(before ? [before] : [])].map((each) => each.manifest);
+    const manifest = await hostTarget(store.files, known).take(
+      delivered(next.value, { address: siteUrl(id) }, own),
+    );
+    const made = {
+      ...{ manifest, revision: snapshot.revision, state },
+      ...{ note: note?.trim() || null, by: by?.trim() || null },
+      heldBack: before && held.length > 0 ? revisionsOf(before, held) : null,
+    };
+    const kept = await store.publications.publish(id, made, start);
+    if (!kept) return 'overtaken';
+    served.forget(id);
+    return done(await told(id, kept));
+  }
+
   return {
     /**
-     * Publishes a site as it is now, but for the pages that are held back; undefined when there is no such site, refused where what is
-     * held back does not go with the rest. What is live already as it is stays so.
+     * Publishes a site as it is now, but for the pages that are held back, one publication of a site after the other. Undefined when there
+     * is no such site; `changed` when it is not at the revision that was asked for; refused where what is held back does not go with the
+     * rest. What is live already as it is stays so.
      */
-    async publish(
-      id: string,
-      { note, by, heldBack: held = [] }: Publishing,
-    ): Promise<Outcome<LivePublication> | undefined> {
-      const snapshot = await store.history.snapshot(id);
-      if (!snapshot) return undefined;
-      const before = await store.publications.live(id);
-      if (held.length === 0 && before?.revision === snapshot.revision && !before.heldBack)
-        return done(await told(id, before));
-      const next = await withHeldBack(snapshot.site, before, held);
-      if (!next.ok) return next;
-      const state = await states.put(next.value);
-      if (before && held.length > 0 && before.state === state) return done(await told(id, before));
-      const manifest = await hostTarget(store.files).take(
-        delivered(next.value, { address: siteUrl(id) }, own),
-      );
-      const kept = await store.publications.publish(id, {
-        ...{ manifest, revision: snapshot.revision, state },
-        ...{ note: note?.trim() || null, by: by?.trim() || null },
-        heldBack: before && held.length > 0 ? revisionsOf(before, held) : null,
-      });
-      served.forget(id);
-      return done(await told(id, kept));
-    },
+    publish: (id: string, publishing: Publishing): Promise<Published> =>
+      publishingTurns(id, async () => {
+        for (let tries = 0; tries < TRIES; tries++) {
+          const published = await publishOnce(id, publishing);
+          if (published !== 'overtaken') return published;
+        }
+        return 'changed';
+      }),
 
     /** The last publications of a site, or the last ones before a number, the last one first; and which one is live. */
     async list(id: string, before?: number): Promise<PublicationsResponse> {

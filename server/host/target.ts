@@ -15,18 +15,27 @@ async function encodedForms(
   return Object.keys(encoded).length > 0 ? { encoded } : {};
 }
 
-/** The store from which the host that comes along serves: what it answers says which file is where; once that is kept, visitors see it. */
-export const hostTarget = (files: Pick<FileStore, 'put'>): Target<Manifest> => ({
+/**
+ * The store from which the host that comes along serves: what it answers says which file is where; once that is kept, visitors see it. Texts that `known` manifests
+ * have in their compressed forms are not compressed again.
+ */
+export const hostTarget = (files: Pick<FileStore, 'put'>, known: readonly Manifest[]): Target<Manifest> => ({
   async take(all) {
     const manifest: Manifest = {};
-    for await (const { path, type, bytes, kept, movedTo, audience } of all)
+    const before = new Map(
+      known.flatMap((each) => Object.values(each)).map((entry) => [`${entry.hash} ${entry.type}`, entry]),
+    );
+    for await (const { path, type, bytes, kept, movedTo, audience } of all) {
+      const hash = kept ?? (await files.put(bytes));
+      const same = before.get(`${hash} ${type}`);
       manifest[path] = {
-        hash: kept ?? (await files.put(bytes)),
+        hash,
         type,
-        ...(await encodedForms(files, type, bytes)),
+        ...(same ? same.encoded && { encoded: same.encoded } : await encodedForms(files, type, bytes)),
         ...(movedTo !== undefined && { movedTo }),
         ...(audience && { audience }),
       };
+    }
     return manifest;
   },
 });

@@ -3,7 +3,7 @@ import { STATUS_CODES } from 'node:http';
 import type { Problem } from '../../api/responses.ts';
 import { LIMITS } from '../../core/index.ts';
 import { FileDamaged } from '../store/files.ts';
-import { StateOfLaterVersion } from '../host/states.ts';
+import { StateOfLaterVersion } from '../store/states.ts';
 import { troubleOf } from '../store/trouble.ts';
 
 type Extra = Pick<Problem, 'faults' | 'kept' | 'missed' | 'revision'>;

@@ -1,11 +1,18 @@
 import { Router } from 'express';
 import { isKeepable } from '../../core/index.ts';
-import { PublicationName, PublicationsQuery, PublishRequest } from '../../api/requests.ts';
+import { PublicationName, PublicationsQuery, PublishRequest, RevisionName } from '../../api/requests.ts';
 import type { PublicationsResponse } from '../../api/responses.ts';
 import type { Publisher } from '../host/publisher.ts';
 import { namesIn, noSite } from './names.ts';
 import { Refusal } from './problem.ts';
 import { validated } from './validated.ts';
+
+/** The revision that `If-Match` names; undefined where any is meant (RFC 9110, §13.1.1). */
+async function revisionIn(header: string | undefined): Promise<number | undefined> {
+  if (header === undefined || header.trim() === '*') return undefined;
+  const named = /^\s*"(\d{1,9})"\s*$/.exec(header)?.[1];
+  return (await validated(RevisionName, { revision: Number(named ?? NaN) }, 400)).revision;
+}
 
 /** Previews and publications, under `/api/sites`. */
 export function publishingRoutes(publisher: Publisher): Router {
@@ -32,8 +39,14 @@ export function publishingRoutes(publisher: Publisher): Router {
         422,
         'The note or the name holds a character that is no text. What is live stays live.',
       );
-    const made = await publisher.publish(site, { note, by, heldBack });
+    const revision = await revisionIn(request.get('If-Match'));
+    const made = await publisher.publish(site, { revision, note, by, heldBack });
     if (!made) throw noSite();
+    if (made === 'changed')
+      throw new Refusal(
+        409,
+        'The site has changed since you looked at what would go live. What is live stays live; look at the changes, and publish again.',
+      );
     if (!made.ok) throw new Refusal(422, `${made.sentence} What is live stays live.`);
     response.status(201).json(made.value);
   });

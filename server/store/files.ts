@@ -1,6 +1,8 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { mkdir, open, readdir, readFile, rename, rm, stat } from 'node:fs/promises';
+import { createReadStream } from 'node:fs';
+import { mkdir, open, readdir, readFile, rename, rm, stat, utimes } from 'node:fs/promises';
 import { join } from 'node:path';
+import type { Readable } from 'node:stream';
 
 /** A file that is not there or holds other bytes than those that were kept. */
 export class FileDamaged extends Error {
@@ -20,6 +22,14 @@ export interface FileStore {
   has(hash: string): Promise<boolean>;
   /** The hashes of all files. */
   list(): Promise<string[]>;
+  /** The hashes of files that were stored last before a moment, in ms since 1970. */
+  storedBefore(moment: number): Promise<string[]>;
+  /** Removes a file that was stored last before a moment; answers whether it did. */
+  removeStoredBefore(hash: string, moment: number): Promise<boolean>;
+  /** How many bytes a file has; undefined where it is not there. */
+  size(hash: string): Promise<number | undefined>;
+  /** The bytes from `first` to `last` of a file, as they are read from the disk. */
+  part(hash: string, range: { first: number; last: number }): Readable;
 }
 
 const hashOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
@@ -48,10 +58,21 @@ export function fileStore(folder: string): FileStore {
       () => false,
     );
 
+  /** ms since 1970; never, for what is not there. */
+  const storedAt = (hash: string): Promise<number> =>
+    stat(pathOf(hash)).then(
+      ({ mtimeMs }) => mtimeMs,
+      () => Infinity,
+    );
+
   return {
     async put(bytes) {
       const hash = hashOf(bytes);
-      if (await whole(hash)) return hash;
+      if (await whole(hash)) {
+        // It is stored anew as far as its age is concerned.
+        await utimes(pathOf(hash), new Date(), new Date());
+        return hash;
+      }
       await mkdir(join(folder, hash.slice(0, 2)), { recursive: true });
       await mkdir(drafts, { recursive: true });
       // Several may write the same bytes at once: each its own draft.
@@ -82,6 +103,22 @@ export function fileStore(folder: string): FileStore {
       const all = await Promise.all((await within(folder)).map((start) => within(join(folder, start))));
       return all.flat().filter((name) => HASH.test(name));
     },
+    async storedBefore(moment) {
+      const old: string[] = [];
+      for (const hash of await this.list()) if ((await storedAt(hash)) < moment) old.push(hash);
+      return old;
+    },
+    async removeStoredBefore(hash, moment) {
+      if ((await storedAt(hash)) >= moment) return false;
+      await rm(pathOf(hash), { force: true });
+      return true;
+    },
+    size: (hash) =>
+      stat(pathOf(hash)).then(
+        (found) => found.size,
+        () => undefined,
+      ),
+    part: (hash, { first, last }) => createReadStream(pathOf(hash), { start: first, end: last }),
   };
 }
 

@@ -168,16 +168,14 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
     if (faults.length > 0) return { outcome: missed.length > 0 ? outdated : { outcome: 'invalid', faults } };
     const next = revision + 1;
     await writeChanges(tx, site, made.value.site, edit.operations, next);
-    await tx
-      .insert(log)
-      .values({
-        site: id,
-        revision: next,
-        base,
-        ...edit,
-        inverse: made.value.inverse,
-        version: FORMAT_VERSION,
-      });
+    await tx.insert(log).values({
+      site: id,
+      revision: next,
+      base,
+      ...edit,
+      inverse: made.value.inverse,
+      version: FORMAT_VERSION,
+    });
     if (next % FORGET_EVERY === 0)
       await tx.delete(log).where(and(eq(log.site, id), lte(log.revision, next - REMEMBERED)));
     await notify(tx, CHANNEL, `${id} ${next}`);

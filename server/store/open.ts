@@ -2,6 +2,7 @@ import { mkdir } from 'node:fs/promises';
 import { dirname, join, resolve } from 'node:path';
 import { LIMITS, siteIdOf, type ReadSite, lookup } from '../../core/index.ts';
 import { writeBackup } from './backup.ts';
+import { collectFiles } from './collecting.ts';
 import { notify, openDatabase } from './database.ts';
 import { clearDrafts, fileStore, type FileStore } from './files.ts';
 import { CHANNEL, historyStore, type HistoryStore } from './history.ts';
@@ -9,6 +10,7 @@ import { letterStore, type LetterStore } from './letters.ts';
 import { lockFolder, type Lock } from './lock.ts';
 import { publicationStore, type PublicationStore } from './publications.ts';
 import { siteStore, type Removal, type SiteStore } from './sites.ts';
+import { publishedStates, type PublishedStates } from './states.ts';
 import { tidying } from './tidying.ts';
 import { verify, type Verified } from './verify.ts';
 
@@ -21,6 +23,7 @@ export interface Store {
   publications: PublicationStore;
   letters: LetterStore;
   files: FileStore;
+  states: PublishedStates;
   lock: Lock;
   /**
    * Calls back when a site has a new revision, whichever process made it; without a site when some may have been missed.
@@ -33,6 +36,8 @@ export interface Store {
   backup(target: string, before?: string): Promise<void>;
   /** Looks whether all that is kept is whole. */
   verify(): Promise<Verified>;
+  /** Removes files that nothing names any more, thirty days after they were stored last; answers how many. */
+  collect(now?: number): Promise<number>;
   /**
    * Keeps a site with its pictures, films and fonts; files that are not given are in the store already. It keeps its id where
    * that is free, else it gets one after its name, or is left out where that is said. Answers the id.
@@ -90,13 +95,19 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
         await gone(site);
     };
     const letters = letterStore(database);
+    const states = publishedStates(files);
+    const collect = (now?: number) => collectFiles({ database, files, stateOf: states.get }, now);
     const forgetOld = async () => {
       await forgetPutAway();
       await letters.removeOld();
     };
     await forgetOld();
     // What fails today is done another day.
-    const daily = setInterval(() => void forgetOld().catch(() => undefined), DAY).unref();
+    const daily = setInterval(() => {
+      void forgetOld()
+        .then(() => collect())
+        .catch(() => undefined);
+    }, DAY).unref();
     return {
       folder: path,
       sites,
@@ -114,6 +125,8 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
         await mkdir(dirname(target), { recursive: true });
         await writeBackup(database, folderOfFiles, target, { before });
       },
+      collect,
+      states,
       verify: () => verify({ database, history, files }),
       async add({ site, files: given }, whereTaken = 'rename') {
         for (const { id } of [...site.frame.assets, ...site.frame.fonts]) {

@@ -1,5 +1,5 @@
-import { and, desc, eq, isNotNull, lt } from 'drizzle-orm';
-import { notify, type Database } from './database.ts';
+import { and, desc, eq, isNotNull, lt, max } from 'drizzle-orm';
+import { notify, type Database, type Transaction } from './database.ts';
 import { CHANNEL } from './history.ts';
 import { publications, sites, type Manifest } from './schema.ts';
 
@@ -25,20 +25,38 @@ export type NewPublication = Pick<
   'manifest' | 'revision' | 'note' | 'by' | 'heldBack' | 'state'
 >;
 
+/** The numbers of the last publication of a site, and of the live one; null where there is none. */
+export interface PublishingStart {
+  last: number | null;
+  live: number | null;
+}
+
+async function startOf(reader: Database | Transaction, site: string): Promise<PublishingStart> {
+  const [found] = await reader
+    .select({ live: sites.live, last: max(publications.number) })
+    .from(sites)
+    .leftJoin(publications, eq(publications.site, sites.id))
+    .where(eq(sites.id, site))
+    .groupBy(sites.id);
+  return found ?? { last: null, live: null };
+}
+
 /** The publications of sites, and which of them is live. */
 export function publicationStore(database: Database) {
   return {
-    /** Keeps a publication under the next number and makes it the live one, both or neither. */
-    publish: (site: string, made: NewPublication): Promise<Publication> =>
+    /** What a new publication begins from: it is stored only if this is still so then. */
+    start: async (site: string): Promise<PublishingStart> => startOf(database, site),
+
+    /**
+     * Stores a publication under the next number and makes it the live one, both or neither. Undefined, and nothing stored, where
+     * something else was published or went live since it was begun.
+     */
+    publish: (site: string, made: NewPublication, since: PublishingStart): Promise<Publication | undefined> =>
       database.transaction(async (tx) => {
         await tx.select({ id: sites.id }).from(sites).where(eq(sites.id, site)).for('update');
-        const [last] = await tx
-          .select({ number: publications.number })
-          .from(publications)
-          .where(eq(publications.site, site))
-          .orderBy(desc(publications.number))
-          .limit(1);
-        const number = (last?.number ?? 0) + 1;
+        const now = await startOf(tx, site);
+        if (now.last !== since.last || now.live !== since.live) return undefined;
+        const number = (now.last ?? 0) + 1;
         const [kept] = await tx
           .insert(publications)
           .values({ site, number, ...made })

@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { demoSite } from '../demo.ts';
 import { paths } from '../../api/paths.ts';
-import type { LogEntry } from '../../api/responses.ts';
+import type { LogEntry, PublicationsResponse } from '../../api/responses.ts';
 import { start } from '../../server/start.ts';
 import { editor, inHome, set, SITE } from './editing.ts';
 import { behavesAsHistory } from './histories.ts';
@@ -94,6 +94,33 @@ describe('on a PostgreSQL server', function () {
         }),
       );
       expect(await writers[1].revision()).to.equal(before + 10);
+    } finally {
+      await Promise.all(running.map((each) => each.stop()));
+    }
+  });
+
+  it('several processes that publish while they edit: an older draft never goes live over a newer one, and a state has one number', async () => {
+    const running = await Promise.all([another(), another()]);
+    try {
+      const publish = async ({ url }: Served) =>
+        (await fetch(url + paths.publications(SITE), { method: 'POST' })).status;
+      const { made } = editor(() => running[0].url, 'publishing');
+      const statuses: number[] = [];
+      for (let turn = 0; turn < 6; turn++) {
+        await made([set(inHome('lead', 'name'), `Publication ${turn}`)]);
+        const all = running.map(publish);
+        await made([set(inHome('lead', 'name'), `Meanwhile ${turn}`)]);
+        statuses.push(...(await Promise.all([...all, ...running.map(publish)])));
+      }
+      expect(statuses.filter((status) => ![201, 409].includes(status))).to.deep.equal([]);
+      const listed = (await (
+        await fetch(running[1].url + paths.publications(SITE))
+      ).json()) as PublicationsResponse;
+      const revisions = listed.publications.map(({ revision }) => revision);
+      expect(revisions, 'each newer than the one before').to.deep.equal(
+        [...new Set(revisions)].sort((one, other) => other - one),
+      );
+      expect(listed.live!.number).to.equal(listed.publications[0].number);
     } finally {
       await Promise.all(running.map((each) => each.stop()));
     }

@@ -270,4 +270,27 @@ describe('publications', function () {
       expect((await asking(`?before=${before}`)).status, before).to.equal(400);
     await often.end();
   });
+
+  it('go out one at a time, from the revision that was seen; the same state has one number', async () => {
+    const on = async () => (await editor(() => running.url).page()).revision;
+    const from = (revision: string) =>
+      fetch(running.url + paths.publications(SITE), { method: 'POST', headers: { 'If-Match': revision } });
+    const seen = await on();
+    await reword('Not seen');
+    const late = await from(`"${seen}"`);
+    expect(late.status).to.equal(409);
+    expect(((await late.json()) as Problem).detail).to.match(/has changed since you looked.*stays live/);
+    expect((await visit(`/${SITE}/`)).text).not.to.contain('Not seen');
+    for (const wrong of ['12', '"x"', '"0"', 'W/"1"', '"1", "2"'])
+      expect((await from(wrong)).status, wrong).to.equal(400);
+    const before = (await list()).length;
+    const revision = await on();
+    const eight = await Promise.all(Array.from({ length: 8 }, () => from(`"${revision}"`)));
+    const numbers = await Promise.all(
+      eight.map(async (each) => ((await each.json()) as LivePublication).number),
+    );
+    expect(eight.map(({ status }) => status)).to.deep.equal(Array.from({ length: 8 }, () => 201));
+    expect(new Set(numbers).size).to.equal(1);
+    expect(await list()).to.have.length(before + 1);
+  });
 });

@@ -72,7 +72,11 @@ export async function publishedOften(count: number): Promise<string> {
   const state = await store.files.put(Buffer.from(JSON.stringify(site)));
   for (let made = 0; made < count; made++) {
     const nothing = { manifest: {}, note: null, by: null, heldBack: null };
-    await store.publications.publish(SITE, { ...nothing, revision, state });
+    await store.publications.publish(
+      SITE,
+      { ...nothing, revision, state },
+      await store.publications.start(SITE),
+    );
   }
   await store.close();
   return folder;

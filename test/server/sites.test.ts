@@ -213,14 +213,11 @@ describe('what is put away', function () {
       ids.push(await first.add({ site: begun('site', name), files: {} }));
     expect(ids).to.deep.equal(['site', 'long-gone', 'published', 'just-now']);
     const day = 86_400_000;
-    await first.publications.publish('published', {
-      manifest: {},
-      revision: 1,
-      note: null,
-      by: null,
-      heldBack: null,
-      state: null,
-    });
+    await first.publications.publish(
+      'published',
+      { manifest: {}, revision: 1, note: null, by: null, heldBack: null, state: null },
+      await first.publications.start('published'),
+    );
     await first.sites.putAway('long-gone', new Date(Date.now() - 31 * day));
     await first.sites.putAway('published', new Date(Date.now() - 31 * day));
     await first.sites.putAway('just-now', new Date(Date.now() - 29 * day));

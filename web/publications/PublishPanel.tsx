@@ -15,7 +15,8 @@ import { selected } from '../state/desk.ts';
 import { keep } from '../state/edits.ts';
 import { ownName, rememberName } from '../state/preferences.ts';
 import { troubleOf, useMakingQuery, usePublishMutation, useSiteQuery } from '../state/server.ts';
-import { useAppDispatch, useAppSelector } from '../state/store.ts';
+import { useStore } from 'react-redux';
+import { useAppDispatch, useAppSelector, type State } from '../state/store.ts';
 import { quiet } from '../ui/theme.ts';
 import type { SiteFindings } from './useSiteFindings.ts';
 
@@ -134,6 +135,7 @@ export function PublishPanel({
   before: boolean | undefined;
 }) {
   const dispatch = useAppDispatch();
+  const store = useStore<State>();
   const { id } = site.frame;
   const { data, error: unread } = useSiteQuery(id, { refetchOnMountOrArgChange: true });
   const [publish, { data: published, error, isLoading, reset }] = usePublishMutation();
@@ -157,7 +159,10 @@ export function PublishPanel({
     reset();
     await dispatch(keep());
     rememberName(by.trim());
-    const { data: made } = await publish({ site: id, note, by, heldBack: [...(held ?? [])] });
+    // What others save from now on has not been seen here, and is not published with it.
+    const { revision } = store.getState().documents.open ?? {};
+    if (revision === undefined) return;
+    const { data: made } = await publish({ site: id, revision, note, by, heldBack: [...(held ?? [])] });
     if (made) setNote('');
   };
   return (

@@ -76,10 +76,11 @@ export const server = createApi({
     preview: build.mutation<PreviewResponse, string>({
       query: (site) => ({ url: below(paths.previews(site)), method: 'POST' }),
     }),
-    publish: build.mutation<LivePublication, { site: string } & PublishRequest>({
+    publish: build.mutation<LivePublication, { site: string; revision: number } & PublishRequest>({
       // Pictures that are not made yet are made first.
-      query: ({ site, ...body }) => ({
+      query: ({ site, revision, ...body }) => ({
         ...{ url: below(paths.publications(site)), method: 'POST', body },
+        headers: { 'If-Match': `"${revision}"` },
         timeout: 900_000,
       }),
       invalidatesTags: ['site', 'sites'],

@@ -1,7 +1,7 @@
 import { promisify } from 'node:util';
 import { gunzip, gzip } from 'node:zlib';
 import { FORMAT_VERSION, upgraded, type Site } from '../../core/index.ts';
-import type { FileStore } from '../store/files.ts';
+import type { FileStore } from './files.ts';
 
 const packed = promisify(gzip);
 const unpacked = promisify(gunzip);
@@ -34,3 +34,5 @@ export function publishedStates(files: Pick<FileStore, 'put' | 'get'>) {
     },
   };
 }
+
+export type PublishedStates = ReturnType<typeof publishedStates>;
