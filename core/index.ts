@@ -202,7 +202,15 @@ export {
   type CommandName,
   type Step,
 } from './edits/perform.ts';
-export { madeIn, stacksOf, standing, type EditBy, type Logged, type Stacks } from './edits/history.ts';
+export {
+  isMovedSince,
+  madeIn,
+  stacksOf,
+  standing,
+  type EditBy,
+  type Logged,
+  type Stacks,
+} from './edits/history.ts';
 export { changedSince, followed } from './site/lineage.ts';
 export type { Holders } from './edits/aim.ts';
 export { accepts } from './edits/structure.ts';

@@ -1,3 +1,5 @@
+import { overlapping, type Operation } from './operation.ts';
+
 /** Whether an edit was made anew, took one back, or made one again. */
 export type EditBy = 'edit' | 'undo' | 'redo';
 
@@ -58,4 +60,21 @@ export function madeIn<E extends Logged>(stretch: readonly E[]): E[] {
   const stand = new Set(standing(stretch));
   const known = new Set(stretch.map(({ key }) => key));
   return stretch.filter((edit) => stand.has(edit) || (edit.of !== undefined && !known.has(edit.of)));
+}
+
+/**
+ * Whether others have moved since what some operations moved, and have not taken that back: of a place in an order the state does not tell
+ * who gave it. `later`: the edits of others since, oldest first.
+ */
+export function isMovedSince(
+  operations: readonly Operation[],
+  later: readonly (Logged & { operations: readonly Operation[] })[],
+): boolean {
+  const moves = operations.filter((operation) => 'id' in operation);
+  const theirs = new Set<string>();
+  for (const { key, by, of, operations: some } of later) {
+    if (by === 'undo') theirs.delete(of ?? '');
+    else if (overlapping(moves, some).length > 0) theirs.add(by === 'redo' ? (of ?? key) : key);
+  }
+  return theirs.size > 0;
 }

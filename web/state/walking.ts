@@ -1,6 +1,7 @@
 /** Taking steps back and making them again, and the list of them. */
-import { applied, LIMITS, stands, type NodeId, lookup } from '../../core/index.ts';
-import { documents, firstOwn } from './documents.ts';
+import { applied, isMovedSince, LIMITS, lookup, stands, type NodeId } from '../../core/index.ts';
+import type { LogEntry } from '../../api/responses.ts';
+import { documents, firstOwn, type KnownStep, type OpenSite } from './documents.ts';
 import { load, operate } from './edits.ts';
 import { lacksOwnSteps, nextStep, ownSteps, type ListedStep } from './steps.ts';
 import type { Thunk } from './store.ts';
@@ -44,17 +45,43 @@ function known(step: ListedStep): Thunk<Promise<ListedStep | string>> {
   };
 }
 
+/** Steps of others after one, as far as they are listed. */
+const laterOfOthers = ({ steps, session }: OpenSite, { revision }: ListedStep): KnownStep[] =>
+  steps.filter((step) => revision !== null && step.revision > revision && step.session !== session);
+
+/** Whether a step moved something whose place others may have changed since by steps that are known by their sentences only. */
+const lacksMoves = (open: OpenSite, step: ListedStep): boolean =>
+  [...(step.operations ?? []), ...(step.inverse ?? [])].some((operation) => 'id' in operation) &&
+  laterOfOthers(open, step).some(({ operations }) => operations === undefined);
+
 /** Takes a step back, or makes it again, with all that is needed at hand. Answers whether it was done. */
 function replay(step: ListedStep, list: 'undo' | 'redo'): Thunk<boolean> {
   return (dispatch, getState) => {
     const { open } = getState().documents;
     if (!open) return false;
     const { done, there, make } = HOW[list];
-    const fits = stands(open.site, step[there]!) && applied(open.site, step[make]!).ok;
+    const later = laterOfOthers(open, step).filter((each): each is KnownStep & LogEntry => !!each.operations);
+    const fits =
+      stands(open.site, step[there]!) &&
+      !isMovedSince([...step[there]!, ...step[make]!], later) &&
+      applied(open.site, step[make]!).ok;
     if (fits) return dispatch(operate(step[make]!, step.sentence, list, step.key));
     const sentence = `“${step.sentence}” cannot be ${done}: what it changed has been changed since. It stays in the list of steps.`;
     dispatch(stepPassed({ key: step.key, sentence }));
     return false;
+  };
+}
+
+/** Reads what others' steps since one have changed, where that matters. Answers why it cannot be read; nothing when it is known. */
+function movesKnown(step: ListedStep): Thunk<Promise<string | undefined>> {
+  return async (dispatch, getState, { transport }) => {
+    const { open } = getState().documents;
+    if (!open || step.revision === null || !lacksMoves(open, step)) return undefined;
+    const found = await transport.log(open.site.frame.id, step.revision);
+    if (!found.ok) return found.sentence;
+    // So many that they are not given at once: what the state tells has to do.
+    for (const entry of found.value.edits ?? []) dispatch(stepKnown(entry));
+    return undefined;
   };
 }
 
@@ -68,10 +95,14 @@ function replayed(step: ListedStep, list: 'undo' | 'redo'): Thunk<boolean | Prom
       (id) => lookup(open?.stored.pages, id as NodeId) ?? lookup(open?.site.pages, id as NodeId),
     );
     // What is at hand is done at once: a person who takes back sees it in the next frame.
-    if (step.inverse && step.operations && there) return dispatch(replay(step, list));
+    const isAtHand = step.inverse && step.operations && there && open && !lacksMoves(open, step);
+    if (isAtHand) return dispatch(replay(step, list));
     return (async () => {
       const found = await dispatch(known(step));
-      const trouble = typeof found === 'string' ? found : await dispatch(load(needed));
+      const trouble =
+        typeof found === 'string'
+          ? found
+          : ((await dispatch(load(needed))) ?? (await dispatch(movesKnown(found))));
       if (trouble === undefined) return dispatch(replay(found as ListedStep, list));
       dispatch(refusedEdit(`“${step.sentence}” cannot be ${HOW[list].done} now. ${trouble}`));
       return false;
