@@ -14,7 +14,7 @@ import {
   lookup,
 } from '../core/index.ts';
 import { pictureMaker } from '../server/media/making.ts';
-import { folderTarget } from '../server/targets/folder.ts';
+import { folderTarget, FolderTaken } from '../server/targets/folder.ts';
 import { delivered } from '../server/targets/target.ts';
 import { FileDamaged } from '../server/store/files.ts';
 import { FolderRefused } from '../server/store/folder.ts';
@@ -65,6 +65,7 @@ async function compile(source: string, target: string): Promise<void> {
     console.error(`${site.frame.name}: ${counted(written, 'file')} written to ${target}${left}.`);
   } catch (error) {
     const { code, path } = error as NodeJS.ErrnoException;
+    if (error instanceof FolderTaken) throw new Failure(error.message);
     throw code && path ? new Failure(`${path} cannot be written (${code}).`) : error;
   } finally {
     await pictures.stop();

@@ -23,7 +23,7 @@ import { delivered, deliveredAway, FINGERPRINTED, type Delivered } from '../targ
 import { turns } from '../turns.ts';
 import { inMemory } from './memory.ts';
 import { publishedStates } from '../store/states.ts';
-import { folderTarget } from '../targets/folder.ts';
+import { folderTarget, FolderTaken } from '../targets/folder.ts';
 import { hostTarget } from './target.ts';
 import type { Publication } from '../store/publications.ts';
 import type { Manifest, PublishedEntry } from '../store/schema.ts';
@@ -135,6 +135,7 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
       await folderTurns(id, put);
       return undefined;
     } catch (error) {
+      if (error instanceof FolderTaken) return error.message;
       log.error(error);
       const { code = 'fault' } = error as NodeJS.ErrnoException;
       return `The folder ${path} could not be brought up to date (${code}); see to its rights and its disk, and publish again.`;

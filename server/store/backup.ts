@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { copyFile, link, mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
+import { copyFile, link, mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { getTableName, sql, type Table } from 'drizzle-orm';
 import { letters, log, nodes, pages, parts, publications, sites } from './schema.ts';
@@ -29,6 +29,33 @@ export interface BackupHead {
   tables: Record<string, { rows: number; sha256: string }>;
   /** The SHA-256 of files that were damaged when it was made, and are not in it. */
   damaged: string[];
+}
+
+/** What follows the name of a backup in that of a folder in which it is being written. */
+const DRAFT = '.draft-';
+
+/** ms; a backup that nobody has written to for so long was left by a process that ended. */
+const LEFT_BEHIND = 86_400_000;
+
+/** Removes what was left of backups that were never finished. */
+export async function clearUnfinished(folder: string, now = Date.now()): Promise<void> {
+  for (const name of await readdir(folder).catch(() => [])) {
+    if (!/\.draft-\d+$/.test(name)) continue;
+    const path = join(folder, name);
+    const { mtimeMs } = await stat(path);
+    const pid = Number(name.slice(name.lastIndexOf('-') + 1));
+    if (!isRunning(pid) || now - mtimeMs > LEFT_BEHIND) await rm(path, { recursive: true, force: true });
+  }
+}
+
+/** Whether a process of this machine is there, as far as can be told. */
+function isRunning(pid: number): boolean {
+  try {
+    process.kill(pid, 0);
+    return pid !== process.pid;
+  } catch (error) {
+    return (error as NodeJS.ErrnoException).code === 'EPERM';
+  }
 }
 
 /** A moment as the name of a folder. */
@@ -103,7 +130,7 @@ export async function writeBackup(
     throw new FolderRefused(
       `${target} is not empty. Nothing was written; choose a folder that is not there yet.`,
     );
-  const draft = `${target}.draft-${process.pid}`;
+  const draft = `${target}${DRAFT}${process.pid}`;
   await rm(draft, { recursive: true, force: true });
   await mkdir(join(draft, 'tables'), { recursive: true });
   try {

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { mkdir, readFile, rename, rm, rmdir, writeFile } from 'node:fs/promises';
+import { lstat, mkdir, readFile, rename, rm, rmdir, writeFile } from 'node:fs/promises';
 import { dirname, join, resolve, sep } from 'node:path';
 import { FINGERPRINTED, type Delivered, type Target } from './target.ts';
 
@@ -27,6 +27,15 @@ async function placedIn(folder: string): Promise<Placed> {
   return { files: [], leaving: [] };
 }
 
+/** Something else lies where a file of a publication should be. */
+export class FolderTaken extends Error {
+  constructor(folder: string, file: string) {
+    super(
+      `In ${folder} there is a file ${file} that Dimorphe didn’t put there. Nothing in the folder was changed: move that file elsewhere, or choose another folder.`,
+    );
+  }
+}
+
 /** How many files came into a folder, and how many left it. */
 export interface Written {
   written: number;
@@ -35,7 +44,8 @@ export interface Written {
 
 /**
  * A folder that any static server serves. What pages need is there before them, each file whole; pages of before that have gone leave at once,
- * their style sheets and pictures with the next publication. No files at all take all of ours away. Nothing else that lies in the folder is touched.
+ * their style sheets and pictures with the next publication. No files at all take all of ours away. What is ours is what a list in the folder
+ * says; nothing else there is touched, and where something else lies at a path that is needed, `FolderTaken` is thrown and nothing changed.
  */
 export function folderTarget(path: string): Target<Written> {
   const folder = resolve(path);
@@ -57,6 +67,15 @@ export function folderTarget(path: string): Target<Written> {
       throw error;
     }
   }
+  const isThere = (file: string): Promise<boolean> => {
+    const place = placeOf(file);
+    return place === undefined
+      ? Promise.resolve(false)
+      : lstat(place).then(
+          () => true,
+          (error: NodeJS.ErrnoException) => error.code !== 'ENOENT' && error.code !== 'ENOTDIR',
+        );
+  };
   async function remove(file: string): Promise<void> {
     const place = placeOf(file);
     if (!place) return;
@@ -76,12 +95,25 @@ export function folderTarget(path: string): Target<Written> {
   return {
     async take(files) {
       const before = await placedIn(folder);
+      const ours = new Set([...before.files, ...before.leaving]);
       const last: Delivered[] = [];
       const present = new Set<string>();
-      for await (const file of files) {
-        present.add(file.path);
-        if (FINGERPRINTED.test(file.path)) await write(file.path, file.bytes);
-        else last.push(file);
+      const added: string[] = [];
+      try {
+        for await (const file of files) {
+          const { path } = file;
+          present.add(path);
+          if (!ours.has(path) && (await isThere(path))) throw new FolderTaken(folder, path);
+          if (!FINGERPRINTED.test(path)) last.push(file);
+          else {
+            if (!ours.has(path)) added.push(path);
+            await write(path, file.bytes);
+          }
+        }
+      } catch (error) {
+        // No page asks for them yet, and no list names them.
+        for (const path of added) await remove(path);
+        throw error;
       }
       // Where nothing is published any more, nobody is to find anything of it.
       if (present.size === 0) return cleared(before);

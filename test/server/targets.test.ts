@@ -71,6 +71,33 @@ describe('a folder', () => {
     expect(await there()).to.deep.equal(['CNAME', 'index.html', 'mine/notes.txt']);
   });
 
+  it('refuses to write over what somebody else put there, and has changed nothing then', async () => {
+    await target().take(files({ 'index.html': '1', [SHEETS[0]]: '1' }));
+    for (const [path, text] of [
+      ['visits/index.html', 'Theirs'],
+      ['robots.txt', 'Theirs, too'],
+    ]) {
+      await mkdir(join(folder, 'site', 'visits'), { recursive: true });
+      await writeFile(join(folder, 'site', path), text);
+      const fault = await target()
+        .take(files({ [SHEETS[1]]: '2', 'index.html': '2', [path]: '2', [SHEETS[2]]: '2' }))
+        .catch((error: unknown) => error);
+      expect(String(fault)).to.contain(
+        `a file ${path} that Dimorphe didn’t put there. Nothing in the folder was changed`,
+      );
+      expect(await readFile(join(folder, 'site', path), 'utf8')).to.equal(text);
+      expect(await readFile(join(folder, 'site', 'index.html'), 'utf8')).to.equal('1');
+      expect(await there())
+        .to.include(SHEETS[0])
+        .and.not.include(SHEETS[1]);
+      // Taken down, it goes without what is theirs.
+      await target().take(files({}));
+      expect(await readFile(join(folder, 'site', path), 'utf8')).to.equal(text);
+      await rm(join(folder, 'site', path));
+      await target().take(files({ 'index.html': '1', [SHEETS[0]]: '1' }));
+    }
+  });
+
   it('removes nothing outside of itself, whatever is said to have been put there', async () => {
     await writeFile(join(folder, 'secret'), 'Mine');
     await mkdir(join(folder, 'site'));
