@@ -46,7 +46,11 @@ export function fluidAt({ min, max, fromWidth, toWidth }: Fluid, width: number):
 /** At most five decimals, without trailing zeros: a hundredth of a pixel at 1,000 rem. */
 export const decimals = (value: number): string => String(Number(value.toFixed(5)));
 
-export const px = (value: number): string => (value === 0 ? '0' : `${decimals(value)}px`);
+/**
+ * A length in px, also where it is nothing: in sums, `min()` and the like, and where a custom property carries it there, a bare 0 is a number
+ * and makes the whole declaration invalid (CSS Values 4, §10.9 https://www.w3.org/TR/css-values-4/#calc-type-checking).
+ */
+export const px = (value: number): string => `${decimals(value)}px`;
 export const rem = (value: number): string => `${decimals(value / REM)}rem`;
 
 /**
@@ -58,16 +62,14 @@ export const rem = (value: number): string => `${decimals(value / REM)}rem`;
  */
 export function fluidCss(size: Fluid, unit: (px: number) => string): string {
   if (size.min === size.max) return unit(size.min);
-  // Nothing but a length is one where it is added to others.
-  const length = (value: number, by = unit): string => (value === 0 ? '0px' : by(value));
   const slope = (size.max - size.min) / (size.toWidth - size.fromWidth);
   const intercept = size.min - slope * size.fromWidth;
   const growth = `${decimals(slope * 100)}vw`;
   const line =
     Number(decimals(intercept / REM)) > 0
-      ? `${growth} + ${length(intercept)}`
-      : `${length(size.min)} + ${growth} - ${length(slope * size.fromWidth, px)}`;
-  return `clamp(${length(size.min)}, ${line}, ${length(size.max)})`;
+      ? `${growth} + ${unit(intercept)}`
+      : `${unit(size.min)} + ${growth} - ${px(slope * size.fromWidth)}`;
+  return `clamp(${unit(size.min)}, ${line}, ${unit(size.max)})`;
 }
 
 /** The custom property that says how wide the window is, as a length: it is registered, so that it is one in px wherever it is asked for. */

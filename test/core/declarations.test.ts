@@ -27,7 +27,7 @@ const sides = (name: string, end = ''): Record<string, Said[]> =>
       name + side[0].toUpperCase() + side.slice(1),
       [
         [12, { [`${name}-${FLOW[side] ?? side}${end}`]: '12px' }],
-        [0, { [`${name}-${FLOW[side] ?? side}${end}`]: '0' }],
+        [0, { [`${name}-${FLOW[side] ?? side}${end}`]: '0px' }],
       ],
     ]),
   );
@@ -117,11 +117,11 @@ const DECLARATIONS: Record<string, Said[]> = {
   heldAcross: [['end', { 'justify-self': 'end' }]],
   // From the start, where nothing else is said beside.
   offsetAcross: [
-    [{ px: 20 }, inset('inline', '20px', '0')],
-    [{ percent: 10 }, inset('inline', '0', '0', '10%')],
+    [{ px: 20 }, inset('inline', '20px', '0px')],
+    [{ percent: 10 }, inset('inline', '0px', '0px', '10%')],
   ],
   heldDown: [['stretch', { 'align-self': 'stretch' }]],
-  offsetDown: [[{ px: -12 }, inset('block', '-12px', '0')]],
+  offsetDown: [[{ px: -12 }, inset('block', '-12px', '0px')]],
   rowHeight: [[123, { '--row-height': '123px' }]],
   leastRows: [
     [0, { 'grid-template-rows': 'none' }],
@@ -280,11 +280,11 @@ describe('the declarations of a property', () => {
     expect(css('order', ['d', 'a'], { child: node('a'), deep: true })).to.deep.equal({ 'z-index': '1' });
     expect(css('areaColumn', 3, { view: mobile })).to.deep.equal({ 'grid-column-start': '1' });
     const held = (where: string) => ({ beside: () => where });
-    expect(css('offsetAcross', { px: 20 }, held('end'))).to.deep.equal(inset('inline', '0', '20px'));
+    expect(css('offsetAcross', { px: 20 }, held('end'))).to.deep.equal(inset('inline', '0px', '20px'));
     expect(css('offsetAcross', { px: 20 }, held('center'))).to.deep.equal(inset('inline', '20px', '-20px'));
     expect(css('offsetDown', { px: 20 }, held('stretch'))).to.deep.equal(inset('block', '20px', '20px'));
     expect(css('offsetDown', { percent: 10 }, held('end'))).to.deep.equal(
-      inset('block', '0', '0', 'auto', '10%'),
+      inset('block', '0px', '0px', 'auto', '10%'),
     );
     const picture = (value: string, where: string) =>
       knownProperty('heldDown').onPicture!(value, { ...context, ...held(where) }).height;
