@@ -36,7 +36,7 @@ export { lookup } from './lookup.ts';
 export { done, refused } from './outcome.ts';
 export * from './layered/views.ts';
 export type { Layered, Override } from './layered/layered.ts';
-export type { NodeId } from './elements/nodeid.ts';
+export { childOrder, type NodeId } from './elements/nodeid.ts';
 export { PARTS, type Part } from './elements/parts.ts';
 export type { Node, PartStyle, Style } from './site/node.ts';
 export { canonicalNode, canonicalSite } from './site/canonical.ts';

@@ -59,7 +59,7 @@ export function acrossRules(site: SiteFrame, page: Page): CssRule[] {
       express(views, (view) => {
         const { holder, across } = widths.placeWithin(id, view.id);
         if (holder !== null) holding.set(holder, (holding.get(holder) ?? new Set()).add(view.id));
-        return { [ACROSS]: measureCss(across, holder === null ? 'vw' : 'cqi') };
+        return { [ACROSS]: measureCss(across) };
       }),
     );
     stacks.add(`.${nodeClass(id)}`, stack);

@@ -20,6 +20,7 @@ import { stylingOf, type KnownCss, type Styling } from './styling.ts';
 
 import { nodeClass, textStyleClass, variantClass, within, wordsClass } from './selectors.ts';
 import { lookup } from '../lookup.ts';
+import { applies } from '../site/applies.ts';
 
 /** What a value may be held to: the other values of its element, and its place among its siblings. */
 interface Surroundings {
@@ -160,6 +161,15 @@ function addVariants(
   });
 }
 
+/** What an element itself says, as far as it means something where it stands: a linked block is on each page in another parent. */
+function fitting(node: Node, parent: Pick<Node, 'kind'> | undefined): PartStyle {
+  const { self = {} } = node.style;
+  const isOdd = (name: string) => !applies(knownProperty(name), node.kind, parent?.kind);
+  return Object.keys(self).some(isOdd)
+    ? Object.fromEntries(Object.entries(self).filter(([name]) => !isOdd(name)))
+    : self;
+}
+
 /** Puts together what one element declares: its own style, that of its parts, and its place in a parent that orders its children. */
 export function stackElement(
   styling: Styling,
@@ -172,8 +182,9 @@ export function stackElement(
   const stack = styling.stack();
   const media = kind.media === undefined ? undefined : styling.stack();
   const whole = saidWhole(node, styling.views);
-  const { shown, ...style } = node.style.self ?? {};
-  putStyle(styling, stack, media, whole ? style : (node.style.self ?? {}), kind);
+  const self = fitting(node, parent);
+  const { shown, ...style } = self;
+  putStyle(styling, stack, media, whole ? style : self, kind);
   for (const name of ON_CHILDREN) {
     const layered = lookup(parent?.style.self, name);
     if (!parent || !layered || (whole && name === 'alternate') || isAtEdge(node.kind)) continue;

@@ -40,3 +40,13 @@ export const settings = <T>({ base, at = {} }: Layered<T>): T[] => [
   ...(base === undefined ? [] : [base]),
   ...Object.values(at).map(({ value }) => value),
 ];
+
+/** A layered value with another value in place of each, in the same views. */
+export const mapped = <T, U>({ base, at }: Layered<T>, change: (value: T) => U): Layered<U> => ({
+  ...(base !== undefined && { base: change(base) }),
+  ...(at && {
+    at: Object.fromEntries(
+      Object.entries<Override<T>>(at).map(([view, each]) => [view, { ...each, value: change(each.value) }]),
+    ) as Record<ViewId, Override<U>>,
+  }),
+});

@@ -15,6 +15,15 @@ export function completeOrder<Id>(children: readonly Id[], stored: readonly Id[]
   return order;
 }
 
+/**
+ * An order in which some come first and some last wherever they are: by rank, and among those of one rank as they are.
+ */
+export const ranked = <Id>(order: readonly Id[], rankOf: (id: Id) => number): Id[] =>
+  order
+    .map((id, index) => ({ id, index, rank: rankOf(id) }))
+    .sort((one, other) => one.rank - other.rank || one.index - other.index)
+    .map(({ id }) => id);
+
 /** The order with one child moved to a place (0-based, held to the ends). */
 export function moveTo<Id>(order: readonly Id[], child: Id, place: number): Id[] {
   const rest = order.filter((id) => id !== child);

@@ -1,4 +1,5 @@
-import type { NodeId } from '../elements/nodeid.ts';
+import { childOrder, type NodeId } from '../elements/nodeid.ts';
+import { mapped, type Layered } from '../layered/layered.ts';
 import type { Audience, Node, Style } from './node.ts';
 import { isOnAllPages } from './shared.ts';
 import type { Page } from './site.ts';
@@ -32,6 +33,18 @@ function withoutPictures({ self, ...parts }: Style): Style {
 }
 
 /**
+ * An element with only some of its children, in each view in the order that they have among all of them: what an order does not name follows
+ * its neighbour, which may not be there any more.
+ */
+function withoutChildren(node: Node, children: NodeId[]): Node {
+  const order = node.style.self?.order as Layered<NodeId[]> | undefined;
+  if (!order) return { ...node, children };
+  const left = new Set(children);
+  const kept = mapped(order, (stored) => childOrder(node.children, stored).filter((id) => left.has(id)));
+  return { ...node, children, style: { ...node.style, self: { ...node.style.self, order: kept } } };
+}
+
+/**
  * A page with nothing on it but what is for a visitor; the page itself where that is all of it. Of one that is not for them as a whole only
  * that is left which it shares with others.
  */
@@ -44,7 +57,7 @@ export function pageFor(page: Page, visitor: Visitor): Page {
     const children = node.children.filter(
       (child) => isFor(page.nodes[child], visitor) && (id !== page.root || !closed || isOnAllPages(child)),
     );
-    nodes[id] = children.length === node.children.length ? node : { ...node, children };
+    nodes[id] = children.length === node.children.length ? node : withoutChildren(node, children);
     if (closed && id === page.root) nodes[id] = { ...nodes[id], style: withoutPictures(node.style) };
     children.forEach(take);
   };

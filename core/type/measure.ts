@@ -1,12 +1,19 @@
 import { decimals, type Fluid } from './fluid.ts';
 
-type Line = { readonly vw: number; readonly px: number };
+/** Hundredths of the window, px, and hundredths of the room of an element that contains sizes. */
+type Line = { readonly vw: number; readonly px: number; readonly room?: number };
+
+/** A line from its three parts; what follows no element's room says nothing of one. */
+const lineOf = (vw: number, px: number, room: number): Line => ({ vw, px, ...(room !== 0 && { room }) });
 
 /**
  * A width in px that follows the window's: so many hundredths of the window and so many px, or the least, the greatest or the sum of such. All
  * that grids, gaps, paddings and limits make of a width stays of this form, as CSS can write it (CSS Values 4, §10 https://www.w3.org/TR/css-values-4/#math).
  */
 export type Measure = Line | { readonly of: 'min' | 'max' | 'sum'; readonly list: readonly Measure[] };
+
+/** As wide as the room of the element that contains sizes, which is not the window's: where something follows both, both are kept apart. */
+export const ROOM: Measure = { vw: 0, px: 0, room: 100 };
 
 /** As wide as the window. */
 export const WINDOW: Measure = { vw: 100, px: 0 };
@@ -16,7 +23,8 @@ export const pixels = (px: number): Measure => ({ vw: 0, px });
 /** A share or a multiple; the factor is not negative. */
 export function times(measure: Measure, factor: number): Measure {
   if (!(factor >= 0)) throw new RangeError('A measure is not multiplied by a negative number.');
-  if (!('of' in measure)) return { vw: measure.vw * factor, px: measure.px * factor };
+  if (!('of' in measure))
+    return lineOf(measure.vw * factor, measure.px * factor, (measure.room ?? 0) * factor);
   return joined(
     measure.of,
     measure.list.map((each) => times(each, factor)),
@@ -30,7 +38,9 @@ export const plus = (measure: Measure, more: number): Measure =>
 /** Two measures together. A line goes into what it is added to; of two that bend, both are kept, as their parts together would be many. */
 export function sum(one: Measure, other: Measure): Measure {
   if (!('of' in one))
-    return 'of' in other ? sum(other, one) : { vw: one.vw + other.vw, px: one.px + other.px };
+    return 'of' in other
+      ? sum(other, one)
+      : lineOf(one.vw + other.vw, one.px + other.px, (one.room ?? 0) + (other.room ?? 0));
   if (!('of' in other) && one.of !== 'sum')
     return extreme(
       one.of,
@@ -38,11 +48,12 @@ export function sum(one: Measure, other: Measure): Measure {
     );
   const list = [one, other].flatMap((each) => ('of' in each && each.of === 'sum' ? each.list : [each]));
   const bending = list.filter((each) => 'of' in each);
-  const line = (list.filter((each) => !('of' in each)) as Line[]).reduce(
-    (before, { vw, px }) => ({ vw: before.vw + vw, px: before.px + px }),
+  const line = (list.filter((each) => !('of' in each)) as Line[]).reduce<Line>(
+    (before, { vw, px, room = 0 }) => lineOf(before.vw + vw, before.px + px, (before.room ?? 0) + room),
     { vw: 0, px: 0 },
   );
-  return { of: 'sum', list: line.vw === 0 && line.px === 0 ? bending : [...bending, line] };
+  const isNothing = line.vw === 0 && line.px === 0 && line.room === undefined;
+  return { of: 'sum', list: isNothing ? bending : [...bending, line] };
 }
 
 const joined = (of: 'min' | 'max' | 'sum', list: readonly Measure[]): Measure =>
@@ -53,7 +64,7 @@ const OTHER = { min: 'max', max: 'min', sum: 'sum' } as const;
 const negative = (measure: Measure): Measure =>
   'of' in measure
     ? joined(OTHER[measure.of], measure.list.map(negative))
-    : { vw: -measure.vw, px: -measure.px };
+    : lineOf(-measure.vw, -measure.px, -(measure.room ?? 0));
 
 /** What one measure is more than another. */
 export const minus = (one: Measure, other: Measure): Measure => sum(one, negative(other));
@@ -72,7 +83,7 @@ function extreme(of: 'min' | 'max', list: readonly Measure[]): Measure {
   const take = (each: Measure): void => {
     if (!('of' in each)) {
       // Of those that grow alike only one can be it.
-      const alike = lines.findIndex(({ vw }) => vw === each.vw);
+      const alike = lines.findIndex(({ vw, room }) => vw === each.vw && room === each.room);
       if (alike < 0) lines.push(each);
       else if (of === 'min' ? each.px < lines[alike].px : each.px > lines[alike].px) lines[alike] = each;
     } else if (each.of === of) each.list.forEach(take);
@@ -86,10 +97,13 @@ function extreme(of: 'min' | 'max', list: readonly Measure[]): Measure {
 export const least = (...list: Measure[]): Measure => extreme('min', list);
 export const greatest = (...list: Measure[]): Measure => extreme('max', list);
 
-/** px; the width in a window so wide. */
-export function measureAt(measure: Measure, window: number): number {
-  if (!('of' in measure)) return (measure.vw * window) / 100 + measure.px;
-  const list = measure.list.map((each) => measureAt(each, window));
+/** px; the width in a window so wide, and in a room so wide where it follows one. */
+export function measureAt(measure: Measure, window: number, room = NaN): number {
+  if (!('of' in measure)) {
+    const { vw, px, room: share } = measure;
+    return (vw * window) / 100 + px + (share === undefined ? 0 : (share * room) / 100);
+  }
+  const list = measure.list.map((each) => measureAt(each, window, room));
   if (measure.of === 'sum') return list.reduce((before, each) => before + each, 0);
   return measure.of === 'min' ? Math.min(...list) : Math.max(...list);
 }
@@ -168,26 +182,32 @@ export const kinksOf = (measure: Measure, from: number, to: number): number[] =>
 export const heldTo = (measure: Measure, from: number, to: number): Measure =>
   ranged(measure, from, to).measure;
 
-/** What hundredths of a width are written in: of the window, or of the place that an element stands in. */
-export type WidthUnit = 'vw' | 'cqi';
+/** A line as the terms of a sum: of the window, of the room (CSS Conditional Rules 5, §4.3), and px. */
+function line({ vw, px, room = 0 }: Line): string {
+  const terms = [
+    [decimals(vw), 'vw'],
+    [decimals(room), 'cqi'],
+    [decimals(px), 'px'],
+  ].filter(([number]) => number !== '0');
+  if (terms.length === 0) return '0px';
+  return terms
+    .map(([number, unit], index) => {
+      if (index === 0) return `${number}${unit}`;
+      return number.startsWith('-') ? ` - ${number.slice(1)}${unit}` : ` + ${number}${unit}`;
+    })
+    .join('');
+}
 
-const line = ({ vw, px }: { vw: number; px: number }, unit: WidthUnit): string => {
-  const [width, length] = [decimals(vw), decimals(px)];
-  if (width === '0') return `${length}px`;
-  if (length === '0') return `${width}${unit}`;
-  return length.startsWith('-') ? `${width}${unit} - ${length.slice(1)}px` : `${width}${unit} + ${length}px`;
-};
-
-const inner = (measure: Measure, unit: WidthUnit): string =>
+const inner = (measure: Measure): string =>
   'of' in measure
     ? measure.of === 'sum'
-      ? measure.list.map((each) => inner(each, unit)).join(' + ')
-      : `${measure.of}(${measure.list.map((each) => inner(each, unit)).join(', ')})`
-    : line(measure, unit);
+      ? measure.list.map(inner).join(' + ')
+      : `${measure.of}(${measure.list.map(inner).join(', ')})`
+    : line(measure);
 
 /** The measure as a length in CSS. */
-export function measureCss(measure: Measure, unit: WidthUnit = 'vw'): string {
-  const css = inner(measure, unit);
+export function measureCss(measure: Measure): string {
+  const css = inner(measure);
   const isFunction = 'of' in measure && measure.of !== 'sum';
   return isFunction || !css.includes(' ') ? css : `calc(${css})`;
 }

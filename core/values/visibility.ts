@@ -1,12 +1,11 @@
 import type { Layered } from '../layered/layered.ts';
 import type { Node } from '../site/node.ts';
-import type { NodeId } from '../elements/nodeid.ts';
+import { childOrder, type NodeId } from '../elements/nodeid.ts';
 import { isAtEdge } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import type { ViewId } from '../layered/views.ts';
 import { shownOf } from '../layout/alternates.ts';
-import { completeOrder } from '../layout/order.ts';
 import { held } from '../layered/resolve.ts';
 import { resolve } from './trace.ts';
 
@@ -50,7 +49,7 @@ export function hiddenBy(site: SiteFrame, page: Page, node: Node, view: ViewId):
 /** The children of a container in the order they have in a view. */
 export function childrenIn(site: SiteFrame, node: Node, view: ViewId): NodeId[] {
   const stored = held(node.style.self?.order, site.views, view)?.value as NodeId[] | undefined;
-  return completeOrder(node.children, stored);
+  return childOrder(node.children, stored);
 }
 
 /** The children of a container that stand one after another: what stays at an edge of the window has no place among them. */

@@ -6,6 +6,7 @@ import {
   minus,
   pixels,
   plus,
+  ROOM,
   sum,
   times,
   WINDOW,
@@ -149,7 +150,7 @@ export function widthsIn(site: SiteFrame, page: Page) {
 
   /** The room inside an element’s borders and paddings. */
   function contentWidth(node: Node, view: ViewId): Measure {
-    if (node.id === told) return WINDOW;
+    if (node.id === told) return ROOM;
     const key = `${node.id} ${view} ${told ?? ''}`;
     const before = known.get(key);
     if (before) return before;
@@ -183,7 +184,7 @@ export function widthsIn(site: SiteFrame, page: Page) {
   return {
     /** How wide the place is that an element has in a view. */
     placeIn: (id: NodeId, view: ViewId): Measure => place(page.nodes[id], view),
-    /** The same, told by the room of the nearest element whose width follows nothing that is in it: `vw` is hundredths of that. */
+    /** The same, relative to the room of the nearest element whose width follows nothing that is in it; what follows the window stays so. */
     placeWithin(id: NodeId, view: ViewId): { holder: NodeId | null; across: Measure } {
       const holder = holderOf(page.nodes[id], view);
       told = holder;

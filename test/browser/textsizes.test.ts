@@ -101,7 +101,7 @@ describe('text sizes in Chromium', function () {
       },
       moved.page,
     );
-    const narrow = made(
+    let narrow = made(
       'setValue',
       {
         ...{
@@ -113,6 +113,19 @@ describe('text sizes in Chromium', function () {
       },
       sized.page,
     );
+    // What follows the window beside them is no share of the place: paddings of columns, and gaps.
+    const fluid = { min: 0, max: 120, fromWidth: 320, toWidth: 1600 };
+    const column = home.nodes['lead' as NodeId].parent!;
+    for (const [nodes, property] of [
+      [[column, home.nodes['glass-words' as NodeId].parent!], 'paddingLeft'],
+      [[column], 'paddingRight'],
+      [[row.id, home.nodes[column].parent!], 'gap'],
+    ] as [NodeId[], string][])
+      narrow = made(
+        'setValue',
+        { nodes, property, view: site.frame.views.base, value: fluid, reach: 'everywhere' as const },
+        narrow.page,
+      );
     const files = await fileServer();
     try {
       const only = onlyPages(

@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import {
   applied,
+  childrenIn,
   cleanLink,
   compileSite,
   composed,
@@ -295,5 +296,30 @@ describe('whom elements are for', () => {
       { numRuns: 80 },
     );
     expect(made).to.be.greaterThan(100);
+  });
+
+  it('leaves the others the order that they have with it, in each view', () => {
+    const on = give('moon-strip', 'signed-in');
+    const page = on.site.pages[home.id];
+    const { children } = page.nodes[page.root];
+    const at = children.indexOf(node('moon-strip'));
+    const after = children[at + 1];
+    // An order that does not name what follows the strip: that stands behind it, wherever it is.
+    const value = [node('moon-strip'), ...children.filter((id) => id !== after && id !== 'moon-strip')];
+    const nodes = {
+      ...page.nodes,
+      [page.root]: {
+        ...page.nodes[page.root],
+        style: { self: { order: { at: { [view('mobile')]: { value, reach: 'here' as const } } } } },
+      },
+    };
+    const whole = { ...page, nodes };
+    const orderFor = (who: Audience) => {
+      const seen = pageFor(whole, who);
+      return childrenIn(site.frame, seen.nodes[seen.root], view('mobile'));
+    };
+    const expected = ['moon-strip', after, ...value.slice(1)];
+    expect(orderFor('signed-in')).to.deep.equal(expected);
+    expect(orderFor('signed-out')).to.deep.equal(expected.slice(1));
   });
 });

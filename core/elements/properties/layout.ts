@@ -1,7 +1,6 @@
 import { px } from '../../type/fluid.ts';
-import { completeOrder } from '../../layout/order.ts';
 import { heldSpan, heldStart } from '../../layout/spans.ts';
-import type { NodeId } from '../nodeid.ts';
+import { childOrder, type NodeId } from '../nodeid.ts';
 import { shownOf } from '../../layout/alternates.ts';
 import { alternateType } from '../valuetypes/alternate.ts';
 import { choiceType } from '../valuetypes/choice.ts';
@@ -82,7 +81,7 @@ export const order: Property<NodeId[]> = {
   type: orderType,
   initial: () => [],
   css: (value, { children = [], child, deep }) => ({
-    [deep ? 'z-index' : 'order']: String(child ? completeOrder(children, value).indexOf(child) : 0),
+    [deep ? 'z-index' : 'order']: String(child ? childOrder(children, value).indexOf(child) : 0),
   }),
   perView: true,
   onChildren: true,

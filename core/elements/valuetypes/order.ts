@@ -1,6 +1,6 @@
 import { Type } from '@sinclair/typebox';
-import { completeOrder, moveTo } from '../../layout/order.ts';
-import { NodeIdSchema, type NodeId } from '../nodeid.ts';
+import { moveTo } from '../../layout/order.ts';
+import { childOrder, NodeIdSchema, type NodeId } from '../nodeid.ts';
 import { done, refused } from '../../outcome.ts';
 import { readNumber } from './number.ts';
 import type { ValueType } from './valuetype.ts';
@@ -27,11 +27,11 @@ export const orderType: ValueType<NodeId[]> = {
     if (place === undefined || !Number.isInteger(place) || place < 1 || place > count) {
       return refused(`“${text.trim()}” is not a place from 1 to ${count}.`);
     }
-    return done(moveTo(siblings.order, siblings.child, place - 1));
+    return done(childOrder(siblings.source, moveTo(siblings.order, siblings.child, place - 1)));
   },
   format(value, { siblings }) {
     if (!siblings) return `${value.length} parts`;
-    const order = completeOrder(siblings.source, value);
+    const order = childOrder(siblings.source, value);
     if (siblings.child) return ordinal(order.indexOf(siblings.child) + 1);
     return order.map((id) => siblings.source.indexOf(id) + 1).join('·');
   },

@@ -1,6 +1,6 @@
 import {
   childrenIn,
-  completeOrder,
+  childOrder,
   describeArea,
   knownProperty,
   resolve,
@@ -26,7 +26,7 @@ export function changeInWords(
   const said: string[] = [];
   if (values.order) {
     const names = (order: readonly NodeId[]) => order.map((each) => before.nodes[each].name).join(', ');
-    const next = completeOrder(node.children, values.order as NodeId[]);
+    const next = childOrder(node.children, values.order as NodeId[]);
     said.push(`${names(childrenIn(site, node, view))} → ${names(next)}`);
   }
   if (isPart(before, node)) {
