@@ -42,7 +42,7 @@ export type { Node, PartStyle, Style } from './site/node.ts';
 export { canonicalNode, canonicalSite } from './site/canonical.ts';
 export * from './site/site.ts';
 export {
-  alikeButShared,
+  treesBeside,
   composed,
   idIn,
   isKept,

@@ -1,10 +1,27 @@
 import { callOf } from '../edits/perform.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import type { ViewId } from '../layered/views.ts';
+import type { Node } from '../site/node.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { hiddenBy } from '../values/visibility.ts';
-import { PRACTICE, type Rule } from './rule.ts';
+import { PRACTICE, type Looked, type Rule } from './rule.ts';
 import { amissIn } from './saying.ts';
+
+const levelOf = (heading: Node): number => contentOf<number>(knownKind('heading'), heading, 'level');
+
+/** The headings that a view shows, in source order. */
+const shownHeadings = ({ site, page }: Looked, view: ViewId): Node[] =>
+  sourceOrder(page).filter(
+    (node) => node.kind === 'heading' && hiddenBy(site, page, node, view) === undefined,
+  );
+
+/** The level of the heading before each one that a view shows; of the first it is 1, as a page has a heading of that level in any case. */
+function levelsBefore(headings: readonly Node[]): Map<NodeId, number> {
+  const levels = headings.map(levelOf);
+  return new Map(headings.map(({ id }, index) => [id, index === 0 ? 1 : levels[index - 1]]));
+}
 
 /** Headings go down by one level at a time, among those that a view shows. */
 export const headingOrder: Rule = {
@@ -12,27 +29,40 @@ export const headingOrder: Rule = {
   clause: PRACTICE,
   severity: 'advice',
   find(looked) {
-    const { site, page } = looked;
-    const headings = sourceOrder(page).filter(({ kind }) => kind === 'heading');
-    const levelOf = (id: (typeof headings)[number]) => contentOf<number>(knownKind('heading'), id, 'level');
+    const before = new Map(
+      looked.site.views.list.map(({ id }) => [id, levelsBefore(shownHeadings(looked, id))]),
+    );
     return amissIn(looked, (node, view) => {
       if (node.kind !== 'heading') return undefined;
-      const shown = headings.filter((each) => hiddenBy(site, page, each, view) === undefined);
-      const at = shown.findIndex(({ id }) => id === node.id);
-      // A page has a heading of the first level in any case.
-      const before = at === 0 ? 1 : levelOf(shown[at - 1]);
+      const last = before.get(view)!.get(node.id)!;
       const level = levelOf(node);
-      if (level <= before + 1) return undefined;
+      if (level <= last + 1) return undefined;
       return {
-        sentence: `${node.name} is a heading of level ${level} right after one of level ${before}{views}.`,
-        cure: `Make it a heading of level ${before + 1}; its looks can stay.`,
+        sentence: `${node.name} is a heading of level ${level} right after one of level ${last}{views}.`,
+        cure: `Make it a heading of level ${last + 1}; its looks can stay.`,
         fixes: [
           {
-            label: `Make it level ${before + 1}`,
-            call: callOf('setContent', { node: node.id, field: 'level', value: before + 1 }),
+            label: `Make it level ${last + 1}`,
+            call: callOf('setContent', { node: node.id, field: 'level', value: last + 1 }),
           },
         ],
       };
     });
   },
+};
+
+/** Every view shows a heading of the first level: people who cannot see a page look for it to learn what the page is about. */
+export const firstHeading: Rule = {
+  name: 'no level-1 heading',
+  clause: PRACTICE,
+  severity: 'advice',
+  find: (looked) =>
+    amissIn(looked, (node, view) => {
+      if (node.id !== looked.page.root) return undefined;
+      if (shownHeadings(looked, view).some((heading) => levelOf(heading) === 1)) return undefined;
+      return {
+        sentence: `${node.name} shows no level-1 heading{views}.`,
+        cure: 'Show one there, or make the first heading level 1. Until then visitors get the page’s title in its place, which only screen readers read.',
+      };
+    }),
 };

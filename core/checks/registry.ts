@@ -12,7 +12,7 @@ import { formLabels } from './formlabels.ts';
 import { hiddenTargets } from './hiddentargets.ts';
 import { actionCount } from './actioncount.ts';
 import { coveredFilm } from './coveredfilm.ts';
-import { headingOrder } from './headingorder.ts';
+import { firstHeading, headingOrder } from './headingorder.ts';
 import { landmarks } from './landmarks.ts';
 import { linkNames } from './linknames.ts';
 import { otherLanguage } from './otherlanguage.ts';
@@ -53,6 +53,7 @@ export const RULES: readonly Rule[] = [
   longWords,
   alternatives,
   headingOrder,
+  firstHeading,
   deadLinks,
   hiddenTargets,
   landmarks,

@@ -1,4 +1,6 @@
 import type { ServerResponse } from 'node:http';
+import type { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { directionOf } from '../../core/index.ts';
 import type { Said } from './saying.ts';
 
@@ -21,6 +23,21 @@ export function send(
   response.writeHead(status, { ...ALWAYS, ...headers, ...length });
   // Of an answer to HEAD, Node sends no body.
   response.end(body);
+}
+
+/** Answers with a body as it is read. Whoever goes away meanwhile ends the reading. */
+export async function stream(
+  response: ServerResponse,
+  status: number,
+  headers: Record<string, string>,
+  body: Readable | undefined,
+): Promise<void> {
+  response.writeHead(status, { ...ALWAYS, ...headers });
+  if (body === undefined) response.end();
+  else
+    await pipeline(body, response).catch((error: NodeJS.ErrnoException) => {
+      if (error.code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
+    });
 }
 
 /** A page of the host's own. `more`: HTML below the words; `lang`: BCP 47 tag of the language of all of them. */

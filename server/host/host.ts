@@ -6,7 +6,8 @@ import type { SenderOf } from '../senders.ts';
 import type { LetterStore } from '../store/letters.ts';
 import type { PublishedEntry } from '../store/schema.ts';
 import { troubleOf } from '../store/trouble.ts';
-import { noPage, plainPage, readOnly, send } from './answers.ts';
+import { noPage, plainPage, readOnly, send, stream } from './answers.ts';
+import { MOST_OF_ONE } from './memory.ts';
 import { accepted } from './encodings.ts';
 import { letterbox } from './letters.ts';
 import { rangeOf } from './ranges.ts';
@@ -256,22 +257,27 @@ export function host({
       varies !== undefined,
     );
     if (isKnown(etag, request.headers['if-none-match'])) return send(response, 304, headers);
-    const bytes = await publisher.bytes(form);
-    // Films are asked for in parts; what is compressed is not.
-    if (headers['Content-Encoding']) return send(response, 200, headers, bytes);
+    // What is compressed, and what is small and wanted whole, comes from memory.
+    if (headers['Content-Encoding']) return send(response, 200, headers, await publisher.bytes(form));
+    const length = await publisher.size(form);
     const whole = { ...headers, 'Accept-Ranges': 'bytes' };
     const ifRange = request.headers['if-range'];
     const range =
-      ifRange === undefined || ifRange === etag ? rangeOf(request.headers.range, bytes.length) : undefined;
-    if (range === undefined) return send(response, 200, whole, bytes);
+      ifRange === undefined || ifRange === etag ? rangeOf(request.headers.range, length) : undefined;
     if (range === 'unsatisfiable')
-      return send(response, 416, { ...whole, 'Content-Range': `bytes */${bytes.length}` });
-    const part = bytes.subarray(range.first, range.last + 1);
-    send(
+      return send(response, 416, { ...whole, 'Content-Range': `bytes */${length}` });
+    if (range === undefined && length <= MOST_OF_ONE)
+      return send(response, 200, whole, await publisher.bytes(form));
+    const { first, last } = range ?? { first: 0, last: length - 1 };
+    await stream(
       response,
-      206,
-      { ...whole, 'Content-Range': `bytes ${range.first}-${range.last}/${bytes.length}` },
-      part,
+      range ? 206 : 200,
+      {
+        ...whole,
+        'Content-Length': String(last - first + 1),
+        ...(range && { 'Content-Range': `bytes ${first}-${last}/${length}` }),
+      },
+      request.method === 'HEAD' ? undefined : publisher.part(form, { first, last }),
     );
   }
 

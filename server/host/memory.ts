@@ -1,10 +1,14 @@
+import type { Readable } from 'node:stream';
 import { LRUCache } from 'lru-cache';
+import { FileDamaged } from '../store/files.ts';
+import type { ByteRange } from './ranges.ts';
 import type { Store } from '../store/open.ts';
 import type { Manifest, PublishedEntry } from '../store/schema.ts';
 import { lookup } from '../../core/index.ts';
 
-/** Bytes of published files that are held in memory, and sites whose manifest is. */
+/** Bytes of published files that are held in memory, of one of them, and sites whose manifest is. */
 const MOST_BYTES = 64_000_000;
+export const MOST_OF_ONE = MOST_BYTES / 8;
 const MOST_SITES = 500;
 
 /** How many publications before the last one are still asked for what an old page needs. */
@@ -30,7 +34,7 @@ export function inMemory({
 }: Pick<Store, 'files' | 'publications' | 'follow' | 'hears'>) {
   const bytes = new LRUCache<string, Buffer>({
     maxSize: MOST_BYTES,
-    maxEntrySize: MOST_BYTES / 8,
+    maxEntrySize: MOST_OF_ONE,
     sizeCalculation: (held) => Math.max(1, held.length),
   });
   const manifests = new LRUCache<string, Served>({ max: MOST_SITES });
@@ -84,6 +88,14 @@ export function inMemory({
       turn += 1;
       manifests.delete(site);
     },
+    /** How many bytes a file has. */
+    async size(hash: string): Promise<number> {
+      const held = bytes.get(hash)?.length ?? (await files.size(hash));
+      if (held === undefined) throw new FileDamaged(hash, true);
+      return held;
+    },
+    /** A part of a file, or all of it, as it is read. */
+    part: (hash: string, range: ByteRange): Readable => files.part(hash, range),
     async bytes(hash: string): Promise<Buffer> {
       const held = bytes.get(hash);
       if (held) return held;

@@ -321,6 +321,9 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
 
     /** The bytes of a published file, by their hash. */
     bytes: (hash: string): Promise<Buffer> => served.bytes(hash),
+    /** How many they are, and some or all of them as they are read. */
+    size: served.size,
+    part: served.part,
   };
 }
 

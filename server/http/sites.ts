@@ -3,7 +3,6 @@ import type { MakingResponse, PageResponse, SiteResponse, SiteSummary } from '..
 import {
   composed,
   countOverrides,
-  homePageOf,
   pagesOf,
   writeSiteFile,
   type NodeId,
@@ -29,11 +28,8 @@ export function siteRoutes({ sites, history, publications, files }: Store, publi
   router.get('/', async (_request, response) => {
     const all = await sites.list();
     response.json(
-      all.map(({ id, frame, revision, changedAt, live, putAwayAt }): SiteSummary => ({
-        id,
-        name: frame.name,
-        pages: frame.pages.length,
-        firstPage: homePageOf(frame).id,
+      all.map(({ id, name, pages, homePage, revision, changedAt, live, putAwayAt }): SiteSummary => ({
+        ...{ id, name, pages, firstPage: homePage as NodeId },
         revision,
         changedAt: changedAt.toISOString(),
         live: live && {

@@ -17,6 +17,21 @@ const MOST = 100;
  */
 export function streamOf({ history, follow }: Pick<Store, 'history' | 'follow'>) {
   const open = new Map<string, number>();
+  /** Goes up with each change that is heard of: what was read before may lack it. */
+  let turn = 0;
+  follow(() => {
+    turn += 1;
+  });
+  /** What is being read for followers: those that are at the same revision when something is heard are answered from one reading. */
+  const underWay = new Map<string, ReturnType<typeof history.after>>();
+  function after(site: string, revision: number): ReturnType<typeof history.after> {
+    const key = `${site} ${revision} ${turn}`;
+    const before = underWay.get(key);
+    if (before) return before;
+    const reading = history.after(site, revision).finally(() => underWay.delete(key));
+    underWay.set(key, reading);
+    return reading;
+  }
 
   return async (request: Request, response: Response, site: string, from: number): Promise<void> => {
     const last = Number(request.get('Last-Event-ID') ?? NaN);
@@ -46,7 +61,7 @@ export function streamOf({ history, follow }: Pick<Store, 'history' | 'follow'>)
       try {
         while (wanted && !response.writableEnded) {
           wanted = false;
-          const found = await history.after(site, sent);
+          const found = await after(site, sent);
           if (!found) response.end();
           else if (!found.edits) {
             write('behind', found.revision, { revision: found.revision });

@@ -1,6 +1,7 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import {
   canonicalNode,
+  homePageOf,
   nodesIn,
   pagesIn,
   type Node,
@@ -8,6 +9,7 @@ import {
   type Operation,
   type Page,
   type Site,
+  type SiteFrame,
   lookup,
 } from '../../core/index.ts';
 import type { Database, Transaction } from './database.ts';
@@ -21,17 +23,33 @@ export interface Snapshot {
 
 type Reader = Database | Transaction;
 
-/** Reads a whole site; what is read in one transaction with its row is of one revision. */
-export async function readSite(reader: Reader, id: string): Promise<Snapshot | undefined> {
+/** What the row of a site says of its frame. */
+export const rowOfFrame = (frame: SiteFrame) => ({
+  frame,
+  name: frame.name,
+  pageCount: frame.pages.length,
+  homePage: homePageOf(frame).id as string,
+});
+
+/** Reads a site, or only some of its pages; what is read in one transaction with its row is of one revision. */
+export async function readSite(
+  reader: Reader,
+  id: string,
+  only?: ReadonlySet<string>,
+): Promise<Snapshot | undefined> {
+  const among = [...(only ?? [])];
   const [row] = await reader.select().from(sites).where(eq(sites.id, id));
   if (!row) return undefined;
   const made: Record<string, Page> = {};
-  for (const page of await reader.select().from(pages).where(eq(pages.site, id)))
+  for (const page of await reader
+    .select()
+    .from(pages)
+    .where(and(eq(pages.site, id), only && inArray(pages.id, among))))
     made[page.id] = { id: page.id as NodeId, root: page.root as NodeId, nodes: {} };
   for (const { page, id: node, node: document } of await reader
     .select()
     .from(nodes)
-    .where(eq(nodes.site, id))) {
+    .where(and(eq(nodes.site, id), only && inArray(nodes.page, among)))) {
     const held = lookup(made, page);
     if (held) held.nodes[node as NodeId] = canonicalNode(document);
   }
@@ -67,7 +85,7 @@ export async function writeChanges(
 ): Promise<void> {
   const site = after.frame.id;
   const changedAt = new Date();
-  const frame = after.frame === before.frame ? {} : { frame: after.frame, frameRevision: revision };
+  const frame = after.frame === before.frame ? {} : { ...rowOfFrame(after.frame), frameRevision: revision };
   await tx
     .update(sites)
     .set({ ...frame, revision, changedAt })

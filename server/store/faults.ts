@@ -1,5 +1,4 @@
 import {
-  alikeButShared,
   faultsOfChange,
   frameFaults,
   headOf,
@@ -33,6 +32,24 @@ async function filesMissing(before: SiteFrame, after: SiteFrame, files: FileStor
   return faults;
 }
 
+/** The media type of a file of the shelf; undefined for what is none. */
+const typeOf = (entry: object): unknown => ('type' in entry ? entry.type : undefined);
+
+const NAMED = ['colours', 'textStyles', 'spacing', 'assets', 'fonts'] as const;
+
+/** Whether all that a page can name in a frame is there in another: the same views, and in each list what was in it. Trees beside the pages apart. */
+function keepsWhatPagesName(before: SiteFrame, after: SiteFrame): boolean {
+  if (before === after) return true;
+  if (before.views !== after.views) return false;
+  return NAMED.every((list) => {
+    if (before[list] === after[list]) return true;
+    const there = new Map(after[list].map((each) => [each.id, typeOf(each)] as const));
+    return before[list].every((each) => {
+      return there.has(each.id) && there.get(each.id) === typeOf(each);
+    });
+  });
+}
+
 /** What an edit leaves behind that is not valid. */
 export async function faultsAfter(
   before: Site,
@@ -49,7 +66,10 @@ export async function faultsAfter(
   }
   const heads = new Set<string>(frame.pages.map(({ id }) => id));
   const strangers = Object.keys(after.pages).filter((id) => !heads.has(id));
-  const missing = [...heads].filter((id) => !lookup(after.pages, id as NodeId));
+  // Without a change of the frame, or of a page as a whole, there are as many pages as before; some may not have been read.
+  const [was, is] = [before, after].map(({ pages }) => Object.keys(pages).length);
+  const missing =
+    frame === before.frame && was === is ? [] : [...heads].filter((id) => !lookup(after.pages, id as NodeId));
   if (strangers.length + missing.length > 0) {
     const [id] = [...strangers, ...missing];
     return [
@@ -59,7 +79,7 @@ export async function faultsAfter(
   const touched = pagesIn(operations) as Set<NodeId>;
   // What pages refer to stands in the frame: another frame concerns them all.
   const sameFrame =
-    alikeButShared(frame, before.frame) && keptBlocks(before.frame).every(({ id }) => frame.shared?.[id]);
+    keepsWhatPagesName(before.frame, frame) && keptBlocks(before.frame).every(({ id }) => frame.shared?.[id]);
   const meant = sameFrame ? [...touched] : (Object.keys(after.pages) as NodeId[]);
   for (const id of meant) {
     const [page, earlier] = [after.pages[id], before.pages[id]];

@@ -3,11 +3,15 @@ import {
   applied,
   FORMAT_VERSION,
   overlapping,
+  pagesIn,
+  treesBeside,
   upgraded,
   type EditBy,
   type Fault,
   type Operation,
+  type Site,
 } from '../../core/index.ts';
+import { LRUCache } from 'lru-cache';
 import { notify, type Database, type Transaction } from './database.ts';
 import { readSite, writeChanges, type Snapshot } from './documents.ts';
 import { faultsAfter } from './faults.ts';
@@ -57,10 +61,23 @@ const MOST = { edits: 500, bytes: 2_000_000 };
 /** Every so many edits of a site the oldest are forgotten. */
 const FORGET_EVERY = 200;
 
-/** How many sites are held in memory. */
-const HELD = 20;
+/** Bytes of sites, as JSON, that are held in memory. */
+const HELD = 256_000_000;
 
 export const CHANNEL = 'edits';
+
+/** A place in an element of a page, or an element as a whole. */
+const ON_ELEMENT = /^\/pages\/[^/]+\/nodes\/./;
+
+/** Bytes that an element, or a page's head, takes as JSON, about: counted out it would cost more than an edit. */
+const BYTES = 1000;
+
+/** Bytes of a site, about. */
+function sizeOf({ frame, pages }: Site): number {
+  const trees = [...Object.values(pages), ...treesBeside(frame)];
+  const elements = trees.reduce((sum, { nodes }) => sum + Object.keys(nodes).length, 0);
+  return BYTES * (1 + frame.pages.length + frame.assets.length + elements);
+}
 
 const fieldsOfEdit = {
   revision: log.revision,
@@ -86,22 +103,34 @@ const editFrom = ({ of, version, operations, inverse, ...rest }: Row): LoggedEdi
 /** The history of each site: its present state, its revision and its log. */
 export function historyStore(database: Database, tidying: Tidying, files: FileStore) {
   /** Sites as they are at a revision, those used last at the end. What the database says of the revision decides. */
-  const held = new Map<string, Snapshot>();
+  const held = new LRUCache<string, Snapshot>({
+    maxSize: HELD,
+    sizeCalculation: ({ site }) => sizeOf(site),
+  });
 
   /** What is held of a site that is gone. */
   const forget = (id: string): void => void held.delete(id);
 
   const hold = (id: string, snapshot: Snapshot): Snapshot => {
-    held.delete(id);
     held.set(id, snapshot);
-    if (held.size > HELD) held.delete(held.keys().next().value!);
     return snapshot;
   };
 
-  /** The site at the revision that its row has; from memory where it is held there. */
-  async function present(reader: Database | Transaction, id: string, revision: number): Promise<Snapshot> {
+  /**
+   * The site at the revision that its row has, as far as operations concern it: from memory where it is held there; else all of it, or, where
+   * they are all on elements of pages, these pages alone.
+   */
+  async function present(
+    tx: Transaction,
+    id: string,
+    revision: number,
+    operations: readonly Operation[],
+  ): Promise<{ site: Site; isWhole: boolean }> {
     const before = held.get(id);
-    return hold(id, before?.revision === revision ? before : (await readSite(reader, id))!);
+    if (before?.revision === revision) return { site: before.site, isWhole: true };
+    const isOnElements = operations.every(({ path }) => ON_ELEMENT.test(path));
+    const { site } = (await readSite(tx, id, isOnElements ? pagesIn(operations) : undefined))!;
+    return { site, isWhole: !isOnElements };
   }
 
   const revisionOf = async (reader: Database | Transaction, id: string): Promise<number | undefined> =>
@@ -144,7 +173,7 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
     id: string,
     base: number,
     edit: NewEdit,
-  ): Promise<{ outcome: EditOutcome; made?: Snapshot }> {
+  ): Promise<{ outcome: EditOutcome; made?: Snapshot; kept?: true }> {
     const [row] = await tx
       .select({ revision: sites.revision })
       .from(sites)
@@ -159,7 +188,7 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
     if (!missed) return { outcome: outdated };
     const theirs = missed.flatMap(({ operations }) => operations);
     if (overlapping(edit.operations, theirs).length > 0) return { outcome: outdated };
-    const { site } = await present(tx, id, revision);
+    const { site, isWhole } = await present(tx, id, revision, edit.operations);
     const made = applied(site, edit.operations);
     // What does not fit, or is not valid, because of what others did meanwhile, is for the sender to make anew.
     if (!made.ok)
@@ -181,7 +210,8 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
     await notify(tx, CHANNEL, `${id} ${next}`);
     return {
       outcome: { outcome: 'accepted', revision: next, missed },
-      made: { site: made.value.site, revision: next },
+      ...(isWhole && { made: { site: made.value.site, revision: next } }),
+      kept: true,
     };
   }
 
@@ -230,11 +260,9 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
      * between do not matter unless they touched the same; what is left behind has to be valid.
      */
     async edit(id: string, base: number, edit: NewEdit): Promise<EditOutcome> {
-      const { outcome, made } = await database.transaction((tx) => accept(tx, id, base, edit));
-      if (made) {
-        hold(id, made);
-        tidying.edited();
-      }
+      const { outcome, made, kept } = await database.transaction((tx) => accept(tx, id, base, edit));
+      if (made) hold(id, made);
+      if (kept) tidying.edited();
       return outcome;
     },
 

@@ -1,4 +1,4 @@
-import { and, count, desc, eq, gte, inArray, isNull, lt, max, sql } from 'drizzle-orm';
+import { and, count, desc, eq, gte, inArray, isNull, max, sql } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import type { LetterLine } from '../../core/index.ts';
 import type { Database } from './database.ts';
@@ -12,8 +12,6 @@ const MOST = 20_000;
 
 /** The same letter within that time is the same one, sent twice: ms. */
 const SAME = 600_000;
-
-const DAY = 86_400_000;
 
 /** What arrives. */
 export interface NewLetter {
@@ -166,18 +164,20 @@ export function letterStore(database: Database) {
         .set({ lettersKept: days })
         .where(eq(sites.id, site))
         .returning({ id: sites.id });
-      await this.removeOld();
+      await this.removeOld(new Date(), site);
       return found.length > 0;
     },
 
-    /** Deletes what is older than it is to be kept. */
-    async removeOld(now = new Date()): Promise<void> {
-      const kept = await database.select({ id: sites.id, days: sites.lettersKept }).from(sites);
-      for (const { id, days } of kept) {
-        if (days === 0) continue;
-        const since = new Date(now.getTime() - (days ?? KEPT) * DAY);
-        await database.delete(letters).where(and(eq(letters.site, id), lt(letters.arrivedAt, since)));
-      }
+    /** Deletes what is older than it is to be kept, of all sites or of one. */
+    async removeOld(now = new Date(), only?: string): Promise<void> {
+      const days = sql`coalesce(${sites.lettersKept}, ${KEPT}::integer)`;
+      await database.delete(letters).where(
+        and(
+          only === undefined ? undefined : eq(letters.site, only),
+          sql`exists (select 1 from ${sites} where ${sites.id} = ${letters.site} and ${days} > 0
+            and ${letters.arrivedAt} < ${now.toISOString()}::timestamptz - ${days} * interval '1 day')`,
+        ),
+      );
     },
   };
 }

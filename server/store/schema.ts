@@ -18,6 +18,10 @@ const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'da
 export const sites = pgTable('sites', {
   id: text('id').primaryKey(),
   frame: jsonb('frame').$type<SiteFrame>().notNull(),
+  /** What the list of sites says of it, so that no frame is read for that: its name, how many pages it has, and the id of its home page. */
+  name: text('name').notNull(),
+  pageCount: integer('page_count').notNull(),
+  homePage: text('home_page').notNull(),
   /** Counts the accepted edits of the site. */
   revision: integer('revision').notNull().default(1),
   /** The last revision that changed the frame. */

@@ -1,7 +1,7 @@
 import { and, asc, eq, isNull, lt } from 'drizzle-orm';
 import { canonicalSite, pagesOf, upgraded, type Node, type Site, type SiteFrame } from '../../core/index.ts';
 import type { Database } from './database.ts';
-import { writePage } from './documents.ts';
+import { rowOfFrame, writePage } from './documents.ts';
 import { nodes, pages, publications, sites } from './schema.ts';
 
 /** What is known of a site without its pages. */
@@ -15,7 +15,10 @@ export interface SiteRow {
 }
 
 /** A site as the list of all has it: also which publication is live. */
-export interface ListedSite extends SiteRow {
+export interface ListedSite extends Omit<SiteRow, 'frame' | 'frameRevision'> {
+  name: string;
+  pages: number;
+  homePage: string;
   live: { number: number; publishedAt: Date } | null;
 }
 
@@ -37,7 +40,11 @@ export function siteStore(database: Database) {
     /** All sites, also those that are put away. */
     list: (): Promise<ListedSite[]> =>
       database
-        .select({ ...fields, live })
+        .select({
+          ...{ id: sites.id, name: sites.name, pages: sites.pageCount, homePage: sites.homePage },
+          ...{ revision: sites.revision, changedAt: sites.changedAt, putAwayAt: sites.putAwayAt },
+          live,
+        })
         .from(sites)
         .leftJoin(publications, and(eq(publications.site, sites.id), eq(publications.number, sites.live)))
         .orderBy(asc(sites.createdAt)),
@@ -96,7 +103,7 @@ export function siteStore(database: Database) {
         const site = canonicalSite(given);
         const added = await tx
           .insert(sites)
-          .values({ id: site.frame.id, frame: site.frame })
+          .values({ id: site.frame.id, ...rowOfFrame(site.frame) })
           .onConflictDoNothing()
           .returning({ id: sites.id });
         if (added.length === 0) return false;
@@ -110,7 +117,7 @@ export function siteStore(database: Database) {
         for (const { id, frame } of await tx.select().from(sites)) {
           const present = upgraded.frame(frame);
           if (present === frame) continue;
-          await tx.update(sites).set({ frame: present }).where(eq(sites.id, id));
+          await tx.update(sites).set(rowOfFrame(present)).where(eq(sites.id, id));
           for (const row of await tx.select().from(nodes).where(eq(nodes.site, id))) {
             const node = upgraded.node(row.node, frame.version) as Node;
             if (node === row.node) continue;
