@@ -4,6 +4,7 @@ import type { Problem } from '../../api/responses.ts';
 import { LIMITS } from '../../core/index.ts';
 import { FileDamaged } from '../store/files.ts';
 import { StateOfLaterVersion } from '../store/states.ts';
+import { FolderRefused } from '../store/folder.ts';
 import { troubleOf } from '../store/trouble.ts';
 
 type Extra = Pick<Problem, 'faults' | 'kept' | 'missed' | 'revision'>;
@@ -82,6 +83,7 @@ export const problems =
     if (error instanceof URIError) return answer(response, 400, 'The address is malformed.');
     log(error);
     if (error instanceof FileDamaged) return answer(response, 500, error.message);
+    if (error instanceof FolderRefused) return answer(response, 409, error.message);
     if (error instanceof StateOfLaterVersion) return answer(response, 409, error.message);
     const trouble = troubleOf(error);
     if (trouble) return answer(response, trouble.status, trouble.sentence);

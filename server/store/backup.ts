@@ -1,20 +1,17 @@
 import { createHash } from 'node:crypto';
 import { copyFile, link, mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
-import { getTableName, sql, type Table } from 'drizzle-orm';
-import { letters, log, nodes, pages, parts, publications, sites } from './schema.ts';
-import type { Database } from './database.ts';
+import { dirname, join } from 'node:path';
+import { sql } from 'drizzle-orm';
+import type { Database, OpenDatabase } from './database.ts';
 import { fileStore, type FileStore } from './files.ts';
 import { FolderRefused } from './folder.ts';
 import { MIGRATIONS } from './migrations.ts';
+import { TABLES, writeTables, type WrittenTable } from './tables.ts';
 import { lookup } from '../../core/index.ts';
 
-/** The tables of a backup, so that what a row refers to stands before it. */
-const TABLES: readonly Table[] = [sites, pages, nodes, log, parts, publications, letters];
+const names = TABLES.map(({ name }) => name);
 
-const names = TABLES.map((table) => getTableName(table));
-
-/** How many rows are read and written at once. */
+/** How many rows are written at once. */
 const ROWS = 500;
 
 const FORMAT = 'dimorphe-backup';
@@ -26,7 +23,7 @@ export interface BackupHead {
   version: number;
   madeAt: string;
   /** Of each table, how many rows there are and the SHA-256 of their file. */
-  tables: Record<string, { rows: number; sha256: string }>;
+  tables: Record<string, WrittenTable>;
   /** The SHA-256 of files that were damaged when it was made, and are not in it. */
   damaged: string[];
 }
@@ -34,27 +31,19 @@ export interface BackupHead {
 /** What follows the name of a backup in that of a folder in which it is being written. */
 const DRAFT = '.draft-';
 
-/** ms; a backup that nobody has written to for so long was left by a process that ended. */
-const LEFT_BEHIND = 86_400_000;
+/** ms; a backup that was made for somebody to take away, and was not, goes after so long. */
+const FOR_TAKING = 86_400_000;
 
-/** Removes what was left of backups that were never finished. */
-export async function clearUnfinished(folder: string, now = Date.now()): Promise<void> {
+const UNFINISHED = /\.draft-\d+$/;
+const ASKED = /^asked-/;
+
+/** Removes what was left of backups that were never finished, or never taken away. Only while no backup is being written. */
+async function clearLeft(folder: string, now: Date): Promise<void> {
   for (const name of await readdir(folder).catch(() => [])) {
-    if (!/\.draft-\d+$/.test(name)) continue;
     const path = join(folder, name);
-    const { mtimeMs } = await stat(path);
-    const pid = Number(name.slice(name.lastIndexOf('-') + 1));
-    if (!isRunning(pid) || now - mtimeMs > LEFT_BEHIND) await rm(path, { recursive: true, force: true });
-  }
-}
-
-/** Whether a process of this machine is there, as far as can be told. */
-function isRunning(pid: number): boolean {
-  try {
-    process.kill(pid, 0);
-    return pid !== process.pid;
-  } catch (error) {
-    return (error as NodeJS.ErrnoException).code === 'EPERM';
+    const age = now.getTime() - (await stat(path)).mtimeMs;
+    if (UNFINISHED.test(name) || (ASKED.test(name) && age > FOR_TAKING))
+      await rm(path, { recursive: true, force: true });
   }
 }
 
@@ -64,26 +53,6 @@ export const nameOf = (moment: Date): string => moment.toISOString().replace(/:/
 const tableFile = (folder: string, name: string) => join(folder, 'tables', `${name}.jsonl`);
 
 const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex');
-
-/** The rows of all tables as they are together at one moment, a line of JSON each. */
-const readTables = (database: Database): Promise<Record<string, string[]>> =>
-  database.transaction(
-    async (tx) => {
-      const read: Record<string, string[]> = {};
-      for (const name of names) {
-        const lines: string[] = [];
-        for (let from = 0; from === lines.length; from += ROWS) {
-          const { rows } = (await tx.execute(
-            sql.raw(`select to_jsonb(t)::text as row from ${name} t order by t limit ${ROWS} offset ${from}`),
-          )) as unknown as { rows: { row: string }[] };
-          lines.push(...rows.map(({ row }) => row));
-        }
-        read[name] = lines;
-      }
-      return read;
-    },
-    { isolationLevel: 'repeatable read', accessMode: 'read only' },
-  );
 
 /** A second name for a file on the same disk, or a copy where there can be none. */
 async function linkOrCopy(from: string, to: string): Promise<void> {
@@ -116,50 +85,53 @@ async function takeFiles(from: string, to: string, before?: string): Promise<str
   return damaged;
 }
 
+/** Whether there is something of a name already. */
+const isTaken = async (target: string): Promise<boolean> =>
+  (await readdir(target).catch(() => [])).length > 0;
+
 /**
  * Writes a backup of a data folder that is open: its tables at one moment, as lines of JSON, and its files. What is there
- * appears under its name when it is whole. Refused where there is something of that name.
+ * appears under its name when it is whole. Refused where there is something of that name, and while another backup is being written.
  */
 export async function writeBackup(
-  database: Database,
+  { database, hasOneConnection, alone }: Pick<OpenDatabase, 'database' | 'hasOneConnection' | 'alone'>,
   files: string,
   target: string,
   { now = new Date(), before }: { now?: Date; before?: string } = {},
 ): Promise<BackupHead> {
-  if ((await readdir(target).catch(() => [])).length > 0)
-    throw new FolderRefused(
-      `${target} is not empty. Nothing was written; choose a folder that is not there yet.`,
-    );
-  const draft = `${target}${DRAFT}${process.pid}`;
-  await rm(draft, { recursive: true, force: true });
-  await mkdir(join(draft, 'tables'), { recursive: true });
-  try {
-    // Files come before the rows that name them: read after the tables, they are all there.
-    const read = await readTables(database);
-    const damaged = await takeFiles(files, join(draft, 'files'), before && join(before, 'files'));
-    const tables: BackupHead['tables'] = {};
-    for (const name of names) {
-      const text = lookup(read, name)!
-        .map((line) => `${line}\n`)
-        .join('');
-      tables[name] = { rows: lookup(read, name)!.length, sha256: sha256(text) };
-      await writeFile(tableFile(draft, name), text);
+  const written = await alone('backup', async () => {
+    if (await isTaken(target))
+      throw new FolderRefused(
+        `${target} is not empty. Nothing was written; choose a folder that is not there yet.`,
+      );
+    await clearLeft(dirname(target), now);
+    const draft = `${target}${DRAFT}${process.pid}`;
+    await mkdir(join(draft, 'tables'), { recursive: true });
+    try {
+      // Files come before the rows that name them: read after the tables, they are all there.
+      const tables = await writeTables(database, hasOneConnection, join(draft, 'tables'));
+      const damaged = await takeFiles(files, join(draft, 'files'), before && join(before, 'files'));
+      const head: BackupHead = {
+        format: FORMAT,
+        version: MIGRATIONS,
+        madeAt: now.toISOString(),
+        tables,
+        damaged,
+      };
+      await writeFile(join(draft, 'backup.json'), `${JSON.stringify(head, null, 1)}\n`);
+      await rm(target, { recursive: true, force: true });
+      await rename(draft, target);
+      return head;
+    } catch (error) {
+      await rm(draft, { recursive: true, force: true });
+      throw error;
     }
-    const head: BackupHead = {
-      format: FORMAT,
-      version: MIGRATIONS,
-      madeAt: now.toISOString(),
-      tables,
-      damaged,
-    };
-    await writeFile(join(draft, 'backup.json'), `${JSON.stringify(head, null, 1)}\n`);
-    await rm(target, { recursive: true, force: true });
-    await rename(draft, target);
-    return head;
-  } catch (error) {
-    await rm(draft, { recursive: true, force: true });
-    throw error;
-  }
+  });
+  if (!written)
+    throw new FolderRefused(
+      'Another backup is being written. Nothing was written; try again when it is done.',
+    );
+  return written;
 }
 
 export interface Backup {

@@ -18,6 +18,10 @@ export interface OpenDatabase {
   database: Database;
   /** Calls back with what any process that works on the database notifies on a channel, once it is committed. */
   listen(channel: string, listener: Listener): Promise<Listening>;
+  /** Whether all work shares one connection, so that whatever takes long there holds up all else. */
+  hasOneConnection: boolean;
+  /** Does some work while no process does work of the same name on the database; undefined, and nothing done, while another does. */
+  alone<T>(name: string, work: () => Promise<T>): Promise<T | undefined>;
   /** Gives back room that edits have left, where the database does not do that by itself. */
   tidy(): Promise<void>;
   close(): Promise<void>;
@@ -88,8 +92,20 @@ async function openEmbedded(folder: string): Promise<OpenDatabase> {
     await client.exec('vacuum');
     await client.exec('checkpoint');
   };
+  const working = new Set<string>();
   return {
     database,
+    hasOneConnection: true,
+    // The folder is this process's alone.
+    async alone(name, work) {
+      if (working.has(name)) return undefined;
+      working.add(name);
+      try {
+        return await work();
+      } finally {
+        working.delete(name);
+      }
+    },
     async listen(channel, { heard }) {
       await client.listen(channel, heard);
       return { hears: () => true, end: async () => undefined };

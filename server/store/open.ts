@@ -65,7 +65,8 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
   // Several processes may share a server’s database, and the files, which are written once and never changed.
   const lock = databaseUrl ? SHARED : await lockFolder(path);
   try {
-    const { database, listen, tidy, close } = await openDatabase(path, databaseUrl);
+    const open = await openDatabase(path, databaseUrl);
+    const { database, listen, tidy, close } = open;
     const sites = siteStore(database);
     await sites.upgrade();
     const folderOfFiles = join(path, 'files');
@@ -123,7 +124,7 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
       hears: () => listening.hears(),
       backup: async (target, before) => {
         await mkdir(dirname(target), { recursive: true });
-        await writeBackup(database, folderOfFiles, target, { before });
+        await writeBackup(open, folderOfFiles, target, { before });
       },
       collect,
       states,

@@ -62,6 +62,28 @@ export async function openServer(url: string): Promise<OpenDatabase> {
   };
   return {
     database: Object.assign(database, { transaction }),
+    hasOneConnection: false,
+    async alone(name, work) {
+      const client = await pool.connect();
+      // A lock goes with its connection, also where this process ends.
+      let isBroken = true;
+      try {
+        const { rows } = await client.query<{ taken: boolean }>(
+          'select pg_try_advisory_lock(hashtext($1)) as taken',
+          [name],
+        );
+        if (!rows[0].taken) {
+          isBroken = false;
+          return undefined;
+        }
+        const done = await work();
+        await client.query('select pg_advisory_unlock(hashtext($1))', [name]);
+        isBroken = false;
+        return done;
+      } finally {
+        client.release(isBroken);
+      }
+    },
     listen: (channel, listener) => listening(url, channel, listener),
     tidy: async () => undefined,
     close: () => pool.end(),

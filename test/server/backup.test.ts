@@ -12,7 +12,10 @@ import { backUpDaily, KEPT } from '../../server/store/daily.ts';
 import { openDatabase } from '../../server/store/database.ts';
 import { openStore } from '../../server/store/open.ts';
 import { restoreBackup } from '../../server/store/restore.ts';
+import type { Site } from '../../core/index.ts';
+import { demoSite } from '../demo.ts';
 import { editor, inHome, set } from './editing.ts';
+import { startPostgres } from './postgres.ts';
 import { commandLine } from './program.ts';
 import { freshFolder, served } from './serving.ts';
 
@@ -120,6 +123,95 @@ describe('a backup', function () {
     expect((await run(['verify'], empty)).stdout).to.match(
       /^1 site, \d+ pages, 0 edits, 0 publications, \d+ files: all is whole\.\n$/,
     );
+  });
+
+  it('is of one moment, though edits, pages, letters and sites come and go while it is written', async () => {
+    for (const database of ['embedded', 'server'] as const) {
+      const postgres = database === 'server' ? await startPostgres() : undefined;
+      const folder = postgres ? await temporary() : await freshFolder();
+      const store = await openStore(folder, postgres?.url);
+      const { site: demo } = await demoSite();
+      const named = (id: string): Site => ({ ...demo, frame: { ...demo.frame, id } });
+      if (postgres) await store.add({ site: demo, files: (await demoSite()).files });
+      // Rows enough for many readings.
+      for (let copy = 0; copy < 6; copy++) await store.add({ site: named(`copy-${copy}`), files: {} });
+      const target = join(await temporary(), 'copy');
+      let isDone = false;
+      let revision = 1;
+      const edit = async (turn: number) => {
+        const value = { ...demo.pages['visits' as never], id: 'more' };
+        const operations = [
+          { op: 'set' as const, path: '/pages/home/nodes/lead/name', value: `Turn ${turn}` },
+          ...(turn % 2 === 0
+            ? [
+                { op: 'set' as const, path: '/pages/more', value },
+                {
+                  op: 'set' as const,
+                  path: '/frame/pages/more',
+                  value: { ...demo.frame.pages[1], id: 'more', slug: 'more' },
+                },
+              ]
+            : [
+                { op: 'clear' as const, path: '/pages/more' },
+                { op: 'clear' as const, path: '/frame/pages/more' },
+              ]),
+        ];
+        const key = `key-${database}-${turn}`;
+        const result = await store.history.edit(demo.frame.id, revision, {
+          ...{ key, fingerprint: key, session: 's', by: 'edit', sentence: 'While it is written' },
+          operations,
+        });
+        expect(result.outcome, JSON.stringify(result)).to.equal('accepted');
+        revision += 1;
+      };
+      await edit(0);
+      const writing = store.backup(target).finally(() => {
+        isDone = true;
+      });
+      const second = await store.backup(`${target}-2`).then(
+        () => 'written',
+        (error: Error) => error.message,
+      );
+      expect(second).to.match(/Another backup is being written/);
+      for (let turn = 1; !isDone; turn++) {
+        // Others get their turns on this thread, too.
+        for (let pause = 0; pause < 30; pause++) await new Promise((resolve) => setImmediate(resolve));
+        await edit(turn);
+        await store.letters.keep(demo.frame.id, {
+          ...{
+            form: 'f',
+            formName: 'F',
+            page: '',
+            doubtful: false,
+            lines: [{ label: 'n', value: `${turn}` }],
+          },
+        });
+        if (turn === 3) {
+          await store.sites.putAway('copy-5', new Date());
+          expect(await store.remove('copy-5')).to.equal('removed');
+          await store.add({ site: named('copy-6'), files: {} });
+        }
+      }
+      await writing;
+      expect(revision, 'edits were made meanwhile').to.be.greaterThan(5);
+      await store.close();
+      const empty = await temporary();
+      await rm(empty, { recursive: true });
+      await restoreBackup(target, empty);
+      const found = await verified(empty);
+      expect(found.findings).to.deep.equal([]);
+      const again = await openStore(empty);
+      const now = (await again.history.snapshot(demo.frame.id))!;
+      const steps = await again.history.steps(demo.frame.id, { after: 0, before: 10_000 }, 10_000);
+      expect(steps.at(-1)!.revision, 'the site and its log').to.equal(now.revision);
+      expect(steps.length).to.equal(now.revision - 1);
+      expect(now.site.pages['home' as never].nodes['lead' as never].name).to.equal(
+        `Turn ${now.revision - 2}`,
+      );
+      expect('more' in now.site.pages).to.equal(now.revision % 2 === 0);
+      await again.close();
+      postgres?.stop();
+    }
   });
 
   it('that is not whole is refused with what is wrong, and changes nothing', async () => {
