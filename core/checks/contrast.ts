@@ -15,6 +15,9 @@ import type { Gradient } from '../elements/valuetypes/gradient.ts';
 import type { Tone } from './seen.ts';
 import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
+import { meet, within } from '../layout/areas.ts';
+import { OVERLAY } from '../elements/properties/area.ts';
+import { fillsArea, partsIn } from '../values/areas.ts';
 
 /** How text stands out from what is behind it. */
 export interface Contrast {
@@ -83,7 +86,7 @@ const ranked: Record<Contrast['over'], number> = { colour: 0, gradient: 1, pictu
 
 /**
  * The contrasts of the texts of a page. Each element paints its own background under what is in it and then lets all of that through by
- * its opacity (CSS Color 4, §12 https://www.w3.org/TR/css-color-4/#transparency). Over a gradient or a picture it is the worst that they have
+ * its opacity; in an overlay it lies on the parts before it in the order of layers (CSS 2.2, Appendix E; CSS Color 4, §12 https://www.w3.org/TR/css-color-4/#transparency). Over a gradient or a picture it is the worst that they have
  * anywhere, as words may stand before any part of them. `tones`: the tones in the parts of pictures; without those of a picture
  * nothing can be said of what stands before it.
  */
@@ -145,6 +148,40 @@ export function contrasts(
     return made;
   }
 
+  /** What a part of an overlay paints: its background, and over that its picture or video, where it is one. */
+  function surfaceOf(part: Node, view: ViewId): Ground {
+    const own = ground(part, 'self', view);
+    const said = (name: string) => resolve(site, page, part, knownProperty(name), view);
+    if (part.kind === 'video') return { ...own, colours: GREYS, of: 'film' };
+    const parent = page.nodes[part.parent!];
+    if (!applies(knownProperty('source'), part.kind, parent.kind)) return own;
+    const source = said('source');
+    if (plain(source)) return own;
+    const known = tones.get(source as string);
+    if (!known?.length) return { opacity: own.opacity, of: 'picture' };
+    return { ...own, colours: known.map(([r, g, b]) => ({ mode: 'rgb', r, g, b })), of: 'picture' };
+  }
+
+  /**
+   * What lies under a part of an overlay, the topmost first: the parts before it in the order of layers that meet its area. Only what is as
+   * large as its own area, and takes all of that of the part, is under every word of it.
+   */
+  function beneath(part: Node, view: ViewId): { surface: Ground; isWhole: boolean }[] {
+    const overlay = part.parent === null ? undefined : page.nodes[part.parent];
+    if (overlay?.kind !== OVERLAY) return [];
+    const parts = partsIn(site, page, overlay, view);
+    const at = parts.findIndex(({ id }) => id === part.id);
+    return parts
+      .slice(0, Math.max(0, at))
+      .filter((each) => meet(each.at, parts[at].at))
+      .map(({ id, at: area }) => {
+        const node = page.nodes[id];
+        const fills = fillsArea(site, page, node, view);
+        return { surface: surfaceOf(node, view), isWhole: fills && within(parts[at].at, area) };
+      })
+      .reverse();
+  }
+
   /** Of many places those that may be the worst. */
   function worst(places: Painted[]): Painted[] {
     if (places.length <= MOST_PLACES) return places;
@@ -183,7 +220,23 @@ export function contrasts(
           behind: faded(behind, opacity),
         }));
       }
-      if (of === 'self') at = at.parent === null ? undefined : page.nodes[at.parent];
+      if (of === 'self') {
+        for (const { surface, isWhole } of beneath(at, view)) {
+          if (!places.some(({ behind }) => (behind.alpha ?? 1) < 1)) break;
+          if (!surface.colours) return undefined;
+          const { colours: painted, opacity: share } = surface;
+          const covered = places.flatMap(({ text, behind }) =>
+            painted.map((each) => ({
+              text: over(faded(each, share), text),
+              behind: over(faded(each, share), behind),
+            })),
+          );
+          // Where it ends, what lies under it is seen.
+          places = worst(isWhole ? covered : [...covered, ...places]);
+          if (painted.length > 1 && ranked[surface.of] > ranked[kind]) kind = surface.of;
+        }
+        at = at.parent === null ? undefined : page.nodes[at.parent];
+      }
       of = 'self';
     }
     return {

@@ -1,5 +1,7 @@
 import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
 import { settings, type Layered } from '../layered/layered.ts';
+import { OVERLAY } from '../elements/properties/area.ts';
+import { lookup } from '../lookup.ts';
 import type { Page } from '../site/site.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { ViewId } from '../layered/views.ts';
@@ -25,11 +27,18 @@ export interface Seen {
 
 export const NOTHING_SEEN: Seen = {};
 
-/** The pictures that stand behind elements of a page in any view, by their ids: those whose tones matter. */
+/**
+ * The pictures that elements of a page may lie on in any view, by their ids: those behind elements, and those that are parts of an overlay.
+ * It is their tones that matter.
+ */
 export function picturesBehind(page: Page): string[] {
-  const ids = Object.values(page.nodes).flatMap(({ style }) => {
-    const picture = style.self?.backgroundPicture as Layered<string> | undefined;
-    return picture ? settings(picture) : [];
+  const ids = Object.values(page.nodes).flatMap(({ style, parent }) => {
+    const isPart = parent !== null && page.nodes[parent]?.kind === OVERLAY;
+    const names = ['backgroundPicture', ...(isPart ? ['source'] : [])];
+    return names.flatMap((name) => {
+      const picture = lookup(style.self, name) as Layered<string> | undefined;
+      return picture ? settings(picture) : [];
+    });
   });
   return [...new Set(ids)].filter((id) => id !== NO_PICTURE);
 }

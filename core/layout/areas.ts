@@ -50,6 +50,13 @@ export const meet = (one: Area, other: Area): boolean =>
   one.column < other.column + other.span &&
   other.column < one.column + one.span;
 
+/** Whether all cells of an area are among those of another. */
+export const within = (inner: Area, outer: Area): boolean =>
+  inner.row >= outer.row &&
+  inner.row + inner.rows <= outer.row + outer.rows &&
+  inner.column >= outer.column &&
+  inner.column + inner.span <= outer.column + outer.span;
+
 /** An area like another, as far up as it can be, from a row on, without meeting any of those that are there but for some. */
 export function firstFree<Taken extends Area>(
   area: Area,

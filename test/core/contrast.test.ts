@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { contrastIn, type NodeId } from '../../core/index.ts';
+import { contrastIn, contrasts, type NodeId, type Page, type Tone } from '../../core/index.ts';
 import { frame, home, made, view } from './acting.ts';
 
 const of = (id: string, page = home, where = 'desktop') =>
@@ -109,5 +109,86 @@ describe('the contrast of an element', () => {
       of('headline', set('tint', parent, 'black', set('backgroundPicture', parent, asset))),
     ).not.to.equal(undefined);
     expect(of('dome')).to.equal(undefined);
+  });
+});
+
+describe('contrast in an overlay', () => {
+  const [section, overlay, picture, title] = ['o-section', 'o-over', 'o-picture', 'o-title'].map(
+    (id) => id as NodeId,
+  );
+  const add = (kind: string, id: NodeId, parent: NodeId, page = home) =>
+    made('addElement', { kind, id, parent, after: null }, page).page;
+  /** White words in a white section, over a picture that lies under all of them, or under a part. */
+  function over(values: Record<string, Record<string, unknown>>) {
+    let page = add('section', section, home.root);
+    page = add('overlay', overlay, section, page);
+    page = add('heading', title, overlay, page);
+    page = add('picture', picture, overlay, page);
+    page = set('backgroundColour', section, 'white', page);
+    page = set('colour', title, 'white', page);
+    page = set('source', picture, 'saturn', page);
+    for (const id of [title, picture]) {
+      const all = {
+        areaColumn: 1,
+        span: 6,
+        areaRow: 1,
+        areaRows: 4,
+        ...(id === picture && { heldAcross: 'stretch', heldDown: 'stretch' }),
+      };
+      for (const [name, value] of Object.entries(all)) page = set(name, id, value, page);
+    }
+    for (const [id, some] of Object.entries(values))
+      for (const [name, value] of Object.entries(some)) page = set(name, id, value, page);
+    return page;
+  }
+  const [black, white] = [[0, 0, 0] as const, [1, 1, 1] as const];
+  const seen = (page: Page, tones: readonly Tone[] | undefined, where = 'desktop') =>
+    contrasts(frame, page, new Map(tones ? [['saturn', tones]] : [])).contrastIn(
+      page.nodes[title],
+      'self',
+      view(where),
+    );
+
+  it('is that to what lies under the words, and not to what they stand in', () => {
+    const page = over({});
+    expect(seen(page, [black])!.ratio).to.be.closeTo(21, 1e-9);
+    expect(seen(page, [white])!.ratio).to.be.closeTo(1, 1e-9);
+    expect(seen(page, [black, white])!.ratio, 'the worst place').to.be.closeTo(1, 1e-9);
+    expect(seen(page, [black])!.over).to.equal('colour');
+    expect(seen(page, [black, [0.1, 0.1, 0.1]])!.over).to.equal('picture');
+    expect(seen(page, undefined), 'a picture that is not known says nothing').to.equal(undefined);
+  });
+
+  it('takes what lets something through with what is under that', () => {
+    // Half of black over white: grey of 0.5, of luminance ((0.5 + 0.055) / 1.055) ** 2.4.
+    const grey = 1.05 / (((0.5 + 0.055) / 1.055) ** 2.4 + 0.05);
+    expect(seen(over({ [picture]: { opacity: 0.5 } }), [black])!.ratio).to.be.closeTo(grey, 1e-3);
+  });
+
+  it('takes the words’ own background, a part that covers only some of them, and none that is above or elsewhere', () => {
+    expect(seen(over({ [title]: { backgroundColour: 'black' } }), [white])!.ratio).to.be.closeTo(21, 1e-9);
+    expect(seen(over({ [picture]: { span: 3 } }), [black])!.ratio, 'it ends before them').to.be.closeTo(
+      1,
+      1e-9,
+    );
+    expect(seen(over({ [picture]: { heldDown: 'start' } }), [black])!.ratio, 'it may').to.be.closeTo(1, 1e-9);
+    expect(seen(over({ [picture]: { areaColumn: 7 } }), [black])!.ratio, 'beside').to.be.closeTo(1, 1e-9);
+    expect(seen(over({ [picture]: { shown: false } }), [black])!.ratio, 'hidden').to.be.closeTo(1, 1e-9);
+    const front = made(
+      'setValue',
+      {
+        ...{ nodes: [overlay], property: 'order', view: view('desktop') },
+        ...{ value: [title, picture], reach: 'onward' as const },
+      },
+      over({}),
+    ).page;
+    expect(seen(front, [black])!.ratio, 'above').to.be.closeTo(1, 1e-9);
+  });
+
+  it('follows the view, and a part under a part', () => {
+    const page = over({});
+    const narrow = set('opacity', picture, 0, page, 'mobile');
+    expect(seen(narrow, [black], 'mobile')!.ratio).to.be.closeTo(1, 1e-9);
+    expect(seen(narrow, [black], 'desktop')!.ratio).to.be.closeTo(21, 1e-9);
   });
 });
