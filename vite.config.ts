@@ -1,11 +1,31 @@
 import babel from '@rolldown/plugin-babel';
 import react, { reactCompilerPreset } from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { defineConfig, type Plugin } from 'vite';
+
+/** Writes each text that is built in its compressed forms, too, so that the server need not compress it for each request. */
+const compressed: Plugin = {
+  name: 'compressed',
+  apply: 'build',
+  closeBundle() {
+    const folder = join(import.meta.dirname, 'dist');
+    for (const file of readdirSync(folder, { recursive: true, encoding: 'utf8' })) {
+      if (!/\.(js|css|html|svg)$/.test(file)) continue;
+      const path = join(folder, file);
+      const text = readFileSync(path);
+      const params = { [constants.BROTLI_PARAM_SIZE_HINT]: text.length };
+      writeFileSync(`${path}.br`, brotliCompressSync(text, { params }));
+      writeFileSync(`${path}.gz`, gzipSync(text, { level: constants.Z_BEST_COMPRESSION }));
+    }
+  },
+};
 
 export default defineConfig({
   root: 'web',
   // The compiler remembers what each component draws, so that an edit draws anew only what it changes.
-  plugins: [react(), babel({ presets: [reactCompilerPreset()] })],
+  plugins: [react(), babel({ presets: [reactCompilerPreset()] }), compressed],
   build: {
     outDir: '../dist',
     emptyOutDir: true,

@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import express from 'express';
+import sirv from 'sirv';
 import type { Pages } from './http/application.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -10,7 +10,16 @@ export const isBuilt = (): boolean => existsSync(`${built}/index.html`);
 
 /** The built interface; every address that is no file is a screen of it. */
 export const builtPages: Pages = (app) => {
-  app.use(express.static(built, { index: false, maxAge: '1h' }));
+  app.use(
+    sirv(built, {
+      // Compressed when it was built.
+      ...{ brotli: true, gzip: true, extensions: [], etag: true },
+      setHeaders(response, path) {
+        const lasting = path.startsWith('/assets/');
+        response.setHeader('Cache-Control', lasting ? 'public, max-age=31536000, immutable' : 'no-cache');
+      },
+    }),
+  );
   app.get('/{*path}', (_request, response) => {
     response.set('Cache-Control', 'no-cache').sendFile(`${built}/index.html`);
   });

@@ -1,54 +1,67 @@
-import { CssBaseline, ThemeProvider } from '@mui/material';
+import { CssBaseline, LinearProgress, ThemeProvider } from '@mui/material';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { SnackbarProvider } from 'notistack';
+import type { ComponentType } from 'react';
 import { Provider } from 'react-redux';
 import { createBrowserRouter, Navigate, Outlet, RouterProvider } from 'react-router';
 import { windowServices } from './state/services.ts';
 import { makeStore } from './state/store.ts';
-import { Pages } from './pages/Pages.tsx';
-import { Letters } from './letters/Letters.tsx';
-import { Publications } from './publications/Publications.tsx';
-import { Shelf } from './shelf/Shelf.tsx';
-import { Sites } from './sites/Sites.tsx';
 import { Boundary } from './ui/Boundary.tsx';
 import { Notice } from './ui/Notice.tsx';
 import { coral, theme } from './ui/theme.ts';
-import { TypeLab } from './type/TypeLab.tsx';
-import { Views } from './views/Views.tsx';
-import { Workbench } from './workbench/Workbench.tsx';
 
 const services = windowServices();
 const store = makeStore(services);
 // What was changed in another window is seen when one comes back.
 setupListeners(store.dispatch);
 
+/** While the first screen is on its way. */
+const Loading = () => <LinearProgress aria-label="Loading" />;
+
 /** What stands in for a screen that met a fault. */
 function Faulty() {
   return (
     <Notice severity="error" action={{ label: 'Load again', run: () => window.location.reload() }}>
-      This screen met a fault of ours and cannot go on. What the top bar called kept is kept; load the page
-      again to continue.
+      This screen could not be loaded, or met a fault of ours. What the top bar called saved is safe; load the
+      page again to continue.
     </Notice>
   );
 }
 
+/** A screen that is loaded when it is first gone to. */
+const screen = (path: string, load: () => Promise<ComponentType>) => ({
+  path,
+  lazy: async () => ({ Component: await load() }),
+});
+
+/** The screens, each a file of its own. */
+const SCREENS = [
+  screen('/', async () => (await import('./sites/Sites.tsx')).Sites),
+  screen('/sites/:site/pages', async () => (await import('./pages/Pages.tsx')).Pages),
+  screen('/sites/:site/shelf', async () => (await import('./shelf/Shelf.tsx')).Shelf),
+  screen('/sites/:site/views', async () => (await import('./views/Views.tsx')).Views),
+  screen('/sites/:site/type', async () => (await import('./type/TypeLab.tsx')).TypeLab),
+  screen('/sites/:site/letters', async () => (await import('./letters/Letters.tsx')).Letters),
+  screen(
+    '/sites/:site/publications',
+    async () => (await import('./publications/Publications.tsx')).Publications,
+  ),
+  screen('/sites/:site/pages/:page', async () => (await import('./workbench/Workbench.tsx')).Workbench),
+];
+
 const router = createBrowserRouter([
   {
+    // A screen that cannot be fetched, as there is no network, or another version is installed by now.
+    errorElement: <Faulty />,
+    HydrateFallback: Loading,
     element: (
       <Boundary of={null} notice={() => <Faulty />}>
         {() => <Outlet />}
       </Boundary>
     ),
     children: [
-      { path: '/', element: <Sites /> },
       { path: '/sites', element: <Navigate to="/" replace /> },
-      { path: '/sites/:site/pages', element: <Pages /> },
-      { path: '/sites/:site/shelf', element: <Shelf /> },
-      { path: '/sites/:site/views', element: <Views /> },
-      { path: '/sites/:site/type', element: <TypeLab /> },
-      { path: '/sites/:site/letters', element: <Letters /> },
-      { path: '/sites/:site/publications', element: <Publications /> },
-      { path: '/sites/:site/pages/:page', element: <Workbench /> },
+      ...SCREENS,
       {
         path: '*',
         element: (

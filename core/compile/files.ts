@@ -4,7 +4,7 @@ import { fingerprint } from '../fingerprint.ts';
 import { memoised } from '../memo.ts';
 import type { Family, FontFile } from '../theme/families.ts';
 import { directionOf } from '../markup/direction.ts';
-import { element, print, type Markup } from '../markup/markup.ts';
+import { element, print } from '../markup/markup.ts';
 import { hasAudiences, isClosed, pageFor, type Visitor } from '../site/audience.ts';
 import { composed } from '../site/shared.ts';
 import { SAID_PATH, saidByHost } from '../site/visitorwords.ts';
@@ -18,6 +18,7 @@ import { addressOf, robots, sitemap } from './forsearch.ts';
 import { openingFonts } from './opening.ts';
 import { isItself, isMadeSmaller, pictureKey, type PictureForm } from './pictures.ts';
 import { pageRules } from './rules.ts';
+import { sharingHead } from './sharing.ts';
 import { iconFiles, iconLinks, type PicturePaths } from './siteicon.ts';
 import { familiesIn, printFontFaces, printKeyframes, printRules } from './stylesheet.ts';
 
@@ -108,30 +109,6 @@ export interface PublishedAt {
   still?: true;
 }
 
-/** What search engines and those who share a page are told of it (The Open Graph protocol, https://ogp.me/). */
-function sharingHead(
-  site: SiteFrame,
-  head: PageHead,
-  pictureAt: (asset: Asset) => string,
-  address: string,
-): Markup[] {
-  const property = (name: string, content: string) => element('meta', { property: name, content });
-  const picture = site.assets.find(({ id }) => id === head.picture);
-  return [
-    property('og:type', 'website'),
-    property('og:site_name', site.name),
-    property('og:title', head.title),
-    ...(address && !head.missing ? [property('og:url', addressOf(address, head))] : []),
-    ...(head.description ? [property('og:description', head.description)] : []),
-    ...(picture
-      ? [
-          property('og:image', pictureAt(picture)),
-          ...(picture.alt ? [property('og:image:alt', picture.alt)] : []),
-        ]
-      : []),
-  ];
-}
-
 /** px; the width in which a picture is given to those who share a page (common practice). */
 const SHARED_WIDTH = 1280;
 
@@ -207,7 +184,7 @@ function compilePage(
     ...(address && !head.missing
       ? [element('link', { rel: 'canonical', href: addressOf(address, head) })]
       : []),
-    ...sharingHead(site, head, pictureAt, address),
+    ...sharingHead(site, page, head, pictureAt, address),
     element('link', { rel: 'stylesheet', href: `${up}${cssPath}` }),
     ...openingFonts(site, page).map((file) =>
       element('link', {

@@ -4,6 +4,8 @@ import { parse, type DefaultTreeAdapterTypes } from 'parse5';
 import { assetUses, changesBetween, compileSite, siteFaults, type Site } from '../../core/index.ts';
 import { home, made, refusal, site, takenBack, view } from './acting.ts';
 
+/** The colour of the demo’s header. */
+const NIGHT = site.frame.colours.find(({ id }) => id === 'night')!.value;
 const AT = { address: 'https://hill.example/stars/' };
 const fileOf = (on: Site, path: string, at = {}) =>
   (compileSite(on, at).find((file) => file.path === path) as { text: string } | undefined)?.text;
@@ -149,19 +151,25 @@ describe('the head of a published page', () => {
     ]);
   });
 
-  it('says nothing of the browser’s own colours unless it is asked to', () => {
-    expect(colours(site)).to.deep.equal([]);
+  it('gives the browser the colour behind the header, where the page says none', () => {
+    expect(colours(site)).to.deep.equal([NIGHT]);
   });
 
   it('gives the browser a colour in all views, or in each its own, and for dark surroundings first', () => {
     const all = bar('barColour', 'desktop', '{night}');
     expect(colours(all)).to.deep.equal([site.frame.colours.find(({ id }) => id === 'night')!.value]);
     const narrow = bar('barColour', 'mobile', '#123456');
-    expect(colours(narrow)).to.deep.equal(['#123456 (not (width >= 640px))']);
+    const others = [
+      `${NIGHT} ((width >= 640px) and (not (width >= 1024px)))`,
+      `${NIGHT} ((width >= 1024px) and (not (width >= 1440px)))`,
+      `${NIGHT} ((width >= 1440px))`,
+    ];
+    expect(colours(narrow)).to.deep.equal(['#123456 (not (width >= 640px))', ...others]);
     const dark = bar('barColourDark', 'desktop', '#000000', narrow);
     expect(colours(dark)).to.deep.equal([
       '#000000 (prefers-color-scheme: dark)',
       '#123456 (not (width >= 640px))',
+      ...others,
     ]);
     const both = bar('barColourDark', 'tablet', '#111111', dark);
     expect(colours(both)).to.include(
@@ -203,5 +211,46 @@ describe('what a site tells those who search', () => {
       'User-agent: *\nDisallow:\n\nSitemap: https://hill.example/stars/sitemap.xml\n',
     );
     expect(fileOf(site, 'robots.txt')).to.equal('User-agent: *\nDisallow:\n');
+  });
+
+  it('has the colour behind its header for the browser’s bar, unless the page says another, or the header lets something through', () => {
+    const header = site.frame.shared!.head!.root;
+    const behind = (value: string, at = 'desktop', on = site): Site =>
+      made(
+        'setValue',
+        { nodes: [header], property: 'backgroundColour', view: view(at), value, reach: 'everywhere' },
+        on.pages[home.id],
+        on,
+      ).site;
+    expect(colours(behind('#123456'))).to.deep.equal(['#123456']);
+    expect(colours(behind('rgb(1 2 3 / 0.5)'))).to.deep.equal([]);
+    expect(colours(behind('transparent'))).to.deep.equal([]);
+    expect(colours(bar('barColour', 'desktop', '#abcdef', behind('#123456')))).to.deep.equal(['#abcdef']);
+    expect(
+      colours(bar('barColour', 'desktop', 'transparent', behind('#123456'))),
+      'the browser’s own',
+    ).to.deep.equal([]);
+  });
+
+  it('has the first large picture of the page for sharing, unless it names one', () => {
+    const pictures = (on: Site, path = 'index.html') =>
+      headOf(fileOf(on, path, AT)!)
+        .filter(({ property }) => property === 'og:image')
+        .map(({ content }) => content.replace(/^.*assets\/|-.*$/g, ''));
+    // The opening of the home page shows the dome.
+    expect(pictures(site)).to.deep.equal(['dome']);
+    const named = {
+      ...site,
+      frame: { ...site.frame, pages: site.frame.pages.map((each) => ({ ...each, picture: 'saturn' })) },
+    };
+    expect(pictures(named)).to.deep.equal(['saturn']);
+    const small = {
+      ...site,
+      frame: {
+        ...site.frame,
+        assets: site.frame.assets.map((each) => ({ ...each, ...(each.width && { width: 599 }) })),
+      },
+    };
+    expect(pictures(small)).to.deep.equal([]);
   });
 });
