@@ -40,7 +40,10 @@ try {
   });
   console.log(`Dimorphe        ${running.url}`);
   console.log(`Published sites ${running.hostUrl}`);
+  let isEnding = false;
   const end = (code: number) => {
+    if (isEnding) return;
+    isEnding = true;
     // Who holds on is not waited for without end.
     setTimeout(() => process.exit(code), LONGEST_STOP).unref();
     running.stop().then(
@@ -55,8 +58,8 @@ try {
     running.log.fatal(error, 'Stopping after an error that nothing has handled');
     end(1);
   };
-  process.once('uncaughtException', fault);
-  process.once('unhandledRejection', fault);
+  process.on('uncaughtException', fault);
+  process.on('unhandledRejection', fault);
 } catch (error) {
   const expected =
     error instanceof FolderRefused || error instanceof PortTaken || error instanceof ProxiesRefused;
