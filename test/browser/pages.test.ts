@@ -38,6 +38,7 @@ describe('the pages of a site', function () {
 
   it('are reached from the workbench and lead back to it', async () => {
     await press('link', 'Pages');
+    await byRole(bench.driver, 'heading', 'Pages');
     expect(await bench.driver.getCurrentUrl()).to.match(/\/sites\/brindle-hill\/pages$/);
     await press('button', /^Visits/);
     await press('link', 'Open in the workbench');
