@@ -1,6 +1,8 @@
 import { firstFree, rowsFor, rowsTaken, type Area } from './areas.ts';
 import { around, columnEdges, type Box } from './boxes.ts';
+import { picturesFirst, readingOrder } from './reading.ts';
 import {
+  belonging,
   belongTogether,
   clustered,
   covered,
@@ -8,9 +10,7 @@ import {
   isSign,
   isSignOf,
   overlie,
-  picturesFirst,
-  readingOrder,
-} from './reading.ts';
+} from './relations.ts';
 
 /** Something that is to be arranged: its box in the base view, and what it needs. */
 export interface Arrangeable<Id extends string = string> {
@@ -67,17 +67,22 @@ const kindsOf = (group: readonly Arrangeable[]): string =>
     .sort()
     .join(' ');
 
-/** What stays together, as it is read. */
-function clusters(things: readonly Arrangeable[]): Together[] {
-  const groups = clustered(things, (one, other) => belongTogether(one.box, other.box));
-  const read = readingOrder(
-    groups.map((group, index) => ({
-      id: String(index),
-      box: around(group.map(({ box }) => box)),
-      kind: kindsOf(group),
-    })),
+/** Returns what stays together, in reading order; with images before the text beside them where that is wanted. */
+function clusters(things: readonly Arrangeable[], way: ArrangeWay): Together[] {
+  const belongs = belonging(things.map(({ box }) => box));
+  const units = clustered([...things.keys()], belongs).map((group) =>
+    togetherOf(group.map((index) => things[index])),
   );
-  return read.map((index) => togetherOf(groups[Number(index)]));
+  const readable = units.map(({ box, behind, members }, index) => ({
+    id: String(index),
+    box,
+    kind: kindsOf(behind ? [behind, ...members] : members),
+  }));
+  const read =
+    way === 'pictures first'
+      ? picturesFirst(readable, ({ id }) => isPicture(units[Number(id)]))
+      : readingOrder(readable);
+  return read.map((index) => units[Number(index)]);
 }
 
 function togetherOf(group: readonly Arrangeable[]): Together {
@@ -260,8 +265,7 @@ export function arranged<Id extends string>(
   grid: ArrangeGrid,
   way: ArrangeWay,
 ): Arranged<Id> {
-  const read = clusters(things);
-  const units = way === 'pictures first' ? picturesFirst(read, isPicture) : read;
+  const units = clusters(things, way);
   const whole: Strip = { column: 1, span: grid.columns };
   const halves: Strip[] = [
     { column: 1, span: Math.floor(grid.columns / 2) },

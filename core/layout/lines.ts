@@ -1,6 +1,7 @@
 import type { Arrangeable, Arranged, ArrangedPart, ArrangeGrid, ArrangeWay } from './arrange.ts';
 import { columnEdges } from './boxes.ts';
-import { isBefore, picturesFirst, readingOrder } from './reading.ts';
+import { picturesFirst, readingOrder } from './reading.ts';
+import { isBefore } from './relations.ts';
 
 /** The grid of a row in the view that it is arranged for; px. */
 export type LineGrid = Omit<ArrangeGrid, 'rowHeight'>;
@@ -48,8 +49,9 @@ export function arrangedInLines<Id extends string>(
   way: ArrangeWay,
 ): Arranged<Id> {
   const byId = new Map(things.map((thing) => [thing.id, thing]));
-  const read = readingOrder(things).map((id) => byId.get(id)!);
-  const order = way === 'pictures first' ? picturesFirst(read, ({ kind }) => kind === 'picture') : read;
+  const read =
+    way === 'pictures first' ? picturesFirst(things, ({ kind }) => kind === 'picture') : readingOrder(things);
+  const order = read.map((id) => byId.get(id)!);
   const parts: ArrangedPart<Id>[] = [];
   let rows = 0;
   const line = (members: readonly { id: Id; span: number }[]) => {

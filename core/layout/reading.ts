@@ -1,50 +1,24 @@
 import { around, bottom, right, type Box } from './boxes.ts';
+import {
+  joinedBlock,
+  joinStacks,
+  joinTableLines,
+  kindsOf,
+  periodOf,
+  type Block,
+  type Reading,
+} from './blocks.ts';
+import { belonging, clustered, covered, isAbove, isBefore, isBeside, overlie, TOUCH } from './relations.ts';
 
 /** A thing on a page whose place among others is asked for. */
 export interface Readable<Id extends string = string> {
   id: Id;
   box: Box;
-  /** What kind of thing it is: things of one kind that stand in rows or columns are read alike. */
+  /** What kind of thing it is, `picture` for an image: things of the same kind in rows or columns are read alike. */
   kind?: string;
 }
 
-/** Things that are read as one: a sign with its line, words with the picture they lie on. */
-interface Unit {
-  box: Box;
-  kind: string;
-  /** The things in it, by their places in the list, as they are read. */
-  members: number[];
-}
-
-/** px; boxes that have less than that in common along an axis only touch. */
-const TOUCH = 1;
-
-/** px along an axis that two boxes have in common; negative: so far apart. */
-const commonAcross = (one: Box, other: Box): number =>
-  Math.min(right(one), right(other)) - Math.max(one.left, other.left);
-const commonDown = (one: Box, other: Box): number =>
-  Math.min(bottom(one), bottom(other)) - Math.max(one.top, other.top);
-
-/** The share of the smaller of two boxes that lies in the other. */
-export function covered(one: Box, other: Box): number {
-  const [across, down] = [commonAcross(one, other), commonDown(one, other)];
-  if (across <= TOUCH || down <= TOUCH) return 0;
-  const least = Math.min(one.width * one.height, other.width * other.height);
-  return least > 0 ? (across * down) / least : 0;
-}
-
-/** Whether one box stands wholly above another, over the same stretch across. */
-export const isAbove = (one: Box, other: Box): boolean =>
-  commonAcross(one, other) > TOUCH && bottom(one) <= other.top + TOUCH && one.top < other.top;
-
-/** Whether one box stands wholly before another, on the same lines. */
-export const isBefore = (one: Box, other: Box): boolean =>
-  commonDown(one, other) > TOUCH && right(one) <= other.left + TOUCH && one.left < other.left;
-
-/** px; a thing up to that high and wide is a sign that may belong to the line beside it. */
-const SIGN = 48;
-
-/** The parts into which stretches fall where none of them is: cuts along white space, each so wide at least. */
+/** Splits things where none of them is along an axis: cuts through white space. */
 function parted<T>(things: readonly T[], from: (thing: T) => number, to: (thing: T) => number): T[][] {
   const sorted = [...things].sort((one, other) => from(one) - from(other));
   const parts: T[][] = [];
@@ -57,117 +31,125 @@ function parted<T>(things: readonly T[], from: (thing: T) => number, to: (thing:
   return parts;
 }
 
-const bandsOf = (units: readonly Unit[]): Unit[][] =>
+const bandsOf = (blocks: readonly Block[]): Block[][] =>
   parted(
-    units,
+    blocks,
     ({ box }) => box.top,
     ({ box }) => bottom(box),
   );
-const columnsOf = (units: readonly Unit[]): Unit[][] =>
+const columnsOf = (blocks: readonly Block[]): Block[][] =>
   parted(
-    units,
+    blocks,
     ({ box }) => box.left,
     ({ box }) => right(box),
   );
 
-const kindsOf = (units: readonly Unit[]): string =>
-  units
-    .map(({ kind }) => kind)
-    .sort()
-    .join(' ');
+const boxOf = (blocks: readonly Block[]): Box => around(blocks.map(({ box }) => box));
 
-/** px; the least room between parts that follow one another along an axis. */
-function leastRoom(parts: readonly Unit[][], axis: 'across' | 'down'): number {
-  const boxes = parts.map((units) => around(units.map(({ box }) => box)));
-  const rooms = boxes
+/** Returns the px between parts that follow one another along an axis. */
+function gapsOf(parts: readonly Block[][], axis: 'across' | 'down'): number[] {
+  const boxes = parts.map(boxOf);
+  return boxes
     .slice(1)
     .map((box, index) =>
       axis === 'across' ? box.left - right(boxes[index]) : box.top - bottom(boxes[index]),
     );
-  return Math.min(...rooms);
 }
 
-/** Rows that are so many times further apart than the columns are no columns. */
+/** Cards whose parts are more than so many times further apart than the cards are no cards. */
 const APART = 3;
 
 /** Rows of things that differ more in height are no rows of a table. */
 const ALIKE = 1.5;
 
-const heightOf = (units: readonly Unit[]): number => around(units.map(({ box }) => box)).height;
-
 /** Whether bands are like the rows of a table or a gallery: the same kinds, of about one height, with their tops on one line. */
-function areRows(all: readonly Unit[][]): boolean {
+function areRows(all: readonly Block[][]): boolean {
   // The last one may be cut short.
   const bands = all.length > 2 ? all.slice(0, -1) : all;
   if (new Set(bands.map(kindsOf)).size > 1) return false;
-  const heights = bands.map(heightOf);
+  const heights = bands.map((band) => boxOf(band).height);
   if (Math.max(...heights) > ALIKE * Math.min(...heights)) return false;
   return bands.every((band) => {
     const tops = band.map(({ box }) => box.top);
-    return Math.max(...tops) - Math.min(...tops) <= heightOf(band) / 2;
+    return Math.max(...tops) - Math.min(...tops) <= boxOf(band).height / 2;
   });
 }
 
+/** Whether blocks are lists or texts that go on below: only words, of several parts. */
+const areTexts = (bands: readonly Block[][]): boolean =>
+  bands.every((band) => band.every(({ kind, size }) => size > 1 && /^words( words)*$/.test(kind)));
+
 /**
- * Whether bands that have white space in common from top to bottom are read column by column. Rows that are alike, as those of a table or
- * a gallery, are read row by row; columns that are alike, as cards, one after the other; else what stands nearer together goes together.
+ * Splits bands that have white space in common from top to bottom into runs of bands that are read column by column; nothing where they
+ * are read row by row. Rows that are alike, as those of a table, a gallery or a list of cards, are read row by row; what stands nearer to
+ * what is below than to what is beside it is read column by column.
  */
-function readsInColumns(bands: readonly Unit[][], columns: readonly Unit[][]): boolean {
+function columnRuns(bands: readonly Block[][], columns: readonly Block[][]): Block[][][] | undefined {
+  if (bands.length === 1) return [[...bands]];
+  const [down, across] = [Math.min(...gapsOf(bands, 'down')), Math.min(...gapsOf(columns, 'across'))];
+  const isFull = (band: Block[]) => columns.every((column) => column.some((block) => band.includes(block)));
   // The last row of a table, or of cards, may be cut short.
   const rows = bands.length > 2 ? bands.slice(0, -1) : bands;
-  const full = rows.every((band) => columns.every((column) => column.some((unit) => band.includes(unit))));
-  const [down, across] = [leastRoom(bands, 'down'), leastRoom(columns, 'across')];
   // Where a band leaves columns empty, only what is much nearer below than beside belongs to its column.
-  if (!full) return down <= across / 2;
-  if (areRows(bands)) return false;
-  const alike = new Set(
-    columns.map((column) =>
-      bands.map((band) => kindsOf(column.filter((unit) => band.includes(unit)))).join(),
-    ),
+  if (!rows.every(isFull)) return down <= across / 2 ? [[...bands]] : undefined;
+  if (areRows(bands)) return areTexts(bands) && down < across ? [[...bands]] : undefined;
+  const period = periodOf(bands.map(kindsOf));
+  const cards = Array.from({ length: Math.ceil(bands.length / period) }, (_each, index) =>
+    bands.slice(index * period, (index + 1) * period),
   );
-  return down <= (alike.size === 1 ? APART * Math.max(across, 1) : across);
+  const inCards = cards.every((card) => {
+    const kinds = columns.map((column) =>
+      card.map((band) => kindsOf(column.filter((block) => band.includes(block)))).join(),
+    );
+    return new Set(kinds).size === 1;
+  });
+  const furthest = Math.max(...cards.flatMap((card) => gapsOf(card, 'down')), 0);
+  if (inCards && period > 1 && furthest <= APART * Math.max(across, 1)) return cards;
+  if (down > across) return undefined;
+  return nearBands(bands, across);
 }
 
-/** Bands put together as long as they are no further apart than the columns: rows of cards are read row by row. */
-function nearBands(bands: readonly Unit[][], columns: readonly Unit[][]): Unit[][][] {
-  const across = leastRoom(columns, 'across');
-  const groups: Unit[][][] = [];
+/** Joins bands that are no further apart than the columns; all of them where none are. */
+function nearBands(bands: readonly Block[][], across: number): Block[][][] {
+  const groups: Block[][][] = [];
   for (const band of bands) {
     const before = groups.at(-1);
-    if (before && leastRoom([before.at(-1)!, band], 'down') <= across) before.push(band);
+    if (before && gapsOf([before.at(-1)!, band], 'down')[0] <= across) before.push(band);
     else groups.push([band]);
   }
-  // Where all are further apart than that, nothing says what goes together.
   return groups.length < bands.length ? groups : [[...bands]];
 }
 
-/** Units of one column, and the stretch that they take across. */
+/** Blocks of one column, and the stretch that they take across. */
 interface Column {
-  units: Unit[];
+  blocks: Block[];
   left: number;
   right: number;
 }
 
-/** Columns and further units, put together where they stand over one another. */
-const joined = (columns: readonly Column[], units: readonly Unit[]): Column[][] =>
+/** Groups columns and further blocks that are above or below one another. */
+const joined = (columns: readonly Column[], blocks: readonly Block[]): Column[][] =>
   parted(
-    [...columns, ...units.map((unit) => ({ units: [unit], left: unit.box.left, right: right(unit.box) }))],
+    [
+      ...columns,
+      ...blocks.map((block) => ({ blocks: [block], left: block.box.left, right: right(block.box) })),
+    ],
     (column) => column.left,
     (column) => column.right,
   );
 
-/** One column of several; the units go to the first of them. */
+/** Merges columns into the first of them. */
 function merged([first, ...others]: readonly Column[]): Column {
-  for (const { units, left, right: end } of others) {
-    first.units.push(...units);
+  for (const { blocks, left, right: end } of others) {
+    first.blocks.push(...blocks);
     first.left = Math.min(first.left, left);
     first.right = Math.max(first.right, end);
   }
   return first;
 }
 
-/** The longest run of bands from one on that have white space in common from top to bottom. */
-function runFrom(bands: readonly Unit[][], from: number): { until: number; columns: Unit[][] } {
+/** Returns the longest run of bands from one on that have white space in common from top to bottom. */
+function runFrom(bands: readonly Block[][], from: number): { until: number; columns: Block[][] } {
   let until = from + 1;
   let columns = joined([], bands[from]).map(merged);
   while (columns.length > 1 && until < bands.length && bands[until].length > 1) {
@@ -177,102 +159,160 @@ function runFrom(bands: readonly Unit[][], from: number): { until: number; colum
     columns = next.map(merged);
     until += 1;
   }
-  return { until, columns: columns.map(({ units }) => units) };
+  return { until, columns: columns.map(({ blocks }) => blocks) };
 }
 
-/** Units as they are read: cut along the white space, first across, then down. */
-function cut(units: readonly Unit[]): Unit[] {
-  if (units.length < 2) return [...units];
-  const bands = bandsOf(units);
-  const read: Unit[] = [];
+const across = (parts: Reading[]): Reading => (parts.length === 1 ? parts[0] : { axis: 'across', parts });
+const down = (parts: Reading[]): Reading => (parts.length === 1 ? parts[0] : { axis: 'down', parts });
+
+/** Columns nearer to one another than this share of the widest gap stay together at first. */
+const WIDE_GAP = 0.75;
+
+/** Reads columns one after the other, those that are nearer to one another together. */
+function readColumns(columns: readonly Block[][]): Reading {
+  const gaps = gapsOf(columns, 'across');
+  const widest = Math.max(...gaps);
+  const groups = [[columns[0]]];
+  gaps.forEach((gap, index) => {
+    if (gap >= Math.min(widest, WIDE_GAP * widest)) groups.push([columns[index + 1]]);
+    else groups.at(-1)!.push(columns[index + 1]);
+  });
+  return across(groups.map((group) => cut(group.flat())));
+}
+
+/** Columns that differ more in width are a text and its side notes. */
+const AS_WIDE = 1.4;
+
+/** A middle column is at most this share as wide as those beside it. */
+const NARROW = 1 / 2;
+
+/** Joins the blocks of a narrow middle column, as dates, with the only blocks that they are beside; nothing where that is not clear. */
+function withoutMiddle(columns: readonly Block[][]): Block[][] | undefined {
+  if (columns.length !== 3) return columns.length === 2 ? [...columns] : undefined;
+  const [first, middle, last] = columns;
+  const [left, narrow, end] = columns.map((column) => boxOf(column).width);
+  if (narrow > NARROW * Math.min(left, end)) return undefined;
+  const sides = [first, last].map((side) =>
+    side.map((block) => {
+      const beside = middle.filter(({ box }) => isBeside(box, block.box));
+      return beside.length === 1
+        ? {
+            ...joinedBlock(side === first ? [block, ...beside] : [...beside, block], 'across'),
+            box: block.box,
+          }
+        : block;
+    }),
+  );
+  const taken = sides.flat().reduce((sum, { size }) => sum + size, 0);
+  return taken === columns.flat().reduce((sum, { size }) => sum + size, 0) ? sides : undefined;
+}
+
+/**
+ * Reads two columns whose blocks alternate, as the events on both sides of a line or cards that are staggered: pairs on the same lines,
+ * then the next ones; nothing where they do not alternate.
+ */
+function readAlternating(all: readonly Block[][]): Reading | undefined {
+  const columns = withoutMiddle(all);
+  if (!columns || columns.some((column) => bandsOf(column).length !== column.length)) return undefined;
+  if (columns.some((column) => column.length < 2) && columns.flat().length < 3) return undefined;
+  const [one, other] = columns.map((column) => boxOf(column).width);
+  if (Math.max(one, other) > AS_WIDE * Math.min(one, other)) return undefined;
+  const gap = Math.max(0, ...gapsOf(columns, 'across'));
+  const within = columns.flatMap((column) => gapsOf(bandsOf(column), 'down'));
+  if (within.length === 0 || Math.min(...within) < Math.min(gap, NEAR_PAIR)) return undefined;
+  const pairs = clustered(columns.flat(), (first, second) => isBeside(first.box, second.box));
+  if (pairs.some((pair) => pair.length > 2)) return undefined;
+  const inOrder = pairs.toSorted((first, second) => boxOf(first).top - boxOf(second).top);
+  // From one to the next the side changes, or both sides are taken.
+  const sideOf = (pair: Block[]) => (pair.length > 1 ? undefined : columns[0].includes(pair[0]));
+  const alternates = inOrder.every(
+    (pair, index) => index === 0 || sideOf(pair) === undefined || sideOf(pair) !== sideOf(inOrder[index - 1]),
+  );
+  return alternates ? down(inOrder.map((pair) => readPair(pair))) : undefined;
+}
+
+/** px; blocks of a column this far apart are of their own. */
+const NEAR_PAIR = 60;
+
+const readPair = (pair: readonly Block[]): Reading =>
+  across(pair.toSorted((one, other) => one.box.left - other.box.left).map(({ reading }) => reading));
+
+/** Reads blocks: cut along the white space, first across, then down. */
+function cut(blocks: readonly Block[]): Reading {
+  if (blocks.length === 1) return blocks[0].reading;
+  const bands = bandsOf(blocks);
+  const read: Reading[] = [];
   for (let at = 0; at < bands.length;) {
     const { until, columns } = runFrom(bands, at);
     const run = bands.slice(at, until);
-    if (columns.length > 1 && (run.length === 1 || readsInColumns(run, columns))) {
-      for (const near of nearBands(run, columns))
-        for (const column of columnsOf(near.flat())) read.push(...cut(column));
+    const alternating = columns.length > 1 ? readAlternating(columns) : undefined;
+    const runs = columns.length > 1 && !alternating ? columnRuns(run, columns) : undefined;
+    if (alternating) {
+      read.push(alternating);
+      at = until;
+    } else if (runs) {
+      read.push(...runs.map((each) => readColumns(columnsOf(each.flat()))));
       at = until;
     } else if (columns.length > 1 && areRows(run)) {
-      for (const band of run) read.push(...cut(band));
+      read.push(...run.map((band) => cut(band)));
       at = until;
     } else {
-      read.push(...(bands[at].length === units.length ? byCorner(units) : cut(bands[at])));
+      read.push(bands[at].length === blocks.length ? byCorner(blocks) : cut(bands[at]));
       at += 1;
     }
   }
-  return read;
+  return down(read);
 }
 
-/** Where no white space parts them: from the top, and from the start among those of one height. */
-const byCorner = (units: readonly Unit[]): Unit[] =>
-  [...units].sort((one, other) => one.box.top - other.box.top || one.box.left - other.box.left);
+/** Reads blocks that no white space parts: from the top, and from the start among those of one height. */
+const byCorner = (blocks: readonly Block[]): Reading =>
+  down(
+    [...blocks]
+      .sort((one, other) => one.box.top - other.box.top || one.box.left - other.box.left)
+      .map(({ reading }) => reading),
+  );
 
-/** Things put together with those that belong to them, and with those of these; each list in the order of the things. */
-export function clustered<T>(things: readonly T[], together: (one: T, other: T) => boolean): T[][] {
-  const clusters: T[][] = [];
-  const left = new Set(things.keys());
-  for (const first of things.keys()) {
-    if (!left.delete(first)) continue;
-    const cluster = [first];
-    for (const each of cluster)
-      for (const other of left)
-        if (together(things[each], things[other])) {
-          left.delete(other);
-          cluster.push(other);
-        }
-    clusters.push(cluster.sort((one, other) => one - other).map((index) => things[index]));
-  }
-  return clusters;
-}
-
-/** From which share of the smaller on two boxes lie over one another on purpose. */
-const OVER = 0.02;
-
-export const overlie = (one: Box, other: Box): boolean => covered(one, other) > OVER;
-
-/** Whether a box is so small that it may be a sign. */
-export const isSign = ({ width, height }: Box): boolean => width <= SIGN && height <= SIGN;
-
-/** Whether a sign stands beside a line: at its start or its end, on its height, nearer than it is wide. */
-export function isSignOf(sign: Box, line: Box): boolean {
-  if (!isSign(sign) || isSign(line)) return false;
-  const room = Math.max(line.left - right(sign), sign.left - right(line));
-  return room >= -TOUCH && room <= Math.max(SIGN / 2, sign.width) && commonDown(sign, line) > sign.height / 2;
-}
-
-/** Whether two boxes belong together: as they lie over one another, or one is the sign of the other. */
-export const belongTogether = (one: Box, other: Box): boolean =>
-  commonDown(one, other) > 0 && (overlie(one, other) || isSignOf(one, other) || isSignOf(other, one));
-
-/** So many things that hold others are told apart; what lies over one another deeper than that is read from the top. */
+/** So many things that hold others are told apart; what overlaps deeper than that is read from the top. */
 const DEEPEST = 8;
 
-/** What lies over one another: first what is behind all, as it holds most of the others, then the others as they are read. */
-function overOneAnother(things: readonly Readable[], members: readonly number[], depth: number): number[] {
+/** Reads what overlaps: first what is behind all, as it holds most of the others, then the others as they are read. */
+function readOverlapping(things: readonly Readable[], members: readonly number[], depth: number): Reading {
   const area = (index: number): number => things[index].box.width * things[index].box.height;
   const largest = members.reduce((best, each) => (area(each) > area(best) ? each : best));
   const rest = members.filter((each) => each !== largest);
   const holds = rest.some((each) => covered(things[each].box, things[largest].box) > 1 / 2);
-  if (!holds || depth > DEEPEST) return byCornerOf(things, members);
-  return [largest, ...readAll(things, rest, depth + 1)];
+  if (!holds || depth > DEEPEST) return down(byCornerOf(things, members));
+  return down([largest, readThings(things, rest, depth + 1)]);
 }
 
-/** The things of a list as they are read; those that lie over one another, and signs with their lines, stay together. */
-function readAll(things: readonly Readable[], members: readonly number[], depth = 0): number[] {
+/** px; a line drawn between columns is no wider than this, and many times as high. */
+const LINE = 8;
+
+const isDrawnLine = ({ width, height }: Box): boolean => width <= LINE && height >= 20 * width;
+
+/** Reads things of a list; those that overlap, and icons with their lines, stay together. */
+function readThings(things: readonly Readable[], members: readonly number[], depth = 0): Reading {
+  const lines = members.filter((each) => isDrawnLine(things[each].box));
+  if (lines.length > 0 && lines.length < members.length) {
+    const others = members.filter((each) => !lines.includes(each));
+    return down([...lines, readThings(things, others, depth)]);
+  }
   const over = (one: number, other: number) => overlie(things[one].box, things[other].box);
-  const together = (one: number, other: number) => belongTogether(things[one].box, things[other].box);
-  const units = clustered(members, together).map((cluster): Unit => {
-    const lies = cluster.some((one, index) => cluster.slice(index + 1).some((other) => over(one, other)));
+  const belongs = belonging(members.map((each) => things[each].box));
+  const groups = clustered([...members.keys()], belongs).map((group) => group.map((place) => members[place]));
+  const blocks = groups.map((cluster): Block => {
+    const overlaps = cluster.some((one, index) => cluster.slice(index + 1).some((other) => over(one, other)));
     return {
       box: around(cluster.map((each) => things[each].box)),
       kind: cluster
         .map((each) => things[each].kind ?? '')
         .sort()
         .join(' '),
-      members: lies ? overOneAnother(things, cluster, depth) : byLeft(things, cluster),
+      reading: overlaps ? readOverlapping(things, cluster, depth) : across(byLeft(things, cluster)),
+      size: 1,
     };
   });
-  return cut(units).flatMap((unit) => unit.members);
+  return cut(joinStacks(joinTableLines(blocks)));
 }
 
 const byLeft = (things: readonly Readable[], members: readonly number[]): number[] =>
@@ -286,9 +326,12 @@ const byCornerOf = (things: readonly Readable[], members: readonly number[]): nu
       one - other,
   );
 
-/** An order as near as can be to a wanted one in which what stands above or before another comes first. */
-function extended(things: readonly Readable[], wanted: readonly number[]): number[] {
-  const first = (one: Box, other: Box) => isAbove(one, other) || isBefore(one, other);
+/** Returns the order nearest to a wanted one in which whatever has to come first does. */
+function extended(
+  things: readonly Readable[],
+  wanted: readonly number[],
+  first: (one: Box, other: Box) => boolean,
+): number[] {
   const followers = wanted.map((): number[] => []);
   const waiting = wanted.map(() => 0);
   for (const one of wanted)
@@ -313,28 +356,39 @@ function extended(things: readonly Readable[], wanted: readonly number[]): numbe
   return read;
 }
 
-/**
- * The order in which a person reads things from their boxes: by recursive cuts along the white space between them (G. Nagy and
- * S. Seth, “Hierarchical representation of optically scanned documents”, ICPR 1984), with what belongs together kept together. What stands
- * above another, or before it on its lines, is always read first.
- */
-export const readingOrder = <Id extends string>(things: readonly Readable<Id>[]): Id[] =>
-  extended(things, readAll(things, [...things.keys()])).map((index) => things[index].id);
+const flat = (reading: Reading): number[] =>
+  typeof reading === 'number' ? [reading] : reading.parts.flatMap(flat);
 
-/** Things as they are read, but for pictures, which come before the words that they stood beside. */
-export function picturesFirst<T extends { box: Box }>(
-  things: readonly T[],
-  isPicture: (thing: T) => boolean,
-): T[] {
-  const next = [...things];
-  for (let index = 0; index + 1 < next.length; index += 1) {
-    const [one, other] = [next[index], next[index + 1]];
-    if (!isPicture(one) && isPicture(other) && isBefore(one.box, other.box)) {
-      next[index] = other;
-      next[index + 1] = one;
-      // It may have to go past more of the words beside it.
-      index = Math.max(-1, index - 2);
-    }
-  }
-  return next;
+/** Whether one box comes before another in every reading: it is above it, or before it on the same lines and no drawn line. */
+const comesFirst = (one: Box, other: Box): boolean =>
+  isAbove(one, other) || (isBefore(one, other) && !isDrawnLine(one) && !isDrawnLine(other));
+
+/**
+ * Returns the ids of things in the order in which a person reads them, from their boxes: what belongs together is joined from the inside
+ * out, then the rest is cut recursively along white space (G. Nagy and S. Seth, “Hierarchical representation of optically scanned
+ * documents”, ICPR 1984). What is above another thing, or before it on the same lines, always comes first.
+ */
+export function readingOrder<Id extends string>(things: readonly Readable<Id>[]): Id[] {
+  if (things.length === 0) return [];
+  const read = flat(readThings(things, [...things.keys()]));
+  return extended(things, read, comesFirst).map((index) => things[index].id);
+}
+
+/** Moves images, and blocks that begin with one, before the text that they are beside. */
+function leading(reading: Reading, isPicture: (index: number) => boolean): Reading {
+  if (typeof reading === 'number') return reading;
+  const parts = reading.parts.map((part) => leading(part, isPicture));
+  if (reading.axis === 'down') return { axis: 'down', parts };
+  const begins = (part: Reading) => isPicture(flat(part)[0]);
+  return { axis: 'across', parts: [...parts.filter(begins), ...parts.filter((part) => !begins(part))] };
+}
+
+/** As `readingOrder`, but with images before the text that they are beside; what belongs together stays together. */
+export function picturesFirst<Id extends string>(
+  things: readonly Readable<Id>[],
+  isPicture: (thing: Readable<Id>) => boolean,
+): Id[] {
+  if (things.length === 0) return [];
+  const read = flat(leading(readThings(things, [...things.keys()]), (index) => isPicture(things[index])));
+  return extended(things, read, isAbove).map((index) => things[index].id);
 }

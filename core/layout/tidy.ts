@@ -1,7 +1,8 @@
 import { rowsFor, united, type Area } from './areas.ts';
 import type { ArrangeGrid } from './arrange.ts';
 import { around, bottom, columnEdges, right, type Box } from './boxes.ts';
-import { belongTogether, clustered, isAbove, overlie, readingOrder } from './reading.ts';
+import { readingOrder } from './reading.ts';
+import { belongTogether, clustered, isAbove, overlie } from './relations.ts';
 
 /** A part of an overlay that may have to be tidied, as it was measured. */
 export interface Tidyable<Id extends string = string> {

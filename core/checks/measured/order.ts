@@ -1,5 +1,5 @@
 import type { Box } from '../../layout/boxes.ts';
-import { isAbove, isBefore } from '../../layout/reading.ts';
+import { isAbove, isBefore } from '../../layout/relations.ts';
 import { heightOf, widthOf } from '../edges.ts';
 import type { LaidElement } from './laid.ts';
 import type { Detected, LaidPage, MeasuredRule } from './rule.ts';
