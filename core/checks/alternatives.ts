@@ -7,7 +7,7 @@ import { saidIn } from '../values/wordings.ts';
 import type { Looked, Rule } from './rule.ts';
 import { amissIn } from './saying.ts';
 
-/** The pictures that an element shows in a view, each with what is said of it there. */
+/** The images that an element shows in a view, each with the text alternative it has there. */
 function picturesOf({ site, page }: Looked, node: Node, view: ViewId): { picture: string; alt: string }[] {
   if (node.kind === 'gallery') return saidIn(node, site.views, 'pictures', view);
   if (node.kind !== 'picture') return [];
@@ -32,6 +32,42 @@ export const alternatives: Rule = {
       return {
         sentence: `${node.name} has no text alternative{views}${which}.`,
         cure: 'Say what it shows, here or on the shelf; leave that out only where it is nothing but decoration.',
+      };
+    }),
+};
+
+/** Names that cameras, phones and programs give to files (common practice). */
+const GENERATED = /^(?:img|dsc[fn]?|pxl|mvimg|image|photo|picture|screenshot|untitled)[\d\s_-]*$/i;
+
+const EXTENSION = /\.(?:jpe?g|png|gif|webp|avif|svg|heic|tiff?|bmp)$/i;
+
+const bare = (name: string): string =>
+  name
+    .trim()
+    .replace(EXTENSION, '')
+    .replace(/[\s_-]+/g, ' ')
+    .toLowerCase();
+
+/** Whether a text alternative is the name of a file: it ends like one, or is what a camera names its files. */
+const isFileName = (alt: string): boolean => EXTENSION.test(alt.trim()) || GENERATED.test(bare(alt));
+
+/** A text alternative is not a file name (https://www.w3.org/TR/WCAG22/#non-text-content, failure F30 https://www.w3.org/WAI/WCAG22/Techniques/failures/F30). */
+export const fileNames: Rule = {
+  name: 'file name as text alternative',
+  clause: 'WCAG 2.2, 1.1.1',
+  severity: 'barrier',
+  find: (looked) =>
+    amissIn(looked, (node, view) => {
+      const names = picturesOf(looked, node, view)
+        .map(({ picture, alt }) => {
+          const asset = looked.site.assets.find(({ id }) => id === picture);
+          return alt.trim() || (asset && 'alt' in asset ? (asset.alt ?? '') : '');
+        })
+        .filter(isFileName);
+      if (names.length === 0) return undefined;
+      return {
+        sentence: `The text alternative of ${node.name} is a file name{views}: “${names[0]}”.`,
+        cure: 'Describe what the image shows.',
       };
     }),
 };

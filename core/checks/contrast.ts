@@ -29,6 +29,9 @@ export interface Contrast {
   over: 'colour' | 'gradient' | 'picture' | 'film';
 }
 
+/** Prints a contrast with one decimal; it is never rounded up to what is enough. */
+export const tenths = (ratio: number): string => (Math.floor(ratio * 10) / 10).toFixed(1);
+
 /** px; large text is 18 pt, or 14 pt in bold (WCAG 2.2, “large scale” https://www.w3.org/TR/WCAG22/#dfn-large-scale). */
 const LARGE = 24;
 const LARGE_BOLD = 14 / 0.75;
@@ -245,9 +248,24 @@ export function contrasts(
     };
   }
 
+  /** Returns the lowest contrast that something in a colour has anywhere with what is behind it. */
+  function ratioIn(
+    node: Node,
+    part: Part,
+    view: ViewId,
+    colour: Color,
+  ): Pick<Contrast, 'ratio' | 'over'> | undefined {
+    const seen = painted(node, part, view, colour);
+    if (!seen) return undefined;
+    return {
+      ratio: Math.min(...seen.places.map(({ text, behind }) => wcagContrast(text, behind))),
+      over: seen.of,
+    };
+  }
+
   /** The contrast that a text would have in a colour. */
   function contrastOf(node: Node, part: Part, view: ViewId, colour: Color): Contrast | undefined {
-    const seen = painted(node, part, view, colour);
+    const seen = ratioIn(node, part, view, colour);
     if (!seen) return undefined;
     const value = (name: string) => resolve(site, page, node, knownProperty(name), view, part);
     const said = value('size') as TextSize;
@@ -256,12 +274,14 @@ export function contrasts(
         ? said
         : curveAt(textCurve(site, page, node, part), viewOf(site.views, view).from);
     const large = size >= LARGE || (size >= LARGE_BOLD && (value('weight') as number) >= BOLD);
-    const ratio = Math.min(...seen.places.map(({ text, behind }) => wcagContrast(text, behind)));
-    return { ratio, needed: large ? 3 : 4.5, over: seen.of };
+    return { ...seen, needed: large ? 3 : 4.5 };
   }
 
   return {
     contrastOf,
+    /** Returns the lowest contrast of a colour on an element; undefined where what is behind it is not known. */
+    ratioOf: (node: Node, part: Part, view: ViewId, colour: Color): number | undefined =>
+      ratioIn(node, part, view, colour)?.ratio,
     /**
      * The contrast of an element's text, or of that of one of its parts, in a view. Undefined where it has no text of its own, or what is behind it
      * is not known.

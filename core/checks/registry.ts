@@ -3,7 +3,7 @@ import { composed, sharedPlaceOf } from '../site/shared.ts';
 import type { Page, Site, SiteFrame } from '../site/site.ts';
 import { runningTexts } from '../values/linelength.ts';
 import { sizedTexts } from '../values/textcurves.ts';
-import { alternatives } from './alternatives.ts';
+import { alternatives, fileNames } from './alternatives.ts';
 import { closeLines } from './closelines.ts';
 import { closeSizes } from './closesizes.ts';
 import { enlarging } from './enlarging.ts';
@@ -18,6 +18,7 @@ import { linkNames } from './linknames.ts';
 import { otherLanguage } from './otherlanguage.ts';
 import { openedAgain } from './openedagain.ts';
 import { noMenu } from './nomenu.ts';
+import { faintFields, faintIcons } from './nontextcontrast.ts';
 import { titles } from './titles.ts';
 import { placeKey, viewsAcross, withAside, type Finding } from './finding.ts';
 import { longLines, shortLines } from './linelength.ts';
@@ -46,12 +47,15 @@ export const TEXT_RULES: readonly Rule[] = [
 /** Every rule, what keeps somebody out first. */
 export const RULES: readonly Rule[] = [
   textContrast,
+  faintFields,
   linkNames,
   formLabels,
   titles,
   ...TEXT_RULES,
   longWords,
   alternatives,
+  fileNames,
+  faintIcons,
   headingOrder,
   firstHeading,
   deadLinks,

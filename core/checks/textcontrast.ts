@@ -15,7 +15,7 @@ import { hiddenBy } from '../values/visibility.ts';
 import { linksSaidIn } from '../values/links.ts';
 import { saidIn } from '../values/wordings.ts';
 import { resolve } from '../values/trace.ts';
-import { colourOf, contrasts, type Contrast, type Contrasts } from './contrast.ts';
+import { colourOf, contrasts, tenths, type Contrast, type Contrasts } from './contrast.ts';
 import type { Fix, Found } from './finding.ts';
 import type { Rule } from './rule.ts';
 import { viewWidths } from './widths.ts';
@@ -41,9 +41,6 @@ function nearest(
   });
   return passing.sort((one, other) => one.away - other.away).at(0)?.id;
 }
-
-/** Never said to be enough by rounding up. */
-const tenths = (ratio: number): string => (Math.floor(ratio * 10) / 10).toFixed(1);
 
 const BEFORE: Record<Contrast['over'], string> = {
   colour: '',

@@ -5,7 +5,7 @@ import { byRole, eventually, still } from './browser.ts';
 import { inSheet, sheet, useBench } from './workbench.ts';
 
 describe('what is where', function () {
-  this.timeout(60_000);
+  this.timeout(120_000);
   const bench = useBench();
   const TITLE = 'What is where, and the keys';
   const told = async () =>

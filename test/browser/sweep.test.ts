@@ -11,6 +11,16 @@ import { fileServer } from './files.ts';
 import { commandLine } from '../server/program.ts';
 import { chooseView, saysStep, selectInOutline, type, useBench } from './workbench.ts';
 
+/** Does something with a folder that is removed at the end. */
+async function inFolder(use: (folder: string) => Promise<void>): Promise<void> {
+  const folder = await mkdtemp(join(tmpdir(), 'dimorphe-sweep-test-'));
+  try {
+    await use(folder);
+  } finally {
+    await rm(folder, { recursive: true });
+  }
+}
+
 const wide = (on: Site, id: string, at: string, px: number): Site =>
   made(
     'setValue',
@@ -102,6 +112,51 @@ describe('the sweep on the command line', function () {
       await rm(folder, { recursive: true });
     }
   });
+
+  it('finds what is outside the window, each of two that are too wide, and words broken in two', () =>
+    inFolder(async (folder) => {
+      const [ask, hours] = [node('evening'), node('many-hours')];
+      let planted = onlyPages(site, 'home');
+      const page = () => planted.pages[home.id];
+      const set = (id: string, property: string, value: unknown, at = 'mobile') => {
+        planted = made(
+          'setValue',
+          { nodes: [node(id)], property, view: view(at), value, reach: 'here' },
+          page(),
+          planted,
+        ).site;
+      };
+      set('eyes-text', 'marginLeft', -60);
+      set('week-title', 'minWidth', { px: 700 });
+      set('invitation-title', 'minWidth', { px: 600 });
+      planted = made(
+        'addElement',
+        { kind: 'hours', id: hours, parent: ask, after: null },
+        page(),
+        planted,
+      ).site;
+      planted = made(
+        'setContent',
+        {
+          ...{ node: hours, field: 'hours' },
+          value: [{ day: 'Donaudampfschifffahrtsgesellschaftstag', hours: '9–12' }],
+        },
+        page(),
+        planted,
+      ).site;
+      const file = join(folder, 'planted.json');
+      await writeFile(file, writeSiteFile(planted, pictures));
+      const { stdout, stderr } = spawnSync(
+        process.execPath,
+        commandLine('check', file, '--sweep', '--json'),
+        { encoding: 'utf8', maxBuffer: 64e6 },
+      );
+      const found = JSON.parse(stdout) as Line[];
+      const nodes = (rule: string) => found.filter((each) => each.rule === rule).map(({ of }) => of.node);
+      expect(nodes('outside the window'), stderr).to.deep.equal(['eyes-text']);
+      expect(nodes('wider than the window')).to.include.members(['week-title', 'invitation-title']);
+      expect(nodes('word broken in two')).to.deep.equal(['many-hours']);
+    }));
 
   it('says what it does not do where there is no Chromium', async () => {
     const folder = await mkdtemp(join(tmpdir(), 'dimorphe-sweep-test-'));

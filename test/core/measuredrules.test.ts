@@ -76,6 +76,45 @@ describe('rules on a page as it is laid out', () => {
     );
   });
 
+  it('report each element that is too wide, and none that only holds one or is cut off', () => {
+    const out = [
+      box('opening-row', [0, 0, 460, 200]),
+      box('dome', [20, 0, 460, 200]),
+      box('lead', [0, 0, 420, 20]),
+      box('headline', [0, 0, 440, 20], { uncut: edges([0, 0, 390, 20]) }),
+    ];
+    expect(told('wider than the window', laid(390, out, { scrolls: 460 }))).to.deep.equal([
+      'dome · {name} makes the page up to 70 px wider than the window {widths}.',
+      'lead · {name} makes the page up to 30 px wider than the window {widths}.',
+    ]);
+  });
+
+  it('report what is outside the window where lines begin', () => {
+    const rule = 'outside the window';
+    const outside =
+      'lead · Up to 30 px of {name} are outside the window, at its left edge, {widths}. Nobody can scroll there.';
+    const text = { lines: [line([-30, 0, 200, 20])] };
+    expect(told(rule, laid(390, [box('lead', [-30, 0, 200, 20], text)]))).to.deep.equal([outside]);
+    // Cut off, nothing of it is outside; empty, nothing can be seen of it.
+    const cut = {
+      ...text,
+      lines: [line([-30, 0, 200, 20], { cutAcross: 30 })],
+      uncut: edges([0, 0, 200, 20]),
+    };
+    expect(told(rule, laid(390, [box('lead', [-30, 0, 200, 20], cut)]))).to.deep.equal([]);
+    expect(told(rule, laid(390, [box('opening-row', [-30, 0, 200, 20])]))).to.deep.equal([]);
+    const right = { lines: [line([200, 0, 405, 20])] };
+    const mirrored = laid(390, [box('lead', [200, 0, 405, 20], right)], { rightToLeft: true });
+    expect(told(rule, mirrored)[0]).to.match(/^lead · Up to 15 px .* at its right edge/);
+  });
+
+  it('report words that are broken in two', () => {
+    const week = box('week', [0, 0, 300, 200], { broken: ['Wednesday'] });
+    expect(told('word broken in two', laid(390, [week, box('lead', [0, 0, 300, 20])]))).to.deep.equal([
+      'week · “Wednesday” in {name} is broken in two {widths}.',
+    ]);
+  });
+
   it('mend that by giving up a width that is wider than the window', () => {
     const call = {
       name: 'setValue' as const,
@@ -119,8 +158,19 @@ describe('rules on a page as it is laid out', () => {
     expect(told('words over words', two(25))).to.deep.equal([
       'headline · lead · The words of {name} lie over those of {other} {widths}.',
     ]);
-    expect(told('words over words', two(36))).to.deep.equal([]);
+    expect(told('words over words', two(39))).to.deep.equal([]);
     expect(told('words over words', two(25, 299))).to.deep.equal([]);
+    // Where the letters of the font are known, only they count, and not the space that a line has above and below them.
+    const close = two(30);
+    const withLetters = close.elements.map((each, index) => ({
+      ...each,
+      lines: each.lines.map((one) => ({
+        ...one,
+        letters: index === 0 ? { top: 6, bottom: 34 } : { top: 34, bottom: 48 },
+      })),
+    }));
+    expect(told('words over words', close)).to.have.length(1);
+    expect(told('words over words', { ...close, elements: withLetters })).to.deep.equal([]);
     // What stays in the window is in front on purpose, and over others only while the page moves.
     const [headline, lead] = two(25).elements;
     expect(told('words over words', laid(390, [{ ...headline, stays: true }, lead]))).to.deep.equal([]);

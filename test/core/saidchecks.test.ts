@@ -53,6 +53,21 @@ describe('checks of what a page says', () => {
     expect(of(rule, page, known)).to.deep.equal([]);
   });
 
+  it('find file names that stand for a text alternative, here or on the shelf', () => {
+    const rule = 'file name as text alternative';
+    for (const alt of ['IMG_2041.JPG', 'dome-night.webp', 'DSC 0042', 'image', 'Screenshot 2024-05-01'])
+      expect(told(of(rule, saying('dome', { alt }))), alt).to.deep.equal([
+        ['dome self', `The text alternative of Dome picture is a file name: “${alt}”.`],
+      ]);
+    for (const alt of ['A dome', 'Picture of a dome', 'Dome 2', 'The dome (photo: A. Vale)', ''])
+      expect(of(rule, saying('dome', { alt })), alt).to.deep.equal([]);
+    const named = {
+      ...frame,
+      assets: frame.assets.map((asset) => ('width' in asset ? { ...asset, alt: 'dome_final.png' } : asset)),
+    } as SiteFrame;
+    expect(of(rule, saying('dome', { alt: '' }), named)).to.have.length(1);
+  });
+
   it('find links without words, and links that lead nowhere', () => {
     const wordless = of('link without words', saying('book', { label: ' ' }));
     expect(told(wordless)).to.deep.equal([['book self', 'Book a night has a link without words.']]);
@@ -248,5 +263,59 @@ describe('checks of what a page says', () => {
     }).page;
     const [found] = of(rule, saying('week', { landmark: 'footer' }, composed(frame, apart)));
     expect(found.views).not.to.include('mobile');
+  });
+});
+
+describe('icons and fields', () => {
+  const added = (
+    kind: string,
+    parent: string,
+    values: Record<string, string>,
+    part: 'self' | 'field',
+    content = {},
+  ) => {
+    const white = made('setValue', {
+      ...{ nodes: [id(parent)], property: 'backgroundColour', view: view('desktop') },
+      ...{ value: '#ffffff', reach: 'everywhere' as const },
+    }).page;
+    const { page } = made('addElement', { kind, parent: id(parent), after: null, id: id('new-one') }, white);
+    const node = page.nodes[id('new-one')];
+    const withContent = {
+      ...page,
+      nodes: { ...page.nodes, 'new-one': { ...node, content: { ...node.content, ...content } } },
+    };
+    return Object.entries(values).reduce(
+      (on, [property, value]) =>
+        made(
+          'setValue',
+          {
+            ...{ nodes: [id('new-one')], property, view: view('desktop'), part },
+            ...{ value, reach: 'everywhere' as const },
+          },
+          on,
+        ).page,
+      withContent as Page,
+    );
+  };
+
+  // #949494 and #959595 are the two sides of 3 : 1 on white (common practice).
+  it('stand out by 3 to 1 from what is behind them', () => {
+    for (const [colour, count] of [
+      ['#949494', 0],
+      ['#959595', 1],
+    ] as const) {
+      const icon = added('icon', 'evening', { colour }, 'self');
+      expect(of('icon hard to see', icon), colour).to.have.length(count);
+    }
+    const fields = { fields: [{ label: 'Name', type: 'text', required: false, options: '' }] };
+    const form = (values: Record<string, string>, content = fields) =>
+      told(of('field hard to see', added('form', 'evening', values, 'field', content)));
+    expect(form({ borderColour: '#949494' })).to.deep.equal([]);
+    const faint = form({ borderColour: '#d0d0d0' });
+    expect(faint).to.have.length(1);
+    expect(faint[0][1]).to.match(/^The fields of Form stand out by only 1\.5 : 1 in .+; /);
+    // A background of their own is enough.
+    expect(form({ borderColour: '#d0d0d0', backgroundColour: '#333333' })).to.deep.equal([]);
+    expect(form({ borderColour: '#d0d0d0' }, { fields: [] })).to.deep.equal([]);
   });
 });

@@ -58,7 +58,7 @@ const noise = (width: number, height: number) =>
   });
 
 describe('pictures and films', function () {
-  this.timeout(60_000);
+  this.timeout(120_000);
   let running: Served;
   before(async () => {
     running = await served();

@@ -8,7 +8,7 @@ import { freshFolder } from './serving.ts';
 const DAY = 86_400_000;
 
 describe('files that nothing names', function () {
-  this.timeout(60_000);
+  this.timeout(120_000);
 
   it('go thirty days after they were stored last; what a site, a step or a publication names stays', async () => {
     const folder = await freshFolder();

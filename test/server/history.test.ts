@@ -6,7 +6,7 @@ import { behavesAsHistory } from './histories.ts';
 import { freshFolder, served } from './serving.ts';
 
 describe('the history of a site', function () {
-  this.timeout(30_000);
+  this.timeout(120_000);
   behavesAsHistory(() => served());
 });
 

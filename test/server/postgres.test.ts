@@ -17,7 +17,7 @@ import { served, type Served } from './serving.ts';
 const saturn = (await demoSite()).site.frame.assets.find(({ id }) => id === 'saturn')!;
 
 describe('on a PostgreSQL server', function () {
-  this.timeout(60_000);
+  this.timeout(120_000);
   let postgres: Awaited<ReturnType<typeof startPostgres>>;
   let folder: string;
   before(async () => {

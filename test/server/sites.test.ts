@@ -18,7 +18,7 @@ const begun = (id: string, name: string): Site => newSite({ id, name, lang: 'en'
 const saturn = (await demoSite()).site.frame.assets.find(({ id }) => id === 'saturn')!;
 
 describe('sites', function () {
-  this.timeout(60_000);
+  this.timeout(120_000);
   let running: Served;
   before(async () => (running = await served()));
   after(() => running.end());
@@ -204,7 +204,7 @@ describe('sites', function () {
 });
 
 describe('what is put away', function () {
-  this.timeout(60_000);
+  this.timeout(120_000);
   it('is forgotten after thirty days where it is not published, when the program starts', async () => {
     const folder = await freshFolder();
     const first = await openStore(folder);

@@ -58,7 +58,7 @@ async function folderOfBefore(version: 1 | 2): Promise<string> {
 }
 
 describe('a data folder of the version before', function () {
-  this.timeout(60_000);
+  this.timeout(120_000);
 
   it('has its pages, their heads and order, its publications, and what is live', async () => {
     const folder = await folderOfBefore(2);

@@ -8,7 +8,7 @@ import { served, type Served } from '../server/serving.ts';
 import { memory, openWindow } from './window.ts';
 
 describe('windows that link blocks', function () {
-  this.timeout(60_000);
+  this.timeout(120_000);
   let running: Served;
   beforeEach(async () => {
     running = await served();

@@ -9,7 +9,7 @@ import { served, type Served } from '../server/serving.ts';
 import { openWindow } from './window.ts';
 
 describe('a window on a site with a long history', function () {
-  this.timeout(60_000);
+  this.timeout(120_000);
   let running: Served;
   before(async () => {
     running = await served();

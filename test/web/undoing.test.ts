@@ -9,7 +9,7 @@ import { served, type Served } from '../server/serving.ts';
 import { openWindow } from './window.ts';
 
 describe('windows that undo', function () {
-  this.timeout(30_000);
+  this.timeout(120_000);
   let running: Served;
   before(async () => {
     running = await served();

@@ -13,7 +13,7 @@ import { become } from '../../web/workbench/block/measured.ts';
 import { memory, openWindow } from './window.ts';
 
 describe('windows on a site', function () {
-  this.timeout(30_000);
+  this.timeout(120_000);
   let running: Served;
   before(async () => {
     running = await served();

@@ -1,4 +1,6 @@
 import {
+  knownKind,
+  unbreakable,
   viewAt,
   type Edges,
   type Laid,
@@ -65,11 +67,14 @@ interface Looks {
   /** What is in it can be scrolled into view. */
   scrolls: boolean;
   fit: string;
+  /** The font as CSS writes it, without its size. */
+  font: string;
+  hyphenates: boolean;
 }
 
 function looksOf(element: Element): Looks {
   const style = element.ownerDocument.defaultView!.getComputedStyle(element);
-  const { display, overflowX, overflowY, position } = style;
+  const { display, overflowX, overflowY, position, fontStyle, fontWeight, fontFamily, hyphens } = style;
   const cuts = (overflow: string) => overflow === 'hidden' || overflow === 'clip';
   const scrolls = (overflow: string) => overflow === 'auto' || overflow === 'scroll';
   const ground = isSeen(style.backgroundColor) || style.backgroundImage !== 'none';
@@ -85,7 +90,42 @@ function looksOf(element: Element): Looks {
     cutsDown: cuts(overflowY),
     scrolls: scrolls(overflowX) || scrolls(overflowY),
     fit: style.objectFit,
+    font: `${fontStyle} ${fontWeight} ${FONT_SIZE}px ${fontFamily}`,
+    hyphenates: hyphens === 'auto',
   };
+}
+
+/** px; large enough for metrics that are not rounded. */
+const FONT_SIZE = 200;
+
+/** Which share of a line box of a font lies above its capitals, and which share ends with its descenders. */
+interface LetterArea {
+  from: number;
+  to: number;
+}
+
+/** Measures where the letters of a font lie, with the same letters for every text; browsers give metrics of a font only with text. */
+function letterAreaOf(font: string, document: Document): LetterArea {
+  const context = document.createElement('canvas').getContext('2d');
+  if (!context) return { from: 0, to: 1 };
+  context.font = font;
+  const metrics = context.measureText('Hp');
+  const ascent = metrics.fontBoundingBoxAscent;
+  const height = ascent + metrics.fontBoundingBoxDescent;
+  return {
+    from: (ascent - metrics.actualBoundingBoxAscent) / height,
+    to: (ascent + metrics.actualBoundingBoxDescent) / height,
+  };
+}
+
+/** Text whose letters lie between the capitals and the descenders of a Latin font. */
+const LATIN = /^[\p{Script=Latin}\p{Script=Common}\p{Script=Inherited}]*$/u;
+
+/** A text of an element, and its longest words, where they may be broken in two. */
+interface Text {
+  range: Range;
+  latin: boolean;
+  words: { word: string; range: Range }[];
 }
 
 /** An element of a document, with what of it is the same at every width. */
@@ -94,7 +134,7 @@ interface Seen {
   /** The element of the page that begins here. */
   node?: NodeId;
   target?: { name: string; label: Element | null; alone: boolean; native: boolean };
-  words: Range[];
+  texts: Text[];
   within: Seen[];
   looks: Map<ViewId, Looks>;
 }
@@ -111,11 +151,34 @@ function targetIn(element: HTMLElement): Seen['target'] {
   };
 }
 
-function rangeOf(text: ChildNode): Range {
+function rangeOf(text: ChildNode, from = 0, to = text.textContent!.length): Range {
   const range = text.ownerDocument!.createRange();
-  range.selectNodeContents(text);
+  range.setStart(text, from);
+  range.setEnd(text, to);
   return range;
 }
+
+/** How many of the longest words of a text are looked at: one that has no room is hardly ever another one. */
+const LONGEST = 3;
+
+function textOf(text: ChildNode, isProse: boolean): Text {
+  const content = text.textContent!;
+  const words = isProse
+    ? []
+    : [...new Set(unbreakable(content))].sort((one, other) => other.length - one.length).slice(0, LONGEST);
+  return {
+    range: rangeOf(text),
+    latin: LATIN.test(content),
+    words: words.map((word) => {
+      const from = content.indexOf(word);
+      return { word: word.trim(), range: rangeOf(text, from, from + word.length) };
+    }),
+  };
+}
+
+/** Whether the words of an element are running text, which is looked at without being laid out. */
+const isProse = (page: Page, node: NodeId | undefined): boolean =>
+  node === undefined || knownKind(page.nodes[node].kind).traits.includes('prose');
 
 function seenIn(element: HTMLElement, page: Page, owner?: NodeId): Seen {
   const found = element.classList.length > 0 ? nodeAt(element) : null;
@@ -126,9 +189,9 @@ function seenIn(element: HTMLElement, page: Page, owner?: NodeId): Seen {
     element,
     ...(node && { node }),
     ...(target && { target }),
-    words: [...element.childNodes]
+    texts: [...element.childNodes]
       .filter((child) => child.nodeType === Node.TEXT_NODE && child.textContent?.trim())
-      .map(rangeOf),
+      .map((text) => textOf(text, isProse(page, node ?? owner))),
     within: [...element.children]
       .filter((child) => !closed || child.localName === 'summary')
       .map((child) => seenIn(child as HTMLElement, page, node ?? owner)),
@@ -136,10 +199,12 @@ function seenIn(element: HTMLElement, page: Page, owner?: NodeId): Seen {
   };
 }
 
-function lineOf(rect: DOMRect, clip: Edges): LaidLine {
+function lineOf(rect: DOMRect, clip: Edges, { from, to }: LetterArea): LaidLine {
   const edges = edgesOf(rect);
+  const height = edges.bottom - edges.top;
   return {
     ...edges,
+    letters: { top: edges.top + from * height, bottom: edges.top + to * height },
     cutAcross: Math.max(0, clip.left - edges.left, edges.right - clip.right),
     cutDown: Math.max(0, clip.top - edges.top, edges.bottom - clip.bottom),
   };
@@ -156,9 +221,38 @@ const cutTo = (box: Edges, { cutsAcross, cutsDown, scrolls }: Looks, clip: Edges
         bottom: cutsDown ? Math.min(clip.bottom, box.bottom) : clip.bottom,
       };
 
+/** What of a box is inside another. */
+const inside = (box: Edges, clip: Edges): Edges => ({
+  left: Math.max(clip.left, box.left),
+  right: Math.min(clip.right, box.right),
+  top: Math.max(clip.top, box.top),
+  bottom: Math.min(clip.bottom, box.bottom),
+});
+
+/** What of the box of an element can be seen at all, also after scrolling in what it is in. */
+const boundsIn = (box: Edges, { cutsAcross, cutsDown, scrolls }: Looks, bounds: Edges): Edges => {
+  const all = inside(box, bounds);
+  const { left, right } = cutsAcross || scrolls ? all : bounds;
+  const { top, bottom } = cutsDown || scrolls ? all : bounds;
+  return { left, right, top, bottom };
+};
+
+/** The edges within which the content of an element is seen: without being scrolled into view, and at all. */
+interface Clips {
+  clip: Edges;
+  bounds: Edges;
+}
+
+/** Whether a word stands on more than one line. */
+function isBroken(word: Range): boolean {
+  const lines = [...word.getClientRects()].filter(({ width }) => width > 0.5);
+  return lines.some(({ top, bottom }) => top >= lines[0].bottom || bottom <= lines[0].top);
+}
+
 /** A page in a sheet, to be measured at many widths: what is the same at all of them is looked at once. */
 export class Layouts {
   private readonly body: Seen;
+  private readonly letterAreas = new Map<string, LetterArea>();
 
   constructor(
     private readonly sheet: SheetDocument,
@@ -172,7 +266,12 @@ export class Layouts {
   measure(): Laid {
     const { documentElement: root, defaultView: frame } = this.sheet.document;
     const elements: LaidElement[] = [];
-    this.look(this.body, viewAt(this.views, root.clientWidth).id, EVERYWHERE, elements);
+    this.look(
+      this.body,
+      viewAt(this.views, root.clientWidth).id,
+      { clip: EVERYWHERE, bounds: EVERYWHERE },
+      elements,
+    );
     return {
       width: root.clientWidth,
       scrolls: root.scrollWidth,
@@ -186,30 +285,59 @@ export class Layouts {
     };
   }
 
-  private look(seen: Seen, view: ViewId, clip: Edges, made: LaidElement[], owner?: LaidElement): void {
-    const { element, node, target, words, within } = seen;
+  private look(
+    seen: Seen,
+    view: ViewId,
+    { clip, bounds }: Clips,
+    made: LaidElement[],
+    owner?: LaidElement,
+  ): void {
+    const { element, node, target, texts, within } = seen;
     const looks = seen.looks.get(view) ?? looksOf(element);
     seen.looks.set(view, looks);
     if (looks.gone) return;
     const box = edgesOf(element.getBoundingClientRect());
     let own = owner;
     if (node) {
+      const uncut = inside(box, bounds);
+      const isCut = uncut.left > box.left || uncut.right < box.right;
       own = {
         ...{ node, box, lines: [], targets: [] },
+        ...(isCut && { uncut }),
         ...(looks.painted && { painted: looks.painted }),
         ...(looks.stays && { stays: true }),
       };
       made.push(own);
     }
-    const inner = cutTo(box, looks, clip);
+    const inner = { clip: cutTo(box, looks, clip), bounds: boundsIn(box, looks, bounds) };
     if (own) {
       if (target) own.targets.push(targetOf(box, target, looks));
       if (element.localName === 'img')
         own.picture ??= { width: element.clientWidth, height: element.clientHeight, fit: looks.fit };
-      for (const range of words)
-        for (const rect of range.getClientRects()) if (rect.width > 0.5) own.lines.push(lineOf(rect, inner));
+      for (const text of texts) this.lookAt(text, looks, inner.clip, own);
     }
     for (const each of within) this.look(each, view, inner, made, own);
+  }
+
+  /** Adds the lines of a text to an element, and its words that are broken. */
+  private lookAt(
+    { range, latin, words }: Text,
+    { font, hyphenates }: Looks,
+    clip: Edges,
+    own: LaidElement,
+  ): void {
+    const letters = latin ? this.letterArea(font) : { from: 0, to: 1 };
+    const rects = [...range.getClientRects()].filter(({ width }) => width > 0.5);
+    own.lines.push(...rects.map((rect) => lineOf(rect, clip, letters)));
+    if (hyphenates || rects.length < 2) return;
+    const broken = words.filter((each) => isBroken(each.range)).map(({ word }) => word);
+    if (broken.length > 0) own.broken = [...(own.broken ?? []), ...broken];
+  }
+
+  private letterArea(font: string): LetterArea {
+    const area = this.letterAreas.get(font) ?? letterAreaOf(font, this.sheet.document);
+    this.letterAreas.set(font, area);
+    return area;
   }
 }
 

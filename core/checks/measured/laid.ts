@@ -13,6 +13,8 @@ export const TEXT_SETTINGS: readonly TextSetting[] = ['as it is', 'twice as larg
 export interface LaidLine extends Edges {
   cutAcross: number;
   cutDown: number;
+  /** Between which edges its letters lie, from a capital to a descender of its font, whatever the line says; its own where not known. */
+  letters?: { top: number; bottom: number };
 }
 
 /** Something that is pressed, or filled in. */
@@ -29,7 +31,11 @@ export interface LaidTarget extends Edges {
 export interface LaidElement {
   node: NodeId;
   box: Edges;
+  /** What of the box is not cut off by what it is in, where that is less. */
+  uncut?: Edges;
   lines: LaidLine[];
+  /** Words that are broken in two lines at no place at which words are broken. */
+  broken?: string[];
   targets: LaidTarget[];
   /** It has a ground that can be seen, or an edge at a side. */
   painted?: { left: boolean; right: boolean };

@@ -1,5 +1,5 @@
 import type { NodeId } from '../../elements/nodeid.ts';
-import { commonAcross, commonDown, heightOf, pairs, told } from '../edges.ts';
+import { commonAcross, commonDown, heightOf, pairs, told, type Edges } from '../edges.ts';
 import type { LaidLine } from './laid.ts';
 import { AS_PRACTICE, type Detected, type LaidPage, type MeasuredRule } from './rule.ts';
 
@@ -41,11 +41,13 @@ export const cutWords: MeasuredRule = {
     }),
 };
 
-/** The share of the lower line’s height from which on letters meet: lines are taller than their letters. */
-const MEET = 0.35;
+/** The share of the lower letters’ height from which on letters meet. */
+const MEET = 0.15;
 
 /** px */
 const MEET_ACROSS = 2;
+
+const lettersOf = (line: LaidLine): Edges => ({ ...line, ...line.letters });
 
 type OwnedLine = LaidLine & { node: NodeId };
 
@@ -67,9 +69,10 @@ export const wordsOverWords: MeasuredRule = {
     const worst = new Map<NodeId, Detected>();
     for (const [one, other] of pairs(movingLines(page))) {
       if (one.node === other.node) continue;
-      const down = commonDown(one, other);
+      const [first, second] = [lettersOf(one), lettersOf(other)];
+      const down = commonDown(first, second);
       if (commonAcross(one, other) <= MEET_ACROSS) continue;
-      if (down <= MEET * Math.min(heightOf(one), heightOf(other))) continue;
+      if (down <= MEET * Math.min(heightOf(first), heightOf(second))) continue;
       if ((worst.get(one.node)?.amount ?? 0) >= down) continue;
       worst.set(one.node, {
         ...{ node: one.node, other: other.node, amount: down },
@@ -125,4 +128,23 @@ export const wordsAtEdges: MeasuredRule = {
       ];
     });
   },
+};
+
+/** Words of tables, hours and other lists are not broken in two; those of running text are looked at by `longWords`. */
+export const brokenWords: MeasuredRule = {
+  name: 'word broken in two',
+  clauses: AS_PRACTICE,
+  severity: 'advice',
+  find: ({ laid }) =>
+    laid.elements.flatMap(({ node, broken = [] }): Detected[] =>
+      broken.length === 0
+        ? []
+        : [
+            {
+              ...{ node, amount: broken.length },
+              sentence: `“${broken[0]}” in {name} is broken in two {widths}.`,
+              cure: 'Give it more width there, or make its text smaller.',
+            },
+          ],
+    ),
 };

@@ -10,7 +10,7 @@ export const overlaps: MeasuredRule = {
   clauses: AS_PRACTICE,
   severity: 'advice',
   find: (page) =>
-    page.containers().flatMap(({ node: container }) => {
+    page.flatContainers().flatMap(({ node: container }) => {
       const order = page.node(container).children;
       const areas = page
         .within(container)

@@ -1,6 +1,6 @@
-import { beyondWindow } from './beyond.ts';
+import { beforeWindow, beyondWindow } from './beyond.ts';
 import { coveredFocus, tallSections, tallStaying } from './heights.ts';
-import { cutWords, wordsAtEdges, wordsOverWords } from './lostwords.ts';
+import { brokenWords, cutWords, wordsAtEdges, wordsOverWords } from './lostwords.ts';
 import { readingAgainstSeeing } from './order.ts';
 import { overlaps } from './overlaps.ts';
 import { croppedPictures, enlargedPictures } from './pictures.ts';
@@ -11,6 +11,7 @@ import { closeTargets, smallTargets, tightTargets } from './targets.ts';
 /** Every rule on a page as a browser lays it out, what keeps somebody out first. */
 export const MEASURED_RULES: readonly MeasuredRule[] = [
   beyondWindow,
+  beforeWindow,
   cutWords,
   wordsOverWords,
   smallTargets,
@@ -25,5 +26,6 @@ export const MEASURED_RULES: readonly MeasuredRule[] = [
   croppedPictures,
   emptyRooms,
   unevenRows,
+  brokenWords,
   readingAgainstSeeing,
 ];

@@ -61,7 +61,7 @@ export const unevenRows: MeasuredRule = {
   severity: 'advice',
   find: (page) =>
     page
-      .containers()
+      .flatContainers()
       .flatMap((container) => runs(page, container))
       .flatMap((run) => {
         const distances = run.slice(1).map(({ box }, index) => box.top - run[index].box.bottom);

@@ -66,11 +66,14 @@ export class LaidPage {
       .flatMap((child) => this.byNode.get(child) ?? []);
   }
 
-  /** The elements that others stand in, and are there; but for those in which they may lie over one another. */
+  /** Returns the elements that hold others and are displayed. */
   containers(): LaidElement[] {
-    return this.laid.elements.filter(
-      ({ node }) => this.node(node).children.length > 0 && !isDeep(this.node(node).kind),
-    );
+    return this.laid.elements.filter(({ node }) => this.node(node).children.length > 0);
+  }
+
+  /** Returns the containers whose parts are not meant to overlap: all but overlays. */
+  flatContainers(): LaidElement[] {
+    return this.containers().filter(({ node }) => !isDeep(this.node(node).kind));
   }
 
   /** The elements that an element stands in, from the nearest. */

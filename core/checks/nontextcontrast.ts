@@ -1,0 +1,115 @@
+import { viewsNamed } from '../edits/wording.ts';
+import { knownProperty } from '../elements/propertytable.ts';
+import type { ViewId } from '../layered/views.ts';
+import type { Node } from '../site/node.ts';
+import { sourceOrder } from '../site/sourceorder.ts';
+import { resolve } from '../values/trace.ts';
+import { hiddenBy } from '../values/visibility.ts';
+import { saidIn } from '../values/wordings.ts';
+import { colourOf, contrasts, tenths, type Contrasts } from './contrast.ts';
+import type { Found } from './finding.ts';
+import type { Looked, Rule } from './rule.ts';
+import { viewWidths } from './widths.ts';
+
+/** What graphics and the edges of controls need (https://www.w3.org/TR/WCAG22/#non-text-contrast). */
+const NEEDED = 3;
+
+const valueOf = ({ site, page }: Looked, node: Node, view: ViewId, name: string, part: 'self' | 'field') =>
+  resolve(site, page, node, knownProperty(name), view, part);
+
+/** The views in which a contrast that is known is too low, with the lowest; one finding for all of them. */
+function tooLow(
+  looked: Looked,
+  node: Node,
+  ratioIn: (view: ViewId) => number | undefined,
+  found: (ratio: string, views: string) => Omit<Found, 'widths'>,
+): Found[] {
+  const { site, page } = looked;
+  const failing = site.views.list.flatMap(({ id: view }) => {
+    if (hiddenBy(site, page, node, view) !== undefined) return [];
+    const ratio = ratioIn(view);
+    return ratio !== undefined && ratio < NEEDED ? [{ view, ratio }] : [];
+  });
+  if (failing.length === 0) return [];
+  const names = viewsNamed(
+    site,
+    failing.map(({ view }) => view),
+  );
+  return [
+    {
+      ...found(tenths(Math.min(...failing.map(({ ratio }) => ratio))), names),
+      widths: failing.map(({ view }) => viewWidths(site, view)),
+    },
+  ];
+}
+
+/** An icon stands out from its background by 3 to 1; whether it means something only a person can tell. */
+export const faintIcons: Rule = {
+  name: 'icon hard to see',
+  clause: 'WCAG 2.2, 1.4.11',
+  severity: 'advice',
+  find(looked) {
+    const { site, page, seen } = looked;
+    const of = contrasts(site, page, seen.tones);
+    return sourceOrder(page)
+      .filter(({ kind }) => kind === 'icon')
+      .flatMap((node) =>
+        tooLow(
+          looked,
+          node,
+          (view) => {
+            const colour = colourOf(site, valueOf(looked, node, view, 'colour', 'self') as string);
+            return colour && of.ratioOf(node, 'self', view, colour);
+          },
+          (ratio, views) => ({
+            of: { node: node.id },
+            sentence: `${node.name} has a contrast of ${ratio} : 1 in ${views}; an icon that means something needs ${NEEDED} : 1.`,
+            cure: 'Change its colour, or the background.',
+          }),
+        ),
+      );
+  },
+};
+
+/** The higher of the contrasts of a field’s border and of its own background with what is around it. */
+function fieldRatio(looked: Looked, of: Contrasts, node: Node, view: ViewId): number | undefined {
+  const { site } = looked;
+  const value = (name: string) => valueOf(looked, node, view, name, 'field');
+  const around = (name: string) => {
+    const colour = colourOf(site, value(name) as string);
+    return colour && of.ratioOf(node, 'self', view, colour);
+  };
+  const borders = ['borderTop', 'borderRight', 'borderBottom', 'borderLeft'].map(value) as number[];
+  // A line below it is enough to show where a field is.
+  const hasBorder = borders.some((width) => width > 0) && value('borderStyle') !== 'none';
+  const ratios = [around('backgroundColour'), hasBorder ? around('borderColour') : 1];
+  return ratios.includes(undefined) ? undefined : Math.max(...(ratios as number[]));
+}
+
+/** The fields of a form can be seen: their border, or their background, stands out by 3 to 1. */
+export const faintFields: Rule = {
+  name: 'field hard to see',
+  clause: 'WCAG 2.2, 1.4.11',
+  severity: 'barrier',
+  find(looked) {
+    const { site, page, seen } = looked;
+    const of = contrasts(site, page, seen.tones);
+    return sourceOrder(page)
+      .filter(({ kind }) => kind === 'form')
+      .flatMap((node) =>
+        tooLow(
+          looked,
+          node,
+          (view) =>
+            saidIn<unknown[]>(node, site.views, 'fields', view).length > 0
+              ? fieldRatio(looked, of, node, view)
+              : undefined,
+          (ratio, views) => ({
+            of: { node: node.id, part: 'field' },
+            sentence: `The fields of ${node.name} stand out by only ${ratio} : 1 in ${views}; their border or background needs ${NEEDED} : 1.`,
+            cure: 'Change the colour of their border.',
+          }),
+        ),
+      );
+  },
+};
