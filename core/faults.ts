@@ -9,10 +9,6 @@ export interface Fault {
   sentence: string;
 }
 
-/** A pointer to an entry below another, with the two characters that RFC 6901 escapes. */
-export const pointer = (base: string, ...keys: (string | number)[]): string =>
-  keys.reduce<string>((path, key) => `${path}/${String(key).replace(/~/g, '~0').replace(/\//g, '~1')}`, base);
-
 const shown = (value: unknown): string => {
   const text = JSON.stringify(value) ?? 'nothing';
   return text.length > 60 ? `${text.slice(0, 57)}…` : text;

@@ -5,13 +5,12 @@ import type { ComponentType } from 'react';
 import { Provider } from 'react-redux';
 import { createBrowserRouter, Navigate, Outlet, RouterProvider } from 'react-router';
 import { windowServices } from './state/services.ts';
-import { makeStore } from './state/store.ts';
+import { makeListStore } from './state/store.ts';
 import { Boundary } from './ui/Boundary.tsx';
 import { Notice } from './ui/Notice.tsx';
 import { coral, theme } from './ui/theme.ts';
 
-const services = windowServices();
-const store = makeStore(services);
+const { store, extra } = makeListStore(windowServices());
 // What was changed in another window is seen when one comes back.
 setupListeners(store.dispatch);
 
@@ -28,6 +27,21 @@ function Faulty() {
   );
 }
 
+let siteState: Promise<unknown> | undefined;
+
+/** Loads the state of an open site, once. */
+const loadSiteState = () =>
+  (siteState ??= import('./state/sitestore.ts')
+    .then(({ addSiteState }) => addSiteState(store, extra))
+    .catch((error: unknown) => {
+      siteState = undefined;
+      throw error;
+    }));
+
+/** A screen of a site, which needs its state as well. */
+const siteScreen = (path: string, load: () => Promise<ComponentType>) =>
+  screen(`/sites/:site/${path}`, async () => (await Promise.all([load(), loadSiteState()]))[0]);
+
 /** A screen that is loaded when it is first gone to. */
 const screen = (path: string, load: () => Promise<ComponentType>) => ({
   path,
@@ -37,16 +51,13 @@ const screen = (path: string, load: () => Promise<ComponentType>) => ({
 /** The screens, each a file of its own. */
 const SCREENS = [
   screen('/', async () => (await import('./sites/Sites.tsx')).Sites),
-  screen('/sites/:site/pages', async () => (await import('./pages/Pages.tsx')).Pages),
-  screen('/sites/:site/shelf', async () => (await import('./shelf/Shelf.tsx')).Shelf),
-  screen('/sites/:site/views', async () => (await import('./views/Views.tsx')).Views),
-  screen('/sites/:site/type', async () => (await import('./type/TypeLab.tsx')).TypeLab),
-  screen('/sites/:site/letters', async () => (await import('./letters/Letters.tsx')).Letters),
-  screen(
-    '/sites/:site/publications',
-    async () => (await import('./publications/Publications.tsx')).Publications,
-  ),
-  screen('/sites/:site/pages/:page', async () => (await import('./workbench/Workbench.tsx')).Workbench),
+  siteScreen('pages', async () => (await import('./pages/Pages.tsx')).Pages),
+  siteScreen('shelf', async () => (await import('./shelf/Shelf.tsx')).Shelf),
+  siteScreen('views', async () => (await import('./views/Views.tsx')).Views),
+  siteScreen('type', async () => (await import('./type/TypeLab.tsx')).TypeLab),
+  siteScreen('letters', async () => (await import('./letters/Letters.tsx')).Letters),
+  siteScreen('publications', async () => (await import('./publications/Publications.tsx')).Publications),
+  siteScreen('pages/:page', async () => (await import('./workbench/Workbench.tsx')).Workbench),
 ];
 
 const router = createBrowserRouter([

@@ -1,4 +1,4 @@
-import { tokenize, tokenTypes } from 'css-tree';
+import { tokenize, tokenTypes } from 'css-tree/tokenizer';
 
 /** Letters, digits and signs of which no value is made that could go on past its end. */
 const HARMLESS = /^[\w\s.,%#*+-]*$/;

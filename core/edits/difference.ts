@@ -1,5 +1,5 @@
 import { same } from '../layered/express.ts';
-import { pointer } from '../faults.ts';
+import { pointer } from '../pointer.ts';
 import type { Operation } from './operation.ts';
 import { isSoft, type Shape } from './shape.ts';
 import { lookup } from '../lookup.ts';

@@ -1,4 +1,4 @@
-import { pointer } from '../faults.ts';
+import { pointer } from '../pointer.ts';
 
 /**
  * The operations that edits are made of. A path is a JSON Pointer (RFC 6901) into the site, with ids in place of

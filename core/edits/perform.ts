@@ -1,6 +1,6 @@
 import { createDraft, freeze } from 'immer';
 import type { NodeId } from '../elements/nodeid.ts';
-import { pointer } from '../faults.ts';
+import { pointer } from '../pointer.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { composed, isKept } from '../site/shared.ts';
 import type { Page, Site, SiteFrame, TreeName } from '../site/site.ts';

@@ -3,7 +3,7 @@
  * edits that wait in a browser. All of them count their versions together; one ladder of steps leads from each version to the next.
  */
 import { keysOf, type Operation } from '../edits/operation.ts';
-import { FORMAT_VERSION } from '../site/site.ts';
+import { FORMAT_VERSION } from '../site/format.ts';
 
 type Json = Record<string, unknown>;
 

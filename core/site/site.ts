@@ -1,4 +1,5 @@
 import { VISITOR_WORDS, type VisitorWord } from '../elements/content/visitorwords.ts';
+import { FORMAT, FORMAT_VERSION } from './format.ts';
 import { Type, type Static, type TOptional } from '@sinclair/typebox';
 import { AsidesSchema } from './asides.ts';
 import { NodeSchema, StyleSchema, type Node } from './node.ts';
@@ -6,10 +7,6 @@ import { NodeIdSchema, type NodeId } from '../elements/nodeid.ts';
 import { layeredSchema } from '../layered/layered.ts';
 import { ViewsSchema } from '../layered/views.ts';
 import { AssetSchema, ColourSchema, FontSchema, SpacingStepSchema, Token } from '../theme/stock.ts';
-
-/** The format of the site file, and its version: a program reads the versions it knows and refuses the rest. */
-export const FORMAT = 'dimorphe-site';
-export const FORMAT_VERSION = 2;
 
 const closed = { additionalProperties: false };
 

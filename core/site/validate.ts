@@ -1,5 +1,6 @@
 import type { NodeId } from '../elements/nodeid.ts';
-import { pointer, schemaFaults, type Fault } from '../faults.ts';
+import { schemaFaults, type Fault } from '../faults.ts';
+import { pointer } from '../pointer.ts';
 import { NodeSchema } from './node.ts';
 import {
   PageSchema,

@@ -1,4 +1,5 @@
-import { pointer, type Fault } from '../faults.ts';
+import type { Fault } from '../faults.ts';
+import { pointer } from '../pointer.ts';
 import { propertyOf } from '../elements/propertytable.ts';
 import type { Property } from '../elements/properties/property.ts';
 import type { Layered } from '../layered/layered.ts';

@@ -1,5 +1,6 @@
 import { canonicalSite } from '../site/canonical.ts';
-import { FORMAT, FORMAT_VERSION, siteFrom, type Site, type TextStyle } from '../site/site.ts';
+import { FORMAT, FORMAT_VERSION } from '../site/format.ts';
+import { siteFrom, type Site, type TextStyle } from '../site/site.ts';
 import type { Layered } from '../layered/layered.ts';
 import type { TextSize } from '../type/textsize.ts';
 import { suggestedSize } from '../type/suggest.ts';

@@ -1,5 +1,8 @@
-import { lexer } from 'css-tree';
+import { Lexer } from 'css-tree/lexer';
 import { parse, type Color } from 'culori';
+import { COLOUR_GRAMMAR } from './colourgrammar.ts';
+
+const lexer = new Lexer({ generic: true, types: COLOUR_GRAMMAR });
 
 /** How many texts are remembered with the colour that they are, or that they are none. */
 const MOST = 2000;

@@ -1,6 +1,9 @@
 /** What a person types in a cell, what it is read as, and how it is written there: by hand, for every kind of value. */
 import { expect } from 'chai';
-import { adjusted, cssColour, frameFaults, knownProperty } from '../../core/index.ts';
+import { lexer } from 'css-tree';
+import { parse } from 'culori';
+import fc from 'fast-check';
+import { adjusted, COLOUR_GRAMMAR, cssColour, frameFaults, knownProperty } from '../../core/index.ts';
 import { frame, node, refusal, view } from './acting.ts';
 
 const context = { site: frame, columns: 12, fluidWidths: { fromWidth: 640, toWidth: 1024 } };
@@ -228,6 +231,36 @@ describe('colours', () => {
     ])
       expect(cssColour(text), text).to.equal(undefined);
     expect(cssColour('rgb(0 0 0 / none)')!.alpha).to.equal(0);
+  });
+
+  it('are read by the part of the grammar of css-tree that is shipped as by the whole', () => {
+    const types = (lexer.dump(false, true) as { types: Record<string, string> }).types;
+    for (const [name, syntax] of Object.entries(COLOUR_GRAMMAR))
+      if (name !== 'color') expect(syntax, name).to.equal(types[name]);
+    const number = fc.oneof(
+      fc.integer({ min: -20, max: 400 }).map(String),
+      fc.constantFrom('0.5', '50%', 'none', '120deg', '1e2', '-3.5%', 'red', '#fff', '', 'calc(1 + 2)'),
+    );
+    const text = fc
+      .tuple(
+        fc.constantFrom('rgb', 'rgba', 'hsl', 'hwb', 'lab', 'lch', 'oklab', 'oklch', 'color', 'url', 'RGB'),
+        fc.array(number, { minLength: 1, maxLength: 5 }),
+        fc.constantFrom(' ', ', ', ' / ', '/'),
+      )
+      .map(([name, parts, between]) => `${name}(${parts.join(between)})`);
+    fc.assert(
+      fc.property(text, (colour) => {
+        const known = !lexer.matchType('color', colour).error;
+        let read: unknown;
+        try {
+          read = parse(colour.toLowerCase());
+        } catch {
+          read = undefined;
+        }
+        expect(cssColour(colour) !== undefined, colour).to.equal(known && read !== undefined);
+      }),
+      { numRuns: 2000 },
+    );
   });
 
   it('that are none are refused wherever they come from', () => {

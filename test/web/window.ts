@@ -1,5 +1,5 @@
 /** Windows without a browser: real stores that speak to a real server, with a network that loses what it is told to lose. */
-import { makeStore } from '../../web/state/store.ts';
+import { makeStore } from '../../web/state/sitestore.ts';
 import { openPage } from '../../web/state/documents.ts';
 import { edit } from '../../web/state/edits.ts';
 import { closeSite, showPage } from '../../web/state/opening.ts';

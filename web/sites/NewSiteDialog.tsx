@@ -18,7 +18,7 @@ import { useId, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { FAMILIES, LOOKS, printFontFaces, siteIdOf, type Look } from '../../core/index.ts';
 import { paths } from '../../api/paths.ts';
-import { begin } from '../state/sites.ts';
+import { begin } from '../state/sitechanges.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { line, petrol, quiet } from '../ui/theme.ts';
 import { LanguageField } from '../ui/LanguageField.tsx';

@@ -3,12 +3,11 @@ import { Ellipsis, ExternalLink } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { paths } from '../../api/paths.ts';
-import type { PageResponse, SiteSummary } from '../../api/responses.ts';
-import { baseView, LIMITS } from '../../core/index.ts';
-import { usePreviewOf } from '../page/usePreview.ts';
-import { PagePicture } from '../page/PagePicture.tsx';
+import type { SiteSummary } from '../../api/responses.ts';
+import { LIMITS } from '../../core/index.ts';
 import { usePageQuery } from '../state/server.ts';
 import { Boundary } from '../ui/Boundary.tsx';
+import { lazily } from '../ui/lazily.tsx';
 import { NameField } from '../ui/NameField.tsx';
 import { line, quiet } from '../ui/theme.ts';
 import { moment } from '../ui/time.ts';
@@ -16,20 +15,19 @@ import type { SiteActions } from './useSiteActions.ts';
 
 const PICTURE = { width: 156, height: 102 };
 
-function Shown({ frame, page }: PageResponse) {
-  return (
-    <PagePicture site={frame} content={usePreviewOf(frame, page)} view={baseView(frame.views)} {...PICTURE} />
-  );
-}
+/** What is there until a picture of a page is drawn. */
+const EMPTY = <Skeleton variant="rectangular" animation={false} {...PICTURE} sx={{ flex: 'none' }} />;
+
+/** Drawing a page takes much code, which the list does not wait for. */
+const SitePicture = lazily(async () => (await import('./SitePicture.tsx')).SitePicture, EMPTY);
 
 /** The top of the home page, as it is now. */
 function Picture({ site: { id, firstPage, revision } }: { site: SiteSummary }) {
   const { data } = usePageQuery({ site: id, page: firstPage, revision });
-  const empty = <Skeleton variant="rectangular" animation={false} {...PICTURE} sx={{ flex: 'none' }} />;
-  if (!data) return empty;
+  if (!data) return EMPTY;
   return (
-    <Boundary of={data} notice={() => empty}>
-      {(shown) => <Shown {...shown} />}
+    <Boundary of={data} notice={() => EMPTY}>
+      {(shown) => <SitePicture {...shown} {...PICTURE} />}
     </Boundary>
   );
 }

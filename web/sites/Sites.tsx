@@ -15,17 +15,19 @@ import { useDropzone } from 'react-dropzone';
 import { useNavigate } from 'react-router';
 import type { SiteSummary } from '../../api/responses.ts';
 import { troubleOf, useAddDemoMutation, useSitesQuery } from '../state/server.ts';
+import { lazily } from '../ui/lazily.tsx';
 import { Notice } from '../ui/Notice.tsx';
 import { VirtualRows, type RowsHandle } from '../ui/VirtualRows.tsx';
 import { ink, petrol, petrolTint, quiet } from '../ui/theme.ts';
 import { Greeting } from './Greeting.tsx';
 import { listed, ORDERS, type SiteOrder } from './listed.ts';
-import { NewSiteDialog } from './NewSiteDialog.tsx';
 import { RefusedDialog } from './RefusedDialog.tsx';
 import { RemoveDialog } from './RemoveDialog.tsx';
 import { PutAwayLine, SiteLine } from './SiteLine.tsx';
 import { useBringIn } from './useBringIn.ts';
 import { useSiteActions, type SiteActions } from './useSiteActions.ts';
+
+const NewSiteDialog = lazily(async () => (await import('./NewSiteDialog.tsx')).NewSiteDialog);
 
 /** px; a line of the list with the room below it. */
 const LINE = 132;

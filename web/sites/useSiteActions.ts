@@ -1,7 +1,6 @@
 import { useSnackbar } from 'notistack';
 import type { SiteSummary } from '../../api/responses.ts';
 import { troubleOf, useCopySiteMutation, usePutAwayMutation, useTakeDownMutation } from '../state/server.ts';
-import { renameSite } from '../state/sites.ts';
 import { useAppDispatch } from '../state/store.ts';
 
 /** What can be done with a site from the list. */
@@ -37,9 +36,18 @@ export function useSiteActions(askToRemove: (site: SiteSummary) => void): SiteAc
     if (error) enqueueSnackbar(`${notDone} ${troubleOf(error).sentence}`, { variant: 'error' });
     else enqueueSnackbar(done, { variant: 'info' });
   };
+  // Only what renames needs to know how a site is changed.
+  const rename = async ({ id, firstPage }: SiteSummary, name: string) => {
+    try {
+      const { renameSite } = await import('../state/sitechanges.ts');
+      return await dispatch(renameSite(id, firstPage, name));
+    } catch {
+      return 'A part of the program could not be loaded. Load the page again, and try once more.';
+    }
+  };
   return {
     rename: (site, name) =>
-      void dispatch(renameSite(site.id, site.firstPage, name)).then((trouble) => {
+      void rename(site, name).then((trouble) => {
         if (trouble) enqueueSnackbar(`${site.name} was not renamed. ${trouble}`, { variant: 'error' });
       }),
     duplicate: (site) => {

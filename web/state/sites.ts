@@ -1,13 +1,9 @@
-import { nanoid } from 'nanoid';
-import { LIMITS, newSite, perform, writeSiteFile, type NewSite } from '../../core/index.ts';
+import { LIMITS } from '../../core/index.ts';
 import type { AddedSite } from '../../api/responses.ts';
 import { server, troubleOf, type Trouble } from './server.ts';
 import type { Thunk } from './store.ts';
 
-/** How often a change is made anew on what others did meanwhile. */
-const TRIES = 4;
-
-type Added = { ok: true; site: AddedSite } | { ok: false; trouble: Trouble };
+export type Added = { ok: true; site: AddedSite } | { ok: false; trouble: Trouble };
 
 /** Brings a site in from the text of a site file. */
 export function bringIn(text: string): Thunk<Promise<Added>> {
@@ -17,35 +13,8 @@ export function bringIn(text: string): Thunk<Promise<Added>> {
   };
 }
 
-/** Makes a site to begin with; it gets another address where that of its name is taken. */
-export const begin = (wanted: NewSite): Thunk<Promise<Added>> => bringIn(writeSiteFile(newSite(wanted), {}));
-
 /** Why a file is not even sent; undefined where it may be. */
 export const tooLarge = (file: File): string | undefined =>
   file.size > LIMITS.siteFile
     ? `“${file.name}” is larger than ${LIMITS.siteFile / 1_000_000} MB, more than a site file may be. Nothing was brought in.`
     : undefined;
-
-/** Gives a site that is not open another name, as a step of its history. Answers why it could not be; nothing when it was. */
-export function renameSite(site: string, page: string, name: string): Thunk<Promise<string | undefined>> {
-  return async (dispatch, _getState, { transport, session }) => {
-    const key = `k${nanoid()}`;
-    for (let left = TRIES; left > 0; left--) {
-      const read = await transport.page(site, page);
-      if (!read.ok) return read.sentence;
-      const { frame, page: first, revision } = read.value;
-      const outcome = perform({ frame, pages: { [first.id]: first } }, first.id, 'changeSite', { name });
-      if (!outcome.ok) return outcome.sentence;
-      const { operations, sentence } = outcome.value;
-      if (operations.length === 0) return undefined;
-      const edit = { key, session: await session(), by: 'edit' as const, sentence, operations };
-      const answer = await transport.send(site, revision, edit);
-      if (answer.kind === 'kept') {
-        dispatch(server.util.invalidateTags(['sites']));
-        return undefined;
-      }
-      if (answer.kind !== 'outdated') return answer.sentence;
-    }
-    return 'Others are changing the site faster than the name could be kept. It has the name it had; try again in a moment.';
-  };
-}

@@ -1,17 +1,17 @@
-import { combineReducers, configureStore, type UnknownAction } from '@reduxjs/toolkit';
+import { combineReducers, configureStore, type Reducer } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
-import { desk, selectionHeld } from './desk.ts';
-import { documents, openPage } from './documents.ts';
-import { findings } from './findings.ts';
-import { Keeper, type Clock } from './keeper.ts';
-import { keeping, remembering } from './keeping.ts';
+import type { Keeper } from './keeper.ts';
+import type { Pending } from './pending.ts';
 import { server } from './server.ts';
 import type { Services } from './services.ts';
-import type { Pending } from './pending.ts';
-import { uploads } from './uploads.ts';
+import type { desk } from './desk.ts';
+import type { documents } from './documents.ts';
+import type { findings } from './findings.ts';
+import type { uploads } from './uploads.ts';
 
-/** What thunks are given besides the store. */
+/** What thunks get besides the store. */
 export interface Extra extends Services {
+  /** Saves the edits of the site that is open; there once the screens of a site are loaded. */
   keeper: Keeper<Pending>;
   /** Stops following the site that is open. */
   unfollow?: () => void;
@@ -19,40 +19,37 @@ export interface Extra extends Services {
   shown?: number;
 }
 
-const reduced = combineReducers({
-  [server.reducerPath]: server.reducer,
-  documents: documents.reducer,
-  desk: desk.reducer,
-  findings: findings.reducer,
-  uploads: uploads.reducer,
-});
+const listReducer = combineReducers({ [server.reducerPath]: server.reducer });
 
-/** What is selected follows what is there in the same moment: whether this window has changed that, or another. */
-function reducer(state: ReturnType<typeof reduced> | undefined, action: UnknownAction) {
-  const next = reduced(state, action);
-  const open = next.documents.open === state?.documents.open ? null : openPage(next);
-  const held = open ? selectionHeld(next.desk, open) : next.desk;
-  return held === next.desk ? next : { ...next, desk: held };
+/** The state of an open site. */
+export interface SiteState {
+  documents: ReturnType<typeof documents.reducer>;
+  desk: ReturnType<typeof desk.reducer>;
+  findings: ReturnType<typeof findings.reducer>;
+  uploads: ReturnType<typeof uploads.reducer>;
 }
 
-/** A store with its keeper. */
-export function makeStore(services: Services, time?: Clock) {
+/** The state with that of an open site, which is there on the screens that use it. */
+export type State = ReturnType<typeof listReducer> & SiteState;
+
+/**
+ * Creates a store for the list of sites, and what its thunks get. What the screens of a site need besides is loaded with them and added by
+ * `addSiteState`: so the list does not wait for it.
+ */
+export function makeListStore(services: Services) {
   const extra = { ...services } as Extra;
   const store = configureStore({
-    reducer,
+    reducer: listReducer as unknown as Reducer<State>,
     // A page is large, frozen and plain by construction; walking all of it on each edit would be the edit's main cost.
     middleware: (defaults) =>
       defaults({ immutableCheck: false, serializableCheck: false, thunk: { extraArgument: extra } }).concat(
         server.middleware,
       ),
   });
-  extra.keeper = new Keeper(keeping(store, services), time);
-  remembering(store, services);
-  return store;
+  return { store, extra };
 }
 
-export type Store = ReturnType<typeof makeStore>;
-export type State = ReturnType<Store['getState']>;
+export type Store = ReturnType<typeof makeListStore>['store'];
 export type Dispatch = Store['dispatch'];
 export type Thunk<R = void> = (dispatch: Dispatch, getState: () => State, extra: Extra) => R;
 

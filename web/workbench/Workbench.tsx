@@ -17,13 +17,15 @@ import { Boundary } from '../ui/Boundary.tsx';
 import { Notice } from '../ui/Notice.tsx';
 import { Fault } from './Fault.tsx';
 import { viewAt } from '../../core/index.ts';
-import { AddPanel } from './add/AddPanel.tsx';
 import { useAddKey } from './add/useAddKey.ts';
 import { BlockKeys } from './block/BlockKeys.tsx';
 import { BlockContextMenu } from './block/BlockMenu.tsx';
 import { Desk } from './desk/Desk.tsx';
 import { ledgerWidth } from './values/columns.ts';
 import { Ledger } from './ledger/Ledger.tsx';
+import { lazily } from '../ui/lazily.tsx';
+
+const AddPanel = lazily(async () => (await import('./add/AddPanel.tsx')).AddPanel);
 
 /** Escape selects nothing; apart from the workbench, as that is drawn anew with every edit. */
 function Deselecting() {

@@ -6,13 +6,15 @@ import { menuClosed } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
 import { rememberedCopy } from '../values/clipboard.ts';
-import { ArrangeDialog } from '../arrange/ArrangeDialog.tsx';
 import type { BlockDialog } from './action.ts';
 import { blockActions, runAround } from './actions.ts';
 import { CarryOverDialog } from './CarryOverDialog.tsx';
-import { EvenRowsDialog } from './EvenRowsDialog.tsx';
-import { PasteDialog } from './PasteDialog.tsx';
-import { ScaleDialog } from './ScaleDialog.tsx';
+import { lazily } from '../../ui/lazily.tsx';
+
+const ArrangeDialog = lazily(async () => (await import('../arrange/ArrangeDialog.tsx')).ArrangeDialog);
+const EvenRowsDialog = lazily(async () => (await import('./EvenRowsDialog.tsx')).EvenRowsDialog);
+const PasteDialog = lazily(async () => (await import('./PasteDialog.tsx')).PasteDialog);
+const ScaleDialog = lazily(async () => (await import('./ScaleDialog.tsx')).ScaleDialog);
 
 interface BlockMenuProps {
   site: SiteFrame;

@@ -10,12 +10,14 @@ import {
   Typography,
 } from '@mui/material';
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react';
+import { lazily } from '../../ui/lazily.tsx';
 import { plainText, type ContentField, lookup } from '../../../core/index.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { line, quiet } from '../../ui/theme.ts';
 import { LineField, type FieldProps } from '../../ui/LineField.tsx';
 import { LinkChooser } from '../links/LinkChooser.tsx';
-import { WordsField } from './WordsField.tsx';
+
+const WordsField = lazily(async () => (await import('./WordsField.tsx')).WordsField);
 
 type Entry = Record<string, unknown>;
 

@@ -16,11 +16,13 @@ import { useMeasuredWidth } from '../../ui/measuredwidth.ts';
 import { desk } from '../../ui/theme.ts';
 import { sheetAddresses } from '../../page/addresses.ts';
 import { DeskBar } from './DeskBar.tsx';
-import { Overview } from './Overview.tsx';
 import { Sheet } from './Sheet.tsx';
 import { useTrial } from './trial.ts';
 import { WidthBar } from './WidthBar.tsx';
 import './desk.css';
+import { lazily } from '../../ui/lazily.tsx';
+
+const Overview = lazily(async () => (await import('./Overview.tsx')).Overview);
 
 const GAP = 24;
 const SMALLEST_SCALE = 0.18;

@@ -12,7 +12,10 @@ import {
   type ViewId,
 } from '../../../core/index.ts';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
-import { textEditor } from './editor.ts';
+import { documents } from '../../state/documents.ts';
+import { useAppDispatch } from '../../state/store.ts';
+
+const { refusedEdit } = documents.actions;
 
 /** The text being edited in place in a sheet. `editor` is absent for one line of plain words. */
 export interface TextInEditing {
@@ -25,11 +28,23 @@ export interface TextInEditing {
   editor?: Editor;
 }
 
+/** The editor of text with marks takes much code; it is loaded with the first sheet, which does not wait for it. */
+const loadEditor = () => import('./editor.ts');
+
 export interface TextEditing {
   editing: TextInEditing | null;
   begin(node: Node): void;
   /** Ends editing and keeps the words. */
   end(): void;
+}
+
+type TextEditor = (typeof import('./editor.ts'))['textEditor'];
+
+/** Returns how the text of an element is edited; nothing where it has none. */
+function formOf({ kind: name }: Node): TextInEditing['form'] | undefined {
+  const kind = knownKind(name);
+  const field = kind.content.find((candidate) => candidate.name === kind.words);
+  return field && (field.type.editor as TextInEditing['form']);
 }
 
 /** Editing an element's words where they stand in a sheet: begun by a double click, ended by Escape or by leaving. */
@@ -46,13 +61,14 @@ export function useTextEditing({
   /** Keeps the words of a property of an element; answers whether the page is another then, which the sheet shows by itself. */
   write(node: Node, property: string, says: string): boolean;
 }): TextEditing {
+  const dispatch = useAppDispatch();
   const [editing, setEditing] = useState<TextInEditing | null>(null);
   const current = useRef<(() => void) | null>(null);
 
   const end = useCallback(() => current.current?.(), []);
 
-  const begin = useCallback(
-    (node: Node) => {
+  const start = useCallback(
+    (node: Node, textEditor: TextEditor | undefined) => {
       const kind = knownKind(node.kind);
       const field = kind.content.find((candidate) => candidate.name === kind.words);
       const property = field && wordingOf(kind.name, field.name);
@@ -68,10 +84,10 @@ export function useTextEditing({
       // A logo that shows a picture has its name as the picture's alternative; there are no words to edit.
       if (field.type.editor === 'line' && element.childElementCount > 0) return;
       current.current?.();
-      const form = field.type.editor as TextInEditing['form'];
+      const form = formOf(node)!;
       const before = saidIn<string>(node, site.views, field.name, view);
       sheet.editing = element;
-      const editor = form === 'line' ? undefined : textEditor(element, before, form);
+      const editor = form === 'line' ? undefined : textEditor!(element, before, form);
       if (!editor) {
         element.contentEditable = 'plaintext-only';
         element.focus();
@@ -112,6 +128,27 @@ export function useTextEditing({
       setEditing({ node: node.id, name: node.name, property: property.name, view, element, form, editor });
     },
     [sheet, site.views, view, write],
+  );
+
+  const latest = useRef(start);
+  useEffect(() => {
+    latest.current = start;
+  }, [start]);
+  useEffect(() => void loadEditor().catch(() => undefined), []);
+  const begin = useCallback(
+    (node: Node) => {
+      const form = formOf(node);
+      if (form === 'line') latest.current(node, undefined);
+      else if (form)
+        void loadEditor()
+          .then(({ textEditor }) => latest.current(node, textEditor))
+          .catch(() =>
+            dispatch(
+              refusedEdit('The text editor could not be loaded. Your work is safe; load the page again.'),
+            ),
+          );
+    },
+    [dispatch],
   );
 
   useEffect(() => () => current.current?.(), [sheet]);

@@ -8,16 +8,18 @@ import { addingSet, outlineShown } from '../../../state/desk.ts';
 import { openAdd } from '../../../state/structure.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { ActiveColumn } from '../columns/ActiveColumn.tsx';
-import { Differences } from './Differences.tsx';
 import { isFiltering, NO_FILTER, passing } from './filter.ts';
-import { NotShown } from './NotShown.tsx';
-import { FindingList } from './FindingList.tsx';
 import { OutlineBar } from './OutlineBar.tsx';
 import { DropMark, OrderQuestion } from './DropMark.tsx';
 import { OutlineRowView } from './OutlineRowView.tsx';
 import { ThemeList } from '../theme/ThemeList.tsx';
 import { useOutline } from './useOutline.ts';
 import { useOutlineDrag } from './useOutlineDrag.ts';
+import { lazily } from '../../../ui/lazily.tsx';
+
+const Differences = lazily(async () => (await import('./Differences.tsx')).Differences);
+const NotShown = lazily(async () => (await import('./NotShown.tsx')).NotShown);
+const FindingList = lazily(async () => (await import('./FindingList.tsx')).FindingList);
 
 /** px; the height of a row. */
 const ROW = 25;

@@ -17,11 +17,13 @@ import {
 } from '../../values/rows.ts';
 import { Narrowing } from './Narrowing.tsx';
 import { SameInEveryView } from '../content/SameInEveryView.tsx';
-import { Sharing } from '../sharing/Sharing.tsx';
 import { TraceBar } from './TraceBar.tsx';
 import { useValueTable, type Place, type ValueTable } from './useValueTable.ts';
 import { ValueRowView } from './ValueRowView.tsx';
 import { subjectName, ValuesHead } from './ValuesHead.tsx';
+import { lazily } from '../../../ui/lazily.tsx';
+
+const Sharing = lazily(async () => (await import('../sharing/Sharing.tsx')).Sharing);
 
 const EVERYTHING: Narrowed = { text: '', onlySet: false };
 

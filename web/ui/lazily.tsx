@@ -1,0 +1,16 @@
+import { lazy, Suspense, type ComponentType, type ReactNode } from 'react';
+
+/** Returns a component that is loaded when it is first shown; a screen does not wait for what it does not show at first. */
+export function lazily<Props extends object>(
+  load: () => Promise<ComponentType<Props>>,
+  fallback: ReactNode = null,
+): ComponentType<Props> {
+  const Loaded = lazy(async () => ({ default: await load() })) as ComponentType<Props>;
+  return function Lazily(props: Props) {
+    return (
+      <Suspense fallback={fallback}>
+        <Loaded {...props} />
+      </Suspense>
+    );
+  };
+}
