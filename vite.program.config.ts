@@ -37,10 +37,6 @@ export default defineConfig({
   plugins: [liesWhereItsSourceLies],
   publicDir: false,
   define: { 'process.env.DIMORPHE_BUILT': JSON.stringify('yes') },
-  resolve: {
-    // As one file, which reads none that lie beside it.
-    alias: { 'css-tree': 'css-tree/dist/csstree.esm' },
-  },
   ssr: { noExternal: JOINED },
   build: {
     ssr: true,

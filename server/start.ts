@@ -29,6 +29,8 @@ export interface Settings {
   /** What stands between visitors and the host: its word is taken for where they come from. */
   trustedProxies?: readonly string[];
   logLevel?: string;
+  /** How many requests of the API one address may make in a minute. */
+  requestsAMinute?: number;
   /** How many letters one address may send to a site in ten minutes. */
   lettersFromOne?: number;
 }
@@ -96,7 +98,10 @@ export async function start(settings: Settings): Promise<Running> {
       lettersFromOne: settings.lettersFromOne,
     });
     const server = createServer(
-      application({ store, publisher: publications, pictures, log, pages: settings.pages, isOwnHost }),
+      application({
+        ...{ store, publisher: publications, pictures, log, pages: settings.pages, isOwnHost },
+        requestsAMinute: settings.requestsAMinute,
+      }),
     );
     servers.push(server);
     const url = await listen(server, settings.port, 'PORT');

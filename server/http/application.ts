@@ -65,6 +65,8 @@ export interface ApplicationParts {
   log: Logger;
   pages?: Pages;
   isOwnHost: HostCheck;
+  /** How many requests of the API one address may make in a minute. */
+  requestsAMinute?: number;
 }
 
 /** The application's server: the interface for the browser and everything under `/api`. */
@@ -75,6 +77,7 @@ export function application({
   log,
   pages,
   isOwnHost,
+  requestsAMinute = 3000,
 }: ApplicationParts): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -111,7 +114,7 @@ export function application({
     sameOrigin,
     rateLimit({
       windowMs: 60_000,
-      limit: 3000,
+      limit: requestsAMinute,
       standardHeaders: 'draft-8',
       legacyHeaders: false,
       handler: () => {
