@@ -1,9 +1,10 @@
-/** The time from a key press to the painted change in Chromium, in the workbench as it is, on a page of 2,000 elements. */
+/** What people wait for in the workbench, in Chromium: a key until its change is painted, scrolling, a sweep. */
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Key } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
+import type { Site } from '../core/index.ts';
 import { demoSite } from '../demo/site.ts';
 import { builtPages } from '../server/pages.ts';
 import { start } from '../server/start.ts';
@@ -13,31 +14,43 @@ import { cell, selectInOutline, sheet } from '../test/browser/workbench.ts';
 import { siteOf } from './page.ts';
 
 /**
- * Runs in the workbench: for each key press, the time until the element's size in each sheet is another one and the
- * frame with it has been handed over to be painted (a message posted in an animation frame arrives after it).
+ * Runs in the workbench: for each key press, the time until an element's size in each sheet is another one and the frame with it has been
+ * handed over to be painted (a message posted in an animation frame arrives after it). F9 does bare what the keys of the table do: it
+ * changes the one declaration in the style sheet of each frame by a script, so that both are measured in the same frames in the same run.
  */
 const WATCH = `
-  window.presses = [];
-  const frames = [...document.querySelectorAll('iframe')];
-  const active = frames.find((frame) => frame.closest('section').querySelector('[aria-pressed=true]'));
-  const sizes = () => frames.map((frame) => frame.contentWindow.getComputedStyle(frame.contentDocument.querySelector('.n-e4')).fontSize);
+  const [selector] = arguments;
+  window.presses = { table: [], bare: [] };
+  const frames = [...document.querySelectorAll('iframe')].filter((frame) => frame.contentDocument.querySelector(selector));
+  if (frames.length === 0) throw new Error('No sheet shows ' + selector);
+  const sizes = () => frames.map((frame) => frame.contentWindow.getComputedStyle(frame.contentDocument.querySelector(selector)).fontSize);
+  const bare = frames.map((frame) => {
+    const style = frame.contentDocument.createElement('style');
+    style.textContent = 'html body ' + selector + selector + '{}';
+    frame.contentDocument.head.append(style);
+    return style.sheet.cssRules[0].style;
+  });
   window.addEventListener('keydown', (event) => {
-    if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
+    const kind = event.key === 'F9' ? 'bare' : event.ctrlKey && /^Arrow(Up|Down)$/.test(event.key) ? 'table' : undefined;
+    if (!kind) return;
     const before = sizes();
-    const press = { active: null, all: null };
-    window.presses.push(press);
+    const list = window.presses[kind];
+    const place = list.push(null) - 1;
     const watch = () => requestAnimationFrame(() => {
       const now = sizes();
       const channel = new MessageChannel();
       channel.port1.onmessage = () => {
         const passed = performance.now() - event.timeStamp;
-        if (press.active === null && now[frames.indexOf(active)] !== before[frames.indexOf(active)]) press.active = passed;
-        if (now.every((size, index) => size !== before[index])) press.all = passed;
-        else if (passed < 3000) watch();
+        if (now.every((size, index) => size !== before[index])) {
+          list[place] = passed;
+          for (const style of bare) style.removeProperty('font-size');
+        } else if (passed < 3000) watch();
       };
       channel.port2.postMessage(0);
     });
     watch();
+    if (kind === 'bare')
+      bare.forEach((style, index) => style.setProperty('font-size', parseFloat(before[index]) + 1 + 'px', 'important'));
   }, true);
 `;
 
@@ -59,10 +72,19 @@ const SCROLL = `
   requestAnimationFrame(step);
 `;
 
+/** ms; the medians of key presses, and what 95 of 100 took no longer than. */
+export interface Times {
+  p50: number;
+  p95: number;
+}
+
 export interface Painted {
-  /** ms; 95 of 100 presses were painted in the active sheet, and in all four, within this time. */
-  active: number;
-  all: number;
+  /** From a key in the table until the change is painted in all sheets that are shown, and the same change made by a bare script. */
+  table: Times;
+  bare: Times;
+}
+
+export interface Worked {
   /** ms of script for one press, all that the workbench does for it, as Chromium accounts for it. */
   script: number;
   /** ms; 95 of 100 frames took no longer while a list was scrolled. */
@@ -70,16 +92,28 @@ export interface Painted {
   values: number;
 }
 
-const p95 = (times: number[]): number => times.sort((a, b) => a - b)[Math.ceil(times.length * 0.95) - 1];
+const quantile = (times: readonly number[], share: number): number =>
+  [...times].sort((a, b) => a - b)[Math.ceil(times.length * share) - 1] ?? NaN;
 
-/** Does something in the workbench, open on a page of a size. */
-async function inWorkbench<R>(size: number, work: (driver: Driver) => Promise<R>): Promise<R> {
+const p95 = (times: readonly number[]): number => quantile(times, 0.95);
+
+/** A press that was never painted is not measured: it makes the figure one that fails. */
+const timesOf = (presses: readonly (number | null)[]): Times => {
+  const times = presses.map((time) => time ?? Infinity);
+  return { p50: quantile(times, 0.5), p95: p95(times) };
+};
+
+/** Does something in the workbench, open on the home page of a site; of the demo where none is given. */
+async function inWorkbench<R>(site: Site | undefined, work: (driver: Driver) => Promise<R>): Promise<R> {
   const folder = await mkdtemp(join(tmpdir(), 'dimorphe-benchmark-'));
-  const { files } = await demoSite();
+  const demo = await demoSite();
   const store = await openStore(folder);
-  await store.add({ site: await siteOf(size), files });
+  await store.add({ site: site ?? demo.site, files: demo.files });
   await store.close();
-  const running = await start({ port: 0, hostPort: 0, dataFolder: folder, pages: builtPages });
+  const running = await start({
+    ...{ port: 0, hostPort: 0, dataFolder: folder, pages: builtPages },
+    requestsAMinute: 1e9,
+  });
   const { driver, close } = await openBrowser();
   try {
     await driver.get(`${running.url}/sites/brindle-hill/pages/home`);
@@ -107,8 +141,8 @@ const LAYOUTS = `
 `;
 
 /** How long a sweep of a page takes, and the bare layouts at about as many widths; in ms. */
-export const swept = (size: number): Promise<{ sweep: number; layouts: number }> =>
-  inWorkbench(size, async (driver) => {
+export const swept = async (size: number): Promise<{ sweep: number; layouts: number }> =>
+  inWorkbench(await siteOf(size), async (driver) => {
     await (await byRole(driver, 'button', 'Findings')).click();
     await pause(3000);
     const layouts = await driver.executeScript<number>(LAYOUTS);
@@ -122,17 +156,56 @@ export const swept = (size: number): Promise<{ sweep: number; layouts: number }>
     return { sweep, layouts };
   });
 
-/** Presses a key that changes a value in every view, many times, with four sheets side by side. */
-export function paintedAfterKey(size: number, presses = 24): Promise<Painted> {
-  return inWorkbench(size, async (driver) => {
-    await (await byRole(driver, 'button', 'Side by side')).click();
-    for (const view of ['Wide', 'Tablet']) await (await byRole(driver, 'checkbox', view)).click();
-    for (const view of ['Wide', 'Tablet', 'Mobile']) await sheet(driver, view);
-    await selectInOutline(driver, 'heading e4');
-    await (await cell(driver, 'Size', 'Desktop')).click();
-    await (await byRole(driver, 'button', 'Everywhere')).click();
-    await (await cell(driver, 'Size', 'Desktop')).click();
-    await pause(1500);
+/** Goes to the size of an element in Desktop, for all views. */
+async function toSize(driver: Driver, element: string): Promise<void> {
+  await selectInOutline(driver, element);
+  await (await cell(driver, 'Size', 'Desktop')).click();
+  await (await byRole(driver, 'button', 'Everywhere')).click();
+  await (await cell(driver, 'Size', 'Desktop')).click();
+  await pause(1500);
+}
+
+const step = (driver: Driver, count: number) =>
+  driver
+    .actions()
+    .keyDown(Key.CONTROL)
+    .sendKeys(count % 2 === 0 ? Key.ARROW_UP : Key.ARROW_DOWN)
+    .keyUp(Key.CONTROL)
+    .perform();
+
+const besides = async (driver: Driver) => {
+  await (await byRole(driver, 'button', 'Side by side')).click();
+  for (const view of ['Wide', 'Tablet']) await (await byRole(driver, 'checkbox', view)).click();
+  for (const view of ['Wide', 'Tablet', 'Mobile']) await sheet(driver, view);
+};
+
+/** Presses keys in turn, in the table and for the bare script, with one sheet or four, on the demo's home page. */
+export function paintedAfterKey(sheets: 1 | 4, presses = 40): Promise<Painted> {
+  return inWorkbench(undefined, async (driver) => {
+    if (sheets === 4) await besides(driver);
+    await toSize(driver, 'Lead paragraph');
+    const press = async (count: number) => {
+      await step(driver, count);
+      await pause(350);
+      await driver.actions().sendKeys(Key.F9).perform();
+      await pause(350);
+    };
+    for (let count = 0; count < 10; count++) await press(count);
+    await driver.executeScript(WATCH, '.n-lead');
+    for (let count = 0; count < presses; count++) await press(count);
+    const { table, bare } =
+      await driver.executeScript<Record<'table' | 'bare', (number | null)[]>>('return window.presses');
+    if (table.length !== presses || bare.length !== presses)
+      throw new Error(`Of ${presses} presses, ${table.length} and ${bare.length} were seen.`);
+    return { table: timesOf(table), bare: timesOf(bare) };
+  });
+}
+
+/** What the workbench does for a key press on a page of a size with four sheets, and how its lists scroll there. */
+export async function worked(size: number): Promise<Worked> {
+  return inWorkbench(await siteOf(size), async (driver) => {
+    await besides(driver);
+    await toSize(driver, 'heading e4');
     const script = async () => {
       const { metrics } = (await driver.sendAndGetDevToolsCommand(
         'Performance.getMetrics',
@@ -144,27 +217,18 @@ export function paintedAfterKey(size: number, presses = 24): Promise<Painted> {
     };
     await driver.sendDevToolsCommand('Performance.enable', {});
     const press = async (count: number) => {
-      const key = count % 2 === 0 ? Key.ARROW_UP : Key.ARROW_DOWN;
-      await driver.actions().keyDown(Key.CONTROL).sendKeys(key).keyUp(Key.CONTROL).perform();
+      await step(driver, count);
       await pause(1300);
     };
     for (let count = 0; count < 6; count++) await press(count);
     const before = await script();
     for (let count = 0; count < 10; count++) await press(count);
     const each = ((await script()) - before) / 10;
-    await driver.executeScript(WATCH);
-    for (let count = 0; count < presses; count++) await press(count);
     const scrolled = async (list: string) => p95(await driver.executeAsyncScript<number[]>(SCROLL, list));
-    const outline = await scrolled('[role=treegrid]');
-    const values = await scrolled('[role=grid]');
-    const times =
-      await driver.executeScript<{ active: number | null; all: number | null }[]>('return window.presses');
     return {
-      active: p95(times.map(({ active }) => active ?? Infinity)),
-      all: p95(times.map(({ all }) => all ?? Infinity)),
       script: each,
-      outline,
-      values,
+      outline: await scrolled('[role=treegrid]'),
+      values: await scrolled('[role=grid]'),
     };
   });
 }

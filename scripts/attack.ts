@@ -22,6 +22,7 @@ import { running } from '../test/server/program.ts';
 import { freshFolder, served } from '../test/server/serving.ts';
 import { hands, handsOfTwo, handsOnScreens } from './attackhands.ts';
 import { addresses, damaged, headers, mutated, PIECES } from './attackinputs.ts';
+import { cancelledDownloads, extremeImages, outages, prototypeNames, twoPublishers } from './attackserver.ts';
 
 const [seed = Math.floor(Math.random() * 1e6), scale = 1] = process.argv.slice(2).map(Number);
 const many = (count: number) => Math.max(1, Math.round(count * scale));
@@ -292,6 +293,20 @@ const killed = await kills();
 say(`  ${killed.tried} kills at random moments, ${killed.edits} edits acknowledged, ${killed.lost} lost`);
 const raced = await starts();
 say(`  ${raced.tried} pairs of starters, ${raced.both} without exactly one winner`);
+const attacks = [
+  ['downloads given up at random moments', () => cancelledDownloads(seed + 20, many(200))],
+  ['site files with names that every object has', () => prototypeNames(seed + 21, many(300))],
+  ['rounds of three who publish at once', () => twoPublishers(many(40))],
+  ['images of extreme sides', () => extremeImages(seed + 22, many(200))],
+  ['outages of the database while two write', () => outages(many(40))],
+] as const;
+let attacked = 0;
+for (const [what, attack] of attacks) {
+  const { tried, faults } = await attack();
+  attacked += tried;
+  failures.push(...faults);
+  say(`  ${tried} ${what}, ${faults.length} faults`);
+}
 const handled = await hands(seed + 9, many(600));
 say(
   `  ${handled.tried} clicks and keys at random in the workbench, ${handled.faults.length} faults; all taken back`,
@@ -308,6 +323,6 @@ say(`  ${both.tried} in two windows on one page, ${both.faults.length} faults; b
 failures.push(...handled.faults, ...around.faults, ...both.faults);
 for (const failure of failures.slice(0, 20)) console.error(failure);
 say(
-  `Tried: ${asked.tried + cleaned.tried + read.tried + written.tried + killed.tried + raced.tried + handled.tried + around.tried + both.tried}. Lost: ${killed.lost}. Ran: ${cleaned.ran}. 5xx: ${asked.failed + read.failed + written.failed}.`,
+  `Tried: ${attacked + asked.tried + cleaned.tried + read.tried + written.tried + killed.tried + raced.tried + handled.tried + around.tried + both.tried}. Lost: ${killed.lost}. Ran: ${cleaned.ran}. 5xx: ${asked.failed + read.failed + written.failed}.`,
 );
 process.exit(failures.length === 0 ? 0 : 1);
