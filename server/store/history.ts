@@ -3,19 +3,16 @@ import {
   applied,
   FORMAT_VERSION,
   overlapping,
-  pagesIn,
-  treesBeside,
   upgraded,
   type EditBy,
   type Fault,
   type Operation,
-  type Site,
 } from '../../core/index.ts';
-import { LRUCache } from 'lru-cache';
 import { notify, type Database, type Transaction } from './database.ts';
 import { readSite, writeChanges, type Snapshot } from './documents.ts';
 import { faultsAfter } from './faults.ts';
 import type { FileStore } from './files.ts';
+import { heldSites } from './heldsites.ts';
 import { log, parts, sites } from './schema.ts';
 import type { Tidying } from './tidying.ts';
 
@@ -61,23 +58,7 @@ const MOST = { edits: 500, bytes: 2_000_000 };
 /** Every so many edits of a site the oldest are forgotten. */
 const FORGET_EVERY = 200;
 
-/** Bytes of sites, as JSON, that are held in memory. */
-const HELD = 256_000_000;
-
 export const CHANNEL = 'edits';
-
-/** A place in an element of a page, or an element as a whole. */
-const ON_ELEMENT = /^\/pages\/[^/]+\/nodes\/./;
-
-/** Bytes that an element, or a page's head, takes as JSON, about: counted out it would cost more than an edit. */
-const BYTES = 1000;
-
-/** Bytes of a site, about. */
-function sizeOf({ frame, pages }: Site): number {
-  const trees = [...Object.values(pages), ...treesBeside(frame)];
-  const elements = trees.reduce((sum, { nodes }) => sum + Object.keys(nodes).length, 0);
-  return BYTES * (1 + frame.pages.length + frame.assets.length + elements);
-}
 
 const fieldsOfEdit = {
   revision: log.revision,
@@ -102,36 +83,7 @@ const editFrom = ({ of, version, operations, inverse, ...rest }: Row): LoggedEdi
 
 /** The history of each site: its present state, its revision and its log. */
 export function historyStore(database: Database, tidying: Tidying, files: FileStore) {
-  /** Sites as they are at a revision, those used last at the end. What the database says of the revision decides. */
-  const held = new LRUCache<string, Snapshot>({
-    maxSize: HELD,
-    sizeCalculation: ({ site }) => sizeOf(site),
-  });
-
-  /** What is held of a site that is gone. */
-  const forget = (id: string): void => void held.delete(id);
-
-  const hold = (id: string, snapshot: Snapshot): Snapshot => {
-    held.set(id, snapshot);
-    return snapshot;
-  };
-
-  /**
-   * The site at the revision that its row has, as far as operations concern it: from memory where it is held there; else all of it, or, where
-   * they are all on elements of pages, these pages alone.
-   */
-  async function present(
-    tx: Transaction,
-    id: string,
-    revision: number,
-    operations: readonly Operation[],
-  ): Promise<{ site: Site; isWhole: boolean }> {
-    const before = held.get(id);
-    if (before?.revision === revision) return { site: before.site, isWhole: true };
-    const isOnElements = operations.every(({ path }) => ON_ELEMENT.test(path));
-    const { site } = (await readSite(tx, id, isOnElements ? pagesIn(operations) : undefined))!;
-    return { site, isWhole: !isOnElements };
-  }
+  const held = heldSites();
 
   const revisionOf = async (reader: Database | Transaction, id: string): Promise<number | undefined> =>
     (await reader.select({ revision: sites.revision }).from(sites).where(eq(sites.id, id)))[0]?.revision;
@@ -188,7 +140,7 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
     if (!missed) return { outcome: outdated };
     const theirs = missed.flatMap(({ operations }) => operations);
     if (overlapping(edit.operations, theirs).length > 0) return { outcome: outdated };
-    const { site, isWhole } = await present(tx, id, revision, edit.operations);
+    const { site, isWhole } = await held.read(tx, id, revision, edit.operations);
     const made = applied(site, edit.operations);
     // What does not fit, or is not valid, because of what others did meanwhile, is for the sender to make anew.
     if (!made.ok)
@@ -216,18 +168,17 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
   }
 
   return {
-    forget,
+    /** Forgets what is held of a site that is gone. */
+    forget: held.forget,
 
     /** Forgets what is held of all sites: which were removed meanwhile is not known. */
-    forgetAll: (): void => held.clear(),
+    forgetAll: held.forgetAll,
 
     /** The site as it is now; undefined when there is none. */
     async present(id: string): Promise<Snapshot | undefined> {
       const revision = await revisionOf(database, id);
       if (revision === undefined) return undefined;
-      const before = held.get(id);
-      if (before?.revision === revision) return hold(id, before);
-      return this.snapshot(id);
+      return held.at(id, revision) ?? this.snapshot(id);
     },
 
     /**
@@ -238,7 +189,7 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
       database.transaction(
         async (tx) => {
           const now = await readSite(tx, id);
-          if (!now || at === undefined || at === now.revision) return now && hold(id, now);
+          if (!now || at === undefined || at === now.revision) return now && held.hold(id, now);
           if (at > now.revision) return undefined;
           const later = await tx
             .select({ inverse: log.inverse, version: log.version })
@@ -261,7 +212,7 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
      */
     async edit(id: string, base: number, edit: NewEdit): Promise<EditOutcome> {
       const { outcome, made, kept } = await database.transaction((tx) => accept(tx, id, base, edit));
-      if (made) hold(id, made);
+      if (made) held.hold(id, made);
       if (kept) tidying.edited();
       return outcome;
     },

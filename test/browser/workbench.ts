@@ -244,8 +244,8 @@ export function useBench() {
 
 /** The panel of what can be added, opened where it is not, at one of its shelves. */
 export async function addPanel(driver: Driver, shelf: 'Sections' | 'Elements'): Promise<WebElement> {
-  if ((await driver.findElements(By.css('section[aria-label="Add"]'))).length === 0)
-    await (await byRole(driver, 'button', 'Add an element')).click();
+  const button = await byRole(driver, 'button', 'Add an element');
+  if ((await button.getAttribute('aria-expanded')) !== 'true') await button.click();
   const panel = await byRole(driver, 'region', 'Add');
   await (await byRole(driver, 'button', shelf, { inside: panel })).click();
   return panel;
