@@ -52,7 +52,11 @@ export class PortTaken extends Error {
 /** Both servers listen on this machine only: the application has no sign-in. */
 const ADDRESS = '127.0.0.1';
 
+/** ms that a connection is kept open: longer than clients and balancers keep theirs, so that none sends on one that is closed meanwhile. */
+const KEPT_ALIVE = 75_000;
+
 function listen(server: Server, port: number, variable: string): Promise<string> {
+  server.keepAliveTimeout = KEPT_ALIVE;
   return new Promise((resolve, reject) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
       reject(error.code === 'EADDRINUSE' ? new PortTaken(port, variable) : error);

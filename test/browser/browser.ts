@@ -98,7 +98,7 @@ const CANDIDATES: Record<string, string> = {
 };
 
 /** ms to wait for what has to come: long, as a machine may be slow, and only what never comes takes so long. */
-const WAIT = 25_000;
+const WAIT = 45_000;
 
 export interface Wanted {
   /** Only below this element. */

@@ -142,8 +142,8 @@ describe('between two sites', function () {
   /** The panel of what can be added, at the blocks that the site keeps. */
   async function openKept() {
     const { driver } = bench;
-    if ((await driver.findElements(By.css('section[aria-label="Add"]'))).length === 0)
-      await (await byRole(driver, 'button', 'Add an element')).click();
+    const button = await byRole(driver, 'button', 'Add an element');
+    if ((await button.getAttribute('aria-expanded')) !== 'true') await button.click();
     const panel = await byRole(driver, 'region', 'Add');
     await (await byRole(driver, 'button', 'Kept blocks', { inside: panel })).click();
     return panel;
