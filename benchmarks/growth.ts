@@ -99,9 +99,12 @@ const edits = (): Promise<Growth[]> =>
       await store.add({ site: named(await sitePages(pages, 100), `pages-${pages}`), files: {} });
     const elements = await exponent([500, 4000], [measure('size-500'), measure('size-4000')]);
     const pages = await exponent([8, 64], [measure('pages-8'), measure('pages-64')]);
-    const colour = (site: string) => () =>
-      edit(site, [{ op: 'set', path: '/frame/colours/0/value', value: ++count % 2 ? '#112233' : '#332211' }]);
-    const colours = await exponent([8, 64], [colour('pages-8'), colour('pages-64')]);
+    const [{ id: colour }] = (await siteOf(50)).frame.colours;
+    const recolour = (site: string) => () =>
+      edit(site, [
+        { op: 'set', path: `/frame/colours/${colour}/value`, value: ++count % 2 ? '#112233' : '#332211' },
+      ]);
+    const colours = await exponent([8, 64], [recolour('pages-8'), recolour('pages-64')]);
     return [
       { what: 'an edit, by elements of its page', exponent: elements, goal: 1, limit: 1.4 },
       { what: 'an edit, by pages of its site', exponent: pages, goal: 0.3, limit: 0.8 },
@@ -246,7 +249,7 @@ const publications = (): Promise<Growth[]> =>
         for (let count = 0; count < before; count++) await publish();
         return publish;
       };
-      const growth = await exponent([5, 40], [await publishing(few, 5), await publishing(many, 40)], 7);
+      const growth = await exponent([3, 24], [await publishing(few, 3), await publishing(many, 24)], 5);
       return [{ what: 'a publication, by publications', exponent: growth, goal: 0.2, limit: 0.6 }];
     }),
   );
