@@ -7,7 +7,9 @@ import type { Extent } from '../elements/valuetypes/extent.ts';
 import type { Ratio } from '../elements/valuetypes/geometry.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import type { Node } from '../site/node.ts';
+import type { Page } from '../site/site.ts';
 import { standingIn } from '../values/areas.ts';
+import { partKindOf } from '../values/arranging.ts';
 import { found } from './aim.ts';
 import type { Command } from './command.ts';
 import { fitted, storeOrder } from './placing.ts';
@@ -31,9 +33,11 @@ const APART = 16;
 /** px; a line box may stand so far into the next one without being over it. */
 const WITHIN = 1;
 
-function stackedIn(children: readonly Node[], { boxes }: MeasuredBoxes): Stacked {
+function stackedIn(page: Page, children: readonly Node[], { boxes }: MeasuredBoxes): Stacked {
   const shown = children.filter(({ id }) => boxes[id]);
-  const read = readingOrder(shown.map(({ id, kind }) => ({ id, kind, box: boxes[id] })));
+  const read = readingOrder(
+    shown.map((node) => ({ id: node.id, kind: partKindOf(page, node, 'areas'), box: boxes[node.id] })),
+  );
   const hidden = children.filter(({ id }) => !boxes[id]).map(({ id }) => id);
   const distances = read.map((id, index) => {
     const before: Box | undefined = boxes[read[index - 1]];
@@ -77,7 +81,7 @@ export const makeColumn: Command<ToOther> = {
     const { id, measured } = args;
     const { list, base } = site.views;
     const children = node.children.map((each) => draft.nodes[each]);
-    const stacked = new Map(list.map(({ id: view }) => [view, stackedIn(children, measured[view])]));
+    const stacked = new Map(list.map(({ id: view }) => [view, stackedIn(draft, children, measured[view])]));
     // How they stand is asked before they are moved.
     const stood = new Map(
       children.map((child) => [

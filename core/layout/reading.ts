@@ -14,7 +14,7 @@ import { belonging, clustered, covered, isAbove, isBefore, isBeside, overlie, TO
 export interface Readable<Id extends string = string> {
   id: Id;
   box: Box;
-  /** What kind of thing it is, `picture` for an image: things of the same kind in rows or columns are read alike. */
+  /** What kind of thing it is: `words`, `picture`, or another; things of the same kinds in rows or columns are read alike. */
   kind?: string;
 }
 

@@ -67,7 +67,8 @@ const isBeside = (site: SiteFrame, page: Page, node: Node, view: ViewId): boolea
   takes(node.kind, knownProperty('direction')) &&
   resolve(site, page, node, knownProperty('direction'), view) === 'beside';
 
-function kindOf(page: Page, node: Node, flow: Flow): Arrangeable['kind'] {
+/** Returns what an element is for a layout: text, an image, or something small that stays as it is. */
+export function partKindOf(page: Page, node: Node, flow: Flow): Arrangeable['kind'] {
   const { traits, defaults } = knownKind(node.kind);
   if (defaults.heldAcross === 'start') return 'small';
   // In an area a picture is cropped; a container with one is not.
@@ -82,7 +83,7 @@ function leastOf(site: SiteFrame, page: Page, node: Node, view: ViewId): number 
     const shown = node.children.map((id) => page.nodes[id]).filter((each) => isShown(site, page, each, view));
     return Math.max(0, ...shown.map((each) => leastOf(site, page, each, view)));
   }
-  const kind = kindOf(page, node, 'areas');
+  const kind = partKindOf(page, node, 'areas');
   if (kind !== 'words') return kind === 'picture' ? LEAST_PICTURE : LEAST_SMALL;
   const size = knownProperty('size');
   const text = takes(node.kind, size)
@@ -120,7 +121,7 @@ export function toArrange(
     const box = base.boxes[id] ?? own.boxes[id];
     const node = page.nodes[id];
     if (!box || box.width < 1 || box.height < 1) return [];
-    return [{ id, box, kind: kindOf(page, node, flow), least: leastOf(site, page, node, view) }];
+    return [{ id, box, kind: partKindOf(page, node, flow), least: leastOf(site, page, node, view) }];
   });
   const { columns, gutter } = viewOf(site.views, view).grid;
   const rowHeight = flow === 'areas' ? rowHeightIn(site, page, container, view) : 0;
@@ -146,7 +147,7 @@ function areaValues(
     [STANDING.span]: area.span,
     [STANDING.row]: area.row,
     [STANDING.rows]: area.rows,
-    ...(kindOf(page, page.nodes[id], 'areas') !== 'small' && {
+    ...(partKindOf(page, page.nodes[id], 'areas') !== 'small' && {
       [STANDING.heldAcross]: across,
       [STANDING.width]: 'auto',
     }),
@@ -241,7 +242,7 @@ export function toTidy(
         base: base.boxes[id],
         area: { column, span, row, rows },
         offset: heldDown === 'start' && 'px' in offsetDown ? offsetDown.px : undefined,
-        small: kindOf(page, page.nodes[id], 'areas') === 'small',
+        small: partKindOf(page, page.nodes[id], 'areas') === 'small',
       },
     ];
   });
@@ -261,7 +262,7 @@ export const tidyValues = (
 ): LaidOut[] =>
   parts.flatMap(({ id, area, inside }) => {
     const node = page.nodes[id];
-    const whole = kindOf(page, node, 'areas') === 'small' ? {} : { heldAcross: 'stretch', width: 'auto' };
+    const whole = partKindOf(page, node, 'areas') === 'small' ? {} : { heldAcross: 'stretch', width: 'auto' };
     const values = {
       [STANDING.row]: area.row,
       [STANDING.rows]: area.rows,
