@@ -31,10 +31,8 @@ function tooLow(
     return ratio !== undefined && ratio < NEEDED ? [{ view, ratio }] : [];
   });
   if (failing.length === 0) return [];
-  const names = viewsNamed(
-    site,
-    failing.map(({ view }) => view),
-  );
+  const views = failing.map(({ view }) => view);
+  const names = views.length === site.views.list.length ? 'every view' : viewsNamed(site, views);
   return [
     {
       ...found(tenths(Math.min(...failing.map(({ ratio }) => ratio))), names),

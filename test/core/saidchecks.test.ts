@@ -313,7 +313,7 @@ describe('icons and fields', () => {
     expect(form({ borderColour: '#949494' })).to.deep.equal([]);
     const faint = form({ borderColour: '#d0d0d0' });
     expect(faint).to.have.length(1);
-    expect(faint[0][1]).to.match(/^The fields of Form stand out by only 1\.5 : 1 in .+; /);
+    expect(faint[0][1]).to.match(/^The fields of Form stand out by only 1\.5 : 1 in every view; /);
     // A background of their own is enough.
     expect(form({ borderColour: '#d0d0d0', backgroundColour: '#333333' })).to.deep.equal([]);
     expect(form({ borderColour: '#d0d0d0' }, { fields: [] })).to.deep.equal([]);
