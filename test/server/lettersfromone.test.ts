@@ -19,7 +19,9 @@ async function booking(url: string): Promise<{ page: string; letter: string }> {
   return { page, letter: /name="letter" value="([^"]+)"/.exec(html)![1] };
 }
 
-describe('letters from one address', () => {
+describe('letters from one address', function () {
+  // Each test starts several servers.
+  this.timeout(360_000);
   it('are so many at most, and what was written is given back', async () => {
     const running = await served({ demo: ['hire', 'home'], lettersFromOne: 2 });
     try {
