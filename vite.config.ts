@@ -29,7 +29,6 @@ export default defineConfig({
   build: {
     outDir: '../dist',
     emptyOutDir: true,
-    manifest: true,
     chunkSizeWarningLimit: 2500,
     rolldownOptions: {
       input: ['web/index.html', 'web/sweep.html'],

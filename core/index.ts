@@ -64,7 +64,7 @@ export { viewsWithoutMenu } from './values/menus.ts';
 export { hasAudiences, isClosed, isFor, keptFrom, pageFor, type Visitor } from './site/audience.ts';
 export { AUDIENCES, type Audience } from './site/node.ts';
 export type { Fault } from './faults.ts';
-export {  } from './faults.ts';
+export {} from './faults.ts';
 export { pointer } from './pointer.ts';
 export { heldBack } from './site/heldback.ts';
 export { faultsOfChange, frameFaults, pageFaults, siteFaults, siteFileFaults } from './site/validate.ts';
@@ -155,6 +155,7 @@ export {
 } from './checks/notshown.ts';
 export { differing, type Differing, type Shown } from './checks/differing.ts';
 export type { Edges } from './checks/edges.ts';
+export { inside } from './checks/edges.ts';
 export {
   TEXT_SETTINGS,
   type Laid,

@@ -27,6 +27,12 @@ function Faulty() {
   );
 }
 
+/** A screen that is loaded when it is first gone to. */
+const screen = (path: string, load: () => Promise<ComponentType>) => ({
+  path,
+  lazy: async () => ({ Component: await load() }),
+});
+
 let siteState: Promise<unknown> | undefined;
 
 /** Loads the state of an open site, once. */
@@ -41,12 +47,6 @@ const loadSiteState = () =>
 /** A screen of a site, which needs its state as well. */
 const siteScreen = (path: string, load: () => Promise<ComponentType>) =>
   screen(`/sites/:site/${path}`, async () => (await Promise.all([load(), loadSiteState()]))[0]);
-
-/** A screen that is loaded when it is first gone to. */
-const screen = (path: string, load: () => Promise<ComponentType>) => ({
-  path,
-  lazy: async () => ({ Component: await load() }),
-});
 
 /** The screens, each a file of its own. */
 const SCREENS = [

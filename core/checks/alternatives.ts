@@ -7,12 +7,25 @@ import { saidIn } from '../values/wordings.ts';
 import type { Looked, Rule } from './rule.ts';
 import { amissIn } from './saying.ts';
 
-/** The images that an element shows in a view, each with the text alternative it has there. */
-function picturesOf({ site, page }: Looked, node: Node, view: ViewId): { picture: string; alt: string }[] {
-  if (node.kind === 'gallery') return saidIn(node, site.views, 'pictures', view);
-  if (node.kind !== 'picture') return [];
-  const picture = resolve(site, page, node, knownProperty('source'), view) as string;
-  return [{ picture, alt: saidIn<string>(node, site.views, 'alt', view) }];
+/** The images that an element shows in a view, each with its text alternative there: its own, else that of the shelf. */
+function imagesOf({ site, page }: Looked, node: Node, view: ViewId): { name: string; alt: string }[] {
+  const own: { picture: string; alt: string }[] =
+    node.kind === 'gallery'
+      ? saidIn(node, site.views, 'pictures', view)
+      : node.kind === 'picture'
+        ? [
+            {
+              picture: resolve(site, page, node, knownProperty('source'), view) as string,
+              alt: saidIn<string>(node, site.views, 'alt', view),
+            },
+          ]
+        : [];
+  return own.flatMap(({ picture, alt }) => {
+    if (picture === NO_PICTURE || picture === '') return [];
+    const asset = site.assets.find(({ id }) => id === picture);
+    if (!asset) return [];
+    return [{ name: asset.name, alt: alt.trim() || ('alt' in asset ? (asset.alt ?? '') : '') }];
+  });
 }
 
 /** A picture says what it shows, here or on the shelf (https://www.w3.org/TR/WCAG22/#non-text-content). */
@@ -23,12 +36,9 @@ export const alternatives: Rule = {
   severity: 'advice',
   find: (looked) =>
     amissIn(looked, (node, view) => {
-      const silent = picturesOf(looked, node, view)
-        .filter(({ picture, alt }) => picture !== NO_PICTURE && picture !== '' && alt.trim() === '')
-        .map(({ picture }) => looked.site.assets.find(({ id }) => id === picture))
-        .filter((asset) => asset !== undefined && !('alt' in asset && asset.alt));
+      const silent = imagesOf(looked, node, view).filter(({ alt }) => alt === '');
       if (silent.length === 0) return undefined;
-      const which = node.kind === 'gallery' ? `: ${silent.map((asset) => asset!.name).join(', ')}` : '';
+      const which = node.kind === 'gallery' ? `: ${silent.map(({ name }) => name).join(', ')}` : '';
       return {
         sentence: `${node.name} has no text alternative{views}${which}.`,
         cure: 'Say what it shows, here or on the shelf; leave that out only where it is nothing but decoration.',
@@ -58,11 +68,8 @@ export const fileNames: Rule = {
   severity: 'barrier',
   find: (looked) =>
     amissIn(looked, (node, view) => {
-      const names = picturesOf(looked, node, view)
-        .map(({ picture, alt }) => {
-          const asset = looked.site.assets.find(({ id }) => id === picture);
-          return alt.trim() || (asset && 'alt' in asset ? (asset.alt ?? '') : '');
-        })
+      const names = imagesOf(looked, node, view)
+        .map(({ alt }) => alt)
         .filter(isFileName);
       if (names.length === 0) return undefined;
       return {

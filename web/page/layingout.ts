@@ -1,4 +1,5 @@
 import {
+  inside,
   knownKind,
   unbreakable,
   viewAt,
@@ -220,14 +221,6 @@ const cutTo = (box: Edges, { cutsAcross, cutsDown, scrolls }: Looks, clip: Edges
         top: cutsDown ? Math.max(clip.top, box.top) : clip.top,
         bottom: cutsDown ? Math.min(clip.bottom, box.bottom) : clip.bottom,
       };
-
-/** What of a box is inside another. */
-const inside = (box: Edges, clip: Edges): Edges => ({
-  left: Math.max(clip.left, box.left),
-  right: Math.min(clip.right, box.right),
-  top: Math.max(clip.top, box.top),
-  bottom: Math.min(clip.bottom, box.bottom),
-});
 
 /** What of the box of an element can be seen at all, also after scrolling in what it is in. */
 const boundsIn = (box: Edges, { cutsAcross, cutsDown, scrolls }: Looks, bounds: Edges): Edges => {
