@@ -7,8 +7,8 @@ import {
   clustered,
   covered,
   isBefore,
-  isSign,
-  isSignOf,
+  isIcon,
+  isIconOf,
   overlie,
 } from './relations.ts';
 
@@ -128,7 +128,7 @@ function rowsIn(
 const part = (thing: Arrangeable, strip: Strip, row: number, rows: number): ArrangedPart => ({
   id: thing.id,
   area: { ...strip, row, rows },
-  fills: thing.kind === 'picture' && !isSign(thing.box),
+  fills: thing.kind === 'picture' && !isIcon(thing.box),
 });
 
 /** A column that is so many times wider than a sign would part it from its line. */
@@ -152,8 +152,8 @@ function stackedFrom(
   const parts: ArrangedPart[] = [];
   for (let index = 0; index < things.length; index += 1) {
     const [thing, next] = [things[index], things.at(index + 1)];
-    const sign = next && isSignOf(thing.box, next.box) ? thing : undefined;
-    const line = sign ? next! : next && isSignOf(next.box, thing.box) ? thing : undefined;
+    const sign = next && isIconOf(thing.box, next.box) ? thing : undefined;
+    const line = sign ? next! : next && isIconOf(next.box, thing.box) ? thing : undefined;
     const mark = sign ?? (line ? next : undefined);
     const inset = line && mark && insetBy(mark.box, line.box, strip, grid);
     if (line && mark && inset !== undefined) {
@@ -226,7 +226,7 @@ function placedIn(unit: Together, strip: Strip, from: number, grid: ArrangeGrid)
 }
 
 const isPicture = ({ behind, members }: Together): boolean =>
-  (behind ?? members[0]).kind === 'picture' && !isSign((behind ?? members[0]).box);
+  (behind ?? members[0]).kind === 'picture' && !isIcon((behind ?? members[0]).box);
 
 /** Whether two units stay side by side: they were, and each has the room it needs in half of the columns. */
 function fitsBeside(one: Together, other: Together, half: number): boolean {

@@ -41,18 +41,18 @@ export const overlie = (one: Box, other: Box): boolean => covered(one, other) > 
 const ICON = 48;
 
 /** Whether a box is small enough for an icon. */
-export const isSign = ({ width, height }: Box): boolean => width <= ICON && height <= ICON;
+export const isIcon = ({ width, height }: Box): boolean => width <= ICON && height <= ICON;
 
 /** Whether an icon belongs to a line: it is at the start or the end of it, at its height, nearer than the icon is wide. */
-export function isSignOf(sign: Box, line: Box): boolean {
-  if (!isSign(sign) || isSign(line)) return false;
-  const gap = Math.max(line.left - right(sign), sign.left - right(line));
-  return gap >= -TOUCH && gap <= Math.max(ICON / 2, sign.width) && sharedDown(sign, line) > sign.height / 2;
+export function isIconOf(icon: Box, line: Box): boolean {
+  if (!isIcon(icon) || isIcon(line)) return false;
+  const gap = Math.max(line.left - right(icon), icon.left - right(line));
+  return gap >= -TOUCH && gap <= Math.max(ICON / 2, icon.width) && sharedDown(icon, line) > icon.height / 2;
 }
 
 /** Whether two boxes belong together: they overlap, or one is the icon of the other. */
 export const belongTogether = (one: Box, other: Box): boolean =>
-  sharedDown(one, other) > 0 && (overlie(one, other) || isSignOf(one, other) || isSignOf(other, one));
+  sharedDown(one, other) > 0 && (overlie(one, other) || isIconOf(one, other) || isIconOf(other, one));
 
 /**
  * Returns, for boxes by their index, which belong together: those that overlap, and an icon with the line nearest to it, of those that it
@@ -61,10 +61,10 @@ export const belongTogether = (one: Box, other: Box): boolean =>
 export function belonging(boxes: readonly Box[]): (one: number, other: number) => boolean {
   const gap = (icon: Box, line: Box) => Math.max(line.left - right(icon), icon.left - right(line));
   const nearest = boxes.map((icon) =>
-    Math.min(...boxes.filter((line) => isSignOf(icon, line)).map((line) => gap(icon, line))),
+    Math.min(...boxes.filter((line) => isIconOf(icon, line)).map((line) => gap(icon, line))),
   );
   const isOwn = (icon: number, line: number) =>
-    isSignOf(boxes[icon], boxes[line]) && gap(boxes[icon], boxes[line]) <= nearest[icon] + TOUCH;
+    isIconOf(boxes[icon], boxes[line]) && gap(boxes[icon], boxes[line]) <= nearest[icon] + TOUCH;
   return (one, other) =>
     sharedDown(boxes[one], boxes[other]) > 0 &&
     (overlie(boxes[one], boxes[other]) || isOwn(one, other) || isOwn(other, one));
