@@ -8,11 +8,10 @@ import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { deflateSync, crc32 } from 'node:zlib';
 import fc from 'fast-check';
-import pg from 'pg';
 import { paths } from '../api/paths.ts';
 import type { EditResponse, PublicationsResponse } from '../api/responses.ts';
 import { editor, inHome, set, SITE } from '../test/server/editing.ts';
-import { startPostgres } from '../test/server/postgres.ts';
+import { endConnections, startPostgres } from '../test/server/postgres.ts';
 import { served, type Served } from '../test/server/serving.ts';
 
 export interface Attacked {
@@ -237,13 +236,7 @@ export async function outages(count: number): Promise<Attacked> {
         await postgres.start();
         continue;
       }
-      const client = new pg.Client({ connectionString: postgres.url });
-      client.on('error', () => undefined);
-      await client.connect();
-      await client.query(
-        'select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()',
-      );
-      await client.end().catch(() => undefined);
+      await endConnections(postgres.url);
     }
     await wait(1000);
     working = false;

@@ -5,11 +5,10 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import pg from 'pg';
 import { paths } from '../../api/paths.ts';
 import type { EditResponse, LogEntry, LogResponse } from '../../api/responses.ts';
 import { editor, inHome, set, SITE } from './editing.ts';
-import { startPostgres, type Postgres } from './postgres.ts';
+import { endConnections, startPostgres, type Postgres } from './postgres.ts';
 import { served, type Served } from './serving.ts';
 
 /** So often is the server harmed, every fifth time by a crash. */
@@ -21,25 +20,6 @@ const STEP = 20;
 async function until(isSo: () => Promise<boolean>): Promise<void> {
   while (!(await isSo().catch(() => false))) await wait(STEP);
 }
-
-/** Runs one statement on a connection of its own. */
-async function ask(url: string, statement: string): Promise<pg.QueryResult> {
-  const client = new pg.Client({ connectionString: url });
-  client.on('error', () => undefined);
-  await client.connect();
-  try {
-    return await client.query(statement);
-  } finally {
-    await client.end().catch(() => undefined);
-  }
-}
-
-/** Ends connections to the database but for the one that asks. */
-const endConnections = (url: string, which = 'true') =>
-  ask(
-    url,
-    `select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid() and ${which}`,
-  );
 
 /** Follows the edits of a site as a window does: connects anew after each end, from the last edit that came. */
 function following(url: string, from: number) {

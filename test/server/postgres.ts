@@ -6,6 +6,7 @@ import { once } from 'node:events';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import pg from 'pg';
 
 const HOME = '/usr/lib/postgresql';
 
@@ -77,3 +78,22 @@ export async function startPostgres(): Promise<Postgres> {
     },
   };
 }
+
+/** Runs one statement on a connection of its own. */
+async function ask(url: string, statement: string): Promise<pg.QueryResult> {
+  const client = new pg.Client({ connectionString: url });
+  client.on('error', () => undefined);
+  await client.connect();
+  try {
+    return await client.query(statement);
+  } finally {
+    await client.end().catch(() => undefined);
+  }
+}
+
+/** Ends connections to the database but for the one that asks. */
+export const endConnections = (url: string, which = 'true') =>
+  ask(
+    url,
+    `select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid() and ${which}`,
+  );

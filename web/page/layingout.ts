@@ -1,7 +1,6 @@
 import {
   inside,
   knownKind,
-  unbreakable,
   viewAt,
   type Edges,
   type Laid,
@@ -14,6 +13,7 @@ import {
   type ViewId,
   type Views,
 } from '../../core/index.ts';
+import { FONT_SIZE, isBroken, letterAreaOf, textOf, type LaidText, type LetterArea } from './laidtext.ts';
 import { nodeAt, type SheetDocument } from './sheetdocument.ts';
 
 const TARGETS = 'a[href], button, input:not([type=hidden]), select, textarea, summary, video[controls]';
@@ -96,46 +96,13 @@ function looksOf(element: Element): Looks {
   };
 }
 
-/** px; large enough for metrics that are not rounded. */
-const FONT_SIZE = 200;
-
-/** Which share of a line box of a font lies above its capitals, and which share ends with its descenders. */
-interface LetterArea {
-  from: number;
-  to: number;
-}
-
-/** Measures where the letters of a font lie, with the same letters for every text; browsers give metrics of a font only with text. */
-function letterAreaOf(font: string, document: Document): LetterArea {
-  const context = document.createElement('canvas').getContext('2d');
-  if (!context) return { from: 0, to: 1 };
-  context.font = font;
-  const metrics = context.measureText('Hp');
-  const ascent = metrics.fontBoundingBoxAscent;
-  const height = ascent + metrics.fontBoundingBoxDescent;
-  return {
-    from: (ascent - metrics.actualBoundingBoxAscent) / height,
-    to: (ascent + metrics.actualBoundingBoxDescent) / height,
-  };
-}
-
-/** Text whose letters lie between the capitals and the descenders of a Latin font. */
-const LATIN = /^[\p{Script=Latin}\p{Script=Common}\p{Script=Inherited}]*$/u;
-
-/** A text of an element, and its longest words, where they may be broken in two. */
-interface Text {
-  range: Range;
-  latin: boolean;
-  words: { word: string; range: Range }[];
-}
-
 /** An element of a document, with what of it is the same at every width. */
 interface Seen {
   element: HTMLElement;
   /** The element of the page that begins here. */
   node?: NodeId;
   target?: { name: string; label: Element | null; alone: boolean; native: boolean };
-  texts: Text[];
+  texts: LaidText[];
   within: Seen[];
   looks: Map<ViewId, Looks>;
 }
@@ -149,31 +116,6 @@ function targetIn(element: HTMLElement): Seen['target'] {
     label,
     alone: wordsIn(element.parentElement!) === words,
     native: element.matches(NATIVE),
-  };
-}
-
-function rangeOf(text: ChildNode, from = 0, to = text.textContent!.length): Range {
-  const range = text.ownerDocument!.createRange();
-  range.setStart(text, from);
-  range.setEnd(text, to);
-  return range;
-}
-
-/** How many of the longest words of a text are looked at: one that has no room is hardly ever another one. */
-const LONGEST = 3;
-
-function textOf(text: ChildNode, isProse: boolean): Text {
-  const content = text.textContent!;
-  const words = isProse
-    ? []
-    : [...new Set(unbreakable(content))].sort((one, other) => other.length - one.length).slice(0, LONGEST);
-  return {
-    range: rangeOf(text),
-    latin: LATIN.test(content),
-    words: words.map((word) => {
-      const from = content.indexOf(word);
-      return { word: word.trim(), range: rangeOf(text, from, from + word.length) };
-    }),
   };
 }
 
@@ -234,12 +176,6 @@ const boundsIn = (box: Edges, { cutsAcross, cutsDown, scrolls }: Looks, bounds: 
 interface Clips {
   clip: Edges;
   bounds: Edges;
-}
-
-/** Whether a word stands on more than one line. */
-function isBroken(word: Range): boolean {
-  const lines = [...word.getClientRects()].filter(({ width }) => width > 0.5);
-  return lines.some(({ top, bottom }) => top >= lines[0].bottom || bottom <= lines[0].top);
 }
 
 /** A page in a sheet, to be measured at many widths: what is the same at all of them is looked at once. */
@@ -314,7 +250,7 @@ export class Layouts {
 
   /** Adds the lines of a text to an element, and its words that are broken. */
   private lookAt(
-    { range, latin, words }: Text,
+    { range, latin, words }: LaidText,
     { font, hyphenates }: Looks,
     clip: Edges,
     own: LaidElement,
