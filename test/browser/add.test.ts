@@ -107,6 +107,26 @@ describe('the workbench: what can be added', function () {
     );
   });
 
+  it('is said not to be there where it cannot be loaded; all else goes on, and it comes when tried again', async () => {
+    const { driver } = bench;
+    const blocked = (urls: string[]) => driver.sendDevToolsCommand('Network.setBlockedURLs', { urls });
+    await driver.sendDevToolsCommand('Network.enable', {});
+    await blocked(['*AddPanel*']);
+    await driver.navigate().refresh();
+    await sheet(driver, 'Desktop');
+    await (await byRole(driver, 'button', 'Add an element')).click();
+    await eventually('that it could not be loaded', async () =>
+      /could not be loaded\. Your work is safe/.test(await (await byRole(driver, 'alert', '')).getText()),
+    );
+    await selectInOutline(driver, 'Lead paragraph');
+    await byRole(driver, 'grid', 'Values of Lead paragraph');
+    await blocked([]);
+    await (await byRole(driver, 'button', 'Try again')).click();
+    await byRole(driver, 'region', 'Add');
+    await driver.navigate().refresh();
+    await sheet(driver, 'Desktop');
+  });
+
   it('lets a thing be drawn to a place in a sheet, and says where each view has it', async () => {
     const { driver } = bench;
     await selectInOutline(driver, 'Lead paragraph');

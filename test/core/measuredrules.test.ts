@@ -13,32 +13,10 @@ import {
   type NodeId,
 } from '../../core/index.ts';
 import { frame, home, site } from './acting.ts';
+import { BOTH, box, edges, laid, line, target, type Sides } from './laidboxes.ts';
 
 const page = composed(frame, home);
 const id = (name: string) => name as NodeId;
-
-type Sides = [left: number, top: number, right: number, bottom: number];
-const edges = ([left, top, right, bottom]: Sides) => ({ left, top, right, bottom });
-const line = (sides: Sides, cut: Partial<LaidLine> = {}): LaidLine => ({
-  ...edges(sides),
-  ...{ cutAcross: 0, cutDown: 0 },
-  ...cut,
-});
-const target = (name: string, sides: Sides, more: Partial<LaidTarget> = {}): LaidTarget => ({
-  ...edges(sides),
-  ...{ name, inWords: false, native: false },
-  ...more,
-});
-const box = (node: string, sides: Sides, more: Partial<LaidElement> = {}): LaidElement => ({
-  ...{ node: id(node), box: edges(sides), lines: [], targets: [] },
-  ...more,
-});
-const BOTH = { left: true, right: true };
-const laid = (width: number, elements: LaidElement[], more: Partial<Laid> = {}): Laid => ({
-  ...{ width, scrolls: width, rightToLeft: false, keptClear: 0, keptClearBelow: 0 },
-  ...more,
-  elements,
-});
 
 function detected(rule: string, on: Laid): Detected[] {
   const one = MEASURED_RULES.find(({ name }) => name === rule);
