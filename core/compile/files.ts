@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal/es6';
 import type { LetterForm } from '../elements/content/letter.ts';
 import type { Asset } from '../theme/stock.ts';
 import { fingerprint } from '../fingerprint.ts';
@@ -73,12 +74,7 @@ export const signedInPath = (path: string): string => `signed-in:${path}`;
 export const letterPath = (name: string): string => `letters/${name}.json`;
 
 /** The addresses that a page of the published site uses, as seen from `up`, which leads to the site. */
-function addressesFrom(
-  site: SiteFrame,
-  up: string,
-  places: ReturnType<typeof linkedPlaces>,
-  still?: true,
-): Addresses {
+function addressesFrom(site: SiteFrame, up: string, places: Places, still?: true): Addresses {
   const pictures = new Map(site.assets.map((asset) => [asset.id, mediaPath(asset)]));
   return {
     page: (id, place) => {
@@ -112,14 +108,48 @@ export interface PublishedAt {
 /** px; the width in which a picture is given to those who share a page (common practice). */
 const SHARED_WIDTH = 1280;
 
-/** `up`: how the page leads to the site; absent: by its own place. */
+type Places = ReturnType<typeof linkedPlaces>;
+
+interface CompiledPage {
+  files: PublishedFile[];
+  families: Family[];
+  pictures: string[];
+  made: Made;
+}
+
+/** What pages were compiled to, by who gets them and where; the last few of each. */
+const compiledOf = memoised(
+  (_page: Page) => new Map<string, { site: SiteFrame; places: Places; compiled: CompiledPage }>(),
+);
+/** For everyone and for those who have signed in, at a site's own address and as a preview. */
+const FORMS = 4;
+
+/** A page compiled, or what it was compiled to before, where nothing it is made from is another since. */
 function compilePage(
   site: SiteFrame,
   whole: Page,
   visitor: Visitor,
-  { address = '', places, still }: PublishedAt & { places: ReturnType<typeof linkedPlaces> },
+  at: PublishedAt & { places: Places },
   as?: { path: string; up: string },
-): { files: PublishedFile[]; families: Family[]; pictures: string[]; made: Made } {
+): CompiledPage {
+  const known = compiledOf(whole);
+  const form = JSON.stringify([visitor, at.address, at.still, as]);
+  const before = known.get(form);
+  if (before?.site === site && equal(before.places, at.places)) return before.compiled;
+  const compiled = compilePageAnew(site, whole, visitor, at, as);
+  known.set(form, { site, places: at.places, compiled });
+  if (known.size > FORMS) known.delete(known.keys().next().value!);
+  return compiled;
+}
+
+/** `up`: how the page leads to the site; absent: by its own place. */
+function compilePageAnew(
+  site: SiteFrame,
+  whole: Page,
+  visitor: Visitor,
+  { address = '', places, still }: PublishedAt & { places: Places },
+  as?: { path: string; up: string },
+): CompiledPage {
   const pictures = new Set<string>();
   const made: Made = new Map();
   const letters = new Map<string, string>();

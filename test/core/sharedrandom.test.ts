@@ -2,6 +2,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
+  compileSite,
   composed,
   idIn,
   isAtEdge,
@@ -74,6 +75,37 @@ describe('random sites', () => {
         });
       }),
       { numRuns: 30 },
+    );
+  });
+
+  it('are compiled to what they would be from the start, though pages that are as before are not compiled again', () => {
+    fc.assert(
+      fc.property(fc.array(fc.nat(), { minLength: 1, maxLength: 4 }), (choices) => {
+        let state = site;
+        const at = { address: 'https://brindle-hill.example/' };
+        for (const choice of choices) {
+          const earlier = compileSite(state, at);
+          const pages = Object.values(state.pages);
+          const page = pages[choice % pages.length];
+          const nodes = sourceOrder(page);
+          const outcome =
+            choice % 3 === 0
+              ? perform(state, page.id, 'changePage', { page: page.id, title: `Page ${choice}` })
+              : perform(state, page.id, 'setValue', {
+                  ...{ nodes: [nodes[choice % nodes.length].id], property: 'hidden', value: true },
+                  ...{ view: view('mobile'), reach: 'here' },
+                });
+          const sameFrame = outcome.ok && outcome.value.site.frame === state.frame;
+          if (outcome.ok) state = outcome.value.site;
+          const files = compileSite(state, at);
+          expect(files).to.deep.equal(compileSite(structuredClone(state), at));
+          if (sameFrame) {
+            const again = files.filter((file) => earlier.includes(file));
+            expect(again.length, 'files that are as before').to.be.at.least(2 * (pages.length - 1));
+          }
+        }
+      }),
+      { numRuns: 10 },
     );
   });
 });

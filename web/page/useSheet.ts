@@ -6,6 +6,13 @@ import { SheetDocument, type Overflow, type SheetContent } from './sheetdocument
 const settled = (before: Overflow | null, now: Overflow | null): Overflow | null =>
   before?.id === now?.id && before?.by === now?.by ? before : now;
 
+/** Elements; the rules of so many are exchanged in less time than a frame has. */
+const SMALL = 16;
+
+/** Whether a content differs from the one before in the rules of a few elements only. */
+const isSmall = ({ preview: { since } }: SheetContent): boolean =>
+  since !== undefined && since.elements.length <= SMALL;
+
 export interface LiveSheet {
   frame: RefObject<HTMLIFrameElement | null>;
   sheet: SheetDocument | null;
@@ -58,7 +65,7 @@ export function useSheet(content: SheetContent, active: boolean): LiveSheet {
     };
     // It asks for the layout, which the frame before has made by then.
     const look = () => setOverflow((before) => settled(before, sheet.overflow()));
-    if (active) {
+    if (active || isSmall(content)) {
       update();
       return afterPaint(look);
     }
