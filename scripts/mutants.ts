@@ -1,7 +1,7 @@
 /**
  * `npm run mutants`: makes single changes at random in `core/` — a comparison, a constant, a condition — and lists those that
  * the tests of core do not notice. `npm run mutants -- 60 7 edits` makes 60 changes in `core/edits` from the seed 7; the seed is
- * printed, so that a list can be had again. Each change is made in a copy; the project itself is left alone.
+ * printed, so that a list can be repeated. A pattern of test files may follow, where all of them would take too long. Each change is made in a copy; the project itself is left alone.
  */
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
@@ -13,6 +13,12 @@ import ts from 'typescript';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const LANES = 2;
+
+/** ms; tests that run longer than this are taken to never end. */
+const TIME_LIMIT = 900_000;
+
+/** The test files that run for each change. */
+const tests = process.argv[5] ?? 'test/core/**/*.test.ts';
 
 /** A change: the file, where in it, and what stands there before and after. */
 interface Mutant {
@@ -107,13 +113,13 @@ function copyOfProject(): string {
 
 /** Whether all tests of core pass in a copy. */
 async function passes(folder: string): Promise<boolean> {
-  const child = spawn('npx', ['mocha', '--bail', '--exit', '--timeout', '60000', 'test/core/**/*.test.ts'], {
+  const child = spawn('npx', ['mocha', '--bail', '--exit', '--timeout', '60000', tests], {
     cwd: folder,
     stdio: 'ignore',
     detached: true,
   });
   // Those that never end do not.
-  const timer = setTimeout(() => process.kill(-child.pid!, 'SIGKILL'), 240_000);
+  const timer = setTimeout(() => process.kill(-child.pid!, 'SIGKILL'), TIME_LIMIT);
   const [code] = (await once(child, 'exit')) as [number | null];
   clearTimeout(timer);
   return code === 0;
