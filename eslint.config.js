@@ -1,6 +1,7 @@
 import hooks from 'eslint-plugin-react-hooks';
 import regexp from 'eslint-plugin-regexp';
 import { ownLookups } from './scripts/lint/own-lookups.mjs';
+import { plainWords } from './scripts/lint/plain-words.mjs';
 import { defineConfig, globalIgnores } from 'eslint/config';
 import ts from 'typescript-eslint';
 
@@ -27,9 +28,10 @@ export default defineConfig(
   {
     // A text from outside must not be able to hold the program up: no pattern whose time grows faster than the text.
     files: ['{core,api,server,web,cli}/**/*.{ts,tsx}'],
-    plugins: { regexp, names: { rules: { 'own-lookups': ownLookups } } },
+    plugins: { regexp, names: { rules: { 'own-lookups': ownLookups, 'plain-words': plainWords } } },
     rules: {
       'names/own-lookups': 'error',
+      'names/plain-words': 'error',
       'regexp/no-super-linear-backtracking': ['error', { report: 'certain' }],
       'regexp/no-super-linear-move': ['error', { report: 'certain', ignoreSticky: false }],
     },

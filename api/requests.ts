@@ -64,8 +64,8 @@ export class OperationRequest {
   /** With `put`: the ids before it, nearest first. */
   @ValidateIf(({ op }: OperationRequest) => op === 'put')
   @IsArray({ message: 'The ids before a place are a list.' })
-  @ArrayMaxSize(LIMITS.operations, { message: 'Too many ids stand before a place.' })
-  @Matches(ID, { each: true, message: 'What stands before a place is named by ids.' })
+  @ArrayMaxSize(LIMITS.operations, { message: 'Too many ids come before a place.' })
+  @Matches(ID, { each: true, message: 'What comes before a place is named by ids.' })
   after?: string[];
 }
 
@@ -89,7 +89,7 @@ export class EditRequest {
 
   /** The key of the edit that is taken back or made again. */
   @ValidateIf(({ by }: EditRequest) => by !== 'edit')
-  @Matches(KEY, { message: 'What is taken back or made again is named by its key.' })
+  @Matches(KEY, { message: 'The undone or redone step is named by its key.' })
   of?: string;
 
   @IsString({ message: 'An edit has a sentence that says what it does.' })
@@ -175,7 +175,7 @@ export class PublishRequest {
 
   /** Pages that stay as visitors have them. */
   @IsOptional()
-  @IsArray({ message: 'The pages that are held back are a list.' })
+  @IsArray({ message: 'The pages to leave out are a list.' })
   @ArrayMaxSize(500, { message: 'A site has at most 500 pages.' })
   @Matches(ID, { each: true, message: 'Pages are named by their ids.' })
   heldBack?: string[];
@@ -213,16 +213,16 @@ export class LettersQuery {
 
   /** Those that came before this one. */
   @IsOptional()
-  @Matches(LETTER, { message: 'The name of the letter is malformed.' })
+  @Matches(LETTER, { message: 'The name of the message is malformed.' })
   before?: string;
 }
 
 /** Letters by their names. */
 export class LetterNames {
-  @IsArray({ message: 'The letters are a list.' })
-  @ArrayMinSize(1, { message: 'At least one letter is named.' })
-  @ArrayMaxSize(1000, { message: 'At most 1000 letters are named at once.' })
-  @Matches(LETTER, { each: true, message: 'The name of a letter is malformed.' })
+  @IsArray({ message: 'The messages are a list.' })
+  @ArrayMinSize(1, { message: 'At least one message is named.' })
+  @ArrayMaxSize(1000, { message: 'At most 1000 messages are named at once.' })
+  @Matches(LETTER, { each: true, message: 'The name of a message is malformed.' })
   letters!: string[];
 }
 
@@ -240,8 +240,8 @@ export class LettersRequest extends LetterNames {
 
 /** For how long letters are kept. */
 export class LettersKeptRequest {
-  @IsWhole(0, 3650, 'Letters are kept for a number of days; 0: until somebody deletes them.', {
-    tooLarge: 'Letters are kept for ten years at most, or until somebody deletes them.',
+  @IsWhole(0, 3650, 'Messages are kept for a number of days; 0: until somebody deletes them.', {
+    tooLarge: 'Messages are kept for ten years at most, or until somebody deletes them.',
   })
   days!: number;
 }
@@ -266,7 +266,7 @@ export class PathNames {
 /** A picture that is made of another, by its width in px and the part that it is made of. */
 export class MadeName {
   @Matches(/^[1-9]\d{0,3}(-\d{1,5}-\d{1,5}-[1-9]\d{0,4}-[1-9]\d{0,4})?\.(webp|avif)$/, {
-    message: 'The name of the picture is malformed.',
+    message: 'The name of the image is malformed.',
   })
   made!: string;
 }

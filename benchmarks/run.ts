@@ -285,14 +285,14 @@ async function pictureRows(): Promise<Row[]> {
   const { few, many } = await listOpened(10, 500);
   return [
     {
-      what: 'a question (ms), p95, while 100 pictures of 12 megapixels come in against before',
+      what: 'a question (ms), p95, while 100 images of 12 megapixels come in against before',
       measured: meanwhile,
       against: quiet,
       goal: 10,
       limit: 200,
     },
     {
-      what: 'a picture of 12 megapixels in (ms) against 2000',
+      what: 'an image of 12 megapixels in (ms) against 2000',
       measured: each,
       against: 2000,
       goal: 1,

@@ -31,7 +31,7 @@ export function checked(site: Site, json: boolean, swept?: readonly PageFindings
   const code = barriers > 0 ? 2 : 0;
   if (json) return { text: JSON.stringify(plain(looked), undefined, 2), code };
   const { name } = site.frame;
-  const setAside = asides > 0 ? ` ${counted(asides, 'finding is', 'findings are')} set aside.` : '';
+  const setAside = asides > 0 ? ` ${counted(asides, 'finding is', 'findings are')} dismissed.` : '';
   if (all.length === 0) return { text: `${name}: nothing is wrong.${setAside}`, code };
   const advice = counted(all.length - barriers, 'piece of advice', 'pieces of advice');
   const lines = pages.flatMap(({ page, findings }) => {
@@ -42,7 +42,9 @@ export function checked(site: Site, json: boolean, swept?: readonly PageFindings
     text: [
       `${name}: the file is valid. ${counted(barriers, 'barrier')}, ${advice}.${setAside}`,
       ...lines,
-      ...(swept ? [] : ['What shows only when a page is laid out was not looked for: --sweep does that.']),
+      ...(swept
+        ? []
+        : ['Problems that only show in the page layout were not checked; use --sweep for that.']),
     ].join('\n'),
     code,
   };

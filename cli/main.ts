@@ -81,13 +81,13 @@ async function check(source: string, options: ReadonlySet<string>): Promise<void
   const { site, files } = await read(source);
   const looking = (page: NodeId) => {
     const { nodes, root } = site.pages[page];
-    console.error(`Looking at ${nodes[root].name} …`);
+    console.error(`Checking ${nodes[root].name} …`);
   };
   let swept: PageFindings[] | undefined;
   if (options.has('--sweep'))
     swept = await sweptSite(site, files, looking).catch((fault: unknown) => {
       if (!(fault instanceof NotSwept)) throw fault;
-      console.error(`${fault.message} What shows only when a page is laid out was not looked for.`);
+      console.error(`${fault.message} Problems that only show in the page layout were not checked.`);
       return undefined;
     });
   const { text, code } = checked(site, options.has('--json'), swept);
@@ -169,11 +169,11 @@ async function restore(from: string): Promise<void> {
     );
   const { head, aside, damaged } = await restoreBackup(from, folder);
   console.error(
-    `${folder} is as it was at ${head.madeAt}.${aside ? ` What was there before is kept in ${aside}; delete it when it is not needed any more.` : ''}`,
+    `${folder} is as it was at ${head.madeAt}.${aside ? ` What was there before is in ${aside}; delete it when it is no longer needed.` : ''}`,
   );
   if (damaged.length > 0)
     console.error(
-      `${counted(damaged.length, 'file')} of the backup ${damaged.length === 1 ? 'is' : 'are'} damaged and could not be brought back; verify names what needs them.`,
+      `${counted(damaged.length, 'file')} of the backup ${damaged.length === 1 ? 'is' : 'are'} damaged and could not be restored; verify lists what needs them.`,
     );
 }
 

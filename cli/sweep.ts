@@ -107,7 +107,7 @@ export async function sweptSite(
     { stdio: 'ignore' },
   );
   const ended = once(running, 'exit').then(() => {
-    throw new NotSwept(`${browser} ended before the site was looked over.`);
+    throw new NotSwept(`${browser} ended before the site was checked.`);
   });
   try {
     return await Promise.race([found, ended]);

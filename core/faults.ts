@@ -37,7 +37,7 @@ function sentence(error: ValueError): string {
         .flatMap((form) => form.First() ?? [])
         .filter(({ type, path }) => path === error.path && OF_RANGE.has(type));
       if (nearest) return sentence(nearest);
-      return `${shown(value)} is none of the forms that are valid here.`;
+      return `${shown(value)} is not in any form that is valid here.`;
     }
     case ValueErrorType.StringPattern:
       return `${shown(value)} has characters or a shape that is not valid here (${schema.pattern}).`;
@@ -52,7 +52,7 @@ function sentence(error: ValueError): string {
     case ValueErrorType.IntegerMaximum:
       return `${shown(value)} is out of range: at most ${schema.maximum}.`;
     case ValueErrorType.ArrayUniqueItems:
-      return 'The same entry stands here twice.';
+      return 'The same entry appears here twice.';
     case ValueErrorType.ArrayMinItems:
       return `At least ${schema.minItems} entry is needed.`;
     case ValueErrorType.ArrayMaxItems:

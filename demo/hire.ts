@@ -181,7 +181,7 @@ const prices = branch('section', 'hire-prices', 'Prices and hours', {
         }),
       ],
     }),
-    branch('picture', 'hire-picture', 'Telescope picture', {
+    branch('picture', 'hire-picture', 'Telescope image', {
       content: { alt: 'A long white telescope on a wooden tripod, pointed high.' },
       style: {
         source: layered('telescope'),
@@ -224,10 +224,10 @@ const seen = branch('section', 'hire-seen', 'Seen last month', {
         ],
       },
     }),
-    branch('row', 'hire-seen-row', 'Row: film + quote', {
+    branch('row', 'hire-seen-row', 'Row: video + quote', {
       style: { alignItems: layered('center') },
       children: [
-        branch('video', 'hire-film', 'Film: turning sky', {
+        branch('video', 'hire-film', 'Video: turning sky', {
           style: { span: layered(7, { tablet: 12, mobile: 4 }), radius: layered(6) },
           content: {
             file: 'turning-sky',
@@ -272,7 +272,7 @@ const booking = branch('section', 'hire-booking', 'Booking', {
         name: 'Book a telescope',
         fields: [
           { label: 'Your name', type: 'text', required: true, options: '' },
-          { label: 'Mail address', type: 'email', required: true, options: '' },
+          { label: 'Email address', type: 'email', required: true, options: '' },
           {
             label: 'Telescope',
             type: 'choice',

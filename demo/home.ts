@@ -8,14 +8,14 @@ const opening = branch('section', 'opening', 'Opening: the dome opens at dusk', 
     paddingBottom: layered(112, { wide: 144, tablet: 72, mobile: 48 }),
   },
   children: [
-    branch('row', 'opening-row', 'Row: words + dome', {
+    branch('row', 'opening-row', 'Row: text + dome', {
       style: {
         alignItems: layered('center'),
         gap: layered(56, { tablet: 40, mobile: 28 }),
         order: layered(undefined, { mobile: ['dome', 'opening-words'] }),
       },
       children: [
-        branch('column', 'opening-words', 'Words', {
+        branch('column', 'opening-words', 'Text', {
           style: {
             span: layered(7, { tablet: 12 }),
             gap: layered(24, { mobile: 16 }),
@@ -43,7 +43,7 @@ const opening = branch('section', 'opening', 'Opening: the dome opens at dusk', 
             }),
           ],
         }),
-        branch('picture', 'dome', 'Dome picture', {
+        branch('picture', 'dome', 'Dome image', {
           content: { alt: 'The observatory dome at dusk, its slit open to the sky and the door lit.' },
           style: {
             span: layered(5, { tablet: 12 }),

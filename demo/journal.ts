@@ -79,11 +79,11 @@ export const shutter = pageOf(
       '<p>A Tuesday in November, three classes, and a cloud that came early.</p>',
       'The stuck shutter',
     ),
-    branch('section', 'shutter-pictures', 'Two pictures', {
+    branch('section', 'shutter-pictures', 'Two images', {
       style: { paddingBottom: layered(0) },
       children: [
         // One over the edge of the other, in every view.
-        branch('overlay', 'shutter-over', 'Picture over the edge of another', {
+        branch('overlay', 'shutter-over', 'Image over the edge of another', {
           style: { rowHeight: layered(32, { mobile: 24 }) },
           children: [
             branch('picture', 'shutter-dome', 'The dome', {
@@ -119,7 +119,7 @@ export const shutter = pageOf(
     branch('section', 'shutter-story', 'Story', {
       style: { gap: layered(28, { mobile: 20 }) },
       children: [
-        branch('text', 'shutter-words', 'Words', {
+        branch('text', 'shutter-words', 'Text', {
           style: { width: layered({ percent: 60 }, { tablet: { percent: 80 }, mobile: { percent: 100 } }) },
           content: {
             text: '<p>The motor hummed and nothing moved. Somebody’s grandfather, who had come along for the cocoa, asked for a broom.</p><p>It took the broom, two scarves and a good deal of advice from Year Six. The last drop of dry air and the first of rain met exactly over the slit as it closed.</p>',
@@ -151,10 +151,10 @@ const unrepaired = (): Branch[] => [
       paddingBottom: layered(120),
     },
     children: [
-      branch('row', 'comet-opening-row', 'Row: words + picture', {
+      branch('row', 'comet-opening-row', 'Row: text + image', {
         style: { alignItems: layered('center'), gap: layered(64) },
         children: [
-          branch('column', 'comet-opening-words', 'Words', {
+          branch('column', 'comet-opening-words', 'Text', {
             style: { span: layered(7) },
             children: [
               branch('heading', 'comet-title', 'Headline', {

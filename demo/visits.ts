@@ -105,7 +105,7 @@ export const findUs = pageOf(
     ),
     branch('section', 'find-ways', 'Ways to come', {
       children: [
-        branch('row', 'find-row', 'Row: ways + picture', {
+        branch('row', 'find-row', 'Row: ways + image', {
           style: {
             alignItems: layered('center'),
             order: layered(undefined, { mobile: ['find-picture', 'find-words'] }),

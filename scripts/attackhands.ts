@@ -43,7 +43,7 @@ const PICK = `
 const LISTEN = `
   window.faults ??= (() => {
     const faults = [];
-    // A window that comes to the front measures in two frames what it would have in one: the browser says so, and nothing is amiss.
+    // A window that comes to the front measures in two frames what it would have in one: the browser says so, and no problems found.
     addEventListener('error', ({ message }) => message.startsWith('ResizeObserver loop completed') || faults.push(message));
     addEventListener('unhandledrejection', ({ reason }) => faults.push(String(reason?.stack ?? reason)));
     const { error } = console;
@@ -112,10 +112,10 @@ async function handsAt(seed: number, count: number, addressOf: (step: number) =>
       await pause(500);
       return nothingToUndo();
     };
-    await eventually('all is taken back', takenBack, 120_000);
+    await eventually('all is undone', takenBack, 120_000);
     await kept(driver);
     if (!isDeepStrictEqual(await site(), before))
-      faults.push('What random hands did was taken back, and something is not as it was.');
+      faults.push('What random hands did was undone, and something is not as it was.');
   } finally {
     await bench.close();
     await running.stop();
@@ -196,7 +196,7 @@ export async function handsOfTwo(seed: number, count: number): Promise<Handled> 
       for (let open = 0; open < 3; open++) await driver.actions().sendKeys(Key.ESCAPE).perform();
       await eventually('everything kept', () =>
         driver.executeScript<boolean>(
-          `return /^All changes kept/.test(document.querySelector('[aria-label="Kept state"]').textContent)`,
+          `return /^All changes saved/.test(document.querySelector('[aria-label="Save status"]').textContent)`,
         ),
       );
     }

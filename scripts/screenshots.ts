@@ -32,7 +32,7 @@ try {
   await (await byRole(driver, 'button', 'New site')).click();
   await (await byRole(driver, 'textbox', /^Name/)).sendKeys('Marsh Lane Pottery');
   await (await byRole(driver, 'radio', /^Kiln/)).click();
-  await (await byRole(driver, 'button', 'Make the site')).click();
+  await (await byRole(driver, 'button', 'Create site')).click();
   await sheet(driver, 'Desktop');
 
   await fetch(running.url + paths.demo(), { method: 'POST' });
@@ -60,7 +60,7 @@ try {
 
   await driver.get(`${running.url}/sites/brindle-hill/pages/home`);
   await sheet(driver, 'Desktop');
-  await selectInOutline(driver, 'Words');
+  await selectInOutline(driver, 'Text');
   await keep('workbench-desktop');
 
   await (await byRole(driver, 'button', 'Add an element')).click();
@@ -79,7 +79,7 @@ try {
   await (await byRole(driver, 'button', 'Side by side')).click();
   for (const view of ['Mobile', 'Desktop']) await (await byRole(driver, 'checkbox', view)).click();
   await sheet(driver, 'Mobile');
-  await selectInOutline(driver, 'Dome picture');
+  await selectInOutline(driver, 'Dome image');
   await (await cell(driver, 'Columns', 'Tablet')).click();
   await keep('workbench-side-by-side');
 
@@ -145,7 +145,7 @@ try {
     [{ op: 'set', path: `/pages/visits/nodes/${visits.root}/name`, value: 'Visits and prices' }],
     { sentence: 'Visits: renamed to Visits and prices' },
   );
-  await byRole(driver, 'button', 'Have mine back');
+  await byRole(driver, 'button', 'Restore mine');
   await (await byRole(driver, 'button', 'List of steps')).click();
   await keep('two-windows');
   await driver.actions().sendKeys(Key.ESCAPE).perform();

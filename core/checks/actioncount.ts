@@ -5,7 +5,7 @@ import { amissIn } from './saying.ts';
 
 /** A strip has as many actions as a thumb can tell apart at the narrowest, and more than one. */
 export const actionCount: Rule = {
-  name: 'actions of a strip',
+  name: 'too many actions in a contact bar',
   clause: PRACTICE,
   severity: 'advice',
   find: (looked) =>

@@ -30,7 +30,7 @@ function imagesOf({ site, page }: Looked, node: Node, view: ViewId): { name: str
 
 /** A picture says what it shows, here or on the shelf (https://www.w3.org/TR/WCAG22/#non-text-content). */
 export const alternatives: Rule = {
-  name: 'picture without a text alternative',
+  name: 'image without a text alternative',
   clause: 'WCAG 2.2, 1.1.1',
   // One that is nothing but decoration has none: that a rule cannot know.
   severity: 'advice',

@@ -38,7 +38,7 @@ export const closeSizes: Rule = {
           of: { node: page.root },
           widths: [viewWidths(site, view.id)],
           sentence: `${run.length} sizes are close together in ${viewOf(site.views, view.id).name}: ${run.map(px).join(', ')}.`,
-          cure: 'Let texts have the sizes of text styles, and those differ more.',
+          cure: 'Use the sizes of text styles, and make them differ more.',
         }));
     });
   },

@@ -7,7 +7,7 @@ import { amissIn } from './saying.ts';
 
 /** A film behind a page is seen where sections let it through; one that nobody sees is fetched all the same. */
 export const coveredFilm: Rule = {
-  name: 'film that nobody sees',
+  name: 'video that is never visible',
   clause: PRACTICE,
   severity: 'advice',
   find: (looked) =>
@@ -17,8 +17,8 @@ export const coveredFilm: Rule = {
       const shown = sectionsOf(page).filter((section) => hiddenBy(site, page, section, view) === undefined);
       return shown.length > 0 && shown.every(({ id }) => hides(site, page, id, view))
         ? {
-            sentence: `Nothing is seen of the film behind ${node.name}{views}: each section lies over it with a ground of its own.`,
-            cure: 'Take the background off a section, or let something through it.',
+            sentence: `Nobody sees the background video of ${node.name}{views}: every section covers it with its own background.`,
+            cure: 'Remove the background of a section, or make it partly transparent.',
           }
         : undefined;
     }),

@@ -8,7 +8,7 @@ const SAID = { page: 'a page', place: 'a place', file: 'a file' };
 
 /** A link leads to what is there. */
 export const deadLinks: Rule = {
-  name: 'link leads nowhere',
+  name: 'link without a target',
   clause: PRACTICE,
   severity: 'advice',
   find(looked) {
@@ -18,11 +18,11 @@ export const deadLinks: Rule = {
       const [gone] = linksSaidIn(node, site.views, view).flatMap((link) => goneOf(known, page, link) ?? []);
       if (gone)
         return {
-          sentence: `${node.name} leads to ${SAID[gone]} that is not there any more{views}.`,
-          cure: 'Let it lead elsewhere, or take the link away.',
+          sentence: `${node.name} leads to ${SAID[gone]} that no longer exists{views}.`,
+          cure: 'Change its target, or remove the link.',
         };
       if (node.kind !== 'button' || saidIn<string>(node, site.views, 'link', view) !== '') return undefined;
-      return { sentence: `${node.name} leads nowhere{views}.`, cure: 'Say where it leads.' };
+      return { sentence: `${node.name} leads nowhere{views}.`, cure: 'Set its target.' };
     });
   },
 };

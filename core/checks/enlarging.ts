@@ -41,7 +41,7 @@ function found(site: SiteFrame, subject: SizedSubject): Found[] {
       of,
       widths,
       sentence: `${name} gets to ${most} % at most by zoom ${wide(first)}, where 200 % is needed.`,
-      cure: 'Bring its smallest and its largest size nearer to one another, or further apart in width.',
+      cure: 'Bring its smallest and largest size closer together, or their widths further apart.',
       ...(fix && { fixes: [fix] }),
     },
   ];

@@ -16,7 +16,7 @@ export const formLabels: Rule = {
       if (count === 0) return undefined;
       return {
         sentence: `${node.name} has ${count === 1 ? 'a field' : `${count} fields`} without a label.`,
-        cure: 'Say what is to be filled in.',
+        cure: 'Add a label that says what to fill in.',
       };
     }),
 };

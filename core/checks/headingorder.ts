@@ -25,7 +25,7 @@ function levelsBefore(headings: readonly Node[]): Map<NodeId, number> {
 
 /** Headings go down by one level at a time, among those that a view shows. */
 export const headingOrder: Rule = {
-  name: 'heading level left out',
+  name: 'skipped heading level',
   clause: PRACTICE,
   severity: 'advice',
   find(looked) {

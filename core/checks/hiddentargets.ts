@@ -29,7 +29,7 @@ function hiddenTarget(looked: Looked, node: Node, link: string, view: ViewId): s
 
 /** A link leads to what is shown in the view that it stands in. */
 export const hiddenTargets: Rule = {
-  name: 'link to what is not shown',
+  name: 'link to hidden content',
   clause: PRACTICE,
   severity: 'advice',
   find: (looked) =>
@@ -40,7 +40,7 @@ export const hiddenTargets: Rule = {
       if (name === undefined) return undefined;
       return {
         sentence: `${node.name} leads to ${name}, which is not shown{views}.`,
-        cure: 'Show that there, let the link lead elsewhere, or hide it there as well.',
+        cure: 'Show its target there, change the target, or hide the link there as well.',
       };
     }),
 };

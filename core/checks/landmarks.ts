@@ -9,10 +9,10 @@ import { amissIn } from './saying.ts';
 import { lookup } from '../lookup.ts';
 
 const SAID: Record<string, string> = {
-  header: 'head of the page',
-  footer: 'foot of the page',
+  header: 'header',
+  footer: 'footer',
   nav: 'navigation',
-  aside: 'what stands beside the matter',
+  aside: 'complementary content',
   search: 'search',
   region: 'region',
 };
@@ -45,7 +45,7 @@ function likeBefore({ site, page }: Looked, node: Node, view: ViewId): Node | un
 
 /** Those who hear a page can tell its landmarks apart (ARIA11, https://www.w3.org/WAI/WCAG22/Techniques/aria/ARIA11). */
 export const landmarks: Rule = {
-  name: 'landmarks alike',
+  name: 'landmarks with the same name',
   clause: PRACTICE,
   severity: 'advice',
   find: (looked) =>
@@ -55,13 +55,13 @@ export const landmarks: Rule = {
       const { role, label } = landmark(node)!;
       if (ONE.has(role))
         return {
-          sentence: `${node.name} and ${other.name} both serve as ${lookup(SAID, role)}{views}.`,
-          cure: 'Let one of them serve as part of the page.',
+          sentence: `${node.name} and ${other.name} are both marked as ${lookup(SAID, role)}{views}.`,
+          cure: 'Set the landmark of one of them to “section”.',
         };
       const named = label === '' ? 'has no name' : `is called “${label}” like ${other.name}`;
       return {
-        sentence: `${node.name} serves as ${lookup(SAID, role)} and ${named}{views}.`,
-        cure: 'Give it a name of its own for those who hear the page.',
+        sentence: `${node.name} is marked as ${lookup(SAID, role)} and ${named}{views}.`,
+        cure: 'Give it a name of its own for screen readers.',
       };
     }),
 };

@@ -41,10 +41,10 @@ function found(text: RunningText, widths: Stretch[], long: boolean): Found[] {
     {
       of: { node: text.node },
       widths,
-      sentence: `Lines of ${text.name} have as ${long ? 'many' : 'few'} as ${characters} characters ${wide(first)}; from ${GOOD_LINE.least} to ${GOOD_LINE.most} are read well.`,
+      sentence: `Lines of ${text.name} have as ${long ? 'many' : 'few'} as ${characters} characters ${wide(first)}; from ${GOOD_LINE.least} to ${GOOD_LINE.most} are easy to read.`,
       cure: long
-        ? 'Give it a greatest width there, or larger text.'
-        : 'Give it more columns there, or let it stand by itself.',
+        ? 'Give it a max. width there, or larger text.'
+        : 'Give it more columns there, or a row of its own.',
     },
   ];
 }

@@ -25,7 +25,7 @@ function nameless({ site }: Looked, node: Node, view: ViewId): number {
 
 /** A link says where it leads (https://www.w3.org/TR/WCAG22/#link-purpose-in-context). */
 export const linkNames: Rule = {
-  name: 'link without words',
+  name: 'link without text',
   clause: 'WCAG 2.2, 2.4.4',
   severity: 'barrier',
   find: (looked) =>
@@ -33,8 +33,8 @@ export const linkNames: Rule = {
       const count = nameless(looked, node, view);
       if (count === 0) return undefined;
       return {
-        sentence: `${node.name} has ${count === 1 ? 'a link' : `${count} links`} without words{views}.`,
-        cure: 'Say where it leads.',
+        sentence: `${node.name} has ${count === 1 ? 'a link' : `${count} links`} without text{views}.`,
+        cure: 'Set its target.',
       };
     }),
 };

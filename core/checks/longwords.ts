@@ -122,8 +122,8 @@ function found(site: SiteFrame, page: Page, words: readonly LongWord[]): Found[]
     {
       of: { node: node.id },
       widths: too,
-      sentence: `“${word}” in ${node.name} is wider than its place ${wide(first)}: ${Math.ceil(ems * curveAt(curve, first.from))} of ${Math.floor(room(first.from))} px.`,
-      cure: 'It is broken anywhere there. Make it smaller, or let it be hyphenated.',
+      sentence: `“${word}” in ${node.name} is wider than its container ${wide(first)}: ${Math.ceil(ems * curveAt(curve, first.from))} of ${Math.floor(room(first.from))} px.`,
+      cure: 'It breaks at any letter there. Make it smaller, or hyphenate it.',
       fixes: fixesFor(site, node, view, fitting),
     },
   ];
@@ -131,7 +131,7 @@ function found(site: SiteFrame, page: Page, words: readonly LongWord[]): Found[]
 
 /** The longest word of a text that no line breaks has room in its place, at every width. What is hyphenated is left out. */
 export const longWords: Rule = {
-  name: 'word wider than its place',
+  name: 'word wider than its container',
   clause: PRACTICE,
   severity: 'advice',
   find({ site, page, seen: { words = [] } }) {

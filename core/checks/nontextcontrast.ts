@@ -43,7 +43,7 @@ function tooLow(
 
 /** An icon stands out from its background by 3 to 1; whether it means something only a person can tell. */
 export const faintIcons: Rule = {
-  name: 'icon hard to see',
+  name: 'icon contrast too low',
   clause: 'WCAG 2.2, 1.4.11',
   severity: 'advice',
   find(looked) {
@@ -86,7 +86,7 @@ function fieldRatio(looked: Looked, of: Contrasts, node: Node, view: ViewId): nu
 
 /** The fields of a form can be seen: their border, or their background, stands out by 3 to 1. */
 export const faintFields: Rule = {
-  name: 'field hard to see',
+  name: 'field contrast too low',
   clause: 'WCAG 2.2, 1.4.11',
   severity: 'barrier',
   find(looked) {

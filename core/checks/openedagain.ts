@@ -4,7 +4,7 @@ import { amissIn } from './saying.ts';
 
 /** An opening screen comes whenever its page is opened: on pages that visitors come back to, it is in their way. */
 export const openedAgain: Rule = {
-  name: 'opening screen within the site',
+  name: 'splash screen within the site',
   clause: PRACTICE,
   severity: 'advice',
   find: (looked) =>
@@ -14,7 +14,7 @@ export const openedAgain: Rule = {
           node.kind === 'openingscreen'
             ? {
                 sentence: `${node.name} comes each time that this page is opened{views}.`,
-                cure: 'Have it on the home page alone.',
+                cure: 'Use it on the home page only.',
               }
             : undefined,
         ),

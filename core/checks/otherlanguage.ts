@@ -7,7 +7,7 @@ import { amissIn } from './saying.ts';
 
 /** What visitors are told by itself is in the language of the page (https://www.w3.org/TR/WCAG22/#language-of-parts). */
 export const otherLanguage: Rule = {
-  name: 'told in another language',
+  name: 'system message in another language',
   clause: 'WCAG 2.2, 3.1.2',
   severity: 'barrier',
   find(looked) {
@@ -22,14 +22,14 @@ export const otherLanguage: Rule = {
       if (count === 0) return undefined;
       return {
         sentence: `${what}: ${count === 1 ? 'a sentence' : `${count} sentences`} in a language that is not the page’s.`,
-        cure: 'Write them on the screen of pages, under What visitors are told.',
+        cure: 'Write them on the Pages screen, under System messages.',
       };
     };
     return amissIn(looked, (node) => {
       if (node.kind === 'form' && !contentOf<string>(knownKind('form'), node, 'to'))
-        return amiss('letters', `${node.name} tells visitors what is wrong with what they wrote`);
+        return amiss('letters', `${node.name} tells visitors what is wrong with their input`);
       if (node.id === page.root && node.audience)
-        return amiss('signing in', 'Whom the page is not for is told so, and how to sign in');
+        return amiss('signing in', 'Visitors who cannot see the page are told so, and how to sign in');
       return undefined;
     });
   },

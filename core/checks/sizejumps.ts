@@ -50,7 +50,7 @@ export const sizeJumps: Rule = {
             of: subject.of,
             widths: [{ from: jump.width - 1, to: jump.width }],
             sentence: `${change(subject, jump)}, by ${Math.round((jump.wider / jump.narrower - 1) * 100)} %.`,
-            cure: 'Let it grow between the two sizes, or bring them nearer to one another.',
+            cure: 'Let it grow between the two sizes, or bring them closer together.',
             ...(fix && { fixes: [fix] }),
           };
         }),

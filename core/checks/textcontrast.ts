@@ -44,9 +44,9 @@ function nearest(
 
 const BEFORE: Record<Contrast['over'], string> = {
   colour: '',
-  gradient: ' at the worst place of the gradient behind it',
-  picture: ' at the worst place of the picture behind it',
-  film: ' at the worst that the film behind it may show',
+  gradient: ' at the worst point of the gradient behind it',
+  picture: ' at the worst point of the background image',
+  film: ' at the worst the background video can show',
 };
 
 /** Elements that stand in the words of others, by their tags; links are asked for as such. */
@@ -76,7 +76,7 @@ function partsWithWords(site: SiteFrame, node: Node, view: ViewId): Part[] {
 }
 
 /** The name of the rule about the contrast of text. */
-export const HARD_TO_MAKE_OUT = 'text hard to make out';
+export const HARD_TO_MAKE_OUT = 'text that is hard to read';
 
 /** Text stands out from what is behind it: by 4.5 to 1, large text by 3 to 1 (https://www.w3.org/TR/WCAG22/#contrast-minimum). */
 export const textContrast: Rule = {
@@ -122,8 +122,8 @@ export const textContrast: Rule = {
           widths: failing.map((each) => viewWidths(site, each.view)),
           sentence: `${name} has a contrast of ${tenths(found.ratio)} : 1${BEFORE[found.over]} in ${names}; text of its size needs ${found.needed} : 1.`,
           cure: id
-            ? 'Give it another colour, or what is behind it.'
-            : 'No colour of the site is enough here: change what is behind it, or add one.',
+            ? 'Change its colour, or the background.'
+            : 'No colour of the site has enough contrast here: change the background, or add a colour.',
           ...(fixes.length > 0 && { fixes }),
         };
       });

@@ -16,8 +16,8 @@ export const titles: Rule = {
       {
         of: { node: page.root },
         widths: [{ from: NARROWEST, to: WIDEST }],
-        sentence: said === '' ? 'The page has no title.' : `Another page is called “${title}” as well.`,
-        cure: 'Give it a title of its own, on the screen of pages.',
+        sentence: said === '' ? 'The page has no title.' : `Another page is also called “${title}”.`,
+        cure: 'Give it a title of its own, on the Pages screen.',
       },
     ];
   },

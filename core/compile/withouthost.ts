@@ -32,16 +32,14 @@ export function lackedWithoutHost(site: Site): string | undefined {
   );
   const forms = formsSentToHost(site);
   const parts = [
-    ...(names.length > 0 ? [`What is for signed-in visitors is not in it: ${names.join(', ')}.`] : []),
-    ...(links ? ['Links to where visitors sign in or out lead nowhere.'] : []),
+    ...(names.length > 0 ? [`Content for signed-in visitors is not included: ${names.join(', ')}.`] : []),
+    ...(links ? ['Links to sign in or out do nothing.'] : []),
   ];
   const said = [
-    ...(parts.length > 0
-      ? [`This copy of the pages knows no visitors, as files in a folder do not. ${parts.join(' ')}`]
-      : []),
+    ...(parts.length > 0 ? [`Files in a folder cannot sign visitors in. ${parts.join(' ')}`] : []),
     ...(forms.length > 0
       ? [
-          `Files in a folder take no letters, so these forms cannot be sent from there: ${forms.join(', ')}. Give a form a mail address, and visitors send it with their own mail program.`,
+          `Files in a folder cannot receive messages, so these forms cannot be sent from there: ${forms.join(', ')}. Give a form an email address, and visitors send it with their own mail program.`,
         ]
       : []),
   ];

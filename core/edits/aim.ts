@@ -57,14 +57,14 @@ export interface Aim {
 export function found(page: Page, ids: readonly NodeId[]): Outcome<Node[]> {
   if (ids.length === 0) return refused('Nothing is selected.');
   const nodes = ids.map((id) => page.nodes[id]);
-  return nodes.every(Boolean) ? done(nodes) : refused('The element is not on this page any more.');
+  return nodes.every(Boolean) ? done(nodes) : refused('The element is no longer on this page.');
 }
 
 /** What a command is for, looked up; refused when it is not there. */
 export function holdersOf(site: SiteFrame, page: Page, { nodes, textStyle }: Holders): Outcome<Styled[]> {
   if (textStyle === undefined) return found(page, nodes);
   const style = site.textStyles.find(({ id }) => id === textStyle);
-  return style ? done([style]) : refused('The text style is not in the theme any more.');
+  return style ? done([style]) : refused('The text style is no longer in the theme.');
 }
 
 /** Looks up what a value command is aimed at; refuses what is not there or does not take the property. */
@@ -77,8 +77,8 @@ export function aim(site: SiteFrame, page: Page, target: ValueTarget): Outcome<A
   const properties = linked ? sidesOf(property) : [property];
   if (target.textStyle !== undefined) {
     const style = site.textStyles.find(({ id }) => id === target.textStyle);
-    if (!style) return refused('The text style is not in the theme any more.');
-    if (property.group !== 'text') return refused(`${property.label} is no value of text.`);
+    if (!style) return refused('The text style is no longer in the theme.');
+    if (property.group !== 'text') return refused(`${property.label} isn’t a text value.`);
     const valueOf = (_holder: Styled, each: Property): unknown =>
       held(lookup(style.style.self, each.name), site.views, view)?.value ?? each.initial(shape);
     return done({ property, properties, part: 'self', holders: [style], nodes: [], valueOf });

@@ -23,7 +23,7 @@ const LONGEST = 120;
 const named = (name: string, more: string): string => `${name.slice(0, LONGEST - more.length - 2)}, ${more}`;
 
 const ONLY_ONE = refused(
-  'A section on all pages, or a linked block, cannot be an alternate itself; what stands in it can. Nothing was changed.',
+  'A section on all pages, or a linked block, cannot be an alternate itself; its content can. Nothing was changed.',
 );
 
 /** Whether a set of alternates may stand in a parent's place of an element. */
@@ -116,10 +116,10 @@ export const dissolveAlternates: Command<DissolveAlternates> = {
     const nodes = found(draft, [id]);
     if (!nodes.ok) return nodes;
     const [set] = nodes.value;
-    if (set.kind !== 'alternates') return refused(`${set.name} is no set of alternates.`);
+    if (set.kind !== 'alternates') return refused(`${set.name} isn’t a set of alternates.`);
     const parent = draft.nodes[set.parent!];
     if (keep !== undefined && !set.children.includes(keep))
-      return refused('The alternate that was to stay is not there any more. Nothing was changed.');
+      return refused('The alternate to keep no longer exists. Nothing was changed.');
     const staying = keep === undefined ? [...set.children] : [keep];
     const going = set.children.filter((each) => !staying.includes(each));
     replaceAmong(site, parent, [id], staying);
@@ -143,8 +143,8 @@ export const dissolveAlternates: Command<DissolveAlternates> = {
     delete draft.nodes[id];
     return done(
       keep === undefined
-        ? `${set.name}: ${counted(staying.length, 'alternate')} made ordinary blocks, hidden as they were`
-        : `${set.name}: only one alternate kept, ${counted(going.length, 'other')} deleted`,
+        ? `${set.name}: ${counted(staying.length, 'alternate')} turned into ordinary blocks, hidden as they were`
+        : `${set.name}: one alternate kept, ${counted(going.length, 'other')} deleted`,
     );
   },
 };
@@ -168,7 +168,7 @@ export const uniteAlternates: Command<UniteAlternates> = {
     const parents = new Set(nodes.value.map(({ parent }) => parent));
     const parentId = nodes.value[0].parent;
     if (parentId === null || parents.size !== 1 || nodes.value.length < 2)
-      return refused('Select two or more blocks beside each other, in one container. Nothing was changed.');
+      return refused('Select two or more neighbouring blocks in one container. Nothing was changed.');
     const parent = draft.nodes[parentId];
     if (nodes.value.some((node) => !takesSet(draft, node) || node.kind === 'alternates'))
       return refused('These cannot be alternates of each other here. Nothing was changed.');
@@ -179,7 +179,7 @@ export const uniteAlternates: Command<UniteAlternates> = {
     const [{ audience }] = members;
     if (members.some((node) => node.audience !== audience))
       return refused(
-        'These are for different visitors, and of alternates each visitor sees one: let them be for the same first. Nothing was changed.',
+        'These are for different visitors, and each visitor sees one of a set of alternates: set the same audience for both first. Nothing was changed.',
       );
     const both = site.views.list.find(({ id }) => showing(site, members, id).length > 1);
     if (both) {

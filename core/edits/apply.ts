@@ -145,9 +145,7 @@ export function applied(site: Site, operations: readonly Operation[]): Outcome<A
     }
   } catch (error) {
     if (!(error instanceof Misfit)) throw error;
-    return refused(
-      'The change no longer fits: what it would change is not there any more. Nothing was changed.',
-    );
+    return refused('The change no longer fits: what it would change no longer exists. Nothing was changed.');
   }
   copies.freeze();
   const made = next as Site;

@@ -52,9 +52,9 @@ export const PLACED = {
   lined: 'lined up',
   sized: 'made the same size',
   spaced: 'spaced evenly',
-  matched: 'put beside each other',
-  fitted: 'fitted to what is in them',
-  shortened: 'empty rows taken out',
+  matched: 'put side by side',
+  fitted: 'fitted to their content',
+  shortened: 'empty rows removed',
 } as const;
 
 export interface PlaceParts {
@@ -100,7 +100,7 @@ export const placeParts: Command<PlaceParts> = {
     if (!nodes.ok) return nodes;
     const placed = nodes.value.slice(0, parts.length);
     const stray = placed.find((node) => !inOverlay(draft, node));
-    if (stray) return refused(`${stray.name} stands in no overlay. Nothing was changed.`);
+    if (stray) return refused(`${stray.name} is not in an overlay. Nothing was changed.`);
     let changed = 0;
     for (const [index, { node: id, ...wanted }] of parts.entries()) {
       const node = draft.nodes[id];
@@ -120,7 +120,7 @@ export const placeParts: Command<PlaceParts> = {
       if (made.value) changed += 1;
     }
     const where = describeReach(site, view, reach);
-    if (changed === 0) return refused('They stand there already; nothing was changed.');
+    if (changed === 0) return refused('They are already there; nothing was changed.');
     const [lead] = placed;
     if (act === 'placed' && placed.length === 1)
       return done(`${lead.name}: ${describeArea(standingIn(site, draft, lead, view))} ${where}`);
@@ -137,7 +137,7 @@ function setLeastRows(
   view: ViewId,
   reach: EditReach,
 ): Outcome<boolean> {
-  if (node.kind !== OVERLAY) return refused(`${node.name} is no overlay. Nothing was changed.`);
+  if (node.kind !== OVERLAY) return refused(`${node.name} isn’t an overlay. Nothing was changed.`);
   const property = knownProperty('leastRows');
   const before = resolve(site, page, node, property, view);
   return set(site, node, 'leastRows', { value, before, view, reach });

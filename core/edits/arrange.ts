@@ -36,7 +36,7 @@ export const arrange: Command<Arrange> = {
         changed.add(id);
       }
     }
-    if (changed.size === 0) return refused('They stand there already; nothing was changed.');
+    if (changed.size === 0) return refused('They are already there; nothing was changed.');
     const others = changed.size - (changed.has(node) ? 1 : 0);
     const what = others === 0 ? act : `${counted(others, 'element')} ${act}`;
     return done(`${draft.nodes[node].name}: ${what} ${describeReach(site, view, reach)}`);

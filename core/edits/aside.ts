@@ -14,20 +14,22 @@ export const setAside: Command<{ of: Place; rule: string; reason: string }> = {
       'textStyle' in of
         ? site.textStyles.find(({ id }) => id === of.textStyle)
         : (page.nodes[of.node] as Node | undefined);
-    if (!holder) return refused('What was found is about something that is not there any more.');
+    if (!holder) return refused('The finding is about something that no longer exists.');
     const why = reason.trim();
     if (why.length > LONGEST)
-      return refused(`The reason has ${why.length} characters; ${LONGEST} are kept. Nothing was changed.`);
+      return refused(
+        `The reason has ${why.length} characters; at most ${LONGEST} are allowed. Nothing was changed.`,
+      );
     const key = asideKey(rule, of);
     if (why === '') {
       if (!holder.aside || !lookup(holder.aside, key))
-        return refused(`It is not set aside. Nothing was changed.`);
+        return refused(`It is not dismissed. Nothing was changed.`);
       delete holder.aside[key];
       if (Object.keys(holder.aside).length === 0) delete holder.aside;
-      return done(`${holder.name}: “${rule}” is taken up again`);
+      return done(`${holder.name}: “${rule}” is reopened`);
     }
     const head = holder.id === page.root ? site.pages.find(({ id }) => id === page.id) : undefined;
     holder.aside = { ...holder.aside, [key]: { reason: why, of: likenessOf(holder, head) } };
-    return done(`${holder.name}: “${rule}” is set aside`);
+    return done(`${holder.name}: “${rule}” is dismissed`);
   },
 };

@@ -15,16 +15,16 @@ import { allTrees } from './viewvalues.ts';
 import { counted } from './wording.ts';
 import { lookup } from '../lookup.ts';
 
-const GONE = refused('It is not on the shelf any more. Nothing was changed.');
+const GONE = refused('It is no longer on the shelf. Nothing was changed.');
 
-const KINDS = { image: 'Picture', video: 'Film', application: 'Document', text: 'Captions' } as const;
+const KINDS = { image: 'Image', video: 'Video', application: 'Document', text: 'Captions' } as const;
 const kindOf = ({ type }: Pick<Asset, 'type'>): string => lookup<string>(KINDS, type.split('/')[0])!;
 
 const cleanName = (name: string): string => name.replace(/\s+/g, ' ').trim();
 
 /** A name that none of the shelf has yet: "Dome", "Dome 2". */
 function freeName(wanted: string, taken: readonly { name: string }[]): string {
-  const plain = cleanName(wanted).slice(0, 70) || 'Picture';
+  const plain = cleanName(wanted).slice(0, 70) || 'Image';
   const isTaken = (name: string) => taken.some((each) => each.name.toLowerCase() === name.toLowerCase());
   let name = plain;
   for (let count = 2; isTaken(name); count++) name = `${plain} ${count}`;
@@ -40,7 +40,7 @@ export const addAsset: Command<Asset> = {
     if ([...site.assets, ...site.fonts].some(({ id }) => id === asset.id))
       return refused('The shelf has a file of this id already; nothing was added.');
     const [fault] = schemaFaults(AssetSchema, asset);
-    if (fault) return refused(`This cannot be kept on the shelf: ${fault.sentence} Nothing was changed.`);
+    if (fault) return refused(`This cannot be put on the shelf: ${fault.sentence} Nothing was changed.`);
     site.assets.push(asset);
     return done(`${kindOf(asset)} ${name} added to the shelf`);
   },
@@ -94,12 +94,14 @@ export const replaceAsset: Command<{ asset: string } & Omit<Asset, 'id' | 'name'
     if (index < 0) return GONE;
     const { name, alt, focus, ...before } = site.assets[index];
     if (kindOf(before) !== kindOf(file))
-      return refused(`${name} is a ${kindOf(before).toLowerCase()}, and stays one. Nothing was changed.`);
+      return refused(
+        `The new file is not of the same type as ${name}, which has to stay the same. Nothing was changed.`,
+      );
     const next: Asset = { ...file, id, name, ...(alt !== undefined && { alt }), ...(focus && { focus }) };
     if (schemaFaults(AssetSchema, next).length > 0)
-      return refused('This file cannot be kept. Nothing was changed.');
+      return refused('This file cannot be saved. Nothing was changed.');
     site.assets[index] = next;
-    return done(`${kindOf(before)} ${name}: another file in its place, everywhere`);
+    return done(`${kindOf(before)} ${name}: replaced by another file, everywhere`);
   },
 };
 
@@ -155,7 +157,7 @@ export const removeAsset: Command<{ asset: string }> = {
     for (const head of site.pages) if (head.picture === id) delete head.picture;
     if (site.icon === id) delete site.icon;
     site.assets.splice(index, 1);
-    const from = count > 0 ? `, and taken out of ${counted(count, 'element')}` : '';
+    const from = count > 0 ? `, and removed from ${counted(count, 'element')}` : '';
     return done(`${kindOf(asset)} ${asset.name} deleted${from}`);
   },
 };

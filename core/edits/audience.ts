@@ -19,13 +19,13 @@ export const setAudience: Command<{ nodes: NodeId[]; audience: Audience | 'every
     if (!nodes.ok) return nodes;
     const whole = nodes.value.some(({ id }) => id === draft.root);
     if (whole && site.pages.some(({ id, missing }) => id === draft.id && missing))
-      return refused('What is shown where there is no page is for everyone. Nothing was changed.');
+      return refused('The page for missing pages is for everyone. Nothing was changed.');
     const alternate = nodes.value.find(
       ({ parent }) => parent !== null && draft.nodes[parent].kind === 'alternates',
     );
     if (alternate)
       return refused(
-        `Of ${draft.nodes[alternate.parent!].name} exactly one alternate shows, to everyone: choose for whom the whole set is. Nothing was changed.`,
+        `Of ${draft.nodes[alternate.parent!].name} exactly one alternate shows, to everyone: set the audience of the whole set. Nothing was changed.`,
       );
     for (const node of nodes.value) {
       delete node.audience;

@@ -22,8 +22,8 @@ const HEAD: Record<string, string> = {
   title: 'title',
   description: 'description',
   lang: 'language',
-  picture: 'picture for sharing',
-  missing: 'stands for pages that are not there',
+  picture: 'image for sharing',
+  missing: 'shown for missing pages',
   without: 'what it leaves out',
   notice: 'notice',
 };
@@ -72,10 +72,10 @@ export function inFrame([list, id, field, ...rest]: string[], states: [State, St
     const [before, after] = states.map(
       ({ frame }) => frame.assets.find((asset) => asset.id === frame.icon)?.name,
     );
-    return { name: 'Site', what: 'sign', ...both(before, after) };
+    return { name: 'Site', what: 'icon', ...both(before, after) };
   }
   if (list === 'words') {
-    const what = `what visitors are told, in ${languageName(id)}`;
+    const what = `system messages, in ${languageName(id)}`;
     if (field === undefined) return { name: 'Site', what };
     const [before, after] = states.map(({ frame }) => wordIn(id, field as VisitorWord, frame.words));
     return { name: 'Site', what, ...both(before, after) };
@@ -106,6 +106,6 @@ export function inFrame([list, id, field, ...rest]: string[], states: [State, St
     return list === 'pages' && field === 'lang' && typeof own === 'string' ? languageName(own) : said(own);
   };
   const what =
-    list === 'pages' ? (lookup(HEAD, field) ?? 'how it is offered') : field === 'value' ? kind : field;
+    list === 'pages' ? (lookup(HEAD, field) ?? 'where it appears') : field === 'value' ? kind : field;
   return { ...page, name, what, ...both(value(was), value(is)) };
 }

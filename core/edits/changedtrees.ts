@@ -59,11 +59,11 @@ export function inTree(
     case 'textStyle': {
       const style = (at: 0 | 1) =>
         states[at].frame.textStyles.find((each) => each.id === [was, is][at]?.textStyle)?.name ??
-        'as its kind has it';
+        'default of its kind';
       return { ...on, what: 'text style', ...both(style(0), style(1)) };
     }
     case 'audience':
-      return { ...on, what: 'for whom', ...both(was?.audience ?? 'everyone', is?.audience ?? 'everyone') };
+      return { ...on, what: 'audience', ...both(was?.audience ?? 'everyone', is?.audience ?? 'everyone') };
     default:
       // What is set aside only those who edit see.
       return undefined;

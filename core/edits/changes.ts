@@ -41,7 +41,7 @@ function changeOf(operation: Operation, before: Site, after: Site): Change | und
     const tree = trees[1].tree ?? trees[0].tree!;
     return {
       name: tree.nodes[tree.root].name,
-      what: trees[1].tree ? 'shared by all pages' : 'not shared any more',
+      what: trees[1].tree ? 'shared by all pages' : 'no longer shared',
     };
   }
   const found = inTree(operation, keys.slice(1), trees);

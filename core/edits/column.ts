@@ -75,7 +75,7 @@ export const makeColumn: Command<ToOther> = {
     const nodes = found(draft, [args.node]);
     if (!nodes.ok) return nodes;
     const [node] = nodes.value;
-    if (node.kind !== OVERLAY) return refused(`${node.name} is no overlay. Nothing was changed.`);
+    if (node.kind !== OVERLAY) return refused(`${node.name} isn’t an overlay. Nothing was changed.`);
     const strange = strangeAsk(site, draft, args);
     if (strange) return strange;
     const { id, measured } = args;
@@ -126,6 +126,6 @@ export const makeColumn: Command<ToOther> = {
 function changeIn(site: Parameters<typeof viewsNamed>[0], stacked: ReadonlyMap<ViewId, Stacked>): string {
   const changed = [...stacked].filter(([, { same }]) => !same).map(([view]) => view);
   return changed.length === 0
-    ? 'every part stands where it stood'
-    : `what stood beside or over another stands below it in ${viewsNamed(site, changed)}`;
+    ? 'every part stays where it was'
+    : `what was beside or over another is now below it in ${viewsNamed(site, changed)}`;
 }

@@ -16,7 +16,7 @@ export interface SetContent {
 export const setContent: Command<SetContent> = {
   run(site, draft, { node: id, field: name, value }) {
     const node = draft.nodes[id];
-    if (!node) return refused('The element is not on this page any more.');
+    if (!node) return refused('The element is no longer on this page.');
     const kind = knownKind(node.kind);
     const field = kind.content.find((candidate) => candidate.name === name);
     if (!field) return refused(`${node.name} has no “${name}”.`);
@@ -40,9 +40,9 @@ export const rename: Command<Rename> = {
   run(_site, draft, { node: id, name }) {
     const node = draft.nodes[id];
     const wanted = name.replace(/\s+/g, ' ').trim();
-    if (!node) return refused('The element is not on this page any more.');
-    if (wanted === '') return refused('A name needs at least one character; the old name was kept.');
-    if (wanted.length > 120) return refused('A name has at most 120 characters; the old name was kept.');
+    if (!node) return refused('The element is no longer on this page.');
+    if (wanted === '') return refused('A name needs at least one character; the old name stays.');
+    if (wanted.length > 120) return refused('A name has at most 120 characters; the old name stays.');
     const before = node.name;
     node.name = wanted;
     return done(`${before}: renamed to ${wanted}`);

@@ -59,7 +59,7 @@ function areaOfAll(site: SiteFrame, page: Page, members: readonly Node[]): [stri
 export const isGroup = (kind: string): boolean => ['group', 'column', 'card', 'row'].includes(kind);
 
 const ALTERNATES =
-  'Alternates stand in for one another; put together or taken apart, several of them would show. Nothing was changed.';
+  'Only one of a set of alternates shows; grouped or taken apart, several of them would show. Nothing was changed.';
 
 /** Puts a run of siblings into a group of their own, in every view. In a row it takes the columns that they took. */
 export const groupElements: Command<GroupElements> = {
@@ -68,13 +68,13 @@ export const groupElements: Command<GroupElements> = {
     if (!nodes.ok) return nodes;
     const parentId = nodes.value[0].parent;
     if (parentId === null || nodes.value.some(({ parent }) => parent !== parentId))
-      return refused('Only elements that stand in one container can be grouped. Nothing was changed.');
+      return refused('Only elements in the same container can be grouped. Nothing was changed.');
     const parent = draft.nodes[parentId];
     if (parent.kind === 'alternates') return refused(ALTERNATES);
     const members = parent.children.filter((each) => ids.includes(each)).map((each) => draft.nodes[each]);
     const first = parent.children.indexOf(members[0].id);
     if (members.some((node, index) => parent.children[first + index] !== node.id))
-      return refused('Only elements that stand one after the other can be grouped. Nothing was changed.');
+      return refused('Only elements next to each other can be grouped. Nothing was changed.');
     const odd = members.find(({ kind }) => !accepts({ kind: 'group' }, kind));
     if (!accepts(parent, 'group') || odd)
       return refused(
@@ -151,7 +151,7 @@ export const ungroupElement: Command<{ node: NodeId }> = {
     const apart = group.audience && group.children.find((each) => draft.nodes[each].audience);
     if (apart && draft.nodes[apart].audience !== group.audience)
       return refused(
-        `${group.name} and ${draft.nodes[apart].name} in it are for different visitors, so that nobody sees it; let one of them be for everyone first. Nothing was changed.`,
+        `${group.name} and ${draft.nodes[apart].name} in it are for different visitors, so nobody would see it; set one of them to everyone first. Nothing was changed.`,
       );
     const span = group.style.self?.span;
     const orders = new Map(site.views.list.map((view) => [view.id, childrenIn(site, group, view.id)]));

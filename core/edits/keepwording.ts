@@ -25,9 +25,9 @@ export const keepWording: Command<KeepWording> = {
     const property = wordingOf(node.kind, field);
     const where = viewOf(site.views, view).name;
     const stale = staleWordings(node).some((each) => each.property === property && each.view === view);
-    if (!property || !stale) return refused(`${node.name} has nothing to look at in ${where}.`);
+    if (!property || !stale) return refused(`${node.name} has nothing to confirm in ${where}.`);
     const override = lookup(node.style.self!, property.name)!.at![view];
     override.value = settled(node, property, override.value as Wording);
-    return done(`${node.name}: ${property.label.toLowerCase()} in ${where} are still right`);
+    return done(`${node.name}: ${property.label.toLowerCase()} in ${where} is still correct`);
   },
 };

@@ -20,9 +20,9 @@ import { counted } from './wording.ts';
 const MOST_KEPT = 200;
 
 const FULL = refused(
-  `The site keeps ${MOST_KEPT} blocks already; put one of them away first. Nothing was changed.`,
+  `The site already has ${MOST_KEPT} saved blocks; remove one of them first. Nothing was changed.`,
 );
-const GONE = refused('The block is not kept on this site any more. Nothing was changed.');
+const GONE = refused('The saved block is no longer on this site. Nothing was changed.');
 
 const named = (name: string): string => name.replace(/\s+/g, ' ').trim().slice(0, 120);
 
@@ -64,7 +64,7 @@ function keep(
   }
   site.shared = { ...site.shared, [id]: { ...tree, root: root.id } };
   const more = inFirst.length - 1;
-  const how = linked ? 'kept, and linked here' : 'kept';
+  const how = linked ? 'saved, and linked here' : 'saved';
   return {
     tree: site.shared[id]!,
     ids: names,
@@ -84,11 +84,11 @@ export interface KeepBlock {
 /** Why an element of a page cannot become a linked block where it stands, or undefined. */
 function unlinkable(site: SiteFrame, page: Page, { id, parent, name }: Node): string | undefined {
   if (!takesLinked(page.nodes[parent!]))
-    return `${name} stands in ${page.nodes[parent!].name}, which takes no linked block. Keep a copy of it; nothing was kept.`;
+    return `${name} stands in ${page.nodes[parent!].name}, which takes no linked block. Save a copy of it instead; nothing was saved.`;
   const [link] = linksBelow(page, id);
   return (
     link &&
-    `${site.shared![sharedPlaceOf(link)!]!.nodes[link].name} in it is linked itself. Keep a copy of it; nothing was kept.`
+    `${site.shared![sharedPlaceOf(link)!]!.nodes[link].name} in it is linked itself. Save a copy of it instead; nothing was saved.`
   );
 }
 
@@ -97,12 +97,13 @@ export const keepBlock: Command<KeepBlock> = {
   on: ({ linked }) => (linked ? 'site' : 'frame'),
   run(site, page, { node: id, id: kept, name, linked }, pages): Outcome<string> {
     if (linked && sharedPlaceOf(id))
-      return refused('It stands on more than this page already. Keep a copy of it; nothing was kept.');
+      return refused('It is already on more than this page. Save a copy of it instead; nothing was saved.');
     const meant = found(page, [id]);
     if (!meant.ok) return meant;
     if (meant.value[0].parent === null)
-      return refused('A page is copied on the pages screen. Select a block on it; nothing was kept.');
-    if (site.shared?.[kept]) return refused('The site keeps a block of this id already; nothing was kept.');
+      return refused('Pages are copied on the Pages screen. Select a block on the page; nothing was saved.');
+    if (site.shared?.[kept])
+      return refused('The site already has a saved block with this id; nothing was saved.');
     if (countKept(site) >= MOST_KEPT) return FULL;
     const { views, colours, spacing, assets } = site;
     const nodes = Object.fromEntries(subtree(page, id).map((each) => [each, plain(page.nodes[each])]));
@@ -123,7 +124,8 @@ export const keepBlock: Command<KeepBlock> = {
 export const keepCopy: Command<{ copied: Copy; id: KeptName; name: string }> = {
   on: () => 'frame',
   run(site, _page, { copied: copy, id: kept, name }): Outcome<string> {
-    if (site.shared?.[kept]) return refused('The site keeps a block of this id already; nothing was kept.');
+    if (site.shared?.[kept])
+      return refused('The site already has a saved block with this id; nothing was saved.');
     if (countKept(site) >= MOST_KEPT) return FULL;
     return done(keep(site, copy, kept, name).sentence);
   },
@@ -136,11 +138,11 @@ export const renameKept: Command<{ id: KeptName; name: string }> = {
     const tree = site.shared?.[id];
     if (!tree) return GONE;
     const next = named(name);
-    if (next === '') return refused('A name needs at least one character; the old name was kept.');
+    if (next === '') return refused('A name needs at least one character; the old name stays.');
     const root = tree.nodes[tree.root];
     const before = root.name;
     root.name = next;
-    return done(`${before}: kept as ${next}`);
+    return done(`${before}: saved as ${next}`);
   },
 };
 
@@ -157,6 +159,6 @@ export const dropKept: Command<{ id: KeptName }> = {
       count > 0
         ? `; ${counted(count, 'page')} that linked it ${count === 1 ? 'has its' : 'have their'} own now`
         : '';
-    return done(`${name}: not kept any more${own}`);
+    return done(`${name}: removed from the saved blocks${own}`);
   },
 };

@@ -12,7 +12,7 @@ import { putBehind } from './tree.ts';
 import { allTrees } from './viewvalues.ts';
 import { counted, kindInWords, nameOfPage } from './wording.ts';
 
-const GONE = refused('The block is not kept on this site any more. Nothing was changed.');
+const GONE = refused('The saved block is no longer on this site. Nothing was changed.');
 
 export interface LinkBlock {
   block: KeptName;
@@ -52,8 +52,8 @@ export const linkBlock: Command<LinkBlock> = {
 
 const whyNot = (parent: NodeId): string =>
   sharedPlaceOf(parent)
-    ? 'it stands beside the pages itself'
-    : 'where it stands in there, or when it shows, only one page could say';
+    ? 'it is already shared by the pages'
+    : 'its place or visibility can be set on one page only';
 
 /** Puts a page's own copy in the place of a block that is linked on it. The links to what is in it follow. */
 function ownCopy(site: SiteFrame, page: Page, tree: Page, pages: Record<NodeId, Page>): void {
@@ -91,13 +91,13 @@ export const unlinkBlock: Command<UnlinkBlock> = {
     const { name } = tree.nodes[tree.root];
     if (only === undefined) {
       const count = unlinked(site, pages, tree);
-      if (count === 0) return refused(`${name} is linked on no page any more. Nothing was changed.`);
+      if (count === 0) return refused(`${name} is no longer linked on any page. Nothing was changed.`);
       return done(`${name}: ${counted(count, 'page')} ${count === 1 ? 'has its' : 'have their'} own now`);
     }
     const head = site.pages.find(({ id }) => id === only);
     const page = linking(site, pages, tree).find(({ id }) => id === only);
-    if (!head || !page) return refused(`${name} is not linked on this page any more. Nothing was changed.`);
+    if (!head || !page) return refused(`${name} is no longer linked on this page. Nothing was changed.`);
     ownCopy(site, page, tree, pages);
-    return done(`${name}: ${nameOfPage(pages, head)} has its own now`);
+    return done(`${name}: ${nameOfPage(pages, head)} now has its own`);
   },
 };

@@ -28,20 +28,20 @@ export function misplaced(page: Page, nodes: readonly Node[], parent: Node): str
   if (within)
     return within.id === parent.id
       ? `${within.name} cannot be put into itself.`
-      : `${within.name} cannot be put into ${parent.name}, which stands in it.`;
+      : `${within.name} cannot be put into ${parent.name}, which is inside it.`;
   const odd = nodes.find((node) => !takesWhole(page, parent, node));
   if (odd) return `${parent.name} takes no ${kindInWords(odd.kind)}.`;
   const block = nodes.find((node) => isLinked(node) && !takesLinked(parent));
   if (block)
-    return `${block.name} is a linked block, and none can stand in ${parent.name}; let this page have its own first.`;
+    return `${block.name} is a linked block, which cannot be in ${parent.name}; give this page its own first.`;
   const foreign = nodes.find(
     (node) => !isLinked(node) && sharedPlaceOf(node.id) !== sharedPlaceOf(parent.id),
   );
   if (foreign) {
     const theirs = sharedPlaceOf(foreign.id);
     const [where, not] = isKept(theirs)
-      ? ['is of a linked block', 'is not']
-      : [theirs ? 'stands on all pages' : 'stands on this page only', 'does not'];
+      ? ['belongs to a linked block', 'is not']
+      : [theirs ? 'is on all pages' : 'is on this page only', 'does not'];
     return `${foreign.name} ${where}, and ${parent.name} ${not}; copy it instead.`;
   }
   const coming = nodes.filter((node) => node.parent !== parent.id).length;

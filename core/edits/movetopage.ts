@@ -26,14 +26,14 @@ export interface MoveToPage {
 export const moveToPage: Command<MoveToPage> = {
   on: () => 'site',
   run(site, page, { nodes: ids, to, parent: parentId, after }, pages) {
-    if (ids.some(isOnAllPages)) return refused('It stands on all pages already; nothing was moved.');
+    if (ids.some(isOnAllPages)) return refused('It is on all pages already; nothing was moved.');
     if (ids.some(sharedPlaceOf))
-      return refused('It is of a linked block: place that on the other page, too. Nothing was moved.');
+      return refused('It belongs to a linked block: place that on the other page, too. Nothing was moved.');
     const nodes = found(page, ids);
     if (!nodes.ok) return nodes;
     const head = site.pages.find(({ id }) => id === to);
     const target = pages[to];
-    if (!head || !target) return refused('The page is not on this site any more.');
+    if (!head || !target) return refused('The page is no longer on this site.');
     if (to === page.id) return refused(`${nameOfPage(pages, head)} is where they are; nothing was moved.`);
     const parents = found(target, [parentId]);
     if (!parents.ok) return parents;
@@ -48,7 +48,7 @@ export const moveToPage: Command<MoveToPage> = {
       .find((id) => linksBelow(target, target.root).includes(id));
     if (twice)
       return refused(
-        `${site.shared![sharedPlaceOf(twice)!]!.nodes[twice].name} is linked on both pages, and a page links a block once; let one of them have its own first. Nothing was moved.`,
+        `${site.shared![sharedPlaceOf(twice)!]!.nodes[twice].name} is linked on both pages, and a page can link a block only once; give one of them its own first. Nothing was moved.`,
       );
     const said = describeHolders(tops.map((id) => page.nodes[id]));
     const whole = tops.flatMap((id) => subtree(page, id));

@@ -41,7 +41,7 @@ export const offerPage: Command<OfferPage> = {
   on: () => 'frame',
   run(site, _page, { page, offering, views }, pages): Outcome<string> {
     const head = site.pages.find(({ id }) => id === page);
-    if (!head) return refused('The page is not on this site any more. Nothing was changed.');
+    if (!head) return refused('The page is no longer on this site. Nothing was changed.');
     const before = site.views.list.map(({ id }) => offeringIn(head, site, id));
     // Of the pages, those that are known here.
     const trees = publishedTrees({ frame: site, pages }).filter(Boolean);
@@ -52,7 +52,7 @@ export const offerPage: Command<OfferPage> = {
     );
     if (head.id === homePageOf(site).id && settings(next).includes('withheld'))
       return refused(
-        'The home page is where every way leads; it is offered in every view. Nothing was changed.',
+        'The home page is where every path leads; it appears in every view. Nothing was changed.',
       );
     delete head.offered;
     if (settings(next).some((value) => value !== 'listed')) head.offered = next;
@@ -118,7 +118,7 @@ export const hideLinksTo: Command<{ page: NodeId; views: ViewId[] }> = {
   on: () => 'site',
   run(site, _page, { page, views }, pages): Outcome<string> {
     const head = site.pages.find(({ id }) => id === page);
-    if (!head) return refused('The page is not on this site any more. Nothing was changed.');
+    if (!head) return refused('The page is no longer on this site. Nothing was changed.');
     let hidden = 0;
     let plain = 0;
     for (const tree of allTrees(site, pages))
@@ -143,9 +143,7 @@ export const hideLinksTo: Command<{ page: NodeId; views: ViewId[] }> = {
       ...(plain > 0 ? [`${counted(plain, 'text')} without the link`] : []),
     ];
     if (parts.length === 0)
-      return refused(
-        `Nothing leads to ${nameOfPage(pages, head)} in these views any more. Nothing was changed.`,
-      );
+      return refused(`Nothing links to ${nameOfPage(pages, head)} in these views. Nothing was changed.`);
     return done(`Links to ${nameOfPage(pages, head)} in ${viewsNamed(site, views)}: ${parts.join(', ')}`);
   },
 };

@@ -23,7 +23,7 @@ const FEWEST = 2;
 export const reverseOrder: Command<OrderIn> = {
   run(site, draft, { node: id, view, reach }, pages) {
     const node = draft.nodes[id];
-    if (!node) return refused('The element is not on this page any more.');
+    if (!node) return refused('The element is no longer on this page.');
     if (inRow(draft, node).length < FEWEST)
       return refused(`${node.name} has fewer than two parts; there is nothing to reverse.`);
     const value = childrenIn(site, node, view).reverse();
@@ -36,10 +36,10 @@ export const reverseOrder: Command<OrderIn> = {
 export const orderAsInSource: Command<OrderIn> = {
   run(site, draft, { node: id, view, reach }, pages) {
     const node = draft.nodes[id];
-    if (!node) return refused('The element is not on this page any more.');
+    if (!node) return refused('The element is no longer on this page.');
     const value = [...node.children];
     if (same(childrenIn(site, node, view), value))
-      return refused(`${node.name} stands as in the source in ${viewOf(site.views, view).name} already.`);
+      return refused(`${node.name} is already in source order in ${viewOf(site.views, view).name} already.`);
     const set = setValue.run(site, draft, { nodes: [id], property: 'order', view, value, reach }, pages);
     return set.ok ? done(`${node.name}: order as in the source ${describeReach(site, view, reach)}`) : set;
   },
@@ -58,7 +58,7 @@ export const makeSourceOrder: Command<{ node: NodeId; view: ViewId }> = {
     const orders = new Map(site.views.list.map((each) => [each.id, childrenIn(site, node, each.id)]));
     const next = orders.get(view)!;
     if (same(next, node.children))
-      return refused(`${node.name} has the order of ${name} as its source order already.`);
+      return refused(`${node.name} already has the order of ${name} as its source order.`);
     node.children = [...next];
     storeOrder(site, node, (each) => orders.get(each)!);
     return done(`${node.name}: the order in ${name} is the source order now; every view looks as it did`);
@@ -79,7 +79,7 @@ export const evenRows: Command<EvenRows> = {
     if (!nodes.ok) return nodes;
     const rows = new Set(alternatingRuns(site, draft).flatMap(({ rows: each }) => each));
     const strange = nodes.value.find(({ id }) => !rows.has(id));
-    if (strange) return refused(`${strange.name} is no row of a picture and words. Nothing was changed.`);
+    if (strange) return refused(`${strange.name} isn’t a row of an image and text. Nothing was changed.`);
     let count = 0;
     for (const node of nodes.value) {
       const before = new Map(site.views.list.map(({ id }) => [id, childrenIn(site, node, id)]));
@@ -97,4 +97,4 @@ export const evenRows: Command<EvenRows> = {
   },
 };
 
-const WORDS: Record<First, string> = { picture: 'the picture', words: 'the words' };
+const WORDS: Record<First, string> = { picture: 'the image', words: 'the text' };

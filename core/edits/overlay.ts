@@ -131,8 +131,8 @@ export const makeOverlay: Command<ToOther> = {
       });
       keepWhere(site, draft, child, 'minHeight', (view) => length(size(view).height));
     }
-    const what = node.kind === 'section' ? 'has an overlay in it now' : 'an overlay now';
-    return done(`${node.name}: ${what}; every part stands where it stood`);
+    const what = node.kind === 'section' ? 'now contains an overlay' : 'now an overlay';
+    return done(`${node.name}: ${what}; every part stays where it was`);
   },
 };
 

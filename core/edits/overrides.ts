@@ -109,10 +109,10 @@ export const carryOver: Command<CarryOver> = {
     const nodes = found(draft, ids);
     if (!nodes.ok) return nodes;
     const [source, target] = [viewOf(site.views, from), viewOf(site.views, to)];
-    if (from === to) return refused('Overrides are carried over from one view to another.');
-    if (from === site.views.base) return refused('The base view has no overrides to carry over.');
+    if (from === to) return refused('Overrides are copied from one view to another.');
+    if (from === site.views.base) return refused('The base view has no overrides to copy.');
     const count = countOverrides(draft, ids, from);
-    if (count === 0) return refused(`There are no overrides in ${source.name} to carry over.`);
+    if (count === 0) return refused(`There are no overrides in ${source.name} to copy.`);
     for (const node of nodes.value) {
       for (const { part, name, layered } of valuesOf(node.style)) {
         const override = layered.at?.[from];
@@ -121,8 +121,6 @@ export const carryOver: Command<CarryOver> = {
       }
     }
     const what = counted(count, 'override');
-    return done(
-      `${describeHolders(nodes.value)}: ${what} carried over from ${source.name} to ${target.name}`,
-    );
+    return done(`${describeHolders(nodes.value)}: ${what} copied from ${source.name} to ${target.name}`);
   },
 };

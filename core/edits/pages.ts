@@ -25,7 +25,7 @@ import { lookup } from '../lookup.ts';
 
 const cleaned = (text: string): string => text.replace(/\s+/g, ' ').trim();
 
-const GONE = refused('The page is not on this site any more.');
+const GONE = refused('The page is no longer on this site.');
 
 /** Why a page's head cannot be kept beside those of the other pages, or undefined. */
 function headFault(
@@ -44,7 +44,7 @@ function headFault(
   const what = { '/title': 'The title', '/slug': 'The address', '/description': 'The description' }[
     fault.path
   ];
-  return `${what ?? 'The page'} cannot be kept: ${fault.sentence} Nothing was changed.`;
+  return `${what ?? 'The page'} cannot be saved: ${fault.sentence} Nothing was changed.`;
 }
 
 export interface AddPage {
@@ -128,16 +128,14 @@ const changeOf = (before: PageHead, after: PageHead): string[] => [
     ? []
     : [`address ${before.slug || '(first page)'} → ${after.slug || '(first page)'}`]),
   ...(before.description === after.description ? [] : ['description changed']),
-  ...(before.notice === after.notice ? [] : ['what it says where it is not offered']),
+  ...(before.notice === after.notice ? [] : ['notice where it does not appear']),
   ...(before.lang === after.lang
     ? []
     : [`language → ${after.lang ? languageName(after.lang) : 'that of the site'}`]),
-  ...(before.picture === after.picture
-    ? []
-    : [after.picture ? 'picture for sharing' : 'no picture for sharing']),
+  ...(before.picture === after.picture ? [] : [after.picture ? 'image for sharing' : 'no image for sharing']),
   ...(before.missing === after.missing
     ? []
-    : [after.missing ? 'shown where there is no page' : 'not shown any more where there is no page']),
+    : [after.missing ? 'shown for missing pages' : 'no longer shown for missing pages']),
   ...SHARED_PLACES.flatMap((place) => {
     const [was, is] = [before, after].map(({ without }) => without?.includes(place) ?? false);
     return was === is ? [] : [`${is ? 'without' : 'with'} the ${SHARED_NAMES[place]} of all pages`];
@@ -177,7 +175,7 @@ export const changePage: Command<ChangePage> = {
     const fault = headFault(next, others(site, page), pages);
     if (fault) return refused(fault);
     if (next.picture && !site.assets.some((asset) => asset.id === next.picture && isPicture(asset)))
-      return refused('The picture is not on the shelf any more. Nothing was changed.');
+      return refused('The image is no longer on the shelf. Nothing was changed.');
     if (next.missing && next.slug === '')
       return refused('The home page is shown at its own address; choose another. Nothing was changed.');
     if (next.missing) for (const other of others(site, page)) delete other.missing;

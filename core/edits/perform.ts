@@ -237,7 +237,7 @@ function onPage(site: Site, page: NodeId, run: Command<unknown>['run'], args: un
   const { own, shared, torn } = finish();
   if (torn)
     return refused(
-      `${torn.nodes[torn.root].name} is a linked block and cannot go along: let this page have its own first. Nothing was changed.`,
+      `${torn.nodes[torn.root].name} is a linked block and cannot be copied along: give this page its own first. Nothing was changed.`,
     );
   let next = site;
   const changes = [own, ...shared].flatMap((tree) => {
@@ -291,7 +291,7 @@ export function perform<N extends CommandName>(
   const { site: next, changes, sentence } = outcome.value;
   const operations = changes.flatMap(({ operations: some }) => some);
   if (!isKeepable(operations))
-    return refused('This holds a character that is no text and cannot be kept. Nothing was changed.');
+    return refused('This contains a character that is not text and cannot be saved. Nothing was changed.');
   return done({
     site: next,
     operations,

@@ -108,7 +108,7 @@ export const scaleContent: Command<ScaleContent> = {
     if (!nodes.ok) return nodes;
     if (!(percent >= SCALES.least && percent <= SCALES.most))
       return refused(
-        `${percent} % is no scale from ${SCALES.least} % to ${SCALES.most} %. Nothing was changed.`,
+        `${percent} % is not a scale from ${SCALES.least} % to ${SCALES.most} %. Nothing was changed.`,
       );
     const all = scalings(site, draft, { nodes: ids, view, percent, ...(only && { only }) });
     const changing = all.filter(({ then }) => then !== undefined);
@@ -120,9 +120,8 @@ export const scaleContent: Command<ScaleContent> = {
         withValue(layeredOf(node, part, property), site.views, view, then, reach),
       );
     const [count, kept] = [changing.length, all.filter((each) => each.kept).length];
-    if (count === 0)
-      return refused('There is no length in it that could be brought to that scale. Nothing was changed.');
-    const least = kept > 0 ? `; ${counted(kept, 'text')} kept at ${SMALLEST_READ} px or more` : '';
+    if (count === 0) return refused('Nothing in it can be scaled by that. Nothing was changed.');
+    const least = kept > 0 ? `; ${counted(kept, 'text')} set to ${SMALLEST_READ} px or more` : '';
     return done(
       `${describeHolders(nodes.value)}: ${only ?? 'content'} at ${percent} % ${describeReach(site, view, reach)}, ${counted(count, 'value')}${least}`,
     );

@@ -19,12 +19,12 @@ export const scaleStyles: Command<ScaleStyles> = {
   run(site, _page, { scale, steps }): Outcome<string> {
     const fault = scaleFault(scale);
     if (fault) return refused(`${fault} Nothing was changed.`);
-    if (steps.length === 0) return refused('No text style is to follow the scale. Nothing was changed.');
+    if (steps.length === 0) return refused('No text style follows the scale. Nothing was changed.');
     const size = knownProperty('size');
     let changed = 0;
     for (const { textStyle, step } of steps) {
       const style = site.textStyles.find(({ id }) => id === textStyle);
-      if (!style) return refused('The text style is not in the theme any more.');
+      if (!style) return refused('The text style is no longer in the theme.');
       const made = scaleSize(scale, step);
       if (!made.ok) return refused(`${style.name}: ${made.sentence} Nothing was changed.`);
       const wrong = valueFault(size, made.value, site);

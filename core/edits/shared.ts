@@ -17,8 +17,8 @@ import { counted, nameOfPage } from './wording.ts';
 export const SHARED_NAMES: Record<SharedPlace, string> = {
   head: 'header',
   foot: 'footer',
-  strip: 'contact strip',
-  up: 'way back up',
+  strip: 'contact bar',
+  up: 'back-to-top button',
 };
 
 /** Where a section would stand if all pages shared it; undefined for one that is only part of its page. */
@@ -92,7 +92,7 @@ export const shareSection: Command<ShareSection> = {
     const place = placeOfSection(page, node);
     if (!place)
       return refused(
-        'Only what serves as head or foot of its page, or stays at an edge of the window, can be on all. Nothing was changed.',
+        'Only the header or footer of a page, or what stays at an edge of the window, can be on all pages. Nothing was changed.',
       );
     if (site.shared?.[place])
       return refused(
@@ -102,7 +102,7 @@ export const shareSection: Command<ShareSection> = {
     const [link] = linksBelow(page, id);
     if (link)
       return refused(
-        `${site.shared![sharedPlaceOf(link)!]!.nodes[link].name} in it is a linked block; let this page have its own first. Nothing was changed.`,
+        `${site.shared![sharedPlaceOf(link)!]!.nodes[link].name} in it is a linked block; give this page its own first. Nothing was changed.`,
       );
     const names = freeNames(place, subtree(page, id), {});
     const tree: Page = { id: place as string as NodeId, root: names.get(id)!, nodes: {} };
@@ -130,7 +130,7 @@ export const shareSection: Command<ShareSection> = {
     }
     site.shared = { ...site.shared, [place]: tree };
     const instead = replaced > 0 ? `, instead of their own on ${counted(replaced, 'page')}` : '';
-    return done(`${name}: on all pages now${instead}`);
+    return done(`${name}: now on all pages${instead}`);
   },
 };
 
@@ -145,12 +145,12 @@ export const unshareSection: Command<UnshareSection> = {
   on: () => 'site',
   run(site, _page, { place, page: only }, pages): Outcome<string> {
     const tree = site.shared?.[place];
-    if (!tree) return refused(`The pages share no ${SHARED_NAMES[place]} any more. Nothing was changed.`);
+    if (!tree) return refused(`The pages no longer share a ${SHARED_NAMES[place]}. Nothing was changed.`);
     const meant = site.pages.filter(
       (head) => (only === undefined || head.id === only) && sharedOn(site, head).includes(place),
     );
     if (only !== undefined && meant.length === 0)
-      return refused(`This page does not show what all share. Nothing was changed.`);
+      return refused(`This page does not show the shared version. Nothing was changed.`);
     const { name } = tree.nodes[tree.root];
     for (const head of meant) {
       const page = pages[head.id];
@@ -160,11 +160,11 @@ export const unshareSection: Command<UnshareSection> = {
     }
     if (only !== undefined) {
       leaveOut(meant[0], place, true);
-      return done(`${name}: ${nameOfPage(pages, meant[0])} has its own now`);
+      return done(`${name}: ${nameOfPage(pages, meant[0])} now has its own`);
     }
     for (const head of site.pages) leaveOut(head, place, false);
     withoutShared(site, place);
-    return done(`${name}: each page has its own now`);
+    return done(`${name}: each page now has its own`);
   },
 };
 
@@ -175,7 +175,7 @@ export const takeShared: Command<{ place: SharedPlace; page: NodeId }> = {
     const head = site.pages.find((each) => each.id === id);
     const tree = site.shared?.[place];
     if (!head || !tree)
-      return refused(`The pages share no ${SHARED_NAMES[place]} any more. Nothing was changed.`);
+      return refused(`The pages no longer share a ${SHARED_NAMES[place]}. Nothing was changed.`);
     const page = pages[id];
     const own = ownSections(page, place);
     const names = new Map(own.map((each) => [each, tree.root]));

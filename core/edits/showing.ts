@@ -12,7 +12,7 @@ import { describeHolders, viewsNamed } from './wording.ts';
 /** Why elements cannot be hidden or shown themselves; undefined where they can. */
 function notHideable(page: Page, nodes: readonly Node[]): string | undefined {
   if (nodes.some(({ parent }) => parent === null))
-    return 'The page itself is always there where it is offered. Select what is in it.';
+    return 'The page itself always shows where it appears. Select what is in it.';
   const alternate = nodes.find(({ parent }) => page.nodes[parent!].kind === 'alternates');
   if (!alternate) return undefined;
   const set = page.nodes[alternate.parent!].name;
@@ -36,7 +36,7 @@ export const showInViews: Command<ShowInViews> = {
     if (fault) return refused(fault);
     const known = site.views.list.map(({ id }) => id);
     if (views.some((view) => !known.includes(view)))
-      return refused('The view is not on this site any more. Nothing was changed.');
+      return refused('The view is no longer on this site. Nothing was changed.');
     for (const node of nodes.value) {
       const wanted = express(site.views, ({ id }) => {
         if (views.includes(id)) return shown;

@@ -22,15 +22,15 @@ export const changeSite: Command<ChangeSite> = {
     const [inName] = schemaFaults(SiteFrameSchema.properties.name, name);
     if (inName) return refused('The name of a site has 1 to 80 characters. Nothing was changed.');
     const [inLanguage] = schemaFaults(SiteFrameSchema.properties.lang, lang);
-    if (inLanguage) return refused(`“${lang}” names no language. Nothing was changed.`);
+    if (inLanguage) return refused(`“${lang}” isn’t a language. Nothing was changed.`);
     const icon = given.icon === undefined ? site.icon : (given.icon ?? undefined);
     const picture = site.assets.find(({ id }) => id === icon);
     if (icon !== undefined && !(picture && isPicture(picture)))
-      return refused('The picture is not on the shelf any more. Nothing was changed.');
+      return refused('The image is no longer on the shelf. Nothing was changed.');
     const said = [
       ...(name === site.name ? [] : [`name → ${name}`]),
       ...(lang === site.lang ? [] : [`language → ${languageName(lang)}`]),
-      ...(icon === site.icon ? [] : [picture ? `its sign is ${picture.name}` : 'no picture as its sign']),
+      ...(icon === site.icon ? [] : [picture ? `its icon is ${picture.name}` : 'no image as its icon']),
     ];
     const before = site.name;
     site.name = name;

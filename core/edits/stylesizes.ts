@@ -23,7 +23,7 @@ export const setStyleSizes: Command<SetStyleSizes> = {
     let changed = 0;
     for (const { textStyle, size } of sizes) {
       const style = site.textStyles.find(({ id }) => id === textStyle);
-      if (!style) return refused('The text style is not in the theme any more.');
+      if (!style) return refused('The text style is no longer in the theme.');
       const fault = valueFault(property, size, site);
       if (fault) return refused(`${style.name}: ${fault} Nothing was changed.`);
       if (same(styleValueIn(site, style, 'size', view), size)) continue;

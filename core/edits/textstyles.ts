@@ -13,13 +13,13 @@ export const setTextStyle: Command<{ nodes: NodeId[]; textStyle?: string }> = {
     const style = site.textStyles.find(({ id }) => id === textStyle);
     if (textStyle !== undefined && !style) return refused(`The site has no text style “${textStyle}”.`);
     const other = nodes.value.find(({ kind }) => !knownKind(kind).textStyle);
-    if (other) return refused(`${other.name} has no words that could take a text style.`);
+    if (other) return refused(`${other.name} has no text that could take a text style.`);
     for (const node of nodes.value) {
       if (textStyle === undefined) delete node.textStyle;
       else node.textStyle = textStyle;
     }
     return done(
-      `${describeHolders(nodes.value)}: text style ${style?.name ?? 'as its kind has it'} in every view`,
+      `${describeHolders(nodes.value)}: text style ${style?.name ?? 'default of its kind'} in every view`,
     );
   },
 };

@@ -57,11 +57,11 @@ export const setColour: Command<{ id?: string; name: string; value: string }> = 
     const name = cleanName(given);
     const others = site.colours.filter((colour) => colour.id !== id);
     const fault = nameFault(name, others);
-    if (fault) return refused(`${fault} The colours were left as they are.`);
+    if (fault) return refused(`${fault} The colours were not changed.`);
     if (!cssColour(value))
-      return refused(`“${value}” is no CSS colour such as #1b2a49 or oklch(70% 0.1 80).`);
+      return refused(`“${value}” isn’t a CSS colour such as #1b2a49 or oklch(70% 0.1 80).`);
     const before = site.colours.find((colour) => colour.id === id);
-    if (id !== undefined && !before) return refused('The colour is not in the theme any more.');
+    if (id !== undefined && !before) return refused('The colour is no longer in the theme.');
     if (before) {
       const said =
         before.value === value
@@ -72,7 +72,7 @@ export const setColour: Command<{ id?: string; name: string; value: string }> = 
     }
     const made: Colour = { id: idFrom(name, site.colours), name, value };
     if (schemaFaults(ColourSchema, made).length > 0)
-      return refused('This colour cannot be kept; try another name.');
+      return refused('This colour cannot be saved; try another name.');
     site.colours.push(made);
     return done(`Colour ${name} added: ${value}`);
   },
@@ -97,9 +97,9 @@ export const setSpacing: Command<SetSpacing> = {
       name,
       site.spacing.filter((step) => step.id !== id),
     );
-    if (fault) return refused(`${fault} The spacing scale was left as it is.`);
+    if (fault) return refused(`${fault} The spacing scale was not changed.`);
     const before = site.spacing.find((step) => step.id === id);
-    if (id !== undefined && !before) return refused('The step is not in the spacing scale any more.');
+    if (id !== undefined && !before) return refused('The step is no longer in the spacing scale.');
     if (size === undefined) {
       if (!before || view === site.views.base)
         return refused('A step of the spacing scale has a size in the base view.');
@@ -111,9 +111,9 @@ export const setSpacing: Command<SetSpacing> = {
       : { id: idFrom(name, site.spacing), name, size: { base: size } };
     const { minimum, maximum } = STEP_SIZES;
     if (schemaFaults(StepSizeSchema, size).length > 0)
-      return refused(`A step of the spacing scale has ${minimum} to ${maximum} px. It was left as it is.`);
+      return refused(`A step of the spacing scale has ${minimum} to ${maximum} px. It was not changed.`);
     const odd = stepType.fault!(size, site);
-    if (odd) return refused(`${odd} The step was left as it is.`);
+    if (odd) return refused(`${odd} The step was not changed.`);
     if (before) Object.assign(before, made);
     else site.spacing.push(made);
     const where = before ? describeReach(site, view, reach) : 'in every view';
@@ -126,16 +126,16 @@ export const nameSpacing: Command<{ id: string; name: string }> = {
   on: () => 'frame',
   run(site, _page, { id, name: given }): Outcome<string> {
     const step = site.spacing.find((each) => each.id === id);
-    if (!step) return refused('The step is not in the spacing scale any more.');
+    if (!step) return refused('The step is no longer in the spacing scale.');
     const name = cleanName(given);
     const fault = nameFault(
       name,
       site.spacing.filter((each) => each !== step),
     );
-    if (fault) return refused(`${fault} The step was left as it is.`);
+    if (fault) return refused(`${fault} The step was not changed.`);
     const before = step.name;
     step.name = name;
-    return done(`Space ${before}: called ${name} now`);
+    return done(`Space ${before}: renamed to ${name} now`);
   },
 };
 
@@ -145,10 +145,10 @@ export const addFont: Command<Omit<Font, 'id'>> = {
   run(site, _page, { name: given, ...rest }): Outcome<string> {
     const name = cleanName(given);
     const fault = nameFault(name, site.fonts);
-    if (fault) return refused(`${fault} The fonts were left as they are.`);
+    if (fault) return refused(`${fault} The fonts were not changed.`);
     const font: Font = { id: idFrom(`font ${name}`, [...site.fonts, ...site.assets]), name, ...rest };
     if (schemaFaults(FontSchema, font).length > 0)
-      return refused('This font cannot be kept: its weights cannot be read.');
+      return refused('This font cannot be saved: its weights cannot be read.');
     site.fonts.push(font);
     return done(`Font ${name} added`);
   },
@@ -162,7 +162,7 @@ export const removeFromTheme: Command<{ list: keyof typeof LISTS; id: string }> 
   on: () => 'site',
   run(site, _page, { list, id }, pages): Outcome<string> {
     const index = site[list].findIndex((each) => each.id === id);
-    if (index < 0) return refused('It is not in the theme any more.');
+    if (index < 0) return refused('It is no longer in the theme.');
     const { name } = site[list][index];
     const users = usersOf({ frame: site, pages }, list, id);
     if (users.length > 0) {

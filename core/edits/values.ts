@@ -76,7 +76,7 @@ export const adjustValue: Command<AdjustValue> = {
         count += 1;
       }
     }
-    if (count === 0) return refused(`${property.label} has no number here that could be changed.`);
+    if (count === 0) return refused(`${property.label} has no number here that can be changed.`);
     const { adjustment } = args;
     const change =
       'by' in adjustment

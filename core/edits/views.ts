@@ -28,7 +28,7 @@ import { lookup } from '../lookup.ts';
 /** How many views a site has at most, and how many px lie between the beginnings of two at least. */
 export const VIEW_LIMITS = { most: 8, apart: 40, widest: 10_000 } as const;
 
-const GONE = refused('The view is not on this site any more.');
+const GONE = refused('The view is no longer on this site.');
 
 /** What a layered value is in a view, undefined where it says nothing there. */
 type Wanted = (view: ViewId) => unknown;
@@ -87,17 +87,17 @@ function limitFault({ list }: Views): string | undefined {
     if (list.some((other) => other.id !== view.id && other.name.toLowerCase() === view.name.toLowerCase()))
       return `There is a view ${view.name} already.`;
     if (!Number.isInteger(view.from) || view.from < 0 || view.from > VIEW_LIMITS.widest)
-      return `A view begins at whole px, up to ${VIEW_LIMITS.widest}.`;
+      return `A view starts at a whole number of px, up to ${VIEW_LIMITS.widest}.`;
     const before = list[index - 1];
     if (before && view.from - before.from < VIEW_LIMITS.apart)
-      return `${view.name} would begin ${view.from - before.from} px after ${before.name}; views begin at least ${VIEW_LIMITS.apart} px apart.`;
+      return `${view.name} would begin ${view.from - before.from} px after ${before.name}; views start at least ${VIEW_LIMITS.apart} px apart.`;
   }
   const odd = list.find((view) => schemaFaults(ViewSchema, view).length > 0);
   if (odd)
-    return `A measure of ${odd.name} is not one that a view can have: 1 to 24 columns, a gutter of 0 to 200 px, a margin of 0 to 400, content of 200 to 4000, a sheet of 200 to 10000.`;
-  if (list[0].from !== 0) return `The narrowest view begins at 0.`;
+    return `A value of ${odd.name} is out of range for a view: 1 to 24 columns, a gutter of 0 to 200 px, a margin of 0 to 400, content of 200 to 4000, a sheet of 200 to 10000.`;
+  if (list[0].from !== 0) return `The narrowest view starts at 0.`;
   if (list.length > 1 && list[1].from <= 200)
-    return 'The second view begins beyond 200 px, the narrowest sheet.';
+    return 'The second view starts above 200 px, the narrowest sheet.';
   return undefined;
 }
 
@@ -127,7 +127,7 @@ export const addView: Command<AddView> = {
     const { views } = site;
     if (views.list.some((view) => view.id === id)) return kept('There is a view of this id already.');
     const parted = views.list.findLast((view) => view.from <= from);
-    if (!parted) return kept('A view begins at 0 or further out.');
+    if (!parted) return kept('A view starts at 0 or wider.');
     const view: View = {
       ...parted,
       id,
@@ -167,7 +167,7 @@ export const removeView: Command<RemoveView> = {
     const gone = views.list.find((view) => view.id === id);
     if (!gone) return GONE;
     if (id === views.base)
-      return kept(`${gone.name} is the base, which holds the defaults. Choose another base first.`);
+      return kept(`${gone.name} is the base, which has the defaults. Choose another base first.`);
     const neighbour = towardsBase(views, id);
     const list = views.list.filter((view) => view.id !== id);
     list[0] = { ...list[0], from: 0 };
@@ -190,7 +190,7 @@ export const removeView: Command<RemoveView> = {
     outcome.value();
     const { handed, dropped } = count;
     const became = [
-      ...(handed > 0 ? [`${counted(handed, 'value')} handed to ${neighbour.name}`] : []),
+      ...(handed > 0 ? [`${counted(handed, 'value')} moved to ${neighbour.name}`] : []),
       ...(dropped > 0 ? [`${counted(dropped, 'value')} dropped`] : []),
     ];
     return done(`View ${gone.name}: deleted${became.map((each) => `, ${each}`).join('')}`);
@@ -317,7 +317,7 @@ export const changeView: Command<ChangeView> = {
     if (!before) return GONE;
     const name = given.name?.trim() ?? before.name;
     const next: View = { ...before, ...given, name };
-    if (before.from === 0 && next.from !== 0) return kept('The narrowest view begins at 0.');
+    if (before.from === 0 && next.from !== 0) return kept('The narrowest view starts at 0.');
     const list = views.list.map((view) => (view.id === id ? next : view));
     const changed = { ...views, list };
     const fault = limitFault(changed);

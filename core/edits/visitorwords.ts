@@ -19,18 +19,18 @@ export interface TellVisitors {
 export const tellVisitors: Command<TellVisitors> = {
   on: () => 'frame',
   run(site, _page, { lang, word, says }) {
-    if (!isVisitorWord(word)) return refused('Visitors are told nothing of the kind. Nothing was changed.');
+    if (!isVisitorWord(word)) return refused('There is no such system message. Nothing was changed.');
     if (says !== null && !languagesOf(site).includes(lang))
-      return refused('No page is written in that language any more. Nothing was changed.');
+      return refused('No page is written in that language. Nothing was changed.');
     const { [lang]: own = {}, ...others } = site.words ?? {};
     const { [word]: before, ...rest } = own;
     const next = says?.replace(/\s+/g, ' ').trim();
     if (next !== undefined) {
       const [fault] = schemaFaults(VisitorWordSchema, next);
-      if (fault) return refused('What visitors are told has 1 to 300 characters. Nothing was changed.');
+      if (fault) return refused('A system message has 1 to 300 characters. Nothing was changed.');
       const wanted = leftOut(word, next);
       if (wanted)
-        return refused(`These words have to say ${wanted}: it is filled in there. Nothing was changed.`);
+        return refused(`This text must contain ${wanted}: it is filled in there. Nothing was changed.`);
     }
     // What is said without: also in words of one's own for what the language is a kind of.
     const usual = next === undefined || next === wordIn(lang, word, { ...others, [lang]: rest });
@@ -38,8 +38,8 @@ export const tellVisitors: Command<TellVisitors> = {
     const all = Object.keys(changed).length > 0 ? { ...others, [lang]: changed } : others;
     if (Object.keys(all).length > 0) site.words = all;
     else delete site.words;
-    const name = `What visitors are told, in ${languageName(lang)}`;
+    const name = `System messages, in ${languageName(lang)}`;
     if ((usual ? undefined : next) === before) return done(`${name}: “${before ?? next}” already`);
-    return done(usual ? `${name}: “${before}” as usual again` : `${name}: “${next}”`);
+    return done(usual ? `${name}: “${before}” reset to default` : `${name}: “${next}”`);
   },
 };

@@ -54,7 +54,7 @@ export const nameOfPage = (pages: Record<NodeId, Page | undefined>, { id, title 
 export const OFFERED: Record<Offering, string> = {
   listed: 'in menus',
   unlisted: 'not in menus',
-  withheld: 'not offered',
+  withheld: 'does not appear',
 };
 
 /** A kind of element within a sentence. */

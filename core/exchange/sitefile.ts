@@ -43,15 +43,15 @@ const isObject = (value: unknown): value is Record<string, unknown> =>
 /** Reads the text of a site file. Answers the site, or every fault with its path. */
 export function readSiteFile(text: string): { ok: true; value: ReadSite } | { ok: false; faults: Fault[] } {
   const refuse = (sentence: string, path = '') => ({ ok: false as const, faults: [{ path, sentence }] });
-  if (isNestedTooDeep(text)) return refuse('Things are nested in each other deeper than in any site file.');
+  if (isNestedTooDeep(text)) return refuse('The file is nested too deeply.');
   let data: unknown;
   try {
     data = JSON.parse(text);
   } catch {
-    return refuse('This is not JSON: the file is cut short or is no site file.');
+    return refuse('This is not JSON: the file is incomplete or isn’t a site file.');
   }
   if (!isObject(data) || data.format !== FORMAT)
-    return refuse(`This is no site file: its format is not “${FORMAT}”.`, '/format');
+    return refuse(`This isn’t a site file: its format is not “${FORMAT}”.`, '/format');
   data = upgraded.file(data);
   const { version } = data as { version?: unknown };
   if (version !== FORMAT_VERSION) {

@@ -3,6 +3,8 @@
  * edits that wait in a browser. All of them count their versions together; one ladder of steps leads from each version to the next.
  */
 import { keysOf, type Operation } from '../edits/operation.ts';
+import { lookup } from '../lookup.ts';
+import { asideKey } from '../site/aside.ts';
 import { FORMAT_VERSION } from '../site/format.ts';
 
 type Json = Record<string, unknown>;
@@ -32,7 +34,60 @@ const BORDERS = ['borderTop', 'borderRight', 'borderBottom', 'borderLeft'];
 
 const BORDER = /^(\/.+\/style\/self\/)borderWidth(\/.*)?$/;
 
-/** Every step, in order. Version 1 had no spacing scale and no fonts of the site's own, and one border width for all four sides. */
+/* eslint-disable names/plain-words -- the names of before */
+/** The rules of checks that had another name up to version 2, by that name: dismissed findings are stored under the name of their rule. */
+const RENAMED_RULES: Readonly<Record<string, string>> = {
+  'actions of a strip': 'too many actions in a contact bar',
+  'empty, and takes room': 'empty but takes space',
+  'field hard to see': 'field contrast too low',
+  'film that nobody sees': 'video that is never visible',
+  'heading level left out': 'skipped heading level',
+  'icon hard to see': 'icon contrast too low',
+  'landmarks alike': 'landmarks with the same name',
+  'lies over another': 'covers another element',
+  'link leads nowhere': 'link without a target',
+  'link to what is not shown': 'link to hidden content',
+  'link without words': 'link without text',
+  'opening screen within the site': 'splash screen within the site',
+  'picture cropped by more than half': 'image cropped by more than half',
+  'picture larger than its pixels': 'image enlarged beyond its pixels',
+  'picture without a text alternative': 'image without a text alternative',
+  'read in another order': 'reading order differs',
+  'told in another language': 'system message in another language',
+  'word wider than its place': 'word wider than its container',
+  'words at an edge': 'text at an edge',
+  'words cut off': 'text cut off',
+  'words over words': 'text over text',
+};
+
+/* eslint-enable names/plain-words */
+
+const renamedKeys = new Map(
+  Object.entries(RENAMED_RULES).map((names) => {
+    const [before, now] = names.map((rule) => asideKey(rule, { textStyle: '' }));
+    return [before, now];
+  }),
+);
+
+/** The key of a dismissed finding, with the present name of its rule. */
+function renamedKey(key: string): string {
+  const [rule, ...part] = key.split('_');
+  return [renamedKeys.get(rule) ?? rule, ...part].join('_');
+}
+
+/** Something on which findings are dismissed: an element, or a text style. */
+const withRenamedRules = (given: Json): Json =>
+  isObject(given.aside)
+    ? {
+        ...given,
+        aside: Object.fromEntries(Object.entries(given.aside).map(([key, each]) => [renamedKey(key), each])),
+      }
+    : given;
+
+/**
+ * Every step, in order. Version 1 had no spacing scale and no fonts of the site's own, and one border width for all four sides.
+ * Version 2 had other names for rules of checks.
+ */
 export const UPGRADES: readonly UpgradeStep[] = [
   {
     from: 1,
@@ -49,6 +104,36 @@ export const UPGRADES: readonly UpgradeStep[] = [
       return start === undefined
         ? [operation]
         : BORDERS.map((name) => ({ ...operation, path: `${start}${name}${rest}` }));
+    },
+  },
+  {
+    from: 2,
+    frame: (frame) =>
+      Array.isArray(frame.textStyles)
+        ? {
+            ...frame,
+            textStyles: frame.textStyles.map((style: unknown) =>
+              isObject(style) ? withRenamedRules(style) : style,
+            ),
+          }
+        : frame,
+    node: withRenamedRules,
+    operation(operation) {
+      const path = operation.path.replace(
+        /(\/aside\/)([^/]+)/,
+        (_all, start: string, key: string) => start + renamedKey(key),
+      );
+      if (operation.op !== 'set' || !isObject(operation.value)) return [{ ...operation, path }];
+      const value = path.endsWith('/aside')
+        ? withRenamedRules({ aside: operation.value }).aside
+        : withRenamedRules(operation.value);
+      return [{ ...operation, path, value }];
+    },
+    call({ name, args }) {
+      const rule = isObject(args) && typeof args.rule === 'string' ? args.rule : undefined;
+      return name === 'setAside' && rule !== undefined
+        ? { name, args: { ...(args as Json), rule: lookup(RENAMED_RULES, rule) ?? rule } }
+        : { name, args };
     },
   },
 ];

@@ -33,9 +33,9 @@ export interface ArrangeGrid {
 }
 
 /** How things are arranged: one below another; side by side where two were and have room; or so that pictures come first. */
-export type ArrangeWay = 'stacked' | 'two across' | 'pictures first';
+export type ArrangeWay = 'stacked' | 'two across' | 'images first';
 
-export const ARRANGE_WAYS: readonly ArrangeWay[] = ['stacked', 'two across', 'pictures first'];
+export const ARRANGE_WAYS: readonly ArrangeWay[] = ['stacked', 'two across', 'images first'];
 
 /** Where a thing comes to stand; what fills its area is cropped by it. */
 export interface ArrangedPart<Id extends string = string> {
@@ -79,7 +79,7 @@ function clusters(things: readonly Arrangeable[], way: ArrangeWay): Together[] {
     kind: kindsOf(behind ? [behind, ...members] : members),
   }));
   const read =
-    way === 'pictures first'
+    way === 'images first'
       ? picturesFirst(readable, ({ id }) => isPicture(units[Number(id)]))
       : readingOrder(readable);
   return read.map((index) => units[Number(index)]);

@@ -50,7 +50,7 @@ export function arrangedInLines<Id extends string>(
 ): Arranged<Id> {
   const byId = new Map(things.map((thing) => [thing.id, thing]));
   const read =
-    way === 'pictures first' ? picturesFirst(things, ({ kind }) => kind === 'picture') : readingOrder(things);
+    way === 'images first' ? picturesFirst(things, ({ kind }) => kind === 'picture') : readingOrder(things);
   const order = read.map((id) => byId.get(id)!);
   const parts: ArrangedPart<Id>[] = [];
   let rows = 0;

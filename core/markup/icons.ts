@@ -66,7 +66,7 @@ const ICONS = {
   bag: { label: 'Bag', drawing: ShoppingBag },
   book: { label: 'Book', drawing: BookOpen },
   camera: { label: 'Camera', drawing: Camera },
-  film: { label: 'Film', drawing: Video },
+  film: { label: 'Video', drawing: Video },
   mail: { label: 'Mail', drawing: Mail },
   phone: { label: 'Telephone', drawing: Phone },
   message: { label: 'Message', drawing: MessageCircle },

@@ -32,12 +32,11 @@ export function heldBack(now: Site, before: Site, held: ReadonlySet<NodeId>): Ou
     }),
     ...before.frame.pages.filter(({ id }) => held.has(id) && !is.has(id)),
   ];
-  if (heads.length === 0)
-    return refused('The site would have no page. Hold back less, so that at least one page is there.');
+  if (heads.length === 0) return refused('The site would have no page. Include at least one page.');
   const [one, other] = sameAddress(heads);
   if (other)
     return refused(
-      `“${one.title}” and “${other.title}” would have the same address: one has it now, the other before. Publish both of them, or neither.`,
+      `“${one.title}” and “${other.title}” would have the same address: one has it now, the other had it before. Publish both of them, or neither.`,
     );
   const pages = Object.fromEntries(
     heads.map(({ id }) => [id, held.has(id) ? before.pages[id] : now.pages[id]]),
@@ -66,7 +65,7 @@ export function heldBack(now: Site, before: Site, held: ReadonlySet<NodeId>): Ou
   const page = heads.find(({ id }) => fault.path.startsWith(`/pages/${id}/`));
   return refused(
     page && held.has(page.id)
-      ? `“${page.title}” as visitors have it does not go with what has changed for all pages: ${fault.sentence} Publish it along.`
-      : `What is held back does not go with the rest: ${fault.sentence} Hold back less.`,
+      ? `“${page.title}” as it is published does not match what has changed for all pages: ${fault.sentence} Publish it, too.`
+      : `The pages that are not included do not match the rest: ${fault.sentence} Include more pages.`,
   );
 }

@@ -147,7 +147,7 @@ export const SiteFileSchema = Type.Object(
     pages: Type.Array(Type.Object({ ...head, ...tree }, closed), pageList),
     files: Type.Record(Token, Type.String({ pattern: '^[A-Za-z0-9+/]*={0,2}$' })),
   },
-  { ...closed, $id: 'dimorphe-site-2', title: 'Dimorphe site file, version 2' },
+  { ...closed, $id: 'dimorphe-site-3', title: 'Dimorphe site file, version 3' },
 );
 export type SiteFile = Static<typeof SiteFileSchema>;
 

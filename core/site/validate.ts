@@ -38,7 +38,7 @@ export function siteFaults({ frame, pages }: Site): Fault[] {
       .map((id) => ({ path: pointer('/pages', id), sentence: `The page “${id}” is missing.` })),
     ...ids
       .filter((id) => !heads.has(id) || pages[id].id !== id)
-      .map((id) => ({ path: pointer('/pages', id), sentence: `The site knows no page “${id}”.` })),
+      .map((id) => ({ path: pointer('/pages', id), sentence: `The site has no page “${id}”.` })),
     ...ids.flatMap((id) =>
       pageFaults(pages[id], frame).map((fault) => ({ ...fault, path: pointer('/pages', id) + fault.path })),
     ),

@@ -28,7 +28,7 @@ export function frameRules(frame: SiteFrame): Fault[] {
     for (const [id, says] of Object.entries(words)) {
       const wanted = leftOut(id as VisitorWord, says);
       if (wanted)
-        faults.push({ path: pointer('/words', lang, id), sentence: `These words have to say ${wanted}.` });
+        faults.push({ path: pointer('/words', lang, id), sentence: `This text must contain ${wanted}.` });
     }
   for (const list of ['colours', 'textStyles', 'spacing', 'assets'] as const) {
     faults.push(...repeats(ids(list), `/${list}`, 'id'));
@@ -43,7 +43,7 @@ export function frameRules(frame: SiteFrame): Fault[] {
     if (isPicture(asset) || isFilm(asset) ? !sized : !none)
       faults.push({
         path: pointer('/assets', index, 'width'),
-        sentence: 'Pictures and films have a width and a height, and other files have none.',
+        sentence: 'Images and videos have a width and a height; other files have none.',
       });
   });
   if (faults.length > 0) return faults;
@@ -73,7 +73,7 @@ export function frameRules(frame: SiteFrame): Fault[] {
     const path = pointer('/pages', index, 'offered');
     faults.push(...layeredFaults(offered, path, frame, () => undefined));
     if (offered.base === undefined)
-      faults.push({ path, sentence: 'How a page is offered is said for the base view, too.' });
+      faults.push({ path, sentence: 'Where a page appears must also be set for the base view.' });
   });
   if (faults.length > 0) return faults;
   for (const [place, tree] of Object.entries(frame.shared ?? {}) as [TreeName, Page][]) {
@@ -93,7 +93,7 @@ function repeats(values: readonly string[], path: string, key: string): Fault[] 
 const pictureFaults = (id: string | undefined, { assets }: SiteFrame, path: string): Fault[] =>
   id === undefined || assets.some((asset) => asset.id === id && isPicture(asset))
     ? []
-    : [{ path, sentence: `The site has no picture “${id}”.` }];
+    : [{ path, sentence: `The site has no image “${id}”.` }];
 
 /** Pages are known by their ids, and stand at addresses of their own. */
 const headFaults = (frame: SiteFrame): Fault[] => [
@@ -113,7 +113,7 @@ const headFaults = (frame: SiteFrame): Fault[] => [
     if (missing && (slug === '' || frame.pages.findIndex((each) => each.missing) < index))
       faults.push({
         path: pointer('/pages', index, 'missing'),
-        sentence: 'One page is shown where there is none, and not the home page.',
+        sentence: 'One page is shown for missing pages, and it cannot be the home page.',
       });
     return faults;
   }),
@@ -134,7 +134,7 @@ function viewFaults({ list, base }: Views): Fault[] {
     if (index > 0 && view.from <= list[index - 1].from) {
       faults.push({
         path: `${path}/from`,
-        sentence: 'Views stand from narrow to wide, each starting further out.',
+        sentence: 'Views go from narrow to wide, each starting at a larger width.',
       });
     }
     if (view.sheet.width < view.from || (next && view.sheet.width >= next.from)) {

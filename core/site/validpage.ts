@@ -103,7 +103,7 @@ function treeFaults(page: Page, path: string, linked: Linked): Fault[] {
   const reached = new Set<string>();
   const walk = (id: NodeId, parent: NodeId | null, from: string, depth = 0): void => {
     const node = page.nodes[id] as Node | undefined;
-    if (reached.has(id)) faults.push({ path: from, sentence: `The element “${id}” stands in two places.` });
+    if (reached.has(id)) faults.push({ path: from, sentence: `The element “${id}” is in two places.` });
     else if (!node) {
       const block = parent === null ? undefined : linked(id);
       const fault = block ? misplacedBlock(page, page.nodes[parent!], block) : `There is no element “${id}”.`;
@@ -118,7 +118,7 @@ function treeFaults(page: Page, path: string, linked: Linked): Fault[] {
       if (faults.length === 0)
         faults.push({
           path: from,
-          sentence: `Elements stand at most ${DEEPEST} deep in each other; this one stands deeper.`,
+          sentence: `Elements stand at most ${DEEPEST} levels deep; this one is deeper.`,
         });
     } else {
       reached.add(id);
@@ -133,7 +133,7 @@ function treeFaults(page: Page, path: string, linked: Linked): Fault[] {
     .filter((id) => !reached.has(id))
     .map((id) => ({
       path: pointer(path, 'nodes', id),
-      sentence: 'The element hangs on no other and would be lost.',
+      sentence: 'The element has no parent and would be lost.',
     }));
 }
 
@@ -141,7 +141,7 @@ function treeFaults(page: Page, path: string, linked: Linked): Fault[] {
 function misplacedBlock(page: Page, parent: Node, { root, nodes }: Page): string | undefined {
   const { kind, name } = nodes[root];
   const fits = takesLinked(parent) && kindOf(parent.kind)?.accepts.includes(kind);
-  return fits ? undefined : `The linked block “${name}” cannot stand in a ${placeHolder(page, parent).kind}.`;
+  return fits ? undefined : `The linked block “${name}” cannot be in a ${placeHolder(page, parent).kind}.`;
 }
 
 /** What decides which kinds may stand in a parent: of alternates, what the set of them stands in. */
@@ -155,7 +155,7 @@ function nodeFaults(node: Node, page: Page, frame: SiteFrame, path: string): Fau
   const parent = node.parent === null ? undefined : page.nodes[node.parent];
   const holder = parent && placeHolder(page, parent);
   if (parent && ![parent, holder].every((each) => kindOf(each!.kind)?.accepts.includes(node.kind))) {
-    faults.push({ path: `${path}/parent`, sentence: `A ${node.kind} cannot stand in a ${holder!.kind}.` });
+    faults.push({ path: `${path}/parent`, sentence: `A ${node.kind} cannot be in a ${holder!.kind}.` });
   }
   if (!parent && node.kind !== 'page') {
     faults.push({ path: `${path}/parent`, sentence: 'Only the page itself has no parent.' });
@@ -195,7 +195,10 @@ function contentFaults(node: Node, kind: Kind, frame: SiteFrame, path: string): 
     if (fault) return [{ path: here, sentence: fault }];
     if (!equal(field.type.clean(value), value)) {
       return [
-        { path: here, sentence: 'The text holds markup that is not kept here; it has to be cleaned first.' },
+        {
+          path: here,
+          sentence: 'The text contains markup that is not allowed here; it has to be cleaned first.',
+        },
       ];
     }
     return [];

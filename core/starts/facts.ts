@@ -17,7 +17,7 @@ export const contact = (making: Making): Branch =>
                   name: 'Write to us',
                   fields: [
                     { label: 'Your name', type: 'text', required: true, options: '' },
-                    { label: 'Your mail address', type: 'email', required: true, options: '' },
+                    { label: 'Your email address', type: 'email', required: true, options: '' },
                     { label: 'What it is about', type: 'lines', required: true, options: '' },
                   ],
                   send: 'Send',

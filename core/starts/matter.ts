@@ -17,10 +17,10 @@ const paragraph = (id: string, text: string, style: Branch['style'] = {}): Branc
   branch('text', id, 'Text', { content: { text: `<p>${text}</p>` }, style });
 
 export const story = (making: Making): Branch =>
-  branch('section', 'story', 'Words', {
+  branch('section', 'story', 'Text', {
     style: room(making, 64),
     children: [
-      branch('row', 'story-row', 'Row: words + facts', {
+      branch('row', 'story-row', 'Row: text + facts', {
         style: { gap: making.widths(24, 32, 64) },
         children: [
           branch('text', 'story-text', 'Text', {
@@ -51,24 +51,24 @@ export const story = (making: Making): Branch =>
   });
 
 export const wordsAndPicture = (making: Making): Branch =>
-  branch('section', 'words-picture', 'Words and picture', {
+  branch('section', 'words-picture', 'Text and image', {
     style: room(making, 96),
     children: [
-      branch('row', 'words-picture-row', 'Row: words + picture', {
+      branch('row', 'words-picture-row', 'Row: text + image', {
         style: { alignItems: same('center'), gap: making.widths(20, 32, 56) },
         children: [
-          branch('column', 'words-picture-words', 'Words', {
+          branch('column', 'words-picture-words', 'Text', {
             style: { span: making.share(6), gap: making.widths(12, 14, 16) },
             children: [
               headline('words-picture-title', 'One thing, told well', 2),
               paragraph(
                 'words-picture-text',
-                'What is seen in the picture, and why it matters to those who read. Three sentences are plenty.',
+                'What is seen in the image, and why it matters to those who read. Three sentences are plenty.',
                 READABLE,
               ),
             ],
           }),
-          picture(making, 'words-picture-picture', 'Picture', 0, {
+          picture(making, 'words-picture-picture', 'Image', 0, {
             span: making.share(6),
             cropRatio: same({ width: 4, height: 3 }),
           }),
@@ -101,11 +101,11 @@ export const alternatingRows = (making: Making): Branch =>
           ...(turned && { order: making.by((view) => (isNarrow(view) ? [shown, words] : [words, shown])) }),
         },
         children: [
-          picture(making, shown, `Picture: ${title.toLowerCase()}`, index, {
+          picture(making, shown, `Image: ${title.toLowerCase()}`, index, {
             span: making.share(6),
             cropRatio: same({ width: 3, height: 2 }),
           }),
-          branch('column', words, `Words: ${title.toLowerCase()}`, {
+          branch('column', words, `Text: ${title.toLowerCase()}`, {
             style: { span: making.share(6), gap: same(10) },
             children: [headline(`${id}-title`, title, 2), paragraph(`${id}-text`, text)],
           }),
@@ -131,7 +131,7 @@ export const team = (making: Making): Branch =>
           branch('column', `team-${id}`, name, {
             style: { span: making.share(4), gap: same(6) },
             children: [
-              picture(making, `team-${id}-picture`, `Picture of ${name.toLowerCase()}`, index, {
+              picture(making, `team-${id}-picture`, `Image of ${name.toLowerCase()}`, index, {
                 cropRatio: making.widths(
                   { width: 3, height: 2 },
                   { width: 1, height: 1 },
@@ -158,7 +158,7 @@ export const mapPicture = (making: Making): Branch =>
       branch('row', 'map-row', 'Row: map + directions', {
         style: { alignItems: same('center'), gap: making.widths(20, 32, 48) },
         children: [
-          picture(making, 'map-picture', 'Picture of the map', 0, {
+          picture(making, 'map-picture', 'Image of the map', 0, {
             span: making.share(7),
             cropRatio: making.widths(
               { width: 4, height: 3 },
@@ -190,7 +190,7 @@ export const mapPicture = (making: Making): Branch =>
   });
 
 export const gallery = (making: Making): Branch =>
-  branch('section', 'pictures', 'Pictures', {
+  branch('section', 'pictures', 'Images', {
     style: { gap: making.widths(16, 20, 24), ...room(making, 72) },
     children: [
       headline('pictures-title', 'To look at', 2),

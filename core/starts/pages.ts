@@ -60,7 +60,7 @@ export const READY_PAGES: readonly ReadyPage[] = [
   },
   {
     id: 'pictures',
-    label: 'pictures: a gallery',
+    label: 'images: a gallery',
     sections: (making, title) => [pageOpening(making, title), gallery(making)],
   },
 ];

@@ -23,10 +23,10 @@ const opening = (making: Making): Branch =>
   branch('section', 'opening', 'Opening', {
     style: { backgroundColour: same('{band}'), colour: same('{on-band}'), ...room(making, 112) },
     children: [
-      branch('row', 'opening-row', 'Row: words + picture', {
+      branch('row', 'opening-row', 'Row: text + image', {
         style: { alignItems: same('center'), gap: making.widths(24, 32, 56) },
         children: [
-          branch('column', 'opening-words', 'Words', {
+          branch('column', 'opening-words', 'Text', {
             style: { span: making.share(6), gap: making.widths(14, 18, 22) },
             children: [
               headline('opening-title', 'What you do, in five words', 1, { colour: same('{on-band}') }),
@@ -38,7 +38,7 @@ const opening = (making: Making): Branch =>
               button(making, 'opening-button', 'Say what to do next'),
             ],
           }),
-          branch('picture', 'opening-picture', 'Picture', {
+          branch('picture', 'opening-picture', 'Image', {
             style: {
               source: same(making.picture(0)),
               radius: same(making.corners.card),
@@ -57,23 +57,28 @@ const opening = (making: Making): Branch =>
 
 /** What is offered to be added, in the order in which pages are often built. */
 export const READY_SECTIONS: readonly ReadySection[] = [
-  { id: 'opening', label: 'Opening', words: 'first top headline banner welcome picture', make: opening },
-  { id: 'words-picture', label: 'Words and picture', words: 'image text beside', make: wordsAndPicture },
+  {
+    id: 'opening',
+    label: 'Opening',
+    words: 'first top headline banner welcome image image',
+    make: opening,
+  },
+  { id: 'words-picture', label: 'Text and image', words: 'image text beside', make: wordsAndPicture },
   {
     id: 'alternating',
     label: 'Alternating rows',
-    words: 'pictures images text zigzag',
+    words: 'images images text zigzag',
     make: alternatingRows,
   },
   { id: 'cards', label: 'Three cards', words: 'offers services features icons', make: cards },
-  { id: 'story', label: 'Words and facts', words: 'text about history list', make: story },
+  { id: 'story', label: 'Text and facts', words: 'text about history list', make: story },
   { id: 'steps', label: 'Three steps', words: 'how process numbers order', make: steps },
   { id: 'numbers', label: 'Numbers', words: 'figures statistics counts', make: numbers },
   { id: 'prices', label: 'Prices', words: 'price list cost tariff menu', make: prices },
   { id: 'hours', label: 'Opening hours', words: 'days times open closed', make: openingTimes },
   { id: 'timetable', label: 'Timetable', words: 'schedule programme agenda times', make: timetable },
   { id: 'quote', label: 'Quote', words: 'said testimonial review', make: quote },
-  { id: 'gallery', label: 'Gallery', words: 'pictures images photos', make: gallery },
+  { id: 'gallery', label: 'Gallery', words: 'images images photos', make: gallery },
   { id: 'team', label: 'Team', words: 'people staff persons about', make: team },
   { id: 'questions', label: 'Questions and answers', words: 'faq details accordion help', make: questions },
   { id: 'call', label: 'Call to action', words: 'invitation button band', make: call },

@@ -40,7 +40,7 @@ export function opening(making: Making): Branch {
   const { look, share, widths, name } = making;
   const centred = look.opening === 'centred';
   const align = centred ? same('center') : widths('start', 'start', 'start');
-  const words = branch('column', 'opening-words', 'Words', {
+  const words = branch('column', 'opening-words', 'Text', {
     style: { span: centred ? share(12) : share(7), gap: widths(16, 20, 24), align },
     children: [
       headline('headline', `Welcome to ${escapeText(name)}`, 1),
@@ -131,7 +131,7 @@ export function cards(making: Making): Branch {
               paddingRight: widths(20, 24, 20),
             },
             children: [
-              branch('icon', `card-${id}-sign`, 'Sign', {
+              branch('icon', `card-${id}-sign`, 'Icon', {
                 content: { icon },
                 style: { colour: same('{accent}') },
               }),

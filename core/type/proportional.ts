@@ -19,7 +19,9 @@ export function proportional({ share, least, most }: Proportional): Outcome<Prop
   if (!(share >= SHARES.least && share <= SHARES.most))
     return refused(`A share is from ${SHARES.least} to ${SHARES.most} %.`);
   if (least !== undefined && most !== undefined && least > most)
-    return refused(`The least is not above the most: ${decimals(least)} is more than ${decimals(most)}.`);
+    return refused(
+      `The minimum is not above the maximum: ${decimals(least)} is more than ${decimals(most)}.`,
+    );
   return done({ share, ...(least !== undefined && { least }), ...(most !== undefined && { most }) });
 }
 

@@ -39,9 +39,9 @@ export function assetUses(site: Site): Map<string, AssetUse[]> {
     else uses.set(asset, [use]);
   };
   const { base } = site.frame.views;
-  if (site.frame.icon) add(site.frame.icon, { page: homePageOf(site.frame).id, as: 'sign of the site' });
+  if (site.frame.icon) add(site.frame.icon, { page: homePageOf(site.frame).id, as: 'site icon' });
   for (const { id, picture } of site.frame.pages)
-    if (picture) add(picture, { page: id, as: 'picture for sharing' });
+    if (picture) add(picture, { page: id, as: 'image for sharing' });
   for (const page of treesOf(site)) {
     for (const node of sourceOrder(page)) {
       const place = sharedPlaceOf(node.id);

@@ -172,7 +172,12 @@ export function host({
       return send(response, 200, headers, Buffer.from(ROBOTS));
     }
     if (path === '/' && reads)
-      return plainPage(response, 200, 'Dimorphe host', 'Published sites stand under their own names here.');
+      return plainPage(
+        response,
+        200,
+        'Dimorphe host',
+        'Published sites are found under their own names here.',
+      );
     const parts = path.split('/').slice(1);
     const closed = parts.at(-1) === '';
     if (closed) parts.pop();
@@ -207,12 +212,7 @@ export function host({
         : noPage(response, await said());
     if (request.method === 'POST' && site !== undefined && isForm(request)) {
       if (isEarlier)
-        return plainPage(
-          response,
-          403,
-          'Not sent',
-          'This page is here to be looked at. Nobody reads what it sends.',
-        );
+        return plainPage(response, 403, 'Not sent', 'This page is a preview. Nothing it sends is received.');
       const { path: file } = fileAt(rest, closed);
       return takeLetter(request, response, {
         ...{ site, draft, text, said },

@@ -115,13 +115,7 @@ export function letterbox(letters: LetterStore, senderOf: SenderOf, fromOne = LE
     const { lines, faults, doubtful } = readLetter(form, sent);
     const back = (sentence: string): NotTaken => ({ letter, form, sent, sentence, faults, said });
     if (faults.length > 0) return giveBack(response, 422, to, back(said.say('still-here')));
-    if (to.draft)
-      return giveBack(
-        response,
-        200,
-        to,
-        back('This page is a draft, and nobody reads what it sends. Nothing was sent.'),
-      );
+    if (to.draft) return giveBack(response, 200, to, back('This page is a draft. Nothing was sent.'));
     const wait = await waits(limiter, request, to.site);
     if (wait > 0)
       return giveBack(response, 429, to, back(said.say('too-many', { minutes: minutesOf(wait) })), {

@@ -138,7 +138,7 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
       if (error instanceof FolderTaken) return error.message;
       log.error(error);
       const { code = 'fault' } = error as NodeJS.ErrnoException;
-      return `The folder ${path} could not be brought up to date (${code}); see to its rights and its disk, and publish again.`;
+      return `The folder ${path} could not be updated (${code}); see to its rights and its disk, and publish again.`;
     }
   }
 
@@ -165,7 +165,7 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
   ): Promise<Outcome<Site>> {
     if (held.length === 0) return done(site);
     if (!before?.state)
-      return refused('Nothing is live that pages could be held back in. Publish all of the site once.');
+      return refused('Nothing is published yet, so no page can be left out. Publish the whole site once.');
     return heldBack(site, (await stateOf(before))!, new Set(held as NodeId[]));
   }
 

@@ -37,12 +37,12 @@ export function assetRoutes(
     if (!(await sites.row(site))) throw noSite();
     const given: unknown = request.body;
     if (!Buffer.isBuffer(given) || given.length === 0)
-      throw new Refusal(422, 'The file is empty. Nothing was kept.');
+      throw new Refusal(422, 'The file is empty. Nothing was saved.');
     let examined: Examined;
     try {
       examined = await pictures.inTurn(() => examine(given));
     } catch (error) {
-      if (error instanceof NotTaken) throw new Refusal(422, `${error.message} Nothing was kept.`);
+      if (error instanceof NotTaken) throw new Refusal(422, `${error.message} Nothing was saved.`);
       throw error;
     }
     const { bytes, ...rest } = examined;
@@ -51,7 +51,7 @@ export function assetRoutes(
     response.status(201).json({ ...rest, hash, bytes: bytes.length } satisfies AssetResponse);
   });
 
-  const none = () => new Refusal(404, 'There is no such picture on this site.');
+  const none = () => new Refusal(404, 'There is no such image on this site.');
 
   /** The bytes of a picture or film; what it is, is for its bytes to say. */
   const kept = async (site: string, hash: string): Promise<{ bytes: Buffer; type: Asset['type'] }> => {

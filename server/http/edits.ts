@@ -56,7 +56,7 @@ function answer(response: Response, result: EditOutcome): void {
     case 'reused':
       throw new Refusal(
         422,
-        'Another edit was kept under this Idempotency-Key. Nothing was changed; give the edit a key of its own.',
+        'Another edit was saved under this Idempotency-Key. Nothing was changed; give the edit a key of its own.',
         { kept: result.revision },
       );
     case 'outdated': {
@@ -66,7 +66,7 @@ function answer(response: Response, result: EditOutcome): void {
         : 'This edit was made on a state of the site that is not remembered; read the site again.';
       throw new Refusal(
         412,
-        `${what} Nothing of the edit was kept.`,
+        `${what} Nothing of the edit was saved.`,
         { revision, ...(missed && { missed: missed.map(entryFrom) }) },
         { ETag: `"${revision}"` },
       );
@@ -115,7 +115,7 @@ export function editRoutes(store: Store): Router {
     if (!isKeepable(edit.operations) || !isKeepable(edit.sentence)) {
       throw new Refusal(
         422,
-        'The edit holds a character that is no text and cannot be kept. Nothing was changed.',
+        'The edit holds a character that is no text and cannot be saved. Nothing was changed.',
       );
     }
     const operations = await operationsOf(site, key, edit);
@@ -146,8 +146,7 @@ export function editRoutes(store: Store): Router {
     const { site } = await namesIn(request.params);
     const { revision } = await validated(RevisionName, { revision: request.params.revision }, 404);
     const found = await history.editAt(site, revision);
-    if (!found)
-      throw new Refusal(404, 'This edit is not remembered any more; what it changed stays as it is.');
+    if (!found) throw new Refusal(404, 'This edit is no longer stored; what it changed stays as it is.');
     response.set('Cache-Control', 'no-store').json(entryFrom(found) satisfies LogEntry);
   });
 

@@ -23,7 +23,7 @@ export function fontRoutes({ sites, files }: Pick<Store, 'sites' | 'files'>): Ro
       if (!described) {
         throw new Refusal(
           422,
-          'This is no woff2 font, it is damaged, or it unpacks to more than 32 MB. Nothing was kept; choose another file.',
+          'This isn’t a woff2 font, it is damaged, or it unpacks to more than 32 MB. Nothing was saved; choose another file.',
         );
       }
       const hash = await files.put(request.body as Buffer);

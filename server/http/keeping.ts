@@ -24,7 +24,7 @@ export function keepingRoutes(store: Pick<Store, 'sites' | 'history' | 'add' | '
     if (!read.ok) {
       throw new Refusal(
         422,
-        'The site was not brought in: something in the file is not as it has to be. Nothing was kept.',
+        'The site was not imported: something in the file is not valid. Nothing was saved.',
         {
           faults: read.faults,
         },
@@ -44,7 +44,10 @@ export function keepingRoutes(store: Pick<Store, 'sites' | 'history' | 'add' | '
     const { name: given } = await validated(CopyRequest, request.body ?? {}, 422);
     const name = given.replace(/\s+/g, ' ').trim();
     if (name === '' || !isKeepable(name))
-      throw new Refusal(422, 'The name of the copy is no text that can be kept. Nothing was copied.');
+      throw new Refusal(
+        422,
+        'The name of the copy contains characters that cannot be saved. Nothing was copied.',
+      );
     const snapshot = await store.history.snapshot(id);
     if (!snapshot) throw noSite();
     const { frame, pages } = snapshot.site;
@@ -70,8 +73,8 @@ export function keepingRoutes(store: Pick<Store, 'sites' | 'history' | 'add' | '
     switch (await store.remove(site)) {
       case 'missing':
         throw noSite();
-      case 'not put away':
-        throw new Refusal(409, 'Only what is put away can be removed for good. The site is as it was.');
+      case 'not archived':
+        throw new Refusal(409, 'Only an archived site can be removed for good. The site was not changed.');
       case 'live':
         throw new Refusal(
           409,

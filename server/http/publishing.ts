@@ -56,7 +56,7 @@ export function publishingRoutes(publisher: Publisher): Router {
     const { number } = await validated(PublicationName, { number: request.params.number }, 404);
     const state = await publisher.state(site, number);
     if (!state)
-      throw new Refusal(404, 'There is no such publication, or the site as it was then has not been kept.');
+      throw new Refusal(404, 'There is no such publication, or the site as it was then has not been saved.');
     response.set('Cache-Control', 'private, no-cache').json(state);
   });
 

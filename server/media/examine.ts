@@ -22,7 +22,7 @@ const cleaned = doneApart<{ markup: string; width: number; height: number }>(
 /** Characters of an SVG; a drawing that is longer is better brought in as another type. */
 const LONGEST_SVG = 2_000_000;
 
-const damaged = 'It is damaged, or only a part of it. Save it anew and choose it again.';
+const damaged = 'It is damaged, or only a part of it. Save it again and choose it again.';
 
 /** A picture in its own type, made of its px alone: place, camera and whatever else stood in the file is left behind. */
 const AGAIN: Partial<Record<Asset['type'], (picture: Sharp) => Sharp>> = {
@@ -55,7 +55,7 @@ async function headOf(bytes: Buffer) {
   const pixels = width * pageHeight * pages;
   if (pixels > LIMITS.pixels) {
     throw new NotTaken(
-      `It has ${inWords(pixels)}; a picture has ${inWords(LIMITS.pixels)} at most. Make it smaller and choose it again.`,
+      `It has ${inWords(pixels)}; an image can have ${inWords(LIMITS.pixels)} at most. Make it smaller and choose it again.`,
     );
   }
   return { frames: pages, hasAlpha: head.hasAlpha ?? false, width, height: pageHeight };
@@ -96,7 +96,7 @@ async function examinedPixels(type: Asset['type'], bytes: Buffer): Promise<Exami
 async function examinedDrawing(bytes: Buffer): Promise<Examined> {
   const text = bytes.toString('utf8').replace(/^\uFEFF/, '');
   if (text.length > LONGEST_SVG)
-    throw new NotTaken('An SVG has two million characters at most. Bring it in as a PNG or WebP.');
+    throw new NotTaken('An SVG has two million characters at most. Import it as PNG or WebP.');
   if (/<!ENTITY|<!DOCTYPE[^>]*\[/i.test(text))
     throw new NotTaken(
       'It declares entities, which a drawing does not need. Save it as plain SVG and choose it again.',
@@ -116,7 +116,7 @@ async function examinedFilm(type: Asset['type'], bytes: Buffer): Promise<Examine
   const input = new Input({ source: new BufferSource(bytes), formats: [MP4, WEBM] });
   try {
     const track = await input.getPrimaryVideoTrack();
-    if (!track) throw new NotTaken('There is no film in it.');
+    if (!track) throw new NotTaken('There is no video in it.');
     const [width, height] = [track.displayWidth, track.displayHeight];
     checkSides(width, height);
     return { type, width, height, bytes: withoutPlace(type, bytes) };
@@ -143,11 +143,10 @@ function examinedCaptions(bytes: Buffer): Examined {
   try {
     text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
   } catch {
-    throw new NotTaken('These captions are no text in UTF-8. Save them as UTF-8 and choose them again.');
+    throw new NotTaken('These captions are not text in UTF-8. Save them as UTF-8 and choose them again.');
   }
   const times = /^(\d{2,}:)?[0-5]\d:[0-5]\d\.\d{3}[ \t]+-->[ \t]+(\d{2,}:)?[0-5]\d:[0-5]\d\.\d{3}/m;
-  if (!times.test(text))
-    throw new NotTaken('There are no times in these captions, so nothing would be shown.');
+  if (!times.test(text)) throw new NotTaken('There are no times in these captions, so nothing would show.');
   return { type: 'text/vtt', bytes };
 }
 
@@ -156,7 +155,7 @@ export async function examine(bytes: Buffer): Promise<Examined> {
   const type = typeOf(bytes);
   if (!type) {
     throw new NotTaken(
-      'It is none of the types that a site can have: JPEG, PNG, WebP, AVIF, GIF and SVG pictures, MP4 and WebM films, PDF documents, WebVTT captions and woff2 fonts.',
+      'It is not one of the types that a site can use: JPEG, PNG, WebP, AVIF, GIF and SVG images, MP4 and WebM videos, PDF documents, WebVTT captions and woff2 fonts.',
     );
   }
   if (type === 'image/svg+xml') return examinedDrawing(bytes);
@@ -179,14 +178,14 @@ export async function faultOfBytes(
       const { bytes: clean } = await examinedDrawing(bytes);
       return clean.equals(bytes)
         ? undefined
-        : `The drawing “${name}” holds more than drawings may hold; bring it in on the shelf, which cleans it.`;
+        : `The drawing “${name}” contains more than an SVG may contain; import it on the shelf, which cleans it.`;
     }
     const head = type.startsWith('video/') ? await examinedFilm(type, bytes) : await headOf(bytes);
     return head.width === width && head.height === height
       ? undefined
-      : `The picture or video “${name}” is ${head.width} × ${head.height} px, not ${width} × ${height}.`;
+      : `The image or video “${name}” is ${head.width} × ${head.height} px, not ${width} × ${height}.`;
   } catch (error) {
-    if (error instanceof NotTaken) return `The file of “${name}” cannot be taken. ${error.message}`;
+    if (error instanceof NotTaken) return `The file of “${name}” cannot be used. ${error.message}`;
     throw error;
   }
 }

@@ -25,7 +25,7 @@ async function filesMissing(before: SiteFrame, after: SiteFrame, files: FileStor
       if (known.has(hash) || (await files.has(hash))) continue;
       faults.push({
         path: pointer('/frame', list, index, 'hash'),
-        sentence: `“${name}” has no file that was kept here.`,
+        sentence: `“${name}” has no file in the data folder.`,
       });
     }
   }

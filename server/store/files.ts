@@ -9,7 +9,7 @@ export class FileDamaged extends Error {
   constructor(what: string, missing: boolean) {
     super(
       `The file of ${what} is ${missing ? 'missing from the data folder' : 'damaged in the data folder'}. Nothing was changed. ` +
-        'Bring the file in again, or take it from a backup (npm run -s dimorphe -- restore BACKUP).',
+        'Import the file again, or restore it from a backup (npm run -s dimorphe -- restore BACKUP).',
     );
   }
 }

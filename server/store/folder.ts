@@ -8,8 +8,8 @@ export class FolderRefused extends Error {}
 
 /** What the system's reasons mean to a person. */
 const REASONS: Record<string, string> = {
-  EACCES: 'this user may not write there. Give the right to, or choose another folder with DIMORPHE_DATA',
-  EPERM: 'this user may not write there. Give the right to, or choose another folder with DIMORPHE_DATA',
+  EACCES: 'this user may not write there. Give it permission to, or choose another folder with DIMORPHE_DATA',
+  EPERM: 'this user may not write there. Give it permission to, or choose another folder with DIMORPHE_DATA',
   EROFS: 'it lies on a disk that can only be read. Choose another folder with DIMORPHE_DATA',
   ENOSPC: 'the disk is full. Make room and start again',
   EDQUOT: 'this user’s share of the disk is used up. Make room and start again',
@@ -52,7 +52,7 @@ export function databaseIn(folder: string): { path: string; fresh: boolean } {
   const missing = CLUSTER.filter((name) => !existsSync(join(path, name)));
   if (missing.length === 0) return { path, fresh: false };
   throw new FolderRefused(
-    `The database in ${path} is not whole: ${missing.join(', ')} ${missing.length === 1 ? 'is' : 'are'} missing. Nothing was changed. ${backup}`,
+    `The database in ${path} is not complete: ${missing.join(', ')} ${missing.length === 1 ? 'is' : 'are'} missing. Nothing was changed. ${backup}`,
   );
 }
 
@@ -75,5 +75,5 @@ export function draftDatabase(folder: string): { path: string; keep(): void; dro
 /** A database that is whole by its files and cannot be opened. */
 export const damaged = (folder: string, error: unknown): FolderRefused =>
   new FolderRefused(
-    `The database in ${join(folder, 'database')} cannot be opened: ${String((error as Error).message ?? error).split('\n')[0]}. It was left as it is. ${backup}`,
+    `The database in ${join(folder, 'database')} cannot be opened: ${String((error as Error).message ?? error).split('\n')[0]}. It was not changed. ${backup}`,
   );

@@ -23,7 +23,7 @@ export interface ListedSite extends Omit<SiteRow, 'frame' | 'frameRevision'> {
 }
 
 /** What became of a site that was to be removed: it is kept where it is not put away, or its pages are published still. */
-export type Removal = 'removed' | 'not put away' | 'live' | 'missing';
+export type Removal = 'removed' | 'not archived' | 'live' | 'missing';
 
 /** Which sites there are. */
 export function siteStore(database: Database) {
@@ -68,7 +68,7 @@ export function siteStore(database: Database) {
           .where(eq(sites.id, site))
           .for('update');
         if (!found) return 'missing';
-        if (!found.putAwayAt) return 'not put away';
+        if (!found.putAwayAt) return 'not archived';
         if (found.live !== null) return 'live';
         await tx.delete(sites).where(eq(sites.id, site));
         return 'removed';

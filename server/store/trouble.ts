@@ -14,7 +14,7 @@ const FULL: Trouble = {
 const READ_ONLY: Trouble = {
   status: 507,
   sentence:
-    'The data folder cannot be written any more. Nothing was changed; see to the rights of the folder and to its disk, and try again.',
+    'The data folder can no longer be written to. Nothing was changed; see to the rights of the folder and to its disk, and try again.',
 };
 
 const DAMAGED: Trouble = {

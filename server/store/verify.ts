@@ -78,7 +78,7 @@ export async function verify(store: {
           else broken = true;
           if (!broken) continue;
           findings.push(
-            `Step ${revision} of ${id} does not fit what it was made on; it and older ones cannot be taken back.`,
+            `Step ${revision} of ${id} does not fit what it was made on; it and older ones cannot be undone.`,
           );
           break;
         }

@@ -48,9 +48,9 @@ describe('access', function () {
     await bench.driver.get(bench.running.url);
     await byRole(bench.driver, 'heading', 'Welcome');
     expect(await violations(), 'the first minutes').to.deep.equal([]);
-    await (await byRole(bench.driver, 'button', 'Put away (1)')).click();
-    await byRole(bench.driver, 'button', /^Have back/);
-    expect(await violations(), 'put away').to.deep.equal([]);
+    await (await byRole(bench.driver, 'button', 'Archived (1)')).click();
+    await byRole(bench.driver, 'button', /^Restore/);
+    expect(await violations(), 'archived').to.deep.equal([]);
     await fetch(bench.running.url + paths.putAway('brindle-hill'), { method: 'DELETE' });
   });
 
@@ -74,14 +74,14 @@ describe('access', function () {
     }
   });
 
-  it('to what visitors are told, as usual and in words of one’s own', async () => {
+  it('to system messages, as usual and in words of one’s own', async () => {
     const { driver } = bench;
     await driver.get(`${bench.running.url}/sites/brindle-hill/pages`);
-    await (await byRole(driver, 'button', /^All of the site/)).click();
-    await (await byRole(driver, 'button', 'What visitors are told …')).click();
-    const words = await byRole(driver, 'textbox', 'This has to be filled in.');
+    await (await byRole(driver, 'button', /^Whole site/)).click();
+    await (await byRole(driver, 'button', 'System messages …')).click();
+    const words = await byRole(driver, 'textbox', 'This must be filled in.');
     await words.sendKeys(' Please.', Key.ENTER);
-    await byRole(driver, 'button', 'As usual: This has to be filled in.');
+    await byRole(driver, 'button', 'Reset to default: This must be filled in.');
     expect(await violations()).to.deep.equal([]);
   });
 
@@ -113,7 +113,7 @@ describe('access', function () {
     await byRole(driver, 'group', 'Layouts');
     await still(driver);
     expect(await violations(), 'layouts').to.deep.equal([]);
-    await (await byRole(driver, 'button', 'Leave it as it is')).click();
+    await (await byRole(driver, 'button', 'Keep it as it is')).click();
   });
 
   it('to what was found on a page, in a line and in the list', async () => {
@@ -141,11 +141,11 @@ describe('access', function () {
     expect(await violations(), 'the scale').to.deep.equal([]);
   });
 
-  it('to the shelf, what it says of a picture, and what is told before one is deleted', async () => {
+  it('to the shelf, what it says of an image, and what is told before one is deleted', async () => {
     const { driver } = bench;
     await driver.get(`${bench.running.url}/sites/brindle-hill/shelf`);
     await (await byRole(driver, 'button', /^Dome at dusk/)).click();
-    expect(await violations(), 'a picture').to.deep.equal([]);
+    expect(await violations(), 'an image').to.deep.equal([]);
     await (await byRole(driver, 'button', 'Delete …')).click();
     await byRole(driver, 'dialog', 'Delete Dome at dusk');
     expect(await violations(), 'deleting').to.deep.equal([]);
@@ -157,8 +157,8 @@ describe('access', function () {
     expect(await violations(), 'nothing selected').to.deep.equal([]);
     for (const name of [
       'Headline',
-      'Row: words + dome',
-      'Dome picture',
+      'Row: text + dome',
+      'Dome image',
       'Page links',
       'Book a night',
       'Header',
@@ -167,7 +167,7 @@ describe('access', function () {
       expect(await violations(), name).to.deep.equal([]);
     }
     await (await byRole(driver, 'button', 'Add an element')).click();
-    for (const shelf of ['Sections', 'Elements', 'Kept blocks']) {
+    for (const shelf of ['Sections', 'Elements', 'Saved blocks']) {
       await (await byRole(driver, 'button', shelf)).click();
       expect(await violations(), shelf).to.deep.equal([]);
     }
@@ -181,9 +181,9 @@ describe('access', function () {
       ['Headline', 'Size'],
       ['Headline', 'Colour'],
       ['Headline', 'Align text'],
-      ['Dome picture', 'Picture'],
-      ['Dome picture', 'Width'],
-      ['Dome picture', 'Place in row'],
+      ['Dome image', 'Image'],
+      ['Dome image', 'Width'],
+      ['Dome image', 'Place in row'],
     ] as const) {
       await selectInOutline(driver, name);
       await (await cell(driver, property, 'Mobile')).click();
@@ -194,7 +194,7 @@ describe('access', function () {
       await still(driver);
     }
     await (await byRole(driver, 'link', 'Publish …')).click();
-    await byRole(driver, 'region', 'What stands in the way');
+    await byRole(driver, 'region', 'Must be fixed before publishing');
     expect(await violations(), 'publishing').to.deep.equal([]);
   });
 
@@ -217,14 +217,14 @@ describe('access', function () {
       await still(driver);
     }
     await (await byRole(driver, 'button', 'Tree')).click();
-    await selectInOutline(driver, 'Row: words + dome');
-    for (const entry of ['Content to scale in Mobile …', 'Carry over to another view …']) {
-      await (await byRole(driver, 'button', 'More for Row: words + dome')).click();
+    await selectInOutline(driver, 'Row: text + dome');
+    for (const entry of ['Scale content in Mobile …', 'Copy to another view …']) {
+      await (await byRole(driver, 'button', 'More for Row: text + dome')).click();
       // An open menu is all there is then, and stands in no landmark.
       const amiss = (await violations()).filter((each) => !each.startsWith('region:'));
       expect(amiss, 'menu').to.deep.equal([]);
       await (await byRole(driver, 'menuitem', entry)).click();
-      await byRole(driver, 'dialog', /^(Content of|Carry)/);
+      await byRole(driver, 'dialog', /^(Scale the content of|Copy overrides)/);
       expect(await violations(), entry).to.deep.equal([]);
       await driver.actions().sendKeys(Key.ESCAPE).perform();
       await still(driver);

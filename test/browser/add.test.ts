@@ -61,7 +61,7 @@ describe('the workbench: what can be added', function () {
     await saysStep(driver, 'Prices: added to Home with 2 elements in it');
     await byRole(driver, 'grid', 'Values of Prices');
     const list = await names();
-    expect(list.indexOf('Prices')).to.be.greaterThan(list.indexOf('Dome picture'));
+    expect(list.indexOf('Prices')).to.be.greaterThan(list.indexOf('Dome image'));
     expect(list.indexOf('Prices')).to.be.lessThan(list.indexOf('How an evening goes'));
     expect((await sectionsIn('Desktop'))[2]).to.equal('What it costs');
     // It stays open, and the next goes below the one that was added.
@@ -90,17 +90,17 @@ describe('the workbench: what can be added', function () {
     await field.sendKeys(Key.ENTER);
     await saysStep(driver, 'Questions and answers: added to Home with 2 elements in it');
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), 'xyzzy');
-    expect(await panel.getText()).to.match(/Nothing to add is called “xyzzy”/);
+    expect(await panel.getText()).to.match(/Nothing to add matches “xyzzy”/);
     await press(Key.ESCAPE);
     expect(await field.getAttribute('value')).to.equal('');
     // The key goes to the field of the open panel, and leaves what it shows.
-    await (await byRole(driver, 'button', 'Kept blocks', { inside: panel })).click();
+    await (await byRole(driver, 'button', 'Saved blocks', { inside: panel })).click();
     await press('/');
     await eventually('the field has the keyboard again', async () =>
       (await field.getId()) === (await driver.switchTo().activeElement().getId()) ? true : undefined,
     );
     expect(await field.getAttribute('value')).to.equal('');
-    expect(await panel.getText()).to.match(/Nothing is kept yet/);
+    expect(await panel.getText()).to.match(/No saved blocks yet/);
     await press(Key.ESCAPE);
     await eventually('the panel is closed', async () =>
       (await driver.findElements(By.css('section[aria-label="Add"]'))).length === 0 ? true : undefined,
@@ -146,16 +146,16 @@ describe('the workbench: what can be added', function () {
       .move({ ...at, origin: Origin.VIEWPORT })
       .perform();
     await eventually('what comes of it', async () =>
-      /In Words: 2nd of 4, in every view/.test(await noted()) ? true : undefined,
+      /In Text: 2nd of 4, in every view/.test(await noted()) ? true : undefined,
     );
     await actions().release().perform();
-    await saysStep(driver, 'Divider added to Words');
+    await saysStep(driver, 'Divider added to Text');
     const list = await names();
     expect(list.indexOf('Divider')).to.equal(list.indexOf('Headline') + 1);
     // After a drag, keys add as before.
     await selectInOutline(driver, 'Lead paragraph');
     await (await byRole(driver, 'button', 'Spacer', { inside: panel })).sendKeys(Key.ENTER);
-    await saysStep(driver, 'Spacer added to Words');
+    await saysStep(driver, 'Spacer added to Text');
     // Given up with Escape, it changes nothing.
     await actions()
       .move({ origin: offer })
@@ -234,8 +234,8 @@ describe('the workbench: what can be added', function () {
     const { driver } = bench;
     await selectInOutline(driver, 'Card: Saturn');
     await (await byRole(driver, 'button', 'More for Card: Saturn')).click();
-    await (await byRole(driver, 'menuitem', /^Keep Card: Saturn as a block/)).click();
-    await saysStep(driver, 'Card: Saturn: kept with 3 elements in it');
+    await (await byRole(driver, 'menuitem', /^Save Card: Saturn as a block/)).click();
+    await saysStep(driver, 'Card: Saturn: saved with 3 elements in it');
     const panel = await byRole(driver, 'region', 'Add');
     await (await byRole(driver, 'button', 'More for Card: Saturn', { inside: panel })).click();
     await (await byRole(driver, 'menuitem', 'Rename')).click();
@@ -245,19 +245,19 @@ describe('the workbench: what can be added', function () {
     await (await byRole(driver, 'button', 'More for Card: Saturn', { inside: panel })).click();
     await (await byRole(driver, 'menuitem', 'Rename')).click();
     await (await field()).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Saturn, kept', Key.ENTER);
-    await saysStep(driver, 'Card: Saturn: kept as Saturn, kept');
+    await saysStep(driver, 'Card: Saturn: saved as Saturn, kept');
     await byRole(driver, 'button', 'Saturn, kept', { inside: panel });
     await (await byRole(driver, 'button', 'More for Saturn, kept', { inside: panel })).click();
-    const link = await byRole(driver, 'menuitem', 'Take it out to a file');
+    const link = await byRole(driver, 'menuitem', 'Export to a file');
     const file = await savedBy(driver, link, 'saturn-kept.block.json');
     await bench.open('find-us');
     await selectInOutline(driver, 'Ways to come');
     await (await byRole(driver, 'button', 'Add an element')).click();
     const again = await byRole(driver, 'region', 'Add');
-    await (await byRole(driver, 'button', 'Kept blocks', { inside: again })).click();
+    await (await byRole(driver, 'button', 'Saved blocks', { inside: again })).click();
     await (await byRole(driver, 'button', 'Saturn, kept', { inside: again })).click();
     await saysStep(driver, 'Saturn, kept: added to Ways to come with 3 elements in it');
-    const drawn = await eventually('the picture of the block', () =>
+    const drawn = await eventually('the image of the block', () =>
       driver.executeScript<string>(
         `const frame = document.querySelector('section[aria-label="Add"] iframe');
          return frame?.contentDocument?.querySelector('h3')?.textContent`,
@@ -270,12 +270,14 @@ describe('the workbench: what can be added', function () {
     await writeFile(join(folder, 'letter.json'), '{"format":"a letter"}');
     const input = await driver.findElement(By.css('input[aria-label="Files of blocks"]'));
     await input.sendKeys(join(folder, 'saturn.block.json'));
-    await saysStep(driver, 'Saturn, kept: kept with 3 elements in it');
+    await saysStep(driver, 'Saturn, kept: saved with 3 elements in it');
     await (
       await driver.findElement(By.css('input[aria-label="Files of blocks"]'))
     ).sendKeys(join(folder, 'letter.json'));
-    await eventually('why it was not brought in', async () =>
-      /letter\.json is no block/.test(await driver.executeScript<string>('return document.body.textContent'))
+    await eventually('why it was not imported', async () =>
+      /letter\.json isn’t an exported block/.test(
+        await driver.executeScript<string>('return document.body.textContent'),
+      )
         ? true
         : undefined,
     );
@@ -285,9 +287,9 @@ describe('the workbench: what can be added', function () {
     );
     expect(tools).to.have.length(2);
     await tools[0].click();
-    await (await byRole(driver, 'menuitem', 'Keep it no longer')).click();
-    await saysStep(driver, 'Saturn, kept: not kept any more');
+    await (await byRole(driver, 'menuitem', 'Remove from the saved blocks')).click();
+    await saysStep(driver, 'Saturn, kept: removed from the saved blocks');
     await chord(Key.CONTROL, 'z');
-    await saysStep(driver, 'Undone: Saturn, kept: not kept any more');
+    await saysStep(driver, 'Undone: Saturn, kept: removed from the saved blocks');
   });
 });

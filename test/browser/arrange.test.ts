@@ -35,8 +35,8 @@ describe('the workbench: arranging', function () {
 
   it('proposes layouts for an overlay, which are drawn, taken whole or in part, and undone in one step', async () => {
     const { driver } = bench;
-    await choose('Row: words + dome', 'Make an overlay of it');
-    await saysStep(driver, 'Row: words + dome: an overlay now; every part stands where it stood');
+    await choose('Row: text + dome', 'Turn it into an overlay');
+    await saysStep(driver, 'Row: text + dome: now an overlay; every part stays where it was');
     const desktop = await boxes('Desktop', ['dome']);
     await chooseView(driver, 'Mobile');
     const tops = async () => {
@@ -45,34 +45,34 @@ describe('the workbench: arranging', function () {
     };
     const before = await tops();
     expect(before[0]).to.be.below(before[1]);
-    await choose('Row: words + dome', 'Arrange in Mobile …');
-    const dialog = await byRole(driver, 'dialog', 'Arrange Row: words + dome in Mobile');
+    await choose('Row: text + dome', 'Arrange in Mobile …');
+    const dialog = await byRole(driver, 'dialog', 'Arrange Row: text + dome in Mobile');
     const stacked = await inDialog(dialog, 'button', /^Stacked ?\d+ px high/);
     expect(await stacked.getAttribute('aria-pressed')).to.equal('true');
-    await inDialog(dialog, 'button', /^Pictures first ?\d+ px high/);
+    await inDialog(dialog, 'button', /^Images first ?\d+ px high/);
     // Twenty characters of a headline of 34 px have no room in half of the width.
     expect(await dialog.getText()).to.not.include('Two across');
-    await (await inDialog(dialog, 'checkbox', 'Place Dome picture')).click();
+    await (await inDialog(dialog, 'checkbox', 'Place Dome image')).click();
     await inDialog(dialog, 'button', 'Place 1 of 2 elements');
-    await (await inDialog(dialog, 'checkbox', 'Place Dome picture')).click();
+    await (await inDialog(dialog, 'checkbox', 'Place Dome image')).click();
     // The words come first in the base, and now here, too.
     await (await inDialog(dialog, 'button', 'Arrange in Mobile')).click();
-    await saysStep(driver, 'Row: words + dome: 2 elements arranged in Mobile and onward');
+    await saysStep(driver, 'Row: text + dome: 2 elements arranged in Mobile and onward');
     const after = await tops();
     expect(after[1]).to.be.below(after[0]);
     await chooseView(driver, 'Desktop');
     expect(await boxes('Desktop', ['dome'])).to.deep.equal(desktop);
-    await undo('Row: words + dome: 2 elements arranged in Mobile and onward');
+    await undo('Row: text + dome: 2 elements arranged in Mobile and onward');
     await chooseView(driver, 'Mobile');
     expect(await tops()).to.deep.equal(before);
-    await choose('Row: words + dome', 'Arrange in Mobile …');
-    await (await byRole(driver, 'checkbox', 'Only where nothing was set by hand in Mobile')).click();
+    await choose('Row: text + dome', 'Arrange in Mobile …');
+    await (await byRole(driver, 'checkbox', 'Only where nothing was set manually in Mobile')).click();
     // Both were placed here when the row became an overlay.
     const take = await byRole(driver, 'button', 'Arrange in Mobile');
     expect(await take.isEnabled()).to.equal(false);
-    await (await byRole(driver, 'button', 'Leave it as it is')).click();
+    await (await byRole(driver, 'button', 'Keep it as it is')).click();
     await chooseView(driver, 'Desktop');
-    await undo('Row: words + dome: an overlay now; every part stands where it stood');
+    await undo('Row: text + dome: now an overlay; every part stays where it was');
   });
 
   it('says which rows of a section stack, in the columns of the view, and leaves the others', async () => {
@@ -96,12 +96,12 @@ describe('the workbench: arranging', function () {
     await choose('Row: your own eyes', 'Arrange in Tablet …');
     const again = await byRole(driver, 'dialog', 'Arrange Row: your own eyes in Tablet');
     // It is stacked already: that is not proposed again.
-    await inDialog(again, 'button', /^Pictures first/);
+    await inDialog(again, 'button', /^Images first/);
     const names = await Promise.all(
       (await again.findElements({ css: '[role=group] button' })).map((each) => each.getText()),
     );
-    expect(names.join()).to.match(/^Two across.*Pictures first/s);
-    await (await inDialog(again, 'button', 'Leave it as it is')).click();
+    expect(names.join()).to.match(/^Two across.*Images first/s);
+    await (await inDialog(again, 'button', 'Keep it as it is')).click();
     await chooseView(driver, 'Desktop');
   });
 
@@ -110,7 +110,7 @@ describe('the workbench: arranging', function () {
     await chooseView(driver, 'Tablet');
     await choose('Row: through the glass', 'Arrange in Tablet …');
     const dialog = await byRole(driver, 'dialog', 'Arrange Row: through the glass in Tablet');
-    const words = async () => (await dialog.getText()).includes('Through the glass: picture');
+    const words = async () => (await dialog.getText()).includes('Through the glass: image');
     await inDialog(dialog, 'list', 'What it would change');
     expect(await words()).to.equal(true);
     await editor(() => bench.running.url, 'another-window').made([
@@ -118,7 +118,7 @@ describe('the workbench: arranging', function () {
       clear('/pages/home/nodes/glass-picture'),
     ]);
     await eventually('the part gone from the proposals', async () => !(await words()));
-    await (await inDialog(dialog, 'button', /^(Close|Leave it as it is)$/)).click();
+    await (await inDialog(dialog, 'button', /^(Close|Keep it as it is)$/)).click();
     await chooseView(driver, 'Desktop');
   });
 
@@ -146,8 +146,8 @@ describe('the workbench: arranging', function () {
 
   it('tidies what is amiss, says what, and finds nothing then', async () => {
     const { driver } = bench;
-    await choose('Words', 'Make an overlay of it');
-    await saysStep(driver, 'Words: an overlay now; every part stands where it stood');
+    await choose('Text', 'Turn it into an overlay');
+    await saysStep(driver, 'Text: now an overlay; every part stays where it was');
     // What lies over one another in the base view is meant to.
     await chooseView(driver, 'Tablet');
     await chooseReach(driver, 'Here');
@@ -158,17 +158,17 @@ describe('the workbench: arranging', function () {
     await saysStep(driver, /^Lead paragraph: columns/);
     const amiss = await boxes('Tablet', ['headline', 'lead']);
     expect(amiss.lead.top).to.be.below(amiss.headline.top + amiss.headline.height - 40);
-    await choose('Words', 'Tidy in Tablet …');
-    const dialog = await byRole(driver, 'dialog', 'Tidy Words in Tablet');
-    const mends = await inDialog(dialog, 'list', 'What is mended');
-    expect(await mends.getText()).to.include('Lead paragraph lay over Headline: it stands below it');
+    await choose('Text', 'Tidy in Tablet …');
+    const dialog = await byRole(driver, 'dialog', 'Tidy Text in Tablet');
+    const mends = await inDialog(dialog, 'list', 'What is fixed');
+    expect(await mends.getText()).to.include('Lead paragraph covered Headline: it goes below it');
     await (await inDialog(dialog, 'button', 'Tidy in Tablet')).click();
-    await saysStep(driver, /^Words: \d elements? tidied in Tablet$/);
+    await saysStep(driver, /^Text: \d elements? tidied in Tablet$/);
     const { headline, lead, book } = await boxes('Tablet', ['headline', 'lead', 'book']);
     expect(lead.top).to.be.at.least(headline.top + headline.height - 1);
     expect(book.top).to.be.at.least(lead.top + lead.height - 1);
-    await choose('Words', 'Tidy in Tablet …');
-    const again = await byRole(driver, 'dialog', 'Tidy Words in Tablet');
+    await choose('Text', 'Tidy in Tablet …');
+    const again = await byRole(driver, 'dialog', 'Tidy Text in Tablet');
     await inDialog(again, 'button', 'Close');
     expect(await again.getText()).to.include('Nothing in it is covered');
     await (await inDialog(again, 'button', 'Close')).click();
@@ -182,7 +182,7 @@ describe('the workbench: arranging', function () {
     await selectInOutline(driver, 'How an evening goes');
     const edge = await byRole(driver, 'slider', 'Lower edge of How an evening goes');
     await edge.sendKeys(Key.ARROW_DOWN, Key.ARROW_DOWN, Key.ARROW_DOWN);
-    await saysStep(driver, /^How an evening goes: least height in Desktop/);
+    await saysStep(driver, /^How an evening goes: min. height in Desktop/);
     const higher = await height();
     expect(higher % 8).to.equal(0);
     expect(higher - before).to.be.within(20, 32);
@@ -193,9 +193,9 @@ describe('the workbench: arranging', function () {
       .press()
       .move({ ...from, x: 0, y: -200 })
       .perform();
-    expect(await driver.findElement({ css: '.edge-drawn' }).getText()).to.match(/, the least that fits$/);
+    expect(await driver.findElement({ css: '.edge-drawn' }).getText()).to.match(/, the minimum that fits$/);
     await driver.actions().release().perform();
-    await saysStep(driver, /^How an evening goes: least height in Desktop .* → 0$/);
+    await saysStep(driver, /^How an evening goes: min. height in Desktop .* → 0$/);
     expect(await height()).to.be.closeTo(before, 0.1);
   });
 
@@ -209,12 +209,12 @@ describe('the workbench: arranging', function () {
     const before = await boxes('Desktop', ['eyes-words', 'eyes-picture']);
     // What stands first stands at the right.
     expect(before['eyes-picture'].left + before['eyes-picture'].width).to.be.below(before['eyes-words'].left);
-    await selectInOutline(driver, 'Your own eyes: picture');
-    const columns = await byRole(driver, 'slider', 'Columns of Your own eyes: picture');
+    await selectInOutline(driver, 'Your own eyes: image');
+    const columns = await byRole(driver, 'slider', 'Columns of Your own eyes: image');
     const count = Number(await columns.getAttribute('aria-valuenow'));
     // It ends at its left: to the right it takes fewer columns.
     await columns.sendKeys(Key.ARROW_RIGHT);
-    await saysStep(driver, `Your own eyes: picture: columns in Desktop ${count} → ${count - 1}`);
+    await saysStep(driver, `Your own eyes: image: columns in Desktop ${count} → ${count - 1}`);
     const narrower = await boxes('Desktop', ['eyes-words', 'eyes-picture']);
     expect(narrower['eyes-picture'].left).to.be.above(before['eyes-picture'].left + 20);
     expect(narrower['eyes-picture'].left + narrower['eyes-picture'].width).to.be.closeTo(
@@ -222,16 +222,16 @@ describe('the workbench: arranging', function () {
       1,
     );
     await chord(Key.CONTROL, 'z');
-    await saysStep(driver, /^Undone: Your own eyes: picture/);
+    await saysStep(driver, /^Undone: Your own eyes: image/);
 
-    await choose('Row: your own eyes', 'Make an overlay of it');
-    await saysStep(driver, 'Row: your own eyes: an overlay now; every part stands where it stood');
+    await choose('Row: your own eyes', 'Turn it into an overlay');
+    await saysStep(driver, 'Row: your own eyes: now an overlay; every part stays where it was');
     const overlay = await boxes('Desktop', ['eyes-words', 'eyes-picture']);
     for (const id of ['eyes-words', 'eyes-picture'])
       for (const side of ['left', 'width', 'top'] as const)
         expect(overlay[id][side], `${side} of ${id}`).to.be.closeTo(before[id][side], 1);
-    await selectInOutline(driver, 'Your own eyes: picture');
-    const name = await byRole(driver, 'button', /^Your own eyes: picture.*, place$/);
+    await selectInOutline(driver, 'Your own eyes: image');
+    const name = await byRole(driver, 'button', /^Your own eyes: image.*, place$/);
     const scale = await inSheet<number>(
       driver,
       'Desktop',
@@ -247,7 +247,7 @@ describe('the workbench: arranging', function () {
       .release()
       .keyUp(Key.ALT)
       .perform();
-    await saysStep(driver, /^Your own eyes: picture: columns? \d/);
+    await saysStep(driver, /^Your own eyes: image: columns? \d/);
     const drawn = await boxes('Desktop', ['eyes-picture']);
     // As far to the right as it was drawn, up to a column where it takes whole ones.
     expect(drawn['eyes-picture'].left - overlay['eyes-picture'].left).to.be.within(

@@ -72,7 +72,7 @@ describe('what is for some visitors only', function () {
     const { driver, running } = bench;
     await driver.get(`${running.url}/sites/brindle-hill/pages`);
     await (await byRole(driver, 'button', /^Visits/)).click();
-    await option('For whom it is', 'signed-in visitors');
+    await option('Who can see it', 'signed-in visitors');
     await saysStep(driver, 'Visits: for signed-in visitors');
     await byRole(driver, 'textbox', 'Notice in its place');
     await kept(driver);
@@ -96,7 +96,7 @@ describe('what is for some visitors only', function () {
     // What they are told is there in its place, between what all pages share.
     await eventually(
       'the notice',
-      async () => (await says()) === 'Visits This page is for visitors who have signed in. Sign in',
+      async () => (await says()) === 'Visits This page is for visitors who are signed in. Sign in',
     );
     // What is selected is seen, whoever looks; in its own place.
     await selectInOutline(driver, 'Headline');
@@ -112,7 +112,7 @@ describe('what is for some visitors only', function () {
     await driver.get(`${url}visits/`);
     await byRole(driver, 'heading', 'Visits');
     expect(await (await driver.findElement(By.css('main'))).getText()).to.match(
-      /This page is for visitors who have signed in\.\s+Sign in$/,
+      /This page is for visitors who are signed in\.\s+Sign in$/,
     );
     await (await byRole(driver, 'link', 'Sign in')).click();
     await (await byRole(driver, 'textbox', 'Your name')).sendKeys('Ada');

@@ -245,7 +245,7 @@ describe('a page that cannot be drawn', function () {
     expect(await computed(driver, 'Desktop', 'headline', 'color')).to.equal('rgb(16, 32, 48)');
   });
 
-  it('offers the step to take back, the site file and the page as it was, and goes on once it is taken back', async () => {
+  it('offers the step to undo, the site file and the page as it was, and goes on once it is undone', async () => {
     const { driver, running } = bench;
     await driver.get(`${running.url}/sites/brindle-hill/pages/home`);
     await selectInOutline(driver, 'Headline');
@@ -278,7 +278,7 @@ describe('a page that cannot be drawn', function () {
       async () => (await computed(driver, 'Desktop', 'headline', 'font-size')) === '64px',
     );
     expect(await driver.findElements(By.css('[inert] [role=treegrid]'))).to.have.length(1);
-    await (await byRole(driver, 'button', 'Take back the last step')).click();
+    await (await byRole(driver, 'button', 'Undo the last step')).click();
     await eventually('the page', async () =>
       (await driver.findElements(By.css('main [role=alert], main [inert]'))).length === 0 ? true : undefined,
     );

@@ -274,7 +274,7 @@ export class Comparison {
       .filter((id) => this.seen.elements[id].shown)
       .map((id) => this.seen.elements[id].top);
     if (tops.some((top, index) => index > 0 && top < tops[index - 1] - 0.01))
-      this.fault(node, 'parts from top to bottom', children.join(' '), tops.join(' '));
+      this.fault(node, 'parts vertically', children.join(' '), tops.join(' '));
   }
 
   /** What is read of an element is what it says in the view, and nothing of what it says in others. */

@@ -72,7 +72,7 @@ describe('the workbench: content', function () {
       const before = await items('hire-bring');
       expect(before[2]).to.match(/<a href/);
       await card(driver, 'Items', 'Desktop');
-      const words = await byRole(driver, 'textbox', 'Words', { inside: await entry('item 3') });
+      const words = await byRole(driver, 'textbox', 'Text', { inside: await entry('item 3') });
       await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', words);
       await words.click();
       await driver
@@ -97,7 +97,7 @@ describe('the workbench: content', function () {
       await eventually('as before', async () => (await items('hire-bring'))[2] === before[2]);
     });
 
-    it('takes prices with their notes, and says what is wrong with a mail address', async () => {
+    it('takes prices with their notes, and says what is wrong with an email address', async () => {
       const { driver } = bench;
       await selectInOutline(driver, 'Price list');
       await card(driver, 'Prices', 'Desktop');
@@ -110,7 +110,7 @@ describe('the workbench: content', function () {
       await closeCard(driver);
       expect((await items('hire-price-list'))[0]).to.contain('a song');
       await selectInOutline(driver, 'Booking form');
-      const mail = await byRole(driver, 'textbox', 'Mail address, if not to Letters');
+      const mail = await byRole(driver, 'textbox', 'Email address, if not to Messages');
       await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', mail);
       await mail.click();
       await chord(Key.CONTROL, 'a');
@@ -120,7 +120,7 @@ describe('the workbench: content', function () {
       await mail.click();
       await chord(Key.CONTROL, 'a');
       await press('nobody at all');
-      expect(await (await same()).getText()).to.match(/mail address/);
+      expect(await (await same()).getText()).to.match(/email address/);
       expect(await mail.getAttribute('aria-invalid')).to.equal('true');
       await press(Key.TAB);
       expect(await inSheet<string>(driver, 'Desktop', 'hire-form', 'return element.action')).to.equal(
@@ -142,7 +142,7 @@ describe('the workbench: content', function () {
       await (await byRole(driver, 'button', button)).click();
       expect(await (await byRole(driver, 'button', button)).getAttribute('aria-pressed')).to.equal('true');
       await (await byRole(driver, 'button', 'Done')).click();
-      await saysStep(driver, 'Lead paragraph: words in Desktop changed');
+      await saysStep(driver, 'Lead paragraph: text in Desktop changed');
       expect(await inSheet<string>(driver, 'Desktop', 'lead', 'return element.innerHTML')).to.match(
         new RegExp(`^<${made}>`),
       );
@@ -154,16 +154,16 @@ describe('the workbench: content', function () {
     expect(await frame.isDisplayed()).to.equal(true);
   });
 
-  describe('a published form and a film', () => {
+  describe('a published form and a video', () => {
     it('is sent as mail once what must be filled in is, and plays by itself, silent, where it is to', async () => {
       const { driver, running } = bench;
       await openHire();
-      await selectInOutline(driver, 'Film: turning sky');
+      await selectInOutline(driver, 'Video: turning sky');
       const plays = await byRole(driver, 'combobox', 'Plays');
       await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', plays);
       await plays.click();
-      await (await byRole(driver, 'option', 'by itself, without sound, over and over')).click();
-      await saysStep(driver, 'Film: turning sky: plays changed in every view');
+      await (await byRole(driver, 'option', 'automatically, muted, in a loop')).click();
+      await saysStep(driver, 'Video: turning sky: plays changed in every view');
       await kept(driver);
       await fetch(running.url + paths.publications('brindle-hill'), { method: 'POST' });
       // To who asked for less motion it would be a still picture.
@@ -178,7 +178,7 @@ describe('the workbench: content', function () {
           'const { paused, muted, loop, currentTime: time } = arguments[0]; return { paused, muted, loop, time }',
           film,
         );
-      await eventually('the film plays', async () => {
+      await eventually('the video plays', async () => {
         const now = await state();
         return !now.paused && now.time > 0;
       });
@@ -193,7 +193,7 @@ describe('the workbench: content', function () {
       await send.click();
       expect(await driver.executeScript('return window.sent.length')).to.equal(0);
       await (await byRole(driver, 'textbox', /^Your name/)).sendKeys('Nell');
-      await (await byRole(driver, 'textbox', /^Mail address/)).sendKeys('nell@b.example');
+      await (await byRole(driver, 'textbox', /^Email address/)).sendKeys('nell@b.example');
       await (await byRole(driver, 'checkbox', 'Please put a blanket in')).click();
       await send.click();
       const [[action, enctype, fields]] =
@@ -201,7 +201,7 @@ describe('the workbench: content', function () {
       expect([action, enctype]).to.deep.equal(['mailto:hire@brindlehill.example', 'text/plain']);
       expect(fields).to.include.members([
         'Your name=Nell',
-        'Mail address=nell@b.example',
+        'Email address=nell@b.example',
         'Please put a blanket in=on',
       ]);
     });

@@ -63,7 +63,7 @@ describe('the workbench: outline and desk', function () {
         'the found one with those above it',
         async () =>
           (await names()).join(' > ') ===
-          'Home > Opening: the dome opens at dusk > Row: words + dome > Words > Headline',
+          'Home > Opening: the dome opens at dusk > Row: text + dome > Text > Headline',
       );
       await find.sendKeys(Key.ESCAPE);
       const rows = async () =>
@@ -183,20 +183,20 @@ describe('the workbench: outline and desk', function () {
       await chord(Key.CONTROL, 'z');
       await resize(driver, 1280, 1200);
       await chooseView(driver, 'Mobile');
-      await selectInOutline(driver, 'Dome picture');
+      await selectInOutline(driver, 'Dome image');
       await still(driver);
       const words = await pointAt(driver, 'Mobile', 'opening-words');
       await draw(await grip(), { x: words.x, y: words.y + 60 });
-      await saysStep(driver, 'Row: words + dome: order of parts in Mobile and onward 2·1 → 1·2');
+      await saysStep(driver, 'Row: text + dome: order of parts in Mobile and onward 2·1 → 1·2');
       await chord(Key.CONTROL, 'z');
     });
 
     it('changes the columns of a block by its edges, in the view of the sheet, with a word on who moves', async () => {
       const { driver } = bench;
       await chooseView(driver, 'Desktop');
-      await selectInOutline(driver, 'Dome picture');
+      await selectInOutline(driver, 'Dome image');
       const spans = () => computed(driver, 'Desktop', 'dome', 'grid-column-end');
-      const right = await byRole(driver, 'slider', 'Columns of Dome picture');
+      const right = await byRole(driver, 'slider', 'Columns of Dome image');
       const press = (x: number) => {
         const actions = driver.actions({ async: true });
         return actions.move({ origin: right }).press().move({ origin: right, x, y: 3, duration: 80 });
@@ -210,12 +210,12 @@ describe('the workbench: outline and desk', function () {
       await driver.actions().release().perform();
       expect(await spans()).to.equal('span 5');
       await press(-110).release().perform();
-      await saysStep(driver, 'Dome picture: columns in Desktop 5 → 3');
+      await saysStep(driver, 'Dome image: columns in Desktop 5 → 3');
       expect(await spans()).to.equal('span 3');
       await chord(Key.CONTROL, 'z');
       await eventually('five columns', async () => (await spans()) === 'span 5');
 
-      const left = await byRole(driver, 'slider', 'First column of Dome picture');
+      const left = await byRole(driver, 'slider', 'First column of Dome image');
       expect(await left.getAttribute('aria-valuetext')).to.equal('5 of 12 columns, from column 8');
       // Let go on the column where it stands: nothing is set.
       await driver
@@ -226,37 +226,37 @@ describe('the workbench: outline and desk', function () {
         .perform();
       await says('5 of 12 columns, from column 8');
       await driver.actions().release().perform();
-      await saysStep(driver, 'Undone: Dome picture: columns in Desktop 5 → 3');
+      await saysStep(driver, 'Undone: Dome image: columns in Desktop 5 → 3');
       await driver
         .actions({ async: true })
         .move({ origin: left })
         .press()
         .move({ origin: left, x: -60, y: 3, duration: 80 })
         .perform();
-      await says('6 of 12 columns, from column 7\nDome picture moves down');
+      await says('6 of 12 columns, from column 7\nDome image moves down');
       await driver.actions().release().perform();
-      await saysStep(driver, 'Dome picture: columns in Desktop 5 → 6, from column 7');
+      await saysStep(driver, 'Dome image: columns in Desktop 5 → 6, from column 7');
       await chord(Key.CONTROL, 'z');
     });
 
     it('changes the columns by the arrow keys too, with the chosen reach', async () => {
       const { driver } = bench;
       await chooseView(driver, 'Tablet');
-      await selectInOutline(driver, 'Dome picture');
+      await selectInOutline(driver, 'Dome image');
       await chooseReach(driver, 'Here');
-      const right = await byRole(driver, 'slider', 'Columns of Dome picture');
+      const right = await byRole(driver, 'slider', 'Columns of Dome image');
       await right.click();
       await driver.actions().sendKeys(Key.ARROW_LEFT).perform();
-      await saysStep(driver, 'Dome picture: columns in Tablet 12 → 11');
+      await saysStep(driver, 'Dome image: columns in Tablet 12 → 11');
       await driver.actions().sendKeys(Key.ARROW_LEFT).perform();
-      await saysStep(driver, 'Dome picture: columns in Tablet 11 → 10');
+      await saysStep(driver, 'Dome image: columns in Tablet 11 → 10');
       expect(await computed(driver, 'Tablet', 'dome', 'grid-column-end')).to.equal('span 10');
       // Keys that come faster than what they do is shown are all heard.
       await driver
         .actions()
         .sendKeys(...Array.from({ length: 4 }, () => Key.ARROW_LEFT))
         .perform();
-      await saysStep(driver, 'Dome picture: columns in Tablet 7 → 6');
+      await saysStep(driver, 'Dome image: columns in Tablet 7 → 6');
       for (let steps = 0; steps < 6; steps += 1) await chord(Key.CONTROL, 'z');
       await chooseReach(driver, 'Onward');
     });
@@ -296,7 +296,7 @@ describe('the workbench: outline and desk', function () {
         .perform();
       await driver.switchTo().defaultContent();
       await (await byRole(driver, 'button', 'Done')).click();
-      await saysStep(driver, /^Lead paragraph: words in Desktop .* → Stars, bold$/);
+      await saysStep(driver, /^Lead paragraph: text in Desktop .* → Stars, bold$/);
       expect(await inSheet<string>(driver, 'Desktop', 'lead', 'return element.innerHTML')).to.equal(
         '<p>Stars, <strong>bold</strong></p>',
       );
@@ -331,7 +331,7 @@ describe('the workbench: outline and desk', function () {
       await driver.switchTo().frame(frame);
       await press(Key.ESCAPE);
       await driver.switchTo().defaultContent();
-      await saysStep(driver, /^Headline: words in Desktop .* → Pasted sky$/);
+      await saysStep(driver, /^Headline: text in Desktop .* → Pasted sky$/);
       expect(await inSheet<string>(driver, 'Desktop', 'headline', 'return element.innerHTML'))
         .to.match(/Pasted\s*<strong>sky<\/strong>$/)
         .and.not.match(/<img|<h2|onclick/);

@@ -38,7 +38,7 @@ describe('downloads', () => {
       .join(' ');
   }
 
-  it('of pictures are those that the view shows, and no other', async () => {
+  it('of images are those that the view shows, and no other', async () => {
     const { site, files: pictures } = await demoSite();
     const target = structuredClone(site);
     const mobile = 'mobile' as ViewId;
@@ -58,7 +58,7 @@ describe('downloads', () => {
       .and.not.include('dome-close');
   });
 
-  it('of pictures behind elements are as wide as a screen of the view needs, and twice that on dense screens', async () => {
+  it('of images behind elements are as wide as a screen of the view needs, and twice that on dense screens', async () => {
     const { site, files: pictures } = await demoSite();
     const target = structuredClone(site);
     // One that stands nowhere else.

@@ -43,17 +43,17 @@ describe('what stays at the edges of the window', function () {
 
   it('is added to the page whatever is selected, and put on all pages', async () => {
     const { driver, running } = bench;
-    for (const name of ['Contact strip', 'Way back up']) {
+    for (const name of ['Contact bar', 'Back-to-top button']) {
       await addElement(driver, name);
       await saysStep(driver, new RegExp(`${name} added to Home`));
       await press('button', 'Put on all pages …');
       await press('button', 'Put on all pages');
-      await saysStep(driver, `${name}: on all pages now`);
+      await saysStep(driver, `${name}: now on all pages`);
     }
     // It has no place among the sections, by keys or in the list of them.
-    await selectInOutline(driver, 'Contact strip');
+    await selectInOutline(driver, 'Contact bar');
     await driver.actions().keyDown(Key.ALT).sendKeys(Key.ARROW_UP).keyUp(Key.ALT).perform();
-    await saysStep(driver, /^Contact strip stays at an edge of the window/);
+    await saysStep(driver, /^Contact bar stays at an edge of the window/);
     await selectInOutline(driver, 'Home');
     await (await cell(driver, 'Order of parts', 'Mobile')).click();
     await driver.actions().sendKeys(Key.ENTER).perform();
@@ -114,7 +114,7 @@ describe('what stays at the edges of the window', function () {
       await media([{ name: 'prefers-reduced-motion', value: motion }]);
       await visit(driver, live.url);
       const isUp = (visibility: string) =>
-        eventually(`the way back up is ${visibility}, ${motion}`, async () =>
+        eventually(`the back-to-top button is ${visibility}, ${motion}`, async () =>
           (await styleOf('.up', 'visibility')) === visibility ? true : undefined,
         );
       await isUp('hidden');
@@ -161,8 +161,8 @@ describe('what stays at the edges of the window', function () {
 
   it('covers the page for a while when it is opened, goes by itself, at a touch or a key, and never moves for who asked for that', async () => {
     const { driver, running } = bench;
-    await addElement(driver, 'Opening screen');
-    await saysStep(driver, /Opening screen added to Home/);
+    await addElement(driver, 'Splash screen');
+    await saysStep(driver, /Splash screen added to Home/);
     await kept(driver);
     await fetch(running.url + paths.publications('brindle-hill'), { method: 'POST' });
     await resize(driver, 390, 800);

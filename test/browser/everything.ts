@@ -7,7 +7,7 @@ const LINK = '<a href="https://example.org/">link</a>';
 /** Content in which each part of a kind stands. */
 const CONTENT: Record<string, Record<string, unknown>> = {
   text: {
-    text: `<h2>Title</h2><p>Words with a ${LINK}</p><ul><li>Entry</li></ul><blockquote><p>Said</p></blockquote>`,
+    text: `<h2>Title</h2><p>Text with a ${LINK}</p><ul><li>Entry</li></ul><blockquote><p>Said</p></blockquote>`,
   },
   heading: { text: `Title with a ${LINK}` },
   list: { items: [{ text: `Entry with a ${LINK}` }] },

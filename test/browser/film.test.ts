@@ -10,7 +10,7 @@ import { card, inSheet, kept, saysStep, selectInOutline, useBench } from './work
 
 const axe = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
-describe('a film behind a page', function () {
+describe('a video behind a page', function () {
   this.timeout(150_000);
   const bench = useBench();
   const media = (motion: 'reduce' | 'no-preference', type = '') =>
@@ -38,22 +38,22 @@ describe('a film behind a page', function () {
     );
   afterEach(() => media('reduce'));
 
-  it('is one of the films on the shelf, in the view in which it is chosen', async () => {
+  it('is one of the videos on the shelf, in the view in which it is chosen', async () => {
     const { driver } = bench;
     await selectInOutline(driver, 'Home');
-    const inside = await card(driver, 'Film behind', 'Desktop');
-    const films = await byRole(driver, 'group', 'Films of the site', { inside });
+    const inside = await card(driver, 'Background video', 'Desktop');
+    const films = await byRole(driver, 'group', 'Videos of the site', { inside });
     expect(await films.getText()).to.match(/none\s+Turning sky/);
     await (await byRole(driver, 'button', 'Turning sky', { inside })).click();
-    await saysStep(driver, /film behind/i);
+    await saysStep(driver, /video behind/i);
     await (
-      await byRole(driver, 'button', 'none', { inside: await card(driver, 'Film behind', 'Mobile') })
+      await byRole(driver, 'button', 'none', { inside: await card(driver, 'Background video', 'Mobile') })
     ).click();
-    await saysStep(driver, /film behind in Mobile.* → none/);
+    await saysStep(driver, /video behind in Mobile.* → none/);
     // Nothing moves in it here, where less motion is asked for.
     const still = `return [...element.ownerDocument.querySelectorAll('.film, .film-stop')].map((each) => getComputedStyle(each).display).join()`;
     await eventually(
-      'the film is in the sheet',
+      'the video is in the sheet',
       async () => (await inSheet<string>(driver, 'Desktop', 'opening', still)) === 'none,none',
     );
     await kept(driver);
@@ -65,7 +65,7 @@ describe('a film behind a page', function () {
     await media('no-preference');
     await resize(driver, 1280, 800);
     await visit(driver, live.url);
-    await eventually('the film plays', plays);
+    await eventually('the video plays', plays);
     const box = await driver.executeScript<number[]>(
       'const { left, top, width, height } = document.querySelector(".film").getBoundingClientRect(); return [left, top, width, height]',
     );
@@ -76,7 +76,7 @@ describe('a film behind a page', function () {
         'return document.elementsFromPoint(640, 400).findIndex((each) => each.closest(".film")) > document.elementsFromPoint(640, 400).findIndex((each) => each.closest("main"))',
       ),
     ).to.equal(true);
-    const stop = await byRole(driver, 'checkbox', 'Stop the film');
+    const stop = await byRole(driver, 'checkbox', 'Stop the video');
     const target = await driver.executeScript<number>(
       'return arguments[0].closest("label").getBoundingClientRect().height',
       stop,
@@ -97,7 +97,7 @@ describe('a film behind a page', function () {
       await resize(driver, width, 800);
       await media('no-preference');
       await visit(driver, url);
-      await eventually('the film plays', plays);
+      await eventually('the video plays', plays);
       await driver.executeScript(axe);
       const found = await driver.executeAsyncScript<{ id: string; nodes: { html: string }[] }[]>(
         'axe.run(document).then(({ violations }) => arguments[0](violations))',
@@ -120,7 +120,7 @@ describe('a film behind a page', function () {
     await media('no-preference');
     await resize(driver, 1280, 800);
     await visit(driver, url);
-    await eventually('the film is fetched', async () => (await films()).length === 1);
+    await eventually('the video is fetched', async () => (await films()).length === 1);
     expect(await fetched('reduce', 1280)).to.deep.equal([]);
     expect(await fetched('no-preference', 390)).to.deep.equal([]);
     expect(await shown('.film, .film-stop')).to.equal(false);

@@ -64,8 +64,8 @@ describe('the workbench: findings', function () {
     // Wide, Desktop, Tablet, Mobile.
     await eventually('the tile', async () => / finding/.test(await tile('Lead paragraph', 3)) || undefined);
     expect(await tile('Lead paragraph', 1)).not.to.contain('finding');
-    const trouble = await driver.findElement(By.css('[role=img][aria-label^="Trouble from"]'));
-    expect(await trouble.getAttribute('aria-label')).to.match(/^Trouble from 280 to /);
+    const trouble = await driver.findElement(By.css('[role=img][aria-label^="Problem from"]'));
+    expect(await trouble.getAttribute('aria-label')).to.match(/^Problem from 280 to /);
     await chooseView(driver, 'Desktop');
     await press('button', 'Findings');
     await listed(/^Lead paragraph is 10 px from 280 to 639 px\./);
@@ -129,9 +129,11 @@ describe('the workbench: findings', function () {
     const { driver } = bench;
     await selectInOutline(driver, 'Invitation: title');
     await type(driver, 'Size', 'Mobile', '28');
-    await type(driver, 'Words', 'Mobile', 'Interferometrieforschung');
+    await type(driver, 'Text', 'Mobile', 'Interferometrieforschung');
     await press('button', 'Findings');
-    const sentence = await listed(/^“Interferometrieforschung” in Invitation: title is wider than its place/);
+    const sentence = await listed(
+      /^“Interferometrieforschung” in Invitation: title is wider than its container/,
+    );
     const [, to, wide, room] = /from 280 to (\d+) px: (\d+) of (\d+) px/.exec(sentence)!.map(Number);
     await chooseView(driver, 'Mobile');
     const drawn = await inSheet<number>(
@@ -150,17 +152,17 @@ describe('the workbench: findings', function () {
     await gone(/^“Interfero/);
   });
 
-  it('over a picture are those of its worst part', async () => {
+  it('over an image are those of its worst part', async () => {
     const { driver } = bench;
     await press('button', 'Tree');
     await selectInOutline(driver, 'Invitation');
-    await type(driver, 'Picture behind', 'Desktop', 'Milky Way');
+    await type(driver, 'Background image', 'Desktop', 'Milky Way');
     await type(driver, 'Gradient', 'Desktop', 'none');
     await selectInOutline(driver, 'Invitation: text');
     await type(driver, 'Colour', 'Desktop', '#3a3560');
     await press('button', 'Findings');
     await listed(
-      /^Invitation: text has a contrast of 1\.\d : 1 at the worst place of the picture behind it in /,
+      /^Invitation: text has a contrast of 1\.\d : 1 at the worst point of the background image in /,
     );
   });
 
@@ -198,23 +200,23 @@ describe('the workbench: findings', function () {
     await press('button', 'Findings');
     const small = /^Lead paragraph is 10 px/;
     await listed(small);
-    await press('button', 'Set aside …', await item(small));
-    const reason = await byRole(driver, 'textbox', 'Why it may stay as it is');
+    await press('button', 'Dismiss …', await item(small));
+    const reason = await byRole(driver, 'textbox', 'Why it can stay as it is');
     await reason.sendKeys('It is a legend.');
-    await press('button', 'Set aside', await item(small));
-    await saysStep(driver, 'Lead paragraph: “text too small” is set aside');
+    await press('button', 'Dismiss', await item(small));
+    await saysStep(driver, 'Lead paragraph: “text too small” is dismissed');
     await gone(small);
-    await choose('Findings listed', /^Set aside: 1/);
-    expect(await listed(small)).to.contain('Set aside: It is a legend.');
+    await choose('Findings listed', /^Dismissed: 1/);
+    expect(await listed(small)).to.contain('Dismissed: It is a legend.');
     // Another change of its element: it may be another finding now.
     await type(driver, 'Line height', 'Mobile', '1.7');
     await choose('Findings listed', /^In all views/);
     await listed(small);
     await undo();
     await gone(small);
-    await choose('Findings listed', /^Set aside: 1/);
-    await press('button', 'Take up again', await item(small));
-    await saysStep(driver, 'Lead paragraph: “text too small” is taken up again');
+    await choose('Findings listed', /^Dismissed: 1/);
+    await press('button', 'Reopen', await item(small));
+    await saysStep(driver, 'Lead paragraph: “text too small” is reopened');
     // Nothing is set aside any more: all are listed.
     await listed(small);
     const headings = () =>

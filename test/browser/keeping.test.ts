@@ -63,7 +63,7 @@ describe('the workbench: keeping', function () {
         async () => (await driver.findElements(By.css('header [role=alert]')))[0],
       );
       expect(await alert.getText()).to.match(
-        /1 change is not saved.*cannot be reached.*tries again by itself/s,
+        /1 change is not saved.*cannot be reached.*tries again automatically/s,
       );
       await type(driver, 'Padding end', 'Desktop', '24');
       await online(driver, true);
@@ -75,7 +75,7 @@ describe('the workbench: keeping', function () {
       expect(page.nodes['evening-title'].style.self.paddingRight.base).to.equal(24);
     });
 
-    it('keeps after a reload what could not be kept before, on top of what others did meanwhile', async () => {
+    it('keeps after a reload what could not be saved before, on top of what others did meanwhile', async () => {
       const { driver } = bench;
       await selectInOutline(driver, 'Evening: title');
       await online(driver, false);
@@ -126,24 +126,25 @@ describe('the workbench: keeping', function () {
         clear('/pages/home/nodes/short-lived'),
       ]);
       await online(driver, true);
-      const aside = await byRole(driver, 'button', '1 change set aside', { within: 40_000 });
+      const aside = await byRole(driver, 'button', '1 change not applied', { within: 40_000 });
       // The bar is laid out anew when it stops saying that something is not kept.
       await eventually('a calm bar', async () =>
         (await driver.findElements(By.css('header [role=alert]'))).length === 0 ? true : undefined,
       );
       await aside.click();
-      const dialog = await byRole(driver, 'dialog', '1 change could not be kept');
+      const dialog = await byRole(driver, 'dialog', '1 change could not be saved');
       expect(await dialog.getText()).to.match(
-        /Short lived: weight in Desktop .* → 650\s+The element is not on this page any more\./,
+        /Short lived: weight in Desktop .* → 650\s+The element is no longer on this page\./,
       );
       await byRole(driver, 'button', 'Save to a file', { inside: dialog });
-      await (await byRole(driver, 'button', 'Let them go', { inside: dialog })).click();
+      await (await byRole(driver, 'button', 'Discard them', { inside: dialog })).click();
       await eventually(
         'the notice gone',
-        async () => (await driver.findElements(By.xpath('//button[contains(., "set aside")]'))).length === 0,
+        async () =>
+          (await driver.findElements(By.xpath('//button[contains(., "not applied")]'))).length === 0,
       );
       await bench.reload();
-      expect(await driver.findElements(By.xpath('//button[contains(., "set aside")]'))).to.have.length(0);
+      expect(await driver.findElements(By.xpath('//button[contains(., "not applied")]'))).to.have.length(0);
     });
 
     const others = editor(() => bench.running.url, 'others');
@@ -183,13 +184,13 @@ describe('the workbench: keeping', function () {
       await online(driver, true);
       await eventually('the notice', async () =>
         (await driver.findElement(By.css('body')).getText()).includes(
-          'Your change replaced what another window had just kept: Evening: title: line height in Desktop → 1.7.',
+          'Your change replaced what another window had just saved: Evening: title: line height in Desktop → 1.7.',
         ),
       );
       await kept(driver);
       await cellSays(driver, 'Line height in Desktop: 1.3, base value');
-      await (await byRole(driver, 'button', 'Have it back')).click();
-      await saysStep(driver, 'Had back: Evening: title: line height in Desktop → 1.7');
+      await (await byRole(driver, 'button', 'Restore it')).click();
+      await saysStep(driver, 'Restored: Evening: title: line height in Desktop → 1.7');
       await cellSays(driver, 'Line height in Desktop: 1.7, base value');
       await kept(driver);
       await bench.chord(Key.CONTROL, 'z');
@@ -210,11 +211,11 @@ describe('the workbench: keeping', function () {
         take(`/pages/home/nodes/${parent}/children`, 'lead'),
         clear('/pages/home/nodes/lead'),
       ]);
-      await (await byRole(driver, 'button', '1 change set aside')).click();
-      const aside = await byRole(driver, 'dialog', '1 change could not be kept');
-      expect(await aside.getText()).to.include('Lead paragraph: words in Desktop → An hour of writing');
-      expect(await aside.getText()).to.include('The element is not on this page any more.');
-      await (await byRole(driver, 'button', 'Let them go', { inside: aside })).click();
+      await (await byRole(driver, 'button', '1 change not applied')).click();
+      const aside = await byRole(driver, 'dialog', '1 change could not be saved');
+      expect(await aside.getText()).to.include('Lead paragraph: text in Desktop → An hour of writing');
+      expect(await aside.getText()).to.include('The element is no longer on this page.');
+      await (await byRole(driver, 'button', 'Discard them', { inside: aside })).click();
       await eventually('a sheet without it', async () =>
         driver.executeScript<boolean>(
           `return arguments[0].contentDocument.querySelector('.n-lead') === null`,
@@ -288,7 +289,7 @@ describe('the workbench: keeping', function () {
       await (await byRole(driver, 'menuitem', /^Visits/)).click();
       await byRole(driver, 'link', 'To the list of sites');
       expect(await driver.findElement(By.css('[role=alert]')).getText()).to.equal(
-        'Opening takes longer than usual. It goes on as soon as everything is here.',
+        'Opening takes longer than usual. It continues as soon as everything has loaded.',
       );
       await online(driver, true);
       await sheet(driver, 'Desktop');

@@ -26,7 +26,7 @@ describe('letters', function () {
   it('have a place that says what will arrive there', async () => {
     await open();
     await says(
-      /No letters yet\. What visitors of the published site send with “Booking form” arrives here\./,
+      /No messages yet\. What visitors of the published site send with “Booking form” arrives here\./,
     );
   });
 
@@ -40,17 +40,17 @@ describe('letters', function () {
     // What browsers look at is looked at again by the host, for those that do not.
     await driver.executeScript('document.querySelector("form").noValidate = true');
     await press('button', 'Ask for it');
-    await says('This was not sent yet. What you wrote is still here.');
+    await says('This has not been sent yet. What you wrote is still here.');
     // A browser gives the focus once it has drawn the page.
     const focused = (what: string, script: string, is: string) =>
       eventually(what, async () => (await driver.executeScript(script)) === is);
     await focused('the focus on what is said', 'return document.activeElement.getAttribute("role")', 'alert');
-    const mail = await byRole(driver, 'textbox', /^Mail address/);
+    const mail = await byRole(driver, 'textbox', /^Email address/);
     expect(await mail.getAttribute('aria-invalid')).to.equal('true');
     expect(await (await byRole(driver, 'textbox', /^Your name/)).getAttribute('value')).to.equal(
       'Nell Ashby',
     );
-    await press('link', 'Mail address');
+    await press('link', 'Email address');
     await focused('the focus in the field', 'return document.activeElement.name', 'field-2');
     await driver.actions().sendKeys('nell@b.example', Key.ENTER).perform();
     await says('Thank you. We answer by daylight, in a day or two.');
@@ -66,19 +66,19 @@ describe('letters', function () {
   it('are listed unread, opened and read, and counted in the bar on top', async () => {
     const { driver } = bench;
     await open();
-    await byRole(driver, 'link', /^Letters ?1/);
+    await byRole(driver, 'link', /^Messages ?1/);
     await eventually('it is listed', async () => (await unread()) === 1);
     await press('button', /^(Not read )?Nell Ashby/);
-    const letter = await byRole(driver, 'region', 'Letter');
+    const letter = await byRole(driver, 'region', 'Message');
     expect(await letter.getText()).to.match(
       /Book a telescope[^]*sent from \/telescope-hire\/[^]*Your name\s+Nell Ashby[^]*Saturn[^]*blanket in\s+no/,
     );
-    await byRole(driver, 'link', 'Letters');
+    await byRole(driver, 'link', 'Messages');
     expect(await unread()).to.equal(0);
     await press('button', 'Mark as not read');
     await eventually('it is not read', async () => (await unread()) === 1);
     await press('button', /^Book a telescope ?1 new · 1$/);
-    expect(await (await byRole(driver, 'link', 'Take them out as CSV')).getAttribute('href')).to.match(
+    expect(await (await byRole(driver, 'link', 'Export as CSV')).getAttribute('href')).to.match(
       /letters\/hire-form\.csv$/,
     );
   });
@@ -86,35 +86,35 @@ describe('letters', function () {
   it('are put with those of robots and back, and deleted once that is confirmed', async () => {
     await open();
     await press('button', /^(Not read )?Nell Ashby/);
-    await press('button', 'It is from a robot');
-    await says('There are no letters here.');
-    await press('button', /^Perhaps from robots/);
+    await press('button', 'Spam');
+    await says('There are no messages here.');
+    await press('button', /^Possible spam/);
     await press('button', /Nell Ashby/);
-    await press('button', 'It is from a person');
-    await press('button', /^All letters/);
-    await press('checkbox', 'Choose the letter: Nell Ashby');
+    await press('button', 'Not spam');
+    await press('button', /^All messages/);
+    await press('checkbox', 'Choose the message: Nell Ashby');
     await press('button', 'Delete …');
-    await press('button', 'Leave it');
-    await byRole(bench.driver, 'checkbox', 'Choose the letter: Nell Ashby');
+    await press('button', 'Cancel');
+    await byRole(bench.driver, 'checkbox', 'Choose the message: Nell Ashby');
     await press('button', 'Delete …');
     await press('button', 'Delete');
-    await says(/No letters yet/);
+    await says(/No messages yet/);
   });
 
   it('are kept for a time of choice; a shorter one is asked about', async () => {
     const { driver } = bench;
     await open();
-    await press('combobox', 'Letters are kept');
+    await press('combobox', 'Keep messages');
     await press('option', 'for 30 days');
-    await says('Those that are older are deleted now');
-    await press('button', 'Leave it');
-    expect(await (await byRole(driver, 'combobox', 'Letters are kept')).getText()).to.equal('for a year');
-    await press('combobox', 'Letters are kept');
+    await says('Older ones are deleted now');
+    await press('button', 'Cancel');
+    expect(await (await byRole(driver, 'combobox', 'Keep messages')).getText()).to.equal('for a year');
+    await press('combobox', 'Keep messages');
     await press('option', 'for 30 days');
-    await press('button', 'Keep them so');
+    await press('button', 'Change');
     await eventually(
       'it is said',
-      async () => (await (await byRole(driver, 'combobox', 'Letters are kept')).getText()) === 'for 30 days',
+      async () => (await (await byRole(driver, 'combobox', 'Keep messages')).getText()) === 'for 30 days',
     );
   });
 });

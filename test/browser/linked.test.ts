@@ -41,8 +41,8 @@ describe('A linked block', () => {
     const { driver } = bench;
     await selectInOutline(driver, 'What is up this week');
     await (await byRole(driver, 'button', 'More for What is up this week')).click();
-    await (await byRole(driver, 'menuitem', 'Keep What is up this week as a block, linked here')).click();
-    await saysStep(driver, /^What is up this week: kept, and linked here with \d+ elements in it$/);
+    await (await byRole(driver, 'menuitem', 'Save What is up this week as a block, linked here')).click();
+    await saysStep(driver, /^What is up this week: saved, and linked here with \d+ elements in it$/);
     await says(driver, /Linked: on this page only, so far/);
     await kept(driver);
 
@@ -50,7 +50,7 @@ describe('A linked block', () => {
     await selectInOutline(driver, 'Ways to come');
     await (await byRole(driver, 'button', 'Add an element')).click();
     const panel = await byRole(driver, 'region', 'Add');
-    await (await byRole(driver, 'button', 'Kept blocks', { inside: panel })).click();
+    await (await byRole(driver, 'button', 'Saved blocks', { inside: panel })).click();
     await (await byRole(driver, 'button', 'Linked', { inside: panel })).click();
     const offer = () => byRole(driver, 'button', 'What is up this week', { inside: panel });
     await (await offer()).click();
@@ -62,7 +62,9 @@ describe('A linked block', () => {
     await shownIn(driver, 'What is up this week');
     // A page links a block once.
     expect(await (await offer()).getAttribute('disabled')).to.equal('true');
-    expect(await panel.getText()).to.match(/This page links it already, and a page links a block once\./);
+    expect(await panel.getText()).to.match(
+      /This page already links it, and a page can link a block only once\./,
+    );
 
     await rename(driver, 'Card: Saturn', 'Card: the ringed one');
     await saysStep(driver, 'Card: Saturn: renamed to Card: the ringed one, wherever it is linked');
@@ -73,7 +75,7 @@ describe('A linked block', () => {
 
     await (await byRole(driver, 'button', 'Change that …')).click();
     await (await byRole(driver, 'menuitem', 'Give Home its own')).click();
-    await saysStep(driver, 'What is up this week: Home has its own now');
+    await saysStep(driver, 'What is up this week: Home now has its own');
     await kept(driver);
     await rename(driver, 'Card: the ringed one', 'Card: Saturn again');
     await saysStep(driver, 'Card: the ringed one: renamed to Card: Saturn again');
@@ -93,7 +95,7 @@ describe('A linked block', () => {
   const offer2 = async (driver: Driver) => {
     await (await byRole(driver, 'button', 'Add an element')).click();
     const panel = await byRole(driver, 'region', 'Add');
-    await (await byRole(driver, 'button', 'Kept blocks', { inside: panel })).click();
+    await (await byRole(driver, 'button', 'Saved blocks', { inside: panel })).click();
     await (await byRole(driver, 'button', 'Linked', { inside: panel })).click();
     return byRole(driver, 'button', 'What is up this week', { inside: panel });
   };

@@ -39,7 +39,7 @@ describe('a link', function () {
     return page.nodes.book.content.link;
   };
 
-  it('of a button is chosen: a place on another page, a file, a mail address, a telephone number, a web address', async () => {
+  it('of a button is chosen: a place on another page, a file, an email address, a telephone number, a web address', async () => {
     await selectInOutline(bench.driver, 'Book a night');
     await card(bench.driver, 'Leads to', 'Desktop');
     await choose('Leads to', 'a place on a page …');
@@ -47,11 +47,11 @@ describe('a link', function () {
     await choose('Place', 'Prices and hours');
     await saysStep(bench.driver, 'Book a night: leads to in Desktop Visits → a place on Telescope hire');
     expect(await linkOf()).to.equal('page:hire#hire-prices');
-    await choose('Leads to', 'a file of the shelf …');
+    await choose('Leads to', 'a file from the shelf …');
     await choose('File', 'Milky Way');
     expect(await linkOf()).to.equal('shelf:milky-way');
-    await choose('Leads to', 'a mail address …');
-    await typeInto('Mail address', 'hello@brindlehill.example');
+    await choose('Leads to', 'an email address …');
+    await typeInto('Email address', 'hello@brindlehill.example');
     expect(await linkOf()).to.equal('mailto:hello@brindlehill.example');
     await choose('Leads to', 'a telephone number …');
     await typeInto('Telephone number', '+44 1632 960 001');
@@ -69,17 +69,15 @@ describe('a link', function () {
     await (await byRole(bench.driver, 'button', /^Visits/)).click();
     await (await byRole(bench.driver, 'button', 'Delete …')).click();
     const dialog = await byRole(bench.driver, 'dialog', 'Delete Visits');
-    await (await byRole(bench.driver, 'checkbox', /Take these links off/, { inside: dialog })).click();
+    await (await byRole(bench.driver, 'checkbox', /Remove these links/, { inside: dialog })).click();
     await (await byRole(bench.driver, 'button', 'Delete', { inside: dialog })).click();
     await kept(bench.driver);
     await (await byRole(bench.driver, 'link', 'Publish …')).click();
-    const publish = await byRole(bench.driver, 'region', 'What stands in the way');
+    const publish = await byRole(bench.driver, 'region', 'Must be fixed before publishing');
     await eventually('the links that lead nowhere', async () =>
-      /(?:leads to a page that is not there any more[^]*){3}/.test(await publish.getText()),
+      /(?:leads to a page that no longer exists[^]*){3}/.test(await publish.getText()),
     );
-    expect(await publish.getText()).to.match(
-      /Page links on all pages leads to a page that is not there any more/,
-    );
+    expect(await publish.getText()).to.match(/Page links on all pages leads to a page that no longer exists/);
     await (await byRole(bench.driver, 'button', 'Page links', { inside: publish })).click();
     await eventually(
       'the menu selected',
@@ -89,7 +87,7 @@ describe('a link', function () {
     );
     const links = await card(bench.driver, 'Links', 'Desktop');
     await eventually('a link that says what is gone', async () =>
-      /The page it led to is not there any more/.test(await links.getText()),
+      /The page it led to no longer exists/.test(await links.getText()),
     );
     await closeCard(bench.driver);
     await (await byRole(bench.driver, 'button', /^Undo: Page Visits: deleted/)).click();

@@ -21,7 +21,7 @@ describe('memory', () => {
 
   it('holds as much after many edits as after a few', async () => {
     const { driver, press } = bench;
-    await selectInOutline(driver, 'Row: words + dome');
+    await selectInOutline(driver, 'Row: text + dome');
     // Such edits change the markup of a page with pictures in forms for some widths only.
     const edits = async (count: number) => {
       for (let edit = 0; edit < count; edit++) {

@@ -44,20 +44,20 @@ describe('where a page is offered', function () {
     await toPages('Visits');
     await choose('Tablet', 'Not in menus');
     await saysStep(driver, 'Page Visits: not in menus in Tablet');
-    await choose('Mobile', 'Not offered');
-    await saysStep(driver, 'Page Visits: not offered in Mobile');
-    const list = await byRole(driver, 'list', 'What leads there');
-    expect(await list.getText()).to.match(/Page links on all pages, leaves it out there by itself/);
+    await choose('Mobile', 'Does not appear');
+    await saysStep(driver, 'Page Visits: does not appear in Mobile');
+    const list = await byRole(driver, 'list', 'What links there');
+    expect(await list.getText()).to.match(/Page links on all pages, leaves it out there automatically/);
     await (await byRole(driver, 'button', 'Hide those links in these views too')).click();
     await saysStep(driver, /^Links to Visits in Mobile: /);
     await eventually('only the menu is left', async () =>
-      (await (await byRole(driver, 'list', 'What leads there')).findElements(By.css('li'))).length === 1
+      (await (await byRole(driver, 'list', 'What links there')).findElements(By.css('li'))).length === 1
         ? true
         : undefined,
     );
     const notice = await byRole(driver, 'textbox', 'Notice in its place');
     await notice.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Visits are planned on a larger screen.', Key.TAB);
-    await saysStep(driver, 'Page Visits: what it says where it is not offered');
+    await saysStep(driver, 'Page Visits: notice where it does not appear');
     await kept(driver);
   });
 
@@ -92,7 +92,7 @@ describe('where a page is offered', function () {
     );
     await (await byRole(driver, 'checkbox', 'Show ghosts')).click();
     await (await byRole(driver, 'button', 'Not shown')).click();
-    await byRole(driver, 'listitem', /: its page is not offered here$/);
+    await byRole(driver, 'listitem', /: its page does not appear here$/);
     await (await byRole(driver, 'button', 'Tree')).click();
   });
 
@@ -106,9 +106,9 @@ describe('where a page is offered', function () {
     await saysStep(driver, 'Page Visits: in menus in Mobile');
     await sheet(driver, 'Mobile');
     await bench.press('h');
-    await saysStep(driver, 'Page Visits: not offered in Mobile');
+    await saysStep(driver, 'Page Visits: does not appear in Mobile');
     await bench.chord(Key.CONTROL, 'z');
-    await saysStep(driver, 'Undone: Page Visits: not offered in Mobile');
+    await saysStep(driver, 'Undone: Page Visits: does not appear in Mobile');
   });
 
   it('says at once where a page has no menu any more', async () => {
@@ -118,7 +118,7 @@ describe('where a page is offered', function () {
     await selectInOutline(driver, 'Header');
     await bench.press('h');
     await eventually('a warning', async () =>
-      /shows no menu in Mobile any more: visitors find no way on there/.test(await said()) ? true : undefined,
+      /shows no menu in Mobile now: visitors cannot navigate there/.test(await said()) ? true : undefined,
     );
   });
 });

@@ -49,8 +49,8 @@ describe('the workbench: placing freely', function () {
       `return element.parentElement.classList.contains('overlay')`,
     );
     if (there) return;
-    await choose('Words', 'Make an overlay of it');
-    await saysStep(bench.driver, 'Words: an overlay now; every part stands where it stood');
+    await choose('Text', 'Turn it into an overlay');
+    await saysStep(bench.driver, 'Text: now an overlay; every part stays where it was');
   };
   const tag = (name: RegExp) => byRole(bench.driver, 'button', name);
   /** px of the page to px on screen. */
@@ -80,8 +80,8 @@ describe('the workbench: placing freely', function () {
       await chooseView(driver, view);
       near(await boxes(view), before[view]);
     }
-    await choose('Words', 'Make a column of it');
-    await saysStep(driver, 'Words: a column of 3 parts now; every part stands where it stood');
+    await choose('Text', 'Turn it into a column');
+    await saysStep(driver, 'Text: a column of 3 parts now; every part stays where it was');
     for (const view of views) {
       await chooseView(driver, view);
       near(await boxes(view), before[view]);
@@ -150,10 +150,7 @@ describe('the workbench: placing freely', function () {
     expect(shifted.lead.top - held.lead.top).to.be.closeTo(2, 0.1);
     // Across it takes all of its area: there is nothing to be offset from.
     await name.sendKeys(Key.chord(Key.CONTROL, Key.ARROW_RIGHT));
-    await saysStep(
-      driver,
-      /^Lead paragraph takes all of its area from side to side; .* Nothing was changed\.$/,
-    );
+    await saysStep(driver, /^Lead paragraph takes all of its area horizontally; .* Nothing was changed\.$/);
     await chooseView(driver, 'Tablet');
     await selectInOutline(driver, 'Lead paragraph');
     const lead = await tag(/^Lead paragraph.*, place$/);
@@ -180,7 +177,7 @@ describe('the workbench: placing freely', function () {
       await (await byRole(driver, 'button', 'More for 3 elements')).click();
       await (await byRole(driver, 'menuitem', entry)).click();
     };
-    await together('One row between');
+    await together('One row apart');
     await saysStep(driver, '3 parts: spaced evenly in Desktop');
     const rows = (id: string) =>
       inSheet<number[]>(
@@ -191,14 +188,14 @@ describe('the workbench: placing freely', function () {
       );
     const [headline, lead, book] = [await rows('headline'), await rows('lead'), await rows('book')];
     expect([lead[0] - headline[1], book[0] - lead[1]]).to.deep.equal([1, 1]);
-    await together('At their end');
+    await together('Align right edges');
     await saysStep(driver, '3 parts: lined up in Desktop');
     const lined = await boxes('Desktop');
     const end = ({ left, width }: Boxes[string]) => left + width;
     expect(end(lined.book)).to.be.closeTo(end(lined.headline), 1);
     expect(end(lined.lead)).to.be.closeTo(end(lined.headline), 1);
     await together('Fit to content in Desktop');
-    await saysStep(driver, '3 parts: fitted to what is in them in Desktop');
+    await saysStep(driver, '3 parts: fitted to their content in Desktop');
     const [from, to] = await rows('book');
     const height = await inSheet<number>(
       driver,
@@ -250,11 +247,11 @@ describe('the workbench: placing freely', function () {
     const before = await size('Desktop');
     await chooseView(driver, 'Mobile');
     expect(await size('Mobile')).to.equal('34px');
-    await choose('Headline', 'Content to scale in Mobile …');
-    const dialog = await byRole(driver, 'dialog', 'Content of Headline to scale in Mobile');
+    await choose('Headline', 'Scale content in Mobile …');
+    const dialog = await byRole(driver, 'dialog', 'Scale the content of Headline in Mobile');
     const field = await byRole(driver, 'textbox', 'Scale', { inside: dialog });
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '5');
-    const go = await byRole(driver, 'button', 'Bring to scale', { inside: dialog });
+    const go = await byRole(driver, 'button', 'Scale', { inside: dialog });
     expect(await go.isEnabled()).to.equal(false);
     // What it would change is seen before it is done.
     const rows = async () =>
@@ -271,7 +268,7 @@ describe('the workbench: placing freely', function () {
     await saysStep(driver, /^Headline: content at 50 % in Mobile and onward, \d values?$/);
     expect(await size('Mobile')).to.equal('17px');
     await chord(Key.CONTROL, 'z');
-    await choose('Headline', 'Content to scale in Mobile …');
+    await choose('Headline', 'Scale content in Mobile …');
     await (await byRole(driver, 'radio', 'Text sizes alone')).click();
     await (await byRole(driver, 'textbox', 'Scale')).sendKeys(Key.chord(Key.CONTROL, 'a'), '50', Key.ENTER);
     await saysStep(driver, 'Headline: text at 50 % in Mobile and onward, 1 value');

@@ -127,7 +127,7 @@ describe('the pages of a site', function () {
     await field('Address', 'find-us');
     const form = await byRole(bench.driver, 'region', 'Page Visits');
     await eventually('the refusal', async () =>
-      (await form.getText()).includes('Not kept; it is still “visits”.') ? true : undefined,
+      (await form.getText()).includes('Not saved; it is still “visits”.') ? true : undefined,
     );
     await field('Address', 'come-up');
     await field('Title', 'Come up the hill');
@@ -208,18 +208,18 @@ describe('the pages of a site', function () {
     );
   });
 
-  it('have one name, one language and one sign for all of them, each a step that can be taken back', async () => {
+  it('have one name, one language and one sign for all of them, each a step that can be undone', async () => {
     await toPages();
-    await press('button', /^All of the site/);
+    await press('button', /^Whole site/);
     await field('Name', 'The hill at night');
     await kept('the name', ({ frame }) => frame.name === 'The hill at night');
     await press('combobox', /^Language/);
     await press('option', 'German');
     await kept('the language', ({ frame }) => frame.lang === 'de');
-    await press('combobox', /^Sign of the site/);
+    await press('combobox', /^Site icon/);
     await press('option', 'Saturn');
     await kept('the sign', ({ frame }) => frame.icon === 'saturn');
-    await eventually('the sign', async () => bench.driver.findElement(By.css('img[alt="The sign: Saturn"]')));
+    await eventually('the sign', async () => bench.driver.findElement(By.css('img[alt="The icon: Saturn"]')));
     for (const holds of [
       ({ frame }: SiteResponse) => frame.icon === undefined,
       ({ frame }: SiteResponse) => frame.lang === 'en',
@@ -239,29 +239,29 @@ describe('the pages of a site', function () {
     await press('combobox', /^Language/);
     await press('option', 'Welsh');
     await kept('the language', (site) => site.frame.pages.some(({ lang }) => lang === 'cy'));
-    await press('button', /^All of the site/);
-    await press('button', 'What visitors are told …');
-    const dialog = await byRole(driver, 'dialog', 'What visitors are told');
-    expect(
-      await (await byRole(driver, 'textbox', 'This has to be filled in.')).getAttribute('value'),
-    ).to.equal('This has to be filled in.');
+    await press('button', /^Whole site/);
+    await press('button', 'System messages …');
+    const dialog = await byRole(driver, 'dialog', 'System messages');
+    expect(await (await byRole(driver, 'textbox', 'This must be filled in.')).getAttribute('value')).to.equal(
+      'This must be filled in.',
+    );
     await press('combobox', /Language/);
     await press('option', 'Welsh');
     expect(await dialog.getText()).to.include(
-      'There are no words in Welsh yet. Until they are written here, visitors read them in English.',
+      'There are no texts in Welsh yet. Until they are written here, visitors see them in English.',
     );
-    const words = await byRole(driver, 'textbox', 'This has to be filled in.');
+    const words = await byRole(driver, 'textbox', 'This must be filled in.');
     expect(await words.getAttribute('value')).to.equal('');
     await words.sendKeys('Rhaid llenwi hwn.', Key.ENTER);
-    await kept('the words', ({ frame }) => frame.words?.cy?.needed === 'Rhaid llenwi hwn.');
-    expect(await dialog.getText()).to.include('31 of these are not there in Welsh yet');
+    await kept('the text', ({ frame }) => frame.words?.cy?.needed === 'Rhaid llenwi hwn.');
+    expect(await dialog.getText()).to.include('31 of these are not available in Welsh yet');
     // What has to be filled in has to be said.
     const many = await byRole(driver, 'textbox', /^This is too long/);
     await many.sendKeys('Rhy hir.', Key.ENTER);
     await eventually('the refusal', async () =>
-      (await dialog.getText()).includes('Not kept; it is still empty.') ? true : undefined,
+      (await dialog.getText()).includes('Not saved; it is still empty.') ? true : undefined,
     );
-    await (await byRole(driver, 'button', /^As usual: /, { inside: dialog })).click();
+    await (await byRole(driver, 'button', /^Reset to default: /, { inside: dialog })).click();
     await kept('the usual words', ({ frame }) => frame.words === undefined);
   });
 });

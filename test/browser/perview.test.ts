@@ -89,7 +89,7 @@ describe('the workbench: structure by view', function () {
     await (await byRole(driver, 'button', 'Done')).click();
     await saysStep(
       driver,
-      'Headline: words in Tablet and onward The dome opens at dusk. Bring a coat. → Stars tonight',
+      'Headline: text in Tablet and onward The dome opens at dusk. Bring a coat. → Stars tonight',
     );
     const read = (view: string) => inSheet<string>(driver, view, 'headline', 'return element.innerText');
     expect(await read('Tablet')).to.equal('Stars tonight');
@@ -98,8 +98,8 @@ describe('the workbench: structure by view', function () {
     await inView('Mobile');
     await selectInOutline(driver, 'Headline');
     await chooseReach(driver, 'Here');
-    await type(driver, 'Words', 'Mobile', 'Stars');
-    await saysStep(driver, 'Headline: words in Mobile Stars tonight → Stars');
+    await type(driver, 'Text', 'Mobile', 'Stars');
+    await saysStep(driver, 'Headline: text in Mobile Stars tonight → Stars');
     expect(await read('Mobile')).to.equal('Stars');
     await chooseReach(driver, 'Onward');
     // A person reads each heading once, whatever the window.
@@ -111,24 +111,28 @@ describe('the workbench: structure by view', function () {
     const { driver } = bench;
     await inView('Desktop');
     await selectInOutline(driver, 'Headline');
-    await type(driver, 'Words', 'Desktop', 'The dome opens at nine.');
+    await type(driver, 'Text', 'Desktop', 'The dome opens at nine.');
     await eventually('a mark', async () =>
-      /may have to follow/.test(
-        (await (await cell(driver, 'Words', 'Tablet')).getAttribute('aria-label')) ?? '',
+      /may need an update/.test(
+        (await (await cell(driver, 'Text', 'Tablet')).getAttribute('aria-label')) ?? '',
       ),
     );
-    const opened = await card(driver, 'Words', 'Tablet');
+    const opened = await card(driver, 'Text', 'Tablet');
     expect(await opened.getText()).to.match(
       /13 characters[\s\S]*Desktop, 23 characters\s*The dome opens at nine\./,
     );
-    await (await byRole(driver, 'button', 'Still right', { inside: opened })).click();
-    await saysStep(driver, 'Headline: words in Tablet are still right');
+    await (await byRole(driver, 'button', 'Still correct', { inside: opened })).click();
+    await saysStep(driver, 'Headline: text in Tablet is still correct');
     await eventually(
       'no card',
       async () => (await driver.findElements(By.css('.MuiPopover-root'))).length === 0,
     );
-    expect(await (await cell(driver, 'Words', 'Tablet')).getAttribute('aria-label')).not.to.match(/follow/);
-    expect(await (await cell(driver, 'Words', 'Mobile')).getAttribute('aria-label')).to.match(/follow/);
+    expect(await (await cell(driver, 'Text', 'Tablet')).getAttribute('aria-label')).not.to.match(
+      /need an update/,
+    );
+    expect(await (await cell(driver, 'Text', 'Mobile')).getAttribute('aria-label')).to.match(
+      /need an update/,
+    );
   });
 
   it('makes an alternate for a view, with a letter a view that goes round', async () => {
@@ -136,35 +140,35 @@ describe('the workbench: structure by view', function () {
     await inView('Mobile');
     await menuIn('Mobile', 'dome');
     await entry('Make an alternate for Mobile');
-    await saysStep(driver, 'Dome picture: alternate made for Mobile');
+    await saysStep(driver, 'Dome image: alternate made for Mobile');
     // The copy is selected, so its set is unfolded.
-    await outlineRow(driver, 'Dome picture, Mobile');
+    await outlineRow(driver, 'Dome image, Mobile');
     const letters = async () =>
       Promise.all(
         ['Wide', 'Desktop', 'Tablet', 'Mobile'].map(async (view) =>
-          (await tile('Dome picture', view)).getText(),
+          (await tile('Dome image', view)).getText(),
         ),
       );
     expect(await letters()).to.deep.equal(['A', 'A', 'A', 'B']);
-    await selectInOutline(driver, 'Dome picture');
-    await (await tile('Dome picture', 'Tablet')).click();
+    await selectInOutline(driver, 'Dome image');
+    await (await tile('Dome image', 'Tablet')).click();
     await eventually('B in Tablet', async () => (await letters()).join('') === 'AABB');
     await chord(Key.CONTROL, 'z');
     await eventually('A in Tablet', async () => (await letters()).join('') === 'AAAB');
     expect(await seen('Mobile', 'dome')).to.equal(false);
-    await selectInOutline(driver, 'Dome picture, other views');
-    await (await tile('Dome picture, other views', 'Mobile')).click();
+    await selectInOutline(driver, 'Dome image, other views');
+    await (await tile('Dome image, other views', 'Mobile')).click();
     await eventually('A in Mobile', async () => (await letters()).join('') === 'AAAA');
     await chord(Key.CONTROL, 'z');
-    await selectInOutline(driver, 'Dome picture');
-    await (await byRole(driver, 'button', 'More for Dome picture')).click();
+    await selectInOutline(driver, 'Dome image');
+    await (await byRole(driver, 'button', 'More for Dome image')).click();
     await still(driver);
-    await entry('Make ordinary blocks of them, hidden as they are');
+    await entry('Turn them into ordinary blocks, hidden as they are');
     await eventually(
       'no set',
       async () => !(await driver.findElements(By.css('[data-row^="e"] .letter'))).length,
     );
-    expect(await (await tile('Dome picture, Mobile', 'Desktop')).getAttribute('aria-label')).to.match(
+    expect(await (await tile('Dome image, Mobile', 'Desktop')).getAttribute('aria-label')).to.match(
       /not shown/,
     );
     for (let steps = 0; steps < 2; steps++) await chord(Key.CONTROL, 'z');
@@ -195,7 +199,7 @@ describe('the workbench: structure by view', function () {
     await inView('Desktop');
     await selectInOutline(driver, 'Book a night');
     await chord(Key.ALT, Key.ARROW_UP);
-    await saysStep(driver, /^Words: order of parts in Desktop 1·2·3 → 1·3·2$/);
+    await saysStep(driver, /^Text: order of parts in Desktop 1·2·3 → 1·3·2$/);
     await chord(Key.CONTROL, 'z');
     await selectInOutline(driver, 'Lead paragraph');
     await driver
@@ -205,7 +209,7 @@ describe('the workbench: structure by view', function () {
       .keyUp(Key.CONTROL)
       .perform();
     await chord(Key.CONTROL, 'g');
-    await saysStep(driver, '2 elements of Words: grouped');
+    await saysStep(driver, '2 elements of Text: grouped');
     await outlineRow(driver, 'Group');
     await driver
       .actions()
@@ -241,27 +245,27 @@ describe('the workbench: structure by view', function () {
       /1st of 3, in every view/.test(await driver.findElement(By.css('body')).getText()),
     );
     await driver.actions().release().perform();
-    await saysStep(driver, 'Book a night: moved in Words, in every view');
+    await saysStep(driver, 'Book a night: moved in Text, in every view');
     await eventually('first', async () => {
       const names = await rows();
       return names.indexOf('Book a night') < names.indexOf('Headline');
     });
     await chord(Key.CONTROL, 'z');
     // The row has an order of its own in Mobile.
-    await drag('Dome picture', 'Words', -9);
+    await drag('Dome image', 'Text', -9);
     await driver.actions().release().perform();
     const asked = await byRole(driver, 'dialog', /Mobile has an order of its own/);
     await (await byRole(driver, 'button', 'Leave Mobile as it is', { inside: asked })).click();
-    await saysStep(driver, 'Dome picture: moved in Row: words + dome, in every view');
+    await saysStep(driver, 'Dome image: moved in Row: text + dome, in every view');
     await eventually(
       'no dialog',
       async () => (await driver.findElements(By.css('[role=dialog]'))).length === 0,
     );
     await chord(Key.CONTROL, 'z');
     // Into itself it cannot go, and that is said.
-    await drag('Row: words + dome', 'Words', 0);
+    await drag('Row: text + dome', 'Text', 0);
     await eventually('why not', async () =>
-      /cannot be put into Words, which stands in it/.test(await driver.findElement(By.css('body')).getText()),
+      /cannot be put into Text, which is inside it/.test(await driver.findElement(By.css('body')).getText()),
     );
     await driver.actions().release().perform();
     await kept(driver);
@@ -274,15 +278,15 @@ describe('the workbench: structure by view', function () {
     await still(driver);
     await entry('Even out 3 rows that alternate …');
     const dialog = await byRole(driver, 'dialog', 'Even out 3 rows that alternate');
-    expect(await dialog.getText()).to.match(/words first\s*side by side[\s\S]*picture first\s*stacked/);
+    expect(await dialog.getText()).to.match(/text first\s*side by side[\s\S]*image first\s*stacked/);
     // Every view that stacks them begins with the picture already; none is chosen beforehand.
     expect(await (await byRole(driver, 'button', 'Even out', { inside: dialog })).isEnabled()).to.equal(
       false,
     );
     await (await byRole(driver, 'checkbox', 'Even out in Mobile', { inside: dialog })).click();
-    await (await byRole(driver, 'button', 'Words first', { inside: dialog })).click();
+    await (await byRole(driver, 'button', 'Text first', { inside: dialog })).click();
     await (await byRole(driver, 'button', 'Even out', { inside: dialog })).click();
-    await saysStep(driver, '3 rows: the words first in Mobile');
+    await saysStep(driver, '3 rows: the text first in Mobile');
     await chord(Key.CONTROL, 'z');
     await kept(driver);
   });
@@ -293,7 +297,7 @@ describe('the workbench: structure by view', function () {
     await selectInOutline(driver, 'Lead paragraph');
     await chord(Key.CONTROL, 'c');
     await chord(Key.CONTROL, 'v');
-    await saysStep(driver, 'Lead paragraph: pasted into Words');
+    await saysStep(driver, 'Lead paragraph: pasted into Text');
     await kept(driver);
     await chord(Key.CONTROL, 'z');
     await driver.get(`${running.url}/sites/brindle-hill/pages/hire`);

@@ -7,7 +7,7 @@ import { inSheet, sheet, useBench } from './workbench.ts';
 describe('what is where', function () {
   this.timeout(120_000);
   const bench = useBench();
-  const TITLE = 'What is where, and the keys';
+  const TITLE = 'Guide and shortcuts';
   const told = async () =>
     (await bench.driver.findElements(By.css(`[role=dialog][aria-label="${TITLE}"]`))).length > 0;
   const gone = () => eventually('it to have gone', async () => ((await told()) ? undefined : true));
@@ -30,15 +30,21 @@ describe('what is where', function () {
     await driver.executeScript('sessionStorage.clear()');
     await driver.actions().sendKeys('?').perform();
     await byRole(driver, 'dialog', TITLE);
-    await (await byRole(driver, 'tab', 'Keys')).click();
+    await (await byRole(driver, 'tab', 'Shortcuts')).click();
     expect(await (await byRole(driver, 'dialog', TITLE)).getText()).to.match(/Shift Enter/);
+    await (await byRole(driver, 'tab', 'Guide by task')).click();
+    await (await byRole(driver, 'button', 'Publishing')).click();
+    await byRole(driver, 'heading', 'Publishing');
+    expect(await (await byRole(driver, 'dialog', TITLE)).getText()).to.match(/Pages carry no script\./);
+    await (await byRole(driver, 'button', 'All chapters')).click();
+    await byRole(driver, 'button', 'Scaling text');
     await driver.actions().sendKeys(Key.ESCAPE).perform();
     await gone();
     await (await byRole(driver, 'button', TITLE)).click();
     await byRole(driver, 'dialog', TITLE);
   });
 
-  it('the sheet takes the screen of a device, upright or turned, and pictures for its density', async () => {
+  it('the sheet takes the screen of a device, upright or turned, and images for its density', async () => {
     const { driver } = bench;
     const choose = async (item: string | RegExp) => {
       await (await byRole(driver, 'button', /^Screen/)).click();
@@ -64,7 +70,7 @@ describe('what is where', function () {
     const before = await fetched();
     expect(before).to.equal('calc(100vw - 40px)');
     await choose('screens of 2×');
-    await eventually('pictures for two px to the px', async () =>
+    await eventually('images for two px to the px', async () =>
       (await fetched()) === 'calc(200vw - 80px)' ? true : undefined,
     );
     await choose('this screen');

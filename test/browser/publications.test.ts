@@ -39,7 +39,7 @@ describe('the screen of publications', function () {
   it('is empty before the first, publishes with a note, and leads to the live site', async () => {
     const { driver } = bench;
     await press('link', 'Publish …');
-    await says('region', 'Publish the site', /all of it is new to them/);
+    await says('region', 'Publish the site', /all of it is new to visitors/);
     await says('region', 'Publications', /None yet/);
     await (await byRole(driver, 'textbox', /^Note/)).sendKeys('The season opens');
     await press('button', 'Publish');
@@ -54,7 +54,7 @@ describe('the screen of publications', function () {
   it('does not say what visitors see before it knows', async () => {
     await online(bench.driver, true, 1500);
     await press('link', 'Publish …');
-    await says('region', 'Publish the site', /^Looking up what visitors see …/);
+    await says('region', 'Publish the site', /^Loading the published version …/);
     await online(bench.driver, true);
     await says('region', 'Publish the site', /^Visitors see publication 1; nothing has changed since/);
   });
@@ -66,15 +66,15 @@ describe('the screen of publications', function () {
       set(inHome('book', 'style/self/backgroundColour/base'), '{moon}'),
     ]);
     await open();
-    await says('status', 'Pictures', /^2 places look different in Desktop/);
+    await says('status', 'Images', /^2 places look different in Desktop/);
     expect(await rows()).to.include.members([
-      'Headline · words · The dome opens at dusk. Bring a coat. · The dome opens at dusk on Fridays',
+      'Headline · text · The dome opens at dusk. Bring a coat. · The dome opens at dusk on Fridays',
       'Book a night · background in Desktop · Lamp · Moon',
     ]);
     await still(driver);
     // Where the two pictures differ, by their px, a frame stands, and in each frame they do.
     await resize(driver, 1280, 1400);
-    await says('status', 'Pictures', /^2 places/);
+    await says('status', 'Images', /^2 places/);
     const sides = await driver.executeScript<{ pictures: Sides[]; framed: Sides[][] }>(`
       const sides = (element) => { const { left, top, right, bottom } = element.getBoundingClientRect(); return { left, top, right, bottom }; };
       const pictures = [...document.querySelectorAll('.compared-picture > div')];
@@ -123,15 +123,15 @@ describe('the screen of publications', function () {
       set(inHome('book', 'style/self/backgroundColour/at/mobile'), { value: '{lamp}', reach: 'here' }),
     ]);
     await open();
-    await says('status', 'Pictures', /^Things stand elsewhere in Desktop/);
+    await says('status', 'Images', /^Things have moved in Desktop/);
     expect(await driver.findElements(By.css('.differing.looks'))).to.have.length(0);
     expect(await driver.findElements(By.css('.differing.place'))).not.to.have.length(0);
     await press('combobox', 'View');
     await press('option', /^Mobile/);
-    await says('status', 'Pictures', /^1 place looks different in Mobile/);
+    await says('status', 'Images', /^1 place looks different in Mobile/);
     await press('combobox', 'Page');
     await press('option', 'Visits');
-    await says('status', 'Pictures', /^Nothing looks different in Mobile/);
+    await says('status', 'Images', /^Nothing looks different in Mobile/);
   });
 
   it('compares any two, makes an earlier one live again after asking, and takes the site down', async () => {
@@ -157,18 +157,18 @@ describe('the screen of publications', function () {
     await eventually('nothing live', async () =>
       (await driver.findElements(By.css('.publication-live'))).length === 0 ? true : undefined,
     );
-    expect(await (await fetch(live)).text()).to.contain('This site is not there now');
-    await says('region', 'Publish the site', /The site has been taken down: visitors get a plain notice/);
+    expect(await (await fetch(live)).text()).to.contain('This site is not available');
+    await says('region', 'Publish the site', /The site has been taken down: visitors see a plain notice/);
   });
 
   it('holds pages back that are not ready, says who published, and tells the steps that led there', async () => {
     const { driver } = bench;
     await publish();
     await made([set(inHome('headline', 'content/text'), 'Not ready yet')], {
-      sentence: 'Headline: words half written',
+      sentence: 'Headline: text half written',
     });
     await made([set('/pages/visits/nodes/page/content/stopFilm', 'Halt')], {
-      sentence: 'Visits: words that stop a film',
+      sentence: 'Visits: text that stops a background video',
     });
     await open();
     await says('region', 'Review', /the draft: 2 changes/);
@@ -176,19 +176,19 @@ describe('the screen of publications', function () {
       const [found] = await driver.findElements(By.css('.steps-between'));
       return found;
     });
-    expect(await steps.getText()).to.equal('How it came to this: 2 steps');
+    expect(await steps.getText()).to.equal('How it got here: 2 steps');
     await (await steps.findElement(By.css('summary'))).click();
     expect(await steps.findElement(By.css('ul')).getText()).to.match(
-      /^Visits: words that stop a film .*\n?.*Headline: words half written /,
+      /^Visits: text that stops a background video .*\n?.*Headline: text half written /,
     );
-    const going = await byRole(driver, 'group', 'Goes live');
+    const going = await byRole(driver, 'group', 'Publish');
     expect(await going.getText()).to.match(/Home · 1 change\s+Visits · 1 change/);
     await (await byRole(driver, 'checkbox', /^Home/, { inside: going })).click();
-    await says('region', 'Review', /to what goes live: 1 change$/m);
+    await says('region', 'Review', /to what will be published: 1 change$/m);
     const name = await byRole(driver, 'textbox', 'Your name');
     await name.sendKeys('Ann');
     await press('button', 'Publish');
-    await says('region', 'Publications', /live[^]*4 pages, 1 held back · by Ann/);
+    await says('region', 'Publications', /live[^]*4 pages, 1 not included · by Ann/);
     expect(await (await fetch(`${bench.running.hostUrl}/brindle-hill/`)).text()).not.to.contain(
       'Not ready yet',
     );
@@ -201,7 +201,7 @@ describe('the screen of publications', function () {
     expect(await (await fetch(`${bench.running.hostUrl}/brindle-hill/`)).text()).to.contain('Not ready yet');
   });
 
-  it('says why a page cannot be held back where it does not go with what all pages share now', async () => {
+  it('says why a page cannot be not included where it does not go with what all pages share now', async () => {
     const { driver } = bench;
     const { number } = (await (await publish()).json()) as LivePublication;
     const was = await fetch(bench.running.url + paths.publication('brindle-hill', number));
@@ -212,9 +212,9 @@ describe('the screen of publications', function () {
     if (!fewer.ok) throw new Error(fewer.sentence);
     await made(fewer.value.operations);
     await open();
-    const going = await byRole(driver, 'group', 'Goes live');
+    const going = await byRole(driver, 'group', 'Publish');
     await (await byRole(driver, 'checkbox', /^Home/, { inside: going })).click();
-    await says('group', 'Goes live', /“Brindle Hill Observatory” as visitors have it does not go with/);
+    await says('group', 'Publish', /“Brindle Hill Observatory” as visitors have it does not go with/);
     expect(await (await byRole(driver, 'button', 'Publish')).isEnabled()).to.equal(false);
     await (await byRole(driver, 'checkbox', /^Home/, { inside: going })).click();
     await eventually('it can go live', async () => (await byRole(driver, 'button', 'Publish')).isEnabled());

@@ -108,7 +108,7 @@ describe('published pages', function () {
     expect(gap).to.be.closeTo(40, 0.5);
   });
 
-  it('show a logo’s picture in the views that have one and its words in the others, and fetch it only there', async () => {
+  it('show a logo’s image in the views that have one and its words in the others, and fetch it only there', async () => {
     // A page that has the picture nowhere else.
     const plain = onlyPages(site, 'find-us');
     const page = plain.pages[node('find-us')];
@@ -136,7 +136,7 @@ describe('published pages', function () {
       );
       expect(seen, `at ${width} px`).to.deep.equal([picture, !picture]);
       if (picture)
-        await eventually('the picture', async () =>
+        await eventually('the image', async () =>
           run<boolean>(
             `return document.querySelector('.' + arguments[0] + ' img').naturalWidth > 0`,
             nodeClass(logo),
@@ -149,7 +149,7 @@ describe('published pages', function () {
     }
   });
 
-  it('hold the room of pictures before they have come, however these are aligned', async () => {
+  it('hold the room of images before they have come, however these are aligned', async () => {
     const frames = [...ids.get('picture')!, ...ids.get('logo')!];
     const { nodes } = all.pages[home.id];
     const [inOverlays, others] = [true, false].map((within) =>
@@ -178,7 +178,7 @@ describe('published pages', function () {
         `const frame = document.getElementById('frame'); frame.style.width = '1280px'; frame.src = arguments[0];`,
         url,
       );
-      await eventually('the page without its pictures', async () =>
+      await eventually('the page without its images', async () =>
         (await inFrame<boolean>(
           `const sheet = document.querySelector('link[rel=stylesheet]')?.sheet; return !!sheet && !!document.querySelector('.' + arguments[0]);`,
           nodeClass(frames.at(-1)!),
@@ -192,7 +192,7 @@ describe('published pages', function () {
       );
       release();
       await inFrame(`for (const each of document.images) each.loading = 'eager'`);
-      await eventually('the pictures', async () =>
+      await eventually('the images', async () =>
         (await inFrame<boolean>(
           'return [...document.images].every((each) => each.complete && each.naturalWidth > 0)',
         ))
@@ -221,7 +221,7 @@ describe('published pages', function () {
     expect(words).to.be.greaterThan(dome);
   });
 
-  it('show dividers and buttons in a person’s own colours, and a still picture to who asked for less motion', async () => {
+  it('show dividers and buttons in a person’s own colours, and a still image to who asked for less motion', async () => {
     let still = all;
     const [film] = ids.get('video')!;
     for (const [field, value] of Object.entries({ playing: 'always', poster: 'saturn' }))
@@ -300,7 +300,7 @@ describe('published pages', function () {
     );
   });
 
-  it('hold for a film the shape of the film, also while its picture of another shape stands there', async () => {
+  it('hold for a video the shape of the video, also while its image of another shape stands there', async () => {
     const [film] = ids.get('video')!;
     const args = { node: film, field: 'poster', value: 'moon-phases' };
     const url = await files.put('poster', made('setContent', args, all.pages[home.id], all).site, pictures);
@@ -309,7 +309,7 @@ describe('published pages', function () {
       `const film = document.querySelector('.' + arguments[0] + ' video'); const box = film.getBoundingClientRect(); return [box.width, box.height, film.readyState];`,
       nodeClass(film),
     );
-    expect(ready, 'nothing of the film has been fetched').to.equal(0);
+    expect(ready, 'nothing of the video has been fetched').to.equal(0);
     // The film is 640 by 360 px, the picture 2000 by 240.
     expect(width / height).to.be.closeTo(640 / 360, 0.01);
   });

@@ -104,9 +104,9 @@ describe('the workbench, looked at', function () {
     await selectInOutline(driver, 'Lead paragraph');
     const grip = await byRole(driver, 'button', /^Lead paragraph.*, move$/);
     await grip.sendKeys(Key.ARROW_DOWN);
-    await saysStep(driver, /^Words: order of parts in Desktop .*1·3·2/);
+    await saysStep(driver, /^Text: order of parts in Desktop .*1·3·2/);
     await (await byRole(driver, 'button', /^Lead paragraph.*, move$/)).sendKeys(Key.HOME);
-    await saysStep(driver, /^Words: order of parts in Desktop .*2·1·3/);
+    await saysStep(driver, /^Text: order of parts in Desktop .*2·1·3/);
   });
 
   it('numbers the rows of the outline and of the values for assistive technology', async () => {
@@ -133,7 +133,7 @@ describe('the workbench, looked at', function () {
     await type(driver, 'Width', 'Desktop', '1400');
     // The page is 1280 px wide and its margin 80 px: 1400 px from there end 200 px beyond it.
     const finding = await byRole(driver, 'button', '200 px wider than the page: Headline');
-    await selectInOutline(driver, 'Dome picture');
+    await selectInOutline(driver, 'Dome image');
     await finding.click();
     await byRole(driver, 'grid', 'Values of Headline');
     await sheet(driver, 'Desktop');

@@ -64,7 +64,7 @@ describe('the workbench: several at once', function () {
       await selectInOutline(driver, 'Card: Saturn');
       await clickWith(Key.SHIFT, await outlineRow(driver, 'Saturn: text'));
       await byRole(driver, 'grid', 'Values of 4 elements');
-      await selectInOutline(driver, 'Saturn: picture');
+      await selectInOutline(driver, 'Saturn: image');
       await driver
         .actions()
         .keyDown(Key.SHIFT)
@@ -81,7 +81,7 @@ describe('the workbench: several at once', function () {
 
     it('grows in a sheet, and its overrides are cleared together', async () => {
       const { driver } = bench;
-      await selectInOutline(driver, 'Words');
+      await selectInOutline(driver, 'Text');
       const at = await pointAt(driver, 'Desktop', 'dome');
       await driver
         .actions()

@@ -90,13 +90,13 @@ describe('what all pages share', function () {
   it('is given to each page, and one of theirs is put on all again but where a page keeps its own', async () => {
     await selectInOutline(bench.driver, 'Header');
     await menu('Change that …', 'Give each page its own');
-    await saysStep(bench.driver, 'Header: each page has its own now');
+    await saysStep(bench.driver, 'Header: each page now has its own');
     await selectInOutline(bench.driver, 'Header');
     await (await byRole(bench.driver, 'button', 'Put on all pages …')).click();
     const dialog = await byRole(bench.driver, 'dialog', 'Put Header on all pages');
     await (await byRole(bench.driver, 'checkbox', 'Telescope hire', { inside: dialog })).click();
     await (await byRole(bench.driver, 'button', 'Put on all pages', { inside: dialog })).click();
-    await saysStep(bench.driver, 'Header: on all pages now, instead of their own on 2 pages');
+    await saysStep(bench.driver, 'Header: now on all pages, instead of their own on 2 pages');
     await kept(bench.driver);
     await bench.open('hire');
     await selectInOutline(bench.driver, 'Header');

@@ -90,7 +90,7 @@ describe('a sheet shows what is published', function () {
       );
       if (count > 0) await writeFile(`/tmp/dimorphe-difference-${view}.png`, PNG.sync.write(difference));
       expect(count, `differing pixels; see /tmp/dimorphe-difference-${view}.png`).to.equal(0);
-      expect(new Set(published.data.subarray(0, 400_000)).size, 'the picture is not empty').to.be.greaterThan(
+      expect(new Set(published.data.subarray(0, 400_000)).size, 'the image is not empty').to.be.greaterThan(
         20,
       );
     });

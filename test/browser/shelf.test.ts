@@ -113,12 +113,12 @@ describe('the shelf', function () {
     const hill = await onShelf('night hill 02');
     expect(hill).to.deep.include({ type: 'image/jpeg', width: 1500, height: 1000 });
     expect(await onShelf('sign')).to.deep.include({ type: 'image/svg+xml', width: 40, height: 20 });
-    const alert = await byRole(bench.driver, 'region', 'Files on their way in');
+    const alert = await byRole(bench.driver, 'region', 'Files being imported');
     expect(await alert.getText()).to.match(
-      /letter\.png was not taken in\n.*none of the types.*Nothing was kept\./,
+      /letter\.png was not imported\n.*not one of the types.*Nothing was saved\./,
     );
-    await press('button', 'Close what was said of letter.png');
-    await press('button', /^Undo: Picture (sign|night hill 02) added/);
+    await press('button', 'Close the message about letter.png');
+    await press('button', /^Undo: Image (sign|night hill 02) added/);
     await press('button', /^Redo/);
     await onShelf('sign');
   });
@@ -128,7 +128,7 @@ describe('the shelf', function () {
     await fill('Name', 'Dome in the evening');
     await onShelf('Dome in the evening');
     await fill('Text alternative', 'A white dome under the first stars', Key.TAB);
-    await eventually('the words', async () =>
+    await eventually('the text', async () =>
       (await onShelf('Dome in the evening')).alt === 'A white dome under the first stars' ? true : undefined,
     );
     const focus = await byRole(bench.driver, 'slider', 'Focal point');
@@ -137,8 +137,8 @@ describe('the shelf', function () {
       const point = (await onShelf('Dome in the evening')).focus;
       return point?.x === 40 && point.y === 50 ? true : undefined;
     });
-    await press('button', 'Dome picture');
-    await byRole(bench.driver, 'grid', 'Values of Dome picture');
+    await press('button', 'Dome image');
+    await byRole(bench.driver, 'grid', 'Values of Dome image');
     // What the shelf says holds on the page: the picture keeps to that point.
     expect(
       await inSheet<string>(
@@ -150,14 +150,14 @@ describe('the shelf', function () {
     ).to.equal('40% 50%');
   });
 
-  it('takes what is let go on a picture in a sheet, or on a cell, and puts it there', async () => {
+  it('takes what is let go on an image in a sheet, or on a cell, and puts it there', async () => {
     const { driver } = bench;
     await letGo('meadow.webp', await sheet(driver, 'Desktop'), '.n-dome img');
-    await saysStep(driver, /^Dome picture: picture in Desktop .* → meadow$/);
+    await saysStep(driver, /^Dome image: image in Desktop .* → meadow$/);
     await onShelf('meadow');
-    await selectInOutline(driver, 'Dome picture');
-    await letGo('Kiln.png', await cell(driver, 'Picture', 'Mobile'));
-    await saysStep(driver, /^Dome picture: picture in Mobile .* → Kiln$/);
+    await selectInOutline(driver, 'Dome image');
+    await letGo('Kiln.png', await cell(driver, 'Image', 'Mobile'));
+    await saysStep(driver, /^Dome image: image in Mobile .* → Kiln$/);
     await kept(driver);
     const { page } = (await (
       await fetch(bench.running.url + paths.page(SITE, 'home'))
@@ -170,13 +170,13 @@ describe('the shelf', function () {
     expect(source.at.mobile.value).to.match(/^kiln-\w{6}$/);
   });
 
-  it('takes a picture in from the card of a cell', async () => {
+  it('takes an image in from the card of a cell', async () => {
     const { driver } = bench;
-    await (await cell(driver, 'Picture', 'Tablet')).click();
+    await (await cell(driver, 'Image', 'Tablet')).click();
     await driver.actions().sendKeys(Key.ENTER).perform();
-    await byRole(driver, 'dialog', 'Picture in Tablet');
-    await choose('A picture for the shelf', 'night-hill_02.jpg');
-    await saysStep(driver, /^Dome picture: picture in Tablet .* → night hill 02 2$/);
+    await byRole(driver, 'dialog', 'Image in Tablet');
+    await choose('An image for the shelf', 'night-hill_02.jpg');
+    await saysStep(driver, /^Dome image: image in Tablet .* → night hill 02 2$/);
   });
 
   it('takes documents, captions and fonts, each to where it belongs', async () => {
@@ -192,13 +192,13 @@ describe('the shelf', function () {
     await saysStep(driver, 'Font Atkinson Hyperlegible Next removed');
     // A film takes the captions, which Chromium reads.
     await bench.open('hire');
-    await selectInOutline(driver, 'Film: turning sky');
-    const field = await byRole(driver, 'combobox', 'Captions: the words in it');
+    await selectInOutline(driver, 'Video: turning sky');
+    const field = await byRole(driver, 'combobox', 'Captions: what is said in it');
     await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', field);
     await field.click();
     await press('option', 'sky words');
-    await saysStep(driver, /captions: the words in it changed in every view$/);
-    await eventually('the words of the film', async () =>
+    await saysStep(driver, /captions: what is said in it changed in every view$/);
+    await eventually('the words of the video', async () =>
       driver.executeScript<boolean>(
         `const { track } = document.querySelector('iframe').contentDocument.querySelector('video track') || {};
          return track && track.cues && track.cues[0].text === 'The dome turns.';`,
@@ -212,20 +212,22 @@ describe('the shelf', function () {
     const { driver } = bench;
     await toShelf();
     await press('button', /^meadow/);
-    await choose('Another file for meadow', 'Kiln.png');
+    await choose('Replace the file of meadow', 'Kiln.png');
     await eventually('the other file', async () =>
       (await onShelf('meadow')).type === 'image/png' ? true : undefined,
     );
     await press('button', 'Delete …');
     const dialog = await byRole(driver, 'dialog', 'Delete meadow');
-    expect(await dialog.getText()).to.match(/missing in these places.*\nDome picture on Home/s);
+    expect(await dialog.getText()).to.match(/missing in these places.*\nDome image on Home/s);
     await (await byRole(driver, 'button', 'Delete', { inside: dialog })).click();
-    await saysStep(driver, 'Picture meadow deleted, and taken out of 1 element');
+    await saysStep(driver, 'Image meadow deleted, and removed from 1 element');
     await eventually('that it is gone', async () =>
       (await frameOf()).assets.some(({ name }) => name === 'meadow') ? undefined : true,
     );
     await fill('Filter the shelf', 'xyz', '');
-    expect(await driver.findElement(By.css('main')).getText()).to.include('Nothing on the shelf fits “xyz”.');
+    expect(await driver.findElement(By.css('main')).getText()).to.include(
+      'Nothing on the shelf matches “xyz”.',
+    );
   });
 
   it('has its part in a site from nothing: pages, pictures, a view more; published, taken out, brought in again, the same to the byte', async () => {
@@ -234,7 +236,7 @@ describe('the shelf', function () {
     await driver.get(bench.running.url);
     await press('button', 'New site');
     await (await byRole(driver, 'textbox', /^Name/)).sendKeys('Harbour Pots');
-    await press('button', 'Make the site');
+    await press('button', 'Create site');
     await sheet(driver, 'Desktop');
     await press('link', 'Pages');
     for (const title of ['Opening hours', 'Find us']) {
@@ -249,7 +251,7 @@ describe('the shelf', function () {
       );
     }
     await toShelf();
-    expect(await driver.findElement(By.css('main')).getText()).to.include('Nothing is on the shelf yet.');
+    expect(await driver.findElement(By.css('main')).getText()).to.include('The shelf is empty.');
     await choose('Files for the shelf', 'night-hill_02.jpg', 'Kiln.png', 'meadow.webp', 'sign.svg');
     for (const name of ['night hill 02', 'Kiln', 'meadow', 'sign']) await onShelf(name, NEW);
     await press('link', 'Views');

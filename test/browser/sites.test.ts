@@ -55,7 +55,7 @@ describe('the list of sites', function () {
   it('greets a newcomer with three ways on, of which one is the observatory', async () => {
     await toList();
     const { driver } = bench;
-    for (const name of ['Try it on the observatory', 'New site', 'Bring in a site file'])
+    for (const name of ['Try it on the observatory', 'New site', 'Import a site file'])
       await byRole(driver, 'button', name);
     await press('button', 'Try it on the observatory');
     await sheet(driver, 'Desktop');
@@ -66,7 +66,7 @@ describe('the list of sites', function () {
     const { driver } = bench;
     await toList();
     await press('button', 'New site');
-    await press('button', 'Make the site');
+    await press('button', 'Create site');
     await byRole(driver, 'textbox', /^Name/);
     expect(await driver.findElement(By.css('form')).getText()).to.match(/A site has a name/);
     await (await byRole(driver, 'textbox', /^Name/)).sendKeys('Marsh  Lane');
@@ -74,7 +74,7 @@ describe('the list of sites', function () {
     await press('radio', /^Mobile and desktop/);
     await press('combobox', /Language/);
     await press('option', 'Arabic');
-    await press('button', 'Make the site');
+    await press('button', 'Create site');
     await sheet(driver, 'Desktop');
     expect(await driver.getCurrentUrl()).to.match(/\/sites\/marsh-lane\/pages\/home$/);
     const { frame, page } = (await (
@@ -94,7 +94,7 @@ describe('the list of sites', function () {
       driver.executeScript<string[]>(
         `return [...document.querySelectorAll('[role=listitem] iframe')].map((each) => each.contentDocument.querySelector('h1')?.textContent ?? '')`,
       );
-    await eventually('the pictures', async () => {
+    await eventually('the images', async () => {
       const seen = await headlines();
       return seen.includes('Welcome to Marsh Lane') && seen.some((each) => each.startsWith('The dome opens'))
         ? true
@@ -123,16 +123,16 @@ describe('the list of sites', function () {
   it('puts a site away and has it back; it is removed for good only after its name was typed', async () => {
     const { driver } = bench;
     await toList();
-    await inMenu('Marsh Lane Pottery, copied', 'Put away');
-    await said(/put away for thirty days/);
+    await inMenu('Marsh Lane Pottery, copied', 'Archive');
+    await said(/archived for thirty days/);
     await eventually('the list without it', async () =>
       (await names()).includes('Marsh Lane Pottery, copied') ? undefined : true,
     );
-    await press('button', 'Put away (1)');
-    await press('button', 'Have back Marsh Lane Pottery, copied');
+    await press('button', 'Archived (1)');
+    await press('button', 'Restore Marsh Lane Pottery, copied');
     await said(/is back in the list/);
-    await inMenu('Marsh Lane Pottery, copied', 'Put away');
-    await press('button', 'Put away (1)');
+    await inMenu('Marsh Lane Pottery, copied', 'Archive');
+    await press('button', 'Archived (1)');
     await press('button', 'Remove … Marsh Lane Pottery, copied');
     const remove = await byRole(driver, 'button', 'Remove');
     expect(await remove.isEnabled()).to.equal(false);
@@ -145,16 +145,16 @@ describe('the list of sites', function () {
     );
   });
 
-  it('keeps what is published when a site is put away, and says so', async () => {
+  it('keeps what is published when a site is archived, and says so', async () => {
     const { driver } = bench;
     await toList();
-    await inMenu('Marsh Lane Pottery', 'Put away');
+    await inMenu('Marsh Lane Pottery', 'Archive');
     await said(/published pages stay until they are taken down/);
-    await press('button', 'Put away (1)');
+    await press('button', 'Archived (1)');
     await byRole(driver, 'link', 'Publication 1 is live');
     await press('button', 'Take down the pages of Marsh Lane Pottery');
     await byRole(driver, 'button', 'Remove … Marsh Lane Pottery');
-    await press('button', 'Have back Marsh Lane Pottery');
+    await press('button', 'Restore Marsh Lane Pottery');
     await eventually('it in the list', async () =>
       (await summaries()).some(({ id, putAwayAt }) => id === 'marsh-lane' && putAwayAt === null)
         ? true
@@ -200,9 +200,9 @@ describe('the list of sites', function () {
     await toList();
     await byRole(driver, 'button', 'New site');
     await driver.findElement(By.css('input[type=file]')).sendKeys(file);
-    const dialog = await byRole(driver, 'dialog', 'bad.json was not brought in');
+    const dialog = await byRole(driver, 'dialog', 'bad.json was not imported');
     expect(await dialog.getText()).to.match(
-      /Nothing was kept.*\n.*colour.*\nat \/pages\/0\/nodes\/headline/s,
+      /Nothing was saved\.*\n.*colour.*\nat \/pages\/0\/nodes\/headline/s,
     );
     await press('button', 'Close');
     expect(await summaries()).to.have.length(count);
@@ -243,7 +243,7 @@ describe('the list of sites', function () {
     });
     await (await byRole(driver, 'textbox', 'Filter by name')).sendKeys('xyz');
     await eventually('that there is none', async () =>
-      (await driver.findElement(By.css('main')).getText()).includes('No site’s name holds “number 1xyz”.')
+      (await driver.findElement(By.css('main')).getText()).includes('No site name contains “number 1xyz”.')
         ? true
         : undefined,
     );

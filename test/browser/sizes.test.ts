@@ -116,7 +116,7 @@ function fills({ frame }: Site, page: Page, id: string, width: number): boolean 
   return standingIn(frame, page, node, viewAt(frame.views, width).id).heldDown === 'stretch';
 }
 
-describe('the pictures that a page fetches', function () {
+describe('the images that a page fetches', function () {
   this.timeout(240_000);
   let browser: Browser;
   let files: FileServer;

@@ -105,21 +105,21 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     ).to.equal(true);
 
     // And another row by its Reverse button.
-    await selectInOutline(driver, 'Words');
-    await (await byRole(driver, 'button', 'Reverse the order of Row: words + dome in Mobile')).click();
-    await saysStep(driver, 'Row: words + dome: order reversed in Mobile');
+    await selectInOutline(driver, 'Text');
+    await (await byRole(driver, 'button', 'Reverse the order of Row: text + dome in Mobile')).click();
+    await saysStep(driver, 'Row: text + dome: order reversed in Mobile');
 
     // A mistake, and back.
     await type(driver, 'Gap', 'Mobile', '90');
-    await saysStep(driver, /^Words: gap in Mobile 16 → 90$/);
+    await saysStep(driver, /^Text: gap in Mobile 16 → 90$/);
     await driver.actions().keyDown(Key.CONTROL).sendKeys('z').keyUp(Key.CONTROL).perform();
-    await saysStep(driver, 'Undone: Words: gap in Mobile 16 → 90');
+    await saysStep(driver, 'Undone: Text: gap in Mobile 16 → 90');
     expect(await computed(driver, 'Mobile', 'opening-words', 'row-gap')).to.equal('16px');
     await kept(driver);
 
     // Try it: the draft on the host's origin, without publishing.
     const workbench = await driver.getWindowHandle();
-    await (await byRole(driver, 'button', 'Try it')).click();
+    await (await byRole(driver, 'button', 'Preview')).click();
     await eventually('a second tab', async () => (await driver.getAllWindowHandles()).length === 2);
     const draft = (await driver.getAllWindowHandles()).find((handle) => handle !== workbench)!;
     await driver.switchTo().window(draft);
@@ -177,8 +177,8 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     await cellSays(driver, 'Size in Tablet: 40–52, override, here');
     await byRole(driver, 'gridcell', /^Lead paragraph in Mobile: not shown/);
     // Even the steps: the last one can still be taken back.
-    await byRole(driver, 'button', 'Undo: Row: words + dome: order reversed in Mobile');
-    await byRole(driver, 'button', 'Redo: Words: gap in Mobile 16 → 90');
+    await byRole(driver, 'button', 'Undo: Row: text + dome: order reversed in Mobile');
+    await byRole(driver, 'button', 'Redo: Text: gap in Mobile 16 → 90');
     expect(await (await fetch(`${running.hostUrl}/brindle-hill/`)).text()).to.include(
       'The dome opens at dusk',
     );

@@ -35,15 +35,15 @@ describe('the workbench: elements come and go', function () {
   it('adds one below the selected element, selects it, and edits it like any other', async () => {
     const { driver } = bench;
     const before = await inSheets('.quote');
-    await selectInOutline(driver, 'Dome picture');
+    await selectInOutline(driver, 'Dome image');
     await addOf('Quote');
-    await saysStep(driver, 'Quote added to Row: words + dome');
+    await saysStep(driver, 'Quote added to Row: text + dome');
     await byRole(driver, 'grid', 'Values of Quote');
     const listed = await names();
-    expect(listed[listed.indexOf('Dome picture') + 1]).to.equal('Quote');
+    expect(listed[listed.indexOf('Dome image') + 1]).to.equal('Quote');
     expect(await inSheets('.quote')).to.equal(before + 1);
     await chord(Key.CONTROL, 'z');
-    await saysStep(driver, 'Undone: Quote added to Row: words + dome');
+    await saysStep(driver, 'Undone: Quote added to Row: text + dome');
     expect(await inSheets('.quote')).to.equal(before);
     await chord(Key.CONTROL, 'y');
     await eventually('the quote is back', async () => (await inSheets('.quote')) === before + 1);
@@ -51,13 +51,13 @@ describe('the workbench: elements come and go', function () {
 
   it('adds inside a container or below it, and a section behind the one that is worked in', async () => {
     const { driver } = bench;
-    await selectInOutline(driver, 'Words');
+    await selectInOutline(driver, 'Text');
     await addOf('Divider');
-    await saysStep(driver, 'Divider added to Words');
-    await selectInOutline(driver, 'Words');
-    await (await byRole(driver, 'button', 'Below Words')).click();
+    await saysStep(driver, 'Divider added to Text');
+    await selectInOutline(driver, 'Text');
+    await (await byRole(driver, 'button', 'Below Text')).click();
     await addOf('Card');
-    await saysStep(driver, 'Card added to Row: words + dome');
+    await saysStep(driver, 'Card added to Row: text + dome');
     await selectInOutline(driver, 'Headline');
     await addOf('Section');
     await saysStep(driver, 'Section added to Home');
@@ -88,25 +88,25 @@ describe('the workbench: elements come and go', function () {
     await driver
       .actions()
       .keyDown(Key.CONTROL)
-      .click(await outlineRow(driver, 'Words'))
+      .click(await outlineRow(driver, 'Text'))
       .keyUp(Key.CONTROL)
       .perform();
     await byRole(driver, 'grid', 'Values of 2 elements');
     await press(Key.DELETE);
-    await saysStep(driver, /^Words: deleted with \d+ elements in it$/);
-    await byRole(driver, 'grid', /^Values of (Card|Dome picture)$/);
+    await saysStep(driver, /^Text: deleted with \d+ elements in it$/);
+    await byRole(driver, 'grid', /^Values of (Card|Dome image)$/);
     await chord(Key.CONTROL, 'z');
-    await selectInOutline(driver, 'Dome picture');
+    await selectInOutline(driver, 'Dome image');
     await press(Key.DELETE);
-    await saysStep(driver, 'Dome picture: deleted');
+    await saysStep(driver, 'Dome image: deleted');
     await kept(driver);
     await bench.reload();
     await sheet(driver, 'Desktop');
     expect(await inSheets('.n-dome')).to.equal(0);
     await chord(Key.CONTROL, 'z');
-    await saysStep(driver, 'Undone: Dome picture: deleted');
+    await saysStep(driver, 'Undone: Dome image: deleted');
     expect(await inSheets('.n-dome')).to.equal(1);
-    await outlineRow(driver, 'Dome picture');
+    await outlineRow(driver, 'Dome image');
   });
 
   it('duplicates several at once, in one step, behind the last of them', async () => {
@@ -133,15 +133,15 @@ describe('the workbench: elements come and go', function () {
 
   it('lets a block take a column more or less of its row by + and −, and says where there is no row', async () => {
     const { driver } = bench;
-    await selectInOutline(driver, 'Words');
+    await selectInOutline(driver, 'Text');
     await press('-');
-    await saysStep(driver, 'Words: columns in Desktop 7 → 6');
+    await saysStep(driver, 'Text: columns in Desktop 7 → 6');
     await press('+');
-    await saysStep(driver, 'Words: columns in Desktop 6 → 7');
+    await saysStep(driver, 'Text: columns in Desktop 6 → 7');
     await selectInOutline(driver, 'Headline');
     await press('-');
     await eventually('why not', async () =>
-      /Headline stands in no row, and so takes no columns/.test(
+      /Headline is not in a row, so it cannot span columns/.test(
         await driver.executeScript<string>('return document.body.textContent'),
       )
         ? true

@@ -81,7 +81,7 @@ describe('the sweep on the command line', function () {
         encoding: 'utf8',
         maxBuffer: 64e6,
       });
-      expect(result.stderr).to.equal('Looking at Home …\n');
+      expect(result.stderr).to.equal('Checking Home …\n');
       // Being wider than the window keeps somebody out.
       expect(result.status).to.equal(2);
       const found = JSON.parse(result.stdout) as Line[];
@@ -168,7 +168,7 @@ describe('the sweep on the command line', function () {
         env: { ...process.env, CHROME_BIN: join(folder, 'nowhere') },
       });
       expect(result.stderr).to.contain('There is no Chromium on this machine');
-      expect(result.stdout).to.contain('What shows only when a page is laid out was not looked for');
+      expect(result.stdout).to.contain('Problems that only show in the page layout were not checked');
       expect(result.status).to.equal(0);
     } finally {
       await rm(folder, { recursive: true });
@@ -203,19 +203,19 @@ describe('the workbench: the sweep', function () {
   it('lists what it measured, leads there, follows edits, and can be left off', async () => {
     const { driver } = bench;
     await press('Findings');
-    await says(/has not been looked for/);
+    await says(/have not been checked/);
     expect((await list()).some((each) => /read aloud/.test(each))).to.equal(false);
     await press('Sweep all widths');
     await says(/^Swept at every width from 320 to 1920 px/);
-    const order = /^Words is read aloud before Dome picture, and seen after it, from 320 to 639 px\./;
+    const order = /^Text is read aloud before Dome image, and seen after it, from 320 to 639 px\./;
     await listed(order);
     // An edit that takes it away, and one that brings another.
     await press('Tree');
-    await selectInOutline(driver, 'Dome picture');
-    await type(driver, 'Least width', 'Mobile', '600');
-    await saysStep(driver, 'Dome picture: least width in Mobile and onward auto → 600 px');
+    await selectInOutline(driver, 'Dome image');
+    await type(driver, 'Min. width', 'Mobile', '600');
+    await saysStep(driver, 'Dome image: min. width in Mobile and onward auto → 600 px');
     await press('Findings');
-    const wider = await listed(/^Dome picture makes the page up to \d+ px wider than the window from 320 to/);
+    const wider = await listed(/^Dome image makes the page up to \d+ px wider than the window from 320 to/);
     expect(wider).to.contain('Mobile · WCAG 2.2, 1.4.10');
     await chooseView(driver, 'Desktop');
     const item = await driver.findElement({ css: '[aria-label=Findings] > li.barrier' });
@@ -227,9 +227,9 @@ describe('the workbench: the sweep', function () {
         ? true
         : undefined,
     );
-    await press('Give up its least width in Mobile', { inside: item });
-    await saysStep(driver, 'Dome picture: least width in Mobile 600 px → auto');
-    await gone(/^Dome picture makes/);
+    await press('Remove its min. width in Mobile', { inside: item });
+    await saysStep(driver, 'Dome image: min. width in Mobile 600 px → auto');
+    await gone(/^Dome image makes/);
     await says(/^Swept at every width/);
     await press('Do not follow changes');
     await press(/^Undo/);
@@ -243,7 +243,7 @@ describe('the workbench: the sweep', function () {
     await press('Findings');
     await press('Sweep all widths');
     await press('Stop');
-    await says(/^Stopped: some widths have not been looked at/);
+    await says(/^Stopped: some widths have not been checked/);
     await press('Sweep all widths');
     await says(/^Swept at every width/);
     await press('Do not follow changes');

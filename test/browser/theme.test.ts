@@ -158,7 +158,7 @@ describe('the workbench: theme', function () {
     };
     await enter('a lot');
     await eventually('why not', async () =>
-      /“a lot” is not a number from 0 to 600 px\. The step was left as it is\./.test(
+      /“a lot” is not a number from 0 to 600 px\. The step was not changed\./.test(
         await driver.findElement(By.css('body')).getText(),
       ),
     );
@@ -187,7 +187,7 @@ describe('the workbench: theme', function () {
     );
     const name = await byRole(driver, 'textbox', 'Name', { inside: await card() });
     await name.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Middle', Key.ENTER);
-    await saysStep(driver, 'Space M: called Middle now');
+    await saysStep(driver, 'Space M: renamed to Middle now');
     await (await byRole(driver, 'button', 'Add a step')).click();
     await (await byRole(driver, 'button', 'Step Step 1')).click();
     await (await byRole(driver, 'button', 'Remove', { inside: await card() })).click();
@@ -236,7 +236,7 @@ describe('the workbench: theme', function () {
     await again.sendKeys(fileURLToPath(new URL('../../package.json', import.meta.url)));
     await eventually('the sentence', async () =>
       (await driver.findElement(By.css('body')).getText()).includes(
-        'It is none of the types that a site can have:',
+        'It is not one of the types that a site can use:',
       ),
     );
   });

@@ -80,7 +80,7 @@ describe('between two sites', function () {
     );
   });
 
-  it('takes elements with the pictures they show, from the clipboard and out of a file', async () => {
+  it('takes elements with the images they show, from the clipboard and out of a file', async () => {
     const { driver, running } = bench;
     const fresh = newSite({ id: 'fresh', name: 'Fresh', lang: 'en', look: 'kiln', views: '3' });
     const answer = await fetch(running.url + paths.sites(), {
@@ -101,12 +101,12 @@ describe('between two sites', function () {
     // One section is kept and taken out to a file, another copied.
     await selectInOutline(driver, 'Moon phase strip');
     await (await byRole(driver, 'button', 'More for Moon phase strip')).click();
-    await (await byRole(driver, 'menuitem', 'Keep Moon phase strip as a block')).click();
+    await (await byRole(driver, 'menuitem', 'Save Moon phase strip as a block')).click();
     const more = await byRole(driver, 'button', 'More for Moon phase strip', {
       inside: await openKept(),
     });
     await more.click();
-    const link = await byRole(driver, 'menuitem', 'Take it out to a file');
+    const link = await byRole(driver, 'menuitem', 'Export to a file');
     const text = await savedBy(driver, link, 'moon-phase-strip.block.json');
     await still(driver);
     await selectInOutline(driver, 'What is up this week');
@@ -117,7 +117,7 @@ describe('between two sites', function () {
     await sheet(driver, 'Desktop');
     await key('v');
     await saysStep(driver, 'What is up this week: pasted into Home with 14 elements in it');
-    await eventually('the picture of it', () =>
+    await eventually('the image of it', () =>
       inSheet<boolean>(
         driver,
         'Desktop',
@@ -133,7 +133,7 @@ describe('between two sites', function () {
     await openKept();
     const input = await driver.findElement(By.css('input[aria-label="Files of blocks"]'));
     await input.sendKeys(join(folder, 'moon.block.json'));
-    await saysStep(driver, 'Moon phase strip: kept with 1 element in it');
+    await saysStep(driver, 'Moon phase strip: saved with 1 element in it');
     await kept(driver);
     expect(await shelf()).to.have.length(4);
     await rm(folder, { recursive: true });
@@ -145,7 +145,7 @@ describe('between two sites', function () {
     const button = await byRole(driver, 'button', 'Add an element');
     if ((await button.getAttribute('aria-expanded')) !== 'true') await button.click();
     const panel = await byRole(driver, 'region', 'Add');
-    await (await byRole(driver, 'button', 'Kept blocks', { inside: panel })).click();
+    await (await byRole(driver, 'button', 'Saved blocks', { inside: panel })).click();
     return panel;
   }
 });

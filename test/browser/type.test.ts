@@ -38,7 +38,7 @@ describe('the type of a site', function () {
     await fill('Size of Heading 1 in Mobile', 'large');
     expect(await (await byRole(driver, 'group', /^Shown as/)).isDisplayed()).to.equal(true);
     const row = await driver.findElement({ css: '.type-table tr.chosen' });
-    expect(await row.getText()).to.include('Not kept; it is still “30–40”.');
+    expect(await row.getText()).to.include('Not saved; it is still “30–40”.');
     await byRole(driver, 'textbox', 'Size of Heading 1 in Mobile').then((box) => box.sendKeys(Key.ESCAPE));
     await undo();
     await saysStep(driver, /^Undone: Heading 1: size in Mobile/);
@@ -106,20 +106,18 @@ describe('the type of a site', function () {
   it('says what is amiss, at which widths, and leads there', async () => {
     const { driver } = bench;
     await toType();
-    const before = await (await byRole(driver, 'list', 'What is amiss')).getText();
+    const before = await (await byRole(driver, 'list', 'Problems')).getText();
     // The demo's text styles are sound; some of the lines on its home page are long, or short beside pictures.
     expect(
       before
         .split('\n')
         .filter(
           (line) =>
-            !/^(Lines of |Headline goes |\d sizes are |Go there|Make it |Let it grow |Set aside …)/.test(
-              line,
-            ),
+            !/^(Lines of |Headline goes |\d sizes are |Go there|Make it |Let it grow |Dismiss …)/.test(line),
         ),
     ).to.deep.equal([]);
     await fill('Size of Meta in Mobile', '10');
-    const list = await byRole(driver, 'list', 'What is amiss');
+    const list = await byRole(driver, 'list', 'Problems');
     const text = await list.getText();
     expect(text).to.include('Meta is 10 px from 280 to 639 px. Make it 12 px or more there.');
     expect(text).to.include('Meta goes from 10 px to 14 px at 640 px, by 40 %.');
@@ -141,11 +139,11 @@ describe('the type of a site', function () {
   it('shows how long lines are at every width, with what is read well, and as a table', async () => {
     const { driver } = bench;
     await toType();
-    const chart = await byRole(driver, 'image', /^Characters a line against width/);
+    const chart = await byRole(driver, 'image', /^Characters per line against width/);
     expect(await chart.getAccessibleName()).to.match(/Lead paragraph: \d+ in Mobile, \d+ in Tablet/);
     const section = await byRole(driver, 'region', 'Length of lines');
     await (await byRole(driver, 'button', 'Table', { inside: section })).click();
-    const table = await byRole(driver, 'table', 'Characters a line by width');
+    const table = await byRole(driver, 'table', 'Characters per line by width');
     expect(await table.getText()).to.match(/Lead paragraph \d+ \d+ \d+ \d+ \d+ \d+ \d+ \d+/);
   });
 
@@ -166,7 +164,7 @@ describe('the type of a site', function () {
     const percent = await byRole(driver, 'textbox', 'Percent', { inside: dialog });
     await percent.sendKeys(Key.chord(Key.CONTROL, 'a'), '50');
     expect(await (await byRole(driver, 'table', 'Sizes in Mobile')).getText()).to.match(
-      /Heading 1 36 18[\s\S]*Body 16 12, as small as it may be/,
+      /Heading 1 36 18[\s\S]*Body 16 12, the smallest allowed/,
     );
     await (await byRole(driver, 'checkbox', 'Change Body', { inside: dialog })).click();
     await (await byRole(driver, 'button', /^Change 14 styles in Mobile$/, { inside: dialog })).click();
@@ -178,7 +176,7 @@ describe('the type of a site', function () {
     await saysStep(driver, /^Undone: 14 text styles/);
   });
 
-  it('takes sizes from a scale, as seen before, but for styles that are held back, in one step', async () => {
+  it('takes sizes from a scale, as seen before, but for styles that are not included, in one step', async () => {
     const { driver } = bench;
     await toType();
     await press('button', 'Sizes from a scale …');

@@ -125,7 +125,7 @@ describe('the workbench: values', function () {
 
     it('tell where a value comes from', async () => {
       const { driver } = bench;
-      await selectInOutline(driver, 'Dome picture');
+      await selectInOutline(driver, 'Dome image');
       await (await cell(driver, 'Columns', 'Mobile')).click();
       const trace = async () => (await driver.findElement(By.css('[aria-label="Trace"]'))).getText();
       await eventually('the trace', async () =>
@@ -157,10 +157,10 @@ describe('the workbench: values', function () {
       await (await byRole(driver, 'menuitem', 'end')).click();
       await saysStep(driver, 'Evening: title: align text in Tablet centre → end');
       await still(driver);
-      await selectInOutline(driver, 'Dome picture');
-      await open('Picture', 'Mobile');
+      await selectInOutline(driver, 'Dome image');
+      await open('Image', 'Mobile');
       await (await byRole(driver, 'button', 'Telescope')).click();
-      await saysStep(driver, 'Dome picture: picture in Mobile Dome, close → Telescope');
+      await saysStep(driver, 'Dome image: image in Mobile Dome, close → Telescope');
       await chooseView(driver, 'Mobile');
       const { hash } = site.frame.assets.find(({ id }) => id === 'telescope')!;
       await eventually('the telescope in the sheet', async () =>
@@ -179,9 +179,9 @@ describe('the workbench: values', function () {
       await saysStep(driver, 'Headline: size in Wide 80 → fluid 80–96');
       await open('Size', 'Desktop');
       await (await byRole(driver, 'button', 'Proportional')).click();
-      const share = await byRole(driver, 'textbox', 'Percent of its place');
+      const share = await byRole(driver, 'textbox', 'Percent of its container');
       const asLarge = Number(await share.getAttribute('value'));
-      await (await byRole(driver, 'button', 'Work out')).click();
+      await (await byRole(driver, 'button', 'Calculate')).click();
       await eventually('a share', async () =>
         Number(await share.getAttribute('value')) < 5 ? true : undefined,
       );
@@ -248,22 +248,22 @@ describe('the workbench: values', function () {
       await chord(Key.CONTROL, 'z');
       await byRole(driver, 'gridcell', 'Opening: the dome opens at dusk in Tablet: shown, 2 overrides');
       await choose('Card: Saturn', 'Copy values');
-      await choose('Words', 'Paste values of Card: Saturn …');
+      await choose('Text', 'Paste values of Card: Saturn …');
       const paste = await byRole(driver, 'dialog', 'Paste values of Card: Saturn');
       await (await byRole(driver, 'button', 'Paste 4 values', { inside: paste })).click();
-      await saysStep(driver, 'Words: 4 values pasted');
+      await saysStep(driver, 'Text: 4 values pasted');
       await chord(Key.CONTROL, 'z');
-      await choose('Words', 'Paste values of Card: Saturn …');
+      await choose('Text', 'Paste values of Card: Saturn …');
       const some = await byRole(driver, 'dialog', 'Paste values of Card: Saturn');
       for (const group of ['Layout', 'Background'])
         await (await byRole(driver, 'checkbox', group, { inside: some })).click();
       await (await byRole(driver, 'button', 'Paste 1 value', { inside: some })).click();
-      await saysStep(driver, 'Words: 1 value pasted');
+      await saysStep(driver, 'Text: 1 value pasted');
       await chord(Key.CONTROL, 'z');
       await still(driver);
       await type(driver, 'Gap', 'Tablet', '4');
-      await choose('Words', 'Carry over to another view …');
-      const carry = await byRole(driver, 'dialog', 'Carry overrides over to another view');
+      await choose('Text', 'Copy to another view …');
+      const carry = await byRole(driver, 'dialog', 'Copy overrides to another view');
       // Offered is the next narrower view; chosen another.
       const to = await byRole(driver, 'combobox', /^To/, { inside: carry });
       expect(await to.getText()).to.equal('Mobile');
@@ -271,10 +271,10 @@ describe('the workbench: values', function () {
       await (await byRole(driver, 'option', 'Wide')).click();
       const preview = await byRole(driver, 'table', 'What will change', { inside: carry });
       expect(await preview.getText())
-        .to.match(/Words Columns 7 of 12 12 of 12/)
-        .and.match(/Words Gap 24 4/);
-      await (await byRole(driver, 'button', /^Carry over \d+ overrides$/, { inside: carry })).click();
-      await saysStep(driver, /overrides carried over from Tablet to Wide$/);
+        .to.match(/Text Columns 7 of 12 12 of 12/)
+        .and.match(/Text Gap 24 4/);
+      await (await byRole(driver, 'button', /^Copy \d+ overrides$/, { inside: carry })).click();
+      await saysStep(driver, /overrides copied from Tablet to Wide$/);
       await selectInOutline(driver, 'Card: Saturn');
       await type(driver, 'Gap', 'Tablet', '6');
       await choose('Card: Saturn', /^Give its \d+ overrides? to 2 siblings of its kind$/);

@@ -56,13 +56,13 @@ describe('the views of a site', function () {
     await gone('menu');
     await saysStep(bench.driver, 'View Slate: sheet 744 × 1133 px');
     await fill('Columns, Slate', '8');
-    await fill('Content at most, Slate', 'fluid');
+    await fill('Content max., Slate', 'fluid');
     await saysStep(bench.driver, 'View Slate: grid changed');
     // On its side it would be as wide as a desktop.
     await press('button', 'Turn the sheet of Slate to 1133 × 744');
     await saysStep(bench.driver, /as wide as the view allows/);
     await fill('From, Slate', '1010');
-    await saysStep(bench.driver, /^Desktop would begin 14 px after Slate; views begin at least 40 px apart/);
+    await saysStep(bench.driver, /^Desktop would begin 14 px after Slate; views start at least 40 px apart/);
     await kept(bench.driver);
     const { list } = await views();
     expect(list[0].sheet).to.deep.equal({ width: 568, height: 320 });
@@ -72,7 +72,7 @@ describe('the views of a site', function () {
   it('are added in the widest gap, and deleted with what is set in them told and handed over as chosen', async () => {
     await toViews();
     await press('button', 'Add a view …');
-    const from = await byRole(bench.driver, 'textbox', 'Begins at, px');
+    const from = await byRole(bench.driver, 'textbox', 'Starts at, px');
     // Slate begins at 700 by now: between it and the narrowest sheet lie 500 px, the most there are up to 1920.
     expect(await from.getAttribute('value')).to.equal('450');
     await (await byRole(bench.driver, 'textbox', 'Name')).sendKeys('Large mobile', Key.ENTER);
@@ -81,12 +81,12 @@ describe('the views of a site', function () {
     // It looks as the view that it parts: what was set there begins in it now, and goes on from it.
     await press('button', 'Delete Large mobile …');
     const dialog = await byRole(bench.driver, 'dialog', 'Delete Large mobile');
-    expect(await dialog.getText()).to.match(/0 handed to Slate, \d+ dropped/);
-    await press('checkbox', 'Hand over size of Headline');
-    expect(await dialog.getText()).to.match(/1 handed to Slate, \d+ dropped/);
+    expect(await dialog.getText()).to.match(/0 moved to Slate, \d+ dropped/);
+    await press('checkbox', 'Move size of Headline');
+    expect(await dialog.getText()).to.match(/1 moved to Slate, \d+ dropped/);
     await (await byRole(bench.driver, 'button', 'Delete', { inside: dialog })).click();
     await becomes('Mobile 0, Slate 700, Desktop 1024, Wide 1440');
-    await saysStep(bench.driver, /^View Large mobile: deleted, 1 value handed to Slate, \d+ values dropped$/);
+    await saysStep(bench.driver, /^View Large mobile: deleted, 1 value moved to Slate, \d+ values dropped$/);
     await gone('dialog');
     await undo();
     await becomes('Mobile 0, Large mobile 450, Slate 700, Desktop 1024, Wide 1440');
@@ -100,7 +100,7 @@ describe('the views of a site', function () {
     const dialog = await byRole(bench.driver, 'dialog', 'Ready-made sets of views');
     await press('radio', /^Mobile, tablet, desktop and wide/);
     expect(await dialog.getText()).to.match(/Large mobile goes/);
-    await press('button', 'Take this set');
+    await press('button', 'Use this set');
     await becomes('Mobile 0, Slate 640, Desktop 1024, Wide 1440');
     expect((await views()).base).to.equal('desktop');
     await fill('Name, Slate', 'Tablet');
@@ -179,7 +179,7 @@ describe('the views of a site', function () {
     const pictures = await boxes('.views thead iframe');
     expect(pictures).to.have.length(8);
     const shown = await boxes('.views thead th > div');
-    expect(apart(shown), 'pictures of views').to.equal(true);
+    expect(apart(shown), 'images of views').to.equal(true);
     for (const { inverse } of steps.reverse()) await others.made(inverse);
     await becomes(BEFORE);
   });

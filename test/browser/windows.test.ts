@@ -52,7 +52,7 @@ describe('two windows', function () {
     await kept(mine);
   });
 
-  it('take back their own steps, in their order, over each other’s', async () => {
+  it('undo their own steps, in their order, over each other’s', async () => {
     const [mine, theirs] = [bench.driver, other!.driver];
     await selectInOutline(mine, 'Evening: title');
     await selectInOutline(theirs, 'Evening: title');
@@ -82,7 +82,7 @@ describe('two windows', function () {
     await kept(mine);
   });
 
-  it('are told when the other replaces what was set here, and why a step cannot be taken back then', async () => {
+  it('are told when the other replaces what was set here, and why a step cannot be undone then', async () => {
     const [mine, theirs] = [bench.driver, other!.driver];
     await selectInOutline(mine, 'Evening: title');
     await type(mine, 'Opacity', 'Desktop', '0.8');
@@ -95,13 +95,13 @@ describe('two windows', function () {
         'Another window replaced what you had set: Evening: title: opacity in Desktop',
       ),
     );
-    await (await byRole(mine, 'button', 'Leave it')).click();
+    await (await byRole(mine, 'button', 'Cancel')).click();
     const before = await undoOf(mine);
     await selectInOutline(mine, 'Evening: title');
     await chord(mine, 'z');
     await eventually('the reason', async () =>
       (await mine.findElement(By.css('body')).getText()).includes(
-        'cannot be taken back: what it changed has been changed since. It stays in the list of steps.',
+        'cannot be undone: what it changed has been changed since. It stays in the list of steps.',
       ),
     );
     expect(await label(await cell(mine, 'Opacity', 'Desktop'))).to.match(/0.6/);
@@ -130,7 +130,7 @@ describe('two windows', function () {
       ],
       { sentence: 'Text added to How an evening goes' },
     );
-    await saysStep(driver, 'Changed elsewhere and taken over: Text added to How an evening goes.');
+    await saysStep(driver, 'Updated from elsewhere: Text added to How an evening goes.');
     await selectInOutline(driver, 'Added elsewhere');
     await chord(driver, 'z');
     await selectInOutline(driver, 'Evening: title');

@@ -73,7 +73,7 @@ export const openWords = (driver: Driver, view: string, id: string, name: string
       .move(await pointAt(driver, view, id))
       .doubleClick()
       .perform();
-    return byRole(driver, 'toolbar', `Words of ${name}`, { within: 3000 });
+    return byRole(driver, 'toolbar', `Text of ${name}`, { within: 3000 });
   });
 
 export const computed = (driver: Driver, view: string, id: string, property: string) =>
@@ -203,8 +203,8 @@ export async function saysStep(driver: Driver, sentence: string | RegExp): Promi
 /** Waits until the top bar says that everything is kept. */
 export const kept = (driver: Driver) =>
   eventually('everything kept', async () => {
-    const text = await (await driver.findElement(By.css('[aria-label="Kept state"]'))).getText();
-    return /^All changes kept · \d{1,2}:\d\d( [AP]M)?$/i.test(text);
+    const text = await (await driver.findElement(By.css('[aria-label="Save status"]'))).getText();
+    return /^All changes saved · \d{1,2}:\d\d( [AP]M)?$/i.test(text);
   });
 
 /** A workbench for the tests of a suite: opened before the first, on the home page before each. */

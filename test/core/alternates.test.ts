@@ -37,12 +37,12 @@ describe('an alternate for a view', () => {
     const { page, sentence, site: after } = make('dome', 'mobile');
     expect(showing(page)).to.deep.equal(['dome', 'dome', 'dome', 'copy-mobile']);
     const set = page.nodes[node('set')];
-    expect([set.kind, set.name, set.parent]).to.deep.equal(['alternates', 'Dome picture', 'opening-row']);
+    expect([set.kind, set.name, set.parent]).to.deep.equal(['alternates', 'Dome image', 'opening-row']);
     expect(set.children.map((id) => page.nodes[id].name)).to.deep.equal([
-      'Dome picture, other views',
-      'Dome picture, Mobile',
+      'Dome image, other views',
+      'Dome image, Mobile',
     ]);
-    expect(sentence).to.equal('Dome picture: alternate made for Mobile');
+    expect(sentence).to.equal('Dome image: alternate made for Mobile');
     expect(siteFaults(after)).to.deep.equal([]);
     // The set has the place that the block had: its columns, and its place in the order of Mobile.
     expect(set.style.self!.span).to.deep.equal(home.nodes[node('dome')].style.self!.span);
@@ -107,14 +107,14 @@ describe('an alternate for a view', () => {
       made('nextAlternate', { set: node('set'), view: view('tablet'), reach: 'onward' }, on);
     const once = go(page);
     expect(showing(once.page)).to.deep.equal(['dome', 'dome', 'copy-mobile', 'copy-mobile']);
-    expect(once.sentence).to.equal('Dome picture: B, Dome picture, Mobile, in Tablet and onward');
+    expect(once.sentence).to.equal('Dome image: B, Dome image, Mobile, in Tablet and onward');
     expect(showing(go(once.page).page)).to.deep.equal(['dome', 'dome', 'dome', 'copy-mobile']);
     const { type } = knownProperty('alternate');
     const siblings = { order: [], source: page.nodes[node('set')].children };
     expect(type.parse('b', { site: frame, siblings })).to.deep.equal({ ok: true, value: 'copy-mobile' });
     expect(type.parse('C', { site: frame, siblings })).to.deep.equal({
       ok: false,
-      sentence: '“C” is none of the alternates; they are A, B.',
+      sentence: '“C” isn’t one of the alternates; they are A, B.',
     });
     expect(type.format('copy-mobile' as never, { site: frame, siblings })).to.equal('B');
   });
@@ -129,7 +129,7 @@ describe('an alternate for a view', () => {
       refusal('showInViews', { nodes: [node('dome')], shown: false, views: [view('mobile')] }, page),
     ).to.match(/exactly one alternate shows/);
     const pair = { nodes: [node('dome'), node('copy-mobile')], id: node('group') };
-    expect(refusal('groupElements', pair, page)).to.match(/stand in for one another/);
+    expect(refusal('groupElements', pair, page)).to.match(/Only one of a set of alternates shows/);
     const clear = { nodes: [node('set')], property: 'alternate', view: view('desktop') };
     expect(refusal('clearValue', clear, page)).to.match(/needs a value in the base/);
     expect(
@@ -158,7 +158,9 @@ describe('taking a set apart', () => {
     expect(apart.page.nodes[node('copy-mobile')].style.self!.span).to.deep.equal(
       home.nodes[node('dome')].style.self!.span,
     );
-    expect(apart.sentence).to.equal('Dome picture: 2 alternates made ordinary blocks, hidden as they were');
+    expect(apart.sentence).to.equal(
+      'Dome image: 2 alternates turned into ordinary blocks, hidden as they were',
+    );
   });
 
   it('drops what means nothing where they stand then, as a margin in an overlay', () => {
@@ -177,7 +179,7 @@ describe('taking a set apart', () => {
     expect(siteFaults(apart.site)).to.deep.equal([]);
     const { nodes } = apart.page;
     expect(nodes[node('dome')]).to.equal(undefined);
-    expect(nodes[node('copy-mobile')].name).to.equal('Dome picture');
+    expect(nodes[node('copy-mobile')].name).to.equal('Dome image');
     expect(nodes[node('copy-mobile')].style.self!.shown).to.equal(undefined);
     expect(takenBack(apart).pages[home.id]).to.deep.equal(page);
   });
@@ -198,7 +200,7 @@ describe('taking a set apart', () => {
       apart.site,
     );
     expect(refusal('uniteAlternates', { nodes: both, set: node('again') }, shown.page, shown.site)).to.equal(
-      'Dome picture, other views and Dome picture, Mobile both show in Mobile; hide one of them there first. Nothing was changed.',
+      'Dome image, other views and Dome image, Mobile both show in Mobile; hide one of them there first. Nothing was changed.',
     );
   });
 });
@@ -284,11 +286,11 @@ describe('a set of alternates', () => {
     expect(site.pages[home.id].nodes[home.root].children).not.to.include('set');
     expect(
       refusal('moveElements', { nodes: [node('dome')], parent: node('set'), after: null }, page, after),
-    ).to.match(/takes no picture/);
+    ).to.match(/takes no image/);
   });
 });
 
-describe('blocks that stand in for one another by hand', () => {
+describe('blocks that work as alternates made by hand', () => {
   const apart = made('dissolveAlternates', { set: node('set') }, make('dome', 'mobile').page).page;
   const both = [node('dome'), node('copy-mobile')];
 

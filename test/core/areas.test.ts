@@ -45,7 +45,7 @@ const tree = branch('page', 'over', 'Over', {
               content: { text: 'Over the hill', level: 1 },
               style: { areaColumn: layered(2, { mobile: 1 }), span: layered(5), areaRows: layered(2) },
             }),
-            branch('text', 'words', 'Words', {
+            branch('text', 'words', 'Text', {
               content: { text: '<p>Some words.</p>' },
               style: { areaRow: layered(4), areaRows: layered(3), span: layered(4) },
             }),
@@ -175,7 +175,7 @@ describe('areas', () => {
 
   it('are found by drawing: on a line that is near, else on the nearest column; free, where one lets go', () => {
     const tracks = [0, 80, 160, 240].map((start) => ({ start, end: start + 60 }));
-    const lines = [{ at: 118, of: 'Words, start' }];
+    const lines = [{ at: 118, of: 'Text, start' }];
     const drawn = (by: number, more: object = {}) =>
       drawnTo({ start: 0, length: 50, by, tracks, lines, within: 6, whole: false, free: false, ...more });
     expect(drawn(114)).to.deep.equal({ track: 1, offset: 38, line: lines[0] });
@@ -219,14 +219,12 @@ describe('parts of an overlay', () => {
     expect(asked([{ node: node('title'), row: -2 }])).to.match(/^Area, from row of Title: /);
     expect(asked([{ node: node('title'), span: 40 }])).to.match(/^Columns of Title: /);
     expect(asked([{ node: node('part'), row: 2 }])).to.equal(
-      'Part stands in no overlay. Nothing was changed.',
+      'Part is not in an overlay. Nothing was changed.',
     );
-    expect(asked([{ node: node('gone'), row: 2 }])).to.match(/^The element is not on this page any more/);
-    expect(asked([{ node: node('title'), row: 1 }])).to.equal(
-      'They stand there already; nothing was changed.',
-    );
+    expect(asked([{ node: node('gone'), row: 2 }])).to.match(/^The element is no longer on this page/);
+    expect(asked([{ node: node('title'), row: 1 }])).to.equal('They are already there; nothing was changed.');
     expect(asked([], { rows: [{ node: node('title'), least: 3 }] })).to.equal(
-      'Title is no overlay. Nothing was changed.',
+      'Title isn’t an overlay. Nothing was changed.',
     );
   });
 

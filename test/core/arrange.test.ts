@@ -82,7 +82,7 @@ describe('a whole layout', () => {
     expect(made.parts.map(({ id, fills }) => (fills ? id : ''))).to.deep.equal(['', '', '', 'picture']);
   });
 
-  it('lets two stand side by side where both are wide enough, and pictures come first where asked', () => {
+  it('lets two stand side by side where both are wide enough, and images come first where asked', () => {
     const pair = [thing('words', 'words', 0, 0, 400, 48), thing('picture', 'picture', 420, 0, 400, 300)];
     // Two columns of four are 167 px.
     expect(areas(arranged(pair, PHONE, 'two across'))).to.deep.equal({
@@ -91,14 +91,14 @@ describe('a whole layout', () => {
     });
     const narrow = { ...PHONE, width: 300 };
     expect(areas(arranged(pair, narrow, 'two across')).picture[0]).to.equal(1);
-    expect(arranged(pair, PHONE, 'pictures first').parts.map(({ id }) => id)).to.deep.equal([
+    expect(arranged(pair, PHONE, 'images first').parts.map(({ id }) => id)).to.deep.equal([
       'picture',
       'words',
     ]);
     expect(arranged(pair, PHONE, 'stacked').parts.map(({ id }) => id)).to.deep.equal(['words', 'picture']);
   });
 
-  it('leaves words on their picture, and signs beside their lines', () => {
+  it('leaves words on their image, and signs beside their lines', () => {
     const banner = arranged(
       [
         thing('sky', 'picture', 0, 0, 1000, 500),
@@ -172,7 +172,7 @@ describe('a whole layout', () => {
     );
   });
 
-  it('reads on from top to bottom as the base does, and changes nothing where it is made of itself', () => {
+  it('reads on vertically as the base does, and changes nothing where it is made of itself', () => {
     const apart = thingsArbitrary(8).map((things) =>
       things.filter((each, index) =>
         things.every((other, at) => at >= index || lies(each.box, other.box) < -1),

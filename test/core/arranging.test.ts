@@ -76,12 +76,12 @@ describe('a row', () => {
     ).to.deep.equal([4, 4]);
   });
 
-  it('begins with the pictures where that is asked, and with what is read first else', () => {
+  it('begins with the images where that is asked, and with what is read first else', () => {
     const pair = [thing('words', 'words', [0, 0, 400, 200]), thing('picture', 'picture', [420, 0, 400, 300])];
     const order = (way: (typeof ARRANGE_WAYS)[number]) =>
       arrangedInLines(pair, TABLET, way).parts.map(({ id }) => id);
     expect(order('stacked')).to.deep.equal(['words', 'picture']);
-    expect(order('pictures first')).to.deep.equal(['picture', 'words']);
+    expect(order('images first')).to.deep.equal(['picture', 'words']);
   });
 
   it('keeps buttons on one line while each has the room it takes', () => {
@@ -151,7 +151,7 @@ const { slug, title, description, ...lab } = pageOf(
           branch('heading', 'title', 'Title', { content: { text: 'Two mirrors', level: 2 } }),
           branch('row', 'pair', 'Pair', {
             children: [
-              branch('column', 'words', 'Words', {
+              branch('column', 'words', 'Text', {
                 style: { span: layered(7) },
                 children: [
                   branch('heading', 'say', 'Say', { content: { text: 'Ground by hand', level: 3 } }),
@@ -263,7 +263,7 @@ describe('arranging a page', () => {
   it('asks of a row only what is another than what holds', () => {
     // Four columns is all there are: seven and five are held to them already.
     expect(values(lab, 'pair', 'stacked')).to.deep.equal([]);
-    expect(values(lab, 'pair', 'pictures first')).to.deep.equal([
+    expect(values(lab, 'pair', 'images first')).to.deep.equal([
       { node: 'pair', values: { order: ['mirror', 'words'] } },
     ]);
     const inTablet = values(lab, 'pair', 'stacked', view('tablet'));
@@ -283,7 +283,7 @@ describe('arranging a page', () => {
   });
 
   it('keeps what is not shown in its place of the order', () => {
-    const order = values(lab, 'pair', 'pictures first');
+    const order = values(lab, 'pair', 'images first');
     const withGhost = made(
       'addElement',
       { id: node('ghost'), kind: 'text', parent: node('pair'), after: node('words') } as never,
@@ -296,7 +296,7 @@ describe('arranging a page', () => {
       withGhost,
       on,
     ).page;
-    expect(values(hidden, 'pair', 'pictures first')[0].values.order).to.deep.equal([
+    expect(values(hidden, 'pair', 'images first')[0].values.order).to.deep.equal([
       'mirror',
       'ghost',
       'words',
@@ -334,10 +334,10 @@ describe('arranging a page', () => {
   it('is refused with a sentence where a value is none, and where nothing would change', () => {
     const ask = (laid: LaidOut[]) =>
       refusal('arrange', { node: lab.root, laid, view: MOBILE, reach: 'here', done: 'arranged' }, lab, on);
-    expect(ask([])).to.equal('They stand there already; nothing was changed.');
+    expect(ask([])).to.equal('They are already there; nothing was changed.');
     expect(ask([{ node: node('over'), values: { areaRow: 900 } }])).to.match(/^Over: Area, from row: /);
     expect(ask([{ node: node('over'), values: { nothing: 1 } }])).to.match(/^Over: /);
-    expect(ask([{ node: node('gone'), values: { areaRow: 2 } }])).to.match(/not on this page/);
+    expect(ask([{ node: node('gone'), values: { areaRow: 2 } }])).to.match(/no longer on this page/);
     expect(childrenIn(frame, home.nodes[home.root], MOBILE)).to.have.length.above(2);
   });
 });

@@ -25,15 +25,15 @@ const LEAD = { node: node('lead') };
 const RULE = 'text too small';
 
 describe('findings that are set aside', () => {
-  it('keep the reason, stay valid, and are taken back whole', () => {
+  it('keep the reason, stay valid, and are undone whole', () => {
     expect(found(small, RULE).map(({ aside }) => aside)).to.deep.equal([undefined]);
     const step = set(LEAD, RULE, '  It is a footnote. ', small);
-    expect(step.sentence).to.equal('Lead paragraph: “text too small” is set aside');
+    expect(step.sentence).to.equal('Lead paragraph: “text too small” is dismissed');
     expect(siteFaults(step.site)).to.deep.equal([]);
     expect(found(step.site, RULE).map(({ aside }) => aside)).to.deep.equal(['It is a footnote.']);
     expect(takenBack(step)).to.deep.equal(small);
     const again = set(LEAD, RULE, '', step.site);
-    expect(again.sentence).to.equal('Lead paragraph: “text too small” is taken up again');
+    expect(again.sentence).to.equal('Lead paragraph: “text too small” is reopened');
     expect(again.site).to.deep.equal(small);
   });
 
@@ -94,11 +94,11 @@ describe('findings that are set aside', () => {
     expect(reason({ ...page, frame: { ...page.frame, pages } })).to.equal(undefined);
   });
 
-  it('are refused without what they are about, with a reason that is too long, and where nothing is set aside', () => {
+  it('are refused without what they are about, with a reason that is too long, and where nothing is dismissed', () => {
     const args = { of: { node: node('nobody') }, rule: RULE, reason: 'x' };
-    expect(refusal('setAside', args)).to.match(/not there any more/);
+    expect(refusal('setAside', args)).to.match(/no longer exists/);
     expect(refusal('setAside', { of: LEAD, rule: RULE, reason: 'x'.repeat(301) })).to.match(/301 characters/);
-    expect(refusal('setAside', { of: LEAD, rule: RULE, reason: ' ' })).to.match(/not set aside/);
+    expect(refusal('setAside', { of: LEAD, rule: RULE, reason: ' ' })).to.match(/not dismissed/);
   });
 
   it('are told as such by the sweep too', async () => {

@@ -29,7 +29,7 @@ const text = (target: Site, path: string, at = {}) =>
   (compileSite(target, at).find((file) => file.path === path) as { text: string } | undefined)?.text;
 
 describe('what is for some visitors only', () => {
-  it('is said of an element, of one or many, and taken back', () => {
+  it('is said of an element, of one or many, and undone', () => {
     const step = give('moon-strip', 'signed-in');
     expect(step.sentence).to.equal('Moon phase strip: for signed-in visitors');
     expect(siteFaults(step.site)).to.deep.equal([]);
@@ -66,7 +66,7 @@ describe('what is for some visitors only', () => {
       .to.not.include('The dome opens at dusk')
       .and.not.include(site.frame.pages[0].description);
     expect(everyones)
-      .to.include('<p class="t-body">This page is for visitors who have signed in.</p>')
+      .to.include('<p class="t-body">This page is for visitors who are signed in.</p>')
       .and.include('<a href="sign-in/">Sign in</a>')
       .and.include('<meta name="robots" content="noindex">');
     // What it shares with other pages is still there, and one heading of the first level.
@@ -93,7 +93,7 @@ describe('what is for some visitors only', () => {
     const { site: out } = give(home.root, 'signed-out');
     const theirs = text(out, signedInPath('index.html'))!;
     expect(theirs)
-      .to.include('This page is for visitors who have not signed in.')
+      .to.include('This page is for visitors who are not signed in.')
       .and.include('href="sign-out/"');
     const { site: members } = give(home.root, 'signed-in');
     const said = made(
@@ -105,7 +105,7 @@ describe('what is for some visitors only', () => {
     expect(text(said, 'index.html')).to.include('Members, this way');
     const still = text(said, 'index.html', { still: true })!;
     expect(still).to.include('Members, this way').and.not.include('sign-in');
-    expect(lackedWithoutHost(said)).to.match(/not in it: Home\./);
+    expect(lackedWithoutHost(said)).to.match(/not included: Home\./);
   });
 
   it('leaves nothing behind of a page that is closed but its colours', () => {
@@ -132,7 +132,7 @@ describe('what is for some visitors only', () => {
     expect(text(target, signedInPath('index.html'))).to.include('<video');
   });
 
-  it('is not what is shown where there is no page', () => {
+  it('is not what is shown for missing pages', () => {
     const missing = made('changePage', { page: node('visits'), missing: true }).site;
     expect(
       refusal(
@@ -141,7 +141,7 @@ describe('what is for some visitors only', () => {
         missing.pages[node('visits')],
         missing,
       ),
-    ).to.match(/^What is shown where there is no page is for everyone/);
+    ).to.match(/^The page for missing pages is for everyone/);
   });
 
   it('leaves a page as the same object where everything is for everyone', () => {
@@ -153,7 +153,7 @@ describe('what is for some visitors only', () => {
     expect(pruned.nodes[node('opening-words')].children).to.not.include('lead');
   });
 
-  it('is in no file that is sent to others: neither words nor styles nor pictures', () => {
+  it('is in no file that is sent to others: neither words nor styles nor images', () => {
     const members = give('moon-strip', 'signed-in');
     const both = give('lead', 'signed-out', members.site).site;
     const words = 'with a volunteer at each';
@@ -176,7 +176,7 @@ describe('what is for some visitors only', () => {
 
   it('is named where a copy of the pages knows no visitors', () => {
     const forms = lackedWithoutHost(site)!;
-    expect(forms).to.match(/^Files in a folder take no letters/);
+    expect(forms).to.match(/^Files in a folder cannot receive messages/);
     const { site: both } = give('moon-strip', 'signed-in');
     const link = made(
       'setContent',
@@ -185,7 +185,7 @@ describe('what is for some visitors only', () => {
       both,
     ).site;
     expect(lackedWithoutHost(link)).to.equal(
-      `This copy of the pages knows no visitors, as files in a folder do not. What is for signed-in visitors is not in it: Moon phase strip. Links to where visitors sign in or out lead nowhere. ${forms}`,
+      `Files in a folder cannot sign visitors in. Content for signed-in visitors is not included: Moon phase strip. Links to sign in or out do nothing. ${forms}`,
     );
     const still = compileSite(link, { still: true });
     expect(still.some(({ audience }) => audience)).to.equal(false);

@@ -56,7 +56,7 @@ describe('what differs between two states of a site', () => {
   it('tells words, names, what came, what went and what moved, each once', () => {
     const words = made('setContent', { node: node('headline'), field: 'text', value: 'Come' });
     expect(lines(site, words.site)).to.deep.equal([
-      'home · Headline · words · The dome opens at dusk. Bring a coat. · Come',
+      'home · Headline · text · The dome opens at dusk. Bring a coat. · Come',
     ]);
     const renamed = made('rename', { node: node('lead'), name: 'Opening' });
     expect(lines(site, renamed.site)).to.deep.equal(['home · Opening · name · Lead paragraph · Opening']);
@@ -66,7 +66,7 @@ describe('what differs between two states of a site', () => {
     expect(lines(gone.site, site)).to.deep.equal(['home · Card: Saturn · added']);
     const moved = made('moveElements', { nodes: [node('lead')], parent: node('opening-words'), after: null });
     expect(lines(site, moved.site)).to.have.length(1);
-    expect(lines(site, moved.site)[0]).to.match(/^home · .* · moved in Words$/);
+    expect(lines(site, moved.site)[0]).to.match(/^home · .* · moved in Text$/);
   });
 
   it('tells what all of the site has, and what pages share, before the pages', () => {
@@ -118,7 +118,7 @@ describe('what differs between two states of a site', () => {
   });
 });
 
-describe('where two pictures of a page differ', () => {
+describe('where two images of a page differ', () => {
   const shown = (id: string, sides: number[], more: Partial<Shown> = {}): Shown => {
     const [left, top, right, bottom] = sides;
     return { node: id as NodeId, box: { left, top, right, bottom }, look: 'plain', holds: false, ...more };

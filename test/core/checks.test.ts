@@ -196,18 +196,18 @@ describe('text contrast of a page', () => {
 
   it('is found by view, and mended with the nearest colour of the site that is enough', () => {
     const page = set('lead', 'colour', '#26304c', 'tablet');
-    const [found, ...others] = of(page).filter(({ rule }) => rule === 'text hard to make out');
+    const [found, ...others] = of(page).filter(({ rule }) => rule === 'text that is hard to read');
     expect(others).to.deep.equal([]);
     expect(found.of).to.deep.equal({ node: 'lead' });
     expect(found.views).to.deep.equal([view('tablet')]);
     expect(found.sentence).to.match(
       /^Lead paragraph has a contrast of 1\.\d : 1 in Tablet; text of its size needs 4\.5 : 1\.$/,
     );
-    expect(mended(page, 'text hard to make out')).to.deep.include({ left: [], steps: 1 });
+    expect(mended(page, 'text that is hard to read')).to.deep.include({ left: [], steps: 1 });
   });
 
   it('is looked at wherever words are: in lists of what an element says, in links where there are any', () => {
-    const rule = 'text hard to make out';
+    const rule = 'text that is hard to read';
     const all = Object.values(site.pages).flatMap((each) => {
       const whole = composed(frame, each);
       return Object.values(whole.nodes).map((on) => [whole, on] as const);
@@ -244,7 +244,7 @@ describe('text contrast of a page', () => {
     expect(dark.ratio).to.be.closeTo(1.05 / (0.0513 + 0.05), 0.03);
   });
 
-  it('is that of the worst part of a picture, under its tint and through its opacity', () => {
+  it('is that of the worst part of an image, under its tint and through its opacity', () => {
     const picture = frame.assets.find(({ type }) => type.startsWith('image/'))!.id;
     const behind = (tones: [number, number, number][]): Seen => ({ tones: new Map([[picture, tones]]) });
     const page = inColour('#ffffff', { backgroundPicture: picture });
@@ -311,7 +311,9 @@ describe('words that no line breaks', () => {
         ...{ word: 'Kilonovaforschungsverbund', ems },
       }));
     const page = set('invitation-title', 'size', 40, 'mobile');
-    const found = of(page, { words: words(12) }).filter(({ rule }) => rule === 'word wider than its place');
+    const found = of(page, { words: words(12) }).filter(
+      ({ rule }) => rule === 'word wider than its container',
+    );
     // 12 em of 40 px are 480 px; the section leaves 20 px free at both sides of the window on a phone.
     expect(found.map(({ widths }) => widths)).to.deep.equal([[{ from: 280, to: 519 }]]);
     expect(found[0].views).to.deep.equal([view('mobile')]);
@@ -319,9 +321,9 @@ describe('words that no line breaks', () => {
       'Make it 20 px in Mobile',
       'Hyphenate it in Mobile',
     ]);
-    expect(mended(page, 'word wider than its place', { words: words(12) }).left).to.deep.equal([]);
-    expect(of(page, { words: words(5) }).some(({ rule }) => rule === 'word wider than its place')).to.equal(
-      false,
-    );
+    expect(mended(page, 'word wider than its container', { words: words(12) }).left).to.deep.equal([]);
+    expect(
+      of(page, { words: words(5) }).some(({ rule }) => rule === 'word wider than its container'),
+    ).to.equal(false);
   });
 });

@@ -84,7 +84,7 @@ describe('published HTML', () => {
     generated((target) => check(texts(target).html[0].text));
   });
 
-  it('loads pictures up to the opening section at once, the rest when they come near', () => {
+  it('loads images up to the opening section at once, the rest when they come near', () => {
     const html = texts(site).html[0].text;
     const images = [...html.matchAll(/<img [^>]*src="assets\/([a-z-]+)-[^>]*>/g)].map(([tag, name]) => ({
       name,
@@ -94,7 +94,7 @@ describe('published HTML', () => {
     expect(images.filter((image) => !image.lazy)).to.have.length(1);
   });
 
-  it('makes a picture lazy that some view hides, so that it costs no download there', () => {
+  it('makes an image lazy that some view hides, so that it costs no download there', () => {
     const target = structuredClone(site);
     pagesOf(target)[0].nodes['opening-row' as NodeId].style.self!.shown = {
       at: { ['mobile' as ViewId]: { value: false, reach: 'here' } },
@@ -106,7 +106,7 @@ describe('published HTML', () => {
     const section = home.nodes[home.root].children[1];
     const added = made('addElement', { kind: 'form', id: node('ask'), parent: section, after: null });
     const fields = [
-      { label: 'Words', type: 'lines', required: true, options: '' },
+      { label: 'Text', type: 'lines', required: true, options: '' },
       { label: 'Night', type: 'choice', required: false, options: 'Friday\nSaturday' },
       { label: 'Warm', type: 'tick', required: false, options: '' },
       { label: 'Mail', type: 'email', required: false, options: '' },
@@ -266,7 +266,7 @@ describe('published CSS', () => {
 });
 
 describe('the published site', () => {
-  it('names its files by their content, and ships the fonts and pictures it uses and no other', () => {
+  it('names its files by their content, and ships the fonts and images it uses and no other', () => {
     const { files } = texts(site);
     const paths = files.map((file) => file.path);
     expect(new Set(paths).size).to.equal(paths.length);

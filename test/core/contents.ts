@@ -23,7 +23,7 @@ export const CONTENT: Record<string, Record<string, unknown>> = {
     fields: [
       { label: 'Name', type: 'text', required: true, options: '' },
       { label: 'Night', type: 'choice', required: false, options: 'Friday\nTuesday' },
-      { label: 'Words', type: 'lines', required: false, options: '' },
+      { label: 'Text', type: 'lines', required: false, options: '' },
       { label: 'Warm drink', type: 'tick', required: false, options: '' },
     ],
     send: 'Book',

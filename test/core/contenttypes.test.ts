@@ -27,12 +27,12 @@ describe('content', () => {
     for (const mail of ['', 'a@b.example', "o'neil+x@a-b.example.org"])
       expect(fault('form', 'to', mail), mail).to.equal(undefined);
     for (const mail of ['a', 'a@b', '@b.example', 'a@b..example', 'a b@c.example', 'a@.example'])
-      expect(fault('form', 'to', mail), mail).to.equal(`“${mail}” is no mail address.`);
+      expect(fault('form', 'to', mail), mail).to.equal(`“${mail}” isn’t an email address.`);
     expect(fault('gallery', 'pictures', [{ picture: 'saturn' }, { picture: 'gone' }])).to.equal(
-      'The site has no picture “gone”.',
+      'The site has no image “gone”.',
     );
     expect(fault('gallery', 'pictures', [{ picture: '' }])).to.equal(undefined);
-    expect(fault('video', 'file', 'saturn')).to.equal('The site has no film “saturn”.');
+    expect(fault('video', 'file', 'saturn')).to.equal('The site has no video “saturn”.');
     expect(fault('video', 'poster', 'saturn')).to.equal(undefined);
   });
 

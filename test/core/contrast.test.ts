@@ -101,7 +101,7 @@ describe('the contrast of an element', () => {
     );
   });
 
-  it('says nothing over a picture or a gradient, nor of what has no words', () => {
+  it('says nothing over an image or a gradient, nor of what has no text', () => {
     const parent = home.nodes['headline' as NodeId].parent!;
     const asset = frame.assets.find(({ type }) => type.startsWith('image/'))!.id;
     expect(of('headline', set('backgroundPicture', parent, asset))).to.equal(undefined);
@@ -156,7 +156,7 @@ describe('contrast in an overlay', () => {
     expect(seen(page, [black, white])!.ratio, 'the worst place').to.be.closeTo(1, 1e-9);
     expect(seen(page, [black])!.over).to.equal('colour');
     expect(seen(page, [black, [0.1, 0.1, 0.1]])!.over).to.equal('picture');
-    expect(seen(page, undefined), 'a picture that is not known says nothing').to.equal(undefined);
+    expect(seen(page, undefined), 'an image that is not known says nothing').to.equal(undefined);
   });
 
   it('takes what lets something through with what is under that', () => {

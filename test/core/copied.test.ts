@@ -42,7 +42,7 @@ function shapeOf(page: Page, id: NodeId): Node[] {
 }
 
 describe('copied elements', () => {
-  it('are pasted with every override, order, wording and alternate, and taken back', () => {
+  it('are pasted with every override, order, wording and alternate, and undone', () => {
     const { page, site: worded } = made(
       'setValue',
       {
@@ -67,7 +67,7 @@ describe('copied elements', () => {
       page,
     );
     expect(siteFaults(step.site)).to.deep.equal([]);
-    expect(step.sentence).to.match(/^Row: words \+ dome: pasted into Opening: .* with \d+ elements in it$/);
+    expect(step.sentence).to.match(/^Row: text \+ dome: pasted into Opening: .* with \d+ elements in it$/);
     expect(shapeOf(step.page, node('new'))).to.deep.equal(shapeOf(page, node('opening-row')));
     const order = (id: string) => childrenIn(frame, step.page.nodes[node(id)], view('mobile'));
     expect(order('new').map((id) => step.page.nodes[id].name)).to.deep.equal(

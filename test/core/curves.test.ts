@@ -232,7 +232,7 @@ describe('a scale', () => {
     expect(scaleSize(scale(), 40).ok).to.equal(false);
   });
 
-  it('is given to text styles in one step, in all views, and taken back', () => {
+  it('is given to text styles in one step, in all views, and undone', () => {
     const steps = [
       { textStyle: 'heading-1', step: 5 },
       { textStyle: 'body', step: 0 },
@@ -251,7 +251,7 @@ describe('a scale', () => {
     expect(takenBack(step).frame).to.deep.equal(site.frame);
     expect(refusal('scaleStyles', { scale: scale(), steps: [] })).to.include('Nothing was changed');
     expect(refusal('scaleStyles', { scale: scale(), steps: [{ textStyle: 'gone', step: 0 }] })).to.include(
-      'not in the theme',
+      'no longer in the theme',
     );
     expect(
       refusal('scaleStyles', {

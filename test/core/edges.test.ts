@@ -42,7 +42,7 @@ const cssOf = (given: Site): string => {
   return 'text' in file ? file.text : '';
 };
 
-describe('a contact strip', () => {
+describe('a contact bar', () => {
   it('prints its actions with sign and word, in a landmark with a name', () => {
     const html = printed('strip', {
       label: 'Reach us',
@@ -144,7 +144,7 @@ describe('a contact strip', () => {
     const page = given.pages[home.id];
     expect(placeOfSection(page, page.nodes[node('the-strip')])).to.equal('strip');
     const shared = made('shareSection', { node: node('the-strip') }, page, given);
-    expect(shared.sentence).to.equal('Contact strip: on all pages now');
+    expect(shared.sentence).to.equal('Contact bar: now on all pages');
     expect(Object.keys(shared.site.frame.shared ?? {})).to.include('strip');
     for (const file of compileSite(shared.site))
       if ('text' in file && /^(?!404|signed).*index\.html$/.test(file.path) && file.movedTo === undefined)
@@ -162,7 +162,7 @@ describe('a contact strip', () => {
   });
 });
 
-describe('a way back up', () => {
+describe('a back-to-top button', () => {
   it('is a link to a place before all else, where the focus goes on', () => {
     const html = htmlOf(having('up'));
     expect(html).to.match(/<body[^>]*><span class="place" id="top-of-page" tabindex="-1"><\/span>/);
@@ -188,7 +188,7 @@ describe('a way back up', () => {
   });
 });
 
-describe('an opening screen', () => {
+describe('an splash screen', () => {
   it('is for the eye alone: its words and its sign are kept from those who hear the page', () => {
     expect(printed('openingscreen', { words: 'Look up', logo: 'dome' })).to.equal(
       '<div class="x" aria-hidden="true"><img src="/dome.jpg" alt="" width="800" height="600"><span class="words">Look up</span></div>',
@@ -216,7 +216,7 @@ describe('an opening screen', () => {
     expect(placeOfSection(page, page.nodes[node('the-openingscreen')])).to.equal(undefined);
     const told = (on: Site, id: NodeId) =>
       findings(on.frame, composed(on.frame, on.pages[id])).filter(
-        ({ rule }) => rule === 'opening screen within the site',
+        ({ rule }) => rule === 'splash screen within the site',
       );
     expect(told(given, home.id)).to.deep.equal([]);
     const visits = site.pages[node('visits')];
@@ -226,7 +226,7 @@ describe('an opening screen', () => {
       visits,
     );
     expect(told(elsewhere.site, visits.id).map(({ sentence }) => sentence)).to.deep.equal([
-      'Opening screen comes each time that this page is opened.',
+      'Splash screen comes each time that this page is opened.',
     ]);
   });
 });
@@ -261,12 +261,12 @@ const measured = (rule: string, strip: number, more: Partial<Laid> = {}) => {
   return found.find(new LaidPage(given.frame, page, laid));
 };
 
-describe('checks on a contact strip', () => {
+describe('checks on a contact bar', () => {
   it('tell where it lies over what has the focus, unless the browser keeps that clear', () => {
     const [found] = measured('focus covered', 60);
     expect(found).to.include({ node: 'the-strip', other: 'invitation-button' });
     expect(found.sentence).to.match(/stays at the lower edge and lies over/);
-    expect(found.fixes?.map(({ label }) => label)).to.deep.equal(['Leave it out in Mobile']);
+    expect(found.fixes?.map(({ label }) => label)).to.deep.equal(['Hide it in Mobile']);
     expect(measured('focus covered', 60, { keptClearBelow: 72 })).to.deep.equal([]);
     expect(measured('focus covered', 111, { keptClearBelow: 72 })).to.deep.equal([]);
     expect(measured('focus covered', 112, { keptClearBelow: 72 })).to.have.length(1);
@@ -276,7 +276,7 @@ describe('checks on a contact strip', () => {
     expect(measured('covers much of the screen', 280)).to.deep.equal([]);
     const [found] = measured('covers much of the screen', 300);
     expect(found.sentence).to.match(/stays at the lower edge and covers up to 36 % of the screen/);
-    expect(found.fixes?.map(({ label }) => label)).to.deep.equal(['Leave it out in Mobile']);
+    expect(found.fixes?.map(({ label }) => label)).to.deep.equal(['Hide it in Mobile']);
   });
 
   it('tell where it has too many actions, or one alone', () => {
@@ -290,12 +290,12 @@ describe('checks on a contact strip', () => {
         given,
       );
       return findings(set.frame, set.page)
-        .filter(({ rule }) => rule === 'actions of a strip')
+        .filter(({ rule }) => rule === 'too many actions in a contact bar')
         .map(({ sentence }) => sentence);
     };
     expect([2, 6].flatMap(told)).to.deep.equal([]);
-    expect(told(1)).to.deep.equal(['Contact strip has one action alone.']);
-    expect(told(7)).to.deep.equal(['Contact strip has 7 actions; there is room for 6.']);
+    expect(told(1)).to.deep.equal(['Contact bar has one action alone.']);
+    expect(told(7)).to.deep.equal(['Contact bar has 7 actions; there is room for 6.']);
   });
 });
 

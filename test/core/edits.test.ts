@@ -136,7 +136,7 @@ describe('commands', () => {
     );
   });
 
-  it('are taken back by their inverses, to the very same site', () => {
+  it('are undone by their inverses, to the very same site', () => {
     fc.assert(
       fc.property(session, ({ target, commands }) => {
         const before = structuredClone(target);
@@ -190,10 +190,10 @@ describe('sentences of steps', () => {
         value: false,
         reach: 'here',
       }).sentence,
-    ).to.equal('Dome picture: hidden in Mobile');
+    ).to.equal('Dome image: hidden in Mobile');
     expect(
       made('reverseOrder', { node: node('opening-row'), view: view('mobile'), reach: 'here' }).sentence,
-    ).to.equal('Row: words + dome: order reversed in Mobile');
+    ).to.equal('Row: text + dome: order reversed in Mobile');
     expect(
       made('clearValue', { nodes: [node('headline')], property: 'size', view: view('mobile') }).sentence,
     ).to.equal('Headline: size in Mobile cleared');
@@ -204,7 +204,7 @@ describe('sentences of steps', () => {
         view: view('tablet'),
         reach: 'here',
       }).sentence,
-    ).to.equal('Words: columns now holds in Tablet only');
+    ).to.equal('Text: columns now holds in Tablet only');
   });
 
   it('of refusals say what is wrong', () => {
@@ -234,7 +234,7 @@ describe('sentences of steps', () => {
     expect(refusal('rename', { node: node('book'), name: '  ' })).to.match(/at least one character/);
     for (const name of ['half \ud83d', 'nul \0 here'])
       expect(refusal('rename', { node: node('book'), name })).to.match(
-        /cannot be kept\. Nothing was changed\.$/,
+        /cannot be saved\. Nothing was changed\.$/,
       );
     expect(refusal('rename', { node: node('book'), name: 'whole \u{1f52d}' })).to.match(/^made: /);
     expect(refusal('reverseOrder', { node: node('headline'), view: view('mobile'), reach: 'here' })).to.match(
@@ -301,7 +301,7 @@ describe('what was done in a stretch of a log', () => {
     expect(told(madeIn, ...log)).to.deep.equal(['edit b', 'edit c']);
   });
 
-  it('is also what was taken back, or made again, of before', () => {
+  it('is also what was undone, or redone, of before', () => {
     expect(told(madeIn, ['x', 'undo', 'mine'], ['y', 'redo', 'yours'], ['a', 'edit', 'mine'])).to.deep.equal([
       'undo x',
       'redo y',
@@ -337,14 +337,14 @@ describe('the stacks of steps', () => {
     expect(stacksOf([{ ...theirs, by: 'edit' }], 'mine').reachesBack).to.equal(false);
   });
 
-  it('hold what the session did itself, also where it is taken back out of order', () => {
+  it('hold what the session did itself, also where it is undone out of order', () => {
     expect(stacks('mine', ['a', 'edit'], ['b', 'edit', 'other'], ['c', 'edit'], ['a', 'undo'])).to.deep.equal(
       ['c', 'a'],
     );
     expect(stacks('other', ['a', 'edit'], ['b', 'edit', 'other'], ['a', 'undo'])).to.deep.equal(['b', '']);
     expect(
       stacks('mine', ['a', 'edit'], ['a', 'undo'], ['b', 'edit', 'other']),
-      'another’s step leaves what can be made again',
+      'another’s step leaves what can be redone',
     ).to.deep.equal(['', 'a']);
   });
 });
@@ -357,6 +357,6 @@ describe('the site itself', () => {
     expect(takenBack(step)).to.deep.equal(site);
     expect(made('changeSite', { name: 'Brindle Hill Observatory' }).operations).to.deep.equal([]);
     expect(refusal('changeSite', { name: ' ' })).to.match(/has 1 to 80 characters/);
-    expect(refusal('changeSite', { lang: 'English' })).to.match(/names no language/);
+    expect(refusal('changeSite', { lang: 'English' })).to.match(/isn’t a language/);
   });
 });

@@ -60,7 +60,7 @@ describe('a media condition of views', () => {
   });
 });
 
-describe('a film behind a page', () => {
+describe('a video behind a page', () => {
   const everywhere = set('backgroundFilm', 'desktop', film);
 
   it('is not there until one is chosen', () => {
@@ -98,15 +98,15 @@ describe('a film behind a page', () => {
 
   it('can be stopped, in words of one’s own', () => {
     expect(page(everywhere)).to.contain(
-      '<label class="film-stop"><input type="checkbox"><span>Stop the film</span>',
+      '<label class="film-stop"><input type="checkbox"><span>Stop the video</span>',
     );
     const said = made(
       'setContent',
-      { node: home.root, field: 'stopFilm', value: 'Film <anhalten>' },
+      { node: home.root, field: 'stopFilm', value: 'Video <anhalten>' },
       everywhere.pages[home.id],
       everywhere,
     ).site;
-    expect(page(said)).to.contain('<span>Film &lt;anhalten&gt;</span>');
+    expect(page(said)).to.contain('<span>Video &lt;anhalten&gt;</span>');
   });
 
   it('goes with its file, and is none then', () => {
@@ -115,7 +115,7 @@ describe('a film behind a page', () => {
     expect(headOf(without.frame, home.id).title).to.equal('Brindle Hill Observatory');
   });
 
-  it('is refused where it is no film of the site', () => {
+  it('is refused where it is no video of the site', () => {
     const args = {
       nodes: [home.root],
       property: 'backgroundFilm',
@@ -123,11 +123,11 @@ describe('a film behind a page', () => {
       reach: 'here' as const,
     };
     for (const value of ['dome-close', 'gone'])
-      expect(refusal('setValue', { ...args, value })).to.match(/no film/);
+      expect(refusal('setValue', { ...args, value })).to.match(/no video/);
   });
 });
 
-describe('a film that plays by itself', () => {
+describe('a video that plays by itself', () => {
   const hire = site.pages['hire' as NodeId];
   const block = Object.values(hire.nodes).find(({ kind }) => kind === 'video')!;
   const mediaOf = (on: Site) => {
@@ -158,10 +158,10 @@ describe('a film that plays by itself', () => {
   });
 });
 
-describe('a film that nobody sees', () => {
+describe('a video that nobody sees', () => {
   const told = (on: Site) =>
     findings(on.frame, composed(on.frame, on.pages[home.id]))
-      .filter(({ rule }) => rule === 'film that nobody sees')
+      .filter(({ rule }) => rule === 'video that is never visible')
       .map(({ sentence }) => sentence);
   const sections = Object.values(composed(frame, home).nodes).filter(({ kind }) => kind === 'section');
   const grounded = (colour: string, on: Site) =>
@@ -172,15 +172,15 @@ describe('a film that nobody sees', () => {
   it('is told where each section lies over it', () => {
     const covered = grounded('#ffffff', set('backgroundFilm', 'desktop', film));
     expect(told(covered)).to.deep.equal([
-      'Nothing is seen of the film behind Home: each section lies over it with a ground of its own.',
+      'Nobody sees the background video of Home: every section covers it with its own background.',
     ]);
     const narrow = grounded('#ffffff', set('backgroundFilm', 'mobile', film));
     expect(told(narrow)).to.deep.equal([
-      'Nothing is seen of the film behind Home in Mobile: each section lies over it with a ground of its own.',
+      'Nobody sees the background video of Home in Mobile: every section covers it with its own background.',
     ]);
   });
 
-  it('is none where a section lets it through, or where there is no film', () => {
+  it('is none where a section lets it through, or where there is no video', () => {
     const covered = grounded('#ffffff', set('backgroundFilm', 'desktop', film));
     expect(told(set('backgroundColour', 'desktop', 'rgb(255 255 255 / 0.9)', covered, 'week'))).to.deep.equal(
       [],
@@ -189,7 +189,7 @@ describe('a film that nobody sees', () => {
   });
 });
 
-describe('words over a film', () => {
+describe('words over a video', () => {
   const ratio = (on: Site) =>
     contrastIn(
       on.frame,

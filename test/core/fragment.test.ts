@@ -83,7 +83,7 @@ describe('rich text', () => {
     expect(cleanFragment('<p>a</p><script>alert(1)</script><p> </p>', 'block')).to.equal('<p>a</p>');
   });
 
-  it('loses no words of lists, however they are written', () => {
+  it('loses no text of lists, however they are written', () => {
     const kept: [given: string, kept: string][] = [
       ['<ul><li><p>a</p><p>b</p></li></ul>', '<ul><li>a<br>b</li></ul>'],
       ['<ul><li>a<div>b <b>c</b></div>d</li></ul>', '<ul><li>a<br>b <strong>c</strong><br>d</li></ul>'],

@@ -65,7 +65,7 @@ describe('the head of a published page', () => {
     expect(drawn.text).not.to.contain('<script>');
   });
 
-  it('has forms of one picture as its sign, where one is chosen, for tabs and home screens', () => {
+  it('has forms of one image as its sign, where one is chosen, for tabs and home screens', () => {
     const chosen = made('changeSite', { icon: 'saturn' }).site;
     const files = compileSite(chosen);
     const links = headOf(fileOf(chosen, 'visits/index.html')!).filter(({ rel }) => /icon|manifest/.test(rel));
@@ -131,9 +131,9 @@ describe('the head of a published page', () => {
     });
   });
 
-  it('loses its sign with the picture, and has back what it was', () => {
+  it('loses its sign with the image, and has back what it was', () => {
     const chosen = made('changeSite', { icon: 'saturn' });
-    expect(chosen.sentence).to.equal('Brindle Hill Observatory: its sign is Saturn');
+    expect(chosen.sentence).to.equal('Brindle Hill Observatory: its icon is Saturn');
     expect(made('removeAsset', { asset: 'saturn' }, undefined, chosen.site).site.frame).not.to.have.property(
       'icon',
     );
@@ -141,13 +141,13 @@ describe('the head of a published page', () => {
       'icon',
     );
     expect(takenBack(chosen).frame).to.deep.equal(site.frame);
-    expect(refusal('changeSite', { icon: 'turning-sky' })).to.match(/not on the shelf/);
+    expect(refusal('changeSite', { icon: 'turning-sky' })).to.match(/no longer on the shelf/);
     expect(siteFaults({ ...site, frame: { ...site.frame, icon: 'gone' } })[0].sentence).to.match(
-      /no picture “gone”/,
+      /no image “gone”/,
     );
-    expect(assetUses(chosen.site).get('saturn')).to.deep.include({ page: home.id, as: 'sign of the site' });
+    expect(assetUses(chosen.site).get('saturn')).to.deep.include({ page: home.id, as: 'site icon' });
     expect(changesBetween(site, chosen.site).map(({ what, after }) => [what, after])).to.deep.equal([
-      ['sign', 'Saturn'],
+      ['icon', 'Saturn'],
     ]);
   });
 
@@ -232,7 +232,7 @@ describe('what a site tells those who search', () => {
     ).to.deep.equal([]);
   });
 
-  it('has the first large picture of the page for sharing, unless it names one', () => {
+  it('has the first large image of the page for sharing, unless it names one', () => {
     const pictures = (on: Site, path = 'index.html') =>
       headOf(fileOf(on, path, AT)!)
         .filter(({ property }) => property === 'og:image')

@@ -36,7 +36,7 @@ describe('holding pages back', () => {
     expect(hold(both)).to.deep.equal(both);
   });
 
-  it('is the same as what was, for any site of which all pages are held back while nothing they share has changed', () => {
+  it('is the same as what was, for any site of which all pages are not included while nothing they share has changed', () => {
     fc.assert(
       fc.property(siteArbitrary, (any) => {
         const all = new Set(any.frame.pages.map(({ id }) => id));
@@ -67,7 +67,7 @@ describe('holding pages back', () => {
     expect(titles(hold(fewer))).not.to.include('Visits');
   });
 
-  it('keeps the pictures, colours and sizes that only a page as it was needs', () => {
+  it('keeps the images, colours and sizes that only a page as it was needs', () => {
     const picture = made('removeAsset', { asset: 'milky-way' }).site;
     const held = hold(picture, 'home');
     expect(held.frame.assets.some(({ id }) => id === 'milky-way')).to.equal(true);
@@ -77,7 +77,7 @@ describe('holding pages back', () => {
   it('is refused where a page does not go with what all pages share now, in a sentence that names it', () => {
     const narrower = made('removeView', { view: view('tablet'), values: 'drop' }).site;
     expect(refusedTo(narrower, 'home')).to.match(
-      /^“Brindle Hill Observatory” as visitors have it does not go with what has changed for all pages: .* Publish it along\.$/,
+      /^“Brindle Hill Observatory” as it is published does not match what has changed for all pages: .* Publish it, too\.$/,
     );
     expect(refusedTo(narrower)).to.equal('');
   });
@@ -91,7 +91,7 @@ describe('holding pages back', () => {
       moved,
     ).site;
     expect(refusedTo(taken, 'visits')).to.equal(
-      '“News” and “Visits” would have the same address: one has it now, the other before. Publish both of them, or neither.',
+      '“News” and “Visits” would have the same address: one has it now, the other had it before. Publish both of them, or neither.',
     );
     const turned = made('makeHome', { page: visits.id, slugOfBefore: 'first' }).site;
     expect(refusedTo(turned, 'home')).to.match(

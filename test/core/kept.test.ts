@@ -33,10 +33,10 @@ const saying = (
   ids: string[],
 ) => ids.map((id) => ({ name: nodes[id].name, content: nodes[id].content, style: nodes[id].style }));
 
-describe('a kept block', () => {
+describe('a saved block', () => {
   it('has all that its original has, in every view, and is no part of any page', () => {
     const step = keep('week', 'Three objects to look at');
-    expect(step.sentence).to.match(/^Three objects to look at: kept with \d+ elements in it$/);
+    expect(step.sentence).to.match(/^Three objects to look at: saved with \d+ elements in it$/);
     const { root, nodes } = treeOf(step.site);
     expect(nodes[root].name).to.equal('Three objects to look at');
     const inIt = sourceOrder({ ...treeOf(step.site) }).map(({ id }) => id);
@@ -89,7 +89,7 @@ describe('a kept block', () => {
     expect(siteFaults(based.site)).to.deep.equal([]);
   });
 
-  it('is told of by name where it speaks of a picture, and keeps it on the shelf', () => {
+  it('is told of by name where it speaks of an image, and keeps it on the shelf', () => {
     const { site: on } = keep('moon-strip', 'Strip');
     const outcome = perform(on, home.id, 'removeElements', { nodes: [node('moon-strip')] });
     if (!outcome.ok) throw new Error(outcome.sentence);
@@ -97,7 +97,7 @@ describe('a kept block', () => {
     expect(keptBlocks(outcome.value.site.frame).map(({ id }) => id)).to.deep.equal([kept]);
   });
 
-  it('is taken out to a file and brought in on another site, on the terms of that one', () => {
+  it('is taken out to a file and imported on another site, on the terms of that one', () => {
     const { site: on } = keep('opening', 'Opening');
     const file = JSON.stringify(copyElements(on.frame, treeOf(on), [treeOf(on).root]));
     const other = newSite({ id: 'other', name: 'Other', lang: 'en', look: 'kiln', views: '3' });
@@ -108,7 +108,7 @@ describe('a kept block', () => {
     const outcome = perform(other, page.id, 'keepCopy', { copied, id: kept, name: 'Opening' });
     if (!outcome.ok) throw new Error(outcome.sentence);
     expect(outcome.value.sentence).to.match(
-      /^Opening: kept with 6 elements in it; \d+ values? left out that this site does not have$/,
+      /^Opening: saved with 6 elements in it; \d+ values? left out that this site does not have$/,
     );
     expect(siteFaults(outcome.value.site)).to.deep.equal([]);
     const { nodes, root } = treeOf(outcome.value.site);
@@ -119,19 +119,21 @@ describe('a kept block', () => {
   it('is renamed, and kept no longer without touching where it was placed', () => {
     const { site: on } = keep('week', 'Objects');
     const renamed = made('renameKept', { id: kept, name: '  Tonight’s   objects ' }, on.pages[home.id], on);
-    expect(renamed.sentence).to.equal('Objects: kept as Tonight’s objects');
+    expect(renamed.sentence).to.equal('Objects: saved as Tonight’s objects');
     const dropped = made('dropKept', { id: kept }, renamed.page, renamed.site);
-    expect(dropped.sentence).to.equal('Tonight’s objects: not kept any more');
+    expect(dropped.sentence).to.equal('Tonight’s objects: removed from the saved blocks');
     expect(dropped.site).to.deep.equal(on.frame.shared ? { ...on, frame: site.frame } : on);
-    expect(refusal('renameKept', { id: kept, name: 'x' })).to.match(/not kept on this site any more/);
+    expect(refusal('renameKept', { id: kept, name: 'x' })).to.match(/no longer on this site/);
     expect(refusal('renameKept', { id: kept, name: ' ' }, on.pages[home.id], on)).to.match(
       /at least one character/,
     );
-    expect(refusal('dropKept', { id: kept })).to.match(/not kept on this site any more/);
-    expect(refusal('keepBlock', { node: home.root, id: kept, name: 'x' })).to.match(/^A page is copied/);
-    expect(refusal('keepBlock', { node: node('gone'), id: kept, name: 'x' })).to.match(/not on this page/);
+    expect(refusal('dropKept', { id: kept })).to.match(/no longer on this site/);
+    expect(refusal('keepBlock', { node: home.root, id: kept, name: 'x' })).to.match(/^Pages are copied/);
+    expect(refusal('keepBlock', { node: node('gone'), id: kept, name: 'x' })).to.match(
+      /no longer on this page/,
+    );
     expect(refusal('keepBlock', { node: node('week'), id: kept, name: 'x' }, on.pages[home.id], on)).to.match(
-      /keeps a block of this id already/,
+      /already has a saved block with this id/,
     );
   });
 

@@ -155,7 +155,7 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
       fields: [
         { label: 'Mail', type: 'email', required: true, options: '' },
         { label: 'You', type: 'name', required: false, options: '' },
-        { label: 'Words', type: 'lines', required: false, options: '' },
+        { label: 'Text', type: 'lines', required: false, options: '' },
         { label: 'Day', type: 'choice', required: false, options: 'Mon\nTue' },
         { label: 'Agreed', type: 'tick', required: false, options: '' },
       ],
@@ -163,7 +163,7 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
     '<form class="x" aria-label="Ask us" action="mailto:a@b.example" method="post" enctype="text/plain">' +
       '<p><label for="n1-field-1" class="a-label">Mail<span aria-hidden="true"> *</span></label><input id="n1-field-1" name="Mail" required class="a-field" type="email" autocomplete="email" maxlength="1000"></p>' +
       '<p><label for="n1-field-2" class="a-label">You</label><input id="n1-field-2" name="You" class="a-field" type="text" autocomplete="name" maxlength="1000"></p>' +
-      '<p><label for="n1-field-3" class="a-label">Words</label><textarea id="n1-field-3" name="Words" class="a-field" rows="4" maxlength="20000"></textarea></p>' +
+      '<p><label for="n1-field-3" class="a-label">Text</label><textarea id="n1-field-3" name="Text" class="a-field" rows="4" maxlength="20000"></textarea></p>' +
       '<p><label for="n1-field-4" class="a-label">Day</label><select id="n1-field-4" name="Day" class="a-field"><option value>–</option><option>Mon</option><option>Tue</option></select></p>' +
       '<p class="tick"><input id="n1-field-5" name="Agreed" type="checkbox"><label for="n1-field-5" class="a-label">Agreed</label></p>' +
       '<button type="submit" class="a-button">Off</button></form>',
@@ -278,12 +278,12 @@ describe('a kind of element', () => {
     expect(html).to.include('<button type="submit" disabled class="a-button">Send</button>');
   });
 
-  it('form without a mail address sends what it asks to the host, with a trap that people neither see nor reach', () => {
+  it('form without an email address sends what it asks to the host, with a trap that people neither see nor reach', () => {
     const fields = [{ label: 'You', type: 'text', required: false, options: '' }];
     const html = printed('form', { fields }, { letter: ({ id }) => `${id}-0123456789` });
     expect(html).to.equal(
       '<form class="x" aria-label="Form" action="./" method="post">' +
-        '<p class="sent" id="n1-sent" tabindex="-1">Thank you. Your letter has arrived.</p>' +
+        '<p class="sent" id="n1-sent" tabindex="-1">Thank you. Your message has arrived.</p>' +
         '<input type="hidden" name="letter" value="n1-0123456789">' +
         '<p><label for="n1-field-1" class="a-label">You</label><input id="n1-field-1" name="field-1" class="a-field" type="text" maxlength="1000"></p>' +
         '<p class="trap" aria-hidden="true"><label for="n1-website" class="a-label">Leave this empty</label><input id="n1-website" name="website" type="text" tabindex="-1" autocomplete="off" class="a-field"></p>' +

@@ -17,10 +17,10 @@ const drawing = (what: string, read: string, ...lines: string[]): Drawing => ({
 /** Those the algorithm was made with. */
 export const TUNED: readonly Drawing[] = [
   drawing('one below another', 'abc', 'aaaa', '....', 'bbbb', 'bbbb', '....', 'cc..'),
-  drawing('words beside a picture', 'abA', 'aaaa.AAAA', '.....AAAA', 'bbbb.AAAA', 'bbbb.AAAA'),
-  drawing('a picture beside words', 'Aab', 'AAAA.aaaa', 'AAAA.....', 'AAAA.bbbb', 'AAAA.bbbb'),
+  drawing('words beside an image', 'abA', 'aaaa.AAAA', '.....AAAA', 'bbbb.AAAA', 'bbbb.AAAA'),
+  drawing('an image beside words', 'Aab', 'AAAA.aaaa', 'AAAA.....', 'AAAA.bbbb', 'AAAA.bbbb'),
   drawing(
-    'a title over three cards of picture, heading and words',
+    'a title over three cards of image, heading and words',
     'tAabBcdCef',
     'tttttttttttttt',
     '..............',
@@ -31,7 +31,7 @@ export const TUNED: readonly Drawing[] = [
     'bbbb.dddd.ffff',
   ),
   drawing(
-    'rows that alternate picture and words',
+    'rows that alternate image and words',
     'AabBCc',
     'AAAA.aaaa',
     'AAAA.aaaa',
@@ -43,7 +43,7 @@ export const TUNED: readonly Drawing[] = [
     'CCCC.cccc',
   ),
   drawing('a list of names and prices', 'apbqcr', 'aaa.....pp', 'bbb.....qq', 'ccc.....rr'),
-  drawing('words over a picture', 'Aab', 'AAAAAAAA', 'AaaaaAAA', 'AAAAAAAA', 'AbbbbAAA', 'AAAAAAAA'),
+  drawing('words over an image', 'Aab', 'AAAAAAAA', 'AaaaaAAA', 'AAAAAAAA', 'AbbbbAAA', 'AAAAAAAA'),
   drawing('signs beside lines', '1a2b3c', '1.aaaaaa', '........', '2.bbbbbb', '........', '3.cccccc'),
   drawing('two columns of words', 'abcd', 'aaaa.cccc', 'aaaa.cccc', '.....cccc', 'bbbb.....', 'bbbb.dddd'),
   drawing(
@@ -71,7 +71,7 @@ export const TUNED: readonly Drawing[] = [
   ),
   drawing('two buttons side by side under words', 'ab12', 'aaaaaaaa', 'bbbbbbbb', '........', '11.22...'),
   drawing(
-    'a picture over the edge of another',
+    'an image over the edge of another',
     'ABa',
     'AAAAAA....',
     'AAAAAA....',
@@ -80,7 +80,7 @@ export const TUNED: readonly Drawing[] = [
     '..........',
     'aaaaaa....',
   ),
-  drawing('a quote between two pictures', 'AqB', 'AAA.qqqq.BBB', 'AAA.qqqq.BBB', 'AAA......BBB'),
+  drawing('a quote between two images', 'AqB', 'AAA.qqqq.BBB', 'AAA.qqqq.BBB', 'AAA......BBB'),
   drawing(
     'a mark and a menu above words',
     'mnab',
@@ -96,7 +96,7 @@ export const TUNED: readonly Drawing[] = [
 export const APART: readonly Drawing[] = [
   drawing('a column that begins lower', 'abB', 'aaaa.....', 'bbbb.BBBB', 'bbbb.BBBB', '.....BBBB'),
   drawing(
-    'two cards beside a tall picture',
+    'two cards beside a tall image',
     'Aabcd',
     'AAAA.aaaa',
     'AAAA.bbbb',
@@ -189,7 +189,7 @@ export const APART: readonly Drawing[] = [
     '....BBBBBB',
   ),
   drawing(
-    'a wide picture between words',
+    'a wide image between words',
     'aAb',
     'aaaaaa..',
     '........',
@@ -199,7 +199,7 @@ export const APART: readonly Drawing[] = [
     '..bbbbbb',
   ),
   drawing(
-    'a caption at the side of its picture',
+    'a caption at the side of its image',
     'Aab',
     'AAAAAA....',
     'AAAAAA....',
@@ -238,7 +238,7 @@ export const FRESH: readonly Drawing[] = [
     '.....dddd.....',
   ),
   drawing(
-    'a picture with a caption on it and one below',
+    'an image with a caption on it and one below',
     'AabBc',
     'AAAAAAAA',
     'AAAAAAAA',
@@ -260,7 +260,7 @@ export const FRESH: readonly Drawing[] = [
     'gggg.hh.ii',
   ),
   drawing(
-    'words, then two pictures under each other beside more words',
+    'words, then two images under each other beside more words',
     'aAbB',
     'aaaaaaaaa',
     '.........',

@@ -53,10 +53,8 @@ describe('a letter', () => {
   it('lacks what has to be there', () => {
     for (const type of ['text', 'name', 'email', 'tel', 'number', 'date', 'lines', 'choice'])
       for (const given of ['', ' \n ', null])
-        expect(read(field(type, { required: true }), given).fault, type).to.equal(
-          'This has to be filled in.',
-        );
-    expect(read(field('tick', { required: true }), null).fault).to.equal('This has to be ticked.');
+        expect(read(field(type, { required: true }), given).fault, type).to.equal('This must be filled in.');
+    expect(read(field('tick', { required: true }), null).fault).to.equal('This must be ticked.');
     expect(readLetter(formOf(field('text'), field('tick')), new URLSearchParams()).faults).to.deep.equal([
       { says: 'nothing-written' },
     ]);
@@ -65,9 +63,9 @@ describe('a letter', () => {
 
   // HTML Standard, §2.3.4.3 (numbers), §2.3.5.2 (dates), §4.10.5.1.5 (mail addresses), and their examples.
   it('has in each field what a browser would let through, whoever sends it', () => {
-    const day = 'This has to be a date, as year, month and day: 2031-06-21.';
-    const number = 'This has to be a number.';
-    const mail = 'This has to be a mail address.';
+    const day = 'This must be a date as year, month and day: 2031-06-21.';
+    const number = 'This must be a number.';
+    const mail = 'This must be an email address.';
     const takes: [string, string, string | undefined][] = [
       ['date', '2031-06-21', undefined],
       ['date', '2028-02-29', undefined],
@@ -94,7 +92,7 @@ describe('a letter', () => {
     const choice = field('choice', { options: 'Mon\n\nTue' });
     expect(read(choice, 'Tue').fault).to.equal(undefined);
     for (const given of ['Wed', 'Mon\nTue', 'tue'])
-      expect(read(choice, given).fault).to.equal('This is none of what can be chosen.');
+      expect(read(choice, given).fault).to.equal('This isn’t one of the choices.');
     expect(read(field('text'), 'x'.repeat(1000)).fault).to.equal(undefined);
     expect(read(field('text'), 'x'.repeat(1001)).fault).to.equal(
       'This is too long: it takes 1000 characters.',
@@ -124,7 +122,7 @@ describe('a letter', () => {
   });
 });
 
-describe('a form without a mail address', () => {
+describe('a form without an email address', () => {
   const section = home.nodes[home.root].children[1];
   const added = made('addElement', { kind: 'form', id: node('ask'), parent: section, after: null });
   const fields = [field('text', { label: 'Your name', required: true })];
@@ -158,7 +156,7 @@ describe('a form without a mail address', () => {
     );
     expect(formsSentToHost(asking)).to.include('Form');
     expect(lackedWithoutHost(asking)).to.match(
-      /^Files in a folder take no letters, so these forms cannot be sent from there: .*Form.*\. Give a form a mail address, and visitors send it with their own mail program\.$/,
+      /^Files in a folder cannot receive messages, so these forms cannot be sent from there: .*Form.*\. Give a form an email address, and visitors send it with their own mail program\.$/,
     );
     const mail = made(
       'setContent',

@@ -48,7 +48,7 @@ const heading = Object.values(treeOf(linkedHome().site).nodes).find(({ kind }) =
 describe('a linked block', () => {
   it('is kept where it stands, and the page shows what it showed', () => {
     const step = linkedHome();
-    expect(step.sentence).to.match(/^What is up this week: kept, and linked here with \d+ elements in it$/);
+    expect(step.sentence).to.match(/^What is up this week: saved, and linked here with \d+ elements in it$/);
     expect(names(shown(step.site, home))).to.deep.equal(names(composed(site.frame, home)));
     expect(step.site.pages[home.id].nodes[node('week')]).to.equal(undefined);
     expect(keptBlocks(step.site.frame)).to.have.length(1);
@@ -140,7 +140,7 @@ describe('a linked block', () => {
       on.site,
     );
     const step = made('unlinkBlock', { block: kept, page: visits.id }, linking.page, linking.site);
-    expect(step.sentence).to.equal(`What is up this week: ${visits.nodes[visits.root].name} has its own now`);
+    expect(step.sentence).to.equal(`What is up this week: ${visits.nodes[visits.root].name} now has its own`);
     expect(siteFaults(step.site)).to.deep.equal([]);
     expect(names(shown(step.site, visits))).to.deep.equal(
       names(shown(linking.site, visits)).map((each) => each.replaceAll(heading.id, ownHeading(step.page))),
@@ -164,7 +164,7 @@ describe('a linked block', () => {
     const looks = [home, visits].map((page) => names(shown(on.site, page)));
     const dropped = made('dropKept', { id: kept }, on.page, on.site);
     expect(dropped.sentence).to.equal(
-      'What is up this week: not kept any more; 2 pages that linked it have their own now',
+      'What is up this week: removed from the saved blocks; 2 pages that linked it have their own now',
     );
     const own = made('unlinkBlock', { block: kept }, on.page, on.site);
     expect(own.sentence).to.equal('What is up this week: 2 pages have their own now');
@@ -175,10 +175,10 @@ describe('a linked block', () => {
       expect(takenBack(step)).to.deep.equal(on.site);
     }
     expect(refusal('unlinkBlock', { block: kept }, own.page, own.site)).to.match(
-      /linked on no page any more/,
+      /no longer linked on any page/,
     );
     expect(refusal('unlinkBlock', { block: kept, page: home.id }, own.page, own.site)).to.match(
-      /not linked on this page/,
+      /no longer linked on this page/,
     );
   });
 
@@ -187,8 +187,10 @@ describe('a linked block', () => {
     const link = (parent: string, target = on) =>
       refusal('linkBlock', { block: kept, parent: node(parent), after: null }, target.page, target.site);
     expect(link(visits.root)).to.match(/linked on this page already, and a page links a block once/);
-    expect(link('gone')).to.match(/not on this page/);
-    expect(refusal('linkBlock', { block: 'kept-two', parent: home.root, after: null })).to.match(/not kept/);
+    expect(link('gone')).to.match(/no longer on this page/);
+    expect(refusal('linkBlock', { block: 'kept-two', parent: home.root, after: null })).to.match(
+      /no longer on this site/,
+    );
     const card = made('keepBlock', { node: node('saturn'), id: kept, name: 'Saturn' });
     expect(link(home.root, card)).to.match(/takes no column/);
     const words = made('keepBlock', { node: node('evening-title'), id: kept, name: 'Title' });
@@ -198,11 +200,11 @@ describe('a linked block', () => {
       words.page,
       words.site,
     );
-    expect(link('over', overlay)).to.match(/takes no linked block: where it stands in there/);
+    expect(link('over', overlay)).to.match(/takes no linked block: its place or visibility/);
     const header = sourceOrder(shown(site, home)).find(
       ({ id, kind }) => id.startsWith('shared-head-') && kind === 'row',
     )!;
-    expect(link(header.id, card)).to.match(/stands beside the pages itself/);
+    expect(link(header.id, card)).to.match(/already shared by the pages/);
     const onHome = (name: 'uniteAlternates' | 'groupElements') => {
       const linkedCard = made('keepBlock', { node: node('saturn'), id: kept, name: 'Saturn', linked: true });
       const { root: id } = treeOf(linkedCard.site);
@@ -224,13 +226,13 @@ describe('a linked block', () => {
     ).to.match(/a linked block, cannot be an alternate/);
     expect(
       refusal('moveElements', { nodes: [heading.id], parent: visits.root, after: null }, on.page, on.site),
-    ).to.match(/is of a linked block|takes no heading/);
+    ).to.match(/belongs to a linked block|takes no heading/);
     expect(
       refusal('moveToPage', { nodes: [root], to: home.id, parent: home.root, after: null }, on.page, on.site),
-    ).to.match(/of a linked block: place that on the other page/);
+    ).to.match(/belongs to a linked block: place that on the other page/);
     expect(
       refusal('keepBlock', { node: heading.id, id: 'kept-two', name: 'x', linked: true }, on.page, on.site),
-    ).to.match(/more than this page already/);
+    ).to.match(/already on more than this page/);
   });
 
   it('does not go to all pages in a section, and to another page only where that has none', () => {
@@ -253,7 +255,7 @@ describe('a linked block', () => {
       card.site,
     );
     expect(move({ ...twice, page: twice.site.pages[home.id] })).to.match(
-      /^Saturn is linked on both pages, and a page links/,
+      /^Saturn is linked on both pages, and a page can link/,
     );
     const moved = made(
       'moveToPage',
@@ -273,7 +275,7 @@ describe('a linked block', () => {
     const { shared: _shared, ...frame } = header.site.frame;
     const alone = { ...header.site, frame: { ...frame, shared: { [kept]: treeOf(header.site) } } };
     expect(refusal('shareSection', { node: section.id }, header.page, alone)).to.match(
-      /^Saturn in it is a linked block; let this page have its own first/,
+      /^Saturn in it is a linked block; give this page its own first/,
     );
   });
 
@@ -285,7 +287,7 @@ describe('a linked block', () => {
     expect(pageFor(shown(closed.site, visits), 'signed-in').nodes[root]).not.to.equal(undefined);
   });
 
-  it('is told of among what has changed, and stays as it was on a page that is held back', () => {
+  it('is told of among what has changed, and stays as it was on a page that is not included', () => {
     const on = linkedTwice();
     expect(changesBetween(linkedHome().site, on.site)).to.deep.include({
       page: visits.id,
@@ -296,7 +298,7 @@ describe('a linked block', () => {
     const step = made('setContent', { node: heading.id, field: 'text', value: 'Other' }, on.page, on.site);
     expect(
       changesBetween(on.site, step.site).map(({ node: id, what, after }) => [id, what, after]),
-    ).to.deep.equal([[heading.id, 'words', 'Other']]);
+    ).to.deep.equal([[heading.id, 'text', 'Other']]);
     const dropped = made('dropKept', { id: kept }, on.page, on.site);
     const held = heldBack(dropped.site, on.site, new Set([visits.id]));
     if (!held.ok) throw new Error(held.sentence);
@@ -335,7 +337,7 @@ describe('a linked block', () => {
       },
     });
     expect(siteFaults(odd).map(({ sentence }) => sentence)).to.include(
-      `The element “${root}” stands in two places.`,
+      `The element “${root}” is in two places.`,
     );
   });
 });

@@ -20,7 +20,7 @@ const visits = pagesOf(site)[1];
 const shown = (on: Site, page: Page): Page => composed(on.frame, on.pages[page.id]);
 
 describe('a page that links a block', () => {
-  it('is compiled anew as it would be from the start, and every step is taken back, whatever is edited', () => {
+  it('is compiled anew as it would be from the start, and every step is undone, whatever is edited', () => {
     const addresses = { page: () => '', picture: () => '' };
     fc.assert(
       fc.property(fc.array(fc.tuple(fc.nat(5), fc.nat()), { minLength: 1, maxLength: 7 }), (choices) => {

@@ -119,7 +119,7 @@ describe('pasting values', () => {
     );
     const { style: row } = home.nodes[id('opening-row')];
     expect(run(site, home, 'pasteValues', { nodes: [id('opening-words')], style: row }).sentence).to.equal(
-      'Words: 2 values pasted',
+      'Text: 2 values pasted',
     );
     expect(run(site, home, 'pasteValues', { nodes: [id('headline')], style: row }).sentence).to.equal(
       'None of the copied values apply to Headline.',
@@ -178,7 +178,7 @@ describe('carrying over', () => {
       from: view('tablet'),
       to: view('wide'),
     });
-    expect(result.sentence).to.equal('Dome picture: 2 overrides carried over from Tablet to Wide');
+    expect(result.sentence).to.equal('Dome image: 2 overrides copied from Tablet to Wide');
     expect(
       run(site, home, 'carryOver', { nodes: [id('dome')], from: view('desktop'), to: view('wide') }).sentence,
     ).to.match(/base view has no overrides/);
@@ -239,7 +239,7 @@ describe('what differs', () => {
     const names = differences(site.frame, composed(site.frame, home), view('mobile')).map(
       ({ node }) => node.name,
     );
-    expect(names.indexOf('Headline')).to.be.greaterThan(names.indexOf('Row: words + dome'));
+    expect(names.indexOf('Headline')).to.be.greaterThan(names.indexOf('Row: text + dome'));
     expect(names.indexOf('Footer')).to.be.greaterThan(names.indexOf('Headline'));
     expect(differences(site.frame, home, view('desktop'))).to.deep.equal([]);
   });

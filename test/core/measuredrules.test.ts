@@ -107,20 +107,20 @@ describe('rules on a page as it is laid out', () => {
     const on = laid(390, [box('dome', [0, 0, 500, 200])], { scrolls: 500 });
     const rule = MEASURED_RULES.find(({ name }) => name === 'wider than the window')!;
     const [found] = rule.find(new LaidPage(frame, wide, on));
-    expect(found.fixes?.map(({ label }) => label)).to.deep.equal(['Give up its least width in Mobile']);
+    expect(found.fixes?.map(({ label }) => label)).to.deep.equal(['Remove its min. width in Mobile']);
     const mended = performCall(step.value.site, home.id, found.fixes![0].call);
     if (!mended.ok) throw new Error(mended.sentence);
-    expect(mended.value.sentence).to.equal('Dome picture: least width in Mobile 500 px → auto');
+    expect(mended.value.sentence).to.equal('Dome image: min. width in Mobile 500 px → auto');
   });
 
   it('tell words that are cut off, but not the tail of a letter', () => {
     const cut = (lost: Partial<LaidLine>) =>
       told(
-        'words cut off',
+        'text cut off',
         laid(390, [box('lead', [0, 0, 300, 20], { lines: [line([0, 0, 300, 20], lost)] })]),
       );
     expect(cut({ cutAcross: 12 })).to.deep.equal([
-      'lead · Up to 12 px of the words of {name} are cut off {widths}.',
+      'lead · Up to 12 px of the text of {name} is cut off {widths}.',
     ]);
     expect(cut({ cutDown: 8 })).to.have.length(1);
     expect(cut({ cutAcross: 1 })).to.deep.equal([]);
@@ -133,11 +133,11 @@ describe('rules on a page as it is laid out', () => {
         box('headline', [0, 0, 300, 40], { lines: [line([0, 0, 300, 40])] }),
         box('lead', [0, top, 300, top + 20], { lines: [line([across, top, across + 200, top + 20])] }),
       ]);
-    expect(told('words over words', two(25))).to.deep.equal([
-      'headline · lead · The words of {name} lie over those of {other} {widths}.',
+    expect(told('text over text', two(25))).to.deep.equal([
+      'headline · lead · The text of {name} overlaps that of {other} {widths}.',
     ]);
-    expect(told('words over words', two(39))).to.deep.equal([]);
-    expect(told('words over words', two(25, 299))).to.deep.equal([]);
+    expect(told('text over text', two(39))).to.deep.equal([]);
+    expect(told('text over text', two(25, 299))).to.deep.equal([]);
     // Where the letters of the font are known, only they count, and not the space that a line has above and below them.
     const close = two(30);
     const withLetters = close.elements.map((each, index) => ({
@@ -147,21 +147,18 @@ describe('rules on a page as it is laid out', () => {
         letters: index === 0 ? { top: 6, bottom: 34 } : { top: 34, bottom: 48 },
       })),
     }));
-    expect(told('words over words', close)).to.have.length(1);
-    expect(told('words over words', { ...close, elements: withLetters })).to.deep.equal([]);
+    expect(told('text over text', close)).to.have.length(1);
+    expect(told('text over text', { ...close, elements: withLetters })).to.deep.equal([]);
     // What stays in the window is in front on purpose, and over others only while the page moves.
     const [headline, lead] = two(25).elements;
-    expect(told('words over words', laid(390, [{ ...headline, stays: true }, lead]))).to.deep.equal([]);
+    expect(told('text over text', laid(390, [{ ...headline, stays: true }, lead]))).to.deep.equal([]);
   });
 
   it('tell words that touch the edge of the window, or of the ground that they stand on', () => {
     const words = (sides: Sides, ...around: LaidElement[]) =>
-      told(
-        'words at an edge',
-        laid(390, [...around, box('lead', [0, 0, 390, 20], { lines: [line(sides)] })]),
-      );
+      told('text at an edge', laid(390, [...around, box('lead', [0, 0, 390, 20], { lines: [line(sides)] })]));
     expect(words([3, 0, 200, 20])).to.deep.equal([
-      'lead · The words of {name} come within 3 px of the edge of the window {widths}.',
+      'lead · The text of {name} comes within 3 px of the edge of the window {widths}.',
     ]);
     expect(words([16, 0, 388, 20])).to.have.length(1);
     expect(words([16, 0, 374, 20])).to.deep.equal([]);
@@ -181,11 +178,11 @@ describe('rules on a page as it is laid out', () => {
         box('saturn', [0, 0, 300, 300]),
         box('moon', [left, 0, left + 300, 300], more),
       ]);
-    expect(told('lies over another', cards(280))).to.deep.equal([
+    expect(told('covers another element', cards(280))).to.deep.equal([
       'moon · saturn · {name} lies up to 20 px over {other} {widths}.',
     ]);
-    expect(told('lies over another', cards(299.5))).to.deep.equal([]);
-    expect(told('lies over another', cards(280, { stays: true }))).to.deep.equal([]);
+    expect(told('covers another element', cards(299.5))).to.deep.equal([]);
+    expect(told('covers another element', cards(280, { stays: true }))).to.deep.equal([]);
   });
 
   it('tell targets under 24 px that others come near to (2.5.8, with its figure of circles)', () => {
@@ -295,21 +292,21 @@ describe('rules on a page as it is laid out', () => {
     const [{ fixes }] = detected('focus covered', staying(60));
     expect(fixes?.map(({ label }) => label)).to.deep.equal([
       'Keep 60 px clear at the top of the page in Mobile',
-      'Let it move with the page in Mobile',
+      'Let it scroll with the page in Mobile',
     ]);
   });
 
-  it('tell pictures that are larger than their px, or of which less than half is seen', () => {
+  it('tell images that are larger than their px, or of which less than half is seen', () => {
     // 1400 × 1200 px.
     const dome = (width: number, height: number, fit: string) =>
       laid(1280, [box('dome', [0, 0, width, height], { picture: { width, height, fit } })]);
-    const larger = 'picture larger than its pixels';
+    const larger = 'image enlarged beyond its pixels';
     expect(told(larger, dome(1540, 1320, 'cover'))[0]).to.match(/up to 110 % of its size/);
     expect(told(larger, dome(1400, 1200, 'cover'))).to.deep.equal([]);
     // Filling: the side that is larger decides. Whole: the one that is smaller.
     expect(told(larger, dome(700, 1800, 'cover'))[0]).to.match(/up to 150 %/);
     expect(told(larger, dome(700, 1800, 'contain'))).to.deep.equal([]);
-    const cropped = 'picture cropped by more than half';
+    const cropped = 'image cropped by more than half';
     // As high as it is, a strip of 560 of 1400 px is seen.
     expect(told(cropped, dome(560, 1200, 'cover'))[0]).to.match(/shows 40 % of Dome at dusk/);
     expect(told(cropped, dome(840, 1200, 'cover'))).to.deep.equal([]);
@@ -318,12 +315,12 @@ describe('rules on a page as it is laid out', () => {
 
   it('tell what is empty and takes room', () => {
     const column = (height: number, more: Partial<LaidElement> = {}) =>
-      told('empty, and takes room', laid(390, [box('saturn', [0, 0, 300, height], more)]));
+      told('empty but takes space', laid(390, [box('saturn', [0, 0, 300, height], more)]));
     expect(column(40)).to.deep.equal(['saturn · {name} is empty and takes 40 px {widths}.']);
     expect(column(0)).to.deep.equal([]);
     expect(column(40, { painted: BOTH })).to.deep.equal([]);
     const held = [box('saturn', [0, 0, 300, 40]), box('saturn-title', [0, 0, 300, 20])];
-    expect(told('empty, and takes room', laid(390, held))).to.deep.equal([]);
+    expect(told('empty but takes space', laid(390, held))).to.deep.equal([]);
   });
 
   it('tell of rows that are made up alike the one that stands differently far', () => {
@@ -350,7 +347,7 @@ describe('rules on a page as it is laid out', () => {
   it('tell what is read before what stands above it, or before it on its lines', () => {
     const pair = (words: Sides, picture: Sides, more: Partial<Laid> = {}) =>
       told(
-        'read in another order',
+        'reading order differs',
         laid(
           390,
           [box('opening-row', [0, 0, 390, 600]), box('opening-words', words), box('dome', picture)],

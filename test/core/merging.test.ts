@@ -104,7 +104,7 @@ describe('two edits made on the same site', () => {
     expect(tally.together).to.be.greaterThan(5);
   });
 
-  it('that do not touch can be taken back alone, whichever came first', () => {
+  it('that do not touch can be undone alone, whichever came first', () => {
     fc.assert(
       fc.property(pair, ([one, other]) => {
         const [a, b] = [stepOf(one), stepOf(other)];
@@ -221,7 +221,7 @@ describe('operations', () => {
     expect(back).to.deep.equal(site);
   });
 
-  it('on entries of a list, the first and the last among them, are taken back to the very same list', () => {
+  it('on entries of a list, the first and the last among them, are undone to the very same list', () => {
     const lists = { colours: site.frame.colours, spacing: site.frame.spacing, pages: site.frame.pages };
     for (const [name, entries] of Object.entries(lists)) {
       for (const entry of entries) {
@@ -264,7 +264,7 @@ describe('operations', () => {
 
 describe('whether what a step made still stands', () => {
   it('is asked of each value, and of entries that they are there, wherever they stand now', () => {
-    const set: Operation = { op: 'set', path: '/pages/home/nodes/lead/name', value: 'Words' };
+    const set: Operation = { op: 'set', path: '/pages/home/nodes/lead/name', value: 'Text' };
     expect(stands(site, [set])).to.equal(false);
     const made = on(site, [set]);
     expect(stands(made, [set])).to.equal(true);

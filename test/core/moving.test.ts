@@ -141,12 +141,12 @@ describe('rows that alternate', () => {
     expect(first('mobile')).to.deep.equal(['words', 'words', 'words']);
     expect(first('tablet')).to.deep.equal(['words', 'words', 'words']);
     expect(first('desktop')).to.deep.equal(['words', 'picture', 'words']);
-    expect(even.sentence).to.equal('3 rows: the words first in Tablet, Mobile');
+    expect(even.sentence).to.equal('3 rows: the text first in Tablet, Mobile');
     expect(takenBack(even)).to.deep.equal(site);
     const again = { nodes: rows, views: [view('mobile')], first: 'words' as const };
     expect(refusal('evenRows', { ...again, nodes: [...rows] }, even.page)).to.match(/already/);
     expect(refusal('evenRows', { ...again, nodes: [node('objects')] })).to.match(
-      /no row of a picture and words/,
+      /isn’t a row of an image and text/,
     );
   });
 });
@@ -169,7 +169,7 @@ describe('moving in the source', () => {
     expect(siteFaults(after)).to.deep.equal([]);
     const within = move(['book'], 'opening-words', 'headline');
     expect(within.page.nodes[node('opening-words')].children).to.deep.equal(['headline', 'book', 'lead']);
-    expect(within.sentence).to.match(/^Book a night: moved in Words, in every view$/);
+    expect(within.sentence).to.match(/^Book a night: moved in Text, in every view$/);
     expect(
       move(['headline', 'lead'], 'opening-words', 'lead').page.nodes[node('opening-words')].children,
     ).to.deep.equal(['headline', 'lead', 'book']);
@@ -199,14 +199,12 @@ describe('moving in the source', () => {
 
   it('is refused into itself, into what it holds, and where the kind is not taken', () => {
     expect(refused(['opening-row'], 'opening-row')).to.equal(
-      'Row: words + dome cannot be put into itself. Nothing was moved.',
+      'Row: text + dome cannot be put into itself. Nothing was moved.',
     );
-    expect(refused(['opening-row'], 'opening-words')).to.match(
-      /cannot be put into Words, which stands in it/,
-    );
+    expect(refused(['opening-row'], 'opening-words')).to.match(/cannot be put into Text, which is inside it/);
     expect(refused(['opening'], 'objects')).to.match(/takes no section/);
-    expect(refused(['headline'], 'shared-head-head')).to.match(/stands on this page only/);
-    expect(refused(['gone'], 'opening')).to.match(/not on this page any more/);
+    expect(refused(['headline'], 'shared-head-head')).to.match(/is on this page only/);
+    expect(refused(['gone'], 'opening')).to.match(/no longer on this page/);
   });
 });
 
@@ -256,8 +254,8 @@ describe('a group', () => {
 
   it('is refused for what does not stand together', () => {
     const group = (...nodes: string[]) => refusal('groupElements', { nodes: nodes.map(node), id: node('g') });
-    expect(group('headline', 'book')).to.match(/one after the other/);
-    expect(group('headline', 'dome')).to.match(/in one container/);
+    expect(group('headline', 'book')).to.match(/next to each other/);
+    expect(group('headline', 'dome')).to.match(/in the same container/);
     expect(group('opening')).to.match(/takes no (group|section)/);
     expect(refusal('ungroupElement', { node: node('headline') })).to.match(/no group/);
   });
@@ -278,7 +276,7 @@ describe('only here', () => {
   it('an element that is added to a view shows as far as the reach goes, and nowhere else', () => {
     const here = add('tablet', 'here');
     expect(seen(here.page, here.site)).to.deep.equal(['tablet']);
-    expect(here.sentence).to.equal('Heading added to Words, shown only in Tablet');
+    expect(here.sentence).to.equal('Heading added to Text, shown only in Tablet');
     const onward = add('tablet', 'onward');
     expect(seen(onward.page, onward.site)).to.deep.equal(['tablet', 'mobile']);
     const all = add('tablet', 'everywhere');

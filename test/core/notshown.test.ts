@@ -39,7 +39,7 @@ describe('what is not shown', () => {
     expect(reasons(page)).not.to.have.any.keys('copy', 'set');
   });
 
-  it('has nothing in it, lets everything through, or has the colour of what is behind it', () => {
+  it('has nothing in it, is fully transparent, or has the colour of what is behind it', () => {
     const empty = made('setContent', { node: node('headline'), field: 'text', value: '' }).page;
     expect(reasons(empty).headline).to.equal('empty');
     const bare = made('removeElements', { nodes: [node('headline'), node('lead'), node('book')] }).page;

@@ -85,10 +85,10 @@ describe('where a page is offered', () => {
 
   it('is never withheld for the home page, and names what is empty afterwards', () => {
     expect(refusal('offerPage', { page: home.id, offering: 'withheld', views: [view('mobile')] })).to.match(
-      /^The home page is where every way leads/,
+      /^The home page is where every path leads/,
     );
     expect(refusal('offerPage', { page: node('gone'), offering: 'listed', views: [] })).to.match(
-      /not on this site/,
+      /no longer on this site/,
     );
     let now = site;
     let sentence = '';
@@ -159,7 +159,7 @@ describe('links to a page that is not offered', () => {
       views: ['mobile', 'tablet'].map(view),
     });
     expect(again.ok ? again.value.sentence : again.sentence).to.match(
-      /^Nothing leads to Visits in these views any more/,
+      /^Nothing links to Visits in these views\./,
     );
   });
 

@@ -35,7 +35,7 @@ describe('a container', () => {
   const become = (name: 'makeOverlay' | 'makeColumn', on: string, to: string, page: Page = home) =>
     made(name, { node: node(on), id: node(to), measured }, page);
 
-  it('becomes an overlay in which every part stands where it stood, and keeps what it says', () => {
+  it('becomes an overlay in which every part stays where it was, and keeps what it says', () => {
     const step = become('makeOverlay', 'opening-words', 'fresh');
     expect(siteFaults(step.site)).to.deep.equal([]);
     const overlay = step.page.nodes[node('fresh')];
@@ -58,7 +58,7 @@ describe('a container', () => {
     const step = become('makeOverlay', 'opening-words', 'fresh');
     const back = become('makeColumn', 'fresh', 'again', step.page);
     expect(siteFaults(back.site)).to.deep.equal([]);
-    expect(back.sentence).to.equal('Words: a column of 3 parts now; every part stands where it stood');
+    expect(back.sentence).to.equal('Text: a column of 3 parts now; every part stays where it was');
     const column = back.page.nodes[node('again')];
     expect(column.children).to.deep.equal(['headline', 'lead', 'book']);
     expect(resolve(frame, back.page, column, knownProperty('gap'), view('desktop'))).to.equal(24);
@@ -66,7 +66,7 @@ describe('a container', () => {
     beside.tablet.boxes.lead.top = 20;
     const other = made('makeColumn', { node: node('fresh'), id: node('again'), measured: beside }, step.page);
     expect(other.sentence).to.equal(
-      'Words: a column of 3 parts now; what stood beside or over another stands below it in Tablet',
+      'Text: a column of 3 parts now; what was beside or over another is now below it in Tablet',
     );
   });
 
@@ -82,6 +82,6 @@ describe('a container', () => {
     expect(asked('opening-words', 'fresh', {})).to.match(/was not measured in every view/);
     expect(
       refusal('makeColumn', { node: node('opening-words'), id: node('fresh'), measured }, home),
-    ).to.equal('Words is no overlay. Nothing was changed.');
+    ).to.equal('Text isn’t an overlay. Nothing was changed.');
   });
 });

@@ -14,7 +14,7 @@ import { home, made, node, refusal, site, takenBack } from './acting.ts';
 const add = { id: node('tonight'), title: ' Tonight  at eight ', slug: 'tonight', after: node('home') };
 
 describe('a page', () => {
-  it('is added empty behind another, and taken back as one step', () => {
+  it('is added empty behind another, and undone as one step', () => {
     const step = made('addPage', add);
     expect(step.sentence).to.equal('Page Tonight at eight added');
     expect(siteFaults(step.site)).to.deep.equal([]);
@@ -82,11 +82,11 @@ describe('a page', () => {
     );
     expect(refusal('addPage', { ...add, slug: '' })).to.match(/is the first page already/);
     expect(refusal('addPage', { ...add, slug: 'No Good' })).to.match(
-      /^The address cannot be kept: .* Nothing was changed\.$/,
+      /^The address cannot be saved: .* Nothing was changed\.$/,
     );
-    expect(refusal('addPage', { ...add, title: '  ' })).to.match(/^The title cannot be kept/);
+    expect(refusal('addPage', { ...add, title: '  ' })).to.match(/^The title cannot be saved/);
     expect(refusal('changePage', { page: node('visits'), slug: 'find-us' })).to.match(/is Find us’s already/);
-    expect(refusal('changePage', { page: node('gone'), title: 'x' })).to.match(/not on this site any more/);
+    expect(refusal('changePage', { page: node('gone'), title: 'x' })).to.match(/no longer on this site/);
   });
 
   it('gets another title, address and description, which leaves its elements alone', () => {
@@ -201,7 +201,7 @@ describe('a page', () => {
     ).to.match(/is Visits’s already/);
     expect(
       refusal('copyPage', { page: node('gone'), id: node('more'), title: 'More', slug: 'more' }),
-    ).to.match(/not on this site/);
+    ).to.match(/no longer on this site/);
   });
 
   it('is moved in the order of pages and of menus, which changes nothing else', () => {
@@ -280,7 +280,7 @@ describe('elements moved to another page', () => {
       /nothing was moved/,
     );
     expect(refusal('moveToPage', { nodes: [node('evening')], ...to, to: node('gone') })).to.match(
-      /not on this site/,
+      /no longer on this site/,
     );
     expect(refusal('moveToPage', { nodes: [], ...to })).to.equal('Nothing is selected.');
   });
@@ -307,7 +307,7 @@ describe('what the site says of a page', () => {
     expect(takenBack(first)).to.deep.equal(once.site);
   });
 
-  it('is published: what leads on from earlier addresses, the language, the picture for sharing, the page for none', () => {
+  it('is published: what leads on from earlier addresses, the language, the image for sharing, the page for none', () => {
     const told = change({ slug: 'evenings', lang: 'cy', picture: 'saturn', missing: true }).site;
     const files = new Map(
       compileSite(told, { address: 'https://hill.example/sky/' }).map((file) => [file.path, file]),
@@ -340,8 +340,8 @@ describe('what the site says of a page', () => {
 
   it('is refused where it cannot be', () => {
     const refused = (args: object) => refusal('changePage', { page: node('visits'), ...args });
-    expect(refused({ picture: 'gone' })).to.match(/not on the shelf any more/);
-    expect(refused({ lang: 'no language' })).to.match(/cannot be kept/);
+    expect(refused({ picture: 'gone' })).to.match(/no longer on the shelf/);
+    expect(refused({ lang: 'no language' })).to.match(/cannot be saved/);
     expect(refusal('changePage', { page: home.id, missing: true })).to.match(
       /home page is shown at its own address/,
     );

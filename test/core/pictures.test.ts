@@ -109,7 +109,7 @@ describe('a measure', () => {
   });
 });
 
-describe('the width of a picture', () => {
+describe('the width of an image', () => {
   // Reckoned by hand from the demo's grids: mobile 4 columns, 20 px margin; tablet 12 columns, 24 px gutter, 40 px margin, at most 940;
   // desktop 12 columns, 32 px gutter, 56 px margin, at most 1120.
   const width = (id: string, at: string) => widthsIn(frame, home).pictureWidth(node(id), view(at), 1400);
@@ -125,7 +125,7 @@ describe('the width of a picture', () => {
   });
 });
 
-describe('a picture', () => {
+describe('an image', () => {
   it('is made in widths up to its own and 2560 px', () => {
     expect(widthsFor(200)).to.deep.equal([200]);
     expect(widthsFor(320)).to.deep.equal([320]);
@@ -190,9 +190,9 @@ describe('the shelf', () => {
     colour: '#123456',
   } as const;
 
-  it('takes pictures in, each under a name of its own', () => {
+  it('takes images in, each under a name of its own', () => {
     const first = made('addAsset', { ...FILE, id: 'night-hill-1', name: ' Night  hill ' });
-    expect(first.sentence).to.equal('Picture Night hill added to the shelf');
+    expect(first.sentence).to.equal('Image Night hill added to the shelf');
     const again = made('addAsset', { ...FILE, id: 'night-hill-2', name: 'Night hill' }, home, first.site);
     const [one, other] = again.frame.assets.slice(-2);
     expect([one.name, other.name]).to.deep.equal(['Night hill', 'Night hill 2']);
@@ -201,12 +201,12 @@ describe('the shelf', () => {
     expect(refusal('addAsset', taken, home, again.site)).to.match(/of this id already; nothing was added/);
     expect(siteFaults(again.site)).to.deep.equal([]);
     expect(refusal('addAsset', { ...FILE, id: 'x', width: 0, name: 'x' })).to.match(
-      /cannot be kept on the shelf/,
+      /cannot be put on the shelf/,
     );
     expect(takenBack(first)).to.deep.equal(site);
   });
 
-  it('says what a picture shows and which point of it stays in sight wherever nothing else is said', () => {
+  it('says what an image shows and which point of it stays in sight wherever nothing else is said', () => {
     const said = made('changeAsset', {
       asset: 'dome-close',
       alt: 'The dome by night',
@@ -214,7 +214,7 @@ describe('the shelf', () => {
       name: 'Dome, near',
     });
     expect(said.sentence).to.equal(
-      'Picture Dome, close: renamed to Dome, near, text alternative changed, focal point changed',
+      'Image Dome, close: renamed to Dome, near, text alternative changed, focal point changed',
     );
     const added = made(
       'addElement',
@@ -256,7 +256,7 @@ describe('the shelf', () => {
     expect(refusal('changeAsset', { asset: 'dome-close', name: 'saturn' })).to.match(
       /“saturn” is on the shelf already/,
     );
-    expect(refusal('changeAsset', { asset: 'gone', name: 'x' })).to.match(/not on the shelf any more/);
+    expect(refusal('changeAsset', { asset: 'gone', name: 'x' })).to.match(/no longer on the shelf/);
   });
 
   it('knows where each stands, in values of all views and in contents', () => {
@@ -271,7 +271,7 @@ describe('the shelf', () => {
 
   it('puts another file in the place of one, wherever that stands', () => {
     const step = made('replaceAsset', { asset: 'saturn', ...FILE });
-    expect(step.sentence).to.equal('Picture Saturn: another file in its place, everywhere');
+    expect(step.sentence).to.equal('Image Saturn: replaced by another file, everywhere');
     expect(step.frame.assets.find(({ id }) => id === 'saturn')).to.deep.equal({
       ...FILE,
       id: 'saturn',
@@ -280,11 +280,11 @@ describe('the shelf', () => {
     expect(step.site.pages).to.deep.equal(site.pages);
     const film: Pick<Asset, 'type'> = { type: 'video/mp4' };
     expect(refusal('replaceAsset', { asset: 'saturn', ...FILE, ...film })).to.match(
-      /Saturn is a picture, and stays one/,
+      /not of the same type as Saturn/,
     );
   });
 
-  it('lets go of one that stands on pages in one step, which can be taken back', () => {
+  it('lets go of one that stands on pages in one step, which can be undone', () => {
     for (const asset of frame.assets) {
       const step = made('removeAsset', { asset: asset.id });
       expect(siteFaults(step.site), asset.id).to.deep.equal([]);
@@ -292,13 +292,13 @@ describe('the shelf', () => {
       expect(takenBack(step)).to.deep.equal(site);
     }
     expect(made('removeAsset', { asset: 'dome-at-dusk' }).sentence).to.equal(
-      'Picture Dome at dusk deleted, and taken out of 1 element',
+      'Image Dome at dusk deleted, and removed from 1 element',
     );
-    expect(refusal('removeAsset', { asset: 'gone' })).to.match(/not on the shelf any more/);
+    expect(refusal('removeAsset', { asset: 'gone' })).to.match(/no longer on the shelf/);
   });
 });
 
-describe('a picture behind elements', () => {
+describe('an image behind elements', () => {
   const asset = { ...site.frame.assets.find(({ id }) => id === 'milky-way')!, width: 3000, height: 2000 };
   const large = {
     ...site,

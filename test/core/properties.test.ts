@@ -145,7 +145,7 @@ describe('properties', () => {
     }
   });
 
-  it('say what their values mention: colours, steps, fonts, pictures and other elements, and nothing else', () => {
+  it('say what their values mention: colours, steps, fonts, images and other elements, and nothing else', () => {
     const mentioned = (name: string, value: unknown) => knownProperty(name).type.mentions?.(value) ?? [];
     expect(mentioned('colour', '{lamp}')).to.deep.equal([{ of: 'colours', id: 'lamp' }]);
     expect(mentioned('colour', '#102030')).to.deep.equal([]);
@@ -178,7 +178,7 @@ describe('properties', () => {
     expect(['1', '2nd', '3', '3rd'].map((text) => typed(text))).to.deep.equal(['abc', 'bac', 'bca', 'bca']);
     expect(typed('1', 'c')).to.equal('cab');
     for (const text of ['0', '4', '1.5', 'last', ''])
-      expect(typed(text)).to.match(/ is not a place from 1 to 3\.$/);
+      expect(typed(text)).to.match(/ isn’t a place from 1 to 3\.$/);
     const whole = { site: frame, siblings: { order, source: order } };
     expect(format(['b', 'a', 'c'], whole)).to.equal('2·1·3');
     expect(format(['b', 'a', 'c'], { site: frame })).to.equal('3 parts');

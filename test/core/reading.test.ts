@@ -17,7 +17,7 @@ import { UNSEEN } from './measuredlayoutsunseen.ts';
 const MISSED: Record<string, string> = {
   'stars beside lines in two columns': '1a3c2b4d',
   'a poster of words left of a list with signs': 'a1c2db3e',
-  'words, then two pictures under each other beside more words': 'aABb',
+  'words, then two images under each other beside more words': 'aABb',
 };
 
 const ALL = [...MEASURED, ...MORE, ...UNSEEN];
@@ -100,7 +100,7 @@ describe('the order in which things are read', () => {
       const { parts } = arrangedInLines(
         things.map((each) => ({ ...each, kind: each.kind as Arrangeable['kind'], least: 100 })),
         { columns: 4, gutter: 16, width: 350 },
-        'pictures first',
+        'images first',
       );
       expect(parts.map(({ id }) => id).join(''), what).to.equal(order);
     }

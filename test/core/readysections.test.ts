@@ -98,7 +98,7 @@ describe('a ready-made section', () => {
     });
   }
 
-  it('takes a band, an accent and pictures of the site that it is put on', () => {
+  it('takes a band, an accent and images of the site that it is put on', () => {
     const { page } = placed(demo, 'opening');
     expect(page.nodes['fresh' as NodeId].style.self!.backgroundColour).to.deep.equal({ base: '{dusk}' });
     const button = Object.values(page.nodes).find(({ name }) => name === 'Say what to do next')!;
@@ -111,11 +111,11 @@ describe('a ready-made section', () => {
       ({ id, kind }) => id.startsWith('fresh') && kind === 'picture',
     );
     const sources = rows.map(({ style }) => style.self!.source!.base);
-    expect(new Set(sources).size, 'three pictures, not one thrice').to.equal(3);
+    expect(new Set(sources).size, 'three images, not one thrice').to.equal(3);
     expect(demo.frame.assets.map(({ id }) => id)).to.include.members(sources);
   });
 
-  it('shows the picture first in every row where rows stack, and beside in turn elsewhere', () => {
+  it('shows the image first in every row where rows stack, and beside in turn elsewhere', () => {
     const { page, site } = placed(demo, 'alternating');
     const rows = page.nodes['fresh' as NodeId].children.map((id) => page.nodes[id]);
     const first = (row: (typeof rows)[number], at: string) => {
@@ -174,7 +174,7 @@ describe('the roles of colours', () => {
         const { site, page } = placed(on, id);
         const own = (place: Finding['of']) => 'node' in place && place.node.startsWith('fresh');
         const found = findings(site.frame, composed(site.frame, page)).filter(
-          (each) => own(each.of) && each.rule !== 'link leads nowhere',
+          (each) => own(each.of) && each.rule !== 'link without a target',
         );
         expect(
           found.map(({ sentence }) => sentence),

@@ -20,7 +20,7 @@ describe('the columns of a row', () => {
     const outcome = take({ start: 3 });
     if (!outcome.ok) throw new Error(outcome.sentence);
     const { page, sentence } = outcome.value;
-    expect(sentence).to.equal('Dome picture: columns in Tablet 12 → 8, from column 3');
+    expect(sentence).to.equal('Dome image: columns in Tablet 12 → 8, from column 3');
     expect(takenBack(outcome.value)).to.deep.equal(site);
     const row = page.nodes[page.nodes[node('dome')].parent!];
     const of = (id: string) =>

@@ -33,15 +33,15 @@ describe('checks of what a page says', () => {
     expect(told(said)).to.deep.equal([]);
   });
 
-  it('find pictures of which nothing is said, neither there nor on the shelf', () => {
+  it('find images of which nothing is said, neither there nor on the shelf', () => {
     const silent: SiteFrame = {
       ...frame,
       assets: frame.assets.map((asset) => ('alt' in asset ? { ...asset, alt: '' } : asset)),
     };
-    const rule = 'picture without a text alternative';
+    const rule = 'image without a text alternative';
     const page = saying('dome', { alt: '' });
     expect(told(of(rule, page, silent))).to.deep.equal([
-      ['dome self', 'Dome picture has no text alternative.'],
+      ['dome self', 'Dome image has no text alternative.'],
     ]);
     expect(of(rule, saying('dome', { alt: 'A dome' }), silent)).to.deep.equal([]);
     const known: SiteFrame = {
@@ -57,9 +57,9 @@ describe('checks of what a page says', () => {
     const rule = 'file name as text alternative';
     for (const alt of ['IMG_2041.JPG', 'dome-night.webp', 'DSC 0042', 'image', 'Screenshot 2024-05-01'])
       expect(told(of(rule, saying('dome', { alt }))), alt).to.deep.equal([
-        ['dome self', `The text alternative of Dome picture is a file name: “${alt}”.`],
+        ['dome self', `The text alternative of Dome image is a file name: “${alt}”.`],
       ]);
-    for (const alt of ['A dome', 'Picture of a dome', 'Dome 2', 'The dome (photo: A. Vale)', ''])
+    for (const alt of ['A dome', 'Image of a dome', 'Dome 2', 'The dome (photo: A. Vale)', ''])
       expect(of(rule, saying('dome', { alt })), alt).to.deep.equal([]);
     const named = {
       ...frame,
@@ -69,10 +69,10 @@ describe('checks of what a page says', () => {
   });
 
   it('find links without words, and links that lead nowhere', () => {
-    const wordless = of('link without words', saying('book', { label: ' ' }));
-    expect(told(wordless)).to.deep.equal([['book self', 'Book a night has a link without words.']]);
+    const wordless = of('link without text', saying('book', { label: ' ' }));
+    expect(told(wordless)).to.deep.equal([['book self', 'Book a night has a link without text.']]);
     expect(wordless[0].severity).to.equal('barrier');
-    const rule = 'link leads nowhere';
+    const rule = 'link without a target';
     expect(told(of(rule, saying('book', { link: '' })))).to.deep.equal([
       ['book self', 'Book a night leads nowhere.'],
     ]);
@@ -82,7 +82,7 @@ describe('checks of what a page says', () => {
       ['#gone', 'a place'],
     ])
       expect(told(of(rule, saying('book', { link })))[0]?.[1], link).to.equal(
-        `Book a night leads to ${what} that is not there any more.`,
+        `Book a night leads to ${what} that no longer exists.`,
       );
     for (const link of ['page:home', 'https://a.example/', 'mailto:a@b.example', '#week'])
       expect(of(rule, saying('book', { link })), link).to.deep.equal([]);
@@ -93,14 +93,14 @@ describe('checks of what a page says', () => {
       ...{ nodes: [id('book')], property: 'shown', view: view('mobile') },
       ...{ value: false, reach: 'here' as const },
     }).page;
-    const [found] = of('link leads nowhere', saying('book', { link: '' }, composed(frame, page)));
+    const [found] = of('link without a target', saying('book', { link: '' }, composed(frame, page)));
     expect(found.views).to.deep.equal(['tablet', 'desktop', 'wide']);
     expect(found.widths[0]).to.deep.equal({ from: 640, to: 1023 });
     expect(found.sentence).to.equal('Book a night leads nowhere in Wide, Desktop, Tablet.');
   });
 
   it('find headings that leave a level out, by view, and mend them', () => {
-    const rule = 'heading level left out';
+    const rule = 'skipped heading level';
     const page = made('setContent', { node: id('saturn-title'), field: 'level', value: 5 });
     const [found] = of(rule, page.page);
     expect(found.sentence).to.match(/is a heading of level 5 right after one of level 2\.$/);
@@ -136,7 +136,7 @@ describe('checks of what a page says', () => {
     expect(all.map(({ page }) => page)).to.deep.equal(frame.pages.map(({ id: page }) => page));
     const found = all
       .flatMap(({ findings: list }) => list)
-      .filter(({ rule }) => rule === 'link without words');
+      .filter(({ rule }) => rule === 'link without text');
     expect(found).to.have.length(1);
   });
 
@@ -176,11 +176,13 @@ describe('checks of what a page says', () => {
     const rule = 'page without a title of its own';
     expect(of(rule, whole, titled(' '))[0].sentence).to.equal('The page has no title.');
     const other = frame.pages.find((each) => each.id !== home.id)!.title;
-    expect(of(rule, whole, titled(other.toUpperCase()))[0].sentence).to.match(/^Another page is called “/);
+    expect(of(rule, whole, titled(other.toUpperCase()))[0].sentence).to.match(
+      /^Another page is also called “/,
+    );
   });
 
   it('find links to what a view does not show: a place on the page, or a page that is not offered', () => {
-    const rule = 'link to what is not shown';
+    const rule = 'link to hidden content';
     const hidden = made('setValue', {
       ...{ nodes: [id('week')], property: 'shown', view: view('mobile') },
       ...{ value: false, reach: 'here' as const },
@@ -222,17 +224,17 @@ describe('checks of what a page says', () => {
     ).site.pages[id('visits')];
     const name = visits.nodes[section].name;
     const title = frame.pages.find((head) => head.id === 'visits')!.title;
-    expect(on('link to what is not shown', hidden)).to.deep.equal([
+    expect(on('link to hidden content', hidden)).to.deep.equal([
       [
         `Book a night leads to ${name} on ${title}, which is not shown in Tablet, Mobile.`,
         ['mobile', 'tablet'],
       ],
     ]);
     const gone = made('removeElements', { nodes: [section] }, visits).site.pages[id('visits')];
-    expect(on('link leads nowhere', gone).map(([sentence]) => sentence)).to.deep.equal([
-      'Book a night leads to a place that is not there any more.',
+    expect(on('link without a target', gone).map(([sentence]) => sentence)).to.deep.equal([
+      'Book a night leads to a place that no longer exists.',
     ]);
-    for (const rule of ['link to what is not shown', 'link leads nowhere'])
+    for (const rule of ['link to hidden content', 'link without a target'])
       for (const other of [visits, undefined]) expect(on(rule, other), rule).to.deep.equal([]);
     // What is on the other page alone is no matter of this one.
     expect(pagesWithLinkedPlaces(page)).to.deep.equal(['visits']);
@@ -241,21 +243,23 @@ describe('checks of what a page says', () => {
   });
 
   it('find landmarks that those who hear the page cannot tell apart', () => {
-    const rule = 'landmarks alike';
+    const rule = 'landmarks with the same name';
     expect(told(of(rule, saying('week', { landmark: 'footer' })))).to.deep.equal([
-      ['shared-foot-foot self', 'Footer and What is up this week both serve as foot of the page.'],
+      ['shared-foot-foot self', 'Footer and What is up this week are both marked as footer.'],
     ]);
     const two = saying('moon-strip', { landmark: 'aside' }, saying('week', { landmark: 'aside' }));
     expect(told(of(rule, two))).to.deep.equal([
       [
         'moon-strip self',
-        'Moon phase strip serves as what stands beside the matter and has no name in Wide, Desktop, Tablet.',
+        'Moon phase strip is marked as complementary content and has no name in Wide, Desktop, Tablet.',
       ],
     ]);
     expect(of(rule, saying('moon-strip', { label: 'The moon' }, two))).to.deep.equal([]);
     const named = saying('shared-head-pages', { label: 'Pages' });
     const menu = saying('week', { landmark: 'nav', label: 'pages' }, named);
-    expect(told(of(rule, menu))[0][1]).to.match(/serves as navigation and is called “pages” like Page links/);
+    expect(told(of(rule, menu))[0][1]).to.match(
+      /is marked as navigation and is called “pages” like Page links/,
+    );
     // Where only one of them shows, there is nothing to tell apart.
     const apart = made('setValue', {
       ...{ nodes: [id('week')], property: 'shown', view: view('mobile') },
@@ -305,11 +309,11 @@ describe('icons and fields', () => {
       ['#959595', 1],
     ] as const) {
       const icon = added('icon', 'evening', { colour }, 'self');
-      expect(of('icon hard to see', icon), colour).to.have.length(count);
+      expect(of('icon contrast too low', icon), colour).to.have.length(count);
     }
     const fields = { fields: [{ label: 'Name', type: 'text', required: false, options: '' }] };
     const form = (values: Record<string, string>, content = fields) =>
-      told(of('field hard to see', added('form', 'evening', values, 'field', content)));
+      told(of('field contrast too low', added('form', 'evening', values, 'field', content)));
     expect(form({ borderColour: '#949494' })).to.deep.equal([]);
     const faint = form({ borderColour: '#d0d0d0' });
     expect(faint).to.have.length(1);

@@ -29,7 +29,7 @@ describe('content to scale', () => {
         ['book', 'paddingTop'],
       ])
         expect(value(step.page, id, property, other)).to.deep.equal(value(home, id, property, other));
-    expect(step.sentence).to.match(/^Words: content at 75 % in Mobile, \d+ values$/);
+    expect(step.sentence).to.match(/^Text: content at 75 % in Mobile, \d+ values$/);
     expect(takenBack(step)).to.deep.equal(site);
   });
 
@@ -47,7 +47,7 @@ describe('content to scale', () => {
       ['book', 'paddingTop'],
     ])
       expect(value(step.page, id, property, 'mobile')).to.deep.equal(value(home, id, property, 'mobile'));
-    expect(step.sentence).to.match(/^Words: text at 75 % in Mobile, \d values$/);
+    expect(step.sentence).to.match(/^Text: text at 75 % in Mobile, \d values$/);
   });
 
   it('scales both ends of a fluid size, and not the widths between which it grows', () => {
@@ -63,11 +63,11 @@ describe('content to scale', () => {
   it('keeps text legible and says so, and refuses what is no scale', () => {
     const step = made('scaleContent', scale(20));
     expect(value(step.page, 'headline', 'size', 'mobile')).to.equal(12);
-    expect(step.sentence).to.match(/; 3 texts kept at 12 px or more$/);
+    expect(step.sentence).to.match(/; 3 texts set to 12 px or more$/);
     expect(refusal('scaleContent', scale(5))).to.equal(
-      '5 % is no scale from 20 % to 400 %. Nothing was changed.',
+      '5 % is not a scale from 20 % to 400 %. Nothing was changed.',
     );
-    expect(refusal('scaleContent', scale(Number.NaN))).to.match(/is no scale/);
-    expect(refusal('scaleContent', scale(100))).to.match(/^There is no length/);
+    expect(refusal('scaleContent', scale(Number.NaN))).to.match(/is not a scale/);
+    expect(refusal('scaleContent', scale(100))).to.match(/^Nothing in it can be scaled/);
   });
 });

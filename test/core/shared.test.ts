@@ -45,7 +45,7 @@ describe('what all pages share', () => {
     expect(composed(site.frame, home)).to.equal(composed(site.frame, home));
   });
 
-  it('is changed on any page for all, says so, and is taken back alone', () => {
+  it('is changed on any page for all, says so, and is undone alone', () => {
     const step = made(
       'setContent',
       { node: node('shared-head-mark'), field: 'name', value: 'The Hill' },
@@ -186,7 +186,7 @@ describe('faults of what pages share', () => {
     [
       'a root that is no section',
       withHead({ ...head, nodes: { ...head.nodes, [head.root]: { ...head.nodes[head.root], kind: 'row' } } }),
-      /A row cannot stand in a page/,
+      /A row cannot be in a page/,
     ],
     [
       'an element that hangs on none',
@@ -220,7 +220,7 @@ describe('a head or foot of one page', () => {
     const start = before.pages[visits.id];
     expect(start.nodes[start.root].children[0]).to.equal('head');
     const step = made('shareSection', { node: node('head'), keep: [hire.id] }, start, before);
-    expect(step.sentence).to.equal('Header: on all pages now, instead of their own on 2 pages');
+    expect(step.sentence).to.equal('Header: now on all pages, instead of their own on 2 pages');
     expect(siteFaults(step.site)).to.deep.equal([]);
     expect(sectionsOf(step.site, 'home')).to.deep.equal(sectionsOf(site, 'home'));
     expect(sectionsOf(step.site, 'visits')).to.deep.equal(sectionsOf(site, 'visits'));
@@ -254,7 +254,7 @@ describe('a head or foot of one page', () => {
       added.site,
     );
     const step = made('shareSection', { node: node('head') }, notice.page, notice.site);
-    expect(step.sentence).to.equal('Header: on all pages now, instead of their own on 3 pages');
+    expect(step.sentence).to.equal('Header: now on all pages, instead of their own on 3 pages');
     expect(sectionsOf(step.site, 'home').slice(0, 2)).to.deep.equal(['shared-head-head', 'notice']);
     expect(step.frame.shared!.head!.nodes[node('shared-head-pages')].content.links).to.deep.equal([
       { label: 'Evening', link: 'page:home#evening' },
@@ -277,7 +277,7 @@ describe('a head or foot of one page', () => {
   });
 
   it('is refused where it is only a part of its page, or all pages have one', () => {
-    expect(refusal('shareSection', { node: node('opening') })).to.match(/serves as head or foot/);
+    expect(refusal('shareSection', { node: node('opening') })).to.match(/Only the header or footer/);
     const { site: more } = made('addElement', {
       kind: 'section',
       id: node('second'),
@@ -297,7 +297,7 @@ describe('a head or foot of one page', () => {
 
   it('is given back to one page, which then leaves out what the others share', () => {
     const step = made('unshareSection', { place: 'foot', page: hire.id });
-    expect(step.sentence).to.equal('Footer: Telescope hire has its own now');
+    expect(step.sentence).to.equal('Footer: Telescope hire now has its own');
     expect(siteFaults(step.site)).to.deep.equal([]);
     expect(sectionsOf(step.site, 'hire').at(-1)).to.equal('foot');
     expect(sectionsOf(step.site, 'home').at(-1)).to.equal('shared-foot-foot');

@@ -60,10 +60,10 @@ describe('steps of the spacing scale that are fluid', () => {
 
   it('are called otherwise, and stay what they are for what takes them', () => {
     const named = made('nameSpacing', { id: 'm', name: ' Middle ' });
-    expect(named.sentence).to.equal('Space M: called Middle now');
+    expect(named.sentence).to.equal('Space M: renamed to Middle now');
     expect(spaceAt(named.frame, '{m}', view('desktop'))).to.equal(24);
     expect(refusal('nameSpacing', { id: 'm', name: 'xl' })).to.match(/“xl” is there already/);
-    expect(refusal('nameSpacing', { id: 'gone', name: 'X' })).to.match(/not in the spacing scale any more/);
+    expect(refusal('nameSpacing', { id: 'gone', name: 'X' })).to.match(/no longer in the spacing scale/);
   });
 
   it('are written out on a site without them: fluid where that can be, else as in the base view', () => {

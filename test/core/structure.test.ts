@@ -60,7 +60,7 @@ describe('adding an element', () => {
     expect(add('section', 'headline')).to.equal('Headline takes no section.');
     expect(add('page', home.root)).to.match(/takes no page\.$/);
     expect(add('riddle', home.root)).to.match(/takes no riddle\.$/);
-    expect(add('section', 'nowhere')).to.equal('The element is not on this page any more.');
+    expect(add('section', 'nowhere')).to.equal('The element is no longer on this page.');
     expect(add('section', home.root, 'headline')).to.match(/id already; nothing was added\.$/);
     const bare = { ...site, frame: { ...frame, assets: [] } };
     const parent = home.nodes[node('headline')].parent!;

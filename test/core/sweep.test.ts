@@ -121,7 +121,7 @@ describe('the sweep', () => {
     });
     expect(widthsOf(findings, 'three')).to.deep.equal({});
     expect(findings.map(({ sentence }) => sentence)).to.include(
-      'Dome picture from 1024 to 1920 px with text twice as large',
+      'Dome image from 1024 to 1920 px with text twice as large',
     );
   });
 

@@ -68,12 +68,12 @@ describe('text styles', () => {
 
   it('take values of text only, and what stands in the theme', () => {
     expect(refusal('setValue', { ...target, property: 'gap', value: 4, reach: 'here' })).to.equal(
-      'Gap is no value of text.',
+      'Gap isn’t a text value.',
     );
     expect(refusal('setValue', { ...target, textStyle: 'gone', value: 4, reach: 'here' })).to.equal(
-      'The text style is not in the theme any more.',
+      'The text style is no longer in the theme.',
     );
-    expect(refusal('setTextStyle', { nodes: [id('dome')], textStyle: 'body' })).to.match(/no words/);
+    expect(refusal('setTextStyle', { nodes: [id('dome')], textStyle: 'body' })).to.match(/no text/);
     expect(refusal('setTextStyle', { nodes: [id('lead')], textStyle: 'gone' })).to.match(
       /no text style “gone”/,
     );
@@ -97,11 +97,11 @@ describe('colours, spacing and fonts', () => {
     });
     expect(siteFaults(added.site)).to.deep.equal([]);
     expect(refusal('setColour', { name: 'lamp', value: 'red' })).to.match(/“lamp” is there already/);
-    expect(refusal('setColour', { name: 'Odd', value: 'no colour' })).to.match(/is no CSS colour/);
+    expect(refusal('setColour', { name: 'Odd', value: 'no colour' })).to.match(/isn’t a CSS colour/);
     expect(refusal('setColour', { id: 'gone', name: 'Gone', value: 'red' })).to.match(
-      /not in the theme any more/,
+      /no longer in the theme/,
     );
-    expect(refusal('removeFromTheme', { list: 'fonts', id: 'gone' })).to.match(/not in the theme any more/);
+    expect(refusal('removeFromTheme', { list: 'fonts', id: 'gone' })).to.match(/no longer in the theme/);
     expect(refusal('removeFromTheme', { list: 'colours', id: 'lamp' })).to.match(
       /^Lamp is used by .+ on .+, .+ and \d+ more; give them another colour first\. Nothing was removed\.$/,
     );
@@ -160,7 +160,7 @@ describe('relative changes', () => {
     expect(adjusted(knownProperty('gap').type, '{m}', { by: 1 })).to.equal(undefined);
   });
 
-  it('are one step for many elements, and taken back as one', () => {
+  it('are one step for many elements, and undone as one', () => {
     const step = made('adjustValue', {
       nodes: [id('saturn-title'), id('headline')],
       property: 'size',
@@ -321,6 +321,6 @@ describe('a site file of version 1', () => {
     for (const side of ['Top', 'Right', 'Bottom', 'Left'])
       expect(self![`border${side}`]).to.deep.equal({ base: 2, at: { mobile: { value: 0, reach: 'here' } } });
     expect(self).not.to.have.property('borderWidth');
-    expect(read.value.site.frame).to.deep.include({ version: 2, spacing: [], fonts: [] });
+    expect(read.value.site.frame).to.deep.include({ version: 3, spacing: [], fonts: [] });
   });
 });

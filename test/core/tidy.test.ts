@@ -145,7 +145,7 @@ describe('a layout', () => {
     expect(order).to.deep.equal(['a', 'b', 'c']);
   });
 
-  it('may have a picture before the words that it stands beside in the base', () => {
+  it('may have an image before the words that it stands beside in the base', () => {
     const things = [
       part('words', [1, 4, 13, 3], 72, [0, 0, 400, 72]),
       part('picture', [1, 4, 1, 11], 264, [420, 0, 400, 300]),

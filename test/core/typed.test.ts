@@ -125,14 +125,14 @@ const REFUSED: [property: string, typed: string, sentence: string][] = [
   ['size', '2–8 %–24', 'a share as in 8 % or 24–8 %–96'],
   ['size', '20–30–8 %', 'a share as in 8 % or 24–8 %–96'],
   ['size', '8 % @ 640–1023', 'a share as in 8 % or 24–8 %–96'],
-  ['paddingTop', '601', 'type 0 to 600 px'],
+  ['paddingTop', '601', 'Type 0 to 600 px'],
   ['paddingTop', '64–24', 'grows with the width: 64 is more than 24'],
-  ['paddingTop', '24–700', 'type 0 to 600 px'],
+  ['paddingTop', '24–700', 'Type 0 to 600 px'],
   ['lineHeight', '1.6–1.4 @ 1280', 'two values need two widths'],
   ['lineHeight', '1.6–1.4 @ 1280–320', 'a span of widths'],
-  ['marginTop', '8–32', 'type -400 to 600 px'],
+  ['marginTop', '8–32', 'Type -400 to 600 px'],
   ['paddingTop', 'huge', 'a step of the spacing scale'],
-  ['colour', 'nightfall', 'no CSS colour'],
+  ['colour', 'nightfall', 'nor a CSS colour'],
   ['gradient', '361 #fff to #000', 'an angle and two colours'],
   ['gradient', '-5 #fff to #000', 'an angle and two colours'],
   ['gradient', '90', 'an angle and two colours'],
@@ -141,8 +141,8 @@ const REFUSED: [property: string, typed: string, sentence: string][] = [
   ['gradient', 'x #fff to #000', 'an angle and two colours'],
   ['gradient', '90 #fff', 'an angle and two colours'],
   ['gradient', '90 #fff to blackish', 'an angle and two colours'],
-  ['source', 'none', 'no picture named “none”'],
-  ['backgroundPicture', 'Pluto', 'no picture named “Pluto”'],
+  ['source', 'none', 'no image named “none”'],
+  ['backgroundPicture', 'Pluto', 'no image named “Pluto”'],
 ];
 
 describe('what is typed in a cell', () => {
@@ -180,7 +180,7 @@ describe('what is typed in a cell', () => {
     expect(fault('family', 'gone')).to.equal('The site has no font family “gone”.');
     // It is not typed, but left where a picture was deleted.
     expect(fault('source', 'none')).to.equal(undefined);
-    expect(fault('source', 'gone')).to.equal('The site has no picture “gone”.');
+    expect(fault('source', 'gone')).to.equal('The site has no image “gone”.');
     expect(fault('backgroundPicture', 'none')).to.equal(undefined);
     expect(fault('size', { min: 30, max: 20, fromWidth: 320, toWidth: 1280 })).to.include('grows');
     const names = (name: string) => knownProperty(name).type.options!(context).map(({ value }) => value);

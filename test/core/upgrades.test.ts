@@ -6,9 +6,11 @@ import {
   applied,
   compileSite,
   FORMAT_VERSION,
+  MEASURED_RULES,
   performCall,
   readElements,
   readSiteFile,
+  RULES,
   siteFaults,
   upgraded,
   UPGRADES,
@@ -68,6 +70,46 @@ describe('what earlier versions have stored', () => {
       log.toReversed().flatMap(({ inverse }) => upgraded.operations(inverse, 2)),
     );
     expect(back.ok && back.value.site).to.deep.equal(site);
+  });
+
+  it('has dismissed findings under the present names of their rules', () => {
+    const reason = { reason: 'On purpose', of: 'abc' };
+    const before = {
+      'picture-without-a-text-alternative': reason,
+      'words-cut-off_item-3': reason,
+      unknown: reason,
+    };
+    const now = {
+      'image-without-a-text-alternative': reason,
+      'text-cut-off_item-3': reason,
+      unknown: reason,
+    };
+    expect(upgraded.node({ id: 'a', aside: before }, 2)).to.deep.equal({ id: 'a', aside: now });
+    expect(upgraded.node({ id: 'a', aside: now }, FORMAT_VERSION)).to.deep.equal({ id: 'a', aside: now });
+    const frame = { version: 2, textStyles: [{ id: 'body', aside: before }, { id: 'lead' }] };
+    expect(upgraded.frame(frame)).to.deep.equal({
+      ...{ version: FORMAT_VERSION, textStyles: [{ id: 'body', aside: now }, { id: 'lead' }] },
+    });
+    const path = '/pages/home/nodes/a/aside';
+    const set = (at: string, value: unknown): Operation => ({ op: 'set', path: at, value }) as Operation;
+    expect(
+      upgraded.operations(
+        [
+          set(path, before),
+          set(`${path}/words-cut-off_item-3`, reason),
+          { op: 'clear', path: `${path}/link-leads-nowhere` },
+        ],
+        2,
+      ),
+    ).to.deep.equal([
+      set(path, now),
+      set(`${path}/text-cut-off_item-3`, reason),
+      { op: 'clear', path: `${path}/link-without-a-target` },
+    ]);
+    const call = { name: 'setAside', args: { of: { node: 'a' }, rule: 'words over words', reason: 'So' } };
+    expect(upgraded.call(call, 2).args).to.deep.include({ rule: 'text over text', reason: 'So' });
+    const rules = [...RULES, ...MEASURED_RULES].map(({ name }) => name);
+    expect(rules).to.include.members(['image without a text alternative', 'text cut off', 'text over text']);
   });
 
   it('is read from copied elements', () => {

@@ -93,7 +93,7 @@ describe('validation', () => {
       /no colour “neon”/,
     ],
     [
-      'a picture without a base',
+      'an image without a base',
       (site) => delete site.pages[0].nodes.dome.style.self.source.base,
       '/pages/0/nodes/dome/style/self/source',
       /needs a value in the base/,
@@ -114,13 +114,13 @@ describe('validation', () => {
       'a lost element',
       (site) => site.pages[0].nodes.objects.children.pop(),
       '/pages/0/nodes/cluster',
-      /hangs on no other/,
+      /has no parent/,
     ],
     [
       'a kind where it cannot stand',
       (site) => (site.pages[0].nodes.week.kind = 'button'),
       '/pages/0/nodes/week/parent',
-      /cannot stand/,
+      /cannot be in/,
     ],
     [
       'views out of order',
@@ -137,7 +137,7 @@ describe('validation', () => {
     ['an unknown base', (site) => (site.views.base = 'watch'), '/views/base', /no view “watch”/],
     ['two pages at one address', (site) => (site.pages[1].slug = ''), '/pages/1/slug', /used twice/],
     [
-      'markup that is not kept',
+      'markup that is not allowed',
       (site) => (site.pages[0].nodes.headline.content.text = 'a<script>1</script>'),
       '/pages/0/nodes/headline/content/text',
       /cleaned/,
@@ -148,7 +148,7 @@ describe('validation', () => {
       '/pages/0/nodes/book/content/link',
       /not a link/,
     ],
-    ['another version', (site) => (site.version = 3), '/version', /should be 2/],
+    ['another version', (site) => (site.version = 4), '/version', /should be 3/],
   ];
   for (const [name, spoil, path, sentence] of broken) {
     it(`finds ${name}`, () => {
@@ -245,7 +245,7 @@ describe('the site file', () => {
     );
   });
 
-  it('is refused with a path and a sentence when it is cut, foreign, of another version or without its pictures', () => {
+  it('is refused with a path and a sentence when it is cut, foreign, of another version or without its images', () => {
     const text = writeSiteFile(read.site, read.files);
     const faults = (given: string) => {
       const result = readSiteFile(given);

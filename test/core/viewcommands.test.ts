@@ -114,7 +114,7 @@ describe('the base of a site', () => {
     expect(refusal('setBase', { view: view('mobile') }, home, partly)).to.equal(
       'Lead has a case in Mobile, but none in Desktop; set one there first. Nothing was changed.',
     );
-    expect(refusal('setBase', { view: view('gone') })).to.match(/not on this site any more/);
+    expect(refusal('setBase', { view: view('gone') })).to.match(/no longer on this site/);
   });
 });
 
@@ -143,7 +143,7 @@ describe('a view', () => {
       },
     );
     const step = made('removeView', { view: view('mobile'), values: 'hand over' });
-    expect(step.sentence).to.match(/^View Mobile: deleted, \d+ values handed to Tablet$/);
+    expect(step.sentence).to.match(/^View Mobile: deleted, \d+ values moved to Tablet$/);
     expect(step.page.nodes['headline' as never].style.self!.size).to.deep.equal({
       at: { tablet: { value: 34, reach: 'onward' } },
     });
@@ -164,13 +164,13 @@ describe('a view', () => {
     expect([size.of, size.value, size.beside]).to.deep.equal(['Headline', '34', 'fluid 44–56']);
     const step = made('removeView', { view: view('mobile'), values: [size.key] });
     expect(step.sentence).to.equal(
-      `View Mobile: deleted, 1 value handed to Tablet, ${written - 1} values dropped`,
+      `View Mobile: deleted, 1 value moved to Tablet, ${written - 1} values dropped`,
     );
     expect(step.page.nodes['headline' as never].style.self!.size).to.deep.equal({
       at: { tablet: { value: 34, reach: 'onward' } },
     });
     const kept = made('removeView', { view: view('mobile'), values: all.slice(1).map(({ key }) => key) });
-    expect(kept.sentence).to.match(/handed to Tablet, 1 value dropped$/);
+    expect(kept.sentence).to.match(/moved to Tablet, 1 value dropped$/);
   });
 
   it('tells what it says of steps of the spacing scale and of pages, beside what its neighbour says', () => {
@@ -187,7 +187,7 @@ describe('a view', () => {
 
   it('is not deleted where it is the base', () => {
     expect(refusal('removeView', { view: view('desktop'), values: 'drop' })).to.equal(
-      'Desktop is the base, which holds the defaults. Choose another base first. Nothing was changed.',
+      'Desktop is the base, which has the defaults. Choose another base first. Nothing was changed.',
     );
   });
 
@@ -213,11 +213,11 @@ describe('a view', () => {
   it('begins at whole px, 40 px from the others at least, and there are eight at most', () => {
     const add = (from: number, name = 'New') => ({ id: view('new'), name, from });
     expect(refusal('addView', add(660))).to.equal(
-      'New would begin 20 px after Tablet; views begin at least 40 px apart. Nothing was changed.',
+      'New would begin 20 px after Tablet; views start at least 40 px apart. Nothing was changed.',
     );
     expect(refusal('addView', add(1000))).to.match(/^Desktop would begin 24 px after New/);
-    expect(refusal('addView', add(700.5))).to.match(/whole px/);
-    expect(refusal('addView', add(20_000))).to.match(/whole px, up to 10000/);
+    expect(refusal('addView', add(700.5))).to.match(/whole number of px/);
+    expect(refusal('addView', add(20_000))).to.match(/whole number of px, up to 10000/);
     expect(refusal('addView', add(800, ' tablet '))).to.match(/There is a view tablet already/i);
     expect(refusal('addView', add(800, ''))).to.match(/1 to 40 characters/);
     expect(refusal('addView', { ...add(800), id: view('tablet') })).to.match(/of this id already/);
@@ -241,7 +241,7 @@ describe('a view', () => {
     expect(refusal('changeView', { view: view('desktop'), from: 1430 })).to.match(
       /^Wide would begin 10 px after/,
     );
-    expect(refusal('changeView', { view: view('mobile'), from: 100 })).to.match(/narrowest view begins at 0/);
+    expect(refusal('changeView', { view: view('mobile'), from: 100 })).to.match(/narrowest view starts at 0/);
   });
 
   it('gets another name, sheet and grid, within what a view can be', () => {
@@ -259,9 +259,9 @@ describe('a view', () => {
       /as wide as/,
     );
     expect(refusal('changeView', { view: view('tablet'), grid: { ...grid, columns: 99 } })).to.match(
-      /not one that a view can have/,
+      /out of range for a view/,
     );
-    expect(refusal('changeView', { view: view('gone'), name: 'x' })).to.match(/not on this site/);
+    expect(refusal('changeView', { view: view('gone'), name: 'x' })).to.match(/no longer on this site/);
   });
 });
 

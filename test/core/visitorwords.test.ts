@@ -34,7 +34,7 @@ const textAt = (on: Site, path: RegExp) =>
 const told = (on: Site, lang: string, word: VisitorWord, says: string) =>
   made('tellVisitors', { lang, word, says }, home, on).site;
 
-describe('what visitors are told', () => {
+describe('system messages', () => {
   it('is there in each of the languages that are shipped, with the same filled in', () => {
     const braces = (says: string) => [...says.matchAll(/\{\w+\}/g)].map(([name]) => name).sort();
     for (const lang of SHIPPED)
@@ -51,8 +51,8 @@ describe('what visitors are told', () => {
     expect(needed('de')).to.equal('Bitte füllen Sie dieses Feld aus.');
     expect(needed('de-AT')).to.equal('Bitte füllen Sie dieses Feld aus.');
     expect(needed('cy', 'fr-CA')).to.equal('Ce champ doit être rempli.');
-    expect(needed('cy', 'ga')).to.equal('This has to be filled in.');
-    expect(needed('en-GB', 'de')).to.equal('This has to be filled in.');
+    expect(needed('cy', 'ga')).to.equal('This must be filled in.');
+    expect(needed('en-GB', 'de')).to.equal('This must be filled in.');
   });
 
   it('is in words of one’s own where there are, also for a kind of the language', () => {
@@ -83,7 +83,7 @@ describe('what visitors are told', () => {
     const [said] = textAt(written('en', 'fr'), /^visitor-words\.json$/);
     const { lang, words } = JSON.parse(said) as { lang: string; words: Record<string, object> };
     expect(lang).to.equal('en');
-    expect(words.en).to.include({ needed: 'This has to be filled in.' });
+    expect(words.en).to.include({ needed: 'This must be filled in.' });
     expect(words.fr).to.include({ needed: 'Ce champ doit être rempli.', 'sign-in': 'Se connecter' });
     // A form says the language of its page where that is not the site's.
     const [letter] = textAt(written('en', 'fr'), /^letters\//);
@@ -128,7 +128,7 @@ describe('what visitors are told', () => {
     expect(takenBack(usual)).to.deep.equal(own.site);
   });
 
-  it('is changed by a step, word by word, and is as usual again', () => {
+  it('is changed by a step, word by word, and is reset to default', () => {
     const german = written('de', 'fr');
     const step = made(
       'tellVisitors',
@@ -136,7 +136,7 @@ describe('what visitors are told', () => {
       home,
       german,
     );
-    expect(step.sentence).to.equal('What visitors are told, in German: “Hier fehlt etwas.”');
+    expect(step.sentence).to.equal('System messages, in German: “Hier fehlt etwas.”');
     expect(step.site.frame.words).to.deep.equal({ de: { needed: 'Hier fehlt etwas.' } });
     expect(takenBack(step)).to.deep.equal(german);
     // Two who say different things in the same language do not meet.
@@ -148,7 +148,7 @@ describe('what visitors are told', () => {
     expect(read.ok && read.value.site.frame.words).to.deep.equal(third.site.frame.words);
     const usual = made('tellVisitors', { lang: 'de', word: 'needed', says: null }, home, third.site);
     expect(usual.site.frame.words).to.deep.equal({ de: { back: 'Heim' }, fr: { back: 'Retour' } });
-    expect(usual.sentence).to.equal('What visitors are told, in German: “Hier fehlt etwas.” as usual again');
+    expect(usual.sentence).to.equal('System messages, in German: “Hier fehlt etwas.” reset to default');
     expect(takenBack(usual)).to.deep.equal(third.site);
     const said = made('tellVisitors', { lang: 'fr', word: 'back', says: 'Retour au site' }, home, usual.site);
     expect(said.site.frame.words).to.deep.equal({ de: { back: 'Heim' } });
@@ -164,11 +164,11 @@ describe('what visitors are told', () => {
     const after = told(told(before, 'de', 'needed', 'Hier fehlt etwas.'), 'cy', 'back', 'Adref');
     expect(changesBetween(before, after)).to.deep.equal([
       {
-        ...{ name: 'Site', what: 'what visitors are told, in German' },
+        ...{ name: 'Site', what: 'system messages, in German' },
         ...{ before: 'Bitte füllen Sie dieses Feld aus.', after: 'Hier fehlt etwas.' },
       },
       // Nothing was said in Welsh before.
-      { name: 'Site', what: 'what visitors are told, in Welsh', after: 'Adref' },
+      { name: 'Site', what: 'system messages, in Welsh', after: 'Adref' },
     ]);
   });
 
@@ -179,7 +179,7 @@ describe('what visitors are told', () => {
     ]);
   });
 
-  it('can be as usual again for a kind of a language of which it is said otherwise', () => {
+  it('can be reset to default for a kind of a language of which it is said otherwise', () => {
     const both = told(written('de', 'de-AT'), 'de', 'back', 'Heim');
     const usual = told(both, 'de-AT', 'back', 'Zurück zur Website');
     expect(sayingOn(usual.frame, { lang: 'de-AT' })('back')).to.equal('Zurück zur Website');
@@ -190,29 +190,29 @@ describe('what visitors are told', () => {
 
   it('is refused where something to fill in is missing, too long, not said, or in a language of no page', () => {
     const say = (word: string, says: string, lang = 'en') => refusal('tellVisitors', { lang, word, says });
-    expect(say('too-many', 'Too many.')).to.match(/have to say \{minutes\}/);
+    expect(say('too-many', 'Too many.')).to.match(/must contain \{minutes\}/);
     expect(say('needed', 'x'.repeat(301))).to.match(/1 to 300 characters/);
     expect(say('needed', '   ')).to.match(/1 to 300 characters/);
-    expect(say('__proto__', 'x')).to.match(/nothing of the kind/);
+    expect(say('__proto__', 'x')).to.match(/no such system message/);
     expect(say('needed', 'Llenwch', 'cy')).to.match(/No page is written in that language/);
     expect(attempt('tellVisitors', { lang: 'en', word: 'needed', says: 'x'.repeat(300) }).ok).to.equal(true);
     const wrong = structuredClone(site);
     wrong.frame.words = { en: { 'too-long': 'Too long.' } };
     expect(siteFaults(wrong)).to.deep.equal([
-      { path: '/words/en/too-long', sentence: 'These words have to say {number}.' },
+      { path: '/words/en/too-long', sentence: 'This text must contain {number}.' },
     ]);
   });
 
   it('is found where it is not in the language of its page', () => {
     const rule = (on: Site) => {
       const page = pagesOf(on).find(({ id }) => id === HIRE)!;
-      return findings(on.frame, page).filter((each) => each.rule === 'told in another language');
+      return findings(on.frame, page).filter((each) => each.rule === 'system message in another language');
     };
     expect(rule(written('en'))).to.deep.equal([]);
     expect(rule(written('de-CH', 'nl'))).to.deep.equal([]);
     const [found] = rule(written('en', 'cy'));
     expect(found.clause).to.equal('WCAG 2.2, 3.1.2');
-    expect(found.sentence).to.match(/tells visitors what is wrong with what they wrote: 17 sentences in/);
+    expect(found.sentence).to.match(/tells visitors what is wrong with their input: 17 sentences in/);
     let welsh = written('en', 'cy');
     for (const word of ids.filter((each) => VISITOR_WORDS[each].where === 'letters'))
       welsh = told(welsh, 'cy', word, `Cymraeg {number} {minutes}`);
@@ -224,7 +224,7 @@ describe('what visitors are told', () => {
       welsh,
     );
     expect(rule(closed.site).map(({ sentence }) => sentence)).to.deep.equal([
-      'Whom the page is not for is told so, and how to sign in: 10 sentences in a language that is not the page’s.',
+      'Visitors who cannot see the page are told so, and how to sign in: 10 sentences in a language that is not the page’s.',
     ]);
   });
 });

@@ -52,7 +52,7 @@ describe('words in a view', () => {
   it('reach as far as every value does, beside what the content says', () => {
     const onward = say('Stars tonight', 'tablet', 'onward');
     expect(words(onward.page)).to.deep.equal([OLD, OLD, 'Stars tonight', 'Stars tonight']);
-    expect(onward.sentence).to.equal('Headline: words in Tablet and onward ' + `${OLD} → Stars tonight`);
+    expect(onward.sentence).to.equal('Headline: text in Tablet and onward ' + `${OLD} → Stars tonight`);
     expect(onward.page.nodes[title].content.text).to.equal(OLD);
     const here = say('Stars', 'tablet', 'here', onward.page);
     expect(words(here.page)).to.deep.equal([OLD, OLD, 'Stars', 'Stars tonight']);
@@ -71,7 +71,7 @@ describe('words in a view', () => {
     expect(words(page)[3]).to.equal('<strong>Bold</strong>');
     const refused = (property: string, value: unknown, on = title) =>
       refusal('setValue', { nodes: [on], property, view: view('mobile'), value, reach: 'here' });
-    expect(refused('heading.text', { says: 5 })).to.match(/^Words: /);
+    expect(refused('heading.text', { says: 5 })).to.match(/^Text: /);
     expect(refused('button.link', { says: 'javascript:1' }, node('book'))).to.match(/not a link/);
     expect(refused('text.text', { says: 'x' })).to.match(/does not apply/);
     const clear = { nodes: [title], property: 'heading.text', view: view('desktop') };
@@ -87,12 +87,12 @@ describe('words in a view', () => {
     const right = made('keepWording', { node: title, field: 'text', view: view('mobile') }, changed.page);
     expect(stale(right.page)).to.deep.equal(['tablet']);
     expect(words(right.page)[3]).to.equal('Short');
-    expect(right.sentence).to.equal('Headline: words in Mobile are still right');
+    expect(right.sentence).to.equal('Headline: text in Mobile is still correct');
     expect(stale(say('Newer', 'tablet', 'here', right.page).page)).to.deep.equal([]);
     // Taken back, the base is what they were written beside.
     expect(stale(takenBack(changed).pages[home.id])).to.deep.equal([]);
     expect(refusal('keepWording', { node: title, field: 'text', view: view('mobile') }, right.page)).to.match(
-      /nothing to look at/,
+      /nothing to confirm/,
     );
   });
 

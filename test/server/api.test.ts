@@ -246,7 +246,7 @@ describe('the application’s server', () => {
     expect((await page()).revision).to.equal(revision);
   });
 
-  it('gives pictures and fonts with their types', async () => {
+  it('gives images and fonts with their types', async () => {
     const picture = await get(paths.asset(SITE, saturn.hash));
     expect(picture.headers.get('Content-Type')).to.equal('image/webp');
     const again = await get(paths.asset(SITE, saturn.hash), {

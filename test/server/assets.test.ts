@@ -57,7 +57,7 @@ const noise = (width: number, height: number) =>
     },
   });
 
-describe('pictures and films', function () {
+describe('images and videos', function () {
   this.timeout(120_000);
   let running: Served;
   before(async () => {
@@ -173,7 +173,7 @@ describe('pictures and films', function () {
     expect(kept.subarray(segment + 8, film.length).equals(film.subarray(segment + 8))).to.equal(true);
   });
 
-  it('of two kinds at once are kept as the picture alone', async () => {
+  it('of two kinds at once are kept as the image alone', async () => {
     const picture = await noise(80, 60).png().toBuffer();
     const answer = await taken(Buffer.concat([picture, Buffer.from('<script>alert(1)</script>PK\x03\x04')]));
     const kept = await bytesOf(answer);
@@ -230,12 +230,12 @@ describe('pictures and films', function () {
     const before = await keptFiles();
     for (const [what, bytes, sentence] of [
       [
-        'a picture of 200 megapixels',
+        'an image of 200 megapixels',
         plainPng(16_000, 12_500),
-        /200 megapixels; a picture has 40 megapixels at most/,
+        /200 megapixels; an image can have 40 megapixels at most/,
       ],
-      ['a picture of one long line', plainPng(40_000_000, 1), /40000000 × 1 px; each side may have 16384/],
-      ['a picture of one high line', plainPng(1, 16_385), /1 × 16385 px; each side/],
+      ['an image of one long line', plainPng(40_000_000, 1), /40000000 × 1 px; each side may have 16384/],
+      ['an image of one high line', plainPng(1, 16_385), /1 × 16385 px; each side/],
       ['a drawing as wide', Buffer.from(`<svg ${SVG} width="16385" height="9"/>`), /each side/],
       ['a video cut short', film.subarray(0, film.length - 1), /damaged, or only a part/],
       ['a video that lacks its half', film.subarray(0, film.length / 2), /damaged, or only a part/],
@@ -260,20 +260,20 @@ describe('pictures and films', function () {
         Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><g>'),
         /isn’t an SVG that can be read/,
       ],
-      ['a page', Buffer.from('<!DOCTYPE html><svg></svg>'), /none of the types/],
-      ['an archive', Buffer.from('PK\x03\x04rest'), /none of the types/],
+      ['a page', Buffer.from('<!DOCTYPE html><svg></svg>'), /not one of the types/],
+      ['an archive', Buffer.from('PK\x03\x04rest'), /not one of the types/],
       ['nothing', Buffer.alloc(0), /is empty/],
       [
-        'a film without pictures',
+        'a video without images',
         Buffer.concat([Buffer.from('\x1a\x45\xdf\xa3', 'latin1'), Buffer.alloc(400)]),
-        /damaged|no film/,
+        /damaged|no video/,
       ],
     ] as const) {
       const answer = await put(bytes);
       expect(answer.status, what).to.equal(422);
       const { detail } = (await answer.json()) as Problem;
       expect(detail, what).to.match(sentence);
-      expect(detail, what).to.match(/Nothing was kept\.$/);
+      expect(detail, what).to.match(/Nothing was saved\.$/);
     }
     expect((await put(Buffer.alloc(50_000_001))).status).to.equal(413);
     expect(await keptFiles()).to.equal(before);
@@ -300,9 +300,9 @@ describe('pictures and films', function () {
     for (const [bytes, sentence] of [
       [whole.slice(0, -30), /damaged, or only a part of it/],
       ['WEBVTT\n\n11 to 13\nNo times\n', /no times in these captions/],
-      [Buffer.from([...Buffer.from('WEBVTT\n\n00:11.000 --> 00:13.000\n'), 0xff, 0xfe]), /no text in UTF-8/],
-      ['WEBVTTX\n', /none of the types that a site can have/],
-      [Buffer.from(spoken, 'utf16le'), /none of the types/],
+      [Buffer.from([...Buffer.from('WEBVTT\n\n00:11.000 --> 00:13.000\n'), 0xff, 0xfe]), /not text in UTF-8/],
+      ['WEBVTTX\n', /not one of the types that a site can use/],
+      [Buffer.from(spoken, 'utf16le'), /not one of the types/],
     ] as const) {
       const answer = await put(bytes as Buffer | string);
       expect(answer.status).to.equal(422);
@@ -342,7 +342,7 @@ describe('pictures and films', function () {
     const { status, problem } = await bring(other, {});
     expect(status).to.equal(422);
     expect(problem.faults).to.deep.equal([
-      { path: '/files/saturn', sentence: 'The picture or video “Saturn” is 900 × 600 px, not 901 × 600.' },
+      { path: '/files/saturn', sentence: 'The image or video “Saturn” is 900 × 600 px, not 901 × 600.' },
     ]);
     expect(readSiteFile(writeSiteFile(site, files)).ok).to.equal(true);
     // What unpacks to far more than a site file may have is not unpacked.

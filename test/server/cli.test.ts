@@ -82,7 +82,7 @@ describe('the command line', function () {
     expect(found.filter(({ severity }) => severity === 'barrier')).to.have.length(1);
     expect(found.find(({ severity }) => severity === 'barrier')).to.deep.include({
       page: 'home',
-      rule: 'text hard to make out',
+      rule: 'text that is hard to read',
       of: { node: 'lead' },
     });
   });

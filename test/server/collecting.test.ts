@@ -18,8 +18,8 @@ describe('files that nothing names', function () {
     const forgotten = await put('nobody names it');
     const published = await put('a page');
     const packed = await put('a page, compressed');
-    const undone = await put('a picture that was taken off the shelf');
-    const only = await put('a picture that only a site as it was published names');
+    const undone = await put('an image that was taken off the shelf');
+    const only = await put('an image that only a site as it was published names');
     const [asset] = site.frame.assets;
     const state = await store.states.put({
       ...site,

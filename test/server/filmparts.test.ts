@@ -12,7 +12,7 @@ describe('videos', () => {
       return Buffer.concat([length, body]);
     };
     const place = box('\xa9xyz', Buffer.from('+52.5200+013.4050/'));
-    const media = box('mdat', Buffer.from('+52.5200 of the picture'));
+    const media = box('mdat', Buffer.from('+52.5200 of the image'));
     const whole = Buffer.concat([
       box('ftyp', Buffer.from('isom\0\0\0\0isom', 'latin1')),
       box('moov', box('mvhd', Buffer.alloc(100)), box('trak', box('udta', place)), box('udta', place)),

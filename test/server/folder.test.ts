@@ -163,10 +163,10 @@ describe('a data folder', () => {
 
   it('that is not whole is refused with what is missing, and nothing is written over it', async () => {
     const takeAway: [string, RegExp][] = [
-      ['database/PG_VERSION', /database .* is not whole: PG_VERSION is missing/],
-      ['database/global/pg_control', /is not whole: global\/pg_control is missing/],
-      ['database/base', /is not whole: base is missing/],
-      ['database/pg_wal', /is not whole: pg_wal is missing/],
+      ['database/PG_VERSION', /database .* is not complete: PG_VERSION is missing/],
+      ['database/global/pg_control', /is not complete: global\/pg_control is missing/],
+      ['database/base', /is not complete: base is missing/],
+      ['database/pg_wal', /is not complete: pg_wal is missing/],
       ['database', /holds files, but no database/],
     ];
     for (const [path, sentence] of takeAway) {
@@ -197,7 +197,7 @@ describe('a data folder', () => {
     const folder = await freshFolder();
     await writeFile(join(folder, 'database', 'global', 'pg_control'), Buffer.alloc(8192, 7));
     const said = await refused(folder);
-    expect(said).to.match(/^The database in .* cannot be opened: .*It was left as it is.*restore BACKUP/s);
+    expect(said).to.match(/^The database in .* cannot be opened: .*It was not changed\..*restore BACKUP/s);
     await rm(folder, { recursive: true });
   }).timeout(60_000);
 
@@ -216,7 +216,7 @@ describe('a data folder', () => {
 });
 
 describe('files', () => {
-  it('that are cut, changed or gone are told, never served, and mended when the same is brought in again', async () => {
+  it('that are cut, changed or gone are told, never served, and mended when the same is imported again', async () => {
     const running = await served();
     try {
       const { frame } = (await (await fetch(running.url + HOME)).json()) as { frame: SiteFrame };
@@ -258,7 +258,7 @@ describe('files', () => {
       const answer = await post(add, { on: await revision() });
       expect(answer.status).to.equal(422);
       expect(((await answer.json()) as { detail: string }).detail).to.include(
-        '“X” has no file that was kept here',
+        '“X” has no file in the data folder',
       );
     } finally {
       await running.end();

@@ -167,7 +167,7 @@ describe('the host', () => {
     expect((await site()).unpublished).to.deep.equal([]);
   });
 
-  it('gives films in the parts that are asked for', async () => {
+  it('gives videos in the parts that are asked for', async () => {
     // RFC 9110, §14: first and last byte, from a byte on, the last bytes, and what there is not.
     const parts: [header: string, part: string, status: number][] = [
       ['bytes=0-3', '0-3', 206],

@@ -36,7 +36,7 @@ describe('letters from one address', function () {
       expect(third.status).to.equal(429);
       expect(Number(third.headers.get('Retry-After'))).to.be.within(1, 600);
       expect(await third.text())
-        .to.match(/too many letters came from here/)
+        .to.match(/too many messages came from here/)
         .and.include('value="C"');
       const often: string[] = [];
       for (let time = 0; time < 8; time += 1) often.push(await (await post('')).text());

@@ -111,7 +111,7 @@ describe('publications', function () {
     expect((await ask(paths.live(SITE), 'DELETE')).status).to.equal(204);
     const notice = await visit(`/${SITE}/`);
     expect(notice.status).to.equal(404);
-    expect(notice.text).to.contain('This site is not there now').and.not.to.contain('First');
+    expect(notice.text).to.contain('This site is not available').and.not.to.contain('First');
     expect((await visit('/never-published/')).text).to.contain('Page not found');
     expect((await list()).map(({ live }) => live)).to.deep.equal([false, false]);
     // Publishing goes on with the next number.
@@ -119,7 +119,7 @@ describe('publications', function () {
     expect((await visit(`/${SITE}/`)).text).to.contain('>Second<');
   });
 
-  it('leave style sheets and pictures where somebody may hold an old page, but not old pages', async () => {
+  it('leave style sheets and images where somebody may hold an old page, but not old pages', async () => {
     const old = await visit(`/${SITE}/`);
     await enlarge(71);
     await publish();
@@ -190,7 +190,7 @@ describe('publications', function () {
     expect(await unpublished()).to.deep.equal([]);
   });
 
-  it('are refused in a sentence where what is held back does not go with the rest, or what is said is no text', async () => {
+  it('are refused in a sentence where what is not included does not go with the rest, or what is said is no text', async () => {
     const sentence = async (body: unknown) => {
       const response = await ask(paths.publications(SITE), 'POST', body);
       expect(response.status).to.equal(422);
@@ -204,7 +204,7 @@ describe('publications', function () {
     expect(await list()).to.deep.equal(was);
   });
 
-  it('have forms of the picture that is chosen as the sign: whole, square, and on a ground where systems ask for one', async () => {
+  it('have forms of the image that is chosen as the sign: whole, square, and on a ground where systems ask for one', async () => {
     await made([set('/frame/icon', 'saturn')]);
     await publish();
     const get = async (path: string) => {

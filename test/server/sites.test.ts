@@ -37,13 +37,13 @@ describe('sites', function () {
     const answer = await bring(text);
     expect(answer.status).to.equal(422);
     const problem = (await answer.json()) as Problem;
-    expect(problem.detail).to.match(/Nothing was kept/);
-    expect(await list(), 'nothing was kept').to.have.length(count);
+    expect(problem.detail).to.match(/Nothing was saved/);
+    expect(await list(), 'nothing was saved').to.have.length(count);
     return problem.faults!;
   };
   const demoFile = async () => (await ask(paths.file(SITE))).text();
 
-  it('are brought in as a file, and get another address where theirs is taken', async () => {
+  it('are imported as a file, and get another address where theirs is taken', async () => {
     const made = await bring(writeSiteFile(begun('marsh-lane', 'Marsh Lane'), {}));
     expect(made.status).to.equal(201);
     expect(made.headers.get('Location')).to.equal(paths.site('marsh-lane'));
@@ -75,7 +75,7 @@ describe('sites', function () {
 
   it('are refused with every fault, its path and a sentence', async () => {
     expect(await faultsOf('{"format":')).to.deep.equal([
-      { path: '', sentence: 'This is not JSON: the file is cut short or is no site file.' },
+      { path: '', sentence: 'This is not JSON: the file is incomplete or isn’t a site file.' },
     ]);
     expect((await faultsOf('{"format":"other"}'))[0].path).to.equal('/format');
     const file = JSON.parse(await demoFile());
@@ -90,13 +90,15 @@ describe('sites', function () {
     for (const character of ['\u0000', '\ud800']) {
       const unkeepable = structuredClone(file);
       unkeepable.pages[0].nodes.lead.name = `a${character}b`;
-      expect((await faultsOf(JSON.stringify(unkeepable)))[0].sentence).to.match(/no text and cannot be kept/);
+      expect((await faultsOf(JSON.stringify(unkeepable)))[0].sentence).to.match(
+        /not text and cannot be saved/,
+      );
     }
     const reserved = { ...file, id: 'preview' };
     expect((await faultsOf(JSON.stringify(reserved))).length).to.be.greaterThan(0);
   });
 
-  it('are refused with a picture or a font that is something else than it says', async () => {
+  it('are refused with an image or a font that is something else than it says', async () => {
     const file = JSON.parse(await demoFile());
     const script = Buffer.from('<script>alert(1)</script>'.repeat(10));
     file.assets.find(({ id }: { id: string }) => id === 'saturn').hash = createHash('sha256')
@@ -131,7 +133,7 @@ describe('sites', function () {
     expect(((await answer.json()) as Problem).detail).to.match(/larger than 100 MB/);
   });
 
-  it('are copied under another name, with pictures, and without what was published', async () => {
+  it('are copied under another name, with images, and without what was published', async () => {
     const answer = await ask(paths.copies(SITE), 'POST', JSON.stringify({ name: 'A second hill' }));
     expect(answer.status).to.equal(201);
     expect(await answer.json()).to.deep.equal({ id: 'a-second-hill', firstPage: 'home' });
@@ -146,7 +148,7 @@ describe('sites', function () {
 
   it('are put away and had back; what is published stays until it is taken down, and only then can they be removed', async () => {
     const { id } = (await (await bring(writeSiteFile(begun('pier', 'Pier'), {}))).json()) as AddedSite;
-    expect((await ask(paths.site(id), 'DELETE')).status, 'not put away').to.equal(409);
+    expect((await ask(paths.site(id), 'DELETE')).status, 'not archived').to.equal(409);
     const { url } = (await (await ask(paths.publications(id), 'POST')).json()) as { url: string };
     expect((await ask(paths.putAway(id), 'PUT')).status).to.equal(204);
     expect((await listed(id))!.putAwayAt).to.match(/^20/);
@@ -203,7 +205,7 @@ describe('sites', function () {
   });
 });
 
-describe('what is put away', function () {
+describe('what is archived', function () {
   this.timeout(120_000);
   it('is forgotten after thirty days where it is not published, when the program starts', async () => {
     const folder = await freshFolder();

@@ -191,7 +191,7 @@ describe('a folder for other servers', function () {
     await writeFile(join(folder, SITE), 'not a folder');
     const live = (await (await ask(paths.publications(SITE), 'POST', {})).json()) as LivePublication;
     expect(live.notInFolder).to.match(
-      /^The folder .*brindle-hill could not be brought up to date \(E[A-Z]+\); see to its rights/,
+      /^The folder .*brindle-hill could not be updated \(E[A-Z]+\); see to its rights/,
     );
     expect((await fetch(`${running.hostUrl}/${SITE}/`)).status).to.equal(200);
     const down = await ask(paths.live(SITE), 'DELETE');
@@ -267,15 +267,15 @@ describe('a zip', () => {
     const { to } = taking();
     async function* failingFiles(): AsyncGenerator<Delivered> {
       yield* files({ 'index.html': 'Home' });
-      throw new Error('no picture');
+      throw new Error('no image');
     }
     const { fault, unheard } = await failing(() => zipTarget(to).take(failingFiles()));
-    expect(fault).to.have.property('message', 'no picture');
+    expect(fault).to.have.property('message', 'no image');
     expect(unheard).to.deep.equal([]);
     expect(to.destroyed).to.equal(true);
   });
 
-  it('of a site with a damaged picture is answered with a sentence, and the program goes on', async () => {
+  it('of a site with a damaged image is answered with a sentence, and the program goes on', async () => {
     const running = await served();
     try {
       const { site } = await demoSite();

@@ -146,7 +146,7 @@ describe('the theme', () => {
       const refused = await post(bad);
       expect(refused.status).to.equal(422);
       expect(((await refused.json()) as Problem).detail).to.equal(
-        'This is no woff2 font, it is damaged, or it unpacks to more than 32 MB. Nothing was kept; choose another file.',
+        'This isn’t a woff2 font, it is damaged, or it unpacks to more than 32 MB. Nothing was saved; choose another file.',
       );
     }
     const large = await post(Buffer.alloc(4_000_001));

@@ -87,7 +87,7 @@ describe('a data folder of the version before', function () {
     const folder = await folderOfBefore(1);
     const store = await openStore(folder);
     const { site } = (await store.history.snapshot(SITE))!;
-    expect(site.frame).to.deep.include({ version: 2, spacing: [], fonts: [] });
+    expect(site.frame).to.deep.include({ version: 3, spacing: [], fonts: [] });
     expect(headOf(site.frame, 'visits' as never).title).to.equal('Visits');
     const { style } = site.pages['home' as never].nodes['headline' as never];
     expect(style).to.deep.equal({

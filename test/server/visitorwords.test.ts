@@ -5,7 +5,7 @@ import type { LivePublication } from '../../api/responses.ts';
 import { editor, set, SITE } from './editing.ts';
 import { served, type Served } from './serving.ts';
 
-describe('what visitors are told', function () {
+describe('system messages', function () {
   this.timeout(120_000);
   let running: Served;
   let url: string;

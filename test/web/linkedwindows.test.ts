@@ -31,7 +31,7 @@ describe('windows that link blocks', function () {
     return { one, other, link, site, linking };
   }
 
-  it('give the page that linked it meanwhile its own, where the block is put away', async () => {
+  it('give the page that linked it meanwhile its own, where the block is archived', async () => {
     const { one, other, link, site } = await two();
     // The block is put away here before this window hears that the other one has linked it.
     one.net(() => 'is lost');
@@ -55,7 +55,7 @@ describe('windows that link blocks', function () {
     );
   });
 
-  it('set aside a link to what has been put away, and say why', async () => {
+  it('set aside a link to what has been archived, and say why', async () => {
     const { one, other, link } = await two();
     other.net(() => 'is lost');
     link();
@@ -65,12 +65,12 @@ describe('windows that link blocks', function () {
     other.net(() => 'arrives');
     await other.kept();
     expect(other.state().aside.map(({ why }) => why)).to.deep.equal([
-      'The block is not kept on this site any more. Nothing was changed.',
+      'The saved block is no longer on this site. Nothing was changed.',
     ]);
     expect(siteFaults(one.state().open!.site)).to.deep.equal([]);
   });
 
-  it('do not take back that a block was kept while another page links it', async () => {
+  it('do not undo that a block was kept while another page links it', async () => {
     const { one, other, link, site, linking } = await two();
     link();
     await other.kept();

@@ -57,7 +57,7 @@ describe('windows that undo', function () {
       window.store.dispatch(undo());
       while (window.state().said.count === said) await new Promise((resolve) => setImmediate(resolve));
       expect(window.state().said.sentence).to.match(
-        /cannot be taken back: what it changed has been changed since/,
+        /cannot be undone: what it changed has been changed since/,
       );
       expect((await order()).at(-1)).to.equal(first);
       await others.made([put(list, first, []), put(list, fourth, [third])]);

@@ -99,7 +99,7 @@ describe('windows on a site', function () {
     const window = await opened('older');
     const { page } = openPage(window.store.getState())!;
     await window.store.dispatch(become('makeOverlay', 'gone' as NodeId));
-    expect(window.state().said.sentence).to.match(/^The element is not on this page any more/);
+    expect(window.state().said.sentence).to.match(/^The element is no longer on this page/);
     expect(openPage(window.store.getState())!.page).to.equal(page);
     await window.close();
   });
@@ -117,7 +117,7 @@ describe('windows on a site', function () {
     dispatch(writeWords(node, { ...where, says: '<p>All of what I <strong>wrote</strong></p>' }));
     const { aside } = getState().documents;
     expect(aside.map((each) => [each.edit.sentence, each.why])).to.deep.equal([
-      [`${node.name}: words in Desktop → All of what I wrote`, 'The element is not on this page any more.'],
+      [`${node.name}: text in Desktop → All of what I wrote`, 'The element is no longer on this page.'],
     ]);
     await window.kept();
     expect((await others.page()).revision, 'and nothing was sent').to.equal(revision);
@@ -202,7 +202,7 @@ describe('windows on a site', function () {
     window.net(() => 'arrives');
     await window.kept();
     expect(window.state().aside.map(({ edit: { sentence }, why }) => [sentence, why])).to.deep.equal([
-      ['Brief: renamed to Longer', 'The element is not on this page any more.'],
+      ['Brief: renamed to Longer', 'The element is no longer on this page.'],
     ]);
     expect((await stored('lead')).name).to.equal('Stays');
     await window.close();
@@ -242,7 +242,7 @@ describe('windows on a site', function () {
     await revived.close();
   });
 
-  it('take back their own steps over others’, say why one cannot be, and go past it', async () => {
+  it('undo their own steps over others’, say why one cannot be, and go past it', async () => {
     const window = await opened('undoing');
     window.rename('lead', 'Mine 1');
     window.size('headline', 60);
@@ -252,7 +252,7 @@ describe('windows on a site', function () {
     window.store.dispatch(undo());
     expect(window.state().said).to.deep.include({ refusal: true });
     expect(window.state().said.sentence).to.match(
-      /size in Desktop .* cannot be taken back: .* stays in the list/,
+      /size in Desktop .* cannot be undone: .* stays in the list/,
     );
     window.store.dispatch(undo());
     expect(window.node('lead').name).not.to.equal('Mine 1');
@@ -263,7 +263,7 @@ describe('windows on a site', function () {
     await window.close();
   });
 
-  it('take back a step that was made on another page, and before they were opened', async () => {
+  it('undo a step that was made on another page, and before they were opened', async () => {
     const first = await opened('elsewhere', memory(), 'visits');
     const root = openPage(first.store.getState())!.page.root;
     const name = first.node(root).name as string;

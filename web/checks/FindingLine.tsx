@@ -33,14 +33,14 @@ function Reason({ onGiven, onClose }: { onGiven(reason: string): void; onClose()
       <TextField
         autoFocus
         size="small"
-        label="Why it may stay as it is"
+        label="Why it can stay as it is"
         value={reason}
         onChange={({ target }) => setReason(target.value)}
         slotProps={{ htmlInput: { maxLength: 300 } }}
         sx={{ flex: '1 1 220px', mt: 1 }}
       />
       <Button size="small" type="submit" variant="outlined" disabled={reason.trim() === ''} sx={{ mt: 1 }}>
-        Set aside
+        Dismiss
       </Button>
       <Button size="small" onClick={onClose} sx={{ mt: 1 }}>
         Cancel
@@ -97,7 +97,7 @@ export function FindingLine({ site, finding, onGo, onFix, onTry, onAside }: Find
           {names.join(', ')} · {clause}
         </i>
       </span>
-      {aside !== undefined && <span className="finding-reason">Set aside: {aside}</span>}
+      {aside !== undefined && <span className="finding-reason">Dismissed: {aside}</span>}
       <span className="finding-keys">
         <Button size="small" onClick={onGo}>
           Go there
@@ -113,12 +113,12 @@ export function FindingLine({ site, finding, onGo, onFix, onTry, onAside }: Find
           ))}
         {onAside && aside === undefined && !asking && (
           <Button size="small" color="inherit" onClick={() => setAsking(true)}>
-            Set aside …
+            Dismiss …
           </Button>
         )}
         {onAside && aside !== undefined && (
           <Button size="small" variant="outlined" onClick={() => onAside('')}>
-            Take up again
+            Reopen
           </Button>
         )}
       </span>

@@ -18,12 +18,12 @@ export function SweepKeys() {
       : sweep === 'all'
         ? `Swept at every width from ${SWEPT.from} to ${SWEPT.to} px.`
         : sweep === 'some'
-          ? 'Stopped: some widths have not been looked at.'
+          ? 'Stopped: some widths have not been checked.'
           : sweep === 'before'
             ? 'Swept before the last changes.'
             : sweep === 'failed'
               ? 'The page could not be measured; it is tried again with the next change.'
-              : 'What only shows when the page is laid out has not been looked for.';
+              : 'Problems that only show in the page layout have not been checked.';
   return (
     <div className="sweep-keys">
       <span role="status" aria-label="Sweep">

@@ -115,7 +115,7 @@ export class Seeing {
 
   /** A document with the fonts of a site and nothing else. */
   private async documentOf(site: SiteFrame): Promise<Document> {
-    this.frame ??= hiddenFrame('Words that are measured', { width: 10, height: 10 });
+    this.frame ??= hiddenFrame('Measured text', { width: 10, height: 10 });
     const { contentDocument } = await this.frame;
     const faces = fontFacesOf(site);
     if (this.families !== faces) {

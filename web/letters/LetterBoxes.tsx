@@ -36,7 +36,7 @@ function KeptFor({ site, days }: { site: string; days: number }) {
         select
         size="small"
         fullWidth
-        label="Letters are kept"
+        label="Keep messages"
         value={days}
         onChange={({ target }) => choose(Number(target.value))}
         sx={{ mt: 3 }}
@@ -50,9 +50,9 @@ function KeptFor({ site, days }: { site: string; days: number }) {
       {error && <Alert severity="error">Nothing was changed. {troubleOf(error).sentence}</Alert>}
       {asked !== null && (
         <Asking
-          title="Keep letters for a shorter time?"
-          words={`Then they are kept ${spans.find((span) => span.days === asked)!.label}. Those that are older are deleted now, and cannot be had back.`}
-          verb="Keep them so"
+          title="Keep messages for a shorter time?"
+          words={`They are then kept ${spans.find((span) => span.days === asked)!.label}. Older ones are deleted now and cannot be restored.`}
+          verb="Change"
           onYes={() => void keep({ site, days: asked })}
           onClose={() => setAsked(null)}
         />
@@ -95,18 +95,18 @@ export function LetterBoxes({ site, found, box, onChoose }: LetterBoxesProps) {
   return (
     <>
       <Typography component="h1" sx={{ fontSize: 22, fontWeight: 700, mb: 1.5 }}>
-        Letters
+        Messages
       </Typography>
       <nav aria-label="Forms">
         <ul className="letter-boxes">
-          {entry('All letters', 'all', { letters: sum('letters'), unread: sum('unread') })}
+          {entry('All messages', 'all', { letters: sum('letters'), unread: sum('unread') })}
           {forms.map((each) => entry(each.formName, { form: each.form }, each))}
-          {doubtful > 0 && entry('Perhaps from robots', 'doubtful', { letters: doubtful, unread: 0 })}
+          {doubtful > 0 && entry('Possible spam', 'doubtful', { letters: doubtful, unread: 0 })}
         </ul>
       </nav>
       {form && (
         <Button size="small" href={paths.letterTable(site, form.form)} sx={{ mt: 1.5 }}>
-          Take them out as CSV
+          Export as CSV
         </Button>
       )}
       <KeptFor site={site} days={keptFor} />

@@ -14,7 +14,7 @@ interface LetterViewProps {
 /** A letter as it was written. */
 export function LetterView({ letter, doubtful, onMark, onDelete }: LetterViewProps) {
   return (
-    <Box component="section" aria-label="Letter">
+    <Box component="section" aria-label="Message">
       <Typography component="h2" sx={{ fontSize: 18, fontWeight: 700 }}>
         {letter.formName}
       </Typography>
@@ -26,7 +26,7 @@ export function LetterView({ letter, doubtful, onMark, onDelete }: LetterViewPro
           Mark as {letter.read ? 'not read' : 'read'}
         </Button>
         <Button size="small" variant="outlined" onClick={() => onMark({ doubtful: !doubtful })}>
-          {doubtful ? 'It is from a person' : 'It is from a robot'}
+          {doubtful ? 'Not spam' : 'Spam'}
         </Button>
         <Button size="small" color="error" onClick={onDelete}>
           Delete …

@@ -28,11 +28,11 @@ function None({ site, ever }: { site: Site; ever: boolean }) {
   const forms = useMemo(() => formsSentToHost(site), [site]);
   const words =
     forms.length > 0
-      ? `No letters yet. What visitors of the published site send with ${listed(forms)} arrives here.`
-      : 'No form of this site sends letters. Add a form to a page; one that has a mail address sends mail instead.';
+      ? `No messages yet. What visitors of the published site send with ${listed(forms)} arrives here.`
+      : 'No form of this site sends messages here. Add a form to a page; a form with an email address sends mail instead.';
   return (
     <Typography sx={{ color: quiet, textAlign: 'center', mt: 12, px: 4 }}>
-      {ever ? 'There are no letters here.' : words}
+      {ever ? 'There are no messages here.' : words}
     </Typography>
   );
 }
@@ -46,14 +46,14 @@ interface LineProps {
 }
 
 function LetterLine({ letter, open, chosen, onOpen, onChoose }: LineProps) {
-  const [from = 'No words', ...more] = written(letter);
+  const [from = 'No text', ...more] = written(letter);
   return (
     <li className="letter-line" data-chosen={open} data-unread={!letter.read}>
       <Checkbox
         size="small"
         checked={chosen}
         onChange={onChoose}
-        slotProps={{ input: { 'aria-label': `Choose the letter: ${from}` } }}
+        slotProps={{ input: { 'aria-label': `Choose the message: ${from}` } }}
       />
       <button type="button" className="letter-open" aria-current={open ? 'true' : undefined} onClick={onOpen}>
         <span className="letter-from">
@@ -107,11 +107,11 @@ function LettersOf({ site }: { site: Site }) {
     <Box sx={{ height: '100%', display: 'flex' }}>
       <Box sx={{ width: 250, flex: 'none', overflow: 'auto', p: 2.5, borderRight: `1px solid ${line}` }}>
         {first && <LetterBoxes site={id} found={first} box={box} onChoose={choose} />}
-        {!first && !error && <LinearProgress aria-label="Reading the letters" />}
+        {!first && !error && <LinearProgress aria-label="Loading the messages" />}
       </Box>
       <Box
         component="section"
-        aria-label="Letters"
+        aria-label="Messages"
         sx={{
           ...(isEmpty
             ? { flex: 1 }
@@ -123,7 +123,7 @@ function LettersOf({ site }: { site: Site }) {
         {several.length > 0 && (
           <Box
             role="group"
-            aria-label="Chosen letters"
+            aria-label="Chosen messages"
             sx={{ display: 'flex', gap: 0.5, p: 1, flexWrap: 'wrap' }}
           >
             <Button size="small" onClick={() => markAll(several, { read: true })}>
@@ -156,7 +156,7 @@ function LettersOf({ site }: { site: Site }) {
         {currentData && isEmpty && <None site={site} ever={box !== 'all' || first!.doubtful > 0} />}
         {hasNextPage && (
           <Button fullWidth disabled={isFetchingNextPage} onClick={() => void fetchNextPage()} sx={{ my: 1 }}>
-            Earlier letters
+            Earlier messages
           </Button>
         )}
       </Box>
@@ -171,15 +171,15 @@ function LettersOf({ site }: { site: Site }) {
         ) : (
           letters.length > 0 && (
             <Typography sx={{ color: quiet, mt: 12, textAlign: 'center' }}>
-              Choose a letter to read it.
+              Choose a message to read it.
             </Typography>
           )
         )}
       </Box>
       {asked && (
         <Asking
-          title={asked.length === 1 ? 'Delete this letter?' : `Delete ${asked.length} letters?`}
-          words="They are deleted for good, and cannot be had back."
+          title={asked.length === 1 ? 'Delete this message?' : `Delete ${asked.length} messages?`}
+          words="They are deleted for good and cannot be restored."
           verb="Delete"
           onYes={() => {
             void remove({ site: id, letters: [...asked] });
@@ -194,7 +194,7 @@ function LettersOf({ site }: { site: Site }) {
 
 /** What visitors sent with the forms of the published site. */
 export const Letters = () => (
-  <WholeSiteScreen screen="Letters">
+  <WholeSiteScreen screen="Messages">
     {(site) => <LettersOf key={site.frame.id} site={site} />}
   </WholeSiteScreen>
 );

@@ -114,7 +114,7 @@ export function AddPageDialog({ site, after, from, onAdded, onClose }: AddPageDi
         />
         <TextField
           select
-          label="Begins as"
+          label="Start with"
           size="small"
           value={source}
           onChange={({ target }) => setSource(target.value)}

@@ -57,7 +57,7 @@ export function DeletePageDialog({ site, page, onDelete, onClose }: DeletePageDi
               }
               label={
                 <Typography sx={{ fontSize: 13 }}>
-                  Take these links off in the same step; their words stay
+                  Remove these links in the same step; their text stays
                 </Typography>
               }
             />
@@ -65,7 +65,7 @@ export function DeletePageDialog({ site, page, onDelete, onClose }: DeletePageDi
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Keep it</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button color="error" variant="contained" onClick={() => onDelete(unlink && links.length > 0)}>
           Delete
         </Button>

@@ -23,7 +23,7 @@ import { LinkingList, linkingFrom } from './LinkingList.tsx';
 const LABELS: Record<Offered, string> = {
   listed: 'In menus',
   unlisted: 'Not in menus',
-  withheld: 'Not offered',
+  withheld: 'Does not appear',
 };
 
 /** In which views a page is offered, and how; where it is not, what stands in its place, and what leads there. */
@@ -43,9 +43,9 @@ export function Offering({ site, page }: { site: Site; page: NodeId }) {
   );
   const isMenu = ({ node }: (typeof leading)[number]) => node.kind === 'navigation';
   return (
-    <Box component="section" aria-label="Where it is offered" sx={{ display: 'grid', gap: 1.75 }}>
+    <Box component="section" aria-label="Where it appears" sx={{ display: 'grid', gap: 1.75 }}>
       <Typography component="h3" sx={{ fontSize: 13, fontWeight: 700 }}>
-        Where it is offered
+        Where it appears
       </Typography>
       <Box
         sx={{
@@ -74,16 +74,16 @@ export function Offering({ site, page }: { site: Site; page: NodeId }) {
         ))}
       </Box>
       <AudienceField
-        label="For whom it is"
+        label="Who can see it"
         node={root}
         page={page}
-        help="Others are sent a notice in its place, and nothing of what is on it; a copy in files has no sign-in."
+        help="Others get a notice instead and none of its content; a copy in files has no sign-in."
       />
       {isListedEverywhere(head) && (
         <Typography sx={{ fontSize: 12, color: quiet }}>
           {head.slug === ''
-            ? 'The home page is where every way leads: it can be left out of menus, and is always offered.'
-            : 'Menus leave it out where it is not in menus; where it is not offered, a short notice stands in its place.'}
+            ? 'The home page is where every path leads: it can be left out of menus, but always appears.'
+            : 'Menus leave it out where it is not in menus; where it does not appear, visitors see a short notice instead.'}
         </Typography>
       )}
       {(withheld.length > 0 || root.audience) && (
@@ -92,10 +92,10 @@ export function Offering({ site, page }: { site: Site; page: NodeId }) {
           label="Notice in its place"
           help={
             withheld.length === 0
-              ? 'Seen by who it is not for; below it stands the way to sign in, or out.'
+              ? 'Shown to visitors who cannot see the page, with a link to sign in or out below.'
               : on
-                ? `Below it stands a link to ${on.title}.`
-                : 'There is no page to go on to where it is not offered.'
+                ? `Below it is a link to ${on.title}.`
+                : 'There is no page to continue to where it does not appear.'
           }
           value={
             head.notice ??
@@ -112,19 +112,19 @@ export function Offering({ site, page }: { site: Site; page: NodeId }) {
       {withheld.length > 0 && (
         <>
           <Typography sx={{ fontSize: 13, fontWeight: 700 }}>
-            What leads there in {names.join(', ')}
+            What links there in {names.join(', ')}
           </Typography>
           {leading.length === 0 ? (
-            <Typography sx={{ fontSize: 13, color: quiet }}>Nothing leads to it there.</Typography>
+            <Typography sx={{ fontSize: 13, color: quiet }}>Nothing links to it there.</Typography>
           ) : (
             <LinkingList
-              label="What leads there"
+              label="What links there"
               links={leading.map((each) =>
                 linkingFrom(
                   site,
                   each.tree,
                   each.node.id,
-                  isMenu(each) ? 'leaves it out there by itself' : undefined,
+                  isMenu(each) ? 'leaves it out there automatically' : undefined,
                 ),
               )}
             />

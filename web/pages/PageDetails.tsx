@@ -77,7 +77,7 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
       <Field
         key={`${id} title`}
         label="Title"
-        help="Stands in the browser’s tab and in what search engines list."
+        help="Appears in the browser’s tab and in search results."
         value={head.title}
         most={120}
         onDone={(title) => change({ title })}
@@ -88,7 +88,7 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
         help={
           home
             ? 'The home page has the address of the site itself.'
-            : 'Small letters, digits and hyphens. Links on the site follow by themselves, and the old address leads here.'
+            : 'Lowercase letters, digits and hyphens. Links on the site update automatically, and the old address redirects here.'
         }
         value={home ? '/' : head.slug}
         disabled={home}
@@ -112,7 +112,7 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
         />
         <TextField
           select
-          label="Picture where it is shared"
+          label="Image where it is shared"
           size="small"
           value={head.picture ?? ''}
           onChange={({ target }) => change({ picture: target.value || null })}
@@ -128,7 +128,7 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
       </Box>
       {head.earlier && (
         <Typography sx={{ fontSize: 12, color: quiet }}>
-          Leads here still: {head.earlier.map((slug) => `/${slug}/`).join(', ')}
+          Still redirects here: {head.earlier.map((slug) => `/${slug}/`).join(', ')}
         </Typography>
       )}
       <Box sx={{ display: 'grid', justifyItems: 'start' }}>

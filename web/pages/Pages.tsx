@@ -162,9 +162,9 @@ function PagesOf({ site, chosen, open, onChoose }: PagesOfProps) {
               sx={{ ...CARD, mt: 2, borderColor: whole ? petrol : line }}
             >
               <Box sx={{ flex: 1, minWidth: 0 }}>
-                <Typography sx={{ fontWeight: 700 }}>All of the site</Typography>
+                <Typography sx={{ fontWeight: 700 }}>Whole site</Typography>
                 <Typography noWrap sx={{ fontSize: 12, color: quiet }}>
-                  Name, language, sign, what visitors are told
+                  Name, language, icon, system messages
                 </Typography>
               </Box>
               <Globe size={16} aria-hidden />

@@ -21,15 +21,15 @@ export function SiteDetails({ site }: { site: SiteFrame }) {
   return (
     <Box
       component="section"
-      aria-label="All of the site"
+      aria-label="Whole site"
       sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 2, alignContent: 'start' }}
     >
       <Typography component="h2" sx={{ fontSize: 18, fontWeight: 700 }}>
-        All of the site
+        Whole site
       </Typography>
       <Field
         label="Name"
-        help="Stands behind the titles of pages, and under the sign on home screens. The address stays."
+        help="Appears after page titles, and under the icon on home screens. The address stays the same."
         value={site.name}
         most={80}
         onDone={(name) => change({ name })}
@@ -38,15 +38,15 @@ export function SiteDetails({ site }: { site: SiteFrame }) {
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'flex-start' }}>
         <TextField
           select
-          label="Sign of the site"
+          label="Site icon"
           size="small"
           value={site.icon ?? ''}
           onChange={({ target }) => change({ icon: target.value || null })}
-          helperText="In the tabs of browsers and on home screens. Best a square of 512 px or more, or a drawing."
+          helperText="In the tabs of browsers and on home screens. Best a square of 512 px or more, or an SVG."
           slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
           sx={{ flex: 1 }}
         >
-          <MenuItem value="">drawn in two colours of the site</MenuItem>
+          <MenuItem value="">made from two colours of the site</MenuItem>
           {site.assets.filter(isPicture).map(({ id, name }) => (
             <MenuItem key={id} value={id}>
               {name}
@@ -56,7 +56,7 @@ export function SiteDetails({ site }: { site: SiteFrame }) {
         {icon && (
           <img
             src={pictureUrl(site.id, icon, 320)}
-            alt={`The sign: ${icon.name}`}
+            alt={`The icon: ${icon.name}`}
             width={SIGN}
             height={SIGN}
             style={{
@@ -70,15 +70,15 @@ export function SiteDetails({ site }: { site: SiteFrame }) {
       </Box>
       <Box>
         <Button size="small" variant="outlined" onClick={() => setTelling(true)}>
-          What visitors are told …
+          System messages …
         </Button>
         <Typography sx={{ fontSize: 12, color: quiet, mt: 0.5 }}>
-          What forms, signing in and missing pages say by themselves, in each language of the site.
+          What forms, sign-in and missing pages say automatically, in each language of the site.
         </Typography>
       </Box>
       {telling && <VisitorWords site={site} onClose={() => setTelling(false)} />}
       <Typography sx={{ fontSize: 12, color: quiet }}>
-        What is chosen here is seen by visitors with the next publication.
+        Visitors see these changes with the next publication.
       </Typography>
     </Box>
   );

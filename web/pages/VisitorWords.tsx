@@ -18,9 +18,9 @@ import { LanguageField } from '../ui/LanguageField.tsx';
 import { marigold, quiet } from '../ui/theme.ts';
 
 const GROUPS: Record<SaidWhere, string> = {
-  letters: 'When a letter is sent',
+  letters: 'When a message is sent',
   'signing in': 'When visitors sign in',
-  pages: 'Where a page is not shown',
+  pages: 'Where a page does not appear',
 };
 
 const ids = Object.keys(VISITOR_WORDS) as VisitorWord[];
@@ -56,11 +56,11 @@ function Told({ site, lang, id }: { site: SiteFrame; lang: string; id: VisitorWo
         {own !== undefined && (
           <Button
             size="small"
-            aria-label={`As usual: ${meaning}`}
+            aria-label={`Reset to default: ${meaning}`}
             onClick={() => tell(null)}
             sx={{ flex: 'none', mt: 0.5 }}
           >
-            As usual
+            Reset to default
           </Button>
         )}
       </Box>
@@ -79,11 +79,11 @@ export function VisitorWords({ site, onClose }: { site: SiteFrame; onClose(): vo
   const none = ids.filter((id) => wordIn(lang, id, site.words) === undefined).length;
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby={heading}>
-      <DialogTitle id={heading}>What visitors are told</DialogTitle>
+      <DialogTitle id={heading}>System messages</DialogTitle>
       <DialogContent>
         <Typography sx={{ fontSize: 13, mb: 2 }}>
-          Published pages say this by themselves, in the language of the page. On the left what it means, on
-          the right the words; what is left empty is said as usual.
+          Published pages show these texts in the language of the page. The meaning is on the left, the text
+          on the right; where the text is empty, pages use usual.
         </Typography>
         {languages.length > 1 && (
           <Box sx={{ display: 'grid', width: 220, mb: 2 }}>
@@ -92,8 +92,8 @@ export function VisitorWords({ site, onClose }: { site: SiteFrame; onClose(): vo
         )}
         {none > 0 && (
           <Typography role="status" sx={{ fontSize: 13, mb: 2, fontWeight: 700 }}>
-            {none === ids.length ? 'There are no words' : `${none} of these are not there`} in{' '}
-            {languageName(lang)} yet. Until they are written here, visitors read them in {until}.
+            {none === ids.length ? 'There are no texts' : `${none} of these are not available`} in{' '}
+            {languageName(lang)} yet. Until they are written here, visitors see them in {until}.
           </Typography>
         )}
         {(Object.keys(GROUPS) as SaidWhere[]).map((where) => (

@@ -97,15 +97,15 @@ export function ComparedPictures({ before, after, page, view }: ComparedPictures
       .length;
   const said =
     !was || !is
-      ? `The page is ${was ? 'not there any more' : 'new'}.`
+      ? `The page is ${was ? 'no longer there' : 'new'}.`
       : count === 0
         ? framed.after.length === 0
           ? `Nothing looks different in ${view.name}.`
-          : `Things stand elsewhere in ${view.name}, and look as they did.`
+          : `Things have moved in ${view.name}, but look the same.`
         : `${count} ${count === 1 ? 'place looks' : 'places look'} different in ${view.name}.`;
   return (
     <Box ref={ref}>
-      <Typography role="status" aria-label="Pictures" sx={{ fontSize: 13, mb: 1 }}>
+      <Typography role="status" aria-label="Images" sx={{ fontSize: 13, mb: 1 }}>
         {said}
       </Typography>
       {width > 0 && (

@@ -26,7 +26,7 @@ export function HoldingBack({ pages, shared, held, onHold, trouble }: HoldingBac
   return (
     <FormGroup role="group" aria-labelledby="going-live">
       <FormLabel id="going-live" sx={{ fontSize: 13, fontWeight: 700 }}>
-        Goes live
+        Publish
       </FormLabel>
       {pages.map(({ id, name, what }) => (
         <FormControlLabel
@@ -48,8 +48,8 @@ export function HoldingBack({ pages, shared, held, onHold, trouble }: HoldingBac
         />
       ))}
       <Typography sx={{ fontSize: 12, color: quiet }}>
-        {shared && 'What all pages share goes live in any case. '}
-        {held.size > 0 && 'What is not ticked stays as visitors have it.'}
+        {shared && 'What all pages share is published in any case. '}
+        {held.size > 0 && 'Pages that are not ticked stay as they are published now.'}
       </Typography>
       {trouble && <Alert severity="warning">{trouble}</Alert>}
     </FormGroup>

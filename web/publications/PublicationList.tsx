@@ -30,7 +30,7 @@ export function PublicationList({ site, publications, earlier, onCompare }: Publ
       {madeLive?.notInFolder && <Alert severity="warning">{madeLive.notInFolder}</Alert>}
       {publications.length === 0 && (
         <Typography sx={{ fontSize: 13, color: quiet }}>
-          None yet. Each one is kept as it was, and can be made live again.
+          None yet. Each publication is saved as it was and can be made live again.
         </Typography>
       )}
       <ol className="publication-list" role="list">
@@ -40,7 +40,7 @@ export function PublicationList({ site, publications, earlier, onCompare }: Publ
             {each.live && <span className="publication-live">live</span>}
             <div style={{ color: quiet }}>
               {moment(new Date(each.publishedAt))} · {each.pages} {each.pages === 1 ? 'page' : 'pages'}
-              {each.heldBack > 0 && `, ${each.heldBack} held back`}
+              {each.heldBack > 0 && `, ${each.heldBack} not included`}
               {each.by && ` · by ${each.by}`}
             </div>
             {each.note && <span className="publication-note">{each.note}</span>}
@@ -72,8 +72,8 @@ export function PublicationList({ site, publications, earlier, onCompare }: Publ
           title={asked.live ? 'Take the site down?' : `Make publication ${asked.number} live again?`}
           words={
             asked.live
-              ? 'Visitors get a plain notice instead. Nothing is lost: every publication is kept and can be made live again.'
-              : 'Visitors see it at once, as it was. The draft stays as it is.'
+              ? 'Visitors see a plain notice instead. Nothing is lost: every publication is saved and can be made live again.'
+              : 'Visitors see it at once, as it was. The draft does not change.'
           }
           verb={asked.live ? 'Take down' : 'Make live'}
           onYes={() => void (asked.live ? takeDown(site) : makeLive({ site, number: asked.number }))}

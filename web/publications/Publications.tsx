@@ -106,7 +106,7 @@ function PublicationsOf({ site: draft, page }: { site: Site; page: NodeId }) {
   const [chosen, setChosen] = useState<{ before?: State; after: State }>({ after: 'now' });
   // What visitors have now; where they have nothing, what they had last.
   const usual = (comparable.find(({ live }) => live) ?? comparable.at(0))?.number;
-  const nowIs = back.size > 0 ? 'what goes live' : 'the draft';
+  const nowIs = back.size > 0 ? 'what will be published' : 'the draft';
   const before = useCompared(site, chosen.before ?? usual, nowIs);
   const after = useCompared(site, chosen.after, nowIs);
   const select = (label: string, value: State, among: readonly State[], take: (state: State) => void) => (
@@ -170,11 +170,11 @@ function PublicationsOf({ site: draft, page }: { site: Site; page: NodeId }) {
         {trouble && <Alert severity="error">{troubleOf(trouble).sentence}</Alert>}
         {publications && usual === undefined && (
           <Typography sx={{ color: quiet, textAlign: 'center', mt: 12 }}>
-            Once the site is published, this is where you see what the next publication changes for visitors.
+            Once the site is published, you see here what the next publication changes for visitors.
           </Typography>
         )}
         {usual !== undefined && !trouble && (!before.compared || !after.compared) && (
-          <LinearProgress aria-label="Reading the publication" />
+          <LinearProgress aria-label="Loading the publication" />
         )}
         {from !== undefined && to !== undefined && <StepsBetween site={id} after={from} to={to} />}
         {before.compared && after.compared && (

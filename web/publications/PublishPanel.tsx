@@ -33,7 +33,7 @@ function Making({ site }: { site: string }) {
       />
       {left && (
         <Typography sx={{ fontSize: 13, mt: 0.5 }} role="status">
-          Pictures are made in the sizes of the views: {left.made} of {left.wanted}
+          Images are being made in the sizes of the views: {left.made} of {left.wanted}
         </Typography>
       )}
     </div>
@@ -62,7 +62,7 @@ function stumbling(site: Site, pages: readonly PageFindings[]): Stumbling[] {
   };
   const links = brokenLinks(site).map(({ page, node, gone }): Stumbling => ({
     ...{ page, node, name: composedPage(page).nodes[node].name },
-    sentence: `on ${pageName(page, node)} leads to ${GONE[gone]} that is not there any more.`,
+    sentence: `on ${pageName(page, node)} leads to ${GONE[gone]} that no longer exists.`,
   }));
   const barriers = pages.flatMap(({ page, findings }) =>
     findings
@@ -80,18 +80,18 @@ function Found({ site, found }: { site: Site; found: SiteFindings }) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   if (found.state === 'looking')
-    return <Typography sx={{ fontSize: 13, color: quiet }}>The pages are being looked over …</Typography>;
+    return <Typography sx={{ fontSize: 13, color: quiet }}>Checking pages …</Typography>;
   const pages = found.state === 'looked' ? found.pages : [];
   const first = stumbling(site, pages);
   const rest = pages
     .flatMap(({ findings }) => findings)
-    .filter(({ severity, rule }) => severity !== 'barrier' && rule !== 'link leads nowhere').length;
+    .filter(({ severity, rule }) => severity !== 'barrier' && rule !== 'link without a target').length;
   const go = async ({ page, node }: Stumbling) => {
     await navigate(`/sites/${site.frame.id}/pages/${page}`);
     if (node) dispatch(selected(node));
   };
   return (
-    <div role="region" aria-label="What stands in the way">
+    <div role="region" aria-label="Must be fixed before publishing">
       {first.length > 0 && (
         <Alert severity="warning" sx={{ py: 0 }}>
           <ul style={{ margin: 0, paddingLeft: 16 }}>
@@ -109,8 +109,8 @@ function Found({ site, found }: { site: Site; found: SiteFindings }) {
         </Alert>
       )}
       <Typography sx={{ fontSize: 13, color: quiet, mt: first.length > 0 ? 0.5 : 0 }}>
-        {found.state === 'failed' && 'The pages could not be looked over. '}
-        {found.state === 'looked' && first.length === 0 && 'The checks find nothing that keeps anybody out. '}
+        {found.state === 'failed' && 'The pages could not be checked. '}
+        {found.state === 'looked' && first.length === 0 && 'No problems found. '}
         {rest > 0 && `${rest} ${rest === 1 ? 'piece' : 'pieces'} of advice; the workbench lists them.`}
       </Typography>
     </div>
@@ -149,11 +149,11 @@ export function PublishPanel({
   const seen = () => {
     if (live && nothing) return `Visitors see publication ${live.number}; nothing has changed since.`;
     if (live)
-      return `Changed since publication ${live.number}: ${changed.map(({ name }) => name).join(', ') || 'what was done last'}.`;
-    if (!data || before === undefined) return 'Looking up what visitors see …';
+      return `Changed since publication ${live.number}: ${changed.map(({ name }) => name).join(', ') || 'the last change'}.`;
+    if (!data || before === undefined) return 'Loading the published version …';
     return before
-      ? 'The site has been taken down: visitors get a plain notice.'
-      : 'Visitors see nothing of the site yet: all of it is new to them.';
+      ? 'The site has been taken down: visitors see a plain notice.'
+      : 'Nothing of the site is published yet: all of it is new to visitors.';
   };
   const start = async () => {
     reset();

@@ -88,7 +88,7 @@ export function Review({ before, after, first }: ReviewProps) {
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap', mb: 2 }}>
         <Typography component="h2" sx={{ fontSize: 15, fontWeight: 700, flex: 1 }}>
           {changes.length === 0
-            ? `Nothing differs: ${after.title} is the same as ${before.title}.`
+            ? `No differences: ${after.title} is the same as ${before.title}.`
             : `From ${before.title} to ${after.title}: ${changes.length} ${changes.length === 1 ? 'change' : 'changes'}`}
         </Typography>
         <TextField

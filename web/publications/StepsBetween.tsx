@@ -5,7 +5,7 @@ import { useStepsQuery } from '../state/server.ts';
 import { quiet } from '../ui/theme.ts';
 import { moment } from '../ui/time.ts';
 
-const BY = { edit: '', undo: 'Taken back: ', redo: 'Made again: ' } as const;
+const BY = { edit: '', undo: 'Undone: ', redo: 'Redone: ' } as const;
 
 const saying = ({ by, sentence }: StepEntry): string => `${BY[by]}${sentence}`;
 
@@ -19,7 +19,7 @@ export function StepsBetween({ site, after, to }: { site: string; after: number;
   return (
     <details className="steps-between">
       <summary>
-        How it came to this: {steps.length} {steps.length === 1 ? 'step' : 'steps'}
+        How it got here: {steps.length} {steps.length === 1 ? 'step' : 'steps'}
         {more && ', and earlier ones'}
       </summary>
       <ul aria-label="Steps, the latest first">

@@ -26,9 +26,9 @@ import { line, paper, quiet } from '../ui/theme.ts';
 import { TYPES } from './types.ts';
 
 const NOWHERE = {
-  media: 'Nowhere yet. Choose it for an element in the workbench.',
-  captions: 'Nowhere yet. Choose them for a film in the workbench.',
-  document: 'Nowhere yet. A link can lead to it: choose “a file of the shelf” where it leads.',
+  media: 'Not used yet. Choose it for an element in the workbench.',
+  captions: 'Not used yet. Choose them for a video in the workbench.',
+  document: 'Not used yet. A link can lead to it: choose “a file from the shelf” as its target.',
 } as const;
 
 const kindOf = (asset: Asset): keyof typeof NOWHERE => {
@@ -77,7 +77,7 @@ export function UseList({
           <Box component="span" sx={{ color: quiet }}>
             {' '}
             {whereOf(site, use)}
-            {describeUse(site, use) !== 'picture' && `, ${describeUse(site, use)}`}
+            {describeUse(site, use) !== 'image' && `, ${describeUse(site, use)}`}
           </Box>
         </Box>
       ))}
@@ -88,7 +88,7 @@ export function UseList({
 /** Where a use is: on a page, on all, or in a block that is kept to be placed. */
 function whereOf(site: Site, use: AssetUse): string {
   const tree = use.node && sharedPlaceOf(use.node);
-  if (isKept(tree)) return 'in a kept block';
+  if (isKept(tree)) return 'in a saved block';
   return `on ${tree ? 'all pages' : nameOf(site, { ...use, node: undefined })}`;
 }
 
@@ -151,7 +151,7 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
       )}
       {!picture && !isFilm(asset) && (
         <Link href={paths.asset(site.frame.id, asset.hash)} download sx={{ fontSize: 13 }}>
-          Download it
+          Download
         </Link>
       )}
       {picture && (
@@ -164,8 +164,8 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
           <Box sx={{ display: 'flex', alignItems: 'center', mt: 0.5 }}>
             <Typography sx={{ fontSize: 12, color: quiet, flex: 1 }}>
               {asset.focus
-                ? `Stays in sight: ${asset.focus.x} % from the left, ${asset.focus.y} % from the top`
-                : 'Click what stays in sight where the picture is cropped.'}
+                ? `Focal point: ${asset.focus.x} % from the left, ${asset.focus.y} % from the top`
+                : 'Click the part that stays visible when the image is cropped.'}
             </Typography>
             {asset.focus && (
               <Button size="small" onClick={() => change({ focus: null })}>
@@ -183,7 +183,7 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
       {picture && (
         <Field
           label="Text alternative"
-          help="Said wherever the picture stands and no other is given there."
+          help="Used wherever the image appears, unless another one is set there."
           value={asset.alt ?? ''}
           most={400}
           multiline
@@ -192,7 +192,7 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
       )}
       <Box>
         <Typography component="h3" sx={{ fontSize: 13, fontWeight: 700, mb: 0.5 }}>
-          Where it stands
+          Where it is used
         </Typography>
         {uses.length === 0 && (
           <Typography sx={{ fontSize: 13, color: quiet }}>{NOWHERE[kindOf(asset)]}</Typography>
@@ -204,14 +204,14 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
           ref={file}
           type="file"
           hidden
-          aria-label={`Another file for ${asset.name}`}
+          aria-label={`Replace the file of ${asset.name}`}
           onChange={({ target }) => {
             const [chosen] = target.files ?? [];
             if (chosen) void dispatch(replaceFile(asset.id, chosen));
             target.value = '';
           }}
         />
-        <Tooltip describeChild title="Another file in its place, wherever it stands">
+        <Tooltip describeChild title="Replace it with another file, wherever it is used">
           <Button size="small" startIcon={<Replace size={15} />} onClick={() => file.current?.click()}>
             Replace …
           </Button>

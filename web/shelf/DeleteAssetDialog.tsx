@@ -20,7 +20,7 @@ export function DeleteAssetDialog({ site, asset, uses, onDelete, onClose }: Dele
       <DialogContent>
         <Typography>
           {uses.length === 0
-            ? 'It stands nowhere. Undo brings it back.'
+            ? 'It is not used anywhere. Undo restores it.'
             : 'It will be missing in these places; where it is set for one view only, what holds in the others is shown. Undo brings it back everywhere. What is published stays until the site is published again.'}
         </Typography>
         {uses.length > 0 && (
@@ -30,7 +30,7 @@ export function DeleteAssetDialog({ site, asset, uses, onDelete, onClose }: Dele
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Keep it</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button color="error" variant="contained" onClick={onDelete}>
           Delete
         </Button>

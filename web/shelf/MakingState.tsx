@@ -25,8 +25,8 @@ export function MakingState({ site }: { site: SiteFrame }) {
   return (
     <Typography role="status" sx={{ fontSize: 13, color: quiet }}>
       {data.made < data.wanted
-        ? `Smaller pictures for narrow screens: ${data.made} of ${data.wanted} made`
-        : 'All sizes for all screens are made'}
+        ? `Smaller images for narrow screens: ${data.made} of ${data.wanted} made`
+        : 'All sizes for all screens are ready'}
     </Typography>
   );
 }

@@ -31,11 +31,9 @@ function Empty({ onChoose }: { onChoose: () => void }) {
   return (
     <Box sx={{ textAlign: 'center', py: 10, color: quiet }}>
       <ImagePlus size={40} aria-hidden />
-      <Typography sx={{ fontSize: 16, mt: 1, color: 'text.primary' }}>
-        Nothing is on the shelf yet.
-      </Typography>
+      <Typography sx={{ fontSize: 16, mt: 1, color: 'text.primary' }}>The shelf is empty.</Typography>
       <Typography sx={{ mb: 2 }}>
-        Drop pictures, films, documents, captions and fonts here, paste them, or choose them.
+        Drop images, videos, documents, captions and fonts here, paste them, or choose them.
       </Typography>
       <Button variant="contained" onClick={onChoose}>
         Choose files
@@ -109,7 +107,7 @@ function ShelfOf({ site }: { site: Site }) {
             {assets.length > 0 && (
               <TextField
                 size="small"
-                placeholder="Name or words"
+                placeholder="Name or text"
                 value={filter}
                 onChange={({ target }) => setFilter(target.value)}
                 slotProps={{
@@ -126,7 +124,7 @@ function ShelfOf({ site }: { site: Site }) {
               />
             )}
             <Button variant="outlined" size="small" startIcon={<ImagePlus size={15} />} onClick={open}>
-              Bring in …
+              Import …
             </Button>
           </Box>
           {assets.length + fonts.length === 0 ? (
@@ -134,7 +132,7 @@ function ShelfOf({ site }: { site: Site }) {
           ) : (
             <Box
               component="ul"
-              aria-label="Pictures, films and files"
+              aria-label="Images, videos and files"
               sx={{
                 m: 0,
                 p: 0,
@@ -169,7 +167,9 @@ function ShelfOf({ site }: { site: Site }) {
             </Box>
           )}
           {assets.length > 0 && shown.length === 0 && (
-            <Typography sx={{ color: quiet, py: 4 }}>Nothing on the shelf fits “{filter.trim()}”.</Typography>
+            <Typography sx={{ color: quiet, py: 4 }}>
+              Nothing on the shelf matches “{filter.trim()}”.
+            </Typography>
           )}
         </Box>
         {chosen && (
@@ -197,7 +197,7 @@ function ShelfOf({ site }: { site: Site }) {
           }}
         >
           <Typography sx={{ fontSize: 20, fontWeight: 700, bgcolor: 'background.paper', px: 2, py: 1 }}>
-            Let go to put them on the shelf
+            Drop to put them on the shelf
           </Typography>
         </Box>
       )}

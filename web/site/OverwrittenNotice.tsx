@@ -4,7 +4,7 @@ import { takeBackOverwritten } from '../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 
 const WHOSE = {
-  me: 'Your change replaced what another window had just kept',
+  me: 'Your change replaced what another window had just saved',
   others: 'Another window replaced what you had set',
 };
 
@@ -29,7 +29,7 @@ export function OverwrittenNotice() {
               sx={{ whiteSpace: 'nowrap' }}
               onClick={() => dispatch(takeBackOverwritten())}
             >
-              {overwritten.by === 'me' ? 'Have it back' : 'Have mine back'}
+              {overwritten.by === 'me' ? 'Restore it' : 'Restore mine'}
             </Button>
             <Button
               color="inherit"
@@ -37,7 +37,7 @@ export function OverwrittenNotice() {
               sx={{ whiteSpace: 'nowrap' }}
               onClick={() => dispatch(overwrittenDone())}
             >
-              Leave it
+              Cancel
             </Button>
           </>
         }

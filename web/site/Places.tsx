@@ -1,21 +1,24 @@
 import { Box, Button, IconButton, Paper, Tab, Tabs, Tooltip, Typography } from '@mui/material';
 import { CircleHelp } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
+import { lazily } from '../ui/lazily.tsx';
 import { rememberPlaces, toldPlaces } from '../state/preferences.ts';
 import { line, paper, petrol, quiet, shade } from '../ui/theme.ts';
+
+const GuideTexts = lazily(async () => (await import('./GuideTexts.tsx')).GuideTexts);
 
 /** The six places of the workbench, and the area each has in the little map of it. */
 const PLACES = [
   {
     area: 'bar',
     name: 'Top bar',
-    words: 'The screens of the site, what is kept, steps back and forth, trying and publishing.',
+    words: 'The screens of the site, the save status, undo and redo, preview and publishing.',
   },
   { area: 'views', name: 'Views', words: 'A column for each. Click one to look at the page in it.' },
   {
     area: 'tree',
     name: 'Outline',
-    words: 'Every element, with a tile a view: how much differs there, and whether it is shown.',
+    words: 'Every element, with a tile for each view: how much differs there, and whether it is shown.',
   },
   {
     area: 'values',
@@ -25,12 +28,12 @@ const PLACES = [
   {
     area: 'ruler',
     name: 'Width bar',
-    words: 'Draw the marker through every width, and the edges of the views to move their limits.',
+    words: 'Drag the marker through all widths, and the edges of the views to change their limits.',
   },
   {
     area: 'sheets',
     name: 'Sheets',
-    words: 'The real page. Click what you want to adapt, double-click words to edit them.',
+    words: 'The real page. Click what you want to adapt, double-click text to edit it.',
   },
 ] as const;
 
@@ -39,7 +42,7 @@ const KEYS: readonly { where: string; keys: readonly [string, string][] }[] = [
   {
     where: 'Everywhere',
     keys: [
-      ['Ctrl Z, Ctrl Shift Z', 'take back, make again'],
+      ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
       ['Esc', 'select nothing; give up'],
       ['?', 'this'],
     ],
@@ -49,7 +52,7 @@ const KEYS: readonly { where: string; keys: readonly [string, string][] }[] = [
     keys: [
       ['Arrows, Page, Home, End', 'go from cell to cell'],
       ['Enter, F2, or type', 'set a value'],
-      ['Enter · Shift Enter · Alt Enter', 'keep it with the reach chosen · here only · everywhere'],
+      ['Enter · Shift Enter · Alt Enter', 'save with the chosen reach · here only · everywhere'],
       ['Alt ← →', 'reach here, or onward'],
       ['Ctrl ↑ ↓', 'one step more or less'],
       ['Del', 'clear'],
@@ -59,7 +62,7 @@ const KEYS: readonly { where: string; keys: readonly [string, string][] }[] = [
   {
     where: 'In the outline',
     keys: [
-      ['Arrows', 'go, fold and unfold'],
+      ['Arrows', 'move, collapse and expand'],
       ['Space', 'show or hide in the view of the tile'],
       ['F2', 'rename'],
       ['/ · Insert', 'add sections and elements'],
@@ -103,7 +106,7 @@ function PlacesMap() {
 /** Tells what is where and what the keys do: once by itself in the workbench, and whenever it is asked for. */
 export function Places({ first }: { first: boolean }) {
   const [open, setOpen] = useState(() => first && !toldPlaces());
-  const [tab, setTab] = useState<'places' | 'keys'>('places');
+  const [tab, setTab] = useState<'places' | 'keys' | 'guide'>('places');
   const button = useRef<HTMLButtonElement>(null);
   const close = () => {
     rememberPlaces();
@@ -125,12 +128,12 @@ export function Places({ first }: { first: boolean }) {
   }, []);
   return (
     <>
-      <Tooltip title="What is where, and the keys (?)">
+      <Tooltip title="Guide and shortcuts (?)">
         <IconButton
           ref={button}
           size="small"
           color="inherit"
-          aria-label="What is where, and the keys"
+          aria-label="Guide and shortcuts"
           aria-expanded={open}
           onClick={() => (open ? close() : setOpen(true))}
         >
@@ -141,7 +144,7 @@ export function Places({ first }: { first: boolean }) {
         <Paper
           component="section"
           role="dialog"
-          aria-label="What is where, and the keys"
+          aria-label="Guide and shortcuts"
           elevation={8}
           onKeyDown={(event) => {
             if (event.key !== 'Escape') return;
@@ -166,10 +169,12 @@ export function Places({ first }: { first: boolean }) {
             onChange={(_event, next: typeof tab) => setTab(next)}
             sx={{ minHeight: 32, mb: 1.5 }}
           >
-            <Tab value="places" label="What is where" sx={{ minHeight: 32, py: 0, textTransform: 'none' }} />
-            <Tab value="keys" label="Keys" sx={{ minHeight: 32, py: 0, textTransform: 'none' }} />
+            <Tab value="places" label="Overview" sx={{ minHeight: 32, py: 0, textTransform: 'none' }} />
+            <Tab value="keys" label="Shortcuts" sx={{ minHeight: 32, py: 0, textTransform: 'none' }} />
+            <Tab value="guide" label="Guide by task" sx={{ minHeight: 32, py: 0, textTransform: 'none' }} />
           </Tabs>
-          {tab === 'places' ? (
+          {tab === 'guide' && <GuideTexts />}
+          {tab === 'places' && (
             <>
               <PlacesMap />
               <Box component="ol" sx={{ m: 0, mt: 1.5, pl: 2.5, display: 'grid', gap: 0.5, fontSize: 13 }}>
@@ -180,7 +185,8 @@ export function Places({ first }: { first: boolean }) {
                 ))}
               </Box>
             </>
-          ) : (
+          )}
+          {tab === 'keys' &&
             KEYS.map(({ where, keys }) => (
               <Box key={where} sx={{ mb: 1 }}>
                 <Typography sx={{ fontSize: 12, fontWeight: 700, color: quiet }}>{where}</Typography>
@@ -196,8 +202,7 @@ export function Places({ first }: { first: boolean }) {
                   ))}
                 </Box>
               </Box>
-            ))
-          )}
+            ))}
           <Box sx={{ display: 'flex', justifyContent: 'flex-end', mt: 1.5 }}>
             <Button variant="contained" size="small" onClick={close}>
               Got it

@@ -23,7 +23,7 @@ function save(site: string, aside: readonly SetAside[]): void {
     made: new Date(edit.at).toISOString(),
     operations: edit.operations,
   }));
-  saveFile(`${site}-not-kept.json`, { site, changes });
+  saveFile(`${site}-not-saved.json`, { site, changes });
 }
 
 /** Says that changes could not be kept; shows which and why, and lets them be saved before they are done with. */
@@ -41,7 +41,7 @@ export function SetAsideNotice() {
         onClick={() => setOpen(true)}
         sx={{ bgcolor: '#ffd9cf', color: '#5c1406', flex: 'none', '&:hover': { bgcolor: '#ffc7b8' } }}
       >
-        {count} set aside
+        {count} not applied
       </Button>
       <Dialog
         open={open}
@@ -50,10 +50,10 @@ export function SetAsideNotice() {
         maxWidth="sm"
         aria-labelledby="aside-title"
       >
-        <DialogTitle id="aside-title">{count} could not be kept</DialogTitle>
+        <DialogTitle id="aside-title">{count} could not be saved</DialogTitle>
         <DialogContent>
           <Typography>
-            Everything else is kept. This browser remembers these until you have done with them.
+            Everything else is saved. This browser keeps these until you are done with them.
           </Typography>
           <List dense>
             {aside.map(({ edit, why }) => (
@@ -71,7 +71,7 @@ export function SetAsideNotice() {
               dispatch(asideDone());
             }}
           >
-            Let them go
+            Discard them
           </Button>
           <Button variant="contained" onClick={() => setOpen(false)}>
             Close

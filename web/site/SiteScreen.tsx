@@ -92,7 +92,7 @@ export function Opening() {
   if (keeping.state === 'failing')
     return (
       <Notice severity="error" action={{ label: 'Try now', run: () => dispatch(retryNow()) }}>
-        The page opens once your last changes are kept; they are still here. {keeping.sentence}
+        The page opens once your last changes are saved; they are still here. {keeping.sentence}
       </Notice>
     );
   return (
@@ -101,8 +101,8 @@ export function Opening() {
       <Late>
         <Notice severity="info" wayBack>
           {keeping.state === 'keeping'
-            ? 'Your last changes are being kept first; then it opens.'
-            : 'Opening takes longer than usual. It goes on as soon as everything is here.'}
+            ? 'Saving your last changes; then the page opens.'
+            : 'Opening takes longer than usual. It continues as soon as everything has loaded.'}
         </Notice>
       </Late>
     </>

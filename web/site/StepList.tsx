@@ -30,8 +30,8 @@ function useNotes(): (step: ListedStep) => string {
       by !== session && 'in another window',
       ...pages
         .filter((id) => id !== page)
-        .map((id) => `on ${heads.find((head) => head.id === id)?.title ?? 'a page that has gone'}`),
-      passed.includes(key) && 'changed since; cannot be taken back',
+        .map((id) => `on ${heads.find((head) => head.id === id)?.title ?? 'a deleted page'}`),
+      passed.includes(key) && 'changed since; cannot be undone',
     ]
       .filter(Boolean)
       .join(' · ');
@@ -52,7 +52,7 @@ export function StepList() {
   };
   return (
     <>
-      <Tooltip title="What was done">
+      <Tooltip title="Step">
         <IconButton
           aria-label="List of steps"
           aria-haspopup="dialog"
@@ -97,9 +97,7 @@ export function StepList() {
                     text
                   ) : (
                     <ListItemButton
-                      title={
-                        count === 0 ? 'Take back this step' : `Take back this and your ${count} after it`
-                      }
+                      title={count === 0 ? 'Undo this step' : `Undo this and your ${count} after it`}
                       onClick={() => {
                         setAnchor(null);
                         void dispatch(undoTo(step.key));

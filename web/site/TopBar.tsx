@@ -42,7 +42,7 @@ function KeptState() {
         <Typography sx={{ fontSize: 13, lineHeight: 1.3 }}>
           <b>{pending === 1 ? '1 change is' : `${pending} changes are`} not saved.</b> {keeping.sentence}{' '}
           {remembered
-            ? `This browser remembers ${pending === 1 ? 'it' : 'them'} and tries again by itself.`
+            ? `This browser keeps ${pending === 1 ? 'it' : 'them'} and tries again automatically.`
             : `This browser could not store ${pending === 1 ? 'it' : 'them'} either: keep this window open until all is saved.`}
         </Typography>
         <Button size="small" color="inherit" variant="outlined" onClick={() => dispatch(retryNow())}>
@@ -54,16 +54,16 @@ function KeptState() {
   return (
     <Typography
       role="status"
-      aria-label="Kept state"
+      aria-label="Save status"
       noWrap
       sx={{ fontSize: 13, color: '#cfc8ba', flex: 'none' }}
     >
       {keeping.state === 'kept' &&
         (keeping.at === null ? (
-          'All changes kept'
+          'All changes saved'
         ) : (
           <>
-            All changes kept
+            All changes saved
             <Box component="span" sx={WIDE_ONLY}>
               {' '}
               · {clock(keeping.at)}
@@ -105,7 +105,7 @@ const SCREENS = {
   Shelf: (site: string) => `/sites/${site}/shelf`,
   Views: (site: string) => `/sites/${site}/views`,
   Type: (site: string) => `/sites/${site}/type`,
-  Letters: (site: string) => `/sites/${site}/letters`,
+  Messages: (site: string) => `/sites/${site}/letters`,
   Publications: (site: string) => `/sites/${site}/publications`,
 };
 
@@ -151,7 +151,7 @@ function Screens({ site, page, screen }: { site: string; page: string; screen: S
           }}
         >
           {name}
-          {name === 'Letters' && <Unread site={site} />}
+          {name === 'Messages' && <Unread site={site} />}
         </Link>
       ))}
     </Box>
@@ -234,7 +234,7 @@ export function TopBar(props: {
         onClick={onTry}
         sx={{ borderColor: '#6f695d', whiteSpace: 'nowrap', flex: 'none' }}
       >
-        Try it
+        Preview
       </Button>
       {screen !== 'Publications' && (
         <Button

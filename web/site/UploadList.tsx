@@ -6,10 +6,10 @@ import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { coral, quiet } from '../ui/theme.ts';
 
 const STATES: Record<Upload['state'], string> = {
-  waits: 'waits for its turn',
+  waits: 'waiting',
   sent: 'is sent',
-  examined: 'is looked through',
-  failed: 'was not taken in',
+  examined: 'being checked',
+  failed: 'was not imported',
 };
 
 /** The files that are on their way in, and those that were refused, with the reason. */
@@ -21,7 +21,7 @@ export function UploadList({ site }: { site: string }) {
   return (
     <Paper
       component="section"
-      aria-label="Files on their way in"
+      aria-label="Files being imported"
       elevation={6}
       sx={{
         position: 'absolute',
@@ -58,7 +58,7 @@ export function UploadList({ site }: { site: string }) {
           <Tooltip title={state === 'failed' ? 'Close' : 'Stop'}>
             <IconButton
               size="small"
-              aria-label={state === 'failed' ? `Close what was said of ${name}` : `Stop ${name}`}
+              aria-label={state === 'failed' ? `Close the message about ${name}` : `Stop ${name}`}
               onClick={() => dispatch(stopUpload(key))}
             >
               <X size={15} />

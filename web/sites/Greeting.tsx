@@ -27,14 +27,15 @@ export function Greeting(props: {
     {
       Sign: FilePlus2,
       label: 'New site',
-      words: 'A name, a look, a set of views: a page that is right in all of them, to put your own words in.',
+      words:
+        'A name, a look and a set of views: a page that is right in all of them, ready for your own text.',
       run: props.onNew,
     },
     {
       Sign: FolderInput,
-      label: 'Bring in a site file',
+      label: 'Import a site file',
       words:
-        'A site that was taken out of Dimorphe before, here or elsewhere. Drop the file anywhere on this screen.',
+        'A site that was exported from Dimorphe before, here or elsewhere. Drop the file anywhere on this screen.',
       run: props.onBring,
     },
   ];

@@ -67,7 +67,7 @@ function LookChoice({ value, onChange }: { value: string; onChange: (id: string)
   return (
     <FormControl>
       <FormLabel id="look-label" sx={{ fontSize: 13, fontWeight: 700, mb: 0.75 }}>
-        Look to begin with
+        Starting look
       </FormLabel>
       <RadioGroup
         aria-labelledby="look-label"
@@ -128,7 +128,7 @@ export function NewSiteDialog({ onClose }: { onClose: () => void }) {
     const made = await dispatch(begin({ id: siteIdOf(called), name: called, lang, look, views }));
     if (made.ok) return void navigate(`/sites/${made.site.id}/pages/${made.site.firstPage}`);
     setMaking(false);
-    setTrouble(`The site was not made. ${made.trouble.sentence}`);
+    setTrouble(`The site was not created. ${made.trouble.sentence}`);
   };
 
   return (
@@ -161,7 +161,7 @@ export function NewSiteDialog({ onClose }: { onClose: () => void }) {
               }}
               slotProps={{ htmlInput: { maxLength: 80 } }}
             />
-            <LanguageField label="Language of its words" value={lang} onChange={setLang} />
+            <LanguageField label="Language of its text" value={lang} onChange={setLang} />
           </Box>
           <LookChoice value={look} onChange={setLook} />
           <FormControl>
@@ -170,13 +170,13 @@ export function NewSiteDialog({ onClose }: { onClose: () => void }) {
             </FormLabel>
             <ViewSetChoice labelledBy="views-label" value={views} onChange={setViews} />
           </FormControl>
-          {making && <LinearProgress aria-label="Making the site" />}
+          {making && <LinearProgress aria-label="Creating the site" />}
           {trouble && <Alert severity="error">{trouble}</Alert>}
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" variant="contained" disabled={making}>
-            Make the site
+            Create site
           </Button>
         </DialogActions>
       </Box>

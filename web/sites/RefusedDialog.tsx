@@ -10,7 +10,7 @@ export function RefusedDialog({ refused, onClose }: { refused: Refused; onClose:
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby={title}>
       <DialogTitle id={title} sx={{ overflowWrap: 'anywhere' }}>
-        {file} was not brought in
+        {file} was not imported
       </DialogTitle>
       <DialogContent>
         <Typography sx={{ mb: 1.5 }}>{sentence}</Typography>

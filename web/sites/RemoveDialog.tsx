@@ -27,8 +27,8 @@ export function RemoveDialog({ site, onClose }: { site: SiteSummary; onClose: ()
       <DialogTitle id={title}>Remove {site.name} for good</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
         <Typography>
-          Its {site.pages === 1 ? 'page' : `${site.pages} pages`}, its steps and its publications go, and
-          cannot be had back. A site file that was taken out before can be brought in again.
+          Its {site.pages === 1 ? 'page' : `${site.pages} pages`}, its steps and its publications are deleted
+          and cannot be restored. A site file that was exported before can be imported again.
         </Typography>
         <TextField
           autoFocus
@@ -46,7 +46,7 @@ export function RemoveDialog({ site, onClose }: { site: SiteSummary; onClose: ()
         {error && <Alert severity="error">{troubleOf(error).sentence}</Alert>}
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Keep it</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button
           color="error"
           variant="contained"

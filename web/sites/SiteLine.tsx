@@ -91,13 +91,13 @@ function LineMenu({ site, actions, onRename }: LineProps & { onRename: () => voi
         {item('Rename', onRename)}
         {item('Duplicate', () => actions.duplicate(site))}
         <MenuItem dense component="a" href={paths.file(site.id)} download onClick={close}>
-          Take out as a site file
+          Export as a site file
         </MenuItem>
         <MenuItem dense component="a" href={paths.zip(site.id)} download onClick={close}>
-          Take out its pages, zipped
+          Export its pages as a zip
         </MenuItem>
-        {site.live && item('Take the published pages down', () => actions.takeDown(site))}
-        {item('Put away', () => actions.putAway(site))}
+        {site.live && item('Take down the published pages', () => actions.takeDown(site))}
+        {item('Archive', () => actions.putAway(site))}
       </Menu>
     </>
   );
@@ -180,15 +180,15 @@ export function PutAwayLine({ site, actions }: LineProps) {
           {site.name}
         </Typography>
         <Typography sx={{ color: quiet, mt: 0.25, fontSize: 13 }}>
-          Put away {moment(since)} ·{' '}
+          Archive {moment(since)} ·{' '}
           {site.live
-            ? 'kept until its published pages are taken down'
-            : `kept until ${moment(new Date(since.getTime() + LIMITS.keptAway))}`}
+            ? 'archived until its published pages are taken down'
+            : `archived until ${moment(new Date(since.getTime() + LIMITS.keptAway))}`}
         </Typography>
         <Published live={site.live} />
       </Box>
-      <Button variant="outlined" onClick={() => actions.haveBack(site)} aria-label={`Have back ${site.name}`}>
-        Have back
+      <Button variant="outlined" onClick={() => actions.haveBack(site)} aria-label={`Restore ${site.name}`}>
+        Restore{' '}
       </Button>
       {site.live ? (
         <Button

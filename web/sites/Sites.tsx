@@ -63,7 +63,7 @@ function Lines({
   return (
     <VirtualRows
       role="list"
-      aria-label={away ? 'Put away' : 'Sites'}
+      aria-label={away ? 'Archive' : 'Sites'}
       count={sites.length}
       sizeOf={() => LINE}
       keyOf={(index) => sites[index].id}
@@ -138,7 +138,7 @@ export function Sites() {
             {!empty && data && (
               <>
                 <Button variant="outlined" startIcon={<FolderInput size={16} />} onClick={open}>
-                  Bring in a site file
+                  Import a site file
                 </Button>
                 <Button
                   variant="contained"
@@ -152,16 +152,16 @@ export function Sites() {
           </Box>
           <Typography sx={{ color: quiet, mb: 2.5 }}>
             {empty
-              ? 'Lay a page out once, and make it right in every view before it is published. Three ways to begin:'
-              : 'Open one to adapt its pages to every view.'}
+              ? 'Lay out a page once, and make it right in every view before you publish it. Three ways to start:'
+              : 'Open a site to adapt its pages to every view.'}
           </Typography>
           {(busy !== null || adding) && (
             <Box sx={{ mb: 2 }}>
               <Typography role="status" sx={{ fontSize: 13, mb: 0.5, overflowWrap: 'anywhere' }}>
-                {busy === null ? 'Setting up the observatory …' : `Bringing in ${busy} …`}
+                {busy === null ? 'Setting up the observatory …' : `Importing ${busy} …`}
               </Typography>
               <LinearProgress
-                aria-label={busy === null ? 'Setting up the observatory' : 'Bringing in a site file'}
+                aria-label={busy === null ? 'Setting up the observatory' : 'Importing a site file'}
               />
             </Box>
           )}
@@ -191,7 +191,7 @@ export function Sites() {
                   sx={{ '& .MuiToggleButton-root': { textTransform: 'none', py: 0.5, fontSize: 13 } }}
                 >
                   <ToggleButton value={false}>Sites ({present.length})</ToggleButton>
-                  <ToggleButton value={true}>Put away ({putAway.length})</ToggleButton>
+                  <ToggleButton value={true}>Archived ({putAway.length})</ToggleButton>
                 </ToggleButtonGroup>
               )}
               {all.length >= MANY && (
@@ -223,7 +223,7 @@ export function Sites() {
             </Box>
           )}
           {all.length > 0 && shown.length === 0 && (
-            <Typography sx={{ color: quiet, py: 2 }}>No site’s name holds “{filter.trim()}”.</Typography>
+            <Typography sx={{ color: quiet, py: 2 }}>No site name contains “{filter.trim()}”.</Typography>
           )}
         </Box>
         <Box data-scroller sx={{ flex: 1, minHeight: 0, overflowY: 'auto' }}>
@@ -247,7 +247,7 @@ export function Sites() {
           }}
         >
           <Typography sx={{ fontSize: 18, fontWeight: 700, bgcolor: 'white', px: 2, py: 1, borderRadius: 1 }}>
-            Drop a site file to bring it in
+            Drop a site file to import it
           </Typography>
         </Box>
       )}

@@ -29,7 +29,7 @@ export function useBringIn() {
       } catch {
         setRefused({
           file: file.name,
-          sentence: 'The file could not be read. Nothing was brought in.',
+          sentence: 'The file could not be read. Nothing was imported.',
           faults: [],
         });
       } finally {

@@ -42,7 +42,7 @@ export function useSiteActions(askToRemove: (site: SiteSummary) => void): SiteAc
       const { renameSite } = await import('../state/sitechanges.ts');
       return await dispatch(renameSite(id, firstPage, name));
     } catch {
-      return 'A part of the program could not be loaded. Load the page again, and try once more.';
+      return 'A part of the program could not be loaded. Reload the page and try again.';
     }
   };
   return {
@@ -56,22 +56,22 @@ export function useSiteActions(askToRemove: (site: SiteSummary) => void): SiteAc
     },
     takeDown: (site) =>
       void told(
-        `The published pages of ${site.name} are taken down; what was published is kept.`,
+        `The published pages of ${site.name} are taken down; the publications are kept.`,
         `The pages of ${site.name} stay published.`,
         takeDown(site.id),
       ),
     putAway: (site) =>
       void told(
         site.live
-          ? `${site.name} is put away. Its published pages stay until they are taken down.`
-          : `${site.name} is put away for thirty days; it can be had back until then.`,
-        `${site.name} was not put away.`,
+          ? `${site.name} is archived. Its published pages stay until they are taken down.`
+          : `${site.name} is archived for thirty days; it can be restored until then.`,
+        `${site.name} was not archived.`,
         putAway({ site: site.id, away: true }),
       ),
     haveBack: (site) =>
       void told(
         `${site.name} is back in the list.`,
-        `${site.name} is still put away.`,
+        `${site.name} is still archived.`,
         putAway({ site: site.id, away: false }),
       ),
     askToRemove,

@@ -102,10 +102,10 @@ export function shiftParts(
     );
     if (fixed) {
       const { name } = page.nodes[fixed];
-      const way = axis === 'across' ? 'from side to side' : 'from top to bottom';
+      const way = axis === 'across' ? 'horizontally' : 'vertically';
       dispatch(
         refusedEdit(
-          `${name} takes all of its area ${way}; let it be held to an edge or the centre to offset it. Nothing was changed.`,
+          `${name} takes all of its area ${way}; anchor it to an edge or the centre to offset it. Nothing was changed.`,
         ),
       );
       return;

@@ -47,11 +47,11 @@ const isFont = async (file: File): Promise<boolean> =>
 /** Why a file is not even sent; undefined where it may be. */
 async function refusedBefore(file: File, most: number): Promise<string | undefined> {
   if (file.size > most)
-    return `It has more than ${most / 1_000_000} MB, the most that a file of its kind may have. Nothing was sent.`;
+    return `It is larger than ${most / 1_000_000} MB, the limit for a file of its kind. Nothing was sent.`;
   if (file.size === 0) return 'It is empty. Nothing was sent.';
   const pixels = await pixelsOf(file);
   return pixels > LIMITS.pixels
-    ? `It has ${Math.round(pixels / 1_000_000)} megapixels; a picture has ${LIMITS.pixels / 1_000_000} at most. Make it smaller and choose it again. Nothing was sent.`
+    ? `It has ${Math.round(pixels / 1_000_000)} megapixels; an image can have ${LIMITS.pixels / 1_000_000} at most. Make it smaller and choose it again. Nothing was sent.`
     : undefined;
 }
 
@@ -77,10 +77,10 @@ function send<R>(
         resolve({
           sentence:
             (request.response as Problem | null)?.detail ??
-            `The server answered with status ${request.status}. Nothing was kept.`,
+            `The server answered with status ${request.status}. Nothing was saved.`,
         });
     };
-    request.onerror = () => resolve({ sentence: `${unreachable} Nothing was kept.` });
+    request.onerror = () => resolve({ sentence: `${unreachable} Nothing was saved.` });
     request.onabort = () => resolve('stopped');
     signal.addEventListener('abort', () => request.abort());
     request.send(file);

@@ -65,7 +65,7 @@ function put(copy: CopiedElements): Thunk<boolean> {
       placeFor(page, kind, from, copy.roots.includes(from) ? 'below' : 'inside') ??
       placeFor(page, kind, page.root, 'inside');
     if (!place) {
-      dispatch(refusedEdit(`Nothing around ${page.nodes[from].name} takes what was copied.`));
+      dispatch(refusedEdit(`Nothing near ${page.nodes[from].name} can hold what was copied.`));
       return false;
     }
     const { format: _format, version: _version, files: _files, ...meant } = copy;

@@ -143,7 +143,7 @@ export const documents = createSlice({
     warned(state, { payload }: PayloadAction<string>) {
       say(state, payload, true);
     },
-    /** A step cannot be taken back, or made again, as things stand: it stays in the list, and why is said. */
+    /** A step cannot be undone, or made again, as things stand: it stays in the list, and why is said. */
     stepPassed(state, { payload }: PayloadAction<{ key: string; sentence: string }>) {
       state.passed.push(payload.key);
       say(state, payload.sentence, true);
@@ -171,7 +171,7 @@ export const documents = createSlice({
       const others = entries.filter(({ session }) => session !== open.session);
       if (others.length > 0) state.passed = [];
       if (aside.length > 0) say(state, asideSentence(aside), true);
-      else if (others.length > 0) say(state, `Changed elsewhere and taken over: ${listed(others)}.`);
+      else if (others.length > 0) say(state, `Updated from elsewhere: ${listed(others)}.`);
       if (overwritten.length > 0) {
         const replaced = others.filter(({ operations }) =>
           operations.some((operation) => overwritten.includes(operation)),
@@ -202,7 +202,7 @@ export const documents = createSlice({
       state.passed = [];
       say(
         state,
-        aside.length > 0 ? asideSentence(aside) : 'The site was read again: much has been changed elsewhere.',
+        aside.length > 0 ? asideSentence(aside) : 'The site was reloaded: much has changed elsewhere.',
         aside.length > 0,
       );
     },
@@ -250,8 +250,8 @@ export const firstOwn = ({ own, steps }: OpenSite): number | undefined => (own[0
 
 const asideSentence = (aside: readonly SetAside[]): string =>
   aside.length === 1
-    ? `“${shortened(aside[0].edit.sentence)}” could not be kept: ${aside[0].why} It was set aside; the rest is kept.`
-    : `${aside.length} changes could not be kept and were set aside; the rest is kept.`;
+    ? `“${shortened(aside[0].edit.sentence)}” could not be saved: ${aside[0].why} It was not applied; the rest is saved.`
+    : `${aside.length} changes could not be saved and were not applied; the rest is saved.`;
 
 export const { overwrittenDone, asideDone, pageShown } = documents.actions;
 

@@ -61,7 +61,7 @@ function warnOfMenus(before: Site): Thunk {
     const names = lost.map((view) => viewOf(site.frame.views, view).name).reverse();
     dispatch(
       warned(
-        `${own.nodes[own.root].name} shows no menu in ${names.join(', ')} any more: visitors find no way on there. Undo brings it back.`,
+        `${own.nodes[own.root].name} shows no menu in ${names.join(', ')} now: visitors cannot navigate there. Undo restores it.`,
       ),
     );
   };
@@ -110,7 +110,7 @@ export function writeWords(
     const view = site.frame.views.list.find(({ id }) => id === where.view);
     const written: Pending = {
       ...{ key: newKey(), session, by: 'edit', operations: [], inverse: [], at: Date.now() },
-      sentence: `${node.name}: words${view ? ` in ${view.name}` : ''} → ${plainText(says).trim()}`,
+      sentence: `${node.name}: text${view ? ` in ${view.name}` : ''} → ${plainText(says).trim()}`,
     };
     dispatch(restacked({ site, pending, aside: [{ edit: written, why }] }));
     return false;
@@ -165,7 +165,7 @@ export function load(pages: Iterable<string>): Thunk<Promise<string | undefined>
       const operations = since.flatMap((step) => step.operations ?? []);
       const { frame } = open.stored;
       const brought = withOperations({ frame, pages: { [page.id]: page } }, onlyOn(page.id, operations));
-      if (!brought || open.revision < revision) return 'The site has changed meanwhile. Try again.';
+      if (!brought || open.revision < revision) return 'The site has changed in the meantime. Try again.';
       dispatch(pageRead(brought.pages[page.id]));
     }
     return undefined;
@@ -178,7 +178,7 @@ export function editWhole<N extends CommandName>(name: N, args: Arguments<N>): T
     const { open } = getState().documents;
     const trouble = await dispatch(load(open?.site.frame.pages.map(({ id }) => id) ?? []));
     if (trouble === undefined) return dispatch(edit(name, args));
-    dispatch(refusedEdit(`Not all pages could be read, so nothing was changed. ${trouble}`));
+    dispatch(refusedEdit(`Not all pages could be loaded, so nothing was changed. ${trouble}`));
     return false;
   };
 }
@@ -192,7 +192,7 @@ export function takeBackOverwritten(): Thunk {
     const { overwritten } = getState().documents;
     if (!overwritten) return;
     dispatch(overwrittenDone());
-    dispatch(operate(overwritten.operations, `Had back: ${overwritten.sentences.join('; ')}`, 'edit'));
+    dispatch(operate(overwritten.operations, `Restored: ${overwritten.sentences.join('; ')}`, 'edit'));
   };
 }
 

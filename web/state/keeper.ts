@@ -127,7 +127,7 @@ export class Keeper<E extends { key: string }> {
         this.rounds = this.outrun === edit.key ? this.rounds + 1 : 1;
         this.outrun = edit.key;
         if (this.rounds > ROUNDS)
-          return this.wait('Others are changing the site faster than this could be kept.');
+          return this.wait('Others are changing the site faster than this could be saved.');
         this.failures = 0;
         return;
       }

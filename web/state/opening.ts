@@ -67,7 +67,7 @@ function openSite(site: string, page: string): Thunk<Promise<string | undefined>
       .catch((): Remembered => ({ pending: [], aside: [], revision: 0 }));
     const { left, aside, trouble } = await resent(transport, site, remembered);
     if (trouble !== undefined)
-      return `${trouble} What you changed last is remembered in this browser and will be kept first.`;
+      return `${trouble} Your last changes are stored in this browser and will be saved first.`;
     const [read, summary, steps] = await Promise.all([
       pagesAtOnce(transport, site, [page, ...pagesOf(left)]),
       transport.site(site),

@@ -60,7 +60,7 @@ function remade(
   const halved = edit.use && needsAllPages(edit.use) && site.frame.pages.some(({ id }) => !site.pages[id]);
   if (edit.use && !halved) {
     const { page } = edit.use;
-    if (!site.pages[page]) return { ok: false, why: 'The page is not there any more.' };
+    if (!site.pages[page]) return { ok: false, why: 'The page no longer exists.' };
     const outcome = performCall(site, page, edit.use);
     if (!outcome.ok) return { ok: false, why: outcome.sentence };
     const { site: next, operations, inverse, sentence } = outcome.value;

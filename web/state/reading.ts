@@ -29,6 +29,6 @@ export async function pagesAtOnce(
     if (there.every((each) => each.revision === revision))
       return { ok: true, frame, revision, pages: there.map(({ page }) => page) };
   }
-  const sentence = 'The site is being changed faster than it can be read. Try again in a moment.';
+  const sentence = 'The site is being changed faster than it can be loaded. Try again in a moment.';
   return { ok: false, status: 0, sentence };
 }

@@ -181,7 +181,7 @@ export function troubleOf(error: unknown): Trouble {
   if (typeof status === 'number') {
     return {
       status,
-      sentence: `The server answered with status ${status} and no explanation. Try again in a moment.`,
+      sentence: `The server answered with status ${status} without an explanation. Try again in a moment.`,
     };
   }
   return { status: 0, sentence: unreachable };

@@ -30,6 +30,6 @@ export function renameSite(site: string, page: string, name: string): Thunk<Prom
       }
       if (answer.kind !== 'outdated') return answer.sentence;
     }
-    return 'Others are changing the site faster than the name could be kept. It has the name it had; try again in a moment.';
+    return 'Others are changing the site faster than the name could be saved. The old name stays; try again in a moment.';
   };
 }

@@ -16,5 +16,5 @@ export function bringIn(text: string): Thunk<Promise<Added>> {
 /** Why a file is not even sent; undefined where it may be. */
 export const tooLarge = (file: File): string | undefined =>
   file.size > LIMITS.siteFile
-    ? `“${file.name}” is larger than ${LIMITS.siteFile / 1_000_000} MB, more than a site file may be. Nothing was brought in.`
+    ? `“${file.name}” is larger than ${LIMITS.siteFile / 1_000_000} MB, the limit for a site file. Nothing was imported.`
     : undefined;

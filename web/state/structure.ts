@@ -251,7 +251,7 @@ export function moveInOrder(node: NodeId, view: ViewId, by: number): Thunk {
     const order = inRowIn(site, page, page.nodes[parent], view);
     if (!order.includes(node)) {
       const { name } = page.nodes[node];
-      dispatch(refusedEdit(`${name} stays at an edge of the window, and has no place among sections.`));
+      dispatch(refusedEdit(`${name} stays at an edge of the window, so it has no place among sections.`));
       return;
     }
     const place = order.indexOf(node) + by;
@@ -276,7 +276,7 @@ export function widen(nodes: NodeId[], view: ViewId, by: number): Thunk {
     const inRows = nodes.filter((id) => page.nodes[page.nodes[id].parent ?? id].kind === 'row');
     if (inRows.length === 0) {
       const { name } = page.nodes[nodes[0]];
-      dispatch(refusedEdit(`${name} stands in no row, and so takes no columns. Nothing was changed.`));
+      dispatch(refusedEdit(`${name} is not in a row, so it cannot span columns. Nothing was changed.`));
       return;
     }
     const { columns, children } = columnsIn(site, page, page.nodes[page.nodes[inRows[0]].parent!], view);

@@ -39,8 +39,8 @@ export type Read<T> = { ok: true; value: T } | { ok: false; status: number; sent
 export const unreachable = 'Dimorphe’s server cannot be reached.';
 const unexplained = (status: number) =>
   status === 429
-    ? 'The server has had too many requests for a moment.'
-    : `The server answered with status ${status} and no explanation. Try again in a moment.`;
+    ? 'The server is receiving too many requests at the moment.'
+    : `The server answered with status ${status} without an explanation. Try again in a moment.`;
 
 /** ms; how long an answer is waited for. */
 const PATIENCE = 30_000;

@@ -9,8 +9,8 @@ import type { Thunk } from './store.ts';
 const { refusedEdit, stepPassed, stepKnown, stepsRead, ownStepsRead } = documents.actions;
 
 const HOW = {
-  undo: { done: 'taken back', there: 'operations', make: 'inverse' },
-  redo: { done: 'made again', there: 'inverse', make: 'operations' },
+  undo: { done: 'undone', there: 'operations', make: 'inverse' },
+  redo: { done: 'redone', there: 'inverse', make: 'operations' },
 } as const;
 
 /**
@@ -129,7 +129,8 @@ function walkFurther(list: 'undo' | 'redo'): Thunk<Promise<void>> {
   return async (dispatch) => {
     const trouble = await dispatch(ownStepsAtHand());
     if (trouble === undefined) await dispatch(walkNext(list));
-    else dispatch(refusedEdit(`Nothing was ${HOW[list].done}: earlier steps cannot be had now. ${trouble}`));
+    else
+      dispatch(refusedEdit(`Nothing was ${HOW[list].done}: earlier steps cannot be loaded now. ${trouble}`));
   };
 }
 
@@ -152,7 +153,7 @@ export const undo = () => walk('undo');
 /** Makes what was taken back last again. */
 export const redo = () => walk('redo');
 
-/** Takes back a step of one's own, and all of one's own after it, the latest first; stops at one that cannot be taken back. */
+/** Takes back a step of one's own, and all of one's own after it, the latest first; stops at one that cannot be undone. */
 export function undoTo(key: string): Thunk<Promise<void>> {
   return async (dispatch, getState) => {
     for (;;) {

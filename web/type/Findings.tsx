@@ -25,9 +25,9 @@ export function Findings({ site, page, findings, onGo }: FindingsProps) {
     void navigate(`/sites/${site.id}/pages/${page.id}`);
   };
   if (findings.length === 0)
-    return <p className="type-sound">Nothing is amiss, from 280 to 2559 px of the window.</p>;
+    return <p className="type-sound">No problems found from 280 to 2559 px of the window.</p>;
   return (
-    <ul role="list" className="finding-list type-findings" aria-label="What is amiss">
+    <ul role="list" className="finding-list type-findings" aria-label="Problems">
       {findings.map((finding) => (
         <FindingLine
           key={`${finding.rule} ${placeKey(finding.of)} ${finding.sentence}`}

@@ -52,7 +52,7 @@ export function LineLengths({ site, page, width, onWidth }: LineLengthsProps) {
   const [shown, setShown] = useState<'chart' | 'table'>('chart');
   const told = texts.find(({ node }) => node === chosen) ?? texts.at(0);
   const { name } = page.nodes[page.root];
-  if (!told) return <p className="type-sound">{name} has no text that is longer than a line.</p>;
+  if (!told) return <p className="type-sound">{name} has no text longer than one line.</p>;
   const sizes = site.views.list.map((view) => `${said(told, view.sheet.width)} in ${view.name}`).join(', ');
   return (
     <section aria-label="Length of lines">
@@ -71,8 +71,8 @@ export function LineLengths({ site, page, width, onWidth }: LineLengthsProps) {
             site={site}
             width={width}
             good={GOOD_LINE}
-            label={`Characters a line against width, from ${NARROWEST} to ${WIDEST} px. ${told.name}: ${sizes}.`}
-            upright={{ title: 'Characters a line', type: 'linear', most: MOST }}
+            label={`Characters per line against width, from ${NARROWEST} to ${WIDEST} px. ${told.name}: ${sizes}.`}
+            upright={{ title: 'Characters per line', type: 'linear', most: MOST }}
             datasets={texts.map((text, index) => lineOf(text.name, lines[index], text === told))}
             onClick={(at, down, downTo) => {
               const away = texts.map((text) => ({
@@ -87,13 +87,13 @@ export function LineLengths({ site, page, width, onWidth }: LineLengthsProps) {
             }}
           />
           <p className="type-told">
-            <b>{told.name}</b> has about {said(told, width)} characters a line at {width} px,{' '}
-            {viewAt(site.views, width).name}; {GOOD_LINE.least} to {GOOD_LINE.most} are read well.
+            <b>{told.name}</b> has about {said(told, width)} characters per line at {width} px,{' '}
+            {viewAt(site.views, width).name}; {GOOD_LINE.least} to {GOOD_LINE.most} are easy to read.
           </p>
         </>
       ) : (
         <WidthTable
-          label="Characters a line by width"
+          label="Characters per line by width"
           site={site}
           chosen={told.node}
           lines={texts.map((text) => ({

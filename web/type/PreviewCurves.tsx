@@ -62,7 +62,7 @@ export function PreviewCurves({ site, call }: PreviewCurvesProps) {
           lineOf(name, pointsOf(then), true),
         ])}
       />
-      <p>Dashed: now. Solid: then.</p>
+      <p>Dashed: now. Solid: after.</p>
     </div>
   );
 }

@@ -101,7 +101,7 @@ export function ScaleStylesDialog({ site, onClose }: { site: SiteFrame; onClose(
       <DialogContent>
         <Typography sx={{ fontSize: 13, color: quiet, mb: 2 }}>
           Each step is a ratio larger than the one before. Sizes grow from the narrow end to the wide one, in
-          all views; a style that is held back keeps its own.
+          all views; a style that is not included keeps its own.
         </Typography>
         <End label="Narrow end" typed={narrow} onType={setNarrow} />
         <End label="Wide end" typed={wide} onType={setWide} />
@@ -213,13 +213,13 @@ function End({ label, typed, onType }: EndProps) {
       <TextField
         select
         size="small"
-        label="Known as"
+        label="Name"
         value={named ? String(named.value) : ''}
         onChange={({ target }) => onType({ ...typed, ratio: target.value })}
         sx={{ width: 190 }}
-        slotProps={{ select: { 'aria-label': `${label}: known as` } }}
+        slotProps={{ select: { 'aria-label': `${label}: named` } }}
       >
-        {!named && <MenuItem value="">a ratio of its own</MenuItem>}
+        {!named && <MenuItem value="">a custom ratio</MenuItem>}
         {RATIOS.map(({ name, value }) => (
           <MenuItem key={name} value={String(value)}>
             {name}, {value}

@@ -107,8 +107,8 @@ export function ViewSizesDialog({ site, onClose }: { site: SiteFrame; onClose():
         </Box>
         <Typography sx={{ fontSize: 13, color: quiet, mb: 1 }}>
           {way === 'suggested'
-            ? `From the sizes of the base view: the narrower a view, the nearer the larger ones come to the body’s. At ${sheet.width} px.`
-            : `All by one factor, in proportion; ${SMALLEST_READ} px at least. At ${sheet.width} px.`}
+            ? `From the sizes of the base view: the narrower a view, the closer the larger sizes are to the body size. At ${sheet.width} px.`
+            : `All by one factor, in proportion; ${SMALLEST_READ} px or more. At ${sheet.width} px.`}
         </Typography>
         {wrong ? (
           <Typography role="alert" sx={{ fontSize: 13, color: 'error.main' }}>
@@ -123,7 +123,7 @@ export function ViewSizesDialog({ site, onClose }: { site: SiteFrame; onClose():
                   <tr>
                     <th scope="col">Style</th>
                     <th scope="col">Now</th>
-                    <th scope="col">Then</th>
+                    <th scope="col">After</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -143,7 +143,7 @@ export function ViewSizesDialog({ site, onClose }: { site: SiteFrame; onClose():
                       <td>{tenths(now)}</td>
                       <td>
                         {tenths(then)}
-                        {kept && ', as small as it may be'}
+                        {kept && ', the smallest allowed'}
                       </td>
                     </tr>
                   ))}

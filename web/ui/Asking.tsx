@@ -23,7 +23,7 @@ export function Asking({
         <Typography>{words}</Typography>
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button variant="contained" onClick={() => (onClose(), onYes())}>
           {verb}
         </Button>

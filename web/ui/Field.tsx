@@ -57,7 +57,7 @@ export function Field({
       minRows={multiline ? 3 : undefined}
       value={typed ?? value}
       error={refused}
-      helperText={refused ? `Not kept; it is still ${value === '' ? 'empty' : `“${value}”`}.` : help}
+      helperText={refused ? `Not saved; it is still ${value === '' ? 'empty' : `“${value}”`}.` : help}
       onChange={({ target }) => setTyped(target.value)}
       onBlur={finish}
       onKeyDown={(event) => {

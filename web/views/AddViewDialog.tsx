@@ -39,13 +39,13 @@ export function AddViewDialog({ site, onClose }: { site: SiteFrame; onClose: () 
           slotProps={{ htmlInput: { maxLength: 40 } }}
         />
         <TextField
-          label="Begins at, px"
+          label="Starts at, px"
           size="small"
           value={from}
           helperText={
             !Number.isInteger(width) || width < 0
-              ? 'A view begins at whole px.'
-              : `It parts ${viewAt(site.views, width).name}, and looks as that does until something is changed.`
+              ? 'A view starts at a whole number of px.'
+              : `It splits ${viewAt(site.views, width).name}, and looks the same until something is changed.`
           }
           onChange={({ target }) => setFrom(target.value)}
           onKeyDown={onEnter(add)}

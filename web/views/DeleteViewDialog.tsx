@@ -39,20 +39,20 @@ export function DeleteViewDialog({ site, view, onClose }: DeleteViewDialogProps)
         <Typography>
           Its widths go to {takes.name}; every other view looks as it did, and undo brings all of it back.{' '}
           {values.length === 0
-            ? 'Nothing is set in it, on no page and not in the theme.'
-            : `What is set in it goes with it, unless it is handed to ${neighbour.name}, where it then takes the place of what is there.`}
+            ? 'Nothing is set in it, on any page or in the theme.'
+            : `What is set in it is deleted too, unless it moves to ${neighbour.name}, where it replaces what is there.`}
         </Typography>
         {values.length > 0 && (
           <>
             <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, my: 1 }}>
               <Typography sx={{ flex: 1, fontWeight: 700, fontSize: 13 }} role="status">
-                {handed.length} handed to {neighbour.name}, {values.length - handed.length} dropped
+                {handed.length} moved to {neighbour.name}, {values.length - handed.length} dropped
               </Typography>
               <Button size="small" onClick={() => setKeys(new Set(possible))}>
-                Hand all over
+                Move all
               </Button>
               <Button size="small" onClick={() => setKeys(new Set())}>
-                Drop all
+                Delete all
               </Button>
             </Box>
             <ValueLines site={site} values={values} handing={{ to: neighbour.name, keys, onTurn: turn }} />
@@ -60,7 +60,7 @@ export function DeleteViewDialog({ site, view, onClose }: DeleteViewDialogProps)
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Keep it</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button color="error" variant="contained" onClick={remove}>
           Delete
         </Button>

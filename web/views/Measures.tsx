@@ -112,7 +112,7 @@ export function ContentField({ view, onChange }: GridProps) {
   const change = (most: number) => onChange({ ...view.grid, maxWidth: most });
   return (
     <Field
-      name={`Content at most, ${view.name}`}
+      name={`Content max., ${view.name}`}
       value={fluid ? 'fluid' : String(maxWidth)}
       most={9}
       onDone={(text) => change(['', 'fluid'].includes(text.trim().toLowerCase()) ? UNLIMITED : pxIn(text))}

@@ -22,7 +22,7 @@ export function ValueLines({ site, values, handing }: ValueLinesProps) {
       };
     }),
     { name: 'On all pages', values: values.filter(({ shared }) => shared && !isKept(shared)) },
-    { name: 'Kept blocks', values: values.filter(({ shared }) => isKept(shared)) },
+    { name: 'Saved blocks', values: values.filter(({ shared }) => isKept(shared)) },
     { name: 'Pages', values: values.filter(({ offered }) => offered) },
     {
       name: 'Theme',
@@ -39,7 +39,7 @@ export function ValueLines({ site, values, handing }: ValueLinesProps) {
       <table className="value-lines">
         <thead>
           <tr>
-            {handing && <th scope="col">Hand over</th>}
+            {handing && <th scope="col">Move</th>}
             <th scope="col">Of</th>
             <th scope="col">Value</th>
             <th scope="col">Set in it</th>
@@ -64,7 +64,7 @@ export function ValueLines({ site, values, handing }: ValueLinesProps) {
                       checked={handing.keys.has(value.key)}
                       onChange={() => handing.onTurn(value.key)}
                       slotProps={{
-                        input: { 'aria-label': `Hand over ${labelOf(value)} of ${value.of}` },
+                        input: { 'aria-label': `Move ${labelOf(value)} of ${value.of}` },
                       }}
                     />
                   </td>
@@ -91,7 +91,7 @@ export function ValueLines({ site, values, handing }: ValueLinesProps) {
 }
 
 const labelOf = ({ property, part, offered }: ValueInView): string => {
-  if (offered) return 'how it is offered';
+  if (offered) return 'where it appears';
   if (!property) return 'size';
   const label = property.label.toLowerCase();
   return part === 'self' ? label : `${part}: ${label}`;

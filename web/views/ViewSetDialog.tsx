@@ -50,7 +50,7 @@ export function ViewSetDialog({ site, onClose }: { site: Site; onClose: () => vo
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
         <Button variant="contained" disabled={!set} onClick={take}>
-          Take this set
+          Use this set
         </Button>
       </DialogActions>
     </Dialog>

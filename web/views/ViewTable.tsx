@@ -111,7 +111,7 @@ export function ViewTable({ site, page, onDelete }: ViewTableProps) {
               />
             )}
           </Row>
-          <Row label={<Labelled label="Begins at" help="px" />} {...row}>
+          <Row label={<Labelled label="Starts at" help="px" />} {...row}>
             {(view) => (
               <Measure
                 label="From"

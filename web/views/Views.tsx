@@ -43,7 +43,7 @@ function ViewsOf({ site, page }: { site: Site; page: NodeId }) {
             </Button>
           </Box>
           <Typography sx={{ color: quiet, mb: 2 }}>
-            They hold for all pages of the site. {site.pages[page].nodes[site.pages[page].root].name} is shown
+            They apply to all pages of the site. {site.pages[page].nodes[site.pages[page].root].name} is shown
             in each.
           </Typography>
           <ViewTable site={site} page={page} onDelete={(remove) => setDialog({ remove })} />

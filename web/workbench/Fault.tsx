@@ -16,16 +16,16 @@ export function Fault({ site, before, again }: { site: string; before?: ReactNod
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column' }}>
       <Box sx={{ p: 2, flex: 'none' }}>
         <Alert severity="error" variant="outlined" sx={{ maxWidth: 900, mx: 'auto' }}>
-          This page cannot be shown as it is now: the program met a fault of its own. What the top bar calls
-          kept is kept, and nothing was taken back.{' '}
+          This page cannot be shown as it is now: the program ran into an error. Everything the top bar shows
+          as saved is saved, and nothing was undone.{' '}
           {last
             ? `The last step here was “${last}”; taking it back is likely to help. `
-            : 'Steps can be taken back from the list of steps above. '}
-          {before !== undefined && 'Below is the page as it was before, to be looked at only.'}
+            : 'Steps can be undone from the list of steps above. '}
+          {before !== undefined && 'Below is the page as it was before, read-only.'}
           <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1.5 }}>
             {last && (
               <Button size="small" variant="contained" onClick={() => dispatch(undo())}>
-                Take back the last step
+                Undo the last step
               </Button>
             )}
             <Button size="small" variant="outlined" onClick={again}>

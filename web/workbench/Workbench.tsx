@@ -77,7 +77,7 @@ const work = ({ open: { site, page }, tabled, adding }: Places) => (
         >
           <Ledger site={tabled.site} counts={tabled.counts} page={tabled.page} />
         </Panel>
-        <Separator aria-label="Width of the ledger" style={{ width: 4, background: line }} />
+        <Separator aria-label="Width of the values panel" style={{ width: 4, background: line }} />
         <Panel minSize={LEAST_DESK}>
           <div style={{ display: 'flex', height: '100%' }}>
             {adding && <AddPanel site={site} page={page} />}

@@ -39,7 +39,7 @@ function fixesOf({ site, page, view, laid }: LaidPage, { node: id }: LaidElement
       ...{ nodes: [id], property: name, view: view.id },
       ...{ value: 'auto', reach: 'here' as const },
     });
-    return [{ label: `Give up its ${property.label.toLowerCase()} in ${view.name}`, call }];
+    return [{ label: `Remove its ${property.label.toLowerCase()} in ${view.name}`, call }];
   });
 }
 
@@ -64,7 +64,7 @@ export const beyondWindow: MeasuredRule = {
         node: culprit.node,
         amount: by,
         sentence: `{name} makes the page up to ${told(by)} wider than the window {widths}.`,
-        cure: 'Let it shrink, stack what stands beside it, or make it smaller there.',
+        cure: 'Let it shrink, stack what is beside it, or make it smaller there.',
         fixes: fixesOf(page, culprit),
       };
     });

@@ -24,7 +24,7 @@ export const tallSections: MeasuredRule = {
         {
           ...{ node, amount: screens },
           sentence: `{name} is up to ${screens.toFixed(1)} screens high {widths}.`,
-          cure: 'Part it, or leave out in this view what is not needed there.',
+          cure: 'Split it, or hide what is not needed in this view.',
         },
       ];
     });
@@ -32,7 +32,7 @@ export const tallSections: MeasuredRule = {
 };
 
 const hides = ({ view }: LaidPage, { node }: LaidElement) => ({
-  label: `Leave it out in ${view.name}`,
+  label: `Hide it in ${view.name}`,
   call: callOf('setValue', {
     ...{ nodes: [node], property: 'shown', view: view.id },
     ...{ value: false, reach: 'here' as const },
@@ -48,7 +48,7 @@ function staying(page: LaidPage, { node }: LaidElement): { at: string; lower: bo
 }
 
 const lets = ({ view }: LaidPage, { node }: LaidElement) => ({
-  label: `Let it move with the page in ${view.name}`,
+  label: `Let it scroll with the page in ${view.name}`,
   call: callOf('setValue', {
     ...{ nodes: [node], property: 'sticky', view: view.id },
     ...{ value: false, reach: 'here' as const },
@@ -70,7 +70,7 @@ export const tallStaying: MeasuredRule = {
         return {
           ...{ node: element.node, amount: share },
           sentence: `{name} stays at the ${at} and covers up to ${share} % of the screen {widths}.`,
-          cure: `Make it lower there, or ${alone ? 'leave it out' : 'let it move with the page'}.`,
+          cure: `Make it lower there, or ${alone ? 'hide it' : 'let it scroll with the page'}.`,
           fixes: [alone ? hides(page, element) : lets(page, element)],
         };
       });
@@ -125,8 +125,8 @@ export const coveredFocus: MeasuredRule = {
             ...{ node, other: covered.node, amount: heightOf(box) },
             sentence: `{name} stays at the ${at} and lies over {other} when that takes the focus {widths}.`,
             cure: lower
-              ? 'Make it lower there, with fewer or shorter words.'
-              : `Keep as much clear at the top of the page, or ${alone ? 'leave it out' : 'let it move with the page'} there.`,
+              ? 'Make it lower there, with less text.'
+              : `Keep as much clear at the top of the page, or ${alone ? 'hide it' : 'let it scroll with the page'} there.`,
             fixes: [
               ...(lower ? [] : [keptClear(page, element)]),
               alone ? hides(page, element) : lets(page, element),

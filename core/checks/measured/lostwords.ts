@@ -16,7 +16,7 @@ const CUT_DOWN = 0.25;
 
 /** No words are cut off (https://www.w3.org/TR/WCAG22/#resize-text, https://www.w3.org/TR/WCAG22/#text-spacing). */
 export const cutWords: MeasuredRule = {
-  name: 'words cut off',
+  name: 'text cut off',
   clauses: NOT_LOST,
   severity: 'barrier',
   find: ({ laid }) =>
@@ -34,8 +34,8 @@ export const cutWords: MeasuredRule = {
       return [
         {
           ...{ node, amount: lost },
-          sentence: `Up to ${told(lost)} of the words of {name} are cut off {widths}.`,
-          cure: 'Give it more room there, or make its words smaller.',
+          sentence: `Up to ${told(lost)} of the text of {name} is cut off {widths}.`,
+          cure: 'Give it more room there, or make its text smaller.',
         },
       ];
     }),
@@ -62,7 +62,7 @@ function movingLines(page: LaidPage): OwnedLine[] {
 
 /** No words lie over others. */
 export const wordsOverWords: MeasuredRule = {
-  name: 'words over words',
+  name: 'text over text',
   clauses: NOT_LOST,
   severity: 'barrier',
   find(page) {
@@ -76,7 +76,7 @@ export const wordsOverWords: MeasuredRule = {
       if ((worst.get(one.node)?.amount ?? 0) >= down) continue;
       worst.set(one.node, {
         ...{ node: one.node, other: other.node, amount: down },
-        sentence: 'The words of {name} lie over those of {other} {widths}.',
+        sentence: 'The text of {name} overlaps that of {other} {widths}.',
         cure: 'Give them places of their own there.',
       });
     }
@@ -90,7 +90,7 @@ const NEAR_EDGE = 4;
 
 /** Words keep clear of the edges of the window, and of the ground that they stand on. */
 export const wordsAtEdges: MeasuredRule = {
-  name: 'words at an edge',
+  name: 'text at an edge',
   clauses: AS_PRACTICE,
   severity: 'advice',
   find(page) {
@@ -106,7 +106,7 @@ export const wordsAtEdges: MeasuredRule = {
         return [
           {
             ...{ node, amount: NEAR_WINDOW - window },
-            sentence: `The words of {name} come within ${Math.round(window)} px of the edge of the window {widths}.`,
+            sentence: `The text of {name} comes within ${Math.round(window)} px of the edge of the window {widths}.`,
             cure: 'Give it room at its sides there.',
           },
         ];
@@ -122,7 +122,7 @@ export const wordsAtEdges: MeasuredRule = {
       return [
         {
           ...{ node, other: ground.node, amount: NEAR_EDGE - edge },
-          sentence: `The words of {name} come within ${Math.max(0, Math.round(edge))} px of the edge of {other} {widths}.`,
+          sentence: `The text of {name} comes within ${Math.max(0, Math.round(edge))} px of the edge of {other} {widths}.`,
           cure: 'Give it room at its sides there.',
         },
       ];

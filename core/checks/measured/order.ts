@@ -15,7 +15,7 @@ function boxOf({ laid }: LaidPage, { box }: LaidElement): Box {
  * (https://www.w3.org/TR/WCAG22/#meaningful-sequence). It is advice, as whether the order has a meaning only a person can tell.
  */
 export const readingAgainstSeeing: MeasuredRule = {
-  name: 'read in another order',
+  name: 'reading order differs',
   clauses: { 'as it is': 'WCAG 2.2, 1.3.2' },
   severity: 'advice',
   find: (page) =>

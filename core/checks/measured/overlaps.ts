@@ -6,7 +6,7 @@ const SAME = 1;
 
 /** What stands side by side does not lie over one another, but in an overlay, which is for that. */
 export const overlaps: MeasuredRule = {
-  name: 'lies over another',
+  name: 'covers another element',
   clauses: AS_PRACTICE,
   severity: 'advice',
   find: (page) =>
@@ -26,7 +26,7 @@ export const overlaps: MeasuredRule = {
           {
             ...{ node: over, other: under, amount },
             sentence: `{name} lies up to ${told(amount)} over {other} {widths}.`,
-            cure: 'Take away the room that pulls it there, or put both into an overlay.',
+            cure: 'Remove the negative margin that pulls it there, or put both into an overlay.',
           },
         ];
       });

@@ -41,7 +41,7 @@ function shownPictures({ site, page, view, laid }: LaidPage): ShownPicture[] {
 
 /** Pictures are not shown larger than they are. */
 export const enlargedPictures: MeasuredRule = {
-  name: 'picture larger than its pixels',
+  name: 'image enlarged beyond its pixels',
   clauses: AS_PRACTICE,
   severity: 'advice',
   find: (page) =>
@@ -50,7 +50,7 @@ export const enlargedPictures: MeasuredRule = {
       .map(({ element: { node }, asset, scale }): Detected => ({
         ...{ node, amount: scale },
         sentence: `{name} shows ${asset.name} up to ${Math.round(100 * scale)} % of its size {widths}: it looks soft.`,
-        cure: `It has ${asset.width} × ${asset.height} px. Choose a larger picture, or show it smaller.`,
+        cure: `It has ${asset.width} × ${asset.height} px. Choose a larger image, or show it smaller.`,
       })),
 };
 
@@ -65,7 +65,7 @@ function whole({ page, view }: LaidPage, id: LaidElement['node']): Fix[] {
 
 /** At least half of a picture can be seen. */
 export const croppedPictures: MeasuredRule = {
-  name: 'picture cropped by more than half',
+  name: 'image cropped by more than half',
   clauses: AS_PRACTICE,
   severity: 'advice',
   find: (page) =>
@@ -74,7 +74,7 @@ export const croppedPictures: MeasuredRule = {
       .map(({ element: { node }, asset, share }): Detected => ({
         ...{ node, amount: 1 - share },
         sentence: `{name} shows ${Math.round(100 * share)} % of ${asset.name} {widths}.`,
-        cure: 'Give it another shape there, or a picture made for it.',
+        cure: 'Give it another aspect ratio there, or an image made for it.',
         fixes: whole(page, node),
       })),
 };

@@ -8,7 +8,7 @@ const NO_ROOM = 1;
 
 /** What is there to hold others, and holds nothing in a view, takes no room; a ground that can be seen may be meant. */
 export const emptyRooms: MeasuredRule = {
-  name: 'empty, and takes room',
+  name: 'empty but takes space',
   clauses: AS_PRACTICE,
   severity: 'advice',
   find: (page) =>

@@ -159,7 +159,7 @@ const without = (stretches: readonly Stretch[], gone: Stretch): Stretch[] =>
 const SETTING_WORDS: Record<TextSetting, string> = {
   'as it is': '',
   'twice as large': ' with text twice as large',
-  spaced: ' with the spacing of text that a reader may ask for',
+  spaced: ' with increased text spacing',
 };
 
 /** What was found, with what is found as the text is taken out of what is found with it set in another way. */

@@ -77,7 +77,7 @@ function smallest(page: LaidPage, targets: readonly Owned[], least: number): Det
     return {
       ...{ node: target.node, amount: least - side(target) },
       sentence: `“${target.name}” in {name} is ${size} to press {widths}${others}.`,
-      cure: `Make it ${least} px or more each way.`,
+      cure: `Make it ${least} px or more in width and height.`,
       fixes: heightOf(target) < least ? heightened(page, target.node, least) : [],
     };
   });

@@ -94,7 +94,7 @@ export const mailAddress: ContentType<string> = {
   editor: 'line',
   schema: Type.String({ maxLength: 254 }),
   clean: (value) => value.trim(),
-  fault: (value) => (value === '' || isMailAddress(value) ? undefined : `“${value}” is no mail address.`),
+  fault: (value) => (value === '' || isMailAddress(value) ? undefined : `“${value}” isn’t an email address.`),
 };
 
 export function oneOf(
@@ -118,9 +118,9 @@ export const yesOrNo: ContentType<boolean> = {
 export const iconName = oneOf(ICON_OPTIONS);
 
 const FILES = {
-  picture: isPicture,
-  film: isFilm,
-  'file of captions': isCaptions,
+  image: isPicture,
+  video: isFilm,
+  'captions file': isCaptions,
 } as const;
 
 /** A picture, a film or captions of the site, by the id of its asset; empty where none is chosen yet. */

@@ -60,7 +60,7 @@ export const wordingType = ({ type, label }: ContentField): ValueType<Wording> =
     switch (type.editor) {
       case 'rich':
       case 'inline':
-        return shortened(plainText(says as string)) || 'no words';
+        return shortened(plainText(says as string)) || 'no text';
       case 'entries': {
         const count = (says as unknown[]).length;
         return `${count} ${count === 1 ? type.entry : `${type.entry}s`}`;
@@ -75,5 +75,5 @@ export const wordingType = ({ type, label }: ContentField): ValueType<Wording> =
     type.fault?.(says, site) ??
     (same(type.clean(says), says)
       ? undefined
-      : 'The text holds markup that is not kept here; it has to be cleaned first.'),
+      : 'The text contains markup that is not allowed here; it has to be cleaned first.'),
 });

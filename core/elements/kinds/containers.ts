@@ -30,7 +30,7 @@ export const page: Kind = {
   inner: { main: { display: 'contents' } },
   defaults: {},
   content: [
-    { name: 'stopFilm', label: 'Words that stop a film behind it', type: line, initial: 'Stop the film' },
+    { name: 'stopFilm', label: 'Text that stops a background video', type: line, initial: 'Stop the video' },
   ],
   markup: (_node, { attributes, children }) => element('body', attributes, ...children),
 };
@@ -54,19 +54,19 @@ export const section: Kind = {
   content: [
     {
       name: 'landmark',
-      label: 'Serves as',
+      label: 'Landmark',
       type: oneOf([
-        { value: 'section', label: 'part of the page' },
-        { value: 'header', label: 'head of the page' },
-        { value: 'footer', label: 'foot of the page' },
+        { value: 'section', label: 'section' },
+        { value: 'header', label: 'header' },
+        { value: 'footer', label: 'footer' },
         { value: 'nav', label: 'navigation' },
-        { value: 'aside', label: 'what stands beside the matter' },
+        { value: 'aside', label: 'complementary content' },
         { value: 'search', label: 'search' },
-        { value: 'region', label: 'region with a name' },
+        { value: 'region', label: 'named region' },
       ]),
       initial: 'section',
     },
-    { name: 'label', label: 'Name for those who hear it', type: line, initial: '' },
+    { name: 'label', label: 'Name for screen readers', type: line, initial: '' },
   ],
   seed: words,
   markup: (node, { attributes, children, headed }) => {

@@ -12,7 +12,7 @@ export const ACTIONS = { fewest: 2, most: 6 } as const;
 /** A strip of actions at an edge of the window, which stays there whatever is read. */
 export const strip: Kind = {
   name: 'strip',
-  label: 'Contact strip',
+  label: 'Contact bar',
   traits: ['edge', 'strip', 'box', 'backed', 'words', 'coloured'],
   allInParts: true,
   accepts: [],
@@ -55,12 +55,12 @@ export const strip: Kind = {
   parts: { link: { label: 'Actions', selector: 'a' } },
   textStyle: () => 'small',
   content: [
-    { name: 'label', label: 'Name for those who hear it', type: line, initial: 'Contact' },
+    { name: 'label', label: 'Name for screen readers', type: line, initial: 'Contact' },
     {
       name: 'actions',
       label: `Actions, ${ACTIONS.fewest} to ${ACTIONS.most}`,
       type: entries('action', [
-        { name: 'icon', label: 'Sign', type: iconName, initial: 'phone' },
+        { name: 'icon', label: 'Icon', type: iconName, initial: 'phone' },
         { name: 'label', label: 'Word', type: line, initial: 'Call' },
         { name: 'link', label: 'Leads to', type: link, initial: '' },
       ]),
@@ -103,7 +103,7 @@ export const TOP = 'top-of-page';
 /** A link to the top of the page, which comes once a window's height has been read. */
 export const up: Kind = {
   name: 'up',
-  label: 'Way back up',
+  label: 'Back-to-top button',
   traits: ['edge', 'floating', 'box', 'backed', 'words', 'coloured'],
   accepts: [],
   display: 'inline-flex',
@@ -144,18 +144,18 @@ export const up: Kind = {
   },
   textStyle: () => 'small',
   content: [
-    { name: 'label', label: 'Words', type: line, initial: 'Back to the top' },
+    { name: 'label', label: 'Text', type: line, initial: 'Back to the top' },
     {
       name: 'shows',
       label: 'Shows',
       type: oneOf([
-        { value: 'sign', label: 'the sign alone' },
-        { value: 'words', label: 'the words alone' },
-        { value: 'both', label: 'the sign and the words' },
+        { value: 'sign', label: 'icon only' },
+        { value: 'words', label: 'text only' },
+        { value: 'both', label: 'icon and text' },
       ]),
       initial: 'sign',
     },
-    { name: 'icon', label: 'Sign', type: iconName, initial: 'up' },
+    { name: 'icon', label: 'Icon', type: iconName, initial: 'up' },
   ],
   markup: (node, { attributes }) => {
     const [label, shows, icon] = ['label', 'shows', 'icon'].map((name) => contentOf<string>(up, node, name));

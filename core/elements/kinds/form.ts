@@ -15,13 +15,13 @@ import { lookup } from '../../lookup.ts';
 const FIELD_TYPES = [
   { value: 'text', label: 'one line' },
   { value: 'name', label: 'a person’s name' },
-  { value: 'email', label: 'mail address' },
+  { value: 'email', label: 'email address' },
   { value: 'tel', label: 'telephone number' },
   { value: 'number', label: 'number' },
   { value: 'date', label: 'date' },
   { value: 'lines', label: 'several lines' },
   { value: 'choice', label: 'one of a list' },
-  { value: 'tick', label: 'a tick' },
+  { value: 'tick', label: 'checkbox' },
 ];
 
 /** What browsers and their helpers fill in by themselves (WCAG 2.2, 1.3.5; HTML Standard, §4.10.18.7). */
@@ -155,7 +155,7 @@ export const form: Kind = {
       },
     },
     button: {
-      label: 'Button that sends it',
+      label: 'Submit button',
       selector: 'button',
       textStyle: 'button',
       defaults: {
@@ -178,19 +178,19 @@ export const form: Kind = {
       type: entries('field', [
         { name: 'label', label: 'Label', type: line, initial: 'New field' },
         { name: 'type', label: 'Type', type: oneOf(FIELD_TYPES), initial: 'text' },
-        { name: 'required', label: 'Must be filled in', type: yesOrNo, initial: false },
-        { name: 'options', label: 'Choices, one a line', type: lines, initial: '' },
+        { name: 'required', label: 'Required', type: yesOrNo, initial: false },
+        { name: 'options', label: 'Choices, one per line', type: lines, initial: '' },
       ]),
       initial: [],
     },
-    { name: 'send', label: 'Words of the button', type: line, initial: 'Send' },
+    { name: 'send', label: 'Text of the button', type: line, initial: 'Send' },
     {
       name: 'thanks',
-      label: 'Said once it is sent',
+      label: 'Message after sending',
       type: line,
-      initial: 'Thank you. Your letter has arrived.',
+      initial: 'Thank you. Your message has arrived.',
     },
-    { name: 'to', label: 'Mail address, if not to Letters', type: mailAddress, initial: '' },
+    { name: 'to', label: 'Email address, if not to Messages', type: mailAddress, initial: '' },
   ],
   markup: (node, context) => {
     const to = contentOf<string>(form, node, 'to');

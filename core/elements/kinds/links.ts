@@ -73,7 +73,7 @@ export const navigation: Kind = {
     link: { label: 'Links', selector: 'a' },
     button: { label: 'Button that opens it', selector: '> button' },
     list: {
-      label: 'Opened list',
+      label: 'Open list',
       selector: 'ul:popover-open',
       defaults: { colour: 'black', backgroundColour: 'white' },
     },
@@ -81,7 +81,7 @@ export const navigation: Kind = {
   textStyle: () => 'small',
   content: [
     { name: 'label', label: 'Name', type: line, initial: 'Pages' },
-    { name: 'close', label: 'Word for closing it', type: line, initial: 'Close' },
+    { name: 'close', label: 'Label of the close button', type: line, initial: 'Close' },
     { name: 'links', label: 'Links', type: entries('link', LABELLED_LINK), initial: [], varies: 'within' },
   ],
   markup: (node, { attributes, address, current, listing, part, entries: entriesOf }) => {
@@ -163,7 +163,7 @@ export const social: Kind = {
       name: 'links',
       label: 'Places',
       type: entries('place', [
-        { name: 'icon', label: 'Sign', type: iconName, initial: 'globe' },
+        { name: 'icon', label: 'Icon', type: iconName, initial: 'globe' },
         { name: 'label', label: 'Label', type: line, initial: 'New place' },
         { name: 'link', label: 'Leads to', type: link, initial: '' },
       ]),

@@ -54,7 +54,7 @@ const PICTURE = { ...IMAGE, ...SHAPE_OF_PICTURE };
 
 export const picture: Kind = {
   name: 'picture',
-  label: 'Picture',
+  label: 'Image',
   traits: ['block', 'pictured', 'image'],
   accepts: [],
   display: 'block',
@@ -113,7 +113,7 @@ export const icon: Kind = {
   media: 'svg',
   defaults: { iconSize: 32, blockAlign: 'start', heldAcross: 'start' },
   content: [
-    { name: 'icon', label: 'Sign', type: iconName, initial: 'star' },
+    { name: 'icon', label: 'Icon', type: iconName, initial: 'star' },
     { name: 'label', label: 'Text alternative', type: line, initial: '', varies: 'whole' },
   ],
   markup: (node, { attributes }) =>
@@ -144,17 +144,17 @@ export const video: Kind = {
   defaults: {},
   parts: { caption: { label: 'Caption', selector: 'figcaption', textStyle: 'caption' } },
   content: [
-    { name: 'file', label: 'Film', type: asset('film'), initial: '' },
-    { name: 'poster', label: 'Picture before it plays', type: asset('picture'), initial: '' },
+    { name: 'file', label: 'Video', type: asset('video'), initial: '' },
+    { name: 'poster', label: 'Image before it plays', type: asset('image'), initial: '' },
     { name: 'name', label: 'What it shows', type: line, initial: 'Video' },
     { name: 'caption', label: 'Caption', type: line, initial: '', varies: 'within' },
-    { name: 'captions', label: 'Captions: the words in it', type: asset('file of captions'), initial: '' },
+    { name: 'captions', label: 'Captions: what is said in it', type: asset('captions file'), initial: '' },
     {
       name: 'playing',
       label: 'Plays',
       type: oneOf([
-        { value: 'asked', label: 'when asked, with sound' },
-        { value: 'always', label: 'by itself, without sound, over and over' },
+        { value: 'asked', label: 'when started, with sound' },
+        { value: 'always', label: 'automatically, muted, in a loop' },
       ]),
       initial: 'asked',
     },
@@ -267,9 +267,9 @@ export const gallery: Kind = {
   content: [
     {
       name: 'pictures',
-      label: 'Pictures',
+      label: 'Images',
       type: entries('picture', [
-        { name: 'picture', label: 'Picture', type: asset('picture'), initial: '' },
+        { name: 'picture', label: 'Image', type: asset('image'), initial: '' },
         { name: 'alt', label: 'Text alternative', type: line, initial: '' },
         { name: 'caption', label: 'Caption', type: line, initial: '' },
       ]),

@@ -11,7 +11,7 @@ const GONE = { visibility: 'hidden' };
  */
 export const openingScreen: Kind = {
   name: 'openingscreen',
-  label: 'Opening screen',
+  label: 'Splash screen',
   traits: ['edge', 'screen', 'backed', 'words', 'coloured'],
   accepts: [],
   display: 'grid',
@@ -46,8 +46,8 @@ export const openingScreen: Kind = {
   defaults: { leaving: 'fading', stays: 1.5, colour: 'white', backgroundColour: 'black' },
   textStyle: () => 'heading-2',
   content: [
-    { name: 'logo', label: 'Sign of the house', type: asset('picture'), initial: '' },
-    { name: 'words', label: 'Words', type: line, initial: 'Welcome', varies: 'within' },
+    { name: 'logo', label: 'Logo', type: asset('image'), initial: '' },
+    { name: 'words', label: 'Text', type: line, initial: 'Welcome', varies: 'within' },
   ],
   words: 'words',
   wordsIn: '.words',

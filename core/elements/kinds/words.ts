@@ -25,7 +25,7 @@ export const heading: Kind = {
   words: 'text',
   textStyle: (node) => `heading-${contentOf<number>(heading, node, 'level')}`,
   content: [
-    { name: 'text', label: 'Words', type: inlineText, initial: '', varies: 'within' },
+    { name: 'text', label: 'Text', type: inlineText, initial: '', varies: 'within' },
     {
       name: 'level',
       label: 'Level',
@@ -70,7 +70,7 @@ export const text: Kind = {
   },
   words: 'text',
   textStyle: () => 'body',
-  content: [{ name: 'text', label: 'Words', type: richText, initial: '', varies: 'within' }],
+  content: [{ name: 'text', label: 'Text', type: richText, initial: '', varies: 'within' }],
   seed: () => ({ content: { text: '<p>New text</p>' } }),
   markup: (_node, { attributes, words }) => element('div', attributes, ...words('text')),
 };
@@ -136,16 +136,16 @@ export const list: Kind = {
     {
       name: 'items',
       label: 'Items',
-      type: entries('item', [{ name: 'text', label: 'Words', type: inlineText, initial: 'New item' }]),
+      type: entries('item', [{ name: 'text', label: 'Text', type: inlineText, initial: 'New item' }]),
       initial: [],
       varies: 'whole',
     },
     {
       name: 'sequence',
-      label: 'Stands for',
+      label: 'Meaning',
       type: oneOf([
-        { value: 'any', label: 'things in any order' },
-        { value: 'steps', label: 'steps one after the other' },
+        { value: 'any', label: 'items in any order' },
+        { value: 'steps', label: 'steps in order' },
       ]),
       initial: 'any',
     },
@@ -169,13 +169,13 @@ export const quote: Kind = {
   structure: { display: 'grid', margin: '0' },
   inner: { blockquote: { margin: '0' } },
   defaults: { gap: 12, paddingLeft: 24, borderLeft: 4 },
-  parts: { caption: { label: 'Who said it', selector: 'figcaption', textStyle: 'meta' } },
+  parts: { caption: { label: 'Author', selector: 'figcaption', textStyle: 'meta' } },
   words: 'text',
   wordsIn: 'blockquote',
   textStyle: () => 'quote',
   content: [
-    { name: 'text', label: 'Words', type: inlineText, initial: '', varies: 'within' },
-    { name: 'by', label: 'Who said it', type: line, initial: '', varies: 'whole' },
+    { name: 'text', label: 'Text', type: inlineText, initial: '', varies: 'within' },
+    { name: 'by', label: 'Author', type: line, initial: '', varies: 'whole' },
   ],
   seed: () => ({ content: { text: 'New quote' } }),
   markup: (node, { attributes, words, part }) => {

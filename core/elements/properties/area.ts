@@ -31,7 +31,7 @@ export const rowHeight: Property<number> = {
 /** Rows that are there, whether or not anything stands in them. */
 export const leastRows: Property<number> = {
   name: 'leastRows',
-  label: 'Rows, at least',
+  label: 'Rows, min.',
   group: 'layout',
   traits: ['overlaying'],
   type: numberType({ minimum: 0, maximum: MOST_ROWS, step: 1, integer: true }),
@@ -83,7 +83,7 @@ export type Hold = 'start' | 'center' | 'end' | 'stretch';
 export const heldAcross: Property<Hold> = {
   ...place,
   name: 'heldAcross',
-  label: 'Held to, across',
+  label: 'Anchored to, horizontally',
   type: choiceType<Hold>([
     { value: 'start', label: 'start', also: ['left'] },
     { value: 'center', label: 'centre', also: ['middle'] },
@@ -98,7 +98,7 @@ export const heldAcross: Property<Hold> = {
 export const heldDown: Property<Hold> = {
   ...place,
   name: 'heldDown',
-  label: 'Held to, down',
+  label: 'Anchored to, vertically',
   type: choiceType<Hold>([
     { value: 'start', label: 'top' },
     { value: 'center', label: 'middle', also: ['centre'] },

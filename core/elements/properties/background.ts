@@ -33,7 +33,7 @@ export const backgroundColour: Property<string> = {
 
 export const backgroundPicture: Property<string> = {
   name: 'backgroundPicture',
-  label: 'Picture behind',
+  label: 'Background image',
   group: 'background',
   traits: ['backed'],
   type: pictureType(true),
@@ -43,7 +43,7 @@ export const backgroundPicture: Property<string> = {
 
 export const backgroundPosition: Property<Point> = {
   name: 'backgroundPosition',
-  label: 'Picture position',
+  label: 'Background position',
   group: 'background',
   traits: ['backed'],
   type: pointType,
@@ -53,13 +53,13 @@ export const backgroundPosition: Property<Point> = {
 
 export const backgroundSize: Property<string> = {
   name: 'backgroundSize',
-  label: 'Picture size',
+  label: 'Background size',
   group: 'background',
   traits: ['backed'],
   type: choiceType([
     { value: 'cover', label: 'fill' },
     { value: 'contain', label: 'whole' },
-    { value: 'auto', label: 'own size' },
+    { value: 'auto', label: 'natural size' },
     { value: '50% auto', label: '50 %' },
     { value: '25% auto', label: '25 %' },
   ]),
@@ -69,7 +69,7 @@ export const backgroundSize: Property<string> = {
 
 export const backgroundRepeat: Property<string> = {
   name: 'backgroundRepeat',
-  label: 'Picture repeat',
+  label: 'Background repeat',
   group: 'background',
   traits: ['backed'],
   type: choiceType([
@@ -84,7 +84,7 @@ export const backgroundRepeat: Property<string> = {
 
 export const tint: Property<string> = {
   name: 'tint',
-  label: 'Tint over picture',
+  label: 'Tint over image',
   group: 'background',
   traits: ['backed'],
   type: colourType,

@@ -21,7 +21,7 @@ export type Edge = 'lower' | 'upper';
 /** It has its own place at that end of the page, so that it covers nothing there; in the source it stays where it is. */
 export const edge: Property<Edge> = {
   name: 'edge',
-  label: 'Stays at',
+  label: 'Sticks to',
   group: 'layout',
   traits: ['strip'],
   type: choiceType<Edge>([
@@ -45,7 +45,7 @@ const BESIDE: Record<Corner, string> = {
 
 export const corner: Property<Corner> = {
   name: 'corner',
-  label: 'Place at the edge',
+  label: 'Position at the edge',
   group: 'layout',
   traits: ['floating'],
   type: choiceType<Corner>([
@@ -59,7 +59,7 @@ export const corner: Property<Corner> = {
 
 export const fromEdge: Property<number> = {
   name: 'fromEdge',
-  label: 'From the edge',
+  label: 'Distance from the edge',
   group: 'layout',
   traits: ['floating'],
   type: numberType({ minimum: 0, maximum: 400, step: 8, unit: 'px' }),

@@ -75,7 +75,7 @@ export const order: Property<NodeId[]> = {
   name: 'order',
   label: 'Order of parts',
   childLabel: 'Place in row',
-  deepLabels: { own: 'From back to front', child: 'Place from the back' },
+  deepLabels: { own: 'Layers', child: 'Layer' },
   group: 'layout',
   traits: ['container'],
   type: orderType,
@@ -202,7 +202,7 @@ export const width: Property<Extent> = {
 
 export const minWidth: Property<Extent> = {
   name: 'minWidth',
-  label: 'Least width',
+  label: 'Min. width',
   group: 'layout',
   traits: ['block'],
   type: extentType,
@@ -212,7 +212,7 @@ export const minWidth: Property<Extent> = {
 
 export const maxWidth: Property<Extent> = {
   name: 'maxWidth',
-  label: 'Greatest width',
+  label: 'Max. width',
   group: 'layout',
   traits: ['block'],
   type: extentType,
@@ -246,7 +246,7 @@ export const height: Property<number | 'auto'> = {
 
 export const minHeight: Property<number> = {
   name: 'minHeight',
-  label: 'Least height',
+  label: 'Min. height',
   group: 'layout',
   traits: ['box'],
   type: numberType({ minimum: 0, maximum: 3000, step: 8, unit: 'px' }),
@@ -256,7 +256,7 @@ export const minHeight: Property<number> = {
 
 export const aspectRatio: Property<Ratio> = {
   name: 'aspectRatio',
-  label: 'Width to height',
+  label: 'Aspect ratio',
   group: 'layout',
   traits: ['box'],
   type: ratioType,
@@ -267,7 +267,7 @@ export const aspectRatio: Property<Ratio> = {
 /** A block that stays must not be stretched to its row, or it has no way to go. */
 export const sticky: Property<boolean> = {
   name: 'sticky',
-  label: 'Stays at the top',
+  label: 'Sticky',
   group: 'layout',
   traits: ['section', 'block'],
   notInside: [OVERLAY],

@@ -9,7 +9,7 @@ export const CLEAR_TOP = '--clear-top';
 
 export const clearTop: Property<number> = {
   name: 'clearTop',
-  label: 'Kept clear at the top',
+  label: 'Clear space at the top',
   group: 'layout',
   traits: ['page'],
   type: numberType({ minimum: 0, maximum: 400, step: 8, unit: 'px' }),
@@ -20,7 +20,7 @@ export const clearTop: Property<number> = {
 /** It plays behind all that is on the page, without sound, over and over; what lies over the picture behind lies over it. */
 export const backgroundFilm: Property<string> = {
   name: 'backgroundFilm',
-  label: 'Film behind',
+  label: 'Background video',
   group: 'background',
   traits: ['page'],
   type: filmType,

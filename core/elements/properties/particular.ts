@@ -44,7 +44,7 @@ export const marker: Property<string> = {
 
 export const tiles: Property<number> = {
   name: 'tiles',
-  label: 'Pictures in a row',
+  label: 'Images per row',
   group: 'layout',
   traits: ['tiled'],
   type: numberType({ minimum: 1, maximum: 12, step: 1, integer: true }),

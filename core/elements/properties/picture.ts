@@ -42,7 +42,7 @@ export const SHAPE_OF_PICTURE: Declarations = { 'aspect-ratio': `var(${RATIO}, a
 
 export const source: Property<string> = {
   name: 'source',
-  label: 'Picture',
+  label: 'Image',
   group: 'picture',
   traits: ['pictured'],
   type: pictureType(false),

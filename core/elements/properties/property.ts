@@ -34,12 +34,12 @@ export type PropertyGroup = 'content' | 'text' | 'layout' | 'space' | 'backgroun
 
 /** The groups in the order in which the values table shows them. */
 export const PROPERTY_GROUPS: readonly { id: PropertyGroup; label: string }[] = [
-  { id: 'content', label: 'Words and content' },
+  { id: 'content', label: 'Text and content' },
   { id: 'text', label: 'Text' },
   { id: 'layout', label: 'Layout' },
   { id: 'space', label: 'Space' },
   { id: 'background', label: 'Background' },
-  { id: 'picture', label: 'Picture' },
+  { id: 'picture', label: 'Image' },
   { id: 'border', label: 'Border and effects' },
 ];
 

@@ -96,7 +96,7 @@ export const colour: Property<string> = {
 
 export const slant: Property<string> = {
   name: 'slant',
-  label: 'Slant',
+  label: 'Style',
   group: 'text',
   traits: ['words'],
   parts: TEXT_PARTS,
@@ -140,8 +140,8 @@ export const textCase: Property<string> = {
   type: choiceType([
     { value: 'none', label: 'as typed' },
     { value: 'uppercase', label: 'CAPITALS' },
-    { value: 'lowercase', label: 'small letters' },
-    { value: 'capitalize', label: 'First Letters' },
+    { value: 'lowercase', label: 'lowercase' },
+    { value: 'capitalize', label: 'Capitalize' },
   ]),
   inherits: true,
   initial: () => 'none',
@@ -157,7 +157,7 @@ export const decoration: Property<string> = {
   type: choiceType([
     { value: 'none', label: 'none' },
     { value: 'underline', label: 'underline' },
-    { value: 'line-through', label: 'struck through' },
+    { value: 'line-through', label: 'strikethrough' },
   ]),
   initial: () => 'none',
   css: (value) => ({ 'text-decoration-line': value }),
@@ -170,7 +170,7 @@ export const wrapping: Property<string> = {
   traits: ['prose'],
   parts: LINE_PARTS,
   type: choiceType([
-    { value: 'wrap', label: 'as they fall', also: ['normal'] },
+    { value: 'wrap', label: 'automatic', also: ['normal'] },
     { value: 'balance', label: 'balanced' },
     { value: 'pretty', label: 'pretty' },
   ]),

@@ -13,7 +13,7 @@ export const alternateType: ValueType<NodeId> = {
     const chosen = source.find((_id, place) => letterOf(place) === letter);
     return chosen === undefined
       ? refused(
-          `“${text.trim()}” is none of the alternates; they are ${source.map((_id, place) => letterOf(place)).join(', ')}.`,
+          `“${text.trim()}” isn’t one of the alternates; they are ${source.map((_id, place) => letterOf(place)).join(', ')}.`,
         )
       : done(chosen);
   },

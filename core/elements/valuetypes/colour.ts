@@ -24,7 +24,7 @@ export const colourType: ValueType<string> = {
     const candidate = /^[0-9a-f]{3}([0-9a-f]{3})?$/.test(lower) ? `#${lower}` : lower;
     if (cssColour(candidate)) return done(candidate);
     return refused(
-      `“${typed}” is no colour of this site and no CSS colour such as #1b2a49 or oklch(70% 0.1 80).`,
+      `“${typed}” is neither a colour of this site nor a CSS colour such as #1b2a49 or oklch(70% 0.1 80).`,
     );
   },
   format(value, { site }) {

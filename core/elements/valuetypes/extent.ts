@@ -26,7 +26,9 @@ export const extentType: ValueType<Extent> = {
     if (share !== undefined && share >= 1 && share <= 100) return done({ percent: share });
     const pixels = typed.endsWith('%') ? undefined : readNumber(typed, 'px');
     if (pixels !== undefined && pixels >= 1 && pixels <= 4000) return done({ px: pixels });
-    return refused(`“${text.trim()}” is not a width: type auto, a share from 1 % to 100 %, or 1 to 4000 px.`);
+    return refused(
+      `“${text.trim()}” isn’t a valid width. Type auto, a share from 1 % to 100 %, or 1 to 4000 px.`,
+    );
   },
   format: (value) =>
     value === 'auto' ? 'auto' : 'px' in value ? `${decimals(value.px)} px` : `${decimals(value.percent)} %`,

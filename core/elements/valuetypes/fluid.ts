@@ -33,7 +33,7 @@ export function readFluid(
   const widths = second === undefined ? undefined : ends(second).map((each) => readNumber(each, 'px'));
   const typed = `“${text.trim()}”`;
   if (widths && !(widths.length === 2 && widths.every((each) => each !== undefined)))
-    return refused(`${typed}: two values need two widths behind the @, as in ${first.trim()} @ 640–1023.`);
+    return refused(`${typed}: two values need two widths after the @, as in ${first.trim()} @ 640–1023.`);
   const [fromWidth, toWidth] = (widths as number[] | undefined) ?? [
     (fluidWidths ?? USUAL_WIDTHS).fromWidth,
     (fluidWidths ?? USUAL_WIDTHS).toWidth,

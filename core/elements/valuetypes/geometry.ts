@@ -25,7 +25,7 @@ export const ratioType: ValueType<Ratio> = {
     const [width, height = 1, ...rest] = typed.split(/[:/x×]/).map((part) => readNumber(part));
     const valid = (value: number | undefined) => value !== undefined && value > 0 && value <= 100;
     if (!valid(width) || !valid(height) || rest.length > 0) {
-      return refused(`“${text.trim()}” is not a ratio: type auto, or width to height as in 16:9.`);
+      return refused(`“${text.trim()}” isn’t a valid aspect ratio. Type auto, or width:height as in 16:9.`);
     }
     return done({ width: width!, height });
   },
@@ -59,7 +59,9 @@ export const pointType: ValueType<Point> = {
       .map((part) => readNumber(part));
     const valid = parts.length === 2 && parts.every((part) => part !== undefined && part >= 0 && part <= 100);
     if (!valid)
-      return refused(`“${text.trim()}” is not a point: type two shares from 0 to 100, as in 50 20.`);
+      return refused(
+        `“${text.trim()}” isn’t a valid point. Type two percentages from 0 to 100, as in 50 20.`,
+      );
     return done({ x: parts[0]!, y: parts[1]! });
   },
   format: ({ x, y }) => `${decimals(x)} ${decimals(y)}`,

@@ -50,7 +50,7 @@ export const gradientType: ValueType<Gradient | 'none'> = {
     const to = colourType.parse(words.slice(between + 1).join(' '), context);
     if (angle === undefined || angle < 0 || angle > 360 || between < 0 || !from.ok || !to.ok) {
       return refused(
-        `“${typed}” is no gradient: type none, or an angle and two colours, as in 180 #fff to #ddd.`,
+        `“${typed}” isn’t a valid gradient. Type none, or an angle and two colours, as in 180 #fff to #ddd.`,
       );
     }
     return done({ angle, from: from.value, to: to.value });

@@ -48,7 +48,7 @@ export const offsetType: ValueType<Offset> = {
     const pixels = typed.endsWith('%') ? undefined : readNumber(typed, 'px');
     if (pixels !== undefined && Math.abs(pixels) <= MOST_OFFSET) return done({ px: pixels });
     return refused(
-      `“${text.trim()}” is not an offset: type −${MOST_OFFSET} to ${MOST_OFFSET} px, or −100 % to 100 % of the area.`,
+      `“${text.trim()}” isn’t a valid offset. Type −${MOST_OFFSET} to ${MOST_OFFSET} px, or −100 % to 100 % of the area.`,
     );
   },
   format: (value) => ('px' in value ? `${decimals(value.px)} px` : `${decimals(value.percent)} %`),

@@ -25,7 +25,7 @@ export const orderType: ValueType<NodeId[]> = {
     if (!siblings?.child)
       return refused('Select one of the parts to give it a place, or drag them into order.');
     if (place === undefined || !Number.isInteger(place) || place < 1 || place > count) {
-      return refused(`“${text.trim()}” is not a place from 1 to ${count}.`);
+      return refused(`“${text.trim()}” isn’t a place from 1 to ${count}.`);
     }
     return done(childOrder(siblings.source, moveTo(siblings.order, siblings.child, place - 1)));
   },

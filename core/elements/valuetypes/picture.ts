@@ -13,8 +13,8 @@ interface Shown {
   is(asset: Asset): boolean;
 }
 
-const PICTURE: Shown = { word: 'picture', accept: 'image/*', is: isPicture };
-const FILM: Shown = { word: 'film', accept: 'video/*', is: isFilm };
+const PICTURE: Shown = { word: 'image', accept: 'image/*', is: isPicture };
+const FILM: Shown = { word: 'video', accept: 'video/*', is: isFilm };
 
 /** One of what is on the shelf of the site, by the id of its asset; where there may be none, `none`. */
 const shownType = ({ word, accept, is }: Shown, optional: boolean): ValueType<string> => ({

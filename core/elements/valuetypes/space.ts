@@ -42,7 +42,7 @@ export function spaceType(minimum: number, maximum: number): ValueType<Space> {
       if (value !== undefined && value >= minimum && value <= maximum) return done(value);
       const names = site.spacing.map(({ name }) => name).join(', ');
       return refused(
-        `“${typed}” is no distance: type ${minimum} to ${maximum} px${names && `, or a step of the spacing scale (${names})`}.`,
+        `“${typed}” isn’t a valid distance. Type ${minimum} to ${maximum} px${names && `, or a step of the spacing scale (${names})`}.`,
       );
     },
     format: (value, { site }) =>

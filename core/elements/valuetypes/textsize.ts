@@ -77,7 +77,7 @@ export const textSizeType: ValueType<TextSize> = {
     const made = readShare(text) ?? readFluid(text, readLength, context);
     if (made) return made;
     const size = readLength(text);
-    return size === undefined ? refused(`“${text.trim()}” is not a text size: ${READ}`) : done(size);
+    return size === undefined ? refused(`“${text.trim()}” isn’t a valid text size.  ${READ}`) : done(size);
   },
   format: write,
   written: (value) => (isFluid(value) ? writtenFluid(value) : write(value)),

@@ -28,7 +28,7 @@ import { WhereItGoes } from './WhereItGoes.tsx';
 const WIDTH = 300;
 
 /** Why a block is not offered. */
-const ONCE = 'This page links it already, and a page links a block once.';
+const ONCE = 'This page already links it, and a page can link a block only once.';
 
 function Titled({ label, children }: { label: string; children: ReactNode }) {
   return (
@@ -79,7 +79,7 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
     const place = goal(offer);
     return place
       ? `Goes into ${page.nodes[place.parent].name}; or draw it to a place in a sheet or the outline`
-      : `Nothing around ${from.name} takes one; add a section first`;
+      : `Nothing near ${from.name} takes one; add a section first`;
   };
   const put = (offer: Offer) => {
     const place = goal(offer);
@@ -166,7 +166,7 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
           inputRef={field}
           autoFocus
           value={text}
-          placeholder="Name, or what it is for"
+          placeholder="Name or purpose"
           inputProps={{ 'aria-label': 'Find what to add', spellCheck: false }}
           onChange={(event) => setText(event.target.value)}
           onKeyDown={(event) => {
@@ -200,13 +200,13 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
         >
           <ToggleButton value="sections">Sections</ToggleButton>
           <ToggleButton value="elements">Elements</ToggleButton>
-          <ToggleButton value="kept">Kept blocks</ToggleButton>
+          <ToggleButton value="kept">Saved blocks</ToggleButton>
         </ToggleButtonGroup>
       )}
       <Box sx={{ flex: 1, overflow: 'auto', minHeight: 0, px: 1.5, pt: 1.25 }}>
         {finding && first === undefined && (
           <Typography sx={{ color: quiet, textAlign: 'center', pt: 3, fontSize: 13 }}>
-            Nothing to add is called “{text.trim()}”. Try what it is for: words, pictures, links, hours.
+            Nothing to add matches “{text.trim()}”. Try its purpose: text, images, links, hours.
           </Typography>
         )}
         {(finding || shelf === 'elements') &&
@@ -225,13 +225,13 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
           <Titled label="Ready-made sections">{drawn(shownSections)}</Titled>
         )}
         {(finding ? shownKept.length > 0 : shelf === 'kept') && (
-          <Titled label="Kept blocks">
+          <Titled label="Saved blocks">
             {!finding && <KeptBar />}
             {kept.length > 0 && <PlacedAs linked={linked} onLinked={setLinked} />}
             {kept.length === 0 && (
               <Typography sx={{ fontSize: 13, color: quiet, py: 1 }}>
-                Nothing is kept yet. Select a block, open its ⋮ menu and choose <i>Keep … as a block</i>: it
-                stands here then, with all its overrides, to be placed on any page.
+                No saved blocks yet. Select a block, open its ⋮ menu and choose <i>Save … as a block</i>: it
+                appears here, with all its overrides, ready to place on any page.
               </Typography>
             )}
             {drawn(shownKept, (offer) => (

@@ -32,9 +32,7 @@ export function KeptBar() {
       const read = readElements(await file.text());
       if (!read.ok) {
         dispatch(
-          refusedEdit(
-            `${file.name} is no block that was taken out of a site, or is damaged; nothing was brought in.`,
-          ),
+          refusedEdit(`${file.name} isn’t an exported block, or it is damaged; nothing was imported.`),
         );
         continue;
       }
@@ -46,7 +44,7 @@ export function KeptBar() {
   return (
     <Box sx={{ mb: 1.25 }}>
       <Button size="small" startIcon={<FolderInput size={14} />} onClick={() => input.current?.click()}>
-        Bring in a block …
+        Import a block …
       </Button>
       <input
         ref={input}
@@ -76,7 +74,7 @@ export function PlacedAs({ linked, onLinked }: PlacedAsProps) {
         exclusive
         fullWidth
         size="small"
-        aria-label="Placed as"
+        aria-label="Place as"
         value={linked}
         onChange={(_event, next: boolean | null) => next !== null && onLinked(next)}
         sx={{
@@ -93,8 +91,8 @@ export function PlacedAs({ linked, onLinked }: PlacedAsProps) {
       </ToggleButtonGroup>
       <Typography sx={{ fontSize: 12, color: quiet, mt: 0.5 }}>
         {linked
-          ? 'The block itself: what is changed on one page is changed on every page that links it.'
-          : 'Changed by itself; the kept block and other copies stay as they are.'}
+          ? 'The block itself: a change on one page changes it on every page that links it.'
+          : 'Changed by itself; the saved block and other copies stay as they are.'}
       </Typography>
     </Box>
   );
@@ -111,12 +109,12 @@ function TakeOut({ offer, onDone }: { offer: Offer; onDone(): void }) {
     const files = await bytesShown(site, copied);
     const name = `${offer.label.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.block.json`;
     if (files.ok) saveFile(name, keptFile(copied, files.value));
-    else dispatch(refusedEdit(`${files.sentence} Nothing was taken out.`));
+    else dispatch(refusedEdit(`${files.sentence} Nothing was exported.`));
     onDone();
   };
   return (
     <MenuItem dense disabled={reading} onClick={() => void takeOut()}>
-      {reading ? 'Reading its pictures …' : 'Take it out to a file'}
+      {reading ? 'Loading its images …' : 'Export to a file'}
     </MenuItem>
   );
 }
@@ -164,7 +162,7 @@ export function KeptTools({ offer }: { offer: Offer }) {
         </MenuItem>
         <TakeOut offer={offer} onDone={close} />
         <MenuItem dense onClick={() => (close(), void dispatch(editWhole('dropKept', { id })))}>
-          Keep it no longer
+          Remove from the saved blocks
         </MenuItem>
       </Menu>
     </>

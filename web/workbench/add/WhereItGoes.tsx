@@ -40,7 +40,7 @@ export function WhereItGoes({ site, from, view, wanted, onWanted }: WhereItGoesP
           exclusive
           fullWidth
           size="small"
-          aria-label="Where it goes"
+          aria-label="Position"
           value={wanted}
           onChange={(_event, next: typeof wanted | null) => next && onWanted(next)}
           sx={{
@@ -60,7 +60,7 @@ export function WhereItGoes({ site, from, view, wanted, onWanted }: WhereItGoesP
         </ToggleButtonGroup>
       ) : (
         <Typography noWrap sx={{ fontSize: 12, color: quiet }}>
-          Goes {holds ? 'to the end of' : 'below'} {from.name}, or where you draw it
+          Goes {holds ? 'to the end of' : 'below'} {from.name}, or where you drag it
         </Typography>
       )}
       {view.id !== site.views.base && (

@@ -31,10 +31,10 @@ export interface Offer {
 
 /** The kinds in the order in which they are offered; a page is no element to add. */
 const KINDS: readonly { label: string; words: string; kinds: readonly string[] }[] = [
-  { label: 'What holds others', words: 'container', kinds: ['section', 'row', 'column', 'card', 'overlay'] },
-  { label: 'Words', words: 'text', kinds: ['heading', 'text', 'list', 'quote', 'button'] },
+  { label: 'Containers', words: 'container', kinds: ['section', 'row', 'column', 'card', 'overlay'] },
+  { label: 'Text', words: 'text', kinds: ['heading', 'text', 'list', 'quote', 'button'] },
   {
-    label: 'Pictures and films',
+    label: 'Images and videos',
     words: 'image media',
     kinds: ['picture', 'gallery', 'video', 'icon', 'logo'],
   },
@@ -44,11 +44,11 @@ const KINDS: readonly { label: string; words: string; kinds: readonly string[] }
     kinds: ['navigation', 'social', 'prices', 'hours', 'timetable', 'questions', 'form'],
   },
   {
-    label: 'At the window’s edges',
+    label: 'At the edges of the window',
     words: 'fixed sticky bottom thumb',
     kinds: ['strip', 'up', 'openingscreen'],
   },
-  { label: 'Between others', words: 'space line', kinds: ['divider', 'spacer'] },
+  { label: 'Dividers', words: 'space line', kinds: ['divider', 'spacer'] },
 ];
 
 export interface OfferGroup {
@@ -88,7 +88,7 @@ export const keptOffers = (site: SiteFrame, linked: boolean): Offer[] =>
     return {
       id: tree.id,
       label: root.name,
-      words: `kept block ${knownKind(root.kind).label}`,
+      words: `saved block ${knownKind(root.kind).label}`,
       kind: root.kind,
       copy: () => copy,
       ...(linked && { linked: tree.id }),

@@ -76,8 +76,8 @@ export function ArrangeDialog({ site, page, root, active, tidying, onClose }: Ar
   };
   const verb = tidying ? 'Tidy' : 'Arrange';
   const nothing = tidying
-    ? 'Nothing in it is covered, outside, out of order, unevenly spaced or in too large an area.'
-    : 'It stands as it would be arranged already; there is nothing to propose.';
+    ? 'Nothing in it is covered, outside, out of order, unevenly spaced or in an area that is too large.'
+    : 'It is already arranged that way; there is nothing to propose.';
   return (
     <Dialog open onClose={onClose} maxWidth="lg" aria-labelledby="arrange-title">
       <DialogTitle id="arrange-title">
@@ -85,7 +85,7 @@ export function ArrangeDialog({ site, page, root, active, tidying, onClose }: Ar
       </DialogTitle>
       <DialogContent sx={{ minWidth: 560 }}>
         {fault && <Typography role="alert">{fault}</Typography>}
-        {!proposals && !fault && <LinearProgress aria-label="Layouts are worked out" />}
+        {!proposals && !fault && <LinearProgress aria-label="Calculating layouts" />}
         {proposals && proposals.length < 2 && (
           <Typography>{made?.refusal ? `No layout fits. ${made.refusal}` : nothing}</Typography>
         )}
@@ -93,7 +93,7 @@ export function ArrangeDialog({ site, page, root, active, tidying, onClose }: Ar
           <>
             <Layouts site={site} view={view} proposals={proposals} chosen={chosen} onChoose={setChosen} />
             {tidying ? (
-              <Listed label="What is mended">
+              <Listed label="What is fixed">
                 {proposal?.mends?.map((mend) => (
                   <Typography component="li" key={`${mend.id} ${mend.why}`} sx={{ fontSize: 13, py: 0.25 }}>
                     {mendInWords(before, mend)}
@@ -122,7 +122,7 @@ export function ArrangeDialog({ site, page, root, active, tidying, onClose }: Ar
                       onChange={(event) => setUntouched(event.target.checked)}
                     />
                   }
-                  label={`Only where nothing was set by hand in ${view.name}`}
+                  label={`Only where nothing was set manually in ${view.name}`}
                   slotProps={{ typography: { sx: { fontSize: 13 } } }}
                 />
               </>
@@ -136,7 +136,7 @@ export function ArrangeDialog({ site, page, root, active, tidying, onClose }: Ar
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>{proposals && proposals.length < 2 ? 'Close' : 'Leave it as it is'}</Button>
+        <Button onClick={onClose}>{proposals && proposals.length < 2 ? 'Close' : 'Keep it as it is'}</Button>
         {(!proposals || proposals.length > 1) && (
           <Button variant="contained" disabled={taken.length === 0} onClick={take}>
             {whole || taken.length === 0

@@ -7,11 +7,11 @@ import { line, petrol, quiet } from '../../ui/theme.ts';
 import type { Proposal } from './proposals.ts';
 
 export const WAYS: Record<Proposal['way'], string> = {
-  now: 'As it is now',
+  now: 'Now',
   tidy: 'Tidied',
   stacked: 'Stacked',
   'two across': 'Two across',
-  'pictures first': 'Pictures first',
+  'images first': 'Images first',
 };
 
 /** px on screen; how large layouts are drawn at most. */

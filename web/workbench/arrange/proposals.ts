@@ -52,7 +52,7 @@ class Working {
   ask<W extends keyof Work>(work: W, asked: Work[W]['asked']): Promise<Work[W]['answer']> {
     return new Promise((resolve, reject) => {
       this.worker.onmessage = ({ data }) => resolve(data as Work[W]['answer']);
-      this.worker.onerror = () => reject(new Error('The layouts could not be worked out.'));
+      this.worker.onerror = () => reject(new Error('The layouts could not be calculated.'));
       this.worker.postMessage({ work, asked });
     });
   }

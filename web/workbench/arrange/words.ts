@@ -53,14 +53,14 @@ export function mendInWords(page: Page, mend: Mend<NodeId>): string {
   const own = name(mend.id);
   switch (mend.why) {
     case 'outside':
-      return `${own} stood out of ${page.nodes[page.nodes[mend.id].parent!].name}: it keeps to its area`;
+      return `${own} stuck out of ${page.nodes[page.nodes[mend.id].parent!].name}: it stays in its area`;
     case 'too large':
-      return `${own} took ${rows(mend.from)} and needs ${mend.to}: what stands below it moves up`;
+      return `${own} took ${rows(mend.from)} and needs ${mend.to}: what is below it moves up`;
     case 'crossed':
       return `${own} comes after ${name(mend.other)}, as in the base view`;
     case 'covered':
-      return `${own} lay over ${name(mend.other)}: it stands below it`;
+      return `${own} covered ${name(mend.other)}: it goes below it`;
     case 'uneven':
-      return `${own} stood ${rows(mend.from)} below ${name(mend.other)}: ${rows(mend.to)}, as the others`;
+      return `${own} was ${rows(mend.from)} below ${name(mend.other)}: ${rows(mend.to)}, as the others`;
   }
 }

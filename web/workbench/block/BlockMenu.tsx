@@ -106,7 +106,7 @@ function Dialogs({
           onClose={onClose}
         />
       )}
-      {which === 'carry over' && (
+      {which === 'copy overrides' && (
         <CarryOverDialog
           site={site}
           page={page}

@@ -83,7 +83,7 @@ export function CarryOverDialog({ site, page, within, active, onClose }: CarryOv
   };
   return (
     <Dialog open onClose={onClose} aria-labelledby="carry-title" maxWidth="sm" fullWidth>
-      <DialogTitle id="carry-title">Carry overrides over to another view</DialogTitle>
+      <DialogTitle id="carry-title">Copy overrides to another view</DialogTitle>
       <DialogContent>
         <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', pt: 1, pb: 1.5, flexWrap: 'wrap' }}>
           {choice('From', from, (id) => {
@@ -106,7 +106,7 @@ export function CarryOverDialog({ site, page, within, active, onClose }: CarryOv
         {changing.length === 0 ? (
           <Typography sx={{ color: quiet, py: 2 }}>
             {changes.length === 0
-              ? `There are no overrides in ${view(from).name} to carry over.`
+              ? `There are no overrides in ${view(from).name} to copy.`
               : `${to && view(to).name} has these values already.`}
           </Typography>
         ) : (
@@ -116,7 +116,7 @@ export function CarryOverDialog({ site, page, within, active, onClose }: CarryOv
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
         <Button variant="contained" disabled={changes.length === 0} onClick={carry}>
-          Carry over {changes.length} {changes.length === 1 ? 'override' : 'overrides'}
+          Copy {changes.length} {changes.length === 1 ? 'override' : 'overrides'}
         </Button>
       </DialogActions>
     </Dialog>

@@ -64,10 +64,10 @@ export function EvenRowsDialog({ site, page, run, onClose }: EvenRowsProps) {
       <DialogTitle id="even-title">Even out {run.rows.length} rows that alternate</DialogTitle>
       <DialogContent>
         <Typography sx={{ fontSize: 13, color: quiet, mb: 1.5 }}>
-          Side by side, picture and words take turns. One below the other, each row begins with what stands
-          first in it: choose the views in which all of them are to begin with the same.
+          Side by side, image and text alternate. Stacked, each row starts with whatever is first in it:
+          choose the views in which all rows should start with the same.
         </Typography>
-        <Table size="small" aria-label="What each view gets" sx={{ '& td, & th': { fontSize: 13 } }}>
+        <Table size="small" aria-label="Result in each view" sx={{ '& td, & th': { fontSize: 13 } }}>
           <TableHead>
             <TableRow>
               <TableCell>Row</TableCell>
@@ -100,7 +100,7 @@ export function EvenRowsDialog({ site, page, run, onClose }: EvenRowsProps) {
                   return (
                     <TableCell key={view.id} align="center">
                       <Box component="span" sx={{ fontWeight: then === now ? 400 : 700 }}>
-                        {then} first
+                        {then === 'picture' ? 'image' : 'text'} first
                       </Box>
                       <Box sx={{ fontSize: 11.5, color: quiet }}>{stacked ? 'stacked' : 'side by side'}</Box>
                     </TableCell>
@@ -118,8 +118,8 @@ export function EvenRowsDialog({ site, page, run, onClose }: EvenRowsProps) {
           onChange={(_event, next: First | null) => next && setFirst(next)}
           sx={{ mt: 2, '& .MuiToggleButton-root': { textTransform: 'none', py: 0.25 } }}
         >
-          <ToggleButton value="picture">Picture first</ToggleButton>
-          <ToggleButton value="words">Words first</ToggleButton>
+          <ToggleButton value="picture">Image first</ToggleButton>
+          <ToggleButton value="words">Text first</ToggleButton>
         </ToggleButtonGroup>
       </DialogContent>
       <DialogActions>

@@ -70,7 +70,7 @@ export function PasteDialog({ site, page, nodes, copied, onClose }: PasteDialogP
       <DialogContent>
         <Typography sx={{ color: quiet, mb: 1 }}>
           On {nodes.length === 1 ? nodes[0].name : `${nodes.length} elements`} in {site.name}, with their
-          overrides and how far they reach.
+          overrides and reach.
         </Typography>
         {suiting.length === 0 && <Typography>None of these values applies there.</Typography>}
         {PROPERTY_GROUPS.map((group) => {
@@ -117,7 +117,7 @@ export function PasteDialog({ site, page, nodes, copied, onClose }: PasteDialogP
         })}
         {left.length > 0 && (
           <Typography sx={{ color: quiet, mt: 1, fontSize: 12 }}>
-            Left out, because they do not apply:{' '}
+            Left out because they do not apply:{' '}
             {left.map(({ property }) => property.label.toLowerCase()).join(', ')}.
           </Typography>
         )}

@@ -59,14 +59,14 @@ export function ScaleDialog({ site, page, nodes, active, onClose }: ScaleProps) 
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="scale-title">
       <form onSubmit={(event) => (event.preventDefault(), changing.length > 0 && scale())}>
         <DialogTitle id="scale-title">
-          Content of {name} to scale in {view}
+          Scale the content of {name} in {view}
         </DialogTitle>
         <DialogContent>
           <Typography sx={{ fontSize: 13, color: quiet, mb: 2 }}>
-            All that is in it, in proportion. Text stays at {SMALLEST_READ} px at least.
+            Scales everything in it in proportion. Text stays at {SMALLEST_READ} px or more.
           </Typography>
           <RadioGroup
-            aria-label="What is brought to scale"
+            aria-label="What to scale"
             value={only}
             onChange={(_event, next) => setOnly(next as typeof only)}
             sx={{ mb: 2 }}
@@ -101,7 +101,7 @@ export function ScaleDialog({ site, page, nodes, active, onClose }: ScaleProps) 
           ) : (
             valid && (
               <Typography sx={{ fontSize: 13, color: quiet }}>
-                There is no length in it that would change at that scale.
+                Nothing in it would change at that scale.
               </Typography>
             )
           )}
@@ -111,9 +111,9 @@ export function ScaleDialog({ site, page, nodes, active, onClose }: ScaleProps) 
           </Typography>
         </DialogContent>
         <DialogActions>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" variant="contained" disabled={changing.length === 0}>
-            Bring to scale
+            Scale
           </Button>
         </DialogActions>
       </form>

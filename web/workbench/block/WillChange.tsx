@@ -19,7 +19,7 @@ export function WillChange({ site, page, view, changes }: WillChangeProps) {
             <TableCell>Element</TableCell>
             <TableCell>Property</TableCell>
             <TableCell>Now</TableCell>
-            <TableCell>Then</TableCell>
+            <TableCell>After</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>

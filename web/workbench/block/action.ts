@@ -1,7 +1,7 @@
 import type { EditReach, Node, Page, SiteFrame, ViewId } from '../../../core/index.ts';
 import type { Thunk } from '../../state/store.ts';
 
-export type BlockDialog = 'paste' | 'carry over' | 'even rows' | 'arrange' | 'tidy' | 'scale';
+export type BlockDialog = 'paste' | 'copy overrides' | 'even rows' | 'arrange' | 'tidy' | 'scale';
 
 /** Something that can be done with what is selected. */
 export interface BlockAction {

@@ -90,7 +90,7 @@ function alternating({ site, page, nodes, active, reach }: Selected): ActionGrou
           }),
         },
         {
-          label: 'Make ordinary blocks of them, hidden as they are',
+          label: 'Turn them into ordinary blocks, hidden as they are',
           run: edit('dissolveAlternates', { set: set.id }),
         },
       );
@@ -158,7 +158,7 @@ function placing({ site, page, nodes, active, reach, onDialog }: Selected): Acti
           ? []
           : [
               {
-                label: `As in source in ${name}`,
+                label: `Source order in ${name}`,
                 run: edit('orderAsInSource', { node: lead.id, view: active, reach }),
               },
               {
@@ -209,12 +209,12 @@ function elements({ page, nodes }: Selected): ActionGroup {
         run: duplicate(nodes.map(({ id }) => id)),
       },
       {
-        label: nodes.length > 1 ? 'Keep this block' : `Keep ${lead.name} as a block`,
+        label: nodes.length > 1 ? 'Save this block' : `Save ${lead.name} as a block`,
         disabled: isPage || nodes.length > 1,
         run: keep(lead.id),
       },
       ...(nodes.length === 1 && lead.parent && !sharedPlaceOf(lead.id) && takesLinked(page.nodes[lead.parent])
-        ? [{ label: `Keep ${lead.name} as a block, linked here`, run: keepLinked(lead.id) }]
+        ? [{ label: `Save ${lead.name} as a block, linked here`, run: keepLinked(lead.id) }]
         : []),
       { label: `Copy ${name}`, keys: 'Ctrl+C', disabled: isPage, run: copySelected() },
       { label: `Cut ${name}`, keys: 'Ctrl+X', disabled: isPage, run: cutSelected() },
@@ -279,10 +279,10 @@ function values({ site, page, nodes, active, onDialog }: Selected): ActionGroup[
           run: edit('matchSiblings', { node: lead.id }),
         },
         {
-          label: `Content to scale in ${view.name} …`,
+          label: `Scale content in ${view.name} …`,
           run: nothing(() => onDialog('scale')),
         },
-        { label: 'Carry over to another view …', run: nothing(() => onDialog('carry over')) },
+        { label: 'Copy to another view …', run: nothing(() => onDialog('copy overrides')) },
       ],
     },
   ];

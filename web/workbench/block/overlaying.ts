@@ -7,22 +7,22 @@ import { become, fitToContent, lineUpBaselines } from './measured.ts';
 function together({ site, page, nodes, active }: Selected): ActionGroup {
   const ids = nodes.map(({ id }) => id);
   const entries: BlockAction[] = [
-    { label: 'At their start', run: lineUp(ids, active, 'across', 'start') },
-    { label: 'At their centres', run: lineUp(ids, active, 'across', 'center') },
-    { label: 'At their end', run: lineUp(ids, active, 'across', 'end') },
-    { label: 'At their tops', run: lineUp(ids, active, 'down', 'start') },
-    { label: 'At their middles', run: lineUp(ids, active, 'down', 'center') },
-    { label: 'At their bottoms', run: lineUp(ids, active, 'down', 'end') },
-    { label: 'On one baseline', run: lineUpBaselines(ids, active) },
-    { label: 'As wide as the last one', run: makeSameSize(ids, active, 'across') },
-    { label: 'As high as the last one', run: makeSameSize(ids, active, 'down') },
-    { label: 'Evenly spaced across', run: spaceEvenly(ids, active, 'across') },
-    { label: 'Evenly spaced down', run: spaceEvenly(ids, active, 'down') },
-    { label: 'One row between', run: spaceEvenly(ids, active, 'down', 1) },
-    { label: 'One column between', run: spaceEvenly(ids, active, 'across', 1) },
+    { label: 'Align left edges', run: lineUp(ids, active, 'across', 'start') },
+    { label: 'Align centres', run: lineUp(ids, active, 'across', 'center') },
+    { label: 'Align right edges', run: lineUp(ids, active, 'across', 'end') },
+    { label: 'Align tops', run: lineUp(ids, active, 'down', 'start') },
+    { label: 'Align middles', run: lineUp(ids, active, 'down', 'center') },
+    { label: 'Align bottoms', run: lineUp(ids, active, 'down', 'end') },
+    { label: 'Align baselines', run: lineUpBaselines(ids, active) },
+    { label: 'Same width as the last one', run: makeSameSize(ids, active, 'across') },
+    { label: 'Same height as the last one', run: makeSameSize(ids, active, 'down') },
+    { label: 'Space evenly across', run: spaceEvenly(ids, active, 'across') },
+    { label: 'Space evenly down', run: spaceEvenly(ids, active, 'down') },
+    { label: 'One row apart', run: spaceEvenly(ids, active, 'down', 1) },
+    { label: 'One column apart', run: spaceEvenly(ids, active, 'across', 1) },
   ];
   if (canPair({ site, page }, ids, active))
-    entries.push({ label: 'Beside each other, one to one', run: pairUp(ids, active) });
+    entries.push({ label: 'Side by side, one to one', run: pairUp(ids, active) });
   return { heading: `Line up ${ids.length} parts`, entries };
 }
 
@@ -44,13 +44,13 @@ export function overlaying(selected: Selected): ActionGroup[] {
     });
   if (alone && lead.kind === OVERLAY)
     entries.push(
-      { label: `Take empty rows out in ${name}`, run: shorten(lead.id, active, 'anywhere') },
-      { label: `Take empty rows below off in ${name}`, run: shorten(lead.id, active, 'below') },
-      { label: 'Make a column of it', run: become('makeColumn', lead.id) },
+      { label: `Remove empty rows in ${name}`, run: shorten(lead.id, active, 'anywhere') },
+      { label: `Remove empty rows below in ${name}`, run: shorten(lead.id, active, 'below') },
+      { label: 'Turn it into a column', run: become('makeColumn', lead.id) },
     );
   if (alone && canBeOverlay(lead.kind) && lead.children.length > 0)
     entries.push({
-      label: lead.kind === 'section' ? 'Put all in it into an overlay' : 'Make an overlay of it',
+      label: lead.kind === 'section' ? 'Put everything in it into an overlay' : 'Turn it into an overlay',
       run: become('makeOverlay', lead.id),
     });
   return [

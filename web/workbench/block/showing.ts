@@ -18,10 +18,10 @@ function offering(site: SiteFrame, page: Page, active: ViewId): ActionGroup {
   const { name } = viewOf(site.views, active);
   const there = (view: ViewId) => offeringIn(head, site, view) !== 'withheld';
   return {
-    heading: 'Offered',
+    heading: 'Appears',
     entries: [
       {
-        label: there(active) ? `Do not offer in ${name}` : `Offer in ${name}`,
+        label: there(active) ? `Remove from ${name}` : `Show page in ${name}`,
         keys: 'H',
         run: hideOrShow([page.root], active),
       },

@@ -214,7 +214,7 @@ export function FieldEditor({ field, value, onChange, inline = false }: FieldEdi
         );
       return (
         <Typography sx={{ fontSize: 12, color: quiet }}>
-          <b>{label}:</b> {plainText(value as string).slice(0, 90) || 'no words yet'} — double-click it in a
+          <b>{label}:</b> {plainText(value as string).slice(0, 90) || 'no text yet'} — double-click it in a
           sheet to edit.
         </Typography>
       );

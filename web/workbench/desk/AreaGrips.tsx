@@ -135,7 +135,7 @@ export function AreaGrips(props: AreaGripsProps) {
         drawing={shown !== null}
         onPointerDown={move}
         label={`${children}, place`}
-        title="Draw to another place, or use the arrow keys: Shift sizes, Ctrl shifts by a pixel"
+        title="Drag to move, or use the arrow keys: Shift resizes, Ctrl moves by a pixel"
       >
         {children}
       </NameTag>

@@ -155,10 +155,10 @@ function Screens() {
             </Typography>
           </MenuItem>
         ))}
-        <ListSubheader id={`${menu}pictures`}>Pictures fetched for</ListSubheader>
+        <ListSubheader id={`${menu}images`}>Images loaded for</ListSubheader>
         <MenuItem
           dense
-          aria-describedby={`${menu}pictures`}
+          aria-describedby={`${menu}images`}
           selected={density === null}
           onClick={choose(() => dispatch(densityChosen(null)))}
         >
@@ -168,7 +168,7 @@ function Screens() {
           <MenuItem
             key={each}
             dense
-            aria-describedby={`${menu}pictures`}
+            aria-describedby={`${menu}images`}
             selected={density === each}
             onClick={choose(() => dispatch(densityChosen(each)))}
           >

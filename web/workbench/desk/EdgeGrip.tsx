@@ -139,7 +139,7 @@ export function EdgeGrip(props: EdgeGripProps) {
         >
           <div role="status" className="area-words">
             {drawn.edge.words(drawn.to)}
-            {drawn.to === drawn.edge.least && ', the least that fits'}
+            {drawn.to === drawn.edge.least && ', the minimum that fits'}
           </div>
         </div>
       )}

@@ -122,7 +122,7 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, c
         onPointerDown={down}
         onKeyDown={keys}
         label={movable ? `${children}, move` : undefined}
-        title={movable ? 'Draw to another place, or move with the arrow keys' : undefined}
+        title={movable ? 'Drag to move, or use the arrow keys' : undefined}
       >
         {children}
       </NameTag>

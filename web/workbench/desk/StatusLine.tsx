@@ -15,12 +15,12 @@ export function StatusLine({ site, active }: { site: SiteFrame; active: ViewId }
       <b>Checks</b>
       {failed && (
         <Typography sx={{ fontSize: 13, color: quiet, flex: 'none' }}>
-          The page could not be looked over; it is tried again with the next change.
+          The page could not be checked. Your work is safe; it is checked again after the next change.
         </Typography>
       )}
-      {page === null && <Typography sx={{ fontSize: 13, color: quiet }}>looking …</Typography>}
+      {page === null && <Typography sx={{ fontSize: 13, color: quiet }}>checking …</Typography>}
       {page !== null && !here && !failed && (
-        <Typography sx={{ fontSize: 13, color: quiet }}>nothing is amiss</Typography>
+        <Typography sx={{ fontSize: 13, color: quiet }}>no problems found</Typography>
       )}
       {here && (
         <>

@@ -37,7 +37,7 @@ function Trouble() {
       />
     ));
   return (
-    <div role="img" aria-label={`Trouble from ${said} px`} title={`Something is amiss from ${said} px`}>
+    <div role="img" aria-label={`Problem from ${said} px`} title={`Problem from ${said} px`}>
       {drawn(stretches.all, 'trouble')}
       {drawn(stretches.barriers, 'trouble barrier')}
     </div>

@@ -25,7 +25,7 @@ export function FitWords({ site, node, view, onShare }: FitWordsProps) {
     const ems = await lineInEms(site, page, node, view);
     setMeasuring(false);
     if (ems === 0) {
-      setSaid(`${node.name} has no words in ${view.name}.`);
+      setSaid(`${node.name} has no text in ${view.name}.`);
       return;
     }
     setSaid('');
@@ -36,7 +36,7 @@ export function FitWords({ site, node, view, onShare }: FitWordsProps) {
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
         <TextField
           size="small"
-          label="Width of its words, %"
+          label="Width of its text, %"
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
           slotProps={{ htmlInput: { inputMode: 'decimal' } }}
@@ -47,7 +47,7 @@ export function FitWords({ site, node, view, onShare }: FitWordsProps) {
           onClick={() => void work()}
           sx={{ flex: 'none' }}
         >
-          Work out
+          Calculate
         </Button>
       </Box>
       {said !== '' && (

@@ -83,7 +83,7 @@ export function OrderEditor({ row, cell, context, onSet, onClose }: EditorProps)
     <Box sx={{ p: 1.5, width: 290 }}>
       <Typography sx={{ fontSize: 12, color: 'text.secondary', mb: 1 }}>
         {holder.name} in {cell.view.name}, {deep ? 'from back to front' : 'first to last'}. Reading and tab
-        order stay those of the source.
+        order follow the source.
       </Typography>
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
         <SortableContext items={order} strategy={verticalListSortingStrategy}>
@@ -123,7 +123,7 @@ export function OrderEditor({ row, cell, context, onSet, onClose }: EditorProps)
       </Box>
       {!deep && !same(order, source) && (
         <Typography sx={{ fontSize: 12, color: 'text.secondary', mt: 0.5 }}>
-          Read aloud and by the keyboard, the parts still come in the order of the source (WCAG 2.2, 1.3.2 and
+          For screen readers and the keyboard, the parts still come in source order (WCAG 2.2, 1.3.2 and
           2.4.3).
         </Typography>
       )}

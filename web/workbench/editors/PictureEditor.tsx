@@ -36,16 +36,16 @@ export function PictureEditor({ site, row, cell, context, onSet, onClose }: Edit
           type="file"
           hidden
           accept={accept}
-          aria-label={`A ${word} for the shelf`}
+          aria-label={`${word === 'video' ? 'A video' : 'An image'} for the shelf`}
           onChange={({ target }) => void bring([...(target.files ?? [])])}
         />
         <Button size="small" startIcon={<ImagePlus size={14} />} onClick={() => file.current?.click()}>
-          Bring in …
+          Import …
         </Button>
       </Box>
       <Box
         role="group"
-        aria-label={word === 'film' ? 'Films of the site' : 'Pictures of the site'}
+        aria-label={word === 'video' ? 'Videos of the site' : 'Images of the site'}
         sx={{
           p: 1,
           width: 268,
@@ -72,7 +72,7 @@ export function PictureEditor({ site, row, cell, context, onSet, onClose }: Edit
           >
             {!assets.has(value) ? (
               <Box sx={{ ...TILE, borderRadius: 0.5, border: `1px dashed ${quiet}` }} />
-            ) : word === 'film' ? (
+            ) : word === 'video' ? (
               <video
                 src={paths.asset(site.id, assets.get(value)!.hash)}
                 preload="metadata"

@@ -79,9 +79,9 @@ const FIELDS: Record<Form, [name: keyof Typed, label: string, heard?: string][]>
     ['toWidth', 'At width', 'Width of the largest size'],
   ],
   proportional: [
-    ['share', 'Percent of its place'],
-    ['least', 'At least, px'],
-    ['most', 'At most, px'],
+    ['share', 'Percent of its container'],
+    ['least', 'Min., px'],
+    ['most', 'Max., px'],
   ],
 };
 

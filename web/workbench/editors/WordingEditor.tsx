@@ -56,14 +56,14 @@ export function WordingEditor({ site, row, cell, onSet, onClose }: EditorProps) 
           <Typography sx={{ fontSize: 13, overflowWrap: 'anywhere' }}>
             {field.type.editor === 'link'
               ? knownProperty(propertyOfRow(row).name).type.format({ says: base }, { site })
-              : baseWords || 'no words'}
+              : baseWords || 'no text'}
           </Typography>
         </Box>
       )}
       {stale && (
         <Box role="note" sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
           <Typography sx={{ fontSize: 12, flex: 1, color: slate }}>
-            {baseName} says something else since this was written.
+            {baseName} has changed since this was written.
           </Typography>
           <Button
             size="small"
@@ -73,7 +73,7 @@ export function WordingEditor({ site, row, cell, onSet, onClose }: EditorProps) 
               onClose()
             }
           >
-            Still right
+            Still correct
           </Button>
         </Box>
       )}

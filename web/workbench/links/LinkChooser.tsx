@@ -20,8 +20,8 @@ import { LineField, type FieldProps } from '../../ui/LineField.tsx';
 /** What a link leads to besides pages, which are offered by name. */
 const FORMS = [
   { id: 'place', label: 'a place on a page …' },
-  { id: 'file', label: 'a file of the shelf …' },
-  { id: 'mail', label: 'a mail address …' },
+  { id: 'file', label: 'a file from the shelf …' },
+  { id: 'mail', label: 'an email address …' },
   { id: 'telephone', label: 'a telephone number …' },
   { id: 'address', label: 'another address …' },
 ] as const;
@@ -50,9 +50,9 @@ function choiceOf(link: string): string {
 }
 
 const GONE = {
-  page: 'The page it led to is not there any more.',
-  place: 'The place it led to is not there any more; it leads to the top of the page.',
-  file: 'The file it led to is not on the shelf any more.',
+  page: 'The page it led to no longer exists.',
+  place: 'The place it led to is no longer there; it leads to the top of the page.',
+  file: 'The file it led to is no longer on the shelf.',
 } as const;
 
 /** A number as telephones take it: blanks become hyphens (RFC 3966, §3). */
@@ -115,7 +115,7 @@ function PlaceFields({ value, onChange }: Omit<FieldProps<string>, 'label'>) {
         slotProps={select}
       >
         <MenuItem value="" disabled>
-          {shown ? 'Choose a place' : 'The page is being read …'}
+          {shown ? 'Choose a place' : 'Loading the page …'}
         </MenuItem>
         {places.map(({ id, name, kind }) => (
           <MenuItem key={id} value={id} sx={{ pl: kind === 'section' ? 2 : 4 }} title={knownKind(kind).label}>
@@ -186,7 +186,7 @@ export function LinkChooser({ label, value, onChange }: FieldProps<string>) {
           slotProps={select}
         >
           <MenuItem value="" disabled>
-            {site.frame.assets.length > 0 ? 'Choose a file' : 'The shelf is empty: bring a file in there'}
+            {site.frame.assets.length > 0 ? 'Choose a file' : 'The shelf is empty: import a file there'}
           </MenuItem>
           {site.frame.assets.map(({ id, name }) => (
             <MenuItem key={id} value={id}>
@@ -197,7 +197,7 @@ export function LinkChooser({ label, value, onChange }: FieldProps<string>) {
       )}
       {choice === 'mail' && (
         <LineField
-          label="Mail address"
+          label="Email address"
           value={typed(MAIL)}
           fault={(text) => mailAddress.fault!(text.trim(), site.frame)}
           onChange={(text) => put(text.trim() && `${MAIL}${text.trim()}`)}

@@ -69,7 +69,7 @@ export function TextBar(props: {
       />
       <Paper
         role="toolbar"
-        aria-label={`Words of ${editing.name}`}
+        aria-label={`Text of ${editing.name}`}
         elevation={3}
         sx={{
           position: 'absolute',

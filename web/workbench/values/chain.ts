@@ -49,10 +49,12 @@ function linkTo(site: SiteFrame, page: Page, row: ValueRow, source: Source, valu
       };
     }
     case 'kind':
-      return { text: `${value}, as a ${(kindOf(source.kind)?.label ?? source.kind).toLowerCase()} has it` };
+      return {
+        text: `${value}, default of ${(kindOf(source.kind)?.label ?? source.kind).toLowerCase()}`,
+      };
     case 'picture': {
       const name = site.assets.find(({ id }) => id === source.asset)?.name ?? source.asset;
-      return { text: `${value}, as the shelf says of ${name}` };
+      return { text: `${value}, from the shelf, for ${name}` };
     }
     case 'parent': {
       const inner = source.source;

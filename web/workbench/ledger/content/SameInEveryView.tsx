@@ -20,13 +20,13 @@ export function SameInEveryView({ node }: { node: Node }) {
     >
       <GroupTitle level={3}>Same in every view</GroupTitle>
       <Typography sx={{ fontSize: 12, color: quiet, px: 1.25, mb: 1.5 }}>
-        A change here concerns all views at once.
+        A change here applies to all views.
       </Typography>
       <Box sx={{ px: 1.25, display: 'grid', gap: 1.5 }}>
         <AudienceField
           label="Audience"
           node={node}
-          help="Who may not see it is not sent it; a copy in files has no sign-in."
+          help="Visitors who cannot see it do not get it; a copy in files has no sign-in."
         />
         {fields.map((field) => (
           <FieldEditor

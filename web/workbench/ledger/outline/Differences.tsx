@@ -74,7 +74,7 @@ export function Differences({
       ? `${name} is the base view: its values are the defaults, and nothing overrides them.`
       : wanted
         ? `No override in ${name} matches “${text.trim()}”.`
-        : `Nothing differs in ${name}: it shows what the base says.`;
+        : `Nothing differs in ${name}: it shows the base values.`;
   if (shown.length === 0)
     return <Typography sx={{ p: 3, color: quiet, textAlign: 'center' }}>{empty}</Typography>;
   return (

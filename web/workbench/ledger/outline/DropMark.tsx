@@ -75,8 +75,8 @@ export function OrderQuestion({
       </DialogTitle>
       <DialogContent>
         <Typography>
-          The source order of {name} changes in any case: it is the order of reading and of the keyboard in
-          all views. In {where} its parts stand otherwise.
+          The source order of {name} changes in any case: it is the reading and keyboard order in all views.
+          In {where} its parts are in another order.
         </Typography>
       </DialogContent>
       <DialogActions>

@@ -58,12 +58,12 @@ export function FindingList({ site, page, active, text }: FindingListProps) {
   );
   const empty =
     looked === null
-      ? 'The page is being looked over.'
+      ? 'The page is being checked.'
       : wanted
         ? `No finding matches “${text.trim()}”.`
         : chosen === 'here' && list.length > 0
-          ? `Nothing is amiss in ${name}.`
-          : 'Nothing is amiss on this page, in any view and at any width that was looked at.';
+          ? `No problems found in ${name}.`
+          : 'No problems found on this page, in any view and at any width that was checked.';
   const groups =
     by === 'weight'
       ? ([['', shown]] as [string, Finding[]][])
@@ -85,7 +85,7 @@ export function FindingList({ site, page, active, text }: FindingListProps) {
             In {name}: {here.length}
           </MenuItem>
           <MenuItem value="aside" disabled={asides.length === 0}>
-            Set aside: {asides.length}
+            Dismissed: {asides.length}
           </MenuItem>
         </Select>
         <Select
@@ -94,7 +94,7 @@ export function FindingList({ site, page, active, text }: FindingListProps) {
           onChange={({ target }) => setBy(target.value)}
           inputProps={{ 'aria-label': 'Order of findings' }}
         >
-          <MenuItem value="weight">by weight</MenuItem>
+          <MenuItem value="weight">by severity</MenuItem>
           <MenuItem value="rule">by rule</MenuItem>
           <MenuItem value="place">by place</MenuItem>
         </Select>

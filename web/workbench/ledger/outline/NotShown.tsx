@@ -28,16 +28,16 @@ function reasonOf(page: Page, { reason, by }: Absence): string {
   const name = by && page.nodes[by]?.name;
   const said: Record<Reason, string> = {
     audience: name ? `for other visitors, with ${name}` : 'for other visitors',
-    page: 'its page is not offered here',
+    page: 'its page does not appear here',
     itself: 'hidden itself',
-    alternates: name ? `${name} stands in for it` : 'another alternate stands in for it',
+    alternates: name ? `${name} is shown instead` : 'another alternate is shown instead',
     parent: `hidden with ${name}`,
-    empty: 'nothing in it that could be seen',
-    transparent: name ? `${name}, in which it stands, lets everything through` : 'lets everything through',
-    colour: 'its words have the colour of what is behind them',
+    empty: 'nothing visible in it',
+    transparent: name ? `${name}, its container, is fully transparent` : 'is fully transparent',
+    colour: 'its text has the same colour as its background',
     covered: `${name ?? 'something'} lies over it`,
-    outside: 'beyond the edges of the page, or without room',
-    clipped: 'cut off by what it stands in',
+    outside: 'outside the page, or without size',
+    clipped: 'cut off by its container',
   };
   return said[reason];
 }
@@ -228,7 +228,7 @@ function Pair({ site, page, pair }: { site: SiteFrame; page: Page; pair: Handmad
       }}
     >
       <Typography sx={{ fontSize: 12, flex: 1, color: wrong.length > 0 ? coral : quiet }}>
-        {one} and {other} stand in for one another by hand
+        {one} and {other} are alternates made by hand
         {wrong.length > 0 ? `: ${wrong.join('; ')}.` : '.'}
       </Typography>
       {pair.both.length > 0 ? (

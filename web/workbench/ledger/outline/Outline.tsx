@@ -69,7 +69,7 @@ function Tree({
       )}
       {page.nodes[page.root].children.every(isOnAllPages) && (
         <Box sx={{ p: 3, textAlign: 'center', color: quiet }}>
-          <Typography sx={{ mb: 1 }}>This page is empty. A section is where it begins.</Typography>
+          <Typography sx={{ mb: 1 }}>This page is empty. Start with a section.</Typography>
           <Button variant="outlined" size="small" onClick={onAdd}>
             Add to this page
           </Button>

@@ -113,7 +113,7 @@ export function OutlineRowView(props: RowProps) {
               </i>
             )}
             {isLinked(node) && (
-              <i className="outline-shared" title="Linked: changed wherever it is linked">
+              <i className="outline-shared" title="Linked: changes apply wherever it is linked">
                 <Link2 size={12} aria-hidden />
               </i>
             )}

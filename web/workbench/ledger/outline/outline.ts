@@ -105,7 +105,7 @@ export function tileOf(site: SiteFrame, page: Page, node: Node, view: ViewId): T
   const letter = letterIn(site, page, node, view);
   const gone = givesWay(site, page, node, view);
   const state = !offered
-    ? 'not offered, a notice stands in its place'
+    ? 'does not appear, a notice replaces it'
     : gone
       ? 'not shown, another alternate is'
       : !shown

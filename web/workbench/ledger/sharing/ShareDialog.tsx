@@ -67,23 +67,23 @@ export function ShareDialog({ site, page, section, place, onClose }: ShareDialog
       <DialogTitle id={heading}>Put {section.name} on all pages</DialogTitle>
       <DialogContent>
         <Typography>
-          It becomes one {what} for all {ids.length} pages, those to come too. Whatever is changed of it, on
-          any page, is changed on all.
+          It becomes one {what} for all {ids.length} pages, including future ones. A change on any page
+          changes it on all pages.
         </Typography>
         {missing !== '' && trouble === null && (
           <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mt: 2, color: quiet }}>
-            <CircularProgress size={16} /> Looking at the other pages …
+            <CircularProgress size={16} /> Checking the other pages …
           </Box>
         )}
         {trouble !== null && (
           <Typography role="alert" color="error" sx={{ mt: 2 }}>
-            Not all pages could be read, so nothing was changed. {trouble}
+            Not all pages could be loaded, so nothing was changed. {trouble}
           </Typography>
         )}
         {others.length > 0 && (
           <Box role="group" aria-label={`Pages that keep their own ${what}`} sx={{ mt: 2 }}>
             <Typography sx={{ fontSize: 13, fontWeight: 700 }}>
-              These have a {what} of their own, which goes. Tick those that keep it:
+              These have a {what} of their own, which will be removed. Tick those that keep it:
             </Typography>
             {others.map(({ id, root, nodes }) => (
               <FormControlLabel
@@ -101,7 +101,7 @@ export function ShareDialog({ site, page, section, place, onClose }: ShareDialog
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Leave it here only</Button>
+        <Button onClick={onClose}>Keep it on this page only</Button>
         <Button variant="contained" disabled={missing !== ''} onClick={share}>
           Put on all pages
         </Button>

@@ -19,7 +19,7 @@ const CHOICES: { value: EditReach; label: string; explained: string }[] = [
   {
     value: 'everywhere',
     label: 'Everywhere',
-    explained: 'Edits set the base and drop the overrides of all views',
+    explained: 'Edits set the base and remove the overrides of all views',
   },
 ];
 

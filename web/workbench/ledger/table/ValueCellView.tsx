@@ -45,7 +45,7 @@ function ReachHandle({ outwards, onReach }: { outwards: 1 | -1; onReach: CellPro
       className="reach-handle"
       data-reach-handle
       aria-hidden
-      title="Draw outwards to reach onward, back to hold only here"
+      title="Drag outwards to reach onward, back to apply only here"
       onPointerDown={down}
       onClick={(event) => event.stopPropagation()}
       style={outwards > 0 ? { right: 0 } : { left: 0 }}
@@ -55,7 +55,7 @@ function ReachHandle({ outwards, onReach }: { outwards: 1 | -1; onReach: CellPro
 
 /** What a cell is, after its value, to assistive technology. */
 function stateWords({ state, bounded, stale }: ValueCell): string {
-  const follow = stale ? ', may have to follow the base' : '';
+  const follow = stale ? ', may need an update after a change of the base' : '';
   if (state === 'own') return `${bounded ? ', override, here' : ', override, onward'}${follow}`;
   return state === 'base' ? ', base value' : '';
 }

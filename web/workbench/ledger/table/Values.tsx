@@ -151,8 +151,8 @@ export function Values({ site, page, subject, active }: ValuesProps) {
           {table.lines.length === 0 && (
             <Typography sx={{ position: 'relative', p: 3, color: quiet, textAlign: 'center' }}>
               {narrowed.onlySet && narrowed.text.trim() === ''
-                ? 'Nothing is set here: all is as the text style or the kind has it.'
-                : `No value here is called “${narrowed.text.trim()}”.`}
+                ? 'Nothing is set here: all values come from the text style or the kind.'
+                : `No value here matches “${narrowed.text.trim()}”.`}
             </Typography>
           )}
           <VirtualRows

@@ -46,7 +46,7 @@ function ColourCard({ colour, anchor, onClose }: CardProps) {
         label="Colour"
         value={value}
         error={!valid}
-        helperText={valid ? undefined : 'No CSS colour such as #1b2a49 or oklch(70% 0.1 80).'}
+        helperText={valid ? undefined : 'Not a CSS colour such as #1b2a49 or oklch(70% 0.1 80).'}
         onChange={(event) => setValue(event.target.value)}
       />
     </ThemeCard>

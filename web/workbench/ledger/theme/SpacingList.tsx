@@ -44,7 +44,7 @@ function SizeCell({ site, step, view }: { site: SiteFrame; step: SpacingStep; vi
       return;
     }
     const made = stepType.parse(text, { site, fluidWidths: fluidWidths(site, view.id, wanted) });
-    if (!made.ok) dispatch(refusedEdit(`${made.sentence} The step was left as it is.`));
+    if (!made.ok) dispatch(refusedEdit(`${made.sentence} The step was not changed.`));
     else if (!same(made.value, size.value) || (wanted !== own?.reach && own))
       dispatch(edit('setSpacing', { ...target, size: made.value }));
   };
