@@ -82,7 +82,7 @@ function nightRow(
       }),
     ],
   });
-  const image = branch('picture', pictureId, `${name}: picture`, {
+  const image = branch('picture', pictureId, `${name}: image`, {
     content: { alt },
     style: { span: layered(6, { mobile: 4 }), source: layered(picture) },
   });
@@ -147,7 +147,7 @@ function objectCard(id: string, name: string, words: string, picture: string, al
       paddingBottom: layered(28, { mobile: 24 }),
     },
     children: [
-      branch('picture', `${id}-picture`, `${name}: picture`, {
+      branch('picture', `${id}-picture`, `${name}: image`, {
         content: { alt },
         style: { source: layered(picture) },
       }),

@@ -6,7 +6,7 @@ const listed = (id: string, title: string, words: string, picture: string, alt: 
   branch('card', id, title, {
     style: { span: layered(6, { mobile: 4 }) },
     children: [
-      branch('picture', `${id}-picture`, `${title}: picture`, {
+      branch('picture', `${id}-picture`, `${title}: image`, {
         content: { alt },
         style: {
           source: layered(picture),
@@ -207,7 +207,7 @@ function practiceRow(
       }),
     ],
   });
-  const image = branch('picture', `${id}-picture`, `${title}: picture`, {
+  const image = branch('picture', `${id}-picture`, `${title}: image`, {
     content: { alt },
     style: { span: layered(6), source: layered(picture) },
   });

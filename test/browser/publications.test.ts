@@ -201,7 +201,7 @@ describe('the screen of publications', function () {
     expect(await (await fetch(`${bench.running.hostUrl}/brindle-hill/`)).text()).to.contain('Not ready yet');
   });
 
-  it('says why a page cannot be not included where it does not go with what all pages share now', async () => {
+  it('says why a page cannot be left out where it does not go with what all pages share now', async () => {
     const { driver } = bench;
     const { number } = (await (await publish()).json()) as LivePublication;
     const was = await fetch(bench.running.url + paths.publication('brindle-hill', number));
@@ -214,7 +214,7 @@ describe('the screen of publications', function () {
     await open();
     const going = await byRole(driver, 'group', 'Publish');
     await (await byRole(driver, 'checkbox', /^Home/, { inside: going })).click();
-    await says('group', 'Publish', /“Brindle Hill Observatory” as visitors have it does not go with/);
+    await says('group', 'Publish', /“Brindle Hill Observatory” as it is published does not match/);
     expect(await (await byRole(driver, 'button', 'Publish')).isEnabled()).to.equal(false);
     await (await byRole(driver, 'checkbox', /^Home/, { inside: going })).click();
     await eventually('it can go live', async () => (await byRole(driver, 'button', 'Publish')).isEnabled());

@@ -1,6 +1,6 @@
 import { Box, Button, Link, Typography } from '@mui/material';
 import { ArrowLeft } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import Markdown from 'react-markdown';
 import gfm from 'remark-gfm';
 import findings from '../../docs/guide/findings.md?raw';
@@ -24,9 +24,17 @@ const CHAPTERS = [workbench, type, findings, workingTogether, publishing, messag
 /** The guide by task: a list of chapters, and the chapter that was chosen. */
 export function GuideTexts() {
   const [chosen, setChosen] = useState<(typeof CHAPTERS)[number] | null>(null);
+  const list = useRef<HTMLUListElement>(null);
+  const title = useRef<HTMLHeadingElement>(null);
+  const isFirst = useRef(true);
+  // What was pressed is gone: focus goes to the start of what replaces it.
+  useEffect(() => {
+    if (!isFirst.current) (title.current ?? list.current)?.focus();
+    isFirst.current = false;
+  }, [chosen]);
   if (!chosen)
     return (
-      <Box component="ul" aria-label="Chapters" sx={{ m: 0, pl: 2.5 }}>
+      <Box component="ul" ref={list} tabIndex={-1} aria-label="Chapters" sx={{ m: 0, pl: 2.5 }}>
         {CHAPTERS.map((chapter) => (
           <li key={chapter.title}>
             <Link
@@ -46,7 +54,7 @@ export function GuideTexts() {
       <Button size="small" startIcon={<ArrowLeft size={14} />} onClick={() => setChosen(null)}>
         All chapters
       </Button>
-      <Typography component="h2" sx={{ fontSize: 17, fontWeight: 700, mt: 1 }}>
+      <Typography component="h2" ref={title} tabIndex={-1} sx={{ fontSize: 17, fontWeight: 700, mt: 1 }}>
         {chosen.title}
       </Typography>
       <Box
