@@ -115,7 +115,7 @@ export function editRoutes(store: Store): Router {
     if (!isKeepable(edit.operations) || !isKeepable(edit.sentence)) {
       throw new Refusal(
         422,
-        'The edit holds a character that is no text and cannot be saved. Nothing was changed.',
+        'The edit contains a character that is not text and cannot be saved. Nothing was changed.',
       );
     }
     const operations = await operationsOf(site, key, edit);

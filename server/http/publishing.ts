@@ -37,7 +37,7 @@ export function publishingRoutes(publisher: Publisher): Router {
     if (!isKeepable([note, by]))
       throw new Refusal(
         422,
-        'The note or the name holds a character that is no text. What is live stays live.',
+        'The note or the name contains a character that is not text. What is live stays live.',
       );
     const revision = await revisionIn(request.get('If-Match'));
     const made = await publisher.publish(site, { revision, note, by, heldBack });

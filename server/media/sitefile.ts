@@ -30,7 +30,10 @@ const tooMuch: SiteFileRead = {
 async function faultsOfContent({ site, files }: ReadSite): Promise<Fault[]> {
   const faults: Fault[] = [];
   if (!isKeepable(site))
-    faults.push({ path: '', sentence: 'The site holds a character that is no text and cannot be saved.' });
+    faults.push({
+      path: '',
+      sentence: 'The site contains a character that is not text and cannot be saved.',
+    });
   for (const asset of site.frame.assets) {
     const { id, name, type } = asset;
     const bytes = Buffer.from(lookup(files, id)!, 'base64');
