@@ -263,7 +263,7 @@ describe('a page that cannot be drawn', function () {
       const texts = await driver.executeScript<string[]>(
         `return [...document.querySelectorAll('main [role=alert]')].map((each) => each.innerText)`,
       );
-      return texts.some((text) => /met a fault of its own.*“Headline: size in Desktop 64 → 70”/s.test(text));
+      return texts.some((text) => /ran into an error.*“Headline: size in Desktop 64 → 70”/s.test(text));
     });
     // What is told is drawn anew where the ledger, which follows a frame later, cannot be drawn either.
     await eventually(

@@ -142,7 +142,7 @@ export async function turnGroup(driver: Driver, label: string): Promise<void> {
     );
     await still(driver);
     for (const found of await driver.findElements(By.css(selector)))
-      if ((await found.getText()).toLowerCase().startsWith(label.toLowerCase())) return found;
+      if (new RegExp(`^${label}(?! and )`, 'i').test(await found.getText())) return found;
     return undefined;
   });
   await heading.click();

@@ -134,7 +134,7 @@ describe('visitors of a published site', () => {
       Buffer.from(await (await fetch(running.url + paths.zip('brindle-hill'))).arrayBuffer()),
     );
     const names = [...zip.keys()];
-    expect(zip.get('WHAT-IS-NOT-HERE.txt')!.toString()).to.include('not in it: Moon phase strip.');
+    expect(zip.get('WHAT-IS-NOT-HERE.txt')!.toString()).to.include('not included: Moon phase strip.');
     expect(names.some((name) => name.startsWith('signed-in'))).to.equal(false);
   });
 });
