@@ -64,7 +64,6 @@ export { viewsWithoutMenu } from './values/menus.ts';
 export { hasAudiences, isClosed, isFor, keptFrom, pageFor, type Visitor } from './site/audience.ts';
 export { AUDIENCES, type Audience } from './site/node.ts';
 export type { Fault } from './faults.ts';
-export {} from './faults.ts';
 export { pointer } from './pointer.ts';
 export { heldBack } from './site/heldback.ts';
 export { faultsOfChange, frameFaults, pageFaults, siteFaults, siteFileFaults } from './site/validate.ts';
@@ -194,7 +193,7 @@ export { proportional, SHARES, type Proportional } from './type/proportional.ts'
 export { isProportional, scaledSize, sizeAt, textSizeCss, type TextSize } from './type/textsize.ts';
 
 export { contrastIn, contrasts, type Contrast } from './checks/contrast.ts';
-export { HARD_TO_MAKE_OUT } from './checks/textcontrast.ts';
+export { TEXT_CONTRAST } from './checks/textcontrast.ts';
 export {
   callOf,
   needsAllPages,
@@ -261,16 +260,15 @@ export { MATTER, nodeClass, variantClass, within, wordsClass } from './compile/s
 export { closedPreview, preview, type Preview } from './compile/preview.ts';
 export type { CssRule } from './compile/stack.ts';
 export { printDeclarations, printFontFaces, printRules } from './compile/stylesheet.ts';
+export { compileSite, MISSING_PATH } from './compile/files.ts';
+export type { PublishedAt } from './compile/publishedpage.ts';
 export {
-  compileSite,
   documentTitle,
   letterPath,
-  MISSING_PATH,
   SIGN,
   signedInPath,
-  type PublishedAt,
   type PublishedFile,
-} from './compile/files.ts';
+} from './compile/publishedpaths.ts';
 export { formsSentToHost, lackedWithoutHost } from './compile/withouthost.ts';
 
 export { upgraded, upgradesBy, UPGRADES } from './exchange/upgrade.ts';

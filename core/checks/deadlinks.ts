@@ -22,7 +22,7 @@ export const deadLinks: Rule = {
           cure: 'Change its target, or remove the link.',
         };
       if (node.kind !== 'button' || saidIn<string>(node, site.views, 'link', view) !== '') return undefined;
-      return { sentence: `${node.name} leads nowhere{views}.`, cure: 'Set its target.' };
+      return { sentence: `${node.name} has no link{views}.`, cure: 'Set its target.' };
     });
   },
 };

@@ -34,7 +34,7 @@ export const linkNames: Rule = {
       if (count === 0) return undefined;
       return {
         sentence: `${node.name} has ${count === 1 ? 'a link' : `${count} links`} without text{views}.`,
-        cure: 'Set its target.',
+        cure: 'Add text that says where it leads.',
       };
     }),
 };

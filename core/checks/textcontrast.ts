@@ -76,11 +76,11 @@ function partsWithWords(site: SiteFrame, node: Node, view: ViewId): Part[] {
 }
 
 /** The name of the rule about the contrast of text. */
-export const HARD_TO_MAKE_OUT = 'text that is hard to read';
+export const TEXT_CONTRAST = 'text contrast too low';
 
 /** Text stands out from what is behind it: by 4.5 to 1, large text by 3 to 1 (https://www.w3.org/TR/WCAG22/#contrast-minimum). */
 export const textContrast: Rule = {
-  name: HARD_TO_MAKE_OUT,
+  name: TEXT_CONTRAST,
   clause: 'WCAG 2.2, 1.4.3',
   severity: 'barrier',
   find({ site, page, seen }) {

@@ -84,7 +84,7 @@ export interface KeepBlock {
 /** Why an element of a page cannot become a linked block where it stands, or undefined. */
 function unlinkable(site: SiteFrame, page: Page, { id, parent, name }: Node): string | undefined {
   if (!takesLinked(page.nodes[parent!]))
-    return `${name} stands in ${page.nodes[parent!].name}, which takes no linked block. Save a copy of it instead; nothing was saved.`;
+    return `${name} is in ${page.nodes[parent!].name}, which takes no linked block. Save a copy of it instead; nothing was saved.`;
   const [link] = linksBelow(page, id);
   return (
     link &&

@@ -39,7 +39,7 @@ export const orderAsInSource: Command<OrderIn> = {
     if (!node) return refused('The element is no longer on this page.');
     const value = [...node.children];
     if (same(childrenIn(site, node, view), value))
-      return refused(`${node.name} is already in source order in ${viewOf(site.views, view).name} already.`);
+      return refused(`${node.name} is already in source order in ${viewOf(site.views, view).name}.`);
     const set = setValue.run(site, draft, { nodes: [id], property: 'order', view, value, reach }, pages);
     return set.ok ? done(`${node.name}: order as in the source ${describeReach(site, view, reach)}`) : set;
   },

@@ -135,7 +135,7 @@ export const nameSpacing: Command<{ id: string; name: string }> = {
     if (fault) return refused(`${fault} The step was not changed.`);
     const before = step.name;
     step.name = name;
-    return done(`Space ${before}: renamed to ${name} now`);
+    return done(`Space ${before}: renamed to ${name}`);
   },
 };
 

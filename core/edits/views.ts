@@ -90,7 +90,7 @@ function limitFault({ list }: Views): string | undefined {
       return `A view starts at a whole number of px, up to ${VIEW_LIMITS.widest}.`;
     const before = list[index - 1];
     if (before && view.from - before.from < VIEW_LIMITS.apart)
-      return `${view.name} would begin ${view.from - before.from} px after ${before.name}; views start at least ${VIEW_LIMITS.apart} px apart.`;
+      return `${view.name} would start ${view.from - before.from} px after ${before.name}; views start at least ${VIEW_LIMITS.apart} px apart.`;
   }
   const odd = list.find((view) => schemaFaults(ViewSchema, view).length > 0);
   if (odd)

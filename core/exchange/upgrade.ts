@@ -53,6 +53,7 @@ const RENAMED_RULES: Readonly<Record<string, string>> = {
   'picture larger than its pixels': 'image enlarged beyond its pixels',
   'picture without a text alternative': 'image without a text alternative',
   'read in another order': 'reading order differs',
+  'text hard to make out': 'text contrast too low',
   'told in another language': 'system message in another language',
   'word wider than its place': 'word wider than its container',
   'words at an edge': 'text at an edge',

@@ -1,3 +1,4 @@
+import { directionOf } from '../markup/direction.ts';
 import { VISITOR_WORDS, type VisitorWord } from '../elements/content/visitorwords.ts';
 import { FORMAT, FORMAT_VERSION } from './format.ts';
 import { Type, type Static, type TOptional } from '@sinclair/typebox';
@@ -136,6 +137,10 @@ export function headOf(frame: SiteFrame, page: NodeId): PageHead {
   if (!found) throw new RangeError(`There is no page ${page}.`);
   return found;
 }
+
+/** Whether a page reads from right to left, by its language. */
+export const readsFromRight = (frame: SiteFrame, page: NodeId): boolean =>
+  directionOf(headOf(frame, page).lang ?? frame.lang) === 'rtl';
 
 /**
  * A site as it is written to a file: each page with its head, and the bytes of the pictures, films and fonts, base64, by

@@ -118,7 +118,7 @@ function treeFaults(page: Page, path: string, linked: Linked): Fault[] {
       if (faults.length === 0)
         faults.push({
           path: from,
-          sentence: `Elements stand at most ${DEEPEST} levels deep; this one is deeper.`,
+          sentence: `Elements are at most ${DEEPEST} levels deep; this one is deeper.`,
         });
     } else {
       reached.add(id);

@@ -14,7 +14,7 @@ export interface ReadySection {
   id: string;
   label: string;
   /** What one might look for it by, besides its label. */
-  words: string;
+  terms: string;
   make(making: Making): Branch;
 }
 
@@ -60,31 +60,31 @@ export const READY_SECTIONS: readonly ReadySection[] = [
   {
     id: 'opening',
     label: 'Opening',
-    words: 'first top headline banner welcome image image',
+    terms: 'first top headline banner welcome image picture',
     make: opening,
   },
-  { id: 'words-picture', label: 'Text and image', words: 'image text beside', make: wordsAndPicture },
+  { id: 'words-picture', label: 'Text and image', terms: 'image picture text beside', make: wordsAndPicture },
   {
     id: 'alternating',
     label: 'Alternating rows',
-    words: 'images images text zigzag',
+    terms: 'images pictures text zigzag',
     make: alternatingRows,
   },
-  { id: 'cards', label: 'Three cards', words: 'offers services features icons', make: cards },
-  { id: 'story', label: 'Text and facts', words: 'text about history list', make: story },
-  { id: 'steps', label: 'Three steps', words: 'how process numbers order', make: steps },
-  { id: 'numbers', label: 'Numbers', words: 'figures statistics counts', make: numbers },
-  { id: 'prices', label: 'Prices', words: 'price list cost tariff menu', make: prices },
-  { id: 'hours', label: 'Opening hours', words: 'days times open closed', make: openingTimes },
-  { id: 'timetable', label: 'Timetable', words: 'schedule programme agenda times', make: timetable },
-  { id: 'quote', label: 'Quote', words: 'said testimonial review', make: quote },
-  { id: 'gallery', label: 'Gallery', words: 'images images photos', make: gallery },
-  { id: 'team', label: 'Team', words: 'people staff persons about', make: team },
-  { id: 'questions', label: 'Questions and answers', words: 'faq details accordion help', make: questions },
-  { id: 'call', label: 'Call to action', words: 'invitation button band', make: call },
-  { id: 'form', label: 'Form and address', words: 'contact write letter booking mail', make: contact },
-  { id: 'map', label: 'Map and directions', words: 'where find travel address place', make: mapPicture },
-  { id: 'footer', label: 'Footer', words: 'foot bottom address contact', make: siteFoot },
+  { id: 'cards', label: 'Three cards', terms: 'offers services features icons', make: cards },
+  { id: 'story', label: 'Text and facts', terms: 'text about history list', make: story },
+  { id: 'steps', label: 'Three steps', terms: 'how process numbers order', make: steps },
+  { id: 'numbers', label: 'Numbers', terms: 'figures statistics counts', make: numbers },
+  { id: 'prices', label: 'Prices', terms: 'price list cost tariff menu', make: prices },
+  { id: 'hours', label: 'Opening hours', terms: 'days times open closed', make: openingTimes },
+  { id: 'timetable', label: 'Timetable', terms: 'schedule programme agenda times', make: timetable },
+  { id: 'quote', label: 'Quote', terms: 'said testimonial review', make: quote },
+  { id: 'gallery', label: 'Gallery', terms: 'images pictures photos', make: gallery },
+  { id: 'team', label: 'Team', terms: 'people staff persons about', make: team },
+  { id: 'questions', label: 'Questions and answers', terms: 'faq details accordion help', make: questions },
+  { id: 'call', label: 'Call to action', terms: 'invitation button band', make: call },
+  { id: 'form', label: 'Form and address', terms: 'contact write letter booking mail', make: contact },
+  { id: 'map', label: 'Map and directions', terms: 'where find travel address place', make: mapPicture },
+  { id: 'footer', label: 'Footer', terms: 'foot bottom address contact', make: siteFoot },
 ];
 
 /** A ready-made section on a site's terms, as copied elements are, to be put on a page; `like`: what it follows of the page. */

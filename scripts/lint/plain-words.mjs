@@ -42,6 +42,8 @@ export const plainWords = ESLintUtils.RuleCreator.withoutDocs({
   defaultOptions: [],
   create(context) {
     const look = (node, text) => {
+      // What people may type to find a thing is in their words.
+      if (node.parent.type === 'Property' && node.parent.key.name === 'terms') return;
       if (!/\p{L} \p{L}/u.test(text) && node.type !== 'JSXText') return;
       for (const { pattern, instead } of WORDS) {
         const [word] = pattern.exec(text) ?? [];

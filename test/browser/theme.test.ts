@@ -187,7 +187,7 @@ describe('the workbench: theme', function () {
     );
     const name = await byRole(driver, 'textbox', 'Name', { inside: await card() });
     await name.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Middle', Key.ENTER);
-    await saysStep(driver, 'Space M: renamed to Middle now');
+    await saysStep(driver, 'Space M: renamed to Middle');
     await (await byRole(driver, 'button', 'Add a step')).click();
     await (await byRole(driver, 'button', 'Step Step 1')).click();
     await (await byRole(driver, 'button', 'Remove', { inside: await card() })).click();

@@ -62,7 +62,7 @@ describe('the views of a site', function () {
     await press('button', 'Turn the sheet of Slate to 1133 × 744');
     await saysStep(bench.driver, /as wide as the view allows/);
     await fill('From, Slate', '1010');
-    await saysStep(bench.driver, /^Desktop would begin 14 px after Slate; views start at least 40 px apart/);
+    await saysStep(bench.driver, /^Desktop would start 14 px after Slate; views start at least 40 px apart/);
     await kept(bench.driver);
     const { list } = await views();
     expect(list[0].sheet).to.deep.equal({ width: 568, height: 320 });
@@ -81,9 +81,9 @@ describe('the views of a site', function () {
     // It looks as the view that it parts: what was set there begins in it now, and goes on from it.
     await press('button', 'Delete Large mobile …');
     const dialog = await byRole(bench.driver, 'dialog', 'Delete Large mobile');
-    expect(await dialog.getText()).to.match(/0 moved to Slate, \d+ dropped/);
+    expect(await dialog.getText()).to.match(/0 moved to Slate, \d+ deleted/);
     await press('checkbox', 'Move size of Headline');
-    expect(await dialog.getText()).to.match(/1 moved to Slate, \d+ dropped/);
+    expect(await dialog.getText()).to.match(/1 moved to Slate, \d+ deleted/);
     await (await byRole(bench.driver, 'button', 'Delete', { inside: dialog })).click();
     await becomes('Mobile 0, Slate 700, Desktop 1024, Wide 1440');
     await saysStep(bench.driver, /^View Large mobile: deleted, 1 value moved to Slate, \d+ values dropped$/);
@@ -140,7 +140,7 @@ describe('the views of a site', function () {
     const marker = await byRole(bench.driver, 'slider', 'Width of the sheet');
     await marker.sendKeys(Key.PAGE_DOWN, Key.PAGE_DOWN, Key.chord(Key.SHIFT, Key.ARROW_RIGHT));
     await press('button', 'Add a view from 650 px');
-    await saysStep(bench.driver, /^Tablet 650 would begin 10 px after Tablet/);
+    await saysStep(bench.driver, /^Tablet 650 would start 10 px after Tablet/);
     for (let count = 0; count < 5; count += 1) await marker.sendKeys(Key.chord(Key.SHIFT, Key.ARROW_RIGHT));
     await press('button', 'Add a view from 700 px');
     await becomes('Mobile 0, Tablet 640, Tablet 700 700, Desktop 1024, Wide 1440');

@@ -95,7 +95,7 @@ describe('two windows', function () {
         'Another window replaced what you had set: Evening: title: opacity in Desktop',
       ),
     );
-    await (await byRole(mine, 'button', 'Cancel')).click();
+    await (await byRole(mine, 'button', 'Close')).click();
     const before = await undoOf(mine);
     await selectInOutline(mine, 'Evening: title');
     await chord(mine, 'z');

@@ -196,18 +196,18 @@ describe('text contrast of a page', () => {
 
   it('is found by view, and mended with the nearest colour of the site that is enough', () => {
     const page = set('lead', 'colour', '#26304c', 'tablet');
-    const [found, ...others] = of(page).filter(({ rule }) => rule === 'text that is hard to read');
+    const [found, ...others] = of(page).filter(({ rule }) => rule === 'text contrast too low');
     expect(others).to.deep.equal([]);
     expect(found.of).to.deep.equal({ node: 'lead' });
     expect(found.views).to.deep.equal([view('tablet')]);
     expect(found.sentence).to.match(
       /^Lead paragraph has a contrast of 1\.\d : 1 in Tablet; text of its size needs 4\.5 : 1\.$/,
     );
-    expect(mended(page, 'text that is hard to read')).to.deep.include({ left: [], steps: 1 });
+    expect(mended(page, 'text contrast too low')).to.deep.include({ left: [], steps: 1 });
   });
 
   it('is looked at wherever words are: in lists of what an element says, in links where there are any', () => {
-    const rule = 'text that is hard to read';
+    const rule = 'text contrast too low';
     const all = Object.values(site.pages).flatMap((each) => {
       const whole = composed(frame, each);
       return Object.values(whole.nodes).map((on) => [whole, on] as const);

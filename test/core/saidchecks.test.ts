@@ -74,7 +74,7 @@ describe('checks of what a page says', () => {
     expect(wordless[0].severity).to.equal('barrier');
     const rule = 'link without a target';
     expect(told(of(rule, saying('book', { link: '' })))).to.deep.equal([
-      ['book self', 'Book a night leads nowhere.'],
+      ['book self', 'Book a night has no link.'],
     ]);
     for (const [link, what] of [
       ['page:gone', 'a page'],
@@ -96,7 +96,7 @@ describe('checks of what a page says', () => {
     const [found] = of('link without a target', saying('book', { link: '' }, composed(frame, page)));
     expect(found.views).to.deep.equal(['tablet', 'desktop', 'wide']);
     expect(found.widths[0]).to.deep.equal({ from: 640, to: 1023 });
-    expect(found.sentence).to.equal('Book a night leads nowhere in Wide, Desktop, Tablet.');
+    expect(found.sentence).to.equal('Book a night has no link in Wide, Desktop, Tablet.');
   });
 
   it('find headings that leave a level out, by view, and mend them', () => {

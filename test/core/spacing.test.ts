@@ -60,7 +60,7 @@ describe('steps of the spacing scale that are fluid', () => {
 
   it('are called otherwise, and stay what they are for what takes them', () => {
     const named = made('nameSpacing', { id: 'm', name: ' Middle ' });
-    expect(named.sentence).to.equal('Space M: renamed to Middle now');
+    expect(named.sentence).to.equal('Space M: renamed to Middle');
     expect(spaceAt(named.frame, '{m}', view('desktop'))).to.equal(24);
     expect(refusal('nameSpacing', { id: 'm', name: 'xl' })).to.match(/“xl” is there already/);
     expect(refusal('nameSpacing', { id: 'gone', name: 'X' })).to.match(/no longer in the spacing scale/);

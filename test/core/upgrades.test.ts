@@ -112,6 +112,14 @@ describe('what earlier versions have stored', () => {
     expect(rules).to.include.members(['image without a text alternative', 'text cut off', 'text over text']);
   });
 
+  it('names no rule of checks that is not there: each of version 2 has its name, or another one now', () => {
+    const rules = [...RULES, ...MEASURED_RULES].map(({ name }) => name);
+    for (const rule of stored('rules-2.json') as string[]) {
+      const call = { name: 'setAside', args: { rule } };
+      expect(rules).to.include((upgraded.call(call, 2).args as { rule: string }).rule);
+    }
+  });
+
   it('is read from copied elements', () => {
     const read = readElements(storedText('elements-1.json'));
     expect(read.ok && read.value.version).to.equal(FORMAT_VERSION);

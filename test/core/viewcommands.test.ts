@@ -213,9 +213,9 @@ describe('a view', () => {
   it('begins at whole px, 40 px from the others at least, and there are eight at most', () => {
     const add = (from: number, name = 'New') => ({ id: view('new'), name, from });
     expect(refusal('addView', add(660))).to.equal(
-      'New would begin 20 px after Tablet; views start at least 40 px apart. Nothing was changed.',
+      'New would start 20 px after Tablet; views start at least 40 px apart. Nothing was changed.',
     );
-    expect(refusal('addView', add(1000))).to.match(/^Desktop would begin 24 px after New/);
+    expect(refusal('addView', add(1000))).to.match(/^Desktop would start 24 px after New/);
     expect(refusal('addView', add(700.5))).to.match(/whole number of px/);
     expect(refusal('addView', add(20_000))).to.match(/whole number of px, up to 10000/);
     expect(refusal('addView', add(800, ' tablet '))).to.match(/There is a view tablet already/i);
@@ -239,7 +239,7 @@ describe('a view', () => {
     for (const id of ids(site)) expect(all(step.site, id)).to.deep.equal(all(site, id));
     expect(takenBack(step)).to.deep.equal(site);
     expect(refusal('changeView', { view: view('desktop'), from: 1430 })).to.match(
-      /^Wide would begin 10 px after/,
+      /^Wide would start 10 px after/,
     );
     expect(refusal('changeView', { view: view('mobile'), from: 100 })).to.match(/narrowest view starts at 0/);
   });

@@ -82,7 +82,7 @@ describe('the command line', function () {
     expect(found.filter(({ severity }) => severity === 'barrier')).to.have.length(1);
     expect(found.find(({ severity }) => severity === 'barrier')).to.deep.include({
       page: 'home',
-      rule: 'text that is hard to read',
+      rule: 'text contrast too low',
       of: { node: 'lead' },
     });
   });

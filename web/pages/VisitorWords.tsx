@@ -83,7 +83,7 @@ export function VisitorWords({ site, onClose }: { site: SiteFrame; onClose(): vo
       <DialogContent>
         <Typography sx={{ fontSize: 13, mb: 2 }}>
           Published pages show these texts in the language of the page. The meaning is on the left, the text
-          on the right; where the text is empty, pages use usual.
+          on the right; where the text is empty, pages use the default.
         </Typography>
         {languages.length > 1 && (
           <Box sx={{ display: 'grid', width: 220, mb: 2 }}>

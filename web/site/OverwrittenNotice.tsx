@@ -37,7 +37,7 @@ export function OverwrittenNotice() {
               sx={{ whiteSpace: 'nowrap' }}
               onClick={() => dispatch(overwrittenDone())}
             >
-              Cancel
+              Close
             </Button>
           </>
         }

@@ -52,7 +52,7 @@ export function StepList() {
   };
   return (
     <>
-      <Tooltip title="Step">
+      <Tooltip title="List of steps">
         <IconButton
           aria-label="List of steps"
           aria-haspopup="dialog"

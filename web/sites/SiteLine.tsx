@@ -180,7 +180,7 @@ export function PutAwayLine({ site, actions }: LineProps) {
           {site.name}
         </Typography>
         <Typography sx={{ color: quiet, mt: 0.25, fontSize: 13 }}>
-          Archive {moment(since)} ·{' '}
+          Archived {moment(since)} ·{' '}
           {site.live
             ? 'archived until its published pages are taken down'
             : `archived until ${moment(new Date(since.getTime() + LIMITS.keptAway))}`}

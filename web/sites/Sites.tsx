@@ -63,7 +63,7 @@ function Lines({
   return (
     <VirtualRows
       role="list"
-      aria-label={away ? 'Archive' : 'Sites'}
+      aria-label={away ? 'Archived sites' : 'Sites'}
       count={sites.length}
       sizeOf={() => LINE}
       keyOf={(index) => sites[index].id}

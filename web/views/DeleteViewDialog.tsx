@@ -46,7 +46,7 @@ export function DeleteViewDialog({ site, view, onClose }: DeleteViewDialogProps)
           <>
             <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, my: 1 }}>
               <Typography sx={{ flex: 1, fontWeight: 700, fontSize: 13 }} role="status">
-                {handed.length} moved to {neighbour.name}, {values.length - handed.length} dropped
+                {handed.length} moved to {neighbour.name}, {values.length - handed.length} deleted
               </Typography>
               <Button size="small" onClick={() => setKeys(new Set(possible))}>
                 Move all

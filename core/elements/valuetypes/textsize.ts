@@ -14,7 +14,7 @@ export const LARGEST_TEXT = 400;
 
 const length = Type.Number({ minimum: SMALLEST_TEXT, maximum: LARGEST_TEXT });
 
-const READ = `type a number from ${SMALLEST_TEXT} to ${LARGEST_TEXT}, two as in 44–56, or with their widths as in 44–56 @ 640–1023, or a share as in 8 % or 24–8 %–96.`;
+const READ = `Type a number from ${SMALLEST_TEXT} to ${LARGEST_TEXT}, two as in 44–56, or with their widths as in 44–56 @ 640–1023, or a share as in 8 % or 24–8 %–96.`;
 
 function readLength(text: string): number | undefined {
   const size = readNumber(text, 'px');
@@ -77,7 +77,7 @@ export const textSizeType: ValueType<TextSize> = {
     const made = readShare(text) ?? readFluid(text, readLength, context);
     if (made) return made;
     const size = readLength(text);
-    return size === undefined ? refused(`“${text.trim()}” isn’t a valid text size.  ${READ}`) : done(size);
+    return size === undefined ? refused(`“${text.trim()}” isn’t a valid text size. ${READ}`) : done(size);
   },
   format: write,
   written: (value) => (isFluid(value) ? writtenFluid(value) : write(value)),

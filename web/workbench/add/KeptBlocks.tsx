@@ -92,7 +92,7 @@ export function PlacedAs({ linked, onLinked }: PlacedAsProps) {
       <Typography sx={{ fontSize: 12, color: quiet, mt: 0.5 }}>
         {linked
           ? 'The block itself: a change on one page changes it on every page that links it.'
-          : 'Changed by itself; the saved block and other copies stay as they are.'}
+          : 'Independent: its changes leave the saved block and other copies as they are.'}
       </Typography>
     </Box>
   );

@@ -21,7 +21,7 @@ export interface Offer {
   id: string;
   label: string;
   /** What one might look for it by, besides its label. */
-  words: string;
+  terms: string;
   kind: string;
   /** The elements; absent where the kind makes its own. */
   copy?(): Copy;
@@ -30,25 +30,25 @@ export interface Offer {
 }
 
 /** The kinds in the order in which they are offered; a page is no element to add. */
-const KINDS: readonly { label: string; words: string; kinds: readonly string[] }[] = [
-  { label: 'Containers', words: 'container', kinds: ['section', 'row', 'column', 'card', 'overlay'] },
-  { label: 'Text', words: 'text', kinds: ['heading', 'text', 'list', 'quote', 'button'] },
+const KINDS: readonly { label: string; terms: string; kinds: readonly string[] }[] = [
+  { label: 'Containers', terms: 'container', kinds: ['section', 'row', 'column', 'card', 'overlay'] },
+  { label: 'Text', terms: 'text words', kinds: ['heading', 'text', 'list', 'quote', 'button'] },
   {
     label: 'Images and videos',
-    words: 'image media',
+    terms: 'image picture photo video film media',
     kinds: ['picture', 'gallery', 'video', 'icon', 'logo'],
   },
   {
     label: 'Lists, links and forms',
-    words: 'table',
+    terms: 'table',
     kinds: ['navigation', 'social', 'prices', 'hours', 'timetable', 'questions', 'form'],
   },
   {
     label: 'At the edges of the window',
-    words: 'fixed sticky bottom thumb',
+    terms: 'fixed sticky bottom thumb',
     kinds: ['strip', 'up', 'openingscreen'],
   },
-  { label: 'Dividers', words: 'space line', kinds: ['divider', 'spacer'] },
+  { label: 'Dividers', terms: 'space line', kinds: ['divider', 'spacer'] },
 ];
 
 export interface OfferGroup {
@@ -56,9 +56,9 @@ export interface OfferGroup {
   offers: Offer[];
 }
 
-export const KIND_OFFERS: readonly OfferGroup[] = KINDS.map(({ label, words, kinds }) => ({
+export const KIND_OFFERS: readonly OfferGroup[] = KINDS.map(({ label, terms, kinds }) => ({
   label,
-  offers: kinds.map((kind) => ({ id: kind, label: knownKind(kind).label, words: `${label} ${words}`, kind })),
+  offers: kinds.map((kind) => ({ id: kind, label: knownKind(kind).label, terms: `${label} ${terms}`, kind })),
 }));
 
 /** A page with nothing on it but its ground. */
@@ -75,7 +75,7 @@ export const sectionOffers = (site: SiteFrame, terms: Terms): Offer[] =>
   READY_SECTIONS.map((ready) => ({
     id: ready.id,
     label: ready.label,
-    words: ready.words,
+    terms: ready.terms,
     kind: 'section',
     copy: () => readySection(site, ready, terms),
   }));
@@ -88,7 +88,7 @@ export const keptOffers = (site: SiteFrame, linked: boolean): Offer[] =>
     return {
       id: tree.id,
       label: root.name,
-      words: `saved block ${knownKind(root.kind).label}`,
+      terms: `saved block ${knownKind(root.kind).label}`,
       kind: root.kind,
       copy: () => copy,
       ...(linked && { linked: tree.id }),
@@ -108,8 +108,8 @@ export const keptFile = (copied: Copy, files: Record<string, string>): CopiedEle
 });
 
 /** Whether an offer is meant by what was typed: each word begins one of its own. */
-export function isWanted({ label, words }: Offer, typed: string): boolean {
-  const own = `${label} ${words}`.toLowerCase().split(/[\s,]+/);
+export function isWanted({ label, terms }: Offer, typed: string): boolean {
+  const own = `${label} ${terms}`.toLowerCase().split(/[\s,]+/);
   return typed
     .toLowerCase()
     .split(/\s+/)

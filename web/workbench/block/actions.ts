@@ -158,7 +158,7 @@ function placing({ site, page, nodes, active, reach, onDialog }: Selected): Acti
           ? []
           : [
               {
-                label: `Source order in ${name}`,
+                label: `Use source order in ${name}`,
                 run: edit('orderAsInSource', { node: lead.id, view: active, reach }),
               },
               {

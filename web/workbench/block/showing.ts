@@ -21,7 +21,7 @@ function offering(site: SiteFrame, page: Page, active: ViewId): ActionGroup {
     heading: 'Appears',
     entries: [
       {
-        label: there(active) ? `Remove from ${name}` : `Show page in ${name}`,
+        label: there(active) ? `Hide page in ${name}` : `Show page in ${name}`,
         keys: 'H',
         run: hideOrShow([page.root], active),
       },

@@ -1,4 +1,4 @@
-import { HARD_TO_MAKE_OUT, type Page, type SiteFrame } from '../../../../core/index.ts';
+import { TEXT_CONTRAST, type Page, type SiteFrame } from '../../../../core/index.ts';
 import { valueAimed } from '../../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { layeredIn } from '../../values/cells.ts';
@@ -18,7 +18,7 @@ export function TraceBar(props: { site: SiteFrame; page: Page; table: ValueTable
   const list = useAppSelector((state) => state.findings.list);
   const found = cell ? foundAt(list, row, cell.view.id) : [];
   // Where it was found to be too little, that is said already.
-  const tooLittle = found.some(({ rule }) => rule === HARD_TO_MAKE_OUT);
+  const tooLittle = found.some(({ rule }) => rule === TEXT_CONTRAST);
   const contrast = cell && !tooLittle && contrastSaid(site, page, row, cell);
   const replaced =
     row && table.reach === 'everywhere'
