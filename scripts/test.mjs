@@ -86,11 +86,16 @@ const ended = step('Tests', 'npx', [...mocha, '--reporter', './test/reporter.cjs
 });
 const totals = existsSync(file)
   ? JSON.parse(readFileSync(file, 'utf8'))
-  : { passes: 0, failures: 0, pending: 0, faults: [] };
+  : { passes: 0, failures: 0, pending: 0, faults: [], took: {} };
 const whole = totals.passes + totals.failures > 0 && totals.pending === 0 && (ended || totals.failures > 0);
 if (!whole) failed.push('The tests did not all run.');
 if (!browser) failed.push('The browser tests could not run.');
 if (!postgres) failed.push('The tests with a PostgreSQL server could not run.');
+const longest = Object.entries(totals.took)
+  .sort(([, one], [, other]) => other - one)
+  .slice(0, 25);
+console.log('\nLongest files, in seconds of their tests');
+for (const [name, ms] of longest) console.log(`${String(Math.round(ms / 1000)).padStart(6)}  ${name}`);
 // What went wrong is said once more at the end. Every step that failed otherwise than by a test counts as one failure.
 for (const fault of [...totals.faults, ...failed]) console.error(`\n✘ ${fault}`);
 const failures = totals.failures + failed.length;

@@ -17,7 +17,7 @@ const NOT_SHOWN =
 /** Whether a text is one for people: words with a space between them, or one capitalised word. */
 const isForPeople = (text: string): boolean =>
   /\p{L}{2}/u.test(text) &&
-  (/^\p{Lu}[\p{Ll}’-]+…?$/u.test(text) ||
+  (/^\p{Lu}[\p{Ll}’-]+ ?…?$/u.test(text) ||
     (/\p{L}+[,.:;!?…”’)]* [“(]?[\p{L}‹\d]/u.test(text) && !/[{};=<>]|^[a-z-]+:/.test(text)));
 
 /** The text of a literal, a template or JSX; undefined where the node is none. */

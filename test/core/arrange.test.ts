@@ -98,6 +98,15 @@ describe('a whole layout', () => {
     expect(arranged(pair, PHONE, 'stacked').parts.map(({ id }) => id)).to.deep.equal(['words', 'picture']);
   });
 
+  it('keeps in proportion what lies only partly over one another', () => {
+    const torn = [thing('picture', 'picture', 0, 0, 400, 300), thing('words', 'words', 200, 250, 300, 96)];
+    // 500 px become 350, 0.7 of them: the words begin 250 × 0.7 = 175 px below, which are seven rows of 24 px, and 200 / 500 of four
+    // columns, the second, to the right; 300 / 500 of four are two columns.
+    const { picture, words } = areas(arranged(torn, PHONE, 'stacked'));
+    expect([picture[0], picture[1], picture[2]]).to.deep.equal([1, 3, 1]);
+    expect([words[0], words[1], words[2]]).to.deep.equal([3, 2, 8]);
+  });
+
   it('leaves words on their image, and signs beside their lines', () => {
     const banner = arranged(
       [

@@ -106,6 +106,22 @@ describe('the order in which things are read', () => {
     }
   });
 
+  it('takes a line between columns first, and neither a dot nor a high image for one', () => {
+    const read = (...boxes: [string, number, number, number, number][]) =>
+      readingOrder(
+        boxes.map(([id, left, top, width, height]) => ({ id, kind: 'words', box: { left, top, width, height } })),
+      ).join(' ');
+    const columns: [string, number, number, number, number][] = [
+      ['left', 0, 0, 300, 400],
+      ['right', 340, 0, 300, 400],
+    ];
+    expect(read(...columns, ['line', 318, 0, 4, 400])).to.equal('line left right');
+    expect(read(['title', 0, 0, 300, 40], ['dot', 0, 80, 6, 6], ['text', 0, 120, 300, 80])).to.equal(
+      'title dot text',
+    );
+    expect(read(['text', 0, 0, 300, 200], ['tower', 340, 0, 40, 900])).to.equal('text tower');
+  });
+
   it('loses nothing, and is the same for the same boxes', () => {
     fc.assert(
       fc.property(fc.array(boxArbitrary, { maxLength: 14 }), (all) => {

@@ -70,7 +70,7 @@ function KeptState() {
             </Box>
           </>
         ))}
-      {keeping.state === 'keeping' && 'Keeping …'}
+      {keeping.state === 'keeping' && 'Saving …'}
     </Typography>
   );
 }

@@ -96,12 +96,12 @@ export const colour: Property<string> = {
 
 export const slant: Property<string> = {
   name: 'slant',
-  label: 'Style',
+  label: 'Font style',
   group: 'text',
   traits: ['words'],
   parts: TEXT_PARTS,
   type: choiceType([
-    { value: 'normal', label: 'upright' },
+    { value: 'normal', label: 'normal' },
     { value: 'italic', label: 'italic' },
   ]),
   inherits: true,
@@ -170,7 +170,7 @@ export const wrapping: Property<string> = {
   traits: ['prose'],
   parts: LINE_PARTS,
   type: choiceType([
-    { value: 'wrap', label: 'automatic', also: ['normal'] },
+    { value: 'wrap', label: 'auto', also: ['normal'] },
     { value: 'balance', label: 'balanced' },
     { value: 'pretty', label: 'pretty' },
   ]),
@@ -186,7 +186,7 @@ export const hyphenation: Property<string> = {
   traits: ['prose'],
   type: choiceType([
     { value: 'manual', label: 'none' },
-    { value: 'auto', label: 'automatic' },
+    { value: 'auto', label: 'auto' },
   ]),
   inherits: true,
   initial: () => 'manual',
