@@ -24,7 +24,7 @@ const compressed: Plugin = {
 
 export default defineConfig({
   root: 'web',
-  // The compiler remembers what each component draws, so that an edit draws anew only what it changes.
+  // The compiler remembers what each component draws, so that an edit draws again only what it changes.
   plugins: [react(), babel({ presets: [reactCompilerPreset()] }), compressed],
   build: {
     outDir: '../dist',

@@ -4,7 +4,7 @@ import { defineConfig, type Plugin } from 'vite';
 const root = import.meta.dirname;
 
 /**
- * A module that asks where it lies is told where its source lies, so that what stands beside that is found: pictures, threads, migrations.
+ * A module that asks where it lies is told where its source lies, so that what stands beside that is found: images, threads, migrations.
  * What is built lies in folders of `built/`, two below the root.
  */
 const liesWhereItsSourceLies: Plugin = {

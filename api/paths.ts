@@ -16,9 +16,9 @@ export const paths = {
   file: (site: string) => `${API}/sites/${part(site)}/file`,
   page: (site: string, page: string) => `${API}/sites/${part(site)}/pages/${part(page)}`,
   assets: (site: string) => `${API}/sites/${part(site)}/assets`,
-  /** A picture or film of a site, by the SHA-256 of its bytes. */
+  /** An image or video of a site, by the SHA-256 of its bytes. */
   asset: (site: string, hash: string) => `${API}/sites/${part(site)}/assets/${part(hash)}`,
-  /** A picture that was made of one, so many px wide; of all of it, or of a part: its left and top, its width and height in px. */
+  /** An image that was made of one, so many px wide; of all of it, or of a part: its left and top, its width and height in px. */
   made: (
     site: string,
     hash: string,
@@ -26,7 +26,7 @@ export const paths = {
     type: 'webp' | 'avif' = 'webp',
     of: readonly number[] = [],
   ) => `${API}/sites/${part(site)}/assets/${part(hash)}/${[width, ...of].join('-')}.${type}`,
-  /** How far the pictures are that a publication makes of others. */
+  /** How far the images are that a publication makes of others. */
   making: (site: string) => `${API}/sites/${part(site)}/making`,
   previews: (site: string) => `${API}/sites/${part(site)}/previews`,
   publications: (site: string) => `${API}/sites/${part(site)}/publications`,

@@ -80,14 +80,14 @@ export class EditRequest {
   @Type(() => OperationRequest)
   operations!: OperationRequest[];
 
-  /** The window that makes the edit; what it did it can take back. */
+  /** The window that makes the edit; what it did it can undo. */
   @Matches(ID, { message: 'An edit says which session makes it.' })
   session!: string;
 
   @IsIn(['edit', 'undo', 'redo'], { message: 'An edit is made by edit, undo or redo.' })
   by!: 'edit' | 'undo' | 'redo';
 
-  /** The key of the edit that is taken back or made again. */
+  /** The key of the edit that is undone or redone. */
   @ValidateIf(({ by }: EditRequest) => by !== 'edit')
   @Matches(KEY, { message: 'The undone or redone step is named by its key.' })
   of?: string;
@@ -201,7 +201,7 @@ export class PublicationName {
 }
 
 /** Which letters are asked for. */
-export class LettersQuery {
+export class MessagesQuery {
   @IsOptional()
   @Matches(ID, { message: 'The name of the form is malformed.' })
   form?: string;
@@ -218,7 +218,7 @@ export class LettersQuery {
 }
 
 /** Letters by their names. */
-export class LetterNames {
+export class MessageNames {
   @IsArray({ message: 'The messages are a list.' })
   @ArrayMinSize(1, { message: 'At least one message is named.' })
   @ArrayMaxSize(1000, { message: 'At most 1000 messages are named at once.' })
@@ -227,7 +227,7 @@ export class LetterNames {
 }
 
 /** What is said of letters. */
-export class LettersRequest extends LetterNames {
+export class MessagesRequest extends MessageNames {
   @IsOptional()
   @IsBoolean({ message: 'read is true or false.' })
   read?: boolean;
@@ -239,7 +239,7 @@ export class LettersRequest extends LetterNames {
 }
 
 /** For how long letters are kept. */
-export class LettersKeptRequest {
+export class MessageRetentionRequest {
   @IsWhole(0, 3650, 'Messages are kept for a number of days; 0: until somebody deletes them.', {
     tooLarge: 'Messages are kept for ten years at most, or until somebody deletes them.',
   })
@@ -263,7 +263,7 @@ export class PathNames {
   name!: string;
 }
 
-/** A picture that is made of another, by its width in px and the part that it is made of. */
+/** An image that is made of another, by its width in px and the part that it is made of. */
 export class MadeName {
   @Matches(/^[1-9]\d{0,3}(-\d{1,5}-\d{1,5}-[1-9]\d{0,4}-[1-9]\d{0,4})?\.(webp|avif)$/, {
     message: 'The name of the image is malformed.',

@@ -1,4 +1,4 @@
-import type { Asset, Font, LetterLine, Logged, Operation, Page, SiteFrame } from '../core/index.ts';
+import type { Asset, Font, MessageLine, Logged, Operation, Page, SiteFrame } from '../core/index.ts';
 
 export interface Health {
   ready: true;
@@ -48,32 +48,32 @@ export interface PublicationsResponse {
 }
 
 /** What a visitor sent with a form. */
-export interface Letter {
+export interface FormMessage {
   id: string;
   form: string;
   /** What the form was called then. */
   formName: string;
   /** Where it was sent from, from the root of the site. */
   page: string;
-  lines: LetterLine[];
+  lines: MessageLine[];
   arrivedAt: string;
   read: boolean;
 }
 
 /** A form that letters came from. */
-export interface LettersOfForm {
+export interface MessagesOfForm {
   form: string;
   formName: string;
   letters: number;
   unread: number;
 }
 
-export interface LettersResponse {
+export interface MessagesResponse {
   /** Those of one form, of all, or those that may come from robots; the last one first. */
-  letters: Letter[];
+  letters: FormMessage[];
   /** There are earlier ones. */
   more: boolean;
-  forms: LettersOfForm[];
+  forms: MessagesOfForm[];
   /** How many there are that may come from robots. */
   doubtful: number;
   /** For how many days letters are kept; 0: until somebody deletes them. */
@@ -93,11 +93,11 @@ export interface SiteSummary {
   revision: number;
   changedAt: string;
   live: LivePublication | null;
-  /** When it was put away; null where it is not. */
+  /** When it was archived; null where it is not. */
   putAwayAt: string | null;
 }
 
-/** A site that was made, brought in or copied. */
+/** A site that was made, imported or copied. */
 export interface AddedSite {
   id: string;
   firstPage: string;
@@ -132,7 +132,7 @@ export interface PageResponse {
 export interface LogEntry extends Logged {
   revision: number;
   operations: Operation[];
-  /** What takes it back. */
+  /** What undoes it. */
   inverse: Operation[];
   madeAt: string;
 }
@@ -190,10 +190,10 @@ export interface Problem {
   missed?: LogEntry[];
 }
 
-/** What was found of a picture or film that was brought in; its bytes are kept under their hash. */
+/** What was found of an image or video that was imported; its bytes are kept under their hash. */
 export type AssetResponse = Omit<Asset, 'id' | 'name' | 'alt' | 'focus'> & { bytes: number };
 
-/** How far the pictures are that a publication has made of others. */
+/** How far the images are that a publication has made of others. */
 export interface MakingResponse {
   wanted: number;
   made: number;

@@ -71,7 +71,7 @@ function against(css: string): { length: number; merged: number } {
   return { length: Buffer.byteLength(css), merged: code.length };
 }
 
-/** Words, pictures and buttons in three columns, some of which lie over one another. */
+/** Words, images and buttons in three columns, some of which lie over one another. */
 const boxes = (count: number): Arrangeable[] =>
   Array.from({ length: count }, (_each, index) => ({
     id: `box-${index}`,
@@ -280,7 +280,7 @@ async function* growthRows(): AsyncGenerator<Row> {
 }
 
 async function* pictureRows(): AsyncGenerator<Row> {
-  const { listOpened, picturesIn } = await import('./pictures.ts');
+  const { listOpened, picturesIn } = await import('./images.ts');
   const { quiet, meanwhile, each, memory } = await picturesIn(100);
   yield* [
     {

@@ -7,7 +7,7 @@ export interface Checked {
   code: 0 | 2;
 }
 
-const told = ({ frame }: Site, { severity, sentence, cure, views, clause }: Finding): string => {
+const lineOf = ({ frame }: Site, { severity, sentence, cure, views, clause }: Finding): string => {
   const names = views.map((view) => viewOf(frame.views, view).name).join(', ');
   return `  ${severity.padEnd(7)}  ${sentence} ${cure} (${names}; ${clause})`;
 };
@@ -21,22 +21,24 @@ const plain = (pages: readonly PageFindings[]): object[] =>
  * need none.
  */
 export function checked(site: Site, json: boolean, swept?: readonly PageFindings[]): Checked {
-  const looked = swept ?? siteFindings(site);
-  const asides = looked.flatMap(({ findings }) => findings).filter(({ aside }) => aside !== undefined).length;
-  const pages = looked
+  const checked = swept ?? siteFindings(site);
+  const asides = checked
+    .flatMap(({ findings }) => findings)
+    .filter(({ aside }) => aside !== undefined).length;
+  const pages = checked
     .map(({ page, findings }) => ({ page, findings: findings.filter(({ aside }) => aside === undefined) }))
     .filter(({ findings }) => findings.length > 0);
   const all = pages.flatMap(({ findings }) => findings);
   const barriers = all.filter(({ severity }) => severity === 'barrier').length;
   const code = barriers > 0 ? 2 : 0;
-  if (json) return { text: JSON.stringify(plain(looked), undefined, 2), code };
+  if (json) return { text: JSON.stringify(plain(checked), undefined, 2), code };
   const { name } = site.frame;
   const setAside = asides > 0 ? ` ${counted(asides, 'finding is', 'findings are')} dismissed.` : '';
   if (all.length === 0) return { text: `${name}: nothing is wrong.${setAside}`, code };
   const advice = counted(all.length - barriers, 'piece of advice', 'pieces of advice');
   const lines = pages.flatMap(({ page, findings }) => {
     const { nodes, root } = site.pages[page];
-    return [nodes[root].name, ...findings.map((finding) => told(site, finding))];
+    return [nodes[root].name, ...findings.map((finding) => lineOf(site, finding))];
   });
   return {
     text: [

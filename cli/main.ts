@@ -13,7 +13,7 @@ import {
   type PageFindings,
   lookup,
 } from '../core/index.ts';
-import { pictureMaker } from '../server/media/making.ts';
+import { imageMaker } from '../server/media/imagemaker.ts';
 import { folderTarget, FolderTaken } from '../server/targets/folder.ts';
 import { delivered } from '../server/targets/target.ts';
 import { FileDamaged } from '../server/store/files.ts';
@@ -53,7 +53,7 @@ async function compile(source: string, target: string): Promise<void> {
   const byHash = new Map(site.frame.assets.map(({ id, hash }) => [hash, lookup(files, id)]));
   const kept = process.env.DIMORPHE_MADE;
   const made = kept ?? (await mkdtemp(join(tmpdir(), 'dimorphe-made-')));
-  const pictures = pictureMaker(made, { get: async (hash) => Buffer.from(byHash.get(hash)!, 'base64') });
+  const pictures = imageMaker(made, { get: async (hash) => Buffer.from(byHash.get(hash)!, 'base64') });
   try {
     const own = {
       kept: async (_hash: string, id: string) => Buffer.from(lookup(files, id)!, 'base64'),
@@ -79,13 +79,13 @@ const CHECK_OPTIONS: ReadonlySet<string> = new Set(['--sweep', '--json']);
 
 async function check(source: string, options: ReadonlySet<string>): Promise<void> {
   const { site, files } = await read(source);
-  const looking = (page: NodeId) => {
+  const onPage = (page: NodeId) => {
     const { nodes, root } = site.pages[page];
     console.error(`Checking ${nodes[root].name} …`);
   };
   let swept: PageFindings[] | undefined;
   if (options.has('--sweep'))
-    swept = await sweptSite(site, files, looking).catch((fault: unknown) => {
+    swept = await sweptSite(site, files, onPage).catch((fault: unknown) => {
       if (!(fault instanceof NotSwept)) throw fault;
       console.error(`${fault.message} Problems that only show in the page layout were not checked.`);
       return undefined;
@@ -133,16 +133,16 @@ async function exported(id: string): Promise<string> {
 
 async function verified(): Promise<void> {
   const { findings, ...found } = await opened((store) => store.verify());
-  const looked = [
+  const summary = [
     counted(found.sites, 'site'),
     counted(found.pages, 'page'),
     counted(found.edits, 'edit'),
     counted(found.publications, 'publication'),
     counted(found.files, 'file'),
   ].join(', ');
-  if (findings.length === 0) return console.log(`${looked}: all is whole.`);
+  if (findings.length === 0) return console.log(`${summary}: all is whole.`);
   throw new Failure(
-    `${looked}: ${counted(findings.length, 'finding')}.\n${findings.map((each) => `  ${each}`).join('\n')}`,
+    `${summary}: ${counted(findings.length, 'finding')}.\n${findings.map((each) => `  ${each}`).join('\n')}`,
   );
 }
 

@@ -48,7 +48,7 @@ function serving(site: Site, files: Readonly<Record<string, string>>): Express {
   const asset = paths.asset(':site', ':hash').replaceAll('%3A', ':');
   app.get('/site', (_request, response) => void response.json(site));
   app.get(asset, send);
-  // Those that are made smaller are sent whole: how large a picture is shown, the page says itself.
+  // Those that are made smaller are sent whole: how large an image is shown, the page says itself.
   app.get(`${asset}/:made`, send);
   app.get(paths.ownFont(':site', ':hash').replaceAll('%3A', ':'), send);
   app.get(paths.font(':file').replaceAll('%3A', ':'), async ({ params }, response) => {
@@ -61,13 +61,13 @@ function serving(site: Site, files: Readonly<Record<string, string>>): Express {
 }
 
 /**
- * Looks a site over by every rule, also those that need a browser, in a Chromium of this machine. `looking` is told the page that is
+ * Looks a site over by every rule, also those that need a browser, in a Chromium of this machine. `onPage` is given the page that is
  * looked at. Refuses where there is no Chromium, where it cannot be run, and where the interface has not been built.
  */
 export async function sweptSite(
   site: Site,
   files: Readonly<Record<string, string>>,
-  looking: (page: NodeId) => void,
+  onPage: (page: NodeId) => void,
 ): Promise<PageFindings[]> {
   const browser = browserHere(process.env);
   if (browser === undefined)
@@ -77,7 +77,7 @@ export async function sweptSite(
   const app = serving(site, files);
   const found = new Promise<PageFindings[]>((resolve, reject) => {
     app.post('/looking', express.json(), (request, response) => {
-      looking((request.body as { page: NodeId }).page);
+      onPage((request.body as { page: NodeId }).page);
       response.sendStatus(204);
     });
     app.post('/found', express.json({ limit: '50mb' }), (request, response) => {

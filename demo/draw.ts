@@ -1,5 +1,5 @@
 /**
- * Draws the demo site's pictures: `npm run pictures`. The drawings are vectors made here from seeded random numbers, so
+ * Draws the demo site's images: `npm run pictures`. The drawings are vectors made here from seeded random numbers, so
  * that every run draws the same; sharp turns them into the WebP files that the demo ships.
  */
 import { mkdir } from 'node:fs/promises';

@@ -45,7 +45,7 @@ const sans = (size: ReturnType<typeof layered>, lineHeight: number, weight = 400
   weight: layered(weight),
 });
 
-/** Everything of the observatory's site but its pages. The assets come with the picture files. */
+/** Everything of the observatory's site but its pages. The assets come with the image files. */
 export const frame = (assets: Asset[]): Omit<WrittenSite, 'pages'> => ({
   format: FORMAT,
   version: FORMAT_VERSION,

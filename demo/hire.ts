@@ -3,7 +3,7 @@ import { branch, layered, pageOf, type Branch } from '../core/index.ts';
 /**
  * A page with the values that are common practice when a desktop page is brought down: a heading of 64 px to 44–56 on
  * tablet and 34 on mobile, body text of 18 to 17 and 16, section padding of 300 to 100 and 50, four items at a quarter
- * of the width to the whole, a picture from 80 % to the whole.
+ * of the width to the whole, an image from 80 % to the whole.
  */
 
 const opening = branch('section', 'hire-opening', 'Opening: take a telescope home', {

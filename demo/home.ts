@@ -55,7 +55,7 @@ const opening = branch('section', 'opening', 'Opening: the dome opens at dusk', 
   ],
 });
 
-/** A row of words and a picture. The even ones show the picture first; stacked, every row starts with its picture. */
+/** A row of words and a picture. The even ones show the image first; stacked, every row starts with its picture. */
 function nightRow(
   id: string,
   name: string,
@@ -63,7 +63,7 @@ function nightRow(
   words: string,
   picture: string,
   alt: string,
-  pictureFirst: boolean,
+  imageFirst: boolean,
 ): Branch {
   const wordsId = `${id}-words`;
   const pictureId = `${id}-picture`;
@@ -71,8 +71,8 @@ function nightRow(
     style: {
       span: layered(6, { mobile: 4 }),
       gap: layered(16, { mobile: 8 }),
-      paddingLeft: layered(pictureFirst ? 24 : 0, { mobile: 0 }),
-      paddingRight: layered(pictureFirst ? 0 : 24, { mobile: 0 }),
+      paddingLeft: layered(imageFirst ? 24 : 0, { mobile: 0 }),
+      paddingRight: layered(imageFirst ? 0 : 24, { mobile: 0 }),
     },
     children: [
       branch('heading', `${id}-title`, `${name}: title`, { content: { text: title, level: 3 } }),
@@ -90,9 +90,9 @@ function nightRow(
     style: {
       alignItems: layered('center'),
       gap: layered(48, { tablet: 32, mobile: 20 }),
-      ...(pictureFirst ? {} : { order: layered(undefined, { mobile: [pictureId, wordsId] }) }),
+      ...(imageFirst ? {} : { order: layered(undefined, { mobile: [pictureId, wordsId] }) }),
     },
-    children: pictureFirst ? [image, column] : [column, image],
+    children: imageFirst ? [image, column] : [column, image],
   });
 }
 

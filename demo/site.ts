@@ -9,7 +9,7 @@ import { siteFoot, siteHead } from './parts.ts';
 import { tonight } from './tonight.ts';
 import { findUs, visits } from './visits.ts';
 
-/** The pictures that `draw.ts` makes: id, name on screen, width and height in px. */
+/** The images that `draw.ts` makes: id, name on screen, width and height in px. */
 const PICTURES: [string, string, number, number][] = [
   ['dome-at-dusk', 'Dome at dusk', 1400, 1200],
   ['dome-close', 'Dome, close', 1080, 810],
@@ -22,7 +22,7 @@ const PICTURES: [string, string, number, number][] = [
   ['cluster', 'Cluster', 900, 600],
 ];
 
-/** The film that `scripts/film.ts` records. */
+/** The video that `scripts/video.ts` records. */
 const FILMS: typeof PICTURES = [['turning-sky', 'Turning sky', 640, 360]];
 
 /** Every page, in the order of the site; the comet's is left unrepaired, to be practised on. */
@@ -30,7 +30,7 @@ const PAGES = [home, tonight, visits, hire, journal, shutter, comet, findUs];
 
 export const DEMO_PAGES: readonly string[] = PAGES.map(({ id }) => id);
 
-/** The demo site: Brindle Hill Observatory, with its pictures; all of its pages, or some of them. */
+/** The demo site: Brindle Hill Observatory, with its images; all of its pages, or some of them. */
 export async function demoSite(only?: readonly string[]): Promise<ReadSite> {
   const pages = PAGES.filter(({ id }) => !only || only.includes(id));
   const ids = pages.map(({ id }) => id as string);

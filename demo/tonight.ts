@@ -1,7 +1,7 @@
 import { branch, layered, pageOf, type Branch } from '../core/index.ts';
 import { root } from './visits.ts';
 
-/** Words over a picture: where their box stands, how wide it is and how high the banner is, each view has of its own. */
+/** Words over an image: where their box stands, how wide it is and how high the banner is, each view has of its own. */
 const banner = (): Branch =>
   branch('section', 'tonight-opening', 'Opening: tonight the sky is clear until two', {
     style: {

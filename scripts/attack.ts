@@ -238,9 +238,9 @@ async function starts(): Promise<{ tried: number; both: number }> {
   return { tried: rounds, both };
 }
 
-/** Letters with fields of all kinds, to a form of the published demo: each is taken and kept, or given back. */
+/** Messages with fields of all kinds, to a form of the published demo: each is taken and kept, or given back. */
 async function letters(): Promise<{ tried: number; kept: number; failed: number }> {
-  const running = await served({ demo: ['hire', 'home'], lettersFromOne: 1e6 });
+  const running = await served({ demo: ['hire', 'home'], messagesFromOne: 1e6 });
   const count = many(10_000);
   const where = `/${SITE}/telescope-hire/`;
   let failed = 0;

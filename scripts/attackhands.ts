@@ -1,5 +1,5 @@
 /**
- * Hands that know nothing: clicks and keys at random in the workbench and on the other screens of a site, all of which are taken back at the end;
+ * Hands that know nothing: clicks and keys at random in the workbench and on the other screens of a site, all of which are undone at the end;
  * and those of two people in two windows, which show the same at the end.
  */
 import { isDeepStrictEqual } from 'node:util';
@@ -68,13 +68,13 @@ async function moved(driver: Driver, move: Move): Promise<string[]> {
   return driver.executeScript<string[]>(LISTEN);
 }
 
-/** What was tried, and what was amiss. */
+/** What was tried, and what was wrong. */
 interface Handled {
   tried: number;
   faults: string[];
 }
 
-/** What is amiss with the site as it is kept, once its server has stopped. */
+/** What is wrong with the site as it is kept, once its server has stopped. */
 async function faultsKept(folder: string): Promise<string[]> {
   const store = await openStore(folder);
   try {
@@ -84,7 +84,7 @@ async function faultsKept(folder: string): Promise<string[]> {
   }
 }
 
-/** Hands at an address that each move is made at, wherever the one before led to. What they changed of the site is taken back. */
+/** Hands at an address that each move is made at, wherever the one before led to. What they changed of the site is undone. */
 async function handsAt(seed: number, count: number, addressOf: (step: number) => string): Promise<Handled> {
   const bench = await openBench({ demo: DEMO_PAGES });
   const { driver, running } = bench;
@@ -98,21 +98,21 @@ async function handsAt(seed: number, count: number, addressOf: (step: number) =>
       if (new URL(await driver.getCurrentUrl()).pathname !== address) await driver.get(running.url + address);
       faults.push(...(await moved(driver, move)));
     }
-    // All of it is taken back: what is kept then is what was there. Which pages and views there are now is not known.
+    // All of it is undone: what is kept then is what was there. Which pages and views there are now is not known.
     await driver.get(`${running.url}/sites/${SITE}/pages`);
     await byRole(driver, 'heading', 'Pages');
     await kept(driver).catch(() => undefined);
     const undo = 'button[aria-label^="Undo: "]';
     const nothingToUndo = () =>
       driver.executeScript<boolean>(`return document.querySelector(arguments[0]) === null`, undo);
-    const takenBack = async () => {
+    const undoneOf = async () => {
       await driver.executeScript(`document.querySelector(arguments[0])?.click()`, undo);
       if (!(await nothingToUndo())) return false;
       // Steps from long ago may still be on their way.
       await pause(500);
       return nothingToUndo();
     };
-    await eventually('all is undone', takenBack, 120_000);
+    await eventually('all is undone', undoneOf, 120_000);
     await kept(driver);
     if (!isDeepStrictEqual(await site(), before))
       faults.push('What random hands did was undone, and something is not as it was.');
@@ -158,7 +158,7 @@ const ALIKE = `
   });
   return one.isEqualNode(other);`;
 
-/** Lets a window fetch pictures for the screen that it is on, where hands have chosen another. */
+/** Lets a window fetch images for the screen that it is on, where hands have chosen another. */
 async function forThisScreen(driver: Driver): Promise<void> {
   const chosen = await driver.executeScript<boolean>(
     `const screens = [...document.querySelectorAll('button[aria-haspopup=menu]')].find((each) => /, [\\d.]+×$/.test(each.textContent));

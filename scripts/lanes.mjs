@@ -15,7 +15,7 @@ const LONG = [
     'browser/perview',
     'browser/differential',
   ],
-  ...['browser/keeping', 'server/folder', 'browser/type', 'browser/overlay', 'browser/sizes'],
+  ...['browser/saving', 'server/folder', 'browser/type', 'browser/overlay', 'browser/sizes'],
   ...['browser/meaning', 'browser/views', 'browser/shelf', 'server/history', 'browser/values'],
   ...['browser/desk', 'browser/sheet', 'browser/theme', 'browser/story', 'server/assets', 'browser/sites'],
   ...['browser/sweep', 'server/publications', 'browser/findings'],

@@ -18,9 +18,9 @@ const BROWSER = {
   'web/workbench/ledger/outline': ['structure', 'several'],
   'web/workbench/ledger/theme': ['theme'],
   'web/workbench/ledger/content': ['content'],
-  'web/state': ['keeping', 'windows'],
-  'server/http': ['keeping', 'windows'],
-  'core/edits': ['structure', 'keeping'],
+  'web/state': ['saving', 'windows'],
+  'server/http': ['saving', 'windows'],
+  'core/edits': ['structure', 'saving'],
   'core/compile': ['differential', 'sheet'],
   'core/elements': ['differential'],
 };

@@ -83,8 +83,8 @@ export function builtProgram() {
 }
 
 /**
- * What the program is started with: glibc gives every thread that makes pictures memory of its own and does not take it back
- * (mallopt(3), M_ARENA_MAX); 100 pictures of 12 megapixels then took 1.3 GB in place of 0.7.
+ * What the program is started with: glibc gives every thread that makes images memory of its own and does not undo it
+ * (mallopt(3), M_ARENA_MAX); 100 images of 12 megapixels then took 1.3 GB in place of 0.7.
  */
 const environment = JSON.parse(readFileSync(join(root, 'scripts', 'environment.json'), 'utf8'));
 

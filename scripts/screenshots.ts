@@ -1,4 +1,4 @@
-/** Takes the pictures in docs/screenshots from the demo data: `npm run screenshots` (after `npm start` has built once). */
+/** Takes the images in docs/screenshots from the demo data: `npm run screenshots` (after `npm start` has built once). */
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';

@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import { builtPages, developedPages, isBuilt } from './pages.ts';
 import { FolderRefused } from './store/folder.ts';
-import { ProxiesRefused } from './senders.ts';
+import { ProxiesRefused } from './proxies.ts';
 import { PortTaken, start } from './start.ts';
 import { lookup } from '../core/index.ts';
 

@@ -4,11 +4,11 @@ import { join } from 'node:path';
 import { pino, type Logger } from 'pino';
 import { demoSite } from '../demo/site.ts';
 import { hostCheck } from './allowedhosts.ts';
-import { senders } from './senders.ts';
+import { senders } from './proxies.ts';
 import { host } from './host/host.ts';
 import { publisher } from './host/publisher.ts';
 import { application, type Pages } from './http/application.ts';
-import { pictureMaker } from './media/making.ts';
+import { imageMaker } from './media/imagemaker.ts';
 import { dailyBackups } from './store/daily.ts';
 import { openStore } from './store/open.ts';
 
@@ -16,7 +16,7 @@ export interface Settings {
   port: number;
   hostPort: number;
   dataFolder: string;
-  /** Where the pictures are kept that are made of others; absent: in the data folder. What is in it can be made anew at any time. */
+  /** Where the images are kept that are made of others; absent: in the data folder. What is in it can be made again at any time. */
   madeFolder?: string;
   databaseUrl?: string;
   /** A folder in which the live publication of each site is put as files, for another server to serve. */
@@ -32,7 +32,7 @@ export interface Settings {
   /** How many requests of the API one address may make in a minute. */
   requestsAMinute?: number;
   /** How many letters one address may send to a site in ten minutes. */
-  lettersFromOne?: number;
+  messagesFromOne?: number;
 }
 
 export interface Running {
@@ -74,7 +74,7 @@ export async function start(settings: Settings): Promise<Running> {
   const log = pino({ level: settings.logLevel ?? 'warn' });
   const store = await openStore(settings.dataFolder, settings.databaseUrl);
   const endBackups = dailyBackups(join(store.folder, 'backups'), store.backup, (error) => log.error(error));
-  const pictures = pictureMaker(settings.madeFolder ?? join(store.folder, 'made'), store.files);
+  const pictures = imageMaker(settings.madeFolder ?? join(store.folder, 'made'), store.files);
   const servers: Server[] = [];
   const stop = async () => {
     await Promise.all(
@@ -99,7 +99,7 @@ export async function start(settings: Settings): Promise<Running> {
     });
     const hostApp = host({
       ...{ publisher: publications, letters: store.letters, log, isOwnHost, senderOf },
-      lettersFromOne: settings.lettersFromOne,
+      messagesFromOne: settings.messagesFromOne,
     });
     const server = createServer(
       application({

@@ -55,7 +55,7 @@ const SCREENS = [
   siteScreen('shelf', async () => (await import('./shelf/Shelf.tsx')).Shelf),
   siteScreen('views', async () => (await import('./views/Views.tsx')).Views),
   siteScreen('type', async () => (await import('./type/TypeLab.tsx')).TypeLab),
-  siteScreen('letters', async () => (await import('./letters/Letters.tsx')).Letters),
+  siteScreen('letters', async () => (await import('./messages/MessagesScreen.tsx')).MessagesScreen),
   siteScreen('publications', async () => (await import('./publications/Publications.tsx')).Publications),
   siteScreen('pages/:page', async () => (await import('./workbench/Workbench.tsx')).Workbench),
 ];

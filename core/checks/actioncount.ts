@@ -1,17 +1,17 @@
 import { ACTIONS, type Action } from '../elements/kinds/edges.ts';
-import { saidIn } from '../values/wordings.ts';
+import { textIn } from '../values/textbyview.ts';
 import { PRACTICE, type Rule } from './rule.ts';
-import { amissIn } from './saying.ts';
+import { textProblems } from './textproblems.ts';
 
 /** A strip has as many actions as a thumb can tell apart at the narrowest, and more than one. */
 export const actionCount: Rule = {
   name: 'too many actions in a contact bar',
   clause: PRACTICE,
   severity: 'advice',
-  find: (looked) =>
-    amissIn(looked, (node, view) => {
+  find: (input) =>
+    textProblems(input, (node, view) => {
       if (node.kind !== 'strip') return undefined;
-      const { length } = saidIn<Action[]>(node, looked.site.views, 'actions', view);
+      const { length } = textIn<Action[]>(node, input.site.views, 'actions', view);
       const { fewest, most } = ACTIONS;
       if (length === 0 || (length >= fewest && length <= most)) return undefined;
       return length < fewest

@@ -1,42 +1,42 @@
-import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
+import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
 import { resolve } from '../values/trace.ts';
-import { saidIn } from '../values/wordings.ts';
-import type { Looked, Rule } from './rule.ts';
-import { amissIn } from './saying.ts';
+import { textIn } from '../values/textbyview.ts';
+import type { CheckInput, Rule } from './rule.ts';
+import { textProblems } from './textproblems.ts';
 
 /** The images that an element shows in a view, each with its text alternative there: its own, else that of the shelf. */
-function imagesOf({ site, page }: Looked, node: Node, view: ViewId): { name: string; alt: string }[] {
+function imagesOf({ site, page }: CheckInput, node: Node, view: ViewId): { name: string; alt: string }[] {
   const own: { picture: string; alt: string }[] =
     node.kind === 'gallery'
-      ? saidIn(node, site.views, 'pictures', view)
+      ? textIn(node, site.views, 'pictures', view)
       : node.kind === 'picture'
         ? [
             {
               picture: resolve(site, page, node, knownProperty('source'), view) as string,
-              alt: saidIn<string>(node, site.views, 'alt', view),
+              alt: textIn<string>(node, site.views, 'alt', view),
             },
           ]
         : [];
   return own.flatMap(({ picture, alt }) => {
-    if (picture === NO_PICTURE || picture === '') return [];
+    if (picture === NO_IMAGE || picture === '') return [];
     const asset = site.assets.find(({ id }) => id === picture);
     if (!asset) return [];
     return [{ name: asset.name, alt: alt.trim() || ('alt' in asset ? (asset.alt ?? '') : '') }];
   });
 }
 
-/** A picture says what it shows, here or on the shelf (https://www.w3.org/TR/WCAG22/#non-text-content). */
+/** An image says what it shows, here or on the shelf (https://www.w3.org/TR/WCAG22/#non-text-content). */
 export const alternatives: Rule = {
   name: 'image without a text alternative',
   clause: 'WCAG 2.2, 1.1.1',
   // One that is nothing but decoration has none: that a rule cannot know.
   severity: 'advice',
-  find: (looked) =>
-    amissIn(looked, (node, view) => {
-      const silent = imagesOf(looked, node, view).filter(({ alt }) => alt === '');
+  find: (input) =>
+    textProblems(input, (node, view) => {
+      const silent = imagesOf(input, node, view).filter(({ alt }) => alt === '');
       if (silent.length === 0) return undefined;
       const which = node.kind === 'gallery' ? `: ${silent.map(({ name }) => name).join(', ')}` : '';
       return {
@@ -66,9 +66,9 @@ export const fileNames: Rule = {
   name: 'file name as text alternative',
   clause: 'WCAG 2.2, 1.1.1',
   severity: 'barrier',
-  find: (looked) =>
-    amissIn(looked, (node, view) => {
-      const names = imagesOf(looked, node, view)
+  find: (input) =>
+    textProblems(input, (node, view) => {
+      const names = imagesOf(input, node, view)
         .map(({ alt }) => alt)
         .filter(isFileName);
       if (names.length === 0) return undefined;

@@ -12,8 +12,8 @@ import type { Page, SiteFrame } from '../site/site.ts';
 import { aliasOf } from '../theme/alias.ts';
 import { cssColour } from '../theme/csscolour.ts';
 import type { Gradient } from '../elements/valuetypes/gradient.ts';
-import type { Tone } from './seen.ts';
-import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
+import type { Tone } from './browserfacts.ts';
+import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
 import { meet, within } from '../layout/areas.ts';
 import { OVERLAY } from '../elements/properties/area.ts';
@@ -75,13 +75,13 @@ const PLACES = 14;
 /** More places than that are looked at only where they are worst. */
 const MOST_PLACES = 24;
 
-/** A film may show anything: what text stands out from is a matter of lightness alone. */
+/** A video may show anything: what text stands out from is a matter of lightness alone. */
 const GREYS: Color[] = Array.from({ length: PLACES }, (_each, index) => {
   const level = index / (PLACES - 1);
   return { mode: 'rgb', r: level, g: level, b: level };
 });
 
-const plain = (value: unknown): boolean => value === undefined || value === 'none' || value === NO_PICTURE;
+const plain = (value: unknown): boolean => value === undefined || value === 'none' || value === NO_IMAGE;
 
 const CLEAR: Color = { ...WHITE, alpha: 0 };
 
@@ -89,8 +89,8 @@ const ranked: Record<Contrast['over'], number> = { colour: 0, gradient: 1, pictu
 
 /**
  * The contrasts of the texts of a page. Each element paints its own background under what is in it and then lets all of that through by
- * its opacity; in an overlay it lies on the parts before it in the order of layers (CSS 2.2, Appendix E; CSS Color 4, §12 https://www.w3.org/TR/css-color-4/#transparency). Over a gradient or a picture it is the worst that they have
- * anywhere, as words may stand before any part of them. `tones`: the tones in the parts of pictures; without those of a picture
+ * its opacity; in an overlay it lies on the parts before it in the order of layers (CSS 2.2, Appendix E; CSS Color 4, §12 https://www.w3.org/TR/css-color-4/#transparency). Over a gradient or an image it is the worst that they have
+ * anywhere, as words may stand before any part of them. `tones`: the tones in the parts of images; without those of an image
  * nothing can be said of what stands before it.
  */
 export function contrasts(
@@ -121,7 +121,7 @@ export function contrasts(
     const covered = (tint.alpha ?? 1) >= 1;
     if (!covered && !plain(picture)) {
       const known = tones.get(picture as string);
-      // A picture that lets something through, or is not seen yet, says nothing.
+      // An image that lets something through, or is not seen yet, says nothing.
       if (!known?.length) return { opacity, of: 'picture' };
       const under = colours;
       colours = known.map(([r, g, b]) => over(...under, { mode: 'rgb', r, g, b }));
@@ -151,14 +151,14 @@ export function contrasts(
     return made;
   }
 
-  /** What a part of an overlay paints: its background, and over that its picture or video, where it is one. */
+  /** What a part of an overlay paints: its background, and over that its image or video, where it is one. */
   function surfaceOf(part: Node, view: ViewId): Ground {
     const own = ground(part, 'self', view);
-    const said = (name: string) => resolve(site, page, part, knownProperty(name), view);
+    const valueOf = (name: string) => resolve(site, page, part, knownProperty(name), view);
     if (part.kind === 'video') return { ...own, colours: GREYS, of: 'film' };
     const parent = page.nodes[part.parent!];
     if (!applies(knownProperty('source'), part.kind, parent.kind)) return own;
-    const source = said('source');
+    const source = valueOf('source');
     if (plain(source)) return own;
     const known = tones.get(source as string);
     if (!known?.length) return { opacity: own.opacity, of: 'picture' };
@@ -255,26 +255,26 @@ export function contrasts(
     view: ViewId,
     colour: Color,
   ): Pick<Contrast, 'ratio' | 'over'> | undefined {
-    const seen = painted(node, part, view, colour);
-    if (!seen) return undefined;
+    const surfaces = painted(node, part, view, colour);
+    if (!surfaces) return undefined;
     return {
-      ratio: Math.min(...seen.places.map(({ text, behind }) => wcagContrast(text, behind))),
-      over: seen.of,
+      ratio: Math.min(...surfaces.places.map(({ text, behind }) => wcagContrast(text, behind))),
+      over: surfaces.of,
     };
   }
 
   /** The contrast that a text would have in a colour. */
   function contrastOf(node: Node, part: Part, view: ViewId, colour: Color): Contrast | undefined {
-    const seen = ratioIn(node, part, view, colour);
-    if (!seen) return undefined;
+    const ratio = ratioIn(node, part, view, colour);
+    if (!ratio) return undefined;
     const value = (name: string) => resolve(site, page, node, knownProperty(name), view, part);
-    const said = value('size') as TextSize;
+    const valueOf = value('size') as TextSize;
     const size =
-      typeof said === 'number'
-        ? said
+      typeof valueOf === 'number'
+        ? valueOf
         : curveAt(textCurve(site, page, node, part), viewOf(site.views, view).from);
     const large = size >= LARGE || (size >= LARGE_BOLD && (value('weight') as number) >= BOLD);
-    return { ...seen, needed: large ? 3 : 4.5 };
+    return { ...ratio, needed: large ? 3 : 4.5 };
   }
 
   return {

@@ -13,7 +13,7 @@ export interface Shown {
   holds: boolean;
 }
 
-/** A place at which two pictures of a page differ. */
+/** A place at which two images of a page differ. */
 export interface Differing {
   node: NodeId;
   box: Edges;
@@ -60,10 +60,10 @@ export function differing(
       ? 'place'
       : undefined;
   };
-  const told = (list: readonly Shown[], own: typeof were, others: typeof were) =>
+  const describe = (list: readonly Shown[], own: typeof were, others: typeof were) =>
     list.flatMap((each): Differing[] => {
       const by = how(each, others.get(each.node), own, others);
       return by ? [{ node: each.node, box: each.box, by }] : [];
     });
-  return { before: told(before, were, are), after: told(after, are, were) };
+  return { before: describe(before, were, are), after: describe(after, are, were) };
 }

@@ -24,7 +24,7 @@ export function* pairs<T extends Edges>(boxes: readonly T[], nearer = 0): Genera
 }
 
 /** px as they are told. */
-export const told = (length: number): string => `${Math.max(1, Math.round(length))} px`;
+export const distanceText = (length: number): string => `${Math.max(1, Math.round(length))} px`;
 
 /** What of one box lies in another. */
 export const inside = (one: Edges, other: Edges): Edges => ({

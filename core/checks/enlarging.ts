@@ -16,9 +16,9 @@ function nearest(site: SiteFrame, subject: SizedSubject, width: number): Fix | u
   const next = enlargeable(size);
   // By itself it can be enlarged: it is another view that it gets to.
   if (same(next, size)) return undefined;
-  const said = knownProperty('size').type.format(next, { site });
+  const sizeText = knownProperty('size').type.format(next, { site });
   return {
-    label: `Take ${said} instead`,
+    label: `Take ${sizeText} instead`,
     call: subject.change('size', view, next),
   };
 }

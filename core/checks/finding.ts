@@ -1,6 +1,6 @@
 import type { Call } from '../edits/perform.ts';
 import { widthsOf, type ViewId } from '../layered/views.ts';
-import { asideReason, type Place } from '../site/aside.ts';
+import { dismissalReason, type Place } from '../site/dismissals.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import type { Stretch } from '../type/stretches.ts';
 
@@ -36,17 +36,17 @@ export interface Finding extends Found {
   clause: string;
   severity: Severity;
   views: ViewId[];
-  /** Why it is set aside; absent: it is not. */
+  /** Why it is dismissed; absent: it is not. */
   aside?: string;
 }
 
-/** A finding with the reason for which it is set aside, where it is. */
-export function withAside<F extends Finding>(
+/** A finding with the reason for which it is dismissed, where it is. */
+export function withDismissal<F extends Finding>(
   site: SiteFrame,
   page: Page,
   { aside: _before, ...finding }: F,
 ): Finding {
-  const aside = asideReason(site, page, finding.rule, finding.of);
+  const aside = dismissalReason(site, page, finding.rule, finding.of);
   return { ...finding, ...(aside !== undefined && { aside }) };
 }
 

@@ -1,15 +1,15 @@
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { Rule } from './rule.ts';
-import { amissIn } from './saying.ts';
+import { textProblems } from './textproblems.ts';
 
 /** Every field of a form says what it is for (https://www.w3.org/TR/WCAG22/#labels-or-instructions). */
 export const formLabels: Rule = {
   name: 'field without a label',
   clause: 'WCAG 2.2, 3.3.2',
   severity: 'barrier',
-  find: (looked) =>
-    amissIn(looked, (node) => {
+  find: (input) =>
+    textProblems(input, (node) => {
       if (node.kind !== 'form') return undefined;
       const fields = contentOf<{ label: string }[]>(knownKind('form'), node, 'fields');
       const count = fields.filter(({ label }) => label.trim() === '').length;

@@ -6,13 +6,13 @@ import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { hiddenBy } from '../values/visibility.ts';
-import { PRACTICE, type Looked, type Rule } from './rule.ts';
-import { amissIn } from './saying.ts';
+import { PRACTICE, type CheckInput, type Rule } from './rule.ts';
+import { textProblems } from './textproblems.ts';
 
 const levelOf = (heading: Node): number => contentOf<number>(knownKind('heading'), heading, 'level');
 
 /** The headings that a view shows, in source order. */
-const shownHeadings = ({ site, page }: Looked, view: ViewId): Node[] =>
+const shownHeadings = ({ site, page }: CheckInput, view: ViewId): Node[] =>
   sourceOrder(page).filter(
     (node) => node.kind === 'heading' && hiddenBy(site, page, node, view) === undefined,
   );
@@ -28,11 +28,11 @@ export const headingOrder: Rule = {
   name: 'skipped heading level',
   clause: PRACTICE,
   severity: 'advice',
-  find(looked) {
+  find(input) {
     const before = new Map(
-      looked.site.views.list.map(({ id }) => [id, levelsBefore(shownHeadings(looked, id))]),
+      input.site.views.list.map(({ id }) => [id, levelsBefore(shownHeadings(input, id))]),
     );
-    return amissIn(looked, (node, view) => {
+    return textProblems(input, (node, view) => {
       if (node.kind !== 'heading') return undefined;
       const last = before.get(view)!.get(node.id)!;
       const level = levelOf(node);
@@ -56,10 +56,10 @@ export const firstHeading: Rule = {
   name: 'no level-1 heading',
   clause: PRACTICE,
   severity: 'advice',
-  find: (looked) =>
-    amissIn(looked, (node, view) => {
-      if (node.id !== looked.page.root) return undefined;
-      if (shownHeadings(looked, view).some((heading) => levelOf(heading) === 1)) return undefined;
+  find: (input) =>
+    textProblems(input, (node, view) => {
+      if (node.id !== input.page.root) return undefined;
+      if (shownHeadings(input, view).some((heading) => levelOf(heading) === 1)) return undefined;
       return {
         sentence: `${node.name} shows no level-1 heading{views}.`,
         cure: 'Show one there, or make the first heading level 1. Until then visitors get the page’s title in its place, which only screen readers read.',

@@ -5,22 +5,22 @@ import { offeringIn } from '../site/offering.ts';
 import type { Node } from '../site/node.ts';
 import { composed } from '../site/shared.ts';
 import type { Page } from '../site/site.ts';
-import { linksSaidIn } from '../values/links.ts';
+import { linksShownIn } from '../values/links.ts';
 import { hiddenBy } from '../values/visibility.ts';
-import { PRACTICE, type Looked, type Rule } from './rule.ts';
-import { amissIn } from './saying.ts';
+import { PRACTICE, type CheckInput, type Rule } from './rule.ts';
+import { textProblems } from './textproblems.ts';
 import { lookup } from '../lookup.ts';
 
 /** What a link leads to in a view where that is not shown: by name. */
-function hiddenTarget(looked: Looked, node: Node, link: string, view: ViewId): string | undefined {
-  const { site, page } = looked;
+function hiddenTarget(input: CheckInput, node: Node, link: string, view: ViewId): string | undefined {
+  const { site, page } = input;
   const { page: id = page.id, place } = targetOf(link) ?? {};
   const head = id === page.id ? undefined : site.pages.find((each) => each.id === id);
   // A menu lists no page that is not offered.
   if (head && offeringIn(head, site, view) === 'withheld')
     return node.kind === 'navigation' ? undefined : head.title;
   if (place === undefined) return undefined;
-  const known = head ? (looked.pages[head.id] as Page | undefined) : page;
+  const known = head ? (input.pages[head.id] as Page | undefined) : page;
   const on = known && composed(site, known);
   const target = lookup(on?.nodes, place as NodeId) as Node | undefined;
   if (!on || !target || hiddenBy(site, on, target, view) === undefined) return undefined;
@@ -32,10 +32,10 @@ export const hiddenTargets: Rule = {
   name: 'link to hidden content',
   clause: PRACTICE,
   severity: 'advice',
-  find: (looked) =>
-    amissIn(looked, (node, view) => {
-      const [name] = linksSaidIn(node, looked.site.views, view).flatMap(
-        (link) => hiddenTarget(looked, node, link, view) ?? [],
+  find: (input) =>
+    textProblems(input, (node, view) => {
+      const [name] = linksShownIn(node, input.site.views, view).flatMap(
+        (link) => hiddenTarget(input, node, link, view) ?? [],
       );
       if (name === undefined) return undefined;
       return {

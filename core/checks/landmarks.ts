@@ -4,8 +4,8 @@ import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { hiddenBy } from '../values/visibility.ts';
-import { PRACTICE, type Looked, type Rule } from './rule.ts';
-import { amissIn } from './saying.ts';
+import { PRACTICE, type CheckInput, type Rule } from './rule.ts';
+import { textProblems } from './textproblems.ts';
 import { lookup } from '../lookup.ts';
 
 const SAID: Record<string, string> = {
@@ -31,7 +31,7 @@ function landmark(node: Node): { role: string; label: string } | undefined {
 }
 
 /** The first element before one that is the same landmark, by the same name, in a view. */
-function likeBefore({ site, page }: Looked, node: Node, view: ViewId): Node | undefined {
+function likeBefore({ site, page }: CheckInput, node: Node, view: ViewId): Node | undefined {
   const own = landmark(node);
   if (!own) return undefined;
   for (const other of sourceOrder(page)) {
@@ -48,9 +48,9 @@ export const landmarks: Rule = {
   name: 'landmarks with the same name',
   clause: PRACTICE,
   severity: 'advice',
-  find: (looked) =>
-    amissIn(looked, (node, view) => {
-      const other = likeBefore(looked, node, view);
+  find: (input) =>
+    textProblems(input, (node, view) => {
+      const other = likeBefore(input, node, view);
       if (!other) return undefined;
       const { role, label } = landmark(node)!;
       if (ONE.has(role))

@@ -2,15 +2,15 @@ import type { LabelledLink } from '../elements/content/contenttypes.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
 import { entriesIn } from '../values/menus.ts';
-import { saidIn } from '../values/wordings.ts';
-import type { Looked, Rule } from './rule.ts';
-import { amissIn } from './saying.ts';
+import { textIn } from '../values/textbyview.ts';
+import type { CheckInput, Rule } from './rule.ts';
+import { textProblems } from './textproblems.ts';
 
 /** How many links of an element have no words in a view. */
-function nameless({ site }: Looked, node: Node, view: ViewId): number {
+function nameless({ site }: CheckInput, node: Node, view: ViewId): number {
   const without = (list: readonly { label: string }[]) =>
     list.filter(({ label }) => label.trim() === '').length;
-  const said = <T>(field: string) => saidIn<T>(node, site.views, field, view);
+  const said = <T>(field: string) => textIn<T>(node, site.views, field, view);
   switch (node.kind) {
     case 'button':
       return said<string>('label').trim() === '' ? 1 : 0;
@@ -28,9 +28,9 @@ export const linkNames: Rule = {
   name: 'link without text',
   clause: 'WCAG 2.2, 2.4.4',
   severity: 'barrier',
-  find: (looked) =>
-    amissIn(looked, (node, view) => {
-      const count = nameless(looked, node, view);
+  find: (input) =>
+    textProblems(input, (node, view) => {
+      const count = nameless(input, node, view);
       if (count === 0) return undefined;
       return {
         sentence: `${node.name} has ${count === 1 ? 'a link' : `${count} links`} without text{views}.`,

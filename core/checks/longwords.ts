@@ -17,10 +17,10 @@ import { measureTurns, textCurve } from '../values/textcurves.ts';
 import { resolve } from '../values/trace.ts';
 import { hiddenBy } from '../values/visibility.ts';
 import { widthsIn } from '../values/widths.ts';
-import { saidIn } from '../values/wordings.ts';
+import { textIn } from '../values/textbyview.ts';
 import { wide, type Fix, type Found } from './finding.ts';
 import { PRACTICE, type Rule } from './rule.ts';
-import type { LongWord } from './seen.ts';
+import type { LongWord } from './browserfacts.ts';
 import { NARROWEST, px, WIDEST } from './widths.ts';
 
 /** The pieces of a text that no line breaks (Unicode Line Breaking Algorithm, UAX #14 https://www.unicode.org/reports/tr14/), without what ends a line unseen. */
@@ -68,7 +68,7 @@ export function wordsToMeasure(site: SiteFrame, page: Page): WordsToMeasure[] {
     .filter(isProse)
     .flatMap((node) =>
       site.views.list.flatMap(({ id: view }): WordsToMeasure[] => {
-        const words = longest(plainText(saidIn<string>(node, site.views, knownKind(node.kind).words!, view)));
+        const words = longest(plainText(textIn<string>(node, site.views, knownKind(node.kind).words!, view)));
         if (words.length === 0 || hiddenBy(site, page, node, view) !== undefined) return [];
         const value = <T>(name: string) => resolve(site, page, node, knownProperty(name), view) as T;
         if (value<string>('hyphenation') === 'auto') return [];
@@ -134,7 +134,7 @@ export const longWords: Rule = {
   name: 'word wider than its container',
   clause: PRACTICE,
   severity: 'advice',
-  find({ site, page, seen: { words = [] } }) {
+  find({ site, page, facts: { words = [] } }) {
     const byNode = new Map<NodeId, LongWord[]>();
     for (const word of words) byNode.set(word.node, [...(byNode.get(word.node) ?? []), word]);
     return [...byNode.values()].flatMap((each) => found(site, page, each));

@@ -1,30 +1,35 @@
-import { viewsNamed } from '../edits/wording.ts';
+import { viewsNamed } from '../edits/textbyview.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { resolve } from '../values/trace.ts';
 import { hiddenBy } from '../values/visibility.ts';
-import { saidIn } from '../values/wordings.ts';
+import { textIn } from '../values/textbyview.ts';
 import { colourOf, contrasts, tenths, type Contrasts } from './contrast.ts';
 import type { Found } from './finding.ts';
-import type { Looked, Rule } from './rule.ts';
+import type { CheckInput, Rule } from './rule.ts';
 import { viewWidths } from './widths.ts';
 
 /** What graphics and the edges of controls need (https://www.w3.org/TR/WCAG22/#non-text-contrast). */
 const NEEDED = 3;
 
-const valueOf = ({ site, page }: Looked, node: Node, view: ViewId, name: string, part: 'self' | 'field') =>
-  resolve(site, page, node, knownProperty(name), view, part);
+const valueOf = (
+  { site, page }: CheckInput,
+  node: Node,
+  view: ViewId,
+  name: string,
+  part: 'self' | 'field',
+) => resolve(site, page, node, knownProperty(name), view, part);
 
 /** The views in which a contrast that is known is too low, with the lowest; one finding for all of them. */
 function tooLow(
-  looked: Looked,
+  input: CheckInput,
   node: Node,
   ratioIn: (view: ViewId) => number | undefined,
   found: (ratio: string, views: string) => Omit<Found, 'widths'>,
 ): Found[] {
-  const { site, page } = looked;
+  const { site, page } = input;
   const failing = site.views.list.flatMap(({ id: view }) => {
     if (hiddenBy(site, page, node, view) !== undefined) return [];
     const ratio = ratioIn(view);
@@ -46,17 +51,17 @@ export const faintIcons: Rule = {
   name: 'icon contrast too low',
   clause: 'WCAG 2.2, 1.4.11',
   severity: 'advice',
-  find(looked) {
-    const { site, page, seen } = looked;
-    const of = contrasts(site, page, seen.tones);
+  find(input) {
+    const { site, page, facts } = input;
+    const of = contrasts(site, page, facts.tones);
     return sourceOrder(page)
       .filter(({ kind }) => kind === 'icon')
       .flatMap((node) =>
         tooLow(
-          looked,
+          input,
           node,
           (view) => {
-            const colour = colourOf(site, valueOf(looked, node, view, 'colour', 'self') as string);
+            const colour = colourOf(site, valueOf(input, node, view, 'colour', 'self') as string);
             return colour && of.ratioOf(node, 'self', view, colour);
           },
           (ratio, views) => ({
@@ -70,9 +75,9 @@ export const faintIcons: Rule = {
 };
 
 /** The higher of the contrasts of a field’s border and of its own background with what is around it. */
-function fieldRatio(looked: Looked, of: Contrasts, node: Node, view: ViewId): number | undefined {
-  const { site } = looked;
-  const value = (name: string) => valueOf(looked, node, view, name, 'field');
+function fieldRatio(input: CheckInput, of: Contrasts, node: Node, view: ViewId): number | undefined {
+  const { site } = input;
+  const value = (name: string) => valueOf(input, node, view, name, 'field');
   const around = (name: string) => {
     const colour = colourOf(site, value(name) as string);
     return colour && of.ratioOf(node, 'self', view, colour);
@@ -89,18 +94,18 @@ export const faintFields: Rule = {
   name: 'field contrast too low',
   clause: 'WCAG 2.2, 1.4.11',
   severity: 'barrier',
-  find(looked) {
-    const { site, page, seen } = looked;
-    const of = contrasts(site, page, seen.tones);
+  find(input) {
+    const { site, page, facts } = input;
+    const of = contrasts(site, page, facts.tones);
     return sourceOrder(page)
       .filter(({ kind }) => kind === 'form')
       .flatMap((node) =>
         tooLow(
-          looked,
+          input,
           node,
           (view) =>
-            saidIn<unknown[]>(node, site.views, 'fields', view).length > 0
-              ? fieldRatio(looked, of, node, view)
+            textIn<unknown[]>(node, site.views, 'fields', view).length > 0
+              ? fieldRatio(input, of, node, view)
               : undefined,
           (ratio, views) => ({
             of: { node: node.id, part: 'field' },

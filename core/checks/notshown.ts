@@ -3,16 +3,16 @@ import { applies } from '../site/applies.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/propertytable.ts';
-import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
+import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { resolve } from '../values/trace.ts';
 import { givesWay, isShown } from '../values/visibility.ts';
-import { saidIn } from '../values/wordings.ts';
+import { textIn } from '../values/textbyview.ts';
 import { headOf } from '../site/site.ts';
-import { keptFrom, type Visitor } from '../site/audience.ts';
+import { hiddenAncestorFor, type Visitor } from '../site/audience.ts';
 import { offeringIn } from '../site/offering.ts';
 import { entriesIn } from '../values/menus.ts';
 import { EDGE, landmarkOf } from '../compile/opening.ts';
@@ -81,12 +81,12 @@ const value = (site: SiteFrame, page: Page, node: Node, name: string, view: View
   return applies(property, node.kind, parent) ? resolve(site, page, node, property, view) : undefined;
 };
 
-/** Whether there is nothing in an element that could be seen: no words, no picture, nothing that is shown. */
+/** Whether there is nothing in an element that could be seen: no words, no image, nothing that is shown. */
 function isEmpty(site: SiteFrame, page: Page, node: Node, view: ViewId): boolean {
   const kind = knownKind(node.kind);
   const painted =
     value(site, page, node, 'backgroundPicture', view) !== undefined &&
-    (value(site, page, node, 'backgroundPicture', view) !== NO_PICTURE ||
+    (value(site, page, node, 'backgroundPicture', view) !== NO_IMAGE ||
       value(site, page, node, 'gradient', view) !== 'none' ||
       value(site, page, node, 'backgroundColour', view) !== 'transparent');
   if (kind.accepts.length > 0) {
@@ -95,12 +95,12 @@ function isEmpty(site: SiteFrame, page: Page, node: Node, view: ViewId): boolean
       (id) => isShown(site, page, page.nodes[id], view) && !isEmpty(site, page, page.nodes[id], view),
     );
   }
-  if (node.kind === 'picture') return value(site, page, node, 'source', view) === NO_PICTURE;
+  if (node.kind === 'picture') return value(site, page, node, 'source', view) === NO_IMAGE;
   if (node.kind === 'navigation') return entriesIn(site, node, view).length === 0;
   const list = kind.content.find(({ type }) => type.editor === 'entries');
-  if (list && node.kind !== 'form') return saidIn<unknown[]>(node, site.views, list.name, view).length === 0;
+  if (list && node.kind !== 'form') return textIn<unknown[]>(node, site.views, list.name, view).length === 0;
   if (kind.words === undefined || node.kind === 'logo' || node.kind === 'button') return false;
-  return plainText(saidIn<string>(node, site.views, kind.words, view)) === '';
+  return plainText(textIn<string>(node, site.views, kind.words, view)) === '';
 }
 
 /** Whether an element stands in the matter of a page, and not in its head or foot, which stay where the page is not offered. */
@@ -111,7 +111,7 @@ function isInMatter(page: Page, node: Node): boolean {
 }
 
 /** Why an element is not there, as the site says it; undefined where it is. */
-function said(
+function causeText(
   site: SiteFrame,
   page: Page,
   node: Node,
@@ -120,8 +120,8 @@ function said(
 ): Omit<Absence, 'node'> | undefined {
   if (isInMatter(page, node) && offeringIn(headOf(site, page.id), site, view) === 'withheld')
     return { reason: 'page' };
-  const keeper = visitor && keptFrom(page, node, visitor);
-  if (keeper) return { reason: 'audience', ...(keeper !== node.id && { by: keeper }) };
+  const hider = visitor && hiddenAncestorFor(page, node, visitor);
+  if (hider) return { reason: 'audience', ...(hider !== node.id && { by: hider }) };
   if (givesWay(site, page, node, view)) {
     const set = page.nodes[node.parent!];
     return { reason: 'alternates', by: set.children.find((id) => isShown(site, page, page.nodes[id], view)) };
@@ -136,13 +136,13 @@ function said(
       return { reason: 'transparent', ...(at !== node && { by: at.id }) };
   }
   const contrast = contrastIn(site, page, node, 'self', view);
-  // A film shows something else in a moment.
+  // A video shows something else in a moment.
   return contrast && contrast.over !== 'film' && contrast.ratio < LEAST_CONTRAST
     ? { reason: 'colour' }
     : undefined;
 }
 
-/** Whether an element hides what lies behind it: a picture, or a ground that lets nothing through. */
+/** Whether an element hides what lies behind it: an image, or a ground that lets nothing through. */
 export function hides(site: SiteFrame, page: Page, id: NodeId, view: ViewId): boolean {
   const node = page.nodes[id];
   if (!node) return false;
@@ -150,8 +150,8 @@ export function hides(site: SiteFrame, page: Page, id: NodeId, view: ViewId): bo
   if (node.kind === 'picture' || node.kind === 'video') return true;
   const ground = value(site, page, node, 'backgroundColour', view);
   const colour = typeof ground === 'string' ? colourOf(site, ground) : undefined;
-  const picture = value(site, page, node, 'backgroundPicture', view) ?? NO_PICTURE;
-  return picture !== NO_PICTURE || (colour !== undefined && (colour.alpha ?? 1) >= 1);
+  const picture = value(site, page, node, 'backgroundPicture', view) ?? NO_IMAGE;
+  return picture !== NO_IMAGE || (colour !== undefined && (colour.alpha ?? 1) >= 1);
 }
 
 const noRoom = (box: Edges): boolean => widthOf(box) < 1 || heightOf(box) < 1;
@@ -186,16 +186,16 @@ export function notShown(
   site: SiteFrame,
   page: Page,
   view: ViewId,
-  seen?: MeasuredPage,
+  layout?: MeasuredPage,
   visitor?: Visitor,
 ): Absence[] {
-  const boxes = new Map(seen?.boxes.map((box) => [box.node, box]));
+  const boxes = new Map(layout?.boxes.map((box) => [box.node, box]));
   return sourceOrder(page).flatMap((node): Absence[] => {
     if (node.parent === null || ['spacer', 'divider'].includes(node.kind)) return [];
-    const absent = said(site, page, node, view, visitor);
+    const absent = causeText(site, page, node, view, visitor);
     if (absent) return [{ node: node.id, ...absent }];
     const box = boxes.get(node.id);
-    const hidden = box && measured(site, page, box, seen!.width, view);
+    const hidden = box && measured(site, page, box, layout!.width, view);
     return hidden ? [{ node: node.id, ...hidden }] : [];
   });
 }

@@ -1,23 +1,28 @@
-import { VISITOR_WORDS, wordIn, type SaidWhere, type VisitorWord } from '../elements/content/visitorwords.ts';
+import {
+  SYSTEM_MESSAGES,
+  wordIn,
+  type MessagePlace,
+  type SystemMessage,
+} from '../elements/content/systemmessages.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { headOf } from '../site/site.ts';
 import type { Rule } from './rule.ts';
-import { amissIn } from './saying.ts';
+import { textProblems } from './textproblems.ts';
 
 /** What visitors are told by itself is in the language of the page (https://www.w3.org/TR/WCAG22/#language-of-parts). */
 export const otherLanguage: Rule = {
   name: 'system message in another language',
   clause: 'WCAG 2.2, 3.1.2',
   severity: 'barrier',
-  find(looked) {
-    const { site, page } = looked;
+  find(input) {
+    const { site, page } = input;
     const lang = headOf(site, page.id).lang ?? site.lang;
-    const lacking = (where: SaidWhere) =>
-      (Object.keys(VISITOR_WORDS) as VisitorWord[]).filter(
-        (id) => VISITOR_WORDS[id].where === where && wordIn(lang, id, site.words) === undefined,
+    const lacking = (where: MessagePlace) =>
+      (Object.keys(SYSTEM_MESSAGES) as SystemMessage[]).filter(
+        (id) => SYSTEM_MESSAGES[id].where === where && wordIn(lang, id, site.words) === undefined,
       ).length;
-    const amiss = (where: SaidWhere, what: string) => {
+    const problemWith = (where: MessagePlace, what: string) => {
       const count = lacking(where);
       if (count === 0) return undefined;
       return {
@@ -25,11 +30,11 @@ export const otherLanguage: Rule = {
         cure: 'Write them on the Pages screen, under System messages.',
       };
     };
-    return amissIn(looked, (node) => {
+    return textProblems(input, (node) => {
       if (node.kind === 'form' && !contentOf<string>(knownKind('form'), node, 'to'))
-        return amiss('letters', `${node.name} tells visitors what is wrong with their input`);
+        return problemWith('letters', `${node.name} tells visitors what is wrong with their input`);
       if (node.id === page.root && node.audience)
-        return amiss('signing in', 'Visitors who cannot see the page are told so, and how to sign in');
+        return problemWith('signing in', 'Visitors who cannot see the page are told so, and how to sign in');
       return undefined;
     });
   },

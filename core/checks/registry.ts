@@ -11,20 +11,20 @@ import { deadLinks } from './deadlinks.ts';
 import { formLabels } from './formlabels.ts';
 import { hiddenTargets } from './hiddentargets.ts';
 import { actionCount } from './actioncount.ts';
-import { coveredFilm } from './coveredfilm.ts';
+import { coveredVideo } from './coveredvideo.ts';
 import { firstHeading, headingOrder } from './headingorder.ts';
 import { landmarks } from './landmarks.ts';
 import { linkNames } from './linknames.ts';
 import { otherLanguage } from './otherlanguage.ts';
-import { openedAgain } from './openedagain.ts';
+import { repeatedSplash } from './repeatedsplash.ts';
 import { noMenu } from './nomenu.ts';
 import { faintFields, faintIcons } from './nontextcontrast.ts';
 import { titles } from './titles.ts';
-import { placeKey, viewsAcross, withAside, type Finding } from './finding.ts';
+import { placeKey, viewsAcross, withDismissal, type Finding } from './finding.ts';
 import { longLines, shortLines } from './linelength.ts';
 import { longWords } from './longwords.ts';
-import type { Looked, Rule } from './rule.ts';
-import { NOTHING_SEEN, type Seen } from './seen.ts';
+import type { CheckInput, Rule } from './rule.ts';
+import { NO_BROWSER_FACTS, type BrowserFacts } from './browserfacts.ts';
 import { sizeGrows, sizeJumps } from './sizejumps.ts';
 import { sizeOrder } from './sizeorder.ts';
 import { smallText } from './smalltext.ts';
@@ -63,15 +63,15 @@ export const RULES: readonly Rule[] = [
   landmarks,
   noMenu,
   actionCount,
-  openedAgain,
-  coveredFilm,
+  repeatedSplash,
+  coveredVideo,
   otherLanguage,
 ];
 
-/** With what a page is looked over. */
+/** With what a page is checked. */
 export interface LookingWith {
   /** What a browser has told; what needs it is left out without. */
-  seen?: Seen;
+  facts?: BrowserFacts;
   /** Other pages of the site that are known, those on which links lead to a place (`pagesWithLinkedPlaces`): of others nothing is said. */
   pages?: Readonly<Record<string, Page>>;
   rules?: readonly Rule[];
@@ -81,21 +81,21 @@ export interface LookingWith {
 export function findings(
   site: SiteFrame,
   page: Page,
-  { seen = NOTHING_SEEN, pages = {}, rules = RULES }: LookingWith = {},
+  { facts = NO_BROWSER_FACTS, pages = {}, rules = RULES }: LookingWith = {},
 ): Finding[] {
   const texts = sizedTexts(site, page);
-  const looked: Looked = {
+  const input: CheckInput = {
     site,
     page,
     pages,
     texts,
     running: runningTexts(site, page),
     sized: sizedSubjects(site, page, texts),
-    seen,
+    facts,
   };
   return rules.flatMap(({ name, clause, severity, find }) =>
-    find(looked).map((found) =>
-      withAside(site, page, {
+    find(input).map((found) =>
+      withDismissal(site, page, {
         ...{ ...found, rule: name, clause, severity },
         views: viewsAcross(site, found.widths),
       }),
@@ -110,25 +110,25 @@ export interface PageFindings {
 }
 
 /** Findings of several pages, of which those on what pages share, and on text styles, are told once. */
-export function toldOnce(pages: readonly PageFindings[]): PageFindings[] {
-  const told = new Set<string>();
+export function mergedFindings(pages: readonly PageFindings[]): PageFindings[] {
+  const reported = new Set<string>();
   return pages.map(({ page, findings: list }) => ({
     page,
     findings: list.filter(({ rule, of, sentence }) => {
       const shared = 'textStyle' in of || sharedPlaceOf(of.node) !== undefined;
       const key = `${rule} ${placeKey(of)} ${sentence}`;
-      if (shared && told.has(key)) return false;
-      told.add(key);
+      if (shared && reported.has(key)) return false;
+      reported.add(key);
       return true;
     }),
   }));
 }
 
 /** What rules find on all pages of a site, with what they share. */
-export const siteFindings = (site: Site, seen: Seen = NOTHING_SEEN): PageFindings[] =>
-  toldOnce(
+export const siteFindings = (site: Site, facts: BrowserFacts = NO_BROWSER_FACTS): PageFindings[] =>
+  mergedFindings(
     site.frame.pages.map(({ id }) => ({
       page: id,
-      findings: findings(site.frame, composed(site.frame, site.pages[id]), { seen, pages: site.pages }),
+      findings: findings(site.frame, composed(site.frame, site.pages[id]), { facts, pages: site.pages }),
     })),
   );

@@ -3,10 +3,10 @@ import type { RunningText } from '../values/linelength.ts';
 import type { SizedText } from '../values/textcurves.ts';
 import type { Found, Severity } from './finding.ts';
 import type { SizedSubject } from './subjects.ts';
-import type { Seen } from './seen.ts';
+import type { BrowserFacts } from './browserfacts.ts';
 
 /** What rules look at. */
-export interface Looked {
+export interface CheckInput {
   site: SiteFrame;
   page: Page;
   /** Pages that are known besides, by id: links may lead to a place on one. */
@@ -18,7 +18,7 @@ export interface Looked {
   /** The text styles of the site, and the texts. */
   sized: readonly SizedSubject[];
   /** What only a browser can tell, as far as it has. */
-  seen: Seen;
+  facts: BrowserFacts;
 }
 
 /** A rule: where it comes from, how much it matters, and how it is found out. Those that look at the same stand in one file. */
@@ -27,7 +27,7 @@ export interface Rule {
   /** The clause of a standard, or “common practice”. */
   clause: string;
   severity: Severity;
-  find(looked: Looked): Found[];
+  find(input: CheckInput): Found[];
 }
 
 export const PRACTICE = 'common practice';

@@ -1,6 +1,6 @@
 import { differenceCiede2000 } from 'culori';
 import { callOf } from '../edits/perform.ts';
-import { viewsNamed } from '../edits/wording.ts';
+import { viewsNamed } from '../edits/textbyview.ts';
 import { plainText } from '../markup/fragment.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { PARTS, type Part } from '../elements/parts.ts';
@@ -12,8 +12,8 @@ import type { Page, SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { aliasTo } from '../theme/alias.ts';
 import { hiddenBy } from '../values/visibility.ts';
-import { linksSaidIn } from '../values/links.ts';
-import { saidIn } from '../values/wordings.ts';
+import { linksShownIn } from '../values/links.ts';
+import { textIn } from '../values/textbyview.ts';
 import { resolve } from '../values/trace.ts';
 import { colourOf, contrasts, tenths, type Contrast, type Contrasts } from './contrast.ts';
 import type { Fix, Found } from './finding.ts';
@@ -55,21 +55,21 @@ const IN_WORDS = /\b(?:h[2-4]|ul|ol|blockquote)\b/g;
 /** Whether an element says nothing in a view. */
 function isSilent(site: SiteFrame, node: Node, view: ViewId): boolean {
   const { words, content } = knownKind(node.kind);
-  if (words !== undefined) return plainText(saidIn<string>(node, site.views, words, view)).trim() === '';
+  if (words !== undefined) return plainText(textIn<string>(node, site.views, words, view)).trim() === '';
   const list = content.find(({ type }) => type.editor === 'entries');
-  return list !== undefined && saidIn<unknown[]>(node, site.views, list.name, view).length === 0;
+  return list !== undefined && textIn<unknown[]>(node, site.views, list.name, view).length === 0;
 }
 
 /** The parts of an element that have words in a view. */
 function partsWithWords(site: SiteFrame, node: Node, view: ViewId): Part[] {
   const kind = knownKind(node.kind);
   if (isSilent(site, node, view)) return [];
-  const said = kind.words === undefined ? undefined : saidIn<string>(node, site.views, kind.words, view);
+  const said = kind.words === undefined ? undefined : textIn<string>(node, site.views, kind.words, view);
   return PARTS.filter((part) => {
     if (part === 'self') return kind.traits.includes('words') && !kind.allInParts;
     const known = kind.parts?.[part];
     if (!known || !applies(colour, node.kind, undefined, part)) return false;
-    if (part === 'link') return linksSaidIn(node, site.views, view).length > 0;
+    if (part === 'link') return linksShownIn(node, site.views, view).length > 0;
     const tags = known.selector.match(IN_WORDS) ?? [];
     return said === undefined || tags.length === 0 || tags.some((tag) => said.includes(`<${tag}`));
   });
@@ -83,8 +83,8 @@ export const textContrast: Rule = {
   name: TEXT_CONTRAST,
   clause: 'WCAG 2.2, 1.4.3',
   severity: 'barrier',
-  find({ site, page, seen }) {
-    const of = contrasts(site, page, seen.tones);
+  find({ site, page, facts }) {
+    const of = contrasts(site, page, facts.tones);
     return sourceOrder(page).flatMap((node) => {
       const byPart = new Map<Part, { view: ViewId; found: Contrast }[]>();
       for (const { id: view } of site.views.list) {

@@ -16,7 +16,7 @@ export class DeclarationBlock {
     readonly declarations: Declarations = {},
   ) {}
 
-  /** The block with further declarations; what is declared anew wins. */
+  /** The block with further declarations; what is declared again wins. */
   with(more: Declarations): DeclarationBlock {
     let block = this.grown.get(more);
     if (!block) {
@@ -33,7 +33,7 @@ export class DeclarationBlock {
   }
 }
 
-/** The blocks of a site's views. When they have become too many, as after a day of edits, they are begun anew. */
+/** The blocks of a site's views. When they have become too many, as after a day of edits, they are begun again. */
 export class Blocks {
   private first = new DeclarationBlock(this);
   private count = 0;

@@ -2,23 +2,23 @@ import { knownKind } from '../elements/kinds/table.ts';
 import { element, type Markup } from '../markup/markup.ts';
 import { isClosed, type Visitor } from '../site/audience.ts';
 import { headOf, type Page, type SiteFrame } from '../site/site.ts';
-import { sayingOn } from '../site/visitorwords.ts';
+import { systemMessagesOn } from '../site/systemmessages.ts';
 import type { Addresses } from './addresses.ts';
 import { atEdges, isFirst, topPlace } from './edges.ts';
 import { elementMarkup } from './elementmarkup.ts';
-import { filmMarkup, stopMarkup } from './film.ts';
-import { makingOf } from './making.ts';
+import { videoMarkup, stopMarkup } from './video.ts';
+import { pageContext } from './pagecontext.ts';
 import { closedNotice, isWithheld, withNotice } from './offering.ts';
 import { headSections, landmarkOf, sectionsOf } from './opening.ts';
 import { nodeClass } from './selectors.ts';
 
 /**
  * The body of a page. Sections that serve as its head stand before `<main>`, those that serve as its foot behind it; a
- * page without a first-level heading gets its title as one, for assistive technology. Pictures up to and in the
+ * page without a first-level heading gets its title as one, for assistive technology. Images up to and in the
  * opening section load at once, those below it when they come near. Where it is not for the `visitor`, a notice stands in its place.
  */
 export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses, visitor?: Visitor): Markup {
-  const { making, titled, linked } = makingOf(site, page, addresses);
+  const { making, titled, linked } = pageContext(site, page, addresses);
   const root = page.nodes[page.root];
   const sections = sectionsOf(page);
   const head = headSections(page);
@@ -61,7 +61,7 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses, vi
     attributes: { class: `page ${nodeClass(root.id)}` },
     children: [
       ...topPlace(page),
-      ...filmMarkup(site, page, addresses),
+      ...videoMarkup(site, page, addresses),
       ...edgesThat(true),
       ...made.slice(0, head).flat(),
       main,
@@ -71,8 +71,8 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses, vi
     words: () => [],
     entries: () => [],
     language: site.lang,
-    letter: () => undefined,
-    said: sayingOn(site, {}),
+    formMessage: () => undefined,
+    say: systemMessagesOn(site, {}),
     shownWhen: () => undefined,
     address: () => undefined,
     listing: () => undefined,

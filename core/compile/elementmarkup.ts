@@ -9,12 +9,12 @@ import { targetOf } from '../markup/link.ts';
 import { element, type Markup } from '../markup/markup.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import { sayingOn } from '../site/visitorwords.ts';
+import { systemMessagesOn } from '../site/systemmessages.ts';
 import { textStyleOf } from '../values/trace.ts';
 import { hiddenBy, hiddenSomewhere } from '../values/visibility.ts';
-import { saidWhole, saidWithin } from '../values/wordings.ts';
+import { variantsOfElement, variantsOfField } from '../values/textbyview.ts';
 import type { Addresses } from './addresses.ts';
-import { makingOf, type Making } from './making.ts';
+import { pageContext, type PageContext } from './pagecontext.ts';
 import { listingOf } from './offering.ts';
 import { nodeClass, textStyleClass, variantClass, wordsClass } from './selectors.ts';
 
@@ -26,9 +26,9 @@ function wordsMarkup(kind: Kind, node: Node, views: Views, address: MarkupContex
       if (words === '') return [];
       return [type.editor === 'line' ? words : { html: resolveLinks(words, address) }];
     };
-    const said = saidWithin<string>(node, views, name);
-    if (!said) return printed(contentOf<string>(kind, node, name));
-    return said.all.map((words, number) =>
+    const variants = variantsOfField<string>(node, views, name);
+    if (!variants) return printed(contentOf<string>(kind, node, name));
+    return variants.all.map((words, number) =>
       element(
         type.editor === 'rich' ? 'div' : 'span',
         { class: wordsClass(node.id, name, number) },
@@ -41,9 +41,9 @@ function wordsMarkup(kind: Kind, node: Node, views: Views, address: MarkupContex
 /** The entries of a field; where views have different ones, each with the class of those that it is for. */
 function entriesMarkup(kind: Kind, node: Node, views: Views): MarkupContext['entries'] {
   return <E>(name: string) => {
-    const said = saidWithin<E[]>(node, views, name);
-    if (!said) return contentOf<E[]>(kind, node, name).map((entry) => ({ entry }));
-    return said.all.flatMap((entries, number) =>
+    const variants = variantsOfField<E[]>(node, views, name);
+    if (!variants) return contentOf<E[]>(kind, node, name).map((entry) => ({ entry }));
+    return variants.all.flatMap((entries, number) =>
       entries.map((entry) => ({ entry, class: wordsClass(node.id, name, number) })),
     );
   };
@@ -62,7 +62,7 @@ class ElementContext implements MarkupContext {
 
   constructor(
     private readonly node: Node,
-    private readonly making: Making,
+    private readonly making: PageContext,
     {
       classes,
       children,
@@ -86,12 +86,12 @@ class ElementContext implements MarkupContext {
   get language() {
     return this.making.lang ?? this.making.site.lang;
   }
-  get letter(): MarkupContext['letter'] {
+  get formMessage(): MarkupContext['formMessage'] {
     const { addresses, lang } = this.making;
-    return (form) => addresses.letter?.({ element: this.node.id, ...(lang && { lang }), ...form });
+    return (form) => addresses.formMessage?.({ element: this.node.id, ...(lang && { lang }), ...form });
   }
-  get said() {
-    return sayingOn(this.making.site, { lang: this.making.lang });
+  get say() {
+    return systemMessagesOn(this.making.site, { lang: this.making.lang });
   }
   get shownWhen() {
     return () =>
@@ -132,14 +132,14 @@ class ElementContext implements MarkupContext {
 /** An element, or those that stand in for one another in its place. */
 export function elementMarkup(
   node: Node,
-  making: Making,
+  making: PageContext,
   place: { eager: boolean; absent: boolean },
 ): Markup[] {
   const { site, page } = making;
   const kind = knownKind(node.kind);
   const style = textStyleOf(node, site);
-  // What is absent in some view must cost no download there: a lazy picture without a box is never fetched.
-  const whole = saidWhole(node, site.views);
+  // What is absent in some view must cost no download there: a lazy image without a box is never fetched.
+  const whole = variantsOfElement(node, site.views);
   const absent = place.absent || whole !== undefined || hiddenSomewhere(site, page, node);
   const classes = `${kind.name} ${style ? `${textStyleClass(style.id)} ` : ''}${nodeClass(node.id)}`;
   const children = node.children.flatMap((id) =>
@@ -162,7 +162,7 @@ export function elementMarkup(
 }
 
 /** The media condition of the views that show an element. */
-const whenShown = ({ site, page }: Making, node: Node): string | undefined =>
+const whenShown = ({ site, page }: PageContext, node: Node): string | undefined =>
   conditionOf(
     site.views,
     site.views.list.map(({ id }) => id).filter((view) => hiddenBy(site, page, node, view) === undefined),
@@ -186,6 +186,6 @@ export const elementsMarkup = (
   addresses: Addresses,
   ids: readonly NodeId[],
 ): Markup[] => {
-  const { making } = makingOf(site, page, addresses);
+  const { making } = pageContext(site, page, addresses);
   return ids.flatMap((id) => elementMarkup(page.nodes[id], making, { eager: true, absent: false }));
 };

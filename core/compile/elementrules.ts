@@ -11,7 +11,12 @@ import type { CssContext, Declarations, Property } from '../elements/properties/
 import { knownProperty, PROPERTIES } from '../elements/propertytable.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { shownOf } from '../layout/alternates.ts';
-import { ownWordings, saidWhole, saidWithin, type Said } from '../values/wordings.ts';
+import {
+  ownTextsByView,
+  variantsOfElement,
+  variantsOfField,
+  type TextVariants,
+} from '../values/textbyview.ts';
 import type { TextStyle } from '../site/site.ts';
 import type { View, ViewId, Views } from '../layered/views.ts';
 import { memoised } from '../memo.ts';
@@ -43,7 +48,7 @@ function ownIn(
 }
 
 /**
- * A layered value as CSS where that depends on the view: resolved in every view and expressed anew, so that a view whose
+ * A layered value as CSS where that depends on the view: resolved in every view and expressed again, so that a view whose
  * CSS differs gets a rule even without an override.
  */
 function expressed(
@@ -86,7 +91,7 @@ function put(
   }
 }
 
-/** Puts the style of an element of a kind, or of a part or text style, on stacks: one for itself, one for the picture in it. */
+/** Puts the style of an element of a kind, or of a part or text style, on stacks: one for itself, one for the image in it. */
 function putStyle(
   styling: Styling,
   stack: Stack,
@@ -122,19 +127,19 @@ const ABSENT: Declarations = { display: 'none' };
 /** Of the words that an element says in different views, each stands in its own. */
 function addWords(styling: Styling, node: Node, add: (selector: string, stack: Stack) => void): void {
   const { views } = styling;
-  for (const { wording } of ownWordings(node)) {
-    const said =
-      wording!.field.varies === 'within' ? saidWithin(node, views, wording!.field.name) : undefined;
-    said?.all.forEach((_words, number) => {
+  for (const { wording } of ownTextsByView(node)) {
+    const variants =
+      wording!.field.varies === 'within' ? variantsOfField(node, views, wording!.field.name) : undefined;
+    variants?.all.forEach((_words, number) => {
       const stack = styling.stack();
       const shown = DISPLAYED[wording!.field.type.editor] ?? INLINE;
-      stack.layered(express(views, ({ id }) => (said.in.get(id) === number ? shown : ABSENT)));
+      stack.layered(express(views, ({ id }) => (variants.in.get(id) === number ? shown : ABSENT)));
       add(`.${wordsClass(node.id, wording!.field.name, number)}`, stack);
     });
   }
 }
 
-/** What decides besides its wordings whether an element is displayed. */
+/** What decides besides its texts by view whether an element is displayed. */
 interface Place {
   shown?: Layered<unknown>;
   alternate?: Layered<unknown>;
@@ -146,7 +151,7 @@ function addVariants(
   styling: Styling,
   node: Node,
   { shown, alternate, siblings = [] }: Place,
-  { all, in: saidIn }: Said<unknown>,
+  { all, in: textIn }: TextVariants<unknown>,
   add: (selector: string, stack: Stack) => void,
 ): void {
   const { views } = styling;
@@ -156,7 +161,7 @@ function addVariants(
     (!alternate || shownOf(siblings, held(alternate, views, view)?.value as NodeId) === node.id);
   all.forEach((_said, number) => {
     const stack = styling.stack();
-    stack.layered(express(views, ({ id }) => (saidIn.get(id) === number && there(id) ? displayed : ABSENT)));
+    stack.layered(express(views, ({ id }) => (textIn.get(id) === number && there(id) ? displayed : ABSENT)));
     add(`.${variantClass(node.id, number)}`, stack);
   });
 }
@@ -181,7 +186,7 @@ export function stackElement(
   const selector = `.${nodeClass(node.id)}`;
   const stack = styling.stack();
   const media = kind.media === undefined ? undefined : styling.stack();
-  const whole = saidWhole(node, styling.views);
+  const whole = variantsOfElement(node, styling.views);
   const self = fitting(node, parent);
   const { shown, ...style } = self;
   putStyle(styling, stack, media, whole ? style : self, kind);

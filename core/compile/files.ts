@@ -2,10 +2,10 @@ import type { Family } from '../theme/families.ts';
 import { element, print } from '../markup/markup.ts';
 import { hasAudiences } from '../site/audience.ts';
 import { composed } from '../site/shared.ts';
-import { SAID_PATH, saidByHost } from '../site/visitorwords.ts';
+import { MESSAGES_PATH, hostMessages } from '../site/systemmessages.ts';
 import { pagesOf, type Page, type PageHead, type Site, type SiteFrame } from '../site/site.ts';
 import { linkedPlaces } from '../values/links.ts';
-import { robots, sitemap } from './forsearch.ts';
+import { robots, sitemap } from './searchmetadata.ts';
 import { iconFiles } from './siteicon.ts';
 
 import { compilePage, type Made, type PublishedAt } from './publishedpage.ts';
@@ -55,7 +55,7 @@ function movedFiles(site: SiteFrame): PublishedFile[] {
 /** The name under which hosts look for what they show where there is no page (common practice). */
 export const MISSING_PATH = '404.html';
 
-/** Compiles a valid site to the files of its publication: pages, style sheets, the pictures and the fonts they use. */
+/** Compiles a valid site to the files of its publication: pages, style sheets, the images and the fonts they use. */
 export function compileSite(site: Site, at: PublishedAt = {}): PublishedFile[] {
   const files: PublishedFile[] = [];
   const families = new Set<Family>();
@@ -116,8 +116,9 @@ export function compileSite(site: Site, at: PublishedAt = {}): PublishedFile[] {
     })),
   );
   // Where no host says anything, it needs no words.
-  const said = at.still ? undefined : saidByHost(site.frame);
-  if (said) files.push({ path: SAID_PATH, type: 'application/json', text: JSON.stringify(said) });
+  const hostMessagesNow = at.still ? undefined : hostMessages(site.frame);
+  if (hostMessagesNow)
+    files.push({ path: MESSAGES_PATH, type: 'application/json', text: JSON.stringify(hostMessagesNow) });
   files.push({ path: 'robots.txt', type: 'text/plain; charset=utf-8', text: robots(at.address) });
   if (at.address) {
     const text = sitemap(site, at.address);

@@ -1,9 +1,9 @@
-import { VISITOR_WORDS, type VisitorWord } from '../elements/content/visitorwords.ts';
+import { SYSTEM_MESSAGES, type SystemMessage } from '../elements/content/systemmessages.ts';
 import { express } from '../layered/express.ts';
 import { element, type Markup } from '../markup/markup.ts';
 import { isListedEverywhere, offeringIn, viewsOffering, wayOn } from '../site/offering.ts';
 import { isClosed, type Visitor } from '../site/audience.ts';
-import { sayingOn } from '../site/visitorwords.ts';
+import { systemMessagesOn } from '../site/systemmessages.ts';
 import { headOf, type Page, type PageHead, type SiteFrame, type TextStyle } from '../site/site.ts';
 import { listingClass, MATTER, NOTICE_CLASS, textStyleClass } from './selectors.ts';
 import type { CssRule } from './stack.ts';
@@ -38,13 +38,13 @@ export const noticeStyles = (site: SiteFrame): (TextStyle | undefined)[] =>
   ['heading-2', 'body'].map((wanted) => site.textStyles.find(({ id }) => id === wanted));
 
 /** What stands in place of a page for those whom it is not for, until someone says it otherwise. */
-const CLOSED: Record<Visitor, { notice: VisitorWord; way: 'in' | 'out'; words: VisitorWord }> = {
+const CLOSED: Record<Visitor, { notice: SystemMessage; way: 'in' | 'out'; words: SystemMessage }> = {
   'signed-out': { notice: 'members', way: 'in', words: 'sign-in' },
   'signed-in': { notice: 'strangers', way: 'out', words: 'sign-out' },
 };
 
 /** What pages said before there were words for it in each language. */
-const USUAL: string = VISITOR_WORDS['not-offered'].says;
+const USUAL: string = SYSTEM_MESSAGES['not-offered'].says;
 
 const noticeMarkup = (
   site: SiteFrame,
@@ -74,9 +74,9 @@ export function closedNotice(
   const closed = CLOSED[visitor];
   const href = way?.(closed.way);
   const head = headOf(site, page.id);
-  const said = sayingOn(site, head);
-  const on = href === undefined ? undefined : { href, words: said(closed.words) };
-  return noticeMarkup(site, head, said(closed.notice), on);
+  const say = systemMessagesOn(site, head);
+  const on = href === undefined ? undefined : { href, words: say(closed.words) };
+  return noticeMarkup(site, head, say(closed.notice), on);
 }
 
 /** What is on a page, and what stands in its place in views in which it is not offered: only one of them is there. */
@@ -92,7 +92,7 @@ export function withNotice(
   const notice = noticeMarkup(
     site,
     head,
-    sayingOn(site, head)('not-offered'),
+    systemMessagesOn(site, head)('not-offered'),
     on && { href: address(on.id), words: on.title },
   );
   return [element('div', { class: MATTER }, ...matter), notice];

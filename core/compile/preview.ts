@@ -1,6 +1,6 @@
 import type { Markup } from '../markup/markup.ts';
 import { isAtEdge, knownKind } from '../elements/kinds/table.ts';
-import { wordingsOf } from '../elements/propertytable.ts';
+import { textsByViewOf } from '../elements/propertytable.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { pageFor, type Visitor } from '../site/audience.ts';
@@ -33,8 +33,10 @@ export interface Preview {
   since?: { preview: WeakRef<Preview>; elements: readonly NodeId[] };
 }
 
-const sameWordings = (one: Node, other: Node): boolean =>
-  wordingsOf(one.kind).every(({ name }) => lookup(one.style.self, name) === lookup(other.style.self, name));
+const sameTexts = (one: Node, other: Node): boolean =>
+  textsByViewOf(one.kind).every(
+    ({ name }) => lookup(one.style.self, name) === lookup(other.style.self, name),
+  );
 
 /** What of a node its markup is made from. */
 const sameMarkup = (one: Node | undefined, other: Node | undefined): boolean =>
@@ -47,10 +49,10 @@ const sameMarkup = (one: Node | undefined, other: Node | undefined): boolean =>
   one.style.self?.alternate === other.style.self?.alternate &&
   one.style.self?.backgroundFilm === other.style.self?.backgroundFilm &&
   one.style.self?.edge === other.style.self?.edge &&
-  sameWordings(one, other) &&
+  sameTexts(one, other) &&
   ownVisibility(one) === ownVisibility(other);
 
-/** The values that widths follow from, and with them which of its sizes a picture is taken in. */
+/** The values that widths follow from, and with them which of its sizes an image is taken in. */
 const IN_WIDTHS = [
   ...[
     'span',
@@ -68,24 +70,24 @@ const IN_WIDTHS = [
   ...['cropRatio', 'fit', 'focalPoint', 'height', 'minHeight', 'aspectRatio'],
 ];
 
-/** Whether pictures in an element are as wide as they were. */
+/** Whether images in an element are as wide as they were. */
 const sameWidths = (page: Page, one: Node, other: Node): boolean =>
   IN_WIDTHS.every((name) => lookup(one.style.self, name) === lookup(other.style.self, name)) ||
-  !holdsPictures(page, other);
+  !holdsImages(page, other);
 
-const holdsPictures = (page: Page, node: Node): boolean =>
+const holdsImages = (page: Page, node: Node): boolean =>
   knownKind(node.kind).traits.includes('image') ||
-  node.children.some((id) => holdsPictures(page, page.nodes[id]));
+  node.children.some((id) => holdsImages(page, page.nodes[id]));
 
-/** Whether pictures may stand in an element’s content. */
+/** Whether images may stand in an element’s content. */
 const hasAssets = ({ kind }: Node): boolean => knownKind(kind).content.some(({ type }) => type.withAssets);
 
-/** What of a node the shared rules are made from: which text style is used, which pictures stand behind elements, whether it says how wide its place is, what stays at the edges of the window. */
+/** What of a node the shared rules are made from: which text style is used, which images stand behind elements, whether it says how wide its place is, what stays at the edges of the window. */
 const sameShare = (one: Node | undefined, other: Node | undefined, site: SiteFrame): boolean =>
   one !== undefined &&
   other !== undefined &&
   one.style.self?.source === other.style.self?.source &&
-  ((one.content === other.content && sameWordings(one, other)) || !hasAssets(one)) &&
+  ((one.content === other.content && sameTexts(one, other)) || !hasAssets(one)) &&
   textStyleOf(one, site) === textStyleOf(other, site) &&
   !setsShares(other) &&
   (one.style === other.style || !isAtEdge(other.kind)) &&

@@ -1,6 +1,6 @@
 import equal from 'fast-deep-equal/es6';
-import type { LetterForm } from '../elements/content/letter.ts';
-import type { Asset } from '../theme/stock.ts';
+import type { MessageForm } from '../elements/content/message.ts';
+import type { Asset } from '../theme/resources.ts';
 import { fingerprint } from '../fingerprint.ts';
 import { memoised } from '../memo.ts';
 import type { Family } from '../theme/families.ts';
@@ -13,9 +13,9 @@ import type { Addresses } from './addresses.ts';
 import { bodyMarkup } from './body.ts';
 import { atEdges } from './edges.ts';
 import { browserBar } from './browserbar.ts';
-import { addressOf } from './forsearch.ts';
+import { addressOf } from './searchmetadata.ts';
 import { openingFonts } from './opening.ts';
-import { isItself, isMadeSmaller, type PictureForm } from './pictures.ts';
+import { isItself, isMadeSmaller, type ImageForm } from './images.ts';
 import { pageRules } from './rules.ts';
 import { sharingHead } from './sharing.ts';
 import { iconLinks } from './siteicon.ts';
@@ -24,7 +24,7 @@ import { familiesIn, printFontFaces, printKeyframes, printRules } from './styles
 import {
   documentTitle,
   fontPath,
-  letterPath,
+  messagePath,
   madePath,
   mediaPath,
   pagePath,
@@ -49,8 +49,8 @@ function addressesFrom(site: SiteFrame, up: string, places: Places, still?: true
     made: (asset, form) => `${up}${isItself(asset, form) ? mediaPath(asset) : madePath(asset, form)}`,
   };
 }
-/** The pictures to be made, by where they go. */
-export type Made = Map<string, { asset: Asset; form: PictureForm }>;
+/** The images to be made, by where they go. */
+export type Made = Map<string, { asset: Asset; form: ImageForm }>;
 
 /** Where a site is published. */
 export interface PublishedAt {
@@ -60,7 +60,7 @@ export interface PublishedAt {
   still?: true;
 }
 
-/** px; the width in which a picture is given to those who share a page (common practice). */
+/** px; the width in which an image is given to those who share a page (common practice). */
 const SHARED_WIDTH = 1280;
 
 export type Places = ReturnType<typeof linkedPlaces>;
@@ -119,12 +119,12 @@ function compilePageAnew(
     pictures.add(id);
     return addresses.picture(id);
   };
-  const formed = (asset: Asset, form: PictureForm): string => {
+  const formed = (asset: Asset, form: ImageForm): string => {
     if (isItself(asset, form)) pictures.add(asset.id);
     else made.set(madePath(asset, form), { asset, form });
     return addresses.made!(asset, form)!;
   };
-  // As the style sheet, which lies among the pictures, sees them.
+  // As the style sheet, which lies among the images, sees them.
   const beside = (path: string) => path.replace(/^.*\//, '');
   const rules = pageRules(
     site,
@@ -139,13 +139,19 @@ function compilePageAnew(
   const css = `${printFontFaces(families, (_family, file) => `fonts/${file.publishedAs}`)}\n${printRules(rules)}\n${printKeyframes(page)}`;
   const cssPath = `assets/${head.slug || 'index'}-${fingerprint(css)}.css`;
   const file = (id: string) => (site.assets.some((asset) => asset.id === id) ? named(id) : undefined);
-  const letter = (form: LetterForm): string => {
+  const formMessage = (form: MessageForm): string => {
     const text = JSON.stringify(form);
     const name = `${form.id}-${fingerprint(text)}`;
-    letters.set(letterPath(name), text);
+    letters.set(messagePath(name), text);
     return name;
   };
-  const own = { ...addresses, picture: named, made: formed, letter: still ? undefined : letter, file };
+  const own = {
+    ...addresses,
+    picture: named,
+    made: formed,
+    formMessage: still ? undefined : formMessage,
+    file,
+  };
   const body = bodyMarkup(site, page, own, visitor);
   // Who is told of a page from elsewhere needs the whole address, where that is known.
   const pictureAt = (asset: Asset): string => {

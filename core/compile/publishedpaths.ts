@@ -1,16 +1,16 @@
-import type { Asset } from '../theme/stock.ts';
+import type { Asset } from '../theme/resources.ts';
 import { fingerprint } from '../fingerprint.ts';
 import { memoised } from '../memo.ts';
 import type { Family, FontFile } from '../theme/families.ts';
 import { type PageHead } from '../site/site.ts';
-import { pictureKey, type PictureForm } from './pictures.ts';
-import { type PicturePaths } from './siteicon.ts';
+import { imageKey, type ImageForm } from './images.ts';
+import { type ImagePaths } from './siteicon.ts';
 
-/** A file of a published site. Text is given whole, with where the page is now that stood there;  pictures and fonts are named for the caller to supply their bytes. */
+/** A file of a published site. Text is given whole, with where the page is now that stood there;  images and fonts are named for the caller to supply their bytes. */
 export type PublishedFile = { path: string; type: string; audience?: 'signed-in' } & (
   | { text: string; movedTo?: string }
   | { asset: Asset }
-  | { made: { asset: Asset; form: PictureForm } }
+  | { made: { asset: Asset; form: ImageForm } }
   | { font: { family: Family; file: FontFile } }
 );
 
@@ -29,18 +29,18 @@ const EXTENSIONS: Record<Asset['type'], string> = {
 
 export const mediaPath = (asset: Asset): string =>
   `assets/${asset.id}-${asset.hash.slice(0, 10)}.${EXTENSIONS[asset.type]}`;
-/** The fingerprints of the forms of a picture by their keys: pages name the same form often. */
+/** The fingerprints of the forms of an image by their keys: pages name the same form often. */
 const fingerprintsOf = memoised((_asset: Asset) => new Map<string, string>());
 
-export function madePath(asset: Asset, form: PictureForm): string {
+export function madePath(asset: Asset, form: ImageForm): string {
   const known = fingerprintsOf(asset);
-  const key = pictureKey(asset, form);
+  const key = imageKey(asset, form);
   let made = known.get(key);
   if (made === undefined) known.set(key, (made = fingerprint(key)));
   return `assets/${asset.id}-${form.width}-${made}.${EXTENSIONS[form.type]}`;
 }
 
-export const PATHS: PicturePaths = { picture: mediaPath, made: madePath };
+export const PATHS: ImagePaths = { picture: mediaPath, made: madePath };
 
 export const fontPath = (file: FontFile): string => `assets/fonts/${file.publishedAs}`;
 
@@ -54,7 +54,7 @@ export const SIGN = { in: 'sign-in', out: 'sign-out' } as const;
 export const signedInPath = (path: string): string => `signed-in:${path}`;
 
 /** Where the host finds what a form asks, by the name that the page says. */
-export const letterPath = (name: string): string => `letters/${name}.json`;
+export const messagePath = (name: string): string => `letters/${name}.json`;
 /** The title in the browser's tab. */
 export const documentTitle = (siteName: string, page: Pick<PageHead, 'title'>): string =>
   page.title === siteName ? siteName : `${page.title} · ${siteName}`;

@@ -6,7 +6,7 @@ import type { Kind } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { Node } from '../site/node.ts';
 import type { Part } from '../elements/parts.ts';
-import { ofPictureVariables, takenOver } from '../elements/properties/picture.ts';
+import { ofPictureVariables, takenOver } from '../elements/properties/image.ts';
 import { pointCss } from '../elements/valuetypes/geometry.ts';
 import { withAssets } from '../values/uses.ts';
 import { pictureClass } from './selectors.ts';
@@ -14,7 +14,7 @@ import { CLEAR_TOP } from '../elements/properties/page.ts';
 import { BACKGROUND_LAYERS } from '../elements/properties/background.ts';
 import type { Declarations } from '../elements/properties/property.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
-import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
+import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import { colourCss } from '../elements/valuetypes/colour.ts';
 import { WINDOW_WIDTH } from '../type/fluid.ts';
 import { spaceCss } from '../elements/valuetypes/space.ts';
@@ -23,12 +23,12 @@ import { isClosed, type Visitor } from '../site/audience.ts';
 import { inSourceOrder, sourceOrder } from '../site/sourceorder.ts';
 import { memoised } from '../memo.ts';
 import { acrossRules } from './across.ts';
-import { Behind } from './behind.ts';
-import type { PictureAddresses } from './pictures.ts';
+import { Behind } from './backgroundimages.ts';
+import type { ImageAddresses } from './images.ts';
 import { Stacks, type CssRule } from './stack.ts';
 import { stylingOf } from './styling.ts';
 
-import { filmRules } from './film.ts';
+import { videoRules } from './video.ts';
 import { edgeRules, edgesAtLast } from './edges.ts';
 import { stackElement, textStyleRules } from './elementrules.ts';
 import { isWithheld, listingRules, noticeRules, noticeStyles } from './offering.ts';
@@ -55,7 +55,7 @@ const FOUNDATION: readonly CssRule[] = [
   }),
   foundationRule(':root', { [WINDOW_WIDTH]: '100vw' }),
   foundationRule('*, ::before, ::after', { 'box-sizing': 'border-box', border: '0 solid' }),
-  // Who asked for less motion (Media Queries 5, §12.1) sees a still picture in place of a film that plays by itself.
+  // Who asked for less motion (Media Queries 5, §12.1) sees a still image in place of a video that plays by itself.
   foundationRule(':root', { '--still': 'block', '--moving': 'none' }, '(prefers-reduced-motion: reduce)'),
   // An edge that shows where a person's own colours replace those of backgrounds (CSS Color Adjustment 1, §3).
   foundationRule(':where(.button, .form button):not(:focus-visible)', {
@@ -93,20 +93,20 @@ const themeRules: (colours: SiteFrame['colours'], spacing: SiteFrame['spacing'],
     return stack.rules(':root', 'foundation');
   });
 
-/** The pictures that an element shows in any view. */
+/** The images that an element shows in any view. */
 function sourcesOf({ style }: Node): string[] {
   const layered = style.self?.source as Layered<string> | undefined;
-  return layered ? settings(layered).filter((id) => id !== NO_PICTURE) : [];
+  return layered ? settings(layered).filter((id) => id !== NO_IMAGE) : [];
 }
 
 /**
  * The rules of a page that do not belong to single elements: the foundation, its kinds and its text styles, and the
- * pictures behind elements.
+ * images behind elements.
  */
 export function sharedRules(
   site: SiteFrame,
   page: Page,
-  addresses: PictureAddresses,
+  addresses: ImageAddresses,
   visitor?: Visitor,
 ): CssRule[] {
   const kinds = new Set<Kind>();
@@ -132,7 +132,7 @@ export function sharedRules(
     ...listingRules(site),
     ...noticeRules(site, page, visitor),
     ...edgeRules(site, page),
-    ...filmRules(site, page),
+    ...videoRules(site, page),
     ...behind.rules(site, addresses),
     ...shelfRules(site, new Set([...shown, ...inContent]), inContent),
     ...ordered([...kinds].map((kind) => kindRules(kind, site.views))),
@@ -141,20 +141,20 @@ export function sharedRules(
   ];
 }
 
-/** What pictures of the shelf say of themselves, once each; those in contents take it over by their class. */
+/** What images of the shelf say of themselves, once each; those in contents take it over by their class. */
 function shelfRules(site: SiteFrame, used: ReadonlySet<string>, inContent: ReadonlySet<string>): CssRule[] {
   const saying = site.assets.filter(({ id }) => used.has(id));
   if (saying.length === 0) return [];
-  const said: Declarations = {};
+  const declarations: Declarations = {};
   for (const { id, focus, colour, width, height } of saying) {
     const names = ofPictureVariables(id);
-    said[names.ratio] = `${width} / ${height}`;
-    if (focus) said[names.focus] = pointCss(focus);
-    if (colour) said[names.tone] = colour;
+    declarations[names.ratio] = `${width} / ${height}`;
+    if (focus) declarations[names.focus] = pointCss(focus);
+    if (colour) declarations[names.tone] = colour;
   }
   const taking = saying.filter(({ id }) => inContent.has(id));
   return [
-    foundationRule('html', said),
+    foundationRule('html', declarations),
     ...taking.map(({ id }) => foundationRule(`.${pictureClass(id)}`, takenOver(id))),
   ];
 }
@@ -173,7 +173,7 @@ function ordered(lists: readonly (readonly CssRule[])[]): CssRule[] {
 export function pageRules(
   site: SiteFrame,
   page: Page,
-  addresses: PictureAddresses,
+  addresses: ImageAddresses,
   visitor?: Visitor,
 ): CssRule[] {
   const styling = stylingOf(site.views);

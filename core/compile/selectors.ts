@@ -14,7 +14,7 @@ export const wordsClass = (id: string, field: string, number: number): string =>
 /** The class of the element that stands in some views in place of others with the same id, by its number. */
 export const variantClass = (id: string, number: number): string => `v-${id}-${number}`;
 
-/** The class of a picture that stands in an element’s content. */
+/** The class of an image that stands in an element’s content. */
 export const pictureClass = (asset: string): string => `p-${asset}`;
 
 /** The class of a menu's entries for a page. */

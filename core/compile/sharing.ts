@@ -4,17 +4,17 @@ import { applies } from '../site/applies.ts';
 import { isOnAllPages } from '../site/shared.ts';
 import type { Page, PageHead, SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
-import { isPicture, type Asset } from '../theme/stock.ts';
+import { isImage, type Asset } from '../theme/resources.ts';
 import { resolve } from '../values/trace.ts';
 import { hiddenBy } from '../values/visibility.ts';
-import { addressOf } from './forsearch.ts';
+import { addressOf } from './searchmetadata.ts';
 
-/** px; a picture that is narrower is shown small where a page is shared (common practice). */
+/** px; an image that is narrower is shown small where a page is shared (common practice). */
 const LARGE = 600;
 
-/** The picture that stands for a page where it is shared: the one that it names, or the first large one that its base view shows. */
+/** The image that stands for a page where it is shared: the one that it names, or the first large one that its base view shows. */
 function sharedPicture(site: SiteFrame, page: Page, { picture }: PageHead): Asset | undefined {
-  const assetOf = (id: unknown) => site.assets.find((asset) => asset.id === id && isPicture(asset));
+  const assetOf = (id: unknown) => site.assets.find((asset) => asset.id === id && isImage(asset));
   if (picture !== undefined) return assetOf(picture);
   const { base } = site.views;
   for (const node of sourceOrder(page)) {

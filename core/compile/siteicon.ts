@@ -4,28 +4,28 @@ import { directionOf } from '../markup/direction.ts';
 import { escapeAttribute } from '../markup/fragment.ts';
 import { element, type Markup } from '../markup/markup.ts';
 import { homePageOf, type Site, type SiteFrame } from '../site/site.ts';
-import type { Asset, MediaAsset } from '../theme/stock.ts';
+import type { Asset, MediaAsset } from '../theme/resources.ts';
 import { resolve } from '../values/trace.ts';
 import { namedColour } from './browserbar.ts';
-import type { PictureForm } from './pictures.ts';
+import type { ImageForm } from './images.ts';
 
-/** The sign of a site where no picture is chosen for it: two of its colours, without letters, which every machine would draw in another font. */
+/** The sign of a site where no image is chosen for it: two of its colours, without letters, which every machine would draw in another font. */
 function drawn({ colours }: SiteFrame): { path: string; text: string } {
   const [ground, sign] = [colours[0]?.value ?? 'black', colours[1]?.value ?? 'white'].map(escapeAttribute);
   const text = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 32 32"><rect width="32" height="32" rx="7" fill="${ground}"/><path d="M7 22a9 9 0 0 1 18 0z" fill="${sign}"/></svg>\n`;
   return { path: `assets/icon-${fingerprint(text)}.svg`, text };
 }
 
-/** The picture that stands for a site in browsers and on home screens; undefined where none is chosen. */
+/** The image that stands for a site in browsers and on home screens; undefined where none is chosen. */
 const iconOf = ({ icon, assets }: SiteFrame): MediaAsset | undefined =>
   assets.find(({ id }) => id === icon) as MediaAsset | undefined;
 
-const square = (width: number, square: NonNullable<PictureForm['square']> = {}): PictureForm => ({
+const square = (width: number, square: NonNullable<ImageForm['square']> = {}): ImageForm => ({
   ...{ type: 'image/png', width, square },
 });
 
 /**
- * The forms in which a picture stands for a site: in tabs; on the home screens of devices that show what lets light through on black;
+ * The forms in which an image stands for a site: in tabs; on the home screens of devices that show what lets light through on black;
  * and for a manifest, of which systems cut the last in a shape of their own: all that counts is in a circle of 80 % across its middle
  * (Web Application Manifest, “Icon masks and safe zone”, https://www.w3.org/TR/appmanifest/#icon-masks).
  */
@@ -35,12 +35,12 @@ const FORMS = {
   small: square(192),
   large: square(512),
   masked: square(512, { ground: 'white', inset: 0.1 }),
-} satisfies Record<string, PictureForm>;
+} satisfies Record<string, ImageForm>;
 
-/** Where a picture goes, as it is and in a form. */
-export interface PicturePaths {
+/** Where an image goes, as it is and in a form. */
+export interface ImagePaths {
   picture(asset: Asset): string;
-  made(asset: Asset, form: PictureForm): string;
+  made(asset: Asset, form: ImageForm): string;
 }
 
 /** A drawing is sharp in any size; a browser that knows none takes what is made of it. */
@@ -50,7 +50,7 @@ const isDrawn = ({ type }: Asset): boolean => type === 'image/svg+xml';
 const MANIFEST = 'site.webmanifest';
 
 /** What the head of every page says of the sign of its site. `up`: how the page leads to the site. */
-export function iconLinks(site: SiteFrame, up: string, paths: PicturePaths): Markup[] {
+export function iconLinks(site: SiteFrame, up: string, paths: ImagePaths): Markup[] {
   const icon = iconOf(site);
   const link = (rel: string, path: string, more: Markup['attributes'] = {}) =>
     element('link', { rel, ...more, href: `${up}${path}` });
@@ -65,7 +65,7 @@ export function iconLinks(site: SiteFrame, up: string, paths: PicturePaths): Mar
 }
 
 /** What a site says of itself to who puts it on a home screen (https://www.w3.org/TR/appmanifest/). */
-function manifestOf(site: Site, paths: PicturePaths): string {
+function manifestOf(site: Site, paths: ImagePaths): string {
   const { frame } = site;
   const home = site.pages[homePageOf(frame).id];
   const colour = (name: string) => {
@@ -79,7 +79,7 @@ function manifestOf(site: Site, paths: PicturePaths): string {
     return namedColour(frame, value);
   };
   const icon = iconOf(frame);
-  const entry = (form: PictureForm, purpose?: string) => ({
+  const entry = (form: ImageForm, purpose?: string) => ({
     ...{ src: paths.made(icon!, form), sizes: `${form.width}x${form.width}`, type: form.type, purpose },
   });
   return JSON.stringify({
@@ -93,14 +93,14 @@ function manifestOf(site: Site, paths: PicturePaths): string {
   });
 }
 
-/** The files of the sign of a site: texts, and its picture as it is and in its forms. */
+/** The files of the sign of a site: texts, and its image as it is and in its forms. */
 export interface IconFiles {
   texts: { path: string; type: string; text: string }[];
   pictures: MediaAsset[];
-  made: { asset: MediaAsset; form: PictureForm }[];
+  made: { asset: MediaAsset; form: ImageForm }[];
 }
 
-export function iconFiles(site: Site, paths: PicturePaths): IconFiles {
+export function iconFiles(site: Site, paths: ImagePaths): IconFiles {
   const icon = iconOf(site.frame);
   const manifest = { path: MANIFEST, type: 'application/manifest+json', text: manifestOf(site, paths) };
   if (!icon)

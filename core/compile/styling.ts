@@ -6,7 +6,7 @@ import { knownProperty, placeOf } from '../elements/propertytable.ts';
 import type { ViewId, Views } from '../layered/views.ts';
 import { slotsOf, Stack, type Slots } from './stack.ts';
 
-/** How many values of one property are remembered in one context; past it they are begun anew. */
+/** How many values of one property are remembered in one context; past it they are begun again. */
 const MOST_VALUES = 5000;
 
 /** The CSS of one property's values in one context, worked out once: pages say the same often. */

@@ -5,12 +5,12 @@ import type { Node } from '../site/node.ts';
 import { publishedTrees } from '../site/shared.ts';
 import type { Site, SiteFrame } from '../site/site.ts';
 import { linksIn } from '../values/links.ts';
-import { saidWhole } from '../values/wordings.ts';
+import { variantsOfElement } from '../values/textbyview.ts';
 
 /** Whether what a form sends arrives at the host, in some view. */
 const isSentToHost = ({ views }: SiteFrame, node: Node): boolean =>
   node.kind === 'form' &&
-  (saidWhole(node, views)?.all ?? [node.content]).some(
+  (variantsOfElement(node, views)?.all ?? [node.content]).some(
     (content) => contentOf(knownKind('form'), { content }, 'to') === '',
   );
 

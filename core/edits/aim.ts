@@ -2,8 +2,8 @@ import { applies } from '../site/applies.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { same } from '../layered/express.ts';
-import { overNow } from '../values/wordings.ts';
-import type { Wording } from '../elements/content/wording.ts';
+import { overNow } from '../values/textbyview.ts';
+import type { TextByView } from '../elements/content/textbyview.ts';
 import { held, isEmpty } from '../layered/resolve.ts';
 import { ownLayered, resolve } from '../values/trace.ts';
 import { schemaFaults } from '../faults.ts';
@@ -105,17 +105,17 @@ export const layeredOf = (holder: Styled, part: Part, property: Property): Layer
  */
 export function settled(holder: Styled, { wording }: Property, value: unknown): unknown {
   if (!wording || !isNode(holder)) return value;
-  const { says } = value as Wording;
+  const { says } = value as TextByView;
   return { says: wording.field.type.clean(says) as unknown, over: overNow(holder, wording.field.name) };
 }
 
-/** Keeps a layered value on a holder; an empty one leaves no trace. The base of wordings goes to the content. */
+/** Keeps a layered value on a holder; an empty one leaves no trace. The base of texts by view goes to the content. */
 export function store(holder: Styled, part: Part, name: string, wanted: Layered<unknown>): void {
   let layered = wanted;
   const { wording } = knownProperty(name);
   if (wording && isNode(holder)) {
     const { base, ...overrides } = wanted;
-    const { says } = (base ?? {}) as Partial<Wording>;
+    const { says } = (base ?? {}) as Partial<TextByView>;
     if (base !== undefined && !same(says, contentOf(knownKind(holder.kind), holder, wording.field.name)))
       holder.content[wording.field.name] = says;
     layered = overrides;

@@ -4,7 +4,7 @@ import type { ViewId } from '../layered/views.ts';
 import { viewOf } from '../layered/views.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { knownProperty } from '../elements/propertytable.ts';
-import { letterOf } from '../layout/alternates.ts';
+import { messageOf } from '../layout/alternates.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import type { Node } from '../site/node.ts';
 import { sharedPlaceOf } from '../site/shared.ts';
@@ -15,7 +15,7 @@ import type { Command } from './command.ts';
 import { fitted, forAudience, handOver, joinedValue, OF_PLACE, replaceAmong, saysShown } from './placing.ts';
 import { accepts, copied, MOST_CHILDREN } from './structure.ts';
 import { subtree } from '../site/sourceorder.ts';
-import { counted, describeReach, viewsNamed } from './wording.ts';
+import { counted, describeReach, viewsNamed } from './textbyview.ts';
 import { lookup } from '../lookup.ts';
 
 /** Characters of a name. */
@@ -53,9 +53,9 @@ export const makeAlternate: Command<MakeAlternate> = {
   run(site, draft, { node: id, view, reach, set: setId, copy }): Outcome<string> {
     const nodes = found(draft, [id]);
     if (!nodes.ok) return nodes;
-    const asked = nodes.value[0];
-    const original = asked.kind === 'alternates' ? draft.nodes[alternateIn(site, asked, view)!] : asked;
-    if (!original) return refused(`${asked.name} has no alternate to copy. Nothing was changed.`);
+    const first = nodes.value[0];
+    const original = first.kind === 'alternates' ? draft.nodes[alternateIn(site, first, view)!] : first;
+    if (!original) return refused(`${first.name} has no alternate to copy. Nothing was changed.`);
     const parent = original.parent === null ? undefined : draft.nodes[original.parent];
     if (!parent) return refused('The page itself has no alternates. Nothing was changed.');
     const inSet = parent.kind === 'alternates';
@@ -245,7 +245,7 @@ export const nextAlternate: Command<NextAlternate> = {
       withValue(set.style.self?.alternate, site.views, view, set.children[next], reach),
     );
     return done(
-      `${set.name}: ${letterOf(next)}, ${draft.nodes[set.children[next]].name}, ${describeReach(site, view, reach)}`,
+      `${set.name}: ${messageOf(next)}, ${draft.nodes[set.children[next]].name}, ${describeReach(site, view, reach)}`,
     );
   },
 };

@@ -169,10 +169,10 @@ function valueAt(site: Site, path: string): unknown {
 }
 
 /**
- * Whether what operations made is still there: only then can they be taken back without replacing what was done since.
+ * Whether what operations made is still there: only then can they be undone without replacing what was done since.
  * An entry that was put somewhere may have been given other neighbours.
  */
-export function stands(site: Site, operations: readonly Operation[]): boolean {
+export function isApplied(site: Site, operations: readonly Operation[]): boolean {
   return operations.every((operation) => {
     const held = valueAt(site, operation.path);
     if (operation.op === 'set') return same(held, operation.value);

@@ -8,11 +8,11 @@ import { knownProperty } from '../elements/propertytable.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import { STANDING, setStanding, standingIn, type Standing } from '../values/areas.ts';
+import { PLACEMENT_PROPERTIES, setPlacement, placementIn, type AreaPlacement } from '../values/areas.ts';
 import { resolve } from '../values/trace.ts';
 import { found, layeredOf, store, valueFault } from './aim.ts';
 import type { Command } from './command.ts';
-import { counted, describeReach } from './wording.ts';
+import { counted, describeReach } from './textbyview.ts';
 
 /** The rows that a new part of an overlay may be put down to. */
 const heldRow = (row: number): number => Math.min(row, MOST_ROWS);
@@ -29,10 +29,10 @@ export function settledInOverlay(site: SiteFrame, page: Page, node: Node): void 
   if (!inOverlay(page, node)) return;
   const others = page.nodes[node.parent!].children.filter((id) => id !== node.id && page.nodes[id]);
   const asks = node.style.self?.areaRow !== undefined;
-  const own = new Map(site.views.list.map(({ id }) => [id, standingIn(site, page, node, id)]));
+  const own = new Map(site.views.list.map(({ id }) => [id, placementIn(site, page, node, id)]));
   const free = new Map(
     site.views.list.map(({ id }) => {
-      const taken = others.map((each) => standingIn(site, page, page.nodes[each], id));
+      const taken = others.map((each) => placementIn(site, page, page.nodes[each], id));
       const from = asks ? own.get(id)!.row : rowsTaken(taken) + 1;
       return [id, heldRow(firstFree(own.get(id)!, taken, from).row)];
     }),
@@ -59,7 +59,7 @@ export const PLACED = {
 
 export interface PlaceParts {
   /** Parts of one overlay or of several, each with what changes of where it stands. */
-  parts: ({ node: NodeId } & Partial<Standing>)[];
+  parts: ({ node: NodeId } & Partial<AreaPlacement>)[];
   view: ViewId;
   reach: EditReach;
   /** The least number of rows of overlays. */
@@ -67,13 +67,13 @@ export interface PlaceParts {
   done?: keyof typeof PLACED;
 }
 
-const columnsOf = ({ column, span }: Standing): string =>
+const columnsOf = ({ column, span }: AreaPlacement): string =>
   span === 1 ? `column ${column}` : `columns ${column}–${column + span - 1}`;
-const rowsOf = ({ row, rows }: Standing): string =>
+const rowsOf = ({ row, rows }: AreaPlacement): string =>
   rows === 1 ? `row ${row}` : `rows ${row}–${row + rows - 1}`;
 
 /** Where a part stands in words: "columns 3–6, rows 2–4". */
-export const describeArea = (at: Standing): string => `${columnsOf(at)}, ${rowsOf(at)}`;
+export const describeArea = (at: AreaPlacement): string => `${columnsOf(at)}, ${rowsOf(at)}`;
 
 /** Sets a value in a view where it is another than what holds there; answers why it cannot be, or whether it was. */
 function set(
@@ -104,11 +104,11 @@ export const placeParts: Command<PlaceParts> = {
     let changed = 0;
     for (const [index, { node: id, ...wanted }] of parts.entries()) {
       const node = draft.nodes[id];
-      const before = setStanding(site, draft, placed[index], view);
+      const before = setPlacement(site, draft, placed[index], view);
       let touched = false;
       for (const [name, value] of Object.entries(wanted)) {
-        const key = name as keyof Standing;
-        const made = set(site, node, STANDING[key], { value, before: before[key], view, reach });
+        const key = name as keyof AreaPlacement;
+        const made = set(site, node, PLACEMENT_PROPERTIES[key], { value, before: before[key], view, reach });
         if (!made.ok) return made;
         touched ||= made.value;
       }
@@ -123,7 +123,7 @@ export const placeParts: Command<PlaceParts> = {
     if (changed === 0) return refused('They are already there; nothing was changed.');
     const [lead] = placed;
     if (act === 'placed' && placed.length === 1)
-      return done(`${lead.name}: ${describeArea(standingIn(site, draft, lead, view))} ${where}`);
+      return done(`${lead.name}: ${describeArea(placementIn(site, draft, lead, view))} ${where}`);
     const what = placed.length === 1 ? lead.name : counted(placed.length, 'part');
     return done(`${what}: ${PLACED[act]} ${where}`);
   },

@@ -9,7 +9,7 @@ import { resolve } from '../values/trace.ts';
 import { found } from './aim.ts';
 import type { Command } from './command.ts';
 import { setValue } from './values.ts';
-import { counted, describeReach } from './wording.ts';
+import { counted, describeReach } from './textbyview.ts';
 
 export interface Arrange {
   /** What is arranged: a container, a section, a page. */

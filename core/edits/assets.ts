@@ -1,18 +1,18 @@
 import { schemaFaults } from '../faults.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/propertytable.ts';
-import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
+import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { canonicalStyle } from '../site/canonical.ts';
 import type { Node } from '../site/node.ts';
 import { targetOf } from '../markup/link.ts';
 import { relink } from './relink.ts';
-import { AssetSchema, type Asset } from '../theme/stock.ts';
+import { AssetSchema, type Asset } from '../theme/resources.ts';
 import { withAssets } from '../values/uses.ts';
 import type { Command } from './command.ts';
 import { valuesOf } from './stylevalues.ts';
 import { allTrees } from './viewvalues.ts';
-import { counted } from './wording.ts';
+import { counted } from './textbyview.ts';
 import { lookup } from '../lookup.ts';
 
 const GONE = refused('It is no longer on the shelf. Nothing was changed.');
@@ -31,7 +31,7 @@ function freeName(wanted: string, taken: readonly { name: string }[]): string {
   return name;
 }
 
-/** Puts a picture or film on the shelf; its bytes are kept apart, by their hash. One of a name that is taken gets a number behind it. */
+/** Puts an image or video on the shelf; its bytes are kept apart, by their hash. One of a name that is taken gets a number behind it. */
 export const addAsset: Command<Asset> = {
   on: () => 'frame',
   run(site, _page, given): Outcome<string> {
@@ -55,7 +55,7 @@ export interface ChangeAsset {
   focus?: Asset['focus'] | null;
 }
 
-/** Changes what a picture or film of the shelf is called, what it shows in words, and which point of it stays in sight. */
+/** Changes what an image or video of the shelf is called, what it shows in words, and which point of it stays in sight. */
 export const changeAsset: Command<ChangeAsset> = {
   on: () => 'frame',
   run(site, _page, { asset: id, name: wanted, alt, focus }): Outcome<string> {
@@ -77,16 +77,16 @@ export const changeAsset: Command<ChangeAsset> = {
     if (schemaFaults(AssetSchema, next).length > 0)
       return refused('A name has 1 to 80 characters, a text alternative up to 400. Nothing was changed.');
     site.assets[index] = next;
-    const said = [
+    const mapped = [
       ...(name === before.name ? [] : [`renamed to ${name}`]),
       ...(alt === undefined ? [] : ['text alternative changed']),
       ...(focus === undefined ? [] : ['focal point changed']),
     ];
-    return done(`${kindOf(before)} ${before.name}: ${said.join(', ') || 'unchanged'}`);
+    return done(`${kindOf(before)} ${before.name}: ${mapped.join(', ') || 'unchanged'}`);
   },
 };
 
-/** Puts another file in place of a picture or film, wherever it stands. It stays a picture, or a film. */
+/** Puts another file in place of an image or video, wherever it stands. It stays an image, or a film. */
 export const replaceAsset: Command<{ asset: string } & Omit<Asset, 'id' | 'name' | 'alt' | 'focus'>> = {
   on: () => 'frame',
   run(site, _page, { asset: id, ...file }): Outcome<string> {
@@ -105,7 +105,7 @@ export const replaceAsset: Command<{ asset: string } & Omit<Asset, 'id' | 'name'
   },
 };
 
-/** Takes a picture out of an element’s values: an override falls back, and where it stood for all views there is none. */
+/** Takes an image out of an element’s values: an override falls back, and where it stood for all views there is none. */
 function takenFrom(node: Node, id: string): number {
   let count = 0;
   for (const { part, name, layered } of valuesOf(node.style)) {
@@ -124,7 +124,7 @@ function takenFrom(node: Node, id: string): number {
     if (Object.keys(at).length > 0) next.at = at as typeof layered.at;
     if (inBase) {
       delete next.base;
-      if (required) next.base = NO_PICTURE;
+      if (required) next.base = NO_IMAGE;
     }
     own[name] = next;
   }
@@ -132,7 +132,7 @@ function takenFrom(node: Node, id: string): number {
   return count;
 }
 
-/** Takes a picture or film off the shelf, and off all pages: where it stood there is none any more. */
+/** Takes an image or video off the shelf, and off all pages: where it stood there is none any more. */
 export const removeAsset: Command<{ asset: string }> = {
   on: () => 'site',
   run(site, _page, { asset: id }, pages): Outcome<string> {
@@ -143,12 +143,12 @@ export const removeAsset: Command<{ asset: string }> = {
     for (const page of allTrees(site, pages)) {
       for (const node of Object.values(page.nodes)) {
         let inContent = false;
-        const said = withAssets(node, (each) => {
+        const mapped = withAssets(node, (each) => {
           if (each !== id) return each;
           inContent = true;
           return '';
         });
-        if (inContent) Object.assign(node, said);
+        if (inContent) Object.assign(node, mapped);
         if (relink(node, (link) => (targetOf(link)?.file === id ? undefined : link))) inContent = true;
         const inValues = takenFrom(node, id);
         if (inContent || inValues > 0) count += 1;

@@ -3,7 +3,7 @@ import { done, refused, type Outcome } from '../outcome.ts';
 import type { Audience } from '../site/node.ts';
 import { found } from './aim.ts';
 import type { Command } from './command.ts';
-import { describeHolders } from './wording.ts';
+import { describeHolders } from './textbyview.ts';
 
 /** Whom elements are for, in words. */
 const FOR: Record<Audience | 'everyone', string> = {

@@ -1,11 +1,11 @@
-import { wordIn, type VisitorWord } from '../elements/content/visitorwords.ts';
+import { wordIn, type SystemMessage } from '../elements/content/systemmessages.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { viewOf } from '../layered/views.ts';
 import { languageName } from '../markup/language.ts';
 import type { TextStyle } from '../site/site.ts';
-import type { SpacingStep } from '../theme/stock.ts';
+import type { SpacingStep } from '../theme/resources.ts';
 import type { Change } from './changed.ts';
-import { both, ofStep, ofValue, said, STEP, type State } from './changedvalues.ts';
+import { both, ofStep, ofValue, formatted, STEP, type State } from './changedvalues.ts';
 import { lookup } from '../lookup.ts';
 
 const LISTS = {
@@ -56,7 +56,7 @@ function ofViews(
   if (!some) return undefined;
   if (field === undefined) return { name: some.name, what: was ? 'view removed' : 'view added' };
   const value = (view: typeof was) =>
-    said(lookup(view as unknown as Record<string, unknown> | undefined, field));
+    formatted(lookup(view as unknown as Record<string, unknown> | undefined, field));
   return { name: some.name, what: lookup(VIEW, field) ?? 'view', ...both(value(was), value(is)) };
 }
 
@@ -77,7 +77,7 @@ export function inFrame([list, id, field, ...rest]: string[], states: [State, St
   if (list === 'words') {
     const what = `system messages, in ${languageName(id)}`;
     if (field === undefined) return { name: 'Site', what };
-    const [before, after] = states.map(({ frame }) => wordIn(id, field as VisitorWord, frame.words));
+    const [before, after] = states.map(({ frame }) => wordIn(id, field as SystemMessage, frame.words));
     return { name: 'Site', what, ...both(before, after) };
   }
   if (list === 'views') return ofViews([id, field, ...rest], states);
@@ -103,7 +103,9 @@ export function inFrame([list, id, field, ...rest]: string[], states: [State, St
     return { name, ...ofStep(rest, [was, is] as SpacingStep[], states) };
   const value = (entry: Entry | undefined) => {
     const own = lookup(entry as unknown as Record<string, unknown> | undefined, field);
-    return list === 'pages' && field === 'lang' && typeof own === 'string' ? languageName(own) : said(own);
+    return list === 'pages' && field === 'lang' && typeof own === 'string'
+      ? languageName(own)
+      : formatted(own);
   };
   const what =
     list === 'pages' ? (lookup(HEAD, field) ?? 'where it appears') : field === 'value' ? kind : field;

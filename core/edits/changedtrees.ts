@@ -4,7 +4,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import type { Node } from '../site/node.ts';
 import { linkedAt } from '../site/shared.ts';
 import type { Change } from './changed.ts';
-import { both, ofValue, said, type State } from './changedvalues.ts';
+import { both, ofValue, formatted, type State } from './changedvalues.ts';
 import type { Operation } from './operation.ts';
 import { lookup } from '../lookup.ts';
 
@@ -34,7 +34,7 @@ export function inTree(
           ?.content.find(({ name }) => name === rest[0])
           ?.label.toLowerCase() ?? rest[0];
       const value = (node: Node | undefined) =>
-        node && said(contentOf<unknown>(knownKind(node.kind), node, rest[0]));
+        node && formatted(contentOf<unknown>(knownKind(node.kind), node, rest[0]));
       return { ...on, what: label, ...both(value(was), value(is)) };
     }
     case 'children': {

@@ -8,10 +8,10 @@ import { viewOf, type ViewId } from '../layered/views.ts';
 import { plainText } from '../markup/fragment.ts';
 import type { Node, Style } from '../site/node.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
-import type { SpacingStep } from '../theme/stock.ts';
+import type { SpacingStep } from '../theme/resources.ts';
 import { resolve } from '../values/trace.ts';
 import type { Change } from './changed.ts';
-import { describeValue } from './wording.ts';
+import { describeValue } from './textbyview.ts';
 import { lookup } from '../lookup.ts';
 
 /** One state of the site, and what is needed to speak of it. */
@@ -69,7 +69,7 @@ export function ofValue(
   const slots = holders.map((holder) =>
     slot(lookup(lookup(holder?.style as Style | undefined, part), name), key, view),
   );
-  const told = (at: 0 | 1): string | undefined => {
+  const texts = (at: 0 | 1): string | undefined => {
     const { frame, tree } = states[at];
     const found = slots[at];
     const holder = holders[at];
@@ -89,7 +89,7 @@ export function ofValue(
       : undefined;
   return ofLayered(
     `${label ? `${label.toLowerCase()}: ` : ''}${property.label.toLowerCase()}`,
-    { told: [told(0), told(1)], slots, key, view },
+    { texts: [texts(0), texts(1)], slots, key, view },
     states[1].frame,
   );
 }
@@ -98,19 +98,19 @@ export function ofValue(
 function ofLayered(
   label: string,
   {
-    told,
+    texts,
     slots,
     key,
     view,
   }: {
-    told: (string | undefined)[];
+    texts: (string | undefined)[];
     slots: ReturnType<typeof slot>[];
     key: string;
     view: string | undefined;
   },
   frame: SiteFrame,
 ): Pick<Change, 'what' | 'before' | 'after'> {
-  const [before, after] = alike(told, slots, key);
+  const [before, after] = alike(texts, slots, key);
   const reaches = slots.map((found) => found?.reach);
   if (before === after && slots[0] && slots[1] && reaches[0] !== reaches[1]) {
     // The same value, for other views as well, or for fewer.
@@ -121,7 +121,7 @@ function ofLayered(
 }
 
 /** A value of content as text, where it is short enough to be told. */
-export function said(value: unknown): string | undefined {
+export function formatted(value: unknown): string | undefined {
   if (typeof value === 'string') return short(value.includes('<') ? plainText(value) : value);
   if (typeof value === 'number' || typeof value === 'boolean') return String(value);
   return Array.isArray(value) ? `${value.length} entries` : undefined;
@@ -142,7 +142,7 @@ export function ofStep(
   states: [State, State],
 ): Pick<Change, 'what' | 'before' | 'after'> {
   const slots = steps.map((step) => slot(step?.size, key, view));
-  const told = steps.map((step, at) => {
+  const texts = steps.map((step, at) => {
     const { frame } = states[at];
     const meant = (view ?? frame.views.base) as ViewId;
     // A view that is gone, or new, says nothing of what would hold in it.
@@ -150,5 +150,5 @@ export function ofStep(
     const found = held(step?.size, frame.views, meant);
     return found && stepType.format(found.value, { site: frame });
   });
-  return ofLayered(STEP, { told, slots, key, view }, states[1].frame);
+  return ofLayered(STEP, { texts, slots, key, view }, states[1].frame);
 }

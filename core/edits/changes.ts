@@ -1,5 +1,5 @@
 import type { NodeId } from '../elements/nodeid.ts';
-import { idIn, isKept, pagesLinking } from '../site/shared.ts';
+import { idIn, isSavedBlock, pagesLinking } from '../site/shared.ts';
 import type { Page, Site, TreeName } from '../site/site.ts';
 import type { Change } from './changed.ts';
 import { inFrame } from './changedframe.ts';
@@ -31,13 +31,13 @@ function changeOf(operation: Operation, before: Site, after: Site): Change | und
       states(() => undefined),
     );
   const place = keys[0] as TreeName;
-  // A kept block that is linked nowhere is for those who edit.
-  if (isKept(place) && ![before, after].some((site) => pagesLinking(site, place).length > 0))
+  // A saved block that is linked nowhere is for those who edit.
+  if (isSavedBlock(place) && ![before, after].some((site) => pagesLinking(site, place).length > 0))
     return undefined;
   const trees = states(({ frame }) => frame.shared?.[place]);
   if (keys.length === 1) {
     // Where it was linked, or is, the page tells.
-    if (isKept(place)) return undefined;
+    if (isSavedBlock(place)) return undefined;
     const tree = trees[1].tree ?? trees[0].tree!;
     return {
       name: tree.nodes[tree.root].name,

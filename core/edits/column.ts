@@ -8,13 +8,13 @@ import type { Ratio } from '../elements/valuetypes/geometry.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import type { Node } from '../site/node.ts';
 import type { Page } from '../site/site.ts';
-import { standingIn } from '../values/areas.ts';
+import { placementIn } from '../values/areas.ts';
 import { partKindOf } from '../values/arranging.ts';
 import { found } from './aim.ts';
 import type { Command } from './command.ts';
 import { fitted, storeOrder } from './placing.ts';
-import { boxIn, keep, keepWhere, replacedBy, strangeAsk, type ToOther } from './standing.ts';
-import { counted, viewsNamed } from './wording.ts';
+import { boxIn, keep, keepWhere, replacedBy, strangeAsk, type ToOther } from './replacecontainer.ts';
+import { counted, viewsNamed } from './textbyview.ts';
 
 /** How the parts of an overlay stand one below another in a view. */
 interface Stacked {
@@ -86,7 +86,7 @@ export const makeColumn: Command<ToOther> = {
     const stood = new Map(
       children.map((child) => [
         child.id,
-        new Map(list.map((view) => [view, standingIn(site, draft, child, view.id)])),
+        new Map(list.map((view) => [view, placementIn(site, draft, child, view.id)])),
       ]),
     );
     const column = replacedBy(site, draft, node, id, 'column');

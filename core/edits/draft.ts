@@ -106,7 +106,7 @@ interface FinishedShown {
   own: FinishedTree;
   shared: FinishedTree[];
   /** A linked block that would lose its outermost element and nothing else, or stand where none can. */
-  torn: Page | undefined;
+  brokenBlocks: Page | undefined;
 }
 
 /**
@@ -136,7 +136,7 @@ export function draftShown(frame: SiteFrame, page: Page): { draft: Page; finish(
           // A block that is taken off a page stays kept.
           return linked.includes(tree) && !made.after ? finished(made.keys, tree, {}) : made;
         }),
-        torn: linked.find(({ id, root }) => {
+        brokenBlocks: linked.find(({ id, root }) => {
           const parent = draft.nodes[root]?.parent;
           if (parent) return !takesLinked(draft.nodes[parent]);
           // It goes as a whole.

@@ -5,7 +5,7 @@ import { knownKind } from '../elements/kinds/table.ts';
 import type { Layered } from '../layered/layered.ts';
 import { OVERLAY } from '../elements/properties/area.ts';
 import { united } from '../layout/areas.ts';
-import { STANDING, standingIn } from '../values/areas.ts';
+import { PLACEMENT_PROPERTIES, placementIn } from '../values/areas.ts';
 import { settledInOverlay } from './areas.ts';
 import { placeColumns } from '../layout/spans.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
@@ -20,7 +20,7 @@ import { found, store } from './aim.ts';
 import type { Command } from './command.ts';
 import { fitted, forAudience, replaceAmong, saysShown, storeOrder } from './placing.ts';
 import { accepts } from './structure.ts';
-import { counted, kindInWords } from './wording.ts';
+import { counted, kindInWords } from './textbyview.ts';
 
 export interface GroupElements {
   /** Siblings that stand one after the other in source order. */
@@ -48,11 +48,14 @@ function areaOfAll(site: SiteFrame, page: Page, members: readonly Node[]): [stri
   const all = new Map(
     site.views.list.map((view) => [
       view.id,
-      united(members.map((node) => standingIn(site, page, node, view.id))),
+      united(members.map((node) => placementIn(site, page, node, view.id))),
     ]),
   );
   const names = ['column', 'span', 'row', 'rows'] as const;
-  return names.map((name) => [STANDING[name], express(site.views, (view) => all.get(view.id)![name])]);
+  return names.map((name) => [
+    PLACEMENT_PROPERTIES[name],
+    express(site.views, (view) => all.get(view.id)![name]),
+  ]);
 }
 
 /** Whether elements of a kind are nothing but a container, which can be taken apart. */
@@ -177,7 +180,7 @@ export const ungroupElement: Command<{ node: NodeId }> = {
       fitted(draft, node);
       if (span && parent.kind === 'row' && !node.style.self?.span) store(node, 'self', 'span', span);
       if (parent.kind !== OVERLAY) continue;
-      for (const name of Object.values(STANDING)) {
+      for (const name of Object.values(PLACEMENT_PROPERTIES)) {
         const layered = group.style.self?.[name];
         if (layered) store(node, 'self', name, layered);
       }

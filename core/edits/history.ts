@@ -1,6 +1,6 @@
 import { overlapping, type Operation } from './operation.ts';
 
-/** Whether an edit was made anew, took one back, or made one again. */
+/** Whether an edit was made again, took one back, or made one again. */
 export type EditBy = 'edit' | 'undo' | 'redo';
 
 /** What the log of a site tells of an edit, apart from its operations. */
@@ -10,22 +10,22 @@ export interface Logged {
   /** The window that made it. */
   session: string;
   by: EditBy;
-  /** The edit that was taken back or made again. */
+  /** The edit that was undone or redone. */
   of?: string;
   sentence: string;
 }
 
-/** The steps that can be taken back and those that can be made again, the latest last. */
+/** The steps that can be undone and those that can be redone, the latest last. */
 export interface Stacks<E extends Logged = Logged> {
   undo: E[];
   redo: E[];
-  /** Steps were taken back, or made again, that are not in the log as it is given: it is the end of a longer one. */
+  /** Steps were undone, or redone, that are not in the log as it is given: it is the end of a longer one. */
   reachesBack: boolean;
 }
 
 /**
- * What a session can take back and make again, from the log in its order. Others' edits are not among them: each takes
- * back what it did itself. Taking back moves a step over, making again moves it back, a new step empties `redo`.
+ * What a session can undo and make again, from the log in its order. Others' edits are not among them: each takes
+ * back what it did itself. Undoing moves a step over, making again moves it back, a new step empties `redo`.
  */
 export function stacksOf<E extends Logged>(log: readonly E[], session: string): Stacks<E> {
   const undo: E[] = [];
@@ -46,18 +46,18 @@ export function stacksOf<E extends Logged>(log: readonly E[], session: string): 
   return { undo, redo, reachesBack };
 }
 
-/** The steps of a log that stand at its end, in its order: whatever was done and not taken back, by whom ever. */
-export function standing<E extends Logged>(log: readonly E[]): E[] {
+/** The steps of a log that stand at its end, in its order: whatever was done and not undone, by whom ever. */
+export function appliedOf<E extends Logged>(log: readonly E[]): E[] {
   const sessions = new Set(log.map(({ session }) => session));
   const keys = new Set([...sessions].flatMap((session) => stacksOf(log, session).undo.map(({ key }) => key)));
   return log.filter(({ key }) => keys.has(key));
 }
 
 /**
- * What came of a stretch of a log: the steps of it that stand at its end, and what in it took back, or made again, a step from before.
+ * What came of a stretch of a log: the steps of it that stand at its end, and what in it undid, or redone, a step from before.
  */
 export function madeIn<E extends Logged>(stretch: readonly E[]): E[] {
-  const stand = new Set(standing(stretch));
+  const stand = new Set(appliedOf(stretch));
   const known = new Set(stretch.map(({ key }) => key));
   return stretch.filter((edit) => stand.has(edit) || (edit.of !== undefined && !known.has(edit.of)));
 }

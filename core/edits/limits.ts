@@ -16,15 +16,15 @@ export const LIMITS = {
   steps: 100,
   /** Bytes of a font file. */
   font: 4_000_000,
-  /** Bytes of a picture or film. */
+  /** Bytes of an image or film. */
   asset: 50_000_000,
-  /** Px of each side of a picture or video. */
+  /** Px of each side of an image or video. */
   side: 16_384,
-  /** Px of a picture, all its frames together. */
+  /** Px of an image, all its frames together. */
   pixels: 40_000_000,
-  /** Bytes of a site file, with its pictures, films and fonts in it. */
+  /** Bytes of a site file, with its images, videos and fonts in it. */
   siteFile: 100_000_000,
-  /** ms; how long a site that was put away can be had back: thirty days. */
+  /** ms; how long a site that was archived can be had back: thirty days. */
   keptAway: 30 * 86_400_000,
 } as const;
 

@@ -1,28 +1,28 @@
 import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { linksBelow, sharedPlaceOf, takesLinked } from '../site/shared.ts';
-import type { KeptName, Page, SiteFrame } from '../site/site.ts';
+import type { SavedBlockName, Page, SiteFrame } from '../site/site.ts';
 import { found } from './aim.ts';
 import type { Command } from './command.ts';
 import { replaceAmong } from './placing.ts';
 import { followLinks } from './relink.ts';
 import { copyOf } from './shared.ts';
 import { MOST_CHILDREN, takesWhole } from './structure.ts';
-import { putBehind } from './tree.ts';
+import { putAfter } from './tree.ts';
 import { allTrees } from './viewvalues.ts';
-import { counted, kindInWords, nameOfPage } from './wording.ts';
+import { counted, kindInWords, nameOfPage } from './textbyview.ts';
 
 const GONE = refused('The saved block is no longer on this site. Nothing was changed.');
 
 export interface LinkBlock {
-  block: KeptName;
+  block: SavedBlockName;
   parent: NodeId;
   /** The child of the parent it stands behind in source order; null: it comes first. */
   after: NodeId | null;
 }
 
 /**
- * Places a kept block as linked: the page shows the block itself and not a copy of it, so that what is changed in one place is changed
+ * Places a saved block as linked: the page shows the block itself and not a copy of it, so that what is changed in one place is changed
  * wherever it is linked. Once a page, as its elements have one id each.
  */
 export const linkBlock: Command<LinkBlock> = {
@@ -45,7 +45,7 @@ export const linkBlock: Command<LinkBlock> = {
       );
     if (parent.children.length >= MOST_CHILDREN)
       return refused(`${parent.name} is full: it holds ${MOST_CHILDREN} elements.`);
-    putBehind(parent.children, tree.root, after);
+    putAfter(parent.children, tree.root, after);
     return done(`${root.name}: linked in ${parent.name}; a change here changes it wherever it is linked`);
   },
 };
@@ -77,7 +77,7 @@ export function unlinked(site: SiteFrame, pages: Record<NodeId, Page>, tree: Pag
 }
 
 export interface UnlinkBlock {
-  block: KeptName;
+  block: SavedBlockName;
   /** The page that gets one of its own; absent: every page on which it is linked. */
   page?: NodeId;
 }

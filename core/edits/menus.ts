@@ -5,7 +5,7 @@ import { linkTo, targetOf } from '../markup/link.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, PageHead } from '../site/site.ts';
 import { linksIn } from '../values/links.ts';
-import { saidOtherwise } from '../values/wordings.ts';
+import { withMappedText } from '../values/textbyview.ts';
 
 const LINKS = knownKind('navigation').content.find(({ name }) => name === 'links')!;
 
@@ -42,7 +42,7 @@ function changeEntries(
   change: (entries: readonly LabelledLink[]) => readonly LabelledLink[],
 ): boolean {
   let changed = false;
-  const said = saidOtherwise(menu, (type) =>
+  const mapped = withMappedText(menu, (type) =>
     type === LINKS.type
       ? (before: readonly LabelledLink[]) => {
           const after = change(before);
@@ -51,7 +51,7 @@ function changeEntries(
         }
       : undefined,
   );
-  if (changed) Object.assign(menu, said);
+  if (changed) Object.assign(menu, mapped);
   return changed;
 }
 

@@ -1,6 +1,6 @@
 import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
-import { isKept, isLinked, sharedPlaceOf, takesLinked } from '../site/shared.ts';
+import { isSavedBlock, isLinked, sharedPlaceOf, takesLinked } from '../site/shared.ts';
 import type { Node } from '../site/node.ts';
 import type { Page } from '../site/site.ts';
 import { found } from './aim.ts';
@@ -9,9 +9,9 @@ import type { Command } from './command.ts';
 import { childrenIn } from '../values/visibility.ts';
 import { fitted, storeOrder } from './placing.ts';
 import { MOST_CHILDREN, takesWhole } from './structure.ts';
-import { putBehind, topmost, withoutEmptySets } from './tree.ts';
+import { putAfter, topmost, withoutEmptySets } from './tree.ts';
 import { subtree } from '../site/sourceorder.ts';
-import { describeHolders, kindInWords } from './wording.ts';
+import { describeHolders, kindInWords } from './textbyview.ts';
 
 export interface MoveElements {
   nodes: NodeId[];
@@ -39,7 +39,7 @@ export function misplaced(page: Page, nodes: readonly Node[], parent: Node): str
   );
   if (foreign) {
     const theirs = sharedPlaceOf(foreign.id);
-    const [where, not] = isKept(theirs)
+    const [where, not] = isSavedBlock(theirs)
       ? ['belongs to a linked block', 'is not']
       : [theirs ? 'is on all pages' : 'is on this page only', 'does not'];
     return `${foreign.name} ${where}, and ${parent.name} ${not}; copy it instead.`;
@@ -78,7 +78,7 @@ export const moveElements: Command<MoveElements> = {
       children.splice(children.indexOf(node.id), 1);
       const elsewhere = node.parent !== parent.id;
       node.parent = parent.id;
-      putBehind(parent.children, node.id, place);
+      putAfter(parent.children, node.id, place);
       place = node.id;
       // What a linked block says of its place it says wherever it is linked.
       if (!elsewhere || isLinked(node)) continue;

@@ -8,10 +8,10 @@ import { fitted } from './placing.ts';
 import { followLinks, relinkLeaving } from './relink.ts';
 import { freeNames } from './shared.ts';
 import { copied, takesWhole } from './structure.ts';
-import { putBehind, topmost, withoutEmptySets } from './tree.ts';
+import { putAfter, topmost, withoutEmptySets } from './tree.ts';
 import { subtree } from '../site/sourceorder.ts';
 import { allTrees } from './viewvalues.ts';
-import { describeHolders, kindInWords, nameOfPage } from './wording.ts';
+import { describeHolders, kindInWords, nameOfPage } from './textbyview.ts';
 
 export interface MoveToPage {
   nodes: NodeId[];
@@ -22,7 +22,7 @@ export interface MoveToPage {
   after: NodeId | null;
 }
 
-/** Moves elements, with all that is in them, to another page. Ids that are taken there are given anew. */
+/** Moves elements, with all that is in them, to another page. Ids that are taken there are given again. */
 export const moveToPage: Command<MoveToPage> = {
   on: () => 'site',
   run(site, page, { nodes: ids, to, parent: parentId, after }, pages) {
@@ -50,7 +50,7 @@ export const moveToPage: Command<MoveToPage> = {
       return refused(
         `${site.shared![sharedPlaceOf(twice)!]!.nodes[twice].name} is linked on both pages, and a page can link a block only once; give one of them its own first. Nothing was moved.`,
       );
-    const said = describeHolders(tops.map((id) => page.nodes[id]));
+    const sentence = describeHolders(tops.map((id) => page.nodes[id]));
     const whole = tops.flatMap((id) => subtree(page, id));
     const names = freeNames(undefined, whole, target.nodes);
     for (const id of whole) {
@@ -61,7 +61,7 @@ export const moveToPage: Command<MoveToPage> = {
     for (const id of tops) {
       const from = page.nodes[page.nodes[id].parent!];
       from.children.splice(from.children.indexOf(id), 1);
-      putBehind(parent.children, names.get(id)!, place);
+      putAfter(parent.children, names.get(id)!, place);
       place = names.get(id)!;
     }
     const left = tops.map((id) => page.nodes[id].parent!);
@@ -72,6 +72,6 @@ export const moveToPage: Command<MoveToPage> = {
       settledInOverlay(site, target, target.nodes[names.get(id)!]);
     }
     followLinks(allTrees(site, pages), { names, from: page.id, to: target.id });
-    return done(`${said}: moved to ${nameOfPage(pages, head)}`);
+    return done(`${sentence}: moved to ${nameOfPage(pages, head)}`);
   },
 };

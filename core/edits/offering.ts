@@ -1,7 +1,7 @@
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
-import { wordingOf } from '../elements/propertytable.ts';
+import { textByViewOf } from '../elements/propertytable.ts';
 import { express, same } from '../layered/express.ts';
 import { settings, type Layered } from '../layered/layered.ts';
 import type { ViewId } from '../layered/views.ts';
@@ -10,14 +10,14 @@ import type { Node } from '../site/node.ts';
 import { offeringIn } from '../site/offering.ts';
 import { publishedTrees } from '../site/shared.ts';
 import { homePageOf, type Offering, type Page, type SiteFrame } from '../site/site.ts';
-import { leadingIn, leadsTo, linksSaidIn } from '../values/links.ts';
+import { leadingIn, leadsTo, linksShownIn } from '../values/links.ts';
 import { entriesIn } from '../values/menus.ts';
 import { isShown } from '../values/visibility.ts';
-import { saidIn } from '../values/wordings.ts';
+import { textIn } from '../values/textbyview.ts';
 import { settled, store } from './aim.ts';
 import type { Command } from './command.ts';
 import { allTrees } from './viewvalues.ts';
-import { counted, nameOfPage, OFFERED, viewsNamed } from './wording.ts';
+import { counted, nameOfPage, OFFERED, viewsNamed } from './textbyview.ts';
 
 export interface OfferPage {
   page: NodeId;
@@ -31,7 +31,7 @@ const emptied = (site: SiteFrame, trees: readonly Page[], view: ViewId): Node[] 
     Object.values(tree.nodes).filter(
       (node) =>
         node.kind === 'navigation' &&
-        saidIn<unknown[]>(node, site.views, 'links', view).length > 0 &&
+        textIn<unknown[]>(node, site.views, 'links', view).length > 0 &&
         entriesIn(site, node, view).length === 0,
     ),
   );
@@ -83,15 +83,15 @@ function sayUnlinked(site: SiteFrame, node: Node, page: NodeId, views: readonly 
   let changed = false;
   for (const { name: field, type, varies } of knownKind(node.kind).content) {
     if (!type.withLinks || varies === undefined) continue;
-    const property = wordingOf(node.kind, field)!;
-    const said = (view: ViewId) => saidIn<unknown>(node, site.views, field, view);
+    const property = textByViewOf(node.kind, field)!;
+    const valueIn = (view: ViewId) => textIn<unknown>(node, site.views, field, view);
     const meant = new Map(
       site.views.list.map(({ id }) => [
         id,
-        views.includes(id) ? withoutLinks(node, field, said(id), page) : said(id),
+        views.includes(id) ? withoutLinks(node, field, valueIn(id), page) : valueIn(id),
       ]),
     );
-    if (site.views.list.every(({ id }) => same(said(id), meant.get(id)))) continue;
+    if (site.views.list.every(({ id }) => same(valueIn(id), meant.get(id)))) continue;
     const wanted = express(site.views, ({ id }) => ({ says: meant.get(id) }));
     if (!same(contentOf(knownKind(node.kind), node, field), wanted.base!.says))
       node.content[field] = wanted.base!.says;
@@ -130,7 +130,7 @@ export const hideLinksTo: Command<{ page: NodeId; views: ViewId[] }> = {
           if (sayUnlinked(site, node, page, views)) plain += 1;
           continue;
         }
-        const leads = (view: ViewId) => linksSaidIn(node, site.views, view).some(leadsTo(page));
+        const leads = (view: ViewId) => linksShownIn(node, site.views, view).some(leadsTo(page));
         const wanted = express(
           site.views,
           ({ id }) => isShown(site, tree, node, id) && !(views.includes(id) && leads(id)),

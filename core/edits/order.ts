@@ -9,7 +9,7 @@ import { found } from './aim.ts';
 import type { Command } from './command.ts';
 import { storeOrder } from './placing.ts';
 import { setValue } from './values.ts';
-import { counted, describeReach, viewsNamed } from './wording.ts';
+import { counted, describeReach, viewsNamed } from './textbyview.ts';
 
 export interface OrderIn {
   node: NodeId;
@@ -66,13 +66,13 @@ export const makeSourceOrder: Command<{ node: NodeId; view: ViewId }> = {
 };
 
 export interface EvenRows {
-  /** Rows that alternate picture and words. */
+  /** Rows that alternate image and words. */
   nodes: NodeId[];
   views: ViewId[];
   first: First;
 }
 
-/** Lets rows that alternate begin with the picture, or with the words, in some views; the others stay as they are. */
+/** Lets rows that alternate begin with the image, or with the words, in some views; the others stay as they are. */
 export const evenRows: Command<EvenRows> = {
   run(site, draft, { nodes: ids, views, first }): Outcome<string> {
     const nodes = found(draft, ids);

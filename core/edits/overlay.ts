@@ -14,7 +14,7 @@ import { resolve } from '../values/trace.ts';
 import { found, store } from './aim.ts';
 import type { Command } from './command.ts';
 import { fitted } from './placing.ts';
-import { boxIn, keep, keepWhere, replacedBy, strangeAsk, type ToOther } from './standing.ts';
+import { boxIn, keep, keepWhere, replacedBy, strangeAsk, type ToOther } from './replacecontainer.ts';
 import { accepts } from './structure.ts';
 
 /** The kinds of container that can be an overlay instead; a section has one in it. */

@@ -12,7 +12,7 @@ import {
 } from '../site/site.ts';
 import type { Node } from '../site/node.ts';
 import { pageFaults } from '../site/validate.ts';
-import { isPicture } from '../theme/stock.ts';
+import { isImage } from '../theme/resources.ts';
 import { SHARED_NAMES } from './shared.ts';
 import type { Command } from './command.ts';
 import { leadsTo, linking } from '../values/links.ts';
@@ -20,7 +20,7 @@ import { intoMenus, orderMenus } from './menus.ts';
 import { relink } from './relink.ts';
 import { plain } from './structure.ts';
 import { allTrees } from './viewvalues.ts';
-import { counted, nameOfPage } from './wording.ts';
+import { counted, nameOfPage } from './textbyview.ts';
 import { lookup } from '../lookup.ts';
 
 const cleaned = (text: string): string => text.replace(/\s+/g, ' ').trim();
@@ -96,7 +96,7 @@ export interface ChangePage {
   description?: string;
   /** Null: the site's. */
   lang?: string | null;
-  /** The picture that stands for it where it is shared, by its id; null: none. */
+  /** The image that stands for it where it is shared, by its id; null: none. */
   picture?: string | null;
   /** Whether it is shown at addresses where there is no page. */
   missing?: boolean;
@@ -174,7 +174,7 @@ export const changePage: Command<ChangePage> = {
     }
     const fault = headFault(next, others(site, page), pages);
     if (fault) return refused(fault);
-    if (next.picture && !site.assets.some((asset) => asset.id === next.picture && isPicture(asset)))
+    if (next.picture && !site.assets.some((asset) => asset.id === next.picture && isImage(asset)))
       return refused('The image is no longer on the shelf. Nothing was changed.');
     if (next.missing && next.slug === '')
       return refused('The home page is shown at its own address; choose another. Nothing was changed.');

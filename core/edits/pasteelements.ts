@@ -9,7 +9,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { OVERLAY } from '../elements/properties/area.ts';
-import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
+import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import { schemaFaults } from '../faults.ts';
 import { linkTo, targetOf } from '../markup/link.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
@@ -27,8 +27,8 @@ import { fitted } from './placing.ts';
 import { relink } from './relink.ts';
 import { MOST_CHILDREN, renamed, shownOnly, takesWhole } from './structure.ts';
 import { valuesOf } from './stylevalues.ts';
-import { putBehind } from './tree.ts';
-import { counted, describeHolders, kindInWords, viewsNamed } from './wording.ts';
+import { putAfter } from './tree.ts';
+import { counted, describeHolders, kindInWords, viewsNamed } from './textbyview.ts';
 
 /** Elements as they were copied, with what of their site they speak of. */
 export interface Copy extends Pick<SiteFrame, 'views' | 'colours' | 'spacing' | 'assets'> {
@@ -108,8 +108,8 @@ function settle(node: Node, from: Copy, to: SiteFrame, page: Page): number {
     const each = (value: unknown): unknown => {
       // Words are what they are, whatever stands in braces in them.
       const own = property.wording ? value : plainly(property, translated(value, from, to), from);
-      if (property.type.editor !== 'picture' || own === NO_PICTURE) return own;
-      return known(own as string) || NO_PICTURE;
+      if (property.type.editor !== 'picture' || own === NO_IMAGE) return own;
+      return known(own as string) || NO_IMAGE;
     };
     next = {
       ...(base !== undefined && { base: each(base) }),
@@ -130,7 +130,7 @@ function settle(node: Node, from: Copy, to: SiteFrame, page: Page): number {
     );
     const needed = part === 'self' && knownKind(node.kind).required?.includes(name);
     if (strange) left += 1;
-    if (strange && needed) next = { base: NO_PICTURE };
+    if (strange && needed) next = { base: NO_IMAGE };
     store(node, part, name, strange && !needed ? {} : next);
   }
   node.style = canonicalStyle(node.style);
@@ -226,14 +226,14 @@ export const pasteElements: Command<PasteElements> = {
     const { roots: names, changed } = grownFrom(site, draft, copied, id, parentId);
     let place = after;
     for (const name of names) {
-      putBehind(parent.children, name, place);
+      putAfter(parent.children, name, place);
       settledInOverlay(site, draft, draft.nodes[name]);
       place = name;
     }
-    const said = names.map((name) => shownOnly(site, draft, name, only))[0] ?? '';
+    const sentence = names.map((name) => shownOnly(site, draft, name, only))[0] ?? '';
     const what = describeHolders(names.map((name) => draft.nodes[name]));
     const more = Object.keys(copied.nodes).length - copied.roots.length;
     const inIt = more > 0 ? ` with ${counted(more, 'element')} in it` : '';
-    return done(`${what}: ${act} ${parent.name}${inIt}${said}${changed}`);
+    return done(`${what}: ${act} ${parent.name}${inIt}${sentence}${changed}`);
   },
 };

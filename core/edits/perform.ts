@@ -2,7 +2,7 @@ import { createDraft, freeze } from 'immer';
 import type { NodeId } from '../elements/nodeid.ts';
 import { pointer } from '../pointer.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
-import { composed, isKept } from '../site/shared.ts';
+import { composed, isSavedBlock } from '../site/shared.ts';
 import type { Page, Site, SiteFrame, TreeName } from '../site/site.ts';
 import type { Command, Scope } from './command.ts';
 import { rename, setContent } from './content.ts';
@@ -18,11 +18,11 @@ import type { Operation } from './operation.ts';
 import { dissolveAlternates, makeAlternate, nextAlternate, uniteAlternates } from './alternates.ts';
 import { groupElements, ungroupElement } from './group.ts';
 import { moveToPage } from './movetopage.ts';
-import { keepWording } from './keepwording.ts';
+import { keepWording } from './confirmtext.ts';
 import { moveElements } from './move.ts';
-import { dropKept, keepBlock, keepCopy, renameKept } from './kept.ts';
+import { dropKept, keepBlock, keepCopy, renameKept } from './savedblocks.ts';
 import { linkBlock, unlinkBlock } from './linked.ts';
-import { setAside } from './aside.ts';
+import { setAside } from './dismissfinding.ts';
 import { setAudience } from './audience.ts';
 import { showInViews } from './showing.ts';
 import { evenRows, makeSourceOrder, orderAsInSource, reverseOrder } from './order.ts';
@@ -36,7 +36,7 @@ import { makeColumn } from './column.ts';
 import { makeOverlay } from './overlay.ts';
 import { scaleContent } from './scale.ts';
 import { changeSite } from './siteitself.ts';
-import { tellVisitors } from './visitorwords.ts';
+import { tellVisitors } from './systemmessages.ts';
 import { shapeAt } from './shape.ts';
 import { addElement, duplicateElement, removeElements } from './structure.ts';
 import { scaleStyles } from './scalestyles.ts';
@@ -139,7 +139,7 @@ export const needsAllPages = ({ name, args }: Call): boolean =>
 export const performCall = (site: Site, page: NodeId, { name, args }: Call): Outcome<Step> =>
   perform(site, page, name, args as Arguments<typeof name>);
 
-/** A change that was made: what is there after it, how to make it again and how to take it back, and its sentence. */
+/** A change that was made: what is there after it, how to make it again and how to undo it, and its sentence. */
 export interface Step {
   site: Site;
   operations: Operation[];
@@ -234,7 +234,7 @@ function onPage(site: Site, page: NodeId, run: Command<unknown>['run'], args: un
   const { draft, finish } = draftShown(site.frame, site.pages[page]);
   const outcome = run(site.frame, draft, args, site.pages);
   if (!outcome.ok) return outcome;
-  const { own, shared, torn } = finish();
+  const { own, shared, brokenBlocks: torn } = finish();
   if (torn)
     return refused(
       `${torn.nodes[torn.root].name} is a linked block and cannot be copied along: give this page its own first. Nothing was changed.`,
@@ -246,7 +246,7 @@ function onPage(site: Site, page: NodeId, run: Command<unknown>['run'], args: un
     return made.changes;
   });
   const where = shared.flatMap(({ before, changed }) =>
-    changed.length === 0 ? [] : isKept(before.id) ? ', wherever it is linked' : ', on all pages',
+    changed.length === 0 ? [] : isSavedBlock(before.id) ? ', wherever it is linked' : ', on all pages',
   );
   return done({ site: next, changes, sentence: outcome.value + [...new Set(where)].join('') });
 }
@@ -295,7 +295,7 @@ export function perform<N extends CommandName>(
   return done({
     site: next,
     operations,
-    // Backwards: what was done last is taken back first.
+    // Backwards: what was done last is undone first.
     inverse: changes.toReversed().flatMap(({ inverse }) => inverse),
     sentence: shortened(sentence),
   });

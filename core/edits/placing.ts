@@ -41,7 +41,7 @@ export function fitted(page: Page, node: Node): Property[] {
     (property) => lookup(node.style.self, property.name) && !applies(property, node.kind, parent),
   );
   for (const property of strange) store(node, 'self', property.name, {});
-  // For whom a set of alternates is, the set says.
+  // For which visitors a set of alternates is, the set says.
   if (parent === 'alternates') forAudience(node, undefined);
   return strange;
 }

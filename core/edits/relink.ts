@@ -8,12 +8,12 @@ import { lookup } from '../lookup.ts';
 /** Puts other links in an element where some of its links change. */
 export function relink(node: Node, map: (link: string) => string | undefined): boolean {
   let changes = false;
-  const said = withLinks(node, (link) => {
+  const mapped = withLinks(node, (link) => {
     const next = map(link);
     changes ||= next !== link;
     return next;
   });
-  if (changes) Object.assign(node, said);
+  if (changes) Object.assign(node, mapped);
   return changes;
 }
 

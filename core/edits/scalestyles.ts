@@ -5,7 +5,7 @@ import { same } from '../layered/express.ts';
 import { decimals } from '../type/fluid.ts';
 import { store, valueFault } from './aim.ts';
 import type { Command } from './command.ts';
-import { counted } from './wording.ts';
+import { counted } from './textbyview.ts';
 
 export interface ScaleStyles {
   scale: Scale;

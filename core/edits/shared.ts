@@ -11,7 +11,7 @@ import { followLinks, relinkLeaving } from './relink.ts';
 import { copied, renamed } from './structure.ts';
 import { subtree } from '../site/sourceorder.ts';
 import { allTrees } from './viewvalues.ts';
-import { counted, nameOfPage } from './wording.ts';
+import { counted, nameOfPage } from './textbyview.ts';
 
 /** What is shared in a place: what a section serves as that can be, and how sentences call it. */
 export const SHARED_NAMES: Record<SharedPlace, string> = {

@@ -7,7 +7,7 @@ import type { Page } from '../site/site.ts';
 import { found, store } from './aim.ts';
 import type { Command } from './command.ts';
 import { saysShown } from './placing.ts';
-import { describeHolders, viewsNamed } from './wording.ts';
+import { describeHolders, viewsNamed } from './textbyview.ts';
 
 /** Why elements cannot be hidden or shown themselves; undefined where they can. */
 function notHideable(page: Page, nodes: readonly Node[]): string | undefined {

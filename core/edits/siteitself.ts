@@ -1,7 +1,7 @@
 import { languageName } from '../markup/language.ts';
 import { schemaFaults } from '../faults.ts';
 import { done, refused } from '../outcome.ts';
-import { isPicture } from '../theme/stock.ts';
+import { isImage } from '../theme/resources.ts';
 import { SiteFrameSchema } from '../site/site.ts';
 import type { Command } from './command.ts';
 
@@ -9,11 +9,11 @@ export interface ChangeSite {
   name?: string;
   /** BCP 47 tag of the language the site is written in. */
   lang?: string;
-  /** The picture that stands for it, by its id; null: none. */
+  /** The image that stands for it, by its id; null: none. */
   icon?: string | null;
 }
 
-/** Changes what the site itself is called, the language it is written in, and the picture that stands for it. Its address stays. */
+/** Changes what the site itself is called, the language it is written in, and the image that stands for it. Its address stays. */
 export const changeSite: Command<ChangeSite> = {
   on: () => 'frame',
   run(site, _page, given) {
@@ -25,9 +25,9 @@ export const changeSite: Command<ChangeSite> = {
     if (inLanguage) return refused(`“${lang}” isn’t a language. Nothing was changed.`);
     const icon = given.icon === undefined ? site.icon : (given.icon ?? undefined);
     const picture = site.assets.find(({ id }) => id === icon);
-    if (icon !== undefined && !(picture && isPicture(picture)))
+    if (icon !== undefined && !(picture && isImage(picture)))
       return refused('The image is no longer on the shelf. Nothing was changed.');
-    const said = [
+    const sentences = [
       ...(name === site.name ? [] : [`name → ${name}`]),
       ...(lang === site.lang ? [] : [`language → ${languageName(lang)}`]),
       ...(icon === site.icon ? [] : [picture ? `its icon is ${picture.name}` : 'no image as its icon']),
@@ -37,6 +37,6 @@ export const changeSite: Command<ChangeSite> = {
     site.lang = lang;
     if (icon === undefined) delete site.icon;
     else site.icon = icon;
-    return done(`${before}: ${said.join(', ') || 'unchanged'}`);
+    return done(`${before}: ${sentences.join(', ') || 'unchanged'}`);
   },
 };

@@ -11,19 +11,19 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { canonicalStyle } from '../site/canonical.ts';
-import { isPicture } from '../theme/stock.ts';
+import { isImage } from '../theme/resources.ts';
 import { sharedPlaceOf } from '../site/shared.ts';
 import { isOfOneElement } from '../elements/valuetypes/valuetype.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { found } from './aim.ts';
 import { valuesOf } from './stylevalues.ts';
-import { NO_PICTURE } from '../elements/valuetypes/picture.ts';
+import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import { settledInOverlay } from './areas.ts';
 import type { Command } from './command.ts';
-import { putBehind, topmost, withoutEmptySets } from './tree.ts';
+import { putAfter, topmost, withoutEmptySets } from './tree.ts';
 import { subtree } from '../site/sourceorder.ts';
 import { showOnly, viewsFor } from './placing.ts';
-import { counted, describeHolders, viewsNamed } from './wording.ts';
+import { counted, describeHolders, viewsNamed } from './textbyview.ts';
 
 /** How many children a container takes. */
 export const MOST_CHILDREN = 500;
@@ -70,9 +70,9 @@ const spanOf = (share: number, { views }: SiteFrame): Layered<number> =>
     id === views.list[0].id ? grid.columns : Math.max(1, Math.round(grid.columns * share)),
   );
 
-/** The values a new element cannot do without: the first picture there is, or none yet. */
+/** The values a new element cannot do without: the first image there is, or none yet. */
 function neededStyle(kind: Kind, site: SiteFrame): PartStyle {
-  const picture = site.assets.find(isPicture)?.id ?? NO_PICTURE;
+  const picture = site.assets.find(isImage)?.id ?? NO_IMAGE;
   return Object.fromEntries((kind.required ?? []).map((name) => [name, { base: picture }]));
 }
 
@@ -153,7 +153,7 @@ export const addElement: Command<AddElement> = {
     if (sharedPlaceOf(id) !== sharedPlaceOf(parentId)) return OF_OTHERS;
     const grown = grow(site, draft, { kind: name }, id, parentId);
     if (!grown.ok) return grown;
-    putBehind(parent.children, id, after);
+    putAfter(parent.children, id, after);
     settledInOverlay(site, draft, draft.nodes[id]);
     return done(`${kind.label} added to ${parent.name}${shownOnly(site, draft, id, only)}`);
   },

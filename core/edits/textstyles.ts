@@ -3,7 +3,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused } from '../outcome.ts';
 import { found } from './aim.ts';
 import type { Command } from './command.ts';
-import { describeHolders } from './wording.ts';
+import { describeHolders } from './textbyview.ts';
 
 /** Gives elements a text style, or, without one, the style that their kind takes by itself. */
 export const setTextStyle: Command<{ nodes: NodeId[]; textStyle?: string }> = {

@@ -6,14 +6,14 @@ import {
   type Colour,
   type Font,
   type StepSize,
-} from '../theme/stock.ts';
+} from '../theme/resources.ts';
 import { stepType } from '../elements/valuetypes/space.ts';
 import { writeFluid } from '../elements/valuetypes/fluid.ts';
 import { isFluid } from '../type/fluid.ts';
 import { schemaFaults } from '../faults.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import type { Style } from '../site/node.ts';
-import { isKept, treesBeside } from '../site/shared.ts';
+import { isSavedBlock, treesBeside } from '../site/shared.ts';
 import { pagesOf, type Site } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { settings } from '../layered/layered.ts';
@@ -24,7 +24,7 @@ import { knownProperty } from '../elements/propertytable.ts';
 import { isOfEveryObject } from '../lookup.ts';
 import type { Command } from './command.ts';
 import { valuesOf } from './stylevalues.ts';
-import { describeReach } from './wording.ts';
+import { describeReach } from './textbyview.ts';
 
 /** An id for a new thing of the theme or the shelf, made from its name: "Dark blue" → "dark-blue", or "dark-blue-2" where that is taken. */
 export function idFrom(name: string, taken: readonly { id: string }[]): string {
@@ -63,12 +63,12 @@ export const setColour: Command<{ id?: string; name: string; value: string }> = 
     const before = site.colours.find((colour) => colour.id === id);
     if (id !== undefined && !before) return refused('The colour is no longer in the theme.');
     if (before) {
-      const said =
+      const sentence =
         before.value === value
           ? `Colour ${before.name}: renamed to ${name}`
           : `Colour ${name}: ${before.value} → ${value}`;
       Object.assign(before, { name, value });
-      return done(said);
+      return done(sentence);
     }
     const made: Colour = { id: idFrom(name, site.colours), name, value };
     if (schemaFaults(ColourSchema, made).length > 0)
@@ -167,9 +167,9 @@ export const removeFromTheme: Command<{ list: keyof typeof LISTS; id: string }> 
     const users = usersOf({ frame: site, pages }, list, id);
     if (users.length > 0) {
       const more = users.length - NAMED;
-      const told = more > 0 ? [...users.slice(0, NAMED), `${more} more`] : users;
+      const notes = more > 0 ? [...users.slice(0, NAMED), `${more} more`] : users;
       return refused(
-        `${name} is used by ${inSentence(told)}; give ${users.length === 1 ? 'it' : 'them'} another ${ONE[list]} first. Nothing was removed.`,
+        `${name} is used by ${inSentence(notes)}; give ${users.length === 1 ? 'it' : 'them'} another ${ONE[list]} first. Nothing was removed.`,
       );
     }
     site[list].splice(index, 1);
@@ -203,7 +203,7 @@ function usersOf(site: Site, of: keyof typeof LISTS, id: string): string[] {
       sourceOrder(tree).flatMap((node) =>
         takes(node)
           ? [
-              isKept(tree.id)
+              isSavedBlock(tree.id)
                 ? `${node.name} in the block ${tree.nodes[tree.root].name}`
                 : `${node.name} on all pages`,
             ]

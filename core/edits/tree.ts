@@ -22,7 +22,7 @@ export function siblingsLike(page: Page, id: NodeId): NodeId[] {
 }
 
 /** Puts an id behind another, or first; where that other has gone, last. */
-export function putBehind(order: NodeId[], id: NodeId, after: NodeId | null): void {
+export function putAfter(order: NodeId[], id: NodeId, after: NodeId | null): void {
   const at = after === null ? -1 : order.indexOf(after);
   order.splice(after !== null && at < 0 ? order.length : at + 1, 0, id);
 }

@@ -7,7 +7,7 @@ import { adjusted, type Adjustment } from '../elements/valuetypes/adjust.ts';
 import { viewOf, type Reach } from '../layered/views.ts';
 import { aim, scopeOf, layeredOf, settled, store, valueFault, type Aim, type ValueTarget } from './aim.ts';
 import type { Command } from './command.ts';
-import { describeHolders, describeReach, describeProperty, describeValue } from './wording.ts';
+import { describeHolders, describeReach, describeProperty, describeValue } from './textbyview.ts';
 
 export type SetValue = ValueTarget & { value: unknown; reach: EditReach };
 

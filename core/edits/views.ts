@@ -22,7 +22,7 @@ import { resolve } from '../values/trace.ts';
 import { VIEW_SETS } from '../layered/viewsets.ts';
 import type { Command } from './command.ts';
 import { allTrees, canHandOver, everyLayered, keyOf, towardsBase, type Place } from './viewvalues.ts';
-import { counted } from './wording.ts';
+import { counted } from './textbyview.ts';
 import { lookup } from '../lookup.ts';
 
 /** How many views a site has at most, and how many px lie between the beginnings of two at least. */
@@ -34,7 +34,7 @@ const GONE = refused('The view is no longer on this site.');
 type Wanted = (view: ViewId) => unknown;
 
 /**
- * All layered values of a site said anew for other views, so that each view has what is wanted of it; worked out before anything is
+ * All layered values of a site said again for other views, so that each view has what is wanted of it; worked out before anything is
  * changed, as values follow from each other.
  */
 function saidAnew(
@@ -198,7 +198,7 @@ export const removeView: Command<RemoveView> = {
 };
 
 /**
- * A site for other views: each is as an earlier one was. Every value is said anew with the fewest overrides; what was set in views
+ * A site for other views: each is as an earlier one was. Every value is said again with the fewest overrides; what was set in views
  * that none is like is dropped.
  */
 function likeBefore(
@@ -328,12 +328,12 @@ export const changeView: Command<ChangeView> = {
     if (width < from || width >= below) return kept(`A sheet of ${name} is as wide as the view allows.`);
     if (next.from !== before.from) followLimit(site, allTrees(site, pages), before.from, next.from);
     site.views = after;
-    const said = [
+    const sentences = [
       ...(name === before.name ? [] : [`name → ${name}`]),
       ...(next.from === before.from ? [] : [`from ${before.from} → ${next.from} px`]),
       ...(given.sheet ? [`sheet ${given.sheet.width} × ${given.sheet.height} px`] : []),
       ...(given.grid ? ['grid changed'] : []),
     ];
-    return done(`View ${before.name}: ${said.join(', ') || 'unchanged'}`);
+    return done(`View ${before.name}: ${sentences.join(', ') || 'unchanged'}`);
   },
 };

@@ -11,9 +11,9 @@ import type { Offering, Page, Site, SiteFrame, TreeName } from '../site/site.ts'
 import { resolve } from '../values/trace.ts';
 import { layeredOf, settled, store } from './aim.ts';
 import { stepType } from '../elements/valuetypes/space.ts';
-import type { StepSize } from '../theme/stock.ts';
+import type { StepSize } from '../theme/resources.ts';
 import { valuesOf } from './stylevalues.ts';
-import { describeValue, OFFERED } from './wording.ts';
+import { describeValue, OFFERED } from './textbyview.ts';
 import { lookup } from '../lookup.ts';
 
 /** Everything of a site that is layered, each with how it is put back in another form. */
@@ -57,7 +57,7 @@ export function everyLayered(
   ];
 }
 
-/** Words that are said anew stand beside what the content says then: nobody has changed them. */
+/** Words that are said again stand beside what the content says then: nobody has changed them. */
 function putAnew(node: Node, part: Part, name: string, next: Layered<unknown>): void {
   const property = knownProperty(name);
   store(node, part, name, next);

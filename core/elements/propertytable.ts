@@ -3,17 +3,17 @@ import * as background from './properties/background.ts';
 import * as border from './properties/border.ts';
 import * as edge from './properties/edge.ts';
 import * as layout from './properties/layout.ts';
-import * as particular from './properties/particular.ts';
+import * as particular from './properties/kindspecific.ts';
 import * as page from './properties/page.ts';
-import * as picture from './properties/picture.ts';
+import * as picture from './properties/image.ts';
 import type { Property } from './properties/property.ts';
 import { KINDS } from './kinds/table.ts';
-import { wordingType } from './content/wording.ts';
+import { textByViewType } from './content/textbyview.ts';
 import * as space from './properties/space.ts';
 import * as text from './properties/text.ts';
 
 /** What elements say in other words in some views: of each kind the fields of its content that may differ. */
-const WORDINGS: readonly Property[] = KINDS.flatMap(({ name: kind, content }) =>
+const TEXTS_BY_VIEW: readonly Property[] = KINDS.flatMap(({ name: kind, content }) =>
   content
     .filter(({ varies }) => varies)
     .map((field) => ({
@@ -22,14 +22,14 @@ const WORDINGS: readonly Property[] = KINDS.flatMap(({ name: kind, content }) =>
       group: 'content',
       traits: [],
       wording: { kind, field },
-      type: wordingType(field),
+      type: textByViewType(field),
       initial: () => ({ says: field.initial }),
     })),
 );
 
 /** Every property that can differ by view, in the order in which the values table shows them. */
 export const PROPERTIES: readonly Property[] = [
-  ...WORDINGS,
+  ...TEXTS_BY_VIEW,
   text.family,
   text.size,
   text.lineHeight,
@@ -120,15 +120,15 @@ export function knownProperty(name: string): Property {
   return property;
 }
 
-const wordingsByKind = new Map(
-  KINDS.map(({ name }) => [name, WORDINGS.filter(({ wording }) => wording!.kind === name)]),
+const textsByKind = new Map(
+  KINDS.map(({ name }) => [name, TEXTS_BY_VIEW.filter(({ wording }) => wording!.kind === name)]),
 );
 
 /** What a kind of element may say in other words in some views. */
-export const wordingsOf = (kind: string): readonly Property[] => wordingsByKind.get(kind) ?? [];
+export const textsByViewOf = (kind: string): readonly Property[] => textsByKind.get(kind) ?? [];
 
-/** The wording of a field of a kind's content; undefined where that is the same in every view. */
-export const wordingOf = (kind: string, field: string): Property | undefined =>
+/** The text by view of a field of a kind's content; undefined where that is the same in every view. */
+export const textByViewOf = (kind: string, field: string): Property | undefined =>
   byName.get(`${kind}.${field}`);
 
 /** The properties that have the same `sides`: the four sides of a padding, a margin, a border. */

@@ -43,11 +43,11 @@ export type Trait =
   | 'directed'
   /** Its parts stand in areas and may lie over one another. */
   | 'overlaying'
-  /** It shows one picture that may differ by view. */
+  /** It shows one image that may differ by view. */
   | 'pictured'
-  /** It shows pictures or a film that can be cropped. */
+  /** It shows images or a video that can be cropped. */
   | 'image'
-  /** It has pictures side by side. */
+  /** It has images side by side. */
   | 'tiled'
   | 'icon'
   | 'divider'

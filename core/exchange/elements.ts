@@ -8,7 +8,7 @@ import { FORMAT_VERSION } from '../site/format.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { areBytesOf } from './bytes.ts';
 import { upgraded } from './upgrade.ts';
-import { AssetSchema, ColourSchema, SpacingStepSchema } from '../theme/stock.ts';
+import { AssetSchema, ColourSchema, SpacingStepSchema } from '../theme/resources.ts';
 import { withAssets } from '../values/uses.ts';
 import { valuesOf } from '../edits/stylevalues.ts';
 import { knownProperty } from '../elements/propertytable.ts';
@@ -41,7 +41,7 @@ export const CopiedElementsSchema = Type.Object(
     nodes: Type.Unsafe<Record<NodeId, Node>>(
       Type.Record(NodeIdSchema, NodeSchema, { additionalProperties: false }),
     ),
-    /** The bytes of their pictures and films, base64, by the ids of the assets: in a file, which goes where the pictures are not. */
+    /** The bytes of their images and videos, base64, by the ids of the assets: in a file, which goes where the images are not. */
     files: Type.Optional(Type.Record(Type.String({ maxLength: 40 }), Type.String())),
   },
   { additionalProperties: false },

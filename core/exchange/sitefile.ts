@@ -1,7 +1,7 @@
 import type { Fault } from '../faults.ts';
 import { pointer } from '../pointer.ts';
 import type { ContentType } from '../elements/content/contenttypes.ts';
-import { saidOtherwise } from '../values/wordings.ts';
+import { withMappedText } from '../values/textbyview.ts';
 import { kindOf } from '../elements/kinds/table.ts';
 import { schemaFaults } from '../faults.ts';
 import { FORMAT, FORMAT_VERSION } from '../site/format.ts';
@@ -14,7 +14,7 @@ import { isNestedTooDeep } from './nesting.ts';
 import { upgraded } from './upgrade.ts';
 import { lookup } from '../lookup.ts';
 
-/** A site read from a file, and the bytes of its pictures, films and fonts as base64 by their id. */
+/** A site read from a file, and the bytes of its images, videos and fonts as base64 by their id. */
 export interface ReadSite {
   site: Site;
   files: Record<string, string>;
@@ -29,7 +29,7 @@ function cleanContent(file: SiteFile): void {
         ({ schema, clean: cleaned }: ContentType) =>
         (value: unknown) =>
           schemaFaults(schema, value).length === 0 ? (cleaned(value) as unknown) : value;
-      Object.assign(node, saidOtherwise(node, clean));
+      Object.assign(node, withMappedText(node, clean));
     }
   }
 }

@@ -4,7 +4,7 @@
  */
 import { keysOf, type Operation } from '../edits/operation.ts';
 import { lookup } from '../lookup.ts';
-import { asideKey } from '../site/aside.ts';
+import { dismissalKey } from '../site/dismissals.ts';
 import { FORMAT_VERSION } from '../site/format.ts';
 
 type Json = Record<string, unknown>;
@@ -65,7 +65,7 @@ const RENAMED_RULES: Readonly<Record<string, string>> = {
 
 const renamedKeys = new Map(
   Object.entries(RENAMED_RULES).map((names) => {
-    const [before, now] = names.map((rule) => asideKey(rule, { textStyle: '' }));
+    const [before, now] = names.map((rule) => dismissalKey(rule, { textStyle: '' }));
     return [before, now];
   }),
 );

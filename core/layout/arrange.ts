@@ -1,6 +1,6 @@
 import { firstFree, rowsFor, rowsTaken, type Area } from './areas.ts';
 import { around, columnEdges, type Box } from './boxes.ts';
-import { picturesFirst, readingOrder } from './reading.ts';
+import { imagesFirst, readingOrder } from './reading.ts';
 import {
   belonging,
   belongTogether,
@@ -32,7 +32,7 @@ export interface ArrangeGrid {
   rowHeight: number;
 }
 
-/** How things are arranged: one below another; side by side where two were and have room; or so that pictures come first. */
+/** How things are arranged: one below another; side by side where two were and have room; or so that images come first. */
 export type ArrangeWay = 'stacked' | 'two across' | 'images first';
 
 export const ARRANGE_WAYS: readonly ArrangeWay[] = ['stacked', 'two across', 'images first'];
@@ -80,7 +80,7 @@ function clusters(things: readonly Arrangeable[], way: ArrangeWay): Together[] {
   }));
   const read =
     way === 'images first'
-      ? picturesFirst(readable, ({ id }) => isPicture(units[Number(id)]))
+      ? imagesFirst(readable, ({ id }) => isImage(units[Number(id)]))
       : readingOrder(readable);
   return read.map((index) => units[Number(index)]);
 }
@@ -110,7 +110,7 @@ const widthOf = ({ column, span }: Strip, { columns, gutter, width }: ArrangeGri
   return edges[column + span - 2].right - edges[column - 1].left;
 };
 
-/** How many rows a thing takes in a strip: words as many as they would grow to at least, a picture about its shape. */
+/** How many rows a thing takes in a strip: words as many as they would grow to at least, an image about its shape. */
 function rowsIn(
   { box, kind, height: measured }: Arrangeable,
   strip: Strip,
@@ -225,7 +225,7 @@ function placedIn(unit: Together, strip: Strip, from: number, grid: ArrangeGrid)
   return some ? scaled(unit, strip, from, grid) : stackedFrom(unit.members, strip, from, grid);
 }
 
-const isPicture = ({ behind, members }: Together): boolean =>
+const isImage = ({ behind, members }: Together): boolean =>
   (behind ?? members[0]).kind === 'picture' && !isIcon((behind ?? members[0]).box);
 
 /** Whether two units stay side by side: they were, and each has the room it needs in half of the columns. */

@@ -1,6 +1,6 @@
 import type { Arrangeable, Arranged, ArrangedPart, ArrangeGrid, ArrangeWay } from './arrange.ts';
 import { columnEdges } from './boxes.ts';
-import { picturesFirst, readingOrder } from './reading.ts';
+import { imagesFirst, readingOrder } from './reading.ts';
 import { isBefore } from './relations.ts';
 
 /** The grid of a row in the view that it is arranged for; px. */
@@ -50,7 +50,7 @@ export function arrangedInLines<Id extends string>(
 ): Arranged<Id> {
   const byId = new Map(things.map((thing) => [thing.id, thing]));
   const read =
-    way === 'images first' ? picturesFirst(things, ({ kind }) => kind === 'picture') : readingOrder(things);
+    way === 'images first' ? imagesFirst(things, ({ kind }) => kind === 'picture') : readingOrder(things);
   const order = read.map((id) => byId.get(id)!);
   const parts: ArrangedPart<Id>[] = [];
   let rows = 0;

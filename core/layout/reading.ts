@@ -114,20 +114,20 @@ export function readingOrder<Id extends string>(things: readonly Readable<Id>[])
 }
 
 /** Moves images, and blocks that begin with one, before the text that they are beside. */
-function leading(reading: Reading, isPicture: (index: number) => boolean): Reading {
+function leading(reading: Reading, isImage: (index: number) => boolean): Reading {
   if (typeof reading === 'number') return reading;
-  const parts = reading.parts.map((part) => leading(part, isPicture));
+  const parts = reading.parts.map((part) => leading(part, isImage));
   if (reading.axis === 'down') return { axis: 'down', parts };
-  const begins = (part: Reading) => isPicture(flat(part)[0]);
+  const begins = (part: Reading) => isImage(flat(part)[0]);
   return { axis: 'across', parts: [...parts.filter(begins), ...parts.filter((part) => !begins(part))] };
 }
 
 /** As `readingOrder`, but with images before the text that they are beside; what belongs together stays together. */
-export function picturesFirst<Id extends string>(
+export function imagesFirst<Id extends string>(
   things: readonly Readable<Id>[],
-  isPicture: (thing: Readable<Id>) => boolean,
+  isImage: (thing: Readable<Id>) => boolean,
 ): Id[] {
   if (things.length === 0) return [];
-  const read = flat(leading(readThings(things, [...things.keys()]), (index) => isPicture(things[index])));
+  const read = flat(leading(readThings(things, [...things.keys()]), (index) => isImage(things[index])));
   return extended(things, read, isAbove).map((index) => things[index].id);
 }

@@ -1,15 +1,15 @@
-/** px; the widths in which pictures are made: steps of a quarter to a half, so that what is fetched is never much more than is shown. */
-export const PICTURE_WIDTHS: readonly number[] = [320, 480, 640, 800, 1040, 1280, 1600, 1920, 2560];
+/** px; the widths in which images are made: steps of a quarter to a half, so that what is fetched is never much more than is shown. */
+export const IMAGE_WIDTHS: readonly number[] = [320, 480, 640, 800, 1040, 1280, 1600, 1920, 2560];
 
-const WIDEST = PICTURE_WIDTHS.at(-1)!;
+const WIDEST = IMAGE_WIDTHS.at(-1)!;
 
-/** px; the widths to make of a picture that is so wide, narrow to wide: those that are narrower, and itself as far as 2560. */
+/** px; the widths to make of an image that is so wide, narrow to wide: those that are narrower, and itself as far as 2560. */
 export const widthsFor = (natural: number): number[] => {
   const full = Math.min(natural, WIDEST);
-  return [...PICTURE_WIDTHS.filter((width) => width < full), full];
+  return [...IMAGE_WIDTHS.filter((width) => width < full), full];
 };
 
-/** A part of a picture, in its own px. */
+/** A part of an image, in its own px. */
 export interface Crop {
   x: number;
   y: number;
@@ -17,7 +17,7 @@ export interface Crop {
   height: number;
 }
 
-/** The share of a picture that must go before a part is made of it; else all of it is fetched and cut off where it is shown. */
+/** The share of an image that must go before a part is made of it; else all of it is fetched and cut off where it is shown. */
 const WORTH_CUTTING = 0.25;
 
 interface Shape {
@@ -26,7 +26,7 @@ interface Shape {
 }
 
 /**
- * The part of a picture that is seen in a box of a shape that it fills, with its focal point as `object-position` places it (percent
+ * The part of an image that is seen in a box of a shape that it fills, with its focal point as `object-position` places it (percent
  * from the left and top; CSS Backgrounds 3, §2.6). Undefined where it saves too little to be worth a file of its own.
  */
 export function cropFor(picture: Shape, box: Shape, focus: { x: number; y: number }): Crop | undefined {

@@ -300,7 +300,7 @@ function unitsOf<Id extends string>(things: readonly Tidyable<Id>[]): Unit<Id>[]
 }
 
 /**
- * Mends what is amiss in a layout, and keeps all else as it is: what stands outside, has too large an area, stands in another order, or
+ * Mends what is wrong in a layout, and keeps all else as it is: what stands outside, has too large an area, stands in another order, or
  * covers what it does not cover in the base view, or is spaced unevenly. The same layout is mended the same; a tidy one is left alone.
  */
 export function tidied<Id extends string>(things: readonly Tidyable<Id>[], grid: ArrangeGrid): Tidied<Id> {
@@ -326,6 +326,6 @@ export function tidied<Id extends string>(things: readonly Tidyable<Id>[], grid:
 
 /** Mends of which the same of one part, which had to be made more than once, is said once. */
 export function saidOnce<Id extends string>(mends: readonly Mend<Id>[]): Mend<Id>[] {
-  const said = new Map(mends.toReversed().map((mend) => [`${mend.why} ${mend.id}`, mend]));
-  return mends.filter((mend) => said.get(`${mend.why} ${mend.id}`) === mend);
+  const bySentence = new Map(mends.toReversed().map((mend) => [`${mend.why} ${mend.id}`, mend]));
+  return mends.filter((mend) => bySentence.get(`${mend.why} ${mend.id}`) === mend);
 }

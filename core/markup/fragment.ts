@@ -168,7 +168,7 @@ function wordsOf(nodes: readonly ParsedNode[]): string {
 }
 
 /**
- * Rich text as we keep it: parsed as a browser would, and written anew from a short list of elements — p, h2 to h4,
+ * Rich text as we keep it: parsed as a browser would, and written again from a short list of elements — p, h2 to h4,
  * blockquote, ul, ol, li, strong, em, a (with an allowed link), br. Other elements give way to their text; scripts, styles and embedded
  * things go whole; no attribute but `href` survives. Of what is nested more than 60 deep, which nobody writes, the bare words are
  * kept. Cleaning twice gives the same as cleaning once.

@@ -16,7 +16,7 @@ export const isClosed = (page: Page, visitor: Visitor | undefined): boolean =>
   visitor !== undefined && !isFor(page.nodes[page.root], visitor);
 
 /** The nearest element, itself or above, that is not for a visitor; undefined where all are. What pages share is not the page's own. */
-export function keptFrom(page: Page, node: Node, visitor: Visitor): NodeId | undefined {
+export function hiddenAncestorFor(page: Page, node: Node, visitor: Visitor): NodeId | undefined {
   for (let at: Node | undefined = node; at; at = at.parent === null ? undefined : page.nodes[at.parent])
     if (!isFor(at, visitor) && (at.parent !== null || !isOnAllPages(node.id))) return at.id;
   return undefined;

@@ -1,7 +1,7 @@
 import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import type { PageHead, Site } from './site.ts';
-import { keptBlocks } from './shared.ts';
+import { savedBlocks } from './shared.ts';
 import { siteFaults } from './validate.ts';
 
 /** Entries, and those that only another one has. */
@@ -53,7 +53,7 @@ export function heldBack(now: Site, before: Site, held: ReadonlySet<NodeId>): Ou
       textStyles: withThose(now.frame.textStyles, before.frame.textStyles),
       ...(before.frame.shared && {
         shared: {
-          ...Object.fromEntries(keptBlocks(before.frame).map((tree) => [tree.id, tree])),
+          ...Object.fromEntries(savedBlocks(before.frame).map((tree) => [tree.id, tree])),
           ...now.frame.shared,
         },
       }),

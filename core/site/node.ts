@@ -3,7 +3,7 @@ import { layeredSchema, overridesSchema, type Layered } from '../layered/layered
 import { NodeIdSchema } from '../elements/nodeid.ts';
 import { PARTS, type Part } from '../elements/parts.ts';
 import { PROPERTIES } from '../elements/propertytable.ts';
-import { AsidesSchema } from './asides.ts';
+import { DismissalsSchema } from './dismissalschema.ts';
 
 /** The styles of one part: a layered value for each property that is set, checked by the property table. */
 export type PartStyle = Record<string, Layered<unknown>>;
@@ -47,7 +47,7 @@ export const NodeSchema = Type.Object(
     /** The visitors it is for; absent: everyone. */
     audience: Type.Optional(Type.Union(AUDIENCES.map((each) => Type.Literal(each)))),
     /** Findings about it that are set aside. */
-    aside: AsidesSchema,
+    aside: DismissalsSchema,
     style: StyleSchema,
     /** What is the same in every view; the fields are those of the kind. */
     content: Type.Record(Type.String({ maxLength: 40 }), Type.Unknown()),

@@ -10,7 +10,7 @@ import {
   pagesOf,
   SHARED_PLACES,
   TREE_NAME,
-  type KeptName,
+  type SavedBlockName,
   type Page,
   type PageHead,
   type SharedPlace,
@@ -34,7 +34,7 @@ export const sharedPlaceOf = (id: string): TreeName | undefined =>
 /** Whether an element is of what all pages share in a place, and not a page's own, nor of a block that is linked where someone chose to. */
 export function isOnAllPages(id: string): boolean {
   const place = sharedPlaceOf(id);
-  return place !== undefined && !isKept(place);
+  return place !== undefined && !isSavedBlock(place);
 }
 
 /** An element's id without what says where it is shared. */
@@ -53,39 +53,40 @@ export function idIn(place: TreeName | undefined, id: string): NodeId {
 export const sharedTrees = ({ shared = {} }: Pick<SiteFrame, 'shared'>): Page[] =>
   SHARED_PLACES.flatMap((place) => shared[place] ?? []);
 
-/** A block that is kept to be placed. */
-export type KeptBlock = Page & { id: NodeId & KeptName };
+/** A saved block to be placed. */
+export type SavedBlock = Page & { id: NodeId & SavedBlockName };
 
-/** The blocks that are kept to be placed, by their names. */
-export const keptBlocks = ({ shared = {} }: Pick<SiteFrame, 'shared'>): KeptBlock[] =>
+/** The saved blocks to be placed, by their names. */
+export const savedBlocks = ({ shared = {} }: Pick<SiteFrame, 'shared'>): SavedBlock[] =>
   Object.values(shared)
-    .filter((tree): tree is KeptBlock => isKept(tree?.id))
+    .filter((tree): tree is SavedBlock => isSavedBlock(tree?.id))
     .sort(
       (one, other) => nameOf(one).localeCompare(nameOf(other), 'en') || one.id.localeCompare(other.id, 'en'),
     );
 
-/** Whether a tree beside the pages is a kept block, which no page shows. */
-export const isKept = (tree: string | undefined): tree is KeptName => tree?.startsWith('kept-') ?? false;
+/** Whether a tree beside the pages is a saved block, which no page shows. */
+export const isSavedBlock = (tree: string | undefined): tree is SavedBlockName =>
+  tree?.startsWith('kept-') ?? false;
 
 const nameOf = ({ root, nodes }: Page): string => nodes[root].name;
 
 /** Every tree that stands beside the pages: what they share, and what is kept. */
 export const treesBeside = (frame: Pick<SiteFrame, 'shared'>): Page[] => [
   ...sharedTrees(frame),
-  ...keptBlocks(frame),
+  ...savedBlocks(frame),
 ];
 
-/** The kept block that an element is the outermost of, where it stands on a page; undefined for all others. */
-export const linkedAt = (frame: Pick<SiteFrame, 'shared'>, id: NodeId): KeptBlock | undefined => {
+/** The saved block that an element is the outermost of, where it stands on a page; undefined for all others. */
+export const linkedAt = (frame: Pick<SiteFrame, 'shared'>, id: NodeId): SavedBlock | undefined => {
   const place = sharedPlaceOf(id);
-  const tree = isKept(place) ? frame.shared?.[place] : undefined;
-  return tree?.root === id ? (tree as KeptBlock) : undefined;
+  const tree = isSavedBlock(place) ? frame.shared?.[place] : undefined;
+  return tree?.root === id ? (tree as SavedBlock) : undefined;
 };
 
 /** Whether an element of a page, put together with what is linked on it, is the outermost of such a block. */
 export const isLinked = ({ id, parent }: Pick<Node, 'id' | 'parent'>): boolean => {
   const place = sharedPlaceOf(id);
-  return isKept(place) && parent !== null && sharedPlaceOf(parent) !== place;
+  return isSavedBlock(place) && parent !== null && sharedPlaceOf(parent) !== place;
 };
 
 /** Whether a block can be linked in an element: where it stands in an overlay, or shows in turn with others, it could not say itself. */
@@ -107,24 +108,24 @@ const linkable = memoised(
 );
 const linksOf = ({ id, children }: Node): [NodeId, NodeId][] =>
   children
-    .filter((child) => isKept(sharedPlaceOf(child)) && !isKept(sharedPlaceOf(id)))
+    .filter((child) => isSavedBlock(sharedPlaceOf(child)) && !isSavedBlock(sharedPlaceOf(id)))
     .map((child) => [child, id]);
 
 /** The outermost elements of the blocks that an element of a page says are linked in it, or in what is in it. */
 export const linksBelow = (page: Page, id: NodeId): NodeId[] =>
   subtree(page, id).flatMap((each) => linksOf(page.nodes[each]).map(([link]) => link));
 
-/** The kept blocks that are linked on a page. */
-export const linkedOn = (frame: Pick<SiteFrame, 'shared'>, page: Page): KeptBlock[] =>
+/** The saved blocks that are linked on a page. */
+export const linkedOn = (frame: Pick<SiteFrame, 'shared'>, page: Page): SavedBlock[] =>
   [...linkable(page).keys()].flatMap((id) => linkedAt(frame, id) ?? []);
 
-/** The pages, of those that were read, on which a kept block is linked. */
-export const pagesLinking = (site: Site, block: KeptName): Page[] =>
+/** The pages, of those that were read, on which a saved block is linked. */
+export const pagesLinking = (site: Site, block: SavedBlockName): Page[] =>
   pagesOf(site).filter((page) => page && linkedOn(site.frame, page).some(({ id }) => id === block));
 
-/** The kept blocks that are linked on any page. */
+/** The saved blocks that are linked on any page. */
 const linkedTrees = (site: Site): Page[] =>
-  keptBlocks(site.frame).filter(({ id }) => pagesLinking(site, id).length > 0);
+  savedBlocks(site.frame).filter(({ id }) => pagesLinking(site, id).length > 0);
 
 /** The trees of which pages are made. */
 export const publishedTrees = (site: Site): Page[] => [
@@ -144,7 +145,7 @@ export const sharedOn = ({ shared = {} }: Pick<SiteFrame, 'shared'>, head: PageH
 export function pageShowing(site: Site, place: TreeName): NodeId {
   const { frame } = site;
   const home = homePageOf(frame);
-  if (isKept(place)) {
+  if (isSavedBlock(place)) {
     const pages = pagesLinking(site, place).map(({ id }) => id);
     return pages.length === 0 || pages.includes(home.id) ? home.id : pages[0];
   }

@@ -1,13 +1,13 @@
 import { directionOf } from '../markup/direction.ts';
-import { VISITOR_WORDS, type VisitorWord } from '../elements/content/visitorwords.ts';
+import { SYSTEM_MESSAGES, type SystemMessage } from '../elements/content/systemmessages.ts';
 import { FORMAT, FORMAT_VERSION } from './format.ts';
 import { Type, type Static, type TOptional } from '@sinclair/typebox';
-import { AsidesSchema } from './asides.ts';
+import { DismissalsSchema } from './dismissalschema.ts';
 import { NodeSchema, StyleSchema, type Node } from './node.ts';
 import { NodeIdSchema, type NodeId } from '../elements/nodeid.ts';
 import { layeredSchema } from '../layered/layered.ts';
 import { ViewsSchema } from '../layered/views.ts';
-import { AssetSchema, ColourSchema, FontSchema, SpacingStepSchema, Token } from '../theme/stock.ts';
+import { AssetSchema, ColourSchema, FontSchema, SpacingStepSchema, Token } from '../theme/resources.ts';
 
 const closed = { additionalProperties: false };
 
@@ -15,10 +15,10 @@ const closed = { additionalProperties: false };
 export const SHARED_PLACES = ['head', 'foot', 'strip', 'up'] as const;
 export type SharedPlace = (typeof SHARED_PLACES)[number];
 
-/** The name of a kept block among the trees that stand beside the pages. */
-export type KeptName = `kept-${string}`;
-/** A tree of elements that stands beside the pages: what all of them share in a place, or a block that is kept to be placed. */
-export type TreeName = SharedPlace | KeptName;
+/** The name of a saved block among the trees that stand beside the pages. */
+export type SavedBlockName = `kept-${string}`;
+/** A tree of elements that stands beside the pages: what all of them share in a place, or a saved block to be placed. */
+export type TreeName = SharedPlace | SavedBlockName;
 export const TREE_NAME = 'head|foot|strip|up|kept-[a-z0-9]{1,12}';
 
 /** How a page is offered to visitors: in menus; only to who follows a link; or not at all, with a notice and a way on in its place. */
@@ -28,20 +28,25 @@ export type Offering = (typeof OFFERINGS)[number];
 /** A language as a BCP 47 tag. */
 const Language = Type.String({ pattern: '^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$' });
 /** Characters of what visitors are told. */
-export const VisitorWordSchema = Type.String({ minLength: 1, maxLength: 300 });
+export const SystemMessageSchema = Type.String({ minLength: 1, maxLength: 300 });
 const Slug = Type.String({ pattern: '^[a-z0-9]+(-[a-z0-9]+)*$', maxLength: 60 });
 
 /** Words that visitors are told in one language, where they are not the usual ones. */
 const OwnWordsSchema = Type.Object(
   Object.fromEntries(
-    Object.keys(VISITOR_WORDS).map((id) => [id, Type.Optional(VisitorWordSchema)]),
-  ) as Record<VisitorWord, TOptional<typeof VisitorWordSchema>>,
+    Object.keys(SYSTEM_MESSAGES).map((id) => [id, Type.Optional(SystemMessageSchema)]),
+  ) as Record<SystemMessage, TOptional<typeof SystemMessageSchema>>,
   closed,
 );
 
 /** A named set of text values, layered like an element's own. */
 export const TextStyleSchema = Type.Object(
-  { id: Token, name: Type.String({ minLength: 1, maxLength: 40 }), aside: AsidesSchema, style: StyleSchema },
+  {
+    id: Token,
+    name: Type.String({ minLength: 1, maxLength: 40 }),
+    aside: DismissalsSchema,
+    style: StyleSchema,
+  },
   closed,
 );
 
@@ -53,7 +58,7 @@ const head = {
   description: Type.String({ maxLength: 320 }),
   /** BCP 47 tag of the page's language, where it is not the site's. */
   lang: Type.Optional(Language),
-  /** The picture that stands for the page where it is shared, by the id of its asset. */
+  /** The image that stands for the page where it is shared, by the id of its asset. */
   picture: Type.Optional(Type.String({ minLength: 1, maxLength: 40 })),
   /** Addresses that the page had before and that still lead to it, the oldest first. */
   earlier: Type.Optional(Type.Array(Slug, { maxItems: 40 })),
@@ -96,11 +101,11 @@ const frame = {
   spacing: Type.Array(SpacingStepSchema, { maxItems: 40 }),
   fonts: Type.Array(FontSchema, { maxItems: 40 }),
   assets: Type.Array(AssetSchema, { maxItems: 5000 }),
-  /** The picture that stands for the site in browsers and on home screens, by the id of its asset. */
+  /** The image that stands for the site in browsers and on home screens, by the id of its asset. */
   icon: Type.Optional(Type.String({ minLength: 1, maxLength: 40 })),
   /** What visitors are told by itself, in words of one's own, by the BCP 47 tag of their language. */
   words: Type.Optional(Type.Record(Language, OwnWordsSchema, closed)),
-  /** Sections that all pages share, and blocks that are kept, each like a page of which it is the root. */
+  /** Sections that all pages share, and saved blocks, each like a page of which it is the root. */
   shared: Type.Optional(
     Type.Unsafe<Partial<Record<TreeName, Page>>>(
       Type.Record(Type.String({ pattern: `^(${TREE_NAME})$` }), PageSchema, closed),
@@ -143,7 +148,7 @@ export const readsFromRight = (frame: SiteFrame, page: NodeId): boolean =>
   directionOf(headOf(frame, page).lang ?? frame.lang) === 'rtl';
 
 /**
- * A site as it is written to a file: each page with its head, and the bytes of the pictures, films and fonts, base64, by
+ * A site as it is written to a file: each page with its head, and the bytes of the images, videos and fonts, base64, by
  * their id.
  */
 export const SiteFileSchema = Type.Object(

@@ -1,12 +1,12 @@
 import { stepType } from '../elements/valuetypes/space.ts';
-import type { StepSize } from '../theme/stock.ts';
-import { leftOut, type VisitorWord } from '../elements/content/visitorwords.ts';
+import type { StepSize } from '../theme/resources.ts';
+import { leftOut, type SystemMessage } from '../elements/content/systemmessages.ts';
 import { propertyOf } from '../elements/propertytable.ts';
 import type { Fault } from '../faults.ts';
 import { pointer } from '../pointer.ts';
 import type { Views } from '../layered/views.ts';
 import { FAMILIES } from '../theme/families.ts';
-import { isFilm, isPicture } from '../theme/stock.ts';
+import { isVideo, isImage } from '../theme/resources.ts';
 import type { Page, SiteFrame, TreeName } from './site.ts';
 import { sharedRules } from './validpage.ts';
 import { layeredFaults, styleFaults } from './validvalues.ts';
@@ -26,7 +26,7 @@ export function frameRules(frame: SiteFrame): Fault[] {
     frame[list].map(({ id }) => id);
   for (const [lang, words] of Object.entries(frame.words ?? {}))
     for (const [id, says] of Object.entries(words)) {
-      const wanted = leftOut(id as VisitorWord, says);
+      const wanted = leftOut(id as SystemMessage, says);
       if (wanted)
         faults.push({ path: pointer('/words', lang, id), sentence: `This text must contain ${wanted}.` });
     }
@@ -40,7 +40,7 @@ export function frameRules(frame: SiteFrame): Fault[] {
   frame.assets.forEach((asset, index) => {
     const sized = asset.width !== undefined && asset.height !== undefined;
     const none = asset.width === undefined && asset.height === undefined;
-    if (isPicture(asset) || isFilm(asset) ? !sized : !none)
+    if (isImage(asset) || isVideo(asset) ? !sized : !none)
       faults.push({
         path: pointer('/assets', index, 'width'),
         sentence: 'Images and videos have a width and a height; other files have none.',
@@ -90,14 +90,14 @@ function repeats(values: readonly string[], path: string, key: string): Fault[] 
   );
 }
 
-const pictureFaults = (id: string | undefined, { assets }: SiteFrame, path: string): Fault[] =>
-  id === undefined || assets.some((asset) => asset.id === id && isPicture(asset))
+const imageFaults = (id: string | undefined, { assets }: SiteFrame, path: string): Fault[] =>
+  id === undefined || assets.some((asset) => asset.id === id && isImage(asset))
     ? []
     : [{ path, sentence: `The site has no image “${id}”.` }];
 
 /** Pages are known by their ids, and stand at addresses of their own. */
 const headFaults = (frame: SiteFrame): Fault[] => [
-  ...pictureFaults(frame.icon, frame, '/icon'),
+  ...imageFaults(frame.icon, frame, '/icon'),
   ...repeats(
     frame.pages.map(({ id }) => id),
     '/pages',
@@ -109,7 +109,7 @@ const headFaults = (frame: SiteFrame): Fault[] => [
     'slug',
   ),
   ...frame.pages.flatMap(({ picture, missing, slug }, index) => {
-    const faults = pictureFaults(picture, frame, pointer('/pages', index, 'picture'));
+    const faults = imageFaults(picture, frame, pointer('/pages', index, 'picture'));
     if (missing && (slug === '' || frame.pages.findIndex((each) => each.missing) < index))
       faults.push({
         path: pointer('/pages', index, 'missing'),

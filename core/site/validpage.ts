@@ -33,7 +33,7 @@ const SECTION = 'section' as NodeId;
 const ROW = 'row' as NodeId;
 
 /**
- * What a tree that stands beside the pages breaks of the rules: it has to be right on a page that holds nothing else; a kept block
+ * What a tree that stands beside the pages breaks of the rules: it has to be right on a page that holds nothing else; a saved block
  * that is no section, in a row of a section.
  */
 export function sharedRules(tree: Page, frame: SiteFrame, place: TreeName, path: string): Fault[] {
@@ -69,7 +69,7 @@ export function sharedRules(tree: Page, frame: SiteFrame, place: TreeName, path:
   return treeRules({ id: tree.id, root: ROOT, nodes }, frame, path);
 }
 
-/** The kept block of which an element is the outermost, for a tree in which blocks can be linked. */
+/** The saved block of which an element is the outermost, for a tree in which blocks can be linked. */
 type Linked = (id: NodeId) => Page | undefined;
 
 function treeRules(

@@ -1,7 +1,7 @@
-import { buttonLook, headline, room, same, type Making } from './making.ts';
+import { buttonLook, headline, room, same, type StartContext } from './startcontext.ts';
 import { branch, type Branch } from './tree.ts';
 
-export const contact = (making: Making): Branch =>
+export const contact = (making: StartContext): Branch =>
   branch('section', 'contact', 'Ways to reach us', {
     style: room(making, 64),
     children: [
@@ -45,7 +45,7 @@ export const contact = (making: Making): Branch =>
     ],
   });
 
-export const prices = (making: Making): Branch =>
+export const prices = (making: StartContext): Branch =>
   branch('section', 'prices', 'Prices', {
     style: { gap: making.widths(16, 20, 24), ...room(making, 96) },
     children: [
@@ -64,7 +64,7 @@ export const prices = (making: Making): Branch =>
     ],
   });
 
-export const openingTimes = (making: Making): Branch =>
+export const openingTimes = (making: StartContext): Branch =>
   branch('section', 'times', 'Opening hours', {
     style: { gap: making.widths(16, 20, 24), ...room(making, 96) },
     children: [
@@ -91,7 +91,7 @@ const QUESTIONS = [
   'What happens when something goes wrong',
 ];
 
-export const questions = (making: Making): Branch =>
+export const questions = (making: StartContext): Branch =>
   branch('section', 'questions', 'Questions and answers', {
     style: { gap: making.widths(16, 20, 24), ...room(making, 72) },
     children: [
@@ -108,7 +108,7 @@ export const questions = (making: Making): Branch =>
     ],
   });
 
-export const timetable = (making: Making): Branch =>
+export const timetable = (making: StartContext): Branch =>
   branch('section', 'timetable', 'Timetable', {
     style: { gap: making.widths(16, 20, 24), ...room(making, 96) },
     children: [
@@ -136,7 +136,7 @@ const NUMBERS = [
 ];
 
 /** Four across, two across in middling and narrow views: numbers are short. */
-export const numbers = (making: Making): Branch =>
+export const numbers = (making: StartContext): Branch =>
   branch('section', 'numbers', 'Numbers', {
     style: {
       backgroundColour: same('{band}'),

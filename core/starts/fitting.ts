@@ -6,8 +6,8 @@ import type { Node, PartStyle, Style } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { LOOKS } from './looks.ts';
-import { makingOf, type Making } from './making.ts';
-import { isPicture, type MediaAsset } from '../theme/stock.ts';
+import { startContext, type StartContext } from './startcontext.ts';
+import { isImage, type MediaAsset } from '../theme/resources.ts';
 import { aliasOf, aliasTo } from '../theme/alias.ts';
 import { colourRoles, type ColourRole, type ColourRoles } from '../theme/roles.ts';
 
@@ -71,21 +71,21 @@ export const termsOf = (page: Page): Terms => ({
   card: cornersOf(page, 'card'),
 });
 
-/** What ready-made sections are made with on a site: its views, its own pictures, and corners as round as on a page of it. */
-export function makingFor(site: SiteFrame, { button, card }: Terms): Making {
-  const pictures = picturesOf(site).map(({ id }) => id);
-  return makingOf(site.views, LOOKS[0], site.name, pictures, {
+/** What ready-made sections are made with on a site: its views, its own images, and corners as round as on a page of it. */
+export function makingFor(site: SiteFrame, { button, card }: Terms): StartContext {
+  const pictures = imagesOf(site).map(({ id }) => id);
+  return startContext(site.views, LOOKS[0], site.name, pictures, {
     ...(button !== undefined && { button }),
     ...(card !== undefined && { card }),
   });
 }
 
-/** px; a picture across half a page is as wide at least. */
+/** px; an image across half a page is as wide at least. */
 const WIDE = 600;
 
-/** Pictures of the shelf that can stand in sections: wider than high, and of several versions of one, which have its mean colour, the first. */
-function picturesOf({ assets }: SiteFrame): MediaAsset[] {
-  const wide = assets.filter(isPicture).filter(({ width, height }) => width >= WIDE && width > height);
+/** Images of the shelf that can stand in sections: wider than high, and of several versions of one, which have its mean colour, the first. */
+function imagesOf({ assets }: SiteFrame): MediaAsset[] {
+  const wide = assets.filter(isImage).filter(({ width, height }) => width >= WIDE && width > height);
   return wide.filter(
     ({ colour }, index) =>
       colour === undefined || wide.findIndex((other) => other.colour === colour) === index,

@@ -6,7 +6,7 @@ import type { TextSize } from '../type/textsize.ts';
 import { suggestedSize } from '../type/suggest.ts';
 import { viewIndex, type View, type Views } from '../layered/views.ts';
 import { LOOKS, type Look } from './looks.ts';
-import { makingOf, type Making } from './making.ts';
+import { startContext, type StartContext } from './startcontext.ts';
 import { opening, SECTIONS, siteFoot, siteHead } from './sections.ts';
 import { branch, pageOf, sharedOf } from './tree.ts';
 import { viewSet } from '../layered/viewsets.ts';
@@ -46,7 +46,7 @@ function grown(views: Views, sizeIn: (view: View) => number): Layered<TextSize> 
   return { base: size, at: { [next.id]: { value: wider, reach: 'onward' } } };
 }
 
-function textStyles({ look, widths }: Making, views: Views): TextStyle[] {
+function textStyles({ look, widths }: StartContext, views: Views): TextStyle[] {
   const style = (id: string, name: string, self: Record<string, Layered<unknown>>): TextStyle => ({
     id,
     name,
@@ -107,7 +107,7 @@ const COLOURS: readonly (readonly [string, string, keyof Look['colours']])[] = [
 export function newSite({ id, name, lang, look: lookId, views: viewsId }: NewSite): Site {
   const look = LOOKS.find((each) => each.id === lookId) ?? LOOKS[0];
   const { views } = viewSet(viewsId);
-  const making = makingOf(views, look, name);
+  const making = startContext(views, look, name);
   const { widths } = making;
   const home = pageOf(
     { id: 'home', slug: '', title: name, description: '' },

@@ -3,9 +3,9 @@ import { escapeText } from '../markup/fragment.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { fitted, makingFor, termsOf } from './fitting.ts';
-import { headline, room, same, type Making } from './making.ts';
+import { headline, room, same, type StartContext } from './startcontext.ts';
 import { contact, questions } from './facts.ts';
-import { gallery, story } from './matter.ts';
+import { gallery, story } from './samples.ts';
 import { call, cards, hours, quote, steps } from './sections.ts';
 import { branch, pageOf, type Branch } from './tree.ts';
 
@@ -14,10 +14,10 @@ export interface ReadyPage {
   id: string;
   /** What it is, in a few words that go on after "begins as". */
   label: string;
-  sections(making: Making, title: string): Branch[];
+  sections(making: StartContext, title: string): Branch[];
 }
 
-function pageOpening(making: Making, title: string): Branch {
+function pageOpening(making: StartContext, title: string): Branch {
   return branch('section', 'opening', 'Opening', {
     style: { gap: making.widths(12, 16, 20), ...room(making, 72) },
     children: [

@@ -3,9 +3,9 @@ import type { Copy } from '../edits/pasteelements.ts';
 import type { Node } from '../site/node.ts';
 import type { SiteFrame } from '../site/site.ts';
 import { fitted, makingFor, type Terms } from './fitting.ts';
-import { button, headline, room, same, type Making } from './making.ts';
+import { button, headline, room, same, type StartContext } from './startcontext.ts';
 import { contact, numbers, openingTimes, prices, questions, timetable } from './facts.ts';
-import { alternatingRows, gallery, mapPicture, story, team, wordsAndPicture } from './matter.ts';
+import { alternatingRows, gallery, mapPicture, story, team, wordsAndPicture } from './samples.ts';
 import { call, cards, quote, siteFoot, steps } from './sections.ts';
 import { branch, pageOf, type Branch } from './tree.ts';
 
@@ -15,11 +15,11 @@ export interface ReadySection {
   label: string;
   /** What one might look for it by, besides its label. */
   terms: string;
-  make(making: Making): Branch;
+  make(making: StartContext): Branch;
 }
 
-/** The first section of a page: words on a band, and a picture beside. */
-const opening = (making: Making): Branch =>
+/** The first section of a page: words on a band, and an image beside. */
+const opening = (making: StartContext): Branch =>
   branch('section', 'opening', 'Opening', {
     style: { backgroundColour: same('{band}'), colour: same('{on-band}'), ...room(making, 112) },
     children: [

@@ -1,9 +1,9 @@
 import { escapeText } from '../markup/fragment.ts';
 import type { Look } from './looks.ts';
-import { button, headline, NARROW, READABLE, room, same, small, type Making } from './making.ts';
+import { button, headline, NARROW, READABLE, room, same, small, type StartContext } from './startcontext.ts';
 import { branch, type Branch } from './tree.ts';
 
-export function siteHead(making: Making): Branch {
+export function siteHead(making: StartContext): Branch {
   const { name, widths } = making;
   return branch('section', 'head', 'Header', {
     content: { landmark: 'header' },
@@ -36,7 +36,7 @@ export function siteHead(making: Making): Branch {
   });
 }
 
-export function opening(making: Making): Branch {
+export function opening(making: StartContext): Branch {
   const { look, share, widths, name } = making;
   const centred = look.opening === 'centred';
   const align = centred ? same('center') : widths('start', 'start', 'start');
@@ -109,7 +109,7 @@ const CARDS = [
   },
 ];
 
-export function cards(making: Making): Branch {
+export function cards(making: StartContext): Branch {
   const { share, widths } = making;
   return branch('section', 'cards', 'Three cards', {
     style: { gap: widths(20, 28, 32), ...room(making, 96) },
@@ -148,7 +148,7 @@ export function cards(making: Making): Branch {
   });
 }
 
-export function quote(making: Making): Branch {
+export function quote(making: StartContext): Branch {
   return branch('section', 'quote', 'Quote', {
     style: room(making, 96),
     children: [
@@ -163,7 +163,7 @@ export function quote(making: Making): Branch {
   });
 }
 
-export function hours(making: Making): Branch {
+export function hours(making: StartContext): Branch {
   const { share, widths } = making;
   const days = ['Monday to Thursday', 'Friday', 'Saturday and Sunday'];
   return branch('section', 'hours', 'Hours and prices', {
@@ -222,7 +222,7 @@ const STEPS = [
   },
 ];
 
-export function steps(making: Making): Branch {
+export function steps(making: StartContext): Branch {
   const { share, widths } = making;
   return branch('section', 'steps', 'Three steps', {
     style: { gap: widths(20, 28, 32), ...room(making, 96) },
@@ -250,7 +250,7 @@ export function steps(making: Making): Branch {
   });
 }
 
-export function call(making: Making): Branch {
+export function call(making: StartContext): Branch {
   const { widths } = making;
   return branch('section', 'call', 'Invitation', {
     style: {
@@ -270,7 +270,7 @@ export function call(making: Making): Branch {
   });
 }
 
-export const SECTIONS: Record<Look['sections'][number], (making: Making) => Branch> = {
+export const SECTIONS: Record<Look['sections'][number], (making: StartContext) => Branch> = {
   cards,
   quote,
   hours,
@@ -278,7 +278,7 @@ export const SECTIONS: Record<Look['sections'][number], (making: Making) => Bran
   call,
 };
 
-export function siteFoot(making: Making): Branch {
+export function siteFoot(making: StartContext): Branch {
   const { share, name, widths } = making;
   return branch('section', 'foot', 'Footer', {
     content: { landmark: 'footer' },

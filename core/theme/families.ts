@@ -1,4 +1,4 @@
-import type { Font, Stock } from './stock.ts';
+import type { Font, SiteResources } from './resources.ts';
 import { lookup } from '../lookup.ts';
 
 /** One woff2 file of a family: a subset of its characters, upright or italic, all weights in one variable file. */
@@ -121,7 +121,7 @@ const ownFamily = ({ id, name, style, weights, hash }: Font): Family => ({
 });
 
 /** Every family a site can use. */
-export const familiesOf = (site: Pick<Stock, 'fonts'>): Family[] => [
+export const familiesOf = (site: Pick<SiteResources, 'fonts'>): Family[] => [
   ...FAMILIES,
   ...site.fonts.map(ownFamily),
 ];

@@ -1,5 +1,5 @@
 import { converter, parse, wcagContrast } from 'culori';
-import type { Colour } from './stock.ts';
+import type { Colour } from './resources.ts';
 import { aliasTo } from './alias.ts';
 
 /** What a colour is for in ready-made sections: a ground, or what stands on one. */

@@ -1,7 +1,7 @@
 import { held } from '../layered/resolve.ts';
 import type { ViewId, Views } from '../layered/views.ts';
 import { aliasOf } from './alias.ts';
-import type { StepSize, Stock } from './stock.ts';
+import type { StepSize, SiteResources } from './resources.ts';
 
 /** A distance: a number of px, or a step of the site's spacing scale as an alias `{id}`. */
 export type Space = number | string;
@@ -11,7 +11,7 @@ export type Space = number | string;
  * step that is gone.
  */
 export function spaceAt(
-  site: Pick<Stock, 'spacing'> & { views: Views },
+  site: Pick<SiteResources, 'spacing'> & { views: Views },
   value: Space,
   view: ViewId,
 ): StepSize {

@@ -3,7 +3,7 @@ import { decimals, REM, rem } from './fluid.ts';
 
 /**
  * A size as a share of the width of the place that its words stand in: `share` in percent, held to `least` and `most` px where they are given.
- * Words and a picture that have the same place keep their proportion to one another at all widths.
+ * Words and an image that have the same place keep their proportion to one another at all widths.
  */
 export interface Proportional {
   share: number;

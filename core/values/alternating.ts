@@ -8,10 +8,10 @@ import { sourceOrder } from '../site/sourceorder.ts';
 import { columnsIn } from './columns.ts';
 import { childrenIn } from './visibility.ts';
 
-/** What a row of a picture and words begins with. */
+/** What a row of an image and words begins with. */
 export type First = 'picture' | 'words';
 
-/** Rows one after the other, each of a picture and words, that do not all begin with the same. */
+/** Rows one after the other, each of an image and words, that do not all begin with the same. */
 export interface AlternatingRun {
   parent: NodeId;
   rows: NodeId[];
@@ -20,7 +20,7 @@ export interface AlternatingRun {
 /** How many rows make a run. */
 const FEWEST = 2;
 
-/** What a part of a row is: a picture, with a caption perhaps, or words; undefined where it is both or neither. */
+/** What a part of a row is: an image, with a caption perhaps, or words; undefined where it is both or neither. */
 export function roleOf(page: Page, node: Node): First | undefined {
   const { traits, accepts } = knownKind(node.kind);
   if (accepts.length === 0) {
@@ -28,12 +28,12 @@ export function roleOf(page: Page, node: Node): First | undefined {
     return traits.includes('words') ? 'words' : undefined;
   }
   const roles = new Set(node.children.map((id) => roleOf(page, page.nodes[id])).filter(Boolean));
-  // A column of words may have a small picture among them; one of pictures has no headings.
+  // A column of words may have a small image among them; one of images has no headings.
   if (roles.has('words')) return roles.has('picture') ? undefined : 'words';
   return roles.has('picture') ? 'picture' : undefined;
 }
 
-/** The picture and the words of a row of just these; undefined for others. */
+/** The image and the words of a row of just these; undefined for others. */
 function partsOf(page: Page, node: Node): Record<First, NodeId> | undefined {
   if (node.kind !== 'row' || node.children.length !== 2) return undefined;
   const [one, other] = node.children.map((id) => ({ id, role: roleOf(page, page.nodes[id]) }));
@@ -41,7 +41,7 @@ function partsOf(page: Page, node: Node): Record<First, NodeId> | undefined {
   return { [one.role]: one.id, [other.role]: other.id } as Record<First, NodeId>;
 }
 
-/** What a row of a picture and words begins with in a view. */
+/** What a row of an image and words begins with in a view. */
 export function firstInRow(site: SiteFrame, page: Page, node: Node, view: ViewId): First | undefined {
   const parts = partsOf(page, node);
   return parts && (childrenIn(site, node, view)[0] === parts.picture ? 'picture' : 'words');
@@ -57,7 +57,7 @@ export function stacksIn(site: SiteFrame, page: Page, row: Node, view: ViewId): 
   return new Set(lines).size > 1;
 }
 
-/** The runs of rows on a page that alternate picture and words in the base view, in source order. */
+/** The runs of rows on a page that alternate image and words in the base view, in source order. */
 export function alternatingRuns(site: SiteFrame, page: Page): AlternatingRun[] {
   const { base } = site.views;
   return sourceOrder(page).flatMap((parent): AlternatingRun[] => {

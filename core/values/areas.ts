@@ -12,7 +12,7 @@ import { resolve } from './trace.ts';
 import { childrenIn, isShown } from './visibility.ts';
 
 /** Where a part of an overlay stands, and what of that area it keeps to. */
-export interface Standing extends Area {
+export interface AreaPlacement extends Area {
   heldAcross: Hold;
   offsetAcross: Offset;
   heldDown: Hold;
@@ -21,7 +21,7 @@ export interface Standing extends Area {
 }
 
 /** The values that say where a part stands, by the property that says it. */
-export const STANDING = {
+export const PLACEMENT_PROPERTIES = {
   column: 'areaColumn',
   span: 'span',
   row: 'areaRow',
@@ -31,28 +31,28 @@ export const STANDING = {
   heldDown: 'heldDown',
   offsetDown: 'offsetDown',
   width: 'width',
-} as const satisfies Record<keyof Standing, string>;
+} as const satisfies Record<keyof AreaPlacement, string>;
 
 /** Where a part of an overlay stands in a view as it was set; a grid of few columns may have no room for that. */
-export const setStanding = (site: SiteFrame, page: Page, node: Node, view: ViewId): Standing =>
+export const setPlacement = (site: SiteFrame, page: Page, node: Node, view: ViewId): AreaPlacement =>
   Object.fromEntries(
-    Object.entries(STANDING).map(([name, property]) => [
+    Object.entries(PLACEMENT_PROPERTIES).map(([name, property]) => [
       name,
       resolve(site, page, node, knownProperty(property), view),
     ]),
-  ) as unknown as Standing;
+  ) as unknown as AreaPlacement;
 
 /** Where a part of an overlay stands in a view. */
-export function standingIn(site: SiteFrame, page: Page, node: Node, view: ViewId): Standing {
-  const standing = setStanding(site, page, node, view);
-  return { ...standing, ...heldArea(standing, viewOf(site.views, view).grid.columns) };
+export function placementIn(site: SiteFrame, page: Page, node: Node, view: ViewId): AreaPlacement {
+  const appliedOf = setPlacement(site, page, node, view);
+  return { ...appliedOf, ...heldArea(appliedOf, viewOf(site.views, view).grid.columns) };
 }
 
 /** The views in whose grids a part of an overlay has no room where it was set to stand: it stands elsewhere there, or is narrower. */
 export const viewsWithoutRoom = (site: SiteFrame, page: Page, node: Node): ViewId[] =>
   site.views.list
     .filter(({ id, grid }) => {
-      const { column, span } = setStanding(site, page, node, id);
+      const { column, span } = setPlacement(site, page, node, id);
       const held = heldSpan(span, grid.columns);
       return held !== span || heldStart(column, span, grid.columns) !== column;
     })
@@ -64,16 +64,16 @@ export const partsIn = (
   page: Page,
   overlay: Node,
   view: ViewId,
-): { id: NodeId; at: Standing }[] =>
+): { id: NodeId; at: AreaPlacement }[] =>
   childrenIn(site, overlay, view)
     .map((id) => page.nodes[id])
     .filter((node) => isShown(site, page, node, view))
-    .map((node) => ({ id: node.id, at: standingIn(site, page, node, view) }));
+    .map((node) => ({ id: node.id, at: placementIn(site, page, node, view) }));
 
-/** Whether a picture is as large as its area in a view, and cropped by it. */
+/** Whether an image is as large as its area in a view, and cropped by it. */
 export function fillsArea(site: SiteFrame, page: Page, node: Node, view: ViewId): boolean {
   if (node.parent === null || page.nodes[node.parent].kind !== OVERLAY) return false;
-  const { heldAcross, heldDown } = standingIn(site, page, node, view);
+  const { heldAcross, heldDown } = placementIn(site, page, node, view);
   return heldAcross === 'stretch' && heldDown === 'stretch';
 }
 
@@ -84,7 +84,7 @@ export function fillsArea(site: SiteFrame, page: Page, node: Node, view: ViewId)
 export function leastAreaHeight(site: SiteFrame, page: Page, node: Node, view: ViewId): number {
   const overlay = page.nodes[node.parent!];
   const value = (name: string) => resolve(site, page, overlay, knownProperty(name), view) as number;
-  const { rows } = standingIn(site, page, node, view);
+  const { rows } = placementIn(site, page, node, view);
   const all = Math.max(value('leastRows'), rowsTaken(partsIn(site, page, overlay, view).map(({ at }) => at)));
   return Math.max(rows * value('rowHeight'), (value('minHeight') * rows) / all);
 }

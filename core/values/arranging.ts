@@ -16,12 +16,12 @@ import { subtree } from '../site/sourceorder.ts';
 import { curveAt } from '../type/curve.ts';
 import { textCurve } from './textcurves.ts';
 import { roleOf } from './alternating.ts';
-import { partsIn, rowHeightIn, STANDING } from './areas.ts';
+import { partsIn, rowHeightIn, PLACEMENT_PROPERTIES } from './areas.ts';
 import { resolve } from './trace.ts';
 import { childrenIn, hiddenBy, isShown } from './visibility.ts';
 import { lookup } from '../lookup.ts';
 
-/** px; least widths in which things are of use: pictures are seen, buttons are hit (WCAG 2.2, 2.5.5, target size). */
+/** px; least widths in which things are of use: images are seen, buttons are hit (WCAG 2.2, 2.5.5, target size). */
 const LEAST_PICTURE = 120;
 const LEAST_SMALL = 44;
 
@@ -71,13 +71,13 @@ const isBeside = (site: SiteFrame, page: Page, node: Node, view: ViewId): boolea
 export function partKindOf(page: Page, node: Node, flow: Flow): Arrangeable['kind'] {
   const { traits, defaults } = knownKind(node.kind);
   if (defaults.heldAcross === 'start') return 'small';
-  // In an area a picture is cropped; a container with one is not.
+  // In an area an image is cropped; a container with one is not.
   if (flow !== 'areas' && node.children.length > 0)
     return roleOf(page, node) === 'picture' ? 'picture' : 'words';
   return traits.includes('image') && !traits.includes('tiled') ? 'picture' : 'words';
 }
 
-/** px; what the words, pictures and buttons in an element need in a view, one below another. */
+/** px; what the words, images and buttons in an element need in a view, one below another. */
 function leastOf(site: SiteFrame, page: Page, node: Node, view: ViewId): number {
   if (node.children.length > 0) {
     const shown = node.children.map((id) => page.nodes[id]).filter((each) => isShown(site, page, each, view));
@@ -143,17 +143,17 @@ function areaValues(
 ): Record<string, unknown> {
   const across = inset === undefined ? 'stretch' : 'start';
   return {
-    [STANDING.column]: area.column,
-    [STANDING.span]: area.span,
-    [STANDING.row]: area.row,
-    [STANDING.rows]: area.rows,
+    [PLACEMENT_PROPERTIES.column]: area.column,
+    [PLACEMENT_PROPERTIES.span]: area.span,
+    [PLACEMENT_PROPERTIES.row]: area.row,
+    [PLACEMENT_PROPERTIES.rows]: area.rows,
     ...(partKindOf(page, page.nodes[id], 'areas') !== 'small' && {
-      [STANDING.heldAcross]: across,
-      [STANDING.width]: 'auto',
+      [PLACEMENT_PROPERTIES.heldAcross]: across,
+      [PLACEMENT_PROPERTIES.width]: 'auto',
     }),
-    [STANDING.heldDown]: fills ? 'stretch' : 'start',
-    [STANDING.offsetAcross]: { px: inset ?? 0 },
-    [STANDING.offsetDown]: { px: 0 },
+    [PLACEMENT_PROPERTIES.heldDown]: fills ? 'stretch' : 'start',
+    [PLACEMENT_PROPERTIES.offsetAcross]: { px: inset ?? 0 },
+    [PLACEMENT_PROPERTIES.offsetDown]: { px: 0 },
   };
 }
 
@@ -264,8 +264,8 @@ export const tidyValues = (
     const node = page.nodes[id];
     const whole = partKindOf(page, node, 'areas') === 'small' ? {} : { heldAcross: 'stretch', width: 'auto' };
     const values = {
-      [STANDING.row]: area.row,
-      [STANDING.rows]: area.rows,
+      [PLACEMENT_PROPERTIES.row]: area.row,
+      [PLACEMENT_PROPERTIES.rows]: area.rows,
       ...(inside && { ...whole, offsetAcross: { px: 0 }, offsetDown: { px: 0 } }),
     };
     return changed({ node: id, values }, (name) => resolve(site, page, node, knownProperty(name), view));

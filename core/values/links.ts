@@ -7,7 +7,7 @@ import { knownKind } from '../elements/kinds/table.ts';
 import type { ViewId, Views } from '../layered/views.ts';
 import { isShown } from './visibility.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
-import { saidIn, saidOtherwise } from './wordings.ts';
+import { textIn, withMappedText } from './textbyview.ts';
 import { lookup } from '../lookup.ts';
 
 /** An element with links to something, and how many. */
@@ -21,7 +21,7 @@ export const withLinks = (
   node: Pick<Node, 'kind' | 'content' | 'style'>,
   map: (link: string) => string | undefined,
 ): Pick<Node, 'content' | 'style'> =>
-  saidOtherwise(node, ({ withLinks: change }) => change && ((value) => change(value, map) as unknown));
+  withMappedText(node, ({ withLinks: change }) => change && ((value) => change(value, map) as unknown));
 
 /** The elements of a page with links that fit, in source order. */
 export function linking(page: Page, fits: (link: string) => boolean): LinkingElement[] {
@@ -37,7 +37,7 @@ export const leadsTo =
   (link: string): boolean =>
     targetOf(link)?.page === page;
 
-/** The links of an element, in their order, those of each wording too. */
+/** The links of an element, in their order, those of each text by view too. */
 export function linksIn(node: Pick<Node, 'kind' | 'content' | 'style'>): string[] {
   const links: string[] = [];
   withLinks(node, (link) => (links.push(link), link));
@@ -45,10 +45,10 @@ export function linksIn(node: Pick<Node, 'kind' | 'content' | 'style'>): string[
 }
 
 /** The links that an element has in a view, by what it says there. */
-export function linksSaidIn(node: Node, views: Views, view: ViewId): string[] {
+export function linksShownIn(node: Node, views: Views, view: ViewId): string[] {
   const links: string[] = [];
   for (const { name, type } of knownKind(node.kind).content)
-    type.withLinks?.(saidIn<unknown>(node, views, name, view), (link) => (links.push(link), link));
+    type.withLinks?.(textIn<unknown>(node, views, name, view), (link) => (links.push(link), link));
   return links;
 }
 
@@ -62,7 +62,7 @@ export const leadingIn = (
   sourceOrder(page).filter((node) =>
     views.some(
       (view) =>
-        linksSaidIn(node, frame.views, view).some(fits) &&
+        linksShownIn(node, frame.views, view).some(fits) &&
         (node.parent === null || isShown(frame, page, node, view)),
     ),
   );

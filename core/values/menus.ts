@@ -7,11 +7,11 @@ import { offeringIn } from '../site/offering.ts';
 import { headOf, type Page, type SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { isShown } from './visibility.ts';
-import { saidIn } from './wordings.ts';
+import { textIn } from './textbyview.ts';
 
 /** The entries that a menu has in a view: of those that it names, the ones whose page is in menus there. */
 export function entriesIn(frame: SiteFrame, menu: Node, view: ViewId): LabelledLink[] {
-  return saidIn<LabelledLink[]>(menu, frame.views, 'links', view).filter(({ link }) => {
+  return textIn<LabelledLink[]>(menu, frame.views, 'links', view).filter(({ link }) => {
     const page = targetOf(link)?.page;
     const head = page === undefined ? undefined : frame.pages.find(({ id }) => id === page);
     return !head || offeringIn(head, frame, view) === 'listed';

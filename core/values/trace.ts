@@ -3,7 +3,7 @@ import type { Node } from '../site/node.ts';
 import type { Part } from '../elements/parts.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { contentOf, type Kind } from '../elements/kinds/kind.ts';
-import type { Wording } from '../elements/content/wording.ts';
+import type { TextByView } from '../elements/content/textbyview.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { Property } from '../elements/properties/property.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
@@ -16,7 +16,7 @@ export type Source =
   | { from: 'element'; node: NodeId; view: ViewId }
   | { from: 'text style'; style: string; view: ViewId }
   | { from: 'kind'; kind: string }
-  /** The picture that the element shows. */
+  /** The image that the element shows. */
   | { from: 'picture'; asset: string }
   | { from: 'parent'; node: NodeId; source: Source }
   | { from: 'initial' };
@@ -46,7 +46,7 @@ export function kindDefault(kind: string, property: Property, view: View, part: 
   return typeof value === 'function' ? (value as (view: View) => unknown)(view) : value;
 }
 
-/** The layered value of a property that a node itself holds. What its content says is the base of its wordings. */
+/** The layered value of a property that a node itself holds. What its content says is the base of its texts by view. */
 export function ownLayered(
   { kind, content, style }: Pick<Node, 'kind' | 'content' | 'style'>,
   part: Part,
@@ -55,12 +55,12 @@ export function ownLayered(
   const own = lookup(style[part], property.name);
   if (!property.wording) return own;
   const says: unknown = contentOf(knownKind(kind), { content }, property.wording.field.name);
-  return { base: { says } satisfies Wording, ...own };
+  return { base: { says } satisfies TextByView, ...own };
 }
 
 /**
  * What a property of an element, or of a part of it, is in a view, and where that comes from: its own value, its text
- * style, its kind's default, what the picture says that it shows, for a property that inherits what stands above (for a part: the element), and last the
+ * style, its kind's default, what the image says that it shows, for a property that inherits what stands above (for a part: the element), and last the
  * property's initial value.
  */
 export function trace(
@@ -84,8 +84,8 @@ export function trace(
   if (property.ofPicture) {
     const picture = held(node.style[part]?.source as Layered<string> | undefined, site.views, view)?.value;
     const asset = site.assets.find(({ id }) => id === picture);
-    const said: unknown = asset && property.ofPicture(asset);
-    if (said !== undefined) return { value: said, source: { from: 'picture', asset: asset!.id } };
+    const ownValue: unknown = asset && property.ofPicture(asset);
+    if (ownValue !== undefined) return { value: ownValue, source: { from: 'picture', asset: asset!.id } };
   }
   if (property.inherits && (part !== 'self' || node.parent !== null)) {
     const holder = part === 'self' ? page.nodes[node.parent!] : node;

@@ -6,31 +6,31 @@ import type { Layered } from '../layered/layered.ts';
 import type { ViewId } from '../layered/views.ts';
 import { targetOf } from '../markup/link.ts';
 import { linksIn } from './links.ts';
-import { saidOtherwise } from './wordings.ts';
+import { withMappedText } from './textbyview.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { pageShowing, sharedPlaceOf, treesOf } from '../site/shared.ts';
 import { homePageOf, type Site } from '../site/site.ts';
 
-/** What an element says, with another picture or film in place of each. */
+/** What an element says, with another image or video in place of each. */
 export const withAssets = (
   node: Pick<Node, 'kind' | 'content' | 'style'>,
   map: (asset: string) => string,
 ): Pick<Node, 'content' | 'style'> =>
-  saidOtherwise(node, ({ withAssets: change }) => change && ((value) => change(value, map) as unknown));
+  withMappedText(node, ({ withAssets: change }) => change && ((value) => change(value, map) as unknown));
 
-/** Where a picture or film stands: in an element's content, or as its value in some views. */
+/** Where an image or video stands: in an element's content, or as its value in some views. */
 export interface AssetUse {
   /** For what pages share: one of them that shows it. */
   page: NodeId;
   /** Absent where it stands for the page itself. */
   node?: NodeId;
-  /** What it is there: "picture", "picture behind", "film". */
+  /** What it is there: "image", "image behind", "video". */
   as: string;
   /** The views it is set at; absent for content, which is the same in all. */
   views?: ViewId[];
 }
 
-/** Where each picture and film of a site stands, by its id, in the order of pages and elements. */
+/** Where each image and video of a site stands, by its id, in the order of pages and elements. */
 export function assetUses(site: Site): Map<string, AssetUse[]> {
   const uses = new Map<string, AssetUse[]>();
   const add = (asset: string, use: AssetUse) => {

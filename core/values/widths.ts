@@ -40,7 +40,7 @@ const notNegative = (measure: Measure): Measure => greatest(measure, NOTHING);
 export function widthsIn(site: SiteFrame, page: Page) {
   const known = new Map<string, Measure>();
   /** The element whose room the widths are told by, in hundredths; null: they are told by the window. */
-  let told: NodeId | null = null;
+  let relativeTo: NodeId | null = null;
 
   const value = <T>(node: Node, name: string, view: ViewId): T | undefined => {
     const property = knownProperty(name);
@@ -150,8 +150,8 @@ export function widthsIn(site: SiteFrame, page: Page) {
 
   /** The room inside an element’s borders and paddings. */
   function contentWidth(node: Node, view: ViewId): Measure {
-    if (node.id === told) return ROOM;
-    const key = `${node.id} ${view} ${told ?? ''}`;
+    if (node.id === relativeTo) return ROOM;
+    const key = `${node.id} ${view} ${relativeTo ?? ''}`;
     const before = known.get(key);
     if (before) return before;
     const padding = sum(space(node, 'paddingLeft', view), space(node, 'paddingRight', view));
@@ -187,17 +187,17 @@ export function widthsIn(site: SiteFrame, page: Page) {
     /** The same, relative to the room of the nearest element whose width follows nothing that is in it; what follows the window stays so. */
     placeWithin(id: NodeId, view: ViewId): { holder: NodeId | null; across: Measure } {
       const holder = holderOf(page.nodes[id], view);
-      told = holder;
+      relativeTo = holder;
       try {
         return { holder, across: place(page.nodes[id], view) };
       } finally {
-        told = null;
+        relativeTo = null;
       }
     },
     /** How much room there is for the words of an element in a view. */
     roomIn: (id: NodeId, view: ViewId): Measure => contentWidth(page.nodes[id], view),
     /**
-     * How wide a picture is shown in an element in a view: the one that it is, or each of those that it has side by side. One that covers
+     * How wide an image is shown in an element in a view: the one that it is, or each of those that it has side by side. One that covers
      * its box, which has a shape with its borders (CSS Sizing 4, §5.1), is drawn wider where the box is high; both shapes are width to height.
      */
     pictureWidth(

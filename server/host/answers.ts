@@ -2,7 +2,7 @@ import type { ServerResponse } from 'node:http';
 import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { directionOf } from '../../core/index.ts';
-import type { Said } from './saying.ts';
+import type { Said } from './systemmessages.ts';
 
 /** Published pages carry no script, so none may run, and they load nothing from elsewhere. */
 const ALWAYS = {

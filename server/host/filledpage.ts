@@ -1,6 +1,6 @@
 import { parse, serialize, type DefaultTreeAdapterTypes } from 'parse5';
-import { fieldName, LETTER, type LetterFault, type LetterForm } from '../../core/index.ts';
-import type { Said } from './saying.ts';
+import { fieldName, LETTER, type MessageFault, type MessageForm } from '../../core/index.ts';
+import type { Said } from './systemmessages.ts';
 
 type Element = DefaultTreeAdapterTypes.Element;
 type Parent = DefaultTreeAdapterTypes.ParentNode;
@@ -55,12 +55,12 @@ function fill(control: Element, value: string | null): void {
 /** What is said of a letter that was not taken. */
 export interface NotTaken {
   /** The name by which the page says which form it is. */
-  letter: string;
-  form: LetterForm;
+  message: string;
+  form: MessageForm;
   sent: URLSearchParams;
   sentence: string;
-  said: Said;
-  faults: readonly LetterFault[];
+  messages: Said;
+  faults: readonly MessageFault[];
 }
 
 /**
@@ -69,7 +69,7 @@ export interface NotTaken {
  */
 export function filledPage(
   html: string,
-  { letter, form, sent, sentence, faults, said }: NotTaken,
+  { message, form, sent, sentence, faults, messages }: NotTaken,
 ): string | undefined {
   const page = parse(html);
   const elements = [...within(page)];
@@ -77,11 +77,11 @@ export function filledPage(
     (element) =>
       element.tagName === 'form' &&
       [...within(element)].some(
-        (each) => valueOf(each, 'name') === LETTER && valueOf(each, 'value') === letter,
+        (each) => valueOf(each, 'name') === LETTER && valueOf(each, 'value') === message,
       ),
   );
   if (!found) return undefined;
-  const wrong = ({ says, filled }: LetterFault) => said.say(says, filled);
+  const wrong = ({ says, filled }: MessageFault) => messages.say(says, filled);
   const listed = faults.map((fault) => {
     if (fault.field === undefined) return made('li', {}, wrong(fault));
     const place = `#${form.id}-${fieldName(fault.field)}`;
@@ -98,10 +98,10 @@ export function filledPage(
     const id = `${form.id}-${name}-fault`;
     set(control, 'aria-invalid', 'true');
     set(control, 'aria-describedby', id);
-    const said = made('span', { class: 'fault', id }, wrong(fault));
+    const messages = made('span', { class: 'fault', id }, wrong(fault));
     const parent = control.parentNode as Element;
-    said.parentNode = parent;
-    parent.childNodes.push(said);
+    messages.parentNode = parent;
+    parent.childNodes.push(messages);
   });
   const summary = made(
     'div',
@@ -113,6 +113,9 @@ export function filledPage(
   found.childNodes.unshift(summary);
   const title = elements.find(({ tagName }) => tagName === 'title');
   if (title)
-    title.childNodes = [...made('title', {}, `${said.say('not-sent')}: `).childNodes, ...title.childNodes];
+    title.childNodes = [
+      ...made('title', {}, `${messages.say('not-sent')}: `).childNodes,
+      ...title.childNodes,
+    ];
   return serialize(page);
 }

@@ -1,20 +1,20 @@
 import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http';
 import type { Logger } from 'pino';
-import { MISSING_PATH, SAID_PATH, SIGN, signedInPath } from '../../core/index.ts';
+import { MISSING_PATH, MESSAGES_PATH, SIGN, signedInPath } from '../../core/index.ts';
 import { MISDIRECTED, type HostCheck } from '../allowedhosts.ts';
-import type { SenderOf } from '../senders.ts';
-import type { LetterStore } from '../store/letters.ts';
+import type { SenderOf } from '../proxies.ts';
+import type { MessageStore } from '../store/messages.ts';
 import type { PublishedEntry } from '../store/schema.ts';
-import { troubleOf } from '../store/trouble.ts';
+import { troubleOf } from '../store/storefaults.ts';
 import { noPage, plainPage, readOnly, send, stream } from './answers.ts';
 import { MOST_OF_ONE } from './memory.ts';
 import { accepted } from './encodings.ts';
-import { letterbox } from './letters.ts';
+import { letterbox } from './messages.ts';
 import { rangeOf } from './ranges.ts';
 import { FINGERPRINTED } from '../targets/target.ts';
 import type { Publisher } from './publisher.ts';
-import { saidFrom, type Said } from './saying.ts';
-import { signPage, type Way } from './signing.ts';
+import { messagesFrom, type Said } from './systemmessages.ts';
+import { signPage, type Way } from './signin.ts';
 import { sentBy, visitors, wayBack } from './visitors.ts';
 
 /** Drafts, and publications that are kept, are for those who have their addresses (RFC 9309). */
@@ -82,12 +82,12 @@ const isKnown = (etag: string, ifNoneMatch: string | undefined): boolean =>
 
 export interface HostParts {
   publisher: Publisher;
-  letters: LetterStore;
+  letters: MessageStore;
   log: Logger;
   isOwnHost: HostCheck;
   senderOf: SenderOf;
   /** How many letters one address may send to a site in ten minutes. */
-  lettersFromOne?: number;
+  messagesFromOne?: number;
 }
 
 /**
@@ -100,10 +100,10 @@ export function host({
   log,
   isOwnHost,
   senderOf,
-  lettersFromOne,
+  messagesFromOne,
 }: HostParts): RequestListener {
   const signed = visitors();
-  const takeLetter = letterbox(letters, senderOf, lettersFromOne);
+  const takeMessage = letterbox(letters, senderOf, messagesFromOne);
 
   /** Signs a visitor in or out, and leads back to where they were. */
   async function signing(
@@ -111,14 +111,15 @@ export function host({
     request: IncomingMessage,
     response: ServerResponse,
     root: string,
-    said: Said,
+    messages: Said,
   ): Promise<void> {
     const sent = await sentBy(request);
     if (!sent) return plainPage(response, 413, 'Too much was sent', 'A name is shorter than that.');
     const back = wayBack(sent.get('back'), root);
     const cookie =
       way === 'out' ? signed.signOut(request, root) : signed.signIn(root, root, sent.get('name') ?? '');
-    if (cookie === undefined) return signPage(response, said, way, undefined, back, said.say('no-name'));
+    if (cookie === undefined)
+      return signPage(response, messages, way, undefined, back, messages.say('no-name'));
     send(response, 303, { Location: back, 'Set-Cookie': cookie, 'Cache-Control': 'no-store' });
   }
 
@@ -127,18 +128,18 @@ export function host({
     response: ServerResponse,
     draft: boolean,
     site: string,
-    said: () => Promise<Said>,
+    messages: () => Promise<Said>,
   ): Promise<void> {
     const last = draft ? undefined : await publisher.takenDown(site);
     if (last) {
-      const words = last[SAID_PATH] && (await publisher.bytes(last[SAID_PATH].hash)).toString();
-      const { lang, say } = saidFrom(words);
+      const words = last[MESSAGES_PATH] && (await publisher.bytes(last[MESSAGES_PATH].hash)).toString();
+      const { lang, say } = messagesFrom(words);
       return plainPage(response, 404, say('taken-down'), say('taken-down-for-now'), { lang });
     }
     const preview = draft ? await publisher.previewFile(site, MISSING_PATH) : undefined;
     const live = draft ? undefined : await publisher.liveFile(site, MISSING_PATH);
     const bytes = preview?.bytes ?? (live && (await publisher.bytes(live.hash)));
-    if (!bytes) return noPage(response, await said());
+    if (!bytes) return noPage(response, await messages());
     send(response, 404, { 'Cache-Control': 'no-store', 'Content-Type': 'text/html; charset=utf-8' }, bytes);
   }
 
@@ -149,10 +150,10 @@ export function host({
     [state, site, ...rest]: string[],
     closed: boolean,
   ): Promise<void> {
-    if (site === undefined) return noPage(response, saidFrom());
+    if (site === undefined) return noPage(response, messagesFrom());
     const { path, folder } = fileAt(rest, closed);
     const found = await publisher.earlierFile(site, state, path);
-    if (!found || found.audience) return noPage(response, saidFrom());
+    if (!found || found.audience) return noPage(response, messagesFrom());
     if (folder) return send(response, 301, { Location: `${request.url!.split('?', 1)[0]}/` });
     if (found.movedTo !== undefined)
       return send(response, 301, { Location: `/publication/${state}/${site}/${found.movedTo}` });
@@ -204,18 +205,18 @@ export function host({
       if (!file || (file.audience && !isMember)) return undefined;
       return (preview?.bytes ?? (await publisher.bytes(live!.hash))).toString();
     };
-    const said = async (language?: string) => saidFrom(await text(SAID_PATH), language);
+    const messages = async (language?: string) => messagesFrom(await text(MESSAGES_PATH), language);
     // Nobody signs in at what is not there, and no cookie speaks of it.
     if (request.method === 'POST' && sign)
       return (await isThere())
-        ? signing(sign, request, response, root, await said())
-        : noPage(response, await said());
+        ? signing(sign, request, response, root, await messages())
+        : noPage(response, await messages());
     if (request.method === 'POST' && site !== undefined && isForm(request)) {
       if (isEarlier)
         return plainPage(response, 403, 'Not sent', 'This page is a preview. Nothing it sends is received.');
       const { path: file } = fileAt(rest, closed);
-      return takeLetter(request, response, {
-        ...{ site, draft, text, said },
+      return takeMessage(request, response, {
+        ...{ site, draft, text, messages },
         address: request.url!.split('?', 1)[0],
         page: path.slice(root.length).slice(0, LONGEST_ADDRESS),
         html: async () =>
@@ -225,7 +226,7 @@ export function host({
       });
     }
     if (!reads) return readOnly(response);
-    if (site === undefined) return noPage(response, saidFrom());
+    if (site === undefined) return noPage(response, messagesFrom());
     const { path: file, folder } = fileAt(rest, closed);
     const everyones = await find(file);
     const members = await find(signedInPath(file));
@@ -234,8 +235,8 @@ export function host({
     const kept = !isMember && (preview ?? live)?.audience !== undefined;
     if (kept || (!preview && !live)) {
       if (sign && !kept && (await isThere()))
-        return signPage(response, await said(), sign, name, wayBack(request.headers.referer, root));
-      return missing(response, draft, site, said);
+        return signPage(response, await messages(), sign, name, wayBack(request.headers.referer, root));
+      return missing(response, draft, site, messages);
     }
     const varies = (members.preview ?? members.live) ? { Vary: 'Cookie' } : undefined;
     const movedTo = preview?.movedTo ?? live?.movedTo;

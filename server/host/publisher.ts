@@ -17,10 +17,10 @@ import {
 } from '../../core/index.ts';
 import type { LivePublication, PublicationLine, PublicationsResponse } from '../../api/responses.ts';
 import { publishedBytes, type OwnBytes } from '../media/bytes.ts';
-import { SOON, type PictureMaker, type Wanted } from '../media/making.ts';
+import { SOON, type ImageMaker, type Wanted } from '../media/imagemaker.ts';
 import type { Snapshot } from '../store/documents.ts';
 import { delivered, deliveredAway, FINGERPRINTED, type Delivered } from '../targets/target.ts';
-import { turns } from '../turns.ts';
+import { turns } from '../serialized.ts';
 import { inMemory } from './memory.ts';
 import { publishedStates } from '../store/states.ts';
 import { folderTarget, FolderTaken } from '../targets/folder.ts';
@@ -40,7 +40,7 @@ export interface PreviewFile {
 /** How many publications before are looked at for texts that are compressed already. */
 const KNOWN = 3;
 
-/** How often a publication is begun anew where another process was faster. */
+/** How often a publication is begun again where another process was faster. */
 const TRIES = 3;
 
 /** What became of a publication. */
@@ -89,11 +89,11 @@ interface PublisherParts {
 async function* nothing(): AsyncGenerator<Delivered> {}
 
 /** Compiles sites and keeps what the host serves: publications in the store, previews in memory. */
-export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folder, log }: PublisherParts) {
+export function publisher(store: Store, pictures: ImageMaker, { hostUrl, folder, log }: PublisherParts) {
   const served = inMemory(store);
   const states = publishedStates(store.files);
 
-  /** What the publication of a site's last state makes of pictures: it is asked for again and again while that is done. */
+  /** What the publication of a site's last state makes of images: it is asked for again and again while that is done. */
   const lastWanted = new Map<string, { revision: number; wanted: Wanted[] }>();
   function wantedIn(id: string, { site, revision }: Snapshot): Wanted[] {
     const before = lastWanted.get(id);
@@ -152,7 +152,7 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
   });
 
   /** What is live, once it is in the folder, too. */
-  const told = async (id: string, live: Publication): Promise<LivePublication> => ({
+  const announced = async (id: string, live: Publication): Promise<LivePublication> => ({
     ...liveFrom(id, live),
     notInFolder: await intoFolder(id),
   });
@@ -180,12 +180,12 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
     if (revision !== undefined && revision !== snapshot.revision) return 'changed';
     const before = await store.publications.live(id);
     if (held.length === 0 && before?.revision === snapshot.revision && !before.heldBack)
-      return done(await told(id, before));
+      return done(await announced(id, before));
     const next = await withHeldBack(snapshot.site, before, held);
     if (!next.ok) return next;
     const state = await states.put(next.value);
-    if (before && held.length > 0 && before.state === state) return done(await told(id, before));
-    // What was published before in the same form is not compressed anew.
+    if (before && held.length > 0 && before.state === state) return done(await announced(id, before));
+    // What was published before in the same form is not compressed again.
     const earlier = await store.publications.recent(id, KNOWN);
     const known = [...earlier, ...(before ? [before] : [])].map((each) => each.manifest);
     const manifest = await hostTarget(store.files, known).take(
@@ -199,7 +199,7 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
     const kept = await store.publications.publish(id, made, start);
     if (!kept) return 'overtaken';
     served.forget(id);
-    return done(await told(id, kept));
+    return done(await announced(id, kept));
   }
 
   return {
@@ -243,7 +243,7 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
       if (!(await store.publications.makeLive(id, number))) return undefined;
       served.forget(id);
       const live = await store.publications.live(id);
-      return live && told(id, live);
+      return live && announced(id, live);
     },
 
     /** The site as it was when it was published; undefined where there is no such publication, or that was not kept yet. */
@@ -265,13 +265,13 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
       return intoFolder(id);
     },
 
-    /** The files of a site as they would be published without the host, made anew at each call; undefined when there is no such site. */
+    /** The files of a site as they would be published without the host, made again at each call; undefined when there is no such site. */
     async files(id: string): Promise<(() => AsyncIterable<Delivered>) | undefined> {
       const snapshot = await store.history.snapshot(id);
       return snapshot && (() => deliveredAway(snapshot.site, own));
     },
 
-    /** How many pictures the site's publication has made of others, and how many of them are there already. */
+    /** How many images the site's publication has made of others, and how many of them are there already. */
     async making(id: string): Promise<{ wanted: number; made: number } | undefined> {
       const present = await store.history.present(id);
       if (!present) return undefined;
@@ -299,7 +299,7 @@ export function publisher(store: Store, pictures: PictureMaker, { hostUrl, folde
       return live ? liveFrom(id, live) : null;
     },
 
-    /** A file of a preview; a picture in it is made when it is first asked for. */
+    /** A file of a preview; an image in it is made when it is first asked for. */
     async previewFile(token: string, path: string): Promise<PreviewFile | undefined> {
       const file = previews.get(token)?.files.get(path);
       return (

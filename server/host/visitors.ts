@@ -36,7 +36,7 @@ export function wayBack(address: string | null | undefined, root: string): strin
 }
 
 /**
- * The stand-in sign-in of visitors: whoever says a name has signed in, at one site, until they sign out or the host starts anew. It
+ * The stand-in sign-in of visitors: whoever says a name has signed in, at one site, until they sign out or the host starts again. It
  * stands where a host has a sign-in of its own; nothing here is a secret but the token.
  */
 export function visitors() {

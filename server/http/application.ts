@@ -13,13 +13,13 @@ import type { Publisher } from '../host/publisher.ts';
 import { findFont, fontBytes } from '../media/bytes.ts';
 import type { Store } from '../store/open.ts';
 import { notFound, problems, Refusal } from './problem.ts';
-import type { PictureMaker } from '../media/making.ts';
+import type { ImageMaker } from '../media/imagemaker.ts';
 import { assetRoutes } from './assets.ts';
 import { backupRoutes } from './backups.ts';
 import { editRoutes } from './edits.ts';
 import { fontRoutes } from './fonts.ts';
-import { keepingRoutes } from './keeping.ts';
-import { letterRoutes } from './letters.ts';
+import { archiveRoutes } from './archive.ts';
+import { messageRoutes } from './messages.ts';
 import { publishingRoutes } from './publishing.ts';
 import { siteRoutes } from './sites.ts';
 
@@ -61,7 +61,7 @@ const unless =
 export interface ApplicationParts {
   store: Store;
   publisher: Publisher;
-  pictures: PictureMaker;
+  pictures: ImageMaker;
   log: Logger;
   pages?: Pages;
   isOwnHost: HostCheck;
@@ -139,13 +139,13 @@ export function application({
   app.use(paths.backups(), backupRoutes(store));
   app.use(
     `${API}/sites`,
-    keepingRoutes(store),
+    archiveRoutes(store),
     siteRoutes(store, publisher),
     editRoutes(store),
     fontRoutes(store),
     assetRoutes(store, pictures),
     publishingRoutes(publisher),
-    letterRoutes(store),
+    messageRoutes(store),
   );
   app.get(`${API}/fonts/:file`, async (request, response) => {
     const font = findFont(request.params.file);

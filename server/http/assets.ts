@@ -4,20 +4,20 @@ import type { AssetResponse } from '../../api/responses.ts';
 import {
   isMadeSmaller,
   LIMITS,
-  PICTURE_WIDTHS,
+  IMAGE_WIDTHS,
   widthsFor,
   type Asset,
-  type PictureForm,
+  type ImageForm,
 } from '../../core/index.ts';
 import { examine, NotTaken, type Examined } from '../media/examine.ts';
 import { typeOf } from '../media/sniff.ts';
-import type { PictureMaker, Wanted } from '../media/making.ts';
+import type { ImageMaker, Wanted } from '../media/imagemaker.ts';
 import type { Store } from '../store/open.ts';
 import { namesIn, noSite } from './names.ts';
 import { Refusal } from './problem.ts';
 import { validated } from './validated.ts';
 
-/** The forms in which all of a picture is made. */
+/** The forms in which all of an image is made. */
 const formsOf = (asset: Pick<Asset, 'type' | 'width' | 'height' | 'moves' | 'hash' | 'name'>): Wanted[] =>
   isMadeSmaller(asset)
     ? widthsFor(asset.width).flatMap((width) =>
@@ -25,11 +25,8 @@ const formsOf = (asset: Pick<Asset, 'type' | 'width' | 'height' | 'moves' | 'has
       )
     : [];
 
-/** Pictures and films of a site, under `/api/sites`. */
-export function assetRoutes(
-  { sites, files }: Pick<Store, 'sites' | 'files'>,
-  pictures: PictureMaker,
-): Router {
+/** Images and videos of a site, under `/api/sites`. */
+export function assetRoutes({ sites, files }: Pick<Store, 'sites' | 'files'>, pictures: ImageMaker): Router {
   const router = Router();
 
   router.post('/:site/assets', raw({ type: () => true, limit: LIMITS.asset }), async (request, response) => {
@@ -53,10 +50,10 @@ export function assetRoutes(
 
   const none = () => new Refusal(404, 'There is no such image on this site.');
 
-  /** The bytes of a picture or film; what it is, is for its bytes to say. */
+  /** The bytes of an image or video; what it is, is for its bytes to say. */
   const kept = async (site: string, hash: string): Promise<{ bytes: Buffer; type: Asset['type'] }> => {
     const known = (await sites.row(site))?.frame.assets.find((asset) => asset.hash === hash);
-    // What was brought in this moment is not on the site yet.
+    // What was imported this moment is not on the site yet.
     if (!known && !(await files.has(hash))) throw none();
     const bytes = await files.get(hash, known?.name);
     const type = typeOf(bytes);
@@ -81,9 +78,9 @@ export function assetRoutes(
       .split('-')
       .map(Number);
     const { type } = await kept((await namesIn(request.params)).site, hash);
-    if (!isMadeSmaller({ type }) || width > PICTURE_WIDTHS.at(-1)!) throw none();
+    if (!isMadeSmaller({ type }) || width > IMAGE_WIDTHS.at(-1)!) throw none();
     const [x, y, across, down] = part;
-    const form: PictureForm = {
+    const form: ImageForm = {
       type: made.endsWith('.avif') ? 'image/avif' : 'image/webp',
       width,
       ...(part.length > 0 && { crop: { x, y, width: across, height: down } }),

@@ -5,7 +5,7 @@ import { LIMITS } from '../../core/index.ts';
 import { FileDamaged } from '../store/files.ts';
 import { StateOfLaterVersion } from '../store/states.ts';
 import { FolderRefused } from '../store/folder.ts';
-import { troubleOf } from '../store/trouble.ts';
+import { troubleOf } from '../store/storefaults.ts';
 
 type Extra = Pick<Problem, 'faults' | 'kept' | 'missed' | 'revision'>;
 

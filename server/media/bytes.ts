@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { FAMILIES, type Family, type FontFile, type PublishedFile } from '../../core/index.ts';
-import type { Wanted } from './making.ts';
+import type { Wanted } from './imagemaker.ts';
 
 const require = createRequire(import.meta.url);
 
@@ -21,12 +21,12 @@ export function findFont(name: string): { family: Family; file: FontFile } | und
   return undefined;
 }
 
-/** Where the bytes of a site's own files come from, and of the pictures that are made of them. */
+/** Where the bytes of a site's own files come from, and of the images that are made of them. */
 export interface OwnBytes {
   /** Given the SHA-256 of what is wanted, its id and its name. */
   kept(hash: string, id: string, name: string): Promise<Buffer>;
   made(wanted: Wanted): Promise<Buffer>;
-  /** Told of all pictures that will be asked for, so that they can be made meanwhile. */
+  /** Told of all images that will be asked for, so that they can be made meanwhile. */
   soon?(wanted: readonly Wanted[]): void;
 }
 

@@ -1,11 +1,11 @@
 import sharp, { type Sharp } from 'sharp';
 import { BufferSource, Input, MP4, WEBM } from 'mediabunny';
 import { LIMITS, type Asset } from '../../core/index.ts';
-import { doneApart } from './apart.ts';
-import { endsWhole, withoutPlace } from './filmparts.ts';
+import { runInWorker } from './inworker.ts';
+import { endsWhole, withoutPlace } from './videoparts.ts';
 import { typeOf } from './sniff.ts';
 
-/** What a picture or film says of itself, and the bytes that are kept of it. */
+/** What an image or video says of itself, and the bytes that are kept of it. */
 export type Examined = Pick<Asset, 'type' | 'width' | 'height' | 'colour' | 'moves'> & { bytes: Buffer };
 
 /** Why bytes are not taken in, as a sentence. */
@@ -14,17 +14,17 @@ export class NotTaken extends Error {}
 const PIXELS = { limitInputPixels: LIMITS.pixels, failOn: 'error' } as const;
 
 /** Cleans an SVG, and draws it once. */
-const cleaned = doneApart<{ markup: string; width: number; height: number }>(
+const cleaned = runInWorker<{ markup: string; width: number; height: number }>(
   new URL('./svgworker.mjs', import.meta.url),
   { processor: 6000, memory: 256 },
 );
 
-/** Characters of an SVG; a drawing that is longer is better brought in as another type. */
+/** Characters of an SVG; a drawing that is longer is better imported as another type. */
 const LONGEST_SVG = 2_000_000;
 
 const damaged = 'It is damaged, or only a part of it. Save it again and choose it again.';
 
-/** A picture in its own type, made of its px alone: place, camera and whatever else stood in the file is left behind. */
+/** An image in its own type, made of its px alone: place, camera and whatever else stood in the file is left behind. */
 const AGAIN: Partial<Record<Asset['type'], (picture: Sharp) => Sharp>> = {
   'image/jpeg': (picture) => picture.jpeg({ quality: 92, chromaSubsampling: '4:4:4' }),
   'image/png': (picture) => picture.png({ compressionLevel: 9, effort: 4 }),
@@ -33,7 +33,7 @@ const AGAIN: Partial<Record<Asset['type'], (picture: Sharp) => Sharp>> = {
   'image/gif': (picture) => picture.gif(),
 };
 
-/** Refuses what is wider or higher than any picture or video, or has no size at all. */
+/** Refuses what is wider or higher than any image or video, or has no size at all. */
 function checkSides(width: number, height: number): void {
   if (!(width >= 1 && height >= 1)) throw new NotTaken(damaged);
   if (width > LIMITS.side || height > LIMITS.side)
@@ -44,7 +44,7 @@ function checkSides(width: number, height: number): void {
 
 const inWords = (count: number): string => `${Math.round(count / 1_000_000)} megapixels`;
 
-/** Px of a picture, all frames together, by what its head says: nothing is unpacked for it. */
+/** Px of an image, all frames together, by what its head says: nothing is unpacked for it. */
 async function headOf(bytes: Buffer) {
   const head = await sharp(bytes, { limitInputPixels: false, animated: true })
     .metadata()
@@ -63,7 +63,7 @@ async function headOf(bytes: Buffer) {
 
 const hex = (value: number): string => Math.round(value).toString(16).padStart(2, '0');
 
-/** Examines a picture of px: turns it upright, leaves behind what it says of place and camera, and unpacks all of it to see that it is whole. */
+/** Examines an image of px: turns it upright, leaves behind what it says of place and camera, and unpacks all of it to see that it is whole. */
 async function examinedPixels(type: Asset['type'], bytes: Buffer): Promise<Examined> {
   const { frames, hasAlpha } = await headOf(bytes);
   const moves = frames > 1;
@@ -111,7 +111,7 @@ async function examinedDrawing(bytes: Buffer): Promise<Examined> {
   return { type: 'image/svg+xml', width, height, bytes: Buffer.from(markup, 'utf8') };
 }
 
-async function examinedFilm(type: Asset['type'], bytes: Buffer): Promise<Examined> {
+async function examinedVideo(type: Asset['type'], bytes: Buffer): Promise<Examined> {
   if (!endsWhole(type, bytes)) throw new NotTaken(damaged);
   const input = new Input({ source: new BufferSource(bytes), formats: [MP4, WEBM] });
   try {
@@ -133,7 +133,7 @@ function examinedDocument(bytes: Buffer): Examined {
   return { type: 'application/pdf', bytes };
 }
 
-/** Characters of captions; those of a film of three hours are a tenth of it. */
+/** Characters of captions; those of a video of three hours are a tenth of it. */
 const LONGEST_CAPTIONS = 2_000_000;
 
 /** Captions are text with at least one time in it from which to which words are shown (WebVTT, §4). */
@@ -150,7 +150,7 @@ function examinedCaptions(bytes: Buffer): Examined {
   return { type: 'text/vtt', bytes };
 }
 
-/** Examines bytes that a person brings in, whatever they are called. Throws `NotTaken` with the reason where they are not taken. */
+/** Examines bytes that a person imports, whatever they are called. Throws `NotTaken` with the reason where they are not taken. */
 export async function examine(bytes: Buffer): Promise<Examined> {
   const type = typeOf(bytes);
   if (!type) {
@@ -161,12 +161,12 @@ export async function examine(bytes: Buffer): Promise<Examined> {
   if (type === 'image/svg+xml') return examinedDrawing(bytes);
   if (type === 'application/pdf') return examinedDocument(bytes);
   if (type === 'text/vtt') return examinedCaptions(bytes);
-  return type.startsWith('video/') ? examinedFilm(type, bytes) : examinedPixels(type, bytes);
+  return type.startsWith('video/') ? examinedVideo(type, bytes) : examinedPixels(type, bytes);
 }
 
 /**
- * What is wrong with the bytes of a picture that comes in a site file, as a sentence; undefined where nothing is. They are kept as they
- * are, so that a site that is taken out and brought in again is the same to the byte.
+ * What is wrong with the bytes of an image that comes in a site file, as a sentence; undefined where nothing is. They are kept as they
+ * are, so that a site that is taken out and imported again is the same to the byte.
  */
 export async function faultOfBytes(
   { type, name, width, height }: Pick<Asset, 'type' | 'name' | 'width' | 'height'>,
@@ -180,7 +180,7 @@ export async function faultOfBytes(
         ? undefined
         : `The drawing “${name}” contains more than an SVG may contain; import it on the shelf, which cleans it.`;
     }
-    const head = type.startsWith('video/') ? await examinedFilm(type, bytes) : await headOf(bytes);
+    const head = type.startsWith('video/') ? await examinedVideo(type, bytes) : await headOf(bytes);
     return head.width === width && head.height === height
       ? undefined
       : `The image or video “${name}” is ${head.width} × ${head.height} px, not ${width} × ${height}.`;

@@ -1,11 +1,11 @@
 import type { Font } from '../../core/index.ts';
-import { doneApart } from './apart.ts';
+import { runInWorker } from './inworker.ts';
 import { isWoff2, unpacksWithin } from './fontfile.ts';
 
 /** What a font says of itself. */
 export type DescribedFont = Omit<Font, 'id' | 'hash'>;
 
-const described = doneApart<DescribedFont>(new URL('./fontworker.mjs', import.meta.url), {
+const described = runInWorker<DescribedFont>(new URL('./fontworker.mjs', import.meta.url), {
   processor: 5000,
   memory: 128,
 });

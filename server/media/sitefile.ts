@@ -1,12 +1,12 @@
 import { isKeepable, readSiteFile, type Fault, type ReadSite, lookup } from '../../core/index.ts';
-import { doneApart } from './apart.ts';
+import { runInWorker } from './inworker.ts';
 import { faultOfBytes } from './examine.ts';
 import { isWoff2 } from './fontfile.ts';
 import { describeFont } from './fonts.ts';
 import { beginsAs } from './sniff.ts';
 
 /** Reads a site file apart: in the program as it is built, by what was built of it. */
-const readApart = doneApart<SiteFileRead>(
+const readApart = runInWorker<SiteFileRead>(
   process.env.DIMORPHE_BUILT
     ? new URL('../../built/server/sitefileworker.js', import.meta.url)
     : new URL('./sitefileworker.ts', import.meta.url),
@@ -26,7 +26,7 @@ const tooMuch: SiteFileRead = {
   faults: [{ path: '', sentence: 'Reading the file takes more time or memory than any site needs.' }],
 };
 
-/** Text that cannot be kept, and files that are not what the site says: a picture of another type, a font that cannot be read. */
+/** Text that cannot be kept, and files that are not what the site says: an image of another type, a font that cannot be read. */
 async function faultsOfContent({ site, files }: ReadSite): Promise<Fault[]> {
   const faults: Fault[] = [];
   if (!isKeepable(site))

@@ -11,7 +11,7 @@ function brandsOf(bytes: Buffer): string[] {
   return brands;
 }
 
-/** What each type of picture or film begins with (MIME Sniffing https://mimesniff.spec.whatwg.org/#matching-an-image-type-pattern). */
+/** What each type of image or video begins with (MIME Sniffing https://mimesniff.spec.whatwg.org/#matching-an-image-type-pattern). */
 const BEGINNINGS: Record<Asset['type'], (bytes: Buffer) => boolean> = {
   'image/png': (bytes) => ascii(bytes, 0, 8) === '\x89PNG\r\n\x1a\n',
   'image/jpeg': (bytes) => ascii(bytes, 0, 3) === '\xff\xd8\xff',
@@ -37,5 +37,5 @@ const BEGINNINGS: Record<Asset['type'], (bytes: Buffer) => boolean> = {
 export const typeOf = (bytes: Buffer): Asset['type'] | undefined =>
   (Object.keys(BEGINNINGS) as Asset['type'][]).find((type) => BEGINNINGS[type](bytes));
 
-/** Whether bytes begin as a type of picture or film does; a name or a header alone is not believed. */
+/** Whether bytes begin as a type of image or video does; a name or a header alone is not believed. */
 export const beginsAs = (type: Asset['type'], bytes: Buffer): boolean => BEGINNINGS[type](bytes);

@@ -1,11 +1,11 @@
-/** Cleans an SVG picture, apart: parses it, keeps what is known to draw and nothing else, and draws it once, to see that this ends. */
+/** Cleans an SVG image, apart: parses it, keeps what is known to draw and nothing else, and draws it once, to see that this ends. */
 import createDOMPurify from 'dompurify';
 import { JSDOM } from 'jsdom';
 import sharp from 'sharp';
 
 const SVG = 'http://www.w3.org/2000/svg';
 
-/** Addresses within the picture itself, or pictures that are written out in it. */
+/** Addresses within the image itself, or images that are written out in it. */
 const OWN = /^\s*(#|data:image\/(png|jpeg|webp|gif);base64,)/i;
 
 /** What a style may not say: anything that is fetched, and what hides that from whoever reads it. */
@@ -55,7 +55,7 @@ function cleaned(text) {
 /** px; the width at which it is drawn for a trial. */
 const TRIAL = 1024;
 
-/** The picture as it may be stored, with its size; undefined for what is no SVG. */
+/** The image as it may be stored, with its size; undefined for what is no SVG. */
 export async function work(text) {
   const clean = cleaned(text);
   if (clean) {

@@ -2,7 +2,7 @@ import {
   faultsOfChange,
   frameFaults,
   headOf,
-  keptBlocks,
+  savedBlocks,
   nodesIn,
   pageFaults,
   pagesIn,
@@ -79,7 +79,8 @@ export async function faultsAfter(
   const touched = pagesIn(operations) as Set<NodeId>;
   // What pages refer to stands in the frame: another frame concerns them all.
   const sameFrame =
-    keepsWhatPagesName(before.frame, frame) && keptBlocks(before.frame).every(({ id }) => frame.shared?.[id]);
+    keepsWhatPagesName(before.frame, frame) &&
+    savedBlocks(before.frame).every(({ id }) => frame.shared?.[id]);
   const meant = sameFrame ? [...touched] : (Object.keys(after.pages) as NodeId[]);
   for (const id of meant) {
     const [page, earlier] = [after.pages[id], before.pages[id]];

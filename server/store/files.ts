@@ -32,7 +32,7 @@ export interface FileStore {
   part(hash: string, range: { first: number; last: number }): Readable;
 }
 
-/** On a thread of its own: a film takes longer than others want to wait. */
+/** On a thread of its own: a video takes longer than others want to wait. */
 const hashOf = async (bytes: Uint8Array): Promise<string> =>
   Buffer.from(await webcrypto.subtle.digest('SHA-256', bytes)).toString('hex');
 
@@ -71,7 +71,7 @@ export function fileStore(folder: string): FileStore {
     async put(bytes) {
       const hash = await hashOf(bytes);
       if (await whole(hash)) {
-        // It is stored anew as far as its age is concerned.
+        // It is stored again as far as its age is concerned.
         await utimes(pathOf(hash), new Date(), new Date());
         return hash;
       }

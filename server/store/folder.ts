@@ -38,7 +38,7 @@ const backup =
 
 /**
  * Where the database of a data folder is: whole, or not there because the folder is new. Throws `FolderRefused` for anything in
- * between, so that nothing is ever begun anew over what a person made.
+ * between, so that nothing is ever begun again over what a person made.
  */
 export function databaseIn(folder: string): { path: string; fresh: boolean } {
   const path = join(folder, 'database');

@@ -49,7 +49,7 @@ export type EditOutcome =
   | { outcome: 'misfit'; sentence: string }
   | { outcome: 'invalid'; faults: Fault[] };
 
-/** How many edits of a site are remembered; older ones can be neither taken back nor merged with. */
+/** How many edits of a site are remembered; older ones can be neither undone nor merged with. */
 export const REMEMBERED = 10_000;
 
 /** How many edits, and how many bytes of their operations, are given at once. */
@@ -142,7 +142,7 @@ export function historyStore(database: Database, tidying: Tidying, files: FileSt
     if (overlapping(edit.operations, theirs).length > 0) return { outcome: outdated };
     const { site, isWhole } = await held.read(tx, id, revision, edit.operations);
     const made = applied(site, edit.operations);
-    // What does not fit, or is not valid, because of what others did meanwhile, is for the sender to make anew.
+    // What does not fit, or is not valid, because of what others did meanwhile, is for the sender to make again.
     if (!made.ok)
       return { outcome: missed.length > 0 ? outdated : { outcome: 'misfit', sentence: made.sentence } };
     const faults = await faultsAfter(site, made.value.site, edit.operations, files);

@@ -52,7 +52,7 @@ async function connect(url: string, channel: string, heard: (text: string) => vo
 
 /**
  * Listens on a channel of a PostgreSQL database for as long as it is not ended, over a connection of its own. A connection that breaks, or
- * gives no sign of life, is made anew; the listener is told when notifications begin to be missed, and again when they are heard again.
+ * gives no sign of life, is made again; the listener is told when notifications begin to be missed, and again when they are heard again.
  * Rejects where the first connection cannot be made.
  */
 export async function listening(url: string, channel: string, listener: Listener): Promise<Listening> {

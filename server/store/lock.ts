@@ -5,8 +5,8 @@ import { tryLock } from 'fs-native-extensions';
 import { FolderRefused, unusable } from './folder.ts';
 
 /** What the lock of a data folder tells about the process that holds it. */
-export interface Holder {
-  /** Its id where it runs; another container counts its processes anew. */
+export interface LockOwner {
+  /** Its id where it runs; another container counts its processes again. */
   pid: number;
   /** The address of the application, once it serves. */
   url?: string;
@@ -14,7 +14,7 @@ export interface Holder {
 
 /** Another process works on the data folder. */
 export class FolderInUse extends FolderRefused {
-  constructor(folder: string, { pid, url }: Partial<Holder>) {
+  constructor(folder: string, { pid, url }: Partial<LockOwner>) {
     super(
       `The data folder ${folder} is in use by another Dimorphe${pid ? ` (process ${pid}${url ? `, at ${url}` : ''})` : ''}. ` +
         'Two would overwrite each other. Nothing was changed: end the other one, or choose another folder with DIMORPHE_DATA.',
@@ -27,16 +27,16 @@ const LOCKED = 2 ** 30;
 
 const fileOf = (folder: string) => join(folder, 'lock.json');
 
-function told(path: string): Partial<Holder> {
+function readOwner(path: string): Partial<LockOwner> {
   try {
-    return JSON.parse(readFileSync(path, 'utf8')) as Holder;
+    return JSON.parse(readFileSync(path, 'utf8')) as LockOwner;
   } catch {
     return {};
   }
 }
 
 /** The process that holds a folder; undefined where none does. */
-export function holderOf(folder: string): Partial<Holder> | undefined {
+export function holderOf(folder: string): Partial<LockOwner> | undefined {
   let descriptor: number;
   try {
     descriptor = openSync(fileOf(folder), 'r+');
@@ -44,7 +44,7 @@ export function holderOf(folder: string): Partial<Holder> | undefined {
     return undefined;
   }
   try {
-    return tryLock(descriptor, LOCKED, 1, { shared: true }) ? undefined : told(fileOf(folder));
+    return tryLock(descriptor, LOCKED, 1, { shared: true }) ? undefined : readOwner(fileOf(folder));
   } finally {
     closeSync(descriptor);
   }
@@ -73,11 +73,11 @@ export async function lockFolder(folder: string): Promise<Lock> {
   for (let attempt = 0; !tryLock(descriptor, LOCKED, 1); attempt++) {
     if (attempt === 4) {
       closeSync(descriptor);
-      throw new FolderInUse(folder, told(path));
+      throw new FolderInUse(folder, readOwner(path));
     }
     await wait(40);
   }
-  const say = (holder: Holder) => {
+  const say = (holder: LockOwner) => {
     ftruncateSync(descriptor);
     writeSync(descriptor, JSON.stringify(holder));
   };

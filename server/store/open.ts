@@ -6,7 +6,7 @@ import { collectFiles } from './collecting.ts';
 import { notify, openDatabase } from './database.ts';
 import { clearDrafts, fileStore, type FileStore } from './files.ts';
 import { CHANNEL, historyStore, type HistoryStore } from './history.ts';
-import { letterStore, type LetterStore } from './letters.ts';
+import { messageStore, type MessageStore } from './messages.ts';
 import { lockFolder, type Lock } from './lock.ts';
 import { publicationStore, type PublicationStore } from './publications.ts';
 import { siteStore, type Removal, type SiteStore } from './sites.ts';
@@ -21,7 +21,7 @@ export interface Store {
   sites: SiteStore;
   history: HistoryStore;
   publications: PublicationStore;
-  letters: LetterStore;
+  letters: MessageStore;
   files: FileStore;
   states: PublishedStates;
   lock: Lock;
@@ -39,11 +39,11 @@ export interface Store {
   /** Removes files that nothing names any more, thirty days after they were stored last; answers how many. */
   collect(now?: number): Promise<number>;
   /**
-   * Keeps a site with its pictures, films and fonts; files that are not given are in the store already. It keeps its id where
+   * Keeps a site with its images, videos and fonts; files that are not given are in the store already. It keeps its id where
    * that is free, else it gets one after its name, or is left out where that is said. Answers the id.
    */
   add(read: ReadSite, whereTaken?: 'rename' | 'leave out'): Promise<string>;
-  /** Removes a site for good that is put away and not published. */
+  /** Removes a site for good that is archived and not published. */
   remove(site: string): Promise<Removal>;
   close(): Promise<void>;
 }
@@ -95,7 +95,7 @@ export async function openStore(folder: string, databaseUrl?: string): Promise<S
       for (const site of await sites.removePutAwayBefore(new Date(Date.now() - LIMITS.keptAway)))
         await gone(site);
     };
-    const letters = letterStore(database);
+    const letters = messageStore(database);
     const states = publishedStates(files);
     const collect = (now?: number) => collectFiles({ database, files, stateOf: states.get }, now);
     const forgetOld = async () => {

@@ -6,7 +6,7 @@ import { FolderRefused } from './folder.ts';
 import { listening } from './listening.ts';
 import { migrationsFolder } from './migrations.ts';
 import * as schema from './schema.ts';
-import { isUnreachable } from './trouble.ts';
+import { isUnreachable } from './storefaults.ts';
 
 /** A number that stands for migrating among the advisory locks of the database. */
 const MIGRATING = 4870_4871;

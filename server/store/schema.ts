@@ -10,7 +10,7 @@ import {
   timestamp,
   uniqueIndex,
 } from 'drizzle-orm/pg-core';
-import type { EditBy, LetterLine, Node, Operation, SiteFrame } from '../../core/index.ts';
+import type { EditBy, MessageLine, Node, Operation, SiteFrame } from '../../core/index.ts';
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
 
@@ -27,7 +27,7 @@ export const sites = pgTable('sites', {
   /** The last revision that changed the frame. */
   frameRevision: integer('frame_revision').notNull().default(1),
   live: integer('live'),
-  /** When the site was put away; it is removed for good some time after. */
+  /** When the site was archived; it is removed for good some time after. */
   putAwayAt: moment('put_away_at'),
   /** For how many days letters are kept; 0: until somebody deletes them; absent: for as long as is usual. */
   lettersKept: integer('letters_kept'),
@@ -79,7 +79,7 @@ export const log = pgTable(
     base: integer('base').notNull(),
     session: text('session').notNull(),
     by: text('by').$type<EditBy>().notNull(),
-    /** The key of the edit that was taken back or made again. */
+    /** The key of the edit that was undone or redone. */
     of: text('of'),
     sentence: text('sentence').notNull(),
     operations: jsonb('operations').$type<Operation[]>().notNull(),
@@ -149,7 +149,7 @@ export const letters = pgTable(
     formName: text('form_name').notNull(),
     /** Where the page is that it was sent from, from the root of the site. */
     page: text('page').notNull(),
-    lines: jsonb('lines').$type<LetterLine[]>().notNull(),
+    lines: jsonb('lines').$type<MessageLine[]>().notNull(),
     /** It may come from a robot. */
     doubtful: boolean('doubtful').notNull(),
     arrivedAt: moment('arrived_at').notNull().defaultNow(),

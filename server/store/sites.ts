@@ -22,7 +22,7 @@ export interface ListedSite extends Omit<SiteRow, 'frame' | 'frameRevision'> {
   live: { number: number; publishedAt: Date } | null;
 }
 
-/** What became of a site that was to be removed: it is kept where it is not put away, or its pages are published still. */
+/** What became of a site that was to be removed: it is kept where it is not archived, or its pages are published still. */
 export type Removal = 'removed' | 'not archived' | 'live' | 'missing';
 
 /** Which sites there are. */
@@ -37,7 +37,7 @@ export function siteStore(database: Database) {
   };
   const live = { number: publications.number, publishedAt: publications.publishedAt };
   return {
-    /** All sites, also those that are put away. */
+    /** All sites, also those that are archived. */
     list: (): Promise<ListedSite[]> =>
       database
         .select({
@@ -74,7 +74,7 @@ export function siteStore(database: Database) {
         return 'removed';
       }),
 
-    /** Removes for good what was put away before a moment and is not published; answers the ids. */
+    /** Removes for good what was archived before a moment and is not published; answers the ids. */
     async removePutAwayBefore(moment: Date): Promise<string[]> {
       const gone = await database
         .delete(sites)

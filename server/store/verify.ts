@@ -4,7 +4,7 @@ import type { Database } from './database.ts';
 import { FileDamaged, type FileStore } from './files.ts';
 import type { HistoryStore } from './history.ts';
 import { letters, log, nodes, pages, parts, publications, sites, type Manifest } from './schema.ts';
-import { troubleOf } from './trouble.ts';
+import { troubleOf } from './storefaults.ts';
 
 /** What was looked at in a data folder, and what is wrong there. */
 export interface Verified {

@@ -44,7 +44,7 @@ export interface Written {
 
 /**
  * A folder that any static server serves. What pages need is there before them, each file whole; pages of before that have gone leave at once,
- * their style sheets and pictures with the next publication. No files at all take all of ours away. What is ours is what a list in the folder
+ * their style sheets and images with the next publication. No files at all take all of ours away. What is ours is what a list in the folder
  * says; nothing else there is touched, and where something else lies at a path that is needed, `FolderTaken` is thrown and nothing changed.
  */
 export function folderTarget(path: string): Target<Written> {

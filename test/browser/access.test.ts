@@ -221,8 +221,8 @@ describe('access', function () {
     for (const entry of ['Scale content in Mobile …', 'Copy to another view …']) {
       await (await byRole(driver, 'button', 'More for Row: text + dome')).click();
       // An open menu is all there is then, and stands in no landmark.
-      const amiss = (await violations()).filter((each) => !each.startsWith('region:'));
-      expect(amiss, 'menu').to.deep.equal([]);
+      const problems = (await violations()).filter((each) => !each.startsWith('region:'));
+      expect(problems, 'menu').to.deep.equal([]);
       await (await byRole(driver, 'menuitem', entry)).click();
       await byRole(driver, 'dialog', /^(Scale the content of|Copy overrides)/);
       expect(await violations(), entry).to.deep.equal([]);
@@ -269,7 +269,7 @@ describe('access', function () {
     for (const width of [640, 1024]) {
       await resize(driver, width, 800);
       await still(driver);
-      // Pictures of views stay in their columns.
+      // Images of views stay in their columns.
       const over = await driver.executeScript<number>(
         `return [...document.querySelectorAll('.views iframe')].filter((each) =>
            each.parentElement.getBoundingClientRect().right > each.closest('th').getBoundingClientRect().right).length`,

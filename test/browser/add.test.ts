@@ -12,7 +12,7 @@ import {
   inSheet,
   outlineRow,
   savedBy,
-  saysStep,
+  expectStep,
   selectInOutline,
   sheet,
   useBench,
@@ -58,7 +58,7 @@ describe('the workbench: what can be added', function () {
       await byRole(driver, 'button', 'Below Opening: the dome opens at dusk', { inside: panel })
     ).click();
     await (await byRole(driver, 'button', 'Prices', { inside: panel })).click();
-    await saysStep(driver, 'Prices: added to Home with 2 elements in it');
+    await expectStep(driver, 'Prices: added to Home with 2 elements in it');
     await byRole(driver, 'grid', 'Values of Prices');
     const list = await names();
     expect(list.indexOf('Prices')).to.be.greaterThan(list.indexOf('Dome image'));
@@ -66,7 +66,7 @@ describe('the workbench: what can be added', function () {
     expect((await sectionsIn('Desktop'))[2]).to.equal('What it costs');
     // It stays open, and the next goes below the one that was added.
     await (await byRole(driver, 'button', 'Quote', { inside: panel })).click();
-    await saysStep(driver, 'Quote: added to Home with 1 element in it');
+    await expectStep(driver, 'Quote: added to Home with 1 element in it');
     expect((await sectionsIn('Desktop')).slice(2, 4)).to.deep.equal([
       'What it costs',
       'A sentence somebody said about you, in their own words.',
@@ -88,7 +88,7 @@ describe('the workbench: what can be added', function () {
       'Questions and answers',
     ]);
     await field.sendKeys(Key.ENTER);
-    await saysStep(driver, 'Questions and answers: added to Home with 2 elements in it');
+    await expectStep(driver, 'Questions and answers: added to Home with 2 elements in it');
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), 'xyzzy');
     expect(await panel.getText()).to.match(/Nothing to add matches “xyzzy”/);
     await press(Key.ESCAPE);
@@ -149,13 +149,13 @@ describe('the workbench: what can be added', function () {
       /In Text: 2nd of 4, in every view/.test(await noted()) ? true : undefined,
     );
     await actions().release().perform();
-    await saysStep(driver, 'Divider added to Text');
+    await expectStep(driver, 'Divider added to Text');
     const list = await names();
     expect(list.indexOf('Divider')).to.equal(list.indexOf('Headline') + 1);
     // After a drag, keys add as before.
     await selectInOutline(driver, 'Lead paragraph');
     await (await byRole(driver, 'button', 'Spacer', { inside: panel })).sendKeys(Key.ENTER);
-    await saysStep(driver, 'Spacer added to Text');
+    await expectStep(driver, 'Spacer added to Text');
     // Given up with Escape, it changes nothing.
     await actions()
       .move({ origin: offer })
@@ -182,7 +182,7 @@ describe('the workbench: what can be added', function () {
       .move({ ...at, x: at.x + 3 })
       .release()
       .perform();
-    await saysStep(driver, 'Opening: added to Home with 6 elements in it');
+    await expectStep(driver, 'Opening: added to Home with 6 elements in it');
     expect((await sectionsIn('Desktop')).slice(1, 3)).to.deep.equal([
       'What you do, in five words',
       'The dome opens at dusk. Bring a coat.',
@@ -197,7 +197,7 @@ describe('the workbench: what can be added', function () {
     const panel = await addPanel(driver, 'Sections');
     expect(await panel.getText()).to.include('Shows only in Mobile');
     await (await byRole(driver, 'button', 'Numbers', { inside: panel })).click();
-    await saysStep(driver, 'Numbers: added to Home with 14 elements in it, shown only in Mobile');
+    await expectStep(driver, 'Numbers: added to Home with 14 elements in it, shown only in Mobile');
     expect(await sectionsIn('Mobile')).to.include('In numbers');
     await eventually('what was added is in sight', async () => {
       const top = await driver.executeScript<number | null>(
@@ -212,7 +212,7 @@ describe('the workbench: what can be added', function () {
       (await sectionsIn('Desktop')).includes('In numbers') ? undefined : true,
     );
     await chord(Key.CONTROL, 'z');
-    await saysStep(driver, /^Undone: Numbers: added/);
+    await expectStep(driver, /^Undone: Numbers: added/);
   });
 
   it('opens answers by themselves, without a script', async () => {
@@ -220,7 +220,7 @@ describe('the workbench: what can be added', function () {
     await selectInOutline(driver, 'Opening: the dome opens at dusk');
     const panel = await addPanel(driver, 'Sections');
     await (await byRole(driver, 'button', 'Questions and answers', { inside: panel })).click();
-    await saysStep(driver, /^Questions and answers: added/);
+    await expectStep(driver, /^Questions and answers: added/);
     const closed = await inSheet<boolean>(
       driver,
       'Desktop',
@@ -235,7 +235,7 @@ describe('the workbench: what can be added', function () {
     await selectInOutline(driver, 'Card: Saturn');
     await (await byRole(driver, 'button', 'More for Card: Saturn')).click();
     await (await byRole(driver, 'menuitem', /^Save Card: Saturn as a block/)).click();
-    await saysStep(driver, 'Card: Saturn: saved with 3 elements in it');
+    await expectStep(driver, 'Card: Saturn: saved with 3 elements in it');
     const panel = await byRole(driver, 'region', 'Add');
     await (await byRole(driver, 'button', 'More for Card: Saturn', { inside: panel })).click();
     await (await byRole(driver, 'menuitem', 'Rename')).click();
@@ -245,7 +245,7 @@ describe('the workbench: what can be added', function () {
     await (await byRole(driver, 'button', 'More for Card: Saturn', { inside: panel })).click();
     await (await byRole(driver, 'menuitem', 'Rename')).click();
     await (await field()).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Saturn, kept', Key.ENTER);
-    await saysStep(driver, 'Card: Saturn: saved as Saturn, kept');
+    await expectStep(driver, 'Card: Saturn: saved as Saturn, kept');
     await byRole(driver, 'button', 'Saturn, kept', { inside: panel });
     await (await byRole(driver, 'button', 'More for Saturn, kept', { inside: panel })).click();
     const link = await byRole(driver, 'menuitem', 'Export to a file');
@@ -256,7 +256,7 @@ describe('the workbench: what can be added', function () {
     const again = await byRole(driver, 'region', 'Add');
     await (await byRole(driver, 'button', 'Saved blocks', { inside: again })).click();
     await (await byRole(driver, 'button', 'Saturn, kept', { inside: again })).click();
-    await saysStep(driver, 'Saturn, kept: added to Ways to come with 3 elements in it');
+    await expectStep(driver, 'Saturn, kept: added to Ways to come with 3 elements in it');
     const drawn = await eventually('the image of the block', () =>
       driver.executeScript<string>(
         `const frame = document.querySelector('section[aria-label="Add"] iframe');
@@ -264,13 +264,13 @@ describe('the workbench: what can be added', function () {
       ),
     );
     expect(drawn).to.equal('Saturn');
-    // Brought in from the file that was taken out, and from one that is none.
+    // Imported from the file that was taken out, and from one that is none.
     const folder = await mkdtemp(join(tmpdir(), 'dimorphe-blocks-'));
     await writeFile(join(folder, 'saturn.block.json'), file);
     await writeFile(join(folder, 'letter.json'), '{"format":"a letter"}');
     const input = await driver.findElement(By.css('input[aria-label="Files of blocks"]'));
     await input.sendKeys(join(folder, 'saturn.block.json'));
-    await saysStep(driver, 'Saturn, kept: saved with 3 elements in it');
+    await expectStep(driver, 'Saturn, kept: saved with 3 elements in it');
     await (
       await driver.findElement(By.css('input[aria-label="Files of blocks"]'))
     ).sendKeys(join(folder, 'letter.json'));
@@ -288,8 +288,8 @@ describe('the workbench: what can be added', function () {
     expect(tools).to.have.length(2);
     await tools[0].click();
     await (await byRole(driver, 'menuitem', 'Remove from the saved blocks')).click();
-    await saysStep(driver, 'Saturn, kept: removed from the saved blocks');
+    await expectStep(driver, 'Saturn, kept: removed from the saved blocks');
     await chord(Key.CONTROL, 'z');
-    await saysStep(driver, 'Undone: Saturn, kept: removed from the saved blocks');
+    await expectStep(driver, 'Undone: Saturn, kept: removed from the saved blocks');
   });
 });

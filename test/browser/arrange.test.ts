@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { Key, type WebElement } from 'selenium-webdriver';
 import { clear, editor, set, take } from '../server/editing.ts';
 import { byRole, eventually } from './browser.ts';
-import { chooseReach, chooseView, inSheet, saysStep, selectInOutline, useBench } from './workbench.ts';
+import { chooseReach, chooseView, inSheet, expectStep, selectInOutline, useBench } from './workbench.ts';
 
 describe('the workbench: arranging', function () {
   this.timeout(120_000);
@@ -30,13 +30,13 @@ describe('the workbench: arranging', function () {
     byRole(bench.driver, role, name, { inside: dialog });
   const undo = async (sentence: string) => {
     await chord(Key.CONTROL, 'z');
-    await saysStep(bench.driver, `Undone: ${sentence}`);
+    await expectStep(bench.driver, `Undone: ${sentence}`);
   };
 
   it('proposes layouts for an overlay, which are drawn, taken whole or in part, and undone in one step', async () => {
     const { driver } = bench;
     await choose('Row: text + dome', 'Turn it into an overlay');
-    await saysStep(driver, 'Row: text + dome: now an overlay; every part stays where it was');
+    await expectStep(driver, 'Row: text + dome: now an overlay; every part stays where it was');
     const desktop = await boxes('Desktop', ['dome']);
     await chooseView(driver, 'Mobile');
     const tops = async () => {
@@ -57,7 +57,7 @@ describe('the workbench: arranging', function () {
     await (await inDialog(dialog, 'checkbox', 'Place Dome image')).click();
     // The words come first in the base, and now here, too.
     await (await inDialog(dialog, 'button', 'Arrange in Mobile')).click();
-    await saysStep(driver, 'Row: text + dome: 2 elements arranged in Mobile and onward');
+    await expectStep(driver, 'Row: text + dome: 2 elements arranged in Mobile and onward');
     const after = await tops();
     expect(after[1]).to.be.below(after[0]);
     await chooseView(driver, 'Desktop');
@@ -86,7 +86,7 @@ describe('the workbench: arranging', function () {
     const changes = await inDialog(dialog, 'list', 'What it would change');
     expect(await changes.getText()).to.match(/^Your own eyes: words\nColumns: 6 → 12\n/);
     await (await inDialog(dialog, 'button', 'Arrange in Tablet')).click();
-    await saysStep(driver, /^Row: your own eyes: 2 elements arranged in Tablet/);
+    await expectStep(driver, /^Row: your own eyes: 2 elements arranged in Tablet/);
     const after = await boxes('Tablet', ids);
     // Both are as wide as the row now, the words first, as in the base; the next row is as it was, further down.
     expect(after['eyes-picture'].top).to.be.above(after['eyes-words'].top + after['eyes-words'].height);
@@ -134,20 +134,20 @@ describe('the workbench: arranging', function () {
     expect(await dialog.getText()).to.include('Sections that other pages share stay as they are');
     await (await inDialog(dialog, 'checkbox', 'Place Row: the chart room')).click();
     await (await inDialog(dialog, 'button', /^Place \d of \d elements$/)).click();
-    await saysStep(driver, /^Home: \d elements arranged in Mobile/);
+    await expectStep(driver, /^Home: \d elements arranged in Mobile/);
     const after = await boxes('Mobile', ids);
     expect(after['eyes-picture'].top).to.be.above(after['eyes-words'].top);
     expect(after['chart-picture'].top).to.be.below(after['chart-words'].top);
     await chord(Key.CONTROL, 'z');
-    await saysStep(driver, /^Undone: Home/);
+    await expectStep(driver, /^Undone: Home/);
     expect(await boxes('Mobile', ids)).to.deep.equal(before);
     await chooseView(driver, 'Desktop');
   });
 
-  it('tidies what is amiss, says what, and finds nothing then', async () => {
+  it('tidies what is wrong, says what, and finds nothing then', async () => {
     const { driver } = bench;
     await choose('Text', 'Turn it into an overlay');
-    await saysStep(driver, 'Text: now an overlay; every part stays where it was');
+    await expectStep(driver, 'Text: now an overlay; every part stays where it was');
     // What lies over one another in the base view is meant to.
     await chooseView(driver, 'Tablet');
     await chooseReach(driver, 'Here');
@@ -155,15 +155,15 @@ describe('the workbench: arranging', function () {
     const name = await byRole(driver, 'button', /^Lead paragraph.*, place$/);
     // Up over the headline.
     for (let step = 0; step < 4; step += 1) await name.sendKeys(Key.ARROW_UP);
-    await saysStep(driver, /^Lead paragraph: columns/);
-    const amiss = await boxes('Tablet', ['headline', 'lead']);
-    expect(amiss.lead.top).to.be.below(amiss.headline.top + amiss.headline.height - 40);
+    await expectStep(driver, /^Lead paragraph: columns/);
+    const misplaced = await boxes('Tablet', ['headline', 'lead']);
+    expect(misplaced.lead.top).to.be.below(misplaced.headline.top + misplaced.headline.height - 40);
     await choose('Text', 'Tidy in Tablet …');
     const dialog = await byRole(driver, 'dialog', 'Tidy Text in Tablet');
     const mends = await inDialog(dialog, 'list', 'What is fixed');
     expect(await mends.getText()).to.include('Lead paragraph covered Headline: it goes below it');
     await (await inDialog(dialog, 'button', 'Tidy in Tablet')).click();
-    await saysStep(driver, /^Text: \d elements? tidied in Tablet$/);
+    await expectStep(driver, /^Text: \d elements? tidied in Tablet$/);
     const { headline, lead, book } = await boxes('Tablet', ['headline', 'lead', 'book']);
     expect(lead.top).to.be.at.least(headline.top + headline.height - 1);
     expect(book.top).to.be.at.least(lead.top + lead.height - 1);
@@ -182,7 +182,7 @@ describe('the workbench: arranging', function () {
     await selectInOutline(driver, 'How an evening goes');
     const edge = await byRole(driver, 'slider', 'Lower edge of How an evening goes');
     await edge.sendKeys(Key.ARROW_DOWN, Key.ARROW_DOWN, Key.ARROW_DOWN);
-    await saysStep(driver, /^How an evening goes: min. height in Desktop/);
+    await expectStep(driver, /^How an evening goes: min. height in Desktop/);
     const higher = await height();
     expect(higher % 8).to.equal(0);
     expect(higher - before).to.be.within(20, 32);
@@ -195,7 +195,7 @@ describe('the workbench: arranging', function () {
       .perform();
     expect(await driver.findElement({ css: '.edge-drawn' }).getText()).to.match(/, the minimum that fits$/);
     await driver.actions().release().perform();
-    await saysStep(driver, /^How an evening goes: min. height in Desktop .* → 0$/);
+    await expectStep(driver, /^How an evening goes: min. height in Desktop .* → 0$/);
     expect(await height()).to.be.closeTo(before, 0.1);
   });
 
@@ -214,7 +214,7 @@ describe('the workbench: arranging', function () {
     const count = Number(await columns.getAttribute('aria-valuenow'));
     // It ends at its left: to the right it takes fewer columns.
     await columns.sendKeys(Key.ARROW_RIGHT);
-    await saysStep(driver, `Your own eyes: image: columns in Desktop ${count} → ${count - 1}`);
+    await expectStep(driver, `Your own eyes: image: columns in Desktop ${count} → ${count - 1}`);
     const narrower = await boxes('Desktop', ['eyes-words', 'eyes-picture']);
     expect(narrower['eyes-picture'].left).to.be.above(before['eyes-picture'].left + 20);
     expect(narrower['eyes-picture'].left + narrower['eyes-picture'].width).to.be.closeTo(
@@ -222,10 +222,10 @@ describe('the workbench: arranging', function () {
       1,
     );
     await chord(Key.CONTROL, 'z');
-    await saysStep(driver, /^Undone: Your own eyes: image/);
+    await expectStep(driver, /^Undone: Your own eyes: image/);
 
     await choose('Row: your own eyes', 'Turn it into an overlay');
-    await saysStep(driver, 'Row: your own eyes: now an overlay; every part stays where it was');
+    await expectStep(driver, 'Row: your own eyes: now an overlay; every part stays where it was');
     const overlay = await boxes('Desktop', ['eyes-words', 'eyes-picture']);
     for (const id of ['eyes-words', 'eyes-picture'])
       for (const side of ['left', 'width', 'top'] as const)
@@ -247,7 +247,7 @@ describe('the workbench: arranging', function () {
       .release()
       .keyUp(Key.ALT)
       .perform();
-    await saysStep(driver, /^Your own eyes: image: columns? \d/);
+    await expectStep(driver, /^Your own eyes: image: columns? \d/);
     const drawn = await boxes('Desktop', ['eyes-picture']);
     // As far to the right as it was drawn, up to a column where it takes whole ones.
     expect(drawn['eyes-picture'].left - overlay['eyes-picture'].left).to.be.within(

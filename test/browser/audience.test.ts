@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { By } from 'selenium-webdriver';
 import { byRole, eventually } from './browser.ts';
-import { card, closeCard, inSheet, kept, saysStep, selectInOutline, useBench } from './workbench.ts';
+import { card, closeCard, inSheet, kept, expectStep, selectInOutline, useBench } from './workbench.ts';
 
 describe('what is for some visitors only', function () {
   this.timeout(120_000);
@@ -19,10 +19,10 @@ describe('what is for some visitors only', function () {
     const { driver } = bench;
     await selectInOutline(driver, 'Moon phase strip');
     await option('Audience', 'signed-in visitors');
-    await saysStep(driver, 'Moon phase strip: for signed-in visitors');
+    await expectStep(driver, 'Moon phase strip: for signed-in visitors');
     await selectInOutline(driver, 'Lead paragraph');
     await option('Audience', 'signed-out visitors');
-    await saysStep(driver, 'Lead paragraph: for signed-out visitors');
+    await expectStep(driver, 'Lead paragraph: for signed-out visitors');
     await selectInOutline(driver, 'Headline');
     expect([await seen('moon-strip'), await seen('lead')]).to.deep.equal([true, true]);
     await option('Seen by', 'Signed out');
@@ -73,7 +73,7 @@ describe('what is for some visitors only', function () {
     await driver.get(`${running.url}/sites/brindle-hill/pages`);
     await (await byRole(driver, 'button', /^Visits/)).click();
     await option('Who can see it', 'signed-in visitors');
-    await saysStep(driver, 'Visits: for signed-in visitors');
+    await expectStep(driver, 'Visits: for signed-in visitors');
     await byRole(driver, 'textbox', 'Notice in its place');
     await kept(driver);
     await driver.get(`${running.url}/sites/brindle-hill/pages/visits`);

@@ -8,7 +8,7 @@ import { converter } from 'culori';
 import { colourCss, cssColour, printRules, type CssRule } from '../../core/index.ts';
 import { By } from 'selenium-webdriver';
 import { byRole, eventually, openBrowser, type Browser } from './browser.ts';
-import { computed, openBench, saysStep, selectInOutline, type, type Bench } from './workbench.ts';
+import { computed, openBench, expectStep, selectInOutline, type, type Bench } from './workbench.ts';
 import { openStore } from '../../server/store/open.ts';
 import { demoSite } from '../demo.ts';
 import { node } from '../core/acting.ts';
@@ -165,7 +165,7 @@ describe('colours and declarations', function () {
     taken.forEach(({ text, colour }, index) => {
       expect(read[index], text).not.to.equal(null);
       const held = (channel: number) => Math.min(1, Math.max(0, channel));
-      // A pixel holds colours of sRGB with whole numbers; wider ones are brought in by rules of their own.
+      // A pixel holds colours of sRGB with whole numbers; wider ones are imported by rules of their own.
       const { r = 0, g = 0, b = 0, alpha = 1 } = colour;
       expect(read[index]![3] / 255, `alpha of ${text}`).to.be.closeTo(held(alpha), 0.005);
       if ([r, g, b].some((channel) => channel < -0.001 || channel > 1.001) || alpha < 0.4) return;
@@ -241,7 +241,7 @@ describe('a page that cannot be drawn', function () {
     expect(await computed(driver, 'Desktop', 'headline', 'color')).to.match(/^rgb\(/);
     await selectInOutline(driver, 'Headline');
     await type(driver, 'Colour', 'Desktop', '#102030');
-    await saysStep(driver, /colour in Desktop/);
+    await expectStep(driver, /colour in Desktop/);
     expect(await computed(driver, 'Desktop', 'headline', 'color')).to.equal('rgb(16, 32, 48)');
   });
 
@@ -265,7 +265,7 @@ describe('a page that cannot be drawn', function () {
       );
       return texts.some((text) => /ran into an error.*“Headline: size in Desktop 64 → 70”/s.test(text));
     });
-    // What is told is drawn anew where the ledger, which follows a frame later, cannot be drawn either.
+    // What is told is drawn again where the ledger, which follows a frame later, cannot be drawn either.
     await eventually(
       'the site file',
       async () =>
@@ -283,6 +283,6 @@ describe('a page that cannot be drawn', function () {
       (await driver.findElements(By.css('main [role=alert], main [inert]'))).length === 0 ? true : undefined,
     );
     expect(await computed(driver, 'Desktop', 'headline', 'font-size')).to.equal('64px');
-    await saysStep(driver, /Undone/);
+    await expectStep(driver, /Undone/);
   });
 });

@@ -13,12 +13,12 @@ import {
   plainText,
   PROPERTIES,
   resolve,
-  saidIn,
+  textIn,
   PARTS,
   heldStart,
   sizeAt,
   spaceAt,
-  standingIn,
+  placementIn,
   takes,
   trace,
   viewAt,
@@ -194,7 +194,7 @@ export class Comparison {
 
   /** The area of a part of an overlay, what of it the part keeps to, and how far from that. */
   area(node: Node, style: Record<string, string>): void {
-    const at = standingIn(this.site.frame, this.page, node, this.view.id);
+    const at = placementIn(this.site.frame, this.page, node, this.view.id);
     this.same(node, 'first column', String(at.column), style.gridColumnStart);
     this.same(node, 'columns', `span ${at.span}`, style.gridColumnEnd);
     this.same(node, 'first row', String(at.row), style.gridRowStart);
@@ -281,7 +281,7 @@ export class Comparison {
   said(node: Node, found: string): void {
     const field = WORDS[node.kind];
     if (!field) return;
-    const words = plainText(saidIn<string>(node, this.site.frame.views, field, this.view.id));
+    const words = plainText(textIn<string>(node, this.site.frame.views, field, this.view.id));
     // A browser makes capitals of words and breaks them as their style asks.
     const plain = (text: string) => text.replace(/[\s\u00ad]/g, '').toLowerCase();
     this.same(node, 'words', plain(words), plain(found));

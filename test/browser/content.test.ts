@@ -9,7 +9,7 @@ import {
   inSheet,
   kept,
   openWords,
-  saysStep,
+  expectStep,
   selectInOutline,
   sheet,
   useBench,
@@ -49,7 +49,7 @@ describe('the workbench: content', function () {
       const before = await items('hire-bring');
       await card(driver, 'Items', 'Desktop');
       await hit('Move item 1 down', 'item 1');
-      await saysStep(driver, 'What to bring: items in Desktop changed');
+      await expectStep(driver, 'What to bring: items in Desktop changed');
       expect(await items('hire-bring')).to.deep.equal([before[1], before[0], ...before.slice(2)]);
       await hit('Add an item', 'Items');
       await eventually('one more', async () => (await items('hire-bring')).length === before.length + 1);
@@ -85,7 +85,7 @@ describe('the workbench: content', function () {
         .sendKeys('tea')
         .perform();
       await press(Key.ENTER);
-      await saysStep(driver, 'What to bring: items in Desktop changed');
+      await expectStep(driver, 'What to bring: items in Desktop changed');
       expect((await items('hire-bring'))[2])
         .to.match(/^a torch with <a href="[^"]*">red glass<\/a>/)
         .and.match(/And <strong>tea<\/strong>$/);
@@ -106,7 +106,7 @@ describe('the workbench: content', function () {
       await price.click();
       await chord(Key.CONTROL, 'a');
       await press('a song', Key.ENTER);
-      await saysStep(driver, 'Price list: prices in Desktop changed');
+      await expectStep(driver, 'Price list: prices in Desktop changed');
       await closeCard(driver);
       expect((await items('hire-price-list'))[0]).to.contain('a song');
       await selectInOutline(driver, 'Booking form');
@@ -116,7 +116,7 @@ describe('the workbench: content', function () {
       await chord(Key.CONTROL, 'a');
       await press('hire@brindlehill.example');
       await press(Key.TAB);
-      await saysStep(driver, /Booking form/);
+      await expectStep(driver, /Booking form/);
       await mail.click();
       await chord(Key.CONTROL, 'a');
       await press('nobody at all');
@@ -142,7 +142,7 @@ describe('the workbench: content', function () {
       await (await byRole(driver, 'button', button)).click();
       expect(await (await byRole(driver, 'button', button)).getAttribute('aria-pressed')).to.equal('true');
       await (await byRole(driver, 'button', 'Done')).click();
-      await saysStep(driver, 'Lead paragraph: text in Desktop changed');
+      await expectStep(driver, 'Lead paragraph: text in Desktop changed');
       expect(await inSheet<string>(driver, 'Desktop', 'lead', 'return element.innerHTML')).to.match(
         new RegExp(`^<${made}>`),
       );
@@ -163,7 +163,7 @@ describe('the workbench: content', function () {
       await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', plays);
       await plays.click();
       await (await byRole(driver, 'option', 'automatically, muted, in a loop')).click();
-      await saysStep(driver, 'Video: turning sky: plays changed in every view');
+      await expectStep(driver, 'Video: turning sky: plays changed in every view');
       await kept(driver);
       await fetch(running.url + paths.publications('brindle-hill'), { method: 'POST' });
       // To who asked for less motion it would be a still picture.

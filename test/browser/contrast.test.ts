@@ -43,20 +43,20 @@ describe('contrast', function () {
   it('of every text of the home page is that of the colours Chromium paints', async () => {
     const { site } = await demoSite();
     const home = composed(site.frame, pagesOf(site)[0]);
-    const told = Object.values(home.nodes).flatMap((node) => {
+    const reported = Object.values(home.nodes).flatMap((node) => {
       const contrast = contrastIn(site.frame, home, node, 'self', 'desktop' as ViewId);
       return contrast ? [{ id: node.id, ratio: contrast.ratio }] : [];
     });
-    const ids: NodeId[] = told.map(({ id }) => id);
+    const ids: NodeId[] = reported.map(({ id }) => id);
     const pixels = await inSheet<{ behind: number[]; text: number[] }[]>(
       bench.driver,
       'Desktop',
       'page',
       `const ids = ${JSON.stringify(ids)}; ${PIXELS}`,
     );
-    expect(told.length).to.be.greaterThan(20);
+    expect(reported.length).to.be.greaterThan(20);
     // A pixel has whole numbers only, which moves the ratio of dark colours a little.
-    told.forEach(({ id, ratio }, index) =>
+    reported.forEach(({ id, ratio }, index) =>
       expect(ratioOf(pixels[index].text, pixels[index].behind), id).to.be.closeTo(ratio, ratio * 0.02),
     );
   });

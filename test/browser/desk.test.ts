@@ -8,7 +8,7 @@ import {
   inSheet,
   openWords,
   pointAt,
-  saysStep,
+  expectStep,
   selectInOutline,
   sheet,
   useBench,
@@ -38,16 +38,16 @@ describe('the workbench: outline and desk', function () {
       await press(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_RIGHT);
       await focusedCell(/^Moon phase strip in Tablet: shown/);
       await press(' ');
-      await saysStep(driver, 'Moon phase strip: hidden in Tablet');
+      await expectStep(driver, 'Moon phase strip: hidden in Tablet');
       await focusedCell(/^Moon phase strip in Tablet: not shown/);
       await press(' ');
-      await saysStep(driver, 'Moon phase strip: shown in Tablet');
+      await expectStep(driver, 'Moon phase strip: shown in Tablet');
       await press(Key.F2);
       const field = await byRole(driver, 'textbox', 'New name of Moon phase strip');
       await field.sendKeys('Phases of the moon', Key.ENTER);
-      await saysStep(driver, 'Moon phase strip: renamed to Phases of the moon');
+      await expectStep(driver, 'Moon phase strip: renamed to Phases of the moon');
       await chord(Key.CONTROL, 'z');
-      await saysStep(driver, 'Undone: Moon phase strip: renamed to Phases of the moon');
+      await expectStep(driver, 'Undone: Moon phase strip: renamed to Phases of the moon');
     });
 
     it('is narrowed by name, by kind and by what the active view does, and lists what differs', async () => {
@@ -178,7 +178,7 @@ describe('the workbench: outline and desk', function () {
       await still(driver);
       const cluster = await pointAt(driver, 'Desktop', 'cluster');
       await draw(await grip(), { x: cluster.x + 40, y: cluster.y });
-      await saysStep(driver, 'Three objects: order of parts in Desktop 1·2·3 → 2·3·1');
+      await expectStep(driver, 'Three objects: order of parts in Desktop 1·2·3 → 2·3·1');
       expect(await computed(driver, 'Desktop', 'saturn', 'order')).to.equal('2');
       await chord(Key.CONTROL, 'z');
       await resize(driver, 1280, 1200);
@@ -187,7 +187,7 @@ describe('the workbench: outline and desk', function () {
       await still(driver);
       const words = await pointAt(driver, 'Mobile', 'opening-words');
       await draw(await grip(), { x: words.x, y: words.y + 60 });
-      await saysStep(driver, 'Row: text + dome: order of parts in Mobile and onward 2·1 → 1·2');
+      await expectStep(driver, 'Row: text + dome: order of parts in Mobile and onward 2·1 → 1·2');
       await chord(Key.CONTROL, 'z');
     });
 
@@ -210,7 +210,7 @@ describe('the workbench: outline and desk', function () {
       await driver.actions().release().perform();
       expect(await spans()).to.equal('span 5');
       await press(-110).release().perform();
-      await saysStep(driver, 'Dome image: columns in Desktop 5 → 3');
+      await expectStep(driver, 'Dome image: columns in Desktop 5 → 3');
       expect(await spans()).to.equal('span 3');
       await chord(Key.CONTROL, 'z');
       await eventually('five columns', async () => (await spans()) === 'span 5');
@@ -226,7 +226,7 @@ describe('the workbench: outline and desk', function () {
         .perform();
       await says('5 of 12 columns, from column 8');
       await driver.actions().release().perform();
-      await saysStep(driver, 'Undone: Dome image: columns in Desktop 5 → 3');
+      await expectStep(driver, 'Undone: Dome image: columns in Desktop 5 → 3');
       await driver
         .actions({ async: true })
         .move({ origin: left })
@@ -235,7 +235,7 @@ describe('the workbench: outline and desk', function () {
         .perform();
       await says('6 of 12 columns, from column 7\nDome image moves down');
       await driver.actions().release().perform();
-      await saysStep(driver, 'Dome image: columns in Desktop 5 → 6, from column 7');
+      await expectStep(driver, 'Dome image: columns in Desktop 5 → 6, from column 7');
       await chord(Key.CONTROL, 'z');
     });
 
@@ -247,16 +247,16 @@ describe('the workbench: outline and desk', function () {
       const right = await byRole(driver, 'slider', 'Columns of Dome image');
       await right.click();
       await driver.actions().sendKeys(Key.ARROW_LEFT).perform();
-      await saysStep(driver, 'Dome image: columns in Tablet 12 → 11');
+      await expectStep(driver, 'Dome image: columns in Tablet 12 → 11');
       await driver.actions().sendKeys(Key.ARROW_LEFT).perform();
-      await saysStep(driver, 'Dome image: columns in Tablet 11 → 10');
+      await expectStep(driver, 'Dome image: columns in Tablet 11 → 10');
       expect(await computed(driver, 'Tablet', 'dome', 'grid-column-end')).to.equal('span 10');
       // Keys that come faster than what they do is shown are all heard.
       await driver
         .actions()
         .sendKeys(...Array.from({ length: 4 }, () => Key.ARROW_LEFT))
         .perform();
-      await saysStep(driver, 'Dome image: columns in Tablet 7 → 6');
+      await expectStep(driver, 'Dome image: columns in Tablet 7 → 6');
       for (let steps = 0; steps < 6; steps += 1) await chord(Key.CONTROL, 'z');
       await chooseReach(driver, 'Onward');
     });
@@ -296,7 +296,7 @@ describe('the workbench: outline and desk', function () {
         .perform();
       await driver.switchTo().defaultContent();
       await (await byRole(driver, 'button', 'Done')).click();
-      await saysStep(driver, /^Lead paragraph: text in Desktop .* → Stars, bold$/);
+      await expectStep(driver, /^Lead paragraph: text in Desktop .* → Stars, bold$/);
       expect(await inSheet<string>(driver, 'Desktop', 'lead', 'return element.innerHTML')).to.equal(
         '<p>Stars, <strong>bold</strong></p>',
       );
@@ -331,7 +331,7 @@ describe('the workbench: outline and desk', function () {
       await driver.switchTo().frame(frame);
       await press(Key.ESCAPE);
       await driver.switchTo().defaultContent();
-      await saysStep(driver, /^Headline: text in Desktop .* → Pasted sky$/);
+      await expectStep(driver, /^Headline: text in Desktop .* → Pasted sky$/);
       expect(await inSheet<string>(driver, 'Desktop', 'headline', 'return element.innerHTML'))
         .to.match(/Pasted\s*<strong>sky<\/strong>$/)
         .and.not.match(/<img|<h2|onclick/);

@@ -26,7 +26,7 @@ describe('downloads', () => {
       ),
     );
 
-  /** The pictures fetched while the page is shown at a width, as tall as it is, so that all that could load does. */
+  /** The images fetched while the page is shown at a width, as tall as it is, so that all that could load does. */
   async function fetched(url: string, width: number): Promise<string> {
     await resize(browser.driver, width, 7000);
     files.asked();
@@ -84,7 +84,7 @@ describe('downloads', () => {
       await loaded();
       widths.push(...files.asked().flatMap((path) => /behind-(\d+)-\w+\.avif$/.exec(path)?.[1] ?? []));
     }
-    // 844 px of height ask for 1266 px of a picture of 3 : 2; Desktop ends at 1439 px, and Wide nowhere.
+    // 844 px of height ask for 1266 px of an image of 3 : 2; Desktop ends at 1439 px, and Wide nowhere.
     expect(widths).to.deep.equal(['1280', '2560', '1600', '2560']);
     await resize(browser.driver, 1280, 7000);
   });

@@ -6,7 +6,7 @@ import { By, Key } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
 import type { LivePublication } from '../../api/responses.ts';
 import { byRole, eventually, resize, visit } from './browser.ts';
-import { addElement, cell, inSheet, kept, saysStep, selectInOutline, useBench } from './workbench.ts';
+import { addElement, cell, inSheet, kept, expectStep, selectInOutline, useBench } from './workbench.ts';
 
 const axe = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -45,15 +45,15 @@ describe('what stays at the edges of the window', function () {
     const { driver, running } = bench;
     for (const name of ['Contact bar', 'Back-to-top button']) {
       await addElement(driver, name);
-      await saysStep(driver, new RegExp(`${name} added to Home`));
+      await expectStep(driver, new RegExp(`${name} added to Home`));
       await press('button', 'Put on all pages …');
       await press('button', 'Put on all pages');
-      await saysStep(driver, `${name}: now on all pages`);
+      await expectStep(driver, `${name}: now on all pages`);
     }
     // It has no place among the sections, by keys or in the list of them.
     await selectInOutline(driver, 'Contact bar');
     await driver.actions().keyDown(Key.ALT).sendKeys(Key.ARROW_UP).keyUp(Key.ALT).perform();
-    await saysStep(driver, /^Contact bar stays at an edge of the window/);
+    await expectStep(driver, /^Contact bar stays at an edge of the window/);
     await selectInOutline(driver, 'Home');
     await (await cell(driver, 'Order of parts', 'Mobile')).click();
     await driver.actions().sendKeys(Key.ENTER).perform();
@@ -162,7 +162,7 @@ describe('what stays at the edges of the window', function () {
   it('covers the page for a while when it is opened, goes by itself, at a touch or a key, and never moves for who asked for that', async () => {
     const { driver, running } = bench;
     await addElement(driver, 'Splash screen');
-    await saysStep(driver, /Splash screen added to Home/);
+    await expectStep(driver, /Splash screen added to Home/);
     await kept(driver);
     await fetch(running.url + paths.publications('brindle-hill'), { method: 'POST' });
     await resize(driver, 390, 800);

@@ -3,7 +3,7 @@ import { createServer, type IncomingMessage, type ServerResponse } from 'node:ht
 import type { AddressInfo } from 'node:net';
 import { compileSite, type PublishedFile, type Site } from '../../core/index.ts';
 import { publishedBytes } from '../../server/media/bytes.ts';
-import { pictureMaker } from '../../server/media/making.ts';
+import { imageMaker } from '../../server/media/imagemaker.ts';
 import { MADE } from '../server/serving.ts';
 
 export interface FileServer {
@@ -17,7 +17,7 @@ export interface FileServer {
   close(): void;
 }
 
-/** An empty drawing of a size: what stands for a picture whose bytes the test does not care for. */
+/** An empty drawing of a size: what stands for an image whose bytes the test does not care for. */
 const blank = (width = 300, height = 150) => ({
   type: 'image/svg+xml',
   bytes: Buffer.from(
@@ -51,7 +51,7 @@ export async function fileServer(): Promise<FileServer> {
       );
       return;
     }
-    // Visitors who are told apart are many; which pictures they fetch does not follow from the fonts.
+    // Visitors who are told apart are many; which images they fetch does not follow from the fonts.
     if (visitor && path.endsWith('.woff2')) {
       response.statusCode = 404;
       response.end();
@@ -76,10 +76,10 @@ export async function fileServer(): Promise<FileServer> {
           continue;
         }
         const bytesOf = (id: string) => Buffer.from(pictures![id], 'base64');
-        // Of several that are the same picture, the one whose bytes are there.
+        // Of several that are the same image, the one whose bytes are there.
         const own = site.frame.assets.filter(({ id }) => pictures?.[id] !== undefined);
         const byHash = new Map(own.map(({ id, hash }) => [hash, id]));
-        const making = pictureMaker(MADE, { get: async (hash) => bytesOf(byHash.get(hash)!) });
+        const making = imageMaker(MADE, { get: async (hash) => bytesOf(byHash.get(hash)!) });
         const bytes = await publishedBytes(file, {
           kept: async (_hash, id) => bytesOf(id),
           made: (wanted) => making.bytes(wanted),

@@ -10,7 +10,7 @@ import {
   lastStep,
   outlineRow,
   inSheet,
-  saysStep,
+  expectStep,
   selectInOutline,
   type,
   chooseView,
@@ -98,7 +98,7 @@ describe('the workbench: findings', function () {
     await driver.actions().sendKeys(Key.TAB).keyDown(Key.SHIFT).sendKeys(Key.TAB).keyUp(Key.SHIFT).perform();
     await size('16px');
     await mend.sendKeys(Key.ENTER);
-    await saysStep(driver, 'Lead paragraph: size in Mobile 10 → 16');
+    await expectStep(driver, 'Lead paragraph: size in Mobile 10 → 16');
     await size('16px');
     await gone(/^Lead paragraph is 10 px/);
     await undo();
@@ -189,7 +189,7 @@ describe('the workbench: findings', function () {
     await eventually('no mark', async () => (await label('Mobile')) === null || undefined);
   });
 
-  it('are set aside with a reason, listed as such, come back when their element changes, and stand by rule or by place', async () => {
+  it('are dismissed with a reason, listed as such, come back when their element changes, and stand by rule or by place', async () => {
     const { driver } = bench;
     const choose = async (list: string, option: RegExp) => {
       await press('combobox', list);
@@ -204,7 +204,7 @@ describe('the workbench: findings', function () {
     const reason = await byRole(driver, 'textbox', 'Why it can stay as it is');
     await reason.sendKeys('It is a legend.');
     await press('button', 'Dismiss', await item(small));
-    await saysStep(driver, 'Lead paragraph: “text too small” is dismissed');
+    await expectStep(driver, 'Lead paragraph: “text too small” is dismissed');
     await gone(small);
     await choose('Findings listed', /^Dismissed: 1/);
     expect(await listed(small)).to.contain('Dismissed: It is a legend.');
@@ -216,8 +216,8 @@ describe('the workbench: findings', function () {
     await gone(small);
     await choose('Findings listed', /^Dismissed: 1/);
     await press('button', 'Reopen', await item(small));
-    await saysStep(driver, 'Lead paragraph: “text too small” is reopened');
-    // Nothing is set aside any more: all are listed.
+    await expectStep(driver, 'Lead paragraph: “text too small” is reopened');
+    // Nothing is dismissed any more: all are listed.
     await listed(small);
     const headings = () =>
       driver.executeScript<string[]>(

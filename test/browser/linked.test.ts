@@ -1,9 +1,9 @@
-/** Kept blocks that pages link, as a person uses them, and as visitors get them. */
+/** Saved blocks that pages link, as a person uses them, and as visitors get them. */
 import { expect } from 'chai';
 import { Key } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
 import { byRole, eventually } from './browser.ts';
-import { inSheet, kept, saysStep, selectInOutline, useBench } from './workbench.ts';
+import { inSheet, kept, expectStep, selectInOutline, useBench } from './workbench.ts';
 
 /** What the strip above the values says of what is selected. */
 const said = (driver: Driver) =>
@@ -42,7 +42,7 @@ describe('A linked block', () => {
     await selectInOutline(driver, 'What is up this week');
     await (await byRole(driver, 'button', 'More for What is up this week')).click();
     await (await byRole(driver, 'menuitem', 'Save What is up this week as a block, linked here')).click();
-    await saysStep(driver, /^What is up this week: saved, and linked here with \d+ elements in it$/);
+    await expectStep(driver, /^What is up this week: saved, and linked here with \d+ elements in it$/);
     await says(driver, /Linked: on this page only, so far/);
     await kept(driver);
 
@@ -54,7 +54,7 @@ describe('A linked block', () => {
     await (await byRole(driver, 'button', 'Linked', { inside: panel })).click();
     const offer = () => byRole(driver, 'button', 'What is up this week', { inside: panel });
     await (await offer()).click();
-    await saysStep(
+    await expectStep(
       driver,
       /^What is up this week: linked in .*; a change here changes it wherever it is linked$/,
     );
@@ -67,7 +67,7 @@ describe('A linked block', () => {
     );
 
     await rename(driver, 'Card: Saturn', 'Card: the ringed one');
-    await saysStep(driver, 'Card: Saturn: renamed to Card: the ringed one, wherever it is linked');
+    await expectStep(driver, 'Card: Saturn: renamed to Card: the ringed one, wherever it is linked');
     await kept(driver);
     await bench.open('home');
     await selectInOutline(driver, 'Card: the ringed one');
@@ -75,10 +75,10 @@ describe('A linked block', () => {
 
     await (await byRole(driver, 'button', 'Change that …')).click();
     await (await byRole(driver, 'menuitem', 'Give Home its own')).click();
-    await saysStep(driver, 'What is up this week: Home now has its own');
+    await expectStep(driver, 'What is up this week: Home now has its own');
     await kept(driver);
     await rename(driver, 'Card: the ringed one', 'Card: Saturn again');
-    await saysStep(driver, 'Card: the ringed one: renamed to Card: Saturn again');
+    await expectStep(driver, 'Card: the ringed one: renamed to Card: Saturn again');
     await kept(driver);
     await bench.open('find-us');
     await selectInOutline(driver, 'Card: the ringed one');
@@ -89,7 +89,7 @@ describe('A linked block', () => {
     await (
       await byRole(driver, 'menuitem', /^Delete What is up this week and the \d+ in it from this page/)
     ).click();
-    await saysStep(driver, /^What is up this week: deleted with \d+ elements in it$/);
+    await expectStep(driver, /^What is up this week: deleted with \d+ elements in it$/);
     expect(await (await offer2(driver)).getAttribute('disabled')).to.equal(null);
   });
   const offer2 = async (driver: Driver) => {

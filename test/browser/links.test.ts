@@ -8,7 +8,7 @@ import {
   kept,
   openWords,
   pointAt,
-  saysStep,
+  expectStep,
   selectInOutline,
   useBench,
 } from './workbench.ts';
@@ -45,7 +45,7 @@ describe('a link', function () {
     await choose('Leads to', 'a place on a page …');
     await choose('On the page', 'Telescope hire');
     await choose('Place', 'Prices and hours');
-    await saysStep(bench.driver, 'Book a night: leads to in Desktop Visits → a place on Telescope hire');
+    await expectStep(bench.driver, 'Book a night: leads to in Desktop Visits → a place on Telescope hire');
     expect(await linkOf()).to.equal('page:hire#hire-prices');
     await choose('Leads to', 'a file from the shelf …');
     await choose('File', 'Milky Way');

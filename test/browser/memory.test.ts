@@ -1,6 +1,6 @@
 /** What the workbench holds in memory, as Chromium counts it: a day of edits must leave nothing behind. */
 import { expect } from 'chai';
-import { selectInOutline, saysStep, useBench } from './workbench.ts';
+import { selectInOutline, expectStep, useBench } from './workbench.ts';
 import { still } from './browser.ts';
 
 /** What Chromium counts after it has let go of what nobody can reach (Chrome DevTools Protocol, Memory.getDOMCounters). */
@@ -22,13 +22,13 @@ describe('memory', () => {
   it('holds as much after many edits as after a few', async () => {
     const { driver, press } = bench;
     await selectInOutline(driver, 'Row: text + dome');
-    // Such edits change the markup of a page with pictures in forms for some widths only.
+    // Such edits change the markup of a page with images in forms for some widths only.
     const edits = async (count: number) => {
       for (let edit = 0; edit < count; edit++) {
         await press('h');
-        await saysStep(driver, /: hidden in Desktop/);
+        await expectStep(driver, /: hidden in Desktop/);
         await press('h');
-        await saysStep(driver, /: shown in Desktop/);
+        await expectStep(driver, /: shown in Desktop/);
       }
       return held();
     };

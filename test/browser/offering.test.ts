@@ -7,7 +7,7 @@ import {
   chooseView,
   inSheet,
   kept,
-  saysStep,
+  expectStep,
   selectInOutline,
   sheet,
   useBench,
@@ -43,13 +43,13 @@ describe('where a page is offered', function () {
     const { driver } = bench;
     await toPages('Visits');
     await choose('Tablet', 'Not in menus');
-    await saysStep(driver, 'Page Visits: not in menus in Tablet');
+    await expectStep(driver, 'Page Visits: not in menus in Tablet');
     await choose('Mobile', 'Does not appear');
-    await saysStep(driver, 'Page Visits: does not appear in Mobile');
+    await expectStep(driver, 'Page Visits: does not appear in Mobile');
     const list = await byRole(driver, 'list', 'What links there');
     expect(await list.getText()).to.match(/Page links on all pages, leaves it out there automatically/);
     await (await byRole(driver, 'button', 'Hide those links in these views too')).click();
-    await saysStep(driver, /^Links to Visits in Mobile: /);
+    await expectStep(driver, /^Links to Visits in Mobile: /);
     await eventually('only the menu is left', async () =>
       (await (await byRole(driver, 'list', 'What links there')).findElements(By.css('li'))).length === 1
         ? true
@@ -57,7 +57,7 @@ describe('where a page is offered', function () {
     );
     const notice = await byRole(driver, 'textbox', 'Notice in its place');
     await notice.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Visits are planned on a larger screen.', Key.TAB);
-    await saysStep(driver, 'Page Visits: notice where it does not appear');
+    await expectStep(driver, 'Page Visits: notice where it does not appear');
     await kept(driver);
   });
 
@@ -103,12 +103,12 @@ describe('where a page is offered', function () {
     await selectInOutline(driver, 'Visits');
     await chooseReach(driver, 'Here');
     await bench.press('h');
-    await saysStep(driver, 'Page Visits: in menus in Mobile');
+    await expectStep(driver, 'Page Visits: in menus in Mobile');
     await sheet(driver, 'Mobile');
     await bench.press('h');
-    await saysStep(driver, 'Page Visits: does not appear in Mobile');
+    await expectStep(driver, 'Page Visits: does not appear in Mobile');
     await bench.chord(Key.CONTROL, 'z');
-    await saysStep(driver, 'Undone: Page Visits: does not appear in Mobile');
+    await expectStep(driver, 'Undone: Page Visits: does not appear in Mobile');
   });
 
   it('says at once where a page has no menu any more', async () => {

@@ -8,7 +8,7 @@ import {
   chooseView,
   computed,
   inSheet,
-  saysStep,
+  expectStep,
   selectInOutline,
   useBench,
 } from './workbench.ts';
@@ -50,7 +50,7 @@ describe('the workbench: placing freely', function () {
     );
     if (there) return;
     await choose('Text', 'Turn it into an overlay');
-    await saysStep(bench.driver, 'Text: now an overlay; every part stays where it was');
+    await expectStep(bench.driver, 'Text: now an overlay; every part stays where it was');
   };
   const tag = (name: RegExp) => byRole(bench.driver, 'button', name);
   /** px of the page to px on screen. */
@@ -81,7 +81,7 @@ describe('the workbench: placing freely', function () {
       near(await boxes(view), before[view]);
     }
     await choose('Text', 'Turn it into a column');
-    await saysStep(driver, 'Text: a column of 3 parts now; every part stays where it was');
+    await expectStep(driver, 'Text: a column of 3 parts now; every part stays where it was');
     for (const view of views) {
       await chooseView(driver, view);
       near(await boxes(view), before[view]);
@@ -106,13 +106,13 @@ describe('the workbench: placing freely', function () {
     await driver.actions({ async: true }).keyDown(Key.ALT).perform();
     await drawing(120, 10).release().perform();
     await driver.actions({ async: true }).keyUp(Key.ALT).perform();
-    await saysStep(driver, /^Book a night: columns \d+–\d+, rows \d+–\d+ in Desktop$/);
+    await expectStep(driver, /^Book a night: columns \d+–\d+, rows \d+–\d+ in Desktop$/);
     const [after, drawn] = [await boxes('Desktop'), await scale()];
     expect(after.book.left - before.book.left).to.be.closeTo(120 / drawn, 1);
     expect(after.book.top - before.book.top).to.be.closeTo(10 / drawn, 1);
     near({ headline: after.headline, lead: after.lead }, { headline: before.headline, lead: before.lead });
     await chord(Key.CONTROL, 'z');
-    await saysStep(driver, /^Undone: Book a night/);
+    await expectStep(driver, /^Undone: Book a night/);
     near(await boxes('Desktop'), before);
   });
 
@@ -125,7 +125,7 @@ describe('the workbench: placing freely', function () {
     await selectInOutline(driver, 'Lead paragraph');
     const columns = await byRole(driver, 'slider', 'Columns of Lead paragraph');
     await columns.sendKeys(Key.ARROW_LEFT, Key.ARROW_LEFT);
-    await saysStep(driver, /^Lead paragraph: columns 1–10, rows \d+–\d+ in Desktop$/);
+    await expectStep(driver, /^Lead paragraph: columns 1–10, rows \d+–\d+ in Desktop$/);
     const narrower = await boxes('Desktop');
     const half = await scale();
     await driver
@@ -135,14 +135,14 @@ describe('the workbench: placing freely', function () {
       .move({ origin: columns, x: -Math.round(narrower.lead.width * half * 0.4), y: 0 })
       .release()
       .perform();
-    await saysStep(driver, /^Lead paragraph: columns 1–6, rows \d+–\d+ in Desktop$/);
+    await expectStep(driver, /^Lead paragraph: columns 1–6, rows \d+–\d+ in Desktop$/);
 
     await chooseReach(driver, 'Here');
     const name = await tag(/^Lead paragraph.*, place$/);
     await name.sendKeys(Key.ARROW_RIGHT);
-    await saysStep(driver, /^Lead paragraph: columns 2–7, rows/);
+    await expectStep(driver, /^Lead paragraph: columns 2–7, rows/);
     await name.sendKeys(Key.chord(Key.SHIFT, Key.ARROW_RIGHT));
-    await saysStep(driver, /^Lead paragraph: columns 2–8, rows/);
+    await expectStep(driver, /^Lead paragraph: columns 2–8, rows/);
     const held = await boxes('Desktop');
     await name.sendKeys(Key.chord(Key.CONTROL, Key.ARROW_DOWN));
     await name.sendKeys(Key.chord(Key.CONTROL, Key.ARROW_DOWN));
@@ -150,12 +150,12 @@ describe('the workbench: placing freely', function () {
     expect(shifted.lead.top - held.lead.top).to.be.closeTo(2, 0.1);
     // Across it takes all of its area: there is nothing to be offset from.
     await name.sendKeys(Key.chord(Key.CONTROL, Key.ARROW_RIGHT));
-    await saysStep(driver, /^Lead paragraph takes all of its area horizontally; .* Nothing was changed\.$/);
+    await expectStep(driver, /^Lead paragraph takes all of its area horizontally; .* Nothing was changed\.$/);
     await chooseView(driver, 'Tablet');
     await selectInOutline(driver, 'Lead paragraph');
     const lead = await tag(/^Lead paragraph.*, place$/);
     await lead.sendKeys(Key.ARROW_DOWN);
-    await saysStep(driver, /^Lead paragraph: columns .* in Tablet$/);
+    await expectStep(driver, /^Lead paragraph: columns .* in Tablet$/);
     const moved = await boxes('Tablet');
     expect(moved.headline).to.deep.equal(inTablet.headline);
     await chooseView(driver, 'Desktop');
@@ -178,7 +178,7 @@ describe('the workbench: placing freely', function () {
       await (await byRole(driver, 'menuitem', entry)).click();
     };
     await together('One row apart');
-    await saysStep(driver, '3 parts: spaced evenly in Desktop');
+    await expectStep(driver, '3 parts: spaced evenly in Desktop');
     const rows = (id: string) =>
       inSheet<number[]>(
         driver,
@@ -189,13 +189,13 @@ describe('the workbench: placing freely', function () {
     const [headline, lead, book] = [await rows('headline'), await rows('lead'), await rows('book')];
     expect([lead[0] - headline[1], book[0] - lead[1]]).to.deep.equal([1, 1]);
     await together('Align right edges');
-    await saysStep(driver, '3 parts: lined up in Desktop');
+    await expectStep(driver, '3 parts: lined up in Desktop');
     const lined = await boxes('Desktop');
     const end = ({ left, width }: Boxes[string]) => left + width;
     expect(end(lined.book)).to.be.closeTo(end(lined.headline), 1);
     expect(end(lined.lead)).to.be.closeTo(end(lined.headline), 1);
     await together('Fit to content in Desktop');
-    await saysStep(driver, '3 parts: fitted to their content in Desktop');
+    await expectStep(driver, '3 parts: fitted to their content in Desktop');
     const [from, to] = await rows('book');
     const height = await inSheet<number>(
       driver,
@@ -208,11 +208,11 @@ describe('the workbench: placing freely', function () {
     expect((to - from - 1) * height).to.be.below(fitted.height);
   });
 
-  it('adds an overlay with words over a picture; the picture fills its area, and words that grow push down', async () => {
+  it('adds an overlay with words over an image; the image fills its area, and words that grow push down', async () => {
     const { driver } = bench;
     await selectInOutline(driver, 'Opening: the dome opens at dusk');
     await addElement(driver, 'Overlay');
-    await saysStep(driver, 'Overlay added to Opening: the dome opens at dusk');
+    await expectStep(driver, 'Overlay added to Opening: the dome opens at dusk');
     const seen = () =>
       inSheet<number[]>(
         driver,
@@ -236,7 +236,7 @@ describe('the workbench: placing freely', function () {
       `const overlay = [...window.document.querySelectorAll('.overlay')].find((each) => each.querySelector('img')); overlay.querySelector('.heading').style.fontSize = '200px'; return 1`,
     );
     const grown = await seen();
-    // Rows are as high as their content needs, and the picture with them.
+    // Rows are as high as their content needs, and the image with them.
     expect(grown[2]).to.be.above(height);
     expect(grown[5]).to.be.above(0);
   });
@@ -265,13 +265,13 @@ describe('the workbench: placing freely', function () {
     expect(await rows()).to.deep.include(['Headline', 'Size', '34', '17']);
     expect(await dialog.getText()).not.to.include('kept at');
     await field.sendKeys(Key.ENTER);
-    await saysStep(driver, /^Headline: content at 50 % in Mobile and onward, \d values?$/);
+    await expectStep(driver, /^Headline: content at 50 % in Mobile and onward, \d values?$/);
     expect(await size('Mobile')).to.equal('17px');
     await chord(Key.CONTROL, 'z');
     await choose('Headline', 'Scale content in Mobile …');
     await (await byRole(driver, 'radio', 'Text sizes alone')).click();
     await (await byRole(driver, 'textbox', 'Scale')).sendKeys(Key.chord(Key.CONTROL, 'a'), '50', Key.ENTER);
-    await saysStep(driver, 'Headline: text at 50 % in Mobile and onward, 1 value');
+    await expectStep(driver, 'Headline: text at 50 % in Mobile and onward, 1 value');
     expect(await size('Mobile')).to.equal('17px');
     await chord(Key.CONTROL, 'z');
     await chooseView(driver, 'Desktop');

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { By, Key, Origin } from 'selenium-webdriver';
 import { byRole, eventually, still } from './browser.ts';
-import { inSheet, saysStep, useBench } from './workbench.ts';
+import { inSheet, expectStep, useBench } from './workbench.ts';
 
 describe('the workbench: the overview', function () {
   this.timeout(120_000);
@@ -90,7 +90,7 @@ describe('the workbench: the overview', function () {
     await (await mark('What is up this week', 'Tablet')).sendKeys(Key.ENTER);
     const tools = await byRole(driver, 'toolbar', 'What is up this week in Tablet');
     await (await byRole(driver, 'button', 'Hide What is up this week in Tablet', { inside: tools })).click();
-    await saysStep(driver, 'What is up this week: hidden in Tablet');
+    await expectStep(driver, 'What is up this week: hidden in Tablet');
     await eventually('it is gone there', async () =>
       (await column('Tablet')).includes('What is up this week') ? undefined : true,
     );
@@ -101,22 +101,22 @@ describe('the workbench: the overview', function () {
     );
     await (await mark('What is up this week', 'Desktop')).sendKeys(Key.ENTER);
     await (await byRole(driver, 'button', 'Move What is up this week up')).click();
-    await saysStep(driver, 'What is up this week: moved in Home, in every view');
+    await expectStep(driver, 'What is up this week: moved in Home, in every view');
     for (const view of VIEWS)
       await eventually(`the new order in ${view}`, async () =>
         (await column(view))[2] === 'What is up this week' ? true : undefined,
       );
     await (await byRole(driver, 'button', 'Move What is up this week down')).click();
-    await saysStep(driver, 'What is up this week: moved in Home, in every view');
+    await expectStep(driver, 'What is up this week: moved in Home, in every view');
     await (await byRole(driver, 'button', 'Duplicate What is up this week')).click();
-    await saysStep(driver, /^What is up this week: duplicated with \d+ elements in it$/);
+    await expectStep(driver, /^What is up this week: duplicated with \d+ elements in it$/);
     await eventually('the copy', async () =>
       (await column('Wide')).filter((name) => name === 'What is up this week').length === 2
         ? true
         : undefined,
     );
     await (await byRole(driver, 'button', 'Delete What is up this week')).click();
-    await saysStep(driver, /^What is up this week: deleted/);
+    await expectStep(driver, /^What is up this week: deleted/);
   });
 
   it('lets a section be drawn to another place, and goes to it', async () => {
@@ -136,7 +136,7 @@ describe('the workbench: the overview', function () {
       .move({ x: Math.round(to.x + 31), y: Math.round(Math.max(130, top + 2)), origin: Origin.VIEWPORT })
       .release()
       .perform();
-    await saysStep(driver, 'Invitation: moved in Home, in every view');
+    await expectStep(driver, 'Invitation: moved in Home, in every view');
     await eventually('the new order', async () => {
       const names = await column('Desktop');
       return names.indexOf('Invitation') < names.indexOf('Moon phase strip') ? true : undefined;

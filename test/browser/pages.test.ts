@@ -1,4 +1,4 @@
-/** The pages of a site: adding, copying, naming, ordering and deleting them, each a step that can be taken back. */
+/** The pages of a site: adding, copying, naming, ordering and deleting them, each a step that can be undone. */
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';

@@ -12,7 +12,7 @@ import {
   outlineRow,
   openWords,
   pointAt,
-  saysStep,
+  expectStep,
   selectInOutline,
   type,
   sheet,
@@ -55,14 +55,14 @@ describe('the workbench: structure by view', function () {
     await inView('Tablet');
     await selectInOutline(driver, 'Lead paragraph');
     await press('h');
-    await saysStep(driver, 'Lead paragraph: hidden in Tablet and onward');
+    await expectStep(driver, 'Lead paragraph: hidden in Tablet and onward');
     // Selected, it is seen as a ghost; let go, it is gone.
     expect(await seen('Tablet', 'lead')).to.equal(true);
     await selectInOutline(driver, 'Headline');
     await eventually('gone', async () => !(await seen('Tablet', 'lead')));
     await selectInOutline(driver, 'Lead paragraph');
     await press('h');
-    await saysStep(driver, 'Lead paragraph: shown in Tablet and onward');
+    await expectStep(driver, 'Lead paragraph: shown in Tablet and onward');
   });
 
   it('offers in the menu at the block to show it in any set of views', async () => {
@@ -70,12 +70,12 @@ describe('the workbench: structure by view', function () {
     await inView('Desktop');
     await menuIn('Desktop', 'book');
     await (await byRole(driver, 'menuitemcheckbox', 'In Tablet')).click();
-    await saysStep(driver, 'Book a night: hidden in Tablet');
+    await expectStep(driver, 'Book a night: hidden in Tablet');
     expect(
       await (await byRole(driver, 'menuitemcheckbox', 'In Tablet')).getAttribute('aria-checked'),
     ).to.equal('false');
     await entry('Show only in Desktop');
-    await saysStep(driver, 'Book a night: shown only in Desktop');
+    await expectStep(driver, 'Book a night: shown only in Desktop');
     expect(await (await tile('Book a night', 'Mobile')).getAttribute('aria-label')).to.match(/not shown/);
   });
 
@@ -87,7 +87,7 @@ describe('the workbench: structure by view', function () {
     await chord(Key.CONTROL, 'a');
     await press('Stars tonight');
     await (await byRole(driver, 'button', 'Done')).click();
-    await saysStep(
+    await expectStep(
       driver,
       'Headline: text in Tablet and onward The dome opens at dusk. Bring a coat. → Stars tonight',
     );
@@ -99,7 +99,7 @@ describe('the workbench: structure by view', function () {
     await selectInOutline(driver, 'Headline');
     await chooseReach(driver, 'Here');
     await type(driver, 'Text', 'Mobile', 'Stars');
-    await saysStep(driver, 'Headline: text in Mobile Stars tonight → Stars');
+    await expectStep(driver, 'Headline: text in Mobile Stars tonight → Stars');
     expect(await read('Mobile')).to.equal('Stars');
     await chooseReach(driver, 'Onward');
     // A person reads each heading once, whatever the window.
@@ -122,7 +122,7 @@ describe('the workbench: structure by view', function () {
       /13 characters[\s\S]*Desktop, 23 characters\s*The dome opens at nine\./,
     );
     await (await byRole(driver, 'button', 'Still correct', { inside: opened })).click();
-    await saysStep(driver, 'Headline: text in Tablet is still correct');
+    await expectStep(driver, 'Headline: text in Tablet is still correct');
     await eventually(
       'no card',
       async () => (await driver.findElements(By.css('.MuiPopover-root'))).length === 0,
@@ -140,7 +140,7 @@ describe('the workbench: structure by view', function () {
     await inView('Mobile');
     await menuIn('Mobile', 'dome');
     await entry('Make an alternate for Mobile');
-    await saysStep(driver, 'Dome image: alternate made for Mobile');
+    await expectStep(driver, 'Dome image: alternate made for Mobile');
     // The copy is selected, so its set is unfolded.
     await outlineRow(driver, 'Dome image, Mobile');
     const letters = async () =>
@@ -199,7 +199,7 @@ describe('the workbench: structure by view', function () {
     await inView('Desktop');
     await selectInOutline(driver, 'Book a night');
     await chord(Key.ALT, Key.ARROW_UP);
-    await saysStep(driver, /^Text: order of parts in Desktop 1·2·3 → 1·3·2$/);
+    await expectStep(driver, /^Text: order of parts in Desktop 1·2·3 → 1·3·2$/);
     await chord(Key.CONTROL, 'z');
     await selectInOutline(driver, 'Lead paragraph');
     await driver
@@ -209,7 +209,7 @@ describe('the workbench: structure by view', function () {
       .keyUp(Key.CONTROL)
       .perform();
     await chord(Key.CONTROL, 'g');
-    await saysStep(driver, '2 elements of Text: grouped');
+    await expectStep(driver, '2 elements of Text: grouped');
     await outlineRow(driver, 'Group');
     await driver
       .actions()
@@ -219,7 +219,7 @@ describe('the workbench: structure by view', function () {
       .keyUp(Key.SHIFT)
       .keyUp(Key.CONTROL)
       .perform();
-    await saysStep(driver, 'Group: taken apart, 2 elements left in its place');
+    await expectStep(driver, 'Group: taken apart, 2 elements left in its place');
     for (let steps = 0; steps < 2; steps++) await chord(Key.CONTROL, 'z');
     await kept(driver);
   });
@@ -245,7 +245,7 @@ describe('the workbench: structure by view', function () {
       /1st of 3, in every view/.test(await driver.findElement(By.css('body')).getText()),
     );
     await driver.actions().release().perform();
-    await saysStep(driver, 'Book a night: moved in Text, in every view');
+    await expectStep(driver, 'Book a night: moved in Text, in every view');
     await eventually('first', async () => {
       const names = await rows();
       return names.indexOf('Book a night') < names.indexOf('Headline');
@@ -256,7 +256,7 @@ describe('the workbench: structure by view', function () {
     await driver.actions().release().perform();
     const asked = await byRole(driver, 'dialog', /Mobile has an order of its own/);
     await (await byRole(driver, 'button', 'Leave Mobile as it is', { inside: asked })).click();
-    await saysStep(driver, 'Dome image: moved in Row: text + dome, in every view');
+    await expectStep(driver, 'Dome image: moved in Row: text + dome, in every view');
     await eventually(
       'no dialog',
       async () => (await driver.findElements(By.css('[role=dialog]'))).length === 0,
@@ -279,14 +279,14 @@ describe('the workbench: structure by view', function () {
     await entry('Even out 3 rows that alternate …');
     const dialog = await byRole(driver, 'dialog', 'Even out 3 rows that alternate');
     expect(await dialog.getText()).to.match(/text first\s*side by side[\s\S]*image first\s*stacked/);
-    // Every view that stacks them begins with the picture already; none is chosen beforehand.
+    // Every view that stacks them begins with the image already; none is chosen beforehand.
     expect(await (await byRole(driver, 'button', 'Even out', { inside: dialog })).isEnabled()).to.equal(
       false,
     );
     await (await byRole(driver, 'checkbox', 'Even out in Mobile', { inside: dialog })).click();
     await (await byRole(driver, 'button', 'Text first', { inside: dialog })).click();
     await (await byRole(driver, 'button', 'Even out', { inside: dialog })).click();
-    await saysStep(driver, '3 rows: the text first in Mobile');
+    await expectStep(driver, '3 rows: the text first in Mobile');
     await chord(Key.CONTROL, 'z');
     await kept(driver);
   });
@@ -297,14 +297,14 @@ describe('the workbench: structure by view', function () {
     await selectInOutline(driver, 'Lead paragraph');
     await chord(Key.CONTROL, 'c');
     await chord(Key.CONTROL, 'v');
-    await saysStep(driver, 'Lead paragraph: pasted into Text');
+    await expectStep(driver, 'Lead paragraph: pasted into Text');
     await kept(driver);
     await chord(Key.CONTROL, 'z');
     await driver.get(`${running.url}/sites/brindle-hill/pages/hire`);
     await sheet(driver, 'Desktop');
     await selectInOutline(driver, 'What to bring');
     await chord(Key.CONTROL, 'v');
-    await saysStep(driver, /^Lead paragraph: pasted into /);
+    await expectStep(driver, /^Lead paragraph: pasted into /);
     await chord(Key.CONTROL, 'z');
     await kept(driver);
   });

@@ -1,4 +1,4 @@
-/** The screen of publications: what the next one changes, in words and pictures; publishing; going back. */
+/** The screen of publications: what the next one changes, in words and images; publishing; going back. */
 import { expect } from 'chai';
 import pixelmatch from 'pixelmatch';
 import { PNG } from 'pngjs';
@@ -72,7 +72,7 @@ describe('the screen of publications', function () {
       'Book a night · background in Desktop · Lamp · Moon',
     ]);
     await still(driver);
-    // Where the two pictures differ, by their px, a frame stands, and in each frame they do.
+    // Where the two images differ, by their px, a frame stands, and in each frame they do.
     await resize(driver, 1280, 1400);
     await says('status', 'Images', /^2 places/);
     const sides = await driver.executeScript<{ pictures: Sides[]; framed: Sides[][] }>(`

@@ -1,4 +1,4 @@
-/** Published pages at their edges: long words, wide gaps, pictures that come late, other directions, other ways of looking and of moving about. */
+/** Published pages at their edges: long words, wide gaps, images that come late, other directions, other ways of looking and of moving about. */
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
 import { composed, knownKind, LOOKS, newSite, nodeClass, VIEW_SETS, type Site } from '../../core/index.ts';
@@ -109,7 +109,7 @@ describe('published pages', function () {
   });
 
   it('show a logo’s image in the views that have one and its words in the others, and fetch it only there', async () => {
-    // A page that has the picture nowhere else.
+    // A page that has the image nowhere else.
     const plain = onlyPages(site, 'find-us');
     const page = plain.pages[node('find-us')];
     const logo = Object.values(composed(plain.frame, page).nodes).find(({ kind }) => kind === 'logo')!.id;
@@ -161,7 +161,7 @@ describe('published pages', function () {
       aligned = set(aligned, ids.get('picture')!, 'source', 'dome-at-dusk');
       const url = await files.put(`late-${align}`, aligned, pictures);
       await resize(browser.driver, 1280, 800);
-      // In a frame: the driver waits for a page of its own, and that would wait for the pictures.
+      // In a frame: the driver waits for a page of its own, and that would wait for the images.
       await browser.driver.get(`${files.url}/frame`);
       const inFrame = <T>(script: string, ...args: unknown[]) =>
         run<T>(
@@ -310,7 +310,7 @@ describe('published pages', function () {
       nodeClass(film),
     );
     expect(ready, 'nothing of the video has been fetched').to.equal(0);
-    // The film is 640 by 360 px, the picture 2000 by 240.
+    // The video is 640 by 360 px, the image 2000 by 240.
     expect(width / height).to.be.closeTo(640 / 360, 0.01);
   });
 

@@ -1,7 +1,7 @@
 /** Reading a published page in Chromium: what is computed of each element, at given widths. */
 
 /** What the browser tells of one element at one width. */
-export interface Seen {
+export interface BrowserFacts {
   style: Record<string, string>;
   shown: boolean;
   /** How many elements that stand in for one another are displayed. */
@@ -16,7 +16,7 @@ export interface Seen {
 export interface SeenAt {
   /** px; the width the browser really gave the page, as its root element has it. */
   width: number;
-  elements: Record<string, Seen>;
+  elements: Record<string, BrowserFacts>;
   /** Declarations that, written on an element itself, changed what it computes. */
   changed: { id: string; what: string; from: string; to: string }[];
 }
@@ -55,7 +55,7 @@ export const READ = [
 
 /**
  * Runs in the browser: sets the frame to each width and reads every element. `zoom` makes widths fractional. A
- * picture's address counts without its folder: written on the element it is seen from the page, not from the style sheet.
+ * image's address counts without its folder: written on the element it is seen from the page, not from the style sheet.
  */
 export const READER = `
   const [url, widths, classes, properties, declared, done] = arguments;

@@ -6,7 +6,7 @@ import {
   cell,
   chooseView,
   outlineRow,
-  saysStep,
+  expectStep,
   selectInOutline,
   sheet,
   type,
@@ -104,9 +104,9 @@ describe('the workbench, looked at', function () {
     await selectInOutline(driver, 'Lead paragraph');
     const grip = await byRole(driver, 'button', /^Lead paragraph.*, move$/);
     await grip.sendKeys(Key.ARROW_DOWN);
-    await saysStep(driver, /^Text: order of parts in Desktop .*1·3·2/);
+    await expectStep(driver, /^Text: order of parts in Desktop .*1·3·2/);
     await (await byRole(driver, 'button', /^Lead paragraph.*, move$/)).sendKeys(Key.HOME);
-    await saysStep(driver, /^Text: order of parts in Desktop .*2·1·3/);
+    await expectStep(driver, /^Text: order of parts in Desktop .*2·1·3/);
   });
 
   it('numbers the rows of the outline and of the values for assistive technology', async () => {

@@ -4,14 +4,14 @@ import { Key, type WebElement } from 'selenium-webdriver';
 import { byRole, eventually, still } from './browser.ts';
 import {
   cell,
-  cellSays,
+  cellShows,
   chooseView,
   computed,
   inSheet,
   label,
   outlineRow,
   pointAt,
-  saysStep,
+  expectStep,
   selectInOutline,
   sidesApart,
   turnGroup,
@@ -34,25 +34,25 @@ describe('the workbench: several at once', function () {
       await type(driver, 'Size', 'Desktop', '30');
       await clickWith(Key.CONTROL, await outlineRow(driver, 'The young moon: title'));
       await byRole(driver, 'grid', 'Values of 2 elements');
-      await cellSays(driver, 'Size in Desktop: mixed, base value');
+      await cellShows(driver, 'Size in Desktop: mixed, base value');
       expect(await label(await cell(driver, 'Weight', 'Desktop'))).to.match(/^Weight in Desktop: \d+$/);
       await type(driver, 'Size', 'Desktop', '+4');
-      await saysStep(driver, '2 elements: size in Desktop +4');
+      await expectStep(driver, '2 elements: size in Desktop +4');
       expect(await computed(driver, 'Desktop', 'saturn-title', 'font-size')).to.equal('34px');
       expect(await computed(driver, 'Desktop', 'moon-title', 'font-size')).to.equal('28px');
       await type(driver, 'Size', 'Desktop', '50 %');
-      await saysStep(driver, '2 elements: size in Desktop × 50 %');
+      await expectStep(driver, '2 elements: size in Desktop × 50 %');
       expect(await computed(driver, 'Desktop', 'saturn-title', 'font-size')).to.equal('17px');
       await (await cell(driver, 'Size', 'Desktop')).click();
       await driver.actions().keyDown(Key.CONTROL).sendKeys(Key.ARROW_UP).keyUp(Key.CONTROL).perform();
-      await saysStep(driver, '2 elements: size in Desktop +1');
+      await expectStep(driver, '2 elements: size in Desktop +1');
       expect(await computed(driver, 'Desktop', 'moon-title', 'font-size')).to.equal('15px');
       await type(driver, 'Size', 'Desktop', '22');
-      await saysStep(driver, '2 elements: size in Desktop 22');
-      await cellSays(driver, 'Size in Desktop: 22, base value');
+      await expectStep(driver, '2 elements: size in Desktop 22');
+      await cellShows(driver, 'Size in Desktop: 22, base value');
       await (await cell(driver, 'Size', 'Desktop')).click();
       await driver.actions().sendKeys(Key.DELETE).perform();
-      await saysStep(driver, '2 elements: size in Desktop cleared');
+      await expectStep(driver, '2 elements: size in Desktop cleared');
       for (let steps = 0; steps < 2; steps++) await chord(Key.CONTROL, 'z');
       expect(await computed(driver, 'Desktop', 'saturn-title', 'font-size'), 'one step for both').to.equal(
         '18px',
@@ -73,7 +73,7 @@ describe('the workbench: several at once', function () {
         .perform();
       await byRole(driver, 'grid', 'Values of 3 elements');
       await type(driver, 'Shown', 'Mobile', 'no');
-      await saysStep(driver, '3 elements: hidden in Mobile and onward');
+      await expectStep(driver, '3 elements: hidden in Mobile and onward');
       await byRole(driver, 'gridcell', /^Saturn: title in Mobile: not shown/);
       await chord(Key.CONTROL, 'z');
       await byRole(driver, 'gridcell', /^Saturn: title in Mobile: shown/);
@@ -94,7 +94,7 @@ describe('the workbench: several at once', function () {
       await (await byRole(driver, 'button', 'More for 2 elements')).click();
       await still(driver);
       await (await byRole(driver, 'menuitem', /^Clear \d+ overrides in every view$/)).click();
-      await saysStep(driver, /^2 elements: \d+ overrides in every view cleared$/);
+      await expectStep(driver, /^2 elements: \d+ overrides in every view cleared$/);
     });
   });
 
@@ -107,7 +107,7 @@ describe('the workbench: several at once', function () {
       // The rows of the element itself stand first; folded away, the first Size is that of the lists.
       await turnGroup(driver, 'Text');
       await type(driver, 'Size', 'Desktop', '30');
-      await saysStep(driver, /^The chart room: text: lists: size in Desktop .* → 30$/);
+      await expectStep(driver, /^The chart room: text: lists: size in Desktop .* → 30$/);
       const spacing = (inside: string) =>
         inSheet<string>(
           driver,
@@ -129,7 +129,7 @@ describe('the workbench: several at once', function () {
       const rows = await byRole(driver, 'grid', 'Values of The chart room: text');
       expect(await rows.getAttribute('aria-rowcount')).to.match(/^\d+$/);
       await type(driver, 'Padding start', 'Mobile', '48');
-      await saysStep(driver, 'The chart room: text: lists: padding start in Mobile and onward 24 → 48');
+      await expectStep(driver, 'The chart room: text: lists: padding start in Mobile and onward 24 → 48');
       const indent = () =>
         inSheet<string>(
           driver,
@@ -148,12 +148,12 @@ describe('the workbench: several at once', function () {
       const { driver } = bench;
       await selectInOutline(driver, 'Headline');
       await type(driver, 'Padding', 'Desktop', '12');
-      await saysStep(driver, 'Headline: padding in Desktop 0 → 12');
+      await expectStep(driver, 'Headline: padding in Desktop 0 → 12');
       for (const side of ['top', 'right', 'bottom', 'left'])
         expect(await computed(driver, 'Desktop', 'headline', `padding-${side}`)).to.equal('12px');
       await sidesApart(driver, 'padding');
       await type(driver, 'Padding start', 'Desktop', 'L');
-      await saysStep(driver, 'Headline: padding start in Desktop 12 → L');
+      await expectStep(driver, 'Headline: padding start in Desktop 12 → L');
       expect(await computed(driver, 'Desktop', 'headline', 'padding-left')).to.equal('40px');
       expect(await computed(driver, 'Desktop', 'headline', 'padding-right')).to.equal('12px');
       await chooseView(driver, 'Mobile');

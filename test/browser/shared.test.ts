@@ -9,7 +9,7 @@ import {
   computed,
   inSheet,
   kept,
-  saysStep,
+  expectStep,
   selectInOutline,
   sheet,
   type,
@@ -49,7 +49,7 @@ describe('what all pages share', function () {
     await selectInOutline(bench.driver, 'Page links');
     await chooseView(bench.driver, 'Tablet');
     await type(bench.driver, 'Gap', 'Tablet', '33');
-    await saysStep(bench.driver, /^Page links: gap in Tablet and onward .* → 33, on all pages$/);
+    await expectStep(bench.driver, /^Page links: gap in Tablet and onward .* → 33, on all pages$/);
     await kept(bench.driver);
     await chooseView(other.driver, 'Tablet');
     await eventually(
@@ -71,14 +71,14 @@ describe('what all pages share', function () {
     expect(await sectionsIn()).to.deep.equal(['header', 'footer']);
     await selectInOutline(bench.driver, 'Footer');
     await menu('Change that …', 'Leave it out on Find us');
-    await saysStep(bench.driver, 'Page Find us: without the footer of all pages');
+    await expectStep(bench.driver, 'Page Find us: without the footer of all pages');
     await eventually('a page without it', async () => (await sectionsIn()).join() === 'header');
     await bench.driver.get(`${bench.running.url}/sites/brindle-hill/pages`);
     await (await byRole(bench.driver, 'button', /^Find us/)).click();
     const shows = await byRole(bench.driver, 'checkbox', 'Shows “Footer”, which all pages share');
     expect(await shows.isSelected()).to.equal(false);
     await shows.click();
-    await saysStep(bench.driver, 'Page Find us: with the footer of all pages');
+    await expectStep(bench.driver, 'Page Find us: with the footer of all pages');
     await kept(bench.driver);
     await undo();
     await undo();
@@ -90,13 +90,13 @@ describe('what all pages share', function () {
   it('is given to each page, and one of theirs is put on all again but where a page keeps its own', async () => {
     await selectInOutline(bench.driver, 'Header');
     await menu('Change that …', 'Give each page its own');
-    await saysStep(bench.driver, 'Header: each page now has its own');
+    await expectStep(bench.driver, 'Header: each page now has its own');
     await selectInOutline(bench.driver, 'Header');
     await (await byRole(bench.driver, 'button', 'Put on all pages …')).click();
     const dialog = await byRole(bench.driver, 'dialog', 'Put Header on all pages');
     await (await byRole(bench.driver, 'checkbox', 'Telescope hire', { inside: dialog })).click();
     await (await byRole(bench.driver, 'button', 'Put on all pages', { inside: dialog })).click();
-    await saysStep(bench.driver, 'Header: now on all pages, instead of their own on 2 pages');
+    await expectStep(bench.driver, 'Header: now on all pages, instead of their own on 2 pages');
     await kept(bench.driver);
     await bench.open('hire');
     await selectInOutline(bench.driver, 'Header');
@@ -104,7 +104,7 @@ describe('what all pages share', function () {
       /Only on this page; the others share/,
     );
     await (await byRole(bench.driver, 'button', 'Show theirs')).click();
-    await saysStep(bench.driver, 'Header: Telescope hire shows that of all pages instead of its own');
+    await expectStep(bench.driver, 'Header: Telescope hire shows that of all pages instead of its own');
     expect(await sectionsIn()).to.deep.equal(['header', 'footer']);
     await kept(bench.driver);
   });
@@ -112,7 +112,7 @@ describe('what all pages share', function () {
   it('takes new elements, which are on all pages too', async () => {
     await selectInOutline(bench.driver, 'Where');
     await addElement(bench.driver, 'Quote');
-    await saysStep(bench.driver, 'Quote added to Where, on all pages');
+    await expectStep(bench.driver, 'Quote added to Where, on all pages');
     await kept(bench.driver);
     await bench.open('visits');
     const inFoot = await inSheet<number>(

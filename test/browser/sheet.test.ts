@@ -24,7 +24,7 @@ async function picture(driver: Driver, clip: Clip): Promise<PNG> {
 }
 
 /**
- * Runs in a document: ends when every font is loaded and every picture that shows is there and decoded. `dark`: pictures are only boxes.
+ * Runs in a document: ends when every font is loaded and every image that shows is there and decoded. `dark`: images are only boxes.
  */
 const SETTLE = `const [frame, dark, done] = arguments; const doc = frame ? frame.contentDocument : document;
   if (dark) for (const image of doc.images) image.style.filter = 'brightness(0)';
@@ -48,7 +48,7 @@ describe('a sheet shows what is published', function () {
   ] as const) {
     it(`in ${view}, to the pixel`, async () => {
       const { driver, running } = bench;
-      // The sheet was a desktop's before: a browser goes on showing the larger pictures that it has from there.
+      // The sheet was a desktop's before: a browser goes on showing the larger images that it has from there.
       const dark = width < 1280;
       await resize(driver, 2400, 1000);
       await bench.open();

@@ -1,4 +1,4 @@
-/** The shelf of a site: bringing pictures in by choosing, pasting and dropping; what is said of them; replacing and deleting. */
+/** The shelf of a site: bringing images in by choosing, pasting and dropping; what is said of them; replacing and deleting. */
 import { expect } from 'chai';
 import { copyFile, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
@@ -16,7 +16,7 @@ import {
   inSheet,
   kept,
   openBench,
-  saysStep,
+  expectStep,
   selectInOutline,
   sheet,
   type Bench,
@@ -27,7 +27,7 @@ const FONT = createRequire(import.meta.url)
   .resolve('@fontsource-variable/atkinson-hyperlegible-next/package.json')
   .replace('package.json', 'files/atkinson-hyperlegible-next-latin-wght-normal.woff2');
 
-/** A picture of waves, so that it is not of one colour only. */
+/** An image of waves, so that it is not of one colour only. */
 const waves = (width: number, height: number, colour: string) =>
   sharp(
     Buffer.from(
@@ -139,7 +139,7 @@ describe('the shelf', function () {
     });
     await press('button', 'Dome image');
     await byRole(bench.driver, 'grid', 'Values of Dome image');
-    // What the shelf says holds on the page: the picture keeps to that point.
+    // What the shelf says holds on the page: the image keeps to that point.
     expect(
       await inSheet<string>(
         bench.driver,
@@ -153,11 +153,11 @@ describe('the shelf', function () {
   it('takes what is let go on an image in a sheet, or on a cell, and puts it there', async () => {
     const { driver } = bench;
     await letGo('meadow.webp', await sheet(driver, 'Desktop'), '.n-dome img');
-    await saysStep(driver, /^Dome image: image in Desktop .* → meadow$/);
+    await expectStep(driver, /^Dome image: image in Desktop .* → meadow$/);
     await onShelf('meadow');
     await selectInOutline(driver, 'Dome image');
     await letGo('Kiln.png', await cell(driver, 'Image', 'Mobile'));
-    await saysStep(driver, /^Dome image: image in Mobile .* → Kiln$/);
+    await expectStep(driver, /^Dome image: image in Mobile .* → Kiln$/);
     await kept(driver);
     const { page } = (await (
       await fetch(bench.running.url + paths.page(SITE, 'home'))
@@ -176,7 +176,7 @@ describe('the shelf', function () {
     await driver.actions().sendKeys(Key.ENTER).perform();
     await byRole(driver, 'dialog', 'Image in Tablet');
     await choose('An image for the shelf', 'night-hill_02.jpg');
-    await saysStep(driver, /^Dome image: image in Tablet .* → night hill 02 2$/);
+    await expectStep(driver, /^Dome image: image in Tablet .* → night hill 02 2$/);
   });
 
   it('takes documents, captions and fonts, each to where it belongs', async () => {
@@ -189,15 +189,15 @@ describe('the shelf', function () {
     const fonts = await byRole(driver, 'region', 'Fonts');
     expect(await fonts.getText()).to.match(/Atkinson Hyperlegible Next\n200–800/);
     await (await byRole(driver, 'button', 'Remove', { inside: fonts })).click();
-    await saysStep(driver, 'Font Atkinson Hyperlegible Next removed');
-    // A film takes the captions, which Chromium reads.
+    await expectStep(driver, 'Font Atkinson Hyperlegible Next removed');
+    // A video takes the captions, which Chromium reads.
     await bench.open('hire');
     await selectInOutline(driver, 'Video: turning sky');
     const field = await byRole(driver, 'combobox', 'Captions: what is said in it');
     await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', field);
     await field.click();
     await press('option', 'sky words');
-    await saysStep(driver, /captions: what is said in it changed in every view$/);
+    await expectStep(driver, /captions: what is said in it changed in every view$/);
     await eventually('the words of the video', async () =>
       driver.executeScript<boolean>(
         `const { track } = document.querySelector('iframe').contentDocument.querySelector('video track') || {};
@@ -220,7 +220,7 @@ describe('the shelf', function () {
     const dialog = await byRole(driver, 'dialog', 'Delete meadow');
     expect(await dialog.getText()).to.match(/missing in these places.*\nDome image on Home/s);
     await (await byRole(driver, 'button', 'Delete', { inside: dialog })).click();
-    await saysStep(driver, 'Image meadow deleted, and removed from 1 element');
+    await expectStep(driver, 'Image meadow deleted, and removed from 1 element');
     await eventually('that it is gone', async () =>
       (await frameOf()).assets.some(({ name }) => name === 'meadow') ? undefined : true,
     );
@@ -230,7 +230,7 @@ describe('the shelf', function () {
     );
   });
 
-  it('has its part in a site from nothing: pages, pictures, a view more; published, taken out, brought in again, the same to the byte', async () => {
+  it('has its part in a site from nothing: pages, images, a view more; published, taken out, imported again, the same to the byte', async () => {
     const { driver } = bench;
     const NEW = 'harbour-pots';
     await driver.get(bench.running.url);

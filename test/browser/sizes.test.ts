@@ -1,5 +1,5 @@
 /**
- * Which picture a browser fetches: the smallest that suffices for how large it is shown. What suffices is reckoned from the boxes that
+ * Which image a browser fetches: the smallest that suffices for how large it is shown. What suffices is reckoned from the boxes that
  * Chromium lays out, not from what core says of them.
  */
 import { expect } from 'chai';
@@ -8,7 +8,7 @@ import {
   composed,
   knownProperty,
   resolve,
-  standingIn,
+  placementIn,
   viewAt,
   type Asset,
   type Node,
@@ -21,10 +21,10 @@ import { siteArbitrary } from '../core/arbitrary.ts';
 import { openBrowser, type Browser } from './browser.ts';
 import { fileServer, type FileServer } from './files.ts';
 
-/** px; the widths in which pictures are offered, besides their own. */
+/** px; the widths in which images are offered, besides their own. */
 const OFFERED = [320, 480, 640, 800, 1040, 1280, 1600, 1920, 2560];
 
-interface SeenPicture {
+interface ShownImage {
   /** The class by which its element is known. */
   of: string;
   box: { width: number; height: number };
@@ -36,7 +36,7 @@ interface SeenPicture {
   behind: boolean;
 }
 
-/** Runs in the browser: sets the frame to each width, and tells what each picture that is displayed has fetched. */
+/** Runs in the browser: sets the frame to each width, and tells what each image that is displayed has fetched. */
 const LOOK = `
   const [url, widths, done] = arguments;
   const frames = () => new Promise((next) => requestAnimationFrame(() => requestAnimationFrame(next)));
@@ -82,7 +82,7 @@ const LOOK = `
     done(seen);
   })();`;
 
-/** px; how wide the file is that was fetched: its name says it, or it is the picture itself. */
+/** px; how wide the file is that was fetched: its name says it, or it is the image itself. */
 function fetched(source: string, assets: readonly Asset[]): { width: number; asset: Asset } {
   const name = /assets\/([^/]+)$/.exec(source)?.[1];
   if (name === undefined) throw new Error(`Fetched: “${source}”.`);
@@ -92,7 +92,7 @@ function fetched(source: string, assets: readonly Asset[]): { width: number; ass
 }
 
 /** px; how wide the whole file is drawn: that of its box, or more where the box cuts off its sides. */
-const drawn = ({ box, fit, shape }: SeenPicture): number =>
+const drawn = ({ box, fit, shape }: ShownImage): number =>
   fit === 'cover' ? Math.max(box.width, box.height * shape) : box.width;
 
 /** Whether an element’s width, or that of one around it, follows its words: then core tells how wide it can be at most. */
@@ -109,11 +109,11 @@ function followsWords(site: Site, page: Page, id: string, width: number): boolea
   return false;
 }
 
-/** Whether a picture is as large as its area in an overlay. */
+/** Whether an image is as large as its area in an overlay. */
 function fills({ frame }: Site, page: Page, id: string, width: number): boolean {
   const node = page.nodes[id as NodeId];
   if (!node?.parent || page.nodes[node.parent].kind !== 'overlay') return false;
-  return standingIn(frame, page, node, viewAt(frame.views, width).id).heldDown === 'stretch';
+  return placementIn(frame, page, node, viewAt(frame.views, width).id).heldDown === 'stretch';
 }
 
 describe('the images that a page fetches', function () {
@@ -129,7 +129,7 @@ describe('the images that a page fetches', function () {
     files?.close();
   });
 
-  async function seenIn(site: Site, widths: number[], density = 1): Promise<SeenPicture[][]> {
+  async function seenIn(site: Site, widths: number[], density = 1): Promise<ShownImage[][]> {
     await browser.driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
       width: 1280,
       height: 800,
@@ -138,28 +138,22 @@ describe('the images that a page fetches', function () {
     });
     await browser.driver.get(`${files.url}/frame`);
     const url = await files.put(`sizes-${count++}`, site);
-    const seen: SeenPicture[][] = [];
+    const seen: ShownImage[][] = [];
     for (let at = 0; at < widths.length; at += 24)
       seen.push(
-        ...(await browser.driver.executeAsyncScript<SeenPicture[][]>(LOOK, url, widths.slice(at, at + 24))),
+        ...(await browser.driver.executeAsyncScript<ShownImage[][]>(LOOK, url, widths.slice(at, at + 24))),
       );
     return seen;
   }
 
-  /** The widths on offer of what was fetched, narrow to wide; of a part of a picture, its own. */
+  /** The widths on offer of what was fetched, narrow to wide; of a part of an image, its own. */
   const offered = (natural: number) => [
     ...OFFERED.filter((width) => width < Math.min(natural, 2560)),
     Math.min(natural, 2560),
   ];
 
   /** What is wrong with what was fetched at widths of the window. */
-  function faults(
-    site: Site,
-    page: Page,
-    widths: number[],
-    seen: SeenPicture[][],
-    density: number,
-  ): string[] {
+  function faults(site: Site, page: Page, widths: number[], seen: ShownImage[][], density: number): string[] {
     return seen.flatMap((pictures, index) =>
       pictures.flatMap((picture) => {
         const { width, asset } = fetched(picture.source, site.frame.assets);

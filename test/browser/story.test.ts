@@ -5,13 +5,13 @@ import { served, type Served } from '../server/serving.ts';
 import { byRole, eventually, openBrowser, resize, type Browser, visit } from './browser.ts';
 import {
   cell,
-  cellSays,
+  cellShows,
   chooseReach,
   chooseView,
   computed,
   inSheet,
   kept,
-  saysStep,
+  expectStep,
   selectInOutline,
   sheet,
   type,
@@ -65,13 +65,13 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     await selectInOutline(driver, 'Headline');
     await chooseReach(driver, 'Here');
     await type(driver, 'Size', 'Tablet', '40-52');
-    await saysStep(driver, 'Headline: size in Tablet fluid 44–56 → fluid 40–52');
-    await cellSays(driver, 'Size in Tablet: 40–52, override, here');
+    await expectStep(driver, 'Headline: size in Tablet fluid 44–56 → fluid 40–52');
+    await cellShows(driver, 'Size in Tablet: 40–52, override, here');
 
     // An override that goes on to Mobile; the cell there says so by having no override of its own.
     await chooseReach(driver, 'Onward');
     await type(driver, 'Line height', 'Tablet', '1.2');
-    await saysStep(driver, 'Headline: line height in Tablet and onward 1.08 → 1.2');
+    await expectStep(driver, 'Headline: line height in Tablet and onward 1.08 → 1.2');
     await chooseView(driver, 'Mobile');
     await eventually(
       'the line height in Mobile',
@@ -82,7 +82,7 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     await chooseReach(driver, 'Here');
     const tile = await byRole(driver, 'gridcell', /^Lead paragraph in Mobile: shown/);
     await tile.click();
-    await saysStep(driver, 'Lead paragraph: hidden in Mobile');
+    await expectStep(driver, 'Lead paragraph: hidden in Mobile');
     // As long as it is selected it stands there as a ghost.
     await selectInOutline(driver, 'Headline');
     await eventually('gone', async () => (await computed(driver, 'Mobile', 'lead', 'display')) === 'none');
@@ -93,7 +93,7 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     await driver.actions().sendKeys(Key.ENTER).perform();
     const grip = await byRole(driver, 'button', 'Move Card: Saturn');
     await draw(browser, grip, { x: 0, y: 80 });
-    await saysStep(driver, 'Three objects: order of parts in Mobile 1·2·3 → 2·3·1');
+    await expectStep(driver, 'Three objects: order of parts in Mobile 1·2·3 → 2·3·1');
     await driver.actions().sendKeys(Key.ESCAPE).perform();
     expect(
       await inSheet<boolean>(
@@ -107,13 +107,13 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     // And another row by its Reverse button.
     await selectInOutline(driver, 'Text');
     await (await byRole(driver, 'button', 'Reverse the order of Row: text + dome in Mobile')).click();
-    await saysStep(driver, 'Row: text + dome: order reversed in Mobile');
+    await expectStep(driver, 'Row: text + dome: order reversed in Mobile');
 
     // A mistake, and back.
     await type(driver, 'Gap', 'Mobile', '90');
-    await saysStep(driver, /^Text: gap in Mobile 16 → 90$/);
+    await expectStep(driver, /^Text: gap in Mobile 16 → 90$/);
     await driver.actions().keyDown(Key.CONTROL).sendKeys('z').keyUp(Key.CONTROL).perform();
-    await saysStep(driver, 'Undone: Text: gap in Mobile 16 → 90');
+    await expectStep(driver, 'Undone: Text: gap in Mobile 16 → 90');
     expect(await computed(driver, 'Mobile', 'opening-words', 'row-gap')).to.equal('16px');
     await kept(driver);
 
@@ -174,9 +174,9 @@ describe('the whole story: adapt a page, publish it, find it again', function ()
     await driver.get(`${running.url}/sites/brindle-hill/pages/home`);
     await sheet(driver, 'Desktop');
     await selectInOutline(driver, 'Headline');
-    await cellSays(driver, 'Size in Tablet: 40–52, override, here');
+    await cellShows(driver, 'Size in Tablet: 40–52, override, here');
     await byRole(driver, 'gridcell', /^Lead paragraph in Mobile: not shown/);
-    // Even the steps: the last one can still be taken back.
+    // Even the steps: the last one can still be undone.
     await byRole(driver, 'button', 'Undo: Row: text + dome: order reversed in Mobile');
     await byRole(driver, 'button', 'Redo: Text: gap in Mobile 16 → 90');
     expect(await (await fetch(`${running.hostUrl}/brindle-hill/`)).text()).to.include(

@@ -8,7 +8,7 @@ import {
   inSheet,
   kept,
   outlineRow,
-  saysStep,
+  expectStep,
   selectInOutline,
   sheet,
   useBench,
@@ -37,13 +37,13 @@ describe('the workbench: elements come and go', function () {
     const before = await inSheets('.quote');
     await selectInOutline(driver, 'Dome image');
     await addOf('Quote');
-    await saysStep(driver, 'Quote added to Row: text + dome');
+    await expectStep(driver, 'Quote added to Row: text + dome');
     await byRole(driver, 'grid', 'Values of Quote');
     const listed = await names();
     expect(listed[listed.indexOf('Dome image') + 1]).to.equal('Quote');
     expect(await inSheets('.quote')).to.equal(before + 1);
     await chord(Key.CONTROL, 'z');
-    await saysStep(driver, 'Undone: Quote added to Row: text + dome');
+    await expectStep(driver, 'Undone: Quote added to Row: text + dome');
     expect(await inSheets('.quote')).to.equal(before);
     await chord(Key.CONTROL, 'y');
     await eventually('the quote is back', async () => (await inSheets('.quote')) === before + 1);
@@ -53,14 +53,14 @@ describe('the workbench: elements come and go', function () {
     const { driver } = bench;
     await selectInOutline(driver, 'Text');
     await addOf('Divider');
-    await saysStep(driver, 'Divider added to Text');
+    await expectStep(driver, 'Divider added to Text');
     await selectInOutline(driver, 'Text');
     await (await byRole(driver, 'button', 'Below Text')).click();
     await addOf('Card');
-    await saysStep(driver, 'Card added to Row: text + dome');
+    await expectStep(driver, 'Card added to Row: text + dome');
     await selectInOutline(driver, 'Headline');
     await addOf('Section');
-    await saysStep(driver, 'Section added to Home');
+    await expectStep(driver, 'Section added to Home');
     await byRole(driver, 'grid', 'Values of Section');
     const listed = await names();
     expect(listed.slice(listed.indexOf('Section'), listed.indexOf('Section') + 4)).to.deep.equal([
@@ -76,11 +76,11 @@ describe('the workbench: elements come and go', function () {
     const cards = await inSheets('.card, .column');
     await selectInOutline(driver, 'Card: Saturn');
     await chord(Key.CONTROL, 'd');
-    await saysStep(driver, /^Card: Saturn: duplicated with \d+ elements in it$/);
+    await expectStep(driver, /^Card: Saturn: duplicated with \d+ elements in it$/);
     expect(await inSheets('.card, .column')).to.equal(cards + 1);
     await focusedCell(/^Card: Saturn$/);
     await press(Key.DELETE);
-    await saysStep(driver, /^Card: Saturn: deleted with \d+ elements in it$/);
+    await expectStep(driver, /^Card: Saturn: deleted with \d+ elements in it$/);
     expect(await inSheets('.card, .column')).to.equal(cards);
     await focusedCell(/./);
     // Chosen together with what holds it: the next thing that stays is selected.
@@ -93,18 +93,18 @@ describe('the workbench: elements come and go', function () {
       .perform();
     await byRole(driver, 'grid', 'Values of 2 elements');
     await press(Key.DELETE);
-    await saysStep(driver, /^Text: deleted with \d+ elements in it$/);
+    await expectStep(driver, /^Text: deleted with \d+ elements in it$/);
     await byRole(driver, 'grid', /^Values of (Card|Dome image)$/);
     await chord(Key.CONTROL, 'z');
     await selectInOutline(driver, 'Dome image');
     await press(Key.DELETE);
-    await saysStep(driver, 'Dome image: deleted');
+    await expectStep(driver, 'Dome image: deleted');
     await kept(driver);
     await bench.reload();
     await sheet(driver, 'Desktop');
     expect(await inSheets('.n-dome')).to.equal(0);
     await chord(Key.CONTROL, 'z');
-    await saysStep(driver, 'Undone: Dome image: deleted');
+    await expectStep(driver, 'Undone: Dome image: deleted');
     expect(await inSheets('.n-dome')).to.equal(1);
     await outlineRow(driver, 'Dome image');
   });
@@ -120,7 +120,7 @@ describe('the workbench: elements come and go', function () {
       .perform();
     await byRole(driver, 'grid', 'Values of 2 elements');
     await chord(Key.CONTROL, 'd');
-    await saysStep(driver, '2 elements: duplicated in Three objects with 6 elements in it');
+    await expectStep(driver, '2 elements: duplicated in Three objects with 6 elements in it');
     await byRole(driver, 'grid', 'Values of 2 elements');
     const listed = (await names()).filter((name) => name.startsWith('Card: '));
     expect(listed).to.deep.equal([
@@ -128,16 +128,16 @@ describe('the workbench: elements come and go', function () {
       'Card: The Ember cluster',
     ]);
     await chord(Key.CONTROL, 'z');
-    await saysStep(driver, /^Undone: 2 elements: duplicated/);
+    await expectStep(driver, /^Undone: 2 elements: duplicated/);
   });
 
   it('lets a block take a column more or less of its row by + and −, and says where there is no row', async () => {
     const { driver } = bench;
     await selectInOutline(driver, 'Text');
     await press('-');
-    await saysStep(driver, 'Text: columns in Desktop 7 → 6');
+    await expectStep(driver, 'Text: columns in Desktop 7 → 6');
     await press('+');
-    await saysStep(driver, 'Text: columns in Desktop 6 → 7');
+    await expectStep(driver, 'Text: columns in Desktop 6 → 7');
     await selectInOutline(driver, 'Headline');
     await press('-');
     await eventually('why not', async () =>

@@ -9,7 +9,7 @@ import { files as pictures, home, made, node, onlyPages, site, view } from '../c
 import { byRole, eventually, openBrowser, visit } from './browser.ts';
 import { fileServer } from './files.ts';
 import { commandLine } from '../server/program.ts';
-import { chooseView, saysStep, selectInOutline, type, useBench } from './workbench.ts';
+import { chooseView, expectStep, selectInOutline, type, useBench } from './workbench.ts';
 
 /** Does something with a folder that is removed at the end. */
 async function inFolder(use: (folder: string) => Promise<void>): Promise<void> {
@@ -213,7 +213,7 @@ describe('the workbench: the sweep', function () {
     await press('Tree');
     await selectInOutline(driver, 'Dome image');
     await type(driver, 'Min. width', 'Mobile', '600');
-    await saysStep(driver, 'Dome image: min. width in Mobile and onward auto → 600 px');
+    await expectStep(driver, 'Dome image: min. width in Mobile and onward auto → 600 px');
     await press('Findings');
     const wider = await listed(/^Dome image makes the page up to \d+ px wider than the window from 320 to/);
     expect(wider).to.contain('Mobile · WCAG 2.2, 1.4.10');
@@ -228,7 +228,7 @@ describe('the workbench: the sweep', function () {
         : undefined,
     );
     await press('Remove its min. width in Mobile', { inside: item });
-    await saysStep(driver, 'Dome image: min. width in Mobile 600 px → auto');
+    await expectStep(driver, 'Dome image: min. width in Mobile 600 px → auto');
     await gone(/^Dome image makes/);
     await says(/^Swept at every width/);
     await press('Do not follow changes');

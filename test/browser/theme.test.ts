@@ -1,4 +1,4 @@
-/** The theme: text styles in the table, colours, the spacing scale and fonts, with steps that can be taken back. */
+/** The theme: text styles in the table, colours, the spacing scale and fonts, with steps that can be undone. */
 import { expect } from 'chai';
 import { createRequire } from 'node:module';
 import { fileURLToPath } from 'node:url';
@@ -7,13 +7,13 @@ import { paths } from '../../api/paths.ts';
 import type { SiteFrame } from '../../core/index.ts';
 import { byRole, eventually, still } from './browser.ts';
 import {
-  cellSays,
+  cellShows,
   chooseView,
   computed,
   inSheet,
   kept,
   lastStep,
-  saysStep,
+  expectStep,
   selectInOutline,
   sheet,
   type,
@@ -45,7 +45,7 @@ describe('the workbench: theme', function () {
     const values = await byRole(driver, 'region', 'Values of the Heading 3 style');
     expect(await values.getText()).to.match(/6 on this page follow it/);
     await type(driver, 'Size', 'Tablet', '27', [Key.SHIFT, Key.ENTER]);
-    await saysStep(driver, 'Heading 3: size in Tablet 24 → 27');
+    await expectStep(driver, 'Heading 3: size in Tablet 24 → 27');
     await chooseView(driver, 'Tablet');
     for (const id of ['saturn-title', 'eyes-title'])
       expect(await computed(driver, 'Tablet', id, 'font-size')).to.equal('27px');
@@ -103,9 +103,9 @@ describe('the workbench: theme', function () {
     await selectInOutline(driver, 'Lead paragraph');
     await (await byRole(driver, 'combobox', /Text style/)).click();
     await (await byRole(driver, 'option', 'Small')).click();
-    await saysStep(driver, 'Lead paragraph: text style Small in every view');
+    await expectStep(driver, 'Lead paragraph: text style Small in every view');
     expect(await computed(driver, 'Desktop', 'lead', 'font-size')).to.equal('15px');
-    await cellSays(driver, 'Size in Desktop: 15');
+    await cellShows(driver, 'Size in Desktop: 15');
   });
 
   it('changes and adds colours, and does not let one go that is used', async () => {
@@ -116,7 +116,7 @@ describe('the workbench: theme', function () {
     const field = await byRole(driver, 'textbox', 'Colour', { inside: card });
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '#00aa55');
     await (await byRole(driver, 'button', 'Change everywhere', { inside: card })).click();
-    await saysStep(driver, 'Colour Lamp: #f0a93b → #00aa55');
+    await expectStep(driver, 'Colour Lamp: #f0a93b → #00aa55');
     await eventually(
       'the button in the new colour',
       async () => (await computed(driver, 'Desktop', 'book', 'background-color')) === 'rgb(0, 170, 85)',
@@ -140,12 +140,12 @@ describe('the workbench: theme', function () {
     await openTheme();
     const field = await byRole(driver, 'textbox', 'M in Tablet');
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), '20', Key.ENTER);
-    await saysStep(driver, 'Space M: 20 px in Tablet and onward');
+    await expectStep(driver, 'Space M: 20 px in Tablet and onward');
     await chooseView(driver, 'Tablet');
     expect(await computed(driver, 'Tablet', 'shared-foot-foot-social', 'row-gap')).to.equal('20px');
     const step = await byRole(driver, 'textbox', 'M in Tablet');
     await step.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE, Key.ENTER);
-    await saysStep(driver, 'Space M: Tablet cleared');
+    await expectStep(driver, 'Space M: Tablet cleared');
     expect(await computed(driver, 'Tablet', 'shared-foot-foot-social', 'row-gap')).to.equal('24px');
   });
 
@@ -163,14 +163,14 @@ describe('the workbench: theme', function () {
       ),
     );
     await enter('10–50 @ 280–2280');
-    await saysStep(driver, 'Space M: 10–50 px in Desktop');
+    await expectStep(driver, 'Space M: 10–50 px in Desktop');
     // At 1280 px, half the way.
     expect(await computed(driver, 'Desktop', 'shared-foot-foot-social', 'row-gap')).to.equal('30px');
     expect(await (await byRole(driver, 'textbox', 'M in Desktop')).getAttribute('value')).to.equal('10–50');
     // Only looked at, an override stays as it is, also where another reach is chosen.
     const tablet = await byRole(driver, 'textbox', 'M in Tablet');
     await tablet.sendKeys(Key.chord(Key.CONTROL, 'a'), '10–20', Key.chord(Key.SHIFT, Key.ENTER));
-    await saysStep(driver, 'Space M: 10–20 px in Tablet');
+    await expectStep(driver, 'Space M: 10–20 px in Tablet');
     await (await byRole(driver, 'textbox', 'M in Mobile')).click();
     await tablet.click();
     await tablet.sendKeys(Key.TAB);
@@ -187,11 +187,11 @@ describe('the workbench: theme', function () {
     );
     const name = await byRole(driver, 'textbox', 'Name', { inside: await card() });
     await name.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Middle', Key.ENTER);
-    await saysStep(driver, 'Space M: renamed to Middle');
+    await expectStep(driver, 'Space M: renamed to Middle');
     await (await byRole(driver, 'button', 'Add a step')).click();
     await (await byRole(driver, 'button', 'Step Step 1')).click();
     await (await byRole(driver, 'button', 'Remove', { inside: await card() })).click();
-    await saysStep(driver, 'Space Step 1 removed');
+    await expectStep(driver, 'Space Step 1 removed');
     for (let steps = 0; steps < 4; steps += 1) await chord(Key.CONTROL, 'z');
     expect(await computed(driver, 'Desktop', 'shared-foot-foot-social', 'row-gap')).to.equal('24px');
   });
@@ -202,10 +202,10 @@ describe('the workbench: theme', function () {
     const input = await driver.findElement(By.css('input[type=file][aria-label="Font file"]'));
     await driver.executeScript('arguments[0].hidden = false', input);
     await input.sendKeys(FONT);
-    await saysStep(driver, 'Font Atkinson Hyperlegible Next added');
+    await expectStep(driver, 'Font Atkinson Hyperlegible Next added');
     await selectInOutlineFromTheme('Headline');
     await type(driver, 'Family', 'Desktop', 'Atkinson Hyperlegible Next');
-    await saysStep(driver, 'Headline: family in Desktop Fraunces → Atkinson Hyperlegible Next');
+    await expectStep(driver, 'Headline: family in Desktop Fraunces → Atkinson Hyperlegible Next');
     await eventually('the font in the sheet', () =>
       inSheet<boolean>(
         driver,

@@ -19,7 +19,7 @@ import {
   label,
   openBench,
   savedBy,
-  saysStep,
+  expectStep,
   selectInOutline,
   sheet,
   type,
@@ -61,7 +61,7 @@ describe('between two sites', function () {
     await type(driver, 'Size', 'Desktop', '52');
     await type(driver, 'Size', 'Tablet', '41');
     await type(driver, 'Colour', 'Desktop', 'sand');
-    await saysStep(driver, /^Evening: title: colour in Desktop .* → Sand$/);
+    await expectStep(driver, /^Evening: title: colour in Desktop .* → Sand$/);
     await menu('Evening: title', 'Copy values');
 
     await driver.get(`${running.url}/sites/low-moor/pages/home`);
@@ -70,7 +70,7 @@ describe('between two sites', function () {
     await menu('Headline', 'Paste values of Evening: title …');
     const dialog = await byRole(driver, 'dialog', 'Paste values of Evening: title');
     await (await byRole(driver, 'button', /^Paste \d+ values$/, { inside: dialog })).click();
-    await saysStep(driver, /^Headline: \d+ values? pasted; left out: .*colour/);
+    await expectStep(driver, /^Headline: \d+ values? pasted; left out: .*colour/);
     await eventually(
       'the size',
       async () => (await computed(driver, 'Desktop', 'headline', 'font-size')) === '52px',
@@ -94,8 +94,8 @@ describe('between two sites', function () {
       return frame.assets.map(({ name }) => name).sort();
     };
     expect(await shelf()).to.deep.equal([]);
-    const key = (letter: string) =>
-      driver.actions().keyDown(Key.CONTROL).sendKeys(letter).keyUp(Key.CONTROL).perform();
+    const key = (message: string) =>
+      driver.actions().keyDown(Key.CONTROL).sendKeys(message).keyUp(Key.CONTROL).perform();
 
     await bench.open();
     // One section is kept and taken out to a file, another copied.
@@ -116,7 +116,7 @@ describe('between two sites', function () {
     await driver.get(`${running.url}/sites/fresh/pages/${pagesOf(fresh)[0].id}`);
     await sheet(driver, 'Desktop');
     await key('v');
-    await saysStep(driver, 'What is up this week: pasted into Home with 14 elements in it');
+    await expectStep(driver, 'What is up this week: pasted into Home with 14 elements in it');
     await eventually('the image of it', () =>
       inSheet<boolean>(
         driver,
@@ -133,7 +133,7 @@ describe('between two sites', function () {
     await openKept();
     const input = await driver.findElement(By.css('input[aria-label="Files of blocks"]'));
     await input.sendKeys(join(folder, 'moon.block.json'));
-    await saysStep(driver, 'Moon phase strip: saved with 1 element in it');
+    await expectStep(driver, 'Moon phase strip: saved with 1 element in it');
     await kept(driver);
     expect(await shelf()).to.have.length(4);
     await rm(folder, { recursive: true });

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { Key } from 'selenium-webdriver';
 import { byRole, eventually } from './browser.ts';
-import { saysStep, useBench } from './workbench.ts';
+import { expectStep, useBench } from './workbench.ts';
 
 describe('the type of a site', function () {
   this.timeout(120_000);
@@ -29,7 +29,7 @@ describe('the type of a site', function () {
     await toType();
     expect(await valueOf('Size of Heading 1 in Tablet')).to.equal('44–56');
     await fill('Size of Heading 1 in Mobile', '30–40 @ 400–600');
-    await saysStep(driver, 'Heading 1: size in Mobile and onward 36 → fluid 30–40');
+    await expectStep(driver, 'Heading 1: size in Mobile and onward 36 → fluid 30–40');
     expect(await valueOf('Size of Heading 1 in Mobile')).to.equal('30–40');
     await driver.findElement({ css: 'body' }).sendKeys(Key.TAB);
     const table = await byRole(driver, 'table', 'Sizes of text styles');
@@ -41,7 +41,7 @@ describe('the type of a site', function () {
     expect(await row.getText()).to.include('Not saved; it is still “30–40”.');
     await byRole(driver, 'textbox', 'Size of Heading 1 in Mobile').then((box) => box.sendKeys(Key.ESCAPE));
     await undo();
-    await saysStep(driver, /^Undone: Heading 1: size in Mobile/);
+    await expectStep(driver, /^Undone: Heading 1: size in Mobile/);
     expect(await valueOf('Size of Heading 1 in Mobile')).to.equal('36');
   });
 
@@ -103,11 +103,11 @@ describe('the type of a site', function () {
     await undo();
   });
 
-  it('says what is amiss, at which widths, and leads there', async () => {
+  it('says what is wrong, at which widths, and leads there', async () => {
     const { driver } = bench;
     await toType();
     const before = await (await byRole(driver, 'list', 'Problems')).getText();
-    // The demo's text styles are sound; some of the lines on its home page are long, or short beside pictures.
+    // The demo's text styles are sound; some of the lines on its home page are long, or short beside images.
     expect(
       before
         .split('\n')
@@ -125,7 +125,7 @@ describe('the type of a site', function () {
     const chosen = await byRole(driver, 'button', 'Meta');
     expect(await chosen.getAttribute('aria-pressed')).to.equal('true');
     await undo();
-    await saysStep(driver, /^Undone: Meta/);
+    await expectStep(driver, /^Undone: Meta/);
     const lines = await driver.findElement({ xpath: `//li[contains(., 'Invitation: text')]//button` });
     await lines.click();
     await byRole(driver, 'treegrid', /./);
@@ -168,12 +168,12 @@ describe('the type of a site', function () {
     );
     await (await byRole(driver, 'checkbox', 'Change Body', { inside: dialog })).click();
     await (await byRole(driver, 'button', /^Change 14 styles in Mobile$/, { inside: dialog })).click();
-    await saysStep(driver, '14 text styles: sizes in Mobile and onward');
+    await expectStep(driver, '14 text styles: sizes in Mobile and onward');
     expect(await valueOf('Size of Heading 1 in Mobile')).to.equal('18');
     expect(await valueOf('Size of Body in Mobile')).to.equal('16');
     expect(await valueOf('Size of Heading 1 in Tablet')).to.equal('44–56');
     await undo();
-    await saysStep(driver, /^Undone: 14 text styles/);
+    await expectStep(driver, /^Undone: 14 text styles/);
   });
 
   it('takes sizes from a scale, as seen before, but for styles that are not included, in one step', async () => {
@@ -196,14 +196,14 @@ describe('the type of a site', function () {
       /Heading 1 36 → 40 80 → 52/,
     );
     await (await byRole(driver, 'button', /^Give 14 styles/, { inside: dialog })).click();
-    await saysStep(
+    await expectStep(
       driver,
       '14 text styles on a scale, from 16 px × 1.2 at 390 px to 17 px × 1.25 at 1680 px',
     );
     expect(await valueOf('Size of Heading 1 in Mobile')).to.equal('40–52');
     expect(await valueOf('Size of Logo in Mobile')).to.equal('20');
     await undo();
-    await saysStep(driver, /^Undone: 14 text styles/);
+    await expectStep(driver, /^Undone: 14 text styles/);
     expect(await valueOf('Size of Heading 1 in Wide')).to.equal('80');
   });
 });

@@ -4,12 +4,12 @@ import { site } from '../core/acting.ts';
 import { byRole, eventually, still } from './browser.ts';
 import {
   cell,
-  cellSays,
+  cellShows,
   chooseReach,
   chooseView,
   inSheet,
   label,
-  saysStep,
+  expectStep,
   selectInOutline,
   type,
   useBench,
@@ -36,18 +36,18 @@ describe('the workbench: values', function () {
       await focusedCell(/^Line height in Mobile/);
 
       await type(driver, 'Line height', 'Tablet', '1.3');
-      await saysStep(driver, 'Evening: title: line height in Tablet and onward 1.15 → 1.3');
+      await expectStep(driver, 'Evening: title: line height in Tablet and onward 1.15 → 1.3');
       await focusedCell(/^Line height in Tablet: 1.3, override, onward/);
       await type(driver, 'Line height', 'Mobile', '1.4', [Key.SHIFT, Key.ENTER]);
       await focusedCell(/^Line height in Mobile: 1.4, override, here$/);
       await type(driver, 'Line height', 'Wide', '1.2', [Key.ALT, Key.ENTER]);
-      await saysStep(driver, 'Evening: title: line height in every view 1.15 → 1.2');
-      await cellSays(driver, 'Line height in Mobile: 1.2');
-      await cellSays(driver, 'Line height in Desktop: 1.2, base value');
+      await expectStep(driver, 'Evening: title: line height in every view 1.15 → 1.2');
+      await cellShows(driver, 'Line height in Mobile: 1.2');
+      await cellShows(driver, 'Line height in Desktop: 1.2, base value');
       await (await cell(driver, 'Line height', 'Desktop')).click();
       await press(Key.DELETE);
-      await saysStep(driver, 'Evening: title: line height in Desktop cleared');
-      await cellSays(driver, 'Line height in Desktop: 1.15');
+      await expectStep(driver, 'Evening: title: line height in Desktop cleared');
+      await cellShows(driver, 'Line height in Desktop: 1.15');
     });
 
     it('start with the reach that was chosen last in this browser', async () => {
@@ -88,12 +88,12 @@ describe('the workbench: values', function () {
       await press(Key.ENTER);
       await byRole(driver, 'textbox', 'Weight in Wide');
       await press(Key.ARROW_UP, Key.ARROW_UP, Key.ARROW_DOWN, Key.ENTER);
-      await saysStep(driver, 'Evening: title: weight in Wide 600 → 650');
+      await expectStep(driver, 'Evening: title: weight in Wide 600 → 650');
       await chord(Key.CONTROL, 'c');
       await press(Key.END);
       await focusedCell(/^Weight in Mobile/);
       await chord(Key.CONTROL, 'v');
-      await saysStep(driver, 'Evening: title: weight in Mobile 600 → 650');
+      await expectStep(driver, 'Evening: title: weight in Mobile 600 → 650');
     });
 
     it('change the reach of an override by drawing its end, and by a key', async () => {
@@ -115,12 +115,12 @@ describe('the workbench: values', function () {
           .release()
           .perform();
       await draw(end, 50);
-      await saysStep(driver, 'Three objects: gap now holds in Tablet and onward');
-      await cellSays(driver, 'Gap in Mobile: 31');
+      await expectStep(driver, 'Three objects: gap now holds in Tablet and onward');
+      await cellShows(driver, 'Gap in Mobile: 31');
       await (await cell(driver, 'Gap', 'Tablet')).click();
       await driver.actions().keyDown(Key.ALT).sendKeys(Key.ARROW_LEFT).keyUp(Key.ALT).perform();
-      await saysStep(driver, 'Three objects: gap now holds in Tablet only');
-      await cellSays(driver, 'Gap in Mobile: 16');
+      await expectStep(driver, 'Three objects: gap now holds in Tablet only');
+      await cellShows(driver, 'Gap in Mobile: 16');
     });
 
     it('tell where a value comes from', async () => {
@@ -151,16 +151,16 @@ describe('the workbench: values', function () {
       await chooseReach(driver, 'Here');
       const inside = await open('Colour', 'Mobile');
       await (await byRole(driver, 'button', 'Lamp', { inside })).click();
-      await saysStep(driver, 'Evening: title: colour in Mobile Ink → Lamp');
+      await expectStep(driver, 'Evening: title: colour in Mobile Ink → Lamp');
       await still(driver);
       await open('Align text', 'Tablet');
       await (await byRole(driver, 'menuitem', 'end')).click();
-      await saysStep(driver, 'Evening: title: align text in Tablet centre → end');
+      await expectStep(driver, 'Evening: title: align text in Tablet centre → end');
       await still(driver);
       await selectInOutline(driver, 'Dome image');
       await open('Image', 'Mobile');
       await (await byRole(driver, 'button', 'Telescope')).click();
-      await saysStep(driver, 'Dome image: image in Mobile Dome, close → Telescope');
+      await expectStep(driver, 'Dome image: image in Mobile Dome, close → Telescope');
       await chooseView(driver, 'Mobile');
       const { hash } = site.frame.assets.find(({ id }) => id === 'telescope')!;
       await eventually('the telescope in the sheet', async () =>
@@ -176,7 +176,7 @@ describe('the workbench: values', function () {
       const largest = await byRole(driver, 'textbox', 'Largest');
       await largest.sendKeys(Key.chord(Key.CONTROL, 'a'), '96');
       await (await byRole(driver, 'button', 'Set size')).click();
-      await saysStep(driver, 'Headline: size in Wide 80 → fluid 80–96');
+      await expectStep(driver, 'Headline: size in Wide 80 → fluid 80–96');
       await open('Size', 'Desktop');
       await (await byRole(driver, 'button', 'Proportional')).click();
       const share = await byRole(driver, 'textbox', 'Percent of its container');
@@ -186,7 +186,7 @@ describe('the workbench: values', function () {
         Number(await share.getAttribute('value')) < 5 ? true : undefined,
       );
       await (await byRole(driver, 'button', 'Set size')).click();
-      await saysStep(driver, /^Headline: size in Desktop 64 → 3\.\d+ %$/);
+      await expectStep(driver, /^Headline: size in Desktop 64 → 3\.\d+ %$/);
       await chooseView(driver, 'Desktop');
       // The share that was offered first is the size that it had: 64 px at the sheet's 1280.
       const column = await inSheet<number>(
@@ -228,7 +228,7 @@ describe('the workbench: values', function () {
       await driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', level);
       await level.click();
       await (await byRole(driver, 'option', 'Heading 3')).click();
-      await saysStep(driver, 'Headline: level changed in every view');
+      await expectStep(driver, 'Headline: level changed in every view');
       expect(await inSheet<string>(driver, 'Desktop', 'headline', 'return element.tagName')).to.equal('H3');
       await chord(Key.CONTROL, 'z');
     });
@@ -244,21 +244,21 @@ describe('the workbench: values', function () {
       };
       await chooseView(driver, 'Tablet');
       await choose('Opening: the dome opens at dusk', 'Clear 2 overrides in Tablet');
-      await saysStep(driver, 'Opening: the dome opens at dusk: 2 overrides in Tablet cleared');
+      await expectStep(driver, 'Opening: the dome opens at dusk: 2 overrides in Tablet cleared');
       await chord(Key.CONTROL, 'z');
       await byRole(driver, 'gridcell', 'Opening: the dome opens at dusk in Tablet: shown, 2 overrides');
       await choose('Card: Saturn', 'Copy values');
       await choose('Text', 'Paste values of Card: Saturn …');
       const paste = await byRole(driver, 'dialog', 'Paste values of Card: Saturn');
       await (await byRole(driver, 'button', 'Paste 4 values', { inside: paste })).click();
-      await saysStep(driver, 'Text: 4 values pasted');
+      await expectStep(driver, 'Text: 4 values pasted');
       await chord(Key.CONTROL, 'z');
       await choose('Text', 'Paste values of Card: Saturn …');
       const some = await byRole(driver, 'dialog', 'Paste values of Card: Saturn');
       for (const group of ['Layout', 'Background'])
         await (await byRole(driver, 'checkbox', group, { inside: some })).click();
       await (await byRole(driver, 'button', 'Paste 1 value', { inside: some })).click();
-      await saysStep(driver, 'Text: 1 value pasted');
+      await expectStep(driver, 'Text: 1 value pasted');
       await chord(Key.CONTROL, 'z');
       await still(driver);
       await type(driver, 'Gap', 'Tablet', '4');
@@ -274,11 +274,11 @@ describe('the workbench: values', function () {
         .to.match(/Text Columns 7 of 12 12 of 12/)
         .and.match(/Text Gap 24 4/);
       await (await byRole(driver, 'button', /^Copy \d+ overrides$/, { inside: carry })).click();
-      await saysStep(driver, /overrides copied from Tablet to Wide$/);
+      await expectStep(driver, /overrides copied from Tablet to Wide$/);
       await selectInOutline(driver, 'Card: Saturn');
       await type(driver, 'Gap', 'Tablet', '6');
       await choose('Card: Saturn', /^Give its \d+ overrides? to 2 siblings of its kind$/);
-      await saysStep(driver, 'Card: Saturn: overrides given to 2 siblings');
+      await expectStep(driver, 'Card: Saturn: overrides given to 2 siblings');
       await byRole(driver, 'gridcell', 'Card: The Ember cluster in Tablet: shown, 1 override');
     });
   });

@@ -9,7 +9,7 @@ import { files as pictures, made, onlyPages, site, view } from '../core/acting.t
 import { editor } from '../server/editing.ts';
 import { byRole, eventually, openBrowser, resize, still, visit } from './browser.ts';
 import { fileServer } from './files.ts';
-import { computed, kept, saysStep, sheet, useBench } from './workbench.ts';
+import { computed, kept, expectStep, sheet, useBench } from './workbench.ts';
 
 describe('the views of a site', function () {
   this.timeout(120_000);
@@ -46,7 +46,7 @@ describe('the views of a site', function () {
     await press('menuitem', /^Small phone/);
     await gone('menu');
     await press('button', 'Turn the sheet of Mobile to 568 × 320');
-    await saysStep(bench.driver, 'View Mobile: sheet 568 × 320 px');
+    await expectStep(bench.driver, 'View Mobile: sheet 568 × 320 px');
     await fill('From, Tablet', '700 px');
     await becomes('Mobile 0, Tablet 700, Desktop 1024, Wide 1440');
     await fill('Name, Tablet', 'Slate');
@@ -54,15 +54,18 @@ describe('the views of a site', function () {
     await press('button', 'Common devices, Slate');
     await press('menuitem', /^Small tablet/);
     await gone('menu');
-    await saysStep(bench.driver, 'View Slate: sheet 744 × 1133 px');
+    await expectStep(bench.driver, 'View Slate: sheet 744 × 1133 px');
     await fill('Columns, Slate', '8');
     await fill('Content max., Slate', 'fluid');
-    await saysStep(bench.driver, 'View Slate: grid changed');
+    await expectStep(bench.driver, 'View Slate: grid changed');
     // On its side it would be as wide as a desktop.
     await press('button', 'Turn the sheet of Slate to 1133 × 744');
-    await saysStep(bench.driver, /as wide as the view allows/);
+    await expectStep(bench.driver, /as wide as the view allows/);
     await fill('From, Slate', '1010');
-    await saysStep(bench.driver, /^Desktop would start 14 px after Slate; views start at least 40 px apart/);
+    await expectStep(
+      bench.driver,
+      /^Desktop would start 14 px after Slate; views start at least 40 px apart/,
+    );
     await kept(bench.driver);
     const { list } = await views();
     expect(list[0].sheet).to.deep.equal({ width: 568, height: 320 });
@@ -86,7 +89,10 @@ describe('the views of a site', function () {
     expect(await dialog.getText()).to.match(/1 moved to Slate, \d+ deleted/);
     await (await byRole(bench.driver, 'button', 'Delete', { inside: dialog })).click();
     await becomes('Mobile 0, Slate 700, Desktop 1024, Wide 1440');
-    await saysStep(bench.driver, /^View Large mobile: deleted, 1 value moved to Slate, \d+ values dropped$/);
+    await expectStep(
+      bench.driver,
+      /^View Large mobile: deleted, 1 value moved to Slate, \d+ values dropped$/,
+    );
     await gone('dialog');
     await undo();
     await becomes('Mobile 0, Large mobile 450, Slate 700, Desktop 1024, Wide 1440');
@@ -95,7 +101,7 @@ describe('the views of a site', function () {
   it('have another base, or are those of a ready-made set', async () => {
     await toViews();
     await press('radio', 'Slate is the base');
-    await saysStep(bench.driver, 'Base: Desktop → Slate');
+    await expectStep(bench.driver, 'Base: Desktop → Slate');
     await press('button', 'Ready-made sets …');
     const dialog = await byRole(bench.driver, 'dialog', 'Ready-made sets of views');
     await press('radio', /^Mobile, tablet, desktop and wide/);
@@ -140,7 +146,7 @@ describe('the views of a site', function () {
     const marker = await byRole(bench.driver, 'slider', 'Width of the sheet');
     await marker.sendKeys(Key.PAGE_DOWN, Key.PAGE_DOWN, Key.chord(Key.SHIFT, Key.ARROW_RIGHT));
     await press('button', 'Add a view from 650 px');
-    await saysStep(bench.driver, /^Tablet 650 would start 10 px after Tablet/);
+    await expectStep(bench.driver, /^Tablet 650 would start 10 px after Tablet/);
     for (let count = 0; count < 5; count += 1) await marker.sendKeys(Key.chord(Key.SHIFT, Key.ARROW_RIGHT));
     await press('button', 'Add a view from 700 px');
     await becomes('Mobile 0, Tablet 640, Tablet 700 700, Desktop 1024, Wide 1440');
@@ -191,7 +197,7 @@ describe('the views of a site', function () {
       let visitor = 0;
       const pictured = async (address: string, width: number) => {
         await resize(browser.driver, width, 2400);
-        // Each time another visitor: a browser that has a larger picture already goes on showing that.
+        // Each time another visitor: a browser that has a larger image already goes on showing that.
         await visit(browser.driver, address.replace(/\/$/, `~${visitor++}/`));
         const drawn = await browser.driver.executeAsyncScript(
           `const done = arguments[0];

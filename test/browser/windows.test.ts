@@ -1,4 +1,4 @@
-/** Two windows on one site, as two people have them: each sees the other's edits, and takes back its own. */
+/** Two windows on one site, as two people have them: each sees the other's edits, and undoes its own. */
 import { once } from 'node:events';
 import { createServer, request } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -8,10 +8,10 @@ import { editor, inHome, put, set } from '../server/editing.ts';
 import { byRole, eventually, openBrowser, type Browser } from './browser.ts';
 import {
   cell,
-  cellSays,
+  cellShows,
   kept,
   label,
-  saysStep,
+  expectStep,
   selectInOutline,
   sheet,
   type,
@@ -42,7 +42,7 @@ describe('two windows', function () {
     await theirs.executeScript('document.querySelector(".desk-sheets").scrollTop = 300');
     await selectInOutline(mine, 'Evening: title');
     await type(mine, 'Weight', 'Desktop', '640');
-    await cellSays(theirs, 'Weight in Desktop: 640, base value');
+    await cellShows(theirs, 'Weight in Desktop: 640, base value');
     expect(await (await theirs.switchTo().activeElement()).getAccessibleName()).to.match(/^Weight in Tablet/);
     expect(await scrolled()).to.equal(300);
     const weight = await theirs.executeScript(
@@ -60,7 +60,7 @@ describe('two windows', function () {
     await kept(mine);
     await type(theirs, 'Line height', 'Desktop', '1.9');
     await kept(theirs);
-    await cellSays(mine, 'Line height in Desktop: 1.9, base value');
+    await cellShows(mine, 'Line height in Desktop: 1.9, base value');
     expect(await undoOf(mine)).to.match(/^Undo: Evening: title: weight in Desktop .* → 610$/);
     expect(await undoOf(theirs)).to.match(/^Undo: Evening: title: line height in Desktop .* → 1.9$/);
     await (await byRole(mine, 'button', 'List of steps')).click();
@@ -74,7 +74,7 @@ describe('two windows', function () {
       'mine undone',
       async () => !(await label(await cell(mine, 'Weight', 'Desktop'))).includes('610'),
     );
-    await cellSays(mine, 'Line height in Desktop: 1.9, base value');
+    await cellShows(mine, 'Line height in Desktop: 1.9, base value');
     await eventually(
       'and there',
       async () => !(await label(await cell(theirs, 'Weight', 'Desktop'))).includes('610'),
@@ -130,7 +130,7 @@ describe('two windows', function () {
       ],
       { sentence: 'Text added to How an evening goes' },
     );
-    await saysStep(driver, 'Updated from elsewhere: Text added to How an evening goes.');
+    await expectStep(driver, 'Updated from elsewhere: Text added to How an evening goes.');
     await selectInOutline(driver, 'Added elsewhere');
     await chord(driver, 'z');
     await selectInOutline(driver, 'Evening: title');
@@ -164,7 +164,7 @@ describe('two windows', function () {
     await type(driver, 'Weight', 'Desktop', '630');
     await kept(driver);
     await driver.switchTo().window(second);
-    await cellSays(driver, 'Weight in Desktop: 630, base value');
+    await cellShows(driver, 'Weight in Desktop: 630, base value');
     expect(await undo()).to.have.length(0);
 
     // The window that held the connection goes; the other gets it, and its name is free for the next.
@@ -175,7 +175,7 @@ describe('two windows', function () {
       [set(inHome('evening-title', 'style/self/weight/base'), 640)],
       { sentence: 'Weight to 640' },
     );
-    await cellSays(driver, 'Weight in Desktop: 640, base value');
+    await cellShows(driver, 'Weight in Desktop: 640, base value');
     await driver.switchTo().newWindow('tab');
     await driver.get(address);
     await sheet(driver, 'Desktop');
@@ -209,7 +209,7 @@ describe('two windows', function () {
       await editor(() => bench.running.url, 'others').made([
         set(inHome('evening-title', 'style/self/weight/base'), 670),
       ]);
-      await cellSays(driver, 'Weight in Desktop: 670, base value');
+      await cellShows(driver, 'Weight in Desktop: 670, base value');
       expect(faults).to.be.below(0);
     } finally {
       between.close();

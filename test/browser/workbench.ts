@@ -65,7 +65,7 @@ export async function pointAt(driver: Driver, view: string, id: string): Promise
   );
 }
 
-/** Opens the words of an element in a sheet by a double click, and answers their bar. A sheet may be laid out anew while it is aimed at. */
+/** Opens the words of an element in a sheet by a double click, and answers their bar. A sheet may be laid out again while it is aimed at. */
 export const openWords = (driver: Driver, view: string, id: string, name: string): Promise<WebElement> =>
   eventually(`the words of ${name}`, async () => {
     await driver
@@ -157,7 +157,7 @@ export async function cell(driver: Driver, property: string, view: string): Prom
 export const label = async (element: WebElement) => element.getAccessibleName();
 
 /** Waits until a cell of the values table says this: the table is drawn a frame after what it shows. */
-export function cellSays(driver: Driver, words: string): Promise<boolean> {
+export function cellShows(driver: Driver, words: string): Promise<boolean> {
   const [, property, view] = /^(.+) in ([^:]+):/.exec(words)!;
   return eventually(words, async () => (await label(await cell(driver, property, view))) === words);
 }
@@ -189,7 +189,7 @@ export async function chooseReach(driver: Driver, reach: 'Here' | 'Onward' | 'Ev
 export const lastStep = async (driver: Driver) =>
   (await driver.findElement(By.css('[aria-label="Last step"]'))).getAttribute('textContent');
 
-export async function saysStep(driver: Driver, sentence: string | RegExp): Promise<void> {
+export async function expectStep(driver: Driver, sentence: string | RegExp): Promise<void> {
   let said = '';
   const fits = () => (typeof sentence === 'string' ? said === sentence : sentence.test(said));
   await eventually(`the step ${String(sentence)}`, async () => {

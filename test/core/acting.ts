@@ -60,8 +60,8 @@ export function refusal<N extends CommandName>(name: N, args: Arguments<N>, page
   return outcome.ok ? `made: ${outcome.value.sentence}` : outcome.sentence;
 }
 
-/** The site after a step was taken back. */
-export function takenBack({ site: after, inverse }: Pick<Step, 'site' | 'inverse'>): Site {
+/** The site after a step was undone. */
+export function undoneOf({ site: after, inverse }: Pick<Step, 'site' | 'inverse'>): Site {
   const outcome = applied(after, inverse);
   if (!outcome.ok) throw new Error(outcome.sentence);
   return outcome.value.site;

@@ -7,7 +7,7 @@ import {
   elementRules,
   handmadePairs,
   isShown,
-  letterOf,
+  messageOf,
   perform,
   resolve,
   knownProperty,
@@ -17,7 +17,7 @@ import {
   type Page,
   type Site,
 } from '../../core/index.ts';
-import { frame, home, made, node, refusal, site, takenBack, view } from './acting.ts';
+import { frame, home, made, node, refusal, site, undoneOf, view } from './acting.ts';
 
 const VIEWS = ['wide', 'desktop', 'tablet', 'mobile'];
 
@@ -63,7 +63,7 @@ describe('an alternate for a view', () => {
     ]);
     const second = make('set', 'tablet', 'here', make('dome', 'mobile').page);
     expect(showing(second.page)).to.deep.equal(['dome', 'dome', 'copy-tablet', 'copy-mobile']);
-    expect(second.page.nodes[node('set')].children.map((_id, place) => letterOf(place))).to.deep.equal([
+    expect(second.page.nodes[node('set')].children.map((_id, place) => messageOf(place))).to.deep.equal([
       ...['A', 'B', 'C'],
     ]);
   });
@@ -181,7 +181,7 @@ describe('taking a set apart', () => {
     expect(nodes[node('dome')]).to.equal(undefined);
     expect(nodes[node('copy-mobile')].name).to.equal('Dome image');
     expect(nodes[node('copy-mobile')].style.self!.shown).to.equal(undefined);
-    expect(takenBack(apart).pages[home.id]).to.deep.equal(page);
+    expect(undoneOf(apart).pages[home.id]).to.deep.equal(page);
   });
 
   it('and putting it together again shows in every view what it showed', () => {
@@ -276,7 +276,7 @@ describe('a set of alternates', () => {
     const gone = made('removeElements', { nodes: [node('dome'), node('copy-mobile')] }, page, after);
     expect(gone.page.nodes[node('set')]).to.equal(undefined);
     expect(siteFaults(gone.site)).to.deep.equal([]);
-    expect(takenBack(gone)).to.deep.equal(after);
+    expect(undoneOf(gone)).to.deep.equal(after);
   });
 
   it('of sections serves as the first of them does', () => {

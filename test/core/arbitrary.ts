@@ -206,7 +206,7 @@ export const siteArbitrary: fc.Arbitrary<Site> = fc
     const values = slots.map(({ node, part, property }) => {
       const needed = part === 'self' && (kindOf(node.kind)!.required?.includes(property.name) ?? false);
       const any = layeredArbitrary(views, valueArbitrary(property, node.children), needed);
-      // The base of a wording is the content.
+      // The base of a text by view is the content.
       const layered = property.wording ? any.map(({ at }) => (at ? { at } : {})) : any;
       // Parts have many more properties than anyone sets; a few of them keep the pages small.
       return needed ? layered : fc.option(layered, { nil: undefined, freq: part === 'self' ? 2 : 1 });

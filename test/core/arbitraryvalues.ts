@@ -37,7 +37,7 @@ function numbers({ minimum = 0, maximum = 60, step = 1 }: Property['type']): fc.
 }
 
 /** What an element says in a view in other words, by the kind of its content. */
-function wordingArbitrary({ kind, field }: NonNullable<Property['wording']>): fc.Arbitrary<unknown> {
+function textByViewArbitrary({ kind, field }: NonNullable<Property['wording']>): fc.Arbitrary<unknown> {
   const entries = CONTENT[kind]?.[field.name];
   const others: Partial<Record<ContentType['editor'], unknown[]>> = {
     rich: ['<p>Bring a coat.</p>', '<ul><li>Coat</li></ul>', ''],
@@ -65,7 +65,7 @@ const hundredths = ({ min, max, ...widths }: Fluid): Fluid => ({ min: min / 100,
 
 /** Values of a property, by its name. */
 export function valueArbitrary(property: Property, children: readonly NodeId[] = []): fc.Arbitrary<unknown> {
-  if (property.wording) return wordingArbitrary(property.wording);
+  if (property.wording) return textByViewArbitrary(property.wording);
   switch (property.name) {
     case 'size':
       return fc.oneof(

@@ -21,13 +21,13 @@ import {
   sameLength,
   siteFaults,
   spacedEvenly,
-  standingIn,
+  placementIn,
   trackAt,
   withoutEmptyRows,
   type Area,
   type Page,
 } from '../../core/index.ts';
-import { frame, made, node, refusal, site, takenBack, view, withPage } from './acting.ts';
+import { frame, made, node, refusal, site, undoneOf, view, withPage } from './acting.ts';
 
 const area = (column: number, span: number, row: number, rows: number): Area => ({ column, span, row, rows });
 const areaArbitrary = fc
@@ -66,7 +66,7 @@ const on = withPage(
 );
 
 const at = (page: Page, id: string, where: string) =>
-  standingIn(frame, page, page.nodes[node(id)], view(where));
+  placementIn(frame, page, page.nodes[node(id)], view(where));
 const areaIn = (page: Page, id: string, where: string): Area => {
   const { column, span, row, rows } = at(page, id, where);
   return area(column, span, row, rows);
@@ -199,7 +199,7 @@ describe('parts of an overlay', () => {
       base: 2,
       at: { mobile: { value: 1, reach: 'onward' }, tablet: { value: 4, reach: 'here' } },
     });
-    expect(takenBack(step).pages[over.id]).to.deep.equal(over);
+    expect(undoneOf(step).pages[over.id]).to.deep.equal(over);
     expect(siteFaults(step.site)).to.deep.equal([]);
     const onward = place([{ node: node('words'), row: 6 }], { reach: 'onward' });
     expect(areaIn(onward.page, 'words', 'mobile').row).to.equal(6);

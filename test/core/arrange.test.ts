@@ -71,7 +71,7 @@ describe('a whole layout', () => {
       PHONE,
       'stacked',
     );
-    // 350 px wide: the title's 560 × 48 px are 76.8 px high, three rows; the words' 153.6 px are six; the picture's 262.5 px are eleven.
+    // 350 px wide: the title's 560 × 48 px are 76.8 px high, three rows; the words' 153.6 px are six; the image's 262.5 px are eleven.
     expect(areas(made)).to.deep.equal({
       title: [1, 4, 1, 3],
       words: [1, 4, 5, 6],
@@ -99,10 +99,13 @@ describe('a whole layout', () => {
   });
 
   it('keeps in proportion what lies only partly over one another', () => {
-    const torn = [thing('picture', 'picture', 0, 0, 400, 300), thing('words', 'words', 200, 250, 300, 96)];
+    const overlapping = [
+      thing('picture', 'picture', 0, 0, 400, 300),
+      thing('words', 'words', 200, 250, 300, 96),
+    ];
     // 500 px become 350, 0.7 of them: the words begin 250 × 0.7 = 175 px below, which are seven rows of 24 px, and 200 / 500 of four
     // columns, the second, to the right; 300 / 500 of four are two columns.
-    const { picture, words } = areas(arranged(torn, PHONE, 'stacked'));
+    const { picture, words } = areas(arranged(overlapping, PHONE, 'stacked'));
     expect([picture[0], picture[1], picture[2]]).to.deep.equal([1, 3, 1]);
     expect([words[0], words[1], words[2]]).to.deep.equal([3, 2, 8]);
   });

@@ -24,7 +24,7 @@ import {
   type Page,
   type ToArrange,
 } from '../../core/index.ts';
-import { frame, home, made, node, refusal, takenBack, view, withPage, site } from './acting.ts';
+import { frame, home, made, node, refusal, undoneOf, view, withPage, site } from './acting.ts';
 
 const TABLET = { columns: 8, gutter: 24, width: 760 };
 
@@ -279,7 +279,7 @@ describe('arranging a page', () => {
       ).map(({ row: line }) => line),
     ).to.deep.equal([0, 1]);
     expect(values(stacked.page, 'pair', 'stacked', view('tablet'))).to.deep.equal([]);
-    expect(takenBack(stacked).pages[lab.id]).to.deep.equal(lab);
+    expect(undoneOf(stacked).pages[lab.id]).to.deep.equal(lab);
   });
 
   it('keeps what is not shown in its place of the order', () => {

@@ -72,7 +72,7 @@ describe('what is for some visitors only', () => {
     // What it shares with other pages is still there, and one heading of the first level.
     expect(everyones).to.include('<header').and.include('<footer');
     expect(everyones.match(/<h1/g)).to.have.length(1);
-    // Neither its styles nor its pictures are sent to them.
+    // Neither its styles nor its images are sent to them.
     const files = compileSite(closed, { address: 'https://hill.example/' });
     const open = files.filter(({ audience }) => !audience);
     // What only this page shows: nobody else finds it under any address.

@@ -1,4 +1,4 @@
-/** What differs between two states of a site, as people are told it, and where two pictures of a page differ. */
+/** What differs between two states of a site, as people are told it, and where two images of a page differ. */
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
@@ -74,10 +74,10 @@ describe('what differs between two states of a site', () => {
     const colours = [{ ...colour, value: '#123456' }, ...site.frame.colours.slice(1)];
     const other: Site = { ...site, frame: { ...site.frame, colours: colours as typeof site.frame.colours } };
     const both = set('lead', 'size', 'mobile', 11, 'here', other);
-    const told = lines(site, both);
-    expect(told).to.have.length(2);
-    expect(told[0]).to.match(new RegExp(`^${colour.name} · colour · .* · #123456$`));
-    expect(told[1]).to.match(/^home · Lead paragraph/);
+    const described = lines(site, both);
+    expect(described).to.have.length(2);
+    expect(described[0]).to.match(new RegExp(`^${colour.name} · colour · .* · #123456$`));
+    expect(described[1]).to.match(/^home · Lead paragraph/);
     const shared = set('shared-foot-foot-place-title', 'size', 'mobile', 33);
     expect(lines(site, shared)).to.deep.equal(['Where: title · size in Mobile · 18 · 33']);
     const [change] = changesBetween(site, shared);
@@ -129,32 +129,32 @@ describe('where two images of a page differ', () => {
     shown('title', [0, top, 100, top + 20], { parent, look }),
     shown('words', [0, top + 20, 100, top + 60], { parent }),
   ];
-  const told = (before: Shown[], after: Shown[]) => {
+  const described = (before: Shown[], after: Shown[]) => {
     const found = differing(before, after);
     return [found.before, found.after].map((list) => list.map(({ node: id, by }) => `${id} ${by}`));
   };
 
   it('is nowhere where they are the same', () => {
-    expect(told(card(0), card(0.4))).to.deep.equal([[], []]);
+    expect(described(card(0), card(0.4))).to.deep.equal([[], []]);
   });
 
   it('is what looks different, in both', () => {
-    expect(told(card(0), card(0, 'bold'))).to.deep.equal([['title looks'], ['title looks']]);
+    expect(described(card(0), card(0, 'bold'))).to.deep.equal([['title looks'], ['title looks']]);
     const wider = card(0).map((each) =>
       each.node === 'title' ? { ...each, box: { ...each.box, right: 80 } } : each,
     );
-    expect(told(card(0), wider)).to.deep.equal([['title looks'], ['title looks']]);
+    expect(described(card(0), wider)).to.deep.equal([['title looks'], ['title looks']]);
   });
 
   it('is what moved, told of the outermost alone', () => {
-    expect(told(card(0), card(50))).to.deep.equal([['card place'], ['card place']]);
+    expect(described(card(0), card(50))).to.deep.equal([['card place'], ['card place']]);
   });
 
   it('is what is there only in one of them', () => {
-    expect(told(card(0), card(0).slice(0, 2))).to.deep.equal([['words looks'], []]);
+    expect(described(card(0), card(0).slice(0, 2))).to.deep.equal([['words looks'], []]);
   });
 
   it('is of what holds others only their room, where that is all', () => {
-    expect(told(card(0), card(0, 'plain', 140))).to.deep.equal([['card place'], ['card place']]);
+    expect(described(card(0), card(0, 'plain', 140))).to.deep.equal([['card place'], ['card place']]);
   });
 });

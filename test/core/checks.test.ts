@@ -15,7 +15,7 @@ import {
   type LongWord,
   type NodeId,
   type Page,
-  type Seen,
+  type BrowserFacts,
   type Site,
 } from '../../core/index.ts';
 import { frame, home, made, site, view } from './acting.ts';
@@ -33,13 +33,14 @@ const everywhere = (on: string, property: string, value: unknown): Page =>
     ...{ nodes: [node(on)], property, view: view('desktop') },
     ...{ value, reach: 'everywhere' as const },
   }).page;
-const of = (page: Page, seen?: Seen) => findings(frame, page, { seen });
-const said = (list: readonly Finding[]) => list.map(({ rule, of: place }) => `${placeKey(place)}: ${rule}`);
+const of = (page: Page, facts?: BrowserFacts) => findings(frame, page, { facts });
+const sentencesOf = (list: readonly Finding[]) =>
+  list.map(({ rule, of: place }) => `${placeKey(place)}: ${rule}`);
 
 /** Of a rule and a place, what was found there; mended one after another, until nothing is offered any more. */
-function mended(page: Page, rule: string, seen?: Seen): { left: Finding[]; steps: number } {
+function mended(page: Page, rule: string, facts?: BrowserFacts): { left: Finding[]; steps: number } {
   let now: Site = { ...site, pages: { ...site.pages, [home.id]: page } };
-  const left = () => findings(now.frame, now.pages[home.id], { seen }).filter((each) => each.rule === rule);
+  const left = () => findings(now.frame, now.pages[home.id], { facts }).filter((each) => each.rule === rule);
   let steps = 0;
   for (let next = left().find(({ fixes }) => fixes); next && steps < 12; steps += 1) {
     const step = performCall(now, home.id, next.fixes![0].call);
@@ -52,12 +53,12 @@ function mended(page: Page, rule: string, seen?: Seen): { left: Finding[]; steps
 
 describe('checks of a page', () => {
   it('find in the demo what is so, and nothing that keeps somebody out', () => {
-    expect(said(of(home))).to.deep.equal([
+    expect(sentencesOf(of(home))).to.deep.equal([
       // From 34 to 44 px at 640 px.
       'headline self: size jumps',
       'lead self: lines too long',
       'invitation-text self: lines too long',
-      // Beside pictures on a tablet.
+      // Beside images on a tablet.
       'eyes-text self: lines too short',
       'glass-text self: lines too short',
       'chart-text self: lines too short',
@@ -107,9 +108,9 @@ describe('checks of a page', () => {
     ];
     for (const [rule, page, place, why] of cases) {
       const found = of(page).filter((each) => each.rule === rule);
-      expect(said(found), `${rule} ${why}`).to.include(`${place}: ${rule}`);
+      expect(sentencesOf(found), `${rule} ${why}`).to.include(`${place}: ${rule}`);
       const { left, steps } = mended(page, rule);
-      expect(said(left), `${rule} ${why}, mended in ${steps}`).to.deep.equal([]);
+      expect(sentencesOf(left), `${rule} ${why}, mended in ${steps}`).to.deep.equal([]);
     }
   });
 
@@ -131,10 +132,10 @@ describe('checks of a page', () => {
     expect(inDesktop(lines(4 * 35 + 1))).to.equal(true);
   });
 
-  it('leave alone what is not shown where it would be amiss', () => {
+  it('leave alone what is not shown where it would be wrong', () => {
     const small = set('lead', 'size', 14, 'mobile');
-    expect(said(of(small))).to.include('lead self: text too small');
-    expect(said(of(set('lead', 'shown', false, 'mobile', small)))).not.to.include(
+    expect(sentencesOf(of(small))).to.include('lead self: text too small');
+    expect(sentencesOf(of(set('lead', 'shown', false, 'mobile', small)))).not.to.include(
       'lead self: text too small',
     );
   });
@@ -191,8 +192,8 @@ describe('text contrast of a page', () => {
       (page, [property, value]) => set(parent, property, value, 'desktop', page),
       set('headline', 'colour', colour),
     );
-  const ratioOf = (page: Page, seen: Seen = {}) =>
-    contrasts(frame, page, seen.tones).contrastIn(page.nodes[node('headline')], 'self', view('desktop'));
+  const ratioOf = (page: Page, facts: BrowserFacts = {}) =>
+    contrasts(frame, page, facts.tones).contrastIn(page.nodes[node('headline')], 'self', view('desktop'));
 
   it('is found by view, and mended with the nearest colour of the site that is enough', () => {
     const page = set('lead', 'colour', '#26304c', 'tablet');
@@ -246,7 +247,9 @@ describe('text contrast of a page', () => {
 
   it('is that of the worst part of an image, under its tint and through its opacity', () => {
     const picture = frame.assets.find(({ type }) => type.startsWith('image/'))!.id;
-    const behind = (tones: [number, number, number][]): Seen => ({ tones: new Map([[picture, tones]]) });
+    const behind = (tones: [number, number, number][]): BrowserFacts => ({
+      tones: new Map([[picture, tones]]),
+    });
     const page = inColour('#ffffff', { backgroundPicture: picture });
     expect(ratioOf(page), 'nobody has seen it').to.equal(undefined);
     const halves = behind([

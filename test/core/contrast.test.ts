@@ -118,7 +118,7 @@ describe('contrast in an overlay', () => {
   );
   const add = (kind: string, id: NodeId, parent: NodeId, page = home) =>
     made('addElement', { kind, id, parent, after: null }, page).page;
-  /** White words in a white section, over a picture that lies under all of them, or under a part. */
+  /** White words in a white section, over an image that lies under all of them, or under a part. */
   function over(values: Record<string, Record<string, unknown>>) {
     let page = add('section', section, home.root);
     page = add('overlay', overlay, section, page);

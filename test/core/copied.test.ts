@@ -9,11 +9,11 @@ import {
   readElements,
   resolve,
   knownProperty,
-  saidIn,
+  textIn,
   siteFaults,
   subtree,
   meet,
-  standingIn,
+  placementIn,
   viewAt,
   type CopiedElements,
   type Node,
@@ -22,7 +22,7 @@ import {
   type Site,
 } from '../../core/index.ts';
 import { demoSite } from '../../demo/site.ts';
-import { files, frame, home, made, node, refusal, site, takenBack, view } from './acting.ts';
+import { files, frame, home, made, node, refusal, site, undoneOf, view } from './acting.ts';
 import { siteArbitrary } from './arbitrary.ts';
 
 const through = (copied: CopiedElements): CopiedElements => {
@@ -42,7 +42,7 @@ function shapeOf(page: Page, id: NodeId): Node[] {
 }
 
 describe('copied elements', () => {
-  it('are pasted with every override, order, wording and alternate, and undone', () => {
+  it('are pasted with every override, order, text by view and alternate, and undone', () => {
     const { page, site: worded } = made(
       'setValue',
       {
@@ -73,7 +73,7 @@ describe('copied elements', () => {
     expect(order('new').map((id) => step.page.nodes[id].name)).to.deep.equal(
       order('opening-row').map((id) => step.page.nodes[id].name),
     );
-    expect(takenBack(step).pages[home.id]).to.deep.equal(worded.pages[home.id]);
+    expect(undoneOf(step).pages[home.id]).to.deep.equal(worded.pages[home.id]);
   });
 
   it('are the same on any page, wherever they are taken', () => {
@@ -98,7 +98,7 @@ describe('copied elements', () => {
         // In an overlay a copy stands where nothing else is.
         if (page.nodes[one.parent!].kind === 'overlay') {
           for (const { id } of target.frame.views.list) {
-            const at = (each: NodeId) => standingIn(target.frame, next, next.nodes[each], id);
+            const at = (each: NodeId) => placementIn(target.frame, next, next.nodes[each], id);
             const others = next.nodes[one.parent!].children.filter((each) => each !== node('new'));
             expect(others.some((each) => meet(at(each), at(node('new'))))).to.equal(false);
           }
@@ -131,8 +131,8 @@ describe('copied elements', () => {
     const [headline] = Object.values(step.page.nodes).filter(({ name }) => name === 'Headline');
     for (const { id, sheet } of other.frame.views.list) {
       const like = viewAt(frame.views, sheet.width).id;
-      expect(saidIn(headline, other.frame.views, 'text', id)).to.equal(
-        saidIn(home.nodes[node('headline')], frame.views, 'text', like),
+      expect(textIn(headline, other.frame.views, 'text', id)).to.equal(
+        textIn(home.nodes[node('headline')], frame.views, 'text', like),
       );
       const size = knownProperty('size');
       if (headline.style.self?.size?.at?.[id])
@@ -160,7 +160,7 @@ describe('copied elements', () => {
     };
     const { id } = demo.frame;
     expect(pastedWhere('other', {})).not.to.match(/fit/);
-    // The pictures stand in columns 1 to 9 and 8 to 12; in Mobile in 1 to 4 and 3 to 4.
+    // The images stand in columns 1 to 9 and 8 to 12; in Mobile in 1 to 4 and 3 to 4.
     expect(pastedWhere('other', { tablet: 10 })).to.match(/; 1 area made to fit the columns of Tablet$/);
     expect(pastedWhere('other', { tablet: 8, mobile: 2 })).to.match(
       /; 2 areas made to fit the columns of Tablet, Mobile$/,

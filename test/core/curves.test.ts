@@ -34,7 +34,7 @@ import {
   type SiteFrame,
   type TextSize,
 } from '../../core/index.ts';
-import { frame, home, made, refusal, site, takenBack, view } from './acting.ts';
+import { frame, home, made, refusal, site, undoneOf, view } from './acting.ts';
 
 const curve = (size: TextSize): Curve => [curvePiece(280, 2560, size)];
 
@@ -113,7 +113,7 @@ describe('zoom', () => {
     expect(notEnlarged(enlargeable(steep))).to.equal(undefined);
     const gentle = { min: 20, max: 40, fromWidth: 400, toWidth: 1200 };
     expect(enlargeable(gentle)).to.deep.equal(gentle);
-    const told = knownProperty('size').type.told!(steep);
+    const told = knownProperty('size').type.describe!(steep);
     expect(told).to.match(/^Grows from 16 px .+ \(WCAG 1\.4\.4\); 38\.5–96 it can\.$/);
   });
 
@@ -248,7 +248,7 @@ describe('a scale', () => {
     });
     const held = (id: string) => step.frame.textStyles.find((each) => each.id === id);
     expect(held('heading-2')).to.deep.equal(frame.textStyles.find(({ id }) => id === 'heading-2'));
-    expect(takenBack(step).frame).to.deep.equal(site.frame);
+    expect(undoneOf(step).frame).to.deep.equal(site.frame);
     expect(refusal('scaleStyles', { scale: scale(), steps: [] })).to.include('Nothing was changed');
     expect(refusal('scaleStyles', { scale: scale(), steps: [{ textStyle: 'gone', step: 0 }] })).to.include(
       'no longer in the theme',
@@ -290,7 +290,7 @@ describe('sizes that are suggested for a view', () => {
     );
   });
 
-  it('are given to text styles in a view, in one step, with nothing amiss in the demo', () => {
+  it('are given to text styles in a view, in one step, with nothing wrong in the demo', () => {
     const mobile = view('mobile');
     const sizes = [...suggestedSizes(frame, mobile)].map(([textStyle, size]) => ({ textStyle, size }));
     const step = made('setStyleSizes', { sizes, view: mobile, reach: 'here' });
@@ -302,7 +302,7 @@ describe('sizes that are suggested for a view', () => {
           styleValueIn(frame, style(frame, id), 'size', view(other)),
         );
     expect(rules(step.frame).filter((rule) => !rule.endsWith('size jumps'))).to.deep.equal([]);
-    expect(takenBack(step).frame).to.deep.equal(site.frame);
+    expect(undoneOf(step).frame).to.deep.equal(site.frame);
     expect(refusal('setStyleSizes', { sizes: [], view: mobile, reach: 'here' })).to.include(
       'nothing was changed',
     );
@@ -313,11 +313,11 @@ describe('sizes that are suggested for a view', () => {
 });
 
 describe('checks of text sizes', () => {
-  it('find nothing amiss in the demo', () => {
+  it('find nothing wrong in the demo', () => {
     expect(rules(frame)).to.deep.equal([]);
   });
 
-  it('find nothing amiss in what a new site begins with, in any look and set of views', () => {
+  it('find nothing wrong in what a new site begins with, in any look and set of views', () => {
     for (const { id: look } of LOOKS)
       for (const { id: views } of VIEW_SETS)
         expect(
@@ -326,7 +326,7 @@ describe('checks of text sizes', () => {
         ).to.deep.equal([]);
   });
 
-  it('find what is amiss, with its widths and its views', () => {
+  it('find what is wrong, with its widths and its views', () => {
     const cases: [string, Record<string, ReturnType<typeof layered>>, string[]][] = [
       ['body', { size: layered(17, { mobile: 15 }) }, ['body: text too small']],
       ['meta', { size: layered(14, { mobile: 11 }) }, ['meta: text too small', 'meta: size jumps']],

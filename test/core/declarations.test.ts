@@ -8,7 +8,7 @@ import { frame, node } from './acting.ts';
 
 type Said = [value: unknown, declarations: Declarations];
 
-/** What a picture takes over from what the shelf says of it. */
+/** What an image takes over from what the shelf says of it. */
 const SATURN = {
   '--focus': 'var(--focus-saturn, 50% 50%)',
   '--tone': 'var(--tone-saturn, transparent)',
@@ -246,7 +246,7 @@ describe('the declarations of a property', () => {
   };
 
   it('are written down here for every one', () => {
-    // Words and films are markup, and the colours of the browser stand in the head of the page.
+    // Words and videos are markup, and the colours of the browser stand in the head of the page.
     const styles = PROPERTIES.filter(({ wording }) => !wording).map(({ name }) => name);
     expect([...Object.keys(DECLARATIONS), 'barColour', 'barColourDark', 'backgroundFilm']).to.have.members(
       styles,

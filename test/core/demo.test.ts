@@ -41,7 +41,7 @@ describe('the demo site', () => {
     expect(compileSite(site).filter(({ path }) => path.endsWith('.html'))).to.have.length(8);
   });
 
-  it('has alternates, wordings, images and orders by view, hidden things, and a page that a menu leaves out', () => {
+  it('has alternates, texts by view, images and orders by view, hidden things, and a page that a menu leaves out', () => {
     expect(nodes.filter(({ kind }) => kind === 'alternates').length).to.be.at.least(1);
     expect(
       nodes.some(({ style }) => Object.keys(style.self ?? {}).some((name) => knownProperty(name).wording)),

@@ -1,4 +1,4 @@
-/** What stays at the edges of the window: a strip of actions, and a way back up. */
+/** What stays at the edges of the window: a strip of actions, and a back-to-top button. */
 import { expect } from 'chai';
 import {
   compileSite,
@@ -20,7 +20,7 @@ import {
   type NodeId,
   type Site,
 } from '../../core/index.ts';
-import { home, made, node, refusal, site, takenBack, view, withPage } from './acting.ts';
+import { home, made, node, refusal, site, undoneOf, view, withPage } from './acting.ts';
 import { printed } from './printing.ts';
 
 /** The home page with something more at the edges of the window. */
@@ -151,7 +151,7 @@ describe('a contact bar', () => {
         expect(file.text, file.path).to.match(/<nav class="strip /);
     const own = made('unshareSection', { place: 'strip' }, shared.page, shared.site).site;
     expect(own.frame.shared?.strip).to.equal(undefined);
-    expect(takenBack(shared)).to.deep.equal(given);
+    expect(undoneOf(shared)).to.deep.equal(given);
   });
 
   it('stands in nothing but a page', () => {
@@ -214,18 +214,18 @@ describe('an splash screen', () => {
     const given = having('openingscreen');
     const page = given.pages[home.id];
     expect(placeOfSection(page, page.nodes[node('the-openingscreen')])).to.equal(undefined);
-    const told = (on: Site, id: NodeId) =>
+    const reported = (on: Site, id: NodeId) =>
       findings(on.frame, composed(on.frame, on.pages[id])).filter(
         ({ rule }) => rule === 'splash screen within the site',
       );
-    expect(told(given, home.id)).to.deep.equal([]);
+    expect(reported(given, home.id)).to.deep.equal([]);
     const visits = site.pages[node('visits')];
     const elsewhere = made(
       'addElement',
       { kind: 'openingscreen', id: node('again'), parent: visits.root, after: null },
       visits,
     );
-    expect(told(elsewhere.site, visits.id).map(({ sentence }) => sentence)).to.deep.equal([
+    expect(reported(elsewhere.site, visits.id).map(({ sentence }) => sentence)).to.deep.equal([
       'Splash screen comes each time that this page is opened.',
     ]);
   });
@@ -281,7 +281,7 @@ describe('checks on a contact bar', () => {
 
   it('tell where it has too many actions, or one alone', () => {
     const action = { icon: 'phone', label: 'Call', link: 'tel:+44' };
-    const told = (count: number) => {
+    const reported = (count: number) => {
       const given = having('strip');
       const set = made(
         'setContent',
@@ -293,14 +293,14 @@ describe('checks on a contact bar', () => {
         .filter(({ rule }) => rule === 'too many actions in a contact bar')
         .map(({ sentence }) => sentence);
     };
-    expect([2, 6].flatMap(told)).to.deep.equal([]);
-    expect(told(1)).to.deep.equal(['Contact bar has one action alone.']);
-    expect(told(7)).to.deep.equal(['Contact bar has 7 actions; there is room for 6.']);
+    expect([2, 6].flatMap(reported)).to.deep.equal([]);
+    expect(reported(1)).to.deep.equal(['Contact bar has one action alone.']);
+    expect(reported(7)).to.deep.equal(['Contact bar has 7 actions; there is room for 6.']);
   });
 });
 
 describe('a page with something at its edges', () => {
-  it('is in a sheet that is brought up to date as in one that is made anew', () => {
+  it('is in a sheet that is brought up to date as in one that is made again', () => {
     const given = having('strip');
     const { frame } = given;
     const addresses: Addresses = { page: () => '#', picture: (id) => id };

@@ -12,14 +12,14 @@ import {
   siteFaults,
   madeIn,
   stacksOf,
-  standing,
+  appliedOf,
   type CommandName,
   type EditBy,
   type NodeId,
   type Site,
   type Step,
 } from '../../core/index.ts';
-import { attempt, frame, home, made, node, refusal, takenBack, view, site } from './acting.ts';
+import { attempt, frame, home, made, node, refusal, undoneOf, view, site } from './acting.ts';
 import { record, siteArbitrary, valueArbitrary, viewIn } from './arbitrary.ts';
 
 const size = { nodes: [node('headline')], property: 'size', view: view('tablet') };
@@ -142,7 +142,7 @@ describe('commands', () => {
         const before = structuredClone(target);
         const { after, steps } = run(target, commands);
         let back = after;
-        for (const { inverse } of steps.reverse()) back = takenBack({ site: back, inverse });
+        for (const { inverse } of steps.reverse()) back = undoneOf({ site: back, inverse });
         expect(back).to.deep.equal(before);
         expect(target).to.deep.equal(before);
       }),
@@ -158,7 +158,7 @@ describe('commands', () => {
         const made = applied(structuredClone(target), operations);
         if (!made.ok) throw new Error(made.sentence);
         expect(made.value.site).to.deep.equal(after);
-        expect(takenBack(made.value)).to.deep.equal(target);
+        expect(undoneOf(made.value)).to.deep.equal(target);
       }),
       { numRuns: 60 },
     );
@@ -280,7 +280,7 @@ describe('values nobody set', () => {
 });
 
 describe('what was done in a stretch of a log', () => {
-  const told = (of: typeof standing, ...edits: [key: string, by: EditBy, session: string][]) =>
+  const told = (of: typeof appliedOf, ...edits: [key: string, by: EditBy, session: string][]) =>
     of(
       edits.map(([key, by, session], index) => ({
         ...{ key: by === 'edit' ? key : `${by}-${index}`, session, by, sentence: `${by} ${key}` },
@@ -297,7 +297,7 @@ describe('what was done in a stretch of a log', () => {
       ['b', 'undo', 'yours'],
       ['b', 'redo', 'yours'],
     ];
-    expect(told(standing, ...log)).to.deep.equal(['edit b', 'edit c']);
+    expect(told(appliedOf, ...log)).to.deep.equal(['edit b', 'edit c']);
     expect(told(madeIn, ...log)).to.deep.equal(['edit b', 'edit c']);
   });
 
@@ -354,7 +354,7 @@ describe('the site itself', () => {
     const step = made('changeSite', { name: '  A  new hill ', lang: 'de-AT' });
     expect(step.sentence).to.equal('Brindle Hill Observatory: name → A new hill, language → Austrian German');
     expect([step.frame.name, step.frame.lang]).to.deep.equal(['A new hill', 'de-AT']);
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
     expect(made('changeSite', { name: 'Brindle Hill Observatory' }).operations).to.deep.equal([]);
     expect(refusal('changeSite', { name: ' ' })).to.match(/has 1 to 80 characters/);
     expect(refusal('changeSite', { lang: 'English' })).to.match(/isn’t a language/);

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { parse, type DefaultTreeAdapterTypes } from 'parse5';
 import { assetUses, changesBetween, compileSite, siteFaults, type Site } from '../../core/index.ts';
-import { home, made, refusal, site, takenBack, view } from './acting.ts';
+import { home, made, refusal, site, undoneOf, view } from './acting.ts';
 
 /** The colour of the demo’s header. */
 const NIGHT = site.frame.colours.find(({ id }) => id === 'night')!.value;
@@ -140,7 +140,7 @@ describe('the head of a published page', () => {
     expect(made('changeSite', { icon: null }, undefined, chosen.site).site.frame).not.to.have.property(
       'icon',
     );
-    expect(takenBack(chosen).frame).to.deep.equal(site.frame);
+    expect(undoneOf(chosen).frame).to.deep.equal(site.frame);
     expect(refusal('changeSite', { icon: 'turning-sky' })).to.match(/no longer on the shelf/);
     expect(siteFaults({ ...site, frame: { ...site.frame, icon: 'gone' } })[0].sentence).to.match(
       /no image “gone”/,

@@ -280,7 +280,7 @@ describe('a kind of element', () => {
 
   it('form without an email address sends what it asks to the host, with a trap that people neither see nor reach', () => {
     const fields = [{ label: 'You', type: 'text', required: false, options: '' }];
-    const html = printed('form', { fields }, { letter: ({ id }) => `${id}-0123456789` });
+    const html = printed('form', { fields }, { formMessage: ({ id }) => `${id}-0123456789` });
     expect(html).to.equal(
       '<form class="x" aria-label="Form" action="./" method="post">' +
         '<p class="sent" id="n1-sent" tabindex="-1">Thank you. Your message has arrived.</p>' +

@@ -1,6 +1,6 @@
 /**
  * Layouts as they are drawn, each with the order in which a person reads it; named by hand, before the algorithm was run on them. A
- * letter is a thing, where its cells are; a small letter words, a capital a picture, a digit a sign or a button. A cell is 40 by 30 px.
+ * letter is a thing, where its cells are; a small letter words, a capital an image, a digit a sign or a button. A cell is 40 by 30 px.
  */
 export interface Drawing {
   what: string;

@@ -1,4 +1,4 @@
-/** Kept blocks that are linked: one block, shown on several pages, changed wherever it is changed. */
+/** Saved blocks that are linked: one block, shown on several pages, changed wherever it is changed. */
 import { expect } from 'chai';
 import {
   changesBetween,
@@ -6,21 +6,21 @@ import {
   composed,
   heldBack,
   isLinked,
-  keptBlocks,
+  savedBlocks,
   linksIn,
   pageFor,
   pagesLinking,
   pagesOf,
   siteFaults,
   sourceOrder,
-  type KeptName,
+  type SavedBlockName,
   type NodeId,
   type Page,
   type Site,
 } from '../../core/index.ts';
-import { home, made, node, refusal, site, takenBack, view, withPage, type Made } from './acting.ts';
+import { home, made, node, refusal, site, undoneOf, view, withPage, type Made } from './acting.ts';
 
-const kept = 'kept-one' as KeptName;
+const kept = 'kept-one' as SavedBlockName;
 const visits = pagesOf(site)[1];
 const treeOf = (on: Site): Page => on.frame.shared![kept]!;
 const shown = (on: Site, page: Page): Page => composed(on.frame, on.pages[page.id]);
@@ -51,9 +51,9 @@ describe('a linked block', () => {
     expect(step.sentence).to.match(/^What is up this week: saved, and linked here with \d+ elements in it$/);
     expect(names(shown(step.site, home))).to.deep.equal(names(composed(site.frame, home)));
     expect(step.site.pages[home.id].nodes[node('week')]).to.equal(undefined);
-    expect(keptBlocks(step.site.frame)).to.have.length(1);
+    expect(savedBlocks(step.site.frame)).to.have.length(1);
     expect(siteFaults(step.site)).to.deep.equal([]);
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
   });
 
   it('changes on every page with what is changed on one of them', () => {
@@ -80,7 +80,7 @@ describe('a linked block', () => {
       );
       expect(file && 'text' in file && file.text).to.include('Seen from one place');
     }
-    expect(takenBack(step)).to.deep.equal(on.site);
+    expect(undoneOf(step)).to.deep.equal(on.site);
   });
 
   it('stands among a page’s own elements, is moved there, and taken off that page alone', () => {
@@ -109,7 +109,7 @@ describe('a linked block', () => {
     expect(gone.page).to.deep.equal(visits);
     expect(treeOf(gone.site)).to.equal(treeOf(on.site));
     expect(pagesLinking(gone.site, kept).map(({ id }) => id)).to.deep.equal([home.id]);
-    expect(takenBack(gone)).to.deep.equal(on.site);
+    expect(undoneOf(gone)).to.deep.equal(on.site);
   });
 
   it('goes with the container that it stands in, and stays kept', () => {
@@ -118,7 +118,7 @@ describe('a linked block', () => {
     const gone = made('removeElements', { nodes: [row] }, on.page, on.site);
     expect(siteFaults(gone.site)).to.deep.equal([]);
     expect(treeOf(gone.site)).to.equal(treeOf(on.site));
-    expect(takenBack(gone)).to.deep.equal(on.site);
+    expect(undoneOf(gone)).to.deep.equal(on.site);
     const copy = made('duplicateElement', { node: row, id: node('second') }, on.page, on.site);
     expect(siteFaults(copy.site)).to.deep.equal([]);
     // A page links a block once: the copy has its own.
@@ -154,7 +154,7 @@ describe('a linked block', () => {
       step.site,
     );
     expect(shown(changed.site, home).nodes[heading.id].content.text).to.equal(heading.content.text);
-    expect(takenBack(step)).to.deep.equal(linking.site);
+    expect(undoneOf(step)).to.deep.equal(linking.site);
   });
   const ownHeading = (page: Page): NodeId =>
     sourceOrder(page).find(({ kind, name }) => kind === 'heading' && name === heading.name)!.id;
@@ -168,11 +168,11 @@ describe('a linked block', () => {
     );
     const own = made('unlinkBlock', { block: kept }, on.page, on.site);
     expect(own.sentence).to.equal('What is up this week: 2 pages have their own now');
-    expect(keptBlocks(own.site.frame)).to.have.length(1);
+    expect(savedBlocks(own.site.frame)).to.have.length(1);
     for (const step of [dropped, own]) {
       expect(siteFaults(step.site)).to.deep.equal([]);
       expect([home, visits].map((page) => names(shown(step.site, page)))).to.deep.equal(looks);
-      expect(takenBack(step)).to.deep.equal(on.site);
+      expect(undoneOf(step)).to.deep.equal(on.site);
     }
     expect(refusal('unlinkBlock', { block: kept }, own.page, own.site)).to.match(
       /no longer linked on any page/,

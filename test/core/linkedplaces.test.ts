@@ -1,9 +1,16 @@
 /** Linked blocks where they land: only what means something there is published. */
 import { expect } from 'chai';
-import { compileSite, pagesOf, siteFaults, type KeptName, type Page, type Site } from '../../core/index.ts';
+import {
+  compileSite,
+  pagesOf,
+  siteFaults,
+  type SavedBlockName,
+  type Page,
+  type Site,
+} from '../../core/index.ts';
 import { home, made, node, site } from './acting.ts';
 
-const kept = 'kept-one' as KeptName;
+const kept = 'kept-one' as SavedBlockName;
 const visits = pagesOf(site)[1];
 const treeOf = (on: Site): Page => on.frame.shared![kept]!;
 

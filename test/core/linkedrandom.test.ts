@@ -1,4 +1,4 @@
-/** Pages that link a kept block, under random edits. */
+/** Pages that link a saved block, under random edits. */
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
@@ -8,19 +8,19 @@ import {
   preview,
   siteFaults,
   sourceOrder,
-  type KeptName,
+  type SavedBlockName,
   type NodeId,
   type Page,
   type Site,
 } from '../../core/index.ts';
-import { made, node, site, takenBack, view } from './acting.ts';
+import { made, node, site, undoneOf, view } from './acting.ts';
 
-const kept = 'kept-one' as KeptName;
+const kept = 'kept-one' as SavedBlockName;
 const visits = pagesOf(site)[1];
 const shown = (on: Site, page: Page): Page => composed(on.frame, on.pages[page.id]);
 
 describe('a page that links a block', () => {
-  it('is compiled anew as it would be from the start, and every step is undone, whatever is edited', () => {
+  it('is compiled again as it would be from the start, and every step is undone, whatever is edited', () => {
     const addresses = { page: () => '', picture: () => '' };
     fc.assert(
       fc.property(fc.array(fc.tuple(fc.nat(5), fc.nat()), { minLength: 1, maxLength: 7 }), (choices) => {
@@ -50,7 +50,7 @@ describe('a page that links a block', () => {
           ][what]();
           if (!outcome.ok) return;
           expect(siteFaults(outcome.value.site)).to.deep.equal([]);
-          expect(takenBack(outcome.value)).to.deep.equal(state);
+          expect(undoneOf(outcome.value)).to.deep.equal(state);
           state = outcome.value.site;
           const next = shown(state, visits);
           drawn = preview(state.frame, next, addresses, drawn);

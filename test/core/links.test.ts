@@ -1,7 +1,7 @@
 /** Links to places on pages and to files of the shelf, and what is said of those that lead to what is gone. */
 import { expect } from 'chai';
 import { assetUses, brokenLinks, compileSite, siteFaults, type Site } from '../../core/index.ts';
-import { home, made, node, site, takenBack } from './acting.ts';
+import { home, made, node, site, undoneOf } from './acting.ts';
 
 describe('links to places and files', () => {
   const link = (value: string) => made('setContent', { node: node('book'), field: 'link', value });
@@ -35,7 +35,7 @@ describe('links to places and files', () => {
     expect(assetUses(linked).get('milky-way')).to.deep.include({ page: home.id, node: 'book', as: 'link' });
     const gone = made('removeAsset', { asset: 'milky-way' }, linked.pages[home.id], linked);
     expect(gone.page.nodes[node('book')].content.link).to.equal('');
-    expect(takenBack(gone)).to.deep.equal(linked);
+    expect(undoneOf(gone)).to.deep.equal(linked);
   });
 
   it('are told of where what they lead to is gone, and of nothing else', () => {
@@ -86,6 +86,6 @@ describe('links to places and files', () => {
       /href="page:home#evening-title".*href="#opening(-2)?"/,
     );
     expect(brokenLinks(opening.site)).to.deep.equal([]);
-    expect(takenBack(opening)).to.deep.equal(inside.site);
+    expect(undoneOf(opening)).to.deep.equal(inside.site);
   });
 });

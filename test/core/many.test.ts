@@ -21,7 +21,7 @@ import {
   type Site,
   valuesOf,
 } from '../../core/index.ts';
-import { attempt, home, node, site, takenBack, view, withPage } from './acting.ts';
+import { attempt, home, node, site, undoneOf, view, withPage } from './acting.ts';
 import { record, siteArbitrary } from './arbitrary.ts';
 
 const id = node;
@@ -30,7 +30,7 @@ function run<N extends CommandName>(target: Site, page: Page, name: N, args: Arg
   const outcome = attempt(name, args, page, target);
   if (!outcome.ok) return { page, sentence: outcome.sentence, made: false };
   expect(pageFaults(outcome.value.page, target.frame)).to.deep.equal([]);
-  expect(takenBack(outcome.value)).to.deep.equal(withPage(target, page));
+  expect(undoneOf(outcome.value)).to.deep.equal(withPage(target, page));
   return { page: outcome.value.page, sentence: outcome.value.sentence, made: true };
 }
 

@@ -23,7 +23,7 @@ function detected(rule: string, on: Laid): Detected[] {
   if (!one) throw new Error(`There is no rule ${rule}.`);
   return one.find(new LaidPage(frame, page, on));
 }
-const told = (rule: string, on: Laid) =>
+const sentences = (rule: string, on: Laid) =>
   detected(rule, on).map(({ node, other, sentence }) => [node, other, sentence].filter(Boolean).join(' · '));
 
 describe('rules on a page as it is laid out', () => {
@@ -39,19 +39,19 @@ describe('rules on a page as it is laid out', () => {
       box('dome', [20, 0, 420, 200]),
       box('lead', [0, 0, 300, 20]),
     ];
-    expect(told('wider than the window', laid(390, out, { scrolls: 420 }))).to.deep.equal([
+    expect(sentences('wider than the window', laid(390, out, { scrolls: 420 }))).to.deep.equal([
       'dome · {name} makes the page up to 30 px wider than the window {widths}.',
     ]);
     // It is cut off: the page is no wider.
-    expect(told('wider than the window', laid(390, out))).to.deep.equal([]);
+    expect(sentences('wider than the window', laid(390, out))).to.deep.equal([]);
     // Words that no line breaks stand out of a box that does not.
     const words = [box('lead', [0, 0, 300, 20], { lines: [line([0, 0, 410, 20])] })];
-    expect(told('wider than the window', laid(390, words, { scrolls: 410 }))[0]).to.match(/^lead · /);
+    expect(sentences('wider than the window', laid(390, words, { scrolls: 410 }))[0]).to.match(/^lead · /);
     // Where lines begin at the right, what stands out does so at the left.
     const left = [box('dome', [-30, 0, 300, 200]), box('lead', [0, 0, 420, 20])];
-    expect(told('wider than the window', laid(390, left, { scrolls: 420, rightToLeft: true }))[0]).to.match(
-      /^dome · /,
-    );
+    expect(
+      sentences('wider than the window', laid(390, left, { scrolls: 420, rightToLeft: true }))[0],
+    ).to.match(/^dome · /);
   });
 
   it('report each element that is too wide, and none that only holds one or is cut off', () => {
@@ -61,7 +61,7 @@ describe('rules on a page as it is laid out', () => {
       box('lead', [0, 0, 420, 20]),
       box('headline', [0, 0, 440, 20], { uncut: edges([0, 0, 390, 20]) }),
     ];
-    expect(told('wider than the window', laid(390, out, { scrolls: 460 }))).to.deep.equal([
+    expect(sentences('wider than the window', laid(390, out, { scrolls: 460 }))).to.deep.equal([
       'dome · {name} makes the page up to 70 px wider than the window {widths}.',
       'lead · {name} makes the page up to 30 px wider than the window {widths}.',
     ]);
@@ -72,23 +72,23 @@ describe('rules on a page as it is laid out', () => {
     const outside =
       'lead · Up to 30 px of {name} are outside the window, at its left edge, {widths}. Nobody can scroll there.';
     const text = { lines: [line([-30, 0, 200, 20])] };
-    expect(told(rule, laid(390, [box('lead', [-30, 0, 200, 20], text)]))).to.deep.equal([outside]);
+    expect(sentences(rule, laid(390, [box('lead', [-30, 0, 200, 20], text)]))).to.deep.equal([outside]);
     // Cut off, nothing of it is outside; empty, nothing can be seen of it.
     const cut = {
       ...text,
       lines: [line([-30, 0, 200, 20], { cutAcross: 30 })],
       uncut: edges([0, 0, 200, 20]),
     };
-    expect(told(rule, laid(390, [box('lead', [-30, 0, 200, 20], cut)]))).to.deep.equal([]);
-    expect(told(rule, laid(390, [box('opening-row', [-30, 0, 200, 20])]))).to.deep.equal([]);
+    expect(sentences(rule, laid(390, [box('lead', [-30, 0, 200, 20], cut)]))).to.deep.equal([]);
+    expect(sentences(rule, laid(390, [box('opening-row', [-30, 0, 200, 20])]))).to.deep.equal([]);
     const right = { lines: [line([200, 0, 405, 20])] };
     const mirrored = laid(390, [box('lead', [200, 0, 405, 20], right)], { rightToLeft: true });
-    expect(told(rule, mirrored)[0]).to.match(/^lead · Up to 15 px .* at its right edge/);
+    expect(sentences(rule, mirrored)[0]).to.match(/^lead · Up to 15 px .* at its right edge/);
   });
 
   it('report words that are broken in two', () => {
     const week = box('week', [0, 0, 300, 200], { broken: ['Wednesday'] });
-    expect(told('word broken in two', laid(390, [week, box('lead', [0, 0, 300, 20])]))).to.deep.equal([
+    expect(sentences('word broken in two', laid(390, [week, box('lead', [0, 0, 300, 20])]))).to.deep.equal([
       'week · “Wednesday” in {name} is broken in two {widths}.',
     ]);
   });
@@ -115,7 +115,7 @@ describe('rules on a page as it is laid out', () => {
 
   it('tell words that are cut off, but not the tail of a letter', () => {
     const cut = (lost: Partial<LaidLine>) =>
-      told(
+      sentences(
         'text cut off',
         laid(390, [box('lead', [0, 0, 300, 20], { lines: [line([0, 0, 300, 20], lost)] })]),
       );
@@ -133,30 +133,33 @@ describe('rules on a page as it is laid out', () => {
         box('headline', [0, 0, 300, 40], { lines: [line([0, 0, 300, 40])] }),
         box('lead', [0, top, 300, top + 20], { lines: [line([across, top, across + 200, top + 20])] }),
       ]);
-    expect(told('text over text', two(25))).to.deep.equal([
+    expect(sentences('text over text', two(25))).to.deep.equal([
       'headline · lead · The text of {name} overlaps that of {other} {widths}.',
     ]);
-    expect(told('text over text', two(39))).to.deep.equal([]);
-    expect(told('text over text', two(25, 299))).to.deep.equal([]);
+    expect(sentences('text over text', two(39))).to.deep.equal([]);
+    expect(sentences('text over text', two(25, 299))).to.deep.equal([]);
     // Where the letters of the font are known, only they count, and not the space that a line has above and below them.
     const close = two(30);
-    const withLetters = close.elements.map((each, index) => ({
+    const withMessages = close.elements.map((each, index) => ({
       ...each,
       lines: each.lines.map((one) => ({
         ...one,
         letters: index === 0 ? { top: 6, bottom: 34 } : { top: 34, bottom: 48 },
       })),
     }));
-    expect(told('text over text', close)).to.have.length(1);
-    expect(told('text over text', { ...close, elements: withLetters })).to.deep.equal([]);
+    expect(sentences('text over text', close)).to.have.length(1);
+    expect(sentences('text over text', { ...close, elements: withMessages })).to.deep.equal([]);
     // What stays in the window is in front on purpose, and over others only while the page moves.
     const [headline, lead] = two(25).elements;
-    expect(told('text over text', laid(390, [{ ...headline, stays: true }, lead]))).to.deep.equal([]);
+    expect(sentences('text over text', laid(390, [{ ...headline, stays: true }, lead]))).to.deep.equal([]);
   });
 
   it('tell words that touch the edge of the window, or of the ground that they stand on', () => {
     const words = (sides: Sides, ...around: LaidElement[]) =>
-      told('text at an edge', laid(390, [...around, box('lead', [0, 0, 390, 20], { lines: [line(sides)] })]));
+      sentences(
+        'text at an edge',
+        laid(390, [...around, box('lead', [0, 0, 390, 20], { lines: [line(sides)] })]),
+      );
     expect(words([3, 0, 200, 20])).to.deep.equal([
       'lead · The text of {name} comes within 3 px of the edge of the window {widths}.',
     ]);
@@ -178,16 +181,16 @@ describe('rules on a page as it is laid out', () => {
         box('saturn', [0, 0, 300, 300]),
         box('moon', [left, 0, left + 300, 300], more),
       ]);
-    expect(told('covers another element', cards(280))).to.deep.equal([
+    expect(sentences('covers another element', cards(280))).to.deep.equal([
       'moon · saturn · {name} lies up to 20 px over {other} {widths}.',
     ]);
-    expect(told('covers another element', cards(299.5))).to.deep.equal([]);
-    expect(told('covers another element', cards(280, { stays: true }))).to.deep.equal([]);
+    expect(sentences('covers another element', cards(299.5))).to.deep.equal([]);
+    expect(sentences('covers another element', cards(280, { stays: true }))).to.deep.equal([]);
   });
 
   it('tell targets under 24 px that others come near to (2.5.8, with its figure of circles)', () => {
     const pair = (height: number, gap: number, more: Partial<LaidTarget> = {}) =>
-      told(
+      sentences(
         'target too small',
         laid(1280, [
           box('book', [0, 0, 80, height], {
@@ -208,7 +211,7 @@ describe('rules on a page as it is laid out', () => {
     expect(pair(16, 0, { native: true })).to.deep.equal([]);
     // Further down the page it is the same.
     const down = (apart: number) =>
-      told(
+      sentences(
         'target too small',
         laid(1280, [
           box('book', [0, 900, 80, 960], {
@@ -220,7 +223,7 @@ describe('rules on a page as it is laid out', () => {
     expect(down(24)).to.deep.equal([]);
     // A small one beside a large one: its circle meets the large one.
     const beside = (gap: number) =>
-      told(
+      sentences(
         'target too small',
         laid(1280, [
           box('book', [0, 0, 80, 60], {
@@ -242,26 +245,26 @@ describe('rules on a page as it is laid out', () => {
           ],
         }),
       ]);
-    expect(told('target small for a thumb', links(390, 30, 20))[0]).to.match(
+    expect(sentences('target small for a thumb', links(390, 30, 20))[0]).to.match(
       /^book · “One” in \{name\} is 80 × 30 px/,
     );
-    expect(told('target small for a thumb', links(1280, 30, 20))).to.deep.equal([]);
-    expect(told('target small for a thumb', links(390, 44, 20))).to.deep.equal([]);
+    expect(sentences('target small for a thumb', links(1280, 30, 20))).to.deep.equal([]);
+    expect(sentences('target small for a thumb', links(390, 44, 20))).to.deep.equal([]);
     // What the standard already refuses is told once.
-    expect(told('target small for a thumb', links(390, 16, 0))).to.deep.equal([]);
-    expect(told('targets close together', links(390, 30, 3))).to.deep.equal([
+    expect(sentences('target small for a thumb', links(390, 16, 0))).to.deep.equal([]);
+    expect(sentences('targets close together', links(390, 30, 3))).to.deep.equal([
       'book · book · “One” in {name} is 3 px from “Two” {widths}.',
     ]);
-    expect(told('targets close together', links(390, 30, 8))).to.deep.equal([]);
-    expect(told('targets close together', links(390, 44, 0))).to.deep.equal([]);
-    expect(told('targets close together', links(1280, 30, 3))).to.deep.equal([]);
+    expect(sentences('targets close together', links(390, 30, 8))).to.deep.equal([]);
+    expect(sentences('targets close together', links(390, 44, 0))).to.deep.equal([]);
+    expect(sentences('targets close together', links(1280, 30, 3))).to.deep.equal([]);
     const [{ fixes }] = detected('target small for a thumb', links(390, 30, 20));
     expect(fixes?.map(({ label }) => label)).to.deep.equal(['Make it 44 px high in Mobile']);
   });
 
   it('tell sections over three screens, by the screen of the view', () => {
     const section = (width: number, height: number) =>
-      told('section over three screens', laid(width, [box('week', [0, 0, width, height])]));
+      sentences('section over three screens', laid(width, [box('week', [0, 0, width, height])]));
     // 844 px on Mobile, 800 px on Desktop.
     expect(section(390, 2540)[0]).to.match(/^week · \{name\} is up to 3\.0 screens high/);
     expect(section(390, 2530)).to.deep.equal([]);
@@ -281,14 +284,16 @@ describe('rules on a page as it is laid out', () => {
         ],
         more,
       );
-    expect(told('covers much of the screen', staying(300))[0]).to.match(/covers up to 36 % of the screen/);
-    expect(told('covers much of the screen', staying(280))).to.deep.equal([]);
-    expect(told('focus covered', staying(40))).to.deep.equal([
+    expect(sentences('covers much of the screen', staying(300))[0]).to.match(
+      /covers up to 36 % of the screen/,
+    );
+    expect(sentences('covers much of the screen', staying(280))).to.deep.equal([]);
+    expect(sentences('focus covered', staying(40))).to.deep.equal([
       'opening · invitation-button · {name} stays at the top and lies over {other} when that takes the focus {widths}.',
     ]);
-    expect(told('focus covered', staying(39))).to.deep.equal([]);
+    expect(sentences('focus covered', staying(39))).to.deep.equal([]);
     // The browser keeps the top clear.
-    expect(told('focus covered', staying(40, { keptClear: 40 }))).to.deep.equal([]);
+    expect(sentences('focus covered', staying(40, { keptClear: 40 }))).to.deep.equal([]);
     const [{ fixes }] = detected('focus covered', staying(60));
     expect(fixes?.map(({ label }) => label)).to.deep.equal([
       'Keep 60 px clear at the top of the page in Mobile',
@@ -301,26 +306,26 @@ describe('rules on a page as it is laid out', () => {
     const dome = (width: number, height: number, fit: string) =>
       laid(1280, [box('dome', [0, 0, width, height], { picture: { width, height, fit } })]);
     const larger = 'image enlarged beyond its pixels';
-    expect(told(larger, dome(1540, 1320, 'cover'))[0]).to.match(/up to 110 % of its size/);
-    expect(told(larger, dome(1400, 1200, 'cover'))).to.deep.equal([]);
+    expect(sentences(larger, dome(1540, 1320, 'cover'))[0]).to.match(/up to 110 % of its size/);
+    expect(sentences(larger, dome(1400, 1200, 'cover'))).to.deep.equal([]);
     // Filling: the side that is larger decides. Whole: the one that is smaller.
-    expect(told(larger, dome(700, 1800, 'cover'))[0]).to.match(/up to 150 %/);
-    expect(told(larger, dome(700, 1800, 'contain'))).to.deep.equal([]);
+    expect(sentences(larger, dome(700, 1800, 'cover'))[0]).to.match(/up to 150 %/);
+    expect(sentences(larger, dome(700, 1800, 'contain'))).to.deep.equal([]);
     const cropped = 'image cropped by more than half';
     // As high as it is, a strip of 560 of 1400 px is seen.
-    expect(told(cropped, dome(560, 1200, 'cover'))[0]).to.match(/shows 40 % of Dome at dusk/);
-    expect(told(cropped, dome(840, 1200, 'cover'))).to.deep.equal([]);
-    expect(told(cropped, dome(560, 1200, 'contain'))).to.deep.equal([]);
+    expect(sentences(cropped, dome(560, 1200, 'cover'))[0]).to.match(/shows 40 % of Dome at dusk/);
+    expect(sentences(cropped, dome(840, 1200, 'cover'))).to.deep.equal([]);
+    expect(sentences(cropped, dome(560, 1200, 'contain'))).to.deep.equal([]);
   });
 
   it('tell what is empty and takes room', () => {
     const column = (height: number, more: Partial<LaidElement> = {}) =>
-      told('empty but takes space', laid(390, [box('saturn', [0, 0, 300, height], more)]));
+      sentences('empty but takes space', laid(390, [box('saturn', [0, 0, 300, height], more)]));
     expect(column(40)).to.deep.equal(['saturn · {name} is empty and takes 40 px {widths}.']);
     expect(column(0)).to.deep.equal([]);
     expect(column(40, { painted: BOTH })).to.deep.equal([]);
     const held = [box('saturn', [0, 0, 300, 40]), box('saturn-title', [0, 0, 300, 20])];
-    expect(told('empty but takes space', laid(390, held))).to.deep.equal([]);
+    expect(sentences('empty but takes space', laid(390, held))).to.deep.equal([]);
   });
 
   it('tell of rows that are made up alike the one that stands differently far', () => {
@@ -330,7 +335,7 @@ describe('rules on a page as it is laid out', () => {
         ...tops.map((top, index) => box(['headline', 'lead', 'book'][index], [0, top, 300, top + 20])),
       ]);
     // They are not alike.
-    expect(told('uneven distances', rows(0, 40, 90))).to.deep.equal([]);
+    expect(sentences('uneven distances', rows(0, 40, 90))).to.deep.equal([]);
     const sections = (...tops: number[]) =>
       laid(390, [
         box(page.root, [0, 0, 390, 2000]),
@@ -338,15 +343,15 @@ describe('rules on a page as it is laid out', () => {
           box(['evening', 'week', 'moon-strip', 'invitation'][index], [0, top, 390, top + 100]),
         ),
       ]);
-    expect(told('uneven distances', sections(0, 110, 220, 350))).to.deep.equal([
+    expect(sentences('uneven distances', sections(0, 110, 220, 350))).to.deep.equal([
       'invitation · moon-strip · Between {other} and {name} are 30 px, the others are 10 px apart {widths}.',
     ]);
-    expect(told('uneven distances', sections(0, 110, 220, 330.5))).to.deep.equal([]);
+    expect(sentences('uneven distances', sections(0, 110, 220, 330.5))).to.deep.equal([]);
   });
 
   it('tell what is read before what stands above it, or before it on its lines', () => {
     const pair = (words: Sides, picture: Sides, more: Partial<Laid> = {}) =>
-      told(
+      sentences(
         'reading order differs',
         laid(
           390,

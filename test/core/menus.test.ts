@@ -1,7 +1,7 @@
 /** Menus that follow the pages of a site. */
 import { expect } from 'chai';
-import { siteFaults, staleWordings, type Site, type Wording } from '../../core/index.ts';
-import { home, made, node, site, takenBack, view } from './acting.ts';
+import { siteFaults, staleTexts, type Site, type TextByView } from '../../core/index.ts';
+import { home, made, node, site, undoneOf, view } from './acting.ts';
 
 const add = { id: node('tonight'), title: 'Tonight at eight', slug: 'at-eight', after: node('home') };
 
@@ -19,16 +19,18 @@ describe('a page that is added or moved', () => {
     const own = (target: Site) => target.frame.shared!.head!.nodes[menu];
     const labels = (target: Site) =>
       (
-        own(target).style.self!['navigation.links'].at![view('mobile')]!.value as Wording<{ label: string }[]>
+        own(target).style.self!['navigation.links'].at![view('mobile')]!.value as TextByView<
+          { label: string }[]
+        >
       ).says.map(({ label }) => label);
     expect(labels(shorter.site)).to.deep.equal(['Home', 'Telescope hire', 'Find us']);
     const step = made('addPage', { ...add, inMenus: true }, home, shorter.site);
     expect(labels(step.site)).to.deep.equal(['Home', 'Tonight at eight', 'Telescope hire', 'Find us']);
-    expect(staleWordings(own(step.site))).to.deep.equal([]);
+    expect(staleTexts(own(step.site))).to.deep.equal([]);
     expect(siteFaults(step.site)).to.deep.equal([]);
-    expect(takenBack(step)).to.deep.equal(shorter.site);
+    expect(undoneOf(step)).to.deep.equal(shorter.site);
     const moved = made('movePage', { page: node('tonight'), after: node('hire') }, home, step.site);
     expect(labels(moved.site)).to.deep.equal(['Home', 'Telescope hire', 'Tonight at eight', 'Find us']);
-    expect(staleWordings(own(moved.site))).to.deep.equal([]);
+    expect(staleTexts(own(moved.site))).to.deep.equal([]);
   });
 });

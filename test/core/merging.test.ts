@@ -1,4 +1,4 @@
-/** Edits put on top of each other: what does not touch gives the same in either order, and is taken back alone. */
+/** Edits put on top of each other: what does not touch gives the same in either order, and is undone alone. */
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
@@ -8,7 +8,7 @@ import {
   pagesIn,
   perform,
   siteFaults,
-  stands,
+  isApplied,
   type Call,
   type Operation,
   type Site,
@@ -96,7 +96,7 @@ describe('two edits made on the same site', () => {
         const ba = on(b.site, a.operations);
         // Two that stand behind the same neighbour may stand either way round.
         expect(sorted(ab)).to.deep.equal(sorted(ba));
-        expect(stands(ab, a.operations) && stands(ab, b.operations)).to.equal(true);
+        expect(isApplied(ab, a.operations) && isApplied(ab, b.operations)).to.equal(true);
       }),
       { numRuns: 400 },
     );
@@ -265,13 +265,13 @@ describe('operations', () => {
 describe('whether what a step made still stands', () => {
   it('is asked of each value, and of entries that they are there, wherever they stand now', () => {
     const set: Operation = { op: 'set', path: '/pages/home/nodes/lead/name', value: 'Text' };
-    expect(stands(site, [set])).to.equal(false);
+    expect(isApplied(site, [set])).to.equal(false);
     const made = on(site, [set]);
-    expect(stands(made, [set])).to.equal(true);
-    expect(stands(on(made, [{ ...set, value: 'Other' }]), [set])).to.equal(false);
+    expect(isApplied(made, [set])).to.equal(true);
+    expect(isApplied(on(made, [{ ...set, value: 'Other' }]), [set])).to.equal(false);
     const put: Operation = { op: 'put', path: '/pages/home/nodes/objects/children', id: 'moon', after: [] };
-    expect(stands(site, [put])).to.equal(true);
-    expect(stands(site, [{ op: 'take', path: put.path, id: 'moon' }])).to.equal(false);
-    expect(stands(onlyPages(site, 'visits'), [put])).to.equal(false);
+    expect(isApplied(site, [put])).to.equal(true);
+    expect(isApplied(site, [{ op: 'take', path: put.path, id: 'moon' }])).to.equal(false);
+    expect(isApplied(onlyPages(site, 'visits'), [put])).to.equal(false);
   });
 });

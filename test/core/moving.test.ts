@@ -14,7 +14,7 @@ import {
   type Page,
   type Site,
 } from '../../core/index.ts';
-import { frame, home, made, node, refusal, site, takenBack, view } from './acting.ts';
+import { frame, home, made, node, refusal, site, undoneOf, view } from './acting.ts';
 import { siteArbitrary } from './arbitrary.ts';
 
 const VIEWS = ['wide', 'desktop', 'tablet', 'mobile'];
@@ -72,7 +72,7 @@ describe('an order', () => {
         expect(after.pages[page.id].nodes[holder.id].children).to.deep.equal(
           childrenIn(target.frame, holder, at),
         );
-        expect(takenBack(outcome.value)).to.deep.equal(target);
+        expect(undoneOf(outcome.value)).to.deep.equal(target);
         accepted += 1;
       }),
       { numRuns: 25 },
@@ -142,7 +142,7 @@ describe('rows that alternate', () => {
     expect(first('tablet')).to.deep.equal(['words', 'words', 'words']);
     expect(first('desktop')).to.deep.equal(['words', 'picture', 'words']);
     expect(even.sentence).to.equal('3 rows: the text first in Tablet, Mobile');
-    expect(takenBack(even)).to.deep.equal(site);
+    expect(undoneOf(even)).to.deep.equal(site);
     const again = { nodes: rows, views: [view('mobile')], first: 'words' as const };
     expect(refusal('evenRows', { ...again, nodes: [...rows] }, even.page)).to.match(/already/);
     expect(refusal('evenRows', { ...again, nodes: [node('objects')] })).to.match(

@@ -4,15 +4,15 @@ import {
   knownProperty,
   resolve,
   siteFaults,
-  standingIn,
+  placementIn,
   type MeasuredBoxes,
   type Page,
   type ViewId,
 } from '../../core/index.ts';
-import { frame, made, node, refusal, site, takenBack, view } from './acting.ts';
+import { frame, made, node, refusal, site, undoneOf, view } from './acting.ts';
 
 const at = (page: Page, id: string, where: string) =>
-  standingIn(frame, page, page.nodes[node(id)], view(where));
+  placementIn(frame, page, page.nodes[node(id)], view(where));
 
 describe('a container', () => {
   const home = site.pages[node('home')];
@@ -51,7 +51,7 @@ describe('a container', () => {
     const lead = at(step.page, 'lead', 'wide');
     expect((lead.row - 1) * height + (lead.offsetDown as { px: number }).px).to.be.closeTo(164, 0.01);
     expect(at(step.page, 'book', 'wide').heldAcross).to.equal('start');
-    expect(takenBack(step).pages[home.id]).to.deep.equal(home);
+    expect(undoneOf(step).pages[home.id]).to.deep.equal(home);
   });
 
   it('is a column again with the same room between, or says where things stood beside each other', () => {

@@ -9,7 +9,7 @@ import {
   siteFaults,
   type Site,
 } from '../../core/index.ts';
-import { home, made, node, refusal, site, takenBack } from './acting.ts';
+import { home, made, node, refusal, site, undoneOf } from './acting.ts';
 
 const add = { id: node('tonight'), title: ' Tonight  at eight ', slug: 'tonight', after: node('home') };
 
@@ -25,7 +25,7 @@ describe('a page', () => {
       'hire',
       'find-us',
     ]);
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
     expect(made('addPage', { ...add, after: null }).frame.pages[0].id).to.equal('tonight');
     expect(made('addPage', { ...add, after: node('gone') }).frame.pages.at(-1)!.id).to.equal('tonight');
   });
@@ -49,7 +49,7 @@ describe('a page', () => {
       'Find us',
     ]);
     expect(siteFaults(step.site)).to.deep.equal([]);
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
     const moved = made('movePage', { page: node('tonight'), after: node('hire') }, home, step.site);
     expect(moved.sentence).to.equal('Page Tonight at eight: behind Telescope hire, also in 1 menu');
     expect(menuOf(moved.site)).to.deep.equal([
@@ -59,7 +59,7 @@ describe('a page', () => {
       'Tonight at eight',
       'Find us',
     ]);
-    expect(takenBack(moved)).to.deep.equal(step.site);
+    expect(undoneOf(moved)).to.deep.equal(step.site);
     const first = made('movePage', { page: node('tonight'), after: null }, home, moved.site);
     expect(menuOf(first.site)[0]).to.equal('Tonight at eight');
     const copy = made('copyPage', {
@@ -114,7 +114,7 @@ describe('a page', () => {
     expect(step.sentence).to.equal('Page Visits: deleted');
     expect(siteFaults(step.site)).to.deep.equal([]);
     expect(step.site.pages).not.to.have.property('visits');
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
     let left = site;
     for (const id of ['visits', 'hire', 'find-us'])
       left = made('removePage', { page: node(id) }, home, left).site;
@@ -154,7 +154,7 @@ describe('a page', () => {
       'Telescope hire: page:hire',
       'Find us: page:find-us',
     ]);
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
   });
 
   it('keeps the words of a link in a text that is taken off', () => {
@@ -195,7 +195,7 @@ describe('a page', () => {
     expect(root).to.deep.equal({ ...before, name: 'More visits' });
     const changed = made('rename', { node: copy.root, name: 'Other' }, copy, step.site);
     expect(changed.site.pages[node('visits')]).to.equal(step.site.pages[node('visits')]);
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
     expect(
       refusal('copyPage', { page: node('visits'), id: node('more'), title: 'More', slug: 'visits' }),
     ).to.match(/is Visits’s already/);
@@ -207,7 +207,7 @@ describe('a page', () => {
   it('is moved in the order of pages and of menus, which changes nothing else', () => {
     const order = (after: string | null, page = 'visits') => {
       const step = made('movePage', { page: node(page), after: after === null ? null : node(after) });
-      expect(takenBack(step)).to.deep.equal(site);
+      expect(undoneOf(step)).to.deep.equal(site);
       return [step.frame.pages.map(({ id }) => id).join(' '), step.sentence];
     };
     expect(order('hire')).to.deep.equal([
@@ -227,7 +227,7 @@ describe('a page', () => {
     const slugs = Object.fromEntries(step.frame.pages.map(({ id, slug }) => [id, slug]));
     expect(slugs).to.deep.equal({ home: 'welcome', visits: 'visits', hire: '', 'find-us': 'find-us' });
     expect(siteFaults(step.site)).to.deep.equal([]);
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
     expect(refusal('makeHome', { page: node('hire'), slugOfBefore: 'visits' })).to.match(
       /is Visits’s already/,
     );
@@ -251,7 +251,7 @@ describe('elements moved to another page', () => {
     );
     expect(here.nodes).not.to.have.property('evening-title');
     expect(here.nodes[home.root].children).not.to.include('evening');
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
   });
 
   it('get other ids where theirs are taken there, also in what speaks of them', () => {
@@ -269,7 +269,7 @@ describe('elements moved to another page', () => {
       `${first}-2`,
       first,
     ]);
-    expect(takenBack(step)).to.deep.equal(copy.site);
+    expect(undoneOf(step)).to.deep.equal(copy.site);
   });
 
   it('are refused where they do not fit', () => {
@@ -304,7 +304,7 @@ describe('what the site says of a page', () => {
     expect(siteFaults(taken.site)).to.deep.equal([]);
     const first = made('makeHome', { page: node('visits'), slugOfBefore: 'start' }, home, once.site);
     expect(headIn(first.site).earlier).to.deep.equal(['visits', 'evenings']);
-    expect(takenBack(first)).to.deep.equal(once.site);
+    expect(undoneOf(first)).to.deep.equal(once.site);
   });
 
   it('is published: what leads on from earlier addresses, the language, the image for sharing, the page for none', () => {

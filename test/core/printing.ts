@@ -1,5 +1,5 @@
 /** Prints elements of a kind alone, in a site of which only what is written here is known. */
-import { contentOf, KINDS, knownKind, print, VISITOR_WORDS } from '../../core/index.ts';
+import { contentOf, KINDS, knownKind, print, SYSTEM_MESSAGES } from '../../core/index.ts';
 import { node } from './acting.ts';
 
 export type Context = Parameters<(typeof KINDS)[number]['markup']>[1];
@@ -15,8 +15,8 @@ const CONTEXT: Omit<Context, 'words' | 'entries'> = {
   children: [],
   address: (link) => (link === 'page:home' ? '../' : link || undefined),
   language: 'en',
-  letter: () => undefined,
-  said: (id) => VISITOR_WORDS[id].says,
+  formMessage: () => undefined,
+  say: (id) => SYSTEM_MESSAGES[id].says,
   shownWhen: () => undefined,
   media: (asset) => ({ dome: image, sky: film, words })[asset],
   part: (part) => ({ class: `a-${part}` }),

@@ -97,7 +97,7 @@ describe('a proportional size', () => {
     // With 100 px at most it takes five times 40 px to be twice that.
     expect(enlargeable({ share: 10, most: 100 })).to.deep.equal({ share: 10, least: 40, most: 100 });
     expect(notEnlarged(enlargeable({ share: 10 }))).to.equal(undefined);
-    expect(knownProperty('size').type.told!({ share: 10 })).to.match(
+    expect(knownProperty('size').type.describe!({ share: 10 })).to.match(
       /^10 % of the width of the place that it has\. Zoom cannot double it .+ \(WCAG 1\.4\.4\); 51\.5–10 %–128 it can\.$/,
     );
   });
@@ -143,7 +143,7 @@ describe('the place of a proportional size', () => {
     ).to.equal(true);
   });
 
-  it('changes in a sheet with what it follows from, as if the page were compiled anew', () => {
+  it('changes in a sheet with what it follows from, as if the page were compiled again', () => {
     const page = set('headline', { share: 8 });
     const column = page.nodes[page.nodes['headline' as NodeId].parent!];
     const first = preview(frame, page, addresses);

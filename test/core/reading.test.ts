@@ -33,12 +33,12 @@ const CELL = { width: 40, height: 30 };
 function thingsIn({ drawn }: Drawing): Readable[] {
   const cells = new Map<string, [number, number][]>();
   drawn.split('\n').forEach((line, row) =>
-    [...line].forEach((letter, column) => {
-      if (letter !== '.') cells.set(letter, [...(cells.get(letter) ?? []), [column, row]]);
+    [...line].forEach((message, column) => {
+      if (message !== '.') cells.set(message, [...(cells.get(message) ?? []), [column, row]]);
     }),
   );
-  const kindOf = (letter: string) =>
-    /\d/.test(letter) ? 'sign' : /[A-Z]/.test(letter) ? 'picture' : 'words';
+  const kindOf = (message: string) =>
+    /\d/.test(message) ? 'sign' : /[A-Z]/.test(message) ? 'picture' : 'words';
   return [...cells]
     .sort(([one], [other]) => (one < other ? 1 : -1))
     .map(([id, places]) => {
@@ -109,7 +109,11 @@ describe('the order in which things are read', () => {
   it('takes a line between columns first, and neither a dot nor a high image for one', () => {
     const read = (...boxes: [string, number, number, number, number][]) =>
       readingOrder(
-        boxes.map(([id, left, top, width, height]) => ({ id, kind: 'words', box: { left, top, width, height } })),
+        boxes.map(([id, left, top, width, height]) => ({
+          id,
+          kind: 'words',
+          box: { left, top, width, height },
+        })),
       ).join(' ');
     const columns: [string, number, number, number, number][] = [
       ['left', 0, 0, 300, 400],

@@ -1,4 +1,4 @@
-/** Sections to be added: on any site, in its own colours, legible in every view, and taken back in one step. */
+/** Sections to be added: on any site, in its own colours, legible in every view, and undone in one step. */
 import { expect } from 'chai';
 import { wcagContrast } from 'culori';
 import {
@@ -168,7 +168,7 @@ describe('the roles of colours', () => {
     expect(wcagContrast('#000080', '#ffffff')).to.be.closeTo(16, 0.05);
   });
 
-  it('has nothing amiss in the looks of new sites, but buttons that do not lead anywhere yet', () => {
+  it('has nothing wrong in the looks of new sites, but buttons that do not lead anywhere yet', () => {
     for (const [name, on] of SITES.slice(1))
       for (const { id, label } of READY_SECTIONS) {
         const { site, page } = placed(on, id);

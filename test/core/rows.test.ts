@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { childrenIn, columnsIn, type Arguments, type Page } from '../../core/index.ts';
-import { attempt, frame, home, node, site, takenBack, view } from './acting.ts';
+import { attempt, frame, home, node, site, undoneOf, view } from './acting.ts';
 
 describe('the columns of a row', () => {
   const take = (more: Partial<Arguments<'takeColumns'>>) =>
@@ -21,7 +21,7 @@ describe('the columns of a row', () => {
     if (!outcome.ok) throw new Error(outcome.sentence);
     const { page, sentence } = outcome.value;
     expect(sentence).to.equal('Dome image: columns in Tablet 12 → 8, from column 3');
-    expect(takenBack(outcome.value)).to.deep.equal(site);
+    expect(undoneOf(outcome.value)).to.deep.equal(site);
     const row = page.nodes[page.nodes[node('dome')].parent!];
     const of = (id: string) =>
       columnsIn(frame, page, row, view(id)).children.find((child) => child.id === 'dome')!.asks;

@@ -25,12 +25,13 @@ const saying = (name: string, content: Node['content'], page = whole): Page => {
 };
 const of = (rule: string, page: Page, on: SiteFrame = frame): Finding[] =>
   findings(on, page).filter((each) => each.rule === rule);
-const told = (list: readonly Finding[]) => list.map(({ of: place, sentence }) => [placeKey(place), sentence]);
+const sentences = (list: readonly Finding[]) =>
+  list.map(({ of: place, sentence }) => [placeKey(place), sentence]);
 
 describe('checks of what a page says', () => {
-  it('find nothing amiss in the demo', () => {
-    const said = findings(frame, whole).filter(({ rule }) => !/size|lines/.test(rule));
-    expect(told(said)).to.deep.equal([]);
+  it('find nothing wrong in the demo', () => {
+    const sentencesOf = findings(frame, whole).filter(({ rule }) => !/size|lines/.test(rule));
+    expect(sentences(sentencesOf)).to.deep.equal([]);
   });
 
   it('find images of which nothing is said, neither there nor on the shelf', () => {
@@ -40,7 +41,7 @@ describe('checks of what a page says', () => {
     };
     const rule = 'image without a text alternative';
     const page = saying('dome', { alt: '' });
-    expect(told(of(rule, page, silent))).to.deep.equal([
+    expect(sentences(of(rule, page, silent))).to.deep.equal([
       ['dome self', 'Dome image has no text alternative.'],
     ]);
     expect(of(rule, saying('dome', { alt: 'A dome' }), silent)).to.deep.equal([]);
@@ -56,7 +57,7 @@ describe('checks of what a page says', () => {
   it('find file names that stand for a text alternative, here or on the shelf', () => {
     const rule = 'file name as text alternative';
     for (const alt of ['IMG_2041.JPG', 'dome-night.webp', 'DSC 0042', 'image', 'Screenshot 2024-05-01'])
-      expect(told(of(rule, saying('dome', { alt }))), alt).to.deep.equal([
+      expect(sentences(of(rule, saying('dome', { alt }))), alt).to.deep.equal([
         ['dome self', `The text alternative of Dome image is a file name: “${alt}”.`],
       ]);
     for (const alt of ['A dome', 'Image of a dome', 'Dome 2', 'The dome (photo: A. Vale)', ''])
@@ -70,10 +71,10 @@ describe('checks of what a page says', () => {
 
   it('find links without words, and links that lead nowhere', () => {
     const wordless = of('link without text', saying('book', { label: ' ' }));
-    expect(told(wordless)).to.deep.equal([['book self', 'Book a night has a link without text.']]);
+    expect(sentences(wordless)).to.deep.equal([['book self', 'Book a night has a link without text.']]);
     expect(wordless[0].severity).to.equal('barrier');
     const rule = 'link without a target';
-    expect(told(of(rule, saying('book', { link: '' })))).to.deep.equal([
+    expect(sentences(of(rule, saying('book', { link: '' })))).to.deep.equal([
       ['book self', 'Book a night has no link.'],
     ]);
     for (const [link, what] of [
@@ -81,14 +82,14 @@ describe('checks of what a page says', () => {
       ['shelf:gone', 'a file'],
       ['#gone', 'a place'],
     ])
-      expect(told(of(rule, saying('book', { link })))[0]?.[1], link).to.equal(
+      expect(sentences(of(rule, saying('book', { link })))[0]?.[1], link).to.equal(
         `Book a night leads to ${what} that no longer exists.`,
       );
     for (const link of ['page:home', 'https://a.example/', 'mailto:a@b.example', '#week'])
       expect(of(rule, saying('book', { link })), link).to.deep.equal([]);
   });
 
-  it('find what is amiss only in the views in which it is shown, and name them', () => {
+  it('find what is wrong only in the views in which it is shown, and name them', () => {
     const page = made('setValue', {
       ...{ nodes: [id('book')], property: 'shown', view: view('mobile') },
       ...{ value: false, reach: 'here' as const },
@@ -166,7 +167,7 @@ describe('checks of what a page says', () => {
         [menu.id]: { ...menu, style: { ...menu.style, self: { ...menu.style.self, shown: hidden } } },
       },
     } as Page;
-    expect(told(of('no menu in a view', page))).to.deep.equal([
+    expect(sentences(of('no menu in a view', page))).to.deep.equal([
       [`${home.root} self`, 'There is no menu in Mobile.'],
     ]);
     const titled = (title: string): SiteFrame => ({
@@ -188,7 +189,7 @@ describe('checks of what a page says', () => {
       ...{ value: false, reach: 'here' as const },
     }).page;
     const page = saying('book', { link: '#week' }, composed(frame, hidden));
-    expect(told(of(rule, page))).to.deep.equal([
+    expect(sentences(of(rule, page))).to.deep.equal([
       ['book self', 'Book a night leads to What is up this week, which is not shown in Mobile.'],
     ]);
     expect(of(rule, page)[0].views).to.deep.equal(['mobile']);
@@ -199,7 +200,7 @@ describe('checks of what a page says', () => {
         head.id === 'visits' ? { ...head, offered: { base: 'withheld' as const } } : head,
       ),
     };
-    const leads = told(of(rule, saying('book', { link: 'page:visits' }), withheld));
+    const leads = sentences(of(rule, saying('book', { link: 'page:visits' }), withheld));
     // The invitation leads there, too.
     expect(leads).to.have.length(2);
     expect(leads[0][1]).to.match(/^Book a night leads to .*, which is not shown\.$/);
@@ -244,11 +245,11 @@ describe('checks of what a page says', () => {
 
   it('find landmarks that those who hear the page cannot tell apart', () => {
     const rule = 'landmarks with the same name';
-    expect(told(of(rule, saying('week', { landmark: 'footer' })))).to.deep.equal([
+    expect(sentences(of(rule, saying('week', { landmark: 'footer' })))).to.deep.equal([
       ['shared-foot-foot self', 'Footer and What is up this week are both marked as footer.'],
     ]);
     const two = saying('moon-strip', { landmark: 'aside' }, saying('week', { landmark: 'aside' }));
-    expect(told(of(rule, two))).to.deep.equal([
+    expect(sentences(of(rule, two))).to.deep.equal([
       [
         'moon-strip self',
         'Moon phase strip is marked as complementary content and has no name in Wide, Desktop, Tablet.',
@@ -257,7 +258,7 @@ describe('checks of what a page says', () => {
     expect(of(rule, saying('moon-strip', { label: 'The moon' }, two))).to.deep.equal([]);
     const named = saying('shared-head-pages', { label: 'Pages' });
     const menu = saying('week', { landmark: 'nav', label: 'pages' }, named);
-    expect(told(of(rule, menu))[0][1]).to.match(
+    expect(sentences(of(rule, menu))[0][1]).to.match(
       /is marked as navigation and is called “pages” like Page links/,
     );
     // Where only one of them shows, there is nothing to tell apart.
@@ -313,7 +314,7 @@ describe('icons and fields', () => {
     }
     const fields = { fields: [{ label: 'Name', type: 'text', required: false, options: '' }] };
     const form = (values: Record<string, string>, content = fields) =>
-      told(of('field contrast too low', added('form', 'evening', values, 'field', content)));
+      sentences(of('field contrast too low', added('form', 'evening', values, 'field', content)));
     expect(form({ borderColour: '#949494' })).to.deep.equal([]);
     const faint = form({ borderColour: '#d0d0d0' });
     expect(faint).to.have.length(1);

@@ -1,7 +1,7 @@
 /** Content that is brought to another scale in a view. */
 import { expect } from 'chai';
 import { knownProperty, resolve, siteFaults } from '../../core/index.ts';
-import { frame, home, made, node, refusal, site, takenBack, view } from './acting.ts';
+import { frame, home, made, node, refusal, site, undoneOf, view } from './acting.ts';
 
 describe('content to scale', () => {
   const scale = (percent: number, nodes = ['opening-words'], where = 'mobile') => ({
@@ -30,7 +30,7 @@ describe('content to scale', () => {
       ])
         expect(value(step.page, id, property, other)).to.deep.equal(value(home, id, property, other));
     expect(step.sentence).to.match(/^Text: content at 75 % in Mobile, \d+ values$/);
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
   });
 
   it('has text alone in proportion where that is asked for, with the sizes that parts have of their own', () => {

@@ -18,7 +18,7 @@ import {
   type Page,
   type Site,
 } from '../../core/index.ts';
-import { files, home, made, node, refusal, site, takenBack, view } from './acting.ts';
+import { files, home, made, node, refusal, site, undoneOf, view } from './acting.ts';
 
 const [visits, hire] = [site.pages[node('visits')], site.pages[node('hire')]];
 const sectionsOf = (target: Site, id: string): string[] => {
@@ -64,7 +64,7 @@ describe('what all pages share', () => {
       expect(composed(step.frame, page).nodes[node('shared-head-mark')].content.name).to.equal('The Hill');
     }
     expect(siteFaults(step.site)).to.deep.equal([]);
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
     const own = made('setValue', {
       nodes: [node('headline')],
       property: 'size',
@@ -92,7 +92,7 @@ describe('what all pages share', () => {
     const whole = composed(step.frame, step.site.pages[hire.id]);
     const size = knownProperty('size');
     expect(resolve(step.frame, whole, whole.nodes[nodes[1]], size, view('mobile'))).to.equal(33);
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
   });
 
   it('gets new elements and loses some, with ids that no page has', () => {
@@ -120,10 +120,10 @@ describe('what all pages share', () => {
     const none = made('removeElements', { nodes: [node('shared-head-head')] });
     expect(none.sentence).to.equal('Header: deleted with 3 elements in it, on all pages');
     expect(none.frame.shared).to.have.all.keys('foot');
-    expect(takenBack(none)).to.deep.equal(site);
+    expect(undoneOf(none)).to.deep.equal(site);
     const both = made('removeElements', { nodes: [node('shared-foot-foot')] }, home, none.site);
     expect(both.frame).not.to.have.property('shared');
-    expect(takenBack(both)).to.deep.equal(none.site);
+    expect(undoneOf(both)).to.deep.equal(none.site);
   });
 
   it('is left out by a page that wants to, which says so', () => {
@@ -132,7 +132,7 @@ describe('what all pages share', () => {
     expect(sectionsOf(step.site, 'hire')[0]).to.equal(hire.nodes[hire.root].children[0]);
     expect(sectionsOf(step.site, 'home')[0]).to.equal('shared-head-head');
     expect(made('changePage', { page: hire.id, without: [] }, home, step.site).site).to.deep.equal(site);
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
   });
 
   it('goes with a view that is deleted, and is told among what is set in it', () => {
@@ -142,7 +142,7 @@ describe('what all pages share', () => {
     const step = made('removeView', { view: view('mobile'), values: 'drop' });
     expect(siteFaults(step.site)).to.deep.equal([]);
     expect(JSON.stringify(step.frame.shared)).not.to.include('mobile');
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
   });
 
   it('does not touch what others do on pages; two changes of the same value do', () => {
@@ -227,7 +227,7 @@ describe('a head or foot of one page', () => {
     expect(sectionsOf(step.site, 'hire')[0]).to.equal('head');
     expect(step.frame.pages.map(({ without }) => without?.join() ?? '')).to.deep.equal(['', '', 'head', '']);
     expect(step.frame.shared!.head).to.deep.equal(site.frame.shared!.head);
-    expect(takenBack(step)).to.deep.equal(before);
+    expect(undoneOf(step)).to.deep.equal(before);
   });
 
   it('leaves what else serves so on its page, and links that mean a place there', () => {
@@ -261,7 +261,7 @@ describe('a head or foot of one page', () => {
       { label: 'Mark', link: '#shared-head-mark' },
     ]);
     expect(brokenLinks(step.site)).to.deep.equal([]);
-    expect(takenBack(step)).to.deep.equal(notice.site);
+    expect(undoneOf(step)).to.deep.equal(notice.site);
   });
 
   it('is published as it was, but for its names', () => {
@@ -301,7 +301,7 @@ describe('a head or foot of one page', () => {
     expect(siteFaults(step.site)).to.deep.equal([]);
     expect(sectionsOf(step.site, 'hire').at(-1)).to.equal('foot');
     expect(sectionsOf(step.site, 'home').at(-1)).to.equal('shared-foot-foot');
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
     const again = made('takeShared', { place: 'foot', page: hire.id }, home, step.site);
     expect(again.sentence).to.equal('Footer: Telescope hire shows that of all pages instead of its own');
     expect(again.site).to.deep.equal(site);

@@ -13,7 +13,7 @@ import {
   sourceOrder,
   type NodeId,
 } from '../../core/index.ts';
-import { home, made, node, site, takenBack, view } from './acting.ts';
+import { home, made, node, site, undoneOf, view } from './acting.ts';
 import { siteArbitrary } from './arbitrary.ts';
 
 describe('random sites', () => {
@@ -29,7 +29,7 @@ describe('random sites', () => {
         const named = made('setContent', { node: id, field: 'landmark', value }, page, target);
         const shared = made('shareSection', { node: id }, named.page, named.site);
         expect(siteFaults(shared.site)).to.deep.equal([]);
-        expect(takenBack(shared)).to.deep.equal(named.site);
+        expect(undoneOf(shared)).to.deep.equal(named.site);
         const place = value === 'header' ? 'head' : 'foot';
         const back = made('unshareSection', { place }, shared.page, shared.site);
         expect(back.site).to.deep.equal(named.site);
@@ -38,7 +38,7 @@ describe('random sites', () => {
     );
   });
 
-  it('are compiled anew as they would be from the start, whatever is edited of what pages share', () => {
+  it('are compiled again as they would be from the start, whatever is edited of what pages share', () => {
     fc.assert(
       fc.property(fc.array(fc.nat(), { minLength: 1, maxLength: 6 }), (choices) => {
         let state = site;

@@ -10,7 +10,7 @@ import {
   type Site,
   type SiteFrame,
 } from '../../core/index.ts';
-import { frame, home, made, node, refusal, site, takenBack, view } from './acting.ts';
+import { frame, home, made, node, refusal, site, undoneOf, view } from './acting.ts';
 
 describe('steps of the spacing scale that are fluid', () => {
   const growing = { min: 16, max: 24, fromWidth: 320, toWidth: 1280 };
@@ -24,7 +24,7 @@ describe('steps of the spacing scale that are fluid', () => {
     // 8 px over 960 px of the window are 0.83333 vw, and 16 px less that of 320 px are 13.33333 px.
     const css = printRules(preview(grown.frame, home, { page: () => '', picture: () => '' }).shared);
     expect(css).to.include('--space-m:clamp(16px, 0.83333vw + 13.33333px, 24px)');
-    expect(takenBack(grown)).to.deep.equal(site);
+    expect(undoneOf(grown)).to.deep.equal(site);
   });
 
   it('are refused where they do not grow, or leave the range of the scale', () => {

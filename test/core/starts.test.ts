@@ -69,7 +69,7 @@ describe('a new site', () => {
     });
   }
 
-  it('has nothing amiss, but buttons that do not lead anywhere yet', () => {
+  it('has nothing wrong, but buttons that do not lead anywhere yet', () => {
     for (const { id: look } of LOOKS)
       for (const { id: views } of VIEW_SETS) {
         const site = made(look, views);

@@ -64,7 +64,7 @@ describe('adding an element', () => {
     expect(add('section', home.root, 'headline')).to.match(/id already; nothing was added\.$/);
     const bare = { ...site, frame: { ...frame, assets: [] } };
     const parent = home.nodes[node('headline')].parent!;
-    // A picture can stand there before the shelf has any.
+    // An image can stand there before the shelf has any.
     const alone = made('addElement', { kind: 'picture', id: node('new'), parent, after: null }, home, bare);
     expect(alone.page.nodes[node('new')].style.self).to.deep.equal({ source: { base: 'none' } });
   });
@@ -133,7 +133,7 @@ describe('a preview brought up to date', () => {
     record({ name: fc.constant('removeElements' as const) }),
   );
 
-  it('is what compiling the whole page anew gives, as elements come and go', () => {
+  it('is what compiling the whole page again gives, as elements come and go', () => {
     fc.assert(
       fc.property(fc.array(fc.tuple(change, fc.nat()), { minLength: 1, maxLength: 5 }), (changes) => {
         let page = home;

@@ -1,4 +1,4 @@
-/** The sweep: that it finds what is to be found at every width, to the px, and after an edit as if it had begun anew. */
+/** The sweep: that it finds what is to be found at every width, to the px, and after an edit as if it had begun again. */
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
@@ -140,7 +140,7 @@ describe('the sweep', () => {
 
   it('tells how far it is: never back, and at the end all', async () => {
     const told: { measured: number; of: number }[] = [];
-    await sweepOf({}, { told: (progress) => told.push(progress) });
+    await sweepOf({}, { onProgress: (progress) => told.push(progress) });
     told.slice(1).forEach(({ measured, of }, index) => {
       expect(measured).to.equal(told[index].measured + 1);
       expect(of).to.equal(told[index].of);
@@ -148,7 +148,7 @@ describe('the sweep', () => {
     expect(told.at(-1)!.measured).to.equal(told.at(-1)!.of);
   });
 
-  it('after a change measures only where it holds, and finds the same as anew', async () => {
+  it('after a change measures only where it holds, and finds the same as again', async () => {
     await fc.assert(
       fc.asyncProperty(
         troubles,

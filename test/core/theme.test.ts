@@ -37,7 +37,7 @@ import {
   node,
   refusal,
   site,
-  takenBack,
+  undoneOf,
   view,
   withPage,
 } from './acting.ts';
@@ -63,7 +63,7 @@ describe('text styles', () => {
     expect(resolve(more.frame, home, text, knownProperty('size'), view('tablet'))).to.equal(30);
     const cleared = made('clearValue', target, home, more.site);
     expect(resolve(cleared.frame, home, text, knownProperty('size'), view('tablet'))).to.equal(17);
-    expect(takenBack(cleared)).to.deep.equal(more.site);
+    expect(undoneOf(cleared)).to.deep.equal(more.site);
   });
 
   it('take values of text only, and what stands in the theme', () => {
@@ -171,7 +171,7 @@ describe('relative changes', () => {
     expect(step.sentence).to.equal('2 elements: size in Desktop −2');
     const sizes = ['saturn-title', 'headline'].map((name) => step.page.nodes[id(name)].style.self!.size.base);
     expect(sizes).to.deep.equal([22, 62]);
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
   });
 });
 

@@ -1,4 +1,4 @@
-/** What is amiss in a layout that is there, and how it is mended. */
+/** What is wrong in a layout that is there, and how it is mended. */
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {

@@ -154,10 +154,10 @@ describe('fluid sizes', () => {
         expect(type.parse(text, { site: {} as never }), text).to.deep.equal({ ok: true, value: size });
       }),
     );
-    expect(type.told!({ min: 44, max: 56, fromWidth: 640, toWidth: 1023 })).to.equal(
+    expect(type.describe!({ min: 44, max: 56, fromWidth: 640, toWidth: 1023 })).to.equal(
       'Grows from 44 px at 640 px of the window to 56 px at 1023 px',
     );
-    expect(type.told!(40)).to.equal(undefined);
+    expect(type.describe!(40)).to.equal(undefined);
   });
 
   it('reads two numbers typed in a cell as a fluid size over the widths of the cell', () => {

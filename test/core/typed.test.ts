@@ -178,7 +178,7 @@ describe('what is typed in a cell', () => {
     );
     expect(fault('paddingTop', '{gone}')).to.equal('The site’s spacing scale has no step “gone”.');
     expect(fault('family', 'gone')).to.equal('The site has no font family “gone”.');
-    // It is not typed, but left where a picture was deleted.
+    // It is not typed, but left where an image was deleted.
     expect(fault('source', 'none')).to.equal(undefined);
     expect(fault('source', 'gone')).to.equal('The site has no image “gone”.');
     expect(fault('backgroundPicture', 'none')).to.equal(undefined);

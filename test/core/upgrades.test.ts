@@ -20,7 +20,7 @@ import {
   type Site,
   type UpgradeStep,
 } from '../../core/index.ts';
-import { presentEntry } from '../../web/state/unsent.ts';
+import { presentEntry } from '../../web/state/outbox.ts';
 
 const storedText = (name: string): string =>
   readFileSync(fileURLToPath(new URL(`../stored/${name}`, import.meta.url)), 'utf8');

@@ -16,12 +16,12 @@ import {
   valuesOf,
   VIEW_SETS,
   viewAt,
-  wordingsOf,
+  textsByViewOf,
   type NodeId,
   type Site,
   type ViewId,
 } from '../../core/index.ts';
-import { frame, home, made, refusal, site, takenBack, view } from './acting.ts';
+import { frame, home, made, refusal, site, undoneOf, view } from './acting.ts';
 import { siteArbitrary } from './arbitrary.ts';
 
 /** Of words, what they say; beside which others they were written is told apart. */
@@ -50,7 +50,7 @@ const setIn = ({ frame: { views }, pages }: Site, at: ViewId): unknown[] =>
     Object.values(page.nodes).flatMap((node) =>
       [
         ...valuesOf(node.style).filter(({ name }) => !knownProperty(name).wording),
-        ...wordingsOf(node.kind).map(({ name }) => ({ part: 'self' as const, name })),
+        ...textsByViewOf(node.kind).map(({ name }) => ({ part: 'self' as const, name })),
       ].flatMap(({ part, name }) => {
         const value = held(ownLayered(node, part, knownProperty(name)), views, at)?.value;
         return value === undefined ? [] : [[node.id, part, name, said(value)]];
@@ -74,7 +74,7 @@ function onSites(
       const { site: after } = outcome.value;
       expect(siteFaults(after)).to.deep.equal([]);
       check(target, after, choice);
-      expect(takenBack(outcome.value)).to.deep.equal(target);
+      expect(undoneOf(outcome.value)).to.deep.equal(target);
     }),
     { numRuns: accepted },
   );
@@ -100,7 +100,7 @@ describe('the base of a site', () => {
     // 34 in Mobile was an override; the others had what their text style says.
     expect(style.self!.size.base).to.equal(34);
     for (const id of ids(site)) expect(shown(step.site, id)).to.deep.equal(shown(site, id));
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
     const back = perform(step.site, home.id, 'setBase', { view: view('desktop') });
     if (!back.ok) throw new Error(back.sentence);
     for (const id of ids(site)) expect(shown(back.value.site, id)).to.deep.equal(shown(site, id));
@@ -237,7 +237,7 @@ describe('a view', () => {
     const all = (target: Site, id: ViewId) =>
       Object.entries(shown(target, id)).filter(([, value]) => typeof value !== 'object');
     for (const id of ids(site)) expect(all(step.site, id)).to.deep.equal(all(site, id));
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
     expect(refusal('changeView', { view: view('desktop'), from: 1430 })).to.match(
       /^Wide would start 10 px after/,
     );
@@ -254,7 +254,7 @@ describe('a view', () => {
     });
     expect(step.sentence).to.equal('View Tablet: name → Slate, sheet 1000 × 700 px, grid changed');
     expect(step.frame.views.list[1]).to.deep.include({ name: 'Slate', from: 640, grid });
-    expect(takenBack(step)).to.deep.equal(site);
+    expect(undoneOf(step)).to.deep.equal(site);
     expect(refusal('changeView', { view: view('tablet'), sheet: { width: 1200, height: 700 } })).to.match(
       /as wide as/,
     );

@@ -9,7 +9,7 @@ import { served, type Served } from './serving.ts';
 
 const WEIGHT = inHome('headline', 'style/self/weight/base');
 
-/** A picture of the demo. */
+/** An image of the demo. */
 const saturn = (await demoSite()).site.frame.assets.find(({ id }) => id === 'saturn')!;
 
 describe('the application’s server', () => {
@@ -168,7 +168,7 @@ describe('the application’s server', () => {
     await problem(await from({ Origin: 'http://elsewhere.example' }), 403);
     // Published pages stand on the same machine, at another port.
     await problem(await from({ Origin: running.hostUrl }), 403);
-    // What a browser says of a picture or a form of another site's page (Fetch Metadata, §2.3).
+    // What a browser says of an image or a form of another site's page (Fetch Metadata, §2.3).
     for (const site of ['cross-site', 'same-site'])
       await problem(await from({ 'Sec-Fetch-Site': site }, 'GET'), 403);
     const own = await from({ 'Sec-Fetch-Site': 'same-origin' }, 'GET');

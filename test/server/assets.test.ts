@@ -1,4 +1,4 @@
-/** Pictures and films that are brought in: what is taken, in which form it is kept, and what is refused with nothing kept. */
+/** Images and videos that are imported: what is taken, in which form it is kept, and what is refused with nothing kept. */
 import { expect } from 'chai';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -9,7 +9,7 @@ import { paths } from '../../api/paths.ts';
 import type { AssetResponse, MakingResponse, Problem } from '../../api/responses.ts';
 import { demoSite } from '../demo.ts';
 import { readSiteFile, writeSiteFile } from '../../core/index.ts';
-import { pictureMaker } from '../../server/media/making.ts';
+import { imageMaker } from '../../server/media/imagemaker.ts';
 import { fileStore } from '../../server/store/files.ts';
 import { served, type Served } from './serving.ts';
 
@@ -85,7 +85,7 @@ describe('images and videos', function () {
       '<rect width="20" height="40" fill="#f00"/><rect x="20" width="20" height="40" fill="#00f"/>';
     const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40" viewBox="0 0 40 40">${half}</svg>`;
     const folder = await mkdtemp(join(tmpdir(), 'dimorphe-made-'));
-    const maker = pictureMaker(folder, { get: async () => Buffer.from(svg) });
+    const maker = imageMaker(folder, { get: async () => Buffer.from(svg) });
     const form = { type: 'image/png', width: 512, square: {} } as const;
     const bytes = await maker.bytes({ asset: { hash: 'a'.repeat(64), name: 'Half' }, form });
     const { data, info } = await sharp(bytes).ensureAlpha().raw().toBuffer({ resolveWithObject: true });

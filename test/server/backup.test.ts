@@ -84,8 +84,8 @@ describe('a backup', function () {
     await fetch(running.url + paths.publications('brindle-hill'), { method: 'POST' });
     await made([set(inHome('headline', 'style/self/weight/base'), 666)]);
     const before = await state(running.url, running.hostUrl);
-    const said = await run(['backup', target], running.folder);
-    expect(said.status, said.stderr).to.equal(0);
+    const result = await run(['backup', target], running.folder);
+    expect(result.status, result.stderr).to.equal(0);
     // The copy that was asked for does not stay behind, and one that is there is not written over.
     expect(await readdir(join(running.folder, 'backups'))).to.deep.equal([]);
     expect((await run(['backup', target], running.folder)).stderr).to.match(
@@ -105,7 +105,7 @@ describe('a backup', function () {
       const after = await state(again.url, again.hostUrl);
       for (const [name, value] of Object.entries(before))
         expect(after[name as keyof typeof after], name).to.deep.equal(value);
-      // Steps are still taken back, and edits go on.
+      // Steps are still undone, and edits go on.
       await editor(() => again.url).made([set(inHome('headline', 'style/self/weight/base'), 601)]);
     } finally {
       await again.end();
@@ -267,9 +267,9 @@ describe('a backup', function () {
     });
     await writeFile(at(target, rotten), 'cut');
     const empty = await temporary();
-    const said = await run(['restore', target], empty);
-    expect(said.status, said.stderr).to.equal(0);
-    expect(said.stderr).to.include('2 files of the backup are damaged and could not be restored');
+    const result = await run(['restore', target], empty);
+    expect(result.status, result.stderr).to.equal(0);
+    expect(result.stderr).to.include('2 files of the backup are damaged and could not be restored');
     expect((await verified(empty)).findings).to.have.length(2);
   });
 
@@ -318,18 +318,20 @@ describe('looking whether all is whole', function () {
           values ('brindle-hill', 1, 'k', 'f', 0, 's', 'edit', 'x', '[]', '[{"op":"clear","path":"/frame/nowhere/x"}]')`,
     );
     await close();
-    const said = await run(['verify'], folder);
-    expect(said.status).to.equal(1);
-    const lines = said.stderr.trim().split('\n');
+    const result = await run(['verify'], folder);
+    expect(result.status).to.equal(1);
+    const lines = result.stderr.trim().split('\n');
     expect(lines[0]).to.match(/^1 site, \d+ pages, 1 edit, 1 publication, \d+ files: 4 findings\.$/);
-    expect(said.stderr).to.match(
+    expect(result.stderr).to.match(
       /The site brindle-hill, \/pages\/home\/nodes\/headline\/style\/self\/weight\/base: “?"?heavy/,
     );
-    expect(said.stderr).to.include(
+    expect(result.stderr).to.include(
       `The site brindle-hill: The file of “${asset.name}” is damaged in the data folder.`,
     );
-    expect(said.stderr).to.match(/Publication 1 of brindle-hill, index\.html: The file of (ab)+ is missing/);
-    expect(said.stderr).to.include('Step 1 of brindle-hill does not fit what it was made on');
+    expect(result.stderr).to.match(
+      /Publication 1 of brindle-hill, index\.html: The file of (ab)+ is missing/,
+    );
+    expect(result.stderr).to.include('Step 1 of brindle-hill does not fit what it was made on');
   });
 
   it('finds a damaged block of the database, which a running program tells as well', async () => {
@@ -346,9 +348,9 @@ describe('looking whether all is whole', function () {
     // The header of the second block: its checksum, flags and pointers.
     bytes.fill(0xff, 8192, 8192 + 24);
     await writeFile(path, bytes);
-    const said = await run(['verify'], folder);
-    expect(said.status).to.equal(1);
-    expect(said.stderr).to.match(/The table of nodes: damaged on the disk/);
+    const result = await run(['verify'], folder);
+    expect(result.status).to.equal(1);
+    expect(result.stderr).to.match(/The table of nodes: damaged on the disk/);
     const running = await served({ dataFolder: folder });
     try {
       const answer = await fetch(running.url + paths.page('brindle-hill', 'home'));

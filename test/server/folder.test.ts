@@ -45,16 +45,16 @@ describe('a data folder', () => {
     await rm(folder, { recursive: true });
   });
 
-  it('is seen as taken from where processes are counted anew, as in another container', async () => {
+  it('is seen as taken from where processes are counted again, as in another container', async () => {
     const folder = await freshFolder();
     const lock = await lockFolder(folder);
     // From there the holder is a process that does not exist: Linux gives out at most 4194304 (proc(5), kernel.pid_max).
     await writeFile(join(folder, 'lock.json'), JSON.stringify({ pid: 4194305 }));
-    const said = await lockFolder(folder).then(
+    const message = await lockFolder(folder).then(
       () => 'taken',
       (error: Error) => error.message,
     );
-    expect(said).to.match(/is in use by another Dimorphe \(process 4194305\)/);
+    expect(message).to.match(/is in use by another Dimorphe \(process 4194305\)/);
     lock.release();
     await rm(folder, { recursive: true });
   });
@@ -173,9 +173,9 @@ describe('a data folder', () => {
       const folder = await freshFolder();
       await rm(join(folder, path), { recursive: true });
       const before = await contents(folder);
-      const said = await refused(folder);
-      expect(said).to.match(sentence);
-      expect(said).to.include('Nothing was changed').and.include('restore BACKUP');
+      const message = await refused(folder);
+      expect(message).to.match(sentence);
+      expect(message).to.include('Nothing was changed').and.include('restore BACKUP');
       expect(await contents(folder)).to.deep.equal(before);
       await rm(folder, { recursive: true });
     }
@@ -196,8 +196,8 @@ describe('a data folder', () => {
   it('whose catalogue is damaged is refused with a sentence, and left as it is', async () => {
     const folder = await freshFolder();
     await writeFile(join(folder, 'database', 'global', 'pg_control'), Buffer.alloc(8192, 7));
-    const said = await refused(folder);
-    expect(said).to.match(/^The database in .* cannot be opened: .*It was not changed\..*restore BACKUP/s);
+    const message = await refused(folder);
+    expect(message).to.match(/^The database in .* cannot be opened: .*It was not changed\..*restore BACKUP/s);
     await rm(folder, { recursive: true });
   }).timeout(60_000);
 

@@ -76,7 +76,7 @@ export function behavesAsHistory(start: () => Promise<Served>): void {
     expect((await ahead.json()) as Problem).not.to.have.property('missed');
   });
 
-  it('refuses what only others’ edits made invalid as outdated: the sender makes it anew and learns why', async () => {
+  it('refuses what only others’ edits made invalid as outdated: the sender makes it again and learns why', async () => {
     await others.made([set('/frame/colours/fog', { id: 'fog', name: 'Fog', value: '#cccccc' })]);
     const on = await mine.revision();
     await others.made([clear('/frame/colours/fog')]);

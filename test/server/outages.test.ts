@@ -21,7 +21,7 @@ async function until(isSo: () => Promise<boolean>): Promise<void> {
   while (!(await isSo().catch(() => false))) await wait(STEP);
 }
 
-/** Follows the edits of a site as a window does: connects anew after each end, from the last edit that came. */
+/** Follows the edits of a site as a window does: connects again after each end, from the last edit that came. */
 function following(url: string, from: number) {
   const ended = new AbortController();
   const revisions: number[] = [];

@@ -13,7 +13,7 @@ import { behavesAsHistory } from './histories.ts';
 import { startPostgres } from './postgres.ts';
 import { served, type Served } from './serving.ts';
 
-/** A picture of the demo. */
+/** An image of the demo. */
 const saturn = (await demoSite()).site.frame.assets.find(({ id }) => id === 'saturn')!;
 
 describe('on a PostgreSQL server', function () {

@@ -1,4 +1,4 @@
-/** The program as it is started, in processes of its own: what was built of its sources, built anew where they have changed since. */
+/** The program as it is started, in processes of its own: what was built of its sources, built again where they have changed since. */
 import { execFileSync } from 'node:child_process';
 
 let isBuilt = false;

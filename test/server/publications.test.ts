@@ -236,7 +236,7 @@ describe('publications', function () {
     };
     const clear = [0, 0, 0, 0];
     const white = [255, 255, 255, 255];
-    // The picture is wider than high: what is over it in a square is free.
+    // The image is wider than high: what is over it in a square is free.
     for (const [src, size, wanted] of [
       [tab, '32x32', clear],
       [touch, '180x180', white],

@@ -8,7 +8,7 @@ import { start, type Running } from '../../server/start.ts';
 import { openStore } from '../../server/store/open.ts';
 import { SITE } from './editing.ts';
 
-/** What is made of pictures is the same whoever asks for it: it is kept for all tests, and for the next run. */
+/** What is made of images is the same whoever asks for it: it is kept for all tests, and for the next run. */
 export const MADE = join(tmpdir(), 'dimorphe-test-made');
 
 type Demo = readonly string[];

@@ -1,4 +1,4 @@
-/** Which sites there are: made, brought in, copied, taken out, put away, had back, removed; and what is refused. */
+/** Which sites there are: made, imported, copied, taken out, archived, had back, removed; and what is refused. */
 import { expect } from 'chai';
 import { createHash } from 'node:crypto';
 import { rm } from 'node:fs/promises';
@@ -14,7 +14,7 @@ import { unzipped } from './zips.ts';
 
 const begun = (id: string, name: string): Site => newSite({ id, name, lang: 'en', look: 'kiln', views: '4' });
 
-/** A picture of the demo. */
+/** An image of the demo. */
 const saturn = (await demoSite()).site.frame.assets.find(({ id }) => id === 'saturn')!;
 
 describe('sites', function () {
@@ -146,7 +146,7 @@ describe('sites', function () {
     expect((await ask(paths.copies('nowhere'), 'POST', '{"name":"a"}')).status).to.equal(404);
   });
 
-  it('are put away and had back; what is published stays until it is taken down, and only then can they be removed', async () => {
+  it('are archived and had back; what is published stays until it is taken down, and only then can they be removed', async () => {
     const { id } = (await (await bring(writeSiteFile(begun('pier', 'Pier'), {}))).json()) as AddedSite;
     expect((await ask(paths.site(id), 'DELETE')).status, 'not archived').to.equal(409);
     const { url } = (await (await ask(paths.publications(id), 'POST')).json()) as { url: string };

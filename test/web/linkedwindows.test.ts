@@ -1,9 +1,9 @@
 /** Blocks that are linked in one window while another one puts them away. */
 import { expect } from 'chai';
 import { edit, editWhole } from '../../web/state/edits.ts';
-import { undo } from '../../web/state/walking.ts';
+import { undo } from '../../web/state/traversal.ts';
 import { openPage } from '../../web/state/documents.ts';
-import { pagesLinking, siteFaults, type KeptName, type NodeId } from '../../core/index.ts';
+import { pagesLinking, siteFaults, type SavedBlockName, type NodeId } from '../../core/index.ts';
 import { served, type Served } from '../server/serving.ts';
 import { memory, openWindow } from './window.ts';
 
@@ -15,7 +15,7 @@ describe('windows that link blocks', function () {
   });
   afterEach(() => running.end());
 
-  const block = 'kept-week' as KeptName;
+  const block = 'kept-week' as SavedBlockName;
   /** Two windows, one on the home page, which keeps and links a block there, and one on the page of visits. */
   async function two() {
     const one = await openWindow(running.url, 'one');
@@ -33,7 +33,7 @@ describe('windows that link blocks', function () {
 
   it('give the page that linked it meanwhile its own, where the block is archived', async () => {
     const { one, other, link, site } = await two();
-    // The block is put away here before this window hears that the other one has linked it.
+    // The block is archived here before this window hears that the other one has linked it.
     one.net(() => 'is lost');
     expect(await one.store.dispatch(editWhole('dropKept', { id: block }))).to.equal(true);
     link();
@@ -55,7 +55,7 @@ describe('windows that link blocks', function () {
     );
   });
 
-  it('set aside a link to what has been archived, and say why', async () => {
+  it('not applied a link to what has been archived, and say why', async () => {
     const { one, other, link } = await two();
     other.net(() => 'is lost');
     link();

@@ -1,9 +1,9 @@
-/** What a window takes back and makes again of a history that is longer than what it reads of it when it is opened. */
+/** What a window undoes and makes again of a history that is longer than what it reads of it when it is opened. */
 import { expect } from 'chai';
 import type { LogEntry } from '../../api/responses.ts';
 import { documents } from '../../web/state/documents.ts';
 import { nextStep } from '../../web/state/steps.ts';
-import { redo, undo } from '../../web/state/walking.ts';
+import { redo, undo } from '../../web/state/traversal.ts';
 import { editor, inHome, set } from '../server/editing.ts';
 import { served, type Served } from '../server/serving.ts';
 import { openWindow } from './window.ts';
@@ -21,7 +21,7 @@ describe('a window on a site with a long history', function () {
   const nameOf = (window: Opened): string => window.node('lead').name;
   const next = (window: Opened, list: 'undo' | 'redo') => nextStep(window.store.getState(), list)?.sentence;
 
-  /** Waits until a step of one's own can be taken back, as its button then says. */
+  /** Waits until a step of one's own can be undone, as its button then says. */
   const knows = async (window: Opened, list: 'undo' | 'redo') => {
     for (let turn = 0; turn < 2000 && next(window, list) === undefined; turn++)
       await new Promise((resolve) => setImmediate(resolve));
@@ -37,7 +37,7 @@ describe('a window on a site with a long history', function () {
     return nameOf(window);
   }
 
-  it('takes back all that it did, and makes it again in its order, when it is opened anew on the way', async () => {
+  it('undoes all that it did, and makes it again in its order, when it is opened again on the way', async () => {
     const first = await openWindow(running.url, 'long');
     const names = [nameOf(first), ...Array.from({ length: 105 }, (_, index) => `Name ${index}`)];
     for (const name of names.slice(1)) first.rename('lead', name);
@@ -49,7 +49,7 @@ describe('a window on a site with a long history', function () {
     await second.kept();
     await second.close();
 
-    // Of the last hundred steps thirty take back; some of what they took back is older than those.
+    // Of the last hundred steps thirty undo; some of what they undid is older than those.
     const third = await openWindow(running.url, 'long');
     expect(await walked(third, 'redo')).to.equal(names[76]);
     for (let at = 75; at >= 0; at--) expect(await walked(third, 'undo')).to.equal(names[at]);

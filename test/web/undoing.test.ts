@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import type { NodeId } from '../../core/index.ts';
 import { openPage } from '../../web/state/documents.ts';
 import { edit } from '../../web/state/edits.ts';
-import { undo } from '../../web/state/walking.ts';
+import { undo } from '../../web/state/traversal.ts';
 import { editor, put } from '../server/editing.ts';
 import { served, type Served } from '../server/serving.ts';
 import { openWindow } from './window.ts';
@@ -53,10 +53,11 @@ describe('windows that undo', function () {
       // Somebody moves the same one on, behind all.
       await others.made([put(list, first, own.slice(1).reverse())]);
       await again();
-      const said = window.state().said.count;
+      const said = window.state().announcement.count;
       window.store.dispatch(undo());
-      while (window.state().said.count === said) await new Promise((resolve) => setImmediate(resolve));
-      expect(window.state().said.sentence).to.match(
+      while (window.state().announcement.count === said)
+        await new Promise((resolve) => setImmediate(resolve));
+      expect(window.state().announcement.sentence).to.match(
         /cannot be undone: what it changed has been changed since/,
       );
       expect((await order()).at(-1)).to.equal(first);

@@ -5,13 +5,13 @@ import { edit } from '../../web/state/edits.ts';
 import { closeSite, showPage } from '../../web/state/opening.ts';
 import { transport, unreachable, type Transport } from '../../web/state/transport.ts';
 import type { Heard } from '../../web/state/follow.ts';
-import type { Remembered, Unsent } from '../../web/state/unsent.ts';
+import type { OutboxContent, Outbox } from '../../web/state/outbox.ts';
 import type { NodeId, ViewId } from '../../core/index.ts';
 import { SITE } from '../server/editing.ts';
 
 /** What a browser remembers, in memory: it outlives the windows. */
-export function memory(): Unsent & { of: Map<string, Remembered> } {
-  const of = new Map<string, Remembered>();
+export function memory(): Outbox & { of: Map<string, OutboxContent> } {
+  const of = new Map<string, OutboxContent>();
   return {
     of,
     read: async (site, session) =>
@@ -28,7 +28,7 @@ type Fate = 'arrives' | 'is lost' | 'is kept, its answer lost';
 export async function openWindow(
   url: string,
   session: string,
-  unsent = memory(),
+  outbox = memory(),
   page = 'home',
   beforeFollowing = async () => undefined as void,
 ) {
@@ -55,7 +55,7 @@ export async function openWindow(
   const store = makeStore(
     {
       transport: net,
-      unsent,
+      outbox,
       session: async () => session,
       follow(_site, _revision, listener) {
         heard = listener;
@@ -76,7 +76,7 @@ export async function openWindow(
   return {
     store,
     failure,
-    unsent,
+    unsent: outbox,
     state,
     node,
     keys,

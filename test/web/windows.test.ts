@@ -4,7 +4,7 @@ import { documents, openPage } from '../../web/state/documents.ts';
 import { allSteps, nextStep } from '../../web/state/steps.ts';
 import { menuOpened, selected, selectionToggled } from '../../web/state/desk.ts';
 import { edit, editWhole, writeWords } from '../../web/state/edits.ts';
-import { redo, undo } from '../../web/state/walking.ts';
+import { redo, undo } from '../../web/state/traversal.ts';
 import { showPage } from '../../web/state/opening.ts';
 import type { NodeId, ViewId } from '../../core/index.ts';
 import { editor, inHome, put, set, SITE, take, clear } from '../server/editing.ts';
@@ -21,8 +21,8 @@ describe('windows on a site', function () {
   after(() => running?.end());
   const others = editor(() => running.url, 'others');
 
-  const opened = (session: string, unsent = memory(), page = 'home', beforeFollowing?: () => Promise<void>) =>
-    openWindow(running.url, session, unsent, page, beforeFollowing);
+  const opened = (session: string, outbox = memory(), page = 'home', beforeFollowing?: () => Promise<void>) =>
+    openWindow(running.url, session, outbox, page, beforeFollowing);
   const stored = async (id: string) => (await others.page()).page.nodes[id as never] as any;
 
   it('keep an edit once though its answer is lost, and go on with the next', async () => {
@@ -99,12 +99,12 @@ describe('windows on a site', function () {
     const window = await opened('older');
     const { page } = openPage(window.store.getState())!;
     await window.store.dispatch(become('makeOverlay', 'gone' as NodeId));
-    expect(window.state().said.sentence).to.match(/^The element is no longer on this page/);
+    expect(window.state().announcement.sentence).to.match(/^The element is no longer on this page/);
     expect(openPage(window.store.getState())!.page).to.equal(page);
     await window.close();
   });
 
-  it('set aside, word by word, what was written in an element that another window has deleted', async () => {
+  it('not applied, word by word, what was written in an element that another window has deleted', async () => {
     const window = await opened('written');
     const { dispatch, getState } = window.store;
     const [node] = [{ ...window.node('lead') }];
@@ -156,18 +156,18 @@ describe('windows on a site', function () {
   });
 
   it('keep what concerns all pages as it was made, where not all of them are there any more', async () => {
-    const unsent = memory();
-    const window = await opened('for-all', unsent);
+    const outbox = memory();
+    const window = await opened('for-all', outbox);
     await window.store.dispatch(editWhole('unshareSection', { place: 'foot' }));
     await window.kept();
     window.net(() => 'is lost');
     const share = { node: 'foot' as NodeId, keep: ['hire' as NodeId] };
     expect(await window.store.dispatch(editWhole('shareSection', share))).to.equal(true);
-    while (!unsent.of.get(`${SITE} for-all`)?.pending.length) await new Promise((next) => setTimeout(next));
+    while (!outbox.of.get(`${SITE} for-all`)?.pending.length) await new Promise((next) => setTimeout(next));
     // The window is gone without a word; meanwhile others change what it changed.
     await others.made([set(inHome('foot', 'name'), 'Meanwhile')]);
-    // Telescope hire keeps its own footer: no edit touches it, so that nobody reads it anew.
-    const again = await opened('for-all', unsent);
+    // Telescope hire keeps its own footer: no edit touches it, so that nobody reads it again.
+    const again = await opened('for-all', outbox);
     await again.kept();
     expect(again.state().aside).to.deep.equal([]);
     const { page, frame } = await others.page('hire');
@@ -181,7 +181,7 @@ describe('windows on a site', function () {
     await again.close();
   });
 
-  it('set aside what no longer fits, with the reason, and keep the rest', async () => {
+  it('not applied what no longer fits, with the reason, and keep the rest', async () => {
     const window = await opened('aside');
     const column = (await stored('headline')).parent as string;
     const node = {
@@ -219,18 +219,18 @@ describe('windows on a site', function () {
     await window.close();
   });
 
-  it('find again what was not kept when they are opened anew, kept already or not', async () => {
-    const unsent = memory();
-    const window = await opened('again', unsent);
+  it('find again what was not kept when they are opened again, kept already or not', async () => {
+    const outbox = memory();
+    const window = await opened('again', outbox);
     window.net((count) => (count === 1 ? 'is kept, its answer lost' : 'is lost'));
     window.rename('lead', 'First');
     window.size('lead', 23);
     while ((await stored('lead')).name !== 'First') await new Promise((resolve) => setImmediate(resolve));
-    while (unsent.of.get(`${SITE} again`)?.pending.length !== 2)
+    while (outbox.of.get(`${SITE} again`)?.pending.length !== 2)
       await new Promise((resolve) => setTimeout(resolve));
     // The window is gone without a word; meanwhile others change what it changed.
     await others.made([set(inHome('lead', 'style/self/size/base'), 20)]);
-    const revived = await opened('again', unsent);
+    const revived = await opened('again', outbox);
     await revived.kept();
     expect((await stored('lead')).name).to.equal('First');
     expect((await stored('lead')).style.self.size.base).to.equal(23);
@@ -250,8 +250,8 @@ describe('windows on a site', function () {
     await others.made([set(inHome('headline', 'style/self/size/base'), 61)]);
     await window.hears();
     window.store.dispatch(undo());
-    expect(window.state().said).to.deep.include({ refusal: true });
-    expect(window.state().said.sentence).to.match(
+    expect(window.state().announcement).to.deep.include({ refusal: true });
+    expect(window.state().announcement.sentence).to.match(
       /size in Desktop .* cannot be undone: .* stays in the list/,
     );
     window.store.dispatch(undo());
@@ -279,7 +279,7 @@ describe('windows on a site', function () {
     await window.close();
   });
 
-  it('read the site anew when it has become another one', async () => {
+  it('read the site again when it has become another one', async () => {
     const window = await opened('restored');
     const { open } = window.state();
     // As if the data had been put back to an earlier day: the server’s revision is behind the one that is known here.
@@ -292,7 +292,7 @@ describe('windows on a site', function () {
     await window.close();
   });
 
-  it('read anew, keep what is pending on another page too, and what was kept in an earlier form once', async () => {
+  it('read again, keep what is pending on another page too, and what was kept in an earlier form once', async () => {
     const window = await opened('anew');
     window.net((count) => (count === 1 ? 'is kept, its answer lost' : 'is lost'));
     const before = (await stored('cluster')).name as string;
@@ -302,7 +302,7 @@ describe('windows on a site', function () {
     window.rename('saturn', 'Pending on Home');
     expect(await window.store.dispatch(showPage(SITE, 'visits'))).to.equal(undefined);
     await others.made([set(inHome('cluster', 'name'), 'Theirs')]);
-    // As if so much had come that the log no longer tells it: the site is read anew, with the page that is shown.
+    // As if so much had come that the log no longer tells it: the site is read again, with the page that is shown.
     const { open } = window.state();
     const ahead = { ...open!, revision: open!.revision + 40, aside: [], entries: [], overwritten: [] };
     window.store.dispatch(documents.actions.tookOver(ahead));

@@ -11,10 +11,10 @@ interface FindingLineProps {
   /** Shows what a mend would do, and says it; with null shows what is there again. */
   onTry?(index: number | null): string;
   /** Sets it aside with a reason; without one takes it up again. */
-  onAside?(reason: string): void;
+  onDismiss?(reason: string): void;
 }
 
-/** Asks why a finding is set aside. */
+/** Asks why a finding is dismissed. */
 function Reason({ onGiven, onClose }: { onGiven(reason: string): void; onClose(): void }) {
   const [reason, setReason] = useState('');
   return (
@@ -85,7 +85,7 @@ function Fix({ label, onFix, onTry }: FixProps) {
 }
 
 /** What was found, where it comes from, what to do, the way there, and what mends it. */
-export function FindingLine({ site, finding, onGo, onFix, onTry, onAside }: FindingLineProps) {
+export function FindingLine({ site, finding, onGo, onFix, onTry, onDismiss: onDismiss }: FindingLineProps) {
   const [asking, setAsking] = useState(false);
   const { clause, views, sentence, cure, fixes = [], severity, aside } = finding;
   const names = site.views.list.filter(({ id }) => views.includes(id)).map(({ name }) => name);
@@ -111,22 +111,22 @@ export function FindingLine({ site, finding, onGo, onFix, onTry, onAside }: Find
               onTry={onTry && ((trying) => onTry(trying ? index : null))}
             />
           ))}
-        {onAside && aside === undefined && !asking && (
+        {onDismiss && aside === undefined && !asking && (
           <Button size="small" color="inherit" onClick={() => setAsking(true)}>
             Dismiss …
           </Button>
         )}
-        {onAside && aside !== undefined && (
-          <Button size="small" variant="outlined" onClick={() => onAside('')}>
+        {onDismiss && aside !== undefined && (
+          <Button size="small" variant="outlined" onClick={() => onDismiss('')}>
             Reopen
           </Button>
         )}
       </span>
-      {onAside && asking && (
+      {onDismiss && asking && (
         <Reason
           onGiven={(reason) => {
             setAsking(false);
-            onAside(reason);
+            onDismiss(reason);
           }}
           onClose={() => setAsking(false)}
         />

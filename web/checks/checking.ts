@@ -1,7 +1,7 @@
-import type { Finding, Page, Seen, SiteFrame, WordsToMeasure } from '../../core/index.ts';
+import type { Finding, Page, BrowserFacts, SiteFrame, WordsToMeasure } from '../../core/index.ts';
 
 /** A page to look over, as it is shown, with the other pages that are known. */
-export interface ToLook {
+export interface PageToCheck {
   site: SiteFrame;
   page: Page;
   /** Those on which its links lead to a place, by id. */
@@ -9,32 +9,32 @@ export interface ToLook {
 }
 
 /** How pages are looked at: what has to be measured of one, what a browser sees of it, and what the rules say of both. */
-export interface Eyes {
-  words(asked: ToLook): Promise<WordsToMeasure[]>;
-  see(site: SiteFrame, page: Page, words: readonly WordsToMeasure[]): Promise<Seen>;
-  findings(seen: Seen): Promise<Finding[]>;
+export interface PageInspector {
+  words(request: PageToCheck): Promise<WordsToMeasure[]>;
+  see(site: SiteFrame, page: Page, words: readonly WordsToMeasure[]): Promise<BrowserFacts>;
+  findings(facts: BrowserFacts): Promise<Finding[]>;
 }
 
 /** What is found on a page. */
-export async function findingsOf(eyes: Eyes, asked: ToLook): Promise<Finding[]> {
-  const words = await eyes.words(asked);
-  return eyes.findings(await eyes.see(asked.site, asked.page, words));
+export async function findingsOf(inspector: PageInspector, request: PageToCheck): Promise<Finding[]> {
+  const words = await inspector.words(request);
+  return inspector.findings(await inspector.see(request.site, request.page, words));
 }
 
 /** Looks pages over, one at a time: what is asked meanwhile waits, and only the last of it. */
 export class Checking {
   private busy = false;
-  private next: ToLook | undefined;
+  private next: PageToCheck | undefined;
   private closed = false;
 
-  /** `told`: what was found on a page; undefined where looking failed. */
+  /** `report` is given what was found on a page; undefined where checking failed. */
   constructor(
-    private readonly eyes: Eyes,
-    private readonly told: (page: Page, list: Finding[] | undefined) => void,
+    private readonly inspector: PageInspector,
+    private readonly report: (page: Page, list: Finding[] | undefined) => void,
   ) {}
 
-  look(asked: ToLook): void {
-    this.next = asked;
+  look(request: PageToCheck): void {
+    this.next = request;
     if (!this.busy) void this.go();
   }
 
@@ -45,14 +45,14 @@ export class Checking {
   private async go(): Promise<void> {
     this.busy = true;
     while (this.next && !this.closed) {
-      const asked = this.next;
+      const request = this.next;
       this.next = undefined;
       // A fault of a rule, or a font that does not come, is no reason to look at nothing any more.
-      const list = await findingsOf(this.eyes, asked).catch((fault: unknown) => {
+      const list = await findingsOf(this.inspector, request).catch((fault: unknown) => {
         console.error(fault);
         return undefined;
       });
-      if (!this.closed) this.told(asked.page, list);
+      if (!this.closed) this.report(request.page, list);
     }
     this.busy = false;
   }

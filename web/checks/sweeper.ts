@@ -2,7 +2,7 @@ import type { Page, SiteFrame } from '../../core/index.ts';
 import { Layouts, setText } from '../page/layingout.ts';
 import { hiddenSheet, type HiddenSheet } from '../page/measuringviews.ts';
 import type { SweepNews } from '../state/findings.ts';
-import { breath } from '../ui/breath.ts';
+import { yieldToMain } from '../ui/yieldtomain.ts';
 import type { FromSweep, ToSweep } from './sweepworker.ts';
 
 /** Lays pages out where nobody sees it, for a worker that sweeps them, one after the other; of those that wait, only the last. */
@@ -14,7 +14,7 @@ export class Sweeper {
   private busy = false;
   private closed = false;
 
-  constructor(private readonly told: (page: Page, news: SweepNews) => void) {}
+  constructor(private readonly report: (page: Page, news: SweepNews) => void) {}
 
   sweep(site: SiteFrame, page: Page): void {
     this.next = { site, page };
@@ -47,7 +47,7 @@ export class Sweeper {
         console.error(fault);
         return { failed: true };
       });
-      if (!this.closed) this.told(page, news);
+      if (!this.closed) this.report(page, news);
     }
     this.busy = false;
   }
@@ -58,7 +58,7 @@ export class Sweeper {
     return new Promise<SweepNews>((resolve, reject) => {
       this.worker.onmessage = ({ data }: MessageEvent<FromSweep>) => {
         if ('found' in data) resolve({ found: data.found.findings, whole: data.found.whole });
-        else if ('progress' in data) this.told(page, data);
+        else if ('progress' in data) this.report(page, data);
         else {
           const { measure } = data;
           // One at a time: the next one may be asked for before the last one is done.
@@ -77,7 +77,7 @@ export class Sweeper {
     layouts: Layouts,
     { ask, width, text }: Extract<FromSweep, { measure: unknown }>['measure'],
   ): Promise<void> {
-    await breath();
+    await yieldToMain();
     const shown = sheet.at(width);
     setText(shown, text);
     let laid = layouts.measure();

@@ -26,7 +26,7 @@ export type FromSweep =
 let stopped = false;
 
 /** What waits for being measured. */
-const asked = new Map<number, (laid: Laid) => void>();
+const request = new Map<number, (laid: Laid) => void>();
 let asks = 0;
 
 /** What was found of the page that was swept last: after an edit only what it can have changed is measured again. */
@@ -49,12 +49,12 @@ async function go(site: SiteFrame, page: Page): Promise<void> {
     measure: (width, text) =>
       new Promise((resolve) => {
         asks += 1;
-        asked.set(asks, resolve);
+        request.set(asks, resolve);
         say({ measure: { ask: asks, width, text } });
       }),
     ...(before && { before }),
     stopped: () => stopped,
-    told: (progress) => {
+    onProgress: (progress) => {
       const share = Math.floor((TOLD * progress.measured) / progress.of);
       if (share !== reached) say({ progress });
       reached = share;
@@ -67,8 +67,8 @@ async function go(site: SiteFrame, page: Page): Promise<void> {
 self.addEventListener('message', ({ data }: MessageEvent<ToSweep>) => {
   if (data === 'stop') stopped = true;
   else if ('laid' in data) {
-    asked.get(data.ask)?.(data.laid);
-    asked.delete(data.ask);
+    request.get(data.ask)?.(data.laid);
+    request.delete(data.ask);
   } else
     // What goes wrong in a promise is no error of the worker by itself.
     void go(data.go.site, data.go.page).catch((fault: unknown) =>

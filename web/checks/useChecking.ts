@@ -2,12 +2,12 @@ import { useEffect, useRef, useState } from 'react';
 import { shallowEqual } from 'react-redux';
 import { pagesWithLinkedPlaces, type NodeId, type Page, type SiteFrame } from '../../core/index.ts';
 import { load } from '../state/edits.ts';
-import { looked } from '../state/findings.ts';
+import { checked } from '../state/findings.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { Checking } from './checking.ts';
-import { Looking } from './looking.ts';
+import { CheckWorker } from './checkworker.ts';
 
-/** ms; a page is looked over once nothing has been changed for so long: nobody reads findings while typing. */
+/** ms; a page is checked once nothing has been changed for so long: nobody reads findings while typing. */
 const STILL = 350;
 
 /** Keeps the findings of the page that is open up to date. */
@@ -21,12 +21,12 @@ export function useChecking(site: SiteFrame | undefined, page: Page | undefined)
   }, shallowEqual);
   const checking = useRef<Checking | null>(null);
   useEffect(() => {
-    const looking = new Looking();
-    const made = new Checking(looking, (of, list) => dispatch(looked({ page: of.id, list: list ?? null })));
+    const checker = new CheckWorker();
+    const made = new Checking(checker, (of, list) => dispatch(checked({ page: of.id, list: list ?? null })));
     checking.current = made;
     return () => {
       made.close();
-      looking.close();
+      checker.close();
     };
   }, [dispatch]);
   useEffect(() => {

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { withAside, type NodeId, type Page, type SiteFrame } from '../../core/index.ts';
+import { withDismissal, type NodeId, type Page, type SiteFrame } from '../../core/index.ts';
 import { sweepAged, sweepNews } from '../state/findings.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { Sweeper } from './sweeper.ts';
@@ -54,6 +54,6 @@ export function useSweeping(site: SiteFrame | undefined, page: Page | undefined)
     const changed = siteBefore !== site || pageBefore !== page;
     if (!site || !page || !changed || wanted || measured.length === 0 || pageBefore?.id !== page.id) return;
     const left = measured.filter(({ of }) => 'textStyle' in of || page.nodes[of.node]);
-    dispatch(sweepAged(left.map((finding) => withAside(site, page, finding))));
+    dispatch(sweepAged(left.map((finding) => withDismissal(site, page, finding))));
   }, [wanted, site, page, measured, dispatch]);
 }

@@ -1,4 +1,4 @@
-/** Where the application has what a page asks for: pages, pictures and files, as seen from inside a sheet. */
+/** Where the application has what a page asks for: pages, images and files, as seen from inside a sheet. */
 import { paths } from '../../api/paths.ts';
 import { isItself, isMadeSmaller, type Addresses, type Asset, type SiteFrame } from '../../core/index.ts';
 
@@ -6,7 +6,7 @@ import { isItself, isMadeSmaller, type Addresses, type Asset, type SiteFrame } f
 export type Addressed = Pick<SiteFrame, 'id' | 'pages' | 'assets'>;
 
 /**
- * The addresses of the application, from inside a sheet. Pictures are the same files as in the published site.
+ * The addresses of the application, from inside a sheet. Images are the same files as in the published site.
  */
 export function sheetAddresses({ id: site, pages, assets }: Addressed, density?: number): Addresses {
   const known = new Set<string>(pages.map((reference) => reference.id));
@@ -15,7 +15,7 @@ export function sheetAddresses({ id: site, pages, assets }: Addressed, density?:
     page: (id) => (known.has(id) ? `#${id}` : undefined),
     picture: (asset) => paths.asset(site, hashes.get(asset) ?? ''),
     visitor: () => '#',
-    letter: ({ id }) => id,
+    formMessage: ({ id }) => id,
     file: (asset) => paths.asset(site, hashes.get(asset) ?? ''),
     made(asset, form) {
       if (isItself(asset, form)) return paths.asset(site, asset.hash);
@@ -28,8 +28,8 @@ export function sheetAddresses({ id: site, pages, assets }: Addressed, density?:
   };
 }
 
-/** Where a picture of the shelf is, small where smaller ones are made of it. `width`: px. */
-export const pictureUrl = (
+/** Where an image of the shelf is, small where smaller ones are made of it. `width`: px. */
+export const imageUrl = (
   site: string,
   asset: Pick<Asset, 'hash' | 'type' | 'moves'>,
   width: number,

@@ -9,7 +9,7 @@ import {
   MATTER,
   nodeClass,
   offeringIn,
-  saidWhole,
+  variantsOfElement,
   sourceOrder,
   variantClass,
   type Node,
@@ -23,7 +23,7 @@ import type { Ghost } from './sheetdocument.ts';
 
 /** The element of a node in a view: of several that stand in for one another, the one that is for it. */
 export function selectorIn({ views }: SiteFrame, node: Node, view: ViewId): string {
-  const whole = saidWhole(node, views);
+  const whole = variantsOfElement(node, views);
   return `.${whole ? variantClass(node.id, whole.in.get(view)!) : nodeClass(node.id)}`;
 }
 
@@ -53,7 +53,7 @@ export const ghostOf = ({ id, kind }: Node): Ghost => ({
 });
 
 /** The elements that are not for a visitor; those in them go with them. */
-export const keptFromVisitor = (page: Page, visitor: Visitor): Node[] => {
+export const hiddenFromVisitor = (page: Page, visitor: Visitor): Node[] => {
   const own = isClosed(page, visitor)
     ? page.nodes[page.root].children.filter((id) => !isOnAllPages(id)).map((id) => page.nodes[id])
     : [];

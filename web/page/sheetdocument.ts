@@ -95,7 +95,7 @@ const withTrait = (trait: Trait): string =>
 const [FLOATING, COVERING] = [withTrait('floating'), withTrait('screen')];
 
 /**
- * The live page inside a sheet's frame. Rules are edited in place and the document is patched instead of written anew, so
+ * The live page inside a sheet's frame. Rules are edited in place and the document is patched instead of written again, so
  * that an edit costs what it touches.
  */
 export class SheetDocument {
@@ -124,7 +124,7 @@ export class SheetDocument {
       `body{position:relative}:is(${FLOATING},${AT_WINDOW}){position:absolute!important}` +
       // What covers the window for a while stands below the page, to be seen and changed.
       `:is(${COVERING}){position:relative!important;order:10000;min-height:640px}` +
-      // A picture that is not chosen yet has a place where one can be let go.
+      // An image that is not chosen yet has a place where one can be let go.
       'span.picture{aspect-ratio:3/2;background:repeating-linear-gradient(135deg,rgba(120,112,98,.16) 0 2px,transparent 2px 9px);outline:1px dashed #8d8577;outline-offset:-1px}';
     this.containment = style();
   }

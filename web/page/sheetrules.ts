@@ -59,19 +59,19 @@ export class ElementRules {
 
   /** Brings the rules of elements up to date, in place where they are as many as before. */
   private bring(ids: readonly NodeId[], content: Preview): void {
-    const torn = new Set<Chunk>();
+    const broken = new Set<Chunk>();
     for (const id of ids) {
       if (!this.chunkOf.has(id) || !content.page.nodes[id]) {
-        torn.add(this.move(id, content.page.nodes[id] !== undefined));
+        broken.add(this.move(id, content.page.nodes[id] !== undefined));
         continue;
       }
       const chunk = this.chunkOf.get(id)!;
       const handles = chunk.handles.get(id)!;
       const rules = content.rulesOf(id);
-      if (!aligned(handles, rules)) torn.add(chunk);
+      if (!aligned(handles, rules)) broken.add(chunk);
       else handles.forEach((handle, index) => put(handle, rules[index]));
     }
-    torn.forEach((chunk) => write(chunk, [...chunk.handles.keys()], content));
+    broken.forEach((chunk) => write(chunk, [...chunk.handles.keys()], content));
   }
 
   /** Takes a new element into the last chunk, or one that is gone out of its own; answers the chunk. */

@@ -20,7 +20,7 @@ export interface LiveSheet {
   height: number;
   /** What stands out beyond the page's right edge, and how far in px; null where nothing does. */
   overflow: Overflow | null;
-  /** Counts what may have moved things in the sheet: an update, a picture that came, another width. */
+  /** Counts what may have moved things in the sheet: an update, an image that came, another width. */
   moved: number;
   loaded(): void;
 }

@@ -24,7 +24,7 @@ import {
   type Site,
 } from '../../core/index.ts';
 import { usePreviewOf } from '../page/usePreview.ts';
-import { PagePicture } from '../page/PagePicture.tsx';
+import { PagePreview } from '../page/PagePreview.tsx';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { onEnter } from '../ui/enter.ts';
@@ -62,7 +62,7 @@ function ReadyPicture(props: { site: Site; ready: ReadyPage; title: string; like
   const page = useMemo(() => ({ id, ...tree }), [id, tree]);
   const content = usePreviewOf(shown, page);
   return (
-    <PagePicture site={frame} content={content} view={viewOf(frame.views, frame.views.base)} {...PICTURE} />
+    <PagePreview site={frame} content={content} view={viewOf(frame.views, frame.views.base)} {...PICTURE} />
   );
 }
 

@@ -6,7 +6,7 @@ import {
   leadingIn,
   offeringIn,
   publishedTrees,
-  sayingOn,
+  systemMessagesOn,
   viewsOffering,
   wayOn,
   type NodeId,
@@ -99,7 +99,7 @@ export function Offering({ site, page }: { site: Site; page: NodeId }) {
           }
           value={
             head.notice ??
-            sayingOn(
+            systemMessagesOn(
               frame,
               head,
             )(withheld.length > 0 ? 'not-offered' : root.audience === 'signed-in' ? 'members' : 'strangers')

@@ -3,7 +3,7 @@ import { ArrowDown, ArrowUp, Copy, House, SquarePen, Trash2 } from 'lucide-react
 import { Link as RouterLink } from 'react-router';
 import {
   headOf,
-  isPicture,
+  isImage,
   pageSlugOf,
   sharedTrees,
   type Arguments,
@@ -119,7 +119,7 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
           slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
         >
           <MenuItem value="">none</MenuItem>
-          {site.frame.assets.filter(isPicture).map(({ id: asset, name }) => (
+          {site.frame.assets.filter(isImage).map(({ id: asset, name }) => (
             <MenuItem key={asset} value={asset}>
               {name}
             </MenuItem>

@@ -1,13 +1,13 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { isPicture, type Arguments, type SiteFrame } from '../../core/index.ts';
-import { pictureUrl } from '../page/addresses.ts';
+import { isImage, type Arguments, type SiteFrame } from '../../core/index.ts';
+import { imageUrl } from '../page/addresses.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { Field } from '../ui/Field.tsx';
 import { LanguageField } from '../ui/LanguageField.tsx';
 import { line, quiet } from '../ui/theme.ts';
-import { VisitorWords } from './VisitorWords.tsx';
+import { SystemMessages } from './SystemMessages.tsx';
 
 /** px */
 const SIGN = 64;
@@ -47,7 +47,7 @@ export function SiteDetails({ site }: { site: SiteFrame }) {
           sx={{ flex: 1 }}
         >
           <MenuItem value="">made from two colours of the site</MenuItem>
-          {site.assets.filter(isPicture).map(({ id, name }) => (
+          {site.assets.filter(isImage).map(({ id, name }) => (
             <MenuItem key={id} value={id}>
               {name}
             </MenuItem>
@@ -55,7 +55,7 @@ export function SiteDetails({ site }: { site: SiteFrame }) {
         </TextField>
         {icon && (
           <img
-            src={pictureUrl(site.id, icon, 320)}
+            src={imageUrl(site.id, icon, 320)}
             alt={`The icon: ${icon.name}`}
             width={SIGN}
             height={SIGN}
@@ -76,7 +76,7 @@ export function SiteDetails({ site }: { site: SiteFrame }) {
           What forms, sign-in and missing pages say automatically, in each language of the site.
         </Typography>
       </Box>
-      {telling && <VisitorWords site={site} onClose={() => setTelling(false)} />}
+      {telling && <SystemMessages site={site} onClose={() => setTelling(false)} />}
       <Typography sx={{ fontSize: 12, color: quiet }}>
         Visitors see these changes with the next publication.
       </Typography>

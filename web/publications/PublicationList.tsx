@@ -2,7 +2,7 @@ import { Alert, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { PublicationLine } from '../../api/responses.ts';
 import { troubleOf, useMakeLiveMutation, useTakeDownMutation } from '../state/server.ts';
-import { Asking } from '../ui/Asking.tsx';
+import { ConfirmDialog } from '../ui/ConfirmDialog.tsx';
 import { quiet } from '../ui/theme.ts';
 import { moment } from '../ui/time.ts';
 
@@ -68,7 +68,7 @@ export function PublicationList({ site, publications, earlier, onCompare }: Publ
         </Button>
       )}
       {asked && (
-        <Asking
+        <ConfirmDialog
           title={asked.live ? 'Take the site down?' : `Make publication ${asked.number} live again?`}
           words={
             asked.live

@@ -20,7 +20,7 @@ import { useAppDispatch, useAppSelector, type State } from '../state/store.ts';
 import { quiet } from '../ui/theme.ts';
 import type { SiteFindings } from './useSiteFindings.ts';
 
-/** How far publishing is: what takes long are the pictures that are made in the widths of the views. */
+/** How far publishing is: what takes long are the images that are made in the widths of the views. */
 function Making({ site }: { site: string }) {
   const { data } = useMakingQuery(site, { pollingInterval: 1000, refetchOnMountOrArgChange: true });
   const left = data && data.made < data.wanted ? data : undefined;

@@ -2,7 +2,7 @@ import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { changesBetween, type Change, type NodeId, type Site, type ViewId } from '../../core/index.ts';
 import { quiet } from '../ui/theme.ts';
-import { ComparedPictures } from './ComparedPictures.tsx';
+import { ComparedPreviews } from './ComparedPreviews.tsx';
 import { viewsThatDiffer } from './pageof.ts';
 
 /** A state of the site that is compared. */
@@ -55,7 +55,7 @@ interface ReviewProps {
   first: NodeId;
 }
 
-/** What visitors see change, page by page and view by view: in words, as values, and in pictures. */
+/** What visitors see change, page by page and view by view: in words, as values, and in images. */
 export function Review({ before, after, first }: ReviewProps) {
   const changes = useMemo(() => changesBetween(before.site, after.site), [before.site, after.site]);
   const pages = [
@@ -82,14 +82,14 @@ export function Review({ before, after, first }: ReviewProps) {
     const tree = after.site.pages[id] ?? before.site.pages[id];
     return tree.nodes[tree.root].name;
   };
-  const told = [...everywhere, ...on(page)];
+  const shown = [...everywhere, ...on(page)];
   return (
     <section aria-label="Review">
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap', mb: 2 }}>
         <Typography component="h2" sx={{ fontSize: 15, fontWeight: 700, flex: 1 }}>
-          {changes.length === 0
+          {shown.length === 0
             ? `No differences: ${after.title} is the same as ${before.title}.`
-            : `From ${before.title} to ${after.title}: ${changes.length} ${changes.length === 1 ? 'change' : 'changes'}`}
+            : `From ${before.title} to ${after.title}: ${shown.length} ${shown.length === 1 ? 'change' : 'changes'}`}
         </Typography>
         <TextField
           select
@@ -122,15 +122,15 @@ export function Review({ before, after, first }: ReviewProps) {
           ))}
         </TextField>
       </Box>
-      {told.length > 0 ? (
-        <Changes key={`${page} ${before.title}`} changes={told} />
+      {shown.length > 0 ? (
+        <Changes key={`${page} ${before.title}`} changes={shown} />
       ) : (
-        changes.length > 0 && (
+        shown.length > 0 && (
           <Typography sx={{ color: quiet, mb: 1 }}>On {nameOf(page)} nothing is another value.</Typography>
         )
       )}
       <Box sx={{ mt: 2 }}>
-        <ComparedPictures before={before} after={after} page={page} view={view} />
+        <ComparedPreviews before={before} after={after} page={page} view={view} />
       </Box>
     </section>
   );

@@ -1,7 +1,7 @@
 import { Box, ButtonBase, Typography } from '@mui/material';
 import { Captions, Clapperboard, FileText } from 'lucide-react';
-import { isCaptions, isFilm, isPicture, type Asset } from '../../core/index.ts';
-import { pictureUrl } from '../page/addresses.ts';
+import { isCaptions, isVideo, isImage, type Asset } from '../../core/index.ts';
+import { imageUrl } from '../page/addresses.ts';
 import { line, petrol, quiet } from '../ui/theme.ts';
 import { TYPES } from './types.ts';
 
@@ -16,7 +16,7 @@ interface AssetCardProps {
 
 /** One thing of the shelf, to know it by. */
 export function AssetCard({ site, asset, uses, chosen, onChoose }: AssetCardProps) {
-  const Sign = isFilm(asset) ? Clapperboard : isCaptions(asset) ? Captions : FileText;
+  const Sign = isVideo(asset) ? Clapperboard : isCaptions(asset) ? Captions : FileText;
   const where = uses === 0 ? 'not used' : uses === 1 ? 'in 1 place' : `in ${uses} places`;
   return (
     <li style={{ contentVisibility: 'auto', containIntrinsicSize: '168px 190px' }}>
@@ -43,11 +43,11 @@ export function AssetCard({ site, asset, uses, chosen, onChoose }: AssetCardProp
             color: quiet,
           }}
         >
-          {!isPicture(asset) ? (
+          {!isImage(asset) ? (
             <Sign size={34} aria-hidden />
           ) : (
             <img
-              src={pictureUrl(site, asset, 320)}
+              src={imageUrl(site, asset, 320)}
               alt=""
               loading="lazy"
               style={{ width: '100%', height: 124, objectFit: 'cover' }}

@@ -6,22 +6,22 @@ import { paths } from '../../api/paths.ts';
 import {
   composed,
   isCaptions,
-  isFilm,
-  isPicture,
-  isKept,
+  isVideo,
+  isImage,
+  isSavedBlock,
   sharedPlaceOf,
   viewOf,
   type Asset,
   type AssetUse,
   type Site,
 } from '../../core/index.ts';
-import { pictureUrl } from '../page/addresses.ts';
+import { imageUrl } from '../page/addresses.ts';
 import { selected } from '../state/desk.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
-import { replaceFile } from '../state/bringing.ts';
+import { replaceFile } from '../state/uploading.ts';
 import { Field } from '../ui/Field.tsx';
-import { FocusPicture } from '../ui/FocusPicture.tsx';
+import { FocalPointImage } from '../ui/FocalPointImage.tsx';
 import { line, paper, quiet } from '../ui/theme.ts';
 import { TYPES } from './types.ts';
 
@@ -33,13 +33,13 @@ const NOWHERE = {
 
 const kindOf = (asset: Asset): keyof typeof NOWHERE => {
   if (isCaptions(asset)) return 'captions';
-  return isPicture(asset) || isFilm(asset) ? 'media' : 'document';
+  return isImage(asset) || isVideo(asset) ? 'media' : 'document';
 };
 
 /** What of a site a use is in: the element or page by name. */
 const nameOf = (site: Site, { page: id, node }: AssetUse): string => {
   const kept = node && sharedPlaceOf(node);
-  if (isKept(kept)) return site.frame.shared![kept]!.nodes[node!].name;
+  if (isSavedBlock(kept)) return site.frame.shared![kept]!.nodes[node!].name;
   const page = composed(site.frame, site.pages[id]);
   return page.nodes[node ?? page.root].name;
 };
@@ -85,14 +85,14 @@ export function UseList({
   );
 }
 
-/** Where a use is: on a page, on all, or in a block that is kept to be placed. */
+/** Where a use is: on a page, on all, or in a saved block to be placed. */
 function whereOf(site: Site, use: AssetUse): string {
   const tree = use.node && sharedPlaceOf(use.node);
-  if (isKept(tree)) return 'in a saved block';
+  if (isSavedBlock(tree)) return 'in a saved block';
   return `on ${tree ? 'all pages' : nameOf(site, { ...use, node: undefined })}`;
 }
 
-/** A use in words: "picture, in Tablet and Mobile". */
+/** A use in words: "image, in Tablet and Mobile". */
 function describeUse(site: Site, { as, views }: AssetUse): string {
   const { views: all } = site.frame;
   const others = (views ?? []).filter((id) => id !== all.base);
@@ -113,7 +113,7 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const file = useRef<HTMLInputElement>(null);
-  const picture = isPicture(asset);
+  const picture = isImage(asset);
   const change = (what: { name?: string; alt?: string; focus?: Asset['focus'] | null }) =>
     dispatch(edit('changeAsset', { asset: asset.id, ...what }));
   const go = async ({ page, node }: AssetUse) => {
@@ -142,22 +142,22 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
           <X size={16} />
         </IconButton>
       </Box>
-      {isFilm(asset) && (
+      {isVideo(asset) && (
         <video
           src={paths.asset(site.frame.id, asset.hash)}
           controls
           style={{ width: '100%', borderRadius: 3 }}
         />
       )}
-      {!picture && !isFilm(asset) && (
+      {!picture && !isVideo(asset) && (
         <Link href={paths.asset(site.frame.id, asset.hash)} download sx={{ fontSize: 13 }}>
           Download
         </Link>
       )}
       {picture && (
         <Box>
-          <FocusPicture
-            src={pictureUrl(site.frame.id, asset, 640)}
+          <FocalPointImage
+            src={imageUrl(site.frame.id, asset, 640)}
             point={asset.focus ?? { x: 50, y: 50 }}
             onChange={(focus) => change({ focus })}
           />

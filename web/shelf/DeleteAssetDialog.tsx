@@ -11,7 +11,7 @@ interface DeleteAssetDialogProps {
   onClose(): void;
 }
 
-/** Tells what will be missing before a picture or film goes off the shelf. */
+/** Tells what will be missing before an image or video goes off the shelf. */
 export function DeleteAssetDialog({ site, asset, uses, onDelete, onClose }: DeleteAssetDialogProps) {
   const heading = useId();
   return (

@@ -7,7 +7,7 @@ import { quiet } from '../ui/theme.ts';
 /** ms between questions while something is being made. */
 const OFTEN = 1500;
 
-/** How far the smaller pictures are that the site's pages need. */
+/** How far the smaller images are that the site's pages need. */
 export function MakingState({ site }: { site: SiteFrame }) {
   const [whole, setWhole] = useState(false);
   const { data, refetch } = useMakingQuery(site.id, {

@@ -6,7 +6,7 @@ import { assetUses, type Font, type Site } from '../../core/index.ts';
 import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
 import { edit, editWhole } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
-import { bringInFiles } from '../state/bringing.ts';
+import { importFiles } from '../state/uploading.ts';
 import { line, petrol, petrolTint, quiet } from '../ui/theme.ts';
 import { AssetCard } from './AssetCard.tsx';
 import { AssetDetails } from './AssetDetails.tsx';
@@ -77,7 +77,7 @@ function ShelfOf({ site }: { site: Site }) {
   const uses = useMemo(() => assetUses(site), [site]);
   const take = useMemo(
     () => async (files: readonly File[]) => {
-      const [first] = await dispatch(bringInFiles(files));
+      const [first] = await dispatch(importFiles(files));
       if (first) setWanted(first);
     },
     [dispatch],
@@ -217,7 +217,7 @@ function ShelfOf({ site }: { site: Site }) {
   );
 }
 
-/** The pictures, films, files and fonts of a site. */
+/** The images, videos, files and fonts of a site. */
 export const Shelf = () => (
   <WholeSiteScreen screen="Shelf">{(site) => <ShelfOf site={site} />}</WholeSiteScreen>
 );

@@ -12,7 +12,7 @@ interface AudienceFieldProps {
   help: string;
 }
 
-/** For whom an element is, or a page. */
+/** For which visitors an element is, or a page. */
 export function AudienceField({ label, node, page, help }: AudienceFieldProps) {
   const dispatch = useAppDispatch();
   return (

@@ -5,7 +5,7 @@ import { useStore } from 'react-redux';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { SiteFrame } from '../../core/index.ts';
 import { keep, retryNow } from '../state/edits.ts';
-import { redo, undo } from '../state/walking.ts';
+import { redo, undo } from '../state/traversal.ts';
 import { troubleOf, usePreviewMutation } from '../state/server.ts';
 import { useAppDispatch, useAppSelector, type State } from '../state/store.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';
@@ -14,9 +14,9 @@ import { OverwrittenNotice } from './OverwrittenNotice.tsx';
 import { UploadList } from './UploadList.tsx';
 import { TopBar, type ScreenName } from './TopBar.tsx';
 
-/** Says each refusal and what was taken back; what was done is told by the screen itself. */
+/** Says each refusal and what was undone; what was done is told by the screen itself. */
 function useSayings() {
-  const said = useAppSelector((state) => state.documents.said);
+  const said = useAppSelector((state) => state.documents.announcement);
   const { enqueueSnackbar } = useSnackbar();
   useEffect(() => {
     if (said.count > 0 && said.refusal)
@@ -30,7 +30,7 @@ function useStaying() {
   const store = useStore<State>();
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => {
-      if (store.getState().documents.keeping.state === 'failing') event.preventDefault();
+      if (store.getState().documents.saveStatus.state === 'failing') event.preventDefault();
     };
     window.addEventListener('beforeunload', warn);
     return () => window.removeEventListener('beforeunload', warn);
@@ -43,7 +43,7 @@ const STEPPING: Parameters<typeof useHotkeys>[2] = {
   enableOnFormTags: ['slider', 'option', 'radio', 'menuitem'],
 };
 
-/** The keys of steps; apart from the screen, as it is drawn anew with every edit. */
+/** The keys of steps; apart from the screen, as it is drawn again with every edit. */
 function StepKeys() {
   const dispatch = useAppDispatch();
   useHotkeys('mod+z', () => dispatch(undo()), STEPPING);
@@ -88,11 +88,11 @@ function Late({ children }: { children: ReactNode }) {
 /** What stands in for a screen while a page is opened: first the edits of the last one have to be kept. Words come where that takes long. */
 export function Opening() {
   const dispatch = useAppDispatch();
-  const keeping = useAppSelector((state) => state.documents.keeping);
-  if (keeping.state === 'failing')
+  const saveStatus = useAppSelector((state) => state.documents.saveStatus);
+  if (saveStatus.state === 'failing')
     return (
       <Notice severity="error" action={{ label: 'Try now', run: () => dispatch(retryNow()) }}>
-        The page opens once your last changes are saved; they are still here. {keeping.sentence}
+        The page opens once your last changes are saved; they are still here. {saveStatus.sentence}
       </Notice>
     );
   return (
@@ -100,7 +100,7 @@ export function Opening() {
       <LinearProgress aria-label="Opening the page" />
       <Late>
         <Notice severity="info" wayBack>
-          {keeping.state === 'keeping'
+          {saveStatus.state === 'saving'
             ? 'Saving your last changes; then the page opens.'
             : 'Opening takes longer than usual. It continues as soon as everything has loaded.'}
         </Notice>

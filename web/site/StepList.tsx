@@ -11,8 +11,8 @@ import {
 } from '@mui/material';
 import { History } from 'lucide-react';
 import { useState } from 'react';
-import { ownSteps, standingSteps, type ListedStep } from '../state/steps.ts';
-import { earlierSteps, undoTo } from '../state/walking.ts';
+import { ownSteps, appliedSteps, type ListedStep } from '../state/steps.ts';
+import { earlierSteps, undoTo } from '../state/traversal.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';
 import { quiet } from '../ui/theme.ts';
@@ -41,11 +41,11 @@ function useNotes(): (step: ListedStep) => string {
 export function StepList() {
   const dispatch = useAppDispatch();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const steps = useAfterPaint(useAppSelector(standingSteps)) ?? NONE;
+  const steps = useAfterPaint(useAppSelector(appliedSteps)) ?? NONE;
   const own = useAfterPaint(useAppSelector(ownSteps)).undo;
   const earlier = useAppSelector((state) => state.documents.open?.earlier ?? false);
   const notes = useNotes();
-  /** How many of one's own steps would be taken back with this one; -1 where it is not one's own. */
+  /** How many of one's own steps would be undone with this one; -1 where it is not one's own. */
   const after = ({ key }: ListedStep): number => {
     const at = own.findIndex((step) => step.key === key);
     return at < 0 ? -1 : own.length - 1 - at;

@@ -4,26 +4,26 @@ import { Link as RouterLink } from 'react-router';
 import type { SiteFrame } from '../../core/index.ts';
 import { nextStep } from '../state/steps.ts';
 import { retryNow } from '../state/edits.ts';
-import { redo, undo } from '../state/walking.ts';
+import { redo, undo } from '../state/traversal.ts';
 import { useUnreadLettersQuery } from '../state/server.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';
 import { ink, paper, petrol, sun } from '../ui/theme.ts';
 import { clock } from '../ui/time.ts';
 import { Places } from './Places.tsx';
-import { SetAsideNotice } from './SetAsideNotice.tsx';
+import { NotAppliedNotice } from './NotAppliedNotice.tsx';
 import { StepList } from './StepList.tsx';
 
 /** What stands elsewhere too gives way where the bar is narrow. */
 const WIDE_ONLY = { '@media (width < 1150px)': { display: 'none' } };
 
 /** Whether what was done is kept, and since when. */
-function KeptState() {
+function SaveState() {
   const dispatch = useAppDispatch();
-  const keeping = useAfterPaint(useAppSelector((state) => state.documents.keeping));
+  const saveStatus = useAfterPaint(useAppSelector((state) => state.documents.saveStatus));
   const pending = useAfterPaint(useAppSelector((state) => state.documents.open?.pending.length ?? 0));
   const remembered = useAfterPaint(useAppSelector((state) => state.documents.remembered));
-  if (keeping.state === 'failing') {
+  if (saveStatus.state === 'failing') {
     return (
       <Box
         role="alert"
@@ -40,7 +40,7 @@ function KeptState() {
         }}
       >
         <Typography sx={{ fontSize: 13, lineHeight: 1.3 }}>
-          <b>{pending === 1 ? '1 change is' : `${pending} changes are`} not saved.</b> {keeping.sentence}{' '}
+          <b>{pending === 1 ? '1 change is' : `${pending} changes are`} not saved.</b> {saveStatus.sentence}{' '}
           {remembered
             ? `This browser keeps ${pending === 1 ? 'it' : 'them'} and tries again automatically.`
             : `This browser could not store ${pending === 1 ? 'it' : 'them'} either: keep this window open until all is saved.`}
@@ -58,19 +58,19 @@ function KeptState() {
       noWrap
       sx={{ fontSize: 13, color: '#cfc8ba', flex: 'none' }}
     >
-      {keeping.state === 'kept' &&
-        (keeping.at === null ? (
+      {saveStatus.state === 'saved' &&
+        (saveStatus.at === null ? (
           'All changes saved'
         ) : (
           <>
             All changes saved
             <Box component="span" sx={WIDE_ONLY}>
               {' '}
-              · {clock(keeping.at)}
+              · {clock(saveStatus.at)}
             </Box>
           </>
         ))}
-      {keeping.state === 'keeping' && 'Saving …'}
+      {saveStatus.state === 'saving' && 'Saving …'}
     </Typography>
   );
 }
@@ -218,8 +218,8 @@ export function TopBar(props: {
         </>
       )}
       <Box sx={{ flex: 1 }} />
-      <SetAsideNotice />
-      <KeptState />
+      <NotAppliedNotice />
+      <SaveState />
       <Box sx={{ display: 'flex' }}>
         <StepButton list="undo" />
         <StepButton list="redo" />

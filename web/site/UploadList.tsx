@@ -1,6 +1,6 @@
 import { Box, IconButton, LinearProgress, Paper, Tooltip, Typography } from '@mui/material';
 import { X } from 'lucide-react';
-import { stopUpload } from '../state/bringing.ts';
+import { stopUpload } from '../state/uploading.ts';
 import type { Upload } from '../state/uploads.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { coral, quiet } from '../ui/theme.ts';

@@ -1,9 +1,9 @@
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
 import { useId } from 'react';
 import { line, quiet } from '../ui/theme.ts';
-import type { Refused } from './useBringIn.ts';
+import type { Refused } from './useSiteImport.ts';
 
-/** Says why a file was not brought in: each fault with where in the file it is. */
+/** Says why a file was not imported: each fault with where in the file it is. */
 export function RefusedDialog({ refused, onClose }: { refused: Refused; onClose: () => void }) {
   const title = useId();
   const { file, sentence, faults } = refused;

@@ -15,11 +15,11 @@ import type { SiteActions } from './useSiteActions.ts';
 
 const PICTURE = { width: 156, height: 102 };
 
-/** What is there until a picture of a page is drawn. */
+/** What is there until an image of a page is drawn. */
 const EMPTY = <Skeleton variant="rectangular" animation={false} {...PICTURE} sx={{ flex: 'none' }} />;
 
 /** Drawing a page takes much code, which the list does not wait for. */
-const SitePicture = lazily(async () => (await import('./SitePicture.tsx')).SitePicture, EMPTY);
+const SitePreview = lazily(async () => (await import('./SitePreview.tsx')).SitePreview, EMPTY);
 
 /** The top of the home page, as it is now. */
 function Picture({ site: { id, firstPage, revision } }: { site: SiteSummary }) {
@@ -27,7 +27,7 @@ function Picture({ site: { id, firstPage, revision } }: { site: SiteSummary }) {
   if (!data) return EMPTY;
   return (
     <Boundary of={data} notice={() => EMPTY}>
-      {(shown) => <SitePicture {...shown} {...PICTURE} />}
+      {(shown) => <SitePreview {...shown} {...PICTURE} />}
     </Boundary>
   );
 }
@@ -157,7 +157,7 @@ export function SiteLine({ site, actions }: LineProps) {
   );
 }
 
-/** A site that was put away: until when it can be had back. */
+/** A site that was archived: until when it can be had back. */
 export function PutAwayLine({ site, actions }: LineProps) {
   const since = new Date(site.putAwayAt!);
   return (

@@ -19,12 +19,12 @@ import { lazily } from '../ui/lazily.tsx';
 import { Notice } from '../ui/Notice.tsx';
 import { VirtualRows, type RowsHandle } from '../ui/VirtualRows.tsx';
 import { ink, petrol, petrolTint, quiet } from '../ui/theme.ts';
-import { Greeting } from './Greeting.tsx';
+import { StartScreen } from './StartScreen.tsx';
 import { listed, ORDERS, type SiteOrder } from './listed.ts';
 import { RefusedDialog } from './RefusedDialog.tsx';
 import { RemoveDialog } from './RemoveDialog.tsx';
 import { PutAwayLine, SiteLine } from './SiteLine.tsx';
-import { useBringIn } from './useBringIn.ts';
+import { useSiteImport } from './useSiteImport.ts';
 import { useSiteActions, type SiteActions } from './useSiteActions.ts';
 
 const NewSiteDialog = lazily(async () => (await import('./NewSiteDialog.tsx')).NewSiteDialog);
@@ -89,7 +89,7 @@ export function Sites() {
   const [order, setOrder] = useState<SiteOrder>('changed');
   const [away, setAway] = useState(false);
   const actions = useSiteActions(setRemoving);
-  const { bring, busy, refused, forget } = useBringIn();
+  const { bring, busy, refused, forget } = useSiteImport();
 
   const onDrop = useCallback((files: File[]) => void (files[0] && bring(files[0])), [bring]);
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
@@ -172,7 +172,7 @@ export function Sites() {
           )}
           {!data && !error && <LinearProgress aria-label="Loading the list of sites" />}
           {empty && (
-            <Greeting
+            <StartScreen
               busy={adding || busy !== null}
               onTry={() => void tryDemo()}
               onNew={() => setMaking(true)}

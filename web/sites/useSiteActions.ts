@@ -31,7 +31,7 @@ export function useSiteActions(askToRemove: (site: SiteSummary) => void): SiteAc
   const [putAway] = usePutAwayMutation();
   const [takeDown] = useTakeDownMutation();
 
-  const told = async (done: string, notDone: string, work: Promise<{ error?: unknown }>) => {
+  const withNotice = async (done: string, notDone: string, work: Promise<{ error?: unknown }>) => {
     const { error } = await work;
     if (error) enqueueSnackbar(`${notDone} ${troubleOf(error).sentence}`, { variant: 'error' });
     else enqueueSnackbar(done, { variant: 'info' });
@@ -52,16 +52,20 @@ export function useSiteActions(askToRemove: (site: SiteSummary) => void): SiteAc
       }),
     duplicate: (site) => {
       const name = copyOf(site.name);
-      void told(`${name} is in the list.`, `${site.name} was not copied.`, copy({ site: site.id, name }));
+      void withNotice(
+        `${name} is in the list.`,
+        `${site.name} was not copied.`,
+        copy({ site: site.id, name }),
+      );
     },
     takeDown: (site) =>
-      void told(
+      void withNotice(
         `The published pages of ${site.name} are taken down; the publications are kept.`,
         `The pages of ${site.name} stay published.`,
         takeDown(site.id),
       ),
     putAway: (site) =>
-      void told(
+      void withNotice(
         site.live
           ? `${site.name} is archived. Its published pages stay until they are taken down.`
           : `${site.name} is archived for thirty days; it can be restored until then.`,
@@ -69,7 +73,7 @@ export function useSiteActions(askToRemove: (site: SiteSummary) => void): SiteAc
         putAway({ site: site.id, away: true }),
       ),
     haveBack: (site) =>
-      void told(
+      void withNotice(
         `${site.name} is back in the list.`,
         `${site.name} is still archived.`,
         putAway({ site: site.id, away: false }),

@@ -9,9 +9,9 @@ import {
   resolve,
   rowsTaken,
   sameLength,
-  setStanding,
+  setPlacement,
   spacedEvenly,
-  standingIn,
+  placementIn,
   united,
   viewOf,
   withoutEmptyRows,
@@ -25,7 +25,7 @@ import {
   type Offset,
   type Page,
   type SiteFrame,
-  type Standing,
+  type AreaPlacement,
   type ViewId,
 } from '../../core/index.ts';
 import { documents, openPage } from './documents.ts';
@@ -48,18 +48,18 @@ export const isPart = (page: Page, { parent }: Node): boolean =>
 export function restand(
   nodes: readonly NodeId[],
   view: ViewId,
-  change: (at: Standing, columns: number) => Partial<Standing>,
+  change: (at: AreaPlacement, columns: number) => Partial<AreaPlacement>,
 ): Thunk {
   return (dispatch, getState) => {
     const { site, page } = openPage(getState())!;
     const { columns } = viewOf(site.views, view).grid;
     const parts = nodes
       .filter((id) => isPart(page, page.nodes[id]))
-      .map((node) => ({ node, ...change(standingIn(site, page, page.nodes[node], view), columns) }));
+      .map((node) => ({ node, ...change(placementIn(site, page, page.nodes[node], view), columns) }));
     if (parts.length === 0) return;
     // At an edge there is no further to go, which needs no words.
     const moves = parts.some(({ node, ...wanted }) => {
-      const before = setStanding(site, page, page.nodes[node], view);
+      const before = setPlacement(site, page, page.nodes[node], view);
       return Object.entries(wanted).some(([name, value]) => lookup({ ...before }, name) !== value);
     });
     if (moves) dispatch(edit('placeParts', { parts, view, reach: getState().desk.reach }));
@@ -98,7 +98,7 @@ export function shiftParts(
     const { site, page } = openPage(getState())!;
     const fixed = nodes.find(
       (id) =>
-        isPart(page, page.nodes[id]) && standingIn(site, page, page.nodes[id], view)[held] === 'stretch',
+        isPart(page, page.nodes[id]) && placementIn(site, page, page.nodes[id], view)[held] === 'stretch',
     );
     if (fixed) {
       const { name } = page.nodes[fixed];
@@ -119,7 +119,7 @@ function selectedParts({ site, page }: Open, nodes: readonly NodeId[], view: Vie
   const overlay = page.nodes[nodes.at(-1)!].parent;
   return nodes
     .filter((id) => page.nodes[id].parent === overlay && isPart(page, page.nodes[id]))
-    .map((id) => ({ id, at: standingIn(site, page, page.nodes[id], view) }));
+    .map((id) => ({ id, at: placementIn(site, page, page.nodes[id], view) }));
 }
 
 /** Places the selected parts as was worked out of where they stand. */
@@ -127,7 +127,7 @@ function placeTogether(
   nodes: readonly NodeId[],
   view: ViewId,
   done: Arguments<'placeParts'>['done'],
-  work: (parts: readonly Standing[]) => readonly Partial<Standing>[],
+  work: (parts: readonly AreaPlacement[]) => readonly Partial<AreaPlacement>[],
 ): Thunk {
   return (dispatch, getState) => {
     const parts = selectedParts(openPage(getState())!, nodes, view);
@@ -156,7 +156,7 @@ export const lineUp = (nodes: readonly NodeId[], view: ViewId, axis: Axis, line:
       axis === 'across' ? (['heldAcross', 'offsetAcross'] as const) : (['heldDown', 'offsetDown'] as const);
     const all = united(parts);
     const areas = linedUp(parts.map(pick), axis, line);
-    return parts.map((at, index): Partial<Standing> => {
+    return parts.map((at, index): Partial<AreaPlacement> => {
       const area = areas[index];
       if (at[held] === 'stretch') return area;
       const whole =

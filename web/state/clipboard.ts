@@ -1,5 +1,5 @@
 import { copyElements, elementsMarkup, print, readElements, type CopiedElements } from '../../core/index.ts';
-import { bringAlong, missingHere } from './bringing.ts';
+import { bringAlong, missingHere } from './uploading.ts';
 import { documents, openPage } from './documents.ts';
 import type { Thunk } from './store.ts';
 import { placeCopy, placeFor, remove } from './structure.ts';

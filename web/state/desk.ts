@@ -39,9 +39,9 @@ export interface DeskState {
   ghosts: boolean;
   /** A device whose screen the sheet is as wide as; null: the width was chosen in another way. */
   screen: { width: number; height: number } | null;
-  /** For whom the sheets show the page; null: for every visitor at once. */
+  /** For which visitors the sheets show the page; null: for every visitor at once. */
   visitor: Visitor | null;
-  /** px of the screen for one px of the page that pictures are fetched for; null: those that this screen has. */
+  /** px of the screen for one px of the page that images are fetched for; null: those that this screen has. */
   density: number | null;
   /** Where the menu of what is selected is open, in px of the window. */
   menu: { left: number; top: number } | null;

@@ -10,14 +10,14 @@ import {
   type Step,
   shortened,
 } from '../../core/index.ts';
-import type { Keeping } from './keeper.ts';
-import type { SetAside, Standing, Taken, Use } from './pending.ts';
+import type { SaveStatus } from './savequeue.ts';
+import type { UnappliedEdit, SyncState, Taken, Use } from './pending.ts';
 
-/** A step of the site's history. What it changed and how it is taken back is known of those seen happening here. */
+/** A step of the site's history. What it changed and how it is undone is known of those seen happening here. */
 export type KnownStep = StepEntry & Partial<Pick<LogEntry, 'operations' | 'inverse'>>;
 
 /** A site open for editing: its frame, and those of its pages that were opened or changed from here. */
-export interface OpenSite extends Standing {
+export interface OpenSite extends SyncState {
   /** The window's name in the history. */
   session: string;
   /** The page that is shown. */
@@ -43,33 +43,33 @@ export interface Overwritten {
 
 export interface DocumentsState {
   open: OpenSite | null;
-  keeping: Keeping;
+  saveStatus: SaveStatus;
   /** Whether the browser remembers what is not saved; false where its own database fails. */
   remembered: boolean;
   /** What could not be kept. It stays until the person has done with it. */
-  aside: SetAside[];
+  aside: UnappliedEdit[];
   overwritten: Overwritten | null;
-  /** Steps that were to be taken back and could not be; the next try goes past them. */
+  /** Steps that were to be undone and could not be; the next try goes past them. */
   passed: string[];
   /** What was last said to the person about an edit; `refusal` when it was not made. */
-  said: { sentence: string; refusal: boolean; count: number };
+  announcement: { sentence: string; refusal: boolean; count: number };
 }
 
 const initialState: DocumentsState = {
   open: null,
-  keeping: { state: 'kept', at: null },
+  saveStatus: { state: 'saved', at: null },
   remembered: true,
   aside: [],
   overwritten: null,
   passed: [],
-  said: { sentence: '', refusal: false, count: 0 },
+  announcement: { sentence: '', refusal: false, count: 0 },
 };
 
 /** How many steps are held; older ones can be asked for. */
 const STEPS = 1000;
 
 const say = (state: DocumentsState, sentence: string, refusal = false) => {
-  state.said = { sentence, refusal, count: state.said.count + 1 };
+  state.announcement = { sentence, refusal, count: state.announcement.count + 1 };
 };
 
 const stepFrom = (entry: LogEntry): KnownStep => ({ ...entry, pages: pagesOfPaths(entry.operations) });
@@ -86,13 +86,13 @@ export const pagesOfPaths = (operations: readonly Operation[]): string[] => [
 export const listed = (edits: readonly { sentence: string }[]) =>
   edits.map(({ sentence }) => sentence).join('; ');
 
-interface Opened extends Standing {
+interface Opened extends SyncState {
   session: string;
   page: NodeId;
   counts: PageSummary[];
   steps: KnownStep[];
   earlier: boolean;
-  aside: SetAside[];
+  aside: UnappliedEdit[];
 }
 
 interface MadeAction {
@@ -108,7 +108,7 @@ export const documents = createSlice({
       const { aside, ...open } = payload;
       state.open = { ...open, own: [], ownEarlier: open.earlier };
       state.aside = aside;
-      state.keeping = open.pending.length > 0 ? { state: 'keeping' } : { state: 'kept', at: null };
+      state.saveStatus = open.pending.length > 0 ? { state: 'saving' } : { state: 'saved', at: null };
       state.overwritten = null;
       state.passed = [];
     },
@@ -133,7 +133,7 @@ export const documents = createSlice({
       open.site = site;
       open.pending.push({ ...edit, session: open.session, operations, inverse, sentence });
       if (edit.by === 'edit') state.passed = [];
-      if (state.keeping.state === 'kept') state.keeping = { state: 'keeping' };
+      if (state.saveStatus.state === 'saved') state.saveStatus = { state: 'saving' };
       say(state, edit.by === 'undo' ? `Undone: ${sentence}` : sentence);
     },
     refusedEdit(state, { payload }: PayloadAction<string>) {
@@ -143,13 +143,13 @@ export const documents = createSlice({
     warned(state, { payload }: PayloadAction<string>) {
       say(state, payload, true);
     },
-    /** A step cannot be undone, or made again, as things stand: it stays in the list, and why is said. */
+    /** A step cannot be undone, or redone, as things stand: it stays in the list, and why is said. */
     stepPassed(state, { payload }: PayloadAction<{ key: string; sentence: string }>) {
       state.passed.push(payload.key);
       say(state, payload.sentence, true);
     },
-    told(state, { payload }: PayloadAction<Keeping>) {
-      state.keeping = payload;
+    saveStatusChanged(state, { payload }: PayloadAction<SaveStatus>) {
+      state.saveStatus = payload;
     },
     rememberedBy(state, { payload }: PayloadAction<boolean>) {
       state.remembered = payload;
@@ -170,7 +170,7 @@ export const documents = createSlice({
       state.aside.push(...aside);
       const others = entries.filter(({ session }) => session !== open.session);
       if (others.length > 0) state.passed = [];
-      if (aside.length > 0) say(state, asideSentence(aside), true);
+      if (aside.length > 0) say(state, notAppliedSentence(aside), true);
       else if (others.length > 0) say(state, `Updated from elsewhere: ${listed(others)}.`);
       if (overwritten.length > 0) {
         const replaced = others.filter(({ operations }) =>
@@ -187,10 +187,10 @@ export const documents = createSlice({
     overwrittenDone(state) {
       state.overwritten = null;
     },
-    /** The site has been read anew, at another state than what was known. */
-    readAnew(
+    /** The site has been read again, at another state than what was known. */
+    resynced(
       state,
-      { payload }: PayloadAction<Standing & Pick<OpenSite, 'steps' | 'own'> & { aside: SetAside[] }>,
+      { payload }: PayloadAction<SyncState & Pick<OpenSite, 'steps' | 'own'> & { aside: UnappliedEdit[] }>,
     ) {
       const { open } = state;
       if (!open) return;
@@ -202,23 +202,26 @@ export const documents = createSlice({
       state.passed = [];
       say(
         state,
-        aside.length > 0 ? asideSentence(aside) : 'The site was reloaded: much has changed elsewhere.',
+        aside.length > 0 ? notAppliedSentence(aside) : 'The site was reloaded: much has changed elsewhere.',
         aside.length > 0,
       );
     },
-    /** Pending edits stand on top of each other without those that were set aside. */
-    restacked(state, { payload }: PayloadAction<Pick<Standing, 'site' | 'pending'> & { aside: SetAside[] }>) {
+    /** Pending edits stand on top of each other without those that were not applied. */
+    rebasedOn(
+      state,
+      { payload }: PayloadAction<Pick<SyncState, 'site' | 'pending'> & { aside: UnappliedEdit[] }>,
+    ) {
       const { open } = state;
       if (!open) return;
       Object.assign(open, { site: payload.site, pending: payload.pending });
       state.aside.push(...payload.aside);
-      if (payload.aside.length > 0) say(state, asideSentence(payload.aside), true);
+      if (payload.aside.length > 0) say(state, notAppliedSentence(payload.aside), true);
     },
     countsRead(state, { payload }: PayloadAction<PageSummary[]>) {
       if (state.open) state.open.counts = payload;
     },
     /** The person has done with what could not be kept. */
-    asideDone(state) {
+    unappliedDismissed(state) {
       state.aside = [];
     },
     /** What a step changed has been asked for. */
@@ -248,12 +251,12 @@ export const documents = createSlice({
 /** The revision from which on all steps of this window are at hand; undefined where none are. */
 export const firstOwn = ({ own, steps }: OpenSite): number | undefined => (own[0] ?? steps[0])?.revision;
 
-const asideSentence = (aside: readonly SetAside[]): string =>
+const notAppliedSentence = (aside: readonly UnappliedEdit[]): string =>
   aside.length === 1
     ? `“${shortened(aside[0].edit.sentence)}” could not be saved: ${aside[0].why} It was not applied; the rest is saved.`
     : `${aside.length} changes could not be saved and were not applied; the rest is saved.`;
 
-export const { overwrittenDone, asideDone, pageShown } = documents.actions;
+export const { overwrittenDone, unappliedDismissed, pageShown } = documents.actions;
 
 /** A page that is shown, with the frame of its site. */
 export interface OpenPage {

@@ -23,20 +23,20 @@ import {
   lookup,
 } from '../../core/index.ts';
 import { documents } from './documents.ts';
-import { catchUp } from './keeping.ts';
+import { catchUp } from './saving.ts';
 import { withOperations, type Pending, type Use } from './pending.ts';
 import type { Thunk } from './store.ts';
 
-const { made, refusedEdit, restacked, warned, overwrittenDone, pageRead } = documents.actions;
+const { made, refusedEdit, rebasedOn: rebasedOn, warned, overwrittenDone, pageRead } = documents.actions;
 
 /** A name for an edit that no other has. */
 const newKey = () => `k${nanoid()}`;
 
 /** A step that was made goes on screen, and on its way to the server. */
 function take(step: Step, by: EditBy, more: { of?: string; use?: Use } = {}): Thunk {
-  return (dispatch, _getState, { keeper }) => {
+  return (dispatch, _getState, { saveQueue: saveQueue }) => {
     dispatch(made({ step, edit: { key: newKey(), by, at: Date.now(), ...more } }));
-    void keeper.keep();
+    void saveQueue.keep();
   };
 }
 
@@ -92,7 +92,7 @@ export function edit<N extends CommandName>(name: N, args: Arguments<N>, on?: No
 }
 
 /**
- * Keeps the words that were written in an element. Where they cannot be kept, as it was deleted elsewhere meanwhile, they are set aside:
+ * Keeps the words that were written in an element. Where they cannot be kept, as it was deleted elsewhere meanwhile, they are not applied:
  * nothing that was written is lost. Answers whether anything on the page is another now.
  */
 export function writeWords(
@@ -112,7 +112,7 @@ export function writeWords(
       ...{ key: newKey(), session, by: 'edit', operations: [], inverse: [], at: Date.now() },
       sentence: `${node.name}: text${view ? ` in ${view.name}` : ''} → ${plainText(says).trim()}`,
     };
-    dispatch(restacked({ site, pending, aside: [{ edit: written, why }] }));
+    dispatch(rebasedOn({ site, pending, aside: [{ edit: written, why }] }));
     return false;
   };
 }
@@ -199,11 +199,11 @@ export function takeBackOverwritten(): Thunk {
 /** Keeps what is pending; ends when nothing is left. */
 export const keep =
   (): Thunk<Promise<void>> =>
-  (_dispatch, _getState, { keeper }) =>
-    keeper.keep();
+  (_dispatch, _getState, { saveQueue: saveQueue }) =>
+    saveQueue.keep();
 
 /** Tries again at once where keeping waits after a failure. */
 export const retryNow =
   (): Thunk =>
-  (_dispatch, _getState, { keeper }) =>
-    keeper.retry();
+  (_dispatch, _getState, { saveQueue: saveQueue }) =>
+    saveQueue.retry();

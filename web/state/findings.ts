@@ -6,15 +6,15 @@ import { documents } from './documents.ts';
 interface FindingsState {
   /** The page that was looked at; null: none yet. */
   page: NodeId | null;
-  /** All that was found and is not set aside, what keeps somebody out first. */
+  /** All that was found and is not dismissed, what keeps somebody out first. */
   list: readonly Finding[];
-  /** What is set aside. */
+  /** What is dismissed. */
   asides: readonly Finding[];
   /** What the rules say of the page by itself. */
   said: readonly Finding[];
   /** What the sweep measured. */
   measured: readonly Finding[];
-  /** It could not be looked over the last time; `said` is what was found before. */
+  /** It could not be checked the last time; `said` is what was found before. */
   failed: boolean;
   /** The page is swept, and again with every change, until that is stopped. */
   sweeping: boolean;
@@ -55,8 +55,8 @@ export const findings = createSlice({
   name: 'findings',
   initialState,
   reducers: {
-    /** A page was looked over; `list` is null where that failed. */
-    looked(state, { payload }: PayloadAction<{ page: NodeId; list: readonly Finding[] | null }>) {
+    /** A page was checked; `list` is null where that failed. */
+    checked(state, { payload }: PayloadAction<{ page: NodeId; list: readonly Finding[] | null }>) {
       const said = payload.list ?? (state.said as readonly Finding[]);
       return {
         ...(state as FindingsState),
@@ -96,4 +96,4 @@ export const findings = createSlice({
       .addCase(documents.actions.pageShown, ({ sweeping }) => ({ ...nothing, sweeping })),
 });
 
-export const { looked, sweepAged, sweepingSet, sweepNews } = findings.actions;
+export const { checked: checked, sweepAged, sweepingSet, sweepNews } = findings.actions;

@@ -20,22 +20,22 @@ export function follow(site: string, revision: () => number, heard: (what: Heard
   let wait = FIRST;
   let again: ReturnType<typeof setTimeout> | undefined;
 
-  const told = (what: Heard) => {
+  const notify = (what: Heard) => {
     heard(what);
     channel?.postMessage(what);
   };
   const connect = () => {
     source = new EventSource(`${paths.edits(site)}?after=${revision()}`);
     source.onopen = () => (wait = FIRST);
-    // A lost connection is made anew by the browser; an answer that is a fault ends it for good (HTML Standard, §9.2.3).
+    // A lost connection is made again by the browser; an answer that is a fault ends it for good (HTML Standard, §9.2.3).
     source.onerror = () => {
       if (source?.readyState !== EventSource.CLOSED || ended.signal.aborted) return;
       again = setTimeout(connect, wait * (0.5 + Math.random() / 2));
       wait = Math.min(LONGEST, wait * 2);
     };
-    source.addEventListener('edit', ({ data }) => told({ edit: JSON.parse(data as string) as LogEntry }));
+    source.addEventListener('edit', ({ data }) => notify({ edit: JSON.parse(data as string) as LogEntry }));
     source.addEventListener('behind', ({ data }) =>
-      told({ behind: (JSON.parse(data as string) as { revision: number }).revision }),
+      notify({ behind: (JSON.parse(data as string) as { revision: number }).revision }),
     );
   };
   if (channel) channel.onmessage = ({ data }) => heard(data as Heard);

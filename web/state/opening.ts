@@ -1,35 +1,35 @@
 import { LIMITS, type Page, lookup } from '../../core/index.ts';
 import { documents, type KnownStep } from './documents.ts';
 import { load } from './edits.ts';
-import { catchUp, takeOver } from './keeping.ts';
-import { rebased, toSend, type Pending, type SetAside } from './pending.ts';
+import { catchUp, takeOver } from './saving.ts';
+import { rebased, toSend, type Pending, type UnappliedEdit } from './pending.ts';
 import { pagesAtOnce, pagesOf } from './reading.ts';
-import { ownStepsAtHand } from './walking.ts';
+import { ownStepsAtHand } from './traversal.ts';
 import type { Thunk } from './store.ts';
 import type { Transport } from './transport.ts';
-import type { Remembered } from './unsent.ts';
+import type { OutboxContent } from './outbox.ts';
 
 const { opened, pageShown, countsRead, closed } = documents.actions;
 
 /** What came of edits that an earlier life of this window had not kept. */
 interface Resent {
-  /** Those that have to be made anew on what is there now. */
+  /** Those that have to be made again on what is there now. */
   left: Pending[];
-  aside: SetAside[];
+  aside: UnappliedEdit[];
   /** Why they cannot be kept now: then nothing is opened over them. */
   trouble?: string;
 }
 
 /**
  * Sends what was not kept once more, as it was: one that had been kept, with its answer lost, is answered the same. From
- * the first that others came before on, they are made anew later, in their order.
+ * the first that others came before on, they are made again later, in their order.
  */
 async function resent(
   transport: Transport,
   site: string,
-  { pending, revision }: Remembered,
+  { pending, revision }: OutboxContent,
 ): Promise<Resent> {
-  const aside: SetAside[] = [];
+  const aside: UnappliedEdit[] = [];
   for (const [index, edit] of pending.entries()) {
     const answer = await transport.send(site, Math.max(1, revision), toSend(edit));
     if (answer.kind === 'outdated') return { left: pending.slice(index), aside };
@@ -59,12 +59,12 @@ function following(site: string): Thunk {
 /** Opens a site at one of its pages; what an earlier life of this window had not kept is put on top of what is there. */
 function openSite(site: string, page: string): Thunk<Promise<string | undefined>> {
   return async (dispatch, getState, extra) => {
-    const { transport, unsent } = extra;
+    const { transport, outbox } = extra;
     const session = await extra.session();
     // A browser that remembers nothing opens the site all the same, and says so once something waits.
-    const remembered = await unsent
+    const remembered = await outbox
       .read(site, session)
-      .catch((): Remembered => ({ pending: [], aside: [], revision: 0 }));
+      .catch((): OutboxContent => ({ pending: [], aside: [], revision: 0 }));
     const { left, aside, trouble } = await resent(transport, site, remembered);
     if (trouble !== undefined)
       return `${trouble} Your last changes are stored in this browser and will be saved first.`;
@@ -78,16 +78,16 @@ function openSite(site: string, page: string): Thunk<Promise<string | undefined>
     if (!steps.ok) return steps.sentence;
     const { frame, pages, revision } = read;
     const stored = { frame, pages: Object.fromEntries(pages.map((each) => [each.id, each])) };
-    const restacked = rebased(stored, left, []);
+    const rebasedOn = rebased(stored, left, []);
     // Steps that came while this was read are heard of again.
     const known: KnownStep[] = steps.value.filter((step) => step.revision <= revision);
     dispatch(
       opened({
-        site: restacked.site,
+        site: rebasedOn.site,
         stored,
         revision,
-        pending: restacked.pending,
-        aside: [...remembered.aside, ...aside, ...restacked.aside],
+        pending: rebasedOn.pending,
+        aside: [...remembered.aside, ...aside, ...rebasedOn.aside],
         session,
         page: pages[0].id,
         counts: summary.value.pages,
@@ -99,7 +99,7 @@ function openSite(site: string, page: string): Thunk<Promise<string | undefined>
     // What was saved between the reading and the following is in the log, and nobody says it again.
     void catchUp({ dispatch, getState }, extra);
     void dispatch(ownStepsAtHand());
-    void extra.keeper.keep();
+    void extra.saveQueue.keep();
     return undefined;
   };
 }
@@ -111,7 +111,7 @@ export function showPage(site: string, page: string): Thunk<Promise<string | und
     const before = getState().documents.open;
     if (before?.site.frame.id !== site) {
       // What was done on another site is kept first.
-      await extra.keeper.keep();
+      await extra.saveQueue.keep();
       return dispatch(openSite(site, page));
     }
     const trouble = await dispatch(load([page]));
@@ -130,7 +130,7 @@ export function showPage(site: string, page: string): Thunk<Promise<string | und
 export function closeSite(): Thunk<Promise<void>> {
   return async (dispatch, _getState, extra) => {
     const { shown } = extra;
-    await extra.keeper.keep();
+    await extra.saveQueue.keep();
     if (extra.shown !== shown) return;
     extra.unfollow?.();
     extra.unfollow = undefined;

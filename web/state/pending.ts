@@ -36,7 +36,7 @@ export const toSend = ({ key, session, by, of, sentence, operations }: Pending):
 });
 
 /** An edit that could not be kept, and why. */
-export interface SetAside {
+export interface UnappliedEdit {
   edit: Pending;
   why: string;
 }
@@ -51,7 +51,7 @@ export function withOperations(site: Site, operations: readonly Operation[]): Si
   return outcome.ok ? outcome.value.site : undefined;
 }
 
-/** A pending edit made anew on another state of the site, or why it cannot be. */
+/** A pending edit made again on another state of the site, or why it cannot be. */
 function remade(
   edit: Pending,
   site: Site,
@@ -76,7 +76,7 @@ export interface Rebased {
   site: Site;
   pending: Pending[];
   /** What no longer fits. */
-  aside: SetAside[];
+  aside: UnappliedEdit[];
   /** Others' operations that a pending edit replaces again. */
   overwritten: Operation[];
 }
@@ -88,7 +88,7 @@ export interface Rebased {
 export function rebased(stored: Site, pending: readonly Pending[], theirs: readonly Operation[]): Rebased {
   let site = stored;
   const kept: Pending[] = [];
-  const aside: SetAside[] = [];
+  const aside: UnappliedEdit[] = [];
   const overwritten = new Set<Operation>();
   for (const edit of pending) {
     const next = remade(edit, site);
@@ -103,7 +103,7 @@ export function rebased(stored: Site, pending: readonly Pending[], theirs: reado
 }
 
 /** What the server has, at a revision, and what is pending on top of it. */
-export interface Standing {
+export interface SyncState {
   /** With the pending edits. */
   site: Site;
   /** As the server has it. */
@@ -113,8 +113,8 @@ export interface Standing {
 }
 
 /** What became of a site and its pending edits when others' edits came below them. */
-export interface Taken extends Standing {
-  aside: SetAside[];
+export interface Taken extends SyncState {
+  aside: UnappliedEdit[];
   /** The entries that were new here, in their order. */
   entries: LogEntry[];
   overwritten: Operation[];
@@ -122,24 +122,24 @@ export interface Taken extends Standing {
 
 /**
  * Entries of the log taken over: those after the revision that is known here, one after the other. A pending edit that is
- * found among them is kept. Undefined where an entry is missing in between, or does not fit: then the site is read anew.
+ * found among them is kept. Undefined where an entry is missing in between, or does not fit: then the site is read again.
  */
-export function taken(standing: Standing, log: readonly LogEntry[]): Taken | undefined {
-  const entries = log.filter(({ revision }) => revision > standing.revision);
-  if (entries.some((entry, index) => entry.revision !== standing.revision + 1 + index)) return undefined;
-  const revision = entries.at(-1)?.revision ?? standing.revision;
+export function taken(appliedOf: SyncState, log: readonly LogEntry[]): Taken | undefined {
+  const entries = log.filter(({ revision }) => revision > appliedOf.revision);
+  if (entries.some((entry, index) => entry.revision !== appliedOf.revision + 1 + index)) return undefined;
+  const revision = entries.at(-1)?.revision ?? appliedOf.revision;
   // Only what was made here was kept, as it was made: nothing changes on screen.
-  const asMade = entries.length > 0 && areFirst(entries, standing.pending);
-  const quiet = { site: standing.site, revision, entries, aside: [], overwritten: [] };
-  if (asMade && entries.length === standing.pending.length)
-    return { ...quiet, stored: standing.site, pending: [] };
-  let stored: Site | undefined = standing.stored;
+  const asMade = entries.length > 0 && areFirst(entries, appliedOf.pending);
+  const quiet = { site: appliedOf.site, revision, entries, aside: [], overwritten: [] };
+  if (asMade && entries.length === appliedOf.pending.length)
+    return { ...quiet, stored: appliedOf.site, pending: [] };
+  let stored: Site | undefined = appliedOf.stored;
   for (const { operations } of entries) stored = stored && withOperations(stored, operations);
   if (!stored) return undefined;
-  if (asMade) return { ...quiet, stored, pending: standing.pending.slice(entries.length) };
+  if (asMade) return { ...quiet, stored, pending: appliedOf.pending.slice(entries.length) };
   const keys = new Set(entries.map(({ key }) => key));
-  const left = standing.pending.filter(({ key }) => !keys.has(key));
-  const mine = new Set(standing.pending.map(({ key }) => key));
+  const left = appliedOf.pending.filter(({ key }) => !keys.has(key));
+  const mine = new Set(appliedOf.pending.map(({ key }) => key));
   const others = entries.filter(({ key }) => !mine.has(key));
   const theirs = others.flatMap(({ operations }) => operations);
   return { ...rebased(stored, left, theirs), stored, revision, entries };

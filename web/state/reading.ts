@@ -7,7 +7,7 @@ export type ReadPages =
   | { ok: true; frame: SiteFrame; pages: Page[]; revision: number }
   | { ok: false; status: number; sentence: string };
 
-/** The pages that edits were made on or change: all of them are needed to make the edits anew. */
+/** The pages that edits were made on or change: all of them are needed to make the edits again. */
 export const pagesOf = (edits: readonly Pending[]): string[] =>
   edits.flatMap(({ use, operations }) => [...(use ? [use.page] : []), ...pagesIn(operations)]);
 

@@ -2,7 +2,7 @@ import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import { API, paths } from '../../api/paths.ts';
 import type {
   AddedSite,
-  LettersResponse,
+  MessagesResponse,
   LivePublication,
   MakingResponse,
   PageResponse,
@@ -16,11 +16,11 @@ import type {
   UnreadResponse,
 } from '../../api/responses.ts';
 import type { Site } from '../../core/index.ts';
-import type { LettersRequest, PublishRequest } from '../../api/requests.ts';
+import type { MessagesRequest, PublishRequest } from '../../api/requests.ts';
 import { unreachable } from './transport.ts';
 
 /** Which letters: of one form, of all, or those that may come from robots. */
-export interface LettersAsked {
+export interface MessagesAsked {
   site: string;
   form?: string;
   doubtful?: 'yes';
@@ -71,13 +71,13 @@ export const server = createApi({
       query: (site) => ({ url: below(paths.live(site)), method: 'DELETE' }),
       invalidatesTags: ['site', 'sites'],
     }),
-    /** How far the pictures are that a publication makes of others. */
+    /** How far the images are that a publication makes of others. */
     making: build.query<MakingResponse, string>({ query: (site) => below(paths.making(site)) }),
     preview: build.mutation<PreviewResponse, string>({
       query: (site) => ({ url: below(paths.previews(site)), method: 'POST' }),
     }),
     publish: build.mutation<LivePublication, { site: string; revision: number } & PublishRequest>({
-      // Pictures that are not made yet are made first.
+      // Images that are not made yet are made first.
       query: ({ site, revision, ...body }) => ({
         ...{ url: below(paths.publications(site)), method: 'POST', body },
         headers: { 'If-Match': `"${revision}"` },
@@ -107,7 +107,7 @@ export const server = createApi({
       query: ({ site, number }) => below(paths.publication(site, number)),
     }),
     /** What visitors sent, the last letters first; earlier ones are asked for in turn. */
-    letters: build.infiniteQuery<LettersResponse, LettersAsked, string | undefined>({
+    letters: build.infiniteQuery<MessagesResponse, MessagesAsked, string | undefined>({
       infiniteQueryOptions: {
         initialPageParam: undefined,
         getNextPageParam: ({ more, letters }) => (more ? letters.at(-1)?.id : undefined),
@@ -122,7 +122,7 @@ export const server = createApi({
       query: (site) => below(paths.unreadLetters(site)),
       providesTags: ['letters'],
     }),
-    markLetters: build.mutation<null, LettersRequest & { site: string }>({
+    markLetters: build.mutation<null, MessagesRequest & { site: string }>({
       query: ({ site, ...body }) => ({ url: below(paths.letters(site)), method: 'PATCH', body }),
       invalidatesTags: ['letters'],
     }),

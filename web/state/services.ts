@@ -1,12 +1,12 @@
 import { follow, type Heard } from './follow.ts';
 import { claimSession, isWindowThere, oneAtATime } from './session.ts';
 import { transport, type Transport } from './transport.ts';
-import { unsentInBrowser, type Unsent } from './unsent.ts';
+import { outboxInBrowser, type Outbox } from './outbox.ts';
 
 /** What a store needs of the world around it; a test gives it another. */
 export interface Services {
   transport: Transport;
-  unsent: Unsent;
+  outbox: Outbox;
   /** The window's name in the history. */
   session(): Promise<string>;
   /** Follows the log of a site from a revision on; answers how to stop. */
@@ -18,7 +18,7 @@ export function windowServices(): Services {
   let session: Promise<string> | undefined;
   return {
     transport: transport(),
-    unsent: unsentInBrowser(isWindowThere, oneAtATime),
+    outbox: outboxInBrowser(isWindowThere, oneAtATime),
     session: () => (session ??= claimSession()),
     follow,
   };

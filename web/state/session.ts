@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 
 /**
- * A window's name in the history of sites: what a window did, it can take back. A window that is opened when none has the
+ * A window's name in the history of sites: what a window did, it can undo. A window that is opened when none has the
  * name of an earlier one takes that name on, with its steps and what it had not kept: so a reload, a crash and a restart
  * of the browser lose nothing. Which names are in use is told by locks (Web Locks API https://www.w3.org/TR/web-locks/), which
  * end with their window.
@@ -57,7 +57,7 @@ function keep(storage: Storage, key: string, names: string[]): void {
   try {
     storage.setItem(key, JSON.stringify(names));
   } catch {
-    // A browser that keeps nothing begins each time anew.
+    // A browser that keeps nothing begins each time again.
   }
 }
 

@@ -1,13 +1,14 @@
 import { nanoid } from 'nanoid';
 import { newSite, perform, writeSiteFile, type NewSite } from '../../core/index.ts';
 import { server } from './server.ts';
-import { bringIn, type Added } from './sites.ts';
+import { importSite, type Added } from './sites.ts';
 import type { Thunk } from './store.ts';
 
 /** Makes a site to begin with; it gets another address where that of its name is taken. */
-export const begin = (wanted: NewSite): Thunk<Promise<Added>> => bringIn(writeSiteFile(newSite(wanted), {}));
+export const begin = (wanted: NewSite): Thunk<Promise<Added>> =>
+  importSite(writeSiteFile(newSite(wanted), {}));
 
-/** How often a change is made anew on what others did meanwhile. */
+/** How often a change is made again on what others did meanwhile. */
 const TRIES = 4;
 
 /** Gives a site that is not open another name, as a step of its history. Answers why it could not be; nothing when it was. */
@@ -24,7 +25,7 @@ export function renameSite(site: string, page: string, name: string): Thunk<Prom
       if (operations.length === 0) return undefined;
       const edit = { key, session: await session(), by: 'edit' as const, sentence, operations };
       const answer = await transport.send(site, revision, edit);
-      if (answer.kind === 'kept') {
+      if (answer.kind === 'saved') {
         dispatch(server.util.invalidateTags(['sites']));
         return undefined;
       }

@@ -6,7 +6,7 @@ import type { Thunk } from './store.ts';
 export type Added = { ok: true; site: AddedSite } | { ok: false; trouble: Trouble };
 
 /** Brings a site in from the text of a site file. */
-export function bringIn(text: string): Thunk<Promise<Added>> {
+export function importSite(text: string): Thunk<Promise<Added>> {
   return async (dispatch) => {
     const { data, error } = await dispatch(server.endpoints.addSite.initiate(text));
     return data ? { ok: true, site: data } : { ok: false, trouble: troubleOf(error) };

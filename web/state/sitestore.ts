@@ -2,8 +2,8 @@ import { combineReducers, type Reducer, type UnknownAction } from '@reduxjs/tool
 import { desk, selectionHeld } from './desk.ts';
 import { documents, openPage } from './documents.ts';
 import { findings } from './findings.ts';
-import { Keeper, type Clock } from './keeper.ts';
-import { keeping, remembering } from './keeping.ts';
+import { SaveQueue, type Clock } from './savequeue.ts';
+import { saveWork, remembering } from './saving.ts';
 import { server } from './server.ts';
 import type { Services } from './services.ts';
 import { makeListStore, type Extra, type State, type Store } from './store.ts';
@@ -29,7 +29,7 @@ const reducer: Reducer<State> = (state: State | undefined, action: UnknownAction
 /** Adds the state of an open site to a store that has none, and saves its edits from then on. */
 export function addSiteState(store: Store, extra: Extra, time?: Clock): Store {
   store.replaceReducer(reducer);
-  extra.keeper = new Keeper(keeping(store, extra), time);
+  extra.saveQueue = new SaveQueue(saveWork(store, extra), time);
   remembering(store, extra);
   return store;
 }

@@ -1,6 +1,6 @@
-/** The steps of the open site as they are known here: all, those that stand, and what this window takes back or makes again next. */
+/** The steps of the open site as they are known here: all, those that stand, and what this window undoes or makes again next. */
 import { createSelector } from '@reduxjs/toolkit';
-import { stacksOf, standing, type EditBy, type Operation } from '../../core/index.ts';
+import { stacksOf, appliedOf, type EditBy, type Operation } from '../../core/index.ts';
 import { pagesOfPaths, type WithDocuments } from './documents.ts';
 
 /** A step as the list shows it: kept, or on its way. */
@@ -29,7 +29,7 @@ export const allSteps = createSelector(
   ],
 );
 
-/** What this window can take back and make again, the latest last. */
+/** What this window can undo and make again, the latest last. */
 export const ownSteps = createSelector(
   [
     allSteps,
@@ -39,16 +39,16 @@ export const ownSteps = createSelector(
   (steps, own = [], session) => stacksOf([...own, ...steps], session),
 );
 
-/** Whether what this window can take back or make again next depends on steps of its own that have not been read. */
+/** Whether what this window can undo or make again next depends on steps of its own that have not been read. */
 export function lacksOwnSteps(state: WithDocuments): boolean {
   if (!state.documents.open?.ownEarlier) return false;
   return ownSteps(state).reachesBack || nextStep(state, 'undo') === undefined;
 }
 
-/** The steps that stand, oldest first: whatever was done and not taken back, by whom ever. */
-export const standingSteps = createSelector([allSteps], (steps): ListedStep[] => standing(steps));
+/** The steps that stand, oldest first: whatever was done and not undone, by whom ever. */
+export const appliedSteps = createSelector([allSteps], (steps): ListedStep[] => appliedOf(steps));
 
-/** The step that would be taken back, or made again, next. */
+/** The step that would be undone, or redone, next. */
 export function nextStep(state: WithDocuments, list: 'undo' | 'redo'): ListedStep | undefined {
   const { passed } = state.documents;
   return ownSteps(state)[list].findLast(({ key }) => !passed.includes(key));

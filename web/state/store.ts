@@ -1,6 +1,6 @@
 import { combineReducers, configureStore, type Reducer } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
-import type { Keeper } from './keeper.ts';
+import type { SaveQueue } from './savequeue.ts';
 import type { Pending } from './pending.ts';
 import { server } from './server.ts';
 import type { Services } from './services.ts';
@@ -12,7 +12,7 @@ import type { uploads } from './uploads.ts';
 /** What thunks get besides the store. */
 export interface Extra extends Services {
   /** Saves the edits of the site that is open; there once the screens of a site are loaded. */
-  keeper: Keeper<Pending>;
+  saveQueue: SaveQueue<Pending>;
   /** Stops following the site that is open. */
   unfollow?: () => void;
   /** How often a page has been shown. */

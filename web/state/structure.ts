@@ -17,7 +17,7 @@ import {
   copyElements,
   type Arguments,
   type Copy,
-  type KeptName,
+  type SavedBlockName,
   type NodeId,
   type Page,
   type ViewId,
@@ -36,7 +36,7 @@ export const newId = (parent: NodeId): NodeId => idIn(sharedPlaceOf(parent), `e$
 const newIdBeside = (page: Page, id: NodeId): NodeId => newId(page.nodes[id].parent ?? id);
 
 /** A name for a block that a site keeps which no other has. */
-export const newKeptName = (): KeptName =>
+export const newSavedBlockName = (): SavedBlockName =>
   `kept-${nanoid(10)
     .toLowerCase()
     .replace(/[^a-z0-9]/g, '0')}`;
@@ -55,7 +55,7 @@ export function openAdd(): Thunk {
 export function keep(node: NodeId): Thunk {
   return (dispatch, getState) => {
     const { page } = openPage(getState())!;
-    if (dispatch(edit('keepBlock', { node, id: newKeptName(), name: page.nodes[node].name })))
+    if (dispatch(edit('keepBlock', { node, id: newSavedBlockName(), name: page.nodes[node].name })))
       dispatch(addingSet('kept'));
   };
 }
@@ -63,7 +63,7 @@ export function keep(node: NodeId): Thunk {
 /** Keeps a block, which stands where it stood as linked from now on. */
 export function keepLinked(node: NodeId): Thunk<Promise<void>> {
   return async (dispatch, getState) => {
-    const id = newKeptName();
+    const id = newSavedBlockName();
     const { name } = openPage(getState())!.page.nodes[node];
     if (!(await dispatch(editWhole('keepBlock', { node, id, name, linked: true })))) return;
     const tree = getState().documents.open?.site.frame.shared?.[id];
@@ -71,8 +71,8 @@ export function keepLinked(node: NodeId): Thunk<Promise<void>> {
   };
 }
 
-/** Places a kept block as linked, and selects it. */
-export function link(block: KeptName, place: TreePlace): Thunk {
+/** Places a saved block as linked, and selects it. */
+export function link(block: SavedBlockName, place: TreePlace): Thunk {
   return (dispatch, getState) => {
     if (!dispatch(edit('linkBlock', { block, ...place }))) return;
     const tree = getState().documents.open?.site.frame.shared?.[block];

@@ -24,7 +24,7 @@ export interface EditToSend {
 /** What became of an edit that was sent. */
 export type Answer =
   /** It is kept, at this revision; `missed` came between the revision it was made on and its own. */
-  | { kind: 'kept'; revision: number; missed: LogEntry[] }
+  | { kind: 'saved'; revision: number; missed: LogEntry[] }
   /** Others came first, or it is kept already in another form, at the revision `kept`: what the log says since comes first. */
   | { kind: 'outdated'; missed?: LogEntry[]; kept?: number }
   /** It will never be kept as it is. */
@@ -101,7 +101,7 @@ export function transport(base = '') {
   async function answerOf(response: Response): Promise<Answer> {
     if (response.ok) {
       const { revision, missed = [] } = (await response.json()) as EditResponse;
-      return { kind: 'kept', revision, missed };
+      return { kind: 'saved', revision, missed };
     }
     const { status } = response;
     const after = waitOf(response);

@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
-/** A file that is being brought in, or could not be. */
+/** A file that is being imported, or could not be. */
 export interface Upload {
   key: string;
   site: string;
@@ -16,7 +16,7 @@ export const uploads = createSlice({
   initialState: [] as Upload[],
   reducers: {
     begun: (state, { payload }: PayloadAction<Upload>) => void state.push(payload),
-    told(state, { payload: { key, ...more } }: PayloadAction<Partial<Upload> & { key: string }>) {
+    progressed(state, { payload: { key, ...more } }: PayloadAction<Partial<Upload> & { key: string }>) {
       const upload = state.find((each) => each.key === key);
       if (upload) Object.assign(upload, more);
     },

@@ -115,9 +115,9 @@ export function Curves({ site, page, chosen, findings, width, onChoose, onWidth 
     { x: jump.width, y: jump.narrower },
     { x: jump.width, y: jump.wider },
   ]);
-  const amiss = findings.flatMap(({ of, widths }) => (placeKey(of) === placeKey(told.of) ? widths : []));
+  const problems = findings.flatMap(({ of, widths }) => (placeKey(of) === placeKey(told.of) ? widths : []));
   const marked = jumps.map(({ x }) =>
-    amiss.some(({ from, to }) => from <= x && to >= x - 1) ? coral : petrol,
+    problems.some(({ from, to }) => from <= x && to >= x - 1) ? coral : petrol,
   );
   const goToValue = () => {
     if (!('node' in told.of)) return;

@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router';
 import { placeKey, type Finding, type Page, type SiteFrame } from '../../core/index.ts';
 import { FindingLine } from '../checks/FindingLine.tsx';
-import { goTo, mend, putAside } from '../checks/going.ts';
+import { goTo, mend, dismissFinding } from '../checks/findingactions.ts';
 import { useAppDispatch } from '../state/store.ts';
 
 interface FindingsProps {
@@ -12,7 +12,7 @@ interface FindingsProps {
   onGo(style: string): void;
 }
 
-/** What is amiss with texts, each with where it comes from and what to do. */
+/** What is wrong with texts, each with where it comes from and what to do. */
 export function Findings({ site, page, findings, onGo }: FindingsProps) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
@@ -35,7 +35,7 @@ export function Findings({ site, page, findings, onGo }: FindingsProps) {
           finding={finding}
           onGo={() => go(finding)}
           onFix={(index) => dispatch(mend(finding, index))}
-          onAside={(reason) => dispatch(putAside(finding, reason))}
+          onDismiss={(reason) => dispatch(dismissFinding(finding, reason))}
         />
       ))}
     </ul>

@@ -42,7 +42,7 @@ function changedBy(site: SiteFrame, call: Call): Changed[] {
 /** What sizes over all widths would come of a command, over those that they are now. */
 export function PreviewCurves({ site, call }: PreviewCurvesProps) {
   const key = JSON.stringify(call);
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- the call is made anew each time; what it says is its key
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- the call is made again each time; what it says is its key
   const changed = useMemo(() => (call ? changedBy(site, call) : []), [site, key]);
   const sheets = [site.views.list[0].sheet.width, site.views.list.at(-1)!.sheet.width];
   const said = changed.map(({ name, now, then }) => {

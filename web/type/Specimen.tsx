@@ -2,7 +2,7 @@ import { Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { preview, specimen, viewAt, type SiteFrame, type View } from '../../core/index.ts';
 import { sheetAddresses } from '../page/addresses.ts';
-import { PagePicture } from '../page/PagePicture.tsx';
+import { PagePreview } from '../page/PagePreview.tsx';
 import { useMeasuredWidth } from '../ui/measuredwidth.ts';
 
 /** px on screen */
@@ -23,7 +23,7 @@ export function Specimen({ site, width }: { site: SiteFrame; width: number }) {
         {across < width && ` at ${Math.round((across / width) * 100)} %`}
       </Typography>
       {across > 0 && (
-        <PagePicture
+        <PagePreview
           key={width}
           site={made.frame}
           content={content}

@@ -56,7 +56,7 @@ export function StyleTable({ site, chosen, findings, width, onChoose }: StyleTab
         </thead>
         <tbody>
           {site.textStyles.map((style) => {
-            const amiss = findings.filter(({ of }) => 'textStyle' in of && of.textStyle === style.id);
+            const problems = findings.filter(({ of }) => 'textStyle' in of && of.textStyle === style.id);
             return (
               <tr
                 key={style.id}
@@ -68,9 +68,9 @@ export function StyleTable({ site, chosen, findings, width, onChoose }: StyleTab
                   <button type="button" aria-pressed={style.id === chosen} onClick={() => onChoose(style.id)}>
                     {style.name}
                   </button>
-                  {amiss.length > 0 && (
-                    <Tooltip title={amiss.map(({ sentence }) => sentence).join(' ')}>
-                      <span className="type-amiss" role="img" aria-label={`${amiss.length} found`} />
+                  {problems.length > 0 && (
+                    <Tooltip title={problems.map(({ sentence }) => sentence).join(' ')}>
+                      <span className="type-amiss" role="img" aria-label={`${problems.length} found`} />
                     </Tooltip>
                   )}
                 </th>

@@ -84,7 +84,7 @@ function TypeOf({ site: { frame, pages }, page }: { site: Site; page: NodeId }) 
   );
 }
 
-/** The text styles of a site: their sizes by view and by width, where they are amiss, and how they look. */
+/** The text styles of a site: their sizes by view and by width, where they are wrong, and how they look. */
 export const TypeLab = () => (
   <WholeSiteScreen screen="Type">{(site, page) => <TypeOf site={site} page={page} />}</WholeSiteScreen>
 );

@@ -10,7 +10,7 @@ export const line = '#d9d2c3';
 export const quiet = '#5c564b';
 /** What is active or selected. */
 export const petrol = '#0d6a6e';
-/** For alternates and wordings. */
+/** For alternates and texts by view. */
 export const slate = '#3b4685';
 export const petrolTint = 'rgba(13, 106, 110, 0.11)';
 /** Overrides, and the views they reach. */

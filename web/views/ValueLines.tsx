@@ -1,5 +1,5 @@
 import { Box, Checkbox, Typography } from '@mui/material';
-import { isKept, sourceOrder, type Site, type ValueInView } from '../../core/index.ts';
+import { isSavedBlock, sourceOrder, type Site, type ValueInView } from '../../core/index.ts';
 import { line, quiet } from '../ui/theme.ts';
 
 interface ValueLinesProps {
@@ -21,8 +21,8 @@ export function ValueLines({ site, values, handing }: ValueLinesProps) {
         values: own.sort((one, other) => order.get(one.node!)! - order.get(other.node!)!),
       };
     }),
-    { name: 'On all pages', values: values.filter(({ shared }) => shared && !isKept(shared)) },
-    { name: 'Saved blocks', values: values.filter(({ shared }) => isKept(shared)) },
+    { name: 'On all pages', values: values.filter(({ shared }) => shared && !isSavedBlock(shared)) },
+    { name: 'Saved blocks', values: values.filter(({ shared }) => isSavedBlock(shared)) },
     { name: 'Pages', values: values.filter(({ offered }) => offered) },
     {
       name: 'Theme',

@@ -11,7 +11,7 @@ import {
   type ViewId,
 } from '../../core/index.ts';
 import { usePreviewOf } from '../page/usePreview.ts';
-import { PagePicture } from '../page/PagePicture.tsx';
+import { PagePreview } from '../page/PagePreview.tsx';
 import { useMeasuredWidth } from '../ui/measuredwidth.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
@@ -51,7 +51,7 @@ interface ViewTableProps {
 const LABELS = 128;
 const LEAST_COLUMN = 208;
 
-/** px; what stands beside the picture of a view in its column, and the widest picture. */
+/** px; what stands beside the image of a view in its column, and the widest picture. */
 const BESIDE_PICTURE = 30;
 const WIDEST_PICTURE = 300;
 
@@ -88,7 +88,7 @@ export function ViewTable({ site, page, onDelete }: ViewTableProps) {
                   {describeWidths(frame.views, view.id)} px
                 </Typography>
                 <Box sx={{ mt: 1 }}>
-                  <PagePicture
+                  <PagePreview
                     site={frame}
                     content={content}
                     view={view}

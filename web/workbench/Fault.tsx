@@ -2,7 +2,7 @@ import { Alert, Box, Button } from '@mui/material';
 import type { ReactNode } from 'react';
 import { paths } from '../../api/paths.ts';
 import { nextStep } from '../state/steps.ts';
-import { undo } from '../state/walking.ts';
+import { undo } from '../state/traversal.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 
 /**

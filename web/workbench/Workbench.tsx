@@ -27,7 +27,7 @@ import { lazily } from '../ui/lazily.tsx';
 
 const AddPanel = lazily(async () => (await import('./add/AddPanel.tsx')).AddPanel);
 
-/** Escape selects nothing; apart from the workbench, as that is drawn anew with every edit. */
+/** Escape selects nothing; apart from the workbench, as that is drawn again with every edit. */
 function Deselecting() {
   const dispatch = useAppDispatch();
   useHotkeys('escape', () => dispatch(select(null)), {

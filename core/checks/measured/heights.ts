@@ -3,7 +3,7 @@ import { knownProperty } from '../../elements/propertytable.ts';
 import { resolve } from '../../values/trace.ts';
 import { callOf } from '../../edits/perform.ts';
 import { heightOf, widthOf } from '../edges.ts';
-import type { LaidElement } from './laid.ts';
+import type { LaidElement } from './textlayout.ts';
 import { AS_PRACTICE, type Detected, type LaidPage, type MeasuredRule } from './rule.ts';
 
 /** Screens that a section may be high, and the share of one that may stay covered (common practice). */

@@ -1,7 +1,7 @@
 import type { Box } from '../../layout/boxes.ts';
 import { isAbove, isBefore } from '../../layout/relations.ts';
 import { heightOf, widthOf } from '../edges.ts';
-import type { LaidElement } from './laid.ts';
+import type { LaidElement } from './textlayout.ts';
 import type { Detected, LaidPage, MeasuredRule } from './rule.ts';
 
 /** A box from where lines begin. */

@@ -1,4 +1,4 @@
-import { commonAcross, commonDown, pairs, told } from '../edges.ts';
+import { commonAcross, commonDown, pairs, distanceText } from '../edges.ts';
 import { AS_PRACTICE, type Detected, type MeasuredRule } from './rule.ts';
 
 /** px; browsers round. */
@@ -25,7 +25,7 @@ export const overlaps: MeasuredRule = {
         return [
           {
             ...{ node: over, other: under, amount },
-            sentence: `{name} lies up to ${told(amount)} over {other} {widths}.`,
+            sentence: `{name} lies up to ${distanceText(amount)} over {other} {widths}.`,
             cure: 'Remove the negative margin that pulls it there, or put both into an overlay.',
           },
         ];

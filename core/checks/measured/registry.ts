@@ -1,9 +1,9 @@
-import { beforeWindow, beyondWindow } from './beyond.ts';
+import { beforeWindow, beyondWindow } from './outside.ts';
 import { coveredFocus, tallSections, tallStaying } from './heights.ts';
-import { brokenWords, cutWords, wordsAtEdges, wordsOverWords } from './lostwords.ts';
+import { brokenWords, cutWords, wordsAtEdges, wordsOverWords } from './cuttext.ts';
 import { readingAgainstSeeing } from './order.ts';
 import { overlaps } from './overlaps.ts';
-import { croppedPictures, enlargedPictures } from './pictures.ts';
+import { croppedImages, enlargedImages } from './images.ts';
 import { emptyRooms, unevenRows } from './rooms.ts';
 import type { MeasuredRule } from './rule.ts';
 import { closeTargets, smallTargets, tightTargets } from './targets.ts';
@@ -22,8 +22,8 @@ export const MEASURED_RULES: readonly MeasuredRule[] = [
   closeTargets,
   tallSections,
   tallStaying,
-  enlargedPictures,
-  croppedPictures,
+  enlargedImages,
+  croppedImages,
   emptyRooms,
   unevenRows,
   brokenWords,

@@ -1,6 +1,6 @@
 import { knownKind } from '../../elements/kinds/table.ts';
-import { commonAcross, heightOf, told, widthOf } from '../edges.ts';
-import type { LaidElement } from './laid.ts';
+import { commonAcross, heightOf, distanceText, widthOf } from '../edges.ts';
+import type { LaidElement } from './textlayout.ts';
 import { AS_PRACTICE, type Detected, type LaidPage, type MeasuredRule } from './rule.ts';
 
 /** px; what is smaller takes no room. */
@@ -19,7 +19,7 @@ export const emptyRooms: MeasuredRule = {
       return [
         {
           ...{ node, amount: heightOf(box) },
-          sentence: `{name} is empty and takes ${told(heightOf(box))} {widths}.`,
+          sentence: `{name} is empty and takes ${distanceText(heightOf(box))} {widths}.`,
           cure: 'Hide it there as well.',
         },
       ];

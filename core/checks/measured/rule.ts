@@ -5,7 +5,7 @@ import type { Node } from '../../site/node.ts';
 import type { Page, SiteFrame } from '../../site/site.ts';
 import type { Fix, Severity } from '../finding.ts';
 import { PRACTICE } from '../rule.ts';
-import type { Laid, LaidElement, TextSetting } from './laid.ts';
+import type { Laid, LaidElement, TextSetting } from './textlayout.ts';
 
 /**
  * What a rule found at one width. In `sentence`, `{name}` stands for the element, `{other}` for the other one, and `{widths}` for the

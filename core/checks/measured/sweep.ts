@@ -1,8 +1,8 @@
 import type { NodeId } from '../../elements/nodeid.ts';
 import type { Page, SiteFrame } from '../../site/site.ts';
 import type { Stretch } from '../../type/stretches.ts';
-import { viewsAcross, wideAll, withAside, type Finding } from '../finding.ts';
-import { TEXT_SETTINGS, type Laid, type TextSetting } from './laid.ts';
+import { viewsAcross, wideAll, withDismissal, type Finding } from '../finding.ts';
+import { TEXT_SETTINGS, type Laid, type TextSetting } from './textlayout.ts';
 import { MEASURED_RULES } from './registry.ts';
 import { LaidPage, type Detected, type MeasuredRule } from './rule.ts';
 
@@ -34,7 +34,7 @@ export interface Sweeping {
   before?: { samples: Samples; changed: readonly Stretch[] };
   /** Asked before every measuring; where it says yes, the sweep ends with what it has. */
   stopped?: () => boolean;
-  told?: (progress: Progress) => void;
+  onProgress?: (progress: Progress) => void;
   rules?: readonly MeasuredRule[];
 }
 
@@ -87,7 +87,7 @@ const rulesFor = (rules: readonly MeasuredRule[], text: TextSetting): MeasuredRu
  * missed.
  */
 export async function swept(site: SiteFrame, page: Page, sweeping: Sweeping): Promise<Swept> {
-  const { measure, before, stopped = () => false, told, rules = MEASURED_RULES } = sweeping;
+  const { measure, before, stopped = () => false, onProgress, rules = MEASURED_RULES } = sweeping;
   const samples = new Map<TextSetting, Map<number, readonly Detection[]>>();
   for (const text of TEXT_SETTINGS) {
     const kept = [...(before?.samples.get(text) ?? [])].filter(([width]) => !within(before!.changed, width));
@@ -106,7 +106,7 @@ export async function swept(site: SiteFrame, page: Page, sweeping: Sweeping): Pr
     );
     samples.get(text)!.set(width, found);
     measured += 1;
-    told?.({ measured, of: measured + rest });
+    onProgress?.({ measured, of: measured + rest });
   };
   const ended = (whole: boolean): Swept => ({
     samples,
@@ -206,14 +206,14 @@ function findingOf(
     .sort((one, other) => other.amount - one.amount);
   const { node, other, sentence, cure, fixes } = worst;
   const nameOf = (id: NodeId | undefined): string => (id && page.nodes[id]?.name) ?? '';
-  const said = new Map([
+  const sentences = new Map([
     ['{name}', nameOf(node)],
     ['{other}', nameOf(other)],
     ['{widths}', wideAll(widths) + SETTING_WORDS[text]],
   ]);
-  return withAside(site, page, {
+  return withDismissal(site, page, {
     ...{ rule: name, clause: clauses[text]!, severity, of: { node }, widths },
-    sentence: sentence.replace(/\{(?:name|other|widths)\}/g, (each) => said.get(each)!),
+    sentence: sentence.replace(/\{(?:name|other|widths)\}/g, (each) => sentences.get(each)!),
     cure,
     ...(fixes?.length && { fixes }),
     views: viewsAcross(site, widths),

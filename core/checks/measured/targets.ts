@@ -4,7 +4,7 @@ import { knownProperty } from '../../elements/propertytable.ts';
 import { takes } from '../../site/applies.ts';
 import type { Fix } from '../finding.ts';
 import { commonAcross, commonDown, heightOf, pairs, widthOf } from '../edges.ts';
-import type { LaidTarget } from './laid.ts';
+import type { LaidTarget } from './textlayout.ts';
 import { AS_PRACTICE, type Detected, type LaidPage, type MeasuredRule } from './rule.ts';
 
 /** px; https://www.w3.org/TR/WCAG22/#target-size-minimum */
@@ -98,13 +98,13 @@ export const tightTargets: MeasuredRule = {
   severity: 'advice',
   find(page) {
     if (!page.narrow) return [];
-    const told = new Set(tooSmall(page).map(({ node }) => node));
+    const reported = new Set(tooSmall(page).map(({ node }) => node));
     const small = ownedTargets(page).filter(
       (target) => !target.inWords && !target.native && heightOf(target) < COMFORTABLE - 0.5,
     );
     return smallest(
       page,
-      small.filter(({ node }) => !told.has(node)),
+      small.filter(({ node }) => !reported.has(node)),
       COMFORTABLE,
     );
   },

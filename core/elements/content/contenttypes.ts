@@ -2,7 +2,7 @@ import { Type, type TSchema } from '@sinclair/typebox';
 import { cleanFragment, mapLinks } from '../../markup/fragment.ts';
 import { ICON_OPTIONS } from '../../markup/icons.ts';
 import { cleanLink } from '../../markup/link.ts';
-import { isCaptions, isFilm, isPicture, type Stock } from '../../theme/stock.ts';
+import { isCaptions, isVideo, isImage, type SiteResources } from '../../theme/resources.ts';
 import { lookup } from '../../lookup.ts';
 
 /** A kind of content: its schema, and the one form it is kept in. */
@@ -13,11 +13,11 @@ export interface ContentType<T = any> {
   clean(value: T): T;
   /** The value with another link in place of each in it; where none is given, what was linked leads nowhere. Absent: it has no links. */
   withLinks?(value: T, map: (link: string) => string | undefined): T;
-  /** The value with another picture or film in place of each in it. Absent: it has none. */
+  /** The value with another image or video in place of each in it. Absent: it has none. */
   withAssets?(value: T, map: (asset: string) => string): T;
   /** Says what is wrong with a value that has the right shape, where something can be. */
-  fault?(value: T, site: Stock): string | undefined;
-  options?(site: Stock): readonly { value: string | number; label: string }[];
+  fault?(value: T, site: SiteResources): string | undefined;
+  options?(site: SiteResources): readonly { value: string | number; label: string }[];
   /** The fields of an entry, where the content is a list of entries. */
   fields?: readonly ContentField[];
   /** What one entry is called. */
@@ -118,12 +118,12 @@ export const yesOrNo: ContentType<boolean> = {
 export const iconName = oneOf(ICON_OPTIONS);
 
 const FILES = {
-  image: isPicture,
-  video: isFilm,
+  image: isImage,
+  video: isVideo,
   'captions file': isCaptions,
 } as const;
 
-/** A picture, a film or captions of the site, by the id of its asset; empty where none is chosen yet. */
+/** An image, a video or captions of the site, by the id of its asset; empty where none is chosen yet. */
 export const asset = (what: keyof typeof FILES): ContentType<string> => ({
   editor: 'asset',
   schema: Type.String({ maxLength: 40 }),

@@ -97,7 +97,7 @@ export const strip: Kind = {
     ),
 };
 
-/** Where the way back up leads: before all that is on the page. */
+/** Where the back-to-top button leads: before all that is on the page. */
 export const TOP = 'top-of-page';
 
 /** A link to the top of the page, which comes once a window's height has been read. */

@@ -7,7 +7,7 @@ import {
   sentPlace,
   TRAP,
   type FormField,
-} from '../content/letter.ts';
+} from '../content/message.ts';
 import { element, type Markup } from '../../markup/markup.ts';
 import { contentOf, type Kind, type MarkupContext, type Filled } from './kind.ts';
 import { lookup } from '../../lookup.ts';
@@ -65,10 +65,10 @@ function fieldMarkup(
 }
 
 /** What a letter needs besides its fields: which form it was written in, a trap, and where it says that it has arrived. */
-const aroundLetter = (
+const aroundMessage = (
   node: Filled,
-  letter: string,
-  { part, said }: MarkupContext,
+  formMessage: string,
+  { part, say }: MarkupContext,
 ): { before: Markup[]; after: Markup[] } => ({
   before: [
     element(
@@ -76,13 +76,13 @@ const aroundLetter = (
       { class: 'sent', id: sentPlace(node.id), tabindex: -1 },
       contentOf<string>(form, node, 'thanks'),
     ),
-    element('input', { type: 'hidden', name: LETTER, value: letter }),
+    element('input', { type: 'hidden', name: LETTER, value: formMessage }),
   ],
   after: [
     element(
       'p',
       { class: 'trap', 'aria-hidden': 'true' },
-      element('label', { for: `${node.id}-${TRAP}`, ...part('label') }, said('leave-empty')),
+      element('label', { for: `${node.id}-${TRAP}`, ...part('label') }, say('leave-empty')),
       element('input', {
         id: `${node.id}-${TRAP}`,
         name: TRAP,
@@ -196,12 +196,12 @@ export const form: Kind = {
     const to = contentOf<string>(form, node, 'to');
     const name = contentOf<string>(form, node, 'name');
     const fields = contentOf<FormField[]>(form, node, 'fields');
-    const letter = to ? undefined : context.letter({ id: node.id, name, fields });
+    const formMessage = to ? undefined : context.formMessage({ id: node.id, name, fields });
     const { before, after } =
-      letter === undefined ? { before: [], after: [] } : aroundLetter(node, letter, context);
+      formMessage === undefined ? { before: [], after: [] } : aroundMessage(node, formMessage, context);
     const sent = to
       ? { action: `mailto:${to}`, method: 'post', enctype: 'text/plain' }
-      : letter !== undefined && { action: './', method: 'post' };
+      : formMessage !== undefined && { action: './', method: 'post' };
     return element(
       'form',
       { ...context.attributes, 'aria-label': name, ...sent },

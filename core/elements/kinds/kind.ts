@@ -1,17 +1,17 @@
 import type { Layered } from '../../layered/layered.ts';
 import type { ContentField } from '../content/contenttypes.ts';
-import type { LetterForm } from '../content/letter.ts';
-import type { Saying } from '../content/visitorwords.ts';
+import type { MessageForm } from '../content/message.ts';
+import type { SayMessage } from '../content/systemmessages.ts';
 import type { Markup } from '../../markup/markup.ts';
 import type { NodeId } from '../nodeid.ts';
 import type { Part } from '../parts.ts';
 import type { Declarations, GapCss } from '../properties/property.ts';
-import type { Stock } from '../../theme/stock.ts';
+import type { SiteResources } from '../../theme/resources.ts';
 import type { Trait } from '../traits.ts';
 import type { View } from '../../layered/views.ts';
 import { lookup } from '../../lookup.ts';
 
-/** A picture or film as a page refers to it. */
+/** An image or video as a page refers to it. */
 export interface MediaReference {
   url: string;
   type: string;
@@ -38,9 +38,9 @@ export interface MarkupContext {
   /** BCP 47 tag of the language that the page is written in. */
   language: string;
   /** The name by which the host knows what a form asks; undefined where no host takes letters. */
-  letter(form: Omit<LetterForm, 'element' | 'lang'>): string | undefined;
+  formMessage(form: Omit<MessageForm, 'element' | 'lang'>): string | undefined;
   /** What visitors are told by itself, in the language of the page. */
-  said: Saying;
+  say: SayMessage;
   /** The media condition under which the element is shown; undefined where it always is. */
   shownWhen(): string | undefined;
   /** The address of a link target; undefined when it leads to a page that is gone. */
@@ -51,23 +51,23 @@ export interface MarkupContext {
   current(link: string): boolean;
   /** Whether there is a heading in the element, or it is one. */
   headed(): boolean;
-  /** A picture or film of the site by its asset; undefined when there is none. */
+  /** An image or video of the site by its asset; undefined when there is none. */
   media(asset: string): MediaReference | undefined;
   /** The attributes of a part's element: the class of the text style that the part takes. */
   part(part: Part): { class?: string };
   /** The heading level to print, where the page allows only one first-level heading. */
   headingLevel: number;
-  /** Pictures are fetched only when they come near. */
+  /** Images are fetched only when they come near. */
   lazy: boolean;
-  /** Whether the picture that is printed now is the first of the page that is fetched at once: it is what visitors wait for. */
+  /** Whether the image that is printed now is the first of the page that is fetched at once: it is what visitors wait for. */
   first(): boolean;
-  /** The element's own picture, which may be another in each view. */
+  /** The element's own image, which may be another in each view. */
   picture?: Pictured;
-  /** A picture that the element shows in every view; undefined when there is none. */
+  /** An image that the element shows in every view; undefined when there is none. */
   pictured(asset: string): Pictured | undefined;
 }
 
-/** What `<source>` says of a picture: in which views, of which type, in which widths, and how wide it is shown. */
+/** What `<source>` says of an image: in which views, of which type, in which widths, and how wide it is shown. */
 export interface PictureSource {
   media?: string;
   type?: string;
@@ -77,7 +77,7 @@ export interface PictureSource {
   height: number;
 }
 
-/** A picture as a page offers it: what is asked first, in this order, and what stands in for all others. */
+/** An image as a page offers it: what is asked first, in this order, and what stands in for all others. */
 export interface Pictured {
   sources: PictureSource[];
   img: { src: string; srcset?: string; sizes?: string; width: number; height: number };
@@ -134,7 +134,7 @@ export interface Kind {
   perView?(view: View): Declarations;
   /** What properties are until someone sets them; the rest starts at the property's own initial value. */
   defaults: Record<string, unknown>;
-  /** The selector of the picture, film or sign inside the markup. */
+  /** The selector of the image, video or sign inside the markup. */
   media?: string;
   parts?: Partial<Record<Part, KindPart>>;
   /** Properties that must have a value in the base view. */
@@ -151,7 +151,7 @@ export interface Kind {
   /** It is made of elements that are there already, never new by itself. */
   ofElements?: true;
   /** Absent: a new element has nothing but initial values. */
-  seed?(site: Stock): Seed;
+  seed?(site: SiteResources): Seed;
   markup(element: Filled, context: MarkupContext): Markup;
 }
 

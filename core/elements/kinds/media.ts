@@ -2,10 +2,10 @@ import { asset, entries, iconName, line, link, oneOf } from '../content/contentt
 import { iconMarkup } from '../../markup/icons.ts';
 import { element, type Markup } from '../../markup/markup.ts';
 import type { View } from '../../layered/views.ts';
-import { BY_PICTURE, SHAPE_OF_PICTURE, SIGN_DISPLAY, WORDS_DISPLAY } from '../properties/picture.ts';
+import { BY_PICTURE, SHAPE_OF_PICTURE, SIGN_DISPLAY, WORDS_DISPLAY } from '../properties/image.ts';
 import { contentOf, type Kind, type MarkupContext, type Filled, type Pictured } from './kind.ts';
 
-/** A picture with its sources by view; an empty box where none is chosen. */
+/** An image with its sources by view; an empty box where none is chosen. */
 function pictureMarkup(
   attributes: Markup['attributes'],
   alt: string,
@@ -22,7 +22,7 @@ function pictureMarkup(
       element('source', { media, type, srcset, sizes, width, height }),
     ),
     element('img', {
-      // The browser asks for a picture once it has its sizes: they stand before its address.
+      // The browser asks for an image once it has its sizes: they stand before its address.
       sizes: shown.img.sizes,
       srcset: shown.img.srcset,
       src: shown.img.src,
@@ -49,7 +49,7 @@ const IMAGE = {
   ...BY_PICTURE,
 };
 
-/** A picture has the shape that the shelf says of it; a film that which its markup says. */
+/** An image has the shape that the shelf says of it; a video that which its markup says. */
 const PICTURE = { ...IMAGE, ...SHAPE_OF_PICTURE };
 
 export const picture: Kind = {
@@ -68,7 +68,7 @@ export const picture: Kind = {
     pictureMarkup(context.attributes, contentOf<string>(picture, node, 'alt'), context.picture, context),
 };
 
-/** The sign of the house: a picture, or its name in words, that leads home. */
+/** The sign of the house: an image, or its name in words, that leads home. */
 export const logo: Kind = {
   name: 'logo',
   label: 'Logo',
@@ -81,7 +81,7 @@ export const logo: Kind = {
     img: PICTURE,
     '.words': { display: `var(${WORDS_DISPLAY}, inline-block)` },
   },
-  // A border, a shadow, round corners: of the picture, or of the words where there is none.
+  // A border, a shadow, round corners: of the image, or of the words where there is none.
   media: ':is(img, .words)',
   defaults: { blockAlign: 'start', heldAcross: 'start' },
   textStyle: () => 'logo',
@@ -133,10 +133,10 @@ export const video: Kind = {
   display: 'block',
   structure: { display: 'block', margin: '0' },
   inner: {
-    // The shape that its markup says, the film's, not that of the picture before it (CSS Containment 2, §3.1; CSS Sizing 4, §6.1).
+    // The shape that its markup says, the video's, not that of the image before it (CSS Containment 2, §3.1; CSS Sizing 4, §6.1).
     video: { ...IMAGE, contain: 'size' },
     figcaption: { 'padding-block-start': '0.5rem' },
-    // Who asked for less motion gets the picture in place of a film that would play by itself.
+    // Who asked for less motion gets the image in place of a video that would play by itself.
     '.still': { ...IMAGE, display: 'var(--still, none)' },
     'video[autoplay][poster]': { display: 'var(--moving, block)' },
   },

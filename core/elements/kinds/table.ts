@@ -5,7 +5,7 @@ import type { Kind } from './kind.ts';
 import { navigation, social } from './links.ts';
 import { openingHours, priceList, timetable } from './listings.ts';
 import { gallery, icon, logo, picture, video } from './media.ts';
-import { openingScreen } from './openingscreen.ts';
+import { openingScreen } from './splashscreen.ts';
 import { questions } from './questions.ts';
 import { divider, spacer } from './plain.ts';
 import { button, heading, list, quote, text } from './words.ts';

@@ -94,7 +94,7 @@ export const heldAcross: Property<Hold> = {
   css: (value) => ({ 'justify-self': value }),
 };
 
-/** A picture that is held to all of its area, across and down, fills it and is cropped by it. */
+/** An image that is held to all of its area, across and down, fills it and is cropped by it. */
 export const heldDown: Property<Hold> = {
   ...place,
   name: 'heldDown',

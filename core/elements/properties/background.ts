@@ -3,7 +3,7 @@ import { choiceType } from '../valuetypes/choice.ts';
 import { colourCss, colourType } from '../valuetypes/colour.ts';
 import { pointCss, pointType, type Point } from '../valuetypes/geometry.ts';
 import { gradientCss, gradientType, type Gradient } from '../valuetypes/gradient.ts';
-import { NO_PICTURE, pictureType } from '../valuetypes/picture.ts';
+import { NO_IMAGE, imageType } from '../valuetypes/image.ts';
 import type { Declarations, Property } from './property.ts';
 
 /**
@@ -17,7 +17,7 @@ const layer = (name: (typeof BACKGROUND_LAYERS)[number], value: string): Declara
   'background-image': BACKGROUND_LAYERS.map((each) => `var(${each}, none)`).join(', '),
 });
 
-/** The custom property that holds the address of a picture, so that a value needs only its id. */
+/** The custom property that holds the address of an image, so that a value needs only its id. */
 export const pictureVariable = (asset: string): string => `--picture-${asset}`;
 
 export const backgroundColour: Property<string> = {
@@ -36,9 +36,9 @@ export const backgroundPicture: Property<string> = {
   label: 'Background image',
   group: 'background',
   traits: ['backed'],
-  type: pictureType(true),
-  initial: () => NO_PICTURE,
-  css: (value) => layer('--picture', value === NO_PICTURE ? 'none' : `var(${pictureVariable(value)})`),
+  type: imageType(true),
+  initial: () => NO_IMAGE,
+  css: (value) => layer('--picture', value === NO_IMAGE ? 'none' : `var(${pictureVariable(value)})`),
 };
 
 export const backgroundPosition: Property<Point> = {

@@ -1,7 +1,7 @@
 import { px } from '../../type/fluid.ts';
 import { colourType } from '../valuetypes/colour.ts';
 import { numberType } from '../valuetypes/number.ts';
-import { filmType, NO_PICTURE } from '../valuetypes/picture.ts';
+import { videoType, NO_IMAGE } from '../valuetypes/image.ts';
 import type { Property } from './property.ts';
 
 /** The custom property that holds how much at the top stays clear of what is brought into the window. */
@@ -17,14 +17,14 @@ export const clearTop: Property<number> = {
   css: (value) => ({ [CLEAR_TOP]: px(value) }),
 };
 
-/** It plays behind all that is on the page, without sound, over and over; what lies over the picture behind lies over it. */
+/** It plays behind all that is on the page, without sound, over and over; what lies over the image behind lies over it. */
 export const backgroundFilm: Property<string> = {
   name: 'backgroundFilm',
   label: 'Background video',
   group: 'background',
   traits: ['page'],
-  type: filmType,
-  initial: () => NO_PICTURE,
+  type: videoType,
+  initial: () => NO_IMAGE,
 };
 
 /** `transparent`: the browser has its own. */

@@ -3,7 +3,7 @@ import type { NodeId } from '../nodeid.ts';
 import type { Part } from '../parts.ts';
 import type { Trait } from '../traits.ts';
 import type { View } from '../../layered/views.ts';
-import type { Asset } from '../../theme/stock.ts';
+import type { Asset } from '../../theme/resources.ts';
 import type { ValueType } from '../valuetypes/valuetype.ts';
 
 /** CSS declarations, property to value, in the order they are written. */
@@ -63,15 +63,15 @@ export interface Property<T = any> {
   inherits?: true;
   /** What holds when nothing is set anywhere. */
   initial(view: View): T;
-  /** What a picture of the shelf says of itself, which holds where the element that shows it says nothing. */
+  /** What an image of the shelf says of itself, which holds where the element that shows it says nothing. */
   ofPicture?(asset: Asset): T | undefined;
-  /** CSS for a value. Absent where the value is not CSS (a picture's source is markup). */
+  /** CSS for a value. Absent where the value is not CSS (an image's source is markup). */
   css?(value: T, context: CssContext): Declarations;
   /** What every element and part that takes the property declares, where `css` only sets a custom property for it. */
   applied?: Declarations;
-  /** Set when the CSS belongs to the picture, film or sign inside the element's markup, where its kind has one. */
+  /** Set when the CSS belongs to the image, video or sign inside the element's markup, where its kind has one. */
   onMedia?: true;
-  /** CSS for the picture or film in an element that shows one, besides that of the element. */
+  /** CSS for the image or video in an element that shows one, besides that of the element. */
   onPicture?(value: T, context: CssContext): Declarations;
   /** Set when `css` depends on the view, so that a value may need other CSS in a view without an override there. */
   perView?: true;

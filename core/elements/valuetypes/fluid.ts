@@ -108,7 +108,7 @@ export function fluidly<T>(plain: ValueType<T>, { falls = false } = {}): ValueTy
     format: (value, context) => (isFluid(value) ? writeFluid(value) : plain.format(value, context)),
     written: (value, context) =>
       isFluid(value) ? writtenFluid(value) : (plain.written ?? plain.format)(value, context),
-    told: (value) => (isFluid(value) ? meantFluid(value, unit) : plain.told?.(value)),
+    describe: (value) => (isFluid(value) ? meantFluid(value, unit) : plain.describe?.(value)),
     fault: (value, site) => (isFluid(value) ? fluidFault(value, falls) : plain.fault?.(value, site)),
     mentions: (value) => (isFluid(value) ? [] : (plain.mentions?.(value) ?? [])),
   };

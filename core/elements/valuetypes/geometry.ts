@@ -37,7 +37,7 @@ export const ratioType: ValueType<Ratio> = {
     }),
 };
 
-/** A point of a picture in percent from its left and its top. */
+/** A point of an image in percent from its left and its top. */
 export interface Point {
   x: number;
   y: number;

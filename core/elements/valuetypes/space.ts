@@ -3,7 +3,7 @@ import { decimals, fluidCss, isFluid, px, type Fluid } from '../../type/fluid.ts
 import { done, refused } from '../../outcome.ts';
 import type { Space } from '../../theme/spacing.ts';
 import { TOKEN, aliasOf, aliasTo } from '../../theme/alias.ts';
-import { STEP_SIZES, type StepSize } from '../../theme/stock.ts';
+import { STEP_SIZES, type StepSize } from '../../theme/resources.ts';
 import { fluidly } from './fluid.ts';
 import { numberType, readNumber } from './number.ts';
 import type { Option, ValueType } from './valuetype.ts';

@@ -81,7 +81,7 @@ export const textSizeType: ValueType<TextSize> = {
   },
   format: write,
   written: (value) => (isFluid(value) ? writtenFluid(value) : write(value)),
-  told(value) {
+  describe(value) {
     if (typeof value === 'number') return undefined;
     const fails = notEnlarged(value);
     if (!fails) return meant(value);

@@ -1,6 +1,6 @@
 import type { TSchema } from '@sinclair/typebox';
 import type { Outcome } from '../../outcome.ts';
-import type { Stock } from '../../theme/stock.ts';
+import type { SiteResources } from '../../theme/resources.ts';
 import type { NodeId } from '../nodeid.ts';
 
 /** The editors a value can ask for; the interface has one component for each. */
@@ -30,7 +30,7 @@ export interface Option {
 
 /** What reading and writing a value may depend on. */
 export interface ValueContext {
-  site: Stock;
+  site: SiteResources;
   /** Columns of the grid in the view of the cell. */
   columns?: number;
   /** px; the widths between which a fluid size typed in this cell grows. */
@@ -41,7 +41,7 @@ export interface ValueContext {
 
 /** Something that a value refers to by its id: of the site's stock, or an element of the page. */
 export interface Mention {
-  of: keyof Stock | 'nodes';
+  of: keyof SiteResources | 'nodes';
   id: string;
 }
 
@@ -60,10 +60,10 @@ export interface ValueType<T = unknown> {
   /** Writes a value as it can be typed, so that it reads as the same again; absent: as in a cell. */
   written?(value: T, context: ValueContext): string;
   /** What a value means, in a sentence, where that is not plain from how it is typed. */
-  told?(value: T): string | undefined;
+  describe?(value: T): string | undefined;
   /** The values to choose from, where there is a list of them. */
   options?(context: ValueContext): Option[];
-  /** What files brought in from the machine can become such values: the word for them, and their types. */
+  /** What files imported from the machine can become such values: the word for them, and their types. */
   brings?: { word: string; accept: string };
   /** What the steppers add or take away. */
   step?: number;
@@ -72,7 +72,7 @@ export interface ValueType<T = unknown> {
   /** What may stand instead of a number. */
   word?: string;
   /** A fault that the schema cannot see, such as an unknown colour; undefined when there is none. */
-  fault?(value: T, site: Stock): string | undefined;
+  fault?(value: T, site: SiteResources): string | undefined;
   /** What a value refers to; absent: nothing. */
   mentions?(value: T): Mention[];
   /** The value with elements of the page by other names: those of a copy. Absent where it refers to none. */

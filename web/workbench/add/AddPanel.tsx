@@ -9,12 +9,12 @@ import { line, quiet } from '../../ui/theme.ts';
 import { DropMark } from '../ledger/outline/DropMark.tsx';
 import { Carried } from './Carried.tsx';
 import { ElementOffers } from './ElementOffers.tsx';
-import { KeptBar, KeptTools, PlacedAs } from './KeptBlocks.tsx';
+import { KeptBar, KeptTools, PlacedAs } from './SavedBlocks.tsx';
 import {
   groundOf,
   isLinkedAlready,
   isWanted,
-  keptOffers,
+  savedBlockOffers,
   KIND_OFFERS,
   sectionOffers,
   type Offer,
@@ -62,7 +62,7 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
     [site, id, colour, button, card],
   );
   const [linked, setLinked] = useState(false);
-  const kept = useMemo(() => keptOffers(site, linked), [site, linked]);
+  const kept = useMemo(() => savedBlockOffers(site, linked), [site, linked]);
   const finding = text.trim() !== '';
   const close = () => dispatch(addingSet(null));
 
@@ -74,7 +74,7 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
       placeFor(page, offer.kind, page.root, 'inside', asked)
     );
   };
-  const told = (offer: Offer) => {
+  const describe = (offer: Offer) => {
     if (isLinkedAlready(site, page, offer)) return ONCE;
     const place = goal(offer);
     return place
@@ -86,13 +86,13 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
     if (place) drag.put(offer, place);
   };
 
-  const shownKept = kept.filter((offer) => isWanted(offer, text));
+  const shownSavedBlocks = kept.filter((offer) => isWanted(offer, text));
   const shownSections = sections.filter((offer) => isWanted(offer, text));
   const shownKinds = KIND_OFFERS.map(({ label, offers }) => ({
     label,
     offers: offers.filter((offer) => isWanted(offer, text)),
   })).filter(({ offers }) => offers.length > 0);
-  const first = shownKinds[0]?.offers[0] ?? shownSections[0] ?? shownKept[0];
+  const first = shownKinds[0]?.offers[0] ?? shownSections[0] ?? shownSavedBlocks[0];
 
   const drawn = (offers: readonly Offer[], tools?: (offer: Offer) => ReactNode) => (
     <Box role="list" sx={{ display: 'grid', gap: 1.25 }}>
@@ -104,7 +104,7 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
           label={offer.label}
           copy={offer.copy!}
           view={view}
-          title={told(offer)}
+          title={describe(offer)}
           disabled={!goal(offer)}
           note={isLinkedAlready(site, page, offer) ? ONCE : undefined}
           onPress={(press) => drag.down(press, offer)}
@@ -214,7 +214,7 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
             <Titled key={label} label={label}>
               <ElementOffers
                 offers={offers}
-                told={told}
+                describe={describe}
                 possible={(offer) => goal(offer) !== undefined}
                 onPress={drag.down}
                 onAdd={put}
@@ -224,7 +224,7 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
         {(finding ? shownSections.length > 0 : shelf === 'sections') && (
           <Titled label="Ready-made sections">{drawn(shownSections)}</Titled>
         )}
-        {(finding ? shownKept.length > 0 : shelf === 'kept') && (
+        {(finding ? shownSavedBlocks.length > 0 : shelf === 'kept') && (
           <Titled label="Saved blocks">
             {!finding && <KeptBar />}
             {kept.length > 0 && <PlacedAs linked={linked} onLinked={setLinked} />}
@@ -234,7 +234,7 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
                 appears here, with all its overrides, ready to place on any page.
               </Typography>
             )}
-            {drawn(shownKept, (offer) => (
+            {drawn(shownSavedBlocks, (offer) => (
               <KeptTools offer={offer} />
             ))}
           </Titled>

@@ -7,21 +7,21 @@ import type { Offer } from './offers.ts';
 interface ElementOffersProps {
   offers: readonly Offer[];
   /** Where an offer would go, in words. */
-  told(offer: Offer): string;
+  describe(offer: Offer): string;
   possible(offer: Offer): boolean;
   onPress(press: PointerEvent<HTMLElement>, offer: Offer): void;
   onAdd(offer: Offer): void;
 }
 
 /** Kinds of elements, a button each. */
-export function ElementOffers({ offers, told, possible, onPress, onAdd }: ElementOffersProps) {
+export function ElementOffers({ offers, describe, possible, onPress, onAdd }: ElementOffersProps) {
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75 }}>
       {offers.map((offer) => (
         <ButtonBase
           key={offer.id}
           disabled={!possible(offer)}
-          title={told(offer)}
+          title={describe(offer)}
           onPointerDown={(press) => onPress(press, offer)}
           onClick={() => onAdd(offer)}
           sx={{

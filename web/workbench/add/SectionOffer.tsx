@@ -9,10 +9,10 @@ import {
   type View,
 } from '../../../core/index.ts';
 import { sheetAddresses } from '../../page/addresses.ts';
-import { PagePicture } from '../../page/PagePicture.tsx';
+import { PagePreview } from '../../page/PagePreview.tsx';
 import { line, petrol, quiet } from '../../ui/theme.ts';
 
-/** px; a picture of a section in the panel. */
+/** px; an image of a section in the panel. */
 const PICTURE = { width: 274, height: 148 };
 
 /** A page that has nothing on it but these elements, with the ground of another. */
@@ -41,10 +41,10 @@ interface SectionOfferProps {
 }
 
 function Drawn({ site, content, view }: { site: SiteFrame; content: Preview; view: View }) {
-  return <PagePicture site={site} content={content} view={view} {...PICTURE} fit />;
+  return <PagePreview site={site} content={content} view={view} {...PICTURE} fit />;
 }
 
-/** A ready-made section or kept block as it would look here: in the site's theme, in the view that is looked at. */
+/** A ready-made section or saved block as it would look here: in the site's theme, in the view that is looked at. */
 export function SectionOffer({
   site,
   ground,

@@ -2,13 +2,13 @@ import {
   copyElements,
   ELEMENTS_FORMAT,
   FORMAT_VERSION,
-  keptBlocks,
+  savedBlocks,
   knownKind,
   READY_SECTIONS,
   readySection,
   type CopiedElements,
   type Copy,
-  type KeptName,
+  type SavedBlockName,
   type NodeId,
   type Page,
   type SiteFrame,
@@ -25,8 +25,8 @@ export interface Offer {
   kind: string;
   /** The elements; absent where the kind makes its own. */
   copy?(): Copy;
-  /** The kept block that is placed as linked, and not as a copy. */
-  linked?: KeptName;
+  /** The saved block that is placed as linked, and not as a copy. */
+  linked?: SavedBlockName;
 }
 
 /** The kinds in the order in which they are offered; a page is no element to add. */
@@ -81,8 +81,8 @@ export const sectionOffers = (site: SiteFrame, terms: Terms): Offer[] =>
   }));
 
 /** The blocks that the site keeps, to be placed as copies or as linked. */
-export const keptOffers = (site: SiteFrame, linked: boolean): Offer[] =>
-  keptBlocks(site).map((tree) => {
+export const savedBlockOffers = (site: SiteFrame, linked: boolean): Offer[] =>
+  savedBlocks(site).map((tree) => {
     const root = tree.nodes[tree.root];
     const { format: _format, version: _version, ...copy } = copyElements(site, tree, [tree.root]);
     return {
@@ -99,7 +99,7 @@ export const keptOffers = (site: SiteFrame, linked: boolean): Offer[] =>
 export const isLinkedAlready = (site: SiteFrame, page: Page, { linked }: Offer): boolean =>
   linked !== undefined && page.nodes[site.shared![linked]!.root] !== undefined;
 
-/** A kept block as a file: elements as they are copied, with the bytes of what they show (docs/copied-elements.md). */
+/** A saved block as a file: elements as they are copied, with the bytes of what they show (docs/copied-elements.md). */
 export const keptFile = (copied: Copy, files: Record<string, string>): CopiedElements => ({
   format: ELEMENTS_FORMAT,
   version: FORMAT_VERSION,

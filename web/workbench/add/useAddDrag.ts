@@ -25,7 +25,7 @@ export function useAddDrag(site: SiteFrame, page: Page) {
     else dispatch(add(offer.kind, place));
   };
 
-  const told = (offer: Offer, place: TreePlace): string => {
+  const describe = (offer: Offer, place: TreePlace): string => {
     const { linked } = offer;
     const id = linked ? site.shared![linked]!.root : newId(place.parent);
     if (linked)
@@ -56,7 +56,13 @@ export function useAddDrag(site: SiteFrame, page: Page) {
         const sentence = refused
           ? `${page.nodes[place.parent].name} takes no ${linked ? 'linked block' : offer.label.toLowerCase()}.`
           : undefined;
-        show({ place, line, into, refused, told: sentence ?? (same ? goal!.told : told(offer, place)) });
+        show({
+          place,
+          line,
+          into,
+          refused,
+          sentence: sentence ?? (same ? goal!.sentence : describe(offer, place)),
+        });
       },
       end() {
         if (goal && !goal.refused) put(offer, goal.place);

@@ -1,5 +1,5 @@
 import { useHotkeys } from 'react-hotkeys-hook';
-import { isElsewhere } from '../../ui/elsewhere.ts';
+import { isElsewhere } from '../../ui/keytarget.ts';
 
 /** `/`, wherever the keyboard is in the workbench, apart from the table of values and fields. */
 export function useAddKey(run: () => void, enabled = true): void {

@@ -35,7 +35,7 @@ interface ArrangeProps {
   /** A block, a section or the page. */
   root: Node;
   active: ViewId;
-  /** Only what is amiss is mended. */
+  /** Only what is wrong is mended. */
   tidying: boolean;
   onClose(): void;
 }

@@ -2,7 +2,7 @@ import { Box, ButtonBase, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { preview, type SiteFrame, type View } from '../../../core/index.ts';
 import { sheetAddresses } from '../../page/addresses.ts';
-import { PagePicture } from '../../page/PagePicture.tsx';
+import { PagePreview } from '../../page/PagePreview.tsx';
 import { line, petrol, quiet } from '../../ui/theme.ts';
 import type { Proposal } from './proposals.ts';
 
@@ -76,7 +76,7 @@ function Drawn({ site, proposal, view, chosen, onChoose }: DrawnProps) {
         {laid.length > 0 && `, ${laid.length} ${laid.length === 1 ? 'element' : 'elements'} placed`}
       </Typography>
       <Box sx={{ mt: 0.75 }}>
-        <PagePicture site={site} content={content} view={view} {...DRAWN} fit />
+        <PagePreview site={site} content={content} view={view} {...DRAWN} fit />
       </Box>
     </>
   );

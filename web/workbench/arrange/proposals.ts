@@ -49,11 +49,11 @@ export interface Proposals {
 class Working {
   private readonly worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
 
-  ask<W extends keyof Work>(work: W, asked: Work[W]['asked']): Promise<Work[W]['answer']> {
+  ask<W extends keyof Work>(work: W, request: Work[W]['request']): Promise<Work[W]['answer']> {
     return new Promise((resolve, reject) => {
       this.worker.onmessage = ({ data }) => resolve(data as Work[W]['answer']);
       this.worker.onerror = () => reject(new Error('The layouts could not be calculated.'));
-      this.worker.postMessage({ work, asked });
+      this.worker.postMessage({ work, request });
     });
   }
 
@@ -108,9 +108,9 @@ function changedBy({ site, root, view }: Trial, page: Page, laid: LaidOut[]): Pa
 const TIMES = 4;
 
 /** How high things are in the widths that they get. */
-const withHeights = (asked: Asked, { boxes }: MeasuredBoxes): Asked => ({
-  ...asked,
-  things: asked.things.map((thing) =>
+const withHeights = (request: Asked, { boxes }: MeasuredBoxes): Asked => ({
+  ...request,
+  things: request.things.map((thing) =>
     thing.kind === 'picture' || !boxes[thing.id] ? thing : { ...thing, height: boxes[thing.id].height },
   ),
 });
@@ -134,12 +134,12 @@ async function proposed(
   let next = page;
   let own = now;
   for (let time = 0; time < TIMES; time += 1) {
-    const asked = containers.map((container): Asked => {
+    const request = containers.map((container): Asked => {
       const there = { base: base.get(container.id)!, own: own.get(container.id)! };
       const plain = { ...toArrange(site, page, container, view.id, there), way };
       return time === 0 ? plain : withHeights(plain, there.own);
     });
-    const layouts = await working.ask('arrange', asked);
+    const layouts = await working.ask('arrange', request);
     // A row in a row gets something as one and as the other.
     const wanted = together(
       [],
@@ -156,7 +156,7 @@ async function proposed(
   return laid.length === 0 ? undefined : { way, laid, page: next, height: own.get(root.id)!.height };
 }
 
-/** The layout that is there, but for what is amiss in it. As rows grow with what is in them, it is looked at again once it is mended. */
+/** The layout that is there, but for what is wrong in it. As rows grow with what is in them, it is looked at again once it is mended. */
 async function tidy(
   trial: Trial,
   base: Measured,
@@ -169,11 +169,11 @@ async function tidy(
   let own = now;
   const mends: Mend<NodeId>[] = [];
   for (let time = 0; time < TIMES; time += 1) {
-    const asked = overlays.map((overlay) => {
+    const request = overlays.map((overlay) => {
       const there = { base: base.get(overlay.id)!, own: own.get(overlay.id)! };
       return toTidy(site, next, overlay, view.id, there);
     });
-    const made = await working.ask('tidy', asked);
+    const made = await working.ask('tidy', request);
     const values = made.flatMap(({ parts }) => tidyValues(site, next, view.id, parts));
     if (values.length === 0) break;
     mends.push(...made.flatMap((each) => each.mends));

@@ -4,7 +4,7 @@ import {
   describeArea,
   knownProperty,
   resolve,
-  standingIn,
+  placementIn,
   type LaidOut,
   type Mend,
   type NodeId,
@@ -31,7 +31,7 @@ export function changeInWords(
   }
   if (isPart(before, node)) {
     const [from, to] = [before, after].map((page) =>
-      describeArea(standingIn(site, page, page.nodes[id], view)),
+      describeArea(placementIn(site, page, page.nodes[id], view)),
     );
     said.push(from === to ? `${to}, held otherwise` : `${from} → ${to}`);
     return said.join(' · ');

@@ -16,16 +16,16 @@ export type Asked = ToArrange & { way: ArrangeWay };
 
 /** What can be asked for, and what is answered: one each. */
 export interface Work {
-  arrange: { asked: Asked[]; answer: Arranged<NodeId>[] };
-  tidy: { asked: ToTidy[]; answer: Tidied<NodeId>[] };
+  arrange: { request: Asked[]; answer: Arranged<NodeId>[] };
+  tidy: { request: ToTidy[]; answer: Tidied<NodeId>[] };
 }
 
-export type Message = { [W in keyof Work]: { work: W; asked: Work[W]['asked'] } }[keyof Work];
+export type Message = { [W in keyof Work]: { work: W; request: Work[W]['request'] } }[keyof Work];
 
-const answered = ({ work, asked }: Message): Work[keyof Work]['answer'] =>
+const answered = ({ work, request }: Message): Work[keyof Work]['answer'] =>
   work === 'tidy'
-    ? asked.map(({ things, grid }) => tidied(things, grid))
-    : asked.map(({ flow, things, grid, way }) =>
+    ? request.map(({ things, grid }) => tidied(things, grid))
+    : request.map(({ flow, things, grid, way }) =>
         flow === 'areas' ? arranged(things, grid, way) : arrangedInLines(things, grid, way),
       );
 

@@ -3,7 +3,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { directionOf, headOf, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import { copySelected, cutSelected, pasteBeside } from '../../state/clipboard.ts';
 import { isPart, moveParts, shiftParts, sizeParts } from '../../state/areas.ts';
-import { isElsewhere } from '../../ui/elsewhere.ts';
+import { isElsewhere } from '../../ui/keytarget.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { duplicate, group, hideOrShow, moveInOrder, remove, ungroup, widen } from '../../state/structure.ts';
 

@@ -8,7 +8,7 @@ import { quiet } from '../../ui/theme.ts';
 import { rememberedCopy } from '../values/clipboard.ts';
 import type { BlockDialog } from './action.ts';
 import { blockActions, runAround } from './actions.ts';
-import { CarryOverDialog } from './CarryOverDialog.tsx';
+import { CopyToViewDialog } from './CopyToViewDialog.tsx';
 import { lazily } from '../../ui/lazily.tsx';
 
 const ArrangeDialog = lazily(async () => (await import('../arrange/ArrangeDialog.tsx')).ArrangeDialog);
@@ -107,7 +107,7 @@ function Dialogs({
         />
       )}
       {which === 'copy overrides' && (
-        <CarryOverDialog
+        <CopyToViewDialog
           site={site}
           page={page}
           within={[...new Set(nodes.flatMap(({ id }) => subtree(page, id)))]}

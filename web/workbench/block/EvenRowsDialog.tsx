@@ -44,7 +44,7 @@ function isScrambled(site: SiteFrame, page: Page, { rows }: AlternatingRun, view
   return firsts.size > 1 && nodes.some((row) => stacksIn(site, page, row, view));
 }
 
-/** What each view gets of rows that alternate picture and words, and how they are evened out in chosen views in one step. */
+/** What each view gets of rows that alternate image and words, and how they are evened out in chosen views in one step. */
 export function EvenRowsDialog({ site, page, run, onClose }: EvenRowsProps) {
   const dispatch = useAppDispatch();
   const columns = columnsOf(site);

@@ -3,11 +3,11 @@ import {
   downFor,
   hundredths,
   rowHeightIn,
-  standingIn,
+  placementIn,
   viewOf,
   type Node,
   type NodeId,
-  type Standing,
+  type AreaPlacement,
   type ViewId,
 } from '../../../core/index.ts';
 import { hiddenSheet, measuredIn, measuredInViews } from '../../page/measuringviews.ts';
@@ -55,8 +55,8 @@ function measuring(
   done: 'lined' | 'fitted',
   work: (
     sheet: SheetDocument,
-    parts: { id: NodeId; at: Standing; element: HTMLElement }[],
-  ) => ({ node: NodeId } & Partial<Standing>)[],
+    parts: { id: NodeId; at: AreaPlacement; element: HTMLElement }[],
+  ) => ({ node: NodeId } & Partial<AreaPlacement>)[],
 ): Thunk<Promise<void>> {
   return async (dispatch, getState) => {
     const { site, page } = openPage(getState())!;
@@ -67,7 +67,7 @@ function measuring(
         .filter((id) => page.nodes[id] && isPart(page, page.nodes[id]))
         .flatMap((id) => {
           const element = sheet.elementOf(id);
-          const at = standingIn(site, page, page.nodes[id], view);
+          const at = placementIn(site, page, page.nodes[id], view);
           return element?.checkVisibility() ? [{ id, at, element }] : [];
         });
       const placed = work(sheet, parts);

@@ -1,5 +1,5 @@
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { heldArea, standingIn, viewOf, type Axis, type Standing } from '../../../core/index.ts';
+import { heldArea, placementIn, viewOf, type Axis, type AreaPlacement } from '../../../core/index.ts';
 import { sizeParts } from '../../state/areas.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
@@ -42,11 +42,11 @@ export function AreaGrips(props: AreaGripsProps) {
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.desk.reach);
   const [shown, setShown] = useState<(Drawn & { laid: Laid }) | null>(null);
-  const at = standingIn(site, page, node, view);
+  const at = placementIn(site, page, node, view);
   const { columns } = viewOf(site.views, view).grid;
   const way = directionIn(sheet.document.documentElement);
 
-  const take = (next: Standing) => {
+  const take = (next: AreaPlacement) => {
     const own = changes(at, next);
     if (Object.keys(own).length === 0) return;
     const [across, down] = [next.column - at.column, next.row - at.row];
@@ -54,7 +54,7 @@ export function AreaGrips(props: AreaGripsProps) {
     const others = nodes
       .filter((id) => id !== node.id)
       .map((id) => {
-        const from = standingIn(site, page, page.nodes[id], view);
+        const from = placementIn(site, page, page.nodes[id], view);
         const moved = heldArea(
           {
             column: from.column + across,

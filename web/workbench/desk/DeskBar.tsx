@@ -110,7 +110,7 @@ export function DeskBar({ site, page, active }: { site: SiteFrame; page: Page; a
 /** px of the screen for one px of the page. */
 const DENSITIES = [1, 2, 3];
 
-/** The screens of common devices for the sheet, upright or turned, and for which density of px it fetches its pictures. */
+/** The screens of common devices for the sheet, upright or turned, and for which density of px it fetches its images. */
 function Screens() {
   const dispatch = useAppDispatch();
   const screen = useAppSelector((state) => state.desk.screen);
@@ -180,7 +180,7 @@ function Screens() {
   );
 }
 
-/** For whom the sheets show the page. */
+/** For which visitors the sheets show the page. */
 function Visitors() {
   const dispatch = useAppDispatch();
   const visitor = useAppSelector((state) => state.desk.visitor);

@@ -25,7 +25,7 @@ interface SectionMarkProps {
   children: ReactNode;
 }
 
-/** A section's name and height over its picture; one that takes many screens stands out. */
+/** A section's name and height over its image; one that takes many screens stands out. */
 export function SectionMark({
   name,
   view,

@@ -3,7 +3,7 @@ import {
   ancestorsOf,
   closedPreview,
   isClosed,
-  keptFrom,
+  hiddenAncestorFor,
   nodeClass,
   viewAt,
   type Node,
@@ -21,7 +21,7 @@ import { TextBar } from '../text/TextBar.tsx';
 import { useTextEditing } from '../text/useTextEditing.ts';
 import { afterPaint } from '../../ui/afterpaint.ts';
 import { measurePage } from '../../page/measuring.ts';
-import { ghostOf, ghostsIn, ghostsOf, keptFromVisitor } from '../../page/ghosts.ts';
+import { ghostOf, ghostsIn, ghostsOf, hiddenFromVisitor } from '../../page/ghosts.ts';
 import { Marks } from './Marks.tsx';
 import { useFileDrop } from './useFileDrop.ts';
 import { SheetTitle } from './SheetTitle.tsx';
@@ -41,7 +41,7 @@ interface SheetProps {
 
 /**
  * px; frames are as tall as a whole number of these, and cut off below the page. A frame that gets another height makes the
- * browser style all anew that follows the window's size, and most edits change a page's height a little.
+ * browser style all again that follows the window's size, and most edits change a page's height a little.
  */
 const FRAME_STEP = 600;
 
@@ -77,13 +77,13 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
     return made.length > 0 ? made : NO_GHOSTS;
   }, [site, content, lead, view.id]);
   const shown = useMemo<SheetContent>(() => {
-    const kept = visitor === null ? [] : keptFromVisitor(content.page, visitor);
+    const kept = visitor === null ? [] : hiddenFromVisitor(content.page, visitor);
     const { addresses, page } = content;
     const inPlace = !ghosts && visitor !== null && isClosed(page, visitor);
     // What is selected is seen, also where something else stands in the place of all of the page.
     const over = new Set(lead === undefined ? [] : [lead, ...ancestorsOf(page, lead)]);
     const own = lead !== undefined && lead !== page.root && page.nodes[lead] !== undefined;
-    if (inPlace && !(own && keptFrom(page, page.nodes[lead], visitor)))
+    if (inPlace && !(own && hiddenAncestorFor(page, page.nodes[lead], visitor)))
       return { preview: closedPreview(site, page, addresses, visitor), ghosts: NO_GHOSTS };
     // What is not for the visitor is gone, or stands as a ghost like all that is not shown.
     return {

@@ -1,6 +1,6 @@
 import { Typography } from '@mui/material';
 import { viewOf, type SiteFrame, type ViewId } from '../../../core/index.ts';
-import { goTo } from '../../checks/going.ts';
+import { goTo } from '../../checks/findingactions.ts';
 import { outlineShown } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';

@@ -18,7 +18,7 @@ const share = (width: number): number =>
   (Math.min(WIDEST, Math.max(NARROWEST, width)) - NARROWEST) / (WIDEST - NARROWEST);
 const percent = (width: number): string => `${share(width) * 100}%`;
 
-/** The widths at which something is amiss: what keeps somebody out in full, what is advised more quietly. */
+/** The widths at which something is wrong: what keeps somebody out in full, what is advised more quietly. */
 function Trouble() {
   const list = useAppSelector((state) => state.findings.list);
   const stretches = useMemo(() => {

@@ -16,7 +16,7 @@ import {
   type NodeId,
   type Page,
   type SiteFrame,
-  type Standing,
+  type AreaPlacement,
   type Track,
   type ViewId,
   lookup,
@@ -49,7 +49,7 @@ export type Side = 'start' | 'end' | 'top' | 'bottom';
 
 /** What is drawn: where the part would stand, drawn as a box, and what it has snapped to. */
 export interface Drawn {
-  at: Standing;
+  at: AreaPlacement;
   box: Box;
   guides: Guide[];
 }
@@ -101,7 +101,7 @@ export function boxOfArea({ columns, rows }: Laid, at: Area): Box {
 export function drawn(
   { overlay, scale, nodes }: PlacedPart,
   laid: Laid,
-  at: Standing,
+  at: AreaPlacement,
   by: { x: number; y: number },
   free: boolean,
 ): Drawn {
@@ -125,7 +125,7 @@ export function drawn(
     });
   };
   const [across, down] = [along('across'), along('down')];
-  const next: Standing = { ...at };
+  const next: AreaPlacement = { ...at };
   if (across) {
     next.column = heldArea({ ...at, column: across.track + 1 }, laid.columns.length).column;
     if (at.heldAcross !== 'stretch') {
@@ -146,7 +146,7 @@ export function drawn(
     }
   }
   const area = boxOfArea(laid, next);
-  const offset = (value: Standing['offsetAcross']) => ('px' in value ? value.px : 0);
+  const offset = (value: AreaPlacement['offsetAcross']) => ('px' in value ? value.px : 0);
   return {
     at: next,
     box: {
@@ -166,10 +166,10 @@ export function drawn(
 /** The area of a part whose edges were drawn to a point; px from the top and the start of the overlay. */
 export function resized(
   laid: Laid,
-  at: Standing,
+  at: AreaPlacement,
   sides: readonly Side[],
   to: { x: number; y: number },
-): Standing {
+): AreaPlacement {
   const next = { ...at };
   const [lastColumn, lastRow] = [at.column + at.span - 1, at.row + at.rows - 1];
   if (sides.includes('start')) {
@@ -185,7 +185,7 @@ export function resized(
   return next;
 }
 
-export const words = ({ column, span, row, rows, offsetAcross, offsetDown }: Standing): string => {
+export const words = ({ column, span, row, rows, offsetAcross, offsetDown }: AreaPlacement): string => {
   const run = (first: number, count: number, one: string) =>
     count === 1 ? `${one} ${first}` : `${one}s ${first}–${first + count - 1}`;
   const offsets = [offsetAcross, offsetDown].map((offset) => ('px' in offset ? offset.px : 0));
@@ -194,9 +194,10 @@ export const words = ({ column, span, row, rows, offsetAcross, offsetDown }: Sta
 };
 
 /** What differs between two standings. */
-export const changes = (before: Standing, after: Standing): Partial<Standing> =>
+export const changes = (before: AreaPlacement, after: AreaPlacement): Partial<AreaPlacement> =>
   Object.fromEntries(
     Object.entries(after).filter(
-      ([name, value]) => JSON.stringify(lookup(before, name as keyof Standing)) !== JSON.stringify(value),
+      ([name, value]) =>
+        JSON.stringify(lookup(before, name as keyof AreaPlacement)) !== JSON.stringify(value),
     ),
   );

@@ -1,19 +1,19 @@
 import { useEffect, useRef } from 'react';
 import { knownKind, type NodeId, type Page, type ViewId } from '../../../core/index.ts';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
-import { bringInFiles } from '../../state/bringing.ts';
+import { importFiles } from '../../state/uploading.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 
 const holdsFiles = (event: DragEvent): boolean => event.dataTransfer?.types.includes('Files') ?? false;
 
-/** The picture that an element shows, or that shows it: of a logo, of a picture block; undefined for others. */
+/** The image that an element shows, or that shows it: of a logo, of an image block; undefined for others. */
 const pictured = (page: Page, id: NodeId | null): NodeId | undefined =>
   id !== null && page.nodes[id] && knownKind(page.nodes[id].kind).traits.includes('pictured')
     ? id
     : undefined;
 
-/** Files that are let go on a picture in a sheet go on the shelf, and the first of them into the picture; elsewhere only on the shelf. */
+/** Files that are let go on an image in a sheet go on the shelf, and the first of them into the image; elsewhere only on the shelf. */
 export function useFileDrop(
   sheet: SheetDocument | null,
   page: Page,
@@ -41,7 +41,7 @@ export function useFileDrop(
       const { page: on, view: at, reach: wanted } = latest.current;
       const node = pictured(on, sheet.nodeAt(event.target));
       leave();
-      void dispatch(bringInFiles([...event.dataTransfer!.files])).then(([first]) => {
+      void dispatch(importFiles([...event.dataTransfer!.files])).then(([first]) => {
         if (first && node)
           dispatch(
             edit(

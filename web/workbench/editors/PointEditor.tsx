@@ -1,8 +1,8 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { pictureUrl } from '../../page/addresses.ts';
+import { imageUrl } from '../../page/addresses.ts';
 import { knownProperty, resolve, type Node, type Point } from '../../../core/index.ts';
-import { FocusPicture } from '../../ui/FocusPicture.tsx';
+import { FocalPointImage } from '../../ui/FocalPointImage.tsx';
 import { openPage } from '../../state/documents.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { leading, propertyOfRow } from '../values/rows.ts';
@@ -10,7 +10,7 @@ import type { EditorProps } from './editor.ts';
 
 const hundredth = (share: number): number => Math.round(Math.min(1, Math.max(0, share)) * 100);
 
-/** The point of a picture that stays in sight when it is cropped: chosen on the picture, or typed. */
+/** The point of an image that stays in sight when it is cropped: chosen on the image, or typed. */
 export function PointEditor({ site, row, cell, onSet, onClose }: EditorProps) {
   const page = useAppSelector((state) => openPage(state)!.page);
   const [point, setPoint] = useState(cell.value as Point);
@@ -38,7 +38,7 @@ export function PointEditor({ site, row, cell, onSet, onClose }: EditorProps) {
         if (onSet(point)) onClose();
       }}
     >
-      <FocusPicture src={asset && pictureUrl(site.id, asset, 640)} point={point} onChange={setPoint} />
+      <FocalPointImage src={asset && imageUrl(site.id, asset, 640)} point={point} onChange={setPoint} />
       <Typography sx={{ fontSize: 12, color: 'text.secondary', my: 1 }}>
         In percent from the left and from the top
       </Typography>

@@ -11,11 +11,11 @@ import type { EditorProps } from './editor.ts';
 import { ExtentEditor } from './ExtentEditor.tsx';
 import { OrderEditor } from './OrderEditor.tsx';
 import { PointEditor } from './PointEditor.tsx';
-import { PictureEditor } from './PictureEditor.tsx';
+import { ImageEditor } from './ImageEditor.tsx';
 import { GradientEditor } from './GradientEditor.tsx';
 import { SizeEditor } from './SizeEditor.tsx';
 import { SpaceEditor } from './SpaceEditor.tsx';
-import { WordingEditor } from './WordingEditor.tsx';
+import { TextByViewEditor } from './TextByViewEditor.tsx';
 
 /** The editor that suits each kind of value; a plain number is typed in its cell. */
 const EDITORS: Record<Exclude<EditorName, 'number'>, ComponentType<EditorProps>> = {
@@ -24,13 +24,13 @@ const EDITORS: Record<Exclude<EditorName, 'number'>, ComponentType<EditorProps>>
   size: SizeEditor,
   extent: ExtentEditor,
   offset: ExtentEditor,
-  picture: PictureEditor,
+  picture: ImageEditor,
   order: OrderEditor,
   ratio: ChoiceEditor,
   point: PointEditor,
   space: SpaceEditor,
   gradient: GradientEditor,
-  wording: WordingEditor,
+  wording: TextByViewEditor,
   alternate: AlternateEditor,
 };
 

@@ -52,7 +52,7 @@ export function TextBar(props: {
     editing.view === site.views.base
       ? ''
       : `; ${[...plainText(base)].length} in ${site.views.list.find(({ id }) => id === site.views.base)!.name}`;
-  const told = `Changes ${names.reverse().join(', ')} · ${count}${beside}`;
+  const summary = `Changes ${names.reverse().join(', ')} · ${count}${beside}`;
   return (
     <>
       <Box
@@ -87,7 +87,7 @@ export function TextBar(props: {
             {editing.form === 'rich' && <BlockMarks editor={editor} />}
           </InlineMarks>
         )}
-        <Typography sx={{ fontSize: 12, color: quiet, px: 0.75, maxWidth: 320 }}>{told}</Typography>
+        <Typography sx={{ fontSize: 12, color: quiet, px: 0.75, maxWidth: 320 }}>{summary}</Typography>
         <Button
           size="small"
           startIcon={<Check size={14} />}

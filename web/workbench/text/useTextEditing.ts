@@ -2,9 +2,9 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Editor } from '@tiptap/core';
 import {
   knownKind,
-  saidIn,
-  saidWithin,
-  wordingOf,
+  textIn,
+  variantsOfField,
+  textByViewOf,
   wordsClass,
   type Node,
   type NodeId,
@@ -71,21 +71,21 @@ export function useTextEditing({
     (node: Node, textEditor: TextEditor | undefined) => {
       const kind = knownKind(node.kind);
       const field = kind.content.find((candidate) => candidate.name === kind.words);
-      const property = field && wordingOf(kind.name, field.name);
+      const property = field && textByViewOf(kind.name, field.name);
       const whole = sheet?.elementOf(node.id);
       const around = kind.wordsIn ? whole?.querySelector<HTMLElement>(kind.wordsIn) : whole;
-      const said = field && saidWithin(node, site.views, field.name);
+      const said = field && variantsOfField(node, site.views, field.name);
       const element = said
         ? around?.querySelector<HTMLElement>(
             `.${CSS.escape(wordsClass(node.id, field.name, said.in.get(view)!))}`,
           )
         : around;
       if (!sheet || !field || !property || !element) return;
-      // A logo that shows a picture has its name as the picture's alternative; there are no words to edit.
+      // A logo that shows an image has its name as the image's alternative; there are no words to edit.
       if (field.type.editor === 'line' && element.childElementCount > 0) return;
       current.current?.();
       const form = formOf(node)!;
-      const before = saidIn<string>(node, site.views, field.name, view);
+      const before = textIn<string>(node, site.views, field.name, view);
       sheet.editing = element;
       const editor = form === 'line' ? undefined : textEditor!(element, before, form);
       if (!editor) {

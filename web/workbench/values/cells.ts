@@ -4,7 +4,7 @@ import {
   held,
   isEmpty,
   ownLayered,
-  staleWordings,
+  staleTexts,
   same,
   trace,
   viewOf,
@@ -24,7 +24,7 @@ import {
   lookup,
 } from '../../../core/index.ts';
 import { columnsOf } from './columns.ts';
-import { isLinked, isNode, leading, propertyOfRow, type Holder, type ValueRow } from './rows.ts';
+import { isLinked, isNode, leading, propertyOfRow, type StyleTarget, type ValueRow } from './rows.ts';
 
 /** What a command on a row's values is aimed at. */
 export function targetOf(row: ValueRow, view: ViewId) {
@@ -35,7 +35,11 @@ export function targetOf(row: ValueRow, view: ViewId) {
   return { ...holders, part: row.part, property: propertyOfRow(row).name, view, linked: isLinked(row) };
 }
 
-export const layeredIn = (row: ValueRow, holder: Holder, property: Property): Layered<unknown> | undefined =>
+export const layeredIn = (
+  row: ValueRow,
+  holder: StyleTarget,
+  property: Property,
+): Layered<unknown> | undefined =>
   isNode(holder) ? ownLayered(holder, row.part, property) : lookup(holder.style[row.part], property.name);
 
 /** px; a fluid size typed in a cell grows across the widths that its reach covers, from a small telephone's width on. */
@@ -84,7 +88,7 @@ export function tracedIn(
   site: SiteFrame,
   page: Page,
   row: ValueRow,
-  holder: Holder,
+  holder: StyleTarget,
   property: Property,
   view: View,
 ): Traced<unknown> {
@@ -161,7 +165,7 @@ export function valueCells(site: SiteFrame, page: Page, row: ValueRow): ValueCel
         (holder) =>
           property.wording &&
           isNode(holder) &&
-          staleWordings(holder).some((each) => each.property === property && each.view === view.id),
+          staleTexts(holder).some((each) => each.property === property && each.view === view.id),
       ),
       bounded: own?.reach === 'here',
       joinsLeft: joins(index - 1),

@@ -28,9 +28,9 @@ import {
 export type Subject = { of: 'elements'; nodes: Node[] } | { of: 'text style'; style: TextStyle };
 
 /** What a row's values are kept on. */
-export type Holder = Node | TextStyle;
+export type StyleTarget = Node | TextStyle;
 
-export const isNode = (holder: Holder): holder is Node => 'kind' in holder;
+export const isNode = (holder: StyleTarget): holder is Node => 'kind' in holder;
 
 /** A row of the values table: a property, or its four sides together, of a part of what holds the values. */
 export interface ValueRow {
@@ -40,7 +40,7 @@ export interface ValueRow {
   /** The property, and its other sides where they are set together. */
   properties: Property[];
   /** Who holds the values; for a place in a row, the parent. The last one leads. */
-  holders: Holder[];
+  holders: StyleTarget[];
   /** The child whose place among the holder's children is meant. */
   child?: NodeId;
 }
@@ -66,7 +66,7 @@ export const sidesKey = (part: Part, property: Property): string => `${part} ${p
 function alike(
   site: SiteFrame,
   page: Page,
-  holders: readonly Holder[],
+  holders: readonly StyleTarget[],
   part: Part,
   sides: Property[],
 ): boolean {
@@ -103,7 +103,7 @@ function placeRow(page: Page, property: Property, node: Node): ValueRow[] {
 function rowsOf(
   site: SiteFrame,
   page: Page,
-  holders: Holder[],
+  holders: StyleTarget[],
   part: Part,
   properties: readonly Property[],
   choice: SideChoice,

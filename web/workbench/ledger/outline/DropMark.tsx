@@ -13,7 +13,7 @@ const THICK = 3;
 
 /** Where what is dragged would go: a line between rows or a frame around one, and in words what each view gets. */
 export function DropMark({ drop }: { drop: Drop }) {
-  const { line, into, told, refused } = drop;
+  const { line, into, sentence, refused } = drop;
   const colour = refused ? coral : petrol;
   return createPortal(
     <>
@@ -47,7 +47,7 @@ export function DropMark({ drop }: { drop: Drop }) {
         }}
         style={{ left: line.left + 12, top: line.top + (line.height ?? (into ? ROW : 4)) + 4 }}
       >
-        {told}
+        {sentence}
       </Typography>
     </>,
     document.body,

@@ -9,7 +9,7 @@ import {
   type ViewId,
 } from '../../../../core/index.ts';
 import { FindingLine } from '../../../checks/FindingLine.tsx';
-import { goTo, mend, putAside, tryMend } from '../../../checks/going.ts';
+import { goTo, mend, dismissFinding, tryMend } from '../../../checks/findingactions.ts';
 import { SweepKeys } from '../../../checks/SweepKeys.tsx';
 import { tried } from '../../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
@@ -47,7 +47,7 @@ export function FindingList({ site, page, active, text }: FindingListProps) {
   const { name } = viewOf(site.views, active);
   const wanted = text.trim().toLowerCase();
   const here = list.filter(({ views }) => views.includes(active));
-  // What nobody has set aside any more cannot be listed.
+  // What nobody has dismissed any more cannot be listed.
   const chosen = where === 'aside' && asides.length === 0 ? 'all' : where;
   const shown = { here, all: list, aside: asides }[chosen].filter(
     (each) =>
@@ -115,7 +115,7 @@ export function FindingList({ site, page, active, text }: FindingListProps) {
                     onGo={() => dispatch(goTo(site, each, active))}
                     onFix={(index) => dispatch(mend(each, index))}
                     onTry={(index) => dispatch(tryMend(site, page, each, index))}
-                    onAside={(reason) => dispatch(putAside(each, reason))}
+                    onDismiss={(reason) => dispatch(dismissFinding(each, reason))}
                   />
                 ))}
               </ul>

@@ -41,7 +41,7 @@ function Tree({
   const outline = useOutline(site, page, found?.shown, onAdd);
   const { rows, virtual, cursor, selected, renaming } = outline;
   const findings = useAppSelector((state) => state.findings.list);
-  const amiss = useMemo(() => countsByTile(findings), [findings]);
+  const problems = useMemo(() => countsByTile(findings), [findings]);
   const drag = useOutlineDrag(site, page);
   const draw = (index: number, start: number) => {
     const row = rows[index];
@@ -56,7 +56,7 @@ function Tree({
         dimmed={found !== null && !found.found.has(row.id)}
         focusColumn={row.id === cursor.id ? cursor.column : null}
         renaming={renaming === row.id}
-        amiss={amiss.get(row.id)}
+        problems={problems.get(row.id)}
         outline={outline}
         onDrag={drag.down}
       />

@@ -29,7 +29,7 @@ interface RowProps {
   focusColumn: number | null;
   renaming: boolean;
   /** How many findings it has in each view. */
-  amiss?: ReadonlyMap<ViewId, number>;
+  problems?: ReadonlyMap<ViewId, number>;
   outline: OutlineTree;
   /** A press on the name that may become a drag. */
   onDrag(press: PointerEvent<HTMLElement>, id: NodeId): void;
@@ -50,8 +50,20 @@ const tileText = ({ shown, letter, overrides }: Tile): string | number => {
 
 /** A row of the outline: the element's name, and a tile in each view's column. */
 export function OutlineRowView(props: RowProps) {
-  const { site, page, row, index, offset, selected, dimmed, focusColumn, renaming, amiss, outline, onDrag } =
-    props;
+  const {
+    site,
+    page,
+    row,
+    index,
+    offset,
+    selected,
+    dimmed,
+    focusColumn,
+    renaming,
+    problems,
+    outline,
+    onDrag,
+  } = props;
   const { level, expanded } = row;
   const node = page.nodes[row.id];
   if (!node) return null;
@@ -122,7 +134,7 @@ export function OutlineRowView(props: RowProps) {
       </div>
       {columnsOf(site).map((view, column) => {
         const tile = tileOf(site, page, node, view.id);
-        const found = amiss?.get(view.id) ?? 0;
+        const found = problems?.get(view.id) ?? 0;
         const label =
           found === 0 ? tile.label : `${tile.label}, ${found} ${found === 1 ? 'finding' : 'findings'}`;
         return (

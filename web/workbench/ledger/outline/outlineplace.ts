@@ -19,7 +19,7 @@ export interface Drop {
   /** Into an element that holds nothing there yet: it is framed. */
   into: boolean;
   /** Where it would stand, in each view; or why it cannot. */
-  told: string;
+  sentence: string;
   refused: boolean;
 }
 

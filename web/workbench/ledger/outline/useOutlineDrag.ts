@@ -14,7 +14,7 @@ export function useOutlineDrag(site: SiteFrame, page: Page) {
   const [drop, setDrop] = useState<Drop | null>(null);
   const moving = useMove(site, page);
 
-  const told = (nodes: NodeId[], place: TreePlace) =>
+  const describe = (nodes: NodeId[], place: TreePlace) =>
     placedIn(site, page, place, nodes[0], perform(whole, open, 'moveElements', { nodes, ...place }));
 
   const down = (press: PointerEvent<HTMLElement>, id: NodeId) => {
@@ -38,7 +38,7 @@ export function useOutlineDrag(site: SiteFrame, page: Page) {
           place: meant.place,
           line: meant.line,
           into: meant.into,
-          told: same ? goal!.told : (fault ?? told(nodes, meant.place)),
+          sentence: same ? goal!.sentence : (fault ?? describe(nodes, meant.place)),
           refused: fault !== undefined,
         };
         setDrop(goal);

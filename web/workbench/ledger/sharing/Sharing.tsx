@@ -2,13 +2,13 @@ import { Box, Button, Menu, MenuItem, Typography } from '@mui/material';
 import { Layers, Link2, type LucideIcon } from 'lucide-react';
 import { useEffect, useState, type ReactNode } from 'react';
 import {
-  isKept,
+  isSavedBlock,
   pagesLinking,
   headOf,
   placeOfSection,
   SHARED_NAMES,
   sharedPlaceOf,
-  type KeptName,
+  type SavedBlockName,
   type Node,
   type NodeId,
   type Page,
@@ -75,7 +75,7 @@ function SharedMenu({ site, page, place }: { site: SiteFrame; page: NodeId; plac
 }
 
 /** What can be done about a block that a page links. */
-function LinkedMenu({ page, block }: { page: NodeId; block: KeptName }) {
+function LinkedMenu({ page, block }: { page: NodeId; block: SavedBlockName }) {
   const dispatch = useAppDispatch();
   const name = usePageNames().get(page)!;
   return (
@@ -121,7 +121,7 @@ function ChangeMenu({ entries }: { entries: { label: string; run(): unknown }[] 
 }
 
 /** Where else a block is changed with what is changed here, in words. */
-function LinkingPages({ block }: { block: KeptName }) {
+function LinkingPages({ block }: { block: SavedBlockName }) {
   const dispatch = useAppDispatch();
   const site = useAppSelector((state) => state.documents.open!.site);
   const names = usePageNames();
@@ -141,7 +141,7 @@ export function Sharing({ site, page, nodes }: { site: SiteFrame; page: Page; no
   const dispatch = useAppDispatch();
   const [asking, setAsking] = useState<NodeId | null>(null);
   const place = nodes.map(({ id }) => sharedPlaceOf(id)).find(Boolean);
-  if (isKept(place)) {
+  if (isSavedBlock(place)) {
     const all = nodes.every(({ id }) => sharedPlaceOf(id) === place);
     return (
       <Strip icon={Link2} action={<LinkedMenu page={page.id} block={place} />}>

@@ -9,11 +9,11 @@ import { leading, propertyOfRow } from '../../values/rows.ts';
 import type { Place, ValueTable } from './useValueTable.ts';
 
 /** The trace of the cell that is pointed at, or has the keyboard. Each link leads to the cell it speaks of. */
-export function TraceBar(props: { site: SiteFrame; page: Page; table: ValueTable; told: Place }) {
-  const { site, page, table, told } = props;
+export function TraceBar(props: { site: SiteFrame; page: Page; table: ValueTable; traced: Place }) {
+  const { site, page, table, traced } = props;
   const dispatch = useAppDispatch();
-  const row = table.rows[told.row];
-  const cell = row && table.cells(told.row)[told.column];
+  const row = table.rows[traced.row];
+  const cell = row && table.cells(traced.row)[traced.column];
   const chain = cell ? traceChain(site, page, row, cell) : [];
   const list = useAppSelector((state) => state.findings.list);
   const found = cell ? foundAt(list, row, cell.view.id) : [];

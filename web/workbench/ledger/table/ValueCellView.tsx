@@ -12,7 +12,7 @@ interface CellProps {
   column: number;
   focused: boolean;
   /** How many findings the value can mend. */
-  amiss: number;
+  problems: number;
   /** The next edit would change this cell. */
   aimed: boolean;
   onFocus(): void;
@@ -90,7 +90,7 @@ export function ValueCellView(props: CellProps) {
     cell,
     column,
     focused,
-    amiss,
+    problems,
     aimed,
     onFocus,
     onOpen,
@@ -113,7 +113,7 @@ export function ValueCellView(props: CellProps) {
       data-column={column}
       tabIndex={focused ? 0 : -1}
       aria-label={`${row.label} in ${cell.view.name}: ${cell.text}${stateWords(cell)}`}
-      aria-description={foundWords(amiss)}
+      aria-description={foundWords(problems)}
       onFocus={onFocus}
       onClick={(event) => event.currentTarget.focus()}
       onDoubleClick={onOpen}
@@ -131,7 +131,7 @@ export function ValueCellView(props: CellProps) {
           cell.state === 'inherited' && <span className="value-line" />
         )}
       </div>
-      {amiss > 0 && <i className="value-amiss" aria-hidden />}
+      {problems > 0 && <i className="value-amiss" aria-hidden />}
       {cell.state === 'own' && <ReachHandle outwards={narrower ? 1 : -1} onReach={onReach} />}
       {children}
     </div>

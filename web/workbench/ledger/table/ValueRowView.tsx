@@ -96,14 +96,14 @@ export function ValueRowView({ site, active, table, index, line, offset, onPoint
             row={row}
             cell={cell}
             column={column}
-            amiss={foundAt(found, row, cell.view.id).length}
+            problems={foundAt(found, row, cell.view.id).length}
             focused={focused}
             aimed={index === place.row && !focused && table.aimed.has(cell.view.id)}
             onFocus={() => table.focus(at)}
             onOpen={() => table.open(at)}
             onPoint={() => onPoint(at)}
             onReach={(reach) => table.changeReach(at, reach)}
-            onFiles={propertyOfRow(row).type.brings ? (files) => table.bringIn(at, files) : undefined}
+            onFiles={propertyOfRow(row).type.brings ? (files) => table.importSite(at, files) : undefined}
           >
             {typing && (
               <InlineEditor

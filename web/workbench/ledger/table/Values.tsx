@@ -112,7 +112,7 @@ export function Values({ site, page, subject, active }: ValuesProps) {
     onNarrow: (next) => (next ? setNarrowed(next) : field.current?.focus()),
   });
   const [pointed, setPointed] = useState<Place | null>(null);
-  const told = pointed && table.rows[pointed.row] ? pointed : table.place;
+  const traced = pointed && table.rows[pointed.row] ? pointed : table.place;
   const name = subjectName(subject);
   const draw = (index: number, start: number) => {
     const at = table.lines[index];
@@ -175,7 +175,7 @@ export function Values({ site, page, subject, active }: ValuesProps) {
           )}
         </Box>
       </div>
-      <TraceBar site={site} page={page} table={table} told={told} />
+      <TraceBar site={site} page={page} table={table} traced={traced} />
       <OpenCard site={site} page={page} table={table} />
     </Box>
   );

@@ -8,7 +8,7 @@ import {
   type SiteFrame,
   type ViewId,
 } from '../../../../core/index.ts';
-import { bringInFiles } from '../../../state/bringing.ts';
+import { importFiles } from '../../../state/uploading.ts';
 import { edit } from '../../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import type { RowsHandle } from '../../../ui/VirtualRows.tsx';
@@ -62,7 +62,7 @@ export interface ValueTable {
   /** What a text that is typed in a cell means, where that is worth saying. */
   understood(at: Place, text: string): string | undefined;
   /** More or less by steps, each value from what it is. */
-  bringIn(at: Place, files: readonly File[]): void;
+  importSite(at: Place, files: readonly File[]): void;
   step(at: Place, steps: number): void;
   changeReach(at: Place, reach: 'here' | 'onward'): void;
   reverse(row: ValueRow): void;
@@ -140,12 +140,12 @@ export function useValueTable(
   const understood = (where: Place, text: string): string | undefined => {
     const { row, cell } = at(where);
     const { type } = propertyOfRow(row);
-    const parsed = type.told && type.parse(text, contextOf(site, page, row, cell.view, reach));
-    return parsed?.ok ? type.told?.(parsed.value) : undefined;
+    const parsed = type.describe && type.parse(text, contextOf(site, page, row, cell.view, reach));
+    return parsed?.ok ? type.describe?.(parsed.value) : undefined;
   };
   /** Files go on the shelf, and the first of them into the cell. */
-  const bringIn = (where: Place, files: readonly File[]) =>
-    void dispatch(bringInFiles(files)).then(([first]) => first && set(where, first));
+  const importSite = (where: Place, files: readonly File[]) =>
+    void dispatch(importFiles(files)).then(([first]) => first && set(where, first));
   const step = (where: Place, steps: number) => {
     const { step: size } = propertyOfRow(rows[where.row]).type;
     if (size !== undefined)
@@ -266,7 +266,7 @@ export function useValueTable(
     clear,
     commit,
     understood,
-    bringIn,
+    importSite,
     step,
     changeReach,
     reverse,

@@ -3,7 +3,7 @@ import { Plus, X } from 'lucide-react';
 import { useRef } from 'react';
 import { FAMILIES, type SiteFrame } from '../../../../core/index.ts';
 import { editWhole } from '../../../state/edits.ts';
-import { bringInFiles } from '../../../state/bringing.ts';
+import { importFiles } from '../../../state/uploading.ts';
 import { useAppDispatch } from '../../../state/store.ts';
 import { quiet } from '../../../ui/theme.ts';
 
@@ -54,7 +54,7 @@ export function FontList({ site }: { site: SiteFrame }) {
         aria-label="Font file"
         hidden
         onChange={(event) => {
-          void dispatch(bringInFiles([...(event.target.files ?? [])]));
+          void dispatch(importFiles([...(event.target.files ?? [])]));
           event.target.value = '';
         }}
       />

@@ -68,7 +68,7 @@ function SizeCell({ site, step, view }: { site: SiteFrame; step: SpacingStep; vi
       className={`value-bar ${look}${own?.reach === 'here' ? ' bounded' : ''}`}
       inputProps={{
         'aria-label': `${step.name} in ${view.name}`,
-        title: stepType.told!(size.value),
+        title: stepType.describe!(size.value),
         style: { textAlign: 'center', padding: 0 },
       }}
       sx={{ fontSize: 12, fontWeight: 'inherit', height: 21 }}

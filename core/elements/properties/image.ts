@@ -1,0 +1,96 @@
+import { choiceType } from '../valuetypes/choice.ts';
+import { pointCss, pointType, ratioCss, ratioType, type Point, type Ratio } from '../valuetypes/geometry.ts';
+import { NO_IMAGE, imageType } from '../valuetypes/image.ts';
+import type { Declarations, Property } from './property.ts';
+
+/** What stands in each view of a kind that has words where there is no image: custom properties with its `display`. */
+export const SIGN_DISPLAY = '--sign';
+export const WORDS_DISPLAY = '--words';
+
+/**
+ * What the image of an element says of itself: the point that stays in sight, its colour until it has come, and its shape: that of
+ * the image, not that of a file of it, whose height is in whole px.
+ */
+const FOCUS = '--focus';
+const TONE = '--tone';
+const RATIO = '--ratio';
+
+/** The custom properties in which a page has what an image says of itself, so that a value needs only its id. */
+export const ofPictureVariables = (asset: string) => ({
+  focus: `${FOCUS}-${asset}`,
+  tone: `${TONE}-${asset}`,
+  ratio: `${RATIO}-${asset}`,
+});
+
+/** What takes over from an image what that says of itself. */
+export function takenOver(asset: string): Declarations {
+  const { focus, tone, ratio } = ofPictureVariables(asset);
+  return {
+    [FOCUS]: `var(${focus}, 50% 50%)`,
+    [TONE]: `var(${tone}, transparent)`,
+    [RATIO]: `var(${ratio}, auto)`,
+  };
+}
+
+/** What an image looks like by what it says of itself. */
+export const BY_PICTURE: Declarations = {
+  'object-position': `var(${FOCUS}, 50% 50%)`,
+  'background-color': `var(${TONE}, transparent)`,
+};
+
+export const SHAPE_OF_PICTURE: Declarations = { 'aspect-ratio': `var(${RATIO}, auto)` };
+
+export const source: Property<string> = {
+  name: 'source',
+  label: 'Image',
+  group: 'picture',
+  traits: ['pictured'],
+  type: imageType(false),
+  initial: () => NO_IMAGE,
+  // Which image is for the markup to say.
+  css: (value, { required }): Declarations => ({
+    ...takenOver(value),
+    ...(required.includes('source') ? {} : { [SIGN_DISPLAY]: 'block', [WORDS_DISPLAY]: 'none' }),
+  }),
+};
+
+export const cropRatio: Property<Ratio> = {
+  name: 'cropRatio',
+  label: 'Crop to',
+  group: 'picture',
+  traits: ['image'],
+  type: ratioType,
+  initial: () => 'auto',
+  onMedia: true,
+  css: (value) => ({ 'aspect-ratio': value === 'auto' ? `var(${RATIO}, auto)` : ratioCss(value) }),
+};
+
+export const fit: Property<string> = {
+  name: 'fit',
+  label: 'Fit',
+  group: 'picture',
+  traits: ['image'],
+  type: choiceType([
+    { value: 'cover', label: 'fill', also: ['cover'] },
+    { value: 'contain', label: 'whole', also: ['contain'] },
+  ]),
+  initial: () => 'cover',
+  onMedia: true,
+  // Beside an image that is shown whole nothing of its colour is to be seen.
+  css: (value): Declarations => ({
+    'object-fit': value,
+    'background-color': value === 'cover' ? `var(${TONE}, transparent)` : 'transparent',
+  }),
+};
+
+export const focalPoint: Property<Point> = {
+  name: 'focalPoint',
+  label: 'Focal point',
+  group: 'picture',
+  traits: ['image'],
+  type: pointType,
+  initial: () => ({ x: 50, y: 50 }),
+  ofPicture: ({ focus: point }) => point,
+  onMedia: true,
+  css: (value) => ({ 'object-position': pointCss(value) }),
+};
