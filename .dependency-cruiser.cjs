@@ -112,14 +112,14 @@ module.exports = {
     {
       name: 'screens-stand-alone',
       severity: 'error',
-      from: { path: '^web/(sites|pages|views|shelf|workbench)/' },
-      to: { path: '^web/(sites|pages|views|shelf|workbench)/', pathNot: '^web/$1/' },
+      from: { path: '^web/(sites|pages|views|shelf|type|messages|publications|workbench)/' },
+      to: { path: '^web/(sites|pages|views|shelf|type|messages|publications|workbench)/', pathNot: '^web/$1/' },
     },
     {
       name: 'state-knows-no-screen',
       severity: 'error',
       from: { path: '^web/(state|ui)/' },
-      to: { path: '^web/(sites|pages|views|shelf|workbench)/' },
+      to: { path: '^web/(sites|pages|views|shelf|type|messages|publications|workbench)/' },
     },
     { name: 'no-orphans', severity: 'error', from: { orphan: true, pathNot: '(\\.d\\.ts|\\.cjs)$' }, to: {} },
     { name: 'not-to-unresolvable', severity: 'error', from: {}, to: { couldNotResolve: true } },

@@ -1,3 +1,4 @@
+import jsdoc from 'eslint-plugin-jsdoc';
 import hooks from 'eslint-plugin-react-hooks';
 import regexp from 'eslint-plugin-regexp';
 import { ownLookups } from './scripts/lint/own-lookups.mjs';
@@ -34,6 +35,25 @@ export default defineConfig(
       'names/plain-words': 'error',
       'regexp/no-super-linear-backtracking': ['error', { report: 'certain' }],
       'regexp/no-super-linear-move': ['error', { report: 'certain', ignoreSticky: false }],
+    },
+  },
+  {
+    // What core offers to others is documented, and no parameter is documented that is not there.
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.d.ts'],
+    plugins: { jsdoc },
+    rules: {
+      'jsdoc/require-jsdoc': [
+        'error',
+        {
+          publicOnly: true,
+          require: { ArrowFunctionExpression: true, ClassDeclaration: true, FunctionDeclaration: true },
+        },
+      ],
+      'jsdoc/check-param-names': ['error', { checkDestructured: false, disableMissingParamChecks: true }],
+      'jsdoc/check-tag-names': ['error', { typed: true }],
+      'jsdoc/no-types': 'error',
+      'jsdoc/require-description': ['error', { contexts: ['FunctionDeclaration', 'TSInterfaceDeclaration'] }],
     },
   },
   {

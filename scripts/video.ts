@@ -1,5 +1,5 @@
 /**
- * Draws the demo site's video, the turning sky over the dome, and records it in Chromium: `npm run film`. The drawing is
+ * Draws the demo site's video, the turning sky over the dome, and records it in Chromium: `npm run video`. The drawing is
  * made from seeded random numbers; recording takes as long as the film.
  */
 import { writeFile } from 'node:fs/promises';

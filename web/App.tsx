@@ -1,9 +1,10 @@
 import { CssBaseline, LinearProgress, ThemeProvider } from '@mui/material';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { SnackbarProvider } from 'notistack';
-import type { ComponentType } from 'react';
 import { Provider } from 'react-redux';
 import { createBrowserRouter, Navigate, Outlet, RouterProvider } from 'react-router';
+import { SCREENS } from './screens.ts';
+import { routeOf, Screens, type Screen } from './site/screen.ts';
 import { windowServices } from './state/services.ts';
 import { makeListStore } from './state/store.ts';
 import { Boundary } from './ui/Boundary.tsx';
@@ -27,12 +28,6 @@ function Faulty() {
   );
 }
 
-/** A screen that is loaded when it is first gone to. */
-const screen = (path: string, load: () => Promise<ComponentType>) => ({
-  path,
-  lazy: async () => ({ Component: await load() }),
-});
-
 let siteState: Promise<unknown> | undefined;
 
 /** Loads the state of an open site, once. */
@@ -45,20 +40,11 @@ const loadSiteState = () =>
     }));
 
 /** A screen of a site, which needs its state as well. */
-const siteScreen = (path: string, load: () => Promise<ComponentType>) =>
-  screen(`/sites/:site/${path}`, async () => (await Promise.all([load(), loadSiteState()]))[0]);
-
-/** The screens, each a file of its own. */
-const SCREENS = [
-  screen('/', async () => (await import('./sites/Sites.tsx')).Sites),
-  siteScreen('pages', async () => (await import('./pages/Pages.tsx')).Pages),
-  siteScreen('shelf', async () => (await import('./shelf/Shelf.tsx')).Shelf),
-  siteScreen('views', async () => (await import('./views/Views.tsx')).Views),
-  siteScreen('type', async () => (await import('./type/TypeLab.tsx')).TypeLab),
-  siteScreen('letters', async () => (await import('./messages/MessagesScreen.tsx')).MessagesScreen),
-  siteScreen('publications', async () => (await import('./publications/Publications.tsx')).Publications),
-  siteScreen('pages/:page', async () => (await import('./workbench/Workbench.tsx')).Workbench),
-];
+const siteRoute = (screen: Screen) => ({
+  path: routeOf(screen),
+  handle: screen,
+  lazy: async () => ({ Component: (await Promise.all([screen.load(), loadSiteState()]))[0] }),
+});
 
 const router = createBrowserRouter([
   {
@@ -72,7 +58,10 @@ const router = createBrowserRouter([
     ),
     children: [
       { path: '/sites', element: <Navigate to="/" replace /> },
-      ...SCREENS,
+      { path: '/', lazy: async () => ({ Component: (await import('./sites/Sites.tsx')).Sites }) },
+      ...SCREENS.map(siteRoute),
+      // Where the messages were before.
+      { path: '/sites/:site/letters', element: <Navigate to="../messages" relative="path" replace /> },
       {
         path: '*',
         element: (
@@ -95,7 +84,9 @@ export function App() {
           anchorOrigin={{ vertical: 'bottom', horizontal: 'right' }}
           style={{ maxWidth: 440, marginBottom: 32, background: coral }}
         >
-          <RouterProvider router={router} />
+          <Screens value={SCREENS}>
+            <RouterProvider router={router} />
+          </Screens>
         </SnackbarProvider>
       </ThemeProvider>
     </Provider>

@@ -6,12 +6,15 @@ export interface Edges {
   bottom: number;
 }
 
+/** The width between two edges, in px. */
 export const widthOf = ({ left, right }: Edges): number => right - left;
+/** The height between two edges, in px. */
 export const heightOf = ({ top, bottom }: Edges): number => bottom - top;
 
 /** px that two boxes have in common across, and down; negative: so far apart. */
 export const commonAcross = (one: Edges, other: Edges): number =>
   Math.min(one.right, other.right) - Math.max(one.left, other.left);
+/** px of the height that two boxes have in common; negative where they are apart. */
 export const commonDown = (one: Edges, other: Edges): number =>
   Math.min(one.bottom, other.bottom) - Math.max(one.top, other.top);
 

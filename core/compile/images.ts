@@ -60,6 +60,7 @@ export interface ImageAddresses {
 /** Types of which smaller images are made: those of many px that do not move. */
 const MADE_SMALLER = new Set<Asset['type']>(['image/jpeg', 'image/png', 'image/webp', 'image/avif']);
 
+/** Whether smaller versions are made of a file: of images that do not move and are not vectors. */
 export const isMadeSmaller = <A extends Pick<Asset, 'type' | 'moves'>>(
   asset: A,
 ): asset is A & Pick<MediaAsset, 'width' | 'height'> => MADE_SMALLER.has(asset.type) && !asset.moves;

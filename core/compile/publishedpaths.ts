@@ -27,11 +27,13 @@ const EXTENSIONS: Record<Asset['type'], string> = {
   'text/vtt': 'vtt',
 };
 
+/** Where a file of the shelf is published. */
 export const mediaPath = (asset: Asset): string =>
   `assets/${asset.id}-${asset.hash.slice(0, 10)}.${EXTENSIONS[asset.type]}`;
 /** The fingerprints of the forms of an image by their keys: pages name the same form often. */
 const fingerprintsOf = memoised((_asset: Asset) => new Map<string, string>());
 
+/** Where an image that is made of another is published, relative to the site. */
 export function madePath(asset: Asset, form: ImageForm): string {
   const known = fingerprintsOf(asset);
   const key = imageKey(asset, form);
@@ -42,8 +44,10 @@ export function madePath(asset: Asset, form: ImageForm): string {
 
 export const PATHS: ImagePaths = { picture: mediaPath, made: madePath };
 
+/** Where a font file is published. */
 export const fontPath = (file: FontFile): string => `assets/fonts/${file.publishedAs}`;
 
+/** Where a page is published; the home page at the root. */
 export const pagePath = (page: Pick<PageHead, 'slug'>): string =>
   page.slug === '' ? 'index.html' : `${page.slug}/index.html`;
 

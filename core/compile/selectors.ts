@@ -1,4 +1,6 @@
+/** The class of an element on its page. */
 export const nodeClass = (id: string): string => `n-${id}`;
+/** The class of a text style. */
 export const textStyleClass = (id: string): string => `t-${id}`;
 
 /**

@@ -100,6 +100,7 @@ export interface IconFiles {
   made: { asset: MediaAsset; form: ImageForm }[];
 }
 
+/** The files of the site icon, and what a page’s head says of them. */
 export function iconFiles(site: Site, paths: ImagePaths): IconFiles {
   const icon = iconOf(site.frame);
   const manifest = { path: MANIFEST, type: 'application/manifest+json', text: manifestOf(site, paths) };

@@ -28,6 +28,7 @@ export interface Styled {
 /** Whose values a command is for: elements of the page, or a text style of the site. */
 export type Holders = { nodes: NodeId[]; textStyle?: undefined } | { textStyle: string; nodes?: undefined };
 
+/** Which document a change of these belongs to. */
 export const scopeOf = (holders: Holders): Scope => (holders.textStyle === undefined ? 'page' : 'frame');
 
 /** What a value command is aimed at: a property of elements, of a part of them, or of a text style, in a view. */
@@ -96,6 +97,7 @@ export function aim(site: SiteFrame, page: Page, target: ValueTarget): Outcome<A
 
 const isNode = (holder: Styled): holder is Node => 'kind' in holder;
 
+/** A value by view that a holder has of its own for one of its parts. */
 export const layeredOf = (holder: Styled, part: Part, property: Property): Layered<unknown> | undefined =>
   isNode(holder) ? ownLayered(holder, part, property) : lookup(holder.style[part], property.name);
 

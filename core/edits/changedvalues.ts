@@ -127,6 +127,7 @@ export function formatted(value: unknown): string | undefined {
   return Array.isArray(value) ? `${value.length} entries` : undefined;
 }
 
+/** What was there before a change and after it. */
 export const both = (before: string | undefined, after: string | undefined) => ({
   ...(before !== undefined && { before }),
   ...(after !== undefined && { after }),

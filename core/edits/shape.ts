@@ -88,5 +88,6 @@ export function shapeUnder(shape: Shape, key: string): Shape | undefined {
 export const shapeAt = (keys: readonly string[]): Shape =>
   keys.reduce<Shape>((shape, key) => shapeUnder(shape, key)!, SITE);
 
+/** Whether what has a shape comes to be with the first thing in it, and goes with the last. */
 export const isSoft = (shape: Shape): boolean =>
   (shape.is === 'record' || shape.is === 'map') && !!shape.soft;

@@ -41,6 +41,7 @@ export const viewsNamed = ({ views }: SiteFrame, meant: readonly ViewId[]): stri
     .reverse()
     .join(', ');
 
+/** A count with its noun: “1 row”, “3 rows”. */
 export const counted = (count: number, one: string, many = `${one}s`): string =>
   `${count} ${count === 1 ? one : many}`;
 

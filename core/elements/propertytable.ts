@@ -111,6 +111,7 @@ const byName = new Map(PROPERTIES.map((property) => [property.name, property]));
 /** Where a property stands in the table. */
 export const placeOf = new Map(PROPERTIES.map((property, index) => [property.name, index]));
 
+/** The property of a name; undefined where there is none. */
 export const propertyOf = (name: string): Property | undefined => byName.get(name);
 
 /** A property known to exist; a name that is in no table is a fault of the program. */

@@ -32,5 +32,6 @@ export function reached(layered: Layered<unknown> | undefined, views: Views, vie
     .map((candidate) => candidate.id);
 }
 
+/** Whether nothing is set, neither for all views nor for one. */
 export const isEmpty = (layered: Layered<unknown> | undefined): boolean =>
   !layered || (layered.base === undefined && Object.keys(layered.at ?? {}).length === 0);

@@ -51,16 +51,19 @@ export type Views = Static<typeof ViewsSchema>;
 /** How far an override goes: only its view, or on through the views further from the base on the same side. */
 export type Reach = 'here' | 'onward';
 
+/** The place of a view in the list, from the narrowest at 0; -1 where it is unknown. */
 export function viewIndex(views: Views, id: ViewId): number {
   return views.list.findIndex((view) => view.id === id);
 }
 
+/** The view of an id. Throws where it is unknown. */
 export function viewOf(views: Views, id: ViewId): View {
   const view = views.list.find((candidate) => candidate.id === id);
   if (!view) throw new RangeError(`There is no view ${id}.`);
   return view;
 }
 
+/** The view in which the defaults are set. */
 export const baseView = (views: Views): View => viewOf(views, views.base);
 
 /** How many views lie between a view and the base; negative on the narrower side, positive on the wider, 0 for the base. */

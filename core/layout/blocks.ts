@@ -25,6 +25,7 @@ const centre = ({ left, width }: Box): number => left + width / 2;
 const sharesAnEdge = (one: Box, other: Box): boolean =>
   isNear(one.left, other.left) || isNear(right(one), right(other)) || isNear(centre(one), centre(other));
 
+/** The kinds of some blocks, sorted, as one text that can be compared. */
 export const kindsOf = (blocks: readonly { kind: string }[]): string =>
   blocks
     .map(({ kind }) => kind)

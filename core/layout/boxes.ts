@@ -8,7 +8,9 @@ export interface Box {
   height: number;
 }
 
+/** px; the right edge of a box. */
 export const right = ({ left, width }: Box): number => left + width;
+/** px; the bottom edge of a box. */
 export const bottom = ({ top, height }: Box): number => top + height;
 
 /** The smallest box that holds some; there is at least one. */
@@ -33,6 +35,7 @@ export interface MeasuredBoxes {
 /** px; what is so near is taken for the same. */
 export const NEAR = 0.75;
 
+/** Whether two lengths in px are the same as far as a person sees. */
 export const near = (one: number, other: number): boolean => Math.abs(one - other) < NEAR;
 
 /** Where the columns of a grid begin and end; px. A gap is a column's share of the whole at most. */

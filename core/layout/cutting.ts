@@ -146,8 +146,10 @@ function runFrom(bands: readonly Block[][], from: number): { until: number; colu
   return { until, columns: columns.map(({ blocks }) => blocks) };
 }
 
+/** Parts that stand side by side; one alone is itself. */
 export const across = (parts: Reading[]): Reading =>
   parts.length === 1 ? parts[0] : { axis: 'across', parts };
+/** Parts that stand one below another; one alone is itself. */
 export const down = (parts: Reading[]): Reading => (parts.length === 1 ? parts[0] : { axis: 'down', parts });
 
 /** Columns nearer to one another than this share of the widest gap stay together at first. */

@@ -24,6 +24,7 @@ const BLOCKS = new Set(
   ),
 );
 
+/** Text as HTML, with `&`, `<` and `>` escaped. */
 export function escapeText(text: string): string {
   if (!/[&<>\u00a0]/.test(text)) return text;
   return text
@@ -33,6 +34,7 @@ export function escapeText(text: string): string {
     .replace(/\u00a0/g, '&nbsp;');
 }
 
+/** Text as the value of an attribute in double quotes. */
 export const escapeAttribute = (text: string): string =>
   text.includes('"') ? escapeText(text).replace(/"/g, '&quot;') : escapeText(text);
 

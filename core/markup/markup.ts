@@ -13,6 +13,7 @@ export interface Html {
   html: string;
 }
 
+/** An HTML element as text; attributes that are undefined or false are left out. */
 export function element(
   tag: string,
   attributes: Markup['attributes'] = {},

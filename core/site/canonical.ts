@@ -32,6 +32,7 @@ const holdsEmpty = (style: Style): boolean =>
 export const canonicalStyle = (style: Style): Style =>
   holdsEmpty(style) ? (without(style, (part) => without(part as PartStyle, cleanLayered)) ?? {}) : style;
 
+/** An element with the keys of its values in a fixed order, without those that say nothing. */
 export function canonicalNode(node: Node): Node {
   const style = canonicalStyle(node.style);
   return style === node.style ? node : { ...node, style };

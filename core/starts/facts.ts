@@ -1,6 +1,7 @@
 import { buttonLook, headline, room, same, type StartContext } from './startcontext.ts';
 import { branch, type Branch } from './tree.ts';
 
+/** Address, telephone and opening times beside a map. */
 export const contact = (making: StartContext): Branch =>
   branch('section', 'contact', 'Ways to reach us', {
     style: room(making, 64),
@@ -45,6 +46,7 @@ export const contact = (making: StartContext): Branch =>
     ],
   });
 
+/** A list of what things cost. */
 export const prices = (making: StartContext): Branch =>
   branch('section', 'prices', 'Prices', {
     style: { gap: making.widths(16, 20, 24), ...room(making, 96) },
@@ -64,6 +66,7 @@ export const prices = (making: StartContext): Branch =>
     ],
   });
 
+/** A table of days and hours. */
 export const openingTimes = (making: StartContext): Branch =>
   branch('section', 'times', 'Opening hours', {
     style: { gap: making.widths(16, 20, 24), ...room(making, 96) },
@@ -91,6 +94,7 @@ const QUESTIONS = [
   'What happens when something goes wrong',
 ];
 
+/** Questions that open to their answers. */
 export const questions = (making: StartContext): Branch =>
   branch('section', 'questions', 'Questions and answers', {
     style: { gap: making.widths(16, 20, 24), ...room(making, 72) },
@@ -108,6 +112,7 @@ export const questions = (making: StartContext): Branch =>
     ],
   });
 
+/** A table of times by day. */
 export const timetable = (making: StartContext): Branch =>
   branch('section', 'timetable', 'Timetable', {
     style: { gap: making.widths(16, 20, 24), ...room(making, 96) },

@@ -16,6 +16,7 @@ const picture = (
 const paragraph = (id: string, text: string, style: Branch['style'] = {}): Branch =>
   branch('text', id, 'Text', { content: { text: `<p>${text}</p>` }, style });
 
+/** A longer text with its heading. */
 export const story = (making: StartContext): Branch =>
   branch('section', 'story', 'Text', {
     style: room(making, 64),
@@ -50,6 +51,7 @@ export const story = (making: StartContext): Branch =>
     ],
   });
 
+/** Text beside an image. */
 export const wordsAndPicture = (making: StartContext): Branch =>
   branch('section', 'words-picture', 'Text and image', {
     style: room(making, 96),
@@ -120,6 +122,7 @@ const PEOPLE = [
   { id: 'cleo', name: 'A third name', does: 'What they do, in one line' },
 ];
 
+/** People, each with an image, a name and what they do. */
 export const team = (making: StartContext): Branch =>
   branch('section', 'team', 'Team', {
     style: { gap: making.widths(20, 28, 32), ...room(making, 96) },
@@ -151,6 +154,7 @@ export const team = (making: StartContext): Branch =>
     ],
   });
 
+/** A map as an image, with a link to directions. */
 export const mapPicture = (making: StartContext): Branch =>
   branch('section', 'map', 'Map and directions', {
     style: room(making, 96),
@@ -189,6 +193,7 @@ export const mapPicture = (making: StartContext): Branch =>
     ],
   });
 
+/** Images in rows. */
 export const gallery = (making: StartContext): Branch =>
   branch('section', 'pictures', 'Images', {
     style: { gap: making.widths(16, 20, 24), ...room(making, 72) },

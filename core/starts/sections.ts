@@ -3,6 +3,7 @@ import type { Look } from './looks.ts';
 import { button, headline, NARROW, READABLE, room, same, small, type StartContext } from './startcontext.ts';
 import { branch, type Branch } from './tree.ts';
 
+/** The header that all pages of a new site share. */
 export function siteHead(making: StartContext): Branch {
   const { name, widths } = making;
   return branch('section', 'head', 'Header', {
@@ -36,6 +37,7 @@ export function siteHead(making: StartContext): Branch {
   });
 }
 
+/** The hero at the top of the home page. */
 export function opening(making: StartContext): Branch {
   const { look, share, widths, name } = making;
   const centred = look.opening === 'centred';
@@ -109,6 +111,7 @@ const CARDS = [
   },
 ];
 
+/** Three cards side by side. */
 export function cards(making: StartContext): Branch {
   const { share, widths } = making;
   return branch('section', 'cards', 'Three cards', {
@@ -148,6 +151,7 @@ export function cards(making: StartContext): Branch {
   });
 }
 
+/** What somebody said, with the author. */
 export function quote(making: StartContext): Branch {
   return branch('section', 'quote', 'Quote', {
     style: room(making, 96),
@@ -163,6 +167,7 @@ export function quote(making: StartContext): Branch {
   });
 }
 
+/** Opening hours beside an image. */
 export function hours(making: StartContext): Branch {
   const { share, widths } = making;
   const days = ['Monday to Thursday', 'Friday', 'Saturday and Sunday'];
@@ -222,6 +227,7 @@ const STEPS = [
   },
 ];
 
+/** What happens, step by step. */
 export function steps(making: StartContext): Branch {
   const { share, widths } = making;
   return branch('section', 'steps', 'Three steps', {
@@ -250,6 +256,7 @@ export function steps(making: StartContext): Branch {
   });
 }
 
+/** An invitation with a button. */
 export function call(making: StartContext): Branch {
   const { widths } = making;
   return branch('section', 'call', 'Invitation', {
@@ -278,6 +285,7 @@ export const SECTIONS: Record<Look['sections'][number], (making: StartContext) =
   call,
 };
 
+/** The footer that all pages of a new site share. */
 export function siteFoot(making: StartContext): Branch {
   const { share, name, widths } = making;
   return branch('section', 'foot', 'Footer', {

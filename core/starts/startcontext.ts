@@ -27,11 +27,13 @@ export interface StartContext {
 export const NARROW = 600;
 const MIDDLING = 1000;
 
+/** Whether a view is for small screens. */
 export const isNarrow = ({ sheet }: View): boolean => sheet.width < NARROW;
 
 /** px; buttons are no rounder, whatever the look. */
 const ROUNDEST = 28;
 
+/** What the sections of a new site are made with. */
 export function startContext(
   views: Views,
   look: Look,
@@ -58,6 +60,7 @@ export function startContext(
   };
 }
 
+/** A value that is the same in all views. */
 export const same = <T>(value: T): Layered<T> => ({ base: value });
 
 /** Room above and below a section. */
@@ -67,6 +70,7 @@ export function room({ look, widths }: StartContext, most: number): Record<strin
   return { paddingTop: value, paddingBottom: value };
 }
 
+/** A heading of a level from 1 to 6. */
 export const headline = (id: string, text: string, level: number, style: Branch['style'] = {}): Branch =>
   branch('heading', id, `Heading: ${text}`, { content: { text, level }, style });
 
@@ -86,6 +90,7 @@ export const buttonLook = ({ corners }: StartContext): Branch['style'] => ({
   radius: same(corners.button),
 });
 
+/** A button with its link. */
 export const button = (
   making: StartContext,
   id: string,

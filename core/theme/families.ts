@@ -126,4 +126,5 @@ export const familiesOf = (site: Pick<SiteResources, 'fonts'>): Family[] => [
   ...site.fonts.map(ownFamily),
 ];
 
+/** The font family of an id that ships with the program; undefined where there is none. */
 export const familyOf = (id: string): Family | undefined => FAMILIES.find((candidate) => candidate.id === id);

@@ -88,7 +88,9 @@ export type Asset = Static<typeof AssetSchema>;
 /** An image or video: what has a width and a height. */
 export type MediaAsset = Asset & { width: number; height: number };
 
+/** Whether a file of the shelf is an image. */
 export const isImage = (asset: Asset): asset is MediaAsset => asset.type.startsWith('image/');
+/** Whether a file of the shelf is a video. */
 export const isVideo = (asset: Asset): asset is MediaAsset => asset.type.startsWith('video/');
 /** Words that go with a video (WebVTT, https://www.w3.org/TR/webvtt1/). */
 export const isCaptions = (asset: Asset): boolean => asset.type === 'text/vtt';

@@ -51,6 +51,7 @@ export const decimals = (value: number): string => String(Number(value.toFixed(5
  * and makes the whole declaration invalid (CSS Values 4, §10.9 https://www.w3.org/TR/css-values-4/#calc-type-checking).
  */
 export const px = (value: number): string => `${decimals(value)}px`;
+/** px as rem, of the usual 16 px. */
 export const rem = (value: number): string => `${decimals(value / REM)}rem`;
 
 /**

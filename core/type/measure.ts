@@ -18,6 +18,7 @@ export const ROOM: Measure = { vw: 0, px: 0, room: 100 };
 /** As wide as the window. */
 export const WINDOW: Measure = { vw: 100, px: 0 };
 
+/** A measure of so many px at every width. */
 export const pixels = (px: number): Measure => ({ vw: 0, px });
 
 /** A share or a multiple; the factor is not negative. */
@@ -94,7 +95,9 @@ function extreme(of: 'min' | 'max', list: readonly Measure[]): Measure {
   return kept.length === 1 ? kept[0] : { of, list: kept };
 }
 
+/** The least of some measures at each width. */
 export const least = (...list: Measure[]): Measure => extreme('min', list);
+/** The greatest of some measures at each width. */
 export const greatest = (...list: Measure[]): Measure => extreme('max', list);
 
 /** px; the width in a window so wide, and in a room so wide where it follows one. */

@@ -4,6 +4,7 @@ import { proportionalCss, shareAt, type Proportional } from './proportional.ts';
 /** The size of text: fixed in px, fluid between two widths of the window, or a share of the width of its place. */
 export type TextSize = number | Fluid | Proportional;
 
+/** Whether a size is a share of a width. */
 export const isProportional = (size: TextSize): size is Proportional =>
   typeof size === 'object' && 'share' in size;
 

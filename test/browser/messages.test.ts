@@ -11,7 +11,7 @@ describe('messages', function () {
   const bench = useBench();
   const press = async (role: string, name: string | RegExp) =>
     (await byRole(bench.driver, role, name)).click();
-  const open = () => bench.driver.get(`${bench.running.url}/sites/brindle-hill/letters`);
+  const open = () => bench.driver.get(`${bench.running.url}/sites/brindle-hill/messages`);
   const says = (what: string | RegExp) =>
     eventually(`the page says ${what}`, async () => {
       const text = await bench.driver.executeScript<string>('return document.body.innerText');

@@ -32,6 +32,30 @@ describe('the workbench, looked at', function () {
     expect(cut, 'names and widths of views').to.deep.equal([]);
   });
 
+  it('has a title of its own on every screen', async () => {
+    const { driver } = bench;
+    const titles = new Set([await driver.getTitle()]);
+    const links = await driver.findElements(By.css('nav[aria-label="Screens of the site"] a'));
+    for (const name of await Promise.all(links.map((link) => link.getText()))) {
+      await (await byRole(driver, 'link', new RegExp(`^${name}`))).click();
+      const [screen] = name.split('\n');
+      if (screen !== 'Workbench')
+        await eventually(`the title of ${screen}`, async () =>
+          (await driver.getTitle()) === `${screen} · Brindle Hill Observatory · Dimorphe` ? true : undefined,
+        );
+      titles.add(await driver.getTitle());
+    }
+    expect(titles.size).to.equal(links.length);
+    expect([...titles][0]).to.equal('Home · Brindle Hill Observatory · Dimorphe');
+    // The messages were at another address before.
+    await driver.get((await driver.getCurrentUrl()).replace(/[^/]+$/, 'letters'));
+    await eventually('the messages', async () =>
+      (await driver.getCurrentUrl()).endsWith('/messages') ? true : undefined,
+    );
+    await (await byRole(driver, 'link', 'Workbench')).click();
+    await sheet(driver, 'Desktop');
+  });
+
   it('tells of the view that was chosen, and first what would stand there if it were cleared', async () => {
     const { driver } = bench;
     await selectInOutline(driver, 'Headline');
@@ -41,7 +65,7 @@ describe('the workbench, looked at', function () {
     await eventually('the trace of Mobile', async () =>
       // What the checks find of the value stands behind it.
       (await trace()).startsWith(
-        'Size in Mobile: 34 from Mobile (onward) · cleared: 36 from the Heading 1 style, Mobile · instead of 64 in Desktop',
+        'Size in Mobile: 34 from Mobile (onward) · if cleared: 36 from the Heading 1 style, Mobile · instead of 64 in Desktop',
       )
         ? true
         : undefined,

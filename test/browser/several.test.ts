@@ -172,11 +172,11 @@ describe('the workbench: several at once', function () {
       await eventually('the chain', async () =>
         // What the checks find of the value stands behind it.
         (await trace()).startsWith(
-          'Size in Mobile: 34 from Mobile (onward) · cleared: 36 from the Heading 1 style, Mobile · instead of 64 in Desktop',
+          'Size in Mobile: 34 from Mobile (onward) · if cleared: 36 from the Heading 1 style, Mobile · instead of 64 in Desktop',
         ),
       );
       await driver.actions().keyDown(Key.CONTROL).sendKeys('i').keyUp(Key.CONTROL).perform();
-      const link = await byRole(driver, 'button', 'cleared: 36 from the Heading 1 style, Mobile');
+      const link = await byRole(driver, 'button', 'if cleared: 36 from the Heading 1 style, Mobile');
       await link.sendKeys(Key.ENTER);
       await byRole(driver, 'grid', 'Values of the Heading 1 style');
       await eventually(

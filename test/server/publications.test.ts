@@ -190,7 +190,7 @@ describe('publications', function () {
     expect(await unpublished()).to.deep.equal([]);
   });
 
-  it('are refused in a sentence where what is not included does not go with the rest, or what is said is no text', async () => {
+  it('are refused in a sentence where what is not included does not go with the rest, or a character is not text', async () => {
     const sentence = async (body: unknown) => {
       const response = await ask(paths.publications(SITE), 'POST', body);
       expect(response.status).to.equal(422);
@@ -199,8 +199,8 @@ describe('publications', function () {
     const was = await list();
     expect(await sentence({ heldBack: ['../home'] })).to.match(/by their ids/);
     expect(await sentence({ by: 'x'.repeat(61) })).to.match(/60 characters/);
-    expect(await sentence({ note: '\0' })).to.match(/no text.*stays live/);
-    expect(await sentence({ by: '\ud800' })).to.match(/no text.*stays live/);
+    expect(await sentence({ note: '\0' })).to.match(/not text.*stays live/);
+    expect(await sentence({ by: '\ud800' })).to.match(/not text.*stays live/);
     expect(await list()).to.deep.equal(was);
   });
 

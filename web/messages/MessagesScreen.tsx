@@ -194,7 +194,5 @@ function MessagesOf({ site }: { site: Site }) {
 
 /** What visitors sent with the forms of the published site. */
 export const MessagesScreen = () => (
-  <WholeSiteScreen screen="Messages">
-    {(site) => <MessagesOf key={site.frame.id} site={site} />}
-  </WholeSiteScreen>
+  <WholeSiteScreen>{(site) => <MessagesOf key={site.frame.id} site={site} />}</WholeSiteScreen>
 );

@@ -207,7 +207,7 @@ function PagesOf({ site, chosen, open, onChoose }: PagesOfProps) {
 export function Pages() {
   const [wanted, setWanted] = useState<NodeId | null>(null);
   return (
-    <WholeSiteScreen screen="Pages" wanted={wanted}>
+    <WholeSiteScreen wanted={wanted}>
       {(site, page, open) => <PagesOf site={site} chosen={page} open={open} onChoose={setWanted} />}
     </WholeSiteScreen>
   );

@@ -187,7 +187,7 @@ function PublicationsOf({ site: draft, page }: { site: Site; page: NodeId }) {
 
 /** What publishing would change for visitors, publishing, and the publications of the site. */
 export const Publications = () => (
-  <WholeSiteScreen screen="Publications">
+  <WholeSiteScreen>
     {(site, page) => <PublicationsOf key={site.frame.id} site={site} page={page} />}
   </WholeSiteScreen>
 );

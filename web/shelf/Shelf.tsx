@@ -218,6 +218,4 @@ function ShelfOf({ site }: { site: Site }) {
 }
 
 /** The images, videos, files and fonts of a site. */
-export const Shelf = () => (
-  <WholeSiteScreen screen="Shelf">{(site) => <ShelfOf site={site} />}</WholeSiteScreen>
-);
+export const Shelf = () => <WholeSiteScreen>{(site) => <ShelfOf site={site} />}</WholeSiteScreen>;

@@ -10,9 +10,11 @@ import { troubleOf, usePreviewMutation } from '../state/server.ts';
 import { useAppDispatch, useAppSelector, type State } from '../state/store.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';
 import { Notice } from '../ui/Notice.tsx';
+import { useTitle } from '../ui/useTitle.ts';
 import { OverwrittenNotice } from './OverwrittenNotice.tsx';
 import { UploadList } from './UploadList.tsx';
-import { TopBar, type ScreenName } from './TopBar.tsx';
+import { isOfPage, useScreen } from './screen.ts';
+import { TopBar } from './TopBar.tsx';
 
 /** Says each refusal and what was undone; what was done is told by the screen itself. */
 function useSayings() {
@@ -114,12 +116,13 @@ interface SiteScreenProps {
   /** The page that is open. */
   page: string;
   pageName: string;
-  screen: ScreenName;
   children: ReactNode;
 }
 
 /** What every screen of a site has: the bar on top, steps and their keys, and what is said of keeping and refusing. */
-export function SiteScreen({ site, page, pageName, screen, children }: SiteScreenProps) {
+export function SiteScreen({ site, page, pageName, children }: SiteScreenProps) {
+  const screen = useScreen();
+  useTitle(isOfPage(screen) ? pageName : (screen?.name ?? ''), site.name);
   const dispatch = useAppDispatch();
   const [preview, { isLoading: trying }] = usePreviewMutation();
   const { enqueueSnackbar } = useSnackbar();
@@ -144,14 +147,7 @@ export function SiteScreen({ site, page, pageName, screen, children }: SiteScree
 
   return (
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', overflow: 'hidden' }}>
-      <TopBar
-        site={site}
-        page={page}
-        pageName={pageName}
-        screen={screen}
-        busy={trying}
-        onTry={() => void tryIt()}
-      />
+      <TopBar site={site} page={page} pageName={pageName} busy={trying} onTry={() => void tryIt()} />
       <Box component="main" sx={{ position: 'relative', flex: 1, minHeight: 0 }}>
         {children}
         <LastStep />

@@ -1,17 +1,18 @@
 import { Box, Button, IconButton, Link, Tooltip, Typography } from '@mui/material';
 import { Redo2, Undo2 } from 'lucide-react';
+import { useContext } from 'react';
 import { Link as RouterLink } from 'react-router';
 import type { SiteFrame } from '../../core/index.ts';
 import { nextStep } from '../state/steps.ts';
 import { retryNow } from '../state/edits.ts';
 import { redo, undo } from '../state/traversal.ts';
-import { useUnreadLettersQuery } from '../state/server.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';
-import { ink, paper, petrol, sun } from '../ui/theme.ts';
+import { ink, petrol, sun } from '../ui/theme.ts';
 import { clock } from '../ui/time.ts';
 import { Places } from './Places.tsx';
 import { NotAppliedNotice } from './NotAppliedNotice.tsx';
+import { addressOf, isOfPage, Screens, useScreen } from './screen.ts';
 import { StepList } from './StepList.tsx';
 
 /** What stands elsewhere too gives way where the bar is narrow. */
@@ -98,60 +99,29 @@ function StepButton({ list }: { list: 'undo' | 'redo' }) {
   );
 }
 
-/** The screens of a site, each at an address of its own. */
-const SCREENS = {
-  Workbench: (site: string, page: string) => `/sites/${site}/pages/${page}`,
-  Pages: (site: string) => `/sites/${site}/pages`,
-  Shelf: (site: string) => `/sites/${site}/shelf`,
-  Views: (site: string) => `/sites/${site}/views`,
-  Type: (site: string) => `/sites/${site}/type`,
-  Messages: (site: string) => `/sites/${site}/letters`,
-  Publications: (site: string) => `/sites/${site}/publications`,
-};
-
-export type ScreenName = keyof typeof SCREENS;
-
-/** How often it is asked whether letters have come: ms. */
-const OFTEN = 60_000;
-
-/** How many letters nobody has read. */
-function Unread({ site }: { site: string }) {
-  const { data } = useUnreadLettersQuery(site, { pollingInterval: OFTEN, skipPollingIfUnfocused: true });
-  if (!data?.unread) return null;
-  return (
-    <Box
-      component="span"
-      role="img"
-      aria-label={`${data.unread} not read`}
-      sx={{ ml: 0.5, px: 0.75, borderRadius: 2, fontSize: 11.5, fontWeight: 700, color: ink, bgcolor: paper }}
-    >
-      {data.unread > 99 ? '99+' : data.unread}
-    </Box>
-  );
-}
-
-function Screens({ site, page, screen }: { site: string; page: string; screen: ScreenName }) {
+function ScreenLinks({ site, page }: { site: string; page: string }) {
+  const current = useScreen();
   return (
     <Box component="nav" aria-label="Screens of the site" sx={{ display: 'flex', gap: 0.5, flex: 'none' }}>
-      {(Object.keys(SCREENS) as ScreenName[]).map((name) => (
+      {useContext(Screens).map((screen) => (
         <Link
-          key={name}
+          key={screen.name}
           component={RouterLink}
-          to={SCREENS[name](site, page)}
-          aria-current={name === screen ? 'page' : undefined}
+          to={addressOf(screen, site, page)}
+          aria-current={screen === current ? 'page' : undefined}
           underline="none"
           sx={{
             fontSize: 13,
             px: 1,
             py: 0.5,
             borderRadius: 0.75,
-            color: name === screen ? 'white' : '#cfc8ba',
-            bgcolor: name === screen ? petrol : 'transparent',
+            color: screen === current ? 'white' : '#cfc8ba',
+            bgcolor: screen === current ? petrol : 'transparent',
             '&:hover': { color: 'white' },
           }}
         >
-          {name}
-          {name === 'Messages' && <Unread site={site} />}
+          {screen.name}
+          {screen.Count && <screen.Count site={site} />}
         </Link>
       ))}
     </Box>
@@ -163,11 +133,12 @@ export function TopBar(props: {
   site: SiteFrame;
   page: string;
   pageName: string;
-  screen: ScreenName;
   busy: boolean;
   onTry: () => void;
 }) {
-  const { site, page, pageName, screen, busy, onTry } = props;
+  const { site, page, pageName, busy, onTry } = props;
+  const screen = useScreen();
+  const publishing = useContext(Screens).find(({ isForPublishing }) => isForPublishing);
   return (
     <Box
       component="header"
@@ -206,8 +177,8 @@ export function TopBar(props: {
       >
         {site.name}
       </Typography>
-      <Screens site={site.id} page={page} screen={screen} />
-      {screen === 'Workbench' && (
+      <ScreenLinks site={site.id} page={page} />
+      {isOfPage(screen) && (
         <>
           <Typography sx={{ color: '#8d8577', ...WIDE_ONLY }} aria-hidden>
             /
@@ -224,7 +195,7 @@ export function TopBar(props: {
         <StepButton list="undo" />
         <StepButton list="redo" />
         <StepList />
-        <Places first={screen === 'Workbench'} />
+        <Places first={isOfPage(screen)} />
       </Box>
       <Button
         size="small"
@@ -236,13 +207,13 @@ export function TopBar(props: {
       >
         Preview
       </Button>
-      {screen !== 'Publications' && (
+      {publishing && screen !== publishing && (
         <Button
           size="small"
           variant="contained"
           color="secondary"
           component={RouterLink}
-          to={SCREENS.Publications(site.id)}
+          to={addressOf(publishing, site.id, page)}
           sx={{ bgcolor: sun, whiteSpace: 'nowrap', flex: 'none' }}
         >
           Publish …

@@ -16,6 +16,7 @@ import { useNavigate } from 'react-router';
 import type { SiteSummary } from '../../api/responses.ts';
 import { troubleOf, useAddDemoMutation, useSitesQuery } from '../state/server.ts';
 import { lazily } from '../ui/lazily.tsx';
+import { useTitle } from '../ui/useTitle.ts';
 import { Notice } from '../ui/Notice.tsx';
 import { VirtualRows, type RowsHandle } from '../ui/VirtualRows.tsx';
 import { ink, petrol, petrolTint, quiet } from '../ui/theme.ts';
@@ -76,6 +77,7 @@ function Lines({
 
 /** The list of sites: where a session begins. */
 export function Sites() {
+  useTitle('Sites');
   const { data, error, refetch } = useSitesQuery(undefined, {
     refetchOnMountOrArgChange: true,
     refetchOnFocus: true,

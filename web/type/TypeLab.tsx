@@ -86,5 +86,5 @@ function TypeOf({ site: { frame, pages }, page }: { site: Site; page: NodeId }) 
 
 /** The text styles of a site: their sizes by view and by width, where they are wrong, and how they look. */
 export const TypeLab = () => (
-  <WholeSiteScreen screen="Type">{(site, page) => <TypeOf site={site} page={page} />}</WholeSiteScreen>
+  <WholeSiteScreen>{(site, page) => <TypeOf site={site} page={page} />}</WholeSiteScreen>
 );

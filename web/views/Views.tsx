@@ -58,5 +58,5 @@ function ViewsOf({ site, page }: { site: Site; page: NodeId }) {
 
 /** The views of a site: where each begins, how it is looked at, its grid, and which of them is the base. */
 export const Views = () => (
-  <WholeSiteScreen screen="Views">{(site, page) => <ViewsOf site={site} page={page} />}</WholeSiteScreen>
+  <WholeSiteScreen>{(site, page) => <ViewsOf site={site} page={page} />}</WholeSiteScreen>
 );

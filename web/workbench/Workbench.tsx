@@ -121,7 +121,7 @@ export function Workbench() {
   const { site, page } = open;
 
   return (
-    <SiteScreen site={site} page={page.id} pageName={page.nodes[page.root].name} screen="Workbench">
+    <SiteScreen site={site} page={page.id} pageName={page.nodes[page.root].name}>
       <Boundary
         of={places}
         notice={(before, again) => (

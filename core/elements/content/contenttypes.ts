@@ -97,6 +97,7 @@ export const mailAddress: ContentType<string> = {
   fault: (value) => (value === '' || isMailAddress(value) ? undefined : `“${value}” isn’t an email address.`),
 };
 
+/** Content that is one of a list of choices. */
 export function oneOf(
   options: readonly { value: string | number; label: string }[],
 ): ContentType<string | number> {

@@ -65,6 +65,7 @@ export const SYSTEM_MESSAGES = {
 
 export type SystemMessage = keyof typeof SYSTEM_MESSAGES;
 
+/** Whether a name is that of a system message. */
 export const isSystemMessage = (id: string): id is SystemMessage => Object.hasOwn(SYSTEM_MESSAGES, id);
 
 /** Words of one's own, by the BCP 47 tag of their language. */

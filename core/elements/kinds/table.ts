@@ -46,6 +46,7 @@ export const KINDS: readonly Kind[] = [
 
 const byName = new Map(KINDS.map((kind) => [kind.name, kind]));
 
+/** The kind of a name; undefined where there is none. */
 export const kindOf = (name: string): Kind | undefined => byName.get(name);
 
 /** Whether what stands in elements of a kind may lie over one another. */

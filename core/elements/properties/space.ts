@@ -22,7 +22,9 @@ const FLOW: Record<Side, { css: string; label: string }> = {
   left: { css: 'inline-start', label: 'start' },
 };
 
+/** A side as CSS names it in the direction of the text: `inline-start`. */
 export const flowSide = (side: Side): string => FLOW[side].css;
+/** A side as people read it. */
 export const sideLabel = (side: Side): string => FLOW[side].label;
 
 /** px; no room is more. */

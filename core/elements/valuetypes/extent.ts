@@ -36,6 +36,7 @@ export const extentType: ValueType<Extent> = {
 
 const TALLEST = 4000;
 
+/** A height in px, or `auto`, as CSS. */
 export const heightCss = (value: number | 'auto'): string => (value === 'auto' ? 'auto' : px(value));
 
 /** How tall a block is: as its content has it, or a number of px. */

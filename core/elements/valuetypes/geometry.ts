@@ -7,6 +7,7 @@ import type { ValueType } from './valuetype.ts';
 /** The shape of a box: as its content has it, or width to height. */
 export type Ratio = 'auto' | { width: number; height: number };
 
+/** An aspect ratio as CSS: `3 / 2`. */
 export const ratioCss = (value: Ratio): string =>
   value === 'auto' ? 'auto' : `${value.width} / ${value.height}`;
 
@@ -43,6 +44,7 @@ export interface Point {
   y: number;
 }
 
+/** A point in an image, in percent from the left and the top, as CSS. */
 export const pointCss = ({ x, y }: Point): string => `${decimals(x)}% ${decimals(y)}%`;
 
 const share = Type.Number({ minimum: 0, maximum: 100 });

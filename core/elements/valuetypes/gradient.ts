@@ -12,6 +12,7 @@ export interface Gradient {
   to: string;
 }
 
+/** A gradient as CSS; `none` for no gradient. */
 export const gradientCss = (value: Gradient | 'none'): string =>
   value === 'none'
     ? 'none'

@@ -118,7 +118,7 @@ export function traceChain(site: SiteFrame, page: Page, row: ValueRow, cell: Val
     cell.state === 'own' && cell.source.from === 'element' ? cleared(site, page, row, cell) : undefined;
   if (without) {
     const { text, to } = linkTo(site, page, row, without.source, says(without.value, cell.view));
-    chain.push({ text: `cleared: ${text}`, to });
+    chain.push({ text: `if cleared: ${text}`, to });
   }
   const base = viewOf(site.views, site.views.base);
   const holder = leading(row.holders);
