@@ -3,7 +3,7 @@ export type { Outcome } from './outcome.ts';
 export * from './layout/areas.ts';
 export { partsIn, rowHeightIn, setPlacement, placementIn, type AreaPlacement } from './values/areas.ts';
 export * from './layout/snapping.ts';
-export { describeArea } from './edits/areas.ts';
+export { describeArea } from './edits/placement/areas.ts';
 export {
   containersIn,
   isSetByHand,
@@ -17,8 +17,8 @@ export {
 } from './values/arranging.ts';
 export { arrangedInLines } from './layout/lines.ts';
 export { saidOnce, tidied, type Mend, type Tidyable, type Tidied } from './layout/tidy.ts';
-export { SCALES, scalings, type Scaling } from './edits/scale.ts';
-export { canBeOverlay } from './edits/overlay.ts';
+export { SCALES, scalings, type Scaling } from './edits/values/scale.ts';
+export { canBeOverlay } from './edits/structure/overlay.ts';
 export { acrossFor, downFor, hundredths, type Box, type MeasuredBoxes } from './layout/boxes.ts';
 export {
   ARRANGE_WAYS,
@@ -114,8 +114,8 @@ export { withoutValue, withReach, withValue, wouldReach, type EditReach } from '
 export { express, same } from './layered/express.ts';
 export { bands, conditionOf, mediaCondition } from './layered/bands.ts';
 export { partStyleOf, resolve, textStyleOf, trace, type Source, type Traced } from './values/trace.ts';
-export { changesBetween } from './edits/changes.ts';
-export type { Change } from './edits/changed.ts';
+export { changesBetween } from './edits/review/changes.ts';
+export type { Change } from './edits/review/changed.ts';
 export { differences, type Difference } from './values/differences.ts';
 export { alternateIn, childrenIn, givesWay, hiddenBy, inRow, inRowIn, isShown } from './values/visibility.ts';
 export { ownLayered } from './values/trace.ts';
@@ -187,24 +187,24 @@ export {
   type CommandName,
   type Step,
 } from './edits/perform.ts';
-export { isMovedSince, madeIn, stacksOf, appliedOf, type EditBy, type Logged } from './edits/history.ts';
+export { isMovedSince, madeIn, stacksOf, appliedOf, type EditBy, type Logged } from './edits/log/history.ts';
 export { changedSince, followed } from './site/lineage.ts';
-export type { Holders } from './edits/aim.ts';
-export { accepts } from './edits/structure.ts';
-export { misplaced } from './edits/move.ts';
-export { isGroup } from './edits/group.ts';
+export type { Holders } from './edits/values/aim.ts';
+export { accepts } from './edits/structure/structure.ts';
+export { misplaced } from './edits/structure/move.ts';
+export { isGroup } from './edits/structure/group.ts';
 export { ordinal } from './elements/valuetypes/order.ts';
-export { carriedOver } from './edits/overrides.ts';
-export { chosenValues } from './edits/paste.ts';
-export { idFrom } from './edits/theme.ts';
-export { valuesOf } from './edits/stylevalues.ts';
-export { likeInSet, VIEW_LIMITS, widestGap } from './edits/views.ts';
-export { ownSections, placeOfSection, SHARED_NAMES } from './edits/shared.ts';
-export { towardsBase, valuesInView, type ValueInView } from './edits/viewvalues.ts';
-export { siblingsLike } from './edits/tree.ts';
-export { applied, isApplied } from './edits/apply.ts';
-export { nodesIn, overlapping, pagesIn, type Operation } from './edits/operation.ts';
-export { isKeepable, LIMITS, shortened } from './edits/limits.ts';
+export { carriedOver } from './edits/values/overrides.ts';
+export { chosenValues } from './edits/values/paste.ts';
+export { idFrom } from './edits/theme/theme.ts';
+export { valuesOf } from './edits/values/stylevalues.ts';
+export { likeInSet, VIEW_LIMITS, widestGap } from './edits/views/views.ts';
+export { ownSections, placeOfSection, SHARED_NAMES } from './edits/structure/shared.ts';
+export { towardsBase, valuesInView, type ValueInView } from './edits/views/viewvalues.ts';
+export { siblingsLike } from './site/tree.ts';
+export { applied, isApplied } from './edits/log/apply.ts';
+export { nodesIn, overlapping, pagesIn, type Operation } from './edits/log/operation.ts';
+export { isKeepable, LIMITS, shortened } from './edits/log/limits.ts';
 
 export { ancestorsOf, sourceOrder, subtree } from './site/sourceorder.ts';
 export type { Addresses } from './compile/addresses.ts';
@@ -250,7 +250,7 @@ export { upgraded, upgradesBy, UPGRADES } from './exchange/upgrade.ts';
 export type { UpgradeStep } from './exchange/upgrade.ts';
 export { isNestedTooDeep } from './exchange/nesting.ts';
 export { siteFileSchema } from './exchange/schema.ts';
-export type { Copy } from './edits/pasteelements.ts';
+export type { Copy } from './edits/structure/pasteelements.ts';
 export { bytesOf } from './exchange/bytes.ts';
 export { FORMAT, FORMAT_VERSION } from './site/format.ts';
 export { copyElements, ELEMENTS_FORMAT, readElements, type CopiedElements } from './exchange/elements.ts';

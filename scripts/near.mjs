@@ -13,7 +13,7 @@ const BROWSER = {
   'web/page': ['sheet', 'desk'],
   'web/workbench/text': ['content'],
   'web/workbench/editors': ['values'],
-  'web/workbench/values': ['values', 'several'],
+  'web/values': ['values', 'several'],
   'web/workbench/ledger/table': ['values', 'several'],
   'web/workbench/ledger/outline': ['structure', 'several'],
   'web/workbench/ledger/theme': ['theme'],

@@ -1,4 +1,4 @@
-import { viewsNamed } from '../edits/textbyview.ts';
+import { viewsNamed } from '../edits/values/textbyview.ts';
 import { viewsWithoutMenu } from '../values/menus.ts';
 import { PRACTICE, type Rule } from './rule.ts';
 import { viewWidths } from './widths.ts';

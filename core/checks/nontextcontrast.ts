@@ -1,4 +1,4 @@
-import { viewsNamed } from '../edits/textbyview.ts';
+import { viewsNamed } from '../edits/values/textbyview.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';

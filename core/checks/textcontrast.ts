@@ -1,6 +1,6 @@
 import { differenceCiede2000 } from 'culori';
 import { callOf } from '../edits/perform.ts';
-import { viewsNamed } from '../edits/textbyview.ts';
+import { viewsNamed } from '../edits/values/textbyview.ts';
 import { plainText } from '../markup/fragment.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { PARTS, type Part } from '../elements/parts.ts';

@@ -1,4 +1,4 @@
-import { viewsNamed } from '../edits/textbyview.ts';
+import { viewsNamed } from '../edits/values/textbyview.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
 import { sourceOrder } from '../site/sourceorder.ts';

@@ -10,10 +10,10 @@ import { areBytesOf } from './bytes.ts';
 import { upgraded } from './upgrade.ts';
 import { AssetSchema, ColourSchema, SpacingStepSchema } from '../theme/resources.ts';
 import { withAssets } from '../values/uses.ts';
-import { valuesOf } from '../edits/stylevalues.ts';
+import { valuesOf } from '../edits/values/stylevalues.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { settings } from '../layered/layered.ts';
-import { topmost } from '../edits/tree.ts';
+import { topmost } from '../site/tree.ts';
 import { subtree } from '../site/sourceorder.ts';
 
 /** The format of copied elements, and its version. */

@@ -2,7 +2,7 @@
  * Brings what an earlier version of the program has stored to the present form: sites, publications, logged edits, copied elements, and
  * edits that wait in a browser. All of them count their versions together; one ladder of steps leads from each version to the next.
  */
-import { keysOf, type Operation } from '../edits/operation.ts';
+import { keysOf, type Operation } from '../edits/log/operation.ts';
 import { lookup } from '../lookup.ts';
 import { dismissalKey } from '../site/dismissals.ts';
 import { FORMAT_VERSION } from '../site/format.ts';

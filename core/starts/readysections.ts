@@ -1,5 +1,5 @@
 import type { NodeId } from '../elements/nodeid.ts';
-import type { Copy } from '../edits/pasteelements.ts';
+import type { Copy } from '../edits/structure/pasteelements.ts';
 import type { Node } from '../site/node.ts';
 import type { SiteFrame } from '../site/site.ts';
 import { fitted, makingFor, type Terms } from './fitting.ts';

@@ -45,11 +45,11 @@ describe('a video behind a page', function () {
     const films = await byRole(driver, 'group', 'Videos of the site', { inside });
     expect(await films.getText()).to.match(/none\s+Turning sky/);
     await (await byRole(driver, 'button', 'Turning sky', { inside })).click();
-    await expectStep(driver, /video behind/i);
+    await expectStep(driver, /background video/i);
     await (
       await byRole(driver, 'button', 'none', { inside: await card(driver, 'Background video', 'Mobile') })
     ).click();
-    await expectStep(driver, /video behind in Mobile.* → none/);
+    await expectStep(driver, /background video in Mobile.* → none/);
     // Nothing moves in it here, where less motion is asked for.
     const still = `return [...element.ownerDocument.querySelectorAll('.film, .film-stop')].map((each) => getComputedStyle(each).display).join()`;
     await eventually(

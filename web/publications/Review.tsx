@@ -87,9 +87,9 @@ export function Review({ before, after, first }: ReviewProps) {
     <section aria-label="Review">
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap', mb: 2 }}>
         <Typography component="h2" sx={{ fontSize: 15, fontWeight: 700, flex: 1 }}>
-          {shown.length === 0
+          {changes.length === 0
             ? `No differences: ${after.title} is the same as ${before.title}.`
-            : `From ${before.title} to ${after.title}: ${shown.length} ${shown.length === 1 ? 'change' : 'changes'}`}
+            : `From ${before.title} to ${after.title}: ${changes.length} ${changes.length === 1 ? 'change' : 'changes'}`}
         </Typography>
         <TextField
           select
@@ -125,8 +125,8 @@ export function Review({ before, after, first }: ReviewProps) {
       {shown.length > 0 ? (
         <Changes key={`${page} ${before.title}`} changes={shown} />
       ) : (
-        shown.length > 0 && (
-          <Typography sx={{ color: quiet, mb: 1 }}>On {nameOf(page)} nothing is another value.</Typography>
+        changes.length > 0 && (
+          <Typography sx={{ color: quiet, mb: 1 }}>No values changed on {nameOf(page)}.</Typography>
         )
       )}
       <Box sx={{ mt: 2 }}>

@@ -14,8 +14,8 @@ import {
 import { edit } from '../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { Field } from '../ui/Field.tsx';
-import { fluidWidths } from '../workbench/values/cells.ts';
-import { columnsOf } from '../workbench/values/columns.ts';
+import { fluidWidths } from '../values/cells.ts';
+import { columnsOf } from '../values/columns.ts';
 
 interface StyleTableProps {
   site: SiteFrame;

@@ -28,7 +28,7 @@ import { edit } from '../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { quiet } from '../ui/theme.ts';
 import { useToggled } from '../ui/toggled.ts';
-import { columnsOf } from '../workbench/values/columns.ts';
+import { columnsOf } from '../values/columns.ts';
 import { Choice } from './Choice.tsx';
 import { PreviewCurves } from './PreviewCurves.tsx';
 import { tenths } from './StyleTable.tsx';

@@ -21,7 +21,7 @@ import { useAddKey } from './add/useAddKey.ts';
 import { BlockKeys } from './block/BlockKeys.tsx';
 import { BlockContextMenu } from './block/BlockMenu.tsx';
 import { Desk } from './desk/Desk.tsx';
-import { ledgerWidth } from './values/columns.ts';
+import { ledgerWidth } from '../values/columns.ts';
 import { Ledger } from './ledger/Ledger.tsx';
 import { lazily } from '../ui/lazily.tsx';
 

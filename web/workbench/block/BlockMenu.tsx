@@ -5,7 +5,7 @@ import { subtree, type Node, type Page, type SiteFrame, type ViewId } from '../.
 import { menuClosed } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
-import { rememberedCopy } from '../values/clipboard.ts';
+import { rememberedCopy } from '../../values/clipboard.ts';
 import type { BlockDialog } from './action.ts';
 import { blockActions, runAround } from './actions.ts';
 import { CopyToViewDialog } from './CopyToViewDialog.tsx';

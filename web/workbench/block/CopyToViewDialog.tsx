@@ -24,7 +24,7 @@ import {
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
-import { columnsOf } from '../values/columns.ts';
+import { columnsOf } from '../../values/columns.ts';
 import { WillChange } from './WillChange.tsx';
 
 interface CarryOverProps {

@@ -28,7 +28,7 @@ import {
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
-import { columnsOf } from '../values/columns.ts';
+import { columnsOf } from '../../values/columns.ts';
 
 interface EvenRowsProps {
   site: SiteFrame;

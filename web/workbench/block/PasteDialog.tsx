@@ -24,7 +24,7 @@ import {
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
-import type { Copied } from '../values/clipboard.ts';
+import type { Copied } from '../../values/clipboard.ts';
 
 interface PasteDialogProps {
   site: SiteFrame;

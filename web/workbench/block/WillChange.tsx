@@ -1,6 +1,6 @@
 import { Box, Table, TableBody, TableCell, TableHead, TableRow } from '@mui/material';
 import type { Page, SiteFrame, ViewId } from '../../../core/index.ts';
-import { propertyInWords, valueInWords, type ValueOf } from '../values/valuesentences.ts';
+import { propertyInWords, valueInWords, type ValueOf } from '../../values/valuesentences.ts';
 
 interface WillChangeProps {
   site: SiteFrame;

@@ -41,7 +41,7 @@ import {
   unite,
 } from '../../state/structure.ts';
 import { copySelected, cutSelected, pasteBeside } from '../../state/clipboard.ts';
-import { rememberCopy, rememberedCopy } from '../values/clipboard.ts';
+import { rememberCopy, rememberedCopy } from '../../values/clipboard.ts';
 
 const counted = (count: number) => `${count} ${count === 1 ? 'override' : 'overrides'}`;
 

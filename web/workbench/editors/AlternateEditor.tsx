@@ -3,7 +3,7 @@ import { messageOf, shownOf, type NodeId } from '../../../core/index.ts';
 import { openPage } from '../../state/documents.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { slate } from '../../ui/theme.ts';
-import { reachOf } from '../values/reach.ts';
+import { reachOf } from '../../values/reach.ts';
 import type { EditorProps } from './editor.ts';
 
 /** Which of a set of alternates shows: each by its letter and name. */

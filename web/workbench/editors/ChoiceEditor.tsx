@@ -1,8 +1,8 @@
 import { ListItemIcon, MenuItem, MenuList } from '@mui/material';
 import { AlignCenter, AlignJustify, AlignLeft, AlignRight, Check, type LucideIcon } from 'lucide-react';
 import { same, lookup } from '../../../core/index.ts';
-import { reachOf } from '../values/reach.ts';
-import { propertyOfRow } from '../values/rows.ts';
+import { reachOf } from '../../values/reach.ts';
+import { propertyOfRow } from '../../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 /** Signs for values that have a common one. */

@@ -4,8 +4,8 @@ import { formatHex } from 'culori';
 import { HexColorPicker } from 'react-colorful';
 import { aliasTo, cssColour } from '../../../core/index.ts';
 import { petrol } from '../../ui/theme.ts';
-import { swatchOf } from '../values/swatch.ts';
-import { propertyOfRow } from '../values/rows.ts';
+import { swatchOf } from '../../values/swatch.ts';
+import { propertyOfRow } from '../../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 /** One of the site's colours, or a colour of its own. */

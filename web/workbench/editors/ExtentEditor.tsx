@@ -1,7 +1,7 @@
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useState } from 'react';
 import type { Extent, Offset } from '../../../core/index.ts';
-import { propertyOfRow } from '../values/rows.ts';
+import { propertyOfRow } from '../../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 /** A width: as it comes, a share of the container, or px. An offset: a share of its area, or px. */

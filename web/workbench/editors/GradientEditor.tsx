@@ -1,7 +1,7 @@
 import { Box, Button, MenuItem, Slider, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { aliasTo, cssColour, type Gradient } from '../../../core/index.ts';
-import { swatchOf } from '../values/swatch.ts';
+import { swatchOf } from '../../values/swatch.ts';
 import type { EditorProps } from './editor.ts';
 
 /** A gradient from one of the site's colours to another, at an angle; or none. */

@@ -6,7 +6,7 @@ import { importFiles } from '../../state/uploading.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { imageUrl } from '../../page/addresses.ts';
 import { petrol, quiet } from '../../ui/theme.ts';
-import { propertyOfRow } from '../values/rows.ts';
+import { propertyOfRow } from '../../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 const TILE = { width: 72, height: 52, objectFit: 'cover', borderRadius: 2 } as const;

@@ -23,7 +23,7 @@ import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { line, petrolTint } from '../../ui/theme.ts';
 import { KindIcon } from '../../ui/KindIcon.tsx';
-import { leading } from '../values/rows.ts';
+import { leading } from '../../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 function Part({ node, own, sourcePlace }: { node: Node; own: boolean; sourcePlace: number }) {

@@ -5,7 +5,7 @@ import { knownProperty, resolve, type Node, type Point } from '../../../core/ind
 import { FocalPointImage } from '../../ui/FocalPointImage.tsx';
 import { openPage } from '../../state/documents.ts';
 import { useAppSelector } from '../../state/store.ts';
-import { leading, propertyOfRow } from '../values/rows.ts';
+import { leading, propertyOfRow } from '../../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 const hundredth = (share: number): number => Math.round(Math.min(1, Math.max(0, share)) * 100);

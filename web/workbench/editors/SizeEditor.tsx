@@ -18,7 +18,7 @@ import {
 } from '../../../core/index.ts';
 import { openPage } from '../../state/documents.ts';
 import { useAppSelector } from '../../state/store.ts';
-import { isNode, leading, propertyOfRow } from '../values/rows.ts';
+import { isNode, leading, propertyOfRow } from '../../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 import { FitWords } from './FitWords.tsx';
 

@@ -1,7 +1,7 @@
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useState } from 'react';
 import { aliasTo, spaceAt, stepType } from '../../../core/index.ts';
-import { propertyOfRow } from '../values/rows.ts';
+import { propertyOfRow } from '../../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 /** A distance: a step of the site's spacing scale, or a number of px. */

@@ -14,7 +14,7 @@ import { edit } from '../../state/edits.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { line, quiet, slate } from '../../ui/theme.ts';
 import { FieldEditor } from '../content/FieldEditor.tsx';
-import { leading, propertyOfRow } from '../values/rows.ts';
+import { leading, propertyOfRow } from '../../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 /** What a field says as plain words; undefined for a list of entries. */

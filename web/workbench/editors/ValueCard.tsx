@@ -2,8 +2,8 @@ import { Box, Button, Popover, Typography, type PopoverActions } from '@mui/mate
 import { useCallback, useRef, type ComponentType } from 'react';
 import { wouldReach, type EditorName } from '../../../core/index.ts';
 import { line, quiet } from '../../ui/theme.ts';
-import { layeredIn } from '../values/cells.ts';
-import { leading, propertyOfRow } from '../values/rows.ts';
+import { layeredIn } from '../../values/cells.ts';
+import { leading, propertyOfRow } from '../../values/rows.ts';
 import { AlternateEditor } from './AlternateEditor.tsx';
 import { ChoiceEditor } from './ChoiceEditor.tsx';
 import { ColourEditor } from './ColourEditor.tsx';

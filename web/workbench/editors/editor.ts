@@ -1,6 +1,6 @@
 import type { EditReach, SiteFrame, ValueContext } from '../../../core/index.ts';
-import type { ValueCell } from '../values/cells.ts';
-import type { ValueRow } from '../values/rows.ts';
+import type { ValueCell } from '../../values/cells.ts';
+import type { ValueRow } from '../../values/rows.ts';
 
 /** What every editor in the card below a cell is given. */
 export interface EditorProps {

@@ -9,7 +9,7 @@ import { viewChosen } from '../../state/desk.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { ink, line, marigold, petrol, quiet, shade } from '../../ui/theme.ts';
 import { pageCounts, treeOf } from './outline/outline.ts';
-import { columnsOf, gridColumns } from '../values/columns.ts';
+import { columnsOf, gridColumns } from '../../values/columns.ts';
 
 const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
 

@@ -7,7 +7,7 @@ import { useAppSelector } from '../../state/store.ts';
 import { line, quiet } from '../../ui/theme.ts';
 import { Header } from './Header.tsx';
 import { Outline } from './outline/Outline.tsx';
-import type { Subject } from '../values/rows.ts';
+import type { Subject } from '../../values/rows.ts';
 import { Values } from './table/Values.tsx';
 import './ledger.css';
 

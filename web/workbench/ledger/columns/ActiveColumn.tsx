@@ -1,7 +1,7 @@
 import { Box } from '@mui/material';
 import type { SiteFrame, ViewId } from '../../../../core/index.ts';
 import { petrolTint } from '../../../ui/theme.ts';
-import { COLUMN, columnsOf } from '../../values/columns.ts';
+import { COLUMN, columnsOf } from '../../../values/columns.ts';
 
 /** The tint of the active view's column, from top to bottom of what it lies in. */
 export function ActiveColumn({ site, view }: { site: SiteFrame; view: ViewId }) {

@@ -20,7 +20,7 @@ import {
 import { valueAimed } from '../../../state/desk.ts';
 import { useAppDispatch } from '../../../state/store.ts';
 import { quiet } from '../../../ui/theme.ts';
-import { propertyInWords, valueInWords } from '../../values/valuesentences.ts';
+import { propertyInWords, valueInWords } from '../../../values/valuesentences.ts';
 
 type Column = 'element' | 'property' | 'value' | 'instead';
 const COLUMNS: { id: Column; label: string }[] = [

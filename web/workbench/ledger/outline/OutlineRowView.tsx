@@ -9,7 +9,7 @@ import {
   type ViewId,
 } from '../../../../core/index.ts';
 import { NameField } from '../../../ui/NameField.tsx';
-import { columnsOf, gridColumns } from '../../values/columns.ts';
+import { columnsOf, gridColumns } from '../../../values/columns.ts';
 import { KindIcon } from '../../../ui/KindIcon.tsx';
 import { tileOf, type OutlineRow, type Tile } from './outline.ts';
 import type { OutlineTree } from './useOutline.ts';

@@ -12,7 +12,7 @@ import { edit } from '../../../state/edits.ts';
 import { duplicate, remove, turnTile } from '../../../state/structure.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import type { RowsHandle } from '../../../ui/VirtualRows.tsx';
-import { columnsOf } from '../../values/columns.ts';
+import { columnsOf } from '../../../values/columns.ts';
 import { isFolded, outlineRows, treeOf, type OutlineRow } from './outline.ts';
 
 /** Where the keyboard is: a row, and a column (-1 for the name). */

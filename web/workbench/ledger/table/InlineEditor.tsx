@@ -2,7 +2,7 @@ import { Box, InputBase } from '@mui/material';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import type { EditReach, ValueType } from '../../../../core/index.ts';
 import { coral, line, petrol } from '../../../ui/theme.ts';
-import { reachOf } from '../../values/reach.ts';
+import { reachOf } from '../../../values/reach.ts';
 
 interface InlineEditorProps {
   label: string;

@@ -2,7 +2,7 @@ import { Box, Checkbox, FormControlLabel, InputBase } from '@mui/material';
 import { Search } from 'lucide-react';
 import type { RefObject } from 'react';
 import { line, paper } from '../../../ui/theme.ts';
-import type { Narrowed } from '../../values/rows.ts';
+import type { Narrowed } from '../../../values/rows.ts';
 
 interface NarrowingProps {
   narrowed: Narrowed;

@@ -1,11 +1,11 @@
 import { TEXT_CONTRAST, type Page, type SiteFrame } from '../../../../core/index.ts';
 import { valueAimed } from '../../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
-import { layeredIn } from '../../values/cells.ts';
-import { traceChain } from '../../values/chain.ts';
-import { contrastSaid } from '../../values/contrast.ts';
-import { foundAt } from '../../values/found.ts';
-import { leading, propertyOfRow } from '../../values/rows.ts';
+import { layeredIn } from '../../../values/cells.ts';
+import { traceChain } from '../../../values/chain.ts';
+import { contrastSaid } from '../../../values/contrast.ts';
+import { foundAt } from '../../../values/found.ts';
+import { leading, propertyOfRow } from '../../../values/rows.ts';
 import type { Place, ValueTable } from './useValueTable.ts';
 
 /** The trace of the cell that is pointed at, or has the keyboard. Each link leads to the cell it speaks of. */

@@ -1,9 +1,9 @@
 import type { DragEvent, PointerEvent, ReactNode } from 'react';
 import { type SiteFrame } from '../../../../core/index.ts';
 import { draw } from '../../../ui/draw.ts';
-import type { ValueCell } from '../../values/cells.ts';
-import { propertyOfRow, type ValueRow } from '../../values/rows.ts';
-import { swatchOf } from '../../values/swatch.ts';
+import type { ValueCell } from '../../../values/cells.ts';
+import { propertyOfRow, type ValueRow } from '../../../values/rows.ts';
+import { swatchOf } from '../../../values/swatch.ts';
 
 interface CellProps {
   site: SiteFrame;

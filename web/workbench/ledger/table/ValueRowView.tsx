@@ -1,10 +1,10 @@
 import { ArrowDownUp, Link2, Link2Off } from 'lucide-react';
 import { viewOf, type SiteFrame, type ViewId } from '../../../../core/index.ts';
-import { gridColumns } from '../../values/columns.ts';
+import { gridColumns } from '../../../values/columns.ts';
 import { InlineEditor } from './InlineEditor.tsx';
 import { useAppSelector } from '../../../state/store.ts';
-import { foundAt } from '../../values/found.ts';
-import { isLinked, leading, propertyOfRow, type ValueRow } from '../../values/rows.ts';
+import { foundAt } from '../../../values/found.ts';
+import { isLinked, leading, propertyOfRow, type ValueRow } from '../../../values/rows.ts';
 import type { Place, ValueTable } from './useValueTable.ts';
 import { ValueCellView } from './ValueCellView.tsx';
 

@@ -6,7 +6,7 @@ import type { Page, SiteFrame, ViewId } from '../../../../core/index.ts';
 import { VirtualRows } from '../../../ui/VirtualRows.tsx';
 import { ValueCard } from '../../editors/ValueCard.tsx';
 import { ActiveColumn } from '../columns/ActiveColumn.tsx';
-import { contextOf } from '../../values/cells.ts';
+import { contextOf } from '../../../values/cells.ts';
 import {
   isNarrowing,
   overridesIn,
@@ -14,7 +14,7 @@ import {
   type Narrowed,
   type RowGroup,
   type Subject,
-} from '../../values/rows.ts';
+} from '../../../values/rows.ts';
 import { Narrowing } from './Narrowing.tsx';
 import { SameInEveryView } from '../content/SameInEveryView.tsx';
 import { TraceBar } from './TraceBar.tsx';

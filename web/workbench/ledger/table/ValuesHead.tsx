@@ -11,9 +11,9 @@ import { edit } from '../../../state/edits.ts';
 import { useAppDispatch } from '../../../state/store.ts';
 import { line, quiet, shade } from '../../../ui/theme.ts';
 import { BlockMenuButton } from '../../block/BlockMenu.tsx';
-import { followersOf } from '../../values/followers.ts';
+import { followersOf } from '../../../values/followers.ts';
 import { ReachChoice } from './ReachChoice.tsx';
-import { type Subject } from '../../values/rows.ts';
+import { type Subject } from '../../../values/rows.ts';
 
 /** What the table's subject is called. */
 export function subjectName(subject: Subject): string {

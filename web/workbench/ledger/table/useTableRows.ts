@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { Page, SiteFrame } from '../../../../core/index.ts';
-import { valueCells, type ValueCell } from '../../values/cells.ts';
+import { valueCells, type ValueCell } from '../../../values/cells.ts';
 import {
   isNarrowing,
   narrowedTo,
@@ -12,7 +12,7 @@ import {
   type SideChoice,
   type Subject,
   type ValueRow,
-} from '../../values/rows.ts';
+} from '../../../values/rows.ts';
 
 /** What stands in a line of the table: the heading of a group, or a row by its index. */
 export type Line = { group: RowGroup; open: boolean } | { row: number };

@@ -12,10 +12,10 @@ import { importFiles } from '../../../state/uploading.ts';
 import { edit } from '../../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import type { RowsHandle } from '../../../ui/VirtualRows.tsx';
-import { adjustmentIn } from '../../values/adjustment.ts';
-import { contextOf, layeredIn, targetOf, type ValueCell } from '../../values/cells.ts';
-import { rememberCopy, rememberedCopy } from '../../values/clipboard.ts';
-import { columnsOf } from '../../values/columns.ts';
+import { adjustmentIn } from '../../../values/adjustment.ts';
+import { contextOf, layeredIn, targetOf, type ValueCell } from '../../../values/cells.ts';
+import { rememberCopy, rememberedCopy } from '../../../values/clipboard.ts';
+import { columnsOf } from '../../../values/columns.ts';
 import { actOn } from './tablekeys.ts';
 import { useTableRows, type Line } from './useTableRows.ts';
 import {
@@ -27,7 +27,7 @@ import {
   type RowGroup,
   type Subject,
   type ValueRow,
-} from '../../values/rows.ts';
+} from '../../../values/rows.ts';
 
 /** A cell of the table by its row and column. */
 export interface Place {

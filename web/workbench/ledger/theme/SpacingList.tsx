@@ -12,10 +12,10 @@ import {
 } from '../../../../core/index.ts';
 import { documents } from '../../../state/documents.ts';
 import { edit } from '../../../state/edits.ts';
-import { fluidWidths } from '../../values/cells.ts';
+import { fluidWidths } from '../../../values/cells.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
-import { columnsOf, gridColumns } from '../../values/columns.ts';
-import { reachOf } from '../../values/reach.ts';
+import { columnsOf, gridColumns } from '../../../values/columns.ts';
+import { reachOf } from '../../../values/reach.ts';
 import { ThemeCard } from './ThemeCard.tsx';
 
 const { refusedEdit } = documents.actions;

@@ -3,7 +3,7 @@ import { overrideCount, type SiteFrame, type ViewId } from '../../../../core/ind
 import { textStyleChosen } from '../../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { ActiveColumn } from '../columns/ActiveColumn.tsx';
-import { columnsOf, gridColumns } from '../../values/columns.ts';
+import { columnsOf, gridColumns } from '../../../values/columns.ts';
 import { GroupTitle } from '../columns/GroupTitle.tsx';
 import { ColourList } from './ColourList.tsx';
 import { FontList } from './FontList.tsx';

@@ -1,0 +1,44 @@
+import { same } from '../../layered/express.ts';
+import type { EditReach } from '../../layered/change.ts';
+import type { ViewId } from '../../layered/views.ts';
+import type { NodeId } from '../../elements/nodeid.ts';
+import { propertyOf } from '../../elements/propertytable.ts';
+import { done, refused, type Outcome } from '../../outcome.ts';
+import type { LaidOut } from '../../values/arranging.ts';
+import { resolve } from '../../values/trace.ts';
+import { found } from '../values/aim.ts';
+import type { Command } from '../command.ts';
+import { setValue } from '../values/values.ts';
+import { counted, describeReach } from '../values/textbyview.ts';
+
+export interface Arrange {
+  /** What is arranged: a container, a section, a page. */
+  node: NodeId;
+  /** What elements in it, and it itself, get in the view. */
+  laid: LaidOut[];
+  view: ViewId;
+  reach: EditReach;
+  done: 'arranged' | 'tidied';
+}
+
+/** Lays out what stands in an element in a view, each value with the reach, in one step. What holds already is left alone. */
+export const arrange: Command<Arrange> = {
+  run(site, draft, { node, laid, view, reach, done: act }, pages): Outcome<string> {
+    const nodes = found(draft, [node, ...laid.map((each) => each.node)]);
+    if (!nodes.ok) return nodes;
+    const changed = new Set<NodeId>();
+    for (const { node: id, values } of laid) {
+      for (const [name, value] of Object.entries(values)) {
+        const property = propertyOf(name);
+        if (property && same(resolve(site, draft, draft.nodes[id], property, view), value)) continue;
+        const set = setValue.run(site, draft, { nodes: [id], property: name, view, value, reach }, pages);
+        if (!set.ok) return refused(`${draft.nodes[id].name}: ${set.sentence}`);
+        changed.add(id);
+      }
+    }
+    if (changed.size === 0) return refused('They are already there; nothing was changed.');
+    const others = changed.size - (changed.has(node) ? 1 : 0);
+    const what = others === 0 ? act : `${counted(others, 'element')} ${act}`;
+    return done(`${draft.nodes[node].name}: ${what} ${describeReach(site, view, reach)}`);
+  },
+};

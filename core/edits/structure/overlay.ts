@@ -1,0 +1,147 @@
+import type { View, ViewId } from '../../layered/views.ts';
+import { acrossFor, downFor, hundredths, rowsWithin } from '../../layout/boxes.ts';
+import type { NodeId } from '../../elements/nodeid.ts';
+import { knownKind } from '../../elements/kinds/table.ts';
+import { MOST_ROWS, OVERLAY, ROW_HEIGHTS } from '../../elements/properties/area.ts';
+import { knownProperty } from '../../elements/propertytable.ts';
+import { MOST_OFFSET } from '../../elements/valuetypes/offset.ts';
+import type { Extent } from '../../elements/valuetypes/extent.ts';
+import { done, refused, type Outcome } from '../../outcome.ts';
+import { applies } from '../../site/applies.ts';
+import type { Node } from '../../site/node.ts';
+import type { Page, SiteFrame } from '../../site/site.ts';
+import { resolve } from '../../values/trace.ts';
+import { found, store } from '../values/aim.ts';
+import type { Command } from '../command.ts';
+import { fitted } from '../placement/placing.ts';
+import { boxIn, keep, keepWhere, replacedBy, strangeAsk, type ToOther } from './replacecontainer.ts';
+import { accepts } from './structure.ts';
+
+/** The kinds of container that can be an overlay instead; a section has one in it. */
+const CAN_BE = ['column', 'card', 'group', 'row'];
+
+/** Whether an element can become an overlay, or have one in place of all that is in it. */
+export const canBeOverlay = (kind: string): boolean => kind === 'section' || CAN_BE.includes(kind);
+
+/** px; rows of an overlay that is made are about so high. */
+const ROW = 24;
+
+/** What a property is of an element in a view; undefined where it means nothing there. */
+function valueIn(site: SiteFrame, page: Page, node: Node, name: string, view: ViewId): unknown {
+  const property = knownProperty(name);
+  const parent = node.parent === null ? undefined : page.nodes[node.parent].kind;
+  return applies(property, node.kind, parent) ? resolve(site, page, node, property, view) : undefined;
+}
+
+/** Whether an element is as wide as what it stands in has it, and not as its words are. */
+function isHeldWide(site: SiteFrame, page: Page, node: Node, view: ViewId): boolean {
+  const width = (valueIn(site, page, node, 'width', view) ?? 'auto') as Extent;
+  if (width !== 'auto') return 'percent' in width;
+  const own = valueIn(site, page, node, 'blockAlign', view) ?? 'auto';
+  const parts = () => valueIn(site, page, page.nodes[node.parent!], 'justifyItems', view) ?? 'stretch';
+  return (own === 'auto' ? parts() : own) === 'stretch';
+}
+
+/** Whether an element is as high as the row that it stands in. */
+const isHeldHigh = (site: SiteFrame, page: Page, node: Node, view: ViewId): boolean =>
+  page.nodes[node.parent!].kind === 'row' &&
+  valueIn(site, page, page.nodes[node.parent!], 'alignItems', view) === 'stretch';
+
+/** Puts all that is in a section into an overlay in it. */
+function overlayWithin(draft: Page, section: Node, id: NodeId): Node {
+  const { label: name } = knownKind(OVERLAY);
+  const children = [...section.children];
+  draft.nodes[id] = { id, kind: OVERLAY, name, parent: section.id, children, style: {}, content: {} };
+  for (const child of children) draft.nodes[child].parent = id;
+  section.children = [id];
+  store(section, 'self', 'order', {});
+  return draft.nodes[id];
+}
+
+/** Why an element cannot become an overlay; undefined where it can. */
+function hindrance(draft: Page, node: Node): string | undefined {
+  const odd = node.children.find((each) => !accepts({ kind: OVERLAY }, draft.nodes[each].kind));
+  if (!canBeOverlay(node.kind) || odd) return `${node.name} cannot be an overlay. Nothing was changed.`;
+  const parent = draft.nodes[node.parent!];
+  return node.kind === 'section' || accepts(parent, OVERLAY)
+    ? undefined
+    : `${parent.name} takes no overlay. Nothing was changed.`;
+}
+
+/** Turns a container into an overlay in which every part stands where it stood, in every view; of a section, all that is in it. */
+export const makeOverlay: Command<ToOther> = {
+  run(site, draft, args): Outcome<string> {
+    const nodes = found(draft, [args.node]);
+    if (!nodes.ok) return nodes;
+    const [node] = nodes.value;
+    const fault = hindrance(draft, node);
+    if (fault) return refused(fault);
+    const strange = strangeAsk(site, draft, args);
+    if (strange) return strange;
+    const { id, measured } = args;
+    const { list } = site.views;
+    const children = node.children.map((each) => draft.nodes[each]);
+    const rows = new Map(
+      list.map((view) => [view.id, rowsWithin(measured[view.id].height, ROW, ROW_HEIGHTS)]),
+    );
+    const across = (child: Node, view: View) => {
+      const { box, within } = boxIn(measured, view, child.id);
+      return acrossFor(box ?? { left: 0, width: within }, within, view.grid.columns, view.grid.gutter);
+    };
+    const down = (child: Node, view: View) => {
+      const { height, count } = rows.get(view.id)!;
+      return downFor(boxIn(measured, view, child.id).box ?? { top: count * height, height: 0 }, height);
+    };
+    // What holds where they stand now is asked before they are moved.
+    const sizes = new Map(
+      children.map((child) => [
+        child.id,
+        new Map(
+          list.map((view) => {
+            const { box } = boxIn(measured, view, child.id);
+            const wide = isHeldWide(site, draft, child, view.id) && across(child, view).held !== 'stretch';
+            const high = isHeldHigh(site, draft, child, view.id);
+            return [
+              view,
+              { width: wide ? box?.width : undefined, height: high ? box?.height : undefined },
+            ] as const;
+          }),
+        ),
+      ]),
+    );
+    const overlay =
+      node.kind === 'section' ? overlayWithin(draft, node, id) : replacedBy(site, draft, node, id, OVERLAY);
+    store(overlay, 'self', 'order', {});
+    keep(site, overlay, 'rowHeight', (view) => rows.get(view.id)!.height);
+    keep(site, overlay, 'leastRows', (view) => Math.min(MOST_ROWS, rows.get(view.id)!.count));
+    for (const child of children) {
+      fitted(draft, child);
+      keep(site, child, 'areaColumn', (view) => across(child, view).column);
+      keep(site, child, 'span', (view) => across(child, view).span);
+      keep(site, child, 'areaRow', (view) => Math.min(MOST_ROWS, down(child, view).row));
+      keep(site, child, 'areaRows', (view) => Math.min(MOST_ROWS, down(child, view).rows));
+      keep(site, child, 'heldAcross', (view) => across(child, view).held);
+      keepOffset(site, child, 'offsetAcross', (view) => across(child, view).offset);
+      keepOffset(site, child, 'offsetDown', (view) => down(child, view).offset);
+      const size = (view: View) => sizes.get(child.id)!.get(view)!;
+      const length = (px: number | undefined) => (px === undefined ? undefined : hundredths(px));
+      keepWhere(site, draft, child, 'width', (view): Extent | undefined => {
+        const px = length(size(view).width);
+        return px === undefined ? undefined : { px: Math.max(1, px) };
+      });
+      keepWhere(site, draft, child, 'minHeight', (view) => length(size(view).height));
+    }
+    const what = node.kind === 'section' ? 'now contains an overlay' : 'now an overlay';
+    return done(`${node.name}: ${what}; every part stays where it was`);
+  },
+};
+
+function keepOffset(
+  site: SiteFrame,
+  node: Node,
+  name: 'offsetAcross' | 'offsetDown',
+  by: (view: View) => number,
+): void {
+  if (site.views.list.every((view) => by(view) === 0)) return;
+  keep(site, node, name, (view) => ({ px: Math.max(-MOST_OFFSET, Math.min(MOST_OFFSET, by(view))) }));
+}

@@ -1,0 +1,39 @@
+import type { NodeId } from '../elements/nodeid.ts';
+import type { Page } from './site.ts';
+
+/** Those of some elements that stand in none of the others. */
+export function topmost(page: Page, ids: readonly NodeId[]): NodeId[] {
+  const chosen = new Set(ids);
+  const below = (id: NodeId): boolean => {
+    for (let at = page.nodes[id].parent; at !== null; at = page.nodes[at].parent)
+      if (chosen.has(at)) return true;
+    return false;
+  };
+  return [...chosen].filter((id) => !below(id));
+}
+
+/** The other children of an element's parent that are of its kind. */
+export function siblingsLike(page: Page, id: NodeId): NodeId[] {
+  const node = page.nodes[id];
+  if (node.parent === null) return [];
+  return page.nodes[node.parent].children.filter(
+    (other) => other !== id && page.nodes[other].kind === node.kind,
+  );
+}
+
+/** Puts an id behind another, or first; where that other has gone, last. */
+export function putAfter(order: NodeId[], id: NodeId, after: NodeId | null): void {
+  const at = after === null ? -1 : order.indexOf(after);
+  order.splice(after !== null && at < 0 ? order.length : at + 1, 0, id);
+}
+
+/** A set of alternates in which nothing is left goes too. */
+export function withoutEmptySets(page: Page, parents: Iterable<NodeId>): void {
+  for (const id of new Set(parents)) {
+    const set = page.nodes[id];
+    if (set?.kind !== 'alternates' || set.children.length > 0) continue;
+    const { children } = page.nodes[set.parent!];
+    children.splice(children.indexOf(id), 1);
+    delete page.nodes[id];
+  }
+}
