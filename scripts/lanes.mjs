@@ -5,31 +5,43 @@ import { root } from './prepare.mjs';
 
 export const mocha = ['mocha', '--exit', '--parallel', '--jobs', '2'];
 
-/** Files that take long though they are short: they go first, so that no lane waits for the other at the end. */
+/**
+ * What `npm test` leaves to `npm run test:long`: kills, backups, generated sites, comparisons to the pixel, and ways that are gone seldom. Those that take
+ * longest come first, so that no lane waits for the other at the end.
+ */
 const LONG = [
-  ...[
-    'browser/access',
-    'server/backup',
-    'server/cli',
-    'browser/pages',
-    'browser/perview',
-    'browser/differential',
-  ],
-  ...['browser/saving', 'server/folder', 'browser/type', 'browser/overlay', 'browser/sizes'],
-  ...['browser/meaning', 'browser/views', 'browser/shelf', 'server/history', 'browser/values'],
-  ...['browser/desk', 'browser/sheet', 'browser/theme', 'browser/story', 'server/assets', 'browser/sites'],
-  ...['browser/sweep', 'server/publications', 'browser/findings'],
+  ...['browser/meaning', 'browser/access', 'server/backup', 'browser/publications', 'browser/views'],
+  ...['browser/differential', 'server/folder', 'browser/sizes', 'browser/shelf', 'browser/sweep'],
+  ...['browser/video', 'browser/arrange', 'server/cli', 'browser/perview', 'server/history'],
+  ...['server/assets', 'browser/declarations', 'server/messagesfromone', 'browser/overlay', 'browser/links'],
+  ...['browser/shared', 'server/upgrade', 'browser/linked', 'browser/type', 'browser/twosites'],
+  ...['server/postgres', 'browser/audience', 'browser/offering', 'browser/edges', 'browser/overview'],
+  ...['server/outages', 'browser/textsizes', 'browser/colours', 'browser/zoom', 'browser/memory'],
+  ...['server/collecting', 'browser/standards', 'browser/contrast', 'browser/downloads'],
 ];
+
+/** Of the others, those that take longest though they are short. */
+const FIRST = ['browser/pages', 'browser/values', 'browser/windows', 'browser/findings', 'browser/theme'];
+
+const nameOf = (path) => path.replace(/^test\//, '').replace(/\.test\.ts$/, '');
+const ORDER = [...LONG, ...FIRST];
 const rank = (path) => {
-  const at = LONG.findIndex((name) => path.endsWith(`/${name}.test.ts`));
-  return at < 0 ? LONG.length : at;
+  const at = ORDER.indexOf(nameOf(path));
+  return at < 0 ? ORDER.length : at;
 };
 
-/** The test files of folders below `test/`, those that take longest first. */
-export function inLanes(...folders) {
+/** The tiers of tests: what `npm test` runs, the rest, or both. */
+export const TIERS = {
+  short: (path) => !LONG.includes(nameOf(path)),
+  long: (path) => LONG.includes(nameOf(path)),
+  all: () => true,
+};
+
+/** The test files of a tier in folders below `test/`, those that take longest first. */
+export function inLanes(tier, ...folders) {
   return folders
     .flatMap((folder) => readdirSync(join(root, 'test', folder)).map((name) => join('test', folder, name)))
-    .filter((name) => name.endsWith('.test.ts'))
+    .filter((name) => name.endsWith('.test.ts') && TIERS[tier](name))
     .sort(
       (one, other) =>
         rank(one) - rank(other) || statSync(join(root, other)).size - statSync(join(root, one)).size,

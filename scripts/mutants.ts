@@ -1,6 +1,6 @@
 /**
- * `npm run mutants`: makes single changes at random in `core/` — a comparison, a constant, a condition — and lists those that
- * the tests of core do not notice. `npm run mutants -- 60 7 edits` makes 60 changes in `core/edits` from the seed 7; the seed is
+ * `npm run mutants`: makes single changes at random in a folder — a comparison, a constant, a condition — and lists those that
+ * its tests do not notice. `npm run mutants -- 60 7 core/edits` makes 60 changes in `core/edits` from the seed 7; the seed is
  * printed, so that a list can be repeated. A pattern of test files may follow, where all of them would take too long. Each change is made in a copy; the project itself is left alone.
  */
 import { spawn } from 'node:child_process';
@@ -17,8 +17,11 @@ const LANES = 2;
 /** ms; tests that run longer than this are taken to never end. */
 const TIME_LIMIT = 900_000;
 
+/** The folder in which changes are made. */
+const room = process.argv[4] ?? 'core';
+
 /** The test files that run for each change. */
-const tests = process.argv[5] ?? 'test/core/**/*.test.ts';
+const tests = process.argv[5] ?? `test/${room.split('/')[0]}/**/*.test.ts`;
 
 /** A change: the file, where in it, and what stands there before and after. */
 interface Mutant {
@@ -97,21 +100,15 @@ function randomFrom(seed: number): () => number {
 function copyOfProject(): string {
   const folder = mkdtempSync(join(tmpdir(), 'dimorphe-mutants-'));
   for (const name of [
-    'core',
-    'demo',
-    'test/core',
-    'test/demo.ts',
-    'docs',
-    'package.json',
-    'tsconfig.json',
-    '.mocharc.json',
+    ...['api', 'cli', 'core', 'demo', 'docs', 'scripts', 'server', 'test', 'web'],
+    ...['package.json', 'package-lock.json', 'tsconfig.json', 'vite.program.config.ts', '.mocharc.json'],
   ])
     cpSync(join(root, name), join(folder, name), { recursive: true });
   symlinkSync(join(root, 'node_modules'), join(folder, 'node_modules'));
   return folder;
 }
 
-/** Whether all tests of core pass in a copy. */
+/** Whether all tests pass in a copy. */
 async function passes(folder: string): Promise<boolean> {
   const child = spawn('npx', ['mocha', '--bail', '--exit', '--timeout', '60000', tests], {
     cwd: folder,
@@ -125,7 +122,7 @@ async function passes(folder: string): Promise<boolean> {
   return code === 0;
 }
 
-/** Whether the tests of core notice a change made in a copy. */
+/** Whether the tests notice a change made in a copy. */
 async function isNoticed(folder: string, mutant: Mutant): Promise<boolean> {
   const path = join(folder, relative(root, mutant.file));
   const text = readFileSync(mutant.file, 'utf8');
@@ -138,11 +135,8 @@ async function isNoticed(folder: string, mutant: Mutant): Promise<boolean> {
 }
 
 const [count = 100, seed = Math.floor(Math.random() * 1e6)] = process.argv.slice(2, 4).map(Number);
-const room = process.argv[4] ?? '';
 const random = randomFrom(seed);
-const all = filesIn(join(root, 'core', room))
-  .sort()
-  .flatMap(mutantsOf);
+const all = filesIn(join(root, room)).sort().flatMap(mutantsOf);
 const chosen = Array.from(
   { length: Math.min(count, all.length) },
   () => all.splice(Math.floor(random() * all.length), 1)[0],
@@ -155,9 +149,7 @@ const folders = Array.from({ length: LANES }, copyOfProject);
 // Where they fail as it is, every change would count as noticed.
 const sound = await Promise.all(folders.map(passes));
 if (sound.includes(false)) {
-  console.error(
-    'The tests of core fail in a copy of the project with nothing changed in it. Nothing was tried.',
-  );
+  console.error('The tests fail in a copy of the project with nothing changed in it. Nothing was tried.');
   process.exit(1);
 }
 

@@ -83,7 +83,7 @@ const browser = new Set(
 const coreChanged = changed.some((name) => name.startsWith('core/'));
 const files = new Set([
   ...reaching(),
-  ...(coreChanged ? inLanes('core') : []),
+  ...(coreChanged ? inLanes('all', 'core') : []),
   ...[...browser].map((name) => `test/browser/${name}.test.ts`),
 ]);
 const there = [...files].filter((name) => existsSync(name));

@@ -1,9 +1,12 @@
-/** `npm test`: installs what is missing, then type check, lint with the folder rule, measured ratios, and all tests. The last line has the totals. */
+/**
+ * `npm test`: installs what is missing, then type check, lint with the folder rule, measured ratios, and the tests of every main way. `npm run
+ * test:long` runs the other tests, `node scripts/test.mjs all` everything. The last line has the totals.
+ */
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { inLanes, mocha } from './lanes.mjs';
+import { inLanes, mocha, TIERS } from './lanes.mjs';
 import { builtInterface, builtProgram, dependencies, root, run } from './prepare.mjs';
 
 /** What tests need of Debian's packages, installed where it is missing. Answers whether it is there. */
@@ -47,6 +50,10 @@ const beside = (name, command, args) =>
     child.on('close', (status) => resolve(status === 0 ? [] : [name]));
   });
 
+const tier = process.argv[2] ?? 'short';
+if (!Object.hasOwn(TIERS, tier))
+  throw new Error(`There is no tier of tests “${tier}”, only ${Object.keys(TIERS).join(', ')}.`);
+
 dependencies();
 const browser = installed(
   'Chromium and its driver',
@@ -56,34 +63,43 @@ const browser = installed(
 const postgres = installed('PostgreSQL', ['postgresql'], () => existsSync('/usr/lib/postgresql'));
 builtProgram();
 builtInterface();
-console.log('\n— Types, lint, and arrows between the folders');
-const folders = ['core', 'api', 'server', 'web', 'cli', 'demo', 'test', 'scripts'];
-const looked = await Promise.all([
-  // Most of what lint makes is soon of no use: with more room for that less is spent on looking what still is.
-  beside('Lint', process.execPath, [
-    '--max-semi-space-size=128',
-    join('node_modules', 'eslint', 'bin', 'eslint.js'),
-    '.',
-  ]),
-  beside('Types', 'npx', ['tsc']).then(async (types) => [
-    ...types,
-    ...(await beside('Arrows between the folders', 'npx', [
-      'depcruise',
-      ...folders,
-      '--config',
-      '.dependency-cruiser.cjs',
-    ])),
-  ]),
-]);
-failed.push(...looked.flat());
+/** What is looked at without running the program. */
+async function staticChecks() {
+  console.log('\n— Types, lint, and arrows between the folders');
+  const folders = ['core', 'api', 'server', 'web', 'cli', 'demo', 'test', 'scripts'];
+  const checked = await Promise.all([
+    // Most of what lint makes is soon of no use: with more room for that less is spent on looking what still is.
+    beside('Lint', process.execPath, [
+      '--max-semi-space-size=128',
+      join('node_modules', 'eslint', 'bin', 'eslint.js'),
+      '.',
+    ]),
+    beside('Types', 'npx', ['tsc']).then(async (types) => [
+      ...types,
+      ...(await beside('Arrows between the folders', 'npx', [
+        'depcruise',
+        ...folders,
+        '--config',
+        '.dependency-cruiser.cjs',
+      ])),
+    ]),
+  ]);
+  failed.push(...checked.flat());
 
-check('Ratios that must not get worse', 'node', ['--import=tsx', 'benchmarks/run.ts', '--ratios']);
+  check('Ratios that must not get worse', 'node', ['--import=tsx', 'benchmarks/run.ts', '--ratios']);
+}
+if (tier !== 'long') await staticChecks();
 
 const suites = ['core', 'web', 'server', ...(browser ? ['browser'] : [])];
 const file = join(mkdtempSync(join(tmpdir(), 'dimorphe-totals-')), 'totals.json');
-const ended = step('Tests', 'npx', [...mocha, '--reporter', './test/reporter.cjs', ...inLanes(...suites)], {
-  DIMORPHE_TOTALS: file,
-});
+const ended = step(
+  'Tests',
+  'npx',
+  [...mocha, '--reporter', './test/reporter.cjs', ...inLanes(tier, ...suites)],
+  {
+    DIMORPHE_TOTALS: file,
+  },
+);
 const totals = existsSync(file)
   ? JSON.parse(readFileSync(file, 'utf8'))
   : { passes: 0, failures: 0, pending: 0, faults: [], took: {} };
