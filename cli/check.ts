@@ -1,5 +1,4 @@
-import { siteFindings, viewOf, type Finding, type PageFindings, type Site } from '../core/index.ts';
-import { counted } from './words.ts';
+import { counted, siteFindings, viewOf, type Finding, type PageFindings, type Site } from '../core/index.ts';
 
 /** What a check of a site says, and how the program ends: 0 where nothing keeps anybody out, else 2. */
 export interface Checked {

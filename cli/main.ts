@@ -6,12 +6,14 @@ import { fileURLToPath } from 'node:url';
 import { paths } from '../api/paths.ts';
 import type { BackupResponse } from '../api/responses.ts';
 import {
+  counted,
   lackedWithoutHost,
+  lookup,
+  plural,
   readSiteFile,
   writeSiteFile,
   type NodeId,
   type PageFindings,
-  lookup,
 } from '../core/index.ts';
 import { imageMaker } from '../server/media/imagemaker.ts';
 import { folderTarget, FolderTaken } from '../server/targets/folder.ts';
@@ -23,7 +25,6 @@ import { openStore, type Store } from '../server/store/open.ts';
 import { restoreBackup } from '../server/store/restore.ts';
 import { checked } from './check.ts';
 import { NotSwept, sweptSite } from './sweep.ts';
-import { counted } from './words.ts';
 
 const USAGE = `Usage:
   npm run -s dimorphe -- compile SITE.json OUT_DIR   compiles a site file to a folder that any static server can serve
@@ -173,7 +174,7 @@ async function restore(from: string): Promise<void> {
   );
   if (damaged.length > 0)
     console.error(
-      `${counted(damaged.length, 'file')} of the backup ${damaged.length === 1 ? 'is' : 'are'} damaged and could not be restored; verify lists what needs them.`,
+      `${counted(damaged.length, 'file')} of the backup ${plural(damaged.length, 'is', 'are')} damaged and could not be restored; verify lists what needs them.`,
     );
 }
 

@@ -7,10 +7,9 @@ import { tmpdir } from 'node:os';
 import { delimiter, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import express, { type Express, type RequestHandler } from 'express';
-import type { NodeId, PageFindings, Site } from '../core/index.ts';
 import { paths } from '../api/paths.ts';
 import { findFont, fontBytes } from '../server/media/bytes.ts';
-import { lookup } from '../core/index.ts';
+import { lookup, type NodeId, type PageFindings, type Site } from '../core/index.ts';
 
 /** Why a site was not swept, in a sentence. */
 export class NotSwept extends Error {}

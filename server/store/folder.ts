@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { existsSync, readdirSync, renameSync, rmdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { lookup } from '../../core/index.ts';
+import { lookup, plural } from '../../core/index.ts';
 
 /** A data folder that is not taken, with a sentence for the person who started the program. */
 export class FolderRefused extends Error {}
@@ -52,7 +52,7 @@ export function databaseIn(folder: string): { path: string; fresh: boolean } {
   const missing = CLUSTER.filter((name) => !existsSync(join(path, name)));
   if (missing.length === 0) return { path, fresh: false };
   throw new FolderRefused(
-    `The database in ${path} is not complete: ${missing.join(', ')} ${missing.length === 1 ? 'is' : 'are'} missing. Nothing was changed. ${backup}`,
+    `The database in ${path} is not complete: ${missing.join(', ')} ${plural(missing.length, 'is', 'are')} missing. Nothing was changed. ${backup}`,
   );
 }
 

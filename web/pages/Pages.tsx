@@ -1,7 +1,7 @@
 import { Box, Button, ListItemButton, Typography } from '@mui/material';
 import { FilePlus2, FileQuestion, Globe, House } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { composed, countOverrides, type NodeId, type Site } from '../../core/index.ts';
+import { composed, counted, countOverrides, type NodeId, type Site } from '../../core/index.ts';
 import { pageShown } from '../state/documents.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
@@ -86,7 +86,7 @@ function PageList({
                   whiteSpace: 'nowrap',
                 }}
               >
-                {count} {count === 1 ? 'override' : 'overrides'}
+                {counted(count, 'override')}
               </Typography>
             </ListItemButton>
           </li>

@@ -1,6 +1,7 @@
 import { Box, Typography } from '@mui/material';
 import { useEffect, useMemo, useState } from 'react';
 import {
+  counted,
   differing,
   type Differing,
   type NodeId,
@@ -102,7 +103,7 @@ export function ComparedPreviews({ before, after, page, view }: ComparedPreviews
         ? framed.after.length === 0
           ? `Nothing looks different in ${view.name}.`
           : `Things have moved in ${view.name}, but look the same.`
-        : `${count} ${count === 1 ? 'place looks' : 'places look'} different in ${view.name}.`;
+        : `${counted(count, 'place looks', 'places look')} different in ${view.name}.`;
   return (
     <Box ref={ref}>
       <Typography role="status" aria-label="Images" sx={{ fontSize: 13, mb: 1 }}>

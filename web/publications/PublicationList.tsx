@@ -1,3 +1,4 @@
+import { counted } from '../../core/index.ts';
 import { Alert, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { PublicationLine } from '../../api/responses.ts';
@@ -39,7 +40,7 @@ export function PublicationList({ site, publications, earlier, onCompare }: Publ
             <b>Publication {each.number}</b>
             {each.live && <span className="publication-live">live</span>}
             <div style={{ color: quiet }}>
-              {moment(new Date(each.publishedAt))} · {each.pages} {each.pages === 1 ? 'page' : 'pages'}
+              {moment(new Date(each.publishedAt))} · {counted(each.pages, 'page')}
               {each.heldBack > 0 && `, ${each.heldBack} not included`}
               {each.by && ` · by ${each.by}`}
             </div>

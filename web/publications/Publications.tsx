@@ -1,7 +1,7 @@
 import { Alert, Box, LinearProgress, MenuItem, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import type { PublicationLine, PublicationsResponse } from '../../api/responses.ts';
-import { changesBetween, done, heldBack, type NodeId, type Site } from '../../core/index.ts';
+import { changesBetween, counted, done, heldBack, type NodeId, type Site } from '../../core/index.ts';
 import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
 import { troubleOf, usePublicationsInfiniteQuery, usePublishedQuery } from '../state/server.ts';
 import { useAppSelector } from '../state/store.ts';
@@ -48,7 +48,7 @@ function changedPages(live: Site, site: Site): { pages: ChangedPage[]; shared: b
     const some = count(id);
     if (some === 0) return [];
     const tree = site.pages[id] ?? live.pages[id];
-    const changed = `${some} ${some === 1 ? 'change' : 'changes'}`;
+    const changed = counted(some, 'change');
     const what = !site.pages[id] ? 'goes' : !live.pages[id] ? 'new' : changed;
     return [{ id, name: tree.nodes[tree.root].name || title, what }];
   });

@@ -5,8 +5,9 @@ import { useNavigate } from 'react-router';
 import {
   brokenLinks,
   composed,
-  LIMITS,
+  counted,
   isOnAllPages,
+  LIMITS,
   type NodeId,
   type PageFindings,
   type Site,
@@ -111,7 +112,7 @@ function Found({ site, found }: { site: Site; found: SiteFindings }) {
       <Typography sx={{ fontSize: 13, color: quiet, mt: first.length > 0 ? 0.5 : 0 }}>
         {found.state === 'failed' && 'The pages could not be checked. '}
         {found.state === 'looked' && first.length === 0 && 'No problems found. '}
-        {rest > 0 && `${rest} ${rest === 1 ? 'piece' : 'pieces'} of advice; the workbench lists them.`}
+        {rest > 0 && `${counted(rest, 'piece')} of advice; the workbench lists them.`}
       </Typography>
     </div>
   );

@@ -1,6 +1,13 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
-import { changesBetween, type Change, type NodeId, type Site, type ViewId } from '../../core/index.ts';
+import {
+  changesBetween,
+  counted,
+  type Change,
+  type NodeId,
+  type Site,
+  type ViewId,
+} from '../../core/index.ts';
 import { quiet } from '../ui/theme.ts';
 import { ComparedPreviews } from './ComparedPreviews.tsx';
 import { viewsThatDiffer } from './pageof.ts';
@@ -89,7 +96,7 @@ export function Review({ before, after, first }: ReviewProps) {
         <Typography component="h2" sx={{ fontSize: 15, fontWeight: 700, flex: 1 }}>
           {changes.length === 0
             ? `No differences: ${after.title} is the same as ${before.title}.`
-            : `From ${before.title} to ${after.title}: ${changes.length} ${changes.length === 1 ? 'change' : 'changes'}`}
+            : `From ${before.title} to ${after.title}: ${counted(changes.length, 'change')}`}
         </Typography>
         <TextField
           select

@@ -1,5 +1,5 @@
 import { Typography } from '@mui/material';
-import { LIMITS, madeIn } from '../../core/index.ts';
+import { counted, LIMITS, madeIn } from '../../core/index.ts';
 import type { StepEntry } from '../../api/responses.ts';
 import { useStepsQuery } from '../state/server.ts';
 import { quiet } from '../ui/theme.ts';
@@ -19,7 +19,7 @@ export function StepsBetween({ site, after, to }: { site: string; after: number;
   return (
     <details className="steps-between">
       <summary>
-        How it got here: {steps.length} {steps.length === 1 ? 'step' : 'steps'}
+        How it got here: {counted(steps.length, 'step')}
         {more && ', and earlier ones'}
       </summary>
       <ul aria-label="Steps, the latest first">

@@ -2,7 +2,7 @@ import { Box, Button, IconButton, Link, Tooltip, Typography } from '@mui/materia
 import { Redo2, Undo2 } from 'lucide-react';
 import { useContext } from 'react';
 import { Link as RouterLink } from 'react-router';
-import type { SiteFrame } from '../../core/index.ts';
+import { plural, type SiteFrame } from '../../core/index.ts';
 import { nextStep } from '../state/steps.ts';
 import { retryNow } from '../state/edits.ts';
 import { redo, undo } from '../state/traversal.ts';
@@ -43,8 +43,8 @@ function SaveState() {
         <Typography sx={{ fontSize: 13, lineHeight: 1.3 }}>
           <b>{pending === 1 ? '1 change is' : `${pending} changes are`} not saved.</b> {saveStatus.sentence}{' '}
           {remembered
-            ? `This browser keeps ${pending === 1 ? 'it' : 'them'} and tries again automatically.`
-            : `This browser could not store ${pending === 1 ? 'it' : 'them'} either: keep this window open until all is saved.`}
+            ? `This browser keeps ${plural(pending, 'it', 'them')} and tries again automatically.`
+            : `This browser could not store ${plural(pending, 'it', 'them')} either: keep this window open until all is saved.`}
         </Typography>
         <Button size="small" color="inherit" variant="outlined" onClick={() => dispatch(retryNow())}>
           Try now

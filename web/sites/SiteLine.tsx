@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { paths } from '../../api/paths.ts';
 import type { SiteSummary } from '../../api/responses.ts';
-import { LIMITS } from '../../core/index.ts';
+import { counted, LIMITS } from '../../core/index.ts';
 import { usePageQuery } from '../state/server.ts';
 import { Boundary } from '../ui/Boundary.tsx';
 import { lazily } from '../ui/lazily.tsx';
@@ -138,7 +138,7 @@ export function SiteLine({ site, actions }: LineProps) {
           </Typography>
         )}
         <Typography noWrap sx={{ color: quiet, mt: 0.25, fontSize: 13 }}>
-          {site.pages} {site.pages === 1 ? 'page' : 'pages'} · changed {moment(new Date(site.changedAt))}
+          {counted(site.pages, 'page')} · changed {moment(new Date(site.changedAt))}
         </Typography>
         <Box sx={{ mt: 0.25 }}>
           <Published live={site.live} />

@@ -2,6 +2,7 @@ import { Box, Button, Slider } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import {
+  counted,
   curveAt,
   jumpsIn,
   placeKey,
@@ -91,8 +92,7 @@ function described({ name, curve }: Drawn, site: SiteFrame, crossings: number): 
   const jumps = jumpsIn(curve).map(
     ({ width, narrower, wider }) => `jumps from ${tenths(narrower)} to ${tenths(wider)} px at ${width} px`,
   );
-  const crossed =
-    crossings === 0 ? '' : ` Sizes cross at ${crossings} ${crossings === 1 ? 'width' : 'widths'}.`;
+  const crossed = crossings === 0 ? '' : ` Sizes cross at ${counted(crossings, 'width')}.`;
   return `Size against width, from ${NARROWEST} to ${WIDEST} px. ${name}: ${[...sizes, ...jumps].join(', ')}.${crossed}`;
 }
 

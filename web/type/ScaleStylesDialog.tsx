@@ -13,17 +13,18 @@ import {
 import { useState } from 'react';
 import {
   callOf,
+  counted,
+  curveAt,
+  lookup,
   RATIOS,
   scaleFault,
   scaleSize,
   sizeAt,
   styleCurve,
-  curveAt,
   type Scale,
   type ScaleEnd,
   type ScaleRounding,
   type SiteFrame,
-  lookup,
 } from '../../core/index.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
@@ -178,7 +179,7 @@ export function ScaleStylesDialog({ site, onClose }: { site: SiteFrame; onClose(
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
         <Button variant="contained" disabled={wrong !== undefined || taken.length === 0} onClick={take}>
-          Give {taken.length} {taken.length === 1 ? 'style' : 'styles'} these sizes
+          Give {counted(taken.length, 'style')} these sizes
         </Button>
       </DialogActions>
     </Dialog>

@@ -12,15 +12,16 @@ import {
 } from '@mui/material';
 import { useState } from 'react';
 import {
+  callOf,
+  counted,
+  scaledSize,
   SCALES,
   sizeInSheet,
-  callOf,
   SMALLEST_READ,
   styleValueIn,
   suggestedSizes,
   viewOf,
   type SiteFrame,
-  scaledSize,
   type TextSize,
   type ViewId,
 } from '../../core/index.ts';
@@ -156,7 +157,7 @@ export function ViewSizesDialog({ site, onClose }: { site: SiteFrame; onClose():
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
         <Button variant="contained" disabled={wrong || taken.length === 0} onClick={take}>
-          Change {taken.length} {taken.length === 1 ? 'style' : 'styles'} in {name}
+          Change {counted(taken.length, 'style')} in {name}
         </Button>
       </DialogActions>
     </Dialog>

@@ -1,7 +1,6 @@
 import { Box } from '@mui/material';
 import type { KeyboardEvent } from 'react';
-import type { Point } from '../../core/index.ts';
-import { lookup } from '../../core/index.ts';
+import { lookup, type Point } from '../../core/index.ts';
 
 const hundredth = (share: number): number => Math.round(Math.min(1, Math.max(0, share)) * 100);
 

@@ -1,6 +1,6 @@
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
 import { useId, useMemo, useState } from 'react';
-import { likeInSet, valuesInView, VIEW_SETS, type Site } from '../../core/index.ts';
+import { counted, likeInSet, plural, valuesInView, VIEW_SETS, type Site } from '../../core/index.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { ViewSetChoice } from '../ui/ViewSetChoice.tsx';
@@ -38,10 +38,10 @@ export function ViewSetDialog({ site, onClose }: { site: Site; onClose: () => vo
         {gone.length > 0 && (
           <>
             <Typography sx={{ fontWeight: 700, fontSize: 13, mb: 0.75 }}>
-              {names} {gone.length === 1 ? 'goes' : 'go'}
+              {names} {plural(gone.length, 'goes', 'go')}
               {dropped.length === 0
                 ? '; nothing is set there.'
-                : `, with ${dropped.length} ${dropped.length === 1 ? 'value' : 'values'}:`}
+                : `, with ${counted(dropped.length, 'value')}:`}
             </Typography>
             {dropped.length > 0 && <ValueLines site={site} values={dropped} />}
           </>

@@ -2,6 +2,7 @@ import { Box, IconButton, Radio, Tooltip, Typography } from '@mui/material';
 import { Trash2 } from 'lucide-react';
 import { useId, useMemo, type ReactNode } from 'react';
 import {
+  counted,
   describeWidths,
   valuesInView,
   type Grid,
@@ -162,7 +163,7 @@ export function ViewTable({ site, page, onDelete }: ViewTableProps) {
                       bgcolor: count > 0 ? marigoldPale : 'transparent',
                     }}
                   >
-                    {count} {count === 1 ? 'value' : 'values'}
+                    {counted(count, 'value')}
                   </Typography>
                   <Tooltip title={`Delete ${view.name} …`}>
                     <IconButton

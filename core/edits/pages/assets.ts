@@ -12,7 +12,7 @@ import { withAssets } from '../../values/uses.ts';
 import type { Command } from '../command.ts';
 import { valuesOf } from '../values/stylevalues.ts';
 import { allTrees } from '../views/viewvalues.ts';
-import { counted } from '../values/textbyview.ts';
+import { counted } from '../../plural.ts';
 import { lookup } from '../../lookup.ts';
 
 const GONE = refused('It is no longer on the shelf. Nothing was changed.');

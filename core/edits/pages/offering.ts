@@ -17,7 +17,8 @@ import { textIn } from '../../values/textbyview.ts';
 import { settled, store } from '../values/aim.ts';
 import type { Command } from '../command.ts';
 import { allTrees } from '../views/viewvalues.ts';
-import { counted, nameOfPage, OFFERED, viewsNamed } from '../values/textbyview.ts';
+import { counted } from '../../plural.ts';
+import { nameOfPage, OFFERED, viewsNamed } from '../values/textbyview.ts';
 
 export interface OfferPage {
   page: NodeId;

@@ -20,7 +20,8 @@ import { intoMenus, orderMenus } from './menus.ts';
 import { relink } from '../structure/relink.ts';
 import { plain } from '../structure/structure.ts';
 import { allTrees } from '../views/viewvalues.ts';
-import { counted, nameOfPage } from '../values/textbyview.ts';
+import { counted } from '../../plural.ts';
+import { nameOfPage } from '../values/textbyview.ts';
 import { lookup } from '../../lookup.ts';
 
 const cleaned = (text: string): string => text.replace(/\s+/g, ' ').trim();

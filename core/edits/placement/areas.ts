@@ -12,7 +12,8 @@ import { PLACEMENT_PROPERTIES, setPlacement, placementIn, type AreaPlacement } f
 import { resolve } from '../../values/trace.ts';
 import { found, layeredOf, store, valueFault } from '../values/aim.ts';
 import type { Command } from '../command.ts';
-import { counted, describeReach } from '../values/textbyview.ts';
+import { counted } from '../../plural.ts';
+import { describeReach } from '../values/textbyview.ts';
 
 /** The rows that a new part of an overlay may be put down to. */
 const heldRow = (row: number): number => Math.min(row, MOST_ROWS);

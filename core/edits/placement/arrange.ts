@@ -9,7 +9,8 @@ import { resolve } from '../../values/trace.ts';
 import { found } from '../values/aim.ts';
 import type { Command } from '../command.ts';
 import { setValue } from '../values/values.ts';
-import { counted, describeReach } from '../values/textbyview.ts';
+import { counted } from '../../plural.ts';
+import { describeReach } from '../values/textbyview.ts';
 
 export interface Arrange {
   /** What is arranged: a container, a section, a page. */

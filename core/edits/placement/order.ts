@@ -9,7 +9,8 @@ import { found } from '../values/aim.ts';
 import type { Command } from '../command.ts';
 import { storeOrder } from './placing.ts';
 import { setValue } from '../values/values.ts';
-import { counted, describeReach, viewsNamed } from '../values/textbyview.ts';
+import { counted } from '../../plural.ts';
+import { describeReach, viewsNamed } from '../values/textbyview.ts';
 
 export interface OrderIn {
   node: NodeId;

@@ -23,7 +23,8 @@ import {
 } from '../placement/placing.ts';
 import { accepts, copied, MOST_CHILDREN } from './structure.ts';
 import { subtree } from '../../site/sourceorder.ts';
-import { counted, describeReach, viewsNamed } from '../values/textbyview.ts';
+import { counted } from '../../plural.ts';
+import { describeReach, viewsNamed } from '../values/textbyview.ts';
 import { lookup } from '../../lookup.ts';
 
 /** Characters of a name. */

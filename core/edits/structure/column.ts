@@ -14,7 +14,8 @@ import { found } from '../values/aim.ts';
 import type { Command } from '../command.ts';
 import { fitted, storeOrder } from '../placement/placing.ts';
 import { boxIn, keep, keepWhere, replacedBy, strangeAsk, type ToOther } from './replacecontainer.ts';
-import { counted, viewsNamed } from '../values/textbyview.ts';
+import { counted } from '../../plural.ts';
+import { viewsNamed } from '../values/textbyview.ts';
 
 /** How the parts of an overlay stand one below another in a view. */
 interface Stacked {

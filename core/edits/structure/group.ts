@@ -20,7 +20,8 @@ import { found, store } from '../values/aim.ts';
 import type { Command } from '../command.ts';
 import { fitted, forAudience, replaceAmong, saysShown, storeOrder } from '../placement/placing.ts';
 import { accepts } from './structure.ts';
-import { counted, kindInWords } from '../values/textbyview.ts';
+import { counted } from '../../plural.ts';
+import { kindInWords } from '../values/textbyview.ts';
 
 export interface GroupElements {
   /** Siblings that stand one after the other in source order. */

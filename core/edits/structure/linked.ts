@@ -10,7 +10,8 @@ import { copyOf } from './shared.ts';
 import { MOST_CHILDREN, takesWhole } from './structure.ts';
 import { putAfter } from '../../site/tree.ts';
 import { allTrees } from '../views/viewvalues.ts';
-import { counted, kindInWords, nameOfPage } from '../values/textbyview.ts';
+import { counted, plural } from '../../plural.ts';
+import { kindInWords, nameOfPage } from '../values/textbyview.ts';
 
 const GONE = refused('The saved block is no longer on this site. Nothing was changed.');
 
@@ -92,7 +93,7 @@ export const unlinkBlock: Command<UnlinkBlock> = {
     if (only === undefined) {
       const count = unlinked(site, pages, tree);
       if (count === 0) return refused(`${name} is no longer linked on any page. Nothing was changed.`);
-      return done(`${name}: ${counted(count, 'page')} ${count === 1 ? 'has its' : 'have their'} own now`);
+      return done(`${name}: ${counted(count, 'page')} ${plural(count, 'has its', 'have their')} own now`);
     }
     const head = site.pages.find(({ id }) => id === only);
     const page = linking(site, pages, tree).find(({ id }) => id === only);

@@ -28,7 +28,8 @@ import { relink } from './relink.ts';
 import { MOST_CHILDREN, renamed, shownOnly, takesWhole } from './structure.ts';
 import { valuesOf } from '../values/stylevalues.ts';
 import { putAfter } from '../../site/tree.ts';
-import { counted, describeHolders, kindInWords, viewsNamed } from '../values/textbyview.ts';
+import { counted } from '../../plural.ts';
+import { describeHolders, kindInWords, viewsNamed } from '../values/textbyview.ts';
 
 /** Elements as they were copied, with what of their site they speak of. */
 export interface Copy extends Pick<SiteFrame, 'views' | 'colours' | 'spacing' | 'assets'> {

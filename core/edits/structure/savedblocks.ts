@@ -14,7 +14,7 @@ import { withoutShared } from './shared.ts';
 import { subtree } from '../../site/sourceorder.ts';
 import { allTrees } from '../views/viewvalues.ts';
 import { plain } from './structure.ts';
-import { counted } from '../values/textbyview.ts';
+import { counted, plural } from '../../plural.ts';
 
 /** How many blocks a site keeps. */
 const MOST_SAVED_BLOCKS = 200;
@@ -157,7 +157,7 @@ export const dropKept: Command<{ id: SavedBlockName }> = {
     withoutShared(site, id);
     const own =
       count > 0
-        ? `; ${counted(count, 'page')} that linked it ${count === 1 ? 'has its' : 'have their'} own now`
+        ? `; ${counted(count, 'page')} that linked it ${plural(count, 'has its', 'have their')} own now`
         : '';
     return done(`${name}: removed from the saved blocks${own}`);
   },

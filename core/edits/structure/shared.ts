@@ -11,7 +11,8 @@ import { followLinks, relinkLeaving } from './relink.ts';
 import { copied, renamed } from './structure.ts';
 import { subtree } from '../../site/sourceorder.ts';
 import { allTrees } from '../views/viewvalues.ts';
-import { counted, nameOfPage } from '../values/textbyview.ts';
+import { counted } from '../../plural.ts';
+import { nameOfPage } from '../values/textbyview.ts';
 
 /** What is shared in a place: what a section serves as that can be, and how sentences call it. */
 export const SHARED_NAMES: Record<SharedPlace, string> = {

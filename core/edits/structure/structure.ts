@@ -23,7 +23,8 @@ import type { Command } from '../command.ts';
 import { putAfter, topmost, withoutEmptySets } from '../../site/tree.ts';
 import { subtree } from '../../site/sourceorder.ts';
 import { showOnly, viewsFor } from '../placement/placing.ts';
-import { counted, describeHolders, viewsNamed } from '../values/textbyview.ts';
+import { counted } from '../../plural.ts';
+import { describeHolders, viewsNamed } from '../values/textbyview.ts';
 
 /** How many children a container takes. */
 export const MOST_CHILDREN = 500;

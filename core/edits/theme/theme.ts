@@ -1,3 +1,4 @@
+import { plural } from '../../plural.ts';
 import {
   ColourSchema,
   FontSchema,
@@ -169,7 +170,7 @@ export const removeFromTheme: Command<{ list: keyof typeof LISTS; id: string }> 
       const more = users.length - NAMED;
       const notes = more > 0 ? [...users.slice(0, NAMED), `${more} more`] : users;
       return refused(
-        `${name} is used by ${inSentence(notes)}; give ${users.length === 1 ? 'it' : 'them'} another ${ONE[list]} first. Nothing was removed.`,
+        `${name} is used by ${inSentence(notes)}; give ${plural(users.length, 'it', 'them')} another ${ONE[list]} first. Nothing was removed.`,
       );
     }
     site[list].splice(index, 1);

@@ -16,7 +16,8 @@ import { scopeOf, found, holdersOf, store, type Holders } from './aim.ts';
 import type { Command } from '../command.ts';
 import { isShared, valuesOf } from './stylevalues.ts';
 import { siblingsLike } from '../../site/tree.ts';
-import { counted, describeHolders } from './textbyview.ts';
+import { counted } from '../../plural.ts';
+import { describeHolders } from './textbyview.ts';
 import { lookup } from '../../lookup.ts';
 
 /** Whose overrides go; only those of `view`, or, without one, those of all views. */

@@ -10,7 +10,8 @@ import type { SiteFrame } from '../../site/site.ts';
 import { found, store, valueFault } from './aim.ts';
 import type { Command } from '../command.ts';
 import { isShared, valuesOf } from './stylevalues.ts';
-import { counted, describeHolders } from './textbyview.ts';
+import { counted } from '../../plural.ts';
+import { describeHolders } from './textbyview.ts';
 
 /** Which of the values copied from an element are meant; absent fields: all. */
 export interface ValueChoice {

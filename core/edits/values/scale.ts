@@ -20,7 +20,8 @@ import { topmost } from '../../site/tree.ts';
 import { subtree } from '../../site/sourceorder.ts';
 import { isFluid } from '../../type/fluid.ts';
 import { scaledSize, type TextSize } from '../../type/textsize.ts';
-import { counted, describeHolders, describeReach } from './textbyview.ts';
+import { counted } from '../../plural.ts';
+import { describeHolders, describeReach } from './textbyview.ts';
 
 /** Percent; by how much content can be brought to scale at once. */
 export const SCALES = { least: 20, most: 400 };

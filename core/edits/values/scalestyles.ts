@@ -5,7 +5,7 @@ import { same } from '../../layered/express.ts';
 import { decimals } from '../../type/fluid.ts';
 import { store, valueFault } from './aim.ts';
 import type { Command } from '../command.ts';
-import { counted } from './textbyview.ts';
+import { counted } from '../../plural.ts';
 
 export interface ScaleStyles {
   scale: Scale;

@@ -7,7 +7,8 @@ import type { TextSize } from '../../type/textsize.ts';
 import { styleValueIn } from '../../values/textcurves.ts';
 import { store, valueFault } from './aim.ts';
 import type { Command } from '../command.ts';
-import { counted, describeReach } from './textbyview.ts';
+import { counted } from '../../plural.ts';
+import { describeReach } from './textbyview.ts';
 
 export interface SetStyleSizes {
   sizes: { textStyle: string; size: TextSize }[];

@@ -41,10 +41,6 @@ export const viewsNamed = ({ views }: SiteFrame, meant: readonly ViewId[]): stri
     .reverse()
     .join(', ');
 
-/** A count with its noun: “1 row”, “3 rows”. */
-export const counted = (count: number, one: string, many = `${one}s`): string =>
-  `${count} ${count === 1 ? one : many}`;
-
 /** What a page is called: its name in the workbench, or, where it is not there to be asked, its title. */
 export const nameOfPage = (pages: Record<NodeId, Page | undefined>, { id, title }: PageHead): string => {
   const page = pages[id];

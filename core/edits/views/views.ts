@@ -22,7 +22,7 @@ import { resolve } from '../../values/trace.ts';
 import { VIEW_SETS } from '../../layered/viewsets.ts';
 import type { Command } from '../command.ts';
 import { allTrees, canHandOver, everyLayered, keyOf, towardsBase, type Place } from './viewvalues.ts';
-import { counted } from '../values/textbyview.ts';
+import { counted } from '../../plural.ts';
 import { lookup } from '../../lookup.ts';
 
 /** How many views a site has at most, and how many px lie between the beginnings of two at least. */

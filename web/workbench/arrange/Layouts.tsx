@@ -1,6 +1,6 @@
 import { Box, ButtonBase, Typography } from '@mui/material';
 import { useMemo } from 'react';
-import { preview, type SiteFrame, type View } from '../../../core/index.ts';
+import { counted, preview, type SiteFrame, type View } from '../../../core/index.ts';
 import { sheetAddresses } from '../../page/addresses.ts';
 import { PagePreview } from '../../page/PagePreview.tsx';
 import { line, petrol, quiet } from '../../ui/theme.ts';
@@ -73,7 +73,7 @@ function Drawn({ site, proposal, view, chosen, onChoose }: DrawnProps) {
       <Typography sx={{ fontSize: 13, fontWeight: 700 }}>{WAYS[way]}</Typography>
       <Typography sx={{ fontSize: 12, color: quiet }}>
         {Math.round(height)} px high
-        {laid.length > 0 && `, ${laid.length} ${laid.length === 1 ? 'element' : 'elements'} placed`}
+        {laid.length > 0 && `, ${counted(laid.length, 'element')} placed`}
       </Typography>
       <Box sx={{ mt: 0.75 }}>
         <PagePreview site={site} content={content} view={view} {...DRAWN} fit />

@@ -1,10 +1,11 @@
 import {
-  childrenIn,
   childOrder,
+  childrenIn,
+  counted,
   describeArea,
   knownProperty,
-  resolve,
   placementIn,
+  resolve,
   type LaidOut,
   type Mend,
   type NodeId,
@@ -45,7 +46,7 @@ export function changeInWords(
   return said.join(' · ');
 }
 
-const rows = (count: number): string => `${count} ${count === 1 ? 'row' : 'rows'}`;
+const rows = (count: number): string => counted(count, 'row');
 
 /** What is mended of a part, in words. */
 export function mendInWords(page: Page, mend: Mend<NodeId>): string {

@@ -14,6 +14,7 @@ import {
 import { useMemo, useState } from 'react';
 import {
   carriedOver,
+  counted,
   countOverrides,
   type NodeId,
   type Page,
@@ -116,7 +117,7 @@ export function CopyToViewDialog({ site, page, within, active, onClose }: CarryO
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
         <Button variant="contained" disabled={changes.length === 0} onClick={carry}>
-          Copy {changes.length} {changes.length === 1 ? 'override' : 'overrides'}
+          Copy {counted(changes.length, 'override')}
         </Button>
       </DialogActions>
     </Dialog>

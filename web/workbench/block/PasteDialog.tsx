@@ -13,6 +13,7 @@ import { useState } from 'react';
 import {
   applies,
   chosenValues,
+  counted,
   knownKind,
   PROPERTY_GROUPS,
   type Node,
@@ -125,7 +126,7 @@ export function PasteDialog({ site, page, nodes, copied, onClose }: PasteDialogP
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
         <Button variant="contained" disabled={chosen.length === 0} onClick={paste}>
-          Paste {chosen.length} {chosen.length === 1 ? 'value' : 'values'}
+          Paste {counted(chosen.length, 'value')}
         </Button>
       </DialogActions>
     </Dialog>

@@ -1,10 +1,11 @@
 import {
   accepts,
   alternatingRuns,
-  inRow,
-  inRowIn,
+  counted,
   countOverrides,
   handmadePairs,
+  inRow,
+  inRowIn,
   isGroup,
   isLinked,
   isOnAllPages,
@@ -43,7 +44,7 @@ import {
 import { copySelected, cutSelected, pasteBeside } from '../../state/clipboard.ts';
 import { rememberCopy, rememberedCopy } from '../../values/clipboard.ts';
 
-const counted = (count: number) => `${count} ${count === 1 ? 'override' : 'overrides'}`;
+const overridesCounted = (count: number) => counted(count, 'override');
 
 const nothing =
   (run: () => void): Thunk =>
@@ -242,7 +243,7 @@ function values({ site, page, nodes, active, onDialog }: Selected): ActionGroup[
   const clear = (ids: NodeId[], what: string, at?: ViewId): BlockAction => {
     const count = countOverrides(page, ids, at);
     return {
-      label: `Clear ${counted(count)} ${at ? `in ${view.name}` : 'in every view'}${what}`,
+      label: `Clear ${overridesCounted(count)} ${at ? `in ${view.name}` : 'in every view'}${what}`,
       disabled: count === 0,
       run: edit('clearOverrides', at ? { nodes: ids, view: at } : { nodes: ids }),
     };
@@ -273,7 +274,7 @@ function values({ site, page, nodes, active, onDialog }: Selected): ActionGroup[
           run: nothing(() => onDialog('paste')),
         },
         {
-          label: `Give its ${counted(own)} to ${siblings} ${siblings === 1 ? 'sibling' : 'siblings'} of its kind`,
+          label: `Give its ${overridesCounted(own)} to ${counted(siblings, 'sibling')} of its kind`,
           // With none of its own it would take theirs away.
           disabled: siblings === 0 || own === 0 || nodes.length > 1,
           run: edit('matchSiblings', { node: lead.id }),

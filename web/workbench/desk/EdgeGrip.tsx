@@ -1,5 +1,6 @@
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
+  counted,
   knownProperty,
   OVERLAY,
   partsIn,
@@ -66,7 +67,7 @@ function edgeOf({ site, page, node, view, sheet }: EdgeGripProps): Edge {
       least,
       most: knownProperty('leastRows').type.maximum!,
       unit: rowHeightIn(site, page, node, view),
-      words: (rows) => `${rows} ${rows === 1 ? 'row' : 'rows'}`,
+      words: (rows) => counted(rows, 'row'),
     };
   }
   const fits = fittingHeight(sheet, node);

@@ -2,6 +2,7 @@ import { Box } from '@mui/material';
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ComponentProps } from 'react';
 import {
   applies,
+  counted,
   knownProperty,
   OVERLAY,
   overrideCount,
@@ -156,7 +157,7 @@ export function Marks(props: MarksProps) {
               nodes: selected.filter((id) => page.nodes[id]?.parent === parent.id),
             })}
           >
-            {count > 0 ? `${node.name} · ${count} ${count === 1 ? 'override' : 'overrides'} here` : node.name}
+            {count > 0 ? `${node.name} · ${counted(count, 'override')} here` : node.name}
           </Grip>
           {(node.kind === 'section' || (node.kind === OVERLAY && parent?.kind !== OVERLAY)) && (
             <EdgeGrip

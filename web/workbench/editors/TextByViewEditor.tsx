@@ -2,6 +2,7 @@ import { Box, Button, Typography } from '@mui/material';
 import { Check } from 'lucide-react';
 import {
   contentOf,
+  counted,
   knownKind,
   knownProperty,
   plainText,
@@ -25,7 +26,7 @@ function wordsOf({ type }: ContentField, says: unknown): string | undefined {
 
 const characters = (words: string): string => {
   const { length } = [...words];
-  return `${length} ${length === 1 ? 'character' : 'characters'}`;
+  return counted(length, 'character');
 };
 
 /** The words of an element in a view, with what the base says beside them. */

@@ -1,6 +1,6 @@
 import { Box, Button, Popover, Typography, type PopoverActions } from '@mui/material';
 import { useCallback, useRef, type ComponentType } from 'react';
-import { wouldReach, type EditorName } from '../../../core/index.ts';
+import { counted, wouldReach, type EditorName } from '../../../core/index.ts';
 import { line, quiet } from '../../ui/theme.ts';
 import { layeredIn } from '../../values/cells.ts';
 import { leading, propertyOfRow } from '../../values/rows.ts';
@@ -88,7 +88,7 @@ export function ValueCard({ anchor, onClear, ...props }: ValueCardProps) {
       >
         <Typography sx={{ fontSize: 12, color: quiet, flex: 1 }}>
           Changes {names.reverse().join(', ')}
-          {replaced > 0 && `; replaces ${replaced} ${replaced === 1 ? 'override' : 'overrides'}`}
+          {replaced > 0 && `; replaces ${counted(replaced, 'override')}`}
         </Typography>
         {onClear && (
           <Button size="small" onClick={onClear}>

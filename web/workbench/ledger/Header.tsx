@@ -3,15 +3,13 @@ import { ChevronDown } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { PageSummary } from '../../../api/responses.ts';
-import { describeWidths, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
+import { counted, describeWidths, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import { usePageNames } from '../../site/usePageNames.ts';
 import { viewChosen } from '../../state/desk.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { ink, line, marigold, petrol, quiet, shade } from '../../ui/theme.ts';
 import { pageCounts, treeOf } from './outline/outline.ts';
 import { columnsOf, gridColumns } from '../../values/columns.ts';
-
-const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
 
 const overridesOf = (counts: readonly PageSummary[], page: string): number =>
   Object.values(counts.find(({ id }) => id === page)?.overrides ?? {}).reduce((sum, count) => sum + count, 0);
@@ -57,7 +55,7 @@ export function Header(props: { site: SiteFrame; counts: PageSummary[]; page: Pa
           <ChevronDown size={14} aria-hidden />
         </ButtonBase>
         <Typography noWrap sx={{ fontSize: 12, color: quiet }}>
-          {counted(blocks, 'block', 'blocks')} · {counted(overrides, 'override', 'overrides')}
+          {counted(blocks, 'block')} · {counted(overrides, 'override')}
         </Typography>
         <Menu open={menu !== null} anchorEl={menu} onClose={() => setMenu(null)}>
           {site.pages.map((reference) => (
@@ -89,9 +87,7 @@ export function Header(props: { site: SiteFrame; counts: PageSummary[]; page: Pa
           <ButtonBase
             key={view.id}
             aria-pressed={on}
-            title={
-              base ? 'The base: its values are the default for all' : counted(count, 'override', 'overrides')
-            }
+            title={base ? 'The base: its values are the default for all' : counted(count, 'override')}
             onClick={() => dispatch(viewChosen(site.views, view.id))}
             sx={{
               flexDirection: 'column',

@@ -5,6 +5,7 @@ import {
   knownProperty,
   ownLayered,
   plainText,
+  counted,
   wouldReach,
   type Node,
   type SiteFrame,
@@ -14,8 +15,6 @@ import { quiet } from '../../ui/theme.ts';
 import { Box, Button, Paper, Typography } from '@mui/material';
 import { BlockMarks, InlineMarks, useEditorChanges } from './marks.tsx';
 import type { TextInEditing } from './useTextEditing.ts';
-
-const counted = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
 
 /** How many lines the words in an element take. */
 function linesOf(element: HTMLElement): number {

@@ -1,6 +1,7 @@
 import { ChevronDown, ChevronRight, Layers, Link2, UserCheck, UserX } from 'lucide-react';
 import type { PointerEvent } from 'react';
 import {
+  counted,
   isLinked,
   isOnAllPages,
   type NodeId,
@@ -135,8 +136,7 @@ export function OutlineRowView(props: RowProps) {
       {columnsOf(site).map((view, column) => {
         const tile = tileOf(site, page, node, view.id);
         const found = problems?.get(view.id) ?? 0;
-        const label =
-          found === 0 ? tile.label : `${tile.label}, ${found} ${found === 1 ? 'finding' : 'findings'}`;
+        const label = found === 0 ? tile.label : `${tile.label}, ${counted(found, 'finding')}`;
         return (
           <div
             key={view.id}

@@ -1,13 +1,14 @@
 import {
   alternateIn,
+  counted,
   countsOf,
   followed,
   givesWay,
-  hiddenBy,
   headOf,
+  hiddenBy,
   isShown,
-  offeringIn,
   messageOf,
+  offeringIn,
   overrideCount,
   type Node,
   type NodeId,
@@ -115,8 +116,7 @@ export function tileOf(site: SiteFrame, page: Page, node: Node, view: ViewId): T
           : letter
             ? `alternate ${letter} shown`
             : 'shown';
-  const count =
-    overrides === 0 ? 'no overrides' : `${overrides} ${overrides === 1 ? 'override' : 'overrides'}`;
+  const count = overrides === 0 ? 'no overrides' : counted(overrides, 'override');
   return {
     shown,
     letter,

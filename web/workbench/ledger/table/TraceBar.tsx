@@ -1,4 +1,4 @@
-import { TEXT_CONTRAST, type Page, type SiteFrame } from '../../../../core/index.ts';
+import { counted, TEXT_CONTRAST, type Page, type SiteFrame } from '../../../../core/index.ts';
 import { valueAimed } from '../../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { layeredIn } from '../../../values/cells.ts';
@@ -60,7 +60,7 @@ export function TraceBar(props: { site: SiteFrame; page: Page; table: ValueTable
           {sentence}
         </span>
       ))}
-      {replaced > 0 && ` · Everywhere replaces ${replaced} ${replaced === 1 ? 'override' : 'overrides'}`}
+      {replaced > 0 && ` · Everywhere replaces ${counted(replaced, 'override')}`}
     </div>
   );
 }

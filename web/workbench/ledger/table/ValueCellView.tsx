@@ -1,5 +1,5 @@
 import type { DragEvent, PointerEvent, ReactNode } from 'react';
-import { type SiteFrame } from '../../../../core/index.ts';
+import { counted, type SiteFrame } from '../../../../core/index.ts';
 import { draw } from '../../../ui/draw.ts';
 import type { ValueCell } from '../../../values/cells.ts';
 import { propertyOfRow, type ValueRow } from '../../../values/rows.ts';
@@ -61,7 +61,7 @@ function stateWords({ state, bounded, stale }: ValueCell): string {
 }
 
 const foundWords = (count: number): string | undefined =>
-  count === 0 ? undefined : `${count} ${count === 1 ? 'finding' : 'findings'}`;
+  count === 0 ? undefined : counted(count, 'finding');
 
 function barClasses({ state, bounded, joinsLeft, joinsRight, mixed }: ValueCell, words: boolean): string {
   const classes = ['value-bar', state];

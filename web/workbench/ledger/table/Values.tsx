@@ -2,7 +2,7 @@ import { Box, Typography } from '@mui/material';
 import { quiet } from '../../../ui/theme.ts';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useRef, useState } from 'react';
-import type { Page, SiteFrame, ViewId } from '../../../../core/index.ts';
+import { counted, type Page, type SiteFrame, type ViewId } from '../../../../core/index.ts';
 import { VirtualRows } from '../../../ui/VirtualRows.tsx';
 import { ValueCard } from '../../editors/ValueCard.tsx';
 import { ActiveColumn } from '../columns/ActiveColumn.tsx';
@@ -92,11 +92,7 @@ function GroupHeading({
         <button type="button" className="group-heading" aria-expanded={open} onClick={onFold}>
           <Sign size={12} aria-hidden />
           {group.label}
-          {count > 0 && (
-            <span>
-              {count} {count === 1 ? 'override' : 'overrides'}
-            </span>
-          )}
+          {count > 0 && <span>{counted(count, 'override')}</span>}
         </button>
       </div>
     </div>

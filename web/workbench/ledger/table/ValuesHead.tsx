@@ -1,6 +1,7 @@
 import { Box, MenuItem, Select, Tooltip, Typography } from '@mui/material';
 import {
   knownKind,
+  plural,
   textStyleOf,
   type Node,
   type Page,
@@ -65,7 +66,7 @@ function Described({ site, page, subject }: { site: SiteFrame; page: Page; subje
       .filter(({ count }) => count > 0)
       .map(({ view, count }) => `${count} not in ${view.name}`)
       .join(', ');
-    const words = `${followers} on this page ${followers === 1 ? 'follows' : 'follow'} it${not && `; ${not}`}`;
+    const words = `${followers} on this page ${plural(followers, 'follows', 'follow')} it${not && `; ${not}`}`;
     return (
       <Tooltip title={words}>
         <Typography
