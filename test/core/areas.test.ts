@@ -171,6 +171,9 @@ describe('areas', () => {
     expect(across(190, 110)).to.deep.equal({ column: 3, span: 2, held: 'end', offset: 0 });
     expect(downFor({ top: 54, height: 40 }, 24)).to.deep.equal({ row: 3, rows: 2, offset: 6 });
     expect(downFor({ top: 48, height: 24 }, 24)).to.deep.equal({ row: 3, rows: 1, offset: 0 });
+    // A browser’s rounding is no row of its own; more is.
+    expect(downFor({ top: 47.8, height: 24 }, 24)).to.deep.equal({ row: 3, rows: 1, offset: -0.2 });
+    expect(downFor({ top: 47.3, height: 24 }, 24)).to.deep.equal({ row: 2, rows: 2, offset: 23.3 });
   });
 
   it('are found by drawing: on a line that is near, else on the nearest column; free, where one lets go', () => {
