@@ -209,6 +209,7 @@ export { isKeepable, LIMITS, shortened } from './edits/log/limits.ts';
 
 export { ancestorsOf, sourceOrder, subtree } from './site/sourceorder.ts';
 export type { Addresses } from './compile/addresses.ts';
+export { sharingImage } from './compile/sharing.ts';
 export { bodyMarkup } from './compile/body.ts';
 export { elementsMarkup } from './compile/elementmarkup.ts';
 export { isItself, isMadeSmaller, imageKey, type ImageForm } from './compile/images.ts';

@@ -129,7 +129,7 @@ export const hands = (seed: number, count: number): Promise<Handled> =>
   handsAt(seed, count, () => `/sites/${SITE}/pages/${DEMO_PAGES[seed % DEMO_PAGES.length]}`);
 
 /** The screens of a site besides the workbench. */
-const SCREENS = ['pages', 'shelf', 'views', 'type', 'letters', 'publications'];
+const SCREENS = ['pages', 'shelf', 'views', 'type', 'messages', 'publications'];
 
 /** How many moves are made on one screen before the next. */
 const STAY = 25;

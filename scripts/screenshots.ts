@@ -173,10 +173,10 @@ try {
     ...['Nell Ashby', 'nell@ashby.example', 'The rocker', '2031-06-19'],
     'Saturn, if it is up by then.\n\nWe are four, and one of us is six years old: is there a stool to stand on?',
   );
-  await driver.get(`${running.url}/sites/brindle-hill/letters`);
+  await driver.get(`${running.url}/sites/brindle-hill/messages`);
   await (await byRole(driver, 'button', /^(Not read )?Nell Ashby/)).click();
   await pause(1500);
-  await keep('letters');
+  await keep('messages');
 
   await driver.get(`${running.hostUrl}/brindle-hill/`);
   await driver.findElement(By.css('h1'));

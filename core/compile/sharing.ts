@@ -13,7 +13,7 @@ import { addressOf } from './searchmetadata.ts';
 const LARGE = 600;
 
 /** The image that stands for a page where it is shared: the one that it names, or the first large one that its base view shows. */
-function sharedPicture(site: SiteFrame, page: Page, { picture }: PageHead): Asset | undefined {
+export function sharingImage(site: SiteFrame, page: Page, { picture }: PageHead): Asset | undefined {
   const assetOf = (id: unknown) => site.assets.find((asset) => asset.id === id && isImage(asset));
   if (picture !== undefined) return assetOf(picture);
   const { base } = site.views;
@@ -38,7 +38,7 @@ export function sharingHead(
   address: string,
 ): Markup[] {
   const property = (name: string, content: string) => element('meta', { property: name, content });
-  const picture = sharedPicture(site, page, head);
+  const picture = sharingImage(site, page, head);
   return [
     property('og:type', 'website'),
     property('og:site_name', site.name),

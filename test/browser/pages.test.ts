@@ -150,6 +150,18 @@ describe('the pages of a site', function () {
     });
   });
 
+  it('say which image stands for a page where it is shared, while none is chosen', async () => {
+    await toPages();
+    await press('button', /^Home/);
+    const choice = await byRole(bench.driver, 'combobox', 'Sharing image');
+    expect(await choice.getText()).to.equal('automatic: Dome at dusk');
+    await choice.click();
+    await press('option', 'Saturn');
+    await kept('the image is chosen', ({ frame }) => frame.pages[0].picture === 'saturn');
+    await undone();
+    await kept('no image is chosen', ({ frame }) => frame.pages[0].picture === undefined);
+  });
+
   it('are moved in their order, and another becomes the home page', async () => {
     await toPages();
     await press('button', /^Find us/);

@@ -83,7 +83,7 @@ export function Offering({ site, page }: { site: Site; page: NodeId }) {
         <Typography sx={{ fontSize: 12, color: quiet }}>
           {head.slug === ''
             ? 'The home page is where every path leads: it can be left out of menus, but always appears.'
-            : 'Menus leave it out where it is not in menus; where it does not appear, visitors see a short notice instead.'}
+            : 'Where it isn’t in menus, visitors reach it through links only. Where it doesn’t appear, they see a short notice.'}
         </Typography>
       )}
       {(withheld.length > 0 || root.audience) && (

@@ -6,6 +6,7 @@ import {
   isImage,
   pageSlugOf,
   sharedTrees,
+  sharingImage,
   type Arguments,
   type NodeId,
   type SharedPlace,
@@ -37,6 +38,8 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
   const change = (what: Omit<Arguments<'changePage'>, 'page'>) =>
     dispatch(edit('changePage', { page: id, ...what }));
   const move = (after: NodeId | null) => dispatch(edit('movePage', { page: id, after }));
+  const { picture: _chosen, ...without } = head;
+  const chosenByItself = sharingImage(site.frame, page, without);
   const before = pages.find(({ slug }) => slug === '');
   const makeHome = () => {
     const slugOfBefore = before
@@ -107,18 +110,20 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 2 }}>
         <LanguageField
           value={head.lang ?? ''}
-          none="that of the site"
+          none="same as the site"
           onChange={(lang) => change({ lang: lang || null })}
         />
         <TextField
           select
-          label="Image where it is shared"
+          label="Sharing image"
           size="small"
           value={head.picture ?? ''}
           onChange={({ target }) => change({ picture: target.value || null })}
           slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
         >
-          <MenuItem value="">none</MenuItem>
+          <MenuItem value="">
+            {chosenByItself ? `automatic: ${chosenByItself.name}` : 'automatic: no image is large enough'}
+          </MenuItem>
           {site.frame.assets.filter(isImage).map(({ id: asset, name }) => (
             <MenuItem key={asset} value={asset}>
               {name}

@@ -132,8 +132,10 @@ const changeOf = (before: PageHead, after: PageHead): string[] => [
   ...(before.notice === after.notice ? [] : ['notice where it does not appear']),
   ...(before.lang === after.lang
     ? []
-    : [`language → ${after.lang ? languageName(after.lang) : 'that of the site'}`]),
-  ...(before.picture === after.picture ? [] : [after.picture ? 'image for sharing' : 'no image for sharing']),
+    : [`language → ${after.lang ? languageName(after.lang) : 'same as the site'}`]),
+  ...(before.picture === after.picture
+    ? []
+    : [after.picture ? 'image for sharing' : 'automatic image for sharing']),
   ...(before.missing === after.missing
     ? []
     : [after.missing ? 'shown for missing pages' : 'no longer shown for missing pages']),
