@@ -76,7 +76,7 @@ describe('system messages', () => {
     );
     expect(say('too-many', { minutes: 7 })).to.equal('7 Minuten {warten}');
     expect(say('signed-in', { name: '{name} $& constructor' })).to.equal(
-      'Sie sind angemeldet als {name} $& constructor.',
+      'Sie sind als {name} $& constructor angemeldet.',
     );
   });
 

@@ -36,7 +36,7 @@ describe('system messages', function () {
     const post = await form();
     const lacks = await (await post({ 'field-1': 'Nell', 'field-2': 'nobody' })).text();
     expect(lacks)
-      .to.include('Das wurde noch nicht gesendet. Was Sie geschrieben haben, ist noch da.')
+      .to.include('Ihre Nachricht wurde noch nicht gesendet. Ihre Eingaben sind noch da.')
       .and.include('Bitte geben Sie eine E-Mail-Adresse an.')
       .and.match(/<title>Nicht gesendet: /)
       .and.not.match(/not sent|has to be/i);
@@ -63,7 +63,7 @@ describe('system messages', function () {
     });
     const cookie = signed.headers.get('Set-Cookie')!.split(';')[0];
     const out = await (await fetch(`${url}sign-out/`, { headers: { Cookie: cookie } })).text();
-    expect(out).to.include('Sie sind angemeldet als &#60;i&#62;Nell&#60;/i&#62;.').and.include('>Abmelden<');
+    expect(out).to.include('Sie sind als &#60;i&#62;Nell&#60;/i&#62; angemeldet.').and.include('>Abmelden<');
     const nowhere = await fetch(`${url}nowhere/`);
     expect(nowhere.status).to.equal(404);
     expect(await nowhere.text()).to.match(/lang="de".*Seite nicht gefunden/s);
@@ -78,6 +78,6 @@ describe('system messages', function () {
     await fetch(running.url + paths.live(SITE), { method: 'DELETE' });
     const notice = await fetch(url);
     expect(notice.status).to.equal(404);
-    expect(await notice.text()).to.match(/lang="de".*Diese Website ist im Moment nicht da/s);
+    expect(await notice.text()).to.match(/lang="de".*Diese Website ist derzeit nicht verfügbar/s);
   });
 });
