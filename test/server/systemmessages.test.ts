@@ -46,7 +46,7 @@ describe('system messages', function () {
     for (const status of [303, 303]) expect((await post(whole)).status).to.equal(status);
     const often = await post(whole);
     expect(often.status).to.equal(429);
-    expect(await often.text()).to.match(/senden Sie es in \d+ Min\. noch einmal/);
+    expect(await often.text()).to.match(/versuchen Sie es in \d+ Min\. noch einmal/);
   });
 
   it('is in that language on the host’s own pages, which say so', async () => {
