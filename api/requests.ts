@@ -20,7 +20,7 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
-import { LIMITS } from '../core/index.ts';
+import { FORMAT_VERSION, LIMITS } from '../core/index.ts';
 
 const ID = /^[A-Za-z0-9][A-Za-z0-9_.-]{0,119}$/;
 
@@ -98,6 +98,14 @@ export class EditRequest {
     message: `The sentence of an edit has at most ${LIMITS.sentence} characters.`,
   })
   sentence!: string;
+
+  /** The version of the stored form in which the operations are written; without one they are from before edits said theirs. */
+  @IsOptional()
+  @IsWhole(1, FORMAT_VERSION, 'The version of an edit is a whole number.', {
+    tooLarge:
+      'This edit comes from a newer version of the program. Nothing was changed; load the page again.',
+  })
+  version?: number;
 
   /** Which part of an edit larger than a request this is, from 1. The last one makes the edit. */
   @IsOptional()

@@ -8,7 +8,7 @@ import type {
   PartResponse,
   StepsResponse,
 } from '../../api/responses.ts';
-import { isKeepable, LIMITS, type Operation } from '../../core/index.ts';
+import { isKeepable, LIMITS, upgraded, type Operation } from '../../core/index.ts';
 import type { EditOutcome } from '../store/history.ts';
 import type { Store } from '../store/open.ts';
 import { namesIn, noSite } from './names.ts';
@@ -33,6 +33,9 @@ async function headersOf(request: Request): Promise<EditHeaders> {
   };
   return validated(EditHeaders, given, 400);
 }
+
+/** The version of edits from before they said theirs. */
+const UNSAID_VERSION = 3;
 
 /** Operations without what the request classes add to them. */
 const plainOperations = ({ operations }: EditRequest): Operation[] =>
@@ -118,15 +121,19 @@ export function editRoutes(store: Store): Router {
         'The edit contains a character that is not text and cannot be saved. Nothing was changed.',
       );
     }
-    const operations = await operationsOf(site, key, edit);
-    if (!operations) {
+    const sent = await operationsOf(site, key, edit);
+    if (!sent) {
       response.status(202).json({ received: edit.part! } satisfies PartResponse);
       return;
     }
     const { session, by, of, sentence } = edit;
-    const made = { session, by, ...(of !== undefined && { of }), sentence, operations };
-    const fingerprint = createHash('sha256').update(JSON.stringify(made)).digest('hex');
-    const outcome = await history.edit(site, revision, { key, fingerprint, ...made });
+    const made = { session, by, ...(of !== undefined && { of }), sentence };
+    // Of what was sent: the same request is known again after the program has been updated.
+    const fingerprint = createHash('sha256')
+      .update(JSON.stringify({ ...made, operations: sent }))
+      .digest('hex');
+    const operations = upgraded.operations(sent, edit.version ?? UNSAID_VERSION);
+    const outcome = await history.edit(site, revision, { key, fingerprint, ...made, operations });
     answer(response, outcome);
   });
 

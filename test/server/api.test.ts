@@ -54,6 +54,16 @@ describe('the application’s server', () => {
     expect(after.page.nodes['headline' as never]).to.have.nested.property('style.self.weight.base', 500);
   });
 
+  it('keeps an edit of a window that was loaded before the program was updated, in the present form', async () => {
+    const { revision } = await page();
+    // Version 2 had another name for this rule; a finding is dismissed under the name of its rule.
+    const dismissed = { reason: 'It is meant so.', of: '0123456789' };
+    const old = edit(set(inHome('headline', 'aside/words-over-words'), dismissed));
+    expect((await send(JSON.stringify({ ...old, version: 2 }), { on: revision })).status).to.equal(200);
+    const { aside } = (await page()).page.nodes['headline' as never] as { aside: object };
+    expect(aside).to.deep.equal({ 'text-over-text': dismissed });
+  });
+
   const edit = (...operations: unknown[]) => ({ operations, session: 'a-test', by: 'edit', sentence: 'x' });
   const faulty: [string, unknown, number, RegExp][] = [
     ['malformed JSON', '{"operations":', 400, /not valid JSON/],
@@ -86,6 +96,8 @@ describe('the application’s server', () => {
     ['a NUL', edit(set(inHome('headline', 'content/text'), 'a\0b')), 422, /not text/],
     ['a NUL in its sentence', { ...edit(set(WEIGHT, 500)), sentence: 'a\0b' }, 422, /not text/],
     ['an unknown member', { ...edit(set(WEIGHT, 500)), extra: 1 }, 422, /extra/],
+    ['an edit of a version to come', { ...edit(set(WEIGHT, 500)), version: 99 }, 422, /newer version/],
+    ['an edit of no version', { ...edit(set(WEIGHT, 500)), version: 0 }, 422, /whole number/],
     ['no session', { ...edit(set(WEIGHT, 500)), session: undefined }, 422, /session/],
     ['an undo of nothing', { ...edit(set(WEIGHT, 500)), by: 'undo' }, 422, /named by its key/],
     ['no sentence', { ...edit(set(WEIGHT, 500)), sentence: undefined }, 422, /sentence/],

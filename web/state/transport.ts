@@ -9,7 +9,7 @@ import type {
   StepEntry,
   StepsResponse,
 } from '../../api/responses.ts';
-import { LIMITS, type EditBy, type Operation } from '../../core/index.ts';
+import { FORMAT_VERSION, LIMITS, type EditBy, type Operation } from '../../core/index.ts';
 
 /** An edit as it is sent. */
 export interface EditToSend {
@@ -137,7 +137,7 @@ export function transport(base = '') {
               'Idempotency-Key': `"${key}"`,
               'If-Match': `"${revision}"`,
             },
-            body: JSON.stringify({ ...edit, operations, ...part }),
+            body: JSON.stringify({ ...edit, version: FORMAT_VERSION, operations, ...part }),
           });
           if (response.status !== 202) return await answerOf(response);
         }
