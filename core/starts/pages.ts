@@ -18,7 +18,7 @@ export interface ReadyPage {
 }
 
 function pageOpening(making: StartContext, title: string): Branch {
-  return branch('section', 'opening', 'Opening', {
+  return branch('section', 'opening', 'Hero', {
     style: { gap: making.widths(12, 16, 20), ...room(making, 72) },
     children: [
       headline('headline', escapeText(title), 1),

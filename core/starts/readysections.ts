@@ -20,7 +20,7 @@ export interface ReadySection {
 
 /** The first section of a page: words on a band, and an image beside. */
 const opening = (making: StartContext): Branch =>
-  branch('section', 'opening', 'Opening', {
+  branch('section', 'opening', 'Hero', {
     style: { backgroundColour: same('{band}'), colour: same('{on-band}'), ...room(making, 112) },
     children: [
       branch('row', 'opening-row', 'Row: text + image', {
@@ -59,8 +59,8 @@ const opening = (making: StartContext): Branch =>
 export const READY_SECTIONS: readonly ReadySection[] = [
   {
     id: 'opening',
-    label: 'Opening',
-    terms: 'first top headline banner welcome image picture',
+    label: 'Hero',
+    terms: 'opening first top headline banner welcome image picture',
     make: opening,
   },
   { id: 'words-picture', label: 'Text and image', terms: 'image picture text beside', make: wordsAndPicture },

@@ -79,7 +79,7 @@ export function opening(making: StartContext): Branch {
       }),
     ],
   });
-  return branch('section', 'opening', 'Opening', {
+  return branch('section', 'opening', 'Hero', {
     style: { backgroundColour: same('{band}'), colour: same('{on-band}'), ...room(making, 120) },
     children: [
       branch('row', 'opening-row', 'Row: words', {

@@ -41,7 +41,7 @@ describe('the workbench: what can be added', function () {
 
   it('has ready-made sections in the site’s own theme, and adds one below the selected section', async () => {
     const { driver } = bench;
-    await selectInOutline(driver, 'Opening: the dome opens at dusk');
+    await selectInOutline(driver, 'Hero: the dome opens at dusk');
     const panel = await addPanel(driver, 'Sections');
     const offers = await panel.findElements(By.css('[role=listitem] button'));
     expect(offers.length).to.be.at.least(16);
@@ -54,9 +54,7 @@ describe('the workbench: what can be added', function () {
     );
     // The observatory's Dusk, #1d2b4f.
     expect(colour).to.equal('rgb(29, 43, 79)');
-    await (
-      await byRole(driver, 'button', 'Below Opening: the dome opens at dusk', { inside: panel })
-    ).click();
+    await (await byRole(driver, 'button', 'Below Hero: the dome opens at dusk', { inside: panel })).click();
     await (await byRole(driver, 'button', 'Prices', { inside: panel })).click();
     await expectStep(driver, 'Prices: added to Home with 2 elements in it');
     await byRole(driver, 'grid', 'Values of Prices');
@@ -170,8 +168,8 @@ describe('the workbench: what can be added', function () {
   it('lets a section be drawn between rows of the outline', async () => {
     const { driver } = bench;
     const panel = await addPanel(driver, 'Sections');
-    const offer = await byRole(driver, 'button', 'Opening', { inside: panel });
-    const row = await outlineRow(driver, 'Opening: the dome opens at dusk');
+    const offer = await byRole(driver, 'button', 'Hero', { inside: panel });
+    const row = await outlineRow(driver, 'Hero: the dome opens at dusk');
     const box = await row.getRect();
     const at = { x: Math.round(box.x + 60), y: Math.round(box.y + 2), origin: Origin.VIEWPORT };
     await driver
@@ -182,7 +180,7 @@ describe('the workbench: what can be added', function () {
       .move({ ...at, x: at.x + 3 })
       .release()
       .perform();
-    await expectStep(driver, 'Opening: added to Home with 6 elements in it');
+    await expectStep(driver, 'Hero: added to Home with 6 elements in it');
     expect((await sectionsIn('Desktop')).slice(1, 3)).to.deep.equal([
       'What you do, in five words',
       'The dome opens at dusk. Bring a coat.',
@@ -217,7 +215,7 @@ describe('the workbench: what can be added', function () {
 
   it('opens answers by themselves, without a script', async () => {
     const { driver } = bench;
-    await selectInOutline(driver, 'Opening: the dome opens at dusk');
+    await selectInOutline(driver, 'Hero: the dome opens at dusk');
     const panel = await addPanel(driver, 'Sections');
     await (await byRole(driver, 'button', 'Questions and answers', { inside: panel })).click();
     await expectStep(driver, /^Questions and answers: added/);

@@ -63,7 +63,7 @@ describe('the workbench: outline and desk', function () {
         'the found one with those above it',
         async () =>
           (await names()).join(' > ') ===
-          'Home > Opening: the dome opens at dusk > Row: text + dome > Text > Headline',
+          'Home > Hero: the dome opens at dusk > Row: text + dome > Text > Headline',
       );
       await find.sendKeys(Key.ESCAPE);
       const rows = async () =>

@@ -210,9 +210,9 @@ describe('the workbench: placing freely', function () {
 
   it('adds an overlay with words over an image; the image fills its area, and words that grow push down', async () => {
     const { driver } = bench;
-    await selectInOutline(driver, 'Opening: the dome opens at dusk');
+    await selectInOutline(driver, 'Hero: the dome opens at dusk');
     await addElement(driver, 'Overlay');
-    await expectStep(driver, 'Overlay added to Opening: the dome opens at dusk');
+    await expectStep(driver, 'Overlay added to Hero: the dome opens at dusk');
     const seen = () =>
       inSheet<number[]>(
         driver,

@@ -37,14 +37,14 @@ describe('the workbench: the overview', function () {
     for (const view of VIEWS)
       expect((await column(view)).slice(0, 3), view).to.deep.equal([
         'Header',
-        'Opening: the dome opens at dusk',
+        'Hero: the dome opens at dusk',
         'How an evening goes',
       ]);
     expect(await column('Mobile'), 'hidden there').to.not.include('Moon phase strip');
     expect(await column('Desktop')).to.include('Moon phase strip');
     await eventually('the height that the sheet has', async () => {
-      const label = await (await mark('Opening: the dome opens at dusk', 'Desktop')).getAccessibleName();
-      return label === `Opening: the dome opens at dusk, ${tall.toLocaleString('en-GB')} px in Desktop`
+      const label = await (await mark('Hero: the dome opens at dusk', 'Desktop')).getAccessibleName();
+      return label === `Hero: the dome opens at dusk, ${tall.toLocaleString('en-GB')} px in Desktop`
         ? true
         : undefined;
     });

@@ -39,7 +39,7 @@ describe('the screen of publications', function () {
   it('is empty before the first, publishes with a note, and leads to the live site', async () => {
     const { driver } = bench;
     await press('link', 'Publish …');
-    await says('region', 'Publish the site', /all of it is new to visitors/);
+    await says('region', 'Publish the site', /everything is new to visitors/);
     await says('region', 'Publications', /None yet/);
     await (await byRole(driver, 'textbox', /^Note/)).sendKeys('The season opens');
     await press('button', 'Publish');

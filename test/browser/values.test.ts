@@ -243,10 +243,10 @@ describe('the workbench: values', function () {
         await still(driver);
       };
       await chooseView(driver, 'Tablet');
-      await choose('Opening: the dome opens at dusk', 'Clear 2 overrides in Tablet');
-      await expectStep(driver, 'Opening: the dome opens at dusk: 2 overrides in Tablet cleared');
+      await choose('Hero: the dome opens at dusk', 'Clear 2 overrides in Tablet');
+      await expectStep(driver, 'Hero: the dome opens at dusk: 2 overrides in Tablet cleared');
       await chord(Key.CONTROL, 'z');
-      await byRole(driver, 'gridcell', 'Opening: the dome opens at dusk in Tablet: shown, 2 overrides');
+      await byRole(driver, 'gridcell', 'Hero: the dome opens at dusk in Tablet: shown, 2 overrides');
       await choose('Card: Saturn', 'Copy values');
       await choose('Text', 'Paste values of Card: Saturn …');
       const paste = await byRole(driver, 'dialog', 'Paste values of Card: Saturn');

@@ -67,7 +67,7 @@ describe('copied elements', () => {
       page,
     );
     expect(siteFaults(step.site)).to.deep.equal([]);
-    expect(step.sentence).to.match(/^Row: text \+ dome: pasted into Opening: .* with \d+ elements in it$/);
+    expect(step.sentence).to.match(/^Row: text \+ dome: pasted into Hero: .* with \d+ elements in it$/);
     expect(shapeOf(step.page, node('new'))).to.deep.equal(shapeOf(page, node('opening-row')));
     const order = (id: string) => childrenIn(frame, step.page.nodes[node(id)], view('mobile'));
     expect(order('new').map((id) => step.page.nodes[id].name)).to.deep.equal(

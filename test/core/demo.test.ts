@@ -1,11 +1,13 @@
 /** The demo site as a whole: every page it is to have, with something of all that differs by view, and one page to practise on. */
 import { expect } from 'chai';
+import { readFile } from 'node:fs/promises';
 import { DEMO_PAGES, demoSite } from '../../demo/site.ts';
 import {
   brokenLinks,
   compileSite,
   composed,
   countOverrides,
+  FORMAT_VERSION,
   headOf,
   knownProperty,
   offeringIn,
@@ -22,6 +24,11 @@ const nodes = pages.flatMap((page) => Object.values(page.nodes));
 const set = (name: string) => nodes.filter(({ style }) => style.self?.[name]?.at !== undefined);
 
 describe('the demo site', () => {
+  it('is a file of the present version, which is not upgraded when it is read', async () => {
+    const file = await readFile(new URL('../../demo/brindle-hill.json', import.meta.url), 'utf8');
+    expect((JSON.parse(file) as { version: number }).version).to.equal(FORMAT_VERSION);
+  });
+
   it('is valid, with every page, no link that leads nowhere, and a menu in every view', () => {
     expect(siteFaults(site)).to.deep.equal([]);
     expect(site.frame.pages.map(({ title }) => title)).to.deep.equal([

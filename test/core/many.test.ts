@@ -73,7 +73,7 @@ describe('clearing overrides', () => {
     const nodes = subtree(home, id('opening'));
     expect(
       run(site, home, 'clearOverrides', { nodes: [id('opening')], view: view('mobile') }).sentence,
-    ).to.equal('Opening: the dome opens at dusk: 2 overrides in Mobile cleared');
+    ).to.equal('Hero: the dome opens at dusk: 2 overrides in Mobile cleared');
     expect(run(site, home, 'clearOverrides', { nodes }).sentence).to.match(
       /^7 elements: \d+ overrides in every view cleared$/,
     );

@@ -165,7 +165,7 @@ describe('moving in the source', () => {
     const { page, sentence, site: after } = move(['headline', 'book'], 'opening', null);
     expect(page.nodes[node('opening')].children.slice(0, 2)).to.deep.equal(['headline', 'book']);
     expect(page.nodes[node('opening-words')].children).to.deep.equal(['lead']);
-    expect(sentence).to.equal('2 elements: moved to Opening: the dome opens at dusk, in every view');
+    expect(sentence).to.equal('2 elements: moved to Hero: the dome opens at dusk, in every view');
     expect(siteFaults(after)).to.deep.equal([]);
     const within = move(['book'], 'opening-words', 'headline');
     expect(within.page.nodes[node('opening-words')].children).to.deep.equal(['headline', 'book', 'lead']);

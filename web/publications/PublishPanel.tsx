@@ -154,7 +154,7 @@ export function PublishPanel({
     if (!data || before === undefined) return 'Loading the published version …';
     return before
       ? 'The site has been taken down: visitors see a plain notice.'
-      : 'Nothing of the site is published yet: all of it is new to visitors.';
+      : 'Nothing has been published yet: everything is new to visitors.';
   };
   const start = async () => {
     reset();
