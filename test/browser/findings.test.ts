@@ -210,7 +210,11 @@ describe('the workbench: findings', function () {
     expect(await listed(small)).to.contain('Dismissed: It is a legend.');
     // Another change of its element: it may be another finding now.
     await type(driver, 'Line height', 'Mobile', '1.7');
-    await choose('Findings listed', /^In all views/);
+    await eventually('all findings are listed, as none is dismissed', async () =>
+      /^In all views/.test(await (await byRole(driver, 'combobox', 'Findings listed')).getText())
+        ? true
+        : undefined,
+    );
     await listed(small);
     await undo();
     await gone(small);

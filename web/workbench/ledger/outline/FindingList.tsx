@@ -47,9 +47,9 @@ export function FindingList({ site, page, active, text }: FindingListProps) {
   const { name } = viewOf(site.views, active);
   const wanted = text.trim().toLowerCase();
   const here = list.filter(({ views }) => views.includes(active));
-  // What nobody has dismissed any more cannot be listed.
-  const chosen = where === 'aside' && asides.length === 0 ? 'all' : where;
-  const shown = { here, all: list, aside: asides }[chosen].filter(
+  // Where nothing is dismissed, all are listed, and stay listed when something is dismissed again.
+  if (where === 'aside' && asides.length === 0) setWhere('all');
+  const shown = { here, all: list, aside: asides }[where].filter(
     (each) =>
       !wanted ||
       [each.sentence, each.rule, nameOf(site, page, each)].some((words) =>
@@ -61,7 +61,7 @@ export function FindingList({ site, page, active, text }: FindingListProps) {
       ? 'The page is being checked.'
       : wanted
         ? `No finding matches “${text.trim()}”.`
-        : chosen === 'here' && list.length > 0
+        : where === 'here' && list.length > 0
           ? `No problems found in ${name}.`
           : 'No problems found on this page, in any view and at any width that was checked.';
   const groups =
@@ -76,7 +76,7 @@ export function FindingList({ site, page, active, text }: FindingListProps) {
       >
         <Select
           {...select}
-          value={chosen}
+          value={where}
           onChange={({ target }) => setWhere(target.value)}
           inputProps={{ 'aria-label': 'Findings listed' }}
         >
