@@ -128,7 +128,7 @@ export {
   type AlternatingRun,
   type First,
 } from './values/alternating.ts';
-export { messageOf, shownOf } from './layout/alternates.ts';
+export { letterOf, shownOf } from './layout/alternates.ts';
 export type { TextByView } from './elements/content/textbyview.ts';
 export { columnsIn, type RowColumns } from './values/columns.ts';
 export { spaceAt, type Space } from './theme/spacing.ts';

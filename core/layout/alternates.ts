@@ -3,7 +3,7 @@ export const shownOf = <Id>(alternates: readonly Id[], wanted: Id | undefined): 
   wanted !== undefined && alternates.includes(wanted) ? wanted : alternates[0];
 
 /** The letter of an alternate by its place: 0 → A, 25 → Z, 26 → AA. */
-export function messageOf(place: number): string {
+export function letterOf(place: number): string {
   const last = String.fromCharCode(65 + (place % 26));
-  return place < 26 ? last : messageOf(Math.floor(place / 26) - 1) + last;
+  return place < 26 ? last : letterOf(Math.floor(place / 26) - 1) + last;
 }

@@ -44,8 +44,8 @@ export const setPlacement = (site: SiteFrame, page: Page, node: Node, view: View
 
 /** Where a part of an overlay stands in a view. */
 export function placementIn(site: SiteFrame, page: Page, node: Node, view: ViewId): AreaPlacement {
-  const appliedOf = setPlacement(site, page, node, view);
-  return { ...appliedOf, ...heldArea(appliedOf, viewOf(site.views, view).grid.columns) };
+  const placement = setPlacement(site, page, node, view);
+  return { ...placement, ...heldArea(placement, viewOf(site.views, view).grid.columns) };
 }
 
 /** The views in whose grids a part of an overlay has no room where it was set to stand: it stands elsewhere there, or is narrower. */

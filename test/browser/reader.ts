@@ -1,7 +1,7 @@
 /** Reading a published page in Chromium: what is computed of each element, at given widths. */
 
 /** What the browser tells of one element at one width. */
-export interface BrowserFacts {
+export interface SeenElement {
   style: Record<string, string>;
   shown: boolean;
   /** How many elements that stand in for one another are displayed. */
@@ -16,7 +16,7 @@ export interface BrowserFacts {
 export interface SeenAt {
   /** px; the width the browser really gave the page, as its root element has it. */
   width: number;
-  elements: Record<string, BrowserFacts>;
+  elements: Record<string, SeenElement>;
   /** Declarations that, written on an element itself, changed what it computes. */
   changed: { id: string; what: string; from: string; to: string }[];
 }

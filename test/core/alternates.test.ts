@@ -7,7 +7,7 @@ import {
   elementRules,
   handmadePairs,
   isShown,
-  messageOf,
+  letterOf,
   perform,
   resolve,
   knownProperty,
@@ -63,7 +63,7 @@ describe('an alternate for a view', () => {
     ]);
     const second = make('set', 'tablet', 'here', make('dome', 'mobile').page);
     expect(showing(second.page)).to.deep.equal(['dome', 'dome', 'copy-tablet', 'copy-mobile']);
-    expect(second.page.nodes[node('set')].children.map((_id, place) => messageOf(place))).to.deep.equal([
+    expect(second.page.nodes[node('set')].children.map((_id, place) => letterOf(place))).to.deep.equal([
       ...['A', 'B', 'C'],
     ]);
   });

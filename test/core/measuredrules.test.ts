@@ -140,7 +140,7 @@ describe('rules on a page as it is laid out', () => {
     expect(sentences('text over text', two(25, 299))).to.deep.equal([]);
     // Where the letters of the font are known, only they count, and not the space that a line has above and below them.
     const close = two(30);
-    const withMessages = close.elements.map((each, index) => ({
+    const withLetters = close.elements.map((each, index) => ({
       ...each,
       lines: each.lines.map((one) => ({
         ...one,
@@ -148,7 +148,7 @@ describe('rules on a page as it is laid out', () => {
       })),
     }));
     expect(sentences('text over text', close)).to.have.length(1);
-    expect(sentences('text over text', { ...close, elements: withMessages })).to.deep.equal([]);
+    expect(sentences('text over text', { ...close, elements: withLetters })).to.deep.equal([]);
     // What stays in the window is in front on purpose, and over others only while the page moves.
     const [headline, lead] = two(25).elements;
     expect(sentences('text over text', laid(390, [{ ...headline, stays: true }, lead]))).to.deep.equal([]);

@@ -33,12 +33,12 @@ const CELL = { width: 40, height: 30 };
 function thingsIn({ drawn }: Drawing): Readable[] {
   const cells = new Map<string, [number, number][]>();
   drawn.split('\n').forEach((line, row) =>
-    [...line].forEach((message, column) => {
-      if (message !== '.') cells.set(message, [...(cells.get(message) ?? []), [column, row]]);
+    [...line].forEach((letter, column) => {
+      if (letter !== '.') cells.set(letter, [...(cells.get(letter) ?? []), [column, row]]);
     }),
   );
-  const kindOf = (message: string) =>
-    /\d/.test(message) ? 'sign' : /[A-Z]/.test(message) ? 'picture' : 'words';
+  const kindOf = (letter: string) =>
+    /\d/.test(letter) ? 'sign' : /[A-Z]/.test(letter) ? 'picture' : 'words';
   return [...cells]
     .sort(([one], [other]) => (one < other ? 1 : -1))
     .map(([id, places]) => {

@@ -27,7 +27,7 @@ function inspector(failing: { words?: true; see?: true; findings?: true } = {}) 
       await settled();
     }
   };
-  return { made, looked: checked, go, failing };
+  return { made, checked, go, failing };
 }
 
 describe('looking pages over', () => {
@@ -40,7 +40,7 @@ describe('looking pages over', () => {
 
   it('goes one at a time, and leaves out what was changed again meanwhile', async () => {
     const reported: string[] = [];
-    const { made, looked: checked, go } = inspector();
+    const { made, checked, go } = inspector();
     const checking = new Checking(made, ({ id }) => reported.push(id as unknown as string));
     for (const id of ['one', 'two', 'three']) checking.look(asked(id));
     await go();

@@ -6,7 +6,7 @@ import { inParts, transport, type Answer } from '../../web/state/transport.ts';
 import type { Operation } from '../../core/index.ts';
 
 /** A clock whose time passes only when it is told to. */
-function appliedOf() {
+function fakeClock() {
   const timers: { at: number; done: () => void }[] = [];
   const waits: number[] = [];
   let now = 0;
@@ -48,7 +48,7 @@ interface Edit {
 
 /** A save queue of some edits whose answers are given one after the other. */
 function queueOf(keys: string[], answers: (Answer | ((edit: Edit) => Answer))[]) {
-  const time = appliedOf();
+  const time = fakeClock();
   const edits: Edit[] = keys.map((key) => ({ key }));
   const reported: SaveStatus[] = [];
   const events: string[] = [];
@@ -83,9 +83,9 @@ function queueOf(keys: string[], answers: (Answer | ((edit: Edit) => Answer))[])
     time.clock,
   );
   return {
-    keeper: saveQueue,
+    saveQueue,
     edits,
-    told: reported,
+    reported,
     events,
     ...time,
     fail: (why: string | undefined) => (trouble = why),
@@ -100,7 +100,7 @@ const later = (sentence: string, after?: number): Answer => ({
 
 describe('the save queue', () => {
   it('sends one edit after the other, each once, and tells when all is kept', async () => {
-    const { keeper: saveQueue, events, told: reported, pass } = queueOf(['a', 'b'], []);
+    const { saveQueue, events, reported, pass } = queueOf(['a', 'b'], []);
     void saveQueue.keep();
     const ended = saveQueue.keep();
     await pass();
@@ -115,7 +115,7 @@ describe('the save queue', () => {
 
   it('sends again what was not answered or not now, the same edit, with waits that grow', async () => {
     const lost = Array.from({ length: 9 }, () => later('cannot be reached'));
-    const { keeper: saveQueue, events, told: reported, waits, pass } = queueOf(['a'], lost);
+    const { saveQueue, events, reported, waits, pass } = queueOf(['a'], lost);
     void saveQueue.keep();
     await pass();
     expect(events).to.deep.equal([...Array.from({ length: 10 }, () => 'send a'), 'kept a']);
@@ -125,18 +125,14 @@ describe('the save queue', () => {
   });
 
   it('waits at least as long as the server asks for', async () => {
-    const {
-      keeper: saveQueue,
-      waits,
-      pass,
-    } = queueOf(['a'], [later('too many', 7000), later('too many', 100)]);
+    const { saveQueue, waits, pass } = queueOf(['a'], [later('too many', 7000), later('too many', 100)]);
     void saveQueue.keep();
     await pass();
     expect(waits).to.deep.equal([7000, 1000]);
   });
 
   it('tries again at once when it is told to, and begins with short waits after it has succeeded', async () => {
-    const { keeper: saveQueue, waits, events, pass } = queueOf(['a', 'b'], [later('no'), later('no')]);
+    const { saveQueue, waits, events, pass } = queueOf(['a', 'b'], [later('no'), later('no')]);
     void saveQueue.keep();
     await pass(2);
     await settled();
@@ -146,18 +142,13 @@ describe('the save queue', () => {
     await settled();
     expect(events).to.include('kept a').and.include('kept b');
     const again = queueOf(['a', 'b'], [later('no'), { kind: 'saved', revision: 2, missed: [] }, later('no')]);
-    void again.keeper.keep();
+    void again.saveQueue.keep();
     await again.pass();
     expect(again.waits).to.deep.equal([500, 500]);
   });
 
   it('sets aside what is refused and goes on with the others', async () => {
-    const {
-      keeper: saveQueue,
-      events,
-      told: reported,
-      pass,
-    } = queueOf(['a', 'b'], [{ kind: 'refused', sentence: 'No.' }]);
+    const { saveQueue, events, reported, pass } = queueOf(['a', 'b'], [{ kind: 'refused', sentence: 'No.' }]);
     void saveQueue.keep();
     await pass();
     expect(events).to.deep.equal(['send a', 'refused a: No.', 'send b', 'kept b']);
@@ -166,7 +157,7 @@ describe('the save queue', () => {
 
   it('puts an edit on top of others’ and sends it again; not in a circle without waiting', async () => {
     const circle = Array.from({ length: 5 }, (): Answer => ({ kind: 'outdated', missed: [] }));
-    const { keeper: saveQueue, events, waits, pass } = queueOf(['a'], circle);
+    const { saveQueue, events, waits, pass } = queueOf(['a'], circle);
     void saveQueue.keep();
     await pass();
     expect(events.filter((event) => event === 'outdated a')).to.have.length(5);
@@ -177,16 +168,16 @@ describe('the save queue', () => {
   it('waits where it cannot learn what others did', async () => {
     const made = queueOf(['a'], [{ kind: 'outdated' }]);
     made.fail('The log cannot be read.');
-    void made.keeper.keep();
+    void made.saveQueue.keep();
     await made.pass(2);
-    expect(made.told.at(-1)).to.deep.equal({ state: 'failing', sentence: 'The log cannot be read.' });
+    expect(made.reported.at(-1)).to.deep.equal({ state: 'failing', sentence: 'The log cannot be read.' });
     made.fail(undefined);
     await made.pass();
     expect(made.events.at(-1)).to.equal('kept a');
   });
 
   it('stops when it is closed, and leaves what is not kept as it is', async () => {
-    const { keeper: saveQueue, edits, pass } = queueOf(['a'], [later('no')]);
+    const { saveQueue, edits, pass } = queueOf(['a'], [later('no')]);
     const ended = saveQueue.keep();
     await pass(1);
     saveQueue.close();

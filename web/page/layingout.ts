@@ -13,7 +13,7 @@ import {
   type ViewId,
   type Views,
 } from '../../core/index.ts';
-import { FONT_SIZE, isBroken, messageAreaOf, textOf, type LaidText, type MessageArea } from './textlayout.ts';
+import { FONT_SIZE, isBroken, letterAreaOf, textOf, type LaidText, type LetterArea } from './textlayout.ts';
 import { nodeAt, type SheetDocument } from './sheetdocument.ts';
 
 const TARGETS = 'a[href], button, input:not([type=hidden]), select, textarea, summary, video[controls]';
@@ -97,17 +97,17 @@ function looksOf(element: Element): Looks {
 }
 
 /** An element of a document, with what of it is the same at every width. */
-interface BrowserFacts {
+interface SeenElement {
   element: HTMLElement;
   /** The element of the page that begins here. */
   node?: NodeId;
   target?: { name: string; label: Element | null; alone: boolean; native: boolean };
   texts: LaidText[];
-  within: BrowserFacts[];
+  within: SeenElement[];
   looks: Map<ViewId, Looks>;
 }
 
-function targetIn(element: HTMLElement): BrowserFacts['target'] {
+function targetIn(element: HTMLElement): SeenElement['target'] {
   if (!element.matches(TARGETS)) return undefined;
   const words = wordsIn(element);
   const label = element.closest('label');
@@ -123,7 +123,7 @@ function targetIn(element: HTMLElement): BrowserFacts['target'] {
 const isProse = (page: Page, node: NodeId | undefined): boolean =>
   node === undefined || knownKind(page.nodes[node].kind).traits.includes('prose');
 
-function seenIn(element: HTMLElement, page: Page, owner?: NodeId): BrowserFacts {
+function seenIn(element: HTMLElement, page: Page, owner?: NodeId): SeenElement {
   const found = element.classList.length > 0 ? nodeAt(element) : null;
   const node = found !== null && found !== owner && page.nodes[found] ? found : undefined;
   const target = targetIn(element);
@@ -142,7 +142,7 @@ function seenIn(element: HTMLElement, page: Page, owner?: NodeId): BrowserFacts 
   };
 }
 
-function lineOf(rect: DOMRect, clip: Edges, { from, to }: MessageArea): LaidLine {
+function lineOf(rect: DOMRect, clip: Edges, { from, to }: LetterArea): LaidLine {
   const edges = edgesOf(rect);
   const height = edges.bottom - edges.top;
   return {
@@ -180,8 +180,8 @@ interface Clips {
 
 /** A page in a sheet, to be measured at many widths: what is the same at all of them is looked at once. */
 export class Layouts {
-  private readonly body: BrowserFacts;
-  private readonly messageAreas = new Map<string, MessageArea>();
+  private readonly body: SeenElement;
+  private readonly letterAreas = new Map<string, LetterArea>();
 
   constructor(
     private readonly sheet: SheetDocument,
@@ -215,7 +215,7 @@ export class Layouts {
   }
 
   private look(
-    seen: BrowserFacts,
+    seen: SeenElement,
     view: ViewId,
     { clip, bounds }: Clips,
     made: LaidElement[],
@@ -255,7 +255,7 @@ export class Layouts {
     clip: Edges,
     own: LaidElement,
   ): void {
-    const letters = latin ? this.messageArea(font) : { from: 0, to: 1 };
+    const letters = latin ? this.letterArea(font) : { from: 0, to: 1 };
     const rects = [...range.getClientRects()].filter(({ width }) => width > 0.5);
     own.lines.push(...rects.map((rect) => lineOf(rect, clip, letters)));
     if (hyphenates || rects.length < 2) return;
@@ -263,16 +263,16 @@ export class Layouts {
     if (broken.length > 0) own.broken = [...(own.broken ?? []), ...broken];
   }
 
-  private messageArea(font: string): MessageArea {
-    const area = this.messageAreas.get(font) ?? messageAreaOf(font, this.sheet.document);
-    this.messageAreas.set(font, area);
+  private letterArea(font: string): LetterArea {
+    const area = this.letterAreas.get(font) ?? letterAreaOf(font, this.sheet.document);
+    this.letterAreas.set(font, area);
     return area;
   }
 }
 
 function targetOf(
   box: Edges,
-  { name, label, alone, native }: NonNullable<BrowserFacts['target']>,
+  { name, label, alone, native }: NonNullable<SeenElement['target']>,
   { inline }: Looks,
 ) {
   const made: LaidTarget = {

@@ -4,13 +4,13 @@ import { unbreakable } from '../../core/index.ts';
 export const FONT_SIZE = 200;
 
 /** Which share of a line box of a font lies above its capitals, and which share ends with its descenders. */
-export interface MessageArea {
+export interface LetterArea {
   from: number;
   to: number;
 }
 
 /** Measures where the letters of a font lie, with the same letters for every text; browsers give metrics of a font only with text. */
-export function messageAreaOf(font: string, document: Document): MessageArea {
+export function letterAreaOf(font: string, document: Document): LetterArea {
   const context = document.createElement('canvas').getContext('2d');
   if (!context) return { from: 0, to: 1 };
   context.font = font;

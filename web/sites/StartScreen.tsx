@@ -21,7 +21,7 @@ export function StartScreen(props: {
       Sign: Telescope,
       label: 'Try it on the observatory',
       words:
-        'A site with four pages to adapt, change and publish as you like. It is yours; nothing can break.',
+        'A site with eight pages to adapt, change and publish as you like. It is yours; nothing can break.',
       run: props.onTry,
     },
     {

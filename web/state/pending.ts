@@ -124,22 +124,21 @@ export interface Taken extends SyncState {
  * Entries of the log taken over: those after the revision that is known here, one after the other. A pending edit that is
  * found among them is kept. Undefined where an entry is missing in between, or does not fit: then the site is read again.
  */
-export function taken(appliedOf: SyncState, log: readonly LogEntry[]): Taken | undefined {
-  const entries = log.filter(({ revision }) => revision > appliedOf.revision);
-  if (entries.some((entry, index) => entry.revision !== appliedOf.revision + 1 + index)) return undefined;
-  const revision = entries.at(-1)?.revision ?? appliedOf.revision;
+export function taken(state: SyncState, log: readonly LogEntry[]): Taken | undefined {
+  const entries = log.filter(({ revision }) => revision > state.revision);
+  if (entries.some((entry, index) => entry.revision !== state.revision + 1 + index)) return undefined;
+  const revision = entries.at(-1)?.revision ?? state.revision;
   // Only what was made here was kept, as it was made: nothing changes on screen.
-  const asMade = entries.length > 0 && areFirst(entries, appliedOf.pending);
-  const quiet = { site: appliedOf.site, revision, entries, aside: [], overwritten: [] };
-  if (asMade && entries.length === appliedOf.pending.length)
-    return { ...quiet, stored: appliedOf.site, pending: [] };
-  let stored: Site | undefined = appliedOf.stored;
+  const asMade = entries.length > 0 && areFirst(entries, state.pending);
+  const quiet = { site: state.site, revision, entries, aside: [], overwritten: [] };
+  if (asMade && entries.length === state.pending.length) return { ...quiet, stored: state.site, pending: [] };
+  let stored: Site | undefined = state.stored;
   for (const { operations } of entries) stored = stored && withOperations(stored, operations);
   if (!stored) return undefined;
-  if (asMade) return { ...quiet, stored, pending: appliedOf.pending.slice(entries.length) };
+  if (asMade) return { ...quiet, stored, pending: state.pending.slice(entries.length) };
   const keys = new Set(entries.map(({ key }) => key));
-  const left = appliedOf.pending.filter(({ key }) => !keys.has(key));
-  const mine = new Set(appliedOf.pending.map(({ key }) => key));
+  const left = state.pending.filter(({ key }) => !keys.has(key));
+  const mine = new Set(state.pending.map(({ key }) => key));
   const others = entries.filter(({ key }) => !mine.has(key));
   const theirs = others.flatMap(({ operations }) => operations);
   return { ...rebased(stored, left, theirs), stored, revision, entries };

@@ -155,7 +155,7 @@ const AS_ASSET = { path: paths.assets, most: LIMITS.asset };
 const AS_FONT = { path: paths.ownFonts, most: LIMITS.font };
 
 /** Puts one file on the shelf; a font goes to the fonts of the theme. Answers the id of what is on the shelf now. */
-function importSite(file: File): Thunk<Promise<string[]>> {
+function addToShelf(file: File): Thunk<Promise<string[]>> {
   return async (dispatch) => {
     if (await isFont(file)) {
       const font = await dispatch(sendFile<FontResponse>(file, AS_FONT));
@@ -174,7 +174,7 @@ function importSite(file: File): Thunk<Promise<string[]>> {
 
 /** Puts files on the shelf, one after the other, each as a step; what fails is told, and the others go on. Answers their ids. */
 export function importFiles(files: readonly File[]): Thunk<Promise<string[]>> {
-  return async (dispatch) => (await Promise.all(files.map((file) => dispatch(importSite(file))))).flat();
+  return async (dispatch) => (await Promise.all(files.map((file) => dispatch(addToShelf(file))))).flat();
 }
 
 /**

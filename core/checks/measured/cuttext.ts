@@ -47,7 +47,7 @@ const MEET = 0.15;
 /** px */
 const MEET_ACROSS = 2;
 
-const messagesOf = (line: LaidLine): Edges => ({ ...line, ...line.letters });
+const lettersOf = (line: LaidLine): Edges => ({ ...line, ...line.letters });
 
 type OwnedLine = LaidLine & { node: NodeId };
 
@@ -69,7 +69,7 @@ export const wordsOverWords: MeasuredRule = {
     const worst = new Map<NodeId, Detected>();
     for (const [one, other] of pairs(movingLines(page))) {
       if (one.node === other.node) continue;
-      const [first, second] = [messagesOf(one), messagesOf(other)];
+      const [first, second] = [lettersOf(one), lettersOf(other)];
       const down = commonDown(first, second);
       if (commonAcross(one, other) <= MEET_ACROSS) continue;
       if (down <= MEET * Math.min(heightOf(first), heightOf(second))) continue;

@@ -4,7 +4,7 @@ import type { ViewId } from '../../layered/views.ts';
 import { viewOf } from '../../layered/views.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
-import { messageOf } from '../../layout/alternates.ts';
+import { letterOf } from '../../layout/alternates.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import type { Node } from '../../site/node.ts';
 import { sharedPlaceOf } from '../../site/shared.ts';
@@ -254,7 +254,7 @@ export const nextAlternate: Command<NextAlternate> = {
       withValue(set.style.self?.alternate, site.views, view, set.children[next], reach),
     );
     return done(
-      `${set.name}: ${messageOf(next)}, ${draft.nodes[set.children[next]].name}, ${describeReach(site, view, reach)}`,
+      `${set.name}: ${letterOf(next)}, ${draft.nodes[set.children[next]].name}, ${describeReach(site, view, reach)}`,
     );
   },
 };

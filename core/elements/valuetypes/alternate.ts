@@ -1,4 +1,4 @@
-import { messageOf, shownOf } from '../../layout/alternates.ts';
+import { letterOf, shownOf } from '../../layout/alternates.ts';
 import { NodeIdSchema, type NodeId } from '../nodeid.ts';
 import { done, refused } from '../../outcome.ts';
 import type { ValueType } from './valuetype.ts';
@@ -9,18 +9,18 @@ export const alternateType: ValueType<NodeId> = {
   schema: NodeIdSchema,
   parse(text, { siblings }) {
     const source = siblings?.source ?? [];
-    const formMessage = text.trim().toUpperCase();
-    const chosen = source.find((_id, place) => messageOf(place) === formMessage);
+    const letter = text.trim().toUpperCase();
+    const chosen = source.find((_id, place) => letterOf(place) === letter);
     return chosen === undefined
       ? refused(
-          `“${text.trim()}” isn’t one of the alternates; they are ${source.map((_id, place) => messageOf(place)).join(', ')}.`,
+          `“${text.trim()}” isn’t one of the alternates; they are ${source.map((_id, place) => letterOf(place)).join(', ')}.`,
         )
       : done(chosen);
   },
   format(value, { siblings }) {
     const source = siblings?.source ?? [];
     const shown = shownOf(source, value);
-    return shown === undefined ? 'none' : messageOf(source.indexOf(shown));
+    return shown === undefined ? 'none' : letterOf(source.indexOf(shown));
   },
   mentions: (value) => [{ of: 'nodes', id: value }],
   renamed: (value, names) => (names.get(value) ?? value) as NodeId,

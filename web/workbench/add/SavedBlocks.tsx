@@ -27,7 +27,7 @@ const { refusedEdit } = documents.actions;
 export function KeptBar() {
   const dispatch = useAppDispatch();
   const input = useRef<HTMLInputElement>(null);
-  const importSite = async (files: FileList | null) => {
+  const importBlock = async (files: FileList | null) => {
     for (const file of files ?? []) {
       const read = readElements(await file.text());
       if (!read.ok) {
@@ -54,7 +54,7 @@ export function KeptBar() {
         hidden
         aria-label="Files of blocks"
         onChange={({ target }) => {
-          void importSite(target.files).then(() => (target.value = ''));
+          void importBlock(target.files).then(() => (target.value = ''));
         }}
       />
     </Box>

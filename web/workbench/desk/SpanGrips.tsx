@@ -51,7 +51,7 @@ const asksFor = ({ column, span }: Placed, edge: Edge): Columns =>
   edge === 'start' ? { start: column + 1, span } : { span };
 
 /** What the blocks of a row ask for in a view, which of them one is, and where it stands; undefined where it is not in it. */
-function appliedOf(site: SiteFrame, page: Page, row: NodeId, node: NodeId, view: ViewId) {
+function spanOf(site: SiteFrame, page: Page, row: NodeId, node: NodeId, view: ViewId) {
   const shared = columnsIn(site, page, page.nodes[row], view);
   const index = shared.children.findIndex(({ id }) => id === node);
   if (index < 0) return undefined;
@@ -80,7 +80,7 @@ export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: 
   const reach = useAppSelector((state) => state.desk.reach);
   const [drawn, setDrawn] = useState<{ to: Placed; edge: Edge; tracks: Track[] } | null>(null);
   const way = directionIn(sheet.document.documentElement);
-  const now = appliedOf(site, page, row.id, node.id, view);
+  const now = spanOf(site, page, row.id, node.id, view);
   if (!now) return null;
   const { shared, index, placed } = now;
 
@@ -91,7 +91,7 @@ export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: 
   /** Keys may come faster than what they did is shown. */
   const latest: Thunk<Placed | undefined> = (_dispatch, getState) => {
     const open = openPage(getState())!;
-    return appliedOf(open.site, open.page, row.id, node.id, view)?.placed;
+    return spanOf(open.site, open.page, row.id, node.id, view)?.placed;
   };
   const down = (edge: Edge) => (press: PointerEvent<HTMLElement>) => {
     const grid = sheet.elementOf(row.id);

@@ -1,5 +1,5 @@
 import { Box, ListItemIcon, MenuItem, MenuList } from '@mui/material';
-import { messageOf, shownOf, type NodeId } from '../../../core/index.ts';
+import { letterOf, shownOf, type NodeId } from '../../../core/index.ts';
 import { openPage } from '../../state/documents.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { slate } from '../../ui/theme.ts';
@@ -26,7 +26,7 @@ export function AlternateEditor({ row, cell, context, reach, onSet, onClose }: E
         >
           <ListItemIcon sx={{ minWidth: '28px !important' }}>
             <Box component="span" sx={{ fontWeight: 700, color: slate }}>
-              {messageOf(place)}
+              {letterOf(place)}
             </Box>
           </ListItemIcon>
           <span style={{ overflow: 'hidden', textOverflow: 'ellipsis' }}>{page.nodes[id]?.name}</span>

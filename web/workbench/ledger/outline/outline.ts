@@ -7,7 +7,7 @@ import {
   headOf,
   hiddenBy,
   isShown,
-  messageOf,
+  letterOf,
   offeringIn,
   overrideCount,
   type Node,
@@ -92,9 +92,9 @@ export interface Tile {
 /** The letter of the alternate that a set shows in a view, or of an element that is one. */
 function letterIn(site: SiteFrame, page: Page, node: Node, view: ViewId): string | undefined {
   const parent = node.parent === null ? undefined : page.nodes[node.parent];
-  if (parent?.kind === 'alternates') return messageOf(parent.children.indexOf(node.id));
+  if (parent?.kind === 'alternates') return letterOf(parent.children.indexOf(node.id));
   const shown = alternateIn(site, node, view);
-  return shown === undefined ? undefined : messageOf(node.children.indexOf(shown));
+  return shown === undefined ? undefined : letterOf(node.children.indexOf(shown));
 }
 
 export function tileOf(site: SiteFrame, page: Page, node: Node, view: ViewId): Tile {

@@ -40,7 +40,7 @@ export function ShareDialog({ site, page, section, place, onClose }: ShareDialog
   const heading = useId();
   const pages = useAppSelector((state) => state.documents.open!.site.pages);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [saveStatus, setSaving] = useState<ReadonlySet<NodeId>>(new Set());
+  const [keeping, setKeeping] = useState<ReadonlySet<NodeId>>(new Set());
   const ids = site.pages.map(({ id }) => id);
   const missing = ids.filter((id) => !pages[id]).join(' ');
   useEffect(() => {
@@ -53,12 +53,12 @@ export function ShareDialog({ site, page, section, place, onClose }: ShareDialog
       : [];
   const what = SHARED_NAMES[place];
   const turn = (id: NodeId) => {
-    const next = new Set(saveStatus);
+    const next = new Set(keeping);
     if (!next.delete(id)) next.add(id);
-    setSaving(next);
+    setKeeping(next);
   };
   const share = () => {
-    if (dispatch(edit('shareSection', { node: section.id, keep: [...saveStatus] })))
+    if (dispatch(edit('shareSection', { node: section.id, keep: [...keeping] })))
       dispatch(select(idIn(place, section.id)));
     onClose();
   };
@@ -89,7 +89,7 @@ export function ShareDialog({ site, page, section, place, onClose }: ShareDialog
               <FormControlLabel
                 key={id}
                 sx={{ display: 'flex' }}
-                control={<Checkbox size="small" checked={saveStatus.has(id)} onChange={() => turn(id)} />}
+                control={<Checkbox size="small" checked={keeping.has(id)} onChange={() => turn(id)} />}
                 label={
                   <Typography noWrap sx={{ fontSize: 13 }}>
                     {nodes[root].name}

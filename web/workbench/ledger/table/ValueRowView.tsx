@@ -103,7 +103,7 @@ export function ValueRowView({ site, active, table, index, line, offset, onPoint
             onOpen={() => table.open(at)}
             onPoint={() => onPoint(at)}
             onReach={(reach) => table.changeReach(at, reach)}
-            onFiles={propertyOfRow(row).type.brings ? (files) => table.importSite(at, files) : undefined}
+            onFiles={propertyOfRow(row).type.brings ? (files) => table.takeFiles(at, files) : undefined}
           >
             {typing && (
               <InlineEditor

@@ -62,7 +62,7 @@ export interface ValueTable {
   /** What a text that is typed in a cell means, where that is worth saying. */
   understood(at: Place, text: string): string | undefined;
   /** More or less by steps, each value from what it is. */
-  importSite(at: Place, files: readonly File[]): void;
+  takeFiles(at: Place, files: readonly File[]): void;
   step(at: Place, steps: number): void;
   changeReach(at: Place, reach: 'here' | 'onward'): void;
   reverse(row: ValueRow): void;
@@ -144,7 +144,7 @@ export function useValueTable(
     return parsed?.ok ? type.describe?.(parsed.value) : undefined;
   };
   /** Files go on the shelf, and the first of them into the cell. */
-  const importSite = (where: Place, files: readonly File[]) =>
+  const takeFiles = (where: Place, files: readonly File[]) =>
     void dispatch(importFiles(files)).then(([first]) => first && set(where, first));
   const step = (where: Place, steps: number) => {
     const { step: size } = propertyOfRow(rows[where.row]).type;
@@ -266,7 +266,7 @@ export function useValueTable(
     clear,
     commit,
     understood,
-    importSite,
+    takeFiles,
     step,
     changeReach,
     reverse,
