@@ -1,53 +1,88 @@
 /** Where things are under the application's origin. One place for the server's routes and the browser's requests. */
 export const API = '/api';
 
-const part = encodeURIComponent;
+/** A value for each name in a template, in their order. */
+type Values<T extends string> = T extends `${string}/:${infer Rest}`
+  ? [value: string | number, ...Values<Rest>]
+  : [];
+
+/** The name that a rest of a template begins with. */
+type FirstName<T extends string> = T extends `${infer Name}/${string}`
+  ? Name
+  : T extends `${infer Name}.${string}`
+    ? Name
+    : T;
+
+/** The names in a template: `site` and `page` of `/sites/:site/pages/:page`. */
+export type NamesIn<T extends string> = T extends `${string}/:${infer Rest}`
+  ? FirstName<Rest> | NamesIn<Rest>
+  : never;
+
+/** An address of the API: called with the values of its names it gives a path under the origin. */
+export interface Path<T extends string = string> {
+  (...values: Values<T>): string;
+  /** The path below `/api` with its names, each after a colon. */
+  readonly template: T;
+}
+
+/** An address by its template. */
+function at<T extends string>(template: T): Path<T> {
+  const path = (...values: readonly (string | number)[]): string => {
+    let index = 0;
+    return API + template.replace(/:\w+/g, () => encodeURIComponent(values[index++]));
+  };
+  return Object.assign(path, { template });
+}
 
 export const paths = {
-  health: () => `${API}/health`,
-  backups: () => `${API}/backups`,
-  sites: () => `${API}/sites`,
-  site: (site: string) => `${API}/sites/${part(site)}`,
-  demo: () => `${API}/sites/demo`,
-  copies: (site: string) => `${API}/sites/${part(site)}/copies`,
-  putAway: (site: string) => `${API}/sites/${part(site)}/put-away`,
+  health: at('/health'),
+  /** What this file and `endpoints.ts` say, as an OpenAPI document. */
+  description: at('/openapi.json'),
+  backups: at('/backups'),
+  sites: at('/sites'),
+  site: at('/sites/:site'),
+  demo: at('/sites/demo'),
+  copies: at('/sites/:site/copies'),
+  /** Whether a site is archived. */
+  archived: at('/sites/:site/put-away'),
   /** The pages of a site as they would be published, in one file. */
-  zip: (site: string) => `${API}/sites/${part(site)}/zip`,
-  file: (site: string) => `${API}/sites/${part(site)}/file`,
-  page: (site: string, page: string) => `${API}/sites/${part(site)}/pages/${part(page)}`,
-  assets: (site: string) => `${API}/sites/${part(site)}/assets`,
+  zip: at('/sites/:site/zip'),
+  file: at('/sites/:site/file'),
+  page: at('/sites/:site/pages/:page'),
+  assets: at('/sites/:site/assets'),
   /** An image or video of a site, by the SHA-256 of its bytes. */
-  asset: (site: string, hash: string) => `${API}/sites/${part(site)}/assets/${part(hash)}`,
-  /** An image that was made of one, so many px wide; of all of it, or of a part: its left and top, its width and height in px. */
-  made: (
-    site: string,
-    hash: string,
-    width: number,
-    type: 'webp' | 'avif' = 'webp',
-    of: readonly number[] = [],
-  ) => `${API}/sites/${part(site)}/assets/${part(hash)}/${[width, ...of].join('-')}.${type}`,
+  asset: at('/sites/:site/assets/:hash'),
+  /** An image that was made of one; `madeName` says which. */
+  made: at('/sites/:site/assets/:hash/:made'),
   /** How far the images are that a publication makes of others. */
-  making: (site: string) => `${API}/sites/${part(site)}/making`,
-  previews: (site: string) => `${API}/sites/${part(site)}/previews`,
-  publications: (site: string) => `${API}/sites/${part(site)}/publications`,
+  making: at('/sites/:site/making'),
+  previews: at('/sites/:site/previews'),
+  publications: at('/sites/:site/publications'),
   /** A publication by its number: the site as it was. */
-  publication: (site: string, number: number) => `${API}/sites/${part(site)}/publications/${number}`,
+  publication: at('/sites/:site/publications/:number'),
   /** Which publication is live. */
-  live: (site: string) => `${API}/sites/${part(site)}/live`,
+  live: at('/sites/:site/live'),
   /** What visitors sent with a site's forms. */
-  letters: (site: string) => `${API}/sites/${part(site)}/letters`,
+  messages: at('/sites/:site/letters'),
   /** How many of them nobody has read. */
-  unreadLetters: (site: string) => `${API}/sites/${part(site)}/letters-unread`,
+  unreadMessages: at('/sites/:site/letters-unread'),
   /** The same as CSV (RFC 4180), of one form. */
-  letterTable: (site: string, form: string) => `${API}/sites/${part(site)}/letters/${part(form)}.csv`,
-  /** For how long letters are kept. */
-  lettersKept: (site: string) => `${API}/sites/${part(site)}/letters-kept`,
+  messageTable: at('/sites/:site/letters/:form.csv'),
+  /** For how long messages are kept. */
+  messageRetention: at('/sites/:site/letters-kept'),
   /** The log of a site's edits; edits are posted to it. */
-  edits: (site: string) => `${API}/sites/${part(site)}/edits`,
-  edit: (site: string, revision: number) => `${API}/sites/${part(site)}/edits/${revision}`,
-  steps: (site: string) => `${API}/sites/${part(site)}/steps`,
+  edits: at('/sites/:site/edits'),
+  edit: at('/sites/:site/edits/:revision'),
+  steps: at('/sites/:site/steps'),
   /** The fonts of a site's own; one is known by its SHA-256. */
-  ownFonts: (site: string) => `${API}/sites/${part(site)}/fonts`,
-  ownFont: (site: string, hash: string) => `${API}/sites/${part(site)}/fonts/${part(hash)}`,
-  font: (file: string) => `${API}/fonts/${part(file)}`,
+  ownFonts: at('/sites/:site/fonts'),
+  ownFont: at('/sites/:site/fonts/:hash'),
+  font: at('/fonts/:file'),
 };
+
+/** The name of an image made of another: its width in px, and, where it is made of a part, that part's left, top, width and height in px. */
+export const madeName = (
+  width: number,
+  type: 'webp' | 'avif' = 'webp',
+  part: readonly number[] = [],
+): string => `${[width, ...part].join('-')}.${type}`;

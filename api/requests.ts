@@ -27,8 +27,8 @@ const ID = /^[A-Za-z0-9][A-Za-z0-9_.-]{0,119}$/;
 /** As many as the database counts. */
 const MOST_REVISIONS = 2 ** 31 - 1;
 
-/** What names a letter. */
-const LETTER = /^[\w-]{1,40}$/;
+/** What names a message. */
+const MESSAGE = /^[\w-]{1,40}$/;
 
 /** What names an edit. */
 const KEY = /^[A-Za-z0-9_-]{8,64}$/;
@@ -41,6 +41,18 @@ const IsWhole =
     Min(least, { message: tooSmall })(request, name);
     IsInt({ message })(request, name);
   };
+
+/** What is said of a revision that is none. */
+const REVISION = ['A revision is a number.', { tooSmall: 'Revisions start at 1.' }] as const;
+
+/** What is said of a number that no publication can have. */
+const PUBLICATION_NUMBER = [
+  'A publication has a number.',
+  {
+    tooSmall: 'Publications are numbered from 1 on.',
+    tooLarge: 'There are no publications of such a number.',
+  },
+] as const;
 
 /** One operation of an edit; which places there are is known to core. */
 export class OperationRequest {
@@ -155,19 +167,6 @@ export class StepsQuery extends LogQuery {
   session?: string;
 }
 
-/** A revision in a request's path. */
-export class RevisionName {
-  @Type(() => Number)
-  @IsWhole(1, MOST_REVISIONS, 'A revision is a number.', { tooSmall: 'Revisions start at 1.' })
-  revision!: number;
-}
-
-/** A file by the SHA-256 of its content. */
-export class HashName {
-  @Matches(/^[0-9a-f]{64}$/, { message: 'The name of the file is malformed.' })
-  hash!: string;
-}
-
 /** What is said of a publication that is made. */
 export class PublishRequest {
   @IsOptional()
@@ -200,15 +199,11 @@ export class PublicationsQuery {
 
 /** A publication by its number. */
 export class PublicationName {
-  @Type(() => Number)
-  @IsWhole(1, MOST_REVISIONS, 'A publication has a number.', {
-    tooSmall: 'Publications are numbered from 1 on.',
-    tooLarge: 'There are no publications of such a number.',
-  })
+  @IsWhole(1, MOST_REVISIONS, ...PUBLICATION_NUMBER)
   number!: number;
 }
 
-/** Which letters are asked for. */
+/** Which messages are asked for. */
 export class MessagesQuery {
   @IsOptional()
   @Matches(ID, { message: 'The name of the form is malformed.' })
@@ -221,20 +216,20 @@ export class MessagesQuery {
 
   /** Those that came before this one. */
   @IsOptional()
-  @Matches(LETTER, { message: 'The name of the message is malformed.' })
+  @Matches(MESSAGE, { message: 'The name of the message is malformed.' })
   before?: string;
 }
 
-/** Letters by their names. */
+/** Messages by their names. */
 export class MessageNames {
   @IsArray({ message: 'The messages are a list.' })
   @ArrayMinSize(1, { message: 'At least one message is named.' })
   @ArrayMaxSize(1000, { message: 'At most 1000 messages are named at once.' })
-  @Matches(LETTER, { each: true, message: 'The name of a message is malformed.' })
+  @Matches(MESSAGE, { each: true, message: 'The name of a message is malformed.' })
   letters!: string[];
 }
 
-/** What is said of letters. */
+/** How messages are marked. */
 export class MessagesRequest extends MessageNames {
   @IsOptional()
   @IsBoolean({ message: 'read is true or false.' })
@@ -246,7 +241,7 @@ export class MessagesRequest extends MessageNames {
   doubtful?: boolean;
 }
 
-/** For how long letters are kept. */
+/** For how long messages are kept. */
 export class MessageRetentionRequest {
   @IsWhole(0, 3650, 'Messages are kept for a number of days; 0: until somebody deletes them.', {
     tooLarge: 'Messages are kept for ten years at most, or until somebody deletes them.',
@@ -262,19 +257,50 @@ export class CopyRequest {
   name!: string;
 }
 
-/** The names in a request's path. */
+/** A revision that a header names. */
+export class RevisionName {
+  @IsWhole(1, MOST_REVISIONS, ...REVISION)
+  revision!: number;
+}
+
+/** The names in a request's path; each is there where its address has it. */
 export class PathNames {
+  @IsOptional()
   @Matches(ID, { message: 'The name of the site is malformed.' })
   site!: string;
 
+  @IsOptional()
   @Matches(ID, { message: 'The name in the address is malformed.' })
-  name!: string;
-}
+  page!: string;
 
-/** An image that is made of another, by its width in px and the part that it is made of. */
-export class MadeName {
+  @IsOptional()
+  @Matches(ID, { message: 'The name in the address is malformed.' })
+  form!: string;
+
+  @IsOptional()
+  @IsString({ message: 'The name in the address is malformed.' })
+  file!: string;
+
+  /** A file by the SHA-256 of its content. */
+  @IsOptional()
+  @Matches(/^[0-9a-f]{64}$/, { message: 'The name of the file is malformed.' })
+  hash!: string;
+
+  /** An image that is made of another, by its width in px and the part that it is made of. */
+  @IsOptional()
   @Matches(/^[1-9]\d{0,3}(-\d{1,5}-\d{1,5}-[1-9]\d{0,4}-[1-9]\d{0,4})?\.(webp|avif)$/, {
     message: 'The name of the image is malformed.',
   })
   made!: string;
+
+  @IsOptional()
+  @Type(() => Number)
+  @IsWhole(1, MOST_REVISIONS, ...REVISION)
+  revision!: number;
+
+  /** Of a publication. */
+  @IsOptional()
+  @Type(() => Number)
+  @IsWhole(1, MOST_REVISIONS, ...PUBLICATION_NUMBER)
+  number!: number;
 }

@@ -1,200 +1,345 @@
-import type { Asset, Font, MessageLine, Logged, Operation, Page, SiteFrame } from '../core/index.ts';
+import { Type, type Static } from '@sinclair/typebox';
+import {
+  AssetSchema,
+  FontSchema,
+  type Operation,
+  type Page,
+  type Site,
+  type SiteFrame,
+} from '../core/index.ts';
 
-export interface Health {
-  ready: true;
-}
+/** A schema that core describes. */
+const ofCore = <T>(name: string) => Type.Unsafe<T>({ $ref: `#/components/schemas/${name}` });
+
+const Frame = ofCore<SiteFrame>('SiteFrame');
+const Operations = Type.Array(ofCore<Operation>('OperationRequest'));
+
+const closed = { additionalProperties: false };
+/** A moment as ISO 8601 writes it, in UTC. */
+const moment = () => Type.String({ format: 'date-time' });
+const whole = (description?: string) => Type.Integer({ minimum: 0, ...(description && { description }) });
+
+/** What the log of a site tells of an edit, apart from its operations. */
+const LoggedSchema = Type.Object({
+  key: Type.String({ description: 'Names the edit, by whoever made it, once and for all.' }),
+  session: Type.String({ description: 'The window that made it.' }),
+  by: Type.Union([Type.Literal('edit'), Type.Literal('undo'), Type.Literal('redo')]),
+  of: Type.Optional(Type.String({ description: 'The edit that was undone or redone.' })),
+  sentence: Type.String(),
+});
+
+const HealthSchema = Type.Object(
+  {
+    ready: Type.Literal(true),
+  },
+  closed,
+);
+export type Health = Static<typeof HealthSchema>;
 
 /** Where a backup is that was asked for, on the machine of the program. */
-export interface BackupResponse {
-  folder: string;
-}
+const BackupResponseSchema = Type.Object(
+  {
+    folder: Type.String(),
+  },
+  closed,
+);
+export type BackupResponse = Static<typeof BackupResponseSchema>;
 
 /** The published state that the host serves. */
-export interface LivePublication {
-  number: number;
-  url: string;
-  publishedAt: string;
-  /** Why it is not in the folder for other servers, where that was wanted; a sentence. */
-  notInFolder?: string;
-}
+const LivePublicationSchema = Type.Object(
+  {
+    number: whole(),
+    url: Type.String(),
+    publishedAt: moment(),
+    notInFolder: Type.Optional(
+      Type.String({
+        description: 'Why it is not in the folder for other servers, where that was wanted; a sentence.',
+      }),
+    ),
+  },
+  closed,
+);
+export type LivePublication = Static<typeof LivePublicationSchema>;
 
 /** A line of the list of publications. */
-export interface PublicationLine {
-  number: number;
-  publishedAt: string;
-  /** What the one who published it said of it. */
-  note: string;
-  /** Who published it, as they called themselves; empty where they did not say. */
-  by: string;
-  /** The revision of the site that was published. */
-  revision: number;
-  /** How many of the pages stayed as they were before. */
-  heldBack: number;
-  pages: number;
-  live: boolean;
-  /** Where it can be looked at, whether it is live or not, by who has the address; null for those from before that was possible. */
-  url: string | null;
-  /** The site as it was is kept with it. */
-  comparable: boolean;
-}
+const PublicationLineSchema = Type.Object(
+  {
+    number: whole(),
+    publishedAt: moment(),
+    note: Type.String({ description: 'What the one who published it said of it.' }),
+    by: Type.String({
+      description: 'Who published it, as they called themselves; empty where they did not say.',
+    }),
+    revision: whole('The revision of the site that was published.'),
+    heldBack: whole('How many of the pages stayed as they were before.'),
+    pages: whole(),
+    live: Type.Boolean(),
+    /** Where it can be looked at, whether it is live or not, by who has the address; null for those from before that was possible. */
+    url: Type.Union([Type.String(), Type.Null()]),
+    comparable: Type.Boolean({ description: 'The site as it was is kept with it.' }),
+  },
+  closed,
+);
+export type PublicationLine = Static<typeof PublicationLineSchema>;
 
-export interface PublicationsResponse {
-  /** The last one first. */
-  publications: PublicationLine[];
-  /** There are earlier ones. */
-  more: boolean;
-  /** The one that visitors get, however early it is. */
-  live: PublicationLine | null;
-}
+const PublicationsResponseSchema = Type.Object(
+  {
+    /** The last one first. */
+    publications: Type.Array(PublicationLineSchema),
+    more: Type.Boolean({ description: 'There are earlier ones.' }),
+    /** The one that visitors get, however early it is. */
+    live: Type.Union([PublicationLineSchema, Type.Null()]),
+  },
+  closed,
+);
+export type PublicationsResponse = Static<typeof PublicationsResponseSchema>;
 
 /** What a visitor sent with a form. */
-export interface FormMessage {
-  id: string;
-  form: string;
-  /** What the form was called then. */
-  formName: string;
-  /** Where it was sent from, from the root of the site. */
-  page: string;
-  lines: MessageLine[];
-  arrivedAt: string;
-  read: boolean;
-}
+const FormMessageSchema = Type.Object(
+  {
+    id: Type.String(),
+    form: Type.String(),
+    formName: Type.String({ description: 'What the form was called then.' }),
+    page: Type.String({ description: 'Where it was sent from, from the root of the site.' }),
+    lines: Type.Array(Type.Object({ label: Type.String(), value: Type.String() }, closed)),
+    arrivedAt: moment(),
+    read: Type.Boolean(),
+  },
+  closed,
+);
+export type FormMessage = Static<typeof FormMessageSchema>;
 
 /** A form that letters came from. */
-export interface MessagesOfForm {
-  form: string;
-  formName: string;
-  letters: number;
-  unread: number;
-}
+const MessagesOfFormSchema = Type.Object(
+  {
+    form: Type.String(),
+    formName: Type.String(),
+    letters: whole(),
+    unread: whole(),
+  },
+  closed,
+);
+export type MessagesOfForm = Static<typeof MessagesOfFormSchema>;
 
-export interface MessagesResponse {
-  /** Those of one form, of all, or those that may come from robots; the last one first. */
-  letters: FormMessage[];
-  /** There are earlier ones. */
-  more: boolean;
-  forms: MessagesOfForm[];
-  /** How many there are that may come from robots. */
-  doubtful: number;
-  /** For how many days letters are kept; 0: until somebody deletes them. */
-  keptFor: number;
-}
+const MessagesResponseSchema = Type.Object(
+  {
+    /** Those of one form, of all, or those that may come from robots; the last one first. */
+    letters: Type.Array(FormMessageSchema),
+    more: Type.Boolean({ description: 'There are earlier ones.' }),
+    forms: Type.Array(MessagesOfFormSchema),
+    doubtful: whole('How many there are that may come from robots.'),
+    keptFor: whole('For how many days letters are kept; 0: until somebody deletes them.'),
+  },
+  closed,
+);
+export type MessagesResponse = Static<typeof MessagesResponseSchema>;
 
-export interface UnreadResponse {
-  unread: number;
-}
+const UnreadResponseSchema = Type.Object(
+  {
+    unread: whole(),
+  },
+  closed,
+);
+export type UnreadResponse = Static<typeof UnreadResponseSchema>;
 
 /** A line of the sites list. */
-export interface SiteSummary {
-  id: string;
-  name: string;
-  pages: number;
-  firstPage: string;
-  revision: number;
-  changedAt: string;
-  live: LivePublication | null;
-  /** When it was archived; null where it is not. */
-  putAwayAt: string | null;
-}
+const SiteSummarySchema = Type.Object(
+  {
+    id: Type.String(),
+    name: Type.String(),
+    pages: whole(),
+    firstPage: Type.String(),
+    revision: whole(),
+    changedAt: moment(),
+    live: Type.Union([LivePublicationSchema, Type.Null()]),
+    /** When it was archived; null where it is not. */
+    putAwayAt: Type.Union([moment(), Type.Null()]),
+  },
+  closed,
+);
+export type SiteSummary = Static<typeof SiteSummarySchema>;
 
 /** A site that was made, imported or copied. */
-export interface AddedSite {
-  id: string;
-  firstPage: string;
-}
+const AddedSiteSchema = Type.Object(
+  {
+    id: Type.String(),
+    firstPage: Type.String(),
+  },
+  closed,
+);
+export type AddedSite = Static<typeof AddedSiteSchema>;
 
 /** What a site's page list tells of a page besides its head. */
-export interface PageSummary {
-  id: string;
-  /** What the page is called in the workbench. */
-  name: string;
-  /** How many overrides the page holds, by view. */
-  overrides: Record<string, number>;
-}
+const PageSummarySchema = Type.Object(
+  {
+    id: Type.String(),
+    name: Type.String({ description: 'What the page is called in the workbench.' }),
+    /** How many overrides the page holds, by view. */
+    overrides: Type.Record(Type.String(), Type.Integer()),
+  },
+  closed,
+);
+export type PageSummary = Static<typeof PageSummarySchema>;
 
-export interface SiteResponse {
-  frame: SiteFrame;
-  revision: number;
-  pages: PageSummary[];
-  live: LivePublication | null;
-  /** Pages that have changed since the live publication; all of them when nothing is live. */
-  unpublished: string[];
-}
+const SiteResponseSchema = Type.Object(
+  {
+    frame: Frame,
+    revision: whole(),
+    pages: Type.Array(PageSummarySchema),
+    live: Type.Union([LivePublicationSchema, Type.Null()]),
+    /** Pages that have changed since the live publication; all of them when nothing is live. */
+    unpublished: Type.Array(Type.String()),
+  },
+  closed,
+);
+export type SiteResponse = Static<typeof SiteResponseSchema>;
 
 /** A page with its site's frame, both as they are at a revision. */
-export interface PageResponse {
-  frame: SiteFrame;
-  page: Page;
-  revision: number;
-}
+const PageResponseSchema = Type.Object(
+  {
+    frame: Frame,
+    page: ofCore<Page>('Page'),
+    revision: whole(),
+  },
+  closed,
+);
+export type PageResponse = Static<typeof PageResponseSchema>;
 
 /** An edit as the log of a site has it. */
-export interface LogEntry extends Logged {
-  revision: number;
-  operations: Operation[];
-  /** What undoes it. */
-  inverse: Operation[];
-  madeAt: string;
-}
+const LogEntrySchema = Type.Object(
+  {
+    ...LoggedSchema.properties,
+    revision: whole(),
+    operations: Operations,
+    /** What undoes it. */
+    inverse: Operations,
+    madeAt: moment(),
+  },
+  closed,
+);
+export type LogEntry = Static<typeof LogEntrySchema>;
 
 /** An edit as the list of steps has it. */
-export interface StepEntry extends Logged {
-  revision: number;
-  madeAt: string;
-  /** The pages that it changed, by id; none where it changed only what all pages share. */
-  pages: string[];
-}
+const StepEntrySchema = Type.Object(
+  {
+    ...LoggedSchema.properties,
+    revision: whole(),
+    madeAt: moment(),
+    /** The pages that it changed, by id; none where it changed only what all pages share. */
+    pages: Type.Array(Type.String()),
+  },
+  closed,
+);
+export type StepEntry = Static<typeof StepEntrySchema>;
 
-export interface EditResponse {
-  /** The site's revision that the edit made. */
-  revision: number;
-  /** Edits of others between the revision it was made on and its own, oldest first; absent where there are none. */
-  missed?: LogEntry[];
-}
+const EditResponseSchema = Type.Object(
+  {
+    revision: whole('The site’s revision that the edit made.'),
+    /** Edits of others between the revision it was made on and its own, oldest first; absent where there are none. */
+    missed: Type.Optional(Type.Array(LogEntrySchema)),
+  },
+  closed,
+);
+export type EditResponse = Static<typeof EditResponseSchema>;
 
 /** A part of an edit was received; the others are awaited. */
-export interface PartResponse {
-  received: number;
-}
+const PartResponseSchema = Type.Object(
+  {
+    received: whole(),
+  },
+  closed,
+);
+export type PartResponse = Static<typeof PartResponseSchema>;
 
-export interface LogResponse {
-  revision: number;
-  /** The edits after the revision asked for, oldest first; absent where they are not all remembered or too many. */
-  edits?: LogEntry[];
-}
+const LogResponseSchema = Type.Object(
+  {
+    revision: whole(),
+    /** The edits after the revision asked for, oldest first; absent where they are not all remembered or too many. */
+    edits: Type.Optional(Type.Array(LogEntrySchema)),
+  },
+  closed,
+);
+export type LogResponse = Static<typeof LogResponseSchema>;
 
-export interface StepsResponse {
-  steps: StepEntry[];
-}
+const StepsResponseSchema = Type.Object(
+  {
+    steps: Type.Array(StepEntrySchema),
+  },
+  closed,
+);
+export type StepsResponse = Static<typeof StepsResponseSchema>;
 
 /** A font file that was taken in, and what it says of itself. */
-export type FontResponse = Omit<Font, 'id'>;
+const FontResponseSchema = Type.Omit(FontSchema, ['id']);
+export type FontResponse = Static<typeof FontResponseSchema>;
 
-export interface PreviewResponse {
-  url: string;
-}
+const PreviewResponseSchema = Type.Object(
+  {
+    url: Type.String(),
+  },
+  closed,
+);
+export type PreviewResponse = Static<typeof PreviewResponseSchema>;
 
 /** RFC 9457. `detail` is a sentence that says what happened, what was kept and what to do. */
-export interface Problem {
-  type: string;
-  title: string;
-  status: number;
-  detail: string;
-  /** What is wrong in detail, each with a JSON Pointer. */
-  faults?: { path: string; sentence: string }[];
-  /** Where something else was kept under the same key: at which revision. */
-  kept?: number;
-  /** With 412: the site's present revision. */
-  revision?: number;
-  /** With 412: the edits that the sender has not seen, oldest first; absent where they are not all remembered. */
-  missed?: LogEntry[];
-}
+const ProblemSchema = Type.Object(
+  {
+    type: Type.String(),
+    title: Type.String(),
+    status: whole(),
+    detail: Type.String(),
+    /** What is wrong in detail, each with a JSON Pointer. */
+    faults: Type.Optional(Type.Array(Type.Object({ path: Type.String(), sentence: Type.String() }, closed))),
+    kept: Type.Optional(whole('Where something else was kept under the same key: at which revision.')),
+    revision: Type.Optional(whole('With 412: the site’s present revision.')),
+    /** With 412: the edits that the sender has not seen, oldest first; absent where they are not all remembered. */
+    missed: Type.Optional(Type.Array(LogEntrySchema)),
+  },
+  closed,
+);
+export type Problem = Static<typeof ProblemSchema>;
 
 /** What was found of an image or video that was imported; its bytes are kept under their hash. */
-export type AssetResponse = Omit<Asset, 'id' | 'name' | 'alt' | 'focus'> & { bytes: number };
+const AssetResponseSchema = Type.Object(
+  { ...Type.Omit(AssetSchema, ['id', 'name', 'alt', 'focus']).properties, bytes: whole() },
+  closed,
+);
+export type AssetResponse = Static<typeof AssetResponseSchema>;
 
 /** How far the images are that a publication has made of others. */
-export interface MakingResponse {
-  wanted: number;
-  made: number;
-}
+const MakingResponseSchema = Type.Object(
+  {
+    wanted: whole(),
+    made: whole(),
+  },
+  closed,
+);
+export type MakingResponse = Static<typeof MakingResponseSchema>;
+
+/** What endpoints answer with, by the name that `endpoints.ts` and the API's description give it. */
+export const RESPONSES = {
+  Health: HealthSchema,
+  Backup: BackupResponseSchema,
+  Sites: Type.Array(SiteSummarySchema),
+  Site: SiteResponseSchema,
+  AddedSite: AddedSiteSchema,
+  PageAtRevision: PageResponseSchema,
+  Asset: AssetResponseSchema,
+  Font: FontResponseSchema,
+  Making: MakingResponseSchema,
+  Preview: PreviewResponseSchema,
+  Publications: PublicationsResponseSchema,
+  LivePublication: LivePublicationSchema,
+  PublishedSite: ofCore<Site>('PublishedState'),
+  Messages: MessagesResponseSchema,
+  Unread: UnreadResponseSchema,
+  Edit: EditResponseSchema,
+  EditPart: PartResponseSchema,
+  Log: LogResponseSchema,
+  LogEntry: LogEntrySchema,
+  Steps: StepsResponseSchema,
+  Problem: ProblemSchema,
+};
+
+/** What endpoints answer with, by the same names. */
+export type Responses = { [Name in keyof typeof RESPONSES]: Static<(typeof RESPONSES)[Name]> };

@@ -101,7 +101,7 @@ export const addresses = fc.constantFrom(
     paths.publications(SITE),
     paths.assets(SITE),
     paths.sites(),
-    paths.putAway('nowhere'),
+    paths.archived('nowhere'),
     paths.previews(SITE),
     paths.page(SITE, 'home'),
     paths.asset(SITE, 'ab'.repeat(32)),

@@ -111,7 +111,7 @@ export const prototypeNames = (seed: number, count: number): Promise<Attacked> =
       const why = await published.text();
       if (published.status >= 500)
         faults.push(`Publishing with ${name} at ${place}: ${published.status} ${why.slice(0, 200)}`);
-      await fetch(running.url + paths.putAway(id), { method: 'PUT' });
+      await fetch(running.url + paths.archived(id), { method: 'PUT' });
     }
     return count;
   });

@@ -8,11 +8,14 @@ import { senders } from './proxies.ts';
 import { host } from './host/host.ts';
 import { publisher } from './host/publisher.ts';
 import { application, type Pages } from './http/application.ts';
+import type { ActorOf } from './http/router.ts';
 import { imageMaker } from './media/imagemaker.ts';
 import { dailyBackups } from './store/daily.ts';
 import { openStore } from './store/open.ts';
 
 export interface Settings {
+  /** Says who asks the API for something; absent: this computer does. */
+  actorOf?: ActorOf;
   port: number;
   hostPort: number;
   dataFolder: string;
@@ -104,7 +107,7 @@ export async function start(settings: Settings): Promise<Running> {
     const server = createServer(
       application({
         ...{ store, publisher: publications, pictures, log, pages: settings.pages, isOwnHost },
-        requestsAMinute: settings.requestsAMinute,
+        ...{ requestsAMinute: settings.requestsAMinute, actorOf: settings.actorOf },
       }),
     );
     servers.push(server);

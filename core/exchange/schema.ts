@@ -2,7 +2,7 @@ import { PROPERTIES } from '../elements/propertytable.ts';
 import { layeredSchema } from '../layered/layered.ts';
 import { ViewSchema } from '../layered/views.ts';
 import { NodeSchema, StyleSchema } from '../site/node.ts';
-import { SiteFileSchema, TextStyleSchema } from '../site/site.ts';
+import { PageSchema, SiteFileSchema, SiteFrameSchema, TextStyleSchema } from '../site/site.ts';
 
 type Json = Record<string, unknown>;
 
@@ -34,16 +34,26 @@ function definitions(): Map<string, Json> {
 }
 
 /** A schema with references in place of what is said elsewhere by a name. */
-function referring(schema: unknown, names: ReadonlyMap<string, string>, root = false): unknown {
-  if (Array.isArray(schema)) return schema.map((each) => referring(each, names));
+function referring(
+  schema: unknown,
+  names: ReadonlyMap<string, string>,
+  within: string,
+  root = false,
+): unknown {
+  if (Array.isArray(schema)) return schema.map((each) => referring(each, names, within));
   if (typeof schema !== 'object' || schema === null) return schema;
   const name = root ? undefined : names.get(JSON.stringify(schema));
-  if (name !== undefined) return { $ref: `#/$defs/${name}` };
-  return Object.fromEntries(Object.entries(schema).map(([key, value]) => [key, referring(value, names)]));
+  if (name !== undefined) return { $ref: within + name };
+  return Object.fromEntries(
+    Object.entries(schema).map(([key, value]) => [key, referring(value, names, within)]),
+  );
 }
 
-/** The site file's JSON Schema (2020-12 https://json-schema.org/draft/2020-12/schema), each part that repeats said once. */
-export function siteFileSchema(): Json {
+/** Schemas, each part that repeats said once: those of the names given, and the definitions that they refer to. */
+function saidOnce(
+  schemas: Readonly<Record<string, Json>>,
+  within: string,
+): { schemas: Record<string, Json>; definitions: Record<string, Json> } {
   const defined = definitions();
   // What is shorter than a reference to it is better said where it stands.
   const names = new Map(
@@ -51,12 +61,36 @@ export function siteFileSchema(): Json {
       .map(([name, schema]) => [JSON.stringify(schema), name] as const)
       .filter(([text]) => text.length > 40),
   );
+  const without = (schema: Json) => referring(schema, names, within, true) as Json;
+  const used = new Set(names.values());
+  return {
+    schemas: Object.fromEntries(Object.entries(schemas).map(([name, schema]) => [name, without(schema)])),
+    definitions: Object.fromEntries(
+      [...defined].filter(([name]) => used.has(name)).map(([name, schema]) => [name, without(schema)]),
+    ),
+  };
+}
+
+/** The site file's JSON Schema (2020-12 https://json-schema.org/draft/2020-12/schema), each part that repeats said once. */
+export function siteFileSchema(): Json {
   const { $id, title, ...rest } = plain(SiteFileSchema);
-  const body = referring(rest, names, true) as Json;
-  const $defs = Object.fromEntries(
-    [...defined]
-      .filter(([name]) => [...names.values()].includes(name))
-      .map(([name, schema]) => [name, referring(schema, names, true)]),
-  );
-  return { $schema: 'https://json-schema.org/draft/2020-12/schema', $id, title, ...body, $defs };
+  const { schemas, definitions: $defs } = saidOnce({ body: rest }, '#/$defs/');
+  return { $schema: 'https://json-schema.org/draft/2020-12/schema', $id, title, ...schemas.body, $defs };
+}
+
+/**
+ * What a site consists of, as JSON Schemas by name, and what these refer to: what pages share, a page, and a site as it was
+ * published. References begin with `within`.
+ */
+export function documentSchemas(within: string): Record<string, Json> {
+  const [SiteFrame, Page] = [plain(SiteFrameSchema), plain(PageSchema)];
+  const PublishedState = {
+    ...{ type: 'object', required: ['frame', 'pages'], additionalProperties: false },
+    properties: {
+      frame: { $ref: `${within}SiteFrame` },
+      pages: { type: 'object', additionalProperties: { $ref: `${within}Page` } },
+    },
+  };
+  const { schemas, definitions } = saidOnce({ SiteFrame, Page }, within);
+  return { ...schemas, PublishedState, ...definitions };
 }

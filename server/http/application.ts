@@ -1,27 +1,26 @@
-import type { IncomingMessage, ServerResponse } from 'node:http';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
-import { API, paths } from '../../api/paths.ts';
-import { isNestedTooDeep, LIMITS } from '../../core/index.ts';
-import type { Health } from '../../api/responses.ts';
+import { API } from '../../api/paths.ts';
+import description from '../../api/openapi.json' with { type: 'json' };
+import { thisComputer } from '../actor.ts';
 import { MISDIRECTED, type HostCheck } from '../allowedhosts.ts';
 import type { Publisher } from '../host/publisher.ts';
-import { findFont, fontBytes } from '../media/bytes.ts';
 import type { Store } from '../store/open.ts';
 import { notFound, problems, Refusal } from './problem.ts';
 import type { ImageMaker } from '../media/imagemaker.ts';
-import { assetRoutes } from './assets.ts';
-import { backupRoutes } from './backups.ts';
-import { editRoutes } from './edits.ts';
-import { fontRoutes } from './fonts.ts';
-import { archiveRoutes } from './archive.ts';
-import { messageRoutes } from './messages.ts';
-import { publishingRoutes } from './publishing.ts';
-import { siteRoutes } from './sites.ts';
+import { archiveHandlers } from './archive.ts';
+import { assetHandlers } from './assets.ts';
+import { backupHandlers } from './backups.ts';
+import { editHandlers } from './edits.ts';
+import { fontHandlers } from './fonts.ts';
+import { messageHandlers } from './messages.ts';
+import { publishingHandlers } from './publishing.ts';
+import { routes, type ActorOf } from './router.ts';
+import { siteHandlers } from './sites.ts';
 
 /** What serves the application's own pages: the built files, or Vite while developing. */
 export type Pages = (application: Express) => void;
@@ -42,22 +41,6 @@ const sameOrigin: express.RequestHandler = (request, _response, next) => {
   next();
 };
 
-/** Refuses a body whose parts stand so deep in each other that reading them would run out of stack. */
-function notTooDeep(_request: IncomingMessage, _response: ServerResponse, body: Buffer): void {
-  if (isNestedTooDeep(body.toString('latin1'))) throw new RangeError('nested too deep');
-}
-
-/** A handler that is passed by for some requests. */
-const unless =
-  (
-    isPassedBy: (request: express.Request) => boolean,
-    handler: express.RequestHandler,
-  ): express.RequestHandler =>
-  (request, response, next) => {
-    if (isPassedBy(request)) next();
-    else handler(request, response, next);
-  };
-
 export interface ApplicationParts {
   store: Store;
   publisher: Publisher;
@@ -65,6 +48,8 @@ export interface ApplicationParts {
   log: Logger;
   pages?: Pages;
   isOwnHost: HostCheck;
+  /** Says who asks; absent: this computer does. */
+  actorOf?: ActorOf;
   /** How many requests of the API one address may make in a minute. */
   requestsAMinute?: number;
 }
@@ -77,6 +62,7 @@ export function application({
   log,
   pages,
   isOwnHost,
+  actorOf = () => Promise.resolve(thisComputer),
   requestsAMinute = 3000,
 }: ApplicationParts): Express {
   const app = express();
@@ -125,36 +111,24 @@ export function application({
       },
     }),
   );
-  // A site file is larger than any other request, and its route reads it itself.
   app.use(
     API,
-    unless(
-      ({ method, path }) => method === 'POST' && API + path === paths.sites(),
-      express.json({ limit: LIMITS.request, type: 'application/json', verify: notTooDeep }),
+    routes(
+      {
+        health: () => Promise.resolve({ ready: true }),
+        description: async ({ response }) => void response.json(description),
+        ...backupHandlers(store),
+        ...archiveHandlers(store),
+        ...siteHandlers(store, publisher),
+        ...editHandlers(store),
+        ...fontHandlers(store),
+        ...assetHandlers(store, pictures),
+        ...publishingHandlers(publisher),
+        ...messageHandlers(store),
+      },
+      actorOf,
     ),
   );
-  app.get(`${API}/health`, (_request, response) => {
-    response.json({ ready: true } satisfies Health);
-  });
-  app.use(paths.backups(), backupRoutes(store));
-  app.use(
-    `${API}/sites`,
-    archiveRoutes(store),
-    siteRoutes(store, publisher),
-    editRoutes(store),
-    fontRoutes(store),
-    assetRoutes(store, pictures),
-    publishingRoutes(publisher),
-    messageRoutes(store),
-  );
-  app.get(`${API}/fonts/:file`, async (request, response) => {
-    const font = findFont(request.params.file);
-    if (!font) throw new Refusal(404, 'There is no such font.');
-    response
-      .set('Cache-Control', 'public, max-age=86400')
-      .type('font/woff2')
-      .send(await fontBytes(font.family, font.file));
-  });
   app.use(API, notFound);
   pages?.(app);
   app.use(problems((error) => log.error(error)));

@@ -1,16 +1,13 @@
 import { join } from 'node:path';
-import { Router } from 'express';
-import type { BackupResponse } from '../../api/responses.ts';
 import { nameOf } from '../store/backup.ts';
 import type { Store } from '../store/open.ts';
+import type { Handlers } from './router.ts';
 
-/** Backups that are asked for while the program runs, under `/api/backups`: made beside the data, for whoever asked to take away. */
-export function backupRoutes(store: Pick<Store, 'backup' | 'folder'>): Router {
-  const router = Router();
-  router.post('/', async (_request, response) => {
+/** Backups that are asked for while the program runs: made beside the data, for whoever asked to take away. */
+export const backupHandlers = (store: Pick<Store, 'backup' | 'folder'>): Handlers<'backUp'> => ({
+  async backUp() {
     const folder = join(store.folder, 'backups', `asked-${nameOf(new Date())}`);
     await store.backup(folder);
-    response.status(201).json({ folder } satisfies BackupResponse);
-  });
-  return router;
-}
+    return { folder };
+  },
+});

@@ -1,18 +1,13 @@
 import { createHash } from 'node:crypto';
-import { Router, type Request, type Response } from 'express';
-import { EditHeaders, EditRequest, LogQuery, RevisionName, StepsQuery } from '../../api/requests.ts';
-import type {
-  EditResponse,
-  LogEntry,
-  LogResponse,
-  PartResponse,
-  StepsResponse,
-} from '../../api/responses.ts';
+import type { Request, Response } from 'express';
+import { EditHeaders, type EditRequest } from '../../api/requests.ts';
+import type { EditResponse } from '../../api/responses.ts';
 import { isKeepable, LIMITS, upgraded, type Operation } from '../../core/index.ts';
 import type { EditOutcome } from '../store/history.ts';
 import type { Store } from '../store/open.ts';
-import { namesIn, noSite } from './names.ts';
+import { noSite } from './names.ts';
 import { Refusal } from './problem.ts';
+import type { Handlers } from './router.ts';
 import { entryFrom } from './entry.ts';
 import { streamOf } from './stream.ts';
 import { validated } from './validated.ts';
@@ -45,14 +40,13 @@ const plainOperations = ({ operations }: EditRequest): Operation[] =>
     return op === 'put' ? { op, path, id: id!, after: after! } : { op, path, id: id! };
   });
 
-/** Answers how an edit ended. */
-function answer(response: Response, result: EditOutcome): void {
+/** What is answered to how an edit ended. */
+function answerTo(response: Response, result: EditOutcome): EditResponse {
   switch (result.outcome) {
     case 'accepted': {
       const missed = result.missed.length > 0 && { missed: result.missed.map(entryFrom) };
       response.set('ETag', `"${result.revision}"`);
-      response.json({ revision: result.revision, ...missed } satisfies EditResponse);
-      return;
+      return { revision: result.revision, ...missed };
     }
     case 'unknown':
       throw noSite();
@@ -85,9 +79,8 @@ function answer(response: Response, result: EditOutcome): void {
   }
 }
 
-/** The edits of a site, under `/api/sites`: making them, their log, and following it. */
-export function editRoutes(store: Store): Router {
-  const router = Router();
+/** The edits of a site: making them, their log, and following it. */
+export function editHandlers(store: Store): Handlers<'edit' | 'log' | 'loggedEdit' | 'steps'> {
   const { history } = store;
   const stream = streamOf(store);
 
@@ -111,63 +104,54 @@ export function editRoutes(store: Store): Router {
     return [...before, ...operations];
   }
 
-  router.post('/:site/edits', async (request, response) => {
-    const { site } = await namesIn(request.params);
-    const { key, revision } = await headersOf(request);
-    const edit = await validated(EditRequest, request.body);
-    if (!isKeepable(edit.operations) || !isKeepable(edit.sentence)) {
-      throw new Refusal(
-        422,
-        'The edit contains a character that is not text and cannot be saved. Nothing was changed.',
+  return {
+    async edit({ names: { site }, body: edit, request, response }) {
+      const { key, revision } = await headersOf(request);
+      if (!isKeepable(edit.operations) || !isKeepable(edit.sentence)) {
+        throw new Refusal(
+          422,
+          'The edit contains a character that is not text and cannot be saved. Nothing was changed.',
+        );
+      }
+      const sent = await operationsOf(site, key, edit);
+      if (!sent) {
+        response.status(202);
+        return { received: edit.part ?? 1 };
+      }
+      const { session, by, of, sentence } = edit;
+      const made = { session, by, ...(of !== undefined && { of }), sentence };
+      // Of what was sent: the same request is known again after the program has been updated.
+      const fingerprint = createHash('sha256')
+        .update(JSON.stringify({ ...made, operations: sent }))
+        .digest('hex');
+      const operations = upgraded.operations(sent, edit.version ?? UNSAID_VERSION);
+      return answerTo(
+        response,
+        await history.edit(site, revision, { key, fingerprint, ...made, operations }),
       );
-    }
-    const sent = await operationsOf(site, key, edit);
-    if (!sent) {
-      response.status(202).json({ received: edit.part! } satisfies PartResponse);
-      return;
-    }
-    const { session, by, of, sentence } = edit;
-    const made = { session, by, ...(of !== undefined && { of }), sentence };
-    // Of what was sent: the same request is known again after the program has been updated.
-    const fingerprint = createHash('sha256')
-      .update(JSON.stringify({ ...made, operations: sent }))
-      .digest('hex');
-    const operations = upgraded.operations(sent, edit.version ?? UNSAID_VERSION);
-    const outcome = await history.edit(site, revision, { key, fingerprint, ...made, operations });
-    answer(response, outcome);
-  });
+    },
 
-  router.get('/:site/edits', async (request, response) => {
-    const { site } = await namesIn(request.params);
-    const { after = 0 } = await validated(LogQuery, { ...request.query }, 400);
-    if (request.accepts(['application/json', 'text/event-stream']) === 'text/event-stream')
-      return stream(request, response, site, after);
-    const found = await history.after(site, after);
-    if (!found) throw noSite();
-    const edits = found.edits && { edits: found.edits.map(entryFrom) };
-    response.set('Cache-Control', 'no-store');
-    response.json({ revision: found.revision, ...edits } satisfies LogResponse);
-  });
+    async log({ names: { site }, query: { after = 0 }, request, response }) {
+      if (request.accepts(['application/json', 'text/event-stream']) === 'text/event-stream')
+        return void (await stream(request, response, site, after));
+      const found = await history.after(site, after);
+      if (!found) throw noSite();
+      const edits = found.edits && { edits: found.edits.map(entryFrom) };
+      response.set('Cache-Control', 'no-store');
+      return { revision: found.revision, ...edits };
+    },
 
-  router.get('/:site/edits/:revision', async (request, response) => {
-    const { site } = await namesIn(request.params);
-    const { revision } = await validated(RevisionName, { revision: request.params.revision }, 404);
-    const found = await history.editAt(site, revision);
-    if (!found) throw new Refusal(404, 'This edit is no longer stored; what it changed stays as it is.');
-    response.set('Cache-Control', 'no-store').json(entryFrom(found) satisfies LogEntry);
-  });
+    async loggedEdit({ names: { site, revision }, response }) {
+      const found = await history.editAt(site, revision);
+      if (!found) throw new Refusal(404, 'This edit is no longer stored; what it changed stays as it is.');
+      response.set('Cache-Control', 'no-store');
+      return entryFrom(found);
+    },
 
-  router.get('/:site/steps', async (request, response) => {
-    const { site } = await namesIn(request.params);
-    const {
-      before = 2 ** 31 - 1,
-      after = 0,
-      session,
-    } = await validated(StepsQuery, { ...request.query }, 400);
-    const found = await history.steps(site, { after, before, session }, LIMITS.steps);
-    const steps = found.map((step) => ({ ...step, madeAt: step.madeAt.toISOString() }));
-    response.set('Cache-Control', 'no-store').json({ steps } satisfies StepsResponse);
-  });
-
-  return router;
+    async steps({ names: { site }, query: { before = 2 ** 31 - 1, after = 0, session }, response }) {
+      const found = await history.steps(site, { after, before, session }, LIMITS.steps);
+      response.set('Cache-Control', 'no-store');
+      return { steps: found.map((step) => ({ ...step, madeAt: step.madeAt.toISOString() })) };
+    },
+  };
 }

@@ -44,14 +44,14 @@ describe('access', function () {
     await (await byRole(bench.driver, 'button', 'New site')).click();
     await byRole(bench.driver, 'dialog', 'New site');
     expect(await violations(), 'a new site').to.deep.equal([]);
-    await fetch(bench.running.url + paths.putAway('brindle-hill'), { method: 'PUT' });
+    await fetch(bench.running.url + paths.archived('brindle-hill'), { method: 'PUT' });
     await bench.driver.get(bench.running.url);
     await byRole(bench.driver, 'heading', 'Welcome');
     expect(await violations(), 'the first minutes').to.deep.equal([]);
     await (await byRole(bench.driver, 'button', 'Archived (1)')).click();
     await byRole(bench.driver, 'button', /^Restore/);
     expect(await violations(), 'archived').to.deep.equal([]);
-    await fetch(bench.running.url + paths.putAway('brindle-hill'), { method: 'DELETE' });
+    await fetch(bench.running.url + paths.archived('brindle-hill'), { method: 'DELETE' });
   });
 
   it('to the pages of a site, and to what is asked before one is added or deleted', async () => {

@@ -275,7 +275,7 @@ describe('the shelf', function () {
     expect([...before.keys()].filter((name) => /\.(avif|webp)$/.test(name)).length).to.be.greaterThan(10);
     const text = await (await ask(paths.file(NEW))).text();
     expect((await ask(paths.live(NEW), 'DELETE')).status).to.equal(204);
-    expect((await ask(paths.putAway(NEW), 'PUT')).status).to.equal(204);
+    expect((await ask(paths.archived(NEW), 'PUT')).status).to.equal(204);
     expect((await ask(paths.site(NEW), 'DELETE')).status).to.equal(204);
     await writeFile(file('harbour.json'), text);
     await driver.get(bench.running.url);

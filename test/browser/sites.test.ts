@@ -171,7 +171,7 @@ describe('the list of sites', function () {
     const text = await (await fetch(bench.running.url + paths.file('marsh-lane'))).text();
     for (const [path, method] of [
       [paths.live('marsh-lane'), 'DELETE'],
-      [paths.putAway('marsh-lane'), 'PUT'],
+      [paths.archived('marsh-lane'), 'PUT'],
       [paths.site('marsh-lane'), 'DELETE'],
     ])
       expect((await fetch(bench.running.url + path, { method })).status).to.equal(204);

@@ -1,7 +1,7 @@
 import { request } from 'node:http';
 import { expect } from 'chai';
 import { demoSite } from '../demo.ts';
-import { paths } from '../../api/paths.ts';
+import { madeName, paths } from '../../api/paths.ts';
 import type { Problem } from '../../api/responses.ts';
 import { pagesOf, readSiteFile } from '../../core/index.ts';
 import { editor, inHome, put, set, SITE } from './editing.ts';
@@ -164,7 +164,7 @@ describe('the application’s server', () => {
     await problem(await get(`${paths.steps(SITE)}?session=..%2F`), 400);
     await problem(await get(paths.asset(SITE, 'nowhere')), 404);
     await problem(await get(paths.asset(SITE, 'ab'.repeat(32))), 404);
-    await problem(await get(paths.made(SITE, saturn.hash, 9999)), 404);
+    await problem(await get(paths.made(SITE, saturn.hash, madeName(9999))), 404);
     await problem(await get(`${paths.asset(SITE, saturn.hash)}/x.webp`), 404);
     await problem(await get(paths.font('nowhere.woff2')), 404);
     await problem(await get('/api/nothing'), 404);

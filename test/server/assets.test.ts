@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { crc32, deflateSync, gzipSync } from 'node:zlib';
 import sharp from 'sharp';
-import { paths } from '../../api/paths.ts';
+import { madeName, paths } from '../../api/paths.ts';
 import type { AssetResponse, MakingResponse, Problem } from '../../api/responses.ts';
 import { demoSite } from '../demo.ts';
 import { readSiteFile, writeSiteFile } from '../../core/index.ts';
@@ -317,7 +317,7 @@ describe('images and videos', function () {
       [640, 640],
       [2000, 700],
     ]) {
-      const made = await fetch(running.url + paths.made(SITE, answer.hash, asked));
+      const made = await fetch(running.url + paths.made(SITE, answer.hash, madeName(asked)));
       expect(made.headers.get('Content-Type')).to.equal('image/webp');
       expect((await sharp(Buffer.from(await made.arrayBuffer())).metadata()).width).to.equal(given);
     }

@@ -54,11 +54,11 @@ describe('messages', function () {
       body: new URLSearchParams({ ...more, ...fields }),
     });
   const box = async (query = '') =>
-    (await (await api(paths.letters(SITE) + query)).json()) as MessagesResponse;
+    (await (await api(paths.messages(SITE) + query)).json()) as MessagesResponse;
   const empty = async () => {
     for (const query of ['', '?doubtful=yes'])
       for (let found = await box(query); found.letters.length > 0; found = await box(query))
-        await api(paths.letters(SITE), 'DELETE', { letters: found.letters.map(({ id }) => id) });
+        await api(paths.messages(SITE), 'DELETE', { letters: found.letters.map(({ id }) => id) });
   };
 
   before(async () => {
@@ -154,7 +154,7 @@ describe('messages', function () {
     expect((await box()).letters).to.deep.equal([]);
     expect((await box()).doubtful).to.equal(1);
     const [{ id }] = (await box('?doubtful=yes')).letters;
-    expect((await api(paths.letters(SITE), 'PATCH', { letters: [id], doubtful: false })).status).to.equal(
+    expect((await api(paths.messages(SITE), 'PATCH', { letters: [id], doubtful: false })).status).to.equal(
       204,
     );
     expect((await box()).letters.map((each) => each.id)).to.deep.equal([id]);
@@ -164,20 +164,20 @@ describe('messages', function () {
   it('are marked as read and not read, and counted', async () => {
     await post(FILLED);
     await post({ ...FILLED, [NAME]: 'Ada' });
-    const unread = async () => (await (await api(paths.unreadLetters(SITE))).json()) as unknown;
+    const unread = async () => (await (await api(paths.unreadMessages(SITE))).json()) as unknown;
     expect(await unread()).to.deep.equal({ unread: 2 });
     const [{ id }] = (await box()).letters;
-    await api(paths.letters(SITE), 'PATCH', { letters: [id], read: true });
+    await api(paths.messages(SITE), 'PATCH', { letters: [id], read: true });
     expect(await unread()).to.deep.equal({ unread: 1 });
     expect((await box()).letters.map(({ read }) => read)).to.deep.equal([true, false]);
-    await api(paths.letters(SITE), 'PATCH', { letters: [id], read: false });
+    await api(paths.messages(SITE), 'PATCH', { letters: [id], read: false });
     expect(await unread()).to.deep.equal({ unread: 2 });
   });
 
   it('come out as a table that any program reads, and that works nothing out', async () => {
     await post({ ...FILLED, [NAME]: '=HYPERLINK("http://spam.example")' });
     await post({ ...FILLED, [NAME]: 'A, "B"', [WORDS]: '+1 -2 @x' });
-    const answer = await api(paths.letterTable(SITE, 'hire-form'));
+    const answer = await api(paths.messageTable(SITE, 'hire-form'));
     expect(answer.headers.get('Content-Type')).to.equal('text/csv; charset=utf-8');
     expect(answer.headers.get('Content-Disposition')).to.equal('attachment; filename="Book a telescope.csv"');
     const text = await answer.text();
@@ -317,17 +317,17 @@ describe('messages', function () {
   it('are kept for a time of choice', async () => {
     await post(FILLED);
     for (const days of [0, 30, 3650])
-      expect((await api(paths.lettersKept(SITE), 'PUT', { days })).status, `${days}`).to.equal(204);
+      expect((await api(paths.messageRetention(SITE), 'PUT', { days })).status, `${days}`).to.equal(204);
     expect((await box()).keptFor).to.equal(3650);
     expect((await box()).letters).to.have.length(1);
     for (const days of [-1, 1.5, 3651, '30', null]) {
-      const answer = await api(paths.lettersKept(SITE), 'PUT', { days });
+      const answer = await api(paths.messageRetention(SITE), 'PUT', { days });
       expect(answer.status, `${days}`).to.equal(422);
       expect(((await answer.json()) as Problem).detail).to.match(
         /^Messages are kept for .* Nothing was changed\.$/,
       );
     }
-    expect((await api(paths.lettersKept('nowhere'), 'PUT', { days: 30 })).status).to.equal(404);
-    expect((await api(paths.letters('nowhere'))).status).to.equal(404);
+    expect((await api(paths.messageRetention('nowhere'), 'PUT', { days: 30 })).status).to.equal(404);
+    expect((await api(paths.messages('nowhere'))).status).to.equal(404);
   });
 });

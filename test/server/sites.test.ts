@@ -150,22 +150,22 @@ describe('sites', function () {
     const { id } = (await (await bring(writeSiteFile(begun('pier', 'Pier'), {}))).json()) as AddedSite;
     expect((await ask(paths.site(id), 'DELETE')).status, 'not archived').to.equal(409);
     const { url } = (await (await ask(paths.publications(id), 'POST')).json()) as { url: string };
-    expect((await ask(paths.putAway(id), 'PUT')).status).to.equal(204);
+    expect((await ask(paths.archived(id), 'PUT')).status).to.equal(204);
     expect((await listed(id))!.putAwayAt).to.match(/^20/);
     expect((await fetch(url)).status, 'published still').to.equal(200);
     const refused = await ask(paths.site(id), 'DELETE');
     expect(refused.status).to.equal(409);
     expect(((await refused.json()) as Problem).detail).to.match(/still published; take them down first/);
-    expect((await ask(paths.putAway(id), 'DELETE')).status).to.equal(204);
+    expect((await ask(paths.archived(id), 'DELETE')).status).to.equal(204);
     expect((await listed(id))!.putAwayAt).to.equal(null);
-    await ask(paths.putAway(id), 'PUT');
+    await ask(paths.archived(id), 'PUT');
     expect((await ask(paths.live(id), 'DELETE')).status).to.equal(204);
     expect((await fetch(url)).status, 'taken down').to.equal(404);
     expect((await ask(paths.site(id), 'DELETE')).status).to.equal(204);
     expect(await listed(id)).to.equal(undefined);
     for (const [path, method] of [
       [paths.site(id), 'DELETE'],
-      [paths.putAway(id), 'PUT'],
+      [paths.archived(id), 'PUT'],
       [paths.page(id, 'home'), 'GET'],
     ])
       expect((await ask(path, method)).status).to.equal(404);
@@ -174,7 +174,7 @@ describe('sites', function () {
   it('leave nothing behind for another site that comes to have their address', async () => {
     await bring(writeSiteFile(begun('quay', 'Quay'), {}));
     await ask(paths.page('quay', 'home'));
-    await ask(paths.putAway('quay'), 'PUT');
+    await ask(paths.archived('quay'), 'PUT');
     await ask(paths.site('quay'), 'DELETE');
     await bring(writeSiteFile(begun('quay', 'Another quay'), {}));
     const { frame } = (await (await ask(paths.page('quay', 'home'))).json()) as PageResponse;

@@ -2,7 +2,8 @@ import { Alert, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { MessagesResponse } from '../../api/responses.ts';
 import { paths } from '../../api/paths.ts';
-import { troubleOf, useKeepLettersMutation } from '../state/server.ts';
+import { sentenceOf } from '../state/request.ts';
+import { useKeepMessagesForMutation } from '../state/server.ts';
 import { ConfirmDialog } from '../ui/ConfirmDialog.tsx';
 import './messages.css';
 
@@ -21,7 +22,7 @@ const SPANS: readonly { days: number; label: string }[] = [
 /** How long messages are kept; a shorter time deletes some at once, so it is asked. */
 function RetentionChoice({ site, days }: { site: string; days: number }) {
   const [asked, setAsked] = useState<number | null>(null);
-  const [keep, { error }] = useKeepLettersMutation();
+  const [keep, { error }] = useKeepMessagesForMutation();
   const spans = SPANS.some((span) => span.days === days)
     ? SPANS
     : [{ days, label: `for ${days} days` }, ...SPANS];
@@ -47,7 +48,7 @@ function RetentionChoice({ site, days }: { site: string; days: number }) {
           </MenuItem>
         ))}
       </TextField>
-      {error && <Alert severity="error">Nothing was changed. {troubleOf(error).sentence}</Alert>}
+      {error && <Alert severity="error">Nothing was changed. {sentenceOf(error)}</Alert>}
       {asked !== null && (
         <ConfirmDialog
           title="Keep messages for a shorter time?"
@@ -105,7 +106,7 @@ export function MessageBoxes({ site, found, box, onChoose }: LetterBoxesProps) {
         </ul>
       </nav>
       {form && (
-        <Button size="small" href={paths.letterTable(site, form.form)} sx={{ mt: 1.5 }}>
+        <Button size="small" href={paths.messageTable(site, form.form)} sx={{ mt: 1.5 }}>
           Export as CSV
         </Button>
       )}

@@ -3,11 +3,11 @@ import { useMemo, useState } from 'react';
 import type { FormMessage } from '../../api/responses.ts';
 import { formsSentToHost, type Site } from '../../core/index.ts';
 import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
+import { sentenceOf } from '../state/request.ts';
 import {
-  troubleOf,
-  useDeleteLettersMutation,
-  useLettersInfiniteQuery,
-  useMarkLettersMutation,
+  useRemoveMessagesMutation,
+  useMessagesInfiniteQuery,
+  useMarkMessagesMutation,
 } from '../state/server.ts';
 import { ConfirmDialog } from '../ui/ConfirmDialog.tsx';
 import { line, quiet } from '../ui/theme.ts';
@@ -80,12 +80,12 @@ function MessagesOf({ site }: { site: Site }) {
     ...(box === 'doubtful' && { doubtful: 'yes' as const }),
   };
   const { data, currentData, error, isFetchingNextPage, hasNextPage, fetchNextPage } =
-    useLettersInfiniteQuery(
+    useMessagesInfiniteQuery(
       { site: id, ...asks },
       { pollingInterval: OFTEN, skipPollingIfUnfocused: true, refetchOnMountOrArgChange: true },
     );
-  const [mark, { error: notMarked }] = useMarkLettersMutation();
-  const [remove, { error: notDeleted }] = useDeleteLettersMutation();
+  const [mark, { error: notMarked }] = useMarkMessagesMutation();
+  const [remove, { error: notDeleted }] = useRemoveMessagesMutation();
   const trouble = error ?? notMarked ?? notDeleted;
   const first = data?.pages.at(0);
   const letters = currentData?.pages.flatMap((page) => page.letters) ?? [];
@@ -119,7 +119,7 @@ function MessagesOf({ site }: { site: Site }) {
           overflow: 'auto',
         }}
       >
-        {trouble && <Alert severity="error">{troubleOf(trouble).sentence}</Alert>}
+        {trouble && <Alert severity="error">{sentenceOf(trouble)}</Alert>}
         {several.length > 0 && (
           <Box
             role="group"

@@ -1,5 +1,5 @@
 import { Box } from '@mui/material';
-import { useUnreadLettersQuery } from '../state/server.ts';
+import { useUnreadMessagesQuery } from '../state/server.ts';
 import { ink, paper } from '../ui/theme.ts';
 
 /** ms; how often it is asked whether messages have come. */
@@ -7,7 +7,7 @@ const OFTEN = 60_000;
 
 /** How many messages nobody has read. */
 export function Unread({ site }: { site: string }) {
-  const { data } = useUnreadLettersQuery(site, { pollingInterval: OFTEN, skipPollingIfUnfocused: true });
+  const { data } = useUnreadMessagesQuery(site, { pollingInterval: OFTEN, skipPollingIfUnfocused: true });
   if (!data?.unread) return null;
   return (
     <Box

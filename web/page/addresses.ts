@@ -1,5 +1,5 @@
 /** Where the application has what a page asks for: pages, images and files, as seen from inside a sheet. */
-import { paths } from '../../api/paths.ts';
+import { madeName, paths } from '../../api/paths.ts';
 import { isItself, isMadeSmaller, type Addresses, type Asset, type SiteFrame } from '../../core/index.ts';
 
 /** What of a site the addresses in its sheets follow: as long as that is the same, they are. */
@@ -21,7 +21,7 @@ export function sheetAddresses({ id: site, pages, assets }: Addressed, density?:
       if (isItself(asset, form)) return paths.asset(site, asset.hash);
       const { crop, width, type } = form;
       const part = crop && [crop.x, crop.y, crop.width, crop.height];
-      return paths.made(site, asset.hash, width, type === 'image/avif' ? 'avif' : 'webp', part);
+      return paths.made(site, asset.hash, madeName(width, type === 'image/avif' ? 'avif' : 'webp', part));
     },
     density,
     anyWidth: true,
@@ -33,4 +33,4 @@ export const imageUrl = (
   site: string,
   asset: Pick<Asset, 'hash' | 'type' | 'moves'>,
   width: number,
-): string => (isMadeSmaller(asset) ? paths.made(site, asset.hash, width) : paths.asset(site, asset.hash));
+): string => (isMadeSmaller(asset) ? paths.made(site, asset.hash, madeName(width)) : paths.asset(site, asset.hash));

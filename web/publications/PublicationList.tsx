@@ -2,7 +2,8 @@ import { counted } from '../../core/index.ts';
 import { Alert, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { PublicationLine } from '../../api/responses.ts';
-import { troubleOf, useMakeLiveMutation, useTakeDownMutation } from '../state/server.ts';
+import { sentenceOf } from '../state/request.ts';
+import { useMakeLiveMutation, useTakeDownMutation } from '../state/server.ts';
 import { ConfirmDialog } from '../ui/ConfirmDialog.tsx';
 import { quiet } from '../ui/theme.ts';
 import { moment } from '../ui/time.ts';
@@ -27,7 +28,7 @@ export function PublicationList({ site, publications, earlier, onCompare }: Publ
       <Typography component="h2" sx={{ fontSize: 15, fontWeight: 700, mt: 3, mb: 0.5 }}>
         Publications
       </Typography>
-      {error && <Alert severity="error">{troubleOf(error).sentence}</Alert>}
+      {error && <Alert severity="error">{sentenceOf(error)}</Alert>}
       {madeLive?.notInFolder && <Alert severity="warning">{madeLive.notInFolder}</Alert>}
       {publications.length === 0 && (
         <Typography sx={{ fontSize: 13, color: quiet }}>

@@ -3,7 +3,8 @@ import { useMemo, useState } from 'react';
 import type { PublicationLine, PublicationsResponse } from '../../api/responses.ts';
 import { changesBetween, counted, done, heldBack, type NodeId, type Site } from '../../core/index.ts';
 import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
-import { troubleOf, usePublicationsInfiniteQuery, usePublishedQuery } from '../state/server.ts';
+import { sentenceOf } from '../state/request.ts';
+import { usePublicationsInfiniteQuery, usePublishedQuery } from '../state/server.ts';
 import { useAppSelector } from '../state/store.ts';
 import { line, quiet } from '../ui/theme.ts';
 import { HoldingBack, type ChangedPage } from './HoldingBack.tsx';
@@ -144,7 +145,7 @@ function PublicationsOf({ site: draft, page }: { site: Site; page: NodeId }) {
         >
           {choice}
         </PublishPanel>
-        {error && <Alert severity="error">{troubleOf(error).sentence}</Alert>}
+        {error && <Alert severity="error">{sentenceOf(error)}</Alert>}
         {publications && (
           <PublicationList
             site={id}
@@ -167,7 +168,7 @@ function PublicationsOf({ site: draft, page }: { site: Site; page: NodeId }) {
             )}
           </Box>
         )}
-        {trouble && <Alert severity="error">{troubleOf(trouble).sentence}</Alert>}
+        {trouble && <Alert severity="error">{sentenceOf(trouble)}</Alert>}
         {publications && usual === undefined && (
           <Typography sx={{ color: quiet, textAlign: 'center', mt: 12 }}>
             Once the site is published, you see here what the next publication changes for visitors.

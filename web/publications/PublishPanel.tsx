@@ -15,7 +15,8 @@ import {
 import { selected } from '../state/desk.ts';
 import { keep } from '../state/edits.ts';
 import { ownName, rememberName } from '../state/preferences.ts';
-import { troubleOf, useMakingQuery, usePublishMutation, useSiteQuery } from '../state/server.ts';
+import { sentenceOf } from '../state/request.ts';
+import { useMakingQuery, usePublishMutation, useSiteQuery } from '../state/server.ts';
 import { useStore } from 'react-redux';
 import { useAppDispatch, useAppSelector, type State } from '../state/store.ts';
 import { quiet } from '../ui/theme.ts';
@@ -168,7 +169,7 @@ export function PublishPanel({
   };
   return (
     <section aria-label="Publish the site" style={{ display: 'grid', gap: 10 }}>
-      {unread && <Alert severity="error">{troubleOf(unread).sentence}</Alert>}
+      {unread && <Alert severity="error">{sentenceOf(unread)}</Alert>}
       {!unread && <Typography sx={{ fontSize: 13 }}>{seen()}</Typography>}
       {children}
       <Found site={site} found={found} />
@@ -192,7 +193,7 @@ export function PublishPanel({
       {isLoading && <Making site={id} />}
       {error && (
         <Alert severity="error">
-          The site was not published; what was live stays live. {troubleOf(error).sentence}
+          The site was not published; what was live stays live. {sentenceOf(error)}
         </Alert>
       )}
       {published && !isLoading && (

@@ -6,7 +6,8 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import type { SiteFrame } from '../../core/index.ts';
 import { keep, retryNow } from '../state/edits.ts';
 import { redo, undo } from '../state/traversal.ts';
-import { troubleOf, usePreviewMutation } from '../state/server.ts';
+import { sentenceOf } from '../state/request.ts';
+import { usePreviewMutation } from '../state/server.ts';
 import { useAppDispatch, useAppSelector, type State } from '../state/store.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';
 import { Notice } from '../ui/Notice.tsx';
@@ -139,7 +140,7 @@ export function SiteScreen({ site, page, pageName, children }: SiteScreenProps) 
     } else {
       tab?.close();
       const why = result.error
-        ? troubleOf(result.error).sentence
+        ? sentenceOf(result.error)
         : 'The browser did not open a new tab; allow pop-ups for this address.';
       enqueueSnackbar(`The draft could not be shown. ${why}`, { variant: 'error' });
     }

@@ -1,7 +1,8 @@
 import { useEffect, useState } from 'react';
 import type { OpenSite } from '../state/documents.ts';
 import { load } from '../state/edits.ts';
-import { troubleOf, useSiteQuery } from '../state/server.ts';
+import { sentenceOf } from '../state/request.ts';
+import { useSiteQuery } from '../state/server.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { useOpenPage } from './useOpenPage.ts';
 
@@ -17,7 +18,7 @@ export function useWholeSite(siteId: string): {
     documents.open?.site.frame.id === siteId ? documents.open : null,
   );
   const { data, error, refetch } = useSiteQuery(siteId, { skip: open !== null });
-  const unread = open === null && error ? troubleOf(error).sentence : null;
+  const unread = open === null && error ? sentenceOf(error) : null;
   const pages = (open?.site.frame ?? data?.frame)?.pages ?? [];
   // The page that was open may be gone.
   const first = (pages.find(({ id }) => id === open?.page) ?? pages.at(0))?.id ?? '';

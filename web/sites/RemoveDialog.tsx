@@ -10,7 +10,8 @@ import {
 } from '@mui/material';
 import { useId, useState } from 'react';
 import type { SiteSummary } from '../../api/responses.ts';
-import { troubleOf, useRemoveSiteMutation } from '../state/server.ts';
+import { sentenceOf } from '../state/request.ts';
+import { useRemoveSiteMutation } from '../state/server.ts';
 
 /** Removes a site for good, once its name has been typed. */
 export function RemoveDialog({ site, onClose }: { site: SiteSummary; onClose: () => void }) {
@@ -43,7 +44,7 @@ export function RemoveDialog({ site, onClose }: { site: SiteSummary; onClose: ()
             void start();
           }}
         />
-        {error && <Alert severity="error">{troubleOf(error).sentence}</Alert>}
+        {error && <Alert severity="error">{sentenceOf(error)}</Alert>}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>

@@ -97,7 +97,7 @@ function LineMenu({ site, actions, onRename }: LineProps & { onRename: () => voi
           Export its pages as a zip
         </MenuItem>
         {site.live && item('Take down the published pages', () => actions.takeDown(site))}
-        {item('Archive', () => actions.putAway(site))}
+        {item('Archive', () => actions.archive(site))}
       </Menu>
     </>
   );

@@ -14,7 +14,8 @@ import { useCallback, useMemo, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useNavigate } from 'react-router';
 import type { SiteSummary } from '../../api/responses.ts';
-import { troubleOf, useAddDemoMutation, useSitesQuery } from '../state/server.ts';
+import { sentenceOf } from '../state/request.ts';
+import { useAddDemoMutation, useSitesQuery } from '../state/server.ts';
 import { lazily } from '../ui/lazily.tsx';
 import { useTitle } from '../ui/useTitle.ts';
 import { Notice } from '../ui/Notice.tsx';
@@ -104,13 +105,13 @@ export function Sites() {
   const tryDemo = async () => {
     const { data: made, error: failed } = await addDemo();
     if (made) return void navigate(`/sites/${made.id}/pages/${made.firstPage}`);
-    enqueueSnackbar(`The observatory was not set up. ${troubleOf(failed).sentence}`, { variant: 'error' });
+    enqueueSnackbar(`The observatory was not set up. ${sentenceOf(failed)}`, { variant: 'error' });
   };
 
   const present = useMemo(() => data?.filter((site) => site.putAwayAt === null) ?? [], [data]);
-  const putAway = useMemo(() => data?.filter((site) => site.putAwayAt !== null) ?? [], [data]);
-  const shelf = away && putAway.length > 0;
-  const all = shelf ? putAway : present;
+  const archived = useMemo(() => data?.filter((site) => site.putAwayAt !== null) ?? [], [data]);
+  const shelf = away && archived.length > 0;
+  const all = shelf ? archived : present;
   const shown = useMemo(() => listed(all, all.length >= MANY ? filter : '', order), [all, filter, order]);
   const empty = data !== undefined && present.length === 0 && !shelf;
 
@@ -169,7 +170,7 @@ export function Sites() {
           )}
           {error && (
             <Notice severity="error" action={{ label: 'Try again', run: () => void refetch() }}>
-              The list could not be loaded. {troubleOf(error).sentence}
+              The list could not be loaded. {sentenceOf(error)}
             </Notice>
           )}
           {!data && !error && <LinearProgress aria-label="Loading the list of sites" />}
@@ -181,9 +182,9 @@ export function Sites() {
               onBring={open}
             />
           )}
-          {(putAway.length > 0 || all.length >= MANY) && (
+          {(archived.length > 0 || all.length >= MANY) && (
             <Box sx={{ display: 'flex', gap: 1.5, mb: 1.5, mt: empty ? 3 : 0 }}>
-              {putAway.length > 0 && (
+              {archived.length > 0 && (
                 <ToggleButtonGroup
                   exclusive
                   size="small"
@@ -193,7 +194,7 @@ export function Sites() {
                   sx={{ '& .MuiToggleButton-root': { textTransform: 'none', py: 0.5, fontSize: 13 } }}
                 >
                   <ToggleButton value={false}>Sites ({present.length})</ToggleButton>
-                  <ToggleButton value={true}>Archived ({putAway.length})</ToggleButton>
+                  <ToggleButton value={true}>Archived ({archived.length})</ToggleButton>
                 </ToggleButtonGroup>
               )}
               {all.length >= MANY && (

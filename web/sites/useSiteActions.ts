@@ -1,6 +1,7 @@
 import { useSnackbar } from 'notistack';
 import type { SiteSummary } from '../../api/responses.ts';
-import { troubleOf, useCopySiteMutation, usePutAwayMutation, useTakeDownMutation } from '../state/server.ts';
+import { sentenceOf } from '../state/request.ts';
+import { useCopySiteMutation, useArchiveMutation, useTakeDownMutation } from '../state/server.ts';
 import { useAppDispatch } from '../state/store.ts';
 
 /** What can be done with a site from the list. */
@@ -8,7 +9,7 @@ export interface SiteActions {
   rename(site: SiteSummary, name: string): void;
   duplicate(site: SiteSummary): void;
   takeDown(site: SiteSummary): void;
-  putAway(site: SiteSummary): void;
+  archive(site: SiteSummary): void;
   haveBack(site: SiteSummary): void;
   askToRemove(site: SiteSummary): void;
 }
@@ -28,12 +29,12 @@ export function useSiteActions(askToRemove: (site: SiteSummary) => void): SiteAc
   const dispatch = useAppDispatch();
   const { enqueueSnackbar } = useSnackbar();
   const [copy] = useCopySiteMutation();
-  const [putAway] = usePutAwayMutation();
+  const [archive] = useArchiveMutation();
   const [takeDown] = useTakeDownMutation();
 
   const withNotice = async (done: string, notDone: string, work: Promise<{ error?: unknown }>) => {
     const { error } = await work;
-    if (error) enqueueSnackbar(`${notDone} ${troubleOf(error).sentence}`, { variant: 'error' });
+    if (error) enqueueSnackbar(`${notDone} ${sentenceOf(error)}`, { variant: 'error' });
     else enqueueSnackbar(done, { variant: 'info' });
   };
   // Only what renames needs to know how a site is changed.
@@ -64,19 +65,19 @@ export function useSiteActions(askToRemove: (site: SiteSummary) => void): SiteAc
         `The pages of ${site.name} stay published.`,
         takeDown(site.id),
       ),
-    putAway: (site) =>
+    archive: (site) =>
       void withNotice(
         site.live
           ? `${site.name} is archived. Its published pages stay until they are taken down.`
           : `${site.name} is archived for thirty days; it can be restored until then.`,
         `${site.name} was not archived.`,
-        putAway({ site: site.id, away: true }),
+        archive({ site: site.id, away: true }),
       ),
     haveBack: (site) =>
       void withNotice(
         `${site.name} is back in the list.`,
         `${site.name} is still archived.`,
-        putAway({ site: site.id, away: false }),
+        archive({ site: site.id, away: false }),
       ),
     askToRemove,
   };

@@ -1,143 +1,148 @@
-import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
-import { API, paths } from '../../api/paths.ts';
-import type {
-  AddedSite,
-  MessagesResponse,
-  LivePublication,
-  MakingResponse,
-  PageResponse,
-  PreviewResponse,
-  PublicationsResponse,
-  Problem,
-  SiteResponse,
-  SiteSummary,
-  StepEntry,
-  StepsResponse,
-  UnreadResponse,
-} from '../../api/responses.ts';
-import type { Site } from '../../core/index.ts';
+import { createApi, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
+import { endpoints, type AnswerOf, type Endpoint } from '../../api/endpoints.ts';
+import { paths } from '../../api/paths.ts';
 import type { MessagesRequest, PublishRequest } from '../../api/requests.ts';
-import { unreachable } from './transport.ts';
+import type { StepsResponse } from '../../api/responses.ts';
+import { request, type Sent, type Trouble } from './request.ts';
 
-/** Which letters: of one form, of all, or those that may come from robots. */
+/** Which messages: of one form, of all, or those that may come from robots. */
 export interface MessagesAsked {
   site: string;
   form?: string;
   doubtful?: 'yes';
 }
 
-const below = (path: string) => path.slice(API.length);
+/** A request that is to be made. */
+interface Call {
+  endpoint: Endpoint;
+  path: string;
+  sent?: Sent;
+}
+
+const call = <E extends Endpoint>(endpoint: E, path: string, sent?: Sent<E>): Call => ({
+  ...{ endpoint, path },
+  ...(sent && { sent: sent as Sent }),
+});
+
+const { page, site, steps, publications, publication, messages } = endpoints;
+
+/** What an endpoint of the table above answers, by its name. */
+type Of<N extends keyof typeof endpoints> = AnswerOf<(typeof endpoints)[N]>;
+
+const ask: BaseQueryFn<Call, unknown, Trouble> = async ({ endpoint, path, sent }) => {
+  const answered = await request(endpoint, path, sent);
+  if (!answered.ok) return { error: answered };
+  return { data: answered.value };
+};
 
 /** Asks the server for what is shown beside the open page; its documents and their edits go another way (`transport.ts`). */
 export const server = createApi({
   reducerPath: 'server',
-  baseQuery: fetchBaseQuery({ baseUrl: API, timeout: 30_000 }),
-  tagTypes: ['site', 'sites', 'letters'],
+  baseQuery: ask,
+  tagTypes: ['site', 'sites', 'messages'],
   endpoints: (build) => ({
-    sites: build.query<SiteSummary[], void>({ query: () => below(paths.sites()), providesTags: ['sites'] }),
-    site: build.query<SiteResponse, string>({ query: (id) => below(paths.site(id)), providesTags: ['site'] }),
+    sites: build.query<Of<'listSites'>, void>({
+      query: () => call(endpoints.listSites, paths.sites()),
+      providesTags: ['sites'],
+    }),
+    site: build.query<Of<'site'>, string>({
+      query: (id) => call(site, paths.site(id)),
+      providesTags: ['site'],
+    }),
     /** A page to look at, as it is at a revision. */
-    page: build.query<PageResponse, { site: string; page: string; revision: number }>({
-      query: ({ site, page }) => below(paths.page(site, page)),
+    page: build.query<Of<'page'>, { site: string; page: string; revision: number }>({
+      query: (of) => call(page, paths.page(of.site, of.page)),
     }),
     /** Brings a site in from the text of a site file. */
-    addSite: build.mutation<AddedSite, string>({
-      query: (text) => ({
-        url: below(paths.sites()),
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: text,
-        timeout: 120_000,
-      }),
+    addSite: build.mutation<Of<'addSite'>, string>({
+      query: (body) => call(endpoints.addSite, paths.sites(), { body, patience: 120_000 }),
       invalidatesTags: ['sites'],
     }),
-    addDemo: build.mutation<AddedSite, void>({
-      query: () => ({ url: below(paths.demo()), method: 'POST' }),
+    addDemo: build.mutation<Of<'addDemo'>, void>({
+      query: () => call(endpoints.addDemo, paths.demo()),
       invalidatesTags: ['sites'],
     }),
-    copySite: build.mutation<AddedSite, { site: string; name: string }>({
-      query: ({ site, name }) => ({ url: below(paths.copies(site)), method: 'POST', body: { name } }),
+    copySite: build.mutation<Of<'copySite'>, { site: string; name: string }>({
+      query: ({ site, name }) => call(endpoints.copySite, paths.copies(site), { body: { name } }),
       invalidatesTags: ['sites'],
     }),
-    putAway: build.mutation<null, { site: string; away: boolean }>({
-      query: ({ site, away }) => ({ url: below(paths.putAway(site)), method: away ? 'PUT' : 'DELETE' }),
+    archive: build.mutation<undefined, { site: string; away: boolean }>({
+      query: ({ site, away }) =>
+        call(away ? endpoints.archiveSite : endpoints.restoreSite, paths.archived(site)),
       invalidatesTags: ['sites'],
     }),
-    removeSite: build.mutation<null, string>({
-      query: (site) => ({ url: below(paths.site(site)), method: 'DELETE' }),
+    removeSite: build.mutation<undefined, string>({
+      query: (site) => call(endpoints.removeSite, paths.site(site)),
       invalidatesTags: ['sites'],
     }),
-    takeDown: build.mutation<null, string>({
-      query: (site) => ({ url: below(paths.live(site)), method: 'DELETE' }),
+    takeDown: build.mutation<undefined, string>({
+      query: (site) => call(endpoints.takeDown, paths.live(site)),
       invalidatesTags: ['site', 'sites'],
     }),
     /** How far the images are that a publication makes of others. */
-    making: build.query<MakingResponse, string>({ query: (site) => below(paths.making(site)) }),
-    preview: build.mutation<PreviewResponse, string>({
-      query: (site) => ({ url: below(paths.previews(site)), method: 'POST' }),
+    making: build.query<Of<'making'>, string>({
+      query: (site) => call(endpoints.making, paths.making(site)),
     }),
-    publish: build.mutation<LivePublication, { site: string; revision: number } & PublishRequest>({
+    preview: build.mutation<Of<'preview'>, string>({
+      query: (site) => call(endpoints.preview, paths.previews(site)),
+    }),
+    publish: build.mutation<Of<'publish'>, { site: string; revision: number } & PublishRequest>({
       // Images that are not made yet are made first.
-      query: ({ site, revision, ...body }) => ({
-        ...{ url: below(paths.publications(site)), method: 'POST', body },
-        headers: { 'If-Match': `"${revision}"` },
-        timeout: 900_000,
-      }),
+      query: ({ site, revision, ...body }) =>
+        call(endpoints.publish, paths.publications(site), {
+          ...{ body, headers: { 'If-Match': `"${revision}"` }, patience: 900_000 },
+        }),
       invalidatesTags: ['site', 'sites'],
     }),
     /** The publications of a site, the last ones first; earlier ones are asked for in turn. */
-    publications: build.infiniteQuery<PublicationsResponse, string, number | undefined>({
+    publications: build.infiniteQuery<Of<'publications'>, string, number | undefined>({
       infiniteQueryOptions: {
         initialPageParam: undefined,
         getNextPageParam: ({ more, publications }) => (more ? publications.at(-1)?.number : undefined),
       },
-      query: ({ queryArg: site, pageParam: before }) => ({
-        url: below(paths.publications(site)),
-        params: { before },
-      }),
+      query: ({ queryArg: site, pageParam: before }) =>
+        call(publications, paths.publications(site), { query: { before } }),
       providesTags: ['site'],
     }),
     /** The steps that led from one revision to another, oldest first. */
-    steps: build.query<StepEntry[], { site: string; after: number; to: number }>({
-      query: ({ site, after, to }) => ({ url: below(paths.steps(site)), params: { after, before: to + 1 } }),
+    steps: build.query<StepsResponse['steps'], { site: string; after: number; to: number }>({
+      query: ({ site, after, to }) => call(steps, paths.steps(site), { query: { after, before: to + 1 } }),
       transformResponse: ({ steps }: StepsResponse) => steps,
     }),
     /** A site as it was when it was published. */
-    published: build.query<Site, { site: string; number: number }>({
-      query: ({ site, number }) => below(paths.publication(site, number)),
+    published: build.query<Of<'publication'>, { site: string; number: number }>({
+      query: ({ site, number }) => call(publication, paths.publication(site, number)),
     }),
-    /** What visitors sent, the last letters first; earlier ones are asked for in turn. */
-    letters: build.infiniteQuery<MessagesResponse, MessagesAsked, string | undefined>({
+    /** What visitors sent, the last messages first; earlier ones are asked for in turn. */
+    messages: build.infiniteQuery<Of<'messages'>, MessagesAsked, string | undefined>({
       infiniteQueryOptions: {
         initialPageParam: undefined,
         getNextPageParam: ({ more, letters }) => (more ? letters.at(-1)?.id : undefined),
       },
-      query: ({ queryArg: { site, ...box }, pageParam: before }) => ({
-        url: below(paths.letters(site)),
-        params: { ...box, before },
-      }),
-      providesTags: ['letters'],
+      query: ({ queryArg: { site, ...box }, pageParam: before }) =>
+        call(messages, paths.messages(site), { query: { ...box, before } }),
+      providesTags: ['messages'],
     }),
-    unreadLetters: build.query<UnreadResponse, string>({
-      query: (site) => below(paths.unreadLetters(site)),
-      providesTags: ['letters'],
+    unreadMessages: build.query<Of<'unreadMessages'>, string>({
+      query: (site) => call(endpoints.unreadMessages, paths.unreadMessages(site)),
+      providesTags: ['messages'],
     }),
-    markLetters: build.mutation<null, MessagesRequest & { site: string }>({
-      query: ({ site, ...body }) => ({ url: below(paths.letters(site)), method: 'PATCH', body }),
-      invalidatesTags: ['letters'],
+    markMessages: build.mutation<undefined, MessagesRequest & { site: string }>({
+      query: ({ site, ...body }) => call(endpoints.markMessages, paths.messages(site), { body }),
+      invalidatesTags: ['messages'],
     }),
-    deleteLetters: build.mutation<null, { site: string; letters: string[] }>({
-      query: ({ site, letters }) => ({
-        ...{ url: below(paths.letters(site)), method: 'DELETE', body: { letters } },
-      }),
-      invalidatesTags: ['letters'],
+    removeMessages: build.mutation<undefined, { site: string; letters: string[] }>({
+      query: ({ site, letters }) =>
+        call(endpoints.removeMessages, paths.messages(site), { body: { letters } }),
+      invalidatesTags: ['messages'],
     }),
-    keepLetters: build.mutation<null, { site: string; days: number }>({
-      query: ({ site, days }) => ({ url: below(paths.lettersKept(site)), method: 'PUT', body: { days } }),
-      invalidatesTags: ['letters'],
+    keepMessagesFor: build.mutation<undefined, { site: string; days: number }>({
+      query: ({ site, days }) =>
+        call(endpoints.keepMessagesFor, paths.messageRetention(site), { body: { days } }),
+      invalidatesTags: ['messages'],
     }),
-    makeLive: build.mutation<LivePublication, { site: string; number: number }>({
-      query: ({ site, number }) => ({ url: below(paths.live(site)), method: 'PUT', body: { number } }),
+    makeLive: build.mutation<Of<'makeLive'>, { site: string; number: number }>({
+      query: ({ site, number }) => call(endpoints.makeLive, paths.live(site), { body: { number } }),
       invalidatesTags: ['site', 'sites'],
     }),
   }),
@@ -150,7 +155,7 @@ export const {
   usePageQuery,
   useAddDemoMutation,
   useCopySiteMutation,
-  usePutAwayMutation,
+  useArchiveMutation,
   useRemoveSiteMutation,
   useTakeDownMutation,
   usePreviewMutation,
@@ -159,30 +164,9 @@ export const {
   usePublishedQuery,
   useStepsQuery,
   useMakeLiveMutation,
-  useLettersInfiniteQuery,
-  useUnreadLettersQuery,
-  useMarkLettersMutation,
-  useDeleteLettersMutation,
-  useKeepLettersMutation,
+  useMessagesInfiniteQuery,
+  useUnreadMessagesQuery,
+  useMarkMessagesMutation,
+  useRemoveMessagesMutation,
+  useKeepMessagesForMutation,
 } = server;
-
-/** What a failed request means, as a person can act on it. */
-export interface Trouble {
-  /** The HTTP status, or 0 when the server could not be reached. */
-  status: number;
-  sentence: string;
-  problem?: Problem;
-}
-
-export function troubleOf(error: unknown): Trouble {
-  const { status, data } = (error ?? {}) as { status?: number | string; data?: Partial<Problem> };
-  if (typeof status === 'number' && data?.detail)
-    return { status, sentence: data.detail, problem: data as Problem };
-  if (typeof status === 'number') {
-    return {
-      status,
-      sentence: `The server answered with status ${status} without an explanation. Try again in a moment.`,
-    };
-  }
-  return { status: 0, sentence: unreachable };
-}

@@ -1,6 +1,7 @@
 import { LIMITS } from '../../core/index.ts';
 import type { AddedSite } from '../../api/responses.ts';
-import { server, troubleOf, type Trouble } from './server.ts';
+import { type Trouble } from './request.ts';
+import { server } from './server.ts';
 import type { Thunk } from './store.ts';
 
 export type Added = { ok: true; site: AddedSite } | { ok: false; trouble: Trouble };
@@ -9,7 +10,7 @@ export type Added = { ok: true; site: AddedSite } | { ok: false; trouble: Troubl
 export function importSite(text: string): Thunk<Promise<Added>> {
   return async (dispatch) => {
     const { data, error } = await dispatch(server.endpoints.addSite.initiate(text));
-    return data ? { ok: true, site: data } : { ok: false, trouble: troubleOf(error) };
+    return data ? { ok: true, site: data } : { ok: false, trouble: error as Trouble };
   };
 }
 

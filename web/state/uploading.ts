@@ -16,7 +16,7 @@ import {
 } from '../../core/index.ts';
 import { edit } from './edits.ts';
 import type { Thunk } from './store.ts';
-import { unreachable } from './transport.ts';
+import { unreachable } from './request.ts';
 import { uploads } from './uploads.ts';
 
 const { begun, progressed, ended } = uploads.actions;
