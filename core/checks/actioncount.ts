@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { ACTIONS, type Action } from '../elements/kinds/edges.ts';
 import { textIn } from '../values/textbyview.ts';
 import { PRACTICE, type Rule } from './rule.ts';
@@ -10,7 +11,7 @@ export const actionCount: Rule = {
   severity: 'advice',
   find: (input) =>
     textProblems(input, (node, view) => {
-      if (node.kind !== 'strip') return undefined;
+      if (!hasTrait(node, 'strip')) return undefined;
       const { length } = textIn<Action[]>(node, input.site.views, 'actions', view);
       const { fewest, most } = ACTIONS;
       if (length === 0 || (length >= fewest && length <= most)) return undefined;

@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import type { ViewId } from '../layered/views.ts';
@@ -10,9 +11,9 @@ import { textProblems } from './textproblems.ts';
 /** The images that an element shows in a view, each with its text alternative there: its own, else that of the shelf. */
 function imagesOf({ site, page }: CheckInput, node: Node, view: ViewId): { name: string; alt: string }[] {
   const own: { picture: string; alt: string }[] =
-    node.kind === 'gallery'
+    hasTrait(node, 'tiled')
       ? textIn(node, site.views, 'pictures', view)
-      : node.kind === 'picture'
+      : hasTrait(node, 'picture')
         ? [
             {
               picture: resolve(site, page, node, knownProperty('source'), view) as string,
@@ -38,7 +39,7 @@ export const alternatives: Rule = {
     textProblems(input, (node, view) => {
       const silent = imagesOf(input, node, view).filter(({ alt }) => alt === '');
       if (silent.length === 0) return undefined;
-      const which = node.kind === 'gallery' ? `: ${silent.map(({ name }) => name).join(', ')}` : '';
+      const which = hasTrait(node, 'tiled') ? `: ${silent.map(({ name }) => name).join(', ')}` : '';
       return {
         sentence: `${node.name} has no text alternative{views}${which}.`,
         cure: 'Say what it shows, here or on the shelf; leave that out only where it is nothing but decoration.',

@@ -1,6 +1,6 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import { settings, type Layered } from '../layered/layered.ts';
-import { OVERLAY } from '../elements/properties/area.ts';
 import { lookup } from '../lookup.ts';
 import type { Page } from '../site/site.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -33,7 +33,7 @@ export const NO_BROWSER_FACTS: BrowserFacts = {};
  */
 export function backgroundImages(page: Page): string[] {
   const ids = Object.values(page.nodes).flatMap(({ style, parent }) => {
-    const isPart = parent !== null && page.nodes[parent]?.kind === OVERLAY;
+    const isPart = parent !== null && hasTrait(page.nodes[parent], 'overlaying');
     const names = ['backgroundPicture', ...(isPart ? ['source'] : [])];
     return names.flatMap((name) => {
       const picture = lookup(style.self, name) as Layered<string> | undefined;

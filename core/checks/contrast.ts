@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { applies } from '../site/applies.ts';
 import { blend, interpolateWithPremultipliedAlpha, wcagContrast, type Color } from 'culori';
 import { curveAt } from '../type/curve.ts';
@@ -16,7 +17,6 @@ import type { Tone } from './browserfacts.ts';
 import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
 import { meet, within } from '../layout/areas.ts';
-import { OVERLAY } from '../elements/properties/area.ts';
 import { fillsArea, partsIn } from '../values/areas.ts';
 
 /** How text stands out from what is behind it. */
@@ -155,7 +155,7 @@ export function contrasts(
   function surfaceOf(part: Node, view: ViewId): Ground {
     const own = ground(part, 'self', view);
     const valueOf = (name: string) => resolve(site, page, part, knownProperty(name), view);
-    if (part.kind === 'video') return { ...own, colours: GREYS, of: 'film' };
+    if (hasTrait(part, 'video')) return { ...own, colours: GREYS, of: 'film' };
     const parent = page.nodes[part.parent!];
     if (!applies(knownProperty('source'), part.kind, parent.kind)) return own;
     const source = valueOf('source');
@@ -171,7 +171,7 @@ export function contrasts(
    */
   function beneath(part: Node, view: ViewId): { surface: Ground; isWhole: boolean }[] {
     const overlay = part.parent === null ? undefined : page.nodes[part.parent];
-    if (overlay?.kind !== OVERLAY) return [];
+    if (!overlay || !hasTrait(overlay, 'overlaying')) return [];
     const parts = partsIn(site, page, overlay, view);
     const at = parts.findIndex(({ id }) => id === part.id);
     return parts

@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { linksShownIn } from '../values/links.ts';
 import { textIn } from '../values/textbyview.ts';
 import { goneOf } from './links.ts';
@@ -21,7 +22,7 @@ export const deadLinks: Rule = {
           sentence: `${node.name} leads to ${SAID[gone]} that no longer exists{views}.`,
           cure: 'Change its target, or remove the link.',
         };
-      if (node.kind !== 'button' || textIn<string>(node, site.views, 'link', view) !== '') return undefined;
+      if (!hasTrait(node, 'action') || textIn<string>(node, site.views, 'link', view) !== '') return undefined;
       return { sentence: `${node.name} has no link{views}.`, cure: 'Set its target.' };
     });
   },

@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { Rule } from './rule.ts';
@@ -10,7 +11,7 @@ export const formLabels: Rule = {
   severity: 'barrier',
   find: (input) =>
     textProblems(input, (node) => {
-      if (node.kind !== 'form') return undefined;
+      if (!hasTrait(node, 'form')) return undefined;
       const fields = contentOf<{ label: string }[]>(knownKind('form'), node, 'fields');
       const count = fields.filter(({ label }) => label.trim() === '').length;
       if (count === 0) return undefined;

@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { held } from '../layered/resolve.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -21,7 +22,7 @@ export interface HandmadePair {
 export function handmadePairs({ views }: SiteFrame, page: Page): HandmadePair[] {
   const shows = (node: Node, view: ViewId) => held(node.style.self?.shown, views, view)?.value !== false;
   return sourceOrder(page).flatMap((parent) => {
-    if (parent.kind === 'alternates') return [];
+    if (hasTrait(parent, 'alternating')) return [];
     // Only what is hidden somewhere can be one of a pair.
     const hidden = parent.children.map((id) => page.nodes[id]).filter(({ style }) => style.self?.shown);
     return hidden.flatMap((one, index) =>

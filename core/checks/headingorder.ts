@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { callOf } from '../edits/perform.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
@@ -14,7 +15,7 @@ const levelOf = (heading: Node): number => contentOf<number>(knownKind('heading'
 /** The headings that a view shows, in source order. */
 const shownHeadings = ({ site, page }: CheckInput, view: ViewId): Node[] =>
   sourceOrder(page).filter(
-    (node) => node.kind === 'heading' && hiddenBy(site, page, node, view) === undefined,
+    (node) => hasTrait(node, 'heading') && hiddenBy(site, page, node, view) === undefined,
   );
 
 /** The level of the heading before each one that a view shows; of the first it is 1, as a page has a heading of that level in any case. */
@@ -33,7 +34,7 @@ export const headingOrder: Rule = {
       input.site.views.list.map(({ id }) => [id, levelsBefore(shownHeadings(input, id))]),
     );
     return textProblems(input, (node, view) => {
-      if (node.kind !== 'heading') return undefined;
+      if (!hasTrait(node, 'heading')) return undefined;
       const last = before.get(view)!.get(node.id)!;
       const level = levelOf(node);
       if (level <= last + 1) return undefined;

@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { ViewId } from '../layered/views.ts';
 import { targetOf } from '../markup/link.ts';
@@ -18,7 +19,7 @@ function hiddenTarget(input: CheckInput, node: Node, link: string, view: ViewId)
   const head = id === page.id ? undefined : site.pages.find((each) => each.id === id);
   // A menu lists no page that is not offered.
   if (head && offeringIn(head, site, view) === 'withheld')
-    return node.kind === 'navigation' ? undefined : head.title;
+    return hasTrait(node, 'menu') ? undefined : head.title;
   if (place === undefined) return undefined;
   const known = head ? (input.pages[head.id] as Page | undefined) : page;
   const on = known && composed(site, known);

@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { ViewId } from '../layered/views.ts';
@@ -24,8 +25,8 @@ const ONE = new Set(['header', 'footer']);
 function landmark(node: Node): { role: string; label: string } | undefined {
   const kind = knownKind(node.kind);
   const said = (field: string) => contentOf<string>(kind, node, field).trim();
-  if (node.kind === 'navigation' || node.kind === 'strip') return { role: 'nav', label: said('label') };
-  if (node.kind !== 'section') return undefined;
+  if (hasTrait(node, 'menu') || hasTrait(node, 'strip')) return { role: 'nav', label: said('label') };
+  if (!hasTrait(node, 'section')) return undefined;
   const role = said('landmark');
   return role in SAID ? { role, label: said('label') } : undefined;
 }

@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import LineBreaker from 'linebreak';
 import { callOf } from '../edits/perform.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -94,7 +95,7 @@ const SAME = 0.5;
 
 function fixesFor(site: SiteFrame, node: Node, view: ViewId, fitting: number): Fix[] {
   const { name } = viewOf(site.views, view);
-  const least = node.kind === 'text' ? SMALLEST_BODY : SMALLEST_READ;
+  const least = hasTrait(node, 'running') ? SMALLEST_BODY : SMALLEST_READ;
   const set = (property: string, value: unknown) =>
     callOf('setValue', { nodes: [node.id], property, view, value, reach: 'here' });
   const hyphenate = { label: `Hyphenate it in ${name}`, call: set('hyphenation', 'auto') };

@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { plainText } from '../markup/fragment.ts';
 import { applies } from '../site/applies.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -95,11 +96,11 @@ function isEmpty(site: SiteFrame, page: Page, node: Node, view: ViewId): boolean
       (id) => isShown(site, page, page.nodes[id], view) && !isEmpty(site, page, page.nodes[id], view),
     );
   }
-  if (node.kind === 'picture') return value(site, page, node, 'source', view) === NO_IMAGE;
-  if (node.kind === 'navigation') return entriesIn(site, node, view).length === 0;
+  if (hasTrait(node, 'picture')) return value(site, page, node, 'source', view) === NO_IMAGE;
+  if (hasTrait(node, 'menu')) return entriesIn(site, node, view).length === 0;
   const list = kind.content.find(({ type }) => type.editor === 'entries');
-  if (list && node.kind !== 'form') return textIn<unknown[]>(node, site.views, list.name, view).length === 0;
-  if (kind.words === undefined || node.kind === 'logo' || node.kind === 'button') return false;
+  if (list && !hasTrait(node, 'form')) return textIn<unknown[]>(node, site.views, list.name, view).length === 0;
+  if (kind.words === undefined || hasTrait(node, 'logo') || hasTrait(node, 'action')) return false;
   return plainText(textIn<string>(node, site.views, kind.words, view)) === '';
 }
 
@@ -147,7 +148,7 @@ export function hides(site: SiteFrame, page: Page, id: NodeId, view: ViewId): bo
   const node = page.nodes[id];
   if (!node) return false;
   if (((value(site, page, node, 'opacity', view) as number | undefined) ?? 1) < 1) return false;
-  if (node.kind === 'picture' || node.kind === 'video') return true;
+  if (hasTrait(node, 'picture') || hasTrait(node, 'video')) return true;
   const ground = value(site, page, node, 'backgroundColour', view);
   const colour = typeof ground === 'string' ? colourOf(site, ground) : undefined;
   const picture = value(site, page, node, 'backgroundPicture', view) ?? NO_IMAGE;

@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import {
   SYSTEM_MESSAGES,
   wordIn,
@@ -31,7 +32,7 @@ export const otherLanguage: Rule = {
       };
     };
     return textProblems(input, (node) => {
-      if (node.kind === 'form' && !contentOf<string>(knownKind('form'), node, 'to'))
+      if (hasTrait(node, 'form') && !contentOf<string>(knownKind('form'), node, 'to'))
         return problemWith('letters', `${node.name} tells visitors what is wrong with their input`);
       if (node.id === page.root && node.audience)
         return problemWith('signing in', 'Visitors who cannot see the page are told so, and how to sign in');

@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { homePageOf } from '../site/site.ts';
 import { PRACTICE, type Rule } from './rule.ts';
 import { textProblems } from './textproblems.ts';
@@ -11,7 +12,7 @@ export const repeatedSplash: Rule = {
     homePageOf(input.site).id === input.page.id
       ? []
       : textProblems(input, (node) =>
-          node.kind === 'openingscreen'
+          hasTrait(node, 'screen')
             ? {
                 sentence: `${node.name} comes each time that this page is opened{views}.`,
                 cure: 'Use it on the home page only.',

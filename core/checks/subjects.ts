@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { callOf, type Call } from '../edits/perform.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
@@ -82,14 +83,14 @@ function elementSubjects(site: SiteFrame, page: Page, texts: readonly SizedText[
     const node = page.nodes[id];
     const kind = knownKind(node.kind);
     const level =
-      node.kind === 'heading' && part === 'self' ? contentOf<number>(kind, node, 'level') : undefined;
+      hasTrait(node, 'heading') && part === 'self' ? contentOf<number>(kind, node, 'level') : undefined;
     const under = level === undefined ? undefined : above.slice(0, level).findLast((each) => each);
     const subject: SizedSubject = {
       of: part === 'self' ? { node: id } : { node: id, part },
       name,
       curve,
       says: (property) => lookup(node.style[part], property) !== undefined,
-      running: node.kind === 'text' && part === 'self',
+      running: hasTrait(node, 'running') && part === 'self',
       ...(level !== undefined && { level }),
       ...(under && { under }),
       sizeIn: (view) => resolve(site, page, node, size, view, part) as TextSize,

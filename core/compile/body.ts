@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { element, type Markup } from '../markup/markup.ts';
 import { isClosed, type Visitor } from '../site/audience.ts';
@@ -37,7 +38,7 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses, vi
     const target = making.made.get(id);
     if (!target) continue;
     const { parent } = page.nodes[id];
-    const alternate = parent !== null && page.nodes[parent].kind === 'alternates';
+    const alternate = parent !== null && hasTrait(page.nodes[parent], 'alternating');
     // With a place for the focus, so that a keyboard goes on from there.
     if (target.length === 1 && !alternate)
       Object.assign(target[0].attributes, { id, tabindex: target[0].tag === 'a' ? undefined : -1 });

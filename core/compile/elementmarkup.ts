@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import type { Kind, MarkupContext } from '../elements/kinds/kind.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
@@ -176,7 +177,7 @@ function isPageItself(link: string, id: NodeId): boolean {
 
 /** Whether there is a heading in an element, or it is one. */
 function isHeaded(page: Page, node: Node): boolean {
-  return node.kind === 'heading' || node.children.some((id) => isHeaded(page, page.nodes[id]));
+  return hasTrait(node, 'heading') || node.children.some((id) => isHeaded(page, page.nodes[id]));
 }
 
 /** Some elements of a page, as they are published: to be given to other programs. */

@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { isAtEdge, knownKind } from '../elements/kinds/table.ts';
@@ -14,7 +15,7 @@ export const EDGE = 'edge';
 /** What a section serves as; alternates serve as the first of them does. */
 export function landmarkOf(page: Page, section: Node): string {
   if (isAtEdge(section.kind)) return EDGE;
-  const one = section.kind === 'alternates' ? page.nodes[section.children[0]] : section;
+  const one = hasTrait(section, 'alternating') ? page.nodes[section.children[0]] : section;
   return one ? contentOf<string>(knownKind('section'), one, 'landmark') : 'section';
 }
 

@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import type { Kind, MarkupContext, MediaReference } from '../elements/kinds/kind.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
@@ -36,7 +37,7 @@ function headingLevels(page: Page): { levels: Map<NodeId, number>; titled: boole
   const levels = new Map<NodeId, number>();
   let titled = false;
   for (const node of sourceOrder(page)) {
-    if (node.kind !== 'heading') continue;
+    if (!hasTrait(node, 'heading')) continue;
     const level = contentOf<number>(knownKind('heading'), node, 'level');
     levels.set(node.id, level === 1 && titled ? 2 : level);
     titled ||= level === 1;

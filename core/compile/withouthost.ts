@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { targetOf } from '../markup/link.ts';
@@ -9,7 +10,7 @@ import { variantsOfElement } from '../values/textbyview.ts';
 
 /** Whether what a form sends arrives at the host, in some view. */
 const isSentToHost = ({ views }: SiteFrame, node: Node): boolean =>
-  node.kind === 'form' &&
+  hasTrait(node, 'form') &&
   (variantsOfElement(node, views)?.all ?? [node.content]).some(
     (content) => contentOf(knownKind('form'), { content }, 'to') === '',
   );

@@ -19,6 +19,22 @@ export type Trait =
   | 'floating'
   /** It covers the whole window for a while. */
   | 'screen'
+  /** Its parts stand side by side in the columns of the view. */
+  | 'row'
+  /** It heads what follows. */
+  | 'heading'
+  /** It is text to be read at length. */
+  | 'running'
+  /** It leads somewhere, and does nothing else. */
+  | 'action'
+  /** Visitors fill it in. */
+  | 'form'
+  /** It is one image, and nothing else. */
+  | 'picture'
+  | 'video'
+  | 'logo'
+  /** It shows nothing that somebody could miss. */
+  | 'plain'
   /** It shows words. */
   | 'words'
   /** Its words run over lines. */

@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Page } from './site.ts';
 
@@ -31,7 +32,7 @@ export function putAfter(order: NodeId[], id: NodeId, after: NodeId | null): voi
 export function withoutEmptySets(page: Page, parents: Iterable<NodeId>): void {
   for (const id of new Set(parents)) {
     const set = page.nodes[id];
-    if (set?.kind !== 'alternates' || set.children.length > 0) continue;
+    if (!hasTrait(set, 'alternating') || set.children.length > 0) continue;
     const { children } = page.nodes[set.parent!];
     children.splice(children.indexOf(id), 1);
     delete page.nodes[id];

@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import equal from 'fast-deep-equal';
 import type { Kind } from '../elements/kinds/kind.ts';
 import { kindOf, standsOnPage } from '../elements/kinds/table.ts';
@@ -80,7 +81,7 @@ function treeRules(
   linked: Linked = () => undefined,
 ): Fault[] {
   const root = page.nodes[page.root];
-  if (!root || root.kind !== 'page' || root.parent !== null) {
+  if (!root || !hasTrait(root, 'page') || root.parent !== null) {
     return [
       {
         path: `${path}/root`,
@@ -146,7 +147,7 @@ function misplacedBlock(page: Page, parent: Node, { root, nodes }: Page): string
 
 /** What decides which kinds may stand in a parent: of alternates, what the set of them stands in. */
 const placeHolder = (page: Page, parent: Node): Node =>
-  parent.kind === 'alternates' && parent.parent !== null ? page.nodes[parent.parent] : parent;
+  hasTrait(parent, 'alternating') && parent.parent !== null ? page.nodes[parent.parent] : parent;
 
 function nodeFaults(node: Node, page: Page, frame: SiteFrame, path: string): Fault[] {
   const kind = kindOf(node.kind);
@@ -157,10 +158,10 @@ function nodeFaults(node: Node, page: Page, frame: SiteFrame, path: string): Fau
   if (parent && ![parent, holder].every((each) => kindOf(each!.kind)?.accepts.includes(node.kind))) {
     faults.push({ path: `${path}/parent`, sentence: `A ${node.kind} cannot be in a ${holder!.kind}.` });
   }
-  if (!parent && node.kind !== 'page') {
+  if (!parent && !hasTrait(node, 'page')) {
     faults.push({ path: `${path}/parent`, sentence: 'Only the page itself has no parent.' });
   }
-  if (node.audience !== undefined && parent?.kind === 'alternates')
+  if (node.audience !== undefined && hasTrait(parent, 'alternating'))
     faults.push({
       path: `${path}/audience`,
       sentence: 'Each of a set of alternates is for everyone.',

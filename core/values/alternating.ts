@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { ViewId } from '../layered/views.ts';
@@ -24,7 +25,7 @@ const FEWEST = 2;
 export function roleOf(page: Page, node: Node): First | undefined {
   const { traits, accepts } = knownKind(node.kind);
   if (accepts.length === 0) {
-    if (traits.includes('image') && node.kind !== 'logo') return 'picture';
+    if (traits.includes('image') && !hasTrait(node, 'logo')) return 'picture';
     return traits.includes('words') ? 'words' : undefined;
   }
   const roles = new Set(node.children.map((id) => roleOf(page, page.nodes[id])).filter(Boolean));
@@ -35,7 +36,7 @@ export function roleOf(page: Page, node: Node): First | undefined {
 
 /** The image and the words of a row of just these; undefined for others. */
 function partsOf(page: Page, node: Node): Record<First, NodeId> | undefined {
-  if (node.kind !== 'row' || node.children.length !== 2) return undefined;
+  if (!hasTrait(node, 'row') || node.children.length !== 2) return undefined;
   const [one, other] = node.children.map((id) => ({ id, role: roleOf(page, page.nodes[id]) }));
   if (!one.role || !other.role || one.role === other.role) return undefined;
   return { [one.role]: one.id, [other.role]: other.id } as Record<First, NodeId>;

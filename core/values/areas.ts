@@ -1,6 +1,7 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { heldArea, rowsTaken, type Area } from '../layout/areas.ts';
 import { heldSpan, heldStart } from '../layout/spans.ts';
-import { OVERLAY, type Hold } from '../elements/properties/area.ts';
+import { type Hold } from '../elements/properties/area.ts';
 import type { Extent } from '../elements/valuetypes/extent.ts';
 import type { Offset } from '../elements/valuetypes/offset.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -72,7 +73,7 @@ export const partsIn = (
 
 /** Whether an image is as large as its area in a view, and cropped by it. */
 export function fillsArea(site: SiteFrame, page: Page, node: Node, view: ViewId): boolean {
-  if (node.parent === null || page.nodes[node.parent].kind !== OVERLAY) return false;
+  if (node.parent === null || !hasTrait(page.nodes[node.parent], 'overlaying')) return false;
   const { heldAcross, heldDown } = placementIn(site, page, node, view);
   return heldAcross === 'stretch' && heldDown === 'stretch';
 }

@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { plainText } from '../markup/fragment.ts';
 import { measureAt } from '../type/measure.ts';
 import { viewAt } from '../layered/views.ts';
@@ -38,7 +39,7 @@ export function runningTexts(site: SiteFrame, page: Page): RunningText[] {
   const widths = widthsIn(site, page);
   const columns = knownProperty('textColumns');
   return sourceOrder(page)
-    .filter((node) => node.kind === 'text' && plainLength(node) > GOOD_LINE.most)
+    .filter((node) => hasTrait(node, 'running') && plainLength(node) > GOOD_LINE.most)
     .map((node) => {
       const byView = new Map(
         site.views.list

@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import type { LabelledLink } from '../elements/content/contenttypes.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { ViewId } from '../layered/views.ts';
@@ -30,7 +31,7 @@ const menusSeen = (frame: SiteFrame, page: Page, view: ViewId): NodeId[] =>
   sourceOrder(page)
     .filter(
       (node) =>
-        node.kind === 'navigation' &&
+        hasTrait(node, 'menu') &&
         isThere(frame, page, node, view) &&
         entriesIn(frame, node, view).length > 0,
     )

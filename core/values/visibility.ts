@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import type { Layered } from '../layered/layered.ts';
 import type { Node } from '../site/node.ts';
 import { childOrder, type NodeId } from '../elements/nodeid.ts';
@@ -15,14 +16,14 @@ export const ownVisibility = ({ style }: Node): Layered<boolean> | undefined =>
 
 /** Which of a set of alternates shows in a view; undefined for what is no set, and for an empty one. */
 export const alternateIn = (site: SiteFrame, set: Node, view: ViewId): NodeId | undefined =>
-  set.kind === 'alternates'
+  hasTrait(set, 'alternating')
     ? shownOf(set.children, held(set.style.self?.alternate, site.views, view)?.value as NodeId | undefined)
     : undefined;
 
 /** Whether an element is one of a set of alternates of which another shows in a view. */
 export function givesWay(site: SiteFrame, page: Page, { id, parent }: Node, view: ViewId): boolean {
   const set = parent === null ? undefined : page.nodes[parent];
-  return set?.kind === 'alternates' && alternateIn(site, set, view) !== id;
+  return set !== undefined && hasTrait(set, 'alternating') && alternateIn(site, set, view) !== id;
 }
 
 /** Whether some view hides an element itself, or shows another in its place. */

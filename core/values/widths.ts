@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { heldSpan } from '../layout/spans.ts';
 import {
   fluidMeasure,
@@ -81,7 +82,7 @@ export function widthsIn(site: SiteFrame, page: Page) {
       case 'row':
       case OVERLAY: {
         const { columns, gutter } = grid;
-        const gap = parent.kind === OVERLAY ? pixels(gutter) : space(parent, 'gap', view);
+        const gap = hasTrait(parent, 'overlaying') ? pixels(gutter) : space(parent, 'gap', view);
         const span = heldSpan(value<number>(child, 'span', view) ?? columns, columns);
         const gaps = (columns - span) / columns;
         // A gap is a column's share of the row at most.

@@ -1,5 +1,5 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
-import {
+import { hasTrait,
   headOf,
   isListedEverywhere,
   leadsTo,
@@ -41,7 +41,7 @@ export function Offering({ site, page }: { site: Site; page: NodeId }) {
   const leading = publishedTrees(site).flatMap((tree) =>
     leadingIn(frame, tree, withheld, leadsTo(page)).map((node) => ({ tree, node })),
   );
-  const isMenu = ({ node }: (typeof leading)[number]) => node.kind === 'navigation';
+  const isMenu = ({ node }: (typeof leading)[number]) => hasTrait(node, 'menu');
   return (
     <Box component="section" aria-label="Where it appears" sx={{ display: 'grid', gap: 1.75 }}>
       <Typography component="h3" sx={{ fontSize: 13, fontWeight: 700 }}>

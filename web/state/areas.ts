@@ -1,10 +1,9 @@
-import {
+import { hasTrait,
   besideEach,
   heldArea,
   knownProperty,
   linedUp,
   MOST_ROWS,
-  OVERLAY,
   partsIn,
   resolve,
   rowsTaken,
@@ -42,7 +41,7 @@ interface Open {
 
 /** Whether an element stands in an overlay. */
 export const isPart = (page: Page, { parent }: Node): boolean =>
-  parent !== null && page.nodes[parent].kind === OVERLAY;
+  parent !== null && hasTrait(page.nodes[parent], 'overlaying');
 
 /** Changes where the selected parts of overlays stand in a view, each from where it stands; nothing where none does. */
 export function restand(

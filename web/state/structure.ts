@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import {
+import { hasTrait,
   accepts,
   columnsIn,
   inRowIn,
@@ -46,7 +46,7 @@ export function openAdd(): Thunk {
   return (dispatch, getState) => {
     const page = openPage(getState())?.page;
     const lead = page?.nodes[getState().desk.selected.at(-1) ?? page.root];
-    const sections = !lead || lead.parent === null || lead.kind === 'section';
+    const sections = !lead || lead.parent === null || hasTrait(lead, 'section');
     dispatch(addingSet(sections ? 'sections' : 'elements'));
   };
 }
@@ -102,7 +102,7 @@ function below(page: Page, id: NodeId): TreePlace | undefined {
 
 /** Whether an element takes a kind as something more in it, or a linked block of that kind. What a set of alternates takes would stand in for the others, and show nowhere. */
 export const takesMore = (page: Page, id: NodeId, kind: string, linked = false): boolean =>
-  page.nodes[id].kind !== 'alternates' &&
+  !hasTrait(page.nodes[id], 'alternating') &&
   accepts(page.nodes[id], kind) &&
   (!linked || takesLinked(page.nodes[id]));
 
@@ -197,7 +197,7 @@ export function turnTile(id: NodeId, nodes: NodeId[], view: ViewId): Thunk<boole
     const { kind, parent } = page.nodes[id];
     if (parent === null) return dispatch(offerOrNot(view));
     if (kind === 'alternates') return dispatch(edit('nextAlternate', { set: id, view, reach }));
-    if (page.nodes[parent].kind !== 'alternates') {
+    if (!hasTrait(page.nodes[parent], 'alternating')) {
       const value = !isShown(site, page, page.nodes[id], view);
       return dispatch(edit('setValue', { nodes, property: 'shown', view, value, reach }));
     }
@@ -273,7 +273,7 @@ export function moveInOrder(node: NodeId, view: ViewId, by: number): Thunk {
 export function widen(nodes: NodeId[], view: ViewId, by: number): Thunk {
   return (dispatch, getState) => {
     const { site, page } = openPage(getState())!;
-    const inRows = nodes.filter((id) => page.nodes[page.nodes[id].parent ?? id].kind === 'row');
+    const inRows = nodes.filter((id) => hasTrait(page.nodes[page.nodes[id].parent ?? id], 'row'));
     if (inRows.length === 0) {
       const { name } = page.nodes[nodes[0]];
       dispatch(refusedEdit(`${name} is not in a row, so it cannot span columns. Nothing was changed.`));

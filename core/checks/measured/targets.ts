@@ -1,3 +1,4 @@
+import { hasTrait } from '../../elements/kinds/table.ts';
 import { callOf } from '../../edits/perform.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
@@ -54,7 +55,7 @@ function tooSmall(page: LaidPage): Owned[] {
 }
 
 function heightened({ page, view }: LaidPage, id: NodeId, least: number): Fix[] {
-  if (!takes(page.nodes[id].kind, knownProperty('minHeight')) || page.nodes[id].kind !== 'button') return [];
+  if (!takes(page.nodes[id].kind, knownProperty('minHeight')) || !hasTrait(page.nodes[id], 'action')) return [];
   const call = callOf('setValue', {
     ...{ nodes: [id], property: 'minHeight', view: view.id },
     ...{ value: least, reach: 'here' as const },

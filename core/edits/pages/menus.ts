@@ -1,3 +1,4 @@
+import { hasTrait } from '../../elements/kinds/table.ts';
 import { knownKind } from '../../elements/kinds/table.ts';
 import { MOST_ENTRIES, type LabelledLink } from '../../elements/content/contenttypes.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
@@ -19,7 +20,7 @@ function pageOf({ link }: Pick<LabelledLink, 'link'>): string | undefined {
 const menusIn = (trees: readonly Page[]): Node[] =>
   trees.flatMap((tree) =>
     Object.values(tree.nodes).filter(
-      (node) => node.kind === 'navigation' && linksIn(node).some((link) => pageOf({ link }) !== undefined),
+      (node) => hasTrait(node, 'menu') && linksIn(node).some((link) => pageOf({ link }) !== undefined),
     ),
   );
 

@@ -1,3 +1,4 @@
+import { hasTrait } from '../../elements/kinds/table.ts';
 import { contentOf } from '../../elements/kinds/kind.ts';
 import { knownKind } from '../../elements/kinds/table.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
@@ -31,7 +32,7 @@ const emptied = (site: SiteFrame, trees: readonly Page[], view: ViewId): Node[] 
   trees.flatMap((tree) =>
     Object.values(tree.nodes).filter(
       (node) =>
-        node.kind === 'navigation' &&
+        hasTrait(node, 'menu') &&
         textIn<unknown[]>(node, site.views, 'links', view).length > 0 &&
         entriesIn(site, node, view).length === 0,
     ),
@@ -124,9 +125,9 @@ export const hideLinksTo: Command<{ page: NodeId; views: ViewId[] }> = {
     let plain = 0;
     for (const tree of allTrees(site, pages))
       for (const node of leadingIn(site, tree, views, leadsTo(page))) {
-        if (node.kind === 'navigation') continue;
+        if (hasTrait(node, 'menu')) continue;
         // Which of a set of alternates shows, the set says.
-        const alternate = node.parent !== null && tree.nodes[node.parent].kind === 'alternates';
+        const alternate = node.parent !== null && hasTrait(tree.nodes[node.parent], 'alternating');
         if (alternate || !ONLY_LINK.includes(node.kind)) {
           if (sayUnlinked(site, node, page, views)) plain += 1;
           continue;

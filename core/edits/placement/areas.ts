@@ -1,9 +1,10 @@
+import { hasTrait } from '../../elements/kinds/table.ts';
 import { express, same } from '../../layered/express.ts';
 import { withValue, type EditReach } from '../../layered/change.ts';
 import type { ViewId } from '../../layered/views.ts';
 import { firstFree, rowsTaken } from '../../layout/areas.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
-import { MOST_ROWS, OVERLAY } from '../../elements/properties/area.ts';
+import { MOST_ROWS } from '../../elements/properties/area.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import type { Node } from '../../site/node.ts';
@@ -20,7 +21,7 @@ const heldRow = (row: number): number => Math.min(row, MOST_ROWS);
 
 /** Whether an element stands in an overlay. */
 const inOverlay = (page: Page, { parent }: Node): boolean =>
-  parent !== null && page.nodes[parent].kind === OVERLAY;
+  parent !== null && hasTrait(page.nodes[parent], 'overlaying');
 
 /**
  * Gives an element that has come into an overlay an area of its own in every view: the one it asks for, moved down to where nothing
@@ -138,7 +139,7 @@ function setLeastRows(
   view: ViewId,
   reach: EditReach,
 ): Outcome<boolean> {
-  if (node.kind !== OVERLAY) return refused(`${node.name} isn’t an overlay. Nothing was changed.`);
+  if (!hasTrait(node, 'overlaying')) return refused(`${node.name} isn’t an overlay. Nothing was changed.`);
   const property = knownProperty('leastRows');
   const before = resolve(site, page, node, property, view);
   return set(site, node, 'leastRows', { value, before, view, reach });

@@ -1,3 +1,4 @@
+import { hasTrait } from '../../elements/kinds/table.ts';
 import { withValue, wouldReach, type EditReach } from '../../layered/change.ts';
 import { express } from '../../layered/express.ts';
 import type { ViewId } from '../../layered/views.ts';
@@ -39,7 +40,7 @@ const ONLY_ONE = refused(
 const takesSet = (page: Page, node: Node): boolean =>
   node.parent !== null &&
   accepts(page.nodes[node.parent], 'alternates') &&
-  (node.kind === 'alternates' || accepts({ kind: 'alternates' }, node.kind));
+  (hasTrait(node, 'alternating') || accepts({ kind: 'alternates' }, node.kind));
 
 /** A set, in the place of elements of a parent, without anything in it yet. */
 function newSet(page: Page, id: NodeId, name: string, parent: NodeId): Node {
@@ -63,11 +64,11 @@ export const makeAlternate: Command<MakeAlternate> = {
     const nodes = found(draft, [id]);
     if (!nodes.ok) return nodes;
     const first = nodes.value[0];
-    const original = first.kind === 'alternates' ? draft.nodes[alternateIn(site, first, view)!] : first;
+    const original = hasTrait(first, 'alternating') ? draft.nodes[alternateIn(site, first, view)!] : first;
     if (!original) return refused(`${first.name} has no alternate to copy. Nothing was changed.`);
     const parent = original.parent === null ? undefined : draft.nodes[original.parent];
     if (!parent) return refused('The page itself has no alternates. Nothing was changed.');
-    const inSet = parent.kind === 'alternates';
+    const inSet = hasTrait(parent, 'alternating');
     if (!inSet && !takesSet(draft, original))
       return refused(`${original.name} cannot have alternates here. Nothing was changed.`);
     if (!inSet && sharedPlaceOf(original.id) !== sharedPlaceOf(parent.id)) return ONLY_ONE;
@@ -125,7 +126,7 @@ export const dissolveAlternates: Command<DissolveAlternates> = {
     const nodes = found(draft, [id]);
     if (!nodes.ok) return nodes;
     const [set] = nodes.value;
-    if (set.kind !== 'alternates') return refused(`${set.name} isn’t a set of alternates.`);
+    if (!hasTrait(set, 'alternating')) return refused(`${set.name} isn’t a set of alternates.`);
     const parent = draft.nodes[set.parent!];
     if (keep !== undefined && !set.children.includes(keep))
       return refused('The alternate to keep no longer exists. Nothing was changed.');
@@ -179,7 +180,7 @@ export const uniteAlternates: Command<UniteAlternates> = {
     if (parentId === null || parents.size !== 1 || nodes.value.length < 2)
       return refused('Select two or more neighbouring blocks in one container. Nothing was changed.');
     const parent = draft.nodes[parentId];
-    if (nodes.value.some((node) => !takesSet(draft, node) || node.kind === 'alternates'))
+    if (nodes.value.some((node) => !takesSet(draft, node) || hasTrait(node, 'alternating')))
       return refused('These cannot be alternates of each other here. Nothing was changed.');
     if (nodes.value.some((node) => sharedPlaceOf(node.id) !== sharedPlaceOf(parent.id))) return ONLY_ONE;
     if (draft.nodes[setId])
@@ -242,7 +243,7 @@ export const nextAlternate: Command<NextAlternate> = {
     const nodes = found(draft, [id]);
     if (!nodes.ok) return nodes;
     const [set] = nodes.value;
-    if (set.kind !== 'alternates' || set.children.length < 2)
+    if (!hasTrait(set, 'alternating') || set.children.length < 2)
       return refused(`${set.name} has no other alternate to show.`);
     const at = set.children.indexOf(alternateIn(site, set, view)!);
     const next = (at + 1) % set.children.length;

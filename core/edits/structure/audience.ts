@@ -1,3 +1,4 @@
+import { hasTrait } from '../../elements/kinds/table.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import type { Audience } from '../../site/node.ts';
@@ -21,7 +22,7 @@ export const setAudience: Command<{ nodes: NodeId[]; audience: Audience | 'every
     if (whole && site.pages.some(({ id, missing }) => id === draft.id && missing))
       return refused('The page for missing pages is for everyone. Nothing was changed.');
     const alternate = nodes.value.find(
-      ({ parent }) => parent !== null && draft.nodes[parent].kind === 'alternates',
+      ({ parent }) => parent !== null && hasTrait(draft.nodes[parent], 'alternating'),
     );
     if (alternate)
       return refused(

@@ -1,8 +1,8 @@
+import { hasTrait } from '../../elements/kinds/table.ts';
 import type { View, ViewId } from '../../layered/views.ts';
 import { hundredths, near, type Box, type MeasuredBoxes } from '../../layout/boxes.ts';
 import { readingOrder } from '../../layout/reading.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
-import { OVERLAY } from '../../elements/properties/area.ts';
 import type { Extent } from '../../elements/valuetypes/extent.ts';
 import type { Ratio } from '../../elements/valuetypes/geometry.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
@@ -76,7 +76,7 @@ export const makeColumn: Command<ToOther> = {
     const nodes = found(draft, [args.node]);
     if (!nodes.ok) return nodes;
     const [node] = nodes.value;
-    if (node.kind !== OVERLAY) return refused(`${node.name} isn’t an overlay. Nothing was changed.`);
+    if (!hasTrait(node, 'overlaying')) return refused(`${node.name} isn’t an overlay. Nothing was changed.`);
     const strange = strangeAsk(site, draft, args);
     if (strange) return strange;
     const { id, measured } = args;

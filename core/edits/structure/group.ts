@@ -1,9 +1,9 @@
+import { hasTrait } from '../../elements/kinds/table.ts';
 import { express } from '../../layered/express.ts';
 import type { ViewId } from '../../layered/views.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { knownKind } from '../../elements/kinds/table.ts';
 import type { Layered } from '../../layered/layered.ts';
-import { OVERLAY } from '../../elements/properties/area.ts';
 import { united } from '../../layout/areas.ts';
 import { PLACEMENT_PROPERTIES, placementIn } from '../../values/areas.ts';
 import { settledInOverlay } from '../placement/areas.ts';
@@ -74,7 +74,7 @@ export const groupElements: Command<GroupElements> = {
     if (parentId === null || nodes.value.some(({ parent }) => parent !== parentId))
       return refused('Only elements in the same container can be grouped. Nothing was changed.');
     const parent = draft.nodes[parentId];
-    if (parent.kind === 'alternates') return refused(ALTERNATES);
+    if (hasTrait(parent, 'alternating')) return refused(ALTERNATES);
     const members = parent.children.filter((each) => ids.includes(each)).map((each) => draft.nodes[each]);
     const first = parent.children.indexOf(members[0].id);
     if (members.some((node, index) => parent.children[first + index] !== node.id))
@@ -91,7 +91,7 @@ export const groupElements: Command<GroupElements> = {
     const taken = new Map(
       site.views.list.map((view) => [
         view.id,
-        parent.kind === 'row' ? columnsTaken(site, draft, parent, ids, view.id) : undefined,
+        hasTrait(parent, 'row') ? columnsTaken(site, draft, parent, ids, view.id) : undefined,
       ]),
     );
     const orders = new Map(
@@ -100,7 +100,7 @@ export const groupElements: Command<GroupElements> = {
         childrenIn(site, parent, view.id).filter((each) => ids.includes(each)),
       ]),
     );
-    const areas = parent.kind === OVERLAY ? areaOfAll(site, draft, members) : [];
+    const areas = hasTrait(parent, 'overlaying') ? areaOfAll(site, draft, members) : [];
     const group: Node = {
       id,
       kind: 'group',
@@ -122,7 +122,7 @@ export const groupElements: Command<GroupElements> = {
     group.children = members.map((node) => node.id);
     if (ordered) storeOrder(site, group, (view) => orders.get(view)!);
     store(group, 'self', 'gap', gap);
-    if (parent.kind === 'row') {
+    if (hasTrait(parent, 'row')) {
       store(
         group,
         'self',
@@ -148,7 +148,7 @@ export const ungroupElement: Command<{ node: NodeId }> = {
     if (!nodes.ok) return nodes;
     const [group] = nodes.value;
     const parent = group.parent === null ? undefined : draft.nodes[group.parent];
-    if (parent?.kind === 'alternates') return refused(ALTERNATES);
+    if (hasTrait(parent, 'alternating')) return refused(ALTERNATES);
     const odd = parent && group.children.find((each) => !accepts(parent, draft.nodes[each].kind));
     if (!parent || !isGroup(group.kind) || odd)
       return refused(`${group.name} is no group that could be taken apart. Nothing was changed.`);
@@ -179,8 +179,8 @@ export const ungroupElement: Command<{ node: NodeId }> = {
           express(site.views, ({ id: view }) => saysShown(site, group, view) && saysShown(site, node, view)),
         );
       fitted(draft, node);
-      if (span && parent.kind === 'row' && !node.style.self?.span) store(node, 'self', 'span', span);
-      if (parent.kind !== OVERLAY) continue;
+      if (span && hasTrait(parent, 'row') && !node.style.self?.span) store(node, 'self', 'span', span);
+      if (!hasTrait(parent, 'overlaying')) continue;
       for (const name of Object.values(PLACEMENT_PROPERTIES)) {
         const layered = group.style.self?.[name];
         if (layered) store(node, 'self', name, layered);

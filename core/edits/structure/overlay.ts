@@ -1,3 +1,4 @@
+import { hasTrait } from '../../elements/kinds/table.ts';
 import type { View, ViewId } from '../../layered/views.ts';
 import { acrossFor, downFor, hundredths, rowsWithin } from '../../layout/boxes.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
@@ -44,7 +45,7 @@ function isHeldWide(site: SiteFrame, page: Page, node: Node, view: ViewId): bool
 
 /** Whether an element is as high as the row that it stands in. */
 const isHeldHigh = (site: SiteFrame, page: Page, node: Node, view: ViewId): boolean =>
-  page.nodes[node.parent!].kind === 'row' &&
+  hasTrait(page.nodes[node.parent!], 'row') &&
   valueIn(site, page, page.nodes[node.parent!], 'alignItems', view) === 'stretch';
 
 /** Puts all that is in a section into an overlay in it. */
@@ -63,7 +64,7 @@ function hindrance(draft: Page, node: Node): string | undefined {
   const odd = node.children.find((each) => !accepts({ kind: OVERLAY }, draft.nodes[each].kind));
   if (!canBeOverlay(node.kind) || odd) return `${node.name} cannot be an overlay. Nothing was changed.`;
   const parent = draft.nodes[node.parent!];
-  return node.kind === 'section' || accepts(parent, OVERLAY)
+  return hasTrait(node, 'section') || accepts(parent, OVERLAY)
     ? undefined
     : `${parent.name} takes no overlay. Nothing was changed.`;
 }
@@ -110,7 +111,7 @@ export const makeOverlay: Command<ToOther> = {
       ]),
     );
     const overlay =
-      node.kind === 'section' ? overlayWithin(draft, node, id) : replacedBy(site, draft, node, id, OVERLAY);
+      hasTrait(node, 'section') ? overlayWithin(draft, node, id) : replacedBy(site, draft, node, id, OVERLAY);
     store(overlay, 'self', 'order', {});
     keep(site, overlay, 'rowHeight', (view) => rows.get(view.id)!.height);
     keep(site, overlay, 'leastRows', (view) => Math.min(MOST_ROWS, rows.get(view.id)!.count));
@@ -131,7 +132,7 @@ export const makeOverlay: Command<ToOther> = {
       });
       keepWhere(site, draft, child, 'minHeight', (view) => length(size(view).height));
     }
-    const what = node.kind === 'section' ? 'now contains an overlay' : 'now an overlay';
+    const what = hasTrait(node, 'section') ? 'now contains an overlay' : 'now an overlay';
     return done(`${node.name}: ${what}; every part stays where it was`);
   },
 };

@@ -1,3 +1,4 @@
+import { hasTrait } from '../../elements/kinds/table.ts';
 import { express, same } from '../../layered/express.ts';
 import type { EditReach } from '../../layered/change.ts';
 import type { Layered } from '../../layered/layered.ts';
@@ -8,7 +9,6 @@ import { fluidAt, isFluid } from '../../type/fluid.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { knownKind } from '../../elements/kinds/table.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
-import { OVERLAY } from '../../elements/properties/area.ts';
 import { NO_IMAGE } from '../../elements/valuetypes/image.ts';
 import { schemaFaults } from '../../faults.ts';
 import { linkTo, targetOf } from '../../markup/link.ts';
@@ -156,7 +156,7 @@ function changedOnTheWay(
   if (copied.site === site.id) return missing;
   const placed = ids
     .map((id) => draft.nodes[id])
-    .filter(({ parent }) => parent !== null && draft.nodes[parent]?.kind === OVERLAY)
+    .filter(({ parent }) => parent !== null && hasTrait(draft.nodes[parent], 'overlaying'))
     .map((node) => viewsWithoutRoom(site, draft, node))
     .filter((views) => views.length > 0);
   if (placed.length === 0) return missing;

@@ -1,3 +1,4 @@
+import { hasTrait } from '../../elements/kinds/table.ts';
 import { contentOf } from '../../elements/kinds/kind.ts';
 import { isAtEdge, knownKind } from '../../elements/kinds/table.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
@@ -26,7 +27,7 @@ export const SHARED_NAMES: Record<SharedPlace, string> = {
 export function placeOfSection(page: Page, node: Node): SharedPlace | undefined {
   if (node.parent !== page.root) return undefined;
   if (isAtEdge(node.kind)) return node.kind in SHARED_NAMES ? (node.kind as SharedPlace) : undefined;
-  if (node.kind !== 'section') return undefined;
+  if (!hasTrait(node, 'section')) return undefined;
   const landmark = contentOf<string>(knownKind('section'), node, 'landmark');
   return (Object.keys(SHARED_NAMES) as SharedPlace[]).find((place) => SHARED_NAMES[place] === landmark);
 }

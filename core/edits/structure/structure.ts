@@ -1,3 +1,4 @@
+import { hasTrait } from '../../elements/kinds/table.ts';
 import type { ContentField } from '../../elements/content/contenttypes.ts';
 import { current, isDraft } from 'immer';
 import { express } from '../../layered/express.ts';
@@ -41,7 +42,7 @@ export const accepts = (parent: Pick<Node, 'kind'>, kind: string): boolean =>
 
 /** Whether an element of a kind may stand in a parent on a page: in a set of alternates, what the set's place takes. */
 export function takenIn(page: Page, parent: Node, kind: string): boolean {
-  const holder = parent.kind === 'alternates' && parent.parent !== null ? page.nodes[parent.parent] : parent;
+  const holder = hasTrait(parent, 'alternating') && parent.parent !== null ? page.nodes[parent.parent] : parent;
   return accepts(parent, kind) && accepts(holder, kind);
 }
 
@@ -123,7 +124,7 @@ export function shownOnly(
   const views = only && viewsFor(site, only.view, only.reach);
   const node = page.nodes[id];
   // Which of a set of alternates shows, the set says.
-  if (!views || page.nodes[node.parent!].kind === 'alternates') return '';
+  if (!views || hasTrait(page.nodes[node.parent!], 'alternating')) return '';
   showOnly(site, node, views);
   return `, shown only in ${viewsNamed(site, views)}`;
 }

@@ -82,7 +82,7 @@ export const section: Kind = {
 export const row: Kind = {
   name: 'row',
   label: 'Row',
-  traits: ['block', 'container', 'coloured', 'backed', 'box', 'gapped', 'arranging'],
+  traits: ['row', 'block', 'container', 'coloured', 'backed', 'box', 'gapped', 'arranging'],
   accepts: BLOCK_NAMES,
   display: 'grid',
   gap: '--gap',

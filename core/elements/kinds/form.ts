@@ -102,7 +102,7 @@ const aroundMessage = (
 export const form: Kind = {
   name: 'form',
   label: 'Form',
-  traits: ['block', 'box', 'backed', 'words', 'coloured', 'gapped', 'aligned'],
+  traits: ['form', 'block', 'box', 'backed', 'words', 'coloured', 'gapped', 'aligned'],
   allInParts: true,
   accepts: [],
   display: 'grid',

@@ -55,7 +55,7 @@ const PICTURE = { ...IMAGE, ...SHAPE_OF_PICTURE };
 export const picture: Kind = {
   name: 'picture',
   label: 'Image',
-  traits: ['block', 'pictured', 'image'],
+  traits: ['picture', 'block', 'pictured', 'image'],
   accepts: [],
   display: 'block',
   structure: { display: 'block' },
@@ -72,7 +72,7 @@ export const picture: Kind = {
 export const logo: Kind = {
   name: 'logo',
   label: 'Logo',
-  traits: ['block', 'words', 'coloured', 'pictured', 'image'],
+  traits: ['logo', 'block', 'words', 'coloured', 'pictured', 'image'],
   accepts: [],
   display: 'block',
   structure: { display: 'block', color: 'inherit', 'text-decoration': 'none' },
@@ -127,7 +127,7 @@ export const icon: Kind = {
 export const video: Kind = {
   name: 'video',
   label: 'Video',
-  traits: ['block', 'image', 'words', 'coloured'],
+  traits: ['video', 'block', 'image', 'words', 'coloured'],
   allInParts: true,
   accepts: [],
   display: 'block',

@@ -5,7 +5,7 @@ import type { Kind } from './kind.ts';
 export const divider: Kind = {
   name: 'divider',
   label: 'Divider',
-  traits: ['block', 'coloured', 'divider'],
+  traits: ['plain', 'block', 'coloured', 'divider'],
   accepts: [],
   display: 'block',
   structure: {
@@ -24,7 +24,7 @@ export const divider: Kind = {
 export const spacer: Kind = {
   name: 'spacer',
   label: 'Spacer',
-  traits: ['block'],
+  traits: ['plain', 'block'],
   accepts: [],
   display: 'block',
   structure: { display: 'block' },

@@ -1,4 +1,5 @@
 import { alternates, card, column, group, overlay, page, row, section } from './containers.ts';
+import type { Trait } from '../traits.ts';
 import { strip, up } from './edges.ts';
 import { form } from './form.ts';
 import type { Kind } from './kind.ts';
@@ -48,6 +49,10 @@ const byName = new Map(KINDS.map((kind) => [kind.name, kind]));
 
 /** The kind of a name; undefined where there is none. */
 export const kindOf = (name: string): Kind | undefined => byName.get(name);
+
+/** Whether an element is of a kind that has a trait; nothing, and what is of no kind, has none. */
+export const hasTrait = (element: { readonly kind: string } | null | undefined, trait: Trait): boolean =>
+  element !== null && element !== undefined && (kindOf(element.kind)?.traits.includes(trait) ?? false);
 
 /** Whether what stands in elements of a kind may lie over one another. */
 export const isDeep = (name: string): boolean => knownKind(name).traits.includes('overlaying');

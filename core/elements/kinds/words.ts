@@ -9,7 +9,7 @@ export const links: KindPart = { label: 'Links', selector: 'a', defaults: { deco
 export const heading: Kind = {
   name: 'heading',
   label: 'Heading',
-  traits: ['block', 'box', 'backed', 'words', 'coloured', 'aligned', 'prose'],
+  traits: ['heading', 'block', 'box', 'backed', 'words', 'coloured', 'aligned', 'prose'],
   accepts: [],
   display: 'block',
   structure: {
@@ -41,7 +41,7 @@ export const heading: Kind = {
 export const text: Kind = {
   name: 'text',
   label: 'Text',
-  traits: ['block', 'box', 'backed', 'words', 'coloured', 'aligned', 'prose', 'flowing'],
+  traits: ['running', 'block', 'box', 'backed', 'words', 'coloured', 'aligned', 'prose', 'flowing'],
   accepts: [],
   display: 'block',
   structure: { display: 'block' },
@@ -78,7 +78,7 @@ export const text: Kind = {
 export const button: Kind = {
   name: 'button',
   label: 'Button',
-  traits: ['block', 'box', 'backed', 'words', 'coloured', 'aligned', 'prose'],
+  traits: ['action', 'block', 'box', 'backed', 'words', 'coloured', 'aligned', 'prose'],
   accepts: [],
   display: 'block',
   structure: { display: 'block', 'text-decoration': 'none' },

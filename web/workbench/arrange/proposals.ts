@@ -1,4 +1,4 @@
-import {
+import { hasTrait,
   ARRANGE_WAYS,
   containersIn,
   layoutValues,
@@ -223,7 +223,7 @@ export async function proposalsFor(
 
 /** Whether there is something in an element that can be tidied. */
 export const canTidy = (page: Page, root: Node): boolean =>
-  subtree(page, root.id).some((id) => page.nodes[id].kind === OVERLAY && page.nodes[id].children.length > 0);
+  subtree(page, root.id).some((id) => hasTrait(page.nodes[id], 'overlaying') && page.nodes[id].children.length > 0);
 
 /** Whether something on a page is left out as other pages share it. */
 export const leavesShared = (root: Node): boolean =>

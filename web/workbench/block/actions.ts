@@ -1,4 +1,4 @@
-import {
+import { hasTrait,
   accepts,
   alternatingRuns,
   counted,
@@ -10,7 +10,6 @@ import {
   isLinked,
   isOnAllPages,
   isShown,
-  OVERLAY,
   same,
   sharedPlaceOf,
   siblingsLike,
@@ -56,7 +55,7 @@ function alternating({ site, page, nodes, active, reach }: Selected): ActionGrou
   const lead = nodes.at(-1)!;
   const { name } = viewOf(site.views, active);
   const parent = lead.parent === null ? undefined : page.nodes[lead.parent];
-  const set = lead.kind === 'alternates' ? lead : parent?.kind === 'alternates' ? parent : undefined;
+  const set = hasTrait(lead, 'alternating') ? lead : hasTrait(parent, 'alternating') ? parent : undefined;
   const possible =
     parent && (set ?? (accepts(parent, 'alternates') && accepts({ kind: 'alternates' }, lead.kind)));
   const entries: BlockAction[] = [];
@@ -73,7 +72,7 @@ function alternating({ site, page, nodes, active, reach }: Selected): ActionGrou
   else {
     entries.push({
       label: `Make an alternate for ${name}`,
-      disabled: !possible || lead.kind === 'page',
+      disabled: !possible || hasTrait(lead, 'page'),
       run: makeAlternate(lead.id, active),
     });
     if (set)
@@ -119,10 +118,10 @@ function placing({ site, page, nodes, active, reach, onDialog }: Selected): Acti
   const ids = nodes.map(({ id }) => id);
   const { name } = viewOf(site.views, active);
   const parent = lead.parent === null ? undefined : page.nodes[lead.parent];
-  const deep = parent?.kind === OVERLAY;
+  const deep = hasTrait(parent, 'overlaying');
   const order = parent ? inRowIn(site, page, parent, active) : [];
   const at = order.indexOf(lead.id);
-  const ordered = inRow(page, lead).length > 1 && lead.kind !== 'alternates' && nodes.length === 1;
+  const ordered = inRow(page, lead).length > 1 && !hasTrait(lead, 'alternating') && nodes.length === 1;
   const inSource = !ordered || same(inRowIn(site, page, lead, active), inRow(page, lead));
   const run = nodes.length === 1 ? runAround(site, page, lead) : undefined;
   return [
@@ -141,7 +140,7 @@ function placing({ site, page, nodes, active, reach, onDialog }: Selected): Acti
           disabled: at < 0 || at === order.length - 1 || nodes.length > 1,
           run: moveInOrder(lead.id, active, 1),
         },
-        ...(lead.children.length > 0 && lead.kind !== 'alternates' && nodes.length === 1
+        ...(lead.children.length > 0 && !hasTrait(lead, 'alternating') && nodes.length === 1
           ? [{ label: `Arrange in ${name} …`, run: nothing(() => onDialog('arrange')) }]
           : []),
         ...(canTidy(page, lead) && nodes.length === 1
@@ -175,7 +174,7 @@ function placing({ site, page, nodes, active, reach, onDialog }: Selected): Acti
               },
             ]
           : []),
-        { label: 'Group', keys: 'Ctrl+G', disabled: !parent || parent.kind === 'page', run: group(ids) },
+        { label: 'Group', keys: 'Ctrl+G', disabled: !parent || hasTrait(parent, 'page'), run: group(ids) },
         ...(isGroup(lead.kind) && nodes.length === 1
           ? [{ label: `Take ${lead.name} apart`, keys: 'Ctrl+Shift+G', run: ungroup(lead.id) }]
           : []),

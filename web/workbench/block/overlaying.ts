@@ -1,4 +1,4 @@
-import { canBeOverlay, OVERLAY, viewOf } from '../../../core/index.ts';
+import { hasTrait, canBeOverlay, viewOf } from '../../../core/index.ts';
 import { canPair, isPart, lineUp, makeSameSize, pairUp, shorten, spaceEvenly } from '../../state/areas.ts';
 import type { ActionGroup, BlockAction, Selected } from './action.ts';
 import { become, fitToContent, lineUpBaselines } from './measured.ts';
@@ -42,7 +42,7 @@ export function overlaying(selected: Selected): ActionGroup[] {
         active,
       ),
     });
-  if (alone && lead.kind === OVERLAY)
+  if (alone && hasTrait(lead, 'overlaying'))
     entries.push(
       { label: `Remove empty rows in ${name}`, run: shorten(lead.id, active, 'anywhere') },
       { label: `Remove empty rows below in ${name}`, run: shorten(lead.id, active, 'below') },
@@ -50,7 +50,7 @@ export function overlaying(selected: Selected): ActionGroup[] {
     );
   if (alone && canBeOverlay(lead.kind) && lead.children.length > 0)
     entries.push({
-      label: lead.kind === 'section' ? 'Put everything in it into an overlay' : 'Turn it into an overlay',
+      label: hasTrait(lead, 'section') ? 'Put everything in it into an overlay' : 'Turn it into an overlay',
       run: become('makeOverlay', lead.id),
     });
   return [

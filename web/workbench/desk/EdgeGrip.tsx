@@ -1,8 +1,7 @@
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';
-import {
+import { hasTrait,
   counted,
   knownProperty,
-  OVERLAY,
   partsIn,
   resolve,
   rowHeightIn,
@@ -58,7 +57,7 @@ function fittingHeight(sheet: SheetDocument, { id }: Node): number {
 }
 
 function edgeOf({ site, page, node, view, sheet }: EdgeGripProps): Edge {
-  if (node.kind === OVERLAY) {
+  if (hasTrait(node, 'overlaying')) {
     const least = rowsTaken(partsIn(site, page, node, view).map(({ at }) => at));
     const set = resolve(site, page, node, knownProperty('leastRows'), view) as number;
     return {
@@ -129,7 +128,7 @@ export function EdgeGrip(props: EdgeGripProps) {
     const step = edge.unit === 1 && !event.altKey ? STEP : 1;
     take(edge, held(edge, edge.now + by * step, event.altKey));
   };
-  const rows = node.kind === OVERLAY ? edgeOf(props) : undefined;
+  const rows = hasTrait(node, 'overlaying') ? edgeOf(props) : undefined;
   const now = rows?.now ?? Math.round(height / scale);
   return (
     <>

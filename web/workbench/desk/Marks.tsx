@@ -1,10 +1,9 @@
 import { Box } from '@mui/material';
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ComponentProps } from 'react';
-import {
+import { hasTrait,
   applies,
   counted,
   knownProperty,
-  OVERLAY,
   overrideCount,
   type Node,
   type NodeId,
@@ -152,14 +151,15 @@ export function Marks(props: MarksProps) {
             scale={props.scale}
             inside={box.top <= 20}
             room={props.across - box.left}
-            {...(parent?.kind === OVERLAY && {
+            {...(parent &&
+              hasTrait(parent, 'overlaying') && {
               overlay: parent,
               nodes: selected.filter((id) => page.nodes[id]?.parent === parent.id),
             })}
           >
             {count > 0 ? `${node.name} · ${counted(count, 'override')} here` : node.name}
           </Grip>
-          {(node.kind === 'section' || (node.kind === OVERLAY && parent?.kind !== OVERLAY)) && (
+          {(hasTrait(node, 'section') || (hasTrait(node, 'overlaying') && !hasTrait(parent, 'overlaying'))) && (
             <EdgeGrip
               site={props.site}
               page={page}
@@ -170,7 +170,7 @@ export function Marks(props: MarksProps) {
               height={box.height}
             />
           )}
-          {parent && parent.kind !== OVERLAY && takesColumns(page, node) && (
+          {parent && !hasTrait(parent, 'overlaying') && takesColumns(page, node) && (
             <SpanGrips
               site={props.site}
               page={page}

@@ -1,6 +1,6 @@
 import { ChevronDown, ChevronRight, Layers, Link2, UserCheck, UserX } from 'lucide-react';
 import type { PointerEvent } from 'react';
-import {
+import { hasTrait,
   counted,
   isLinked,
   isOnAllPages,
@@ -68,7 +68,7 @@ export function OutlineRowView(props: RowProps) {
   const { level, expanded } = row;
   const node = page.nodes[row.id];
   if (!node) return null;
-  const fixed = node.kind === 'page';
+  const fixed = hasTrait(node, 'page');
   const shared = isOnAllPages(node.id) && node.parent === page.root;
   return (
     <div

@@ -1,4 +1,4 @@
-import {
+import { hasTrait,
   alternateIn,
   counted,
   countsOf,
@@ -55,7 +55,7 @@ export const pageCounts = followed<ReadonlyMap<string, number>>(
 
 /** Whether what is in an element is folded away. A set of alternates is one row until it is unfolded. */
 export const isFolded = (tree: Page, turned: ReadonlySet<NodeId>, id: NodeId): boolean =>
-  turned.has(id) !== (tree.nodes[id].kind === 'alternates');
+  turned.has(id) !== (hasTrait(tree.nodes[id], 'alternating'));
 
 /** The rows of the outline: without what is folded away, or, where `shown` is given, those elements unfolded. */
 export function outlineRows(
@@ -92,7 +92,7 @@ export interface Tile {
 /** The letter of the alternate that a set shows in a view, or of an element that is one. */
 function letterIn(site: SiteFrame, page: Page, node: Node, view: ViewId): string | undefined {
   const parent = node.parent === null ? undefined : page.nodes[node.parent];
-  if (parent?.kind === 'alternates') return letterOf(parent.children.indexOf(node.id));
+  if (parent && hasTrait(parent, 'alternating')) return letterOf(parent.children.indexOf(node.id));
   const shown = alternateIn(site, node, view);
   return shown === undefined ? undefined : letterOf(node.children.indexOf(shown));
 }

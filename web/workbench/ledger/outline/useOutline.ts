@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
-import {
+import { hasTrait,
   ancestorsOf,
   type NodeId,
   type Page,
@@ -135,8 +135,8 @@ export function useOutline(
       return next;
     });
   const toggleShown = (id: NodeId, view: ViewId) => {
-    const several = selected.filter((each) => page.nodes[each].kind !== 'page');
-    const nodes = selected.includes(id) && page.nodes[id].kind !== 'page' ? several : [id];
+    const several = selected.filter((each) => !hasTrait(page.nodes[each], 'page'));
+    const nodes = selected.includes(id) && !hasTrait(page.nodes[id], 'page') ? several : [id];
     dispatch(turnTile(id, nodes, view));
   };
   const rename = (id: NodeId, name: string | null) => {
