@@ -1,3 +1,5 @@
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
 import jsdoc from 'eslint-plugin-jsdoc';
 import hooks from 'eslint-plugin-react-hooks';
 import regexp from 'eslint-plugin-regexp';
@@ -5,6 +7,24 @@ import { ownLookups } from './scripts/lint/own-lookups.mjs';
 import { plainWords } from './scripts/lint/plain-words.mjs';
 import { defineConfig, globalIgnores } from 'eslint/config';
 import ts from 'typescript-eslint';
+
+const noPathname = {
+  selector:
+    "MemberExpression[property.name='pathname'] > NewExpression[callee.name='URL'] > MetaProperty, MemberExpression[property.name='pathname'] > NewExpression[callee.name='URL'] > MemberExpression > MetaProperty",
+  message: 'Use fileURLToPath: the pathname of a URL is no path of the file system.',
+};
+
+/** The names of kinds of element: their files. */
+const kindNames = readdirSync(join(import.meta.dirname, 'core/elements/kinds'))
+  .map((file) => file.replace(/\.ts$/, ''))
+  .concat('openingscreen')
+  .join('|');
+
+const noKindNames = ['property.name', 'name'].map((side) => ({
+  selector: `BinaryExpression[operator=/^[!=]==$/][left.${side}='kind'][right.value=/^(${kindNames})$/]`,
+  message:
+    'Ask what the kind has in common with others (hasTrait), or what its entry says, and not which kind it is.',
+}));
 
 export default defineConfig(
   globalIgnores(['dist', 'built*', 'data', 'node_modules', 'server/store/migrations']),
@@ -60,14 +80,16 @@ export default defineConfig(
     // `pathname` writes a blank or an umlaut of a folder's name in percent: no path of a file system.
     files: ['**/*.ts', '**/*.mjs'],
     rules: {
-      'no-restricted-syntax': [
-        'error',
-        {
-          selector:
-            "MemberExpression[property.name='pathname'] > NewExpression[callee.name='URL'] > MetaProperty, MemberExpression[property.name='pathname'] > NewExpression[callee.name='URL'] > MemberExpression > MetaProperty",
-          message: 'Use fileURLToPath: the pathname of a URL is no path of the file system.',
-        },
-      ],
+      'no-restricted-syntax': ['error', noPathname],
+    },
+  },
+  {
+    // What only one kind does stands in its file; what kinds have in common is a trait (docs/extending.md).
+    files: ['core/**/*.ts', 'web/**/*.{ts,tsx}', 'server/**/*.ts', 'cli/**/*.ts'],
+    // Elements of a layout are of other kinds.
+    ignores: ['core/elements/kinds/**', 'core/layout/**'],
+    rules: {
+      'no-restricted-syntax': ['error', noPathname, ...noKindNames],
     },
   },
   {

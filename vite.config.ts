@@ -4,13 +4,13 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { defineConfig, type Plugin } from 'vite';
+import { extensions } from './vite.extensions.ts';
 
 /** Writes each text that is built in its compressed forms, too, so that the server need not compress it for each request. */
 const compressed: Plugin = {
   name: 'compressed',
   apply: 'build',
-  closeBundle() {
-    const folder = join(import.meta.dirname, 'dist');
+  writeBundle({ dir: folder = join(import.meta.dirname, 'dist') }) {
     for (const file of readdirSync(folder, { recursive: true, encoding: 'utf8' })) {
       if (!/\.(js|css|html|svg)$/.test(file)) continue;
       const path = join(folder, file);
@@ -25,7 +25,7 @@ const compressed: Plugin = {
 export default defineConfig({
   root: 'web',
   // The compiler remembers what each component draws, so that an edit draws again only what it changes.
-  plugins: [react(), babel({ presets: [reactCompilerPreset()] }), compressed],
+  plugins: [extensions(), react(), babel({ presets: [reactCompilerPreset()] }), compressed],
   build: {
     outDir: '../dist',
     emptyOutDir: true,

@@ -1,5 +1,6 @@
 import { relative } from 'node:path';
 import { defineConfig, type Plugin } from 'vite';
+import { extensions } from './vite.extensions.ts';
 
 const root = import.meta.dirname;
 
@@ -34,7 +35,7 @@ const JOINED = [
 /** The server and the command line as JavaScript in few files: what is begun as TypeScript, or from a thousand files, takes twice as long. */
 export default defineConfig({
   root,
-  plugins: [liesWhereItsSourceLies],
+  plugins: [extensions(), liesWhereItsSourceLies],
   publicDir: false,
   define: { 'process.env.DIMORPHE_BUILT': JSON.stringify('yes') },
   ssr: { noExternal: JOINED },

@@ -51,9 +51,9 @@ const LivePublicationSchema = Type.Object(
     number: whole(),
     url: Type.String(),
     publishedAt: moment(),
-    notInFolder: Type.Optional(
+    notDelivered: Type.Optional(
       Type.String({
-        description: 'Why it is not in the folder for other servers, where that was wanted; a sentence.',
+        description: 'Why it is not everywhere where it was to go besides the host; a sentence.',
       }),
     ),
   },

@@ -75,7 +75,7 @@ function against(css: string): { length: number; merged: number } {
 const boxes = (count: number): Arrangeable[] =>
   Array.from({ length: count }, (_each, index) => ({
     id: `box-${index}`,
-    kind: (['words', 'picture', 'small'] as const)[index % 3],
+    role: (['words', 'picture', 'small'] as const)[index % 3],
     least: 100,
     box: {
       left: (index % 3) * 400 + ((index * 37) % 50),

@@ -87,9 +87,9 @@ export {
   type MessageLine,
 } from './elements/content/message.ts';
 export type { ContentField, ContentType } from './elements/content/contenttypes.ts';
-export { contentOf, type Kind } from './elements/kinds/kind.ts';
+export { contentOf, type Kind, type OfferGroup } from './elements/kinds/kind.ts';
 export type { Trait } from './elements/traits.ts';
-export { hasTrait, isAtEdge, isDeep, KINDS, kindOf, knownKind } from './elements/kinds/table.ts';
+export { hasTrait, takesKind, isAtEdge, isDeep, KINDS, kindOf, knownKind } from './elements/kinds/table.ts';
 export type { Point, Ratio } from './elements/valuetypes/geometry.ts';
 export type { Extent } from './elements/valuetypes/extent.ts';
 export type { EditorName, ValueContext, ValueType } from './elements/valuetypes/valuetype.ts';

@@ -7,6 +7,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import ts from 'typescript';
+import { KINDS } from '../core/index.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const PRODUCT = ['core', 'api', 'server', 'web', 'cli', 'demo'];
@@ -44,15 +45,21 @@ const nameOf = (node: ts.Node): string => {
 
 const isConst = ({ type }: ts.AsExpression): boolean => type.getText() === 'const';
 
-/** `a.kind === 'image'`, either way round, and `!==`. */
+const kindNames = new Set(KINDS.map(({ name }) => name));
+
+/** Whether something is a name of a kind of element. */
+const isKindName = (node: ts.Node): boolean =>
+  (ts.isStringLiteral(node) && kindNames.has(node.text)) ||
+  (ts.isIdentifier(node) && node.text === 'OVERLAY');
+
+/** `a.kind === 'picture'`, either way round, and `!==`. */
 function comparesKind(node: ts.Node): boolean {
   if (!ts.isBinaryExpression(node)) return false;
   const { kind } = node.operatorToken;
   if (kind !== ts.SyntaxKind.EqualsEqualsEqualsToken && kind !== ts.SyntaxKind.ExclamationEqualsEqualsToken)
     return false;
-  return [node.left, node.right].some(
-    (side) => ts.isPropertyAccessExpression(side) && side.name.text === 'kind',
-  );
+  const sides = [node.left, node.right];
+  return sides.some((side) => /\bkind$/.test(side.getText())) && sides.some(isKindName);
 }
 
 function measured(paths: readonly string[]): { counts: Counts; long: Long[] } {

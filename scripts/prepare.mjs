@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const root = fileURLToPath(new URL('..', import.meta.url));
@@ -42,25 +42,52 @@ function newest(path) {
   return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));
 }
 
-/** Whether something was built after the last change of all its sources. */
+/** The folder of extensions that is built in (docs/extending.md); empty where there is none. */
+const extensions = process.env.EXTENSIONS ? resolve(process.env.EXTENSIONS) : '';
+
+/** Where it is noted with which extensions something was built. */
+const builtWith = (folder) => join(root, folder, '.extensions');
+
+/** Whether something was built after the last change of all its sources, and with the same extensions. */
 function isFresh(target, sources) {
   const path = join(root, target);
-  return (
-    existsSync(path) && statSync(path).mtimeMs > Math.max(...sources.map((name) => newest(join(root, name))))
-  );
+  const note = builtWith(target.split('/')[0]);
+  if (!existsSync(path) || (existsSync(note) ? readFileSync(note, 'utf8') : '') !== extensions) return false;
+  const read = sources.map((name) => newest(join(root, name)));
+  return statSync(path).mtimeMs > Math.max(...read, extensions ? newest(extensions) : 0);
 }
 
 /** Builds the interface when a source is newer than what was built. */
 export function builtInterface() {
-  if (isFresh('dist/index.html', ['web', 'core', 'api', 'vite.config.ts', 'package-lock.json'])) return;
+  if (
+    isFresh('dist/index.html', [
+      'web',
+      'core',
+      'api',
+      'vite.config.ts',
+      'vite.extensions.ts',
+      'package-lock.json',
+    ])
+  )
+    return;
   console.error('Building the interface …');
   if (run('npx', ['vite', 'build', '--logLevel', 'warn']) !== 0)
     stop('The interface could not be built; the lines above say why.');
+  writeFileSync(builtWith('dist'), extensions);
 }
 
 /** Builds the server and the command line where a source is newer, beside what may be running, and puts it in its place when it is whole. */
 export function builtProgram() {
-  const sources = ['server', 'cli', 'core', 'api', 'demo', 'vite.program.config.ts', 'package-lock.json'];
+  const sources = [
+    'server',
+    'cli',
+    'core',
+    'api',
+    'demo',
+    'vite.program.config.ts',
+    'vite.extensions.ts',
+    'package-lock.json',
+  ];
   if (isFresh('built/server/main.js', sources)) return;
   console.error('Building the program …');
   const draft = join(root, `built-${process.pid}`);
@@ -69,6 +96,7 @@ export function builtProgram() {
     rmSync(draft, { recursive: true, force: true });
     stop('The program could not be built; the lines above say why.');
   }
+  writeFileSync(join(draft, '.extensions'), extensions);
   const place = join(root, 'built');
   const old = `${draft}-old`;
   if (existsSync(place)) renameSync(place, old);

@@ -3,6 +3,7 @@ import { builtPages, developedPages, isBuilt } from './pages.ts';
 import { FolderRefused } from './store/folder.ts';
 import { ProxiesRefused } from './proxies.ts';
 import { PortTaken, start } from './start.ts';
+import { publishToOf } from './targets/table.ts';
 import { lookup } from '../core/index.ts';
 
 function portFrom(variable: string, otherwise: number): number {
@@ -33,7 +34,7 @@ try {
     hostPort: portFrom('HOST_PORT', 4871),
     dataFolder: process.env.DIMORPHE_DATA ?? fileURLToPath(new URL('../data', import.meta.url)),
     databaseUrl: process.env.DATABASE_URL,
-    publishFolder: process.env.PUBLISH_FOLDER,
+    publishTo: publishToOf(process.env),
     allowedHosts: listed('ALLOWED_HOSTS'),
     trustedProxies: listed('TRUSTED_PROXIES'),
     pages: developing ? await developedPages() : builtPages,

@@ -12,6 +12,7 @@ import type { ActorOf } from './http/router.ts';
 import { imageMaker } from './media/imagemaker.ts';
 import { dailyBackups } from './store/daily.ts';
 import { openStore } from './store/open.ts';
+import type { PublishTo } from './targets/table.ts';
 
 export interface Settings {
   /** Says who asks the API for something; absent: this computer does. */
@@ -22,8 +23,8 @@ export interface Settings {
   /** Where the images are kept that are made of others; absent: in the data folder. What is in it can be made again at any time. */
   madeFolder?: string;
   databaseUrl?: string;
-  /** A folder in which the live publication of each site is put as files, for another server to serve. */
-  publishFolder?: string;
+  /** Where the live publication of each site goes besides the host, by the name of the target. */
+  publishTo?: PublishTo;
   pages?: Pages;
   /** Puts the demo site, with these of its pages, into an empty database. */
   demo?: readonly string[];
@@ -98,7 +99,7 @@ export async function start(settings: Settings): Promise<Running> {
     servers.push(hostServer);
     const hostUrl = await listen(hostServer, settings.hostPort, 'HOST_PORT');
     const publications = publisher(store, pictures, {
-      ...{ hostUrl, log, folder: settings.publishFolder },
+      ...{ hostUrl, log, publishTo: settings.publishTo },
     });
     const hostApp = host({
       ...{ publisher: publications, letters: store.letters, log, isOwnHost, senderOf },

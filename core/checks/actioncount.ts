@@ -1,5 +1,5 @@
 import { hasTrait } from '../elements/kinds/table.ts';
-import { ACTIONS, type Action } from '../elements/kinds/edges.ts';
+import { ACTIONS, type Action } from '../elements/kinds/strip.ts';
 import { textIn } from '../values/textbyview.ts';
 import { PRACTICE, type Rule } from './rule.ts';
 import { textProblems } from './textproblems.ts';

@@ -10,17 +10,16 @@ import { textProblems } from './textproblems.ts';
 
 /** The images that an element shows in a view, each with its text alternative there: its own, else that of the shelf. */
 function imagesOf({ site, page }: CheckInput, node: Node, view: ViewId): { name: string; alt: string }[] {
-  const own: { picture: string; alt: string }[] =
-    hasTrait(node, 'tiled')
-      ? textIn(node, site.views, 'pictures', view)
-      : hasTrait(node, 'picture')
-        ? [
-            {
-              picture: resolve(site, page, node, knownProperty('source'), view) as string,
-              alt: textIn<string>(node, site.views, 'alt', view),
-            },
-          ]
-        : [];
+  const own: { picture: string; alt: string }[] = hasTrait(node, 'tiled')
+    ? textIn(node, site.views, 'pictures', view)
+    : hasTrait(node, 'picture')
+      ? [
+          {
+            picture: resolve(site, page, node, knownProperty('source'), view) as string,
+            alt: textIn<string>(node, site.views, 'alt', view),
+          },
+        ]
+      : [];
   return own.flatMap(({ picture, alt }) => {
     if (picture === NO_IMAGE || picture === '') return [];
     const asset = site.assets.find(({ id }) => id === picture);

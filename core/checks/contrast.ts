@@ -1,11 +1,10 @@
-import { hasTrait } from '../elements/kinds/table.ts';
+import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import { applies } from '../site/applies.ts';
 import { blend, interpolateWithPremultipliedAlpha, wcagContrast, type Color } from 'culori';
 import { curveAt } from '../type/curve.ts';
 import type { TextSize } from '../type/textsize.ts';
 import { textCurve } from '../values/textcurves.ts';
 import { resolve } from '../values/trace.ts';
-import { knownKind } from '../elements/kinds/table.ts';
 import type { Node } from '../site/node.ts';
 import type { Part } from '../elements/parts.ts';
 import { knownProperty } from '../elements/propertytable.ts';

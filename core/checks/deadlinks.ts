@@ -22,7 +22,8 @@ export const deadLinks: Rule = {
           sentence: `${node.name} leads to ${SAID[gone]} that no longer exists{views}.`,
           cure: 'Change its target, or remove the link.',
         };
-      if (!hasTrait(node, 'action') || textIn<string>(node, site.views, 'link', view) !== '') return undefined;
+      if (!hasTrait(node, 'action') || textIn<string>(node, site.views, 'link', view) !== '')
+        return undefined;
       return { sentence: `${node.name} has no link{views}.`, cure: 'Set its target.' };
     });
   },

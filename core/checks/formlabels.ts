@@ -1,6 +1,5 @@
-import { hasTrait } from '../elements/kinds/table.ts';
+import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
-import { knownKind } from '../elements/kinds/table.ts';
 import type { Rule } from './rule.ts';
 import { textProblems } from './textproblems.ts';
 
@@ -12,7 +11,7 @@ export const formLabels: Rule = {
   find: (input) =>
     textProblems(input, (node) => {
       if (!hasTrait(node, 'form')) return undefined;
-      const fields = contentOf<{ label: string }[]>(knownKind('form'), node, 'fields');
+      const fields = contentOf<{ label: string }[]>(knownKind(node.kind), node, 'fields');
       const count = fields.filter(({ label }) => label.trim() === '').length;
       if (count === 0) return undefined;
       return {

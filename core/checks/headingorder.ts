@@ -1,7 +1,5 @@
-import { hasTrait } from '../elements/kinds/table.ts';
+import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import { callOf } from '../edits/perform.ts';
-import { contentOf } from '../elements/kinds/kind.ts';
-import { knownKind } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
@@ -10,7 +8,7 @@ import { hiddenBy } from '../values/visibility.ts';
 import { PRACTICE, type CheckInput, type Rule } from './rule.ts';
 import { textProblems } from './textproblems.ts';
 
-const levelOf = (heading: Node): number => contentOf<number>(knownKind('heading'), heading, 'level');
+const levelOf = (heading: Node): number => knownKind(heading.kind).level?.(heading) ?? 1;
 
 /** The headings that a view shows, in source order. */
 const shownHeadings = ({ site, page }: CheckInput, view: ViewId): Node[] =>

@@ -1,5 +1,3 @@
-import { hasTrait } from '../elements/kinds/table.ts';
-import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
@@ -23,12 +21,8 @@ const ONE = new Set(['header', 'footer']);
 
 /** The landmark that an element is for those who hear the page, and its name; undefined where it is none. */
 function landmark(node: Node): { role: string; label: string } | undefined {
-  const kind = knownKind(node.kind);
-  const said = (field: string) => contentOf<string>(kind, node, field).trim();
-  if (hasTrait(node, 'menu') || hasTrait(node, 'strip')) return { role: 'nav', label: said('label') };
-  if (!hasTrait(node, 'section')) return undefined;
-  const role = said('landmark');
-  return role in SAID ? { role, label: said('label') } : undefined;
+  const own = knownKind(node.kind).landmark?.(node);
+  return own && Object.hasOwn(SAID, own.role) ? own : undefined;
 }
 
 /** The first element before one that is the same landmark, by the same name, in a view. */

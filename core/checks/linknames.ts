@@ -1,4 +1,5 @@
 import type { LabelledLink } from '../elements/content/contenttypes.ts';
+import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
 import { entriesIn } from '../values/menus.ts';
@@ -11,16 +12,11 @@ function nameless({ site }: CheckInput, node: Node, view: ViewId): number {
   const without = (list: readonly { label: string }[]) =>
     list.filter(({ label }) => label.trim() === '').length;
   const said = <T>(field: string) => textIn<T>(node, site.views, field, view);
-  switch (node.kind) {
-    case 'button':
-      return said<string>('label').trim() === '' ? 1 : 0;
-    case 'navigation':
-      return without(entriesIn(site, node, view));
-    case 'social':
-      return without(said<LabelledLink[]>('links'));
-    default:
-      return 0;
-  }
+  if (hasTrait(node, 'menu')) return without(entriesIn(site, node, view));
+  const { linkText } = knownKind(node.kind);
+  if (linkText === undefined) return 0;
+  const text = said<string | LabelledLink[]>(linkText);
+  return without(typeof text === 'string' ? [{ label: text }] : text);
 }
 
 /** A link says where it leads (https://www.w3.org/TR/WCAG22/#link-purpose-in-context). */

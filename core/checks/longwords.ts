@@ -1,8 +1,7 @@
-import { hasTrait } from '../elements/kinds/table.ts';
+import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import LineBreaker from 'linebreak';
 import { callOf } from '../edits/perform.ts';
 import type { NodeId } from '../elements/nodeid.ts';
-import { knownKind } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { viewAt, viewOf, type ViewId } from '../layered/views.ts';
 import { plainText } from '../markup/fragment.ts';

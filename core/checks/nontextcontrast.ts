@@ -1,3 +1,4 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import { viewsNamed } from '../edits/values/textbyview.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import type { ViewId } from '../layered/views.ts';
@@ -55,7 +56,7 @@ export const faintIcons: Rule = {
     const { site, page, facts } = input;
     const of = contrasts(site, page, facts.tones);
     return sourceOrder(page)
-      .filter(({ kind }) => kind === 'icon')
+      .filter((node) => hasTrait(node, 'icon'))
       .flatMap((node) =>
         tooLow(
           input,
@@ -98,7 +99,7 @@ export const faintFields: Rule = {
     const { site, page, facts } = input;
     const of = contrasts(site, page, facts.tones);
     return sourceOrder(page)
-      .filter(({ kind }) => kind === 'form')
+      .filter((node) => hasTrait(node, 'form'))
       .flatMap((node) =>
         tooLow(
           input,

@@ -1,18 +1,16 @@
-import { hasTrait } from '../elements/kinds/table.ts';
+import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import { plainText } from '../markup/fragment.ts';
 import { applies } from '../site/applies.ts';
 import type { NodeId } from '../elements/nodeid.ts';
-import { knownKind } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
-import type { Page, SiteFrame } from '../site/site.ts';
+import { headOf, type Page, type SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { resolve } from '../values/trace.ts';
 import { givesWay, isShown } from '../values/visibility.ts';
 import { textIn } from '../values/textbyview.ts';
-import { headOf } from '../site/site.ts';
 import { hiddenAncestorFor, type Visitor } from '../site/audience.ts';
 import { offeringIn } from '../site/offering.ts';
 import { entriesIn } from '../values/menus.ts';
@@ -99,7 +97,8 @@ function isEmpty(site: SiteFrame, page: Page, node: Node, view: ViewId): boolean
   if (hasTrait(node, 'picture')) return value(site, page, node, 'source', view) === NO_IMAGE;
   if (hasTrait(node, 'menu')) return entriesIn(site, node, view).length === 0;
   const list = kind.content.find(({ type }) => type.editor === 'entries');
-  if (list && !hasTrait(node, 'form')) return textIn<unknown[]>(node, site.views, list.name, view).length === 0;
+  if (list && !hasTrait(node, 'form'))
+    return textIn<unknown[]>(node, site.views, list.name, view).length === 0;
   if (kind.words === undefined || hasTrait(node, 'logo') || hasTrait(node, 'action')) return false;
   return plainText(textIn<string>(node, site.views, kind.words, view)) === '';
 }
@@ -192,7 +191,7 @@ export function notShown(
 ): Absence[] {
   const boxes = new Map(layout?.boxes.map((box) => [box.node, box]));
   return sourceOrder(page).flatMap((node): Absence[] => {
-    if (node.parent === null || ['spacer', 'divider'].includes(node.kind)) return [];
+    if (node.parent === null || hasTrait(node, 'plain')) return [];
     const absent = causeText(site, page, node, view, visitor);
     if (absent) return [{ node: node.id, ...absent }];
     const box = boxes.get(node.id);

@@ -1,12 +1,10 @@
-import { hasTrait } from '../elements/kinds/table.ts';
+import { knownKind } from '../elements/kinds/table.ts';
 import {
   SYSTEM_MESSAGES,
   wordIn,
   type MessagePlace,
   type SystemMessage,
 } from '../elements/content/systemmessages.ts';
-import { contentOf } from '../elements/kinds/kind.ts';
-import { knownKind } from '../elements/kinds/table.ts';
 import { headOf } from '../site/site.ts';
 import type { Rule } from './rule.ts';
 import { textProblems } from './textproblems.ts';
@@ -32,7 +30,7 @@ export const otherLanguage: Rule = {
       };
     };
     return textProblems(input, (node) => {
-      if (hasTrait(node, 'form') && !contentOf<string>(knownKind('form'), node, 'to'))
+      if (knownKind(node.kind).sentToHost?.(node))
         return problemWith('letters', `${node.name} tells visitors what is wrong with their input`);
       if (node.id === page.root && node.audience)
         return problemWith('signing in', 'Visitors who cannot see the page are told so, and how to sign in');

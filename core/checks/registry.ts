@@ -3,6 +3,7 @@ import { composed, sharedPlaceOf } from '../site/shared.ts';
 import type { Page, Site, SiteFrame } from '../site/site.ts';
 import { runningTexts } from '../values/linelength.ts';
 import { sizedTexts } from '../values/textcurves.ts';
+import { checks } from './own.ts';
 import { alternatives, fileNames } from './alternatives.ts';
 import { closeLines } from './closelines.ts';
 import { closeSizes } from './closesizes.ts';
@@ -66,6 +67,7 @@ export const RULES: readonly Rule[] = [
   repeatedSplash,
   coveredVideo,
   otherLanguage,
+  ...checks,
 ];
 
 /** With what a page is checked. */

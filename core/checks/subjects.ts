@@ -1,7 +1,5 @@
-import { hasTrait } from '../elements/kinds/table.ts';
+import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import { callOf, type Call } from '../edits/perform.ts';
-import { contentOf } from '../elements/kinds/kind.ts';
-import { knownKind } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import type { Layered } from '../layered/layered.ts';
 import { held } from '../layered/resolve.ts';
@@ -82,8 +80,7 @@ function elementSubjects(site: SiteFrame, page: Page, texts: readonly SizedText[
   return texts.map(({ node: id, part, name, curve }) => {
     const node = page.nodes[id];
     const kind = knownKind(node.kind);
-    const level =
-      hasTrait(node, 'heading') && part === 'self' ? contentOf<number>(kind, node, 'level') : undefined;
+    const level = part === 'self' ? kind.level?.(node) : undefined;
     const under = level === undefined ? undefined : above.slice(0, level).findLast((each) => each);
     const subject: SizedSubject = {
       of: part === 'self' ? { node: id } : { node: id, part },

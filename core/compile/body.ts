@@ -1,5 +1,4 @@
-import { hasTrait } from '../elements/kinds/table.ts';
-import { knownKind } from '../elements/kinds/table.ts';
+import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import { element, type Markup } from '../markup/markup.ts';
 import { isClosed, type Visitor } from '../site/audience.ts';
 import { headOf, type Page, type SiteFrame } from '../site/site.ts';

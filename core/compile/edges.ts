@@ -1,8 +1,8 @@
+import { hasTrait, isAtEdge } from '../elements/kinds/table.ts';
 import { SAFE_AREAS, safeArea, STRIP_ROOM, type Edge } from '../elements/properties/edge.ts';
 import { element, type Markup } from '../markup/markup.ts';
-import { TOP } from '../elements/kinds/edges.ts';
+import { TOP } from '../elements/kinds/up.ts';
 import { knownProperty } from '../elements/propertytable.ts';
-import { isAtEdge, knownKind } from '../elements/kinds/table.ts';
 import type { Trait } from '../elements/traits.ts';
 import { express } from '../layered/express.ts';
 import type { Node } from '../site/node.ts';
@@ -16,11 +16,9 @@ import { stylingOf } from './styling.ts';
 export const atEdges = (page: Page): Node[] =>
   page.nodes[page.root].children.map((id) => page.nodes[id]).filter(({ kind }) => isAtEdge(kind));
 
-const has = ({ kind }: Node, trait: Trait): boolean => knownKind(kind).traits.includes(trait);
-
 /** The kinds of some elements that have a trait. */
 const kindsWith = (nodes: readonly Node[], trait: Trait): string[] => [
-  ...new Set(nodes.filter((node) => has(node, trait)).map(({ kind }) => kind)),
+  ...new Set(nodes.filter((node) => hasTrait(node, trait)).map(({ kind }) => kind)),
 ];
 
 /** How high a strip is, about: what it keeps from the lower edge all that must not lie under it. */
@@ -31,7 +29,7 @@ export function edgeRules(site: SiteFrame, page: Page): CssRule[] {
   const all = atEdges(page);
   if (all.length === 0) return [];
   const edge = knownProperty('edge');
-  const strips = all.filter((node) => has(node, 'strip'));
+  const strips = all.filter((node) => hasTrait(node, 'strip'));
   const stack = stylingOf(site.views).stack();
   stack.layered(
     express(site.views, ({ id }) => ({
@@ -81,10 +79,10 @@ export function edgesAtLast(page: Page): CssRule[] {
 
 /** What stands before all else on a page from which a link leads back up: the focus goes on from there. */
 export const topPlace = (page: Page): Markup[] =>
-  atEdges(page).some(({ kind }) => kind === 'up')
+  atEdges(page).some((node) => hasTrait(node, 'floating'))
     ? [element('span', { class: 'place', id: TOP, tabindex: -1 })]
     : [];
 
 /** Whether something at an edge stands before the page in the source: where it is above it in the base view. */
 export const isFirst = (site: SiteFrame, page: Page, node: Node): boolean =>
-  has(node, 'strip') && resolve(site, page, node, knownProperty('edge'), site.views.base) === 'upper';
+  hasTrait(node, 'strip') && resolve(site, page, node, knownProperty('edge'), site.views.base) === 'upper';

@@ -1,7 +1,5 @@
-import { hasTrait } from '../elements/kinds/table.ts';
-import type { Kind, MarkupContext } from '../elements/kinds/kind.ts';
-import { contentOf } from '../elements/kinds/kind.ts';
-import { knownKind } from '../elements/kinds/table.ts';
+import { hasTrait, knownKind } from '../elements/kinds/table.ts';
+import { contentOf, type Kind, type MarkupContext } from '../elements/kinds/kind.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { conditionOf } from '../layered/bands.ts';
 import type { Views } from '../layered/views.ts';

@@ -1,7 +1,5 @@
-import { hasTrait } from '../elements/kinds/table.ts';
+import { hasTrait, isAtEdge, knownKind } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/propertytable.ts';
-import { contentOf } from '../elements/kinds/kind.ts';
-import { isAtEdge, knownKind } from '../elements/kinds/table.ts';
 import { familiesOf, type FontFile } from '../theme/families.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
@@ -16,7 +14,7 @@ export const EDGE = 'edge';
 export function landmarkOf(page: Page, section: Node): string {
   if (isAtEdge(section.kind)) return EDGE;
   const one = hasTrait(section, 'alternating') ? page.nodes[section.children[0]] : section;
-  return one ? contentOf<string>(knownKind('section'), one, 'landmark') : 'section';
+  return (one && knownKind(one.kind).landmark?.(one)?.role) ?? 'section';
 }
 
 /** The sections of a page, and what stands in for them. */

@@ -1,7 +1,5 @@
-import { hasTrait } from '../elements/kinds/table.ts';
-import type { Kind, MarkupContext, MediaReference } from '../elements/kinds/kind.ts';
-import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
+import { type Kind, type MarkupContext, type MediaReference } from '../elements/kinds/kind.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { linkTo, targetOf } from '../markup/link.ts';
 import type { Markup } from '../markup/markup.ts';
@@ -37,8 +35,8 @@ function headingLevels(page: Page): { levels: Map<NodeId, number>; titled: boole
   const levels = new Map<NodeId, number>();
   let titled = false;
   for (const node of sourceOrder(page)) {
-    if (!hasTrait(node, 'heading')) continue;
-    const level = contentOf<number>(knownKind('heading'), node, 'level');
+    const level = knownKind(node.kind).level?.(node);
+    if (level === undefined) continue;
     levels.set(node.id, level === 1 && titled ? 2 : level);
     titled ||= level === 1;
   }

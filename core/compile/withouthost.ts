@@ -1,5 +1,3 @@
-import { hasTrait } from '../elements/kinds/table.ts';
-import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { targetOf } from '../markup/link.ts';
 import type { Node } from '../site/node.ts';
@@ -10,9 +8,8 @@ import { variantsOfElement } from '../values/textbyview.ts';
 
 /** Whether what a form sends arrives at the host, in some view. */
 const isSentToHost = ({ views }: SiteFrame, node: Node): boolean =>
-  hasTrait(node, 'form') &&
   (variantsOfElement(node, views)?.all ?? [node.content]).some(
-    (content) => contentOf(knownKind('form'), { content }, 'to') === '',
+    (content) => knownKind(node.kind).sentToHost?.({ content }) ?? false,
   );
 
 /** The forms of a site whose letters arrive at the host, by their names. */

@@ -1,3 +1,4 @@
+import { properties as own } from './properties/own.ts';
 import * as area from './properties/area.ts';
 import * as background from './properties/background.ts';
 import * as border from './properties/border.ts';
@@ -104,6 +105,7 @@ export const PROPERTIES: readonly Property[] = [
   border.radius,
   border.shadow,
   border.opacity,
+  ...own,
 ];
 
 const byName = new Map(PROPERTIES.map((property) => [property.name, property]));
@@ -122,7 +124,7 @@ export function knownProperty(name: string): Property {
 }
 
 const textsByKind = new Map(
-  KINDS.map(({ name }) => [name, TEXTS_BY_VIEW.filter(({ wording }) => wording!.kind === name)]),
+  KINDS.map(({ name }) => [name, TEXTS_BY_VIEW.filter(({ wording }) => wording?.kind === name)]),
 );
 
 /** What a kind of element may say in other words in some views. */

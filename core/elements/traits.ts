@@ -3,6 +3,8 @@
  * all properties that suit it, and a new property reaches all kinds it suits.
  */
 export type Trait =
+  /** One of an extension, for its own properties. */
+  | `own:${string}`
   /** Other elements stand in it. */
   | 'container'
   /** It stands in a section or a row. */

@@ -1,9 +1,8 @@
-import type { Fault } from '../faults.ts';
+import { type Fault, schemaFaults } from '../faults.ts';
 import { pointer } from '../pointer.ts';
 import type { ContentType } from '../elements/content/contenttypes.ts';
 import { withMappedText } from '../values/textbyview.ts';
 import { kindOf } from '../elements/kinds/table.ts';
-import { schemaFaults } from '../faults.ts';
 import { FORMAT, FORMAT_VERSION } from '../site/format.ts';
 import { siteFrom, writtenFrom, type Site, type SiteFile } from '../site/site.ts';
 import { treesBeside } from '../site/shared.ts';

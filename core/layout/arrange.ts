@@ -17,7 +17,7 @@ export interface Arrangeable<Id extends string = string> {
   id: Id;
   box: Box;
   /** `picture` keeps its shape; `words` grow higher as they get narrower; `small` stays as it is: a button, a sign. */
-  kind: 'words' | 'picture' | 'small';
+  role: 'words' | 'picture' | 'small';
   /** px; what it is read or seen in at least. */
   least: number;
   /** px; how high it is in the width that it gets, where that has been measured; else it is reckoned from its box. */
@@ -63,7 +63,7 @@ interface Together {
 
 const kindsOf = (group: readonly Arrangeable[]): string =>
   group
-    .map(({ kind }) => kind)
+    .map(({ role: kind }) => kind)
     .sort()
     .join(' ');
 
@@ -112,7 +112,7 @@ const widthOf = ({ column, span }: Strip, { columns, gutter, width }: ArrangeGri
 
 /** How many rows a thing takes in a strip: words as many as they would grow to at least, an image about its shape. */
 function rowsIn(
-  { box, kind, height: measured }: Arrangeable,
+  { box, role: kind, height: measured }: Arrangeable,
   strip: Strip,
   grid: ArrangeGrid,
   inset = 0,
@@ -128,7 +128,7 @@ function rowsIn(
 const part = (thing: Arrangeable, strip: Strip, row: number, rows: number): ArrangedPart => ({
   id: thing.id,
   area: { ...strip, row, rows },
-  fills: thing.kind === 'picture' && !isIcon(thing.box),
+  fills: thing.role === 'picture' && !isIcon(thing.box),
 });
 
 /** A column that is so many times wider than a sign would part it from its line. */
@@ -226,7 +226,7 @@ function placedIn(unit: Together, strip: Strip, from: number, grid: ArrangeGrid)
 }
 
 const isImage = ({ behind, members }: Together): boolean =>
-  (behind ?? members[0]).kind === 'picture' && !isIcon((behind ?? members[0]).box);
+  (behind ?? members[0]).role === 'picture' && !isIcon((behind ?? members[0]).box);
 
 /** Whether two units stay side by side: they were, and each has the room it needs in half of the columns. */
 function fitsBeside(one: Together, other: Together, half: number): boolean {

@@ -28,7 +28,7 @@ function sharesOf(one: Arrangeable, other: Arrangeable, grid: LineGrid): [number
 /** As many small things that stood side by side, from the first of a list on, as have the room that they take on one line. */
 function smallLine(things: readonly Arrangeable[], grid: LineGrid): Arrangeable[] {
   const apart = things.findIndex(
-    (each, index) => each.kind !== 'small' || (index > 0 && !isBefore(things[index - 1].box, each.box)),
+    (each, index) => each.role !== 'small' || (index > 0 && !isBefore(things[index - 1].box, each.box)),
   );
   const run = things.slice(0, apart < 0 ? things.length : apart);
   for (let count = Math.min(run.length, grid.columns); count > 1; count -= 1) {

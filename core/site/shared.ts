@@ -1,5 +1,5 @@
+import { hasTrait } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
-import { OVERLAY } from '../elements/properties/area.ts';
 import type { Node } from './node.ts';
 import { memoised } from '../memo.ts';
 import { subtree } from './sourceorder.ts';
@@ -91,7 +91,7 @@ export const isLinked = ({ id, parent }: Pick<Node, 'id' | 'parent'>): boolean =
 
 /** Whether a block can be linked in an element: where it stands in an overlay, or shows in turn with others, it could not say itself. */
 export const takesLinked = ({ id, kind }: Node): boolean =>
-  sharedPlaceOf(id) === undefined && kind !== OVERLAY && kind !== 'alternates';
+  sharedPlaceOf(id) === undefined && !hasTrait({ kind }, 'overlaying') && !hasTrait({ kind }, 'alternating');
 
 /** The blocks that a page says are linked on it: by the id of a block's outermost element, what of the page it stands in. */
 const linkable = memoised(

@@ -1,12 +1,11 @@
 import { stepType } from '../elements/valuetypes/space.ts';
-import type { StepSize } from '../theme/resources.ts';
+import { isImage, isVideo, type StepSize } from '../theme/resources.ts';
 import { leftOut, type SystemMessage } from '../elements/content/systemmessages.ts';
 import { propertyOf } from '../elements/propertytable.ts';
 import type { Fault } from '../faults.ts';
 import { pointer } from '../pointer.ts';
 import type { Views } from '../layered/views.ts';
 import { FAMILIES } from '../theme/families.ts';
-import { isVideo, isImage } from '../theme/resources.ts';
 import type { Page, SiteFrame, TreeName } from './site.ts';
 import { sharedRules } from './validpage.ts';
 import { layeredFaults, styleFaults } from './validvalues.ts';

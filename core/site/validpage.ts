@@ -1,7 +1,6 @@
-import { hasTrait } from '../elements/kinds/table.ts';
+import { hasTrait, kindOf, standsOnPage, takesKind } from '../elements/kinds/table.ts';
 import equal from 'fast-deep-equal';
 import type { Kind } from '../elements/kinds/kind.ts';
-import { kindOf, standsOnPage } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Part } from '../elements/parts.ts';
 import type { Property } from '../elements/properties/property.ts';
@@ -141,7 +140,7 @@ function treeFaults(page: Page, path: string, linked: Linked): Fault[] {
 /** Why a block cannot be linked in a parent, or undefined. */
 function misplacedBlock(page: Page, parent: Node, { root, nodes }: Page): string | undefined {
   const { kind, name } = nodes[root];
-  const fits = takesLinked(parent) && kindOf(parent.kind)?.accepts.includes(kind);
+  const fits = takesLinked(parent) && takesKind(parent.kind, kind);
   return fits ? undefined : `The linked block “${name}” cannot be in a ${placeHolder(page, parent).kind}.`;
 }
 
@@ -155,7 +154,7 @@ function nodeFaults(node: Node, page: Page, frame: SiteFrame, path: string): Fau
   const faults: Fault[] = [];
   const parent = node.parent === null ? undefined : page.nodes[node.parent];
   const holder = parent && placeHolder(page, parent);
-  if (parent && ![parent, holder].every((each) => kindOf(each!.kind)?.accepts.includes(node.kind))) {
+  if (parent && ![parent, holder].every((each) => takesKind(each!.kind, node.kind))) {
     faults.push({ path: `${path}/parent`, sentence: `A ${node.kind} cannot be in a ${holder!.kind}.` });
   }
   if (!parent && !hasTrait(node, 'page')) {

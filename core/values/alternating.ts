@@ -1,5 +1,4 @@
-import { hasTrait } from '../elements/kinds/table.ts';
-import { knownKind } from '../elements/kinds/table.ts';
+import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { ViewId } from '../layered/views.ts';
 import { placeColumns } from '../layout/spans.ts';

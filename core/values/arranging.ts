@@ -1,11 +1,10 @@
+import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import type { Arrangeable, Arranged, ArrangeGrid } from '../layout/arrange.ts';
 import { heldSpan } from '../layout/spans.ts';
 import type { Tidyable, TidiedPart } from '../layout/tidy.ts';
 import type { MeasuredBoxes } from '../layout/boxes.ts';
 import { same } from '../layered/express.ts';
 import type { NodeId } from '../elements/nodeid.ts';
-import { knownKind } from '../elements/kinds/table.ts';
-import { OVERLAY } from '../elements/properties/area.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
 import { takes } from '../site/applies.ts';
@@ -55,10 +54,10 @@ export interface LaidOut {
   values: Record<string, unknown>;
 }
 
-const flowOf = ({ kind }: Node): Flow =>
-  kind === OVERLAY
+const flowOf = (node: Node): Flow =>
+  hasTrait(node, 'overlaying')
     ? 'areas'
-    : knownKind(kind).traits.includes('stack') || kind === 'page'
+    : hasTrait(node, 'stack') || hasTrait(node, 'page')
       ? 'stack'
       : 'lines';
 
@@ -68,7 +67,7 @@ const isBeside = (site: SiteFrame, page: Page, node: Node, view: ViewId): boolea
   resolve(site, page, node, knownProperty('direction'), view) === 'beside';
 
 /** Returns what an element is for a layout: text, an image, or something small that stays as it is. */
-export function partKindOf(page: Page, node: Node, flow: Flow): Arrangeable['kind'] {
+export function partRoleOf(page: Page, node: Node, flow: Flow): Arrangeable['role'] {
   const { traits, defaults } = knownKind(node.kind);
   if (defaults.heldAcross === 'start') return 'small';
   // In an area an image is cropped; a container with one is not.
@@ -83,8 +82,8 @@ function leastOf(site: SiteFrame, page: Page, node: Node, view: ViewId): number 
     const shown = node.children.map((id) => page.nodes[id]).filter((each) => isShown(site, page, each, view));
     return Math.max(0, ...shown.map((each) => leastOf(site, page, each, view)));
   }
-  const kind = partKindOf(page, node, 'areas');
-  if (kind !== 'words') return kind === 'picture' ? LEAST_PICTURE : LEAST_SMALL;
+  const role = partRoleOf(page, node, 'areas');
+  if (role !== 'words') return role === 'picture' ? LEAST_PICTURE : LEAST_SMALL;
   const size = knownProperty('size');
   const text = takes(node.kind, size)
     ? curveAt(textCurve(site, page, node), viewOf(site.views, view).sheet.width)
@@ -121,7 +120,7 @@ export function toArrange(
     const box = base.boxes[id] ?? own.boxes[id];
     const node = page.nodes[id];
     if (!box || box.width < 1 || box.height < 1) return [];
-    return [{ id, box, kind: partKindOf(page, node, flow), least: leastOf(site, page, node, view) }];
+    return [{ id, box, role: partRoleOf(page, node, flow), least: leastOf(site, page, node, view) }];
   });
   const { columns, gutter } = viewOf(site.views, view).grid;
   const rowHeight = flow === 'areas' ? rowHeightIn(site, page, container, view) : 0;
@@ -147,7 +146,7 @@ function areaValues(
     [PLACEMENT_PROPERTIES.span]: area.span,
     [PLACEMENT_PROPERTIES.row]: area.row,
     [PLACEMENT_PROPERTIES.rows]: area.rows,
-    ...(partKindOf(page, page.nodes[id], 'areas') !== 'small' && {
+    ...(partRoleOf(page, page.nodes[id], 'areas') !== 'small' && {
       [PLACEMENT_PROPERTIES.heldAcross]: across,
       [PLACEMENT_PROPERTIES.width]: 'auto',
     }),
@@ -242,7 +241,7 @@ export function toTidy(
         base: base.boxes[id],
         area: { column, span, row, rows },
         offset: heldDown === 'start' && 'px' in offsetDown ? offsetDown.px : undefined,
-        small: partKindOf(page, page.nodes[id], 'areas') === 'small',
+        small: partRoleOf(page, page.nodes[id], 'areas') === 'small',
       },
     ];
   });
@@ -262,7 +261,7 @@ export const tidyValues = (
 ): LaidOut[] =>
   parts.flatMap(({ id, area, inside }) => {
     const node = page.nodes[id];
-    const whole = partKindOf(page, node, 'areas') === 'small' ? {} : { heldAcross: 'stretch', width: 'auto' };
+    const whole = partRoleOf(page, node, 'areas') === 'small' ? {} : { heldAcross: 'stretch', width: 'auto' };
     const values = {
       [PLACEMENT_PROPERTIES.row]: area.row,
       [PLACEMENT_PROPERTIES.rows]: area.rows,

@@ -31,15 +31,13 @@ const menusSeen = (frame: SiteFrame, page: Page, view: ViewId): NodeId[] =>
   sourceOrder(page)
     .filter(
       (node) =>
-        hasTrait(node, 'menu') &&
-        isThere(frame, page, node, view) &&
-        entriesIn(frame, node, view).length > 0,
+        hasTrait(node, 'menu') && isThere(frame, page, node, view) && entriesIn(frame, node, view).length > 0,
     )
     .map(({ id }) => id);
 
 /** The views in which a page that has a menu shows none: visitors have no way on. `page`: as it is shown, with what it shares. */
 export function viewsWithoutMenu(frame: SiteFrame, page: Page): ViewId[] {
-  if (!Object.values(page.nodes).some(({ kind }) => kind === 'navigation')) return [];
+  if (!Object.values(page.nodes).some((node) => hasTrait(node, 'menu'))) return [];
   const head = headOf(frame, page.id);
   return frame.views.list
     .filter(({ id }) => offeringIn(head, frame, id) !== 'withheld' && menusSeen(frame, page, id).length === 0)

@@ -1,8 +1,7 @@
-import { hasTrait } from '../elements/kinds/table.ts';
+import { hasTrait, isAtEdge } from '../elements/kinds/table.ts';
 import type { Layered } from '../layered/layered.ts';
 import type { Node } from '../site/node.ts';
 import { childOrder, type NodeId } from '../elements/nodeid.ts';
-import { isAtEdge } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import type { ViewId } from '../layered/views.ts';

@@ -1,4 +1,4 @@
-import { hasTrait } from '../elements/kinds/table.ts';
+import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import { heldSpan } from '../layout/spans.ts';
 import {
   fluidMeasure,
@@ -19,7 +19,6 @@ import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { OVERLAY, type Hold } from '../elements/properties/area.ts';
 import type { Offset } from '../elements/valuetypes/offset.ts';
-import { knownKind } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import type { Ratio } from '../elements/valuetypes/geometry.ts';
 import type { Extent } from '../elements/valuetypes/extent.ts';

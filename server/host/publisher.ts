@@ -1,4 +1,3 @@
-import { join } from 'node:path';
 import { nanoid } from 'nanoid';
 import type { Logger } from 'pino';
 import {
@@ -23,7 +22,7 @@ import { delivered, deliveredAway, FINGERPRINTED, type Delivered } from '../targ
 import { turns } from '../serialized.ts';
 import { inMemory } from './memory.ts';
 import { publishedStates } from '../store/states.ts';
-import { folderTarget, FolderTaken } from '../targets/folder.ts';
+import { PUBLISH_TARGETS, type PublishTo } from '../targets/table.ts';
 import { hostTarget } from './target.ts';
 import type { Publication } from '../store/publications.ts';
 import type { Manifest, PublishedEntry } from '../store/schema.ts';
@@ -81,15 +80,19 @@ const PREVIEWS = 20;
 interface PublisherParts {
   /** Where the host is. */
   hostUrl: string;
-  /** A folder in which the live publication of each site is put as files, too; absent: nowhere. */
-  folder?: string;
+  /** Where the live publication of each site goes, too. */
+  publishTo?: PublishTo;
   log: Pick<Logger, 'error'>;
 }
 
 async function* nothing(): AsyncGenerator<Delivered> {}
 
 /** Compiles sites and keeps what the host serves: publications in the store, previews in memory. */
-export function publisher(store: Store, pictures: ImageMaker, { hostUrl, folder, log }: PublisherParts) {
+export function publisher(
+  store: Store,
+  pictures: ImageMaker,
+  { hostUrl, publishTo = {}, log }: PublisherParts,
+) {
   const served = inMemory(store);
   const states = publishedStates(store.files);
 
@@ -117,29 +120,32 @@ export function publisher(store: Store, pictures: ImageMaker, { hostUrl, folder,
   const earlierUrl = (site: string, state: string) => `${hostUrl}/publication/${state}/${site}/`;
 
   const publishingTurns = turns();
-  /** What is put into the folder of a site is so in turns, so that the last is what is live. */
-  const folderTurns = turns();
+  /** What goes to a place of a site does so in turns, so that the last is what is live. */
+  const placeTurns = turns();
+  const places = PUBLISH_TARGETS.flatMap((target) => {
+    const setting = lookup(publishTo, target.name);
+    return setting === undefined ? [] : [{ target, setting }];
+  });
 
-  /** Brings the folder up to what is live of a site; answers in a sentence why it is not. */
-  async function intoFolder(id: string): Promise<string | undefined> {
-    if (folder === undefined) return undefined;
-    const path = join(folder, id);
-    const put = async () => {
-      const live = await store.publications.live(id);
-      const site = live && (await stateOf(live));
-      // Of one from before sites were kept with their publications nothing can be made: what is there stays.
-      if (live && !site) return;
-      await folderTarget(path).take(site ? delivered(site, { still: true }, own) : nothing());
-    };
-    try {
-      await folderTurns(id, put);
-      return undefined;
-    } catch (error) {
-      if (error instanceof FolderTaken) return error.message;
-      log.error(error);
-      const { code = 'fault' } = error as NodeJS.ErrnoException;
-      return `The folder ${path} could not be updated (${code}); see to its rights and its disk, and publish again.`;
+  /** Brings all other places up to what is live of a site; answers in sentences why they are not. */
+  async function toOtherPlaces(id: string): Promise<string | undefined> {
+    const sentences: string[] = [];
+    for (const { target, setting } of places) {
+      const put = async () => {
+        const live = await store.publications.live(id);
+        const site = live && (await stateOf(live));
+        // Of one from before sites were kept with their publications nothing can be made: what is there stays.
+        if (live && !site) return;
+        await target.open(setting, id).take(site ? delivered(site, { still: true }, own) : nothing());
+      };
+      try {
+        await placeTurns(`${target.name} ${id}`, put);
+      } catch (error) {
+        log.error(error);
+        sentences.push(target.explain(error, setting, id));
+      }
     }
+    return sentences.length > 0 ? sentences.join(' ') : undefined;
   }
 
   const stateOf = async ({ state }: Publication): Promise<Site | undefined> =>
@@ -151,10 +157,10 @@ export function publisher(store: Store, pictures: ImageMaker, { hostUrl, folder,
     publishedAt: publishedAt.toISOString(),
   });
 
-  /** What is live, once it is in the folder, too. */
+  /** What is live, once it is in all other places, too. */
   const announced = async (id: string, live: Publication): Promise<LivePublication> => ({
     ...liveFrom(id, live),
-    notInFolder: await intoFolder(id),
+    notDelivered: await toOtherPlaces(id),
   });
 
   /** A site with pages as they are in what is live. */
@@ -262,7 +268,7 @@ export function publisher(store: Store, pictures: ImageMaker, { hostUrl, folder,
     async takeDown(id: string): Promise<string | undefined> {
       await store.publications.takeDown(id);
       served.forget(id);
-      return intoFolder(id);
+      return toOtherPlaces(id);
     },
 
     /** The files of a site as they would be published without the host, made again at each call; undefined when there is no such site. */

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { lstat, mkdir, readFile, rename, rm, rmdir, writeFile } from 'node:fs/promises';
 import { dirname, join, resolve, sep } from 'node:path';
-import { FINGERPRINTED, type Delivered, type Target } from './target.ts';
+import { FINGERPRINTED, type Delivered, type PublishTarget, type Target } from './target.ts';
 
 /** What is remembered of what was put into a folder. */
 interface Placed {
@@ -129,3 +129,15 @@ export function folderTarget(path: string): Target<Written> {
     },
   };
 }
+
+/** A folder with a folder for each site in it. */
+export const folderPublishing: PublishTarget = {
+  name: 'folder',
+  variable: 'PUBLISH_FOLDER',
+  open: (setting, site) => folderTarget(join(setting, site)),
+  explain(error, setting, site) {
+    if (error instanceof FolderTaken) return error.message;
+    const { code = 'fault' } = error as NodeJS.ErrnoException;
+    return `The folder ${join(setting, site)} could not be updated (${code}); see to its rights and its disk, and publish again.`;
+  },
+};

@@ -23,6 +23,17 @@ export interface Target<R> {
   take(files: AsyncIterable<Delivered>): Promise<R>;
 }
 
+/** A place to which every publication goes besides the host, where the environment of the program says where that is. */
+export interface PublishTarget {
+  name: string;
+  /** The environment variable that says where publications go, and so turns the target on. */
+  variable: string;
+  /** The place of one site. */
+  open(setting: string, site: string): Target<unknown>;
+  /** Why a site could not be put there, and what to do, as a sentence. */
+  explain(error: unknown, setting: string, site: string): string;
+}
+
 /** A name that changes with the content: what has it may be kept for good. */
 export const FINGERPRINTED = /-[0-9a-f]{10}\.\w+$/;
 

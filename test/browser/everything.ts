@@ -1,5 +1,5 @@
 /** A page with every kind of element, each with content in which all its parts stand. */
-import { isAtEdge, KINDS, knownKind, type NodeId, type Site } from '../../core/index.ts';
+import { isAtEdge, KINDS, takesKind, type NodeId, type Site } from '../../core/index.ts';
 import { home, made, node, onlyPages, site } from '../core/acting.ts';
 
 const LINK = '<a href="https://example.org/">link</a>';
@@ -41,7 +41,7 @@ export function everything(): { on: Site; ids: Map<string, NodeId[]> } {
   const overlay = add('overlay', section);
   for (const { name } of KINDS.filter(({ ofElements }) => !ofElements)) {
     for (const parent of isAtEdge(name) ? [home.root] : [row, section, overlay]) {
-      if (name === 'row' || !knownKind(on.pages[home.id].nodes[parent].kind).accepts.includes(name)) continue;
+      if (name === 'row' || !takesKind(on.pages[home.id].nodes[parent].kind, name)) continue;
       const id = add(name, parent);
       Object.entries(CONTENT[name] ?? {}).forEach(([field, value]) => content(id, field, value));
       if (name === 'logo') {

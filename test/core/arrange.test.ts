@@ -17,16 +17,16 @@ const PHONE: ArrangeGrid = { columns: 4, gutter: 16, width: 350, rowHeight: 24 }
 
 const thing = (
   id: string,
-  kind: Arrangeable['kind'],
+  role: Arrangeable['role'],
   left: number,
   top: number,
   width: number,
   height: number,
 ) => ({
   id,
-  kind,
+  role,
   box: { left, top, width, height },
-  least: { words: 160, picture: 120, small: 44 }[kind],
+  least: { words: 160, picture: 120, small: 44 }[role],
 });
 
 const thingArbitrary = fc
@@ -34,8 +34,8 @@ const thingArbitrary = fc
     fc.constantFrom('words', 'picture', 'small' as const),
     ...[1000, 3000, 500, 400].map((max) => fc.integer({ min: 10, max })),
   )
-  .map(([kind, left, top, width, height]) => ({
-    kind: kind as Arrangeable['kind'],
+  .map(([role, left, top, width, height]) => ({
+    role: role as Arrangeable['role'],
     box: { left, top, width, height } as Box,
   }));
 const thingsArbitrary = (maxLength: number) =>

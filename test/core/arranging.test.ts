@@ -30,10 +30,10 @@ const TABLET = { columns: 8, gutter: 24, width: 760 };
 
 const thing = (
   id: string,
-  kind: Arrangeable['kind'],
+  role: Arrangeable['role'],
   [left, top, width, height]: [number, number, number, number],
-  least = { words: 160, picture: 120, small: 44 }[kind],
-): Arrangeable => ({ id, kind, box: { left, top, width, height }, least });
+  least = { words: 160, picture: 120, small: 44 }[role],
+): Arrangeable => ({ id, role, box: { left, top, width, height }, least });
 
 const lines = (made: ReturnType<typeof arrangedInLines>) =>
   made.parts.map(({ id, area }) => [id, area.row, area.column, area.span]);
@@ -104,15 +104,15 @@ describe('a row', () => {
     const things = fc
       .array(
         fc.tuple(
-          fc.constantFrom<Arrangeable['kind']>('words', 'picture', 'small'),
+          fc.constantFrom<Arrangeable['role']>('words', 'picture', 'small'),
           fc.integer({ min: 40, max: 500 }),
         ),
         { maxLength: 8 },
       )
       .map((all) =>
-        all.map(([kind, width], index): Arrangeable => {
+        all.map(([role, width], index): Arrangeable => {
           const left = all.slice(0, index).reduce((sum, [, each]) => sum + each + 20, 0);
-          return { id: `t${index}`, kind, box: { left, top: 0, width, height: 100 }, least: 100 };
+          return { id: `t${index}`, role, box: { left, top: 0, width, height: 100 }, least: 100 };
         }),
       );
     fc.assert(
@@ -250,7 +250,7 @@ describe('arranging a page', () => {
   it('knows how things are laid out, and what they need', () => {
     const pair = toDo(lab, 'pair');
     expect([pair.flow, pair.grid.columns, pair.grid.width]).to.deep.equal(['lines', 4, 350]);
-    expect(pair.things.map(({ id, kind }) => `${id} ${kind}`)).to.deep.equal([
+    expect(pair.things.map(({ id, role }) => `${id} ${role}`)).to.deep.equal([
       'words words',
       'mirror picture',
     ]);

@@ -98,7 +98,7 @@ describe('the order in which things are read', () => {
     for (const [what, order] of cards) {
       const { things } = ALL.find((each) => each.what === what)!;
       const { parts } = arrangedInLines(
-        things.map((each) => ({ ...each, kind: each.kind as Arrangeable['kind'], least: 100 })),
+        things.map((each) => ({ ...each, role: each.kind as Arrangeable['role'], least: 100 })),
         { columns: 4, gutter: 16, width: 350 },
         'images first',
       );

@@ -1,31 +1,6 @@
 /** What new sites begin with: valid, legible in every view, and with an address of their own. */
 import { expect } from 'chai';
-import {
-  applied,
-  composed,
-  contrastIn,
-  findings,
-  LOOKS,
-  newSite,
-  perform,
-  READY_PAGES,
-  readyPage,
-  PARTS,
-  knownKind,
-  siteFaults,
-  siteIdOf,
-  sourceOrder,
-  sizeAt,
-  trace,
-  viewOf,
-  knownProperty,
-  VIEW_SETS,
-  type NodeId,
-  type Part,
-  type TextSize,
-  type Site,
-} from '../../core/index.ts';
-import { pagesOf, type Page } from '../../core/index.ts';
+import { applied, composed, contrastIn, findings, knownKind, knownProperty, LOOKS, newSite, type NodeId, type Page, pagesOf, type Part, PARTS, perform, READY_PAGES, readyPage, type Site, siteFaults, siteIdOf, sizeAt, sourceOrder, type TextSize, trace, VIEW_SETS, viewOf } from '../../core/index.ts';
 import { site as demo } from './acting.ts';
 
 const homeOf = (site: Site): Page => composed(site.frame, pagesOf(site)[0]);

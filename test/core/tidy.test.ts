@@ -249,7 +249,7 @@ describe('a layout', () => {
         const things = made.map(({ id, base }) => ({
           id,
           box: base!,
-          kind: 'words' as const,
+          role: 'words' as const,
           least: 100,
           height: base!.height,
         }));

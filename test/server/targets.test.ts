@@ -139,7 +139,7 @@ describe('a folder for other servers', function () {
   let folder: string;
   before(async () => {
     folder = await mkdtemp(join(tmpdir(), 'dimorphe-published-'));
-    running = await served({ publishFolder: folder });
+    running = await served({ publishTo: { folder } });
   });
   after(async () => {
     await running.end();
@@ -158,7 +158,7 @@ describe('a folder for other servers', function () {
   it('has what is live: what was published last, what was made live again, nothing of what was taken down', async () => {
     await reword('First');
     const first = (await (await ask(paths.publications(SITE), 'POST', {})).json()) as LivePublication;
-    expect(first).not.to.have.property('notInFolder');
+    expect(first).not.to.have.property('notDelivered');
     expect(await page()).to.contain('First');
     await reword('Second');
     await ask(paths.publications(SITE), 'POST', {});
@@ -190,7 +190,7 @@ describe('a folder for other servers', function () {
     await rm(join(folder, SITE), { recursive: true, force: true });
     await writeFile(join(folder, SITE), 'not a folder');
     const live = (await (await ask(paths.publications(SITE), 'POST', {})).json()) as LivePublication;
-    expect(live.notInFolder).to.match(
+    expect(live.notDelivered).to.match(
       /^The folder .*brindle-hill could not be updated \(E[A-Z]+\); see to its rights/,
     );
     expect((await fetch(`${running.hostUrl}/${SITE}/`)).status).to.equal(200);
@@ -203,7 +203,7 @@ describe('a folder for other servers', function () {
     await ask(paths.publications(SITE), 'POST', {});
     await rm(join(folder, SITE), { recursive: true });
     expect(await (await ask(paths.publications(SITE), 'POST', {})).json()).not.to.have.property(
-      'notInFolder',
+      'notDelivered',
     );
     expect(await page()).to.contain('<!DOCTYPE html>');
   });

@@ -33,4 +33,5 @@ export const imageUrl = (
   site: string,
   asset: Pick<Asset, 'hash' | 'type' | 'moves'>,
   width: number,
-): string => (isMadeSmaller(asset) ? paths.made(site, asset.hash, madeName(width)) : paths.asset(site, asset.hash));
+): string =>
+  isMadeSmaller(asset) ? paths.made(site, asset.hash, madeName(width)) : paths.asset(site, asset.hash);

@@ -1,10 +1,11 @@
 import {
-  preview,
   type Box,
+  hasTrait,
   type MeasuredBoxes,
   type Node,
   type NodeId,
   type Page,
+  preview,
   type SiteFrame,
   type View,
   type ViewId,
@@ -54,12 +55,13 @@ const px = (text: string): number => Number.parseFloat(text) || 0;
 function contentOf(element: HTMLElement, kind: string): Box {
   const style = element.ownerDocument.defaultView!.getComputedStyle(element);
   const box = element.getBoundingClientRect();
-  const [margin = 0, column = 0] = kind === 'section' ? style.gridTemplateColumns.split(' ').map(px) : [];
+  const whole = hasTrait({ kind }, 'section');
+  const [margin = 0, column = 0] = whole ? style.gridTemplateColumns.split(' ').map(px) : [];
   const left = box.left + px(style.borderLeftWidth) + px(style.paddingLeft) + margin;
   const top = box.top + px(style.borderTopWidth) + px(style.paddingTop);
   const right = box.right - px(style.borderRightWidth) - px(style.paddingRight);
   const bottom = box.bottom - px(style.borderBottomWidth) - px(style.paddingBottom);
-  return { left, top, width: kind === 'section' ? column : right - left, height: bottom - top };
+  return { left, top, width: whole ? column : right - left, height: bottom - top };
 }
 
 /** A container as it is laid out in a sheet, and the boxes of what stands in it; nothing where it is not shown. */

@@ -1,5 +1,6 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
-import { hasTrait,
+import {
+  hasTrait,
   headOf,
   isListedEverywhere,
   leadsTo,

@@ -29,7 +29,7 @@ export function PublicationList({ site, publications, earlier, onCompare }: Publ
         Publications
       </Typography>
       {error && <Alert severity="error">{sentenceOf(error)}</Alert>}
-      {madeLive?.notInFolder && <Alert severity="warning">{madeLive.notInFolder}</Alert>}
+      {madeLive?.notDelivered && <Alert severity="warning">{madeLive.notDelivered}</Alert>}
       {publications.length === 0 && (
         <Typography sx={{ fontSize: 13, color: quiet }}>
           None yet. Each publication is saved as it was and can be made live again.

@@ -199,12 +199,12 @@ export function PublishPanel({
       {published && !isLoading && (
         <Alert severity="success">Publication {published.number} is live. Visitors see it now.</Alert>
       )}
-      {published?.notInFolder && !isLoading && <Alert severity="warning">{published.notInFolder}</Alert>}
+      {published?.notDelivered && !isLoading && <Alert severity="warning">{published.notDelivered}</Alert>}
       <div style={{ display: 'flex', gap: 12, alignItems: 'center' }}>
         <Button
           variant="contained"
           color="secondary"
-          disabled={isLoading || !data || !held || Boolean(nothing && !published?.notInFolder)}
+          disabled={isLoading || !data || !held || Boolean(nothing && !published?.notDelivered)}
           onClick={() => void start()}
         >
           Publish

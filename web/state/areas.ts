@@ -1,4 +1,5 @@
-import { hasTrait,
+import {
+  hasTrait,
   besideEach,
   heldArea,
   knownProperty,

@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid';
-import { hasTrait,
+import {
+  hasTrait,
   accepts,
   columnsIn,
   inRowIn,
@@ -196,7 +197,7 @@ export function turnTile(id: NodeId, nodes: NodeId[], view: ViewId): Thunk<boole
     const { reach } = getState().desk;
     const { kind, parent } = page.nodes[id];
     if (parent === null) return dispatch(offerOrNot(view));
-    if (kind === 'alternates') return dispatch(edit('nextAlternate', { set: id, view, reach }));
+    if (hasTrait({ kind }, 'alternating')) return dispatch(edit('nextAlternate', { set: id, view, reach }));
     if (!hasTrait(page.nodes[parent], 'alternating')) {
       const value = !isShown(site, page, page.nodes[id], view);
       return dispatch(edit('setValue', { nodes, property: 'shown', view, value, reach }));

@@ -1,74 +1,7 @@
-import {
-  ArrowUpFromLine,
-  PanelBottom,
-  Presentation,
-  CalendarClock,
-  MessagesSquare,
-  Clock,
-  CreditCard,
-  Film,
-  Group,
-  Replace,
-  FormInput,
-  Images,
-  Layers2,
-  List,
-  Minus,
-  MoveVertical,
-  Quote,
-  Share2,
-  Sparkle,
-  Stamp,
-  TableProperties,
-  Columns2,
-  FileText,
-  Heading,
-  Image,
-  Menu,
-  MousePointerClick,
-  Pilcrow,
-  RectangleHorizontal,
-  Rows2,
-  Square,
-  type LucideIcon,
-} from 'lucide-react';
-import { lookup } from '../../core/index.ts';
-
-const ICONS: Record<string, LucideIcon> = {
-  page: FileText,
-  section: RectangleHorizontal,
-  row: Columns2,
-  column: Rows2,
-  heading: Heading,
-  text: Pilcrow,
-  button: MousePointerClick,
-  picture: Image,
-  navigation: Menu,
-  card: CreditCard,
-  overlay: Layers2,
-  group: Group,
-  alternates: Replace,
-  list: List,
-  quote: Quote,
-  gallery: Images,
-  video: Film,
-  icon: Sparkle,
-  divider: Minus,
-  spacer: MoveVertical,
-  logo: Stamp,
-  social: Share2,
-  prices: TableProperties,
-  hours: Clock,
-  timetable: CalendarClock,
-  questions: MessagesSquare,
-  form: FormInput,
-  strip: PanelBottom,
-  up: ArrowUpFromLine,
-  openingscreen: Presentation,
-};
+import { Icon } from 'lucide-react';
+import { knownKind } from '../../core/index.ts';
 
 /** The sign of a kind of element in lists; the name beside it says the rest. */
-export function KindIcon({ kind }: { kind: string }) {
-  const Icon = lookup(ICONS, kind) ?? Square;
-  return <Icon size={14} aria-hidden style={{ flex: 'none', opacity: 0.75 }} />;
-}
+export const KindIcon = ({ kind }: { kind: string }) => (
+  <Icon iconNode={knownKind(kind).icon} size={14} aria-hidden style={{ flex: 'none', opacity: 0.75 }} />
+);

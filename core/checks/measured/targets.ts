@@ -55,7 +55,8 @@ function tooSmall(page: LaidPage): Owned[] {
 }
 
 function heightened({ page, view }: LaidPage, id: NodeId, least: number): Fix[] {
-  if (!takes(page.nodes[id].kind, knownProperty('minHeight')) || !hasTrait(page.nodes[id], 'action')) return [];
+  if (!takes(page.nodes[id].kind, knownProperty('minHeight')) || !hasTrait(page.nodes[id], 'action'))
+    return [];
   const call = callOf('setValue', {
     ...{ nodes: [id], property: 'minHeight', view: view.id },
     ...{ value: least, reach: 'here' as const },

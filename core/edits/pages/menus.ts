@@ -1,5 +1,4 @@
-import { hasTrait } from '../../elements/kinds/table.ts';
-import { knownKind } from '../../elements/kinds/table.ts';
+import { hasTrait, knownKind } from '../../elements/kinds/table.ts';
 import { MOST_ENTRIES, type LabelledLink } from '../../elements/content/contenttypes.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { linkTo, targetOf } from '../../markup/link.ts';

@@ -1,6 +1,5 @@
-import { hasTrait } from '../../elements/kinds/table.ts';
+import { hasTrait, knownKind } from '../../elements/kinds/table.ts';
 import { contentOf } from '../../elements/kinds/kind.ts';
-import { knownKind } from '../../elements/kinds/table.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { textByViewOf } from '../../elements/propertytable.ts';
 import { express, same } from '../../layered/express.ts';
@@ -109,9 +108,6 @@ function sayUnlinked(site: SiteFrame, node: Node, page: NodeId, views: readonly 
   return changed;
 }
 
-/** Kinds that are nothing without their link: where it is hidden, they are. */
-const ONLY_LINK = ['button', 'logo'];
-
 /**
  * Hides the links that lead to a page, in some views, wherever they stand: buttons are hidden, and words stay without their link. Menus
  * need nothing: they leave out by themselves what is not in menus.
@@ -128,7 +124,7 @@ export const hideLinksTo: Command<{ page: NodeId; views: ViewId[] }> = {
         if (hasTrait(node, 'menu')) continue;
         // Which of a set of alternates shows, the set says.
         const alternate = node.parent !== null && hasTrait(tree.nodes[node.parent], 'alternating');
-        if (alternate || !ONLY_LINK.includes(node.kind)) {
+        if (alternate || !knownKind(node.kind).onlyLink) {
           if (sayUnlinked(site, node, page, views)) plain += 1;
           continue;
         }

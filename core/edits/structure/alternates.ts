@@ -1,8 +1,7 @@
 import { hasTrait } from '../../elements/kinds/table.ts';
 import { withValue, wouldReach, type EditReach } from '../../layered/change.ts';
 import { express } from '../../layered/express.ts';
-import type { ViewId } from '../../layered/views.ts';
-import { viewOf } from '../../layered/views.ts';
+import { type ViewId, viewOf } from '../../layered/views.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
 import { letterOf } from '../../layout/alternates.ts';

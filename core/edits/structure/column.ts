@@ -9,7 +9,7 @@ import { done, refused, type Outcome } from '../../outcome.ts';
 import type { Node } from '../../site/node.ts';
 import type { Page } from '../../site/site.ts';
 import { placementIn } from '../../values/areas.ts';
-import { partKindOf } from '../../values/arranging.ts';
+import { partRoleOf } from '../../values/arranging.ts';
 import { found } from '../values/aim.ts';
 import type { Command } from '../command.ts';
 import { fitted, storeOrder } from '../placement/placing.ts';
@@ -37,7 +37,7 @@ const WITHIN = 1;
 function stackedIn(page: Page, children: readonly Node[], { boxes }: MeasuredBoxes): Stacked {
   const shown = children.filter(({ id }) => boxes[id]);
   const read = readingOrder(
-    shown.map((node) => ({ id: node.id, kind: partKindOf(page, node, 'areas'), box: boxes[node.id] })),
+    shown.map((node) => ({ id: node.id, kind: partRoleOf(page, node, 'areas'), box: boxes[node.id] })),
   );
   const hidden = children.filter(({ id }) => !boxes[id]).map(({ id }) => id);
   const distances = read.map((id, index) => {

@@ -1,8 +1,7 @@
-import { hasTrait } from '../../elements/kinds/table.ts';
+import { hasTrait, knownKind } from '../../elements/kinds/table.ts';
 import { express } from '../../layered/express.ts';
 import type { ViewId } from '../../layered/views.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
-import { knownKind } from '../../elements/kinds/table.ts';
 import type { Layered } from '../../layered/layered.ts';
 import { united } from '../../layout/areas.ts';
 import { PLACEMENT_PROPERTIES, placementIn } from '../../values/areas.ts';

@@ -1,8 +1,7 @@
-import { hasTrait } from '../../elements/kinds/table.ts';
+import { hasTrait, kindOf, knownKind } from '../../elements/kinds/table.ts';
 import type { View, ViewId } from '../../layered/views.ts';
 import { acrossFor, downFor, hundredths, rowsWithin } from '../../layout/boxes.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
-import { knownKind } from '../../elements/kinds/table.ts';
 import { MOST_ROWS, OVERLAY, ROW_HEIGHTS } from '../../elements/properties/area.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
 import { MOST_OFFSET } from '../../elements/valuetypes/offset.ts';
@@ -18,11 +17,8 @@ import { fitted } from '../placement/placing.ts';
 import { boxIn, keep, keepWhere, replacedBy, strangeAsk, type ToOther } from './replacecontainer.ts';
 import { accepts } from './structure.ts';
 
-/** The kinds of container that can be an overlay instead; a section has one in it. */
-const CAN_BE = ['column', 'card', 'group', 'row'];
-
-/** Whether an element can become an overlay, or have one in place of all that is in it. */
-export const canBeOverlay = (kind: string): boolean => kind === 'section' || CAN_BE.includes(kind);
+/** Whether an element can become an overlay, or, as a section, have one in place of all that is in it. */
+export const canBeOverlay = (kind: string): boolean => kindOf(kind)?.layable ?? false;
 
 /** px; rows of an overlay that is made are about so high. */
 const ROW = 24;
@@ -110,8 +106,9 @@ export const makeOverlay: Command<ToOther> = {
         ),
       ]),
     );
-    const overlay =
-      hasTrait(node, 'section') ? overlayWithin(draft, node, id) : replacedBy(site, draft, node, id, OVERLAY);
+    const overlay = hasTrait(node, 'section')
+      ? overlayWithin(draft, node, id)
+      : replacedBy(site, draft, node, id, OVERLAY);
     store(overlay, 'self', 'order', {});
     keep(site, overlay, 'rowHeight', (view) => rows.get(view.id)!.height);
     keep(site, overlay, 'leastRows', (view) => Math.min(MOST_ROWS, rows.get(view.id)!.count));

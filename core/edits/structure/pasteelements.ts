@@ -1,4 +1,4 @@
-import { hasTrait } from '../../elements/kinds/table.ts';
+import { hasTrait, knownKind } from '../../elements/kinds/table.ts';
 import { express, same } from '../../layered/express.ts';
 import type { EditReach } from '../../layered/change.ts';
 import type { Layered } from '../../layered/layered.ts';
@@ -7,7 +7,6 @@ import { baseView, viewAt, type ViewId } from '../../layered/views.ts';
 import type { Property } from '../../elements/properties/property.ts';
 import { fluidAt, isFluid } from '../../type/fluid.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
-import { knownKind } from '../../elements/kinds/table.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
 import { NO_IMAGE } from '../../elements/valuetypes/image.ts';
 import { schemaFaults } from '../../faults.ts';

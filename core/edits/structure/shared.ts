@@ -1,6 +1,5 @@
-import { hasTrait } from '../../elements/kinds/table.ts';
+import { hasTrait, isAtEdge, knownKind } from '../../elements/kinds/table.ts';
 import { contentOf } from '../../elements/kinds/kind.ts';
-import { isAtEdge, knownKind } from '../../elements/kinds/table.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import { idIn, linksBelow, sharedOn, sharedPlaceOf } from '../../site/shared.ts';
@@ -28,7 +27,7 @@ export function placeOfSection(page: Page, node: Node): SharedPlace | undefined 
   if (node.parent !== page.root) return undefined;
   if (isAtEdge(node.kind)) return node.kind in SHARED_NAMES ? (node.kind as SharedPlace) : undefined;
   if (!hasTrait(node, 'section')) return undefined;
-  const landmark = contentOf<string>(knownKind('section'), node, 'landmark');
+  const landmark = contentOf<string>(knownKind(node.kind), node, 'landmark');
   return (Object.keys(SHARED_NAMES) as SharedPlace[]).find((place) => SHARED_NAMES[place] === landmark);
 }
 

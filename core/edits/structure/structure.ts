@@ -1,9 +1,8 @@
-import { hasTrait } from '../../elements/kinds/table.ts';
+import { hasTrait, kindOf, knownKind, takesKind } from '../../elements/kinds/table.ts';
 import type { ContentField } from '../../elements/content/contenttypes.ts';
 import { current, isDraft } from 'immer';
 import { express } from '../../layered/express.ts';
 import type { Kind, Seed } from '../../elements/kinds/kind.ts';
-import { kindOf, knownKind } from '../../elements/kinds/table.ts';
 import type { EditReach } from '../../layered/change.ts';
 import type { Layered } from '../../layered/layered.ts';
 import type { ViewId } from '../../layered/views.ts';
@@ -37,12 +36,12 @@ const FIRST_ENTRIES = 3;
 const OF_OTHERS = refused('The id is not one for an element in this place; nothing was changed.');
 
 /** Whether an element of a kind may stand in a parent. */
-export const accepts = (parent: Pick<Node, 'kind'>, kind: string): boolean =>
-  knownKind(parent.kind).accepts.includes(kind);
+export const accepts = (parent: Pick<Node, 'kind'>, kind: string): boolean => takesKind(parent.kind, kind);
 
 /** Whether an element of a kind may stand in a parent on a page: in a set of alternates, what the set's place takes. */
 export function takenIn(page: Page, parent: Node, kind: string): boolean {
-  const holder = hasTrait(parent, 'alternating') && parent.parent !== null ? page.nodes[parent.parent] : parent;
+  const holder =
+    hasTrait(parent, 'alternating') && parent.parent !== null ? page.nodes[parent.parent] : parent;
   return accepts(parent, kind) && accepts(holder, kind);
 }
 
@@ -54,7 +53,7 @@ export const takesWhole = (
   among: Page['nodes'] = page.nodes,
 ): boolean =>
   takenIn(page, parent, kind) &&
-  (kind !== 'alternates' || children.every((id) => takenIn(page, parent, among[id].kind)));
+  (!hasTrait({ kind }, 'alternating') || children.every((id) => takenIn(page, parent, among[id].kind)));
 
 /** What a field of new content begins with: its initial value, some entries where it is a list, the first file where it is one. */
 function beginning(field: ContentField, site: SiteFrame): unknown {

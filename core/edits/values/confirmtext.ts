@@ -1,7 +1,6 @@
 import { textByViewOf } from '../../elements/propertytable.ts';
 import type { TextByView } from '../../elements/content/textbyview.ts';
-import type { ViewId } from '../../layered/views.ts';
-import { viewOf } from '../../layered/views.ts';
+import { type ViewId, viewOf } from '../../layered/views.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import { staleTexts } from '../../values/textbyview.ts';

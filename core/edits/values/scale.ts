@@ -1,5 +1,4 @@
-import type { EditReach } from '../../layered/change.ts';
-import { withValue } from '../../layered/change.ts';
+import { type EditReach, withValue } from '../../layered/change.ts';
 import { same } from '../../layered/express.ts';
 import type { ViewId } from '../../layered/views.ts';
 import type { NodeId } from '../../elements/nodeid.ts';

@@ -1,3 +1,4 @@
+import { FormInput } from 'lucide';
 import { entries, line, lines, mailAddress, oneOf, yesOrNo } from '../content/contenttypes.ts';
 import {
   choicesOf,
@@ -102,9 +103,13 @@ const aroundMessage = (
 export const form: Kind = {
   name: 'form',
   label: 'Form',
+  icon: FormInput,
+  offered: 'lists',
   traits: ['form', 'block', 'box', 'backed', 'words', 'coloured', 'gapped', 'aligned'],
   allInParts: true,
   accepts: [],
+  destination: true,
+  sentToHost: (node) => contentOf<string>(form, node, 'to') === '',
   display: 'grid',
   structure: { display: 'grid' },
   inner: {

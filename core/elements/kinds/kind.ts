@@ -1,3 +1,4 @@
+import type { IconNode } from 'lucide';
 import type { Layered } from '../../layered/layered.ts';
 import type { ContentField } from '../content/contenttypes.ts';
 import type { MessageForm } from '../content/message.ts';
@@ -111,13 +112,22 @@ export interface Seed {
   })[];
 }
 
-/** A kind of element. One entry serves the compiler, the outline, the values and validation. */
+/** Under what a kind is offered to be added. */
+export type OfferGroup = 'containers' | 'text' | 'media' | 'lists' | 'edges' | 'dividers';
+
+/** A kind of element: all that any part of the program has to know of it. */
 export interface Kind {
   name: string;
   label: string;
+  /** Its sign in lists. */
+  icon: IconNode;
+  /** Where it is offered to be added; absent: it is made by other means. */
+  offered?: OfferGroup;
   traits: readonly Trait[];
-  /** Kinds that may stand inside; empty for what is no container. */
-  accepts: readonly string[];
+  /** What may stand inside: kinds with one of these traits; empty for what is no container. */
+  accepts: readonly Trait[];
+  /** Kinds with one of these may not, all the same. */
+  refuses?: readonly Trait[];
   display: string;
   /**
    * How the gap between what stands in it is declared, where that is not `gap`: only between rows, as in what stacks in
@@ -150,6 +160,20 @@ export interface Kind {
   allInParts?: true;
   /** It is made of elements that are there already, never new by itself. */
   ofElements?: true;
+  /** The level of the heading that an element is, 1 to 6; absent: it is none. */
+  level?(element: Pick<Filled, 'content'>): number;
+  /** The landmark that an element is for those who hear the page, and its name there; undefined where it is none. */
+  landmark?(element: Pick<Filled, 'content'>): { role: string; label: string } | undefined;
+  /** The field whose words say where its link leads: a label, or a list of links that have one each. */
+  linkText?: string;
+  /** It is nothing without its link: where that is hidden, so is it. */
+  onlyLink?: true;
+  /** Links may lead to it by its place on the page. */
+  destination?: true;
+  /** It can be turned into an overlay. */
+  layable?: true;
+  /** Whether what visitors fill in arrives at the host. */
+  sentToHost?(element: Pick<Filled, 'content'>): boolean;
   /** Absent: a new element has nothing but initial values. */
   seed?(site: SiteResources): Seed;
   markup(element: Filled, context: MarkupContext): Markup;

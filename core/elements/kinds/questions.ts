@@ -1,3 +1,4 @@
+import { MessagesSquare } from 'lucide';
 import { entries, inlineText, line } from '../content/contenttypes.ts';
 import { element } from '../../markup/markup.ts';
 import { resolveLinks } from '../../markup/fragment.ts';
@@ -12,6 +13,8 @@ interface Question {
 export const questions: Kind = {
   name: 'questions',
   label: 'Questions and answers',
+  icon: MessagesSquare,
+  offered: 'lists',
   traits: ['block', 'box', 'backed', 'words', 'coloured', 'aligned', 'gapped'],
   accepts: [],
   display: 'grid',

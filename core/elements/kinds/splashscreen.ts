@@ -1,3 +1,4 @@
+import { Presentation } from 'lucide';
 import { asset, line } from '../content/contenttypes.ts';
 import { element } from '../../markup/markup.ts';
 import { contentOf, type Kind } from './kind.ts';
@@ -12,6 +13,8 @@ const GONE = { visibility: 'hidden' };
 export const openingScreen: Kind = {
   name: 'openingscreen',
   label: 'Splash screen',
+  icon: Presentation,
+  offered: 'edges',
   traits: ['edge', 'screen', 'backed', 'words', 'coloured'],
   accepts: [],
   display: 'grid',

@@ -1,5 +1,4 @@
-import type { Part } from '../parts.ts';
-import { BOX_PARTS } from '../parts.ts';
+import { BOX_PARTS, type Part } from '../parts.ts';
 import type { Trait } from '../traits.ts';
 import { fluidly } from '../valuetypes/fluid.ts';
 import { spaceCss, spaceType, type Distance } from '../valuetypes/space.ts';

@@ -1,10 +1,9 @@
 import { Type } from '@sinclair/typebox';
 import { enlargeable, notEnlarged } from '../../type/curve.ts';
-import { decimals, isFluid } from '../../type/fluid.ts';
+import { decimals, fluidSchema, isFluid } from '../../type/fluid.ts';
 import { proportional, SHARES, type Proportional } from '../../type/proportional.ts';
 import type { TextSize } from '../../type/textsize.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
-import { fluidSchema } from '../../type/fluid.ts';
 import { ends, fluidFault, meantFluid, readFluid, writeFluid, writtenFluid } from './fluid.ts';
 import { readNumber } from './number.ts';
 import type { ValueType } from './valuetype.ts';

@@ -3,6 +3,7 @@ import {
   ELEMENTS_FORMAT,
   FORMAT_VERSION,
   savedBlocks,
+  KINDS,
   knownKind,
   READY_SECTIONS,
   readySection,
@@ -10,6 +11,7 @@ import {
   type Copy,
   type SavedBlockName,
   type NodeId,
+  type OfferGroup,
   type Page,
   type SiteFrame,
   type Style,
@@ -29,37 +31,26 @@ export interface Offer {
   linked?: SavedBlockName;
 }
 
-/** The kinds in the order in which they are offered; a page is no element to add. */
-const KINDS: readonly { label: string; terms: string; kinds: readonly string[] }[] = [
-  { label: 'Containers', terms: 'container', kinds: ['section', 'row', 'column', 'card', 'overlay'] },
-  { label: 'Text', terms: 'text words', kinds: ['heading', 'text', 'list', 'quote', 'button'] },
-  {
-    label: 'Images and videos',
-    terms: 'image picture photo video film media',
-    kinds: ['picture', 'gallery', 'video', 'icon', 'logo'],
-  },
-  {
-    label: 'Lists, links and forms',
-    terms: 'table',
-    kinds: ['navigation', 'social', 'prices', 'hours', 'timetable', 'questions', 'form'],
-  },
-  {
-    label: 'At the edges of the window',
-    terms: 'fixed sticky bottom thumb',
-    kinds: ['strip', 'up', 'openingscreen'],
-  },
-  { label: 'Dividers', terms: 'space line', kinds: ['divider', 'spacer'] },
-];
+/** What is offered together, and what one might look for it by. Within a group kinds stand in the order of their table. */
+const GROUPS: Readonly<Record<OfferGroup, { label: string; terms: string }>> = {
+  containers: { label: 'Containers', terms: 'container' },
+  text: { label: 'Text', terms: 'text words' },
+  media: { label: 'Images and videos', terms: 'image picture photo video film media' },
+  lists: { label: 'Lists, links and forms', terms: 'table' },
+  edges: { label: 'At the edges of the window', terms: 'fixed sticky bottom thumb' },
+  dividers: { label: 'Dividers', terms: 'space line' },
+};
 
-export interface OfferGroup {
-  label: string;
-  offers: Offer[];
-}
-
-export const KIND_OFFERS: readonly OfferGroup[] = KINDS.map(({ label, terms, kinds }) => ({
-  label,
-  offers: kinds.map((kind) => ({ id: kind, label: knownKind(kind).label, terms: `${label} ${terms}`, kind })),
-}));
+/** The kinds that can be added, by group. */
+export const KIND_OFFERS: readonly { label: string; offers: Offer[] }[] = Object.entries(GROUPS).map(
+  ([group, { label, terms }]) => ({
+    label,
+    offers: KINDS.filter(({ offered }) => offered === group).map((kind) => ({
+      ...{ id: kind.name, label: kind.label, kind: kind.name },
+      terms: `${label} ${terms}`,
+    })),
+  }),
+);
 
 /** A page with nothing on it but its ground. */
 export const groundOf = (id: NodeId, root: NodeId, style: Style): Page => ({

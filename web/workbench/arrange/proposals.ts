@@ -1,8 +1,8 @@
-import { hasTrait,
+import {
+  hasTrait,
   ARRANGE_WAYS,
   containersIn,
   layoutValues,
-  OVERLAY,
   perform,
   same,
   saidOnce,
@@ -111,7 +111,7 @@ const TIMES = 4;
 const withHeights = (request: Asked, { boxes }: MeasuredBoxes): Asked => ({
   ...request,
   things: request.things.map((thing) =>
-    thing.kind === 'picture' || !boxes[thing.id] ? thing : { ...thing, height: boxes[thing.id].height },
+    thing.role === 'picture' || !boxes[thing.id] ? thing : { ...thing, height: boxes[thing.id].height },
   ),
 });
 
@@ -163,7 +163,7 @@ async function tidy(
   now: Measured,
 ): Promise<Proposal | { refusal: string } | undefined> {
   const { site, page, containers, view, root, working } = trial;
-  const overlays = containers.filter(({ kind }) => kind === OVERLAY);
+  const overlays = containers.filter((node) => hasTrait(node, 'overlaying'));
   let laid: LaidOut[] = [];
   let next = page;
   let own = now;
@@ -223,7 +223,9 @@ export async function proposalsFor(
 
 /** Whether there is something in an element that can be tidied. */
 export const canTidy = (page: Page, root: Node): boolean =>
-  subtree(page, root.id).some((id) => hasTrait(page.nodes[id], 'overlaying') && page.nodes[id].children.length > 0);
+  subtree(page, root.id).some(
+    (id) => hasTrait(page.nodes[id], 'overlaying') && page.nodes[id].children.length > 0,
+  );
 
 /** Whether something on a page is left out as other pages share it. */
 export const leavesShared = (root: Node): boolean =>

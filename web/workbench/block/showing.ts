@@ -1,4 +1,5 @@
-import { hasTrait,
+import {
+  hasTrait,
   AUDIENCES,
   headOf,
   isShown,
@@ -42,7 +43,9 @@ function offering(site: SiteFrame, page: Page, active: ViewId): ActionGroup {
 export function showing({ site, page, nodes, active }: Selected): ActionGroup[] {
   const ids = nodes.map(({ id }) => id);
   if (nodes.length === 1 && nodes[0].parent === null) return [offering(site, page, active)];
-  const alternates = nodes.some(({ parent }) => parent === null || hasTrait(page.nodes[parent], 'alternating'));
+  const alternates = nodes.some(
+    ({ parent }) => parent === null || hasTrait(page.nodes[parent], 'alternating'),
+  );
   if (alternates) return [];
   const { name } = viewOf(site.views, active);
   const there = (view: ViewId) => nodes.every((node) => isShown(site, page, node, view));

@@ -1,5 +1,6 @@
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { hasTrait,
+import {
+  hasTrait,
   counted,
   knownProperty,
   partsIn,

@@ -1,6 +1,7 @@
 import { Box } from '@mui/material';
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ComponentProps } from 'react';
-import { hasTrait,
+import {
+  hasTrait,
   applies,
   counted,
   knownProperty,
@@ -153,13 +154,14 @@ export function Marks(props: MarksProps) {
             room={props.across - box.left}
             {...(parent &&
               hasTrait(parent, 'overlaying') && {
-              overlay: parent,
-              nodes: selected.filter((id) => page.nodes[id]?.parent === parent.id),
-            })}
+                overlay: parent,
+                nodes: selected.filter((id) => page.nodes[id]?.parent === parent.id),
+              })}
           >
             {count > 0 ? `${node.name} · ${counted(count, 'override')} here` : node.name}
           </Grip>
-          {(hasTrait(node, 'section') || (hasTrait(node, 'overlaying') && !hasTrait(parent, 'overlaying'))) && (
+          {(hasTrait(node, 'section') ||
+            (hasTrait(node, 'overlaying') && !hasTrait(parent, 'overlaying'))) && (
             <EdgeGrip
               site={props.site}
               page={page}

@@ -4,6 +4,7 @@ import {
   cleanLink,
   composed,
   goneOf,
+  hasTrait,
   knownKind,
   linkTo,
   mailAddress,
@@ -69,10 +70,7 @@ const select = { select: { displayEmpty: true }, inputLabel: { shrink: true } };
 
 /** The elements of a page that links can lead to: what a person would look for there. */
 const placesOn = (page: Page) =>
-  sourceOrder(page).filter(
-    ({ kind, parent }) =>
-      parent !== null && (kind === 'section' || kind === 'heading' || kind === 'card' || kind === 'form'),
-  );
+  sourceOrder(page).filter(({ kind, parent }) => parent !== null && knownKind(kind).destination);
 
 /** A page, and a place on it. */
 function PlaceFields({ value, onChange }: Omit<FieldProps<string>, 'label'>) {
@@ -118,7 +116,12 @@ function PlaceFields({ value, onChange }: Omit<FieldProps<string>, 'label'>) {
           {shown ? 'Choose a place' : 'Loading the page …'}
         </MenuItem>
         {places.map(({ id, name, kind }) => (
-          <MenuItem key={id} value={id} sx={{ pl: kind === 'section' ? 2 : 4 }} title={knownKind(kind).label}>
+          <MenuItem
+            key={id}
+            value={id}
+            sx={{ pl: hasTrait({ kind }, 'section') ? 2 : 4 }}
+            title={knownKind(kind).label}
+          >
             {name}
           </MenuItem>
         ))}

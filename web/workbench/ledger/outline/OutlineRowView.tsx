@@ -1,6 +1,7 @@
 import { ChevronDown, ChevronRight, Layers, Link2, UserCheck, UserX } from 'lucide-react';
 import type { PointerEvent } from 'react';
-import { hasTrait,
+import {
+  hasTrait,
   counted,
   isLinked,
   isOnAllPages,

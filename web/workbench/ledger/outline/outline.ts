@@ -1,4 +1,5 @@
-import { hasTrait,
+import {
+  hasTrait,
   alternateIn,
   counted,
   countsOf,
@@ -55,7 +56,7 @@ export const pageCounts = followed<ReadonlyMap<string, number>>(
 
 /** Whether what is in an element is folded away. A set of alternates is one row until it is unfolded. */
 export const isFolded = (tree: Page, turned: ReadonlySet<NodeId>, id: NodeId): boolean =>
-  turned.has(id) !== (hasTrait(tree.nodes[id], 'alternating'));
+  turned.has(id) !== hasTrait(tree.nodes[id], 'alternating');
 
 /** The rows of the outline: without what is folded away, or, where `shown` is given, those elements unfolded. */
 export function outlineRows(

@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
-import { hasTrait,
+import {
+  hasTrait,
   ancestorsOf,
   type NodeId,
   type Page,

@@ -1,10 +1,12 @@
+import { Minus } from 'lucide';
 import { element } from '../../markup/markup.ts';
-import type { View } from '../../layered/views.ts';
 import type { Kind } from './kind.ts';
 
 export const divider: Kind = {
   name: 'divider',
   label: 'Divider',
+  icon: Minus,
+  offered: 'dividers',
   traits: ['plain', 'block', 'coloured', 'divider'],
   accepts: [],
   display: 'block',
@@ -19,16 +21,4 @@ export const divider: Kind = {
   defaults: {},
   content: [],
   markup: (_node, { attributes }) => element('hr', attributes),
-};
-
-export const spacer: Kind = {
-  name: 'spacer',
-  label: 'Spacer',
-  traits: ['plain', 'block'],
-  accepts: [],
-  display: 'block',
-  structure: { display: 'block' },
-  defaults: { height: ({ grid }: View) => (grid.columns < 8 ? 24 : 48) },
-  content: [],
-  markup: (_node, { attributes }) => element('div', { ...attributes, 'aria-hidden': 'true' }),
 };

@@ -1,24 +1,19 @@
-import { entries, iconName, LABELLED_LINK, line, link, type LabelledLink } from '../content/contenttypes.ts';
-import { iconLabel, iconMarkup } from '../../markup/icons.ts';
+import { Menu } from 'lucide';
+import { entries, LABELLED_LINK, line, type LabelledLink } from '../content/contenttypes.ts';
 import { element } from '../../markup/markup.ts';
 import { contentOf, type Kind } from './kind.ts';
-
-const LINK_LIST = {
-  margin: '0',
-  padding: '0',
-  'list-style': 'none',
-  display: 'flex',
-  'flex-wrap': 'wrap',
-  gap: 'inherit',
-};
+import { LINK_LIST } from './linklist.ts';
 
 /** Links to pages, on the page or behind a button. */
 export const navigation: Kind = {
   name: 'navigation',
   label: 'Menu',
+  icon: Menu,
+  offered: 'lists',
   traits: ['block', 'box', 'backed', 'words', 'coloured', 'gapped', 'menu'],
   allInParts: true,
   accepts: [],
+  landmark: (node) => ({ role: 'nav', label: contentOf<string>(navigation, node, 'label').trim() }),
   display: 'block',
   structure: { display: 'block' },
   inner: {
@@ -133,60 +128,4 @@ export const navigation: Kind = {
       ),
     );
   },
-};
-
-export const social: Kind = {
-  name: 'social',
-  label: 'Social links',
-  traits: ['block', 'box', 'backed', 'words', 'coloured', 'gapped'],
-  allInParts: true,
-  accepts: [],
-  display: 'flex',
-  structure: { ...LINK_LIST, gap: '0' },
-  inner: {
-    a: {
-      display: 'inline-flex',
-      'align-items': 'center',
-      gap: '0.5em',
-      color: 'inherit',
-      'text-decoration': 'none',
-      'min-height': '2rem',
-    },
-    'a:hover': { 'text-decoration': 'underline' },
-    svg: { width: '1.25em', height: '1.25em', flex: 'none' },
-  },
-  defaults: { gap: 20 },
-  parts: { link: { label: 'Links', selector: 'a' } },
-  textStyle: () => 'small',
-  content: [
-    {
-      name: 'links',
-      label: 'Places',
-      type: entries('place', [
-        { name: 'icon', label: 'Icon', type: iconName, initial: 'globe' },
-        { name: 'label', label: 'Label', type: line, initial: 'New place' },
-        { name: 'link', label: 'Leads to', type: link, initial: '' },
-      ]),
-      initial: [],
-      varies: 'whole',
-    },
-  ],
-  markup: (node, { attributes, address }) =>
-    element(
-      'ul',
-      attributes,
-      ...contentOf<(LabelledLink & { icon: string })[]>(social, node, 'links').map((entry) =>
-        element(
-          'li',
-          {},
-          element(
-            'a',
-            { href: address(entry.link) },
-            // A sign that stands alone says itself what it is.
-            iconMarkup(entry.icon, entry.label ? '' : iconLabel(entry.icon)),
-            entry.label,
-          ),
-        ),
-      ),
-    ),
 };
