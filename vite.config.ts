@@ -26,6 +26,8 @@ export default defineConfig({
   root: 'web',
   // The compiler remembers what each component draws, so that an edit draws again only what it changes.
   plugins: [extensions(), react(), babel({ presets: [reactCompilerPreset()] }), compressed],
+  // Workers are built by themselves.
+  worker: { plugins: () => [extensions()], rolldownOptions: { checks: { pluginTimings: false } } },
   build: {
     outDir: '../dist',
     emptyOutDir: true,

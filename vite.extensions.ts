@@ -12,6 +12,12 @@ const PLACES: Readonly<Record<string, string>> = {
   'server/targets/own.ts': 'targets.ts',
 };
 
+/** What extensions import of the program, by the name under which they do. */
+const OFFERED: Readonly<Record<string, string>> = {
+  dimorphe: 'core/extending.ts',
+  'dimorphe/checks': 'core/extendingchecks.ts',
+};
+
 /** Builds the kinds, properties, checks and targets of the folder that `EXTENSIONS` names into the program (docs/extending.md). */
 export function extensions(folder = process.env.EXTENSIONS): Plugin {
   const places = new Map(
@@ -29,11 +35,13 @@ export function extensions(folder = process.env.EXTENSIONS): Plugin {
           `EXTENSIONS names ${resolve(folder)}, which has none of ${Object.values(PLACES).join(', ')}.`,
         );
     },
-    async resolveId(source, importer, options) {
-      if (source === 'dimorphe') return join(root, 'core/extending.ts');
-      if (places.size === 0 || !source.endsWith('/own.ts')) return null;
-      const found = await this.resolve(source, importer, { ...options, skipSelf: true });
-      return places.get(found?.id ?? '') ?? null;
+    resolveId: {
+      filter: { id: /^dimorphe(?:\/|$)|\/own\.ts$/ },
+      async handler(source, importer, options) {
+        if (Object.hasOwn(OFFERED, source)) return join(root, OFFERED[source]);
+        const found = await this.resolve(source, importer, { ...options, skipSelf: true });
+        return places.get(found?.id ?? '') ?? null;
+      },
     },
   };
 }

@@ -17,7 +17,7 @@ const LONG = [
   ...['browser/shared', 'server/upgrade', 'browser/linked', 'browser/type', 'browser/twosites'],
   ...['server/postgres', 'browser/audience', 'browser/offering', 'browser/edges', 'browser/overview'],
   ...['server/outages', 'browser/textsizes', 'browser/colours', 'browser/zoom', 'browser/memory'],
-  ...['server/collecting', 'browser/standards', 'browser/contrast', 'browser/downloads'],
+  ...['server/collecting', 'browser/standards', 'browser/extending', 'browser/contrast', 'browser/downloads'],
 ];
 
 /** Of the others, those that take longest though they are short. */
