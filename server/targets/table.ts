@@ -1,3 +1,4 @@
+import { lookup } from '../../core/index.ts';
 import { folderPublishing } from './folder.ts';
 import { targets } from './own.ts';
 import type { PublishTarget } from './target.ts';
@@ -12,7 +13,7 @@ export type PublishTo = Readonly<Record<string, string>>;
 export const publishToOf = (environment: Readonly<Record<string, string | undefined>>): PublishTo =>
   Object.fromEntries(
     PUBLISH_TARGETS.flatMap(({ name, variable }) => {
-      const setting = environment[variable];
+      const setting = lookup(environment, variable);
       return setting ? [[name, setting]] : [];
     }),
   );
