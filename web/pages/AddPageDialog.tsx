@@ -1,18 +1,6 @@
-import {
-  Button,
-  Checkbox,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  Divider,
-  FormControlLabel,
-  MenuItem,
-  TextField,
-  Typography,
-} from '@mui/material';
+import { Checkbox, Divider, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material';
 import { nanoid } from 'nanoid';
-import { useId, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import {
   homePageOf,
   pageSlugOf,
@@ -28,6 +16,7 @@ import { PagePreview } from '../page/PagePreview.tsx';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { onEnter } from '../ui/enter.ts';
+import { FormDialog } from '../ui/FormDialog.tsx';
 
 interface AddPageDialogProps {
   site: Site;
@@ -69,7 +58,6 @@ function ReadyPicture(props: { site: Site; ready: ReadyPage; title: string; like
 /** Adds a page: what it is called, and whether it begins empty, ready-made or as a copy of another. */
 export function AddPageDialog({ site, after, from, onAdded, onClose }: AddPageDialogProps) {
   const dispatch = useAppDispatch();
-  const heading = useId();
   const [title, setTitle] = useState('');
   const [source, setSource] = useState<string>(from);
   const [missing, setMissing] = useState(false);
@@ -92,62 +80,53 @@ export function AddPageDialog({ site, after, from, onAdded, onClose }: AddPageDi
     onClose();
   };
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby={heading}>
-      <DialogTitle id={heading}>Add a page</DialogTitle>
-      <DialogContent sx={{ display: 'grid', gap: 2 }}>
-        <TextField
-          autoFocus
-          label="Title"
-          size="small"
-          sx={{ mt: 1 }}
-          value={title}
-          error={missing}
-          helperText={
-            missing ? 'A page has a title; it can be changed at any time.' : `Its address will be /${slug}/`
-          }
-          onChange={({ target }) => {
-            setTitle(target.value);
-            setMissing(false);
-          }}
-          onKeyDown={onEnter(add)}
-          slotProps={{ htmlInput: { maxLength: 120 } }}
-        />
-        <TextField
-          select
-          label="Start with"
-          size="small"
-          value={source}
-          onChange={({ target }) => setSource(target.value)}
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-        >
-          <MenuItem value="">an empty page</MenuItem>
-          {READY_PAGES.map((each) => (
-            <MenuItem key={each.id} value={`${READY}${each.id}`}>
-              {each.label}
-            </MenuItem>
-          ))}
-          <Divider />
-          {pages.map(({ id }) => (
-            <MenuItem key={id} value={id}>
-              a copy of {site.pages[id].nodes[site.pages[id].root].name}
-            </MenuItem>
-          ))}
-        </TextField>
-        <FormControlLabel
-          sx={{ my: -1 }}
-          control={
-            <Checkbox size="small" checked={inMenus} onChange={({ target }) => setInMenus(target.checked)} />
-          }
-          label={<Typography sx={{ fontSize: 13 }}>Put a link to it in the menus</Typography>}
-        />
-        {ready && <ReadyPicture site={site} ready={ready} title={title} like={home} />}
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" onClick={add}>
-          Add
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <FormDialog title="Add a page" verb="Add" onDone={add} width="xs" wide fields onClose={onClose}>
+      <TextField
+        autoFocus
+        label="Title"
+        size="small"
+        sx={{ mt: 1 }}
+        value={title}
+        error={missing}
+        helperText={
+          missing ? 'A page has a title; it can be changed at any time.' : `Its address will be /${slug}/`
+        }
+        onChange={({ target }) => {
+          setTitle(target.value);
+          setMissing(false);
+        }}
+        onKeyDown={onEnter(add)}
+        slotProps={{ htmlInput: { maxLength: 120 } }}
+      />
+      <TextField
+        select
+        label="Start with"
+        size="small"
+        value={source}
+        onChange={({ target }) => setSource(target.value)}
+        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+      >
+        <MenuItem value="">an empty page</MenuItem>
+        {READY_PAGES.map((each) => (
+          <MenuItem key={each.id} value={`${READY}${each.id}`}>
+            {each.label}
+          </MenuItem>
+        ))}
+        <Divider />
+        {pages.map(({ id }) => (
+          <MenuItem key={id} value={id}>
+            a copy of {site.pages[id].nodes[site.pages[id].root].name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <FormControlLabel
+        sx={{ my: -1 }}
+        control={
+          <Checkbox size="small" checked={inMenus} onChange={({ target }) => setInMenus(target.checked)} />
+        }
+        label={<Typography sx={{ fontSize: 13 }}>Put a link to it in the menus</Typography>}
+      />
+      {ready && <ReadyPicture site={site} ready={ready} title={title} like={home} />}
+    </FormDialog>
   );
 }

@@ -1,5 +1,5 @@
-import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Box, Typography } from '@mui/material';
-import { useId, useState } from 'react';
+import { Button, Box, Typography } from '@mui/material';
+import { useState } from 'react';
 import {
   languageName,
   languagesOf,
@@ -16,6 +16,7 @@ import { useAppDispatch } from '../state/store.ts';
 import { Field } from '../ui/Field.tsx';
 import { LanguageField } from '../ui/LanguageField.tsx';
 import { marigold, quiet } from '../ui/theme.ts';
+import { FormDialog } from '../ui/FormDialog.tsx';
 
 const GROUPS: Record<MessagePlace, string> = {
   letters: 'When a message is sent',
@@ -70,7 +71,6 @@ function Told({ site, lang, id }: { site: SiteFrame; lang: string; id: SystemMes
 
 /** What visitors are told by itself, in each language of the site: what it says, and the words for it. */
 export function SystemMessages({ site, onClose }: { site: SiteFrame; onClose(): void }) {
-  const heading = useId();
   const languages = languagesOf(site);
   const [chosen, setChosen] = useState(site.lang);
   // A page of the language can have gone meanwhile.
@@ -78,45 +78,39 @@ export function SystemMessages({ site, onClose }: { site: SiteFrame; onClose(): 
   const until = languageName(wordIn(site.lang, 'needed') === undefined ? 'en' : site.lang);
   const none = ids.filter((id) => wordIn(lang, id, site.words) === undefined).length;
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby={heading}>
-      <DialogTitle id={heading}>System messages</DialogTitle>
-      <DialogContent>
-        <Typography sx={{ fontSize: 13, mb: 2 }}>
-          Published pages show these texts in the language of the page. The meaning is on the left, the text
-          on the right; where the text is empty, pages use the default.
+    <FormDialog title="System messages" width="md" wide onClose={onClose}>
+      <Typography sx={{ fontSize: 13, mb: 2 }}>
+        Published pages show these texts in the language of the page. The meaning is on the left, the text on
+        the right; where the text is empty, pages use the default.
+      </Typography>
+      {languages.length > 1 && (
+        <Box sx={{ display: 'grid', width: 220, mb: 2 }}>
+          <LanguageField value={lang} among={languages} onChange={setChosen} />
+        </Box>
+      )}
+      {none > 0 && (
+        <Typography role="status" sx={{ fontSize: 13, mb: 2, fontWeight: 700 }}>
+          {none === ids.length ? 'There are no texts' : `${none} of these are not available`} in{' '}
+          {languageName(lang)} yet. Until they are written here, visitors see them in {until}.
         </Typography>
-        {languages.length > 1 && (
-          <Box sx={{ display: 'grid', width: 220, mb: 2 }}>
-            <LanguageField value={lang} among={languages} onChange={setChosen} />
-          </Box>
-        )}
-        {none > 0 && (
-          <Typography role="status" sx={{ fontSize: 13, mb: 2, fontWeight: 700 }}>
-            {none === ids.length ? 'There are no texts' : `${none} of these are not available`} in{' '}
-            {languageName(lang)} yet. Until they are written here, visitors see them in {until}.
+      )}
+      {(Object.keys(GROUPS) as MessagePlace[]).map((where) => (
+        <Box
+          key={where}
+          component="section"
+          aria-label={GROUPS[where]}
+          sx={{ display: 'grid', gridTemplateColumns: '2fr 3fr', columnGap: 2, mb: 2 }}
+        >
+          <Typography component="h3" sx={{ gridColumn: '1 / -1', fontSize: 14, fontWeight: 700, mb: 1 }}>
+            {GROUPS[where]}
           </Typography>
-        )}
-        {(Object.keys(GROUPS) as MessagePlace[]).map((where) => (
-          <Box
-            key={where}
-            component="section"
-            aria-label={GROUPS[where]}
-            sx={{ display: 'grid', gridTemplateColumns: '2fr 3fr', columnGap: 2, mb: 2 }}
-          >
-            <Typography component="h3" sx={{ gridColumn: '1 / -1', fontSize: 14, fontWeight: 700, mb: 1 }}>
-              {GROUPS[where]}
-            </Typography>
-            {ids
-              .filter((id) => SYSTEM_MESSAGES[id].where === where)
-              .map((id) => (
-                <Told key={id} site={site} lang={lang} id={id} />
-              ))}
-          </Box>
-        ))}
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Close</Button>
-      </DialogActions>
-    </Dialog>
+          {ids
+            .filter((id) => SYSTEM_MESSAGES[id].where === where)
+            .map((id) => (
+              <Told key={id} site={site} lang={lang} id={id} />
+            ))}
+        </Box>
+      ))}
+    </FormDialog>
   );
 }

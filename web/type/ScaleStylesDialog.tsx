@@ -1,15 +1,4 @@
-import {
-  Box,
-  Button,
-  Checkbox,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  MenuItem,
-  TextField,
-  Typography,
-} from '@mui/material';
+import { Box, Checkbox, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import {
   callOf,
@@ -32,6 +21,7 @@ import { quiet } from '../ui/theme.ts';
 import { useToggled } from '../ui/toggled.ts';
 import { PreviewCurves } from './PreviewCurves.tsx';
 import { tenths } from './StyleTable.tsx';
+import { FormDialog } from '../ui/FormDialog.tsx';
 
 const ROUNDINGS: readonly { value: ScaleRounding; label: string }[] = [
   { value: 1, label: 'whole px' },
@@ -97,92 +87,90 @@ export function ScaleStylesDialog({ site, onClose }: { site: SiteFrame; onClose(
     if (dispatch(edit('scaleStyles', { scale, steps }))) onClose();
   };
   return (
-    <Dialog open onClose={onClose} maxWidth="md" aria-labelledby="scale-title">
-      <DialogTitle id="scale-title">Sizes from a scale</DialogTitle>
-      <DialogContent>
-        <Typography sx={{ fontSize: 13, color: quiet, mb: 2 }}>
-          Each step is a ratio larger than the one before. Sizes grow from the narrow end to the wide one, in
-          all views; a style that is not included keeps its own.
-        </Typography>
-        <End label="Narrow end" typed={narrow} onType={setNarrow} />
-        <End label="Wide end" typed={wide} onType={setWide} />
-        <TextField
-          select
-          size="small"
-          label="Rounded to"
-          value={rounding}
-          onChange={({ target }) => setRounding(target.value as ScaleRounding)}
-          sx={{ width: 180, mb: 1.5 }}
-        >
-          {ROUNDINGS.map(({ value, label }) => (
-            <MenuItem key={value} value={value}>
-              {label}
-            </MenuItem>
-          ))}
-        </TextField>
-        <PreviewCurves site={site} call={wrong ? undefined : callOf('scaleStyles', { scale, steps })} />
-        <div className="type-table" style={{ maxHeight: 300, overflowY: 'auto' }}>
-          <table aria-label="What each style gets">
-            <thead>
-              <tr>
-                <th scope="col">Style</th>
-                <th scope="col">Step</th>
-                <th scope="col">Narrow end</th>
-                <th scope="col">Wide end</th>
-              </tr>
-            </thead>
-            <tbody>
-              {lines.map(({ style, step, size }) => (
-                <tr key={style.id}>
-                  <th scope="row">
-                    <Checkbox
-                      size="small"
-                      sx={{ p: 0.25, mr: 0.5 }}
-                      checked={!heldBack.has(style.id)}
-                      onChange={() => hold(style.id)}
-                      slotProps={{ input: { 'aria-label': `${style.name} follows the scale` } }}
-                    />
-                    {style.name}
-                  </th>
-                  <td>
-                    <input
-                      type="number"
-                      className="type-step"
-                      aria-label={`Step of ${style.name}`}
-                      value={step}
-                      disabled={heldBack.has(style.id)}
-                      onChange={({ target }) =>
-                        setMoved({ ...moved, [style.id]: Math.round(number(target.value)) })
-                      }
-                    />
+    <FormDialog
+      title="Sizes from a scale"
+      verb={`Give ${counted(taken.length, 'style')} these sizes`}
+      disabled={wrong !== undefined || taken.length === 0}
+      onDone={take}
+      width="md"
+      onClose={onClose}
+    >
+      <Typography sx={{ fontSize: 13, color: quiet, mb: 2 }}>
+        Each step is a ratio larger than the one before. Sizes grow from the narrow end to the wide one, in
+        all views; a style that is not included keeps its own.
+      </Typography>
+      <End label="Narrow end" typed={narrow} onType={setNarrow} />
+      <End label="Wide end" typed={wide} onType={setWide} />
+      <TextField
+        select
+        size="small"
+        label="Rounded to"
+        value={rounding}
+        onChange={({ target }) => setRounding(target.value as ScaleRounding)}
+        sx={{ width: 180, mb: 1.5 }}
+      >
+        {ROUNDINGS.map(({ value, label }) => (
+          <MenuItem key={value} value={value}>
+            {label}
+          </MenuItem>
+        ))}
+      </TextField>
+      <PreviewCurves site={site} call={wrong ? undefined : callOf('scaleStyles', { scale, steps })} />
+      <div className="type-table" style={{ maxHeight: 300, overflowY: 'auto' }}>
+        <table aria-label="What each style gets">
+          <thead>
+            <tr>
+              <th scope="col">Style</th>
+              <th scope="col">Step</th>
+              <th scope="col">Narrow end</th>
+              <th scope="col">Wide end</th>
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map(({ style, step, size }) => (
+              <tr key={style.id}>
+                <th scope="row">
+                  <Checkbox
+                    size="small"
+                    sx={{ p: 0.25, mr: 0.5 }}
+                    checked={!heldBack.has(style.id)}
+                    onChange={() => hold(style.id)}
+                    slotProps={{ input: { 'aria-label': `${style.name} follows the scale` } }}
+                  />
+                  {style.name}
+                </th>
+                <td>
+                  <input
+                    type="number"
+                    className="type-step"
+                    aria-label={`Step of ${style.name}`}
+                    value={step}
+                    disabled={heldBack.has(style.id)}
+                    onChange={({ target }) =>
+                      setMoved({ ...moved, [style.id]: Math.round(number(target.value)) })
+                    }
+                  />
+                </td>
+                {[scale.narrow.width, scale.wide.width].map((width, index) => (
+                  <td key={index === 0 ? 'narrow' : 'wide'}>
+                    {fault || !size.ok || heldBack.has(style.id)
+                      ? heldBack.has(style.id)
+                        ? 'as it is'
+                        : '–'
+                      : `${tenths(now(style.id, width))} → ${tenths(sizeAt(size.value, width))}`}
                   </td>
-                  {[scale.narrow.width, scale.wide.width].map((width, index) => (
-                    <td key={index === 0 ? 'narrow' : 'wide'}>
-                      {fault || !size.ok || heldBack.has(style.id)
-                        ? heldBack.has(style.id)
-                          ? 'as it is'
-                          : '–'
-                        : `${tenths(now(style.id, width))} → ${tenths(sizeAt(size.value, width))}`}
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
-        {wrong && (
-          <Typography role="alert" sx={{ fontSize: 13, color: 'error.main', mt: 1 }}>
-            {wrong}
-          </Typography>
-        )}
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" disabled={wrong !== undefined || taken.length === 0} onClick={take}>
-          Give {counted(taken.length, 'style')} these sizes
-        </Button>
-      </DialogActions>
-    </Dialog>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {wrong && (
+        <Typography role="alert" sx={{ fontSize: 13, color: 'error.main', mt: 1 }}>
+          {wrong}
+        </Typography>
+      )}
+    </FormDialog>
   );
 }
 

@@ -1,15 +1,4 @@
-import {
-  Box,
-  Button,
-  Checkbox,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  MenuItem,
-  TextField,
-  Typography,
-} from '@mui/material';
+import { Box, Checkbox, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import {
   callOf,
@@ -33,6 +22,7 @@ import { columnsOf } from '../values/columns.ts';
 import { Choice } from './Choice.tsx';
 import { PreviewCurves } from './PreviewCurves.tsx';
 import { tenths } from './StyleTable.tsx';
+import { FormDialog } from '../ui/FormDialog.tsx';
 
 /** Sizes for a view, suggested from the base view's or by a factor, seen before they are taken: all, some or none. */
 export function ViewSizesDialog({ site, onClose }: { site: SiteFrame; onClose(): void }) {
@@ -67,99 +57,98 @@ export function ViewSizesDialog({ site, onClose }: { site: SiteFrame; onClose():
   };
   const { name, sheet } = viewOf(site.views, view);
   return (
-    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="view-sizes-title">
-      <DialogTitle id="view-sizes-title">Sizes for a view</DialogTitle>
-      <DialogContent>
-        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 2, mt: 0.75 }}>
+    <FormDialog
+      title="Sizes for a view"
+      verb={`Change ${counted(taken.length, 'style')} in ${name}`}
+      disabled={wrong || taken.length === 0}
+      onDone={take}
+      width="sm"
+      wide
+      onClose={onClose}
+    >
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 2, mt: 0.75 }}>
+        <TextField
+          select
+          size="small"
+          label="View"
+          value={view}
+          onChange={({ target }) => {
+            setView(target.value as ViewId);
+            if ((target.value as ViewId) === site.views.base) setWay('factor');
+          }}
+          sx={{ width: 150 }}
+        >
+          {views.map((each) => (
+            <MenuItem key={each.id} value={each.id}>
+              {each.name}
+            </MenuItem>
+          ))}
+        </TextField>
+        <Choice<'suggested' | 'factor'>
+          label="How"
+          value={way}
+          options={{ suggested: 'Suggested', factor: 'By a factor' }}
+          onChange={(next) => setWay(view === site.views.base ? 'factor' : next)}
+        />
+        {way === 'factor' && (
           <TextField
-            select
             size="small"
-            label="View"
-            value={view}
-            onChange={({ target }) => {
-              setView(target.value as ViewId);
-              if ((target.value as ViewId) === site.views.base) setWay('factor');
-            }}
-            sx={{ width: 150 }}
-          >
-            {views.map((each) => (
-              <MenuItem key={each.id} value={each.id}>
-                {each.name}
-              </MenuItem>
-            ))}
-          </TextField>
-          <Choice<'suggested' | 'factor'>
-            label="How"
-            value={way}
-            options={{ suggested: 'Suggested', factor: 'By a factor' }}
-            onChange={(next) => setWay(view === site.views.base ? 'factor' : next)}
+            label="Percent"
+            value={typed}
+            error={wrong}
+            onChange={({ target }) => setTyped(target.value)}
+            sx={{ width: 96 }}
+            slotProps={{ htmlInput: { inputMode: 'decimal' } }}
           />
-          {way === 'factor' && (
-            <TextField
-              size="small"
-              label="Percent"
-              value={typed}
-              error={wrong}
-              onChange={({ target }) => setTyped(target.value)}
-              sx={{ width: 96 }}
-              slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-            />
-          )}
-        </Box>
-        <Typography sx={{ fontSize: 13, color: quiet, mb: 1 }}>
-          {way === 'suggested'
-            ? `From the sizes of the base view: the narrower a view, the closer the larger sizes are to the body size. At ${sheet.width} px.`
-            : `All by one factor, in proportion; ${SMALLEST_READ} px or more. At ${sheet.width} px.`}
-        </Typography>
-        {wrong ? (
-          <Typography role="alert" sx={{ fontSize: 13, color: 'error.main' }}>
-            A factor is from {SCALES.least} to {SCALES.most} %.
-          </Typography>
-        ) : (
-          <>
-            <PreviewCurves site={site} call={callOf('setStyleSizes', { sizes, view, reach })} />
-            <div className="type-table" style={{ maxHeight: 260, overflowY: 'auto' }}>
-              <table aria-label={`Sizes in ${name}`}>
-                <thead>
-                  <tr>
-                    <th scope="col">Style</th>
-                    <th scope="col">Now</th>
-                    <th scope="col">After</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {lines.map(({ style, now, then, kept, changes }) => (
-                    <tr key={style.id}>
-                      <th scope="row">
-                        <Checkbox
-                          size="small"
-                          sx={{ p: 0.25, mr: 0.5 }}
-                          checked={changes && !left.has(style.id)}
-                          disabled={!changes}
-                          onChange={() => toggle(style.id)}
-                          slotProps={{ input: { 'aria-label': `Change ${style.name}` } }}
-                        />
-                        {style.name}
-                      </th>
-                      <td>{tenths(now)}</td>
-                      <td>
-                        {tenths(then)}
-                        {kept && ', the smallest allowed'}
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </div>
-          </>
         )}
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" disabled={wrong || taken.length === 0} onClick={take}>
-          Change {counted(taken.length, 'style')} in {name}
-        </Button>
-      </DialogActions>
-    </Dialog>
+      </Box>
+      <Typography sx={{ fontSize: 13, color: quiet, mb: 1 }}>
+        {way === 'suggested'
+          ? `From the sizes of the base view: the narrower a view, the closer the larger sizes are to the body size. At ${sheet.width} px.`
+          : `All by one factor, in proportion; ${SMALLEST_READ} px or more. At ${sheet.width} px.`}
+      </Typography>
+      {wrong ? (
+        <Typography role="alert" sx={{ fontSize: 13, color: 'error.main' }}>
+          A factor is from {SCALES.least} to {SCALES.most} %.
+        </Typography>
+      ) : (
+        <>
+          <PreviewCurves site={site} call={callOf('setStyleSizes', { sizes, view, reach })} />
+          <div className="type-table" style={{ maxHeight: 260, overflowY: 'auto' }}>
+            <table aria-label={`Sizes in ${name}`}>
+              <thead>
+                <tr>
+                  <th scope="col">Style</th>
+                  <th scope="col">Now</th>
+                  <th scope="col">After</th>
+                </tr>
+              </thead>
+              <tbody>
+                {lines.map(({ style, now, then, kept, changes }) => (
+                  <tr key={style.id}>
+                    <th scope="row">
+                      <Checkbox
+                        size="small"
+                        sx={{ p: 0.25, mr: 0.5 }}
+                        checked={changes && !left.has(style.id)}
+                        disabled={!changes}
+                        onChange={() => toggle(style.id)}
+                        slotProps={{ input: { 'aria-label': `Change ${style.name}` } }}
+                      />
+                      {style.name}
+                    </th>
+                    <td>{tenths(now)}</td>
+                    <td>
+                      {tenths(then)}
+                      {kept && ', the smallest allowed'}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </>
+      )}
+    </FormDialog>
   );
 }

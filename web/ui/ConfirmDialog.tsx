@@ -1,5 +1,5 @@
-import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
-import { useId } from 'react';
+import { Typography } from '@mui/material';
+import { FormDialog } from './FormDialog.tsx';
 
 /** Asks before something happens that is not undone with a step. */
 export function ConfirmDialog({
@@ -15,19 +15,9 @@ export function ConfirmDialog({
   onYes(): void;
   onClose(): void;
 }) {
-  const id = useId();
   return (
-    <Dialog open onClose={onClose} aria-labelledby={id}>
-      <DialogTitle id={id}>{title}</DialogTitle>
-      <DialogContent>
-        <Typography>{words}</Typography>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" onClick={() => (onClose(), onYes())}>
-          {verb}
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <FormDialog title={`${title}`} verb={verb} onDone={() => (onClose(), onYes())} onClose={onClose}>
+      <Typography>{words}</Typography>
+    </FormDialog>
   );
 }

@@ -1,16 +1,4 @@
-import {
-  Box,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  MenuItem,
-  TextField,
-  ToggleButton,
-  ToggleButtonGroup,
-  Typography,
-} from '@mui/material';
+import { Box, MenuItem, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import {
   carriedOver,
@@ -27,6 +15,7 @@ import { useAppDispatch } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
 import { columnsOf } from '../../values/columns.ts';
 import { WillChange } from './WillChange.tsx';
+import { FormDialog } from '../../ui/FormDialog.tsx';
 
 interface CarryOverProps {
   site: SiteFrame;
@@ -83,43 +72,42 @@ export function CopyToViewDialog({ site, page, within, active, onClose }: CarryO
     if (to && dispatch(edit('carryOver', { nodes, from, to }))) onClose();
   };
   return (
-    <Dialog open onClose={onClose} aria-labelledby="carry-title" maxWidth="sm" fullWidth>
-      <DialogTitle id="carry-title">Copy overrides to another view</DialogTitle>
-      <DialogContent>
-        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', pt: 1, pb: 1.5, flexWrap: 'wrap' }}>
-          {choice('From', from, (id) => {
-            setFrom(id);
-            if (id === to) setTo(besideOf(others, id));
-          })}
-          {choice('To', to, setTo, from)}
-          <ToggleButtonGroup
-            exclusive
-            size="small"
-            aria-label="For"
-            value={scope}
-            onChange={(_event, next: typeof scope | null) => next && setScope(next)}
-            sx={{ '& .MuiToggleButton-root': { textTransform: 'none', py: 0.5 } }}
-          >
-            <ToggleButton value="selection">The selection</ToggleButton>
-            <ToggleButton value="page">The page</ToggleButton>
-          </ToggleButtonGroup>
-        </Box>
-        {changing.length === 0 ? (
-          <Typography sx={{ color: quiet, py: 2 }}>
-            {changes.length === 0
-              ? `There are no overrides in ${view(from).name} to copy.`
-              : `${to && view(to).name} has these values already.`}
-          </Typography>
-        ) : (
-          <WillChange site={site} page={page} view={to as ViewId} changes={changing} />
-        )}
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" disabled={changes.length === 0} onClick={carry}>
-          Copy {counted(changes.length, 'override')}
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <FormDialog
+      title="Copy overrides to another view"
+      verb={`Copy ${counted(changes.length, 'override')}`}
+      disabled={changes.length === 0}
+      onDone={carry}
+      width="sm"
+      wide
+      onClose={onClose}
+    >
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', pt: 1, pb: 1.5, flexWrap: 'wrap' }}>
+        {choice('From', from, (id) => {
+          setFrom(id);
+          if (id === to) setTo(besideOf(others, id));
+        })}
+        {choice('To', to, setTo, from)}
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-label="For"
+          value={scope}
+          onChange={(_event, next: typeof scope | null) => next && setScope(next)}
+          sx={{ '& .MuiToggleButton-root': { textTransform: 'none', py: 0.5 } }}
+        >
+          <ToggleButton value="selection">The selection</ToggleButton>
+          <ToggleButton value="page">The page</ToggleButton>
+        </ToggleButtonGroup>
+      </Box>
+      {changing.length === 0 ? (
+        <Typography sx={{ color: quiet, py: 2 }}>
+          {changes.length === 0
+            ? `There are no overrides in ${view(from).name} to copy.`
+            : `${to && view(to).name} has these values already.`}
+        </Typography>
+      ) : (
+        <WillChange site={site} page={page} view={to as ViewId} changes={changing} />
+      )}
+    </FormDialog>
   );
 }

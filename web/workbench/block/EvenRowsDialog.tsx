@@ -1,11 +1,6 @@
 import {
   Box,
-  Button,
   Checkbox,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
   Table,
   TableBody,
   TableCell,
@@ -29,6 +24,7 @@ import { edit } from '../../state/edits.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
 import { columnsOf } from '../../values/columns.ts';
+import { FormDialog } from '../../ui/FormDialog.tsx';
 
 interface EvenRowsProps {
   site: SiteFrame;
@@ -60,74 +56,72 @@ export function EvenRowsDialog({ site, page, run, onClose }: EvenRowsProps) {
     if (dispatch(edit('evenRows', { nodes: run.rows, views, first }))) onClose();
   };
   return (
-    <Dialog open onClose={onClose} maxWidth="md" aria-labelledby="even-title">
-      <DialogTitle id="even-title">Even out {run.rows.length} rows that alternate</DialogTitle>
-      <DialogContent>
-        <Typography sx={{ fontSize: 13, color: quiet, mb: 1.5 }}>
-          Side by side, image and text alternate. Stacked, each row starts with whatever is first in it:
-          choose the views in which all rows should start with the same.
-        </Typography>
-        <Table size="small" aria-label="Result in each view" sx={{ '& td, & th': { fontSize: 13 } }}>
-          <TableHead>
-            <TableRow>
-              <TableCell>Row</TableCell>
-              {columns.map((view) => (
-                <TableCell key={view.id} align="center" sx={{ whiteSpace: 'nowrap' }}>
-                  <Checkbox
-                    size="small"
-                    checked={views.includes(view.id)}
-                    onChange={() => toggle(view.id)}
-                    slotProps={{ input: { 'aria-label': `Even out in ${view.name}` } }}
-                    sx={{ p: 0.25, mr: 0.5 }}
-                  />
-                  {view.name}
-                </TableCell>
-              ))}
-            </TableRow>
-          </TableHead>
-          <TableBody>
-            {run.rows.map((id) => (
-              <TableRow key={id}>
-                <TableCell sx={{ maxWidth: 220 }}>
-                  <Typography noWrap sx={{ fontSize: 13 }} title={page.nodes[id].name}>
-                    {page.nodes[id].name}
-                  </Typography>
-                </TableCell>
-                {columns.map((view) => {
-                  const stacked = stacksIn(site, page, page.nodes[id], view.id);
-                  const now = firstInRow(site, page, page.nodes[id], view.id);
-                  const then = views.includes(view.id) ? first : now;
-                  return (
-                    <TableCell key={view.id} align="center">
-                      <Box component="span" sx={{ fontWeight: then === now ? 400 : 700 }}>
-                        {then === 'picture' ? 'image' : 'text'} first
-                      </Box>
-                      <Box sx={{ fontSize: 11.5, color: quiet }}>{stacked ? 'stacked' : 'side by side'}</Box>
-                    </TableCell>
-                  );
-                })}
-              </TableRow>
+    <FormDialog
+      title={`Even out ${run.rows.length} rows that alternate`}
+      verb="Even out"
+      disabled={views.length === 0}
+      onDone={even}
+      width="md"
+      onClose={onClose}
+    >
+      <Typography sx={{ fontSize: 13, color: quiet, mb: 1.5 }}>
+        Side by side, image and text alternate. Stacked, each row starts with whatever is first in it: choose
+        the views in which all rows should start with the same.
+      </Typography>
+      <Table size="small" aria-label="Result in each view" sx={{ '& td, & th': { fontSize: 13 } }}>
+        <TableHead>
+          <TableRow>
+            <TableCell>Row</TableCell>
+            {columns.map((view) => (
+              <TableCell key={view.id} align="center" sx={{ whiteSpace: 'nowrap' }}>
+                <Checkbox
+                  size="small"
+                  checked={views.includes(view.id)}
+                  onChange={() => toggle(view.id)}
+                  slotProps={{ input: { 'aria-label': `Even out in ${view.name}` } }}
+                  sx={{ p: 0.25, mr: 0.5 }}
+                />
+                {view.name}
+              </TableCell>
             ))}
-          </TableBody>
-        </Table>
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          aria-label="What comes first"
-          value={first}
-          onChange={(_event, next: First | null) => next && setFirst(next)}
-          sx={{ mt: 2, '& .MuiToggleButton-root': { textTransform: 'none', py: 0.25 } }}
-        >
-          <ToggleButton value="picture">Image first</ToggleButton>
-          <ToggleButton value="words">Text first</ToggleButton>
-        </ToggleButtonGroup>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" disabled={views.length === 0} onClick={even}>
-          Even out
-        </Button>
-      </DialogActions>
-    </Dialog>
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {run.rows.map((id) => (
+            <TableRow key={id}>
+              <TableCell sx={{ maxWidth: 220 }}>
+                <Typography noWrap sx={{ fontSize: 13 }} title={page.nodes[id].name}>
+                  {page.nodes[id].name}
+                </Typography>
+              </TableCell>
+              {columns.map((view) => {
+                const stacked = stacksIn(site, page, page.nodes[id], view.id);
+                const now = firstInRow(site, page, page.nodes[id], view.id);
+                const then = views.includes(view.id) ? first : now;
+                return (
+                  <TableCell key={view.id} align="center">
+                    <Box component="span" sx={{ fontWeight: then === now ? 400 : 700 }}>
+                      {then === 'picture' ? 'image' : 'text'} first
+                    </Box>
+                    <Box sx={{ fontSize: 11.5, color: quiet }}>{stacked ? 'stacked' : 'side by side'}</Box>
+                  </TableCell>
+                );
+              })}
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        aria-label="What comes first"
+        value={first}
+        onChange={(_event, next: First | null) => next && setFirst(next)}
+        sx={{ mt: 2, '& .MuiToggleButton-root': { textTransform: 'none', py: 0.25 } }}
+      >
+        <ToggleButton value="picture">Image first</ToggleButton>
+        <ToggleButton value="words">Text first</ToggleButton>
+      </ToggleButtonGroup>
+    </FormDialog>
   );
 }

@@ -1,14 +1,4 @@
-import {
-  Box,
-  Button,
-  Checkbox,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  FormControlLabel,
-  Typography,
-} from '@mui/material';
+import { Box, Checkbox, FormControlLabel, Typography } from '@mui/material';
 import { useState } from 'react';
 import {
   applies,
@@ -26,6 +16,7 @@ import { edit } from '../../state/edits.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
 import type { Copied } from '../../values/clipboard.ts';
+import { FormDialog } from '../../ui/FormDialog.tsx';
 
 interface PasteDialogProps {
   site: SiteFrame;
@@ -66,69 +57,68 @@ export function PasteDialog({ site, page, nodes, copied, onClose }: PasteDialogP
       onClose();
   };
   return (
-    <Dialog open onClose={onClose} aria-labelledby="paste-title" maxWidth="xs" fullWidth>
-      <DialogTitle id="paste-title">Paste values of {copied.name}</DialogTitle>
-      <DialogContent>
-        <Typography sx={{ color: quiet, mb: 1 }}>
-          On {nodes.length === 1 ? nodes[0].name : `${nodes.length} elements`} in {site.name}, with their
-          overrides and reach.
-        </Typography>
-        {suiting.length === 0 && <Typography>None of these values applies there.</Typography>}
-        {PROPERTY_GROUPS.map((group) => {
-          const inGroup = suiting.filter(({ property }) => property.group === group.id);
-          if (inGroup.length === 0) return null;
-          const on = inGroup.filter(isOn).length;
-          return (
-            <Box key={group.id} role="group" aria-label={group.label}>
-              <FormControlLabel
-                label={<b>{group.label}</b>}
-                control={
-                  <Checkbox
-                    size="small"
-                    sx={{ p: 0.5 }}
-                    checked={on === inGroup.length}
-                    indeterminate={on > 0 && on < inGroup.length}
-                    onChange={(_event, checked) => turn(inGroup, checked)}
-                  />
-                }
-              />
-              <Box sx={{ pl: 3, display: 'grid', gridTemplateColumns: '1fr 1fr' }}>
-                {inGroup.map((value) => (
-                  <FormControlLabel
-                    key={keyOf(value.part, value.property)}
-                    label={
-                      value.part === 'self'
-                        ? value.property.label
-                        : `${partLabel(value.part)}: ${value.property.label.toLowerCase()}`
-                    }
-                    slotProps={{ typography: { sx: { fontSize: 13 } } }}
-                    control={
-                      <Checkbox
-                        size="small"
-                        sx={{ p: 0.5 }}
-                        checked={isOn(value)}
-                        onChange={(_event, checked) => turn([value], checked)}
-                      />
-                    }
-                  />
-                ))}
-              </Box>
+    <FormDialog
+      title={`Paste values of ${copied.name}`}
+      verb={`Paste ${counted(chosen.length, 'value')}`}
+      disabled={chosen.length === 0}
+      onDone={paste}
+      width="xs"
+      wide
+      onClose={onClose}
+    >
+      <Typography sx={{ color: quiet, mb: 1 }}>
+        On {nodes.length === 1 ? nodes[0].name : `${nodes.length} elements`} in {site.name}, with their
+        overrides and reach.
+      </Typography>
+      {suiting.length === 0 && <Typography>None of these values applies there.</Typography>}
+      {PROPERTY_GROUPS.map((group) => {
+        const inGroup = suiting.filter(({ property }) => property.group === group.id);
+        if (inGroup.length === 0) return null;
+        const on = inGroup.filter(isOn).length;
+        return (
+          <Box key={group.id} role="group" aria-label={group.label}>
+            <FormControlLabel
+              label={<b>{group.label}</b>}
+              control={
+                <Checkbox
+                  size="small"
+                  sx={{ p: 0.5 }}
+                  checked={on === inGroup.length}
+                  indeterminate={on > 0 && on < inGroup.length}
+                  onChange={(_event, checked) => turn(inGroup, checked)}
+                />
+              }
+            />
+            <Box sx={{ pl: 3, display: 'grid', gridTemplateColumns: '1fr 1fr' }}>
+              {inGroup.map((value) => (
+                <FormControlLabel
+                  key={keyOf(value.part, value.property)}
+                  label={
+                    value.part === 'self'
+                      ? value.property.label
+                      : `${partLabel(value.part)}: ${value.property.label.toLowerCase()}`
+                  }
+                  slotProps={{ typography: { sx: { fontSize: 13 } } }}
+                  control={
+                    <Checkbox
+                      size="small"
+                      sx={{ p: 0.5 }}
+                      checked={isOn(value)}
+                      onChange={(_event, checked) => turn([value], checked)}
+                    />
+                  }
+                />
+              ))}
             </Box>
-          );
-        })}
-        {left.length > 0 && (
-          <Typography sx={{ color: quiet, mt: 1, fontSize: 12 }}>
-            Left out because they do not apply:{' '}
-            {left.map(({ property }) => property.label.toLowerCase()).join(', ')}.
-          </Typography>
-        )}
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" disabled={chosen.length === 0} onClick={paste}>
-          Paste {counted(chosen.length, 'value')}
-        </Button>
-      </DialogActions>
-    </Dialog>
+          </Box>
+        );
+      })}
+      {left.length > 0 && (
+        <Typography sx={{ color: quiet, mt: 1, fontSize: 12 }}>
+          Left out because they do not apply:{' '}
+          {left.map(({ property }) => property.label.toLowerCase()).join(', ')}.
+        </Typography>
+      )}
+    </FormDialog>
   );
 }

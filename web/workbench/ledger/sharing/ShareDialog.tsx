@@ -1,16 +1,5 @@
-import {
-  Box,
-  Button,
-  Checkbox,
-  CircularProgress,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  FormControlLabel,
-  Typography,
-} from '@mui/material';
-import { useEffect, useId, useState } from 'react';
+import { Box, Checkbox, CircularProgress, FormControlLabel, Typography } from '@mui/material';
+import { useEffect, useState } from 'react';
 import {
   idIn,
   ownSections,
@@ -25,6 +14,7 @@ import { selected as select } from '../../../state/desk.ts';
 import { edit, load } from '../../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { quiet } from '../../../ui/theme.ts';
+import { FormDialog } from '../../../ui/FormDialog.tsx';
 
 interface ShareDialogProps {
   site: SiteFrame;
@@ -37,7 +27,6 @@ interface ShareDialogProps {
 /** Puts a section on all pages, and asks which of those that have one of their own keep it. */
 export function ShareDialog({ site, page, section, place, onClose }: ShareDialogProps) {
   const dispatch = useAppDispatch();
-  const heading = useId();
   const pages = useAppSelector((state) => state.documents.open!.site.pages);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [keeping, setKeeping] = useState<ReadonlySet<NodeId>>(new Set());
@@ -63,49 +52,49 @@ export function ShareDialog({ site, page, section, place, onClose }: ShareDialog
     onClose();
   };
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby={heading}>
-      <DialogTitle id={heading}>Put {section.name} on all pages</DialogTitle>
-      <DialogContent>
-        <Typography>
-          It becomes one {what} for all {ids.length} pages, including future ones. A change on any page
-          changes it on all pages.
+    <FormDialog
+      title={`Put ${section.name} on all pages`}
+      verb="Put on all pages"
+      disabled={missing !== ''}
+      cancel="Keep it on this page only"
+      onDone={share}
+      width="xs"
+      wide
+      onClose={onClose}
+    >
+      <Typography>
+        It becomes one {what} for all {ids.length} pages, including future ones. A change on any page changes
+        it on all pages.
+      </Typography>
+      {missing !== '' && trouble === null && (
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mt: 2, color: quiet }}>
+          <CircularProgress size={16} /> Checking the other pages …
+        </Box>
+      )}
+      {trouble !== null && (
+        <Typography role="alert" color="error" sx={{ mt: 2 }}>
+          Not all pages could be loaded, so nothing was changed. {trouble}
         </Typography>
-        {missing !== '' && trouble === null && (
-          <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mt: 2, color: quiet }}>
-            <CircularProgress size={16} /> Checking the other pages …
-          </Box>
-        )}
-        {trouble !== null && (
-          <Typography role="alert" color="error" sx={{ mt: 2 }}>
-            Not all pages could be loaded, so nothing was changed. {trouble}
+      )}
+      {others.length > 0 && (
+        <Box role="group" aria-label={`Pages that keep their own ${what}`} sx={{ mt: 2 }}>
+          <Typography sx={{ fontSize: 13, fontWeight: 700 }}>
+            These have a {what} of their own, which will be removed. Tick those that keep it:
           </Typography>
-        )}
-        {others.length > 0 && (
-          <Box role="group" aria-label={`Pages that keep their own ${what}`} sx={{ mt: 2 }}>
-            <Typography sx={{ fontSize: 13, fontWeight: 700 }}>
-              These have a {what} of their own, which will be removed. Tick those that keep it:
-            </Typography>
-            {others.map(({ id, root, nodes }) => (
-              <FormControlLabel
-                key={id}
-                sx={{ display: 'flex' }}
-                control={<Checkbox size="small" checked={keeping.has(id)} onChange={() => turn(id)} />}
-                label={
-                  <Typography noWrap sx={{ fontSize: 13 }}>
-                    {nodes[root].name}
-                  </Typography>
-                }
-              />
-            ))}
-          </Box>
-        )}
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Keep it on this page only</Button>
-        <Button variant="contained" disabled={missing !== ''} onClick={share}>
-          Put on all pages
-        </Button>
-      </DialogActions>
-    </Dialog>
+          {others.map(({ id, root, nodes }) => (
+            <FormControlLabel
+              key={id}
+              sx={{ display: 'flex' }}
+              control={<Checkbox size="small" checked={keeping.has(id)} onChange={() => turn(id)} />}
+              label={
+                <Typography noWrap sx={{ fontSize: 13 }}>
+                  {nodes[root].name}
+                </Typography>
+              }
+            />
+          ))}
+        </Box>
+      )}
+    </FormDialog>
   );
 }

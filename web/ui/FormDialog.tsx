@@ -1,0 +1,51 @@
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, type DialogProps } from '@mui/material';
+import { useId, type ReactNode } from 'react';
+
+/** What somebody fills in or decides before one thing is done. */
+export interface FormDialogProps {
+  title: ReactNode;
+  /** What is done, as its button says it; absent: there is nothing to do but to close it. */
+  verb?: string;
+  /** What is done cannot be undone, or takes something away. */
+  danger?: boolean;
+  disabled?: boolean;
+  /** What leaving it as it is is called. */
+  cancel?: string;
+  /** How wide it is at most; the `wide` of these takes all of that. */
+  width?: DialogProps['maxWidth'];
+  wide?: boolean;
+  /** Fields stand below one another, apart by a gap. */
+  fields?: boolean;
+  onDone?(): unknown;
+  onClose(): void;
+  children: ReactNode;
+}
+
+/** A dialog with a title, what it is about, and two buttons: one that leaves all as it is, and one that does it. */
+export function FormDialog(props: FormDialogProps) {
+  const { title, verb, danger, disabled, cancel, width, wide, fields, onDone, onClose, children } = props;
+  const id = useId();
+  return (
+    <Dialog open onClose={onClose} fullWidth={wide} maxWidth={width} aria-labelledby={id}>
+      <DialogTitle id={id} sx={{ overflowWrap: 'anywhere' }}>
+        {title}
+      </DialogTitle>
+      <DialogContent sx={fields ? { display: 'grid', gap: 2 } : undefined}>{children}</DialogContent>
+      <DialogActions>
+        <Button onClick={onClose} autoFocus={verb === undefined}>
+          {cancel ?? (verb === undefined ? 'Close' : 'Cancel')}
+        </Button>
+        {verb !== undefined && (
+          <Button
+            {...(danger && { color: 'error' })}
+            variant="contained"
+            disabled={disabled}
+            onClick={() => void onDone?.()}
+          >
+            {verb}
+          </Button>
+        )}
+      </DialogActions>
+    </Dialog>
+  );
+}
