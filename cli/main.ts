@@ -1,3 +1,15 @@
+import {
+  counted,
+  knownIn,
+  lackedWithoutHost,
+  lookup,
+  type NodeId,
+  type PageFindings,
+  plural,
+  readSiteFile,
+  sure,
+  writeSiteFile,
+} from '../core/index.ts';
 import { existsSync, readdirSync } from 'node:fs';
 import { cp, mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -5,16 +17,6 @@ import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { paths } from '../api/paths.ts';
 import type { BackupResponse } from '../api/responses.ts';
-import {
-  counted,
-  lackedWithoutHost,
-  lookup,
-  plural,
-  readSiteFile,
-  writeSiteFile,
-  type NodeId,
-  type PageFindings,
-} from '../core/index.ts';
 import { imageMaker } from '../server/media/imagemaker.ts';
 import { folderTarget, FolderTaken } from '../server/targets/folder.ts';
 import { delivered } from '../server/targets/target.ts';
@@ -54,10 +56,10 @@ async function compile(source: string, target: string): Promise<void> {
   const byHash = new Map(site.frame.assets.map(({ id, hash }) => [hash, lookup(files, id)]));
   const kept = process.env.DIMORPHE_MADE;
   const made = kept ?? (await mkdtemp(join(tmpdir(), 'dimorphe-made-')));
-  const pictures = imageMaker(made, { get: async (hash) => Buffer.from(byHash.get(hash)!, 'base64') });
+  const pictures = imageMaker(made, { get: async (hash) => Buffer.from(knownIn(byHash, hash), 'base64') });
   try {
     const own = {
-      kept: async (_hash: string, id: string) => Buffer.from(lookup(files, id)!, 'base64'),
+      kept: async (_hash: string, id: string) => Buffer.from(sure(lookup(files, id)), 'base64'),
       made: pictures.bytes,
       soon: pictures.begin,
     };

@@ -1,3 +1,4 @@
+import { lookup, type NodeId, type PageFindings, type Site, sure } from '../core/index.ts';
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { existsSync } from 'node:fs';
@@ -9,7 +10,6 @@ import { fileURLToPath } from 'node:url';
 import express, { type Express, type RequestHandler } from 'express';
 import { paths } from '../api/paths.ts';
 import { findFont, fontBytes } from '../server/media/bytes.ts';
-import { lookup, type NodeId, type PageFindings, type Site } from '../core/index.ts';
 
 /** Why a site was not swept, in a sentence. */
 export class NotSwept extends Error {}
@@ -35,7 +35,7 @@ function serving(site: Site, files: Readonly<Record<string, string>>): Express {
       hash,
       {
         type: 'type' in rest ? rest.type : 'font/woff2',
-        bytes: () => Buffer.from(lookup(files, id)!, 'base64'),
+        bytes: () => Buffer.from(sure(lookup(files, id)), 'base64'),
       },
     ]),
   );

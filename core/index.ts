@@ -40,6 +40,7 @@ export { childOrder, type NodeId } from './elements/nodeid.ts';
 export { PARTS, type Part } from './elements/parts.ts';
 export type { Node, Style } from './site/node.ts';
 export { canonicalNode, canonicalSite } from './site/canonical.ts';
+export { knownIn, lastOf, sure, theOne } from './sure.ts';
 export { counted, plural } from './plural.ts';
 export * from './site/site.ts';
 export {

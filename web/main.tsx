@@ -1,5 +1,6 @@
+import { sure } from '../core/index.ts';
 import '@fontsource-variable/atkinson-hyperlegible-next';
 import { createRoot } from 'react-dom/client';
 import { App } from './App.tsx';
 
-createRoot(document.getElementById('root')!).render(<App />);
+createRoot(sure(document.getElementById('root'))).render(<App />);

@@ -1,3 +1,4 @@
+import { lastOf } from '../sure.ts';
 import { viewOf } from '../layered/views.ts';
 import { curveAt } from '../type/curve.ts';
 import { hiddenBy } from '../values/visibility.ts';
@@ -16,7 +17,7 @@ function runs(sizes: readonly number[]): number[][] {
   const made: number[][] = [];
   for (const size of [...new Set(sizes)].sort((one, other) => one - other)) {
     const last = made.at(-1);
-    if (last && size / last.at(-1)! < ALIKE) last.push(size);
+    if (last && size / lastOf(last) < ALIKE) last.push(size);
     else made.push([size]);
   }
   return made;

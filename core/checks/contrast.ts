@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import { applies } from '../site/applies.ts';
 import { blend, interpolateWithPremultipliedAlpha, wcagContrast, type Color } from 'culori';
@@ -155,7 +156,7 @@ export function contrasts(
     const own = ground(part, 'self', view);
     const valueOf = (name: string) => resolve(site, page, part, knownProperty(name), view);
     if (hasTrait(part, 'video')) return { ...own, colours: GREYS, of: 'film' };
-    const parent = page.nodes[part.parent!];
+    const parent = page.nodes[sure(part.parent, 'parent')];
     if (!applies(knownProperty('source'), part.kind, parent.kind)) return own;
     const source = valueOf('source');
     if (plain(source)) return own;

@@ -1,3 +1,4 @@
+import { lastOf } from '../sure.ts';
 import type { Call } from '../edits/perform.ts';
 import { widthsOf, type ViewId } from '../layered/views.ts';
 import { dismissalReason, type Place } from '../site/dismissals.ts';
@@ -57,7 +58,7 @@ export const wide = ({ from, to }: Stretch): string =>
 /** Several stretches in words; of many only where the first begins and the last ends. */
 export function wideAll(stretches: readonly Stretch[]): string {
   if (stretches.length <= 3) return stretches.map(wide).join(' and ');
-  return `at some widths from ${stretches[0].from} to ${stretches.at(-1)!.to} px`;
+  return `at some widths from ${stretches[0].from} to ${lastOf(stretches).to} px`;
 }
 
 /** The views that stretches of widths lie in. */

@@ -1,3 +1,4 @@
+import { knownIn } from '../sure.ts';
 import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import { callOf } from '../edits/perform.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -33,7 +34,7 @@ export const headingOrder: Rule = {
     );
     return textProblems(input, (node, view) => {
       if (!hasTrait(node, 'heading')) return undefined;
-      const last = before.get(view)!.get(node.id)!;
+      const last = knownIn(knownIn(before, view), node.id);
       const level = levelOf(node);
       if (level <= last + 1) return undefined;
       return {

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
@@ -47,7 +48,7 @@ export const landmarks: Rule = {
     textProblems(input, (node, view) => {
       const other = likeBefore(input, node, view);
       if (!other) return undefined;
-      const { role, label } = landmark(node)!;
+      const { role, label } = sure(landmark(node));
       if (ONE.has(role))
         return {
           sentence: `${node.name} and ${other.name} are both marked as ${lookup(SAID, role)}{views}.`,

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { viewAt } from '../layered/views.ts';
 import { callOf } from '../edits/perform.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
@@ -35,7 +36,7 @@ function limited(site: SiteFrame, page: Page, { node }: RunningText, width: numb
 function found(text: RunningText, widths: Stretch[], long: boolean): Found[] {
   if (widths.length === 0) return [];
   const [first] = widths;
-  const lengths = marksOf(first.from, first.to, text.turns).map((width) => text.lineAt(width)!);
+  const lengths = marksOf(first.from, first.to, text.turns).map((width) => sure(text.lineAt(width)));
   const characters = Math.round(long ? Math.max(...lengths) : Math.min(...lengths));
   return [
     {

@@ -1,3 +1,4 @@
+import { knownIn, sure } from '../sure.ts';
 import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import LineBreaker from 'linebreak';
 import { callOf } from '../edits/perform.ts';
@@ -68,7 +69,9 @@ export function wordsToMeasure(site: SiteFrame, page: Page): WordsToMeasure[] {
     .filter(isProse)
     .flatMap((node) =>
       site.views.list.flatMap(({ id: view }): WordsToMeasure[] => {
-        const words = longest(plainText(textIn<string>(node, site.views, knownKind(node.kind).words!, view)));
+        const words = longest(
+          plainText(textIn<string>(node, site.views, sure(knownKind(node.kind).words), view)),
+        );
         if (words.length === 0 || hiddenBy(site, page, node, view) !== undefined) return [];
         const value = <T>(name: string) => resolve(site, page, node, knownProperty(name), view) as T;
         if (value<string>('hyphenation') === 'auto') return [];
@@ -116,7 +119,7 @@ function found(site: SiteFrame, page: Page, words: readonly LongWord[]): Found[]
   if (too.length === 0) return [];
   const [first] = too;
   const view = viewAt(site.views, first.from).id;
-  const { word, ems } = byView.get(view)!;
+  const { word, ems } = knownIn(byView, view);
   const fitting = Math.floor((room(first.from) / ems) * 2) / 2;
   return [
     {

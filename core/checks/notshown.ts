@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import { plainText } from '../markup/fragment.ts';
 import { applies } from '../site/applies.ts';
@@ -123,7 +124,7 @@ function causeText(
   const hider = visitor && hiddenAncestorFor(page, node, visitor);
   if (hider) return { reason: 'audience', ...(hider !== node.id && { by: hider }) };
   if (givesWay(site, page, node, view)) {
-    const set = page.nodes[node.parent!];
+    const set = page.nodes[sure(node.parent, 'parent')];
     return { reason: 'alternates', by: set.children.find((id) => isShown(site, page, page.nodes[id], view)) };
   }
   if (!isShown(site, page, node, view)) return { reason: 'itself' };
@@ -173,8 +174,8 @@ function measured(
   };
   const [first] = front;
   const other = front.every((each) => each !== null && !within(each, id) && !within(id, each));
-  return front.length > 0 && other && front.every((each) => hides(site, page, each!, view))
-    ? { reason: 'covered', by: first! }
+  return front.length > 0 && other && front.every((each) => hides(site, page, sure(each, 'each'), view))
+    ? { reason: 'covered', by: sure(first, 'first') }
     : undefined;
 }
 
@@ -195,7 +196,7 @@ export function notShown(
     const absent = causeText(site, page, node, view, visitor);
     if (absent) return [{ node: node.id, ...absent }];
     const box = boxes.get(node.id);
-    const hidden = box && measured(site, page, box, layout!.width, view);
+    const hidden = box && measured(site, page, box, sure(layout, 'layout').width, view);
     return hidden ? [{ node: node.id, ...hidden }] : [];
   });
 }

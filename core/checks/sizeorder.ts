@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { viewAt, viewOf } from '../layered/views.ts';
 import type { SiteFrame } from '../site/site.ts';
 import { curveAt, turnsOf } from '../type/curve.ts';
@@ -46,7 +47,7 @@ export const sizeOrder: Rule = {
     const styles = sized.filter(({ of }) => 'textStyle' in of);
     const headings = styles
       .filter(({ level }) => level !== undefined)
-      .sort((one, other) => one.level! - other.level!);
+      .sort((one, other) => sure(one.level, 'level') - sure(other.level, 'level'));
     const body = styles.find(({ running }) => running);
     return [
       ...headings.slice(1).flatMap((lesser, index) => inverted(site, lesser, headings[index])),

@@ -1,3 +1,4 @@
+import { lastOf } from '../sure.ts';
 import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import { pictureVariable } from '../elements/properties/background.ts';
 import type { Declarations } from '../elements/properties/property.ts';
@@ -59,7 +60,7 @@ function neededIn(view: View, views: Views, asset: MediaAsset): number {
 /** An image for screens of one and of two px to the px (CSS Images 4, §2.4), in the best type that a browser knows. */
 function imageSet(asset: MediaAsset, needed: number, made: NonNullable<ImageAddresses['made']>): string {
   const widths = widthsFor(asset.width);
-  const suffices = (least: number) => widths.find((width) => width >= least) ?? widths.at(-1)!;
+  const suffices = (least: number) => widths.find((width) => width >= least) ?? lastOf(widths);
   const steps = [suffices(needed), suffices(2 * needed)];
   const options = (['image/avif', 'image/webp'] as const).flatMap((type) =>
     steps.flatMap((width, index) => {

@@ -1,3 +1,4 @@
+import { knownIn, sure } from '../sure.ts';
 import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import { element, type Markup } from '../markup/markup.ts';
 import { isClosed, type Visitor } from '../site/audience.ts';
@@ -43,7 +44,7 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses, vi
       Object.assign(target[0].attributes, { id, tabindex: target[0].tag === 'a' ? undefined : -1 });
     // Where several stand in for one another, by their words or as alternates, the place is before them all: an id is there once, and in every view.
     else {
-      const [{ children }] = making.made.get(parent!)!;
+      const [{ children }] = knownIn(making.made, sure(parent, 'parent'));
       children.splice(children.indexOf(target[0]), 0, element('span', { class: 'place', id, tabindex: -1 }));
     }
   }
@@ -54,7 +55,7 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses, vi
     {},
     ...stopMarkup(site, page),
     ...(isClosed(page, visitor)
-      ? [closedNotice(site, page, visitor!, addresses.visitor)]
+      ? [closedNotice(site, page, sure(visitor, 'visitor'), addresses.visitor)]
       : withNotice(site, page, matter, addresses.page)),
   );
   return knownKind('page').markup(root, {

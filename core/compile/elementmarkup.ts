@@ -1,3 +1,4 @@
+import { theOne } from '../sure.ts';
 import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import { contentOf, type Kind, type MarkupContext } from '../elements/kinds/kind.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -20,7 +21,7 @@ import { nodeClass, textStyleClass, variantClass, wordsClass } from './selectors
 /** What stands where the words of a field do; where views say different ones, each in an element that only those views display. */
 function wordsMarkup(kind: Kind, node: Node, views: Views, address: MarkupContext['address']) {
   return (name: string): Markup['children'] => {
-    const { type } = kind.content.find((field) => field.name === name)!;
+    const { type } = theOne(kind.content, (field) => field.name === name);
     const printed = (words: string): Markup['children'] => {
       if (words === '') return [];
       return [type.editor === 'line' ? words : { html: resolveLinks(words, address) }];

@@ -1,3 +1,4 @@
+import { knownIn, sure } from '../sure.ts';
 import { kindDefault } from '../values/trace.ts';
 import type { ContentField } from '../elements/content/contenttypes.ts';
 import { express } from '../layered/express.ts';
@@ -57,11 +58,11 @@ function expressed(
   views: Views,
   known: ReadonlyMap<ViewId, KnownCss>,
   { style = {}, kind, siblings }: Surroundings,
-  css = property.css!,
+  css = sure(property.css, 'css'),
 ): Layered<Declarations> {
   return express(views, (view) => {
     const value = ownIn(property, layered, views, view);
-    const here = known.get(view.id)!;
+    const here = knownIn(known, view.id);
     if (siblings) return css(value, { ...here.context, ...siblings });
     if (!property.heldBeside) return here.valuesOf(property).of(value);
     const beside = (name: string) => ownIn(knownProperty(name), lookup(style, name), views, view, kind);
@@ -83,10 +84,10 @@ function put(
     return;
   }
   // In which view it is known does not matter.
-  const css = known.get(views.base)!.valuesOf(property);
+  const css = knownIn(known, views.base).valuesOf(property);
   if (layered.base !== undefined) stack.base(css.of(layered.base));
   for (const id in layered.at) {
-    const { value, reach } = lookup(layered.at, id)!;
+    const { value, reach } = sure(lookup(layered.at, id));
     stack.at(id, reach, css.of(value));
   }
 }
@@ -103,7 +104,7 @@ function putStyle(
   const surroundings = { style, kind };
   for (const property of styling.propertiesOf(style)) {
     const on = property.onMedia && media ? media : stack;
-    const layered = lookup(style, property.name)!;
+    const layered = sure(lookup(style, property.name));
     put(on, property, layered, styling.views, known, surroundings);
     if (property.onPicture && media && showsOnePicture(kind))
       media.layered(expressed(property, layered, styling.views, known, surroundings, property.onPicture));
@@ -129,12 +130,14 @@ function addWords(styling: Styling, node: Node, add: (selector: string, stack: S
   const { views } = styling;
   for (const { wording } of ownTextsByView(node)) {
     const variants =
-      wording!.field.varies === 'within' ? variantsOfField(node, views, wording!.field.name) : undefined;
+      sure(wording, 'wording').field.varies === 'within'
+        ? variantsOfField(node, views, sure(wording, 'wording').field.name)
+        : undefined;
     variants?.all.forEach((_words, number) => {
       const stack = styling.stack();
-      const shown = DISPLAYED[wording!.field.type.editor] ?? INLINE;
+      const shown = DISPLAYED[sure(wording, 'wording').field.type.editor] ?? INLINE;
       stack.layered(express(views, ({ id }) => (variants.in.get(id) === number ? shown : ABSENT)));
-      add(`.${wordsClass(node.id, wording!.field.name, number)}`, stack);
+      add(`.${wordsClass(node.id, sure(wording, 'wording').field.name, number)}`, stack);
     });
   }
 }
@@ -202,14 +205,14 @@ export function stackElement(
     addVariants(styling, node, place, whole, add);
   }
   addWords(styling, node, add);
-  if (media) add(within(selector, kind.media!), media);
+  if (media) add(within(selector, sure(kind.media, 'media')), media);
   if (!kind.parts) return;
   for (const part of PARTS) {
     const style = node.style[part];
     const inside = style && kind.parts[part]?.selector;
     if (inside === undefined) continue;
     const own = styling.stack();
-    putStyle(styling, own, undefined, style!, undefined);
+    putStyle(styling, own, undefined, sure(style, 'style'), undefined);
     add(within(selector, inside), own);
   }
 }

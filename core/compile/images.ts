@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { bands, mediaCondition } from '../layered/bands.ts';
 import { express } from '../layered/express.ts';
 import type { Layered } from '../layered/layered.ts';
@@ -167,7 +168,9 @@ export function imagesOf({ site, page, widths, addresses }: ImagesOf) {
     const others = all
       .filter(({ widths: range, value }) => range && value)
       .reverse()
-      .flatMap(({ value, widths: range }) => sourcesFor(value!, node, mediaCondition(range!)));
+      .flatMap(({ value, widths: range }) =>
+        sourcesFor(sure(value, 'value'), node, mediaCondition(sure(range, 'range'))),
+      );
     const base = shown.base ?? all.findLast(({ value }) => value)?.value;
     if (!base) return undefined;
     const own = shown.base ? sourcesFor(shown.base, node) : [];

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { takes } from '../site/applies.ts';
 import { express } from '../layered/express.ts';
 import { kindDefault } from '../values/trace.ts';
@@ -22,7 +23,7 @@ function putDefaults(stack: Stack, media: Stack | undefined, kind: Kind, part: P
     if (!first && kindDefault(kind.name, property, views.list[0], part) === undefined) continue;
     const wanted = (view: View): Declarations => {
       const value: unknown = kindDefault(kind.name, property, view, part) ?? property.initial(view);
-      return property.css!(value, { view, ...contextOf(kind) });
+      return sure(property.css, 'css')(value, { view, ...contextOf(kind) });
     };
     (property.onMedia && media ? media : stack).layered(express(views, wanted));
   }

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { type Kind, type MarkupContext, type MediaReference } from '../elements/kinds/kind.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -90,7 +91,7 @@ export function pageContext(site: SiteFrame, page: Page, addresses: Addresses) {
     if (target.visitor !== undefined) return addresses.visitor?.(target.visitor);
     if (target.file !== undefined) return addresses.file?.(target.file);
     if (target.place === undefined || (target.page ?? page.id) !== page.id)
-      return addresses.page(target.page!, target.place);
+      return addresses.page(sure(target.page, 'page'), target.place);
     if (!lookup(page.nodes, target.place as NodeId)) return target.page && addresses.page(target.page);
     linked.add(target.place as NodeId);
     return linkTo({ place: target.place });

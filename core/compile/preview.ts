@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import type { Markup } from '../markup/markup.ts';
 import { isAtEdge, knownKind } from '../elements/kinds/table.ts';
 import { textsByViewOf } from '../elements/propertytable.ts';
@@ -135,7 +136,8 @@ export function preview(site: SiteFrame, page: Page, addresses: Addresses, befor
   const share =
     sameSite && !followsPlaces(before.shared) && changed.every((id) => sameShare(...at(id), site));
   const markup =
-    sameSite && changed.every((id) => sameMarkup(...at(id)) && sameWidths(page, at(id)[0]!, at(id)[1]!));
+    sameSite &&
+    changed.every((id) => sameMarkup(...at(id)) && sameWidths(page, sure(at(id)[0]), sure(at(id)[1])));
   return {
     site,
     page,

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import equal from 'fast-deep-equal/es6';
 import type { MessageForm } from '../elements/content/message.ts';
 import type { Asset } from '../theme/resources.ts';
@@ -93,7 +94,7 @@ export function compilePage(
   if (before?.site === site && equal(before.places, at.places)) return before.compiled;
   const compiled = compilePageAnew(site, whole, visitor, at, as);
   known.set(form, { site, places: at.places, compiled });
-  if (known.size > FORMS) known.delete(known.keys().next().value!);
+  if (known.size > FORMS) known.delete(sure(known.keys().next().value));
   return compiled;
 }
 
@@ -122,7 +123,7 @@ function compilePageAnew(
   const formed = (asset: Asset, form: ImageForm): string => {
     if (isItself(asset, form)) pictures.add(asset.id);
     else made.set(madePath(asset, form), { asset, form });
-    return addresses.made!(asset, form)!;
+    return sure(sure(addresses.made, 'made')(asset, form));
   };
   // As the style sheet, which lies among the images, sees them.
   const beside = (path: string) => path.replace(/^.*\//, '');

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { fingerprint } from '../fingerprint.ts';
 import { directionOf } from '../markup/direction.ts';
@@ -80,7 +81,12 @@ function manifestOf(site: Site, paths: ImagePaths): string {
   };
   const icon = iconOf(frame);
   const entry = (form: ImageForm, purpose?: string) => ({
-    ...{ src: paths.made(icon!, form), sizes: `${form.width}x${form.width}`, type: form.type, purpose },
+    ...{
+      src: paths.made(sure(icon, 'icon'), form),
+      sizes: `${form.width}x${form.width}`,
+      type: form.type,
+      purpose,
+    },
   });
   return JSON.stringify({
     ...{ name: frame.name, lang: frame.lang, dir: directionOf(frame.lang) },

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { mediaCondition, widthsOfOverride } from '../layered/bands.ts';
 import type { Layered } from '../layered/layered.ts';
 import type { Declarations } from '../elements/properties/property.ts';
@@ -72,7 +73,7 @@ export class Stack {
   layered({ base, at }: Layered<Declarations>): void {
     if (base) this.base(base);
     for (const view in at) {
-      const { value, reach } = lookup(at, view)!;
+      const { value, reach } = sure(lookup(at, view));
       this.at(view, reach, value);
     }
   }

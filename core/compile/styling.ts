@@ -1,3 +1,4 @@
+import { knownIn, sure } from '../sure.ts';
 import type { Kind } from '../elements/kinds/kind.ts';
 import { memoised } from '../memo.ts';
 import type { PartStyle } from '../site/node.ts';
@@ -23,7 +24,7 @@ class ValueCss {
     let css = this.made.get(key);
     if (css) return css;
     if (this.made.size >= MOST_VALUES) this.made.clear();
-    css = this.property.css!(value, this.context);
+    css = sure(this.property.css, 'css')(value, this.context);
     this.made.set(key, css);
     return css;
   }
@@ -60,7 +61,7 @@ class StyleNames {
     this.sorted ??= this.names
       .map(knownProperty)
       .filter((property) => property.css && !property.onChildren)
-      .sort((one, other) => placeOf.get(one.name)! - placeOf.get(other.name)!);
+      .sort((one, other) => knownIn(placeOf, one.name) - knownIn(placeOf, other.name));
     return this.sorted;
   }
 }

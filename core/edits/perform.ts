@@ -1,3 +1,4 @@
+import { knownIn, sure } from '../sure.ts';
 import { createDraft, freeze } from 'immer';
 import type { NodeId } from '../elements/nodeid.ts';
 import { pointer } from '../pointer.ts';
@@ -166,7 +167,7 @@ function draftPages(pages: Site['pages'], first: NodeId) {
     const page = Object.hasOwn(pages, id) ? lookup(pages, id as NodeId) : undefined;
     if (!page) return undefined;
     if (!drafts.has(id)) drafts.set(id, draftPage(page));
-    return drafts.get(id)!.draft;
+    return knownIn(drafts, id).draft;
   };
   const proxy = new Proxy({} as Site['pages'], {
     get: (_target, id) => (typeof id === 'string' ? drafted(id) : undefined),
@@ -174,18 +175,20 @@ function draftPages(pages: Site['pages'], first: NodeId) {
     deleteProperty: (_target, id) => !!put.set(id as string, undefined),
   });
   return {
-    page: drafted(first)!,
+    page: sure(drafted(first)),
     pages: proxy,
     finish() {
       const next = { ...pages };
       const changes: Change[] = [];
       for (const [id, { finish }] of drafts) {
         if (put.has(id)) continue;
-        const before = lookup(pages, id)!;
+        const before = sure(lookup(pages, id));
         const { after, changed } = finished(['pages', id], before, finish());
-        next[id as NodeId] = after!;
+        next[id as NodeId] = sure(after, 'after');
         for (const node of changed)
-          changes.push(between(before.nodes[node], after!.nodes[node], 'pages', id, 'nodes', node));
+          changes.push(
+            between(before.nodes[node], sure(after, 'after').nodes[node], 'pages', id, 'nodes', node),
+          );
       }
       for (const [id, page] of put) {
         if (page) next[id as NodeId] = page;
@@ -212,8 +215,8 @@ function withTree(
     ? changed.map((id) => between(before.nodes[id], after.nodes[id], ...keys, 'nodes', id))
     : [between(before, after, ...keys)];
   if (keys[0] === 'pages')
-    return { site: { ...site, pages: { ...site.pages, [before.id]: after! } }, changes };
-  const { [before.id as string as TreeName]: _before, ...others } = site.frame.shared!;
+    return { site: { ...site, pages: { ...site.pages, [before.id]: sure(after, 'after') } }, changes };
+  const { [before.id as string as TreeName]: _before, ...others } = sure(site.frame.shared, 'shared');
   const shared = { ...others, ...(after && { [before.id]: after }) };
   const { shared: _shared, ...rest } = site.frame;
   const frame = Object.freeze(

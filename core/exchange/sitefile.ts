@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { type Fault, schemaFaults } from '../faults.ts';
 import { pointer } from '../pointer.ts';
 import type { ContentType } from '../elements/content/contenttypes.ts';
@@ -68,7 +69,7 @@ export function readSiteFile(text: string): { ok: true; value: ReadSite } | { ok
   for (const { id, name, hash } of [...site.assets, ...site.fonts]) {
     if (!Object.hasOwn(files, id))
       faults.push({ path: pointer('/files', id), sentence: `“${name}” has no file.` });
-    else if (!areBytesOf(lookup(files, id)!, hash)) {
+    else if (!areBytesOf(sure(lookup(files, id)), hash)) {
       faults.push({
         path: pointer('/files', id),
         sentence: `The file of “${name}” is damaged: its bytes are not those that its SHA-256 names.`,

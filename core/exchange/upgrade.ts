@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 /**
  * Brings what an earlier version of the program has stored to the present form: sites, publications, logged edits, copied elements, and
  * edits that wait in a browser. All of them count their versions together; one ladder of steps leads from each version to the next.
@@ -203,7 +204,7 @@ export function upgradesBy(steps: readonly UpgradeStep[], present: number) {
     /** The operations of an edit that was stored with a version. */
     operations(given: readonly Operation[], version: number): Operation[] {
       return since(version).reduce<Operation[]>(
-        (at, step) => (step.operation ? at.flatMap((each) => step.operation!(each)) : at),
+        (at, step) => (step.operation ? at.flatMap((each) => sure(step.operation, 'operation')(each)) : at),
         given.map((each) =>
           each.op === 'set' ? { ...each, value: upgradedValue(each.path, each.value, version) } : each,
         ),

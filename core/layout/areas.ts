@@ -1,3 +1,4 @@
+import { lastOf } from '../sure.ts';
 import { heldSpan, heldStart } from './spans.ts';
 
 /** The columns and rows that a part of an overlay takes; 1-based, whole. */
@@ -103,7 +104,7 @@ export function spacedEvenly(areas: readonly Area[], axis: Axis, step?: number):
   );
   const lengths = order.map((index) => stretch(areas[index], axis).length);
   const first = stretch(areas[order[0]], axis).start;
-  const last = endOf(areas[order.at(-1)!], axis);
+  const last = endOf(areas[lastOf(order)], axis);
   const room = Math.max(0, last - first - lengths.reduce((sum, each) => sum + each, 0));
   const gaps = order.length - 1;
   const next = [...areas];

@@ -1,3 +1,4 @@
+import { knownIn, sure, theOne } from '../sure.ts';
 import { firstFree, rowsFor, rowsTaken, type Area } from './areas.ts';
 import { around, columnEdges, type Box } from './boxes.ts';
 import { imagesFirst, readingOrder } from './reading.ts';
@@ -61,9 +62,9 @@ interface Together {
   box: Box;
 }
 
-const kindsOf = (group: readonly Arrangeable[]): string =>
+const rolesOf = (group: readonly Arrangeable[]): string =>
   group
-    .map(({ role: kind }) => kind)
+    .map(({ role }) => role)
     .sort()
     .join(' ');
 
@@ -76,7 +77,7 @@ function clusters(things: readonly Arrangeable[], way: ArrangeWay): Together[] {
   const readable = units.map(({ box, behind, members }, index) => ({
     id: String(index),
     box,
-    kind: kindsOf(behind ? [behind, ...members] : members),
+    role: rolesOf(behind ? [behind, ...members] : members),
   }));
   const read =
     way === 'images first'
@@ -94,7 +95,7 @@ function togetherOf(group: readonly Arrangeable[]): Together {
   const order = readingOrder(members);
   return {
     behind,
-    members: order.map((id) => members.find((each) => each.id === id)!),
+    members: order.map((id) => theOne(members, (each) => each.id === id)),
     box: around(group.map(({ box }) => box)),
   };
 }
@@ -112,15 +113,15 @@ const widthOf = ({ column, span }: Strip, { columns, gutter, width }: ArrangeGri
 
 /** How many rows a thing takes in a strip: words as many as they would grow to at least, an image about its shape. */
 function rowsIn(
-  { box, role: kind, height: measured }: Arrangeable,
+  { box, role, height: measured }: Arrangeable,
   strip: Strip,
   grid: ArrangeGrid,
   inset = 0,
 ): number {
   const width = Math.max(1, widthOf(strip, grid) - inset);
-  if (kind === 'picture') return Math.max(1, Math.round((width * box.height) / box.width / grid.rowHeight));
+  if (role === 'picture') return Math.max(1, Math.round((width * box.height) / box.width / grid.rowHeight));
   if (measured !== undefined) return rowsFor(measured, grid.rowHeight);
-  const height = kind === 'words' && width < box.width ? (box.height * box.width) / width : box.height;
+  const height = role === 'words' && width < box.width ? (box.height * box.width) / width : box.height;
   // Rows grow with what is in them; those that are too many would leave a gap.
   return Math.max(1, Math.floor(height / grid.rowHeight + 0.001));
 }
@@ -153,7 +154,7 @@ function stackedFrom(
   for (let index = 0; index < things.length; index += 1) {
     const [thing, next] = [things[index], things.at(index + 1)];
     const sign = next && isIconOf(thing.box, next.box) ? thing : undefined;
-    const line = sign ? next! : next && isIconOf(next.box, thing.box) ? thing : undefined;
+    const line = sign ? sure(next, 'next') : next && isIconOf(next.box, thing.box) ? thing : undefined;
     const mark = sign ?? (line ? next : undefined);
     const inset = line && mark && insetBy(mark.box, line.box, strip, grid);
     if (line && mark && inset !== undefined) {
@@ -189,7 +190,7 @@ function stackedFrom(
 
 /** What lies on something is put one below another on it, in a column from its sides where there are enough. */
 function over({ behind, members }: Together, strip: Strip, from: number, grid: ArrangeGrid): ArrangedPart[] {
-  const back = behind!;
+  const back = sure(behind, 'behind');
   const narrow: Strip = { column: strip.column + 1, span: strip.span - 2 };
   const room = narrow.span > 0 && members.every(({ least }) => least <= widthOf(narrow, grid));
   const parts = stackedFrom(members, room ? narrow : strip, from + 1, grid);
@@ -239,7 +240,7 @@ function fitsBeside(one: Together, other: Together, half: number): boolean {
 function uncovered(parts: readonly ArrangedPart[], things: ReadonlyMap<string, Arrangeable>): ArrangedPart[] {
   const placed: (Area & { box: Box; inset?: number })[] = [];
   return parts.map((each) => {
-    const { box } = things.get(each.id)!;
+    const { box } = knownIn(things, each.id);
     // A sign may share the columns of its line alone where that keeps room for it.
     const area = firstFree(
       each.area,

@@ -1,3 +1,4 @@
+import { lastOf } from '../sure.ts';
 import { around, bottom, right, type Box } from './boxes.ts';
 import { clustered, covered, isBeside, sharedAcross, sharedDown, TOUCH } from './relations.ts';
 
@@ -212,7 +213,7 @@ function cardsOf(stack: readonly Block[], others: readonly Block[]): Block[][] {
   const cards: Block[][] = [];
   stack.forEach((block, index) => {
     if (index === 0 || begins(block, index)) cards.push([block]);
-    else cards.at(-1)!.push(block);
+    else lastOf(cards).push(block);
   });
   return cards;
 }

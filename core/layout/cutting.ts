@@ -1,3 +1,4 @@
+import { lastOf } from '../sure.ts';
 import { around, bottom, right, type Box } from './boxes.ts';
 import { joinedBlock, kindsOf, periodOf, type Block, type Reading } from './blocks.ts';
 import { clustered, isBeside, TOUCH } from './relations.ts';
@@ -9,7 +10,7 @@ function parted<T>(things: readonly T[], from: (thing: T) => number, to: (thing:
   let end = -Infinity;
   for (const thing of sorted) {
     if (from(thing) >= end - TOUCH) parts.push([thing]);
-    else parts.at(-1)!.push(thing);
+    else lastOf(parts).push(thing);
     end = Math.max(end, to(thing));
   }
   return parts;
@@ -98,7 +99,7 @@ function nearBands(bands: readonly Block[][], across: number): Block[][][] {
   const groups: Block[][][] = [];
   for (const band of bands) {
     const before = groups.at(-1);
-    if (before && gapsOf([before.at(-1)!, band], 'down')[0] <= across) before.push(band);
+    if (before && gapsOf([lastOf(before), band], 'down')[0] <= across) before.push(band);
     else groups.push([band]);
   }
   return groups.length < bands.length ? groups : [[...bands]];
@@ -162,7 +163,7 @@ function readColumns(columns: readonly Block[][]): Reading {
   const groups = [[columns[0]]];
   gaps.forEach((gap, index) => {
     if (gap >= Math.min(widest, WIDE_GAP * widest)) groups.push([columns[index + 1]]);
-    else groups.at(-1)!.push(columns[index + 1]);
+    else lastOf(groups).push(columns[index + 1]);
   });
   return across(groups.map((group) => cut(group.flat())));
 }

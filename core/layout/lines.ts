@@ -1,3 +1,4 @@
+import { knownIn, sure } from '../sure.ts';
 import type { Arrangeable, Arranged, ArrangedPart, ArrangeGrid, ArrangeWay } from './arrange.ts';
 import { columnEdges } from './boxes.ts';
 import { imagesFirst, readingOrder } from './reading.ts';
@@ -50,8 +51,8 @@ export function arrangedInLines<Id extends string>(
 ): Arranged<Id> {
   const byId = new Map(things.map((thing) => [thing.id, thing]));
   const read =
-    way === 'images first' ? imagesFirst(things, ({ kind }) => kind === 'picture') : readingOrder(things);
-  const order = read.map((id) => byId.get(id)!);
+    way === 'images first' ? imagesFirst(things, ({ role }) => role === 'picture') : readingOrder(things);
+  const order = read.map((id) => knownIn(byId, id));
   const parts: ArrangedPart<Id>[] = [];
   let rows = 0;
   const line = (members: readonly { id: Id; span: number }[]) => {
@@ -73,7 +74,7 @@ export function arrangedInLines<Id extends string>(
     else if (shares)
       line([
         { id: one.id, span: shares[0] },
-        { id: other!.id, span: shares[1] },
+        { id: sure(other, 'other').id, span: shares[1] },
       ]);
     else line([{ id: one.id, span: grid.columns }]);
     index += small.length || (shares ? 2 : 1);

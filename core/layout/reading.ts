@@ -8,7 +8,7 @@ export interface Readable<Id extends string = string> {
   id: Id;
   box: Box;
   /** What kind of thing it is: `words`, `picture`, or another; things of the same kinds in rows or columns are read alike. */
-  kind?: string;
+  role: string | undefined;
 }
 
 /** So many things that hold others are told apart; what overlaps deeper than that is read from the top. */
@@ -44,7 +44,7 @@ function readThings(things: readonly Readable[], members: readonly number[], dep
     return {
       box: around(cluster.map((each) => things[each].box)),
       kind: cluster
-        .map((each) => things[each].kind ?? '')
+        .map((each) => things[each].role ?? '')
         .sort()
         .join(' '),
       reading: overlaps ? readOverlapping(things, cluster, depth) : across(byLeft(things, cluster)),

@@ -1,3 +1,4 @@
+import { knownIn, sure } from '../sure.ts';
 import { rowsFor, united, type Area } from './areas.ts';
 import type { ArrangeGrid } from './arrange.ts';
 import { around, bottom, columnEdges, right, type Box } from './boxes.ts';
@@ -229,7 +230,7 @@ function gapsOf<Id extends string>({ units }: Work<Id>): Gap<Id>[] {
   );
   const sorted = units.toSorted((one, other) => one.area.row - other.area.row);
   return sorted.flatMap((unit, index): Gap<Id>[] => {
-    const upper = sorted.at(index - 1)!;
+    const upper = sure(sorted.at(index - 1));
     if (index === 0 || !alone.has(unit) || !alone.has(upper) || !above(upper, unit)) return [];
     // Where others stand between them in the base, the room there is none of theirs.
     const between = units.some(
@@ -237,7 +238,9 @@ function gapsOf<Id extends string>({ units }: Work<Id>): Gap<Id>[] {
     );
     if (between) return [];
     const rows = unit.area.row - endOf(upper.area);
-    return [{ unit, above: upper, rows, base: unit.base!.top - bottom(upper.base!) }];
+    return [
+      { unit, above: upper, rows, base: sure(unit.base, 'base').top - bottom(sure(upper.base, 'base')) },
+    ];
   });
 }
 
@@ -282,7 +285,7 @@ const TIMES = 8;
 
 /** The parts of an overlay put together to units, in the order in which they are read in the base. */
 function unitsOf<Id extends string>(things: readonly Tidyable<Id>[]): Unit<Id>[] {
-  const read = readingOrder(things.map(({ id, base, box }) => ({ id, box: base ?? box })));
+  const read = readingOrder(things.map(({ id, base, box }) => ({ id, role: undefined, box: base ?? box })));
   const place = new Map(read.map((id, index) => [id, index]));
   const parts = things.map((thing): Part<Id> => ({ ...thing, inside: false }));
   return clustered(parts, together)
@@ -293,7 +296,7 @@ function unitsOf<Id extends string>(things: readonly Tidyable<Id>[]): Unit<Id>[]
         area: united(members.map(({ area }) => area)),
         box: around(members.map(({ box }) => box)),
         ...(bases.length > 0 && { base: around(bases) }),
-        place: Math.min(...members.map(({ id }) => place.get(id)!)),
+        place: Math.min(...members.map(({ id }) => knownIn(place, id))),
       };
     })
     .sort((one, other) => one.place - other.place);
@@ -318,7 +321,7 @@ export function tidied<Id extends string>(things: readonly Tidyable<Id>[], grid:
   return {
     mends: saidOnce(work.mends),
     parts: things.flatMap(({ id, area: { row, rows } }) => {
-      const { area, inside } = parts.get(id)!;
+      const { area, inside } = knownIn(parts, id);
       return inside || row !== area.row || rows !== area.rows ? [{ id, area, inside }] : [];
     }),
   };

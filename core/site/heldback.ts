@@ -1,3 +1,4 @@
+import { theOne } from '../sure.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import type { PageHead, Site } from './site.ts';
@@ -13,7 +14,7 @@ const withThose = <E extends { id: string }>(entries: readonly E[], others: read
 /** Two pages of one address; none where each has its own. */
 function sameAddress(heads: readonly PageHead[]): PageHead[] {
   const second = heads.find(({ slug }, index) => heads.findIndex((each) => each.slug === slug) < index);
-  return second ? [heads.find(({ slug }) => slug === second.slug)!, second] : [];
+  return second ? [theOne(heads, ({ slug }) => slug === second.slug), second] : [];
 }
 
 /**

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Page } from './site.ts';
 
@@ -46,8 +47,8 @@ export function followed<R>(
     const changed = earlier && changedSince(earlier, page);
     const result = changed
       ? changed.length === 0
-        ? last!.result
-        : update(last!.result, earlier, page, changed)
+        ? sure(last, 'last').result
+        : update(sure(last, 'last').result, earlier, page, changed)
       : whole(page);
     last = { page: new WeakRef(page), result };
     return result;

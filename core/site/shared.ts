@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { hasTrait } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Node } from './node.ts';
@@ -179,7 +180,7 @@ const alike = (one: readonly unknown[], other: readonly unknown[]): boolean =>
 export function composed(frame: SiteFrame, page: Page): Page {
   const { shared } = frame;
   const trees = [
-    ...(shared ? sharedOn(frame, headOf(frame, page.id)).map((place) => shared[place]!) : []),
+    ...(shared ? sharedOn(frame, headOf(frame, page.id)).map((place) => sure(shared[place])) : []),
     ...linkedOn(frame, page),
   ];
   const lost = [...linkable(page).keys()].some((id) => !page.nodes[id] && !linkedAt(frame, id));
@@ -189,7 +190,7 @@ export function composed(frame: SiteFrame, page: Page): Page {
   const isKnown = known && alike(known.trees, trees);
   const made = isKnown ? known : { trees, whole: put(page, trees) };
   const before = last?.page.deref();
-  if (!isKnown && before?.id === page.id) follow(last!.composed, before, made, page);
+  if (!isKnown && before?.id === page.id) follow(sure(last, 'last').composed, before, made, page);
   composedOf.set(page, made);
   last = { page: new WeakRef(page), composed: made };
   return made.whole;

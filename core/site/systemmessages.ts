@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import {
   filled,
   SYSTEM_MESSAGES,
@@ -36,7 +37,7 @@ export function hostMessages(frame: SiteFrame): HostMessages | undefined {
     languagesOf(frame).map((lang) => [lang, systemMessages([lang, frame.lang], frame.words)]),
   );
   const isUsual = Object.values(words).every((each) =>
-    Object.entries(each).every(([id, says]) => says === lookup(SYSTEM_MESSAGES, id)!.says),
+    Object.entries(each).every(([id, says]) => says === sure(lookup(SYSTEM_MESSAGES, id)).says),
   );
   return isUsual ? undefined : { lang: frame.lang, words };
 }

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { hasTrait } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Page } from './site.ts';
@@ -33,7 +34,7 @@ export function withoutEmptySets(page: Page, parents: Iterable<NodeId>): void {
   for (const id of new Set(parents)) {
     const set = page.nodes[id];
     if (!hasTrait(set, 'alternating') || set.children.length > 0) continue;
-    const { children } = page.nodes[set.parent!];
+    const { children } = page.nodes[sure(set.parent, 'parent')];
     children.splice(children.indexOf(id), 1);
     delete page.nodes[id];
   }

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { stepType } from '../elements/valuetypes/space.ts';
 import { isImage, isVideo, type StepSize } from '../theme/resources.ts';
 import { leftOut, type SystemMessage } from '../elements/content/systemmessages.ts';
@@ -49,7 +50,7 @@ export function frameRules(frame: SiteFrame): Fault[] {
   frame.spacing.forEach(({ size }, index) => {
     faults.push(
       ...layeredFaults(size, pointer('/spacing', index, 'size'), frame, (value) =>
-        stepType.fault!(value as StepSize, frame),
+        sure(stepType.fault, 'fault')(value as StepSize, frame),
       ),
     );
     if (size.base === undefined) {
@@ -60,7 +61,7 @@ export function frameRules(frame: SiteFrame): Fault[] {
     }
   });
   frame.colours.forEach((colour, index) => {
-    const fault = propertyOf('colour')!.type.fault!(colour.value, { ...frame, colours: [] });
+    const fault = sure(sure(propertyOf('colour')).type.fault)(colour.value, { ...frame, colours: [] });
     if (fault) faults.push({ path: pointer('/colours', index, 'value'), sentence: fault });
   });
   frame.textStyles.forEach((style, index) => {

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { hasTrait, kindOf, standsOnPage, takesKind } from '../elements/kinds/table.ts';
 import equal from 'fast-deep-equal';
 import type { Kind } from '../elements/kinds/kind.ts';
@@ -106,7 +107,9 @@ function treeFaults(page: Page, path: string, linked: Linked): Fault[] {
     if (reached.has(id)) faults.push({ path: from, sentence: `The element “${id}” is in two places.` });
     else if (!node) {
       const block = parent === null ? undefined : linked(id);
-      const fault = block ? misplacedBlock(page, page.nodes[parent!], block) : `There is no element “${id}”.`;
+      const fault = block
+        ? misplacedBlock(page, page.nodes[sure(parent, 'parent')], block)
+        : `There is no element “${id}”.`;
       if (fault) faults.push({ path: from, sentence: fault });
       reached.add(id);
     } else if (node.id !== id || node.parent !== parent) {
@@ -154,8 +157,11 @@ function nodeFaults(node: Node, page: Page, frame: SiteFrame, path: string): Fau
   const faults: Fault[] = [];
   const parent = node.parent === null ? undefined : page.nodes[node.parent];
   const holder = parent && placeHolder(page, parent);
-  if (parent && ![parent, holder].every((each) => takesKind(each!.kind, node.kind))) {
-    faults.push({ path: `${path}/parent`, sentence: `A ${node.kind} cannot be in a ${holder!.kind}.` });
+  if (parent && ![parent, holder].every((each) => takesKind(sure(each, 'each').kind, node.kind))) {
+    faults.push({
+      path: `${path}/parent`,
+      sentence: `A ${node.kind} cannot be in a ${sure(holder, 'holder').kind}.`,
+    });
   }
   if (!parent && !hasTrait(node, 'page')) {
     faults.push({ path: `${path}/parent`, sentence: 'Only the page itself has no parent.' });
@@ -174,7 +180,7 @@ function nodeFaults(node: Node, page: Page, frame: SiteFrame, path: string): Fau
   }
   for (const required of kind.required ?? []) {
     if (lookup(node.style.self, required)?.base === undefined) {
-      const label = propertyOf(required)!.label;
+      const label = sure(propertyOf(required)).label;
       faults.push({
         path: pointer(path, 'style', 'self', required),
         sentence: `${label} needs a value in the base view.`,

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import type { Fault } from '../faults.ts';
 import { pointer } from '../pointer.ts';
 import { propertyOf } from '../elements/propertytable.ts';
@@ -14,7 +15,7 @@ export function styleFaults(
   allowed: (property: Property) => boolean,
 ): Fault[] {
   return Object.entries(style).flatMap(([name, layered]) => {
-    const property = propertyOf(name)!;
+    const property = sure(propertyOf(name));
     const here = pointer(path, name);
     if (!allowed(property))
       return [{ path: here, sentence: `${property.label} does not apply to this element.` }];

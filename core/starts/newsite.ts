@@ -1,3 +1,4 @@
+import { lastOf } from '../sure.ts';
 import { canonicalSite } from '../site/canonical.ts';
 import { FORMAT, FORMAT_VERSION } from '../site/format.ts';
 import { siteFrom, type Site, type TextStyle } from '../site/site.ts';
@@ -37,7 +38,7 @@ const growing = (min: number, max: number, from: View, to: View, later = 0): Tex
 /** A size that grows up to the base view, and on in views that are wider. */
 function grown(views: Views, sizeIn: (view: View) => number): Layered<TextSize> {
   const base = views.list[viewIndex(views, views.base)];
-  const [narrowest, widest] = [views.list[0], views.list.at(-1)!];
+  const [narrowest, widest] = [views.list[0], lastOf(views.list)];
   const size = growing(sizeIn(narrowest), sizeIn(base), narrowest, base);
   if (widest === base || sizeIn(widest) === sizeIn(base)) return { base: size };
   const next = views.list[viewIndex(views, views.base) + 1];

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import type { Font, SiteResources } from './resources.ts';
 import { lookup } from '../lookup.ts';
 
@@ -78,7 +79,7 @@ const STAND_INS: Record<string, [number, number, number]> = {
 };
 
 function standInOf(id: string, fallback: Family['fallback']): StandIn {
-  const [sizeAdjust, ascent, descent] = lookup(STAND_INS, id)!;
+  const [sizeAdjust, ascent, descent] = sure(lookup(STAND_INS, id));
   return { name: `${id} stand-in`, local: LOCAL[fallback], sizeAdjust, ascent, descent };
 }
 

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { kinksOf, measureAt, WINDOW, type Measure } from './measure.ts';
 import { isFluid, type Fluid } from './fluid.ts';
 import { shareAt, type Proportional } from './proportional.ts';
@@ -171,6 +172,6 @@ function leastEnlarged(least: number, most: number, size: (least: number) => Tex
 export function enlargeable<S extends Fluid | Proportional>(size: S): S {
   if (isFluid(size)) return { ...size, min: leastEnlarged(size.min, size.max, (min) => ({ ...size, min })) };
   const held: Proportional = { ...size, most: size.most ?? Math.round((size.share * WIDEST_PLACE) / 100) };
-  const least = leastEnlarged(held.least ?? 1, held.most!, (each) => ({ ...held, least: each }));
+  const least = leastEnlarged(held.least ?? 1, sure(held.most, 'most'), (each) => ({ ...held, least: each }));
   return { ...held, least } as S;
 }

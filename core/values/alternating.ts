@@ -1,3 +1,4 @@
+import { lastOf } from '../sure.ts';
 import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { ViewId } from '../layered/views.ts';
@@ -63,7 +64,7 @@ export function alternatingRuns(site: SiteFrame, page: Page): AlternatingRun[] {
   return sourceOrder(page).flatMap((parent): AlternatingRun[] => {
     const runs: NodeId[][] = [[]];
     for (const id of parent.children) {
-      if (partsOf(page, page.nodes[id])) runs.at(-1)!.push(id);
+      if (partsOf(page, page.nodes[id])) lastOf(runs).push(id);
       else runs.push([]);
     }
     return runs

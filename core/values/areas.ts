@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { hasTrait } from '../elements/kinds/table.ts';
 import { heldArea, rowsTaken, type Area } from '../layout/areas.ts';
 import { heldSpan, heldStart } from '../layout/spans.ts';
@@ -83,7 +84,7 @@ export function fillsArea(site: SiteFrame, page: Page, node: Node, view: ViewId)
  * overlay. Rows that are higher by what is in them make it more.
  */
 export function leastAreaHeight(site: SiteFrame, page: Page, node: Node, view: ViewId): number {
-  const overlay = page.nodes[node.parent!];
+  const overlay = page.nodes[sure(node.parent, 'parent')];
   const value = (name: string) => resolve(site, page, overlay, knownProperty(name), view) as number;
   const { rows } = placementIn(site, page, node, view);
   const all = Math.max(value('leastRows'), rowsTaken(partsIn(site, page, overlay, view).map(({ at }) => at)));

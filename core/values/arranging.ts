@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import type { Arrangeable, Arranged, ArrangeGrid } from '../layout/arrange.ts';
 import { heldSpan } from '../layout/spans.ts';
@@ -166,7 +167,7 @@ function changed({ node, values }: LaidOut, holds: (name: string) => unknown): L
 function orderWith(site: SiteFrame, container: Node, view: ViewId, arranged: readonly NodeId[]): NodeId[] {
   const moved = new Set(arranged);
   const left = [...arranged];
-  return childrenIn(site, container, view).map((id) => (moved.has(id) ? left.shift()! : id));
+  return childrenIn(site, container, view).map((id) => (moved.has(id) ? sure(left.shift()) : id));
 }
 
 /** What a layout of a container changes in a view. */

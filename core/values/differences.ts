@@ -1,3 +1,4 @@
+import { knownIn, sure } from '../sure.ts';
 import type { Node } from '../site/node.ts';
 import type { Property } from '../elements/properties/property.ts';
 import { PARTS, type Part } from '../elements/parts.ts';
@@ -27,12 +28,12 @@ function ofPart(site: SiteFrame, page: Page, node: Node, part: Part, view: ViewI
   if (!style) return [];
   return Object.entries(style)
     .filter(([, layered]) => layered.at?.[view])
-    .sort(([one], [other]) => placeOf.get(one)! - placeOf.get(other)!)
+    .sort(([one], [other]) => knownIn(placeOf, one) - knownIn(placeOf, other))
     .map(([name, layered]) => {
       const property = knownProperty(name);
       const rest = { ...style, [name]: withoutValue(layered, site.views, view) };
       const without: Node = { ...node, style: { ...node.style, [part]: rest } };
       const instead = resolve(site, page, without, property, view, part);
-      return { node, part, property, value: layered.at![view].value, instead };
+      return { node, part, property, value: sure(layered.at, 'at')[view].value, instead };
     });
 }

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { targetOf } from '../markup/link.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -87,7 +88,7 @@ export function linkedPlaces(site: Site): ReadonlyMap<string, ReadonlySet<string
         const { page, place } = targetOf(link) ?? {};
         const target = lookup(site.pages, page as NodeId) as Page | undefined;
         if (!target || !lookup(composed(site.frame, target).nodes, place as NodeId)) continue;
-        places.set(target.id, (places.get(target.id) ?? new Set()).add(place!));
+        places.set(target.id, (places.get(target.id) ?? new Set()).add(sure(place, 'place')));
       }
   return places;
 }

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import type { ContentType } from '../elements/content/contenttypes.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
@@ -58,7 +59,7 @@ export function variantsOfField<T>(node: Node, views: Views, field: string): Tex
 /** The contents of an element where views show another element in its place; undefined where one is enough. */
 export function variantsOfElement(node: Node, views: Views): TextVariants<Node['content']> | undefined {
   const fields = ownTextsByView(node).flatMap(({ wording }) =>
-    wording!.field.varies === 'whole' ? [wording!.field.name] : [],
+    sure(wording, 'wording').field.varies === 'whole' ? [sure(wording, 'wording').field.name] : [],
   );
   if (fields.length === 0) return undefined;
   const made = variantsBy(views, (view) => fields.map((field) => textIn<unknown>(node, views, field, view)));
@@ -115,9 +116,11 @@ export interface StaleText {
 /** The texts by view of an element that may have to follow what its content says now. */
 export const staleTexts = (node: Node): StaleText[] =>
   ownTextsByView(node).flatMap((property) => {
-    const now = overNow(node, property.wording!.field.name);
-    return Object.entries(lookup(node.style.self!, property.name)!.at ?? {}).flatMap(([view, { value }]) => {
-      const { over } = value as TextByView;
-      return over === undefined || over === now ? [] : [{ property, view: view as ViewId }];
-    });
+    const now = overNow(node, sure(property.wording, 'wording').field.name);
+    return Object.entries(sure(lookup(sure(node.style.self, 'self'), property.name)).at ?? {}).flatMap(
+      ([view, { value }]) => {
+        const { over } = value as TextByView;
+        return over === undefined || over === now ? [] : [{ property, view: view as ViewId }];
+      },
+    );
   });

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import type { Layered } from '../layered/layered.ts';
 import type { Node } from '../site/node.ts';
 import type { Part } from '../elements/parts.ts';
@@ -85,10 +86,11 @@ export function trace(
     const picture = held(node.style[part]?.source as Layered<string> | undefined, site.views, view)?.value;
     const asset = site.assets.find(({ id }) => id === picture);
     const ownValue: unknown = asset && property.ofPicture(asset);
-    if (ownValue !== undefined) return { value: ownValue, source: { from: 'picture', asset: asset!.id } };
+    if (ownValue !== undefined)
+      return { value: ownValue, source: { from: 'picture', asset: sure(asset, 'asset').id } };
   }
   if (property.inherits && (part !== 'self' || node.parent !== null)) {
-    const holder = part === 'self' ? page.nodes[node.parent!] : node;
+    const holder = part === 'self' ? page.nodes[sure(node.parent, 'parent')] : node;
     const above = trace(site, page, holder, 'self', property, view);
     if (above.source.from === 'parent') return above;
     if (above.source.from !== 'initial') {

@@ -1,3 +1,4 @@
+import { sure } from '../sure.ts';
 import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import { heldSpan } from '../layout/spans.ts';
 import {
@@ -121,7 +122,7 @@ export function widthsIn(site: SiteFrame, page: Page) {
   function besideOf(node: Node, view: ViewId): Measure {
     const offset = value<Offset>(node, 'offsetAcross', view);
     if (!offset) return sum(space(node, 'marginLeft', view), space(node, 'marginRight', view));
-    const sides = { start: 1, center: 0, end: 1, stretch: 2 }[value<Hold>(node, 'heldAcross', view)!];
+    const sides = { start: 1, center: 0, end: 1, stretch: 2 }[sure(value<Hold>(node, 'heldAcross', view))];
     return pixels('px' in offset ? offset.px * sides : 0);
   }
 
@@ -216,7 +217,7 @@ export function widthsIn(site: SiteFrame, page: Page) {
       const tiled = knownKind(node.kind).traits.includes('tiled');
       const outer = outerWidth(node, view, tiled ? undefined : natural + borders(node, view));
       if (!tiled) return drawn(outer);
-      const tiles = value<number>(node, 'tiles', view)!;
+      const tiles = sure(value<number>(node, 'tiles', view));
       const gaps = times(space(node, 'gap', view), (tiles - 1) / tiles);
       return drawn(minus(times(outer, 1 / tiles), gaps));
     },

@@ -1,6 +1,6 @@
+import { lastOf, MESSAGES_PATH, MISSING_PATH, SIGN, signedInPath, sure } from '../../core/index.ts';
 import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http';
 import type { Logger } from 'pino';
-import { MISSING_PATH, MESSAGES_PATH, SIGN, signedInPath } from '../../core/index.ts';
 import { MISDIRECTED, type HostCheck } from '../allowedhosts.ts';
 import type { SenderOf } from '../proxies.ts';
 import type { MessageStore } from '../store/messages.ts';
@@ -40,7 +40,7 @@ function fileAt(parts: string[], closed: boolean): { path: string; folder: boole
   const path = parts.join('/');
   if (path === '') return { path: 'index.html', folder: !closed };
   if (closed) return { path: `${path}/index.html`, folder: false };
-  return /\.\w+$/.test(parts.at(-1)!)
+  return /\.\w+$/.test(lastOf(parts))
     ? { path, folder: false }
     : { path: `${path}/index.html`, folder: true };
 }
@@ -63,7 +63,7 @@ function formOf(
   byVisitor: boolean,
 ) {
   const coding = accepted(acceptEncoding).find((each) => encoded[each] !== undefined);
-  const form = coding === undefined ? hash : encoded[coding]!;
+  const form = coding === undefined ? hash : sure(encoded[coding]);
   const etag = `"${form.slice(0, 32)}"`;
   const headers: Record<string, string> = {
     ETag: etag,
@@ -154,7 +154,7 @@ export function host({
     const { path, folder } = fileAt(rest, closed);
     const found = await publisher.earlierFile(site, state, path);
     if (!found || found.audience) return noPage(response, messagesFrom());
-    if (folder) return send(response, 301, { Location: `${request.url!.split('?', 1)[0]}/` });
+    if (folder) return send(response, 301, { Location: `${sure(request.url, 'url').split('?', 1)[0]}/` });
     if (found.movedTo !== undefined)
       return send(response, 301, { Location: `/publication/${state}/${site}/${found.movedTo}` });
     const headers = { 'Cache-Control': 'no-store', 'Content-Type': found.type, 'X-Robots-Tag': 'noindex' };
@@ -203,7 +203,7 @@ export function host({
       const { preview, live } = await find(at);
       const file = preview ?? live;
       if (!file || (file.audience && !isMember)) return undefined;
-      return (preview?.bytes ?? (await publisher.bytes(live!.hash))).toString();
+      return (preview?.bytes ?? (await publisher.bytes(sure(live, 'live').hash))).toString();
     };
     const messages = async (language?: string) => messagesFrom(await text(MESSAGES_PATH), language);
     // Nobody signs in at what is not there, and no cookie speaks of it.
@@ -217,7 +217,7 @@ export function host({
       const { path: file } = fileAt(rest, closed);
       return takeMessage(request, response, {
         ...{ site, draft, text, messages },
-        address: request.url!.split('?', 1)[0],
+        address: sure(request.url, 'url').split('?', 1)[0],
         page: path.slice(root.length).slice(0, LONGEST_ADDRESS),
         html: async () =>
           (isMember ? await text(signedInPath(file)) : undefined) ??
@@ -243,7 +243,7 @@ export function host({
     // Asked again each time: the address may come to be that of another page.
     if (movedTo !== undefined)
       return send(response, 301, { Location: root + movedTo, 'Cache-Control': 'no-cache' });
-    if (folder) return send(response, 301, { Location: `${request.url!.split('?', 1)[0]}/` });
+    if (folder) return send(response, 301, { Location: `${sure(request.url, 'url').split('?', 1)[0]}/` });
     if (preview)
       return send(
         response,
@@ -252,7 +252,7 @@ export function host({
         preview.bytes,
       );
     const { form, etag, headers } = formOf(
-      live!,
+      sure(live, 'live'),
       request.headers['accept-encoding'] as string | undefined,
       FINGERPRINTED.test(file),
       varies !== undefined,

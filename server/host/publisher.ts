@@ -1,19 +1,20 @@
-import { nanoid } from 'nanoid';
-import type { Logger } from 'pino';
 import {
   compileSite,
   done,
   heldBack,
+  lookup,
   MISSING_PATH,
-  refused,
-  SIGN,
-  signedInPath,
   type NodeId,
   type Outcome,
   type PublishedFile,
+  refused,
+  SIGN,
+  signedInPath,
   type Site,
-  lookup,
+  sure,
 } from '../../core/index.ts';
+import { nanoid } from 'nanoid';
+import type { Logger } from 'pino';
 import type { LivePublication, PublicationLine, PublicationsResponse } from '../../api/responses.ts';
 import { publishedBytes, type OwnBytes } from '../media/bytes.ts';
 import { SOON, type ImageMaker, type Wanted } from '../media/imagemaker.ts';
@@ -103,7 +104,7 @@ export function publisher(
     if (before?.revision === revision) return before.wanted;
     const wanted = compileSite(site).flatMap((file) => ('made' in file ? [file.made] : []));
     lastWanted.set(id, { revision, wanted });
-    if (lastWanted.size > PREVIEWS) lastWanted.delete(lastWanted.keys().next().value!);
+    if (lastWanted.size > PREVIEWS) lastWanted.delete(sure(lastWanted.keys().next().value));
     return wanted;
   }
 
@@ -172,7 +173,7 @@ export function publisher(
     if (held.length === 0) return done(site);
     if (!before?.state)
       return refused('Nothing is published yet, so no page can be left out. Publish the whole site once.');
-    return heldBack(site, (await stateOf(before))!, new Set(held as NodeId[]));
+    return heldBack(site, sure(await stateOf(before)), new Set(held as NodeId[]));
   }
 
   /** Publishes a site as it is now, unless another process has published meanwhile. */
@@ -296,7 +297,7 @@ export function publisher(
       const address = `${hostUrl}/preview/${token}/`;
       const files = new Map(compileSite(snapshot.site, { address }).map((file) => [file.path, file]));
       previews.set(token, { site: id, files });
-      if (previews.size > PREVIEWS) previews.delete(previews.keys().next().value!);
+      if (previews.size > PREVIEWS) previews.delete(sure(previews.keys().next().value));
       return address;
     },
 

@@ -1,8 +1,8 @@
+import { isKeepable, LIMITS, type Operation, sure, upgraded } from '../../core/index.ts';
 import { createHash } from 'node:crypto';
 import type { Request, Response } from 'express';
 import { EditHeaders, type EditRequest } from '../../api/requests.ts';
 import type { EditResponse } from '../../api/responses.ts';
-import { isKeepable, LIMITS, upgraded, type Operation } from '../../core/index.ts';
 import type { EditOutcome } from '../store/history.ts';
 import type { Store } from '../store/open.ts';
 import { noSite } from './names.ts';
@@ -37,7 +37,9 @@ const plainOperations = ({ operations }: EditRequest): Operation[] =>
   operations.map(({ op, path, value, id, after }) => {
     if (op === 'set') return { op, path, value };
     if (op === 'clear') return { op, path };
-    return op === 'put' ? { op, path, id: id!, after: after! } : { op, path, id: id! };
+    return op === 'put'
+      ? { op, path, id: sure(id, 'id'), after: sure(after, 'after') }
+      : { op, path, id: sure(id, 'id') };
   });
 
 /** What is answered to how an edit ended. */

@@ -1,6 +1,6 @@
+import { type Asset, LIMITS, sure } from '../../core/index.ts';
 import sharp, { type Sharp } from 'sharp';
 import { BufferSource, Input, MP4, WEBM } from 'mediabunny';
-import { LIMITS, type Asset } from '../../core/index.ts';
 import { runInWorker } from './inworker.ts';
 import { endsWhole, withoutPlace } from './videoparts.ts';
 import { typeOf } from './sniff.ts';
@@ -69,7 +69,7 @@ async function examinedPixels(type: Asset['type'], bytes: Buffer): Promise<Exami
   const moves = frames > 1;
   const picture = sharp(bytes, { ...PIXELS, animated: moves });
   const upright = moves ? picture : picture.autoOrient();
-  const made = await AGAIN[type]!(upright)
+  const made = await sure(AGAIN[type])(upright)
     .toBuffer({ resolveWithObject: true })
     .catch(() => {
       throw new NotTaken(damaged);

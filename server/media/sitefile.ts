@@ -1,4 +1,4 @@
-import { isKeepable, readSiteFile, type Fault, type ReadSite, lookup } from '../../core/index.ts';
+import { type Fault, isKeepable, lookup, type ReadSite, readSiteFile, sure } from '../../core/index.ts';
 import { runInWorker } from './inworker.ts';
 import { faultOfBytes } from './examine.ts';
 import { isWoff2 } from './fontfile.ts';
@@ -36,14 +36,14 @@ async function faultsOfContent({ site, files }: ReadSite): Promise<Fault[]> {
     });
   for (const asset of site.frame.assets) {
     const { id, name, type } = asset;
-    const bytes = Buffer.from(lookup(files, id)!, 'base64');
+    const bytes = Buffer.from(sure(lookup(files, id)), 'base64');
     const sentence = beginsAs(type, bytes)
       ? await faultOfBytes(asset, bytes)
       : `The file of “${name}” is no ${type}.`;
     if (sentence) faults.push({ path: `/files/${id}`, sentence });
   }
   for (const { id, name } of site.frame.fonts) {
-    const bytes = Buffer.from(lookup(files, id)!, 'base64');
+    const bytes = Buffer.from(sure(lookup(files, id)), 'base64');
     if (!isWoff2(bytes) || !(await describeFont(bytes)))
       faults.push({ path: `/files/${id}`, sentence: `The font “${name}” is no woff2 font, or damaged.` });
   }

@@ -1,5 +1,5 @@
+import { type Operation, pagesIn, type Site, sure, treesBeside } from '../../core/index.ts';
 import { LRUCache } from 'lru-cache';
-import { pagesIn, treesBeside, type Operation, type Site } from '../../core/index.ts';
 import type { Transaction } from './database.ts';
 import { readSite, type Snapshot } from './documents.ts';
 
@@ -50,7 +50,7 @@ export function heldSites() {
       const snapshot = this.at(id, revision);
       if (snapshot) return { site: snapshot.site, isWhole: true };
       const isOnElements = operations.every(({ path }) => ON_ELEMENT.test(path));
-      const { site } = (await readSite(tx, id, isOnElements ? pagesIn(operations) : undefined))!;
+      const { site } = sure(await readSite(tx, id, isOnElements ? pagesIn(operations) : undefined));
       return { site, isWhole: !isOnElements };
     },
   };

@@ -1,3 +1,4 @@
+import { knownIn, lastOf, lookup, sure } from '../../core/index.ts';
 import { createHash } from 'node:crypto';
 import { createReadStream, createWriteStream } from 'node:fs';
 import { rm } from 'node:fs/promises';
@@ -6,7 +7,6 @@ import { createInterface } from 'node:readline';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { getTableName, sql, type SQL } from 'drizzle-orm';
-import { lookup } from '../../core/index.ts';
 import type { Database, Transaction } from './database.ts';
 import { letters, log, nodes, pages, parts, publications, sites } from './schema.ts';
 
@@ -70,7 +70,7 @@ async function* rowsInTurn(reader: Reader, table: BackedUp): AsyncGenerator<Row>
     );
     yield* rows;
     if (rows.length < table.atOnce) return;
-    after = JSON.parse(rows.at(-1)!.key) as (string | number)[];
+    after = JSON.parse(lastOf(rows).key) as (string | number)[];
   }
 }
 
@@ -172,14 +172,14 @@ async function writeWithoutWaiting(
     async (tx) => {
       const found: Record<string, Changed> = {};
       for (const table of TABLES)
-        found[table.name] = await changedSince(tx, table, since, read.get(table.name)!);
+        found[table.name] = await changedSince(tx, table, since, knownIn(read, table.name));
       return found;
     },
     { isolationLevel: 'repeatable read', accessMode: 'read only' },
   );
   const written: Record<string, WrittenTable> = {};
   for (const { name } of TABLES) {
-    const { rows, present } = lookup(changed, name)!;
+    const { rows, present } = sure(lookup(changed, name));
     async function* lines() {
       for await (const line of createInterface({ input: createReadStream(draftOf(name)) })) {
         // Neither a key nor a row has a tab in it: in JSON it is written as \t.

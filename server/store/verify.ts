@@ -1,5 +1,5 @@
+import { applied, lastOf, pagesOf, siteFaults } from '../../core/index.ts';
 import { sql } from 'drizzle-orm';
-import { applied, pagesOf, siteFaults } from '../../core/index.ts';
 import type { Database } from './database.ts';
 import { FileDamaged, type FileStore } from './files.ts';
 import type { HistoryStore } from './history.ts';
@@ -83,7 +83,7 @@ export async function verify(store: {
           break;
         }
         if (broken || steps.length === 0) break;
-        before = steps.at(-1)!.revision;
+        before = lastOf(steps).revision;
       }
     }
     const published = await attempt(`The publications of ${id}`, () =>

@@ -28,7 +28,7 @@ export function col(left: number, top: number, width: number, spec: string): Rea
       width: Number(own ?? width),
       height: Number(height),
     };
-    things.push({ id, kind: kindOf(id), box });
+    things.push({ id, role: kindOf(id), box });
     y += box.height;
   }
   return things;

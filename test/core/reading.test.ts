@@ -50,7 +50,7 @@ function thingsIn({ drawn }: Drawing): Readable[] {
         width: (Math.max(...columns) - left + 1) * CELL.width,
         height: (Math.max(...rows) - top + 1) * CELL.height - 6,
       };
-      return { id, kind: kindOf(id), box };
+      return { id, role: kindOf(id), box };
     });
 }
 
@@ -59,7 +59,7 @@ const boxArbitrary: fc.Arbitrary<Box> = fc
   .map(([left, top, width, height]) => ({ left, top, width, height }));
 
 const thingsOf = (boxes: readonly Box[]): Readable[] =>
-  boxes.map((box, index) => ({ id: String(index), box, kind: index % 2 ? 'words' : 'picture' }));
+  boxes.map((box, index) => ({ id: String(index), box, role: index % 2 ? 'words' : 'picture' }));
 
 describe('the order in which things are read', () => {
   for (const drawing of [...TUNED, ...APART, ...FRESH].filter(({ what }) => !MISSED[what]))
@@ -98,7 +98,7 @@ describe('the order in which things are read', () => {
     for (const [what, order] of cards) {
       const { things } = ALL.find((each) => each.what === what)!;
       const { parts } = arrangedInLines(
-        things.map((each) => ({ ...each, role: each.kind as Arrangeable['role'], least: 100 })),
+        things.map((each) => ({ ...each, role: each.role as Arrangeable['role'], least: 100 })),
         { columns: 4, gutter: 16, width: 350 },
         'images first',
       );
@@ -111,7 +111,7 @@ describe('the order in which things are read', () => {
       readingOrder(
         boxes.map(([id, left, top, width, height]) => ({
           id,
-          kind: 'words',
+          role: 'words',
           box: { left, top, width, height },
         })),
       ).join(' ');

@@ -1,10 +1,11 @@
 import {
-  backgroundImages,
   type Asset,
+  backgroundImages,
+  type BrowserFacts,
   type LongWord,
   type Page,
-  type BrowserFacts,
   type SiteFrame,
+  sure,
   type Tone,
   type WordsToMeasure,
 } from '../../core/index.ts';
@@ -26,7 +27,7 @@ async function tonesOf(address: string): Promise<Tone[]> {
   const canvas = document.createElement('canvas');
   canvas.width = PARTS;
   canvas.height = PARTS;
-  const context = canvas.getContext('2d', { willReadFrequently: true })!;
+  const context = sure(canvas.getContext('2d', { willReadFrequently: true }));
   context.imageSmoothingQuality = 'high';
   context.drawImage(picture, 0, 0, PARTS, PARTS);
   const { data } = context.getImageData(0, 0, PARTS, PARTS);
@@ -77,7 +78,7 @@ export class BrowserReader {
     if (request.length === 0) return [];
     const inner = await this.documentOf(site);
     // Of that document: another one does not know its fonts.
-    const context = inner.createElement('canvas').getContext('2d')!;
+    const context = sure(inner.createElement('canvas').getContext('2d'));
     const made: LongWord[] = [];
     for (const each of request) {
       let widest = { word: '', ems: 0 };
@@ -121,10 +122,10 @@ export class BrowserReader {
     if (this.families !== faces) {
       this.families = faces;
       this.widths.clear();
-      const style = contentDocument!.createElement('style');
+      const style = sure(contentDocument, 'contentDocument').createElement('style');
       style.textContent = faces;
-      contentDocument!.head.replaceChildren(style);
+      sure(contentDocument, 'contentDocument').head.replaceChildren(style);
     }
-    return contentDocument!;
+    return sure(contentDocument, 'contentDocument');
   }
 }

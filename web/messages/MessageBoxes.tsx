@@ -1,3 +1,4 @@
+import { theOne } from '../../core/index.ts';
 import { Alert, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { MessagesResponse } from '../../api/responses.ts';
@@ -52,7 +53,7 @@ function RetentionChoice({ site, days }: { site: string; days: number }) {
       {asked !== null && (
         <ConfirmDialog
           title="Keep messages for a shorter time?"
-          words={`They are then kept ${spans.find((span) => span.days === asked)!.label}. Older ones are deleted now and cannot be restored.`}
+          words={`They are then kept ${theOne(spans, (span) => span.days === asked).label}. Older ones are deleted now and cannot be restored.`}
           verb="Change"
           onYes={() => void keep({ site, days: asked })}
           onClose={() => setAsked(null)}

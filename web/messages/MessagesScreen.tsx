@@ -1,7 +1,7 @@
+import { formsSentToHost, type Site, sure } from '../../core/index.ts';
 import { Alert, Box, Button, Checkbox, LinearProgress, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import type { FormMessage } from '../../api/responses.ts';
-import { formsSentToHost, type Site } from '../../core/index.ts';
 import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
 import { sentenceOf } from '../state/request.ts';
 import {
@@ -153,7 +153,9 @@ function MessagesOf({ site }: { site: Site }) {
             />
           ))}
         </ol>
-        {currentData && isEmpty && <None site={site} ever={box !== 'all' || first!.doubtful > 0} />}
+        {currentData && isEmpty && (
+          <None site={site} ever={box !== 'all' || sure(first, 'first').doubtful > 0} />
+        )}
         {hasNextPage && (
           <Button fullWidth disabled={isFetchingNextPage} onClick={() => void fetchNextPage()} sx={{ my: 1 }}>
             Earlier messages

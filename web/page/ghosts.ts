@@ -1,30 +1,31 @@
-/** What of a page is not seen in a view, and what stands for it in a sheet. */
 import {
   headOf,
   isClosed,
   isFor,
   isOnAllPages,
   isShown,
+  knownIn,
   knownKind,
   MATTER,
-  nodeClass,
-  offeringIn,
-  variantsOfElement,
-  sourceOrder,
-  variantClass,
   type Node,
+  nodeClass,
   type NodeId,
+  offeringIn,
   type Page,
   type SiteFrame,
+  sourceOrder,
+  variantClass,
+  variantsOfElement,
   type ViewId,
   type Visitor,
 } from '../../core/index.ts';
+/** What of a page is not seen in a view, and what stands for it in a sheet. */
 import type { Ghost } from './sheetdocument.ts';
 
 /** The element of a node in a view: of several that stand in for one another, the one that is for it. */
 export function selectorIn({ views }: SiteFrame, node: Node, view: ViewId): string {
   const whole = variantsOfElement(node, views);
-  return `.${whole ? variantClass(node.id, whole.in.get(view)!) : nodeClass(node.id)}`;
+  return `.${whole ? variantClass(node.id, knownIn(whole.in, view)) : nodeClass(node.id)}`;
 }
 
 /** All that is on a page that is not offered in a view. */

@@ -1,15 +1,16 @@
 import {
+  type Edges,
   inside,
   knownKind,
-  viewAt,
-  type Edges,
   type Laid,
   type LaidElement,
   type LaidLine,
   type LaidTarget,
   type NodeId,
   type Page,
+  sure,
   type TextSetting,
+  viewAt,
   type ViewId,
   type Views,
 } from '../../core/index.ts';
@@ -74,7 +75,7 @@ interface Looks {
 }
 
 function looksOf(element: Element): Looks {
-  const style = element.ownerDocument.defaultView!.getComputedStyle(element);
+  const style = sure(element.ownerDocument.defaultView, 'defaultView').getComputedStyle(element);
   const { display, overflowX, overflowY, position, fontStyle, fontWeight, fontFamily, hyphens } = style;
   const cuts = (overflow: string) => overflow === 'hidden' || overflow === 'clip';
   const scrolls = (overflow: string) => overflow === 'auto' || overflow === 'scroll';
@@ -114,7 +115,7 @@ function targetIn(element: HTMLElement): SeenElement['target'] {
   return {
     name: (words || element.getAttribute('aria-label') || (label && wordsIn(label)) || '…').slice(0, 60),
     label,
-    alone: wordsIn(element.parentElement!) === words,
+    alone: wordsIn(sure(element.parentElement, 'parentElement')) === words,
     native: element.matches(NATIVE),
   };
 }
@@ -207,9 +208,9 @@ export class Layouts {
       rightToLeft: root.dir === 'rtl',
       keptClear:
         Number.parseFloat(
-          frame!.getComputedStyle(this.sheet.document.body).getPropertyValue('--clear-top'),
+          sure(frame, 'frame').getComputedStyle(this.sheet.document.body).getPropertyValue('--clear-top'),
         ) || 0,
-      keptClearBelow: Number.parseFloat(frame!.getComputedStyle(root).scrollPaddingBottom) || 0,
+      keptClearBelow: Number.parseFloat(sure(frame, 'frame').getComputedStyle(root).scrollPaddingBottom) || 0,
       elements,
     };
   }

@@ -1,4 +1,4 @@
-import type { MeasuredBox, MeasuredPage, NodeId, Page } from '../../core/index.ts';
+import { type MeasuredBox, type MeasuredPage, type NodeId, type Page, sure } from '../../core/index.ts';
 import type { SheetDocument } from './sheetdocument.ts';
 
 /** How far from the edges of a box the points lie at which is looked for what is in front, as a share of it. */
@@ -23,7 +23,7 @@ export function measurePage(sheet: SheetDocument, page: Page): MeasuredPage {
     const { left, top, right, bottom } = element.getBoundingClientRect();
     let clip: MeasuredBox['clip'];
     for (let at = element.parentElement; at && at !== document.body; at = at.parentElement) {
-      if (!CUTS.has(frame!.getComputedStyle(at).overflowX)) continue;
+      if (!CUTS.has(sure(frame, 'frame').getComputedStyle(at).overflowX)) continue;
       const edge = at.getBoundingClientRect();
       clip = { left: edge.left, top: edge.top, right: edge.right, bottom: edge.bottom };
     }

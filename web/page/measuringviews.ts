@@ -7,6 +7,7 @@ import {
   type Page,
   preview,
   type SiteFrame,
+  sure,
   type View,
   type ViewId,
 } from '../../core/index.ts';
@@ -32,7 +33,7 @@ const HEIGHT = 2000;
 export async function hiddenSheet(site: SiteFrame, page: Page): Promise<HiddenSheet> {
   const { width } = site.views.list[0].sheet;
   const frame = await hiddenFrame('A page that is measured', { width, height: HEIGHT });
-  const sheet = new SheetDocument(frame.contentDocument!);
+  const sheet = new SheetDocument(sure(frame.contentDocument, 'contentDocument'));
   const update = (state: Page, of: SiteFrame = site) =>
     sheet.update({ preview: preview(of, state, sheetAddresses(of)), ghosts: [] });
   update(page);
@@ -53,7 +54,7 @@ const px = (text: string): number => Number.parseFloat(text) || 0;
 
 /** Where what stands in an element has its place: of a section, the column of its grid. */
 function contentOf(element: HTMLElement, kind: string): Box {
-  const style = element.ownerDocument.defaultView!.getComputedStyle(element);
+  const style = sure(element.ownerDocument.defaultView, 'defaultView').getComputedStyle(element);
   const box = element.getBoundingClientRect();
   const whole = hasTrait({ kind }, 'section');
   const [margin = 0, column = 0] = whole ? style.gridTemplateColumns.split(' ').map(px) : [];

@@ -1,4 +1,4 @@
-import type { Node, Page, SiteFrame, View } from '../../core/index.ts';
+import { type Node, type Page, type SiteFrame, sure, type View } from '../../core/index.ts';
 import { hiddenSheet } from './measuringviews.ts';
 
 /** How wide the words of an element are on one line in a view, in multiples of their size; 0 where it has none there. */
@@ -11,7 +11,9 @@ export async function lineInEms(site: SiteFrame, page: Page, node: Node, view: V
     element.style.whiteSpace = 'nowrap';
     const words = document.createRange();
     words.selectNodeContents(element);
-    const size = Number.parseFloat(document.defaultView!.getComputedStyle(element).fontSize);
+    const size = Number.parseFloat(
+      sure(document.defaultView, 'defaultView').getComputedStyle(element).fontSize,
+    );
     return Math.max(0, ...[...words.getClientRects()].map(({ width }) => width)) / size;
   } finally {
     hidden.close();

@@ -1,4 +1,11 @@
-import { printDeclarations, type CssRule, type NodeId, type Preview } from '../../core/index.ts';
+import {
+  type CssRule,
+  knownIn,
+  type NodeId,
+  type Preview,
+  printDeclarations,
+  sure,
+} from '../../core/index.ts';
 
 /** A rule in a sheet's document, and what it was made from. */
 interface Handle {
@@ -65,8 +72,8 @@ export class ElementRules {
         broken.add(this.move(id, content.page.nodes[id] !== undefined));
         continue;
       }
-      const chunk = this.chunkOf.get(id)!;
-      const handles = chunk.handles.get(id)!;
+      const chunk = knownIn(this.chunkOf, id);
+      const handles = knownIn(chunk.handles, id);
       const rules = content.rulesOf(id);
       if (!aligned(handles, rules)) broken.add(chunk);
       else handles.forEach((handle, index) => put(handle, rules[index]));
@@ -114,7 +121,7 @@ function put(handle: Handle, rule: CssRule): void {
 function write(chunk: Chunk, ids: readonly NodeId[], content: Preview): void {
   const all = ids.map((id) => ({ id, rules: content.rulesOf(id) }));
   chunk.element.textContent = all.flatMap(({ rules }) => rules.map(textOf)).join('\n');
-  const made = chunk.element.sheet!.cssRules;
+  const made = sure(chunk.element.sheet, 'sheet').cssRules;
   let index = 0;
   chunk.handles = new Map(
     all.map(({ id, rules }) => [

@@ -1,4 +1,4 @@
-import { unbreakable } from '../../core/index.ts';
+import { sure, unbreakable } from '../../core/index.ts';
 
 /** px; large enough for metrics that are not rounded. */
 export const FONT_SIZE = 200;
@@ -33,8 +33,8 @@ export interface LaidText {
   words: { word: string; range: Range }[];
 }
 
-function rangeOf(text: ChildNode, from = 0, to = text.textContent!.length): Range {
-  const range = text.ownerDocument!.createRange();
+function rangeOf(text: ChildNode, from = 0, to = sure(text.textContent, 'textContent').length): Range {
+  const range = sure(text.ownerDocument, 'ownerDocument').createRange();
   range.setStart(text, from);
   range.setEnd(text, to);
   return range;
@@ -45,7 +45,7 @@ const LONGEST = 3;
 
 /** Returns a text to be measured at many widths; the words of running text are looked at without being laid out. */
 export function textOf(text: ChildNode, isProse: boolean): LaidText {
-  const content = text.textContent!;
+  const content = sure(text.textContent, 'textContent');
   const words = isProse
     ? []
     : [...new Set(unbreakable(content))].sort((one, other) => other.length - one.length).slice(0, LONGEST);

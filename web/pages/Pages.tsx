@@ -1,7 +1,7 @@
+import { composed, counted, countOverrides, type NodeId, type Site, theOne } from '../../core/index.ts';
 import { Box, Button, ListItemButton, Typography } from '@mui/material';
 import { FilePlus2, FileQuestion, Globe, House } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { composed, counted, countOverrides, type NodeId, type Site } from '../../core/index.ts';
 import { pageShown } from '../state/documents.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
@@ -113,7 +113,7 @@ function PagesOf({ site, chosen, open, onChoose }: PagesOfProps) {
 
   const remove = (gone: NodeId, unlink: boolean) => {
     // What is open must be there, also for the steps that follow.
-    const next = site.frame.pages.find(({ id }) => id !== gone)!.id;
+    const next = theOne(site.frame.pages, ({ id }) => id !== gone).id;
     if (gone === open) dispatch(pageShown(next));
     if (dispatch(edit('removePage', { page: gone, unlink }, next))) onChoose(next);
     setDeleting(null);

@@ -1,13 +1,14 @@
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
-import { useMemo, useState } from 'react';
 import {
+  type Change,
   changesBetween,
   counted,
-  type Change,
   type NodeId,
   type Site,
+  sure,
   type ViewId,
 } from '../../core/index.ts';
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { useMemo, useState } from 'react';
 import { quiet } from '../ui/theme.ts';
 import { ComparedPreviews } from './ComparedPreviews.tsx';
 import { viewsThatDiffer } from './pageof.ts';
@@ -73,9 +74,8 @@ export function Review({ before, after, first }: ReviewProps) {
   const on = (page: NodeId) => changes.filter((each) => each.page === page);
   const changed = pages.find(({ id }) => on(id).length > 0)?.id;
   const [chosen, setChosen] = useState<NodeId | null>(null);
-  const page = [chosen, on(first).length > 0 ? first : changed, first].find(
-    (id) => id && pages.some((each) => each.id === id),
-  )!;
+  const isThere = (id: NodeId | null | undefined): id is NodeId => pages.some((each) => each.id === id);
+  const page = sure([chosen, on(first).length > 0 ? first : changed, first].find(isThere), 'A page');
   const { views } = after.site.frame;
   const differ = useMemo(
     () => viewsThatDiffer(before.site, after.site, page),

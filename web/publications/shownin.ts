@@ -1,4 +1,4 @@
-import type { NodeId, Page, Shown } from '../../core/index.ts';
+import { knownIn, type NodeId, type Page, type Shown, sure } from '../../core/index.ts';
 import { nodeAt, type SheetDocument } from '../page/sheetdocument.ts';
 
 /** What of a computed style can be seen. */
@@ -63,29 +63,27 @@ class Look {
         .map((child) => child.textContent);
       const place =
         own.box.left === left && own.box.top === top ? [] : [left - own.box.left, top - own.box.top];
-      this.looks
-        .get(own.node)!
-        .push(
-          [
-            element.localName,
-            element.getAttribute('src') ?? '',
-            ...place.map(Math.round),
-            ...words,
-            ...SEEN.map((name) => style.getPropertyValue(name)),
-          ].join('|'),
-        );
+      knownIn(this.looks, own.node).push(
+        [
+          element.localName,
+          element.getAttribute('src') ?? '',
+          ...place.map(Math.round),
+          ...words,
+          ...SEEN.map((name) => style.getPropertyValue(name)),
+        ].join('|'),
+      );
     }
     for (const child of element.children) this.at(child as HTMLElement, own);
   }
 
   ended(): Shown[] {
-    return this.shown.map((each) => ({ ...each, look: this.looks.get(each.node)!.join('\n') }));
+    return this.shown.map((each) => ({ ...each, look: knownIn(this.looks, each.node).join('\n') }));
   }
 }
 
 /** The elements of a page as a sheet shows them. */
 export function shownIn({ document }: SheetDocument, page: Page): Shown[] {
-  const look = new Look(document.defaultView!, page);
+  const look = new Look(sure(document.defaultView, 'defaultView'), page);
   look.at(document.body);
   return look.ended();
 }

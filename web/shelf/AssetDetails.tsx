@@ -1,20 +1,21 @@
+import {
+  type Asset,
+  type AssetUse,
+  composed,
+  isCaptions,
+  isImage,
+  isSavedBlock,
+  isVideo,
+  sharedPlaceOf,
+  type Site,
+  sure,
+  viewOf,
+} from '../../core/index.ts';
 import { Box, Button, IconButton, Link, Tooltip, Typography } from '@mui/material';
 import { Replace, Trash2, X } from 'lucide-react';
 import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { paths } from '../../api/paths.ts';
-import {
-  composed,
-  isCaptions,
-  isVideo,
-  isImage,
-  isSavedBlock,
-  sharedPlaceOf,
-  viewOf,
-  type Asset,
-  type AssetUse,
-  type Site,
-} from '../../core/index.ts';
 import { imageUrl } from '../page/addresses.ts';
 import { selected } from '../state/desk.ts';
 import { edit } from '../state/edits.ts';
@@ -39,7 +40,7 @@ const kindOf = (asset: Asset): keyof typeof NOWHERE => {
 /** What of a site a use is in: the element or page by name. */
 const nameOf = (site: Site, { page: id, node }: AssetUse): string => {
   const kept = node && sharedPlaceOf(node);
-  if (isSavedBlock(kept)) return site.frame.shared![kept]!.nodes[node!].name;
+  if (isSavedBlock(kept)) return sure(sure(site.frame.shared, 'shared')[kept]).nodes[sure(node, 'node')].name;
   const page = composed(site.frame, site.pages[id]);
   return page.nodes[node ?? page.root].name;
 };

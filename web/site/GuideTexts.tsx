@@ -1,3 +1,4 @@
+import { sure } from '../../core/index.ts';
 import { Box, Button, Link, Typography } from '@mui/material';
 import { ArrowLeft } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
@@ -16,7 +17,7 @@ import { line } from '../ui/theme.ts';
 /** The chapters of the guide, as they are in `docs/guide`, in the order of the job. */
 const CHAPTERS = [workbench, type, findings, workingTogether, publishing, messages, sites, running].map(
   (text) => ({
-    title: /^# (.+)$/m.exec(text)![1],
+    title: sure(/^# (.+)$/m.exec(text))[1],
     text: text.replace(/^# .+$/m, ''),
   }),
 );

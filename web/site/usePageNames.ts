@@ -1,11 +1,11 @@
+import { type NodeId, sure } from '../../core/index.ts';
 import { useMemo } from 'react';
-import type { NodeId } from '../../core/index.ts';
 import { useAppSelector } from '../state/store.ts';
 
 /** What the pages of the open site are called in the workbench, by id; a page that was never read goes by its title. */
 export function usePageNames(): ReadonlyMap<NodeId, string> {
-  const site = useAppSelector((state) => state.documents.open!.site);
-  const counts = useAppSelector((state) => state.documents.open!.counts);
+  const site = useAppSelector((state) => sure(state.documents.open, 'open').site);
+  const counts = useAppSelector((state) => sure(state.documents.open, 'open').counts);
   return useMemo(
     () =>
       new Map(

@@ -1,10 +1,10 @@
+import { counted, LIMITS, sure } from '../../core/index.ts';
 import { Box, Button, IconButton, Link, Menu, MenuItem, Skeleton, Typography } from '@mui/material';
 import { Ellipsis, ExternalLink } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { paths } from '../../api/paths.ts';
 import type { SiteSummary } from '../../api/responses.ts';
-import { counted, LIMITS } from '../../core/index.ts';
 import { usePageQuery } from '../state/server.ts';
 import { Boundary } from '../ui/Boundary.tsx';
 import { lazily } from '../ui/lazily.tsx';
@@ -159,7 +159,7 @@ export function SiteLine({ site, actions }: LineProps) {
 
 /** A site that was archived: until when it can be had back. */
 export function PutAwayLine({ site, actions }: LineProps) {
-  const since = new Date(site.putAwayAt!);
+  const since = new Date(sure(site.putAwayAt, 'putAwayAt'));
   return (
     <Box
       sx={{

@@ -1,32 +1,34 @@
 import {
-  hasTrait,
+  type Area,
+  type AreaPlacement,
+  type Arguments,
+  type Axis,
   besideEach,
+  hasTrait,
   heldArea,
   knownProperty,
-  linedUp,
-  MOST_ROWS,
-  partsIn,
-  resolve,
-  rowsTaken,
-  sameLength,
-  setPlacement,
-  spacedEvenly,
-  placementIn,
-  united,
-  viewOf,
-  withoutEmptyRows,
-  type Area,
-  type Arguments,
-  lookup,
-  type Axis,
+  lastOf,
   type Line,
+  linedUp,
+  lookup,
+  MOST_ROWS,
   type Node,
   type NodeId,
   type Offset,
   type Page,
+  partsIn,
+  placementIn,
+  resolve,
+  rowsTaken,
+  sameLength,
+  setPlacement,
   type SiteFrame,
-  type AreaPlacement,
+  spacedEvenly,
+  sure,
+  united,
   type ViewId,
+  viewOf,
+  withoutEmptyRows,
 } from '../../core/index.ts';
 import { documents, openPage } from './documents.ts';
 import { edit } from './edits.ts';
@@ -51,7 +53,7 @@ export function restand(
   change: (at: AreaPlacement, columns: number) => Partial<AreaPlacement>,
 ): Thunk {
   return (dispatch, getState) => {
-    const { site, page } = openPage(getState())!;
+    const { site, page } = sure(openPage(getState()));
     const { columns } = viewOf(site.views, view).grid;
     const parts = nodes
       .filter((id) => isPart(page, page.nodes[id]))
@@ -95,7 +97,7 @@ export function shiftParts(
   const [held, offset] =
     axis === 'across' ? (['heldAcross', 'offsetAcross'] as const) : (['heldDown', 'offsetDown'] as const);
   return (dispatch, getState) => {
-    const { site, page } = openPage(getState())!;
+    const { site, page } = sure(openPage(getState()));
     const fixed = nodes.find(
       (id) =>
         isPart(page, page.nodes[id]) && placementIn(site, page, page.nodes[id], view)[held] === 'stretch',
@@ -116,7 +118,7 @@ export function shiftParts(
 
 /** The selected parts of the overlay that the last of them stands in, with where they stand. */
 function selectedParts({ site, page }: Open, nodes: readonly NodeId[], view: ViewId) {
-  const overlay = page.nodes[nodes.at(-1)!].parent;
+  const overlay = page.nodes[lastOf(nodes)].parent;
   return nodes
     .filter((id) => page.nodes[id].parent === overlay && isPart(page, page.nodes[id]))
     .map((id) => ({ id, at: placementIn(site, page, page.nodes[id], view) }));
@@ -130,7 +132,7 @@ function placeTogether(
   work: (parts: readonly AreaPlacement[]) => readonly Partial<AreaPlacement>[],
 ): Thunk {
   return (dispatch, getState) => {
-    const parts = selectedParts(openPage(getState())!, nodes, view);
+    const parts = selectedParts(sure(openPage(getState())), nodes, view);
     const placed = work(parts.map(({ at }) => at));
     const reach = getState().desk.reach;
     dispatch(
@@ -167,7 +169,7 @@ export const lineUp = (nodes: readonly NodeId[], view: ViewId, axis: Axis, line:
 
 /** Lets parts take as many columns, or rows, as the last of them. */
 export const makeSameSize = (nodes: readonly NodeId[], view: ViewId, axis: Axis): Thunk =>
-  placeTogether(nodes, view, 'sized', (parts) => sameLength(parts.map(pick), parts.at(-1)!, axis));
+  placeTogether(nodes, view, 'sized', (parts) => sameLength(parts.map(pick), lastOf(parts), axis));
 
 /** Spaces parts evenly, so many columns or rows apart where a step is given; none is shifted along that axis any more. */
 export const spaceEvenly = (nodes: readonly NodeId[], view: ViewId, axis: Axis, step?: number): Thunk =>
@@ -180,7 +182,7 @@ export const spaceEvenly = (nodes: readonly NodeId[], view: ViewId, axis: Axis, 
 function pairs(open: Open, nodes: readonly NodeId[], view: ViewId) {
   const { page } = open;
   const parts = selectedParts(open, nodes, view).sort((one, other) => one.at.row - other.at.row);
-  const { kind } = page.nodes[nodes.at(-1)!];
+  const { kind } = page.nodes[lastOf(nodes)];
   const those = parts.filter(({ id }) => page.nodes[id].kind !== kind);
   return { these: parts.filter(({ id }) => page.nodes[id].kind === kind), those };
 }
@@ -194,7 +196,7 @@ export const canPair = (open: Open, nodes: readonly NodeId[], view: ViewId): boo
 /** Puts the nth of the parts of the kind of the last one beside the nth of the others: into the same rows, which hold as words grow. */
 export function pairUp(nodes: readonly NodeId[], view: ViewId): Thunk {
   return (dispatch, getState) => {
-    const { these, those } = pairs(openPage(getState())!, nodes, view);
+    const { these, those } = pairs(sure(openPage(getState())), nodes, view);
     const placed = besideEach(
       these.map(({ at }) => at),
       those.map(({ at }) => at),
@@ -211,7 +213,7 @@ export function pairUp(nodes: readonly NodeId[], view: ViewId): Thunk {
 /** Takes rows out of an overlay in which nothing stands: all of them, or only those below. */
 export function shorten(overlay: NodeId, view: ViewId, where: 'anywhere' | 'below'): Thunk {
   return (dispatch, getState) => {
-    const { site, page } = openPage(getState())!;
+    const { site, page } = sure(openPage(getState()));
     const shown = partsIn(site, page, page.nodes[overlay], view);
     const areas = shown.map(({ at }) => pick(at));
     const next = where === 'anywhere' ? withoutEmptyRows(areas) : areas;

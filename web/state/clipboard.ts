@@ -1,4 +1,11 @@
-import { copyElements, elementsMarkup, print, readElements, type CopiedElements } from '../../core/index.ts';
+import {
+  type CopiedElements,
+  copyElements,
+  elementsMarkup,
+  print,
+  readElements,
+  sure,
+} from '../../core/index.ts';
 import { bringAlong, missingHere } from './uploading.ts';
 import { documents, openPage } from './documents.ts';
 import type { Thunk } from './store.ts';
@@ -58,7 +65,7 @@ export function cutSelected(event?: ClipboardEvent): Thunk<boolean> {
 /** Puts copied elements into the selected one, or below it. */
 function put(copy: CopiedElements): Thunk<boolean> {
   return (dispatch, getState) => {
-    const { page } = openPage(getState())!;
+    const { page } = sure(openPage(getState()));
     const from = getState().desk.selected.at(-1) ?? page.root;
     const { kind } = copy.nodes[copy.roots[0]];
     const place =
@@ -76,7 +83,7 @@ function put(copy: CopiedElements): Thunk<boolean> {
 /** Puts copied elements in, and before them on the shelf what they show and this site has not. */
 function putWithAll(copy: CopiedElements): Thunk<boolean | Promise<boolean>> {
   return (dispatch, getState) => {
-    const { site, page } = openPage(getState())!;
+    const { site, page } = sure(openPage(getState()));
     if (missingHere(site, copy).length === 0) return dispatch(put(copy));
     return dispatch(bringAlong(copy)).then((meant) => {
       // It was meant for the page that was looked at.

@@ -1,27 +1,28 @@
-import { nanoid } from 'nanoid';
 import {
   applied,
+  type Arguments,
+  type Call,
   callOf,
+  type CommandName,
+  composed,
+  type EditBy,
+  type EditReach,
+  lookup,
+  type Node,
+  type NodeId,
+  type Operation,
   pagesIn,
   perform,
   plainText,
   shortened,
-  type Arguments,
-  type Call,
-  composed,
+  type Site,
+  type Step,
+  sure,
+  type ViewId,
   viewOf,
   viewsWithoutMenu,
-  type CommandName,
-  type Site,
-  type EditBy,
-  type EditReach,
-  type Node,
-  type NodeId,
-  type Operation,
-  type Step,
-  type ViewId,
-  lookup,
 } from '../../core/index.ts';
+import { nanoid } from 'nanoid';
 import { documents } from './documents.ts';
 import { catchUp } from './saving.ts';
 import { withOperations, type Pending, type Use } from './pending.ts';
@@ -49,7 +50,7 @@ function isAboutMenus({ name, args }: Call): boolean {
 /** Says at once where an edit has left visitors of the open page without any menu. */
 function warnOfMenus(before: Site): Thunk {
   return (dispatch, getState) => {
-    const { site, page } = getState().documents.open!;
+    const { site, page } = sure(getState().documents.open);
     const without = ({ frame, pages }: Site) => {
       const own = pages[page];
       return own ? viewsWithoutMenu(frame, composed(frame, own)) : [];
@@ -70,7 +71,7 @@ function warnOfMenus(before: Site): Thunk {
 /** Runs a command on a page of the site that is open. Answers why it is refused; undefined where all now is as wanted. */
 function run<N extends CommandName>(name: N, args: Arguments<N>, page: NodeId): Thunk<string | undefined> {
   return (dispatch, getState) => {
-    const { site } = getState().documents.open!;
+    const { site } = sure(getState().documents.open);
     const outcome = perform(site, page, name, args);
     if (!outcome.ok) return outcome.sentence;
     if (outcome.value.operations.length > 0)
@@ -104,7 +105,7 @@ export function writeWords(
     if (!open) return false;
     const args = { nodes: [node.id], ...where, value: { says } };
     const why = dispatch(run('setValue', args, open.page));
-    const { site, pending, session } = getState().documents.open!;
+    const { site, pending, session } = sure(getState().documents.open);
     if (why === undefined) return site !== open.site;
     // The view may be what has gone.
     const view = site.frame.views.list.find(({ id }) => id === where.view);
@@ -155,12 +156,12 @@ export function load(pages: Iterable<string>): Thunk<Promise<string | undefined>
       const found = await extra.transport.page(before.site.frame.id, id);
       if (!found.ok) return found.sentence;
       const { revision, page } = found.value;
-      if (revision > getState().documents.open!.revision) {
+      if (revision > sure(getState().documents.open).revision) {
         const trouble = await catchUp(store, extra);
         if (trouble !== undefined) return trouble;
       }
       // What has been kept since it was read is put on top, so that all is of one revision.
-      const open = getState().documents.open!;
+      const open = sure(getState().documents.open);
       const since = open.steps.filter((step) => step.revision > revision);
       const operations = since.flatMap((step) => step.operations ?? []);
       const { frame } = open.stored;

@@ -1,4 +1,4 @@
-import { overlapping } from '../../core/index.ts';
+import { overlapping, sure } from '../../core/index.ts';
 import type { LogEntry } from '../../api/responses.ts';
 import { documents, type DocumentsState, type OpenSite } from './documents.ts';
 import type { Work } from './savequeue.ts';
@@ -108,7 +108,7 @@ export function saveWork(store: DocumentStore, services: Services): Work<Pending
   return {
     next: () => open()?.pending[0],
     send(edit) {
-      const { site, revision } = open()!;
+      const { site, revision } = sure(open());
       return services.transport.send(site.frame.id, revision, toSend(edit));
     },
     kept(edit, { revision, missed }) {

@@ -1,28 +1,30 @@
-import { nanoid } from 'nanoid';
 import {
-  hasTrait,
   accepts,
+  type Arguments,
   columnsIn,
-  inRowIn,
+  type Copy,
+  copyElements,
+  hasTrait,
   headOf,
   idIn,
+  inRowIn,
   isAtEdge,
   isShown,
+  lastOf,
   moveTo,
+  type NodeId,
   offeringIn,
+  type Page,
   placeColumns,
+  type SavedBlockName,
   sharedPlaceOf,
+  sure,
   takesLinked,
   viewAt,
-  wouldReach,
-  copyElements,
-  type Arguments,
-  type Copy,
-  type SavedBlockName,
-  type NodeId,
-  type Page,
   type ViewId,
+  wouldReach,
 } from '../../core/index.ts';
+import { nanoid } from 'nanoid';
 import { addingSet, selected as select, selectionSet } from './desk.ts';
 import { documents, openPage } from './documents.ts';
 import { edit, editWhole } from './edits.ts';
@@ -55,7 +57,7 @@ export function openAdd(): Thunk {
 /** Keeps a copy of an element, to be placed anywhere, and shows where it is offered. */
 export function keep(node: NodeId): Thunk {
   return (dispatch, getState) => {
-    const { page } = openPage(getState())!;
+    const { page } = sure(openPage(getState()));
     if (dispatch(edit('keepBlock', { node, id: newSavedBlockName(), name: page.nodes[node].name })))
       dispatch(addingSet('kept'));
   };
@@ -65,7 +67,7 @@ export function keep(node: NodeId): Thunk {
 export function keepLinked(node: NodeId): Thunk<Promise<void>> {
   return async (dispatch, getState) => {
     const id = newSavedBlockName();
-    const { name } = openPage(getState())!.page.nodes[node];
+    const { name } = sure(openPage(getState())).page.nodes[node];
     if (!(await dispatch(editWhole('keepBlock', { node, id, name, linked: true })))) return;
     const tree = getState().documents.open?.site.frame.shared?.[id];
     if (tree) dispatch(select(tree.root));
@@ -129,7 +131,7 @@ export function placeFor(
 
 /** Where what is added now shows: the view that is looked at, and how far edits go. */
 export const onlyHere = (state: State) => ({
-  view: viewAt(state.documents.open!.site.frame.views, state.desk.width).id,
+  view: viewAt(sure(state.documents.open, 'open').site.frame.views, state.desk.width).id,
   reach: state.desk.reach,
 });
 
@@ -171,7 +173,7 @@ export function placeCopy(
 /** Offers the open page in a view, as far as the reach goes, or puts a notice in its place there. */
 function offerOrNot(view: ViewId): Thunk<boolean> {
   return (dispatch, getState) => {
-    const { site, page } = openPage(getState())!;
+    const { site, page } = sure(openPage(getState()));
     const head = headOf(site, page.id);
     const offering = offeringIn(head, site, view) === 'withheld' ? 'listed' : 'withheld';
     const views = wouldReach(head.offered ?? { base: 'listed' }, site.views, view, getState().desk.reach);
@@ -182,7 +184,7 @@ function offerOrNot(view: ViewId): Thunk<boolean> {
 /** Shows or hides elements in a view, as far as the reach goes: hides them where any of them shows. */
 export function hideOrShow(nodes: NodeId[], view: ViewId): Thunk<boolean> {
   return (dispatch, getState) => {
-    const { site, page } = openPage(getState())!;
+    const { site, page } = sure(openPage(getState()));
     if (nodes.includes(page.root)) return dispatch(offerOrNot(view));
     const value = !nodes.some((id) => isShown(site, page, page.nodes[id], view));
     const { reach } = getState().desk;
@@ -193,7 +195,7 @@ export function hideOrShow(nodes: NodeId[], view: ViewId): Thunk<boolean> {
 /** What a click on the tile of an element in a view does: shows or hides it, or shows another of its alternates. */
 export function turnTile(id: NodeId, nodes: NodeId[], view: ViewId): Thunk<boolean> {
   return (dispatch, getState) => {
-    const { site, page } = openPage(getState())!;
+    const { site, page } = sure(openPage(getState()));
     const { reach } = getState().desk;
     const { kind, parent } = page.nodes[id];
     if (parent === null) return dispatch(offerOrNot(view));
@@ -211,7 +213,7 @@ export function turnTile(id: NodeId, nodes: NodeId[], view: ViewId): Thunk<boole
 /** Makes a copy of a block that stands in for it in a view, and selects it. */
 export function makeAlternate(node: NodeId, view: ViewId): Thunk {
   return (dispatch, getState) => {
-    const { page } = openPage(getState())!;
+    const { page } = sure(openPage(getState()));
     const { reach } = getState().desk;
     const copy = newIdBeside(page, node);
     const args = { node, view, reach, set: newIdBeside(page, node), copy };
@@ -222,7 +224,7 @@ export function makeAlternate(node: NodeId, view: ViewId): Thunk {
 /** Makes blocks that are hidden one here and one there alternates of each other, and selects the set. */
 export function unite(nodes: NodeId[]): Thunk {
   return (dispatch, getState) => {
-    const set = newIdBeside(openPage(getState())!.page, nodes[0]);
+    const set = newIdBeside(sure(openPage(getState())).page, nodes[0]);
     if (dispatch(edit('uniteAlternates', { nodes, set }))) dispatch(select(set));
   };
 }
@@ -230,7 +232,7 @@ export function unite(nodes: NodeId[]): Thunk {
 /** Puts elements into a group, and selects it. */
 export function group(nodes: NodeId[]): Thunk {
   return (dispatch, getState) => {
-    const id = newIdBeside(openPage(getState())!.page, nodes[0]);
+    const id = newIdBeside(sure(openPage(getState())).page, nodes[0]);
     if (dispatch(edit('groupElements', { nodes, id }))) dispatch(select(id));
   };
 }
@@ -238,7 +240,7 @@ export function group(nodes: NodeId[]): Thunk {
 /** Takes a group apart, and selects what was in it. */
 export function ungroup(node: NodeId): Thunk {
   return (dispatch, getState) => {
-    const { children } = openPage(getState())!.page.nodes[node];
+    const { children } = sure(openPage(getState())).page.nodes[node];
     if (dispatch(edit('ungroupElement', { node }))) dispatch(selectionSet([...children]));
   };
 }
@@ -246,7 +248,7 @@ export function ungroup(node: NodeId): Thunk {
 /** Moves an element among its siblings in a view: earlier or later by so many places. */
 export function moveInOrder(node: NodeId, view: ViewId, by: number): Thunk {
   return (dispatch, getState) => {
-    const { site, page } = openPage(getState())!;
+    const { site, page } = sure(openPage(getState()));
     const { parent } = page.nodes[node];
     if (parent === null) return;
     const order = inRowIn(site, page, page.nodes[parent], view);
@@ -273,14 +275,14 @@ export function moveInOrder(node: NodeId, view: ViewId, by: number): Thunk {
 /** Lets blocks in a row take so many columns more, or less, of it in a view, as the first of them does now. */
 export function widen(nodes: NodeId[], view: ViewId, by: number): Thunk {
   return (dispatch, getState) => {
-    const { site, page } = openPage(getState())!;
+    const { site, page } = sure(openPage(getState()));
     const inRows = nodes.filter((id) => hasTrait(page.nodes[page.nodes[id].parent ?? id], 'row'));
     if (inRows.length === 0) {
       const { name } = page.nodes[nodes[0]];
       dispatch(refusedEdit(`${name} is not in a row, so it cannot span columns. Nothing was changed.`));
       return;
     }
-    const { columns, children } = columnsIn(site, page, page.nodes[page.nodes[inRows[0]].parent!], view);
+    const { columns, children } = columnsIn(site, page, page.nodes[sure(page.nodes[inRows[0]].parent)], view);
     const at = children.findIndex(({ id }) => id === inRows[0]);
     if (at < 0) return;
     const { column, span } = placeColumns(
@@ -297,15 +299,15 @@ export function widen(nodes: NodeId[], view: ViewId, by: number): Thunk {
 export function duplicate(nodes: NodeId[]): Thunk {
   return (dispatch, getState) => {
     if (nodes.length > 1) {
-      const { site, page } = openPage(getState())!;
+      const { site, page } = sure(openPage(getState()));
       const { format: _format, version: _version, ...copied } = copyElements(site, page, nodes);
-      const last = copied.roots.at(-1)!;
+      const last = lastOf(copied.roots);
       const { parent } = page.nodes[last];
       if (parent !== null) dispatch(placeCopy(copied, { parent, after: last }, 'duplicated in'));
       return;
     }
     const [node] = nodes;
-    const id = newIdBeside(openPage(getState())!.page, node);
+    const id = newIdBeside(sure(openPage(getState())).page, node);
     if (dispatch(edit('duplicateElement', { node, id }))) dispatch(select(id));
   };
 }
@@ -313,7 +315,7 @@ export function duplicate(nodes: NodeId[]): Thunk {
 /** Takes elements off the page and selects what stood next to the first of them. */
 export function remove(nodes: NodeId[]): Thunk {
   return (dispatch, getState) => {
-    const { page } = openPage(getState())!;
+    const { page } = sure(openPage(getState()));
     // The outermost of the elements around the first that go: what stands next to it, or holds it, stays.
     let first = nodes[0];
     for (let at = page.nodes[first].parent; at !== null; at = page.nodes[at].parent)

@@ -1,7 +1,7 @@
+import { type EditBy, FORMAT_VERSION, lastOf, LIMITS, type Operation } from '../../core/index.ts';
 import { endpoints } from '../../api/endpoints.ts';
 import { paths } from '../../api/paths.ts';
 import type { EditResponse, LogEntry, StepEntry } from '../../api/responses.ts';
-import { FORMAT_VERSION, LIMITS, type EditBy, type Operation } from '../../core/index.ts';
 import { request, type Answered, type Trouble } from './request.ts';
 
 /** An edit as it is sent. */
@@ -37,11 +37,11 @@ export function inParts(operations: readonly Operation[], most = LIMITS.request 
   let size = 0;
   for (const operation of operations) {
     const bytes = new TextEncoder().encode(JSON.stringify(operation)).length + 1;
-    if (parts.at(-1)!.length > 0 && (size + bytes > most || parts.at(-1)!.length >= LIMITS.operations)) {
+    if (lastOf(parts).length > 0 && (size + bytes > most || lastOf(parts).length >= LIMITS.operations)) {
       parts.push([]);
       size = 0;
     }
-    parts.at(-1)!.push(operation);
+    lastOf(parts).push(operation);
     size += bytes;
   }
   return parts;

@@ -1,5 +1,5 @@
+import { applied, isApplied, isMovedSince, LIMITS, lookup, type NodeId, sure } from '../../core/index.ts';
 /** Taking steps back and redoing them, and the list of them. */
-import { applied, isMovedSince, LIMITS, lookup, isApplied, type NodeId } from '../../core/index.ts';
 import type { LogEntry } from '../../api/responses.ts';
 import { documents, firstOwn, type KnownStep, type OpenSite } from './documents.ts';
 import { load, operate } from './edits.ts';
@@ -20,7 +20,7 @@ const HOW = {
 export function ownStepsAtHand(): Thunk<Promise<string | undefined>> {
   return async (dispatch, getState, { transport }) => {
     while (lacksOwnSteps(getState())) {
-      const open = getState().documents.open!;
+      const open = sure(getState().documents.open);
       const { session } = open;
       const found = await transport.steps(open.site.frame.id, { before: firstOwn(open), session });
       if (!found.ok) return found.sentence;
@@ -62,10 +62,10 @@ function replay(step: ListedStep, list: 'undo' | 'redo'): Thunk<boolean> {
     const { done, there, make } = HOW[list];
     const later = laterOfOthers(open, step).filter((each): each is KnownStep & LogEntry => !!each.operations);
     const fits =
-      isApplied(open.site, step[there]!) &&
-      !isMovedSince([...step[there]!, ...step[make]!], later) &&
-      applied(open.site, step[make]!).ok;
-    if (fits) return dispatch(operate(step[make]!, step.sentence, list, step.key));
+      isApplied(open.site, sure(step[there])) &&
+      !isMovedSince([...sure(step[there]), ...sure(step[make])], later) &&
+      applied(open.site, sure(step[make])).ok;
+    if (fits) return dispatch(operate(sure(step[make]), step.sentence, list, step.key));
     const sentence = `“${step.sentence}” cannot be ${done}: what it changed has been changed since. It stays in the list of steps.`;
     dispatch(stepPassed({ key: step.key, sentence }));
     return false;

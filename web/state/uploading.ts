@@ -1,19 +1,20 @@
-import { customAlphabet, nanoid } from 'nanoid';
-import { paths } from '../../api/paths.ts';
-import type { AssetResponse, FontResponse, Problem } from '../../api/responses.ts';
 import {
+  type Asset,
   bytesOf,
+  type CopiedElements,
+  type Copy,
   done,
   idFrom,
   LIMITS,
-  refused,
-  type Asset,
-  type CopiedElements,
-  type Copy,
-  type Outcome,
-  type SiteFrame,
   lookup,
+  type Outcome,
+  refused,
+  type SiteFrame,
+  sure,
 } from '../../core/index.ts';
+import { customAlphabet, nanoid } from 'nanoid';
+import { paths } from '../../api/paths.ts';
+import type { AssetResponse, FontResponse, Problem } from '../../api/responses.ts';
 import { edit } from './edits.ts';
 import type { Thunk } from './store.ts';
 import { unreachable } from './request.ts';
@@ -184,7 +185,7 @@ export function importFiles(files: readonly File[]): Thunk<Promise<string[]>> {
 export function bringAlong({ files = {}, ...copied }: CopiedElements): Thunk<Promise<Copy>> {
   return async (dispatch, getState) => {
     const { format: _format, version: _version, ...copy } = copied;
-    const { frame } = getState().documents.open!.site;
+    const { frame } = sure(getState().documents.open).site;
     const assets = await Promise.all(
       missingHere(frame, copy).map(async (asset): Promise<Asset | undefined> => {
         const bytes = bytesOf(lookup(files, asset.id) ?? '');

@@ -1,15 +1,16 @@
-import { useMemo } from 'react';
 import {
-  curveAt,
-  curvePoints,
-  performCall,
-  same,
-  specimen,
-  styleCurve,
   type Call,
   type Curve,
+  curveAt,
+  curvePoints,
+  lastOf,
+  performCall,
+  same,
   type SiteFrame,
+  specimen,
+  styleCurve,
 } from '../../core/index.ts';
+import { useMemo } from 'react';
 import { lineOf, SIZES } from './Curves.tsx';
 import { tenths } from './StyleTable.tsx';
 import { pointsOf, WidthChart } from './WidthChart.tsx';
@@ -44,7 +45,7 @@ export function PreviewCurves({ site, call }: PreviewCurvesProps) {
   const key = JSON.stringify(call);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the call is made again each time; what it says is its key
   const changed = useMemo(() => (call ? changedBy(site, call) : []), [site, key]);
-  const sheets = [site.views.list[0].sheet.width, site.views.list.at(-1)!.sheet.width];
+  const sheets = [site.views.list[0].sheet.width, lastOf(site.views.list).sheet.width];
   const said = changed.map(({ name, now, then }) => {
     const ends = sheets.map(
       (width) => `${tenths(curveAt(now, width))} to ${tenths(curveAt(then, width))} px at ${width} px`,

@@ -1,20 +1,22 @@
-import { Box, Checkbox, MenuItem, TextField, Typography } from '@mui/material';
-import { useState } from 'react';
 import {
   callOf,
   counted,
   curveAt,
+  knownIn,
+  lastOf,
   lookup,
   RATIOS,
-  scaleFault,
-  scaleSize,
-  sizeAt,
-  styleCurve,
   type Scale,
   type ScaleEnd,
+  scaleFault,
   type ScaleRounding,
+  scaleSize,
   type SiteFrame,
+  sizeAt,
+  styleCurve,
 } from '../../core/index.ts';
+import { Box, Checkbox, MenuItem, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { quiet } from '../ui/theme.ts';
@@ -35,7 +37,7 @@ const BODY = 'body';
 /** px; the widths of the narrowest and the widest sheet that a site is looked at in. */
 const endsOf = ({ views }: SiteFrame): [number, number] => [
   views.list[0].sheet.width,
-  views.list.at(-1)!.sheet.width,
+  lastOf(views.list).sheet.width,
 ];
 
 const number = (text: string): number => (text.trim() === '' ? NaN : Number(text.replace(',', '.')));
@@ -57,7 +59,7 @@ export function ScaleStylesDialog({ site, onClose }: { site: SiteFrame; onClose(
   const dispatch = useAppDispatch();
   const [narrowWidth, wideWidth] = endsOf(site);
   const curves = new Map(site.textStyles.map((style) => [style.id, styleCurve(site, style)]));
-  const now = (id: string, width: number) => curveAt(curves.get(id)!, width);
+  const now = (id: string, width: number) => curveAt(knownIn(curves, id), width);
   const body = site.textStyles.find(({ id }) => id === BODY) ?? site.textStyles[0];
   const [narrow, setNarrow] = useState<Typed>({
     width: String(narrowWidth),

@@ -1,7 +1,7 @@
+import { findings as findingsOf, type NodeId, type Site, TEXT_RULES, theOne } from '../../core/index.ts';
 import { Box, Button, Typography } from '@mui/material';
 import { Ruler, Scaling } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { findings as findingsOf, TEXT_RULES, type NodeId, type Site } from '../../core/index.ts';
 import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
 import { quiet } from '../ui/theme.ts';
 import { Curves } from './Curves.tsx';
@@ -16,7 +16,7 @@ import './type.css';
 function TypeOf({ site: { frame, pages }, page }: { site: Site; page: NodeId }) {
   const [chosen, setChosen] = useState(frame.textStyles[0]?.id ?? '');
   const [width, setWidth] = useState(
-    () => frame.views.list.find(({ id }) => id === frame.views.base)!.sheet.width,
+    () => theOne(frame.views.list, ({ id }) => id === frame.views.base).sheet.width,
   );
   const [dialog, setDialog] = useState<'scale' | 'view' | null>(null);
   const shown = pages[page];

@@ -1,19 +1,20 @@
-import { Box, Checkbox, MenuItem, TextField, Typography } from '@mui/material';
-import { useState } from 'react';
 import {
   callOf,
   counted,
+  knownIn,
   scaledSize,
   SCALES,
+  type SiteFrame,
   sizeInSheet,
   SMALLEST_READ,
   styleValueIn,
   suggestedSizes,
-  viewOf,
-  type SiteFrame,
   type TextSize,
   type ViewId,
+  viewOf,
 } from '../../core/index.ts';
+import { Box, Checkbox, MenuItem, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { quiet } from '../ui/theme.ts';
@@ -41,11 +42,11 @@ export function ViewSizesDialog({ site, onClose }: { site: SiteFrame; onClose():
     : site.textStyles.map((style) => {
         const size = styleValueIn(site, style, 'size', view) as TextSize;
         const next =
-          way === 'suggested' ? suggested.get(style.id)! : scaledSize(size, percent, SMALLEST_READ);
+          way === 'suggested' ? knownIn(suggested, style.id) : scaledSize(size, percent, SMALLEST_READ);
         const now = sizeInSheet(site, style, view);
         const then =
           way === 'suggested'
-            ? suggested.get(style.id)!
+            ? knownIn(suggested, style.id)
             : (scaledSize(now, percent, SMALLEST_READ) as number);
         const kept = way === 'factor' && (scaledSize(now, percent, 0) as number) < then;
         return { style, next, now, then, kept, changes: way === 'factor' ? then !== now : size !== next };

@@ -1,3 +1,4 @@
+import { type Curve, CURVE_WIDTHS, curvePoints, type SiteFrame, sure, widthsOf } from '../../core/index.ts';
 import {
   Chart,
   LinearScale,
@@ -11,7 +12,6 @@ import {
 } from 'chart.js';
 import { useEffect, useState } from 'react';
 import { Line } from 'react-chartjs-2';
-import { CURVE_WIDTHS, curvePoints, widthsOf, type Curve, type SiteFrame } from '../../core/index.ts';
 import { ink, line, petrolTint, quiet } from '../ui/theme.ts';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, LogarithmicScale);
@@ -162,9 +162,9 @@ export function WidthChart({ site, width, good, label, datasets, upright, onClic
           },
         }}
         onClick={({ currentTarget, clientX, clientY }) => {
-          const { scales } = Chart.getChart(currentTarget)!;
+          const { scales } = sure(Chart.getChart(currentTarget));
           const box = currentTarget.getBoundingClientRect();
-          const at = scales.x.getValueForPixel(clientX - box.left)!;
+          const at = sure(scales.x.getValueForPixel(clientX - box.left));
           onClick?.(Math.round(Math.min(WIDEST, Math.max(NARROWEST, at))), clientY - box.top, (value) =>
             scales.y.getPixelForValue(value),
           );

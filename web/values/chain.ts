@@ -1,20 +1,21 @@
 import {
   held,
   kindOf,
-  partStyleOf,
-  same,
-  textStyleOf,
-  viewOf,
-  withoutValue,
+  lookup,
   type NodeId,
   type Page,
   type Part,
+  partStyleOf,
+  same,
   type SiteFrame,
   type Source,
+  sure,
+  textStyleOf,
   type Traced,
   type View,
   type ViewId,
-  lookup,
+  viewOf,
+  withoutValue,
 } from '../../core/index.ts';
 import { contextOf, layeredIn, tracedIn, type ValueCell } from './cells.ts';
 import { isNode, leading, propertyOfRow, type ValueRow } from './rows.ts';
@@ -79,7 +80,7 @@ function styleLink(
   const holder = leading(row.holders);
   if (!isNode(holder)) return [];
   const style =
-    row.part === 'self' ? textStyleOf(holder, site) : partStyleOf(kindOf(holder.kind)!, row.part, site);
+    row.part === 'self' ? textStyleOf(holder, site) : partStyleOf(sure(kindOf(holder.kind)), row.part, site);
   const property = propertyOfRow(row).name;
   const says = held(lookup(style?.style.self, property), site.views, view.id);
   if (!style || !says) return [];

@@ -1,4 +1,4 @@
-import type { Arguments, Finding, Fix, ViewId } from '../../core/index.ts';
+import { type Arguments, type Finding, type Fix, sure, type ViewId } from '../../core/index.ts';
 import type { ValueRow } from './rows.ts';
 
 type Findings = readonly Finding[];
@@ -19,7 +19,9 @@ function byValue(list: Findings): ReadonlyMap<string, Findings> {
         const value = valueOf(fix);
         const holders = value?.textStyle === undefined ? (value?.nodes ?? []) : [value.textStyle];
         return holders.flatMap((holder) =>
-          finding.views.map((view) => key(holder, value!.part ?? 'self', value!.property, view)),
+          finding.views.map((view) =>
+            key(holder, sure(value, 'value').part ?? 'self', sure(value, 'value').property, view),
+          ),
         );
       }),
     );

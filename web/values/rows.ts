@@ -6,22 +6,23 @@ import {
   isEmpty,
   isMeant,
   knownKind,
-  PARTS,
-  PROPERTIES,
-  PROPERTY_GROUPS,
-  resolve,
-  same,
-  sidesOf,
-  takes,
+  lookup,
   type Node,
   type NodeId,
   type Page,
   type Part,
+  PARTS,
+  PROPERTIES,
   type Property,
+  PROPERTY_GROUPS,
+  resolve,
+  same,
+  sidesOf,
   type SiteFrame,
   type Style,
+  sure,
+  takes,
   type TextStyle,
-  lookup,
 } from '../../core/index.ts';
 
 /** Whose values the table shows: elements of the page, the last of which leads, or a text style of the theme. */
@@ -172,7 +173,7 @@ export function rowGroups(site: SiteFrame, page: Page, subject: Subject, choice:
     if (labels.some((label) => label === undefined)) continue;
     groups.push({
       id: part,
-      label: leading(labels)!,
+      label: sure(leading(labels)),
       part,
       rows: rowsOf(site, page, nodes, part, shared(part), choice),
     });

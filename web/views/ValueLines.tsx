@@ -1,5 +1,5 @@
+import { isSavedBlock, knownIn, type Site, sourceOrder, sure, type ValueInView } from '../../core/index.ts';
 import { Box, Checkbox, Typography } from '@mui/material';
-import { isSavedBlock, sourceOrder, type Site, type ValueInView } from '../../core/index.ts';
 import { line, quiet } from '../ui/theme.ts';
 
 interface ValueLinesProps {
@@ -18,7 +18,9 @@ export function ValueLines({ site, values, handing }: ValueLinesProps) {
       const own = values.filter((value) => value.page === id);
       return {
         name: page.nodes[page.root].name,
-        values: own.sort((one, other) => order.get(one.node!)! - order.get(other.node!)!),
+        values: own.sort(
+          (one, other) => knownIn(order, sure(one.node, 'node')) - knownIn(order, sure(other.node, 'node')),
+        ),
       };
     }),
     { name: 'On all pages', values: values.filter(({ shared }) => shared && !isSavedBlock(shared)) },

@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { commonAcross, commonDown, heightOf, pairs, distanceText, type Edges } from '../edges.ts';
 import type { LaidLine } from './textlayout.ts';
@@ -115,8 +116,8 @@ export const wordsAtEdges: MeasuredRule = {
         .find((each) => each?.painted);
       if (!ground || !page.node(ground.node).parent) return [];
       const edge = Math.min(
-        ground.painted!.left ? left - ground.box.left : Infinity,
-        ground.painted!.right ? ground.box.right - right : Infinity,
+        sure(ground.painted, 'painted').left ? left - ground.box.left : Infinity,
+        sure(ground.painted, 'painted').right ? ground.box.right - right : Infinity,
       );
       if (edge >= NEAR_EDGE || edge < -NEAR_EDGE) return [];
       return [

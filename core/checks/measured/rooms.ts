@@ -1,3 +1,4 @@
+import { lastOf } from '../../sure.ts';
 import { knownKind } from '../../elements/kinds/table.ts';
 import { commonAcross, heightOf, distanceText, widthOf } from '../edges.ts';
 import type { LaidElement } from './textlayout.ts';
@@ -48,7 +49,7 @@ function runs(page: LaidPage, container: LaidElement): LaidElement[][] {
       makeUp(page, before) === makeUp(page, each) &&
       commonAcross(before.box, each.box) > 0 &&
       each.box.top >= before.box.bottom;
-    if (follows) made.at(-1)!.push(each);
+    if (follows) lastOf(made).push(each);
     else made.push([each]);
   }
   return made.filter(({ length }) => length > 3);

@@ -1,3 +1,4 @@
+import { knownIn, lastOf, sure } from '../../sure.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import type { Page, SiteFrame } from '../../site/site.ts';
 import type { Stretch } from '../../type/stretches.ts';
@@ -71,7 +72,7 @@ function open(samples: ReadonlyMap<number, readonly Detection[]>): [number, numb
   return widths
     .slice(1)
     .map((to, index): [number, number] => [widths[index], to])
-    .filter(([from, to]) => to - from > 1 && keysOf(samples.get(from)!) !== keysOf(samples.get(to)!));
+    .filter(([from, to]) => to - from > 1 && keysOf(knownIn(samples, from)) !== keysOf(knownIn(samples, to)));
 }
 
 const within = (stretches: readonly Stretch[], width: number): boolean =>
@@ -90,13 +91,15 @@ export async function swept(site: SiteFrame, page: Page, sweeping: Sweeping): Pr
   const { measure, before, stopped = () => false, onProgress, rules = MEASURED_RULES } = sweeping;
   const samples = new Map<TextSetting, Map<number, readonly Detection[]>>();
   for (const text of TEXT_SETTINGS) {
-    const kept = [...(before?.samples.get(text) ?? [])].filter(([width]) => !within(before!.changed, width));
+    const kept = [...(before?.samples.get(text) ?? [])].filter(
+      ([width]) => !within(sure(before, 'before').changed, width),
+    );
     samples.set(text, new Map(kept));
   }
   let measured = 0;
   const wanted = TEXT_SETTINGS.flatMap((text) =>
     sweptWidths(site, text)
-      .filter((width) => !samples.get(text)!.has(width))
+      .filter((width) => !knownIn(samples, text).has(width))
       .map((width) => ({ text, width })),
   );
   const look = ({ text, width }: Wanted, measuredAt: Laid, rest: number): void => {
@@ -104,7 +107,7 @@ export async function swept(site: SiteFrame, page: Page, sweeping: Sweeping): Pr
     const found = rulesFor(rules, text).flatMap(({ name, find }) =>
       find(laid).map((each): Detection => ({ ...each, rule: name })),
     );
-    samples.get(text)!.set(width, found);
+    knownIn(samples, text).set(width, found);
     measured += 1;
     onProgress?.({ measured, of: measured + rest });
   };
@@ -119,7 +122,7 @@ export async function swept(site: SiteFrame, page: Page, sweeping: Sweeping): Pr
     let coming = ask(0);
     for (const [index, each] of list.entries()) {
       if (stopped()) return false;
-      const laid = await coming!;
+      const laid = await sure(coming, 'coming');
       coming = ask(index + 1);
       look(each, laid, list.length - index - 1);
     }
@@ -127,7 +130,7 @@ export async function swept(site: SiteFrame, page: Page, sweeping: Sweeping): Pr
   };
   if (!(await all(wanted))) return ended(false);
   for (const text of TEXT_SETTINGS) {
-    const of = samples.get(text)!;
+    const of = knownIn(samples, text);
     const halves = () => open(of).map(([from, to]) => ({ text, width: Math.floor((from + to) / 2) }));
     for (let list = halves(); list.length > 0; list = halves()) if (!(await all(list))) return ended(false);
   }
@@ -140,7 +143,7 @@ function stretchesOf(widths: readonly number[], has: (width: number) => boolean)
   let open = false;
   for (const width of widths) {
     const there = has(width);
-    if (there && open) made.at(-1)!.to = width;
+    if (there && open) lastOf(made).to = width;
     else if (there) made.push({ from: width, to: width });
     open = there;
   }
@@ -166,11 +169,11 @@ const SETTING_WORDS: Record<TextSetting, string> = {
 function foundIn(site: SiteFrame, page: Page, samples: Samples, rules: readonly MeasuredRule[]): Finding[] {
   const plain = new Map<string, Stretch[]>();
   return TEXT_SETTINGS.flatMap((text) => {
-    const of = samples.get(text)!;
+    const of = knownIn(samples, text);
     const widths = [...of.keys()].sort((one, other) => one - other);
     const byKey = new Map<string, Map<number, Detection>>();
     for (const width of widths)
-      for (const detection of of.get(width)!) {
+      for (const detection of knownIn(of, width)) {
         const key = keyOf(detection);
         const at = byKey.get(key) ?? new Map<number, Detection>();
         byKey.set(key, at);
@@ -212,8 +215,8 @@ function findingOf(
     ['{widths}', wideAll(widths) + SETTING_WORDS[text]],
   ]);
   return withDismissal(site, page, {
-    ...{ rule: name, clause: clauses[text]!, severity, of: { node }, widths },
-    sentence: sentence.replace(/\{(?:name|other|widths)\}/g, (each) => sentences.get(each)!),
+    ...{ rule: name, clause: sure(clauses[text]), severity, of: { node }, widths },
+    sentence: sentence.replace(/\{(?:name|other|widths)\}/g, (each) => knownIn(sentences, each)),
     cure,
     ...(fixes?.length && { fixes }),
     views: viewsAcross(site, widths),

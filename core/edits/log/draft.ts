@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { createDraft, current, freeze } from 'immer';
 import type { Node } from '../../site/node.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
@@ -42,7 +43,7 @@ export function draftPage(page: Page): { draft: Page; finish(): NodeChanges } {
     if (!has(id)) return undefined;
     const before = added.get(id) ?? drafts.get(id);
     if (before) return before;
-    const made = createDraft(lookup(page.nodes, id)!);
+    const made = createDraft(sure(lookup(page.nodes, id)));
     drafts.set(id, made);
     return made;
   };

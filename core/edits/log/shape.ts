@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { lookup } from '../../lookup.ts';
 /**
  * How a site divides into what is changed as one: the table by which edits are worked out, made, compared and put on top
@@ -86,7 +87,7 @@ export function shapeUnder(shape: Shape, key: string): Shape | undefined {
 
 /** The shape of what stands at a place that is known to be one. */
 export const shapeAt = (keys: readonly string[]): Shape =>
-  keys.reduce<Shape>((shape, key) => shapeUnder(shape, key)!, SITE);
+  keys.reduce<Shape>((shape, key) => sure(shapeUnder(shape, key)), SITE);
 
 /** Whether what has a shape comes to be with the first thing in it, and goes with the last. */
 export const isSoft = (shape: Shape): boolean =>

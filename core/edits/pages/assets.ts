@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { schemaFaults } from '../../faults.ts';
 import { knownKind } from '../../elements/kinds/table.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
@@ -18,7 +19,7 @@ import { lookup } from '../../lookup.ts';
 const GONE = refused('It is no longer on the shelf. Nothing was changed.');
 
 const KINDS = { image: 'Image', video: 'Video', application: 'Document', text: 'Captions' } as const;
-const kindOf = ({ type }: Pick<Asset, 'type'>): string => lookup<string>(KINDS, type.split('/')[0])!;
+const kindOf = ({ type }: Pick<Asset, 'type'>): string => sure(lookup<string>(KINDS, type.split('/')[0]));
 
 const cleanName = (name: string): string => name.replace(/\s+/g, ' ').trim();
 
@@ -113,7 +114,7 @@ function takenFrom(node: Node, id: string): number {
     const isIt = (value: unknown) => mentions?.(value).some((each) => each.of === 'assets' && each.id === id);
     if (!mentions) continue;
     const required = knownKind(node.kind).required?.includes(name);
-    const own = node.style[part]!;
+    const own = sure(node.style[part]);
     const next = { ...layered };
     const at = Object.fromEntries(Object.entries(layered.at ?? {}).filter(([, { value }]) => !isIt(value)));
     const fewer = Object.keys(layered.at ?? {}).length - Object.keys(at).length;

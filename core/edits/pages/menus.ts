@@ -1,3 +1,4 @@
+import { theOne } from '../../sure.ts';
 import { hasTrait, knownKind } from '../../elements/kinds/table.ts';
 import { MOST_ENTRIES, type LabelledLink } from '../../elements/content/contenttypes.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
@@ -7,7 +8,7 @@ import type { Page, PageHead } from '../../site/site.ts';
 import { linksIn } from '../../values/links.ts';
 import { withMappedText } from '../../values/textbyview.ts';
 
-const LINKS = knownKind('navigation').content.find(({ name }) => name === 'links')!;
+const LINKS = theOne(knownKind('navigation').content, ({ name }) => name === 'links');
 
 /** The page that an entry of a menu leads to as such. */
 function pageOf({ link }: Pick<LabelledLink, 'link'>): string | undefined {

@@ -1,3 +1,4 @@
+import { knownIn, sure, theOne } from '../../sure.ts';
 import { hasTrait, knownKind } from '../../elements/kinds/table.ts';
 import { contentOf } from '../../elements/kinds/kind.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
@@ -65,7 +66,7 @@ export const offerPage: Command<OfferPage> = {
       return done(`Page ${name}: ${OFFERED[offering]} in ${viewsNamed(site, views)} already`);
     const lost = changed.flatMap((id) =>
       empty(id)
-        .filter((menu) => !emptyBefore.get(id)!.includes(menu))
+        .filter((menu) => !knownIn(emptyBefore, id).includes(menu))
         .map((menu) => `${menu} is empty in ${viewsNamed(site, [id])} now`),
     );
     const more = lost.length > 0 ? `; ${[...new Set(lost)].join(', ')}` : '';
@@ -75,8 +76,10 @@ export const offerPage: Command<OfferPage> = {
 
 /** Words with the links to a page taken out of them. */
 function withoutLinks(node: Node, field: string, says: unknown, page: NodeId): unknown {
-  const { type } = knownKind(node.kind).content.find(({ name }) => name === field)!;
-  return type.withLinks!(says, (link) => (leadsTo(page)(link) ? undefined : link)) as unknown;
+  const { type } = theOne(knownKind(node.kind).content, ({ name }) => name === field);
+  return sure(type.withLinks, 'withLinks')(says, (link) =>
+    leadsTo(page)(link) ? undefined : link,
+  ) as unknown;
 }
 
 /** Lets an element say in some views what it says without its links to a page. Answers whether that is something else. */
@@ -84,7 +87,7 @@ function sayUnlinked(site: SiteFrame, node: Node, page: NodeId, views: readonly 
   let changed = false;
   for (const { name: field, type, varies } of knownKind(node.kind).content) {
     if (!type.withLinks || varies === undefined) continue;
-    const property = textByViewOf(node.kind, field)!;
+    const property = sure(textByViewOf(node.kind, field));
     const valueIn = (view: ViewId) => textIn<unknown>(node, site.views, field, view);
     const meant = new Map(
       site.views.list.map(({ id }) => [
@@ -94,8 +97,8 @@ function sayUnlinked(site: SiteFrame, node: Node, page: NodeId, views: readonly 
     );
     if (site.views.list.every(({ id }) => same(valueIn(id), meant.get(id)))) continue;
     const wanted = express(site.views, ({ id }) => ({ says: meant.get(id) }));
-    if (!same(contentOf(knownKind(node.kind), node, field), wanted.base!.says))
-      node.content[field] = wanted.base!.says;
+    if (!same(contentOf(knownKind(node.kind), node, field), sure(wanted.base, 'base').says))
+      node.content[field] = sure(wanted.base, 'base').says;
     const at = Object.fromEntries(
       Object.entries(wanted.at ?? {}).map(([view, { value, reach }]) => [
         view,

@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { languageName } from '../../markup/language.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { schemaFaults } from '../../faults.ts';
@@ -172,7 +173,7 @@ export const changePage: Command<ChangePage> = {
     }
     if (given.without !== undefined) {
       delete next.without;
-      const without = SHARED_PLACES.filter((place) => given.without!.includes(place));
+      const without = SHARED_PLACES.filter((place) => sure(given.without, 'without').includes(place));
       if (without.length > 0) next.without = without;
     }
     const fault = headFault(next, others(site, page), pages);
@@ -253,7 +254,7 @@ export const copyPage: Command<CopyPage> = {
     const fault = headFault(head, site.pages, pages);
     if (fault) return refused(fault);
     const nodes = Object.fromEntries(
-      Object.keys(original.nodes).map((node) => [node, plain(lookup(original.nodes, node)!)]),
+      Object.keys(original.nodes).map((node) => [node, plain(sure(lookup(original.nodes, node)))]),
     ) as Page['nodes'];
     nodes[original.root].name = head.title;
     pages[id] = { id, root: original.root, nodes };

@@ -1,3 +1,4 @@
+import { knownIn, sure } from '../../sure.ts';
 import { hasTrait } from '../../elements/kinds/table.ts';
 import { express, same } from '../../layered/express.ts';
 import { withValue, type EditReach } from '../../layered/change.ts';
@@ -29,22 +30,24 @@ const inOverlay = (page: Page, { parent }: Node): boolean =>
  */
 export function settledInOverlay(site: SiteFrame, page: Page, node: Node): void {
   if (!inOverlay(page, node)) return;
-  const others = page.nodes[node.parent!].children.filter((id) => id !== node.id && page.nodes[id]);
+  const others = page.nodes[sure(node.parent, 'parent')].children.filter(
+    (id) => id !== node.id && page.nodes[id],
+  );
   const asks = node.style.self?.areaRow !== undefined;
   const own = new Map(site.views.list.map(({ id }) => [id, placementIn(site, page, node, id)]));
   const free = new Map(
     site.views.list.map(({ id }) => {
       const taken = others.map((each) => placementIn(site, page, page.nodes[each], id));
-      const from = asks ? own.get(id)!.row : rowsTaken(taken) + 1;
-      return [id, heldRow(firstFree(own.get(id)!, taken, from).row)];
+      const from = asks ? knownIn(own, id).row : rowsTaken(taken) + 1;
+      return [id, heldRow(firstFree(knownIn(own, id), taken, from).row)];
     }),
   );
-  if (site.views.list.every(({ id }) => free.get(id) === own.get(id)!.row)) return;
+  if (site.views.list.every(({ id }) => free.get(id) === knownIn(own, id).row)) return;
   store(
     node,
     'self',
     'areaRow',
-    express(site.views, ({ id }) => free.get(id)!),
+    express(site.views, ({ id }) => knownIn(free, id)),
   );
 }
 

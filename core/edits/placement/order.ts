@@ -1,3 +1,4 @@
+import { knownIn } from '../../sure.ts';
 import { childrenIn, inRow } from '../../values/visibility.ts';
 import { alternatingRuns, firstInRow, type First } from '../../values/alternating.ts';
 import type { EditReach } from '../../layered/change.ts';
@@ -57,11 +58,11 @@ export const makeSourceOrder: Command<{ node: NodeId; view: ViewId }> = {
     const [node] = nodes.value;
     const { name } = viewOf(site.views, view);
     const orders = new Map(site.views.list.map((each) => [each.id, childrenIn(site, node, each.id)]));
-    const next = orders.get(view)!;
+    const next = knownIn(orders, view);
     if (same(next, node.children))
       return refused(`${node.name} already has the order of ${name} as its source order.`);
     node.children = [...next];
-    storeOrder(site, node, (each) => orders.get(each)!);
+    storeOrder(site, node, (each) => knownIn(orders, each));
     return done(`${node.name}: the order in ${name} is the source order now; every view looks as it did`);
   },
 };
@@ -85,7 +86,7 @@ export const evenRows: Command<EvenRows> = {
     for (const node of nodes.value) {
       const before = new Map(site.views.list.map(({ id }) => [id, childrenIn(site, node, id)]));
       const turned = (view: ViewId) => {
-        const order = before.get(view)!;
+        const order = knownIn(before, view);
         if (!views.includes(view) || firstInRow(site, draft, node, view) === first) return order;
         return [...order].reverse();
       };

@@ -1,3 +1,4 @@
+import { knownIn } from '../../sure.ts';
 import { express } from '../../layered/express.ts';
 import type { Layered } from '../../layered/layered.ts';
 import type { ViewId } from '../../layered/views.ts';
@@ -89,7 +90,7 @@ export function replaceAmong(
   const replaced = (order: readonly NodeId[], at: NodeId) =>
     order.flatMap((id) => (id === at ? by : gone.includes(id) ? [] : [id]));
   parent.children = replaced(parent.children, gone[0]);
-  if (own) storeOrder(site, parent, (view) => replaced(orders.get(view)!, meant(view)));
+  if (own) storeOrder(site, parent, (view) => replaced(knownIn(orders, view), meant(view)));
 }
 
 /** What a property is of the one of several elements that is meant in each view, as one layered value; empty where none says anything. */

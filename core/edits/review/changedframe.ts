@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { wordIn, type SystemMessage } from '../../elements/content/systemmessages.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { viewOf } from '../../layered/views.ts';
@@ -87,7 +88,7 @@ export function inFrame([list, id, field, ...rest]: string[], states: [State, St
   );
   const some = is ?? was;
   if (!some) return undefined;
-  const kind = lookup(LISTS, list)!;
+  const kind = sure(lookup(LISTS, list));
   const name = some.name ?? some.title ?? kind;
   const page = list === 'pages' ? { page: id as NodeId } : {};
   if (field === undefined) {

@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import type { Part } from '../../elements/parts.ts';
 import { knownKind } from '../../elements/kinds/table.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
@@ -82,7 +83,7 @@ export function ofValue(
       describeValue(property, resolve(frame, tree, node, property, meant, part as Part), frame, node),
     );
   };
-  const some = (holders[1] ?? holders[0])!;
+  const some = sure(holders[1] ?? holders[0]);
   const label =
     'kind' in some && part !== 'self'
       ? lookup(knownKind((some as Node).kind).parts, part as Part)?.label

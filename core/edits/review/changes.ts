@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { idIn, isSavedBlock, pagesLinking } from '../../site/shared.ts';
 import type { Page, Site, TreeName } from '../../site/site.ts';
@@ -19,7 +20,7 @@ function changeOf(operation: Operation, before: Site, after: Site): Change | und
     const page = second as NodeId;
     const trees = states(({ pages }) => pages[page]);
     if (keys.length === 0) {
-      const tree = trees[1].tree ?? trees[0].tree!;
+      const tree = trees[1].tree ?? sure(trees[0].tree);
       return { page, name: tree.nodes[tree.root].name, what: trees[1].tree ? 'page added' : 'page removed' };
     }
     const found = inTree(operation, keys, trees);
@@ -38,7 +39,7 @@ function changeOf(operation: Operation, before: Site, after: Site): Change | und
   if (keys.length === 1) {
     // Where it was linked, or is, the page tells.
     if (isSavedBlock(place)) return undefined;
-    const tree = trees[1].tree ?? trees[0].tree!;
+    const tree = trees[1].tree ?? sure(trees[0].tree);
     return {
       name: tree.nodes[tree.root].name,
       what: trees[1].tree ? 'shared by all pages' : 'no longer shared',

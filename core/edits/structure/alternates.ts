@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { hasTrait } from '../../elements/kinds/table.ts';
 import { withValue, wouldReach, type EditReach } from '../../layered/change.ts';
 import { express } from '../../layered/express.ts';
@@ -63,7 +64,9 @@ export const makeAlternate: Command<MakeAlternate> = {
     const nodes = found(draft, [id]);
     if (!nodes.ok) return nodes;
     const first = nodes.value[0];
-    const original = hasTrait(first, 'alternating') ? draft.nodes[alternateIn(site, first, view)!] : first;
+    const original = hasTrait(first, 'alternating')
+      ? draft.nodes[sure(alternateIn(site, first, view))]
+      : first;
     if (!original) return refused(`${first.name} has no alternate to copy. Nothing was changed.`);
     const parent = original.parent === null ? undefined : draft.nodes[original.parent];
     if (!parent) return refused('The page itself has no alternates. Nothing was changed.');
@@ -95,7 +98,7 @@ export const makeAlternate: Command<MakeAlternate> = {
       copied(draft, from, draft, names, from === original.id ? set.id : undefined);
     draft.nodes[copy].name = named(set.name, where);
     set.children.splice(set.children.indexOf(original.id) + 1, 0, copy);
-    const shown = set.style.self!.alternate;
+    const shown = sure(set.style.self, 'self').alternate;
     // In the base the copy takes its place there alone: the other views go on with what they have.
     const views =
       reach === 'everywhere' || view === site.views.base
@@ -126,7 +129,7 @@ export const dissolveAlternates: Command<DissolveAlternates> = {
     if (!nodes.ok) return nodes;
     const [set] = nodes.value;
     if (!hasTrait(set, 'alternating')) return refused(`${set.name} isn’t a set of alternates.`);
-    const parent = draft.nodes[set.parent!];
+    const parent = draft.nodes[sure(set.parent, 'parent')];
     if (keep !== undefined && !set.children.includes(keep))
       return refused('The alternate to keep no longer exists. Nothing was changed.');
     const staying = keep === undefined ? [...set.children] : [keep];
@@ -142,7 +145,7 @@ export const dissolveAlternates: Command<DissolveAlternates> = {
       node.parent = parent.id;
       for (const property of OF_PLACE)
         if (property.name !== 'shown' && lookup(set.style.self, property.name))
-          store(node, 'self', property.name, lookup(set.style.self, property.name)!);
+          store(node, 'self', property.name, sure(lookup(set.style.self, property.name)));
       store(node, 'self', 'shown', shown.base === true && !shown.at ? {} : shown);
       forAudience(node, set.audience);
       fitted(draft, node);
@@ -244,7 +247,7 @@ export const nextAlternate: Command<NextAlternate> = {
     const [set] = nodes.value;
     if (!hasTrait(set, 'alternating') || set.children.length < 2)
       return refused(`${set.name} has no other alternate to show.`);
-    const at = set.children.indexOf(alternateIn(site, set, view)!);
+    const at = set.children.indexOf(sure(alternateIn(site, set, view)));
     const next = (at + 1) % set.children.length;
     const property = knownProperty('alternate');
     store(

@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { hasTrait } from '../../elements/kinds/table.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
@@ -26,7 +27,7 @@ export const setAudience: Command<{ nodes: NodeId[]; audience: Audience | 'every
     );
     if (alternate)
       return refused(
-        `Of ${draft.nodes[alternate.parent!].name} exactly one alternate shows, to everyone: set the audience of the whole set. Nothing was changed.`,
+        `Of ${draft.nodes[sure(alternate.parent, 'parent')].name} exactly one alternate shows, to everyone: set the audience of the whole set. Nothing was changed.`,
       );
     for (const node of nodes.value) {
       delete node.audience;

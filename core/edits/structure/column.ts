@@ -1,3 +1,4 @@
+import { knownIn, sure } from '../../sure.ts';
 import { hasTrait } from '../../elements/kinds/table.ts';
 import type { View, ViewId } from '../../layered/views.ts';
 import { hundredths, near, type Box, type MeasuredBoxes } from '../../layout/boxes.ts';
@@ -37,7 +38,7 @@ const WITHIN = 1;
 function stackedIn(page: Page, children: readonly Node[], { boxes }: MeasuredBoxes): Stacked {
   const shown = children.filter(({ id }) => boxes[id]);
   const read = readingOrder(
-    shown.map((node) => ({ id: node.id, kind: partRoleOf(page, node, 'areas'), box: boxes[node.id] })),
+    shown.map((node) => ({ id: node.id, role: partRoleOf(page, node, 'areas'), box: boxes[node.id] })),
   );
   const hidden = children.filter(({ id }) => !boxes[id]).map(({ id }) => id);
   const distances = read.map((id, index) => {
@@ -91,9 +92,9 @@ export const makeColumn: Command<ToOther> = {
       ]),
     );
     const column = replacedBy(site, draft, node, id, 'column');
-    column.children = [...stacked.get(base)!.order];
-    storeOrder(site, column, (view) => stacked.get(view)!.order);
-    keep(site, column, 'gap', (view) => stacked.get(view.id)!.gap);
+    column.children = [...knownIn(stacked, base).order];
+    storeOrder(site, column, (view) => knownIn(stacked, view).order);
+    keep(site, column, 'gap', (view) => knownIn(stacked, view.id).gap);
     const held = (px: number) => Math.max(MARGINS.least, Math.min(MARGINS.most, px));
     for (const child of children) {
       fitted(draft, child);
@@ -102,17 +103,17 @@ export const makeColumn: Command<ToOther> = {
         const { box, within } = at(view);
         return box ? alignFor(box, within) : 'auto';
       };
-      keep(site, child, 'marginTop', (view) => held(stacked.get(view.id)!.above.get(child.id) ?? 0));
+      keep(site, child, 'marginTop', (view) => held(knownIn(stacked, view.id).above.get(child.id) ?? 0));
       keep(site, child, 'blockAlign', align);
       keep(site, child, 'marginLeft', (view) =>
-        align(view) === 'start' ? held(hundredths(at(view).box!.left)) : 0,
+        align(view) === 'start' ? held(hundredths(sure(at(view).box).left)) : 0,
       );
       keepWhere(site, draft, child, 'width', (view): Extent | undefined => {
-        const wide = stood.get(child.id)!.get(view)!.heldAcross === 'stretch';
-        return wide && align(view) !== 'auto' ? { px: hundredths(at(view).box!.width) } : undefined;
+        const wide = knownIn(knownIn(stood, child.id), view).heldAcross === 'stretch';
+        return wide && align(view) !== 'auto' ? { px: hundredths(sure(at(view).box).width) } : undefined;
       });
       keepWhere(site, draft, child, 'cropRatio', (view): Ratio | undefined => {
-        const { heldAcross, heldDown } = stood.get(child.id)!.get(view)!;
+        const { heldAcross, heldDown } = knownIn(knownIn(stood, child.id), view);
         const { box } = at(view);
         const filled = heldAcross === 'stretch' && heldDown === 'stretch' && box && box.height >= 1;
         return filled ? ratioOf(box) : undefined;

@@ -1,3 +1,4 @@
+import { knownIn } from '../../sure.ts';
 import { hasTrait, knownKind } from '../../elements/kinds/table.ts';
 import { express } from '../../layered/express.ts';
 import type { ViewId } from '../../layered/views.ts';
@@ -54,7 +55,7 @@ function areaOfAll(site: SiteFrame, page: Page, members: readonly Node[]): [stri
   const names = ['column', 'span', 'row', 'rows'] as const;
   return names.map((name) => [
     PLACEMENT_PROPERTIES[name],
-    express(site.views, (view) => all.get(view.id)![name]),
+    express(site.views, (view) => knownIn(all, view.id)[name]),
   ]);
 }
 
@@ -116,19 +117,21 @@ export const groupElements: Command<GroupElements> = {
       parent,
       members.map((node) => node.id),
       [id],
-      (view) => orders.get(view)![0],
+      (view) => knownIn(orders, view)[0],
     );
     group.children = members.map((node) => node.id);
-    if (ordered) storeOrder(site, group, (view) => orders.get(view)!);
+    if (ordered) storeOrder(site, group, (view) => knownIn(orders, view));
     store(group, 'self', 'gap', gap);
     if (hasTrait(parent, 'row')) {
       store(
         group,
         'self',
         'span',
-        express(site.views, (view) => taken.get(view.id)!.span),
+        express(site.views, (view) => knownIn(taken, view.id).span),
       );
-      const direction = express(site.views, (view) => (taken.get(view.id)!.beside ? 'beside' : 'stacked'));
+      const direction = express(site.views, (view) =>
+        knownIn(taken, view.id).beside ? 'beside' : 'stacked',
+      );
       if (direction.base !== 'stacked' || direction.at) store(group, 'self', 'direction', direction);
     }
     for (const [name, layered] of areas) store(group, 'self', name, layered);
@@ -163,7 +166,7 @@ export const ungroupElement: Command<{ node: NodeId }> = {
     parent.children.splice(parent.children.indexOf(id), 1, ...group.children);
     if (ordered)
       storeOrder(site, parent, (view) =>
-        outer.get(view)!.flatMap((each) => (each === id ? orders.get(view)! : [each])),
+        knownIn(outer, view).flatMap((each) => (each === id ? knownIn(orders, view) : [each])),
       );
     for (const each of group.children) {
       const node = draft.nodes[each];

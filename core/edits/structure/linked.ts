@@ -1,3 +1,4 @@
+import { knownIn, theOne } from '../../sure.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import { linksBelow, sharedPlaceOf, takesLinked } from '../../site/shared.ts';
@@ -58,9 +59,9 @@ const whyNot = (parent: NodeId): string =>
 
 /** Puts a page's own copy in the place of a block that is linked on it. The links to what is in it follow. */
 function ownCopy(site: SiteFrame, page: Page, tree: Page, pages: Record<NodeId, Page>): void {
-  const parent = Object.values(page.nodes).find(({ children }) => children.includes(tree.root))!;
+  const parent = theOne(Object.values(page.nodes), ({ children }) => children.includes(tree.root));
   const names = copyOf(tree, page, parent.id);
-  replaceAmong(site, parent, [tree.root], [names.get(tree.root)!]);
+  replaceAmong(site, parent, [tree.root], [knownIn(names, tree.root)]);
   followLinks(allTrees(site, pages), { names, from: page.id, to: page.id });
 }
 

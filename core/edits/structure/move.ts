@@ -1,3 +1,4 @@
+import { knownIn, sure } from '../../sure.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import { isSavedBlock, isLinked, sharedPlaceOf, takesLinked } from '../../site/shared.ts';
@@ -72,9 +73,9 @@ export const moveElements: Command<MoveElements> = {
     const first = place;
     const orders = new Map(site.views.list.map((view) => [view.id, childrenIn(site, parent, view.id)]));
     const left = new Set<string>();
-    const from = tops.map((node) => node.parent!);
+    const from = tops.map((node) => sure(node.parent, 'parent'));
     for (const node of tops) {
-      const { children } = draft.nodes[node.parent!];
+      const { children } = draft.nodes[sure(node.parent, 'parent')];
       children.splice(children.indexOf(node.id), 1);
       const elsewhere = node.parent !== parent.id;
       node.parent = parent.id;
@@ -88,7 +89,7 @@ export const moveElements: Command<MoveElements> = {
     if (inOrders && parent.style.self?.order) {
       const moved = tops.map(({ id }) => id);
       storeOrder(site, parent, (view) => {
-        const order = orders.get(view)!.filter((id) => !moved.includes(id));
+        const order = knownIn(orders, view).filter((id) => !moved.includes(id));
         order.splice(first === null ? 0 : order.indexOf(first) + 1, 0, ...moved);
         return order;
       });

@@ -1,3 +1,4 @@
+import { knownIn, sure } from '../../sure.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { refused, done } from '../../outcome.ts';
 import { isOnAllPages, linksBelow, sharedPlaceOf } from '../../site/shared.ts';
@@ -48,28 +49,28 @@ export const moveToPage: Command<MoveToPage> = {
       .find((id) => linksBelow(target, target.root).includes(id));
     if (twice)
       return refused(
-        `${site.shared![sharedPlaceOf(twice)!]!.nodes[twice].name} is linked on both pages, and a page can link a block only once; give one of them its own first. Nothing was moved.`,
+        `${sure(sure(site.shared, 'shared')[sure(sharedPlaceOf(twice))]).nodes[twice].name} is linked on both pages, and a page can link a block only once; give one of them its own first. Nothing was moved.`,
       );
     const sentence = describeHolders(tops.map((id) => page.nodes[id]));
     const whole = tops.flatMap((id) => subtree(page, id));
     const names = freeNames(undefined, whole, target.nodes);
     for (const id of whole) {
       copied(page, id, target, names, tops.includes(id) ? parentId : undefined);
-      relinkLeaving(target.nodes[names.get(id)!], page, names);
+      relinkLeaving(target.nodes[knownIn(names, id)], page, names);
     }
     let place = after;
     for (const id of tops) {
-      const from = page.nodes[page.nodes[id].parent!];
+      const from = page.nodes[sure(page.nodes[id].parent)];
       from.children.splice(from.children.indexOf(id), 1);
-      putAfter(parent.children, names.get(id)!, place);
-      place = names.get(id)!;
+      putAfter(parent.children, knownIn(names, id), place);
+      place = knownIn(names, id);
     }
-    const left = tops.map((id) => page.nodes[id].parent!);
+    const left = tops.map((id) => sure(page.nodes[id].parent));
     for (const id of whole) delete page.nodes[id];
     withoutEmptySets(page, left);
     for (const id of tops) {
-      fitted(target, target.nodes[names.get(id)!]);
-      settledInOverlay(site, target, target.nodes[names.get(id)!]);
+      fitted(target, target.nodes[knownIn(names, id)]);
+      settledInOverlay(site, target, target.nodes[knownIn(names, id)]);
     }
     followLinks(allTrees(site, pages), { names, from: page.id, to: target.id });
     return done(`${sentence}: moved to ${nameOfPage(pages, head)}`);

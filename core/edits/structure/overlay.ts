@@ -1,3 +1,4 @@
+import { knownIn, sure } from '../../sure.ts';
 import { hasTrait, kindOf, knownKind } from '../../elements/kinds/table.ts';
 import type { View, ViewId } from '../../layered/views.ts';
 import { acrossFor, downFor, hundredths, rowsWithin } from '../../layout/boxes.ts';
@@ -35,14 +36,15 @@ function isHeldWide(site: SiteFrame, page: Page, node: Node, view: ViewId): bool
   const width = (valueIn(site, page, node, 'width', view) ?? 'auto') as Extent;
   if (width !== 'auto') return 'percent' in width;
   const own = valueIn(site, page, node, 'blockAlign', view) ?? 'auto';
-  const parts = () => valueIn(site, page, page.nodes[node.parent!], 'justifyItems', view) ?? 'stretch';
+  const parts = () =>
+    valueIn(site, page, page.nodes[sure(node.parent, 'parent')], 'justifyItems', view) ?? 'stretch';
   return (own === 'auto' ? parts() : own) === 'stretch';
 }
 
 /** Whether an element is as high as the row that it stands in. */
 const isHeldHigh = (site: SiteFrame, page: Page, node: Node, view: ViewId): boolean =>
-  hasTrait(page.nodes[node.parent!], 'row') &&
-  valueIn(site, page, page.nodes[node.parent!], 'alignItems', view) === 'stretch';
+  hasTrait(page.nodes[sure(node.parent, 'parent')], 'row') &&
+  valueIn(site, page, page.nodes[sure(node.parent, 'parent')], 'alignItems', view) === 'stretch';
 
 /** Puts all that is in a section into an overlay in it. */
 function overlayWithin(draft: Page, section: Node, id: NodeId): Node {
@@ -59,7 +61,7 @@ function overlayWithin(draft: Page, section: Node, id: NodeId): Node {
 function hindrance(draft: Page, node: Node): string | undefined {
   const odd = node.children.find((each) => !accepts({ kind: OVERLAY }, draft.nodes[each].kind));
   if (!canBeOverlay(node.kind) || odd) return `${node.name} cannot be an overlay. Nothing was changed.`;
-  const parent = draft.nodes[node.parent!];
+  const parent = draft.nodes[sure(node.parent, 'parent')];
   return hasTrait(node, 'section') || accepts(parent, OVERLAY)
     ? undefined
     : `${parent.name} takes no overlay. Nothing was changed.`;
@@ -86,7 +88,7 @@ export const makeOverlay: Command<ToOther> = {
       return acrossFor(box ?? { left: 0, width: within }, within, view.grid.columns, view.grid.gutter);
     };
     const down = (child: Node, view: View) => {
-      const { height, count } = rows.get(view.id)!;
+      const { height, count } = knownIn(rows, view.id);
       return downFor(boxIn(measured, view, child.id).box ?? { top: count * height, height: 0 }, height);
     };
     // What holds where they stand now is asked before they are moved.
@@ -110,8 +112,8 @@ export const makeOverlay: Command<ToOther> = {
       ? overlayWithin(draft, node, id)
       : replacedBy(site, draft, node, id, OVERLAY);
     store(overlay, 'self', 'order', {});
-    keep(site, overlay, 'rowHeight', (view) => rows.get(view.id)!.height);
-    keep(site, overlay, 'leastRows', (view) => Math.min(MOST_ROWS, rows.get(view.id)!.count));
+    keep(site, overlay, 'rowHeight', (view) => knownIn(rows, view.id).height);
+    keep(site, overlay, 'leastRows', (view) => Math.min(MOST_ROWS, knownIn(rows, view.id).count));
     for (const child of children) {
       fitted(draft, child);
       keep(site, child, 'areaColumn', (view) => across(child, view).column);
@@ -121,7 +123,7 @@ export const makeOverlay: Command<ToOther> = {
       keep(site, child, 'heldAcross', (view) => across(child, view).held);
       keepOffset(site, child, 'offsetAcross', (view) => across(child, view).offset);
       keepOffset(site, child, 'offsetDown', (view) => down(child, view).offset);
-      const size = (view: View) => sizes.get(child.id)!.get(view)!;
+      const size = (view: View) => knownIn(knownIn(sizes, child.id), view);
       const length = (px: number | undefined) => (px === undefined ? undefined : hundredths(px));
       keepWhere(site, draft, child, 'width', (view): Extent | undefined => {
         const px = length(size(view).width);

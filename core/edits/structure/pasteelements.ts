@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { hasTrait, knownKind } from '../../elements/kinds/table.ts';
 import { express, same } from '../../layered/express.ts';
 import type { EditReach } from '../../layered/change.ts';
@@ -103,7 +104,7 @@ function settle(node: Node, from: Copy, to: SiteFrame, page: Page): number {
     delete node.textStyle;
   for (const { part, name } of valuesOf(node.style)) {
     const property = knownProperty(name);
-    let next = reviewed(layeredOf(node, part, property)!, from, to);
+    let next = reviewed(sure(layeredOf(node, part, property)), from, to);
     const { base, at } = next;
     const each = (value: unknown): unknown => {
       // Words are what they are, whatever stands in braces in them.
@@ -183,7 +184,7 @@ export function grownFrom(
     draft.nodes[named(each)] = {
       ...node,
       id: named(each),
-      parent: copied.roots.includes(each) ? parent : named(node.parent!),
+      parent: copied.roots.includes(each) ? parent : named(sure(node.parent, 'parent')),
       children: node.children.map(named),
       style: renamed(node.style, names),
     };

@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { express } from '../../layered/express.ts';
 import type { View, ViewId } from '../../layered/views.ts';
 import type { Box, MeasuredBoxes } from '../../layout/boxes.ts';
@@ -61,7 +62,7 @@ export function keepWhere<T>(
 export function replacedBy(site: SiteFrame, draft: Page, from: Node, id: NodeId, kind: string): Node {
   const node: Node = { ...plain(from), id, kind, content: {} };
   delete node.textStyle;
-  const parent = draft.nodes[node.parent!];
+  const parent = draft.nodes[sure(node.parent, 'parent')];
   draft.nodes[id] = node;
   // What its kind was by itself is said now, where the other kind is something else.
   for (const property of PROPERTIES) {

@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { standsOnPage } from '../../elements/kinds/table.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
@@ -66,7 +67,7 @@ function keep(
   const more = inFirst.length - 1;
   const how = linked ? 'saved, and linked here' : 'saved';
   return {
-    tree: site.shared[id]!,
+    tree: sure(site.shared[id]),
     ids: names,
     sentence: `${root.name}: ${how}${more > 0 ? ` with ${counted(more, 'element')} in it` : ''}${changed}`,
   };
@@ -83,12 +84,12 @@ export interface SaveBlock {
 
 /** Why an element of a page cannot become a linked block where it stands, or undefined. */
 function unlinkable(site: SiteFrame, page: Page, { id, parent, name }: Node): string | undefined {
-  if (!takesLinked(page.nodes[parent!]))
-    return `${name} is in ${page.nodes[parent!].name}, which takes no linked block. Save a copy of it instead; nothing was saved.`;
+  if (!takesLinked(page.nodes[sure(parent, 'parent')]))
+    return `${name} is in ${page.nodes[sure(parent, 'parent')].name}, which takes no linked block. Save a copy of it instead; nothing was saved.`;
   const [link] = linksBelow(page, id);
   return (
     link &&
-    `${site.shared![sharedPlaceOf(link)!]!.nodes[link].name} in it is linked itself. Save a copy of it instead; nothing was saved.`
+    `${sure(sure(site.shared, 'shared')[sure(sharedPlaceOf(link))]).nodes[link].name} in it is linked itself. Save a copy of it instead; nothing was saved.`
   );
 }
 
@@ -112,7 +113,7 @@ export const keepBlock: Command<SaveBlock> = {
     const why = unlinkable(site, page, meant.value[0]);
     if (why) return refused(why);
     const { tree, ids, sentence } = keep(site, copy as Copy, kept, name, true);
-    const parent = page.nodes[meant.value[0].parent!];
+    const parent = page.nodes[sure(meant.value[0].parent)];
     Object.keys(nodes).forEach((each) => delete page.nodes[each as NodeId]);
     replaceAmong(site, parent, [id], [tree.root]);
     followLinks(allTrees(site, pages), { names: ids, from: page.id, to: page.id });

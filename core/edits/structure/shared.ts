@@ -1,3 +1,4 @@
+import { knownIn, sure } from '../../sure.ts';
 import { hasTrait, isAtEdge, knownKind } from '../../elements/kinds/table.ts';
 import { contentOf } from '../../elements/kinds/kind.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
@@ -103,10 +104,10 @@ export const shareSection: Command<ShareSection> = {
     const [link] = linksBelow(page, id);
     if (link)
       return refused(
-        `${site.shared![sharedPlaceOf(link)!]!.nodes[link].name} in it is a linked block; give this page its own first. Nothing was changed.`,
+        `${sure(sure(site.shared, 'shared')[sure(sharedPlaceOf(link))]).nodes[link].name} in it is a linked block; give this page its own first. Nothing was changed.`,
       );
     const names = freeNames(place, subtree(page, id), {});
-    const tree: Page = { id: place as string as NodeId, root: names.get(id)!, nodes: {} };
+    const tree: Page = { id: place as string as NodeId, root: knownIn(names, id), nodes: {} };
     for (const each of names.keys()) copied(page, each, tree, names);
     tree.nodes[tree.root].parent = null;
     for (const each of Object.values(tree.nodes)) relinkLeaving(each, page, names);
@@ -202,7 +203,7 @@ export function copyOf(tree: Page, page: Page, parent: NodeId): ReadonlyMap<Node
 function ownCopy(tree: Page, place: SharedPlace, page: Page): ReadonlyMap<NodeId, NodeId> {
   const names = copyOf(tree, page, page.root);
   const root = page.nodes[page.root];
-  const own = names.get(tree.root)!;
+  const own = knownIn(names, tree.root);
   // Below all sections, and before what stays at the edges of the window.
   const last = root.children.findLastIndex((id) => !isAtEdge(page.nodes[id]?.kind ?? '')) + 1;
   if (place === 'head') root.children.unshift(own);
@@ -213,7 +214,7 @@ function ownCopy(tree: Page, place: SharedPlace, page: Page): ReadonlyMap<NodeId
 
 /** A tree stands beside the pages no longer. */
 export function withoutShared(site: SiteFrame, place: TreeName): void {
-  const { [place]: _gone, ...rest } = site.shared!;
+  const { [place]: _gone, ...rest } = sure(site.shared, 'shared');
   delete site.shared;
   if (Object.keys(rest).length > 0) site.shared = rest;
 }

@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { hasTrait } from '../../elements/kinds/table.ts';
 import { express } from '../../layered/express.ts';
 import type { ViewId } from '../../layered/views.ts';
@@ -14,9 +15,9 @@ import { describeHolders, viewsNamed } from '../values/textbyview.ts';
 function notHideable(page: Page, nodes: readonly Node[]): string | undefined {
   if (nodes.some(({ parent }) => parent === null))
     return 'The page itself always shows where it appears. Select what is in it.';
-  const alternate = nodes.find(({ parent }) => hasTrait(page.nodes[parent!], 'alternating'));
+  const alternate = nodes.find(({ parent }) => hasTrait(page.nodes[sure(parent, 'parent')], 'alternating'));
   if (!alternate) return undefined;
-  const set = page.nodes[alternate.parent!].name;
+  const set = page.nodes[sure(alternate.parent, 'parent')].name;
   return `Of ${set} exactly one alternate shows in each view: choose another, or hide the whole set.`;
 }
 

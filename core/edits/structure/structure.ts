@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { hasTrait, kindOf, knownKind, takesKind } from '../../elements/kinds/table.ts';
 import type { ContentField } from '../../elements/content/contenttypes.ts';
 import { current, isDraft } from 'immer';
@@ -123,7 +124,7 @@ export function shownOnly(
   const views = only && viewsFor(site, only.view, only.reach);
   const node = page.nodes[id];
   // Which of a set of alternates shows, the set says.
-  if (!views || hasTrait(page.nodes[node.parent!], 'alternating')) return '';
+  if (!views || hasTrait(page.nodes[sure(node.parent, 'parent')], 'alternating')) return '';
   showOnly(site, node, views);
   return `, shown only in ${viewsNamed(site, views)}`;
 }
@@ -181,7 +182,7 @@ export function renamed(style: Node['style'], names: ReadonlyMap<NodeId, NodeId>
   let made = style;
   for (const { part, name, layered } of speaking) {
     const { type } = knownProperty(name);
-    const named = mapped(layered, (value) => type.renamed!(value, names) as unknown);
+    const named = mapped(layered, (value) => sure(type.renamed, 'renamed')(value, names) as unknown);
     made = { ...made, [part]: { ...made[part], [name]: named } };
   }
   return made;
@@ -203,7 +204,7 @@ export function copied(
   to.nodes[named(id)] = {
     ...copy,
     id: named(id),
-    parent: parent ?? named(copy.parent!),
+    parent: parent ?? named(sure(copy.parent, 'parent')),
     children: copy.children.map(named),
     style: renamed(copy.style, names),
   };
@@ -252,10 +253,10 @@ export const removeElements: Command<{ nodes: NodeId[] }> = {
     const whole = tops.flatMap((id) => subtree(draft, id));
     const named = describeHolders(tops.map((id) => draft.nodes[id]));
     for (const id of tops) {
-      const { children } = draft.nodes[draft.nodes[id].parent!];
+      const { children } = draft.nodes[sure(draft.nodes[id].parent)];
       children.splice(children.indexOf(id), 1);
     }
-    const parents = tops.map((id) => draft.nodes[id].parent!);
+    const parents = tops.map((id) => sure(draft.nodes[id].parent));
     whole.forEach((id) => delete draft.nodes[id]);
     withoutEmptySets(draft, parents);
     const more = whole.length - tops.length;

@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { plural } from '../../plural.ts';
 import {
   ColourSchema,
@@ -113,7 +114,7 @@ export const setSpacing: Command<SetSpacing> = {
     const { minimum, maximum } = STEP_SIZES;
     if (schemaFaults(StepSizeSchema, size).length > 0)
       return refused(`A step of the spacing scale has ${minimum} to ${maximum} px. It was not changed.`);
-    const odd = stepType.fault!(size, site);
+    const odd = sure(stepType.fault, 'fault')(size, site);
     if (odd) return refused(`${odd} The step was not changed.`);
     if (before) Object.assign(before, made);
     else site.spacing.push(made);

@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { textByViewOf } from '../../elements/propertytable.ts';
 import type { TextByView } from '../../elements/content/textbyview.ts';
 import { type ViewId, viewOf } from '../../layered/views.ts';
@@ -25,7 +26,7 @@ export const keepWording: Command<ConfirmText> = {
     const where = viewOf(site.views, view).name;
     const stale = staleTexts(node).some((each) => each.property === property && each.view === view);
     if (!property || !stale) return refused(`${node.name} has nothing to confirm in ${where}.`);
-    const override = lookup(node.style.self!, property.name)!.at![view];
+    const override = sure(sure(lookup(sure(node.style.self, 'self'), property.name)).at)[view];
     override.value = settled(node, property, override.value as TextByView);
     return done(`${node.name}: ${property.label.toLowerCase()} in ${where} is still correct`);
   },

@@ -1,3 +1,4 @@
+import { knownIn, lastOf, sure } from '../../sure.ts';
 import { express } from '../../layered/express.ts';
 import type { Layered } from '../../layered/layered.ts';
 import { held } from '../../layered/resolve.ts';
@@ -64,7 +65,7 @@ function saidAnew(
 const filled =
   (site: SiteFrame, { page, node, part, name }: Place, wanted: Wanted): Wanted =>
   (view) =>
-    wanted(view) ?? resolve(site, page!, node!, knownProperty(name), view, part);
+    wanted(view) ?? resolve(site, sure(page, 'page'), sure(node, 'node'), knownProperty(name), view, part);
 
 /** A sheet that is as wide as its view allows, as near to what it was as can be. */
 function heldSheets(views: Views): Views {
@@ -103,7 +104,7 @@ function limitFault({ list }: Views): string | undefined {
 
 /** px; where a view begins that is added to the middle of the widest gap between limits. Beyond the last it counts as far as 1920. */
 export function widestGap({ list }: Views): number {
-  const ends = [0, ...list.slice(1).map(({ from }) => from), Math.max(1920, list.at(-1)!.from)];
+  const ends = [0, ...list.slice(1).map(({ from }) => from), Math.max(1920, lastOf(list).from)];
   // Below the narrowest sheet there is no room for a view.
   const gaps = ends.slice(1).map((end, index) => ({ from: Math.max(200, ends[index]), end }));
   const widest = gaps.reduce((most, gap) => (gap.end - gap.from > most.end - most.from ? gap : most));
@@ -221,7 +222,16 @@ function likeBefore(
       );
     }
     return done(
-      (each) => own(each) ?? resolve(site, at.page!, at.node!, knownProperty(at.name), like(each), at.part),
+      (each) =>
+        own(each) ??
+        resolve(
+          site,
+          sure(at.page, 'page'),
+          sure(at.node, 'node'),
+          knownProperty(at.name),
+          like(each),
+          at.part,
+        ),
     );
   });
 }
@@ -260,7 +270,7 @@ export const takeViewSet: Command<{ set: string }> = {
       return own ? { ...view, name: own.name, grid: { ...own.grid } } : view;
     });
     const after = { ...set.views, list };
-    const outcome = likeBefore(site, allTrees(site, pages), after, (id) => before.get(id)!);
+    const outcome = likeBefore(site, allTrees(site, pages), after, (id) => knownIn(before, id));
     if (!outcome.ok) return outcome;
     const gone = views.list.filter(({ id }) => ![...before.values()].includes(id));
     outcome.value();
@@ -298,7 +308,7 @@ function followLimit(site: SiteFrame, pages: readonly Page[], before: number, no
     );
     if (
       base === layered.base &&
-      overrides.every(([id, { value }]) => value === lookup(layered.at!, id)!.value)
+      overrides.every(([id, { value }]) => value === sure(lookup(sure(layered.at, 'at'), id)).value)
     )
       continue;
     put({

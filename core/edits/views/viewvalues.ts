@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import type { Part } from '../../elements/parts.ts';
 import type { Property } from '../../elements/properties/property.ts';
@@ -48,7 +49,7 @@ export function everyLayered(
     ...pages.flatMap((page) =>
       Object.values(page.nodes).flatMap((node) =>
         valuesOf(node.style).map(({ part, name }) => ({
-          layered: layeredOf(node, part, knownProperty(name))!,
+          layered: sure(layeredOf(node, part, knownProperty(name))),
           at: { page, node, part, name },
           put: (next: Layered<unknown>) => putAnew(node, part, name, next),
         })),
@@ -130,7 +131,7 @@ export function valuesInView({ frame, pages }: Site, view: ViewId): ValueInView[
     const property = at.space === undefined && at.head === undefined ? knownProperty(at.name) : undefined;
     const words = (value: unknown) => {
       if (value === undefined || value === null) return '–';
-      if (at.head !== undefined) return lookup(OFFERED, value as Offering)!;
+      if (at.head !== undefined) return sure(lookup(OFFERED, value as Offering));
       if (property) return describeValue(property, value, frame, node);
       return `${stepType.format(value as StepSize, { site: frame })} px`;
     };
@@ -141,9 +142,12 @@ export function valuesInView({ frame, pages }: Site, view: ViewId): ValueInView[
         page: shared ? undefined : page?.id,
         shared,
         node: node?.id,
-        of: node?.name ?? at.holder!,
+        of: node?.name ?? sure(at.holder, 'holder'),
         value: words(own.value),
-        beside: words(next ?? (node && resolve(frame, page!, node, property!, beside, part))),
+        beside: words(
+          next ??
+            (node && resolve(frame, sure(page, 'page'), node, sure(property, 'property'), beside, part)),
+        ),
         property,
         ...(at.head !== undefined && { offered: true as const }),
         part,

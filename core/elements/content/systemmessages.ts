@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { TRANSLATED } from './translatedmessages.ts';
 import { lookup } from '../../lookup.ts';
 
@@ -107,7 +108,7 @@ export function systemMessage(id: SystemMessage, languages: readonly string[], o
     const text = wordIn(language, id, own);
     if (text !== undefined) return text;
   }
-  return wordIn('en', id, own)!;
+  return sure(wordIn('en', id, own));
 }
 
 /** A sentence with what is filled in; a name that nothing is filled in for stays as it is. */

@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { decimals, px } from '../../type/fluid.ts';
 import { choiceType } from '../valuetypes/choice.ts';
 import { colourCss, colourType } from '../valuetypes/colour.ts';
@@ -77,7 +78,7 @@ export const shadow: Property<string> = {
   type: choiceType(Object.keys(SHADOWS).map((name) => ({ value: name, label: name }))),
   initial: () => 'none',
   onMedia: true,
-  css: (value) => ({ 'box-shadow': lookup(SHADOWS, value)! }),
+  css: (value) => ({ 'box-shadow': sure(lookup(SHADOWS, value)) }),
 };
 
 export const opacity: Property<number> = {

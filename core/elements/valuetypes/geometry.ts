@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { Type } from '@sinclair/typebox';
 import { decimals } from '../../type/fluid.ts';
 import { done, refused } from '../../outcome.ts';
@@ -28,7 +29,7 @@ export const ratioType: ValueType<Ratio> = {
     if (!valid(width) || !valid(height) || rest.length > 0) {
       return refused(`“${text.trim()}” isn’t a valid aspect ratio. Type auto, or width:height as in 16:9.`);
     }
-    return done({ width: width!, height });
+    return done({ width: sure(width, 'width'), height });
   },
   format: (value) => (value === 'auto' ? 'auto' : `${decimals(value.width)}:${decimals(value.height)}`),
   options: () =>
@@ -64,7 +65,7 @@ export const pointType: ValueType<Point> = {
       return refused(
         `“${text.trim()}” isn’t a valid point. Type two percentages from 0 to 100, as in 50 20.`,
       );
-    return done({ x: parts[0]!, y: parts[1]! });
+    return done({ x: sure(parts[0]), y: sure(parts[1]) });
   },
   format: ({ x, y }) => `${decimals(x)} ${decimals(y)}`,
 };

@@ -1,3 +1,4 @@
+import { sure } from '../../sure.ts';
 import { Type } from '@sinclair/typebox';
 import { decimals } from '../../type/fluid.ts';
 import { done, refused } from '../../outcome.ts';
@@ -61,7 +62,12 @@ export const gradientType: ValueType<Gradient | 'none'> = {
       ? 'none'
       : `${decimals(value.angle)}° ${colourType.format(value.from, context)} to ${colourType.format(value.to, context)}`,
   fault: (value, site) =>
-    value === 'none' ? undefined : (colourType.fault!(value.from, site) ?? colourType.fault!(value.to, site)),
+    value === 'none'
+      ? undefined
+      : (sure(colourType.fault, 'fault')(value.from, site) ??
+        sure(colourType.fault, 'fault')(value.to, site)),
   mentions: (value) =>
-    value === 'none' ? [] : [value.from, value.to].flatMap((each) => colourType.mentions!(each)),
+    value === 'none'
+      ? []
+      : [value.from, value.to].flatMap((each) => sure(colourType.mentions, 'mentions')(each)),
 };

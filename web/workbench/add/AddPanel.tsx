@@ -1,7 +1,7 @@
+import { knownKind, type Page, type SiteFrame, sure, termsOf, viewAt } from '../../../core/index.ts';
 import { Box, IconButton, InputBase, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { Search, X } from 'lucide-react';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
-import { knownKind, termsOf, viewAt, type Page, type SiteFrame } from '../../../core/index.ts';
 import { addingSet } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { placeFor } from '../../state/structure.ts';
@@ -102,7 +102,7 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
           site={site}
           ground={ground}
           label={offer.label}
-          copy={offer.copy!}
+          copy={sure(offer.copy, 'copy')}
           view={view}
           title={describe(offer)}
           disabled={!goal(offer)}

@@ -1,3 +1,4 @@
+import { readElements, type SavedBlockName, sure } from '../../../core/index.ts';
 import {
   Box,
   Button,
@@ -10,7 +11,6 @@ import {
 } from '@mui/material';
 import { FolderInput, MoreVertical } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { readElements, type SavedBlockName } from '../../../core/index.ts';
 import { bringAlong, bytesShown } from '../../state/uploading.ts';
 import { documents } from '../../state/documents.ts';
 import { edit, editWhole } from '../../state/edits.ts';
@@ -101,11 +101,11 @@ export function PlacedAs({ linked, onLinked }: PlacedAsProps) {
 /** Takes a saved block out to a file, with the bytes of what it shows; says so while they are read. */
 function TakeOut({ offer, onDone }: { offer: Offer; onDone(): void }) {
   const dispatch = useAppDispatch();
-  const site = useAppSelector((state) => state.documents.open!.site.frame.id);
+  const site = useAppSelector((state) => sure(state.documents.open, 'open').site.frame.id);
   const [reading, setReading] = useState(false);
   const takeOut = async () => {
     setReading(true);
-    const copied = offer.copy!();
+    const copied = sure(offer.copy, 'copy')();
     const files = await bytesShown(site, copied);
     const name = `${offer.label.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.block.json`;
     if (files.ok) saveFile(name, keptFile(copied, files.value));

@@ -1,13 +1,14 @@
-import { Box, ButtonBase, Typography } from '@mui/material';
-import { useEffect, useMemo, useRef, useState, type PointerEvent, type ReactNode } from 'react';
 import {
-  preview,
   type Copy,
   type Page,
+  preview,
   type Preview,
   type SiteFrame,
+  sure,
   type View,
 } from '../../../core/index.ts';
+import { Box, ButtonBase, Typography } from '@mui/material';
+import { useEffect, useMemo, useRef, useState, type PointerEvent, type ReactNode } from 'react';
 import { sheetAddresses } from '../../page/addresses.ts';
 import { PagePreview } from '../../page/PagePreview.tsx';
 import { line, petrol, quiet } from '../../ui/theme.ts';
@@ -65,7 +66,7 @@ export function SectionOffer({
     const seen = new IntersectionObserver(([entry]) => entry.isIntersecting && setNear(true), {
       rootMargin: '200px',
     });
-    seen.observe(own.current!);
+    seen.observe(sure(own.current, 'current'));
     return () => seen.disconnect();
   }, []);
   const content = useMemo(

@@ -1,20 +1,21 @@
 import {
+  type CopiedElements,
+  type Copy,
   copyElements,
   ELEMENTS_FORMAT,
   FORMAT_VERSION,
-  savedBlocks,
   KINDS,
   knownKind,
-  READY_SECTIONS,
-  readySection,
-  type CopiedElements,
-  type Copy,
-  type SavedBlockName,
   type NodeId,
   type OfferGroup,
   type Page,
+  READY_SECTIONS,
+  readySection,
+  type SavedBlockName,
+  savedBlocks,
   type SiteFrame,
   type Style,
+  sure,
   type Terms,
 } from '../../../core/index.ts';
 
@@ -88,7 +89,7 @@ export const savedBlockOffers = (site: SiteFrame, linked: boolean): Offer[] =>
 
 /** Whether an offer is a block that a page links already: it does so once. */
 export const isLinkedAlready = (site: SiteFrame, page: Page, { linked }: Offer): boolean =>
-  linked !== undefined && page.nodes[site.shared![linked]!.root] !== undefined;
+  linked !== undefined && page.nodes[sure(sure(site.shared, 'shared')[linked]).root] !== undefined;
 
 /** A saved block as a file: elements as they are copied, with the bytes of what they show (docs/copied-elements.md). */
 export const keptFile = (copied: Copy, files: Record<string, string>): CopiedElements => ({

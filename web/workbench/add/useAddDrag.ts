@@ -1,5 +1,5 @@
+import { type Page, perform, type SiteFrame, sure } from '../../../core/index.ts';
 import { useState, type PointerEvent } from 'react';
-import { perform, type Page, type SiteFrame } from '../../../core/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { add, link, newId, onlyHere, placeCopy, takesMore, type TreePlace } from '../../state/structure.ts';
 import { draw, DRAGGED } from '../../ui/draw.ts';
@@ -10,8 +10,8 @@ import type { Offer } from './offers.ts';
 /** Dragging what can be added to a place in a sheet or in the outline. */
 export function useAddDrag(site: SiteFrame, page: Page) {
   const dispatch = useAppDispatch();
-  const whole = useAppSelector((state) => state.documents.open!.site);
-  const open = useAppSelector((state) => state.documents.open!.page);
+  const whole = useAppSelector((state) => sure(state.documents.open, 'open').site);
+  const open = useAppSelector((state) => sure(state.documents.open, 'open').page);
   const view = useAppSelector((state) => onlyHere(state).view);
   const reach = useAppSelector((state) => state.desk.reach);
   const only = { view, reach };
@@ -27,7 +27,7 @@ export function useAddDrag(site: SiteFrame, page: Page) {
 
   const describe = (offer: Offer, place: TreePlace): string => {
     const { linked } = offer;
-    const id = linked ? site.shared![linked]!.root : newId(place.parent);
+    const id = linked ? sure(sure(site.shared, 'shared')[linked]).root : newId(place.parent);
     if (linked)
       return placedIn(site, page, place, id, perform(whole, open, 'linkBlock', { block: linked, ...place }));
     const tried = offer.copy
@@ -61,7 +61,7 @@ export function useAddDrag(site: SiteFrame, page: Page) {
           line,
           into,
           refused,
-          sentence: sentence ?? (same ? goal!.sentence : describe(offer, place)),
+          sentence: sentence ?? (same ? sure(goal, 'goal').sentence : describe(offer, place)),
         });
       },
       end() {

@@ -1,26 +1,27 @@
 import {
-  hasTrait,
   ARRANGE_WAYS,
-  containersIn,
-  layoutValues,
-  perform,
-  same,
-  saidOnce,
-  sharedPlaceOf,
-  subtree,
-  tidyValues,
-  toArrange,
-  toTidy,
-  viewOf,
   type ArrangeWay,
+  containersIn,
+  hasTrait,
+  knownIn,
   type LaidOut,
+  layoutValues,
   type MeasuredBoxes,
   type Mend,
   type Node,
   type NodeId,
   type Page,
+  perform,
+  saidOnce,
+  same,
+  sharedPlaceOf,
   type SiteFrame,
+  subtree,
+  tidyValues,
+  toArrange,
+  toTidy,
   type View,
+  viewOf,
 } from '../../../core/index.ts';
 import { hiddenSheet, measuredIn, type HiddenSheet } from '../../page/measuringviews.ts';
 import type { Asked, Work } from './worker.ts';
@@ -135,7 +136,7 @@ async function proposed(
   let own = now;
   for (let time = 0; time < TIMES; time += 1) {
     const request = containers.map((container): Asked => {
-      const there = { base: base.get(container.id)!, own: own.get(container.id)! };
+      const there = { base: knownIn(base, container.id), own: knownIn(own, container.id) };
       const plain = { ...toArrange(site, page, container, view.id, there), way };
       return time === 0 ? plain : withHeights(plain, there.own);
     });
@@ -153,7 +154,7 @@ async function proposed(
     next = made;
     own = measured(trial, next, view);
   }
-  return laid.length === 0 ? undefined : { way, laid, page: next, height: own.get(root.id)!.height };
+  return laid.length === 0 ? undefined : { way, laid, page: next, height: knownIn(own, root.id).height };
 }
 
 /** The layout that is there, but for what is wrong in it. As rows grow with what is in them, it is looked at again once it is mended. */
@@ -170,7 +171,7 @@ async function tidy(
   const mends: Mend<NodeId>[] = [];
   for (let time = 0; time < TIMES; time += 1) {
     const request = overlays.map((overlay) => {
-      const there = { base: base.get(overlay.id)!, own: own.get(overlay.id)! };
+      const there = { base: knownIn(base, overlay.id), own: knownIn(own, overlay.id) };
       return toTidy(site, next, overlay, view.id, there);
     });
     const made = await working.ask('tidy', request);
@@ -184,7 +185,7 @@ async function tidy(
     own = measured(trial, next, view);
   }
   if (laid.length === 0) return undefined;
-  return { way: 'tidy', laid, mends: saidOnce(mends), page: next, height: own.get(root.id)!.height };
+  return { way: 'tidy', laid, mends: saidOnce(mends), page: next, height: knownIn(own, root.id).height };
 }
 
 /**

@@ -4,13 +4,14 @@ import {
   counted,
   describeArea,
   knownProperty,
-  placementIn,
-  resolve,
   type LaidOut,
   type Mend,
   type NodeId,
   type Page,
+  placementIn,
+  resolve,
   type SiteFrame,
+  sure,
   type ViewId,
 } from '../../../core/index.ts';
 import { isPart } from '../../state/areas.ts';
@@ -54,7 +55,7 @@ export function mendInWords(page: Page, mend: Mend<NodeId>): string {
   const own = name(mend.id);
   switch (mend.why) {
     case 'outside':
-      return `${own} stuck out of ${page.nodes[page.nodes[mend.id].parent!].name}: it stays in its area`;
+      return `${own} stuck out of ${page.nodes[sure(page.nodes[mend.id].parent)].name}: it stays in its area`;
     case 'too large':
       return `${own} took ${rows(mend.from)} and needs ${mend.to}: what is below it moves up`;
     case 'crossed':

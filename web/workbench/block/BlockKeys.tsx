@@ -1,6 +1,6 @@
+import { directionOf, headOf, type Page, type SiteFrame, sure, type ViewId } from '../../../core/index.ts';
 import { useEffect } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { directionOf, headOf, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import { copySelected, cutSelected, pasteBeside } from '../../state/clipboard.ts';
 import { isPart, moveParts, shiftParts, sizeParts } from '../../state/areas.ts';
 import { isElsewhere } from '../../ui/keytarget.ts';
@@ -25,9 +25,15 @@ export function BlockKeys({ site, page, active }: BlockKeysProps) {
   };
   useHotkeys('h', () => void dispatch(hideOrShow(selected, active)), options, [selected, active]);
   useHotkeys('mod+g', () => void dispatch(group(selected)), options, [selected]);
-  useHotkeys('mod+shift+g', () => void dispatch(ungroup(lead!)), options, [lead]);
-  useHotkeys('alt+up', () => void dispatch(moveInOrder(lead!, active, -1)), options, [lead, active]);
-  useHotkeys('alt+down', () => void dispatch(moveInOrder(lead!, active, 1)), options, [lead, active]);
+  useHotkeys('mod+shift+g', () => void dispatch(ungroup(sure(lead, 'lead'))), options, [lead]);
+  useHotkeys('alt+up', () => void dispatch(moveInOrder(sure(lead, 'lead'), active, -1)), options, [
+    lead,
+    active,
+  ]);
+  useHotkeys('alt+down', () => void dispatch(moveInOrder(sure(lead, 'lead'), active, 1)), options, [
+    lead,
+    active,
+  ]);
   useHotkeys(['equal', 'shift+equal', 'add'], () => void dispatch(widen(selected, active, 1)), options, [
     selected,
     active,

@@ -1,7 +1,7 @@
+import { lastOf, type Node, type Page, type SiteFrame, subtree, type ViewId } from '../../../core/index.ts';
 import { Divider, IconButton, ListSubheader, Menu, MenuItem, Typography } from '@mui/material';
 import { Check, EllipsisVertical } from 'lucide-react';
 import { useId, useState } from 'react';
-import { subtree, type Node, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import { menuClosed } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
@@ -86,7 +86,7 @@ function Dialogs({
   onClose,
 }: BlockMenuProps & { which: BlockDialog | null; onClose(): void }) {
   const copied = which === 'paste' ? rememberedCopy() : null;
-  const run = which === 'even rows' ? runAround(site, page, nodes.at(-1)!) : undefined;
+  const run = which === 'even rows' ? runAround(site, page, lastOf(nodes)) : undefined;
   return (
     <>
       {copied && copied.of !== 'value' && (
@@ -100,7 +100,7 @@ function Dialogs({
         <ArrangeDialog
           site={site}
           page={page}
-          root={nodes.at(-1)!}
+          root={lastOf(nodes)}
           active={active}
           tidying={which === 'tidy'}
           onClose={onClose}
@@ -124,7 +124,7 @@ export function BlockMenuButton(props: BlockMenuProps) {
   const { nodes } = props;
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [dialog, setDialog] = useState<BlockDialog | null>(null);
-  const name = nodes.length > 1 ? `${nodes.length} elements` : nodes.at(-1)!.name;
+  const name = nodes.length > 1 ? `${nodes.length} elements` : lastOf(nodes).name;
   return (
     <>
       <IconButton

@@ -1,28 +1,29 @@
 import {
-  hasTrait,
   accepts,
+  type AlternatingRun,
   alternatingRuns,
   counted,
   countOverrides,
   handmadePairs,
+  hasTrait,
   inRow,
   inRowIn,
   isGroup,
   isLinked,
   isOnAllPages,
   isShown,
-  same,
-  sharedPlaceOf,
-  siblingsLike,
-  subtree,
-  takesLinked,
-  viewOf,
-  type AlternatingRun,
+  lastOf,
   type Node,
   type NodeId,
   type Page,
+  same,
+  sharedPlaceOf,
+  siblingsLike,
   type SiteFrame,
+  subtree,
+  takesLinked,
   type ViewId,
+  viewOf,
 } from '../../../core/index.ts';
 import { edit } from '../../state/edits.ts';
 import type { Thunk } from '../../state/store.ts';
@@ -53,7 +54,7 @@ const nothing =
 
 /** What stands in for what. */
 function alternating({ site, page, nodes, active, reach }: Selected): ActionGroup[] {
-  const lead = nodes.at(-1)!;
+  const lead = lastOf(nodes);
   const { name } = viewOf(site.views, active);
   const parent = lead.parent === null ? undefined : page.nodes[lead.parent];
   const set = hasTrait(lead, 'alternating') ? lead : hasTrait(parent, 'alternating') ? parent : undefined;
@@ -115,7 +116,7 @@ export function runAround(site: SiteFrame, page: Page, node: Node): AlternatingR
 
 /** What stands where: in this view, in the source, and together. */
 function placing({ site, page, nodes, active, reach, onDialog }: Selected): ActionGroup[] {
-  const lead = nodes.at(-1)!;
+  const lead = lastOf(nodes);
   const ids = nodes.map(({ id }) => id);
   const { name } = viewOf(site.views, active);
   const parent = lead.parent === null ? undefined : page.nodes[lead.parent];
@@ -193,7 +194,7 @@ function whereGone(nodes: readonly Node[]): string {
 
 /** The elements themselves. Counts say beforehand what a deletion takes. */
 function elements({ page, nodes }: Selected): ActionGroup {
-  const lead = nodes.at(-1)!;
+  const lead = lastOf(nodes);
   const selected = nodes.map(({ id }) => id);
   const within = new Set(selected.flatMap((id) => subtree(page, id)));
   const isPage = nodes.some(({ parent }) => parent === null);
@@ -233,7 +234,7 @@ function elements({ page, nodes }: Selected): ActionGroup {
 /** All values of the elements at once. Counts say beforehand what a clear will take. */
 function values({ site, page, nodes, active, onDialog }: Selected): ActionGroup[] {
   const view = viewOf(site.views, active);
-  const lead = nodes.at(-1)!;
+  const lead = lastOf(nodes);
   const selected = nodes.map(({ id }) => id);
   const within = [...new Set(selected.flatMap((id) => subtree(page, id)))];
   const whole = Object.keys(page.nodes) as NodeId[];

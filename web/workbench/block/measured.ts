@@ -1,14 +1,15 @@
 import {
   acrossFor,
+  type AreaPlacement,
   downFor,
   hundredths,
-  rowHeightIn,
-  placementIn,
-  viewOf,
   type Node,
   type NodeId,
-  type AreaPlacement,
+  placementIn,
+  rowHeightIn,
+  sure,
   type ViewId,
+  viewOf,
 } from '../../../core/index.ts';
 import { hiddenSheet, measuredIn, measuredInViews } from '../../page/measuringviews.ts';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
@@ -24,7 +25,7 @@ import { newId } from '../../state/structure.ts';
 /** Turns a container into an overlay, or one into a column, in every view as it stands there. */
 export function become(command: 'makeOverlay' | 'makeColumn', node: NodeId): Thunk<Promise<void>> {
   return async (dispatch, getState) => {
-    const { site, page } = openPage(getState())!;
+    const { site, page } = sure(openPage(getState()));
     // What has gone since it was drawn is laid out nowhere; the command says that it is not there.
     const container = page.nodes[node] as Node | undefined;
     const measured = container ? await measuredInViews(site, page, container) : {};
@@ -42,7 +43,7 @@ function baselineOf(element: HTMLElement): number | undefined {
   // A box without height stands on the line.
   const probe = element.ownerDocument.createElement('span');
   probe.style.cssText = 'display:inline-block;width:0;height:0';
-  first.parentNode!.insertBefore(probe, first);
+  sure(first.parentNode, 'parentNode').insertBefore(probe, first);
   const at = probe.getBoundingClientRect().bottom - element.getBoundingClientRect().top;
   probe.remove();
   return at;
@@ -59,7 +60,7 @@ function measuring(
   ) => ({ node: NodeId } & Partial<AreaPlacement>)[],
 ): Thunk<Promise<void>> {
   return async (dispatch, getState) => {
-    const { site, page } = openPage(getState())!;
+    const { site, page } = sure(openPage(getState()));
     const hidden = await hiddenSheet(site, page);
     try {
       const sheet = hidden.show(viewOf(site.views, view));
@@ -99,12 +100,12 @@ export const lineUpBaselines = (nodes: readonly NodeId[], view: ViewId): Thunk<P
 /** Makes the areas of parts as small as what is in them. */
 export function fitToContent(nodes: readonly NodeId[], view: ViewId): Thunk<Promise<void>> {
   return async (dispatch, getState) => {
-    const { site, page } = openPage(getState())!;
+    const { site, page } = sure(openPage(getState()));
     const { grid } = viewOf(site.views, view);
     await dispatch(
       measuring(nodes, view, 'fitted', (sheet, parts) =>
         parts.map(({ id, at, element }) => {
-          const overlay = page.nodes[page.nodes[id].parent!];
+          const overlay = page.nodes[sure(page.nodes[id].parent)];
           element.style.cssText += ';justify-self:start;align-self:start';
           const box = measuredIn(sheet, overlay);
           const rowHeight = rowHeightIn(site, page, overlay, view);

@@ -1,4 +1,4 @@
-import { hasTrait, canBeOverlay, viewOf } from '../../../core/index.ts';
+import { canBeOverlay, hasTrait, lastOf, viewOf } from '../../../core/index.ts';
 import { canPair, isPart, lineUp, makeSameSize, pairUp, shorten, spaceEvenly } from '../../state/areas.ts';
 import type { ActionGroup, BlockAction, Selected } from './action.ts';
 import { become, fitToContent, lineUpBaselines } from './measured.ts';
@@ -29,7 +29,7 @@ function together({ site, page, nodes, active }: Selected): ActionGroup {
 /** Free placing: containers whose parts may lie over one another, and their parts. */
 export function overlaying(selected: Selected): ActionGroup[] {
   const { site, page, nodes, active } = selected;
-  const lead = nodes.at(-1)!;
+  const lead = lastOf(nodes);
   const { name } = viewOf(site.views, active);
   const parts = nodes.filter((node) => isPart(page, node) && node.parent === lead.parent);
   const alone = nodes.length === 1;

@@ -1,3 +1,4 @@
+import { type ContentField, lookup, plainText, sure } from '../../../core/index.ts';
 import {
   Box,
   Button,
@@ -11,7 +12,6 @@ import {
 } from '@mui/material';
 import { ArrowDown, ArrowUp, Plus, X } from 'lucide-react';
 import { lazily } from '../../ui/lazily.tsx';
-import { plainText, type ContentField, lookup } from '../../../core/index.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { line, quiet } from '../../ui/theme.ts';
 import { LineField, type FieldProps } from '../../ui/LineField.tsx';
@@ -129,7 +129,7 @@ function ChoiceField({
   onChange,
   optional,
 }: { field: ContentField; optional: boolean } & Omit<FieldProps<string | number>, 'label'>) {
-  const site = useAppSelector((state) => state.documents.open!.site.frame);
+  const site = useAppSelector((state) => sure(state.documents.open, 'open').site.frame);
   const options = field.type.options?.(site) ?? [];
   return (
     <TextField
@@ -159,7 +159,7 @@ interface FieldEditorProps extends Omit<FieldProps<unknown>, 'label'> {
 
 /** The editor that suits a field of an element's content. */
 export function FieldEditor({ field, value, onChange, inline = false }: FieldEditorProps) {
-  const site = useAppSelector((state) => state.documents.open!.site.frame);
+  const site = useAppSelector((state) => sure(state.documents.open, 'open').site.frame);
   const { type, label } = field;
   const fault = (text: string) => type.fault?.(type.clean(text), site);
   switch (type.editor) {

@@ -1,3 +1,4 @@
+import { sure } from '../../../core/index.ts';
 import { Box, Typography } from '@mui/material';
 import type { Editor } from '@tiptap/core';
 import { useEffect, useId, useRef, useState } from 'react';
@@ -19,7 +20,7 @@ export function WordsField({
   const id = useId();
 
   useEffect(() => {
-    const made = textEditor(place.current!, '', form, { autofocus: false });
+    const made = textEditor(sure(place.current, 'current'), '', form, { autofocus: false });
     setEditor(made);
     return () => {
       made.destroy();

@@ -1,5 +1,5 @@
+import { type AreaPlacement, type Axis, heldArea, placementIn, sure, viewOf } from '../../../core/index.ts';
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { heldArea, placementIn, viewOf, type Axis, type AreaPlacement } from '../../../core/index.ts';
 import { sizeParts } from '../../state/areas.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
@@ -77,9 +77,9 @@ export function AreaGrips(props: AreaGripsProps) {
     if (!laid) return;
     press.currentTarget.focus();
     const from = { x: press.clientX, y: press.clientY };
-    const grid = sheet.elementOf(overlay.id)!;
+    const grid = sure(sheet.elementOf(overlay.id));
     const origin = { x: tracksOf(grid)[0].start, y: tracksOf(grid, 'down')[0]?.start ?? 0 };
-    const frame = sheet.document.defaultView!.frameElement!;
+    const frame = sure(sure(sheet.document.defaultView, 'defaultView').frameElement);
     const to = (event: { clientX: number; clientY: number; altKey: boolean }): Drawn => {
       const edge = frame.getBoundingClientRect();
       const by = { x: (way * (event.clientX - from.x)) / scale, y: (event.clientY - from.y) / scale };

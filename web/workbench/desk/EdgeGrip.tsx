@@ -1,17 +1,18 @@
-import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
-  hasTrait,
   counted,
+  hasTrait,
   knownProperty,
+  type Node,
+  type Page,
   partsIn,
   resolve,
   rowHeightIn,
   rowsTaken,
-  type Node,
-  type Page,
   type SiteFrame,
+  sure,
   type ViewId,
 } from '../../../core/index.ts';
+import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
 import { openPage } from '../../state/documents.ts';
 import { edit } from '../../state/edits.ts';
@@ -65,7 +66,7 @@ function edgeOf({ site, page, node, view, sheet }: EdgeGripProps): Edge {
       property: 'leastRows',
       now: Math.max(set, least),
       least,
-      most: knownProperty('leastRows').type.maximum!,
+      most: sure(knownProperty('leastRows').type.maximum),
       unit: rowHeightIn(site, page, node, view),
       words: (rows) => counted(rows, 'row'),
     };
@@ -76,7 +77,7 @@ function edgeOf({ site, page, node, view, sheet }: EdgeGripProps): Edge {
     property: 'minHeight',
     now: Math.max(set, Math.ceil(fits)),
     least: Math.ceil(fits),
-    most: knownProperty('minHeight').type.maximum!,
+    most: sure(knownProperty('minHeight').type.maximum),
     unit: 1,
     words: (px) => `${px} px high`,
   };
@@ -102,7 +103,7 @@ export function EdgeGrip(props: EdgeGripProps) {
   };
   /** Keys may come faster than what they did is shown. */
   const latest: Thunk<Edge> = (_dispatch, getState) => {
-    const { site, page } = openPage(getState())!;
+    const { site, page } = sure(openPage(getState()));
     return edgeOf({ ...props, site, page, node: page.nodes[node.id] });
   };
   const down = (press: PointerEvent<HTMLElement>) => {

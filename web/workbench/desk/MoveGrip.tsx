@@ -1,18 +1,19 @@
-import { Box } from '@mui/material';
-import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   inRow,
   inRowIn,
   isAtEdge,
+  lookup,
   moveTo,
-  same,
   type Node,
   type NodeId,
   type Page,
+  same,
   type SiteFrame,
+  sure,
   type ViewId,
-  lookup,
 } from '../../../core/index.ts';
+import { Box } from '@mui/material';
+import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { openPage } from '../../state/documents.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector, type Thunk } from '../../state/store.ts';
@@ -46,7 +47,7 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, c
 
   /** The siblings that show in this view, without the block itself, in their order. */
   const siblings = (): { id: NodeId; box: DOMRect }[] =>
-    inRowIn(site, page, parent!, view).flatMap((id) => {
+    inRowIn(site, page, sure(parent, 'parent'), view).flatMap((id) => {
       const element = id === node.id ? null : sheet.elementOf(id);
       return element && element.getClientRects().length > 0
         ? [{ id, box: element.getBoundingClientRect() }]
@@ -54,7 +55,7 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, c
     });
 
   const meant = (event: { clientX: number; clientY: number }) => {
-    const frame = sheet.document.defaultView!.frameElement!.getBoundingClientRect();
+    const frame = sure(sure(sheet.document.defaultView, 'defaultView').frameElement).getBoundingClientRect();
     const pointer = { x: (event.clientX - frame.left) / scale, y: (event.clientY - frame.top) / scale };
     return (
       insertionAt(
@@ -64,12 +65,14 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, c
     );
   };
   const put = (place: number) => {
-    const order = inRowIn(site, page, parent!, view);
+    const order = inRowIn(site, page, sure(parent, 'parent'), view);
     const next = siblings()[place];
     const rest = order.filter((id) => id !== node.id);
     const value = moveTo(order, node.id, next ? rest.indexOf(next.id) : rest.length);
     if (!same(value, order))
-      dispatch(edit('setValue', { nodes: [parent!.id], property: 'order', view, value, reach }));
+      dispatch(
+        edit('setValue', { nodes: [sure(parent, 'parent').id], property: 'order', view, value, reach }),
+      );
   };
   const down = (press: PointerEvent<HTMLElement>) => {
     if (!movable) return;
@@ -90,8 +93,8 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, c
 
   /** Keys may come faster than what they did is shown. */
   const latest: Thunk<NodeId[]> = (_dispatch, getState) => {
-    const open = openPage(getState())!;
-    return inRowIn(open.site, open.page, open.page.nodes[parent!.id], view);
+    const open = sure(openPage(getState()));
+    return inRowIn(open.site, open.page, open.page.nodes[sure(parent, 'parent').id], view);
   };
   /** The arrows by one, Home and End to the first and the last place. */
   const keys = (event: KeyboardEvent) => {
@@ -110,7 +113,9 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, c
     event.preventDefault();
     const value = moveTo(order, node.id, Math.max(0, Math.min(order.length - 1, goal)));
     if (!same(value, order))
-      dispatch(edit('setValue', { nodes: [parent!.id], property: 'order', view, value, reach }));
+      dispatch(
+        edit('setValue', { nodes: [sure(parent, 'parent').id], property: 'order', view, value, reach }),
+      );
   };
 
   return (

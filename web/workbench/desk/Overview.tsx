@@ -1,17 +1,18 @@
-import { Box, IconButton, Typography } from '@mui/material';
-import { Eye } from 'lucide-react';
-import { useLayoutEffect, useMemo, useState, type PointerEvent } from 'react';
 import {
   inRowIn,
-  isShown,
   isOnAllPages,
+  isShown,
   type NodeId,
   type Page,
   type Preview,
   type SiteFrame,
+  sure,
   type View,
   type ViewId,
 } from '../../../core/index.ts';
+import { Box, IconButton, Typography } from '@mui/material';
+import { Eye } from 'lucide-react';
+import { useLayoutEffect, useMemo, useState, type PointerEvent } from 'react';
 import { selected as select, viewChosen } from '../../state/desk.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
@@ -113,7 +114,7 @@ function Column({ site, page, content, view, across, active, onMove }: ColumnPro
     draw(press, {
       after: DRAGGED,
       move(event) {
-        const at = frame.current!.getBoundingClientRect();
+        const at = sure(frame.current, 'current').getBoundingClientRect();
         const pointer = { x: 1, y: (event.clientY - at.top) / scale };
         const found = insertionAt(
           others.map(({ top, height: tall }) => ({ left: 0, top, width: view.sheet.width, height: tall })),

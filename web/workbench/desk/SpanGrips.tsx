@@ -1,20 +1,21 @@
-import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
+  type Columns,
   columnsIn,
   movedRows,
   nearestEnd,
   nearestStart,
-  placeColumns,
-  type Columns,
   type Node,
   type NodeId,
   type Page,
+  placeColumns,
   type Placed,
   type RowColumns,
   type SiteFrame,
+  sure,
   type Track,
   type ViewId,
 } from '../../../core/index.ts';
+import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { openPage } from '../../state/documents.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector, type Thunk } from '../../state/store.ts';
@@ -90,7 +91,7 @@ export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: 
   };
   /** Keys may come faster than what they did is shown. */
   const latest: Thunk<Placed | undefined> = (_dispatch, getState) => {
-    const open = openPage(getState())!;
+    const open = sure(openPage(getState()));
     return spanOf(open.site, open.page, row.id, node.id, view)?.placed;
   };
   const down = (edge: Edge) => (press: PointerEvent<HTMLElement>) => {
@@ -98,7 +99,7 @@ export function SpanGrips({ site, page, node, row, nodes, view, sheet, scale }: 
     if (!grid) return;
     press.currentTarget.focus();
     const tracks = tracksOf(grid);
-    const frame = sheet.document.defaultView!.frameElement!;
+    const frame = sure(sure(sheet.document.defaultView, 'defaultView').frameElement);
     const meant = (event: { clientX: number }): Placed => {
       const x = (way * (event.clientX - frame.getBoundingClientRect().left)) / scale;
       return resized(placed, edge, edge === 'start' ? nearestStart(tracks, x) : nearestEnd(tracks, x));

@@ -1,6 +1,14 @@
+import {
+  type Finding,
+  lookup,
+  type SiteFrame,
+  type Stretch,
+  sure,
+  viewAt,
+  widthsOf,
+} from '../../../core/index.ts';
 import { Box, ButtonBase } from '@mui/material';
 import { useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import { viewAt, widthsOf, type Finding, type SiteFrame, type Stretch, lookup } from '../../../core/index.ts';
 import { united } from '../../checks/trouble.ts';
 import { viewChosen, widthSet } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
@@ -78,7 +86,7 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
 
   const set = (next: number) => dispatch(widthSet(Math.round(Math.min(WIDEST, Math.max(NARROWEST, next)))));
   const widthAt = (clientX: number) => {
-    const { left, width: length } = track.current!.getBoundingClientRect();
+    const { left, width: length } = sure(track.current, 'current').getBoundingClientRect();
     return NARROWEST + ((clientX - left) / length) * (WIDEST - NARROWEST);
   };
   const follow = ({ clientX }: { clientX: number }) => set(widthAt(clientX));

@@ -1,17 +1,19 @@
-import type { Axis, Track } from '../../../core/index.ts';
+import { type Axis, sure, type Track } from '../../../core/index.ts';
 
 const px = (text: string) => Number.parseFloat(text) || 0;
 
 /** Which way lines run in an element: 1 to the right, −1 to the left. What is measured across is counted that way. */
 export const directionIn = (element: Element): 1 | -1 =>
-  element.ownerDocument.defaultView!.getComputedStyle(element).direction === 'rtl' ? -1 : 1;
+  sure(element.ownerDocument.defaultView, 'defaultView').getComputedStyle(element).direction === 'rtl'
+    ? -1
+    : 1;
 
 /**
  * The columns or rows of an element that is a grid, from what the browser computed for it; px of the page. Columns are counted the way
  * lines run: where that is to the left, from the right, mirrored at the left edge of the page.
  */
 export function tracksOf(grid: Element, axis: Axis = 'across'): Track[] {
-  const style = grid.ownerDocument.defaultView!.getComputedStyle(grid);
+  const style = sure(grid.ownerDocument.defaultView, 'defaultView').getComputedStyle(grid);
   const box = grid.getBoundingClientRect();
   const across = axis === 'across';
   const [left, right] = [

@@ -1,5 +1,5 @@
+import { knownKind, type NodeId, type Page, sure, type ViewId } from '../../../core/index.ts';
 import { useEffect, useRef } from 'react';
-import { knownKind, type NodeId, type Page, type ViewId } from '../../../core/index.ts';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
 import { importFiles } from '../../state/uploading.ts';
 import { edit } from '../../state/edits.ts';
@@ -41,7 +41,7 @@ export function useFileDrop(
       const { page: on, view: at, reach: wanted } = latest.current;
       const node = pictured(on, sheet.nodeAt(event.target));
       leave();
-      void dispatch(importFiles([...event.dataTransfer!.files])).then(([first]) => {
+      void dispatch(importFiles([...sure(event.dataTransfer, 'dataTransfer').files])).then(([first]) => {
         if (first && node)
           dispatch(
             edit(

@@ -1,5 +1,5 @@
+import { letterOf, type NodeId, shownOf, sure } from '../../../core/index.ts';
 import { Box, ListItemIcon, MenuItem, MenuList } from '@mui/material';
-import { letterOf, shownOf, type NodeId } from '../../../core/index.ts';
 import { openPage } from '../../state/documents.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { slate } from '../../ui/theme.ts';
@@ -8,8 +8,8 @@ import type { EditorProps } from './editor.ts';
 
 /** Which of a set of alternates shows: each by its letter and name. */
 export function AlternateEditor({ row, cell, context, reach, onSet, onClose }: EditorProps) {
-  const page = useAppSelector((state) => openPage(state)!.page);
-  const { source } = context.siblings!;
+  const page = useAppSelector((state) => sure(openPage(state)).page);
+  const { source } = sure(context.siblings, 'siblings');
   const shown = shownOf(source, cell.value as NodeId);
   return (
     <MenuList

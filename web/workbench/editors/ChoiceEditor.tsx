@@ -1,6 +1,6 @@
+import { lookup, same, sure } from '../../../core/index.ts';
 import { ListItemIcon, MenuItem, MenuList } from '@mui/material';
 import { AlignCenter, AlignJustify, AlignLeft, AlignRight, Check, type LucideIcon } from 'lucide-react';
-import { same, lookup } from '../../../core/index.ts';
 import { reachOf } from '../../values/reach.ts';
 import { propertyOfRow } from '../../values/rows.ts';
 import type { EditorProps } from './editor.ts';
@@ -12,7 +12,7 @@ const SIGNS: Record<string, Record<string, LucideIcon>> = {
 
 /** One of a list. */
 export function ChoiceEditor({ row, cell, context, reach, onSet, onClose }: EditorProps) {
-  const options = propertyOfRow(row).type.options!(context);
+  const options = sure(propertyOfRow(row).type.options)(context);
   return (
     <MenuList
       dense

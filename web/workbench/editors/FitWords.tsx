@@ -1,6 +1,6 @@
+import { type Node, type SiteFrame, sure, type View } from '../../../core/index.ts';
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { Node, SiteFrame, View } from '../../../core/index.ts';
 import { lineInEms } from '../../page/measuringwords.ts';
 import { openPage } from '../../state/documents.ts';
 import { useAppSelector } from '../../state/store.ts';
@@ -15,7 +15,7 @@ interface FitWordsProps {
 
 /** Works out the size at which the words of an element take so much of the width of its place, on one line. */
 export function FitWords({ site, node, view, onShare }: FitWordsProps) {
-  const page = useAppSelector((state) => openPage(state)!.page);
+  const page = useAppSelector((state) => sure(openPage(state)).page);
   const [typed, setTyped] = useState('60');
   const [said, setSaid] = useState('');
   const [measuring, setMeasuring] = useState(false);

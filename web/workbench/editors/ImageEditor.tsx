@@ -1,3 +1,4 @@
+import { knownIn, sure } from '../../../core/index.ts';
 import { Box, Button, ButtonBase, Typography } from '@mui/material';
 import { ImagePlus } from 'lucide-react';
 import { useRef } from 'react';
@@ -20,7 +21,7 @@ export function ImageEditor({ site, row, cell, context, onSet, onClose }: Editor
     if (first && onSet(first)) onClose();
   };
   const { type } = propertyOfRow(row);
-  const { word, accept } = type.brings!;
+  const { word, accept } = sure(type.brings, 'brings');
   const options = (type.options?.(context) ?? []) as { value: string; label: string }[];
   const assets = new Map(site.assets.map((asset) => [asset.id, asset]));
   return (
@@ -74,7 +75,7 @@ export function ImageEditor({ site, row, cell, context, onSet, onClose }: Editor
               <Box sx={{ ...TILE, borderRadius: 0.5, border: `1px dashed ${quiet}` }} />
             ) : word === 'video' ? (
               <video
-                src={paths.asset(site.id, assets.get(value)!.hash)}
+                src={paths.asset(site.id, knownIn(assets, value).hash)}
                 preload="metadata"
                 muted
                 tabIndex={-1}
@@ -82,7 +83,7 @@ export function ImageEditor({ site, row, cell, context, onSet, onClose }: Editor
                 style={TILE}
               />
             ) : (
-              <img src={imageUrl(site.id, assets.get(value)!, 320)} alt="" style={TILE} />
+              <img src={imageUrl(site.id, knownIn(assets, value), 320)} alt="" style={TILE} />
             )}
             <span
               style={{

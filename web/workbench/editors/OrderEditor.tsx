@@ -1,3 +1,4 @@
+import { isDeep, type Node, type NodeId, same, sure } from '../../../core/index.ts';
 import {
   closestCenter,
   DndContext,
@@ -17,7 +18,6 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import { Box, Button, Typography } from '@mui/material';
 import { ArrowDownUp, GripVertical } from 'lucide-react';
-import { isDeep, same, type Node, type NodeId } from '../../../core/index.ts';
 import { openPage } from '../../state/documents.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
@@ -67,8 +67,8 @@ function Part({ node, own, sourcePlace }: { node: Node; own: boolean; sourcePlac
 export function OrderEditor({ row, cell, context, onSet, onClose }: EditorProps) {
   const dispatch = useAppDispatch();
   const holder = leading(row.holders) as Node;
-  const page = useAppSelector((state) => openPage(state)!.page);
-  const { order, source, child } = context.siblings!;
+  const page = useAppSelector((state) => sure(openPage(state)).page);
+  const { order, source, child } = sure(context.siblings, 'siblings');
   const deep = isDeep(holder.kind);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),

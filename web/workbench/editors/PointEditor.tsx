@@ -1,7 +1,7 @@
+import { knownProperty, type Node, type Point, resolve, sure } from '../../../core/index.ts';
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { imageUrl } from '../../page/addresses.ts';
-import { knownProperty, resolve, type Node, type Point } from '../../../core/index.ts';
 import { FocalPointImage } from '../../ui/FocalPointImage.tsx';
 import { openPage } from '../../state/documents.ts';
 import { useAppSelector } from '../../state/store.ts';
@@ -12,7 +12,7 @@ const hundredth = (share: number): number => Math.round(Math.min(1, Math.max(0, 
 
 /** The point of an image that stays in sight when it is cropped: chosen on the image, or typed. */
 export function PointEditor({ site, row, cell, onSet, onClose }: EditorProps) {
-  const page = useAppSelector((state) => openPage(state)!.page);
+  const page = useAppSelector((state) => sure(openPage(state)).page);
   const [point, setPoint] = useState(cell.value as Point);
   const shown = knownProperty(
     propertyOfRow(row).name === 'backgroundPosition' ? 'backgroundPicture' : 'source',

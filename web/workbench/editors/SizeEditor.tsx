@@ -1,5 +1,3 @@
-import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import { useMemo, useState } from 'react';
 import {
   enlargeable,
   fluid,
@@ -7,15 +5,18 @@ import {
   isProportional,
   measureAt,
   notEnlarged,
+  type Outcome,
   proportional,
   sizeAt,
-  wholePlace,
-  widthsIn,
-  type Outcome,
+  sure,
   type TextSize,
   type ValueContext,
   type View,
+  wholePlace,
+  widthsIn,
 } from '../../../core/index.ts';
+import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { useMemo, useState } from 'react';
 import { openPage } from '../../state/documents.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { isNode, leading, propertyOfRow } from '../../values/rows.ts';
@@ -33,7 +34,10 @@ const formOf = (size: TextSize): Form =>
 /** What a size is in a place so wide, in px, and what it could be in the other forms. */
 function typedOf(size: TextSize, { sheet }: View, across: number, { fluidWidths }: ValueContext): Typed {
   const now = Number(sizeAt(size, sheet.width, across).toFixed(1));
-  const growing = typeof size === 'object' && isFluid(size) ? size : { min: now, max: now, ...fluidWidths! };
+  const growing =
+    typeof size === 'object' && isFluid(size)
+      ? size
+      : { min: now, max: now, ...sure(fluidWidths, 'fluidWidths') };
   const shared =
     typeof size === 'object' && isProportional(size)
       ? size
@@ -90,7 +94,7 @@ export function SizeEditor({ site, cell, row, context, onSet, onClose }: EditorP
   const value = cell.value as TextSize;
   const { type } = propertyOfRow(row);
   const [form, setForm] = useState(() => formOf(value));
-  const page = useAppSelector((state) => openPage(state)!.page);
+  const page = useAppSelector((state) => sure(openPage(state)).page);
   const holder = leading(row.holders);
   const across = useMemo(() => {
     const { id, sheet } = cell.view;

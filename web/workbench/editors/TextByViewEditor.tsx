@@ -1,16 +1,18 @@
-import { Box, Button, Typography } from '@mui/material';
-import { Check } from 'lucide-react';
 import {
+  type ContentField,
   contentOf,
   counted,
   knownKind,
   knownProperty,
+  type Node,
   plainText,
   staleTexts,
-  type ContentField,
-  type Node,
+  sure,
   type TextByView,
+  theOne,
 } from '../../../core/index.ts';
+import { Box, Button, Typography } from '@mui/material';
+import { Check } from 'lucide-react';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { line, quiet, slate } from '../../ui/theme.ts';
@@ -32,7 +34,7 @@ const characters = (words: string): string => {
 /** The words of an element in a view, with what the base says beside them. */
 export function TextByViewEditor({ site, row, cell, onSet, onClose }: EditorProps) {
   const dispatch = useAppDispatch();
-  const { field } = propertyOfRow(row).wording!;
+  const { field } = sure(propertyOfRow(row).wording);
   const node = leading(row.holders) as Node;
   const { says } = cell.value as TextByView;
   const base: unknown = contentOf(knownKind(node.kind), node, field.name);
@@ -41,7 +43,7 @@ export function TextByViewEditor({ site, row, cell, onSet, onClose }: EditorProp
   const stale = staleTexts(node).some(
     ({ property, view }) => property.name === propertyOfRow(row).name && view === cell.view.id,
   );
-  const baseName = site.views.list.find(({ id }) => id === site.views.base)!.name;
+  const baseName = theOne(site.views.list, ({ id }) => id === site.views.base).name;
   return (
     <Box sx={{ p: 1.5, width: 400, display: 'grid', gap: 1, maxHeight: '60vh', overflow: 'auto' }}>
       <FieldEditor field={field} value={says} onChange={(value) => onSet({ says: value })} inline />

@@ -1,5 +1,3 @@
-import { Box, Divider, MenuItem, TextField } from '@mui/material';
-import { useEffect, useState } from 'react';
 import {
   cleanLink,
   composed,
@@ -8,11 +6,14 @@ import {
   knownKind,
   linkTo,
   mailAddress,
-  sourceOrder,
-  targetOf,
   type NodeId,
   type Page,
+  sourceOrder,
+  sure,
+  targetOf,
 } from '../../../core/index.ts';
+import { Box, Divider, MenuItem, TextField } from '@mui/material';
+import { useEffect, useState } from 'react';
 import { load } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { usePageNames } from '../../site/usePageNames.ts';
@@ -75,7 +76,7 @@ const placesOn = (page: Page) =>
 /** A page, and a place on it. */
 function PlaceFields({ value, onChange }: Omit<FieldProps<string>, 'label'>) {
   const dispatch = useAppDispatch();
-  const { site, page: here } = useAppSelector((state) => state.documents.open!);
+  const { site, page: here } = useAppSelector((state) => sure(state.documents.open, 'open'));
   const target = targetOf(value) ?? {};
   const names = usePageNames();
   const [page, setPage] = useState((target.page ?? here) as NodeId);
@@ -132,7 +133,7 @@ function PlaceFields({ value, onChange }: Omit<FieldProps<string>, 'label'>) {
 
 /** Where a link leads: nowhere, a page, a place on one, a file, or an address of any kind. */
 export function LinkChooser({ label, value, onChange }: FieldProps<string>) {
-  const { site, page } = useAppSelector((state) => state.documents.open!);
+  const { site, page } = useAppSelector((state) => sure(state.documents.open, 'open'));
   const names = usePageNames();
   const [form, setForm] = useState<Form | null>(null);
   const choice = form ?? choiceOf(value);
@@ -202,7 +203,7 @@ export function LinkChooser({ label, value, onChange }: FieldProps<string>) {
         <LineField
           label="Email address"
           value={typed(MAIL)}
-          fault={(text) => mailAddress.fault!(text.trim(), site.frame)}
+          fault={(text) => sure(mailAddress.fault, 'fault')(text.trim(), site.frame)}
           onChange={(text) => put(text.trim() && `${MAIL}${text.trim()}`)}
         />
       )}

@@ -1,15 +1,17 @@
-import { Check } from 'lucide-react';
 import {
   contentOf,
+  counted,
   knownKind,
   knownProperty,
+  type Node,
   ownLayered,
   plainText,
-  counted,
-  wouldReach,
-  type Node,
   type SiteFrame,
+  sure,
+  theOne,
+  wouldReach,
 } from '../../../core/index.ts';
+import { Check } from 'lucide-react';
 import { useAppSelector } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
 import { Box, Button, Paper, Typography } from '@mui/material';
@@ -44,13 +46,13 @@ export function TextBar(props: {
   const property = knownProperty(editing.property);
   const views = wouldReach(ownLayered(node, 'self', property), site.views, editing.view, reach);
   const names = site.views.list.filter(({ id }) => views.includes(id)).map(({ name }) => name);
-  const base = contentOf<string>(knownKind(node.kind), node, property.wording!.field.name);
+  const base = contentOf<string>(knownKind(node.kind), node, sure(property.wording, 'wording').field.name);
   const length = [...(editing.element.textContent ?? '')].length;
   const count = `${length} characters, ${counted(linesOf(editing.element), 'line')}`;
   const beside =
     editing.view === site.views.base
       ? ''
-      : `; ${[...plainText(base)].length} in ${site.views.list.find(({ id }) => id === site.views.base)!.name}`;
+      : `; ${[...plainText(base)].length} in ${theOne(site.views.list, ({ id }) => id === site.views.base).name}`;
   const summary = `Changes ${names.reverse().join(', ')} · ${count}${beside}`;
   return (
     <>

@@ -1,16 +1,18 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Editor } from '@tiptap/core';
 import {
+  knownIn,
   knownKind,
-  textIn,
-  variantsOfField,
-  textByViewOf,
-  wordsClass,
   type Node,
   type NodeId,
   type SiteFrame,
+  sure,
+  textByViewOf,
+  textIn,
+  variantsOfField,
   type ViewId,
+  wordsClass,
 } from '../../../core/index.ts';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Editor } from '@tiptap/core';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
 import { documents } from '../../state/documents.ts';
 import { useAppDispatch } from '../../state/store.ts';
@@ -77,17 +79,17 @@ export function useTextEditing({
       const said = field && variantsOfField(node, site.views, field.name);
       const element = said
         ? around?.querySelector<HTMLElement>(
-            `.${CSS.escape(wordsClass(node.id, field.name, said.in.get(view)!))}`,
+            `.${CSS.escape(wordsClass(node.id, field.name, knownIn(said.in, view)))}`,
           )
         : around;
       if (!sheet || !field || !property || !element) return;
       // A logo that shows an image has its name as the image's alternative; there are no words to edit.
       if (field.type.editor === 'line' && element.childElementCount > 0) return;
       current.current?.();
-      const form = formOf(node)!;
+      const form = sure(formOf(node));
       const before = textIn<string>(node, site.views, field.name, view);
       sheet.editing = element;
-      const editor = form === 'line' ? undefined : textEditor!(element, before, form);
+      const editor = form === 'line' ? undefined : sure(textEditor, 'textEditor')(element, before, form);
       if (!editor) {
         element.contentEditable = 'plaintext-only';
         element.focus();

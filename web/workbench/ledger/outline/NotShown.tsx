@@ -1,17 +1,18 @@
-import { Box, Button, Typography } from '@mui/material';
-import { useEffect, useMemo, useRef } from 'react';
 import {
+  type Absence,
   ancestorsOf,
+  type HandmadePair,
   handmadePairs,
   notShown,
-  viewOf,
-  type Absence,
-  type HandmadePair,
   type Page,
   type Reason,
   type SiteFrame,
+  sure,
   type ViewId,
+  viewOf,
 } from '../../../../core/index.ts';
+import { Box, Button, Typography } from '@mui/material';
+import { useEffect, useMemo, useRef } from 'react';
 import { lookedFor, selected as select } from '../../../state/desk.ts';
 import { edit } from '../../../state/edits.ts';
 import { unite } from '../../../state/structure.ts';
@@ -166,7 +167,7 @@ function Cures({
   const alternate = () =>
     dispatch(
       edit('setValue', {
-        nodes: [node.parent!],
+        nodes: [sure(node.parent, 'parent')],
         property: 'alternate',
         view: active,
         value: id,

@@ -1,20 +1,21 @@
 import {
-  hasTrait,
   alternateIn,
   counted,
   countsOf,
   followed,
   givesWay,
+  hasTrait,
   headOf,
   hiddenBy,
   isShown,
   letterOf,
-  offeringIn,
-  overrideCount,
   type Node,
   type NodeId,
+  offeringIn,
+  overrideCount,
   type Page,
   type SiteFrame,
+  theOne,
   type ViewId,
 } from '../../../../core/index.ts';
 
@@ -103,7 +104,7 @@ export function tileOf(site: SiteFrame, page: Page, node: Node, view: ViewId): T
   const shown = offered && isShown(site, page, node, view);
   const by = hiddenBy(site, page, node, view);
   const overrides = overrideCount(node, view);
-  const name = site.views.list.find((candidate) => candidate.id === view)!.name;
+  const name = theOne(site.views.list, (candidate) => candidate.id === view).name;
   const letter = letterIn(site, page, node, view);
   const gone = givesWay(site, page, node, view);
   const state = !offered

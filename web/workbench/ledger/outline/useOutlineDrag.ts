@@ -1,5 +1,5 @@
+import { misplaced, type NodeId, type Page, perform, type SiteFrame, sure } from '../../../../core/index.ts';
 import { useState, type PointerEvent } from 'react';
-import { misplaced, perform, type NodeId, type Page, type SiteFrame } from '../../../../core/index.ts';
 import { useAppSelector } from '../../../state/store.ts';
 import type { TreePlace } from '../../../state/structure.ts';
 import { draw, DRAGGED } from '../../../ui/draw.ts';
@@ -8,8 +8,8 @@ import { placeAt, placedIn, type Drop } from './outlineplace.ts';
 
 /** Dragging rows of the outline: to another place or parent in source order, in every view. */
 export function useOutlineDrag(site: SiteFrame, page: Page) {
-  const whole = useAppSelector((state) => state.documents.open!.site);
-  const open = useAppSelector((state) => state.documents.open!.page);
+  const whole = useAppSelector((state) => sure(state.documents.open, 'open').site);
+  const open = useAppSelector((state) => sure(state.documents.open, 'open').page);
   const selected = useAppSelector((state) => state.desk.selected);
   const [drop, setDrop] = useState<Drop | null>(null);
   const moving = useMove(site, page);
@@ -38,7 +38,7 @@ export function useOutlineDrag(site: SiteFrame, page: Page) {
           place: meant.place,
           line: meant.line,
           into: meant.into,
-          sentence: same ? goal!.sentence : (fault ?? describe(nodes, meant.place)),
+          sentence: same ? sure(goal, 'goal').sentence : (fault ?? describe(nodes, meant.place)),
           refused: fault !== undefined,
         };
         setDrop(goal);

@@ -1,15 +1,16 @@
-import { Box, Checkbox, CircularProgress, FormControlLabel, Typography } from '@mui/material';
-import { useEffect, useState } from 'react';
 import {
   idIn,
-  ownSections,
-  SHARED_NAMES,
   type Node,
   type NodeId,
+  ownSections,
   type Page,
+  SHARED_NAMES,
   type SharedPlace,
   type SiteFrame,
+  sure,
 } from '../../../../core/index.ts';
+import { Box, Checkbox, CircularProgress, FormControlLabel, Typography } from '@mui/material';
+import { useEffect, useState } from 'react';
 import { selected as select } from '../../../state/desk.ts';
 import { edit, load } from '../../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
@@ -27,7 +28,7 @@ interface ShareDialogProps {
 /** Puts a section on all pages, and asks which of those that have one of their own keep it. */
 export function ShareDialog({ site, page, section, place, onClose }: ShareDialogProps) {
   const dispatch = useAppDispatch();
-  const pages = useAppSelector((state) => state.documents.open!.site.pages);
+  const pages = useAppSelector((state) => sure(state.documents.open, 'open').site.pages);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [keeping, setKeeping] = useState<ReadonlySet<NodeId>>(new Set());
   const ids = site.pages.map(({ id }) => id);

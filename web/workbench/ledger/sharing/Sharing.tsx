@@ -1,20 +1,22 @@
-import { Box, Button, Menu, MenuItem, Typography } from '@mui/material';
-import { Layers, Link2, type LucideIcon } from 'lucide-react';
-import { useEffect, useState, type ReactNode } from 'react';
 import {
-  isSavedBlock,
-  pagesLinking,
   headOf,
-  placeOfSection,
-  SHARED_NAMES,
-  sharedPlaceOf,
-  type SavedBlockName,
+  isSavedBlock,
+  knownIn,
   type Node,
   type NodeId,
   type Page,
+  pagesLinking,
+  placeOfSection,
+  type SavedBlockName,
+  SHARED_NAMES,
   type SharedPlace,
+  sharedPlaceOf,
   type SiteFrame,
+  sure,
 } from '../../../../core/index.ts';
+import { Box, Button, Menu, MenuItem, Typography } from '@mui/material';
+import { Layers, Link2, type LucideIcon } from 'lucide-react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { selected as select } from '../../../state/desk.ts';
 import { edit, editWhole, load } from '../../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
@@ -56,7 +58,7 @@ function Strip({
 function SharedMenu({ site, page, place }: { site: SiteFrame; page: NodeId; place: SharedPlace }) {
   const dispatch = useAppDispatch();
   const { without = [] } = headOf(site, page);
-  const name = usePageNames().get(page)!;
+  const name = knownIn(usePageNames(), page);
   return (
     <ChangeMenu
       entries={[
@@ -77,7 +79,7 @@ function SharedMenu({ site, page, place }: { site: SiteFrame; page: NodeId; plac
 /** What can be done about a block that a page links. */
 function LinkedMenu({ page, block }: { page: NodeId; block: SavedBlockName }) {
   const dispatch = useAppDispatch();
-  const name = usePageNames().get(page)!;
+  const name = knownIn(usePageNames(), page);
   return (
     <ChangeMenu
       entries={[
@@ -123,7 +125,7 @@ function ChangeMenu({ entries }: { entries: { label: string; run(): unknown }[] 
 /** Where else a block is changed with what is changed here, in words. */
 function LinkingPages({ block }: { block: SavedBlockName }) {
   const dispatch = useAppDispatch();
-  const site = useAppSelector((state) => state.documents.open!.site);
+  const site = useAppSelector((state) => sure(state.documents.open, 'open').site);
   const names = usePageNames();
   const missing = site.frame.pages.filter(({ id }) => !site.pages[id]).map(({ id }) => id);
   const wanted = missing.join(' ');
@@ -131,7 +133,7 @@ function LinkingPages({ block }: { block: SavedBlockName }) {
     if (wanted) void dispatch(load(wanted.split(' ')));
   }, [dispatch, wanted]);
   if (missing.length > 0) return 'a change here changes it wherever it is linked.';
-  const pages = pagesLinking(site, block).map(({ id }) => names.get(id)!);
+  const pages = pagesLinking(site, block).map(({ id }) => knownIn(names, id));
   if (pages.length === 1) return 'on this page only, so far.';
   return <span title={pages.join(', ')}>a change here changes it on {pages.length} pages.</span>;
 }
@@ -163,7 +165,7 @@ export function Sharing({ site, page, nodes }: { site: SiteFrame; page: Page; no
   const shared = site.shared?.[could];
   const take = async () => {
     if (await dispatch(editWhole('takeShared', { place: could, page: page.id })))
-      dispatch(select(shared!.root));
+      dispatch(select(sure(shared, 'shared').root));
   };
   return (
     <>

@@ -1,15 +1,17 @@
-import { Button, ButtonBase, InputBase } from '@mui/material';
-import { Plus } from 'lucide-react';
-import { useState } from 'react';
 import {
   held,
   isFluid,
   same,
-  stepType,
   type SiteFrame,
   type SpacingStep,
+  stepType,
+  sure,
+  theOne,
   type View,
 } from '../../../../core/index.ts';
+import { Button, ButtonBase, InputBase } from '@mui/material';
+import { Plus } from 'lucide-react';
+import { useState } from 'react';
 import { documents } from '../../../state/documents.ts';
 import { edit } from '../../../state/edits.ts';
 import { fluidWidths } from '../../../values/cells.ts';
@@ -25,7 +27,7 @@ function SizeCell({ site, step, view }: { site: SiteFrame; step: SpacingStep; vi
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.desk.reach);
   const [text, setText] = useState<string | null>(null);
-  const size = held(step.size, site.views, view.id)!;
+  const size = sure(held(step.size, site.views, view.id));
   const own = step.size.at?.[view.id];
   const look =
     view.id === site.views.base
@@ -48,7 +50,7 @@ function SizeCell({ site, step, view }: { site: SiteFrame; step: SpacingStep; vi
     else if (!same(made.value, size.value) || (wanted !== own?.reach && own))
       dispatch(edit('setSpacing', { ...target, size: made.value }));
   };
-  const whole = stepType.written!(size.value, { site });
+  const whole = sure(stepType.written, 'written')(size.value, { site });
   return (
     <InputBase
       value={text ?? stepType.format(size.value, { site })}
@@ -68,7 +70,7 @@ function SizeCell({ site, step, view }: { site: SiteFrame; step: SpacingStep; vi
       className={`value-bar ${look}${own?.reach === 'here' ? ' bounded' : ''}`}
       inputProps={{
         'aria-label': `${step.name} in ${view.name}`,
-        title: stepType.describe!(size.value),
+        title: sure(stepType.describe, 'describe')(size.value),
         style: { textAlign: 'center', padding: 0 },
       }}
       sx={{ fontSize: 12, fontWeight: 'inherit', height: 21 }}
@@ -100,9 +102,10 @@ export function SpacingList({ site }: { site: SiteFrame }) {
   const [open, setOpen] = useState<{ step: SpacingStep; anchor: HTMLElement } | null>(null);
   const add = () => {
     const sizes = site.spacing.map(({ size: { base = 0 } }) => (isFluid(base) ? base.max : base));
-    const name = Array.from({ length: 100 }, (_each, index) => `Step ${index + 1}`).find(
+    const name = theOne(
+      Array.from({ length: 100 }, (_each, index) => `Step ${index + 1}`),
       (each) => !site.spacing.some((step) => step.name === each),
-    )!;
+    );
     dispatch(
       edit('setSpacing', {
         name,
