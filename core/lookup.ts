@@ -10,7 +10,11 @@ export const isOfEveryObject = (name: string): boolean => name in Object.prototy
  */
 export const lookup = <T>(
   table: Readonly<Record<string, T>> | null | undefined,
-  name: PropertyKey,
+  name: PropertyKey | undefined,
 ): T | undefined =>
   // eslint-disable-next-line names/own-lookups -- the one place where it is asked first
-  table && Object.hasOwn(table, name) ? table[name as string] : undefined;
+  table && name !== undefined && Object.hasOwn(table, name) ? table[name as string] : undefined;
+
+/** The names in a table, as its type has them. */
+export const keysOf = <K extends string>(table: Readonly<Record<K, unknown>>): K[] =>
+  Object.keys(table) as K[];

@@ -1,5 +1,4 @@
 import { hasTrait } from '../elements/kinds/table.ts';
-import type { NodeId } from '../elements/nodeid.ts';
 import type { ViewId } from '../layered/views.ts';
 import { targetOf } from '../markup/link.ts';
 import { offeringIn } from '../site/offering.ts';
@@ -23,7 +22,7 @@ function hiddenTarget(input: CheckInput, node: Node, link: string, view: ViewId)
   if (place === undefined) return undefined;
   const known = head ? (input.pages[head.id] as Page | undefined) : page;
   const on = known && composed(site, known);
-  const target = lookup(on?.nodes, place as NodeId) as Node | undefined;
+  const target = lookup(on?.nodes, place) as Node | undefined;
   if (!on || !target || hiddenBy(site, on, target, view) === undefined) return undefined;
   return head ? `${target.name} on ${head.title}` : target.name;
 }

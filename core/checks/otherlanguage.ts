@@ -1,10 +1,6 @@
+import { keysOf } from '../lookup.ts';
 import { knownKind } from '../elements/kinds/table.ts';
-import {
-  SYSTEM_MESSAGES,
-  wordIn,
-  type MessagePlace,
-  type SystemMessage,
-} from '../elements/content/systemmessages.ts';
+import { SYSTEM_MESSAGES, wordIn, type MessagePlace } from '../elements/content/systemmessages.ts';
 import { headOf } from '../site/site.ts';
 import type { Rule } from './rule.ts';
 import { textProblems } from './textproblems.ts';
@@ -18,7 +14,7 @@ export const otherLanguage: Rule = {
     const { site, page } = input;
     const lang = headOf(site, page.id).lang ?? site.lang;
     const lacking = (where: MessagePlace) =>
-      (Object.keys(SYSTEM_MESSAGES) as SystemMessage[]).filter(
+      keysOf(SYSTEM_MESSAGES).filter(
         (id) => SYSTEM_MESSAGES[id].where === where && wordIn(lang, id, site.words) === undefined,
       ).length;
     const problemWith = (where: MessagePlace, what: string) => {

@@ -1,7 +1,7 @@
+import { nodeId, type NodeId } from '../elements/nodeid.ts';
 import { theOne } from '../sure.ts';
 import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import { contentOf, type Kind, type MarkupContext } from '../elements/kinds/kind.ts';
-import type { NodeId } from '../elements/nodeid.ts';
 import { conditionOf } from '../layered/bands.ts';
 import type { Views } from '../layered/views.ts';
 import { resolveLinks } from '../markup/fragment.ts';
@@ -149,7 +149,7 @@ export function elementMarkup(
   const made = whole
     ? whole.all.map((content, number) =>
         kind.markup(
-          { id: number === 0 ? node.id : (`${node.id}-${number}` as NodeId), content },
+          { id: number === 0 ? node.id : nodeId(`${node.id}-${number}`), content },
           new ElementContext(node, making, {
             ...within,
             classes: `${classes} ${variantClass(node.id, number)}`,

@@ -1,7 +1,7 @@
+import { nodeId, type NodeId } from '../elements/nodeid.ts';
 import { sure } from '../sure.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { type Kind, type MarkupContext, type MediaReference } from '../elements/kinds/kind.ts';
-import type { NodeId } from '../elements/nodeid.ts';
 import { linkTo, targetOf } from '../markup/link.ts';
 import type { Markup } from '../markup/markup.ts';
 import { headOf, type Page, type SiteFrame } from '../site/site.ts';
@@ -92,8 +92,8 @@ export function pageContext(site: SiteFrame, page: Page, addresses: Addresses) {
     if (target.file !== undefined) return addresses.file?.(target.file);
     if (target.place === undefined || (target.page ?? page.id) !== page.id)
       return addresses.page(sure(target.page, 'page'), target.place);
-    if (!lookup(page.nodes, target.place as NodeId)) return target.page && addresses.page(target.page);
-    linked.add(target.place as NodeId);
+    if (!lookup(page.nodes, target.place)) return target.page && addresses.page(target.page);
+    linked.add(nodeId(target.place));
     return linkTo({ place: target.place });
   };
   const making: PageContext = {

@@ -1,8 +1,8 @@
+import { offsetFromBase, type Reach, viewId, type ViewId, type Views } from '../layered/views.ts';
 import { sure } from '../sure.ts';
 import { mediaCondition, widthsOfOverride } from '../layered/bands.ts';
 import type { Layered } from '../layered/layered.ts';
 import type { Declarations } from '../elements/properties/property.ts';
-import { offsetFromBase, type Reach, type ViewId, type Views } from '../layered/views.ts';
 import { Blocks, type DeclarationBlock } from './block.ts';
 import { memoised } from '../memo.ts';
 import { lookup } from '../lookup.ts';
@@ -66,7 +66,7 @@ export class Stack {
   }
 
   at(view: string, reach: Reach, declarations: Declarations): void {
-    const slots = this.slots.of.get(view as ViewId);
+    const slots = this.slots.of.get(viewId(view));
     if (slots) this.put((reach === 'here' ? slots.here : slots.onward).index, declarations);
   }
 

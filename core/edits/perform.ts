@@ -1,6 +1,6 @@
+import { nodeId, type NodeId } from '../elements/nodeid.ts';
 import { knownIn, sure } from '../sure.ts';
 import { createDraft, freeze } from 'immer';
-import type { NodeId } from '../elements/nodeid.ts';
 import { pointer } from '../pointer.ts';
 import { done, refused, type Outcome } from '../outcome.ts';
 import { composed, isSavedBlock } from '../site/shared.ts';
@@ -164,7 +164,7 @@ function draftPages(pages: Site['pages'], first: NodeId) {
   const put = new Map<string, Page | undefined>();
   const drafted = (id: string): Page | undefined => {
     if (put.has(id)) return put.get(id);
-    const page = Object.hasOwn(pages, id) ? lookup(pages, id as NodeId) : undefined;
+    const page = Object.hasOwn(pages, id) ? lookup(pages, id) : undefined;
     if (!page) return undefined;
     if (!drafts.has(id)) drafts.set(id, draftPage(page));
     return knownIn(drafts, id).draft;
@@ -184,16 +184,16 @@ function draftPages(pages: Site['pages'], first: NodeId) {
         if (put.has(id)) continue;
         const before = sure(lookup(pages, id));
         const { after, changed } = finished(['pages', id], before, finish());
-        next[id as NodeId] = sure(after, 'after');
+        next[nodeId(id)] = sure(after, 'after');
         for (const node of changed)
           changes.push(
             between(before.nodes[node], sure(after, 'after').nodes[node], 'pages', id, 'nodes', node),
           );
       }
       for (const [id, page] of put) {
-        if (page) next[id as NodeId] = page;
-        else delete next[id as NodeId];
-        changes.push(between(lookup(pages, id as NodeId), page, 'pages', id));
+        if (page) next[nodeId(id)] = page;
+        else delete next[nodeId(id)];
+        changes.push(between(lookup(pages, id), page, 'pages', id));
       }
       return { pages: next, changes };
     },

@@ -16,6 +16,9 @@ export const childOrder = (children: readonly NodeId[], stored: readonly NodeId[
 declare const nodeBrand: unique symbol;
 export type NodeId = string & { readonly [nodeBrand]: true };
 
+/** A text as the id of a node, where it comes from what has been validated, or names one that is made. */
+export const nodeId = (text: string): NodeId => text as NodeId;
+
 export const NodeIdSchema = Type.Unsafe<NodeId>(
   Type.String({ pattern: `^${NOT_OF_EVERY_OBJECT}[A-Za-z][A-Za-z0-9_-]{0,39}$` }),
 );

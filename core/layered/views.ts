@@ -4,6 +4,9 @@ import { NOT_OF_EVERY_OBJECT } from '../lookup.ts';
 declare const viewBrand: unique symbol;
 export type ViewId = string & { readonly [viewBrand]: true };
 
+/** A text as the id of a view, where it comes from what has been validated, or names one that is made. */
+export const viewId = (text: string): ViewId => text as ViewId;
+
 export const ViewIdSchema = Type.Unsafe<ViewId>(
   Type.String({ pattern: `^${NOT_OF_EVERY_OBJECT}[a-z][a-z0-9-]{0,39}$` }),
 );

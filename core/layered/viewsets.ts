@@ -1,4 +1,4 @@
-import type { Grid, View, ViewId, Views } from './views.ts';
+import { type Grid, type View, viewId, type Views } from './views.ts';
 
 /** A ready-made set of views. */
 export interface ViewSet {
@@ -16,7 +16,7 @@ function gridFor(width: number): Grid {
 }
 
 const view = (name: string, from: number, width: number, height: number): View => ({
-  id: name.toLowerCase().replaceAll(' ', '-') as ViewId,
+  id: viewId(name.toLowerCase().replaceAll(' ', '-')),
   name,
   from,
   sheet: { width, height },
@@ -26,7 +26,7 @@ const view = (name: string, from: number, width: number, height: number): View =
 const set = (label: string, base: string, ...list: View[]): ViewSet => ({
   id: String(list.length),
   label,
-  views: { base: base as ViewId, list },
+  views: { base: viewId(base), list },
 });
 
 /** Sets of views with the usual limits, the fewest first. */

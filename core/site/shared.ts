@@ -1,6 +1,7 @@
+import { nodeId, type NodeId } from '../elements/nodeid.ts';
+import { keysOf, lookup } from '../lookup.ts';
 import { sure } from '../sure.ts';
 import { hasTrait } from '../elements/kinds/table.ts';
-import type { NodeId } from '../elements/nodeid.ts';
 import type { Node } from './node.ts';
 import { memoised } from '../memo.ts';
 import { subtree } from './sourceorder.ts';
@@ -19,7 +20,6 @@ import {
   type Site,
   type SiteFrame,
 } from './site.ts';
-import { lookup } from '../lookup.ts';
 
 /** The longest name that an id may be given. */
 const LONGEST_ID = 40;
@@ -43,11 +43,11 @@ const ownId = (id: string): string => id.replace(PREFIX, '');
 
 /** An id as it has to be in a place: of what is shared there, or, without one, of a page's own element. */
 export function idIn(place: TreeName | undefined, id: string): NodeId {
-  if (sharedPlaceOf(id) === place) return id as NodeId;
+  if (sharedPlaceOf(id) === place) return nodeId(id);
   const own = ownId(id);
-  if (place) return `${prefixOf(place)}${own}`.slice(0, LONGEST_ID) as NodeId;
+  if (place) return nodeId(`${prefixOf(place)}${own}`.slice(0, LONGEST_ID));
   // What is left may begin in a way that an id must not.
-  return (/^[A-Za-z]/.test(own) ? own : `e${own}`) as NodeId;
+  return nodeId(/^[A-Za-z]/.test(own) ? own : `e${own}`);
 }
 
 /** The element trees that pages share, in their places. */
@@ -250,7 +250,7 @@ function follow(earlier: Composed, before: Page, { trees, whole }: Composed, pag
     (tree) => !(earlier.trees.includes(tree) && trees.includes(tree)),
   );
   const roots = trees.map(({ root }) => root);
-  for (const id of [...differing.flatMap(({ nodes }) => Object.keys(nodes) as NodeId[]), ...roots, page.root])
+  for (const id of [...differing.flatMap(({ nodes }) => keysOf(nodes)), ...roots, page.root])
     if (earlier.whole.nodes[id] !== whole.nodes[id]) names.add(id);
   remember(whole, earlier.whole, [...names]);
 }

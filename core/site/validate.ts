@@ -1,3 +1,4 @@
+import { keysOf } from '../lookup.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { schemaFaults, type Fault } from '../faults.ts';
 import { pointer } from '../pointer.ts';
@@ -30,7 +31,7 @@ export function siteFileFaults(file: unknown): Fault[] {
 export function siteFaults({ frame, pages }: Site): Fault[] {
   const faults = frameFaults(frame);
   if (faults.length > 0) return faults;
-  const ids = Object.keys(pages) as NodeId[];
+  const ids = keysOf(pages);
   const heads = new Set(frame.pages.map(({ id }) => id));
   return [
     ...[...heads]

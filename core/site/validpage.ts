@@ -1,8 +1,9 @@
+import { nodeId, type NodeId } from '../elements/nodeid.ts';
+import { keysOf, lookup } from '../lookup.ts';
 import { sure } from '../sure.ts';
 import { hasTrait, kindOf, standsOnPage, takesKind } from '../elements/kinds/table.ts';
 import equal from 'fast-deep-equal';
 import type { Kind } from '../elements/kinds/kind.ts';
-import type { NodeId } from '../elements/nodeid.ts';
 import type { Part } from '../elements/parts.ts';
 import type { Property } from '../elements/properties/property.ts';
 import { propertyOf } from '../elements/propertytable.ts';
@@ -13,14 +14,13 @@ import type { Node, PartStyle } from './node.ts';
 import { linkedAt, sharedPlaceOf, takesLinked } from './shared.ts';
 import type { Page, SiteFrame, TreeName } from './site.ts';
 import { styleFaults } from './validvalues.ts';
-import { lookup } from '../lookup.ts';
 
 /**
  * What a page of the right shape breaks of the rules: all of it, or, where the rest is known to be valid in this frame,
  * `nodes` and how they hang together with the others.
  */
 export function pageRules(page: Page, frame: SiteFrame, path: string, nodes?: Iterable<NodeId>): Fault[] {
-  const strangers = [...(nodes ?? (Object.keys(page.nodes) as NodeId[]))].filter(sharedPlaceOf);
+  const strangers = [...(nodes ?? keysOf(page.nodes))].filter(sharedPlaceOf);
   if (strangers.length > 0)
     return strangers.map((id) => ({
       path: pointer(path, 'nodes', id),
@@ -29,16 +29,16 @@ export function pageRules(page: Page, frame: SiteFrame, path: string, nodes?: It
   return treeRules(page, frame, path, nodes, (id) => linkedAt(frame, id));
 }
 
-const ROOT = 'page' as NodeId;
-const SECTION = 'section' as NodeId;
-const ROW = 'row' as NodeId;
+const ROOT = nodeId('page');
+const SECTION = nodeId('section');
+const ROW = nodeId('row');
 
 /**
  * What a tree that stands beside the pages breaks of the rules: it has to be right on a page that holds nothing else; a saved block
  * that is no section, in a row of a section.
  */
 export function sharedRules(tree: Page, frame: SiteFrame, place: TreeName, path: string): Fault[] {
-  const strangers = (Object.keys(tree.nodes) as NodeId[]).filter((id) => sharedPlaceOf(id) !== place);
+  const strangers = keysOf(tree.nodes).filter((id) => sharedPlaceOf(id) !== place);
   const root = tree.nodes[tree.root] as Node | undefined;
   if (strangers.length > 0 || !root)
     return (strangers.length > 0 ? strangers : [tree.root]).map((id) => ({

@@ -1,10 +1,10 @@
-import type { NodeId } from '../elements/nodeid.ts';
+import { nodeId } from '../elements/nodeid.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { branch, pageOf } from './tree.ts';
 
 /** A page on which each text style of a site is seen, one below another; its words say which is which. */
 export function specimen(site: SiteFrame): { frame: SiteFrame; page: Page } {
-  const head = { id: 'specimen' as NodeId, slug: 'specimen', title: 'Specimen', description: '' };
+  const head = { id: nodeId('specimen'), slug: 'specimen', title: 'Specimen', description: '' };
   const texts = site.textStyles.map(({ id, name }) =>
     branch('text', `style-${id}`, name, {
       textStyle: id,

@@ -1,6 +1,6 @@
+import { nodeId, type NodeId } from '../elements/nodeid.ts';
+import { viewId, type ViewId } from '../layered/views.ts';
 import type { Layered, Override } from '../layered/layered.ts';
-import type { ViewId } from '../layered/views.ts';
-import type { NodeId } from '../elements/nodeid.ts';
 import type { Node, PartStyle, Style } from '../site/node.ts';
 import { idIn } from '../site/shared.ts';
 import type { Page, PageHead, SharedPlace } from '../site/site.ts';
@@ -38,8 +38,8 @@ export function layered(
   here: Record<string, unknown> = {},
 ): Layered<unknown> {
   const at: Record<ViewId, Override<unknown>> = {};
-  for (const [view, value] of Object.entries(onward)) at[view as ViewId] = { value, reach: 'onward' };
-  for (const [view, value] of Object.entries(here)) at[view as ViewId] = { value, reach: 'here' };
+  for (const [view, value] of Object.entries(onward)) at[viewId(view)] = { value, reach: 'onward' };
+  for (const [view, value] of Object.entries(here)) at[viewId(view)] = { value, reach: 'here' };
   const result: Layered<unknown> = {};
   if (base !== undefined) result.base = base;
   if (Object.keys(at).length > 0) result.at = at;
@@ -71,12 +71,12 @@ function flat(root: Branch, idOf: (id: string) => NodeId): Pick<Page, 'root' | '
 /** A page with its head from a tree of elements. */
 export const pageOf = (head: Omit<PageHead, 'id'> & { id: string }, root: Branch): WrittenPage => ({
   ...head,
-  id: head.id as NodeId,
-  ...flat(root, (id) => id as NodeId),
+  id: nodeId(head.id),
+  ...flat(root, (id) => nodeId(id)),
 });
 
 /** What all pages share in a place, from a tree of elements. */
 export const sharedOf = (place: SharedPlace, root: Branch): Page => ({
-  id: place as string as NodeId,
+  id: nodeId(place),
   ...flat(root, (id) => idIn(place, id)),
 });

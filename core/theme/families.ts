@@ -1,6 +1,6 @@
+import { keysOf, lookup } from '../lookup.ts';
 import { sure } from '../sure.ts';
 import type { Font, SiteResources } from './resources.ts';
-import { lookup } from '../lookup.ts';
 
 /** One woff2 file of a family: a subset of its characters, upright or italic, all weights in one variable file. */
 export interface FontFile {
@@ -86,7 +86,7 @@ function standInOf(id: string, fallback: Family['fallback']): StandIn {
 const named = (file: string): string => file.replace('.woff2', `-${lookup(FINGERPRINTS, file)}.woff2`);
 
 function family(id: string, name: string, fallback: Family['fallback'], weights: string): Family {
-  const subsets = Object.keys(RANGES) as (keyof typeof RANGES)[];
+  const subsets = keysOf(RANGES);
   return {
     id,
     name,

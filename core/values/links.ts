@@ -1,7 +1,7 @@
+import { nodeId, type NodeId } from '../elements/nodeid.ts';
 import { sure } from '../sure.ts';
 import { targetOf } from '../markup/link.ts';
 import type { Node } from '../site/node.ts';
-import type { NodeId } from '../elements/nodeid.ts';
 import { composed, treesOf } from '../site/shared.ts';
 import type { Page, Site, SiteFrame } from '../site/site.ts';
 import { knownKind } from '../elements/kinds/table.ts';
@@ -74,7 +74,7 @@ export function pagesWithLinkedPlaces({ id, nodes }: Page): NodeId[] {
   for (const node of Object.values(nodes))
     for (const link of linksIn(node)) {
       const { page, place } = targetOf(link) ?? {};
-      if (page !== undefined && place !== undefined && page !== id) pages.add(page as NodeId);
+      if (page !== undefined && place !== undefined && page !== id) pages.add(nodeId(page));
     }
   return [...pages];
 }
@@ -86,8 +86,8 @@ export function linkedPlaces(site: Site): ReadonlyMap<string, ReadonlySet<string
     for (const node of Object.values(tree.nodes))
       for (const link of linksIn(node)) {
         const { page, place } = targetOf(link) ?? {};
-        const target = lookup(site.pages, page as NodeId) as Page | undefined;
-        if (!target || !lookup(composed(site.frame, target).nodes, place as NodeId)) continue;
+        const target = lookup(site.pages, page) as Page | undefined;
+        if (!target || !lookup(composed(site.frame, target).nodes, place)) continue;
         places.set(target.id, (places.get(target.id) ?? new Set()).add(sure(place, 'place')));
       }
   return places;

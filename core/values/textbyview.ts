@@ -1,3 +1,4 @@
+import { viewId, type ViewId, type Views } from '../layered/views.ts';
 import { sure } from '../sure.ts';
 import type { ContentType } from '../elements/content/contenttypes.ts';
 import { contentOf } from '../elements/kinds/kind.ts';
@@ -8,7 +9,6 @@ import type { TextByView } from '../elements/content/textbyview.ts';
 import { fingerprint } from '../fingerprint.ts';
 import { same } from '../layered/express.ts';
 import { held } from '../layered/resolve.ts';
-import type { ViewId, Views } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
 import { ownLayered } from './trace.ts';
 import { lookup } from '../lookup.ts';
@@ -120,7 +120,7 @@ export const staleTexts = (node: Node): StaleText[] =>
     return Object.entries(sure(lookup(sure(node.style.self, 'self'), property.name)).at ?? {}).flatMap(
       ([view, { value }]) => {
         const { over } = value as TextByView;
-        return over === undefined || over === now ? [] : [{ property, view: view as ViewId }];
+        return over === undefined || over === now ? [] : [{ property, view: viewId(view) }];
       },
     );
   });

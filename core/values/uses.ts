@@ -1,9 +1,9 @@
+import { viewId, type ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import type { Layered } from '../layered/layered.ts';
-import type { ViewId } from '../layered/views.ts';
 import { targetOf } from '../markup/link.ts';
 import { linksIn } from './links.ts';
 import { withMappedText } from './textbyview.ts';
@@ -70,5 +70,5 @@ export function assetUses(site: Site): Map<string, AssetUse[]> {
 
 const settingsOf = ({ base, at = {} }: Layered<unknown>, view: ViewId): [ViewId, unknown][] => [
   ...(base === undefined ? [] : [[view, base] as [ViewId, unknown]]),
-  ...Object.entries(at).map(([id, { value }]): [ViewId, unknown] => [id as ViewId, value]),
+  ...Object.entries(at).map(([id, { value }]): [ViewId, unknown] => [viewId(id), value]),
 ];

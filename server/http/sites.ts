@@ -1,12 +1,13 @@
 import {
   composed,
   countOverrides,
-  pagesOf,
-  writeSiteFile,
-  type NodeId,
-  type Page,
-  type Views,
+  keysOf,
   lookup,
+  nodeId,
+  type Page,
+  pagesOf,
+  type Views,
+  writeSiteFile,
 } from '../../core/index.ts';
 import type { Publisher } from '../host/publisher.ts';
 import type { Store } from '../store/open.ts';
@@ -16,9 +17,7 @@ import type { Handlers } from './router.ts';
 
 /** How many overrides a page holds, by view. */
 const overridesOf = (page: Page, views: Views): Record<string, number> =>
-  Object.fromEntries(
-    views.list.map(({ id }) => [id, countOverrides(page, Object.keys(page.nodes) as NodeId[], id)]),
-  );
+  Object.fromEntries(views.list.map(({ id }) => [id, countOverrides(page, keysOf(page.nodes), id)]));
 
 /** Reading sites. */
 export const siteHandlers = (
@@ -28,7 +27,7 @@ export const siteHandlers = (
   async listSites() {
     const all = await sites.list();
     return all.map(({ id, name, pages, homePage, revision, changedAt, live, putAwayAt }) => ({
-      ...{ id, name, pages, firstPage: homePage as NodeId },
+      ...{ id, name, pages, firstPage: nodeId(homePage) },
       revision,
       changedAt: changedAt.toISOString(),
       live: live && {
@@ -85,7 +84,7 @@ export const siteHandlers = (
     const present = await history.present(names.site);
     if (!present) throw noSite();
     const { site, revision } = present;
-    const page = lookup(site.pages, names.page as NodeId);
+    const page = lookup(site.pages, names.page);
     if (!page) throw noPage();
     response.set('ETag', `"${revision}"`).set('Cache-Control', 'no-store');
     return { frame: site.frame, page, revision };

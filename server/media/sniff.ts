@@ -1,4 +1,4 @@
-import type { Asset } from '../../core/index.ts';
+import { type Asset, keysOf } from '../../core/index.ts';
 
 const ascii = (bytes: Buffer, from: number, to: number): string => bytes.toString('latin1', from, to);
 
@@ -35,7 +35,7 @@ const BEGINNINGS: Record<Asset['type'], (bytes: Buffer) => boolean> = {
 
 /** What bytes are, by how they begin; undefined for none of the types that a site can have. */
 export const typeOf = (bytes: Buffer): Asset['type'] | undefined =>
-  (Object.keys(BEGINNINGS) as Asset['type'][]).find((type) => BEGINNINGS[type](bytes));
+  keysOf(BEGINNINGS).find((type) => BEGINNINGS[type](bytes));
 
 /** Whether bytes begin as a type of image or video does; a name or a header alone is not believed. */
 export const beginsAs = (type: Asset['type'], bytes: Buffer): boolean => BEGINNINGS[type](bytes);

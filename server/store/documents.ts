@@ -1,17 +1,18 @@
-import { and, eq, inArray, sql } from 'drizzle-orm';
 import {
   canonicalNode,
   homePageOf,
-  nodesIn,
-  pagesIn,
+  lookup,
   type Node,
+  nodeId,
   type NodeId,
+  nodesIn,
   type Operation,
   type Page,
+  pagesIn,
   type Site,
   type SiteFrame,
-  lookup,
 } from '../../core/index.ts';
+import { and, eq, inArray, sql } from 'drizzle-orm';
 import type { Database, Transaction } from './database.ts';
 import { nodes, pages, sites } from './schema.ts';
 
@@ -45,13 +46,13 @@ export async function readSite(
     .select()
     .from(pages)
     .where(and(eq(pages.site, id), only && inArray(pages.id, among))))
-    made[page.id] = { id: page.id as NodeId, root: page.root as NodeId, nodes: {} };
+    made[page.id] = { id: nodeId(page.id), root: nodeId(page.root), nodes: {} };
   for (const { page, id: node, node: document } of await reader
     .select()
     .from(nodes)
     .where(and(eq(nodes.site, id), only && inArray(nodes.page, among)))) {
     const held = lookup(made, page);
-    if (held) held.nodes[node as NodeId] = canonicalNode(document);
+    if (held) held.nodes[nodeId(node)] = canonicalNode(document);
   }
   return { site: { frame: row.frame, pages: made as Site['pages'] }, revision: row.revision };
 }

@@ -1,18 +1,19 @@
 import {
+  type Fault,
   faultsOfChange,
   frameFaults,
   headOf,
-  savedBlocks,
+  keysOf,
+  lookup,
+  type NodeId,
   nodesIn,
+  type Operation,
   pageFaults,
   pagesIn,
   pointer,
-  type Fault,
-  type NodeId,
-  type Operation,
+  savedBlocks,
   type Site,
   type SiteFrame,
-  lookup,
 } from '../../core/index.ts';
 import type { FileStore } from './files.ts';
 
@@ -69,7 +70,7 @@ export async function faultsAfter(
   // Without a change of the frame, or of a page as a whole, there are as many pages as before; some may not have been read.
   const [was, is] = [before, after].map(({ pages }) => Object.keys(pages).length);
   const missing =
-    frame === before.frame && was === is ? [] : [...heads].filter((id) => !lookup(after.pages, id as NodeId));
+    frame === before.frame && was === is ? [] : [...heads].filter((id) => !lookup(after.pages, id));
   if (strangers.length + missing.length > 0) {
     const [id] = [...strangers, ...missing];
     return [
@@ -81,7 +82,7 @@ export async function faultsAfter(
   const sameFrame =
     keepsWhatPagesName(before.frame, frame) &&
     savedBlocks(before.frame).every(({ id }) => frame.shared?.[id]);
-  const meant = sameFrame ? [...touched] : (Object.keys(after.pages) as NodeId[]);
+  const meant = sameFrame ? [...touched] : keysOf(after.pages);
   for (const id of meant) {
     const [page, earlier] = [after.pages[id], before.pages[id]];
     if (!page) continue;

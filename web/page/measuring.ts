@@ -1,4 +1,4 @@
-import { type MeasuredBox, type MeasuredPage, type NodeId, type Page, sure } from '../../core/index.ts';
+import { keysOf, type MeasuredBox, type MeasuredPage, type Page, sure } from '../../core/index.ts';
 import type { SheetDocument } from './sheetdocument.ts';
 
 /** How far from the edges of a box the points lie at which is looked for what is in front, as a share of it. */
@@ -17,7 +17,7 @@ const CUTS = new Set(['hidden', 'clip', 'auto', 'scroll']);
 export function measurePage(sheet: SheetDocument, page: Page): MeasuredPage {
   const { document } = sheet;
   const { documentElement: root, defaultView: frame } = document;
-  const boxes = (Object.keys(page.nodes) as NodeId[]).flatMap((node): MeasuredBox[] => {
+  const boxes = keysOf(page.nodes).flatMap((node): MeasuredBox[] => {
     const element = sheet.elementOf(node);
     if (!element?.checkVisibility()) return [];
     const { left, top, right, bottom } = element.getBoundingClientRect();

@@ -1,22 +1,23 @@
-import morphdom from 'morphdom';
 import {
   AT_WINDOW,
+  type CssRule,
   directionOf,
   documentTitle,
-  headOf,
   familiesOf,
-  nodeClass,
-  print,
-  printFontFaces,
+  headOf,
   KINDS,
-  type Trait,
-  printRules,
-  type CssRule,
   type Markup,
+  nodeClass,
+  nodeId,
   type NodeId,
   type Preview,
+  print,
+  printFontFaces,
+  printRules,
   type SiteFrame,
+  type Trait,
 } from '../../core/index.ts';
+import morphdom from 'morphdom';
 import { paths } from '../../api/paths.ts';
 import { ElementRules } from './sheetrules.ts';
 
@@ -74,7 +75,7 @@ export function nodeAt(target: EventTarget | null): NodeId | null {
   let element = (target as Node | null)?.nodeType === 1 ? (target as Element) : null;
   while (element) {
     const name = [...element.classList].find((candidate) => candidate.startsWith(nodeClass('')));
-    if (name) return name.slice(nodeClass('').length) as NodeId;
+    if (name) return nodeId(name.slice(nodeClass('').length));
     element = element.parentElement;
   }
   return null;

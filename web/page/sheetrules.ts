@@ -1,5 +1,6 @@
 import {
   type CssRule,
+  keysOf,
   knownIn,
   type NodeId,
   type Preview,
@@ -56,7 +57,7 @@ export class ElementRules {
     // One that is no more is not what nothing was made of yet.
     if (since && this.applied && since.preview.deref() === this.applied) this.bring(since.elements, content);
     else {
-      const ids = Object.keys(content.page.nodes) as NodeId[];
+      const ids = keysOf(content.page.nodes);
       const known = ids.length === this.chunkOf.size && ids.every((id) => this.chunkOf.has(id));
       if (known) this.bring(ids, content);
       else this.spread(ids, content);

@@ -1,16 +1,17 @@
-import { Checkbox, Divider, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material';
-import { nanoid } from 'nanoid';
-import { useMemo, useState } from 'react';
 import {
   homePageOf,
+  nodeId,
+  type NodeId,
   pageSlugOf,
   READY_PAGES,
   readyPage,
-  viewOf,
-  type NodeId,
   type ReadyPage,
   type Site,
+  viewOf,
 } from '../../core/index.ts';
+import { Checkbox, Divider, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material';
+import { nanoid } from 'nanoid';
+import { useMemo, useState } from 'react';
 import { usePreviewOf } from '../page/usePreview.ts';
 import { PagePreview } from '../page/PagePreview.tsx';
 import { edit } from '../state/edits.ts';
@@ -38,7 +39,7 @@ const PICTURE = { width: 396, height: 220 };
 function ReadyPicture(props: { site: Site; ready: ReadyPage; title: string; like: NodeId }) {
   const { site, ready, title, like } = props;
   const { frame } = site;
-  const id = 'ready' as NodeId;
+  const id = nodeId('ready');
   const name = title.trim() || 'The title';
   const tree = useMemo(
     () => readyPage(frame, ready, name, site.pages[like]),
@@ -68,12 +69,12 @@ export function AddPageDialog({ site, after, from, onAdded, onClose }: AddPageDi
   const slug = pageSlugOf(title, (address) => pages.some((head) => head.slug === address));
   const add = () => {
     if (title.trim() === '') return setMissing(true);
-    const id = `p${nanoid(10).replaceAll(/[^A-Za-z0-9]/g, 'x')}` as NodeId;
+    const id = nodeId(`p${nanoid(10).replaceAll(/[^A-Za-z0-9]/g, 'x')}`);
     const tree = ready && readyPage(site.frame, ready, title.trim(), site.pages[home]);
     const added = dispatch(
       source === '' || tree
         ? edit('addPage', { id, title, slug, after, tree, inMenus })
-        : edit('copyPage', { page: source as NodeId, id, title, slug, inMenus }),
+        : edit('copyPage', { page: nodeId(source), id, title, slug, inMenus }),
     );
     if (!added) return;
     onAdded(id);

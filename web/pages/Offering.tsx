@@ -1,19 +1,20 @@
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import {
   hasTrait,
   headOf,
   isListedEverywhere,
-  leadsTo,
+  keysOf,
   leadingIn,
+  leadsTo,
+  type NodeId,
+  type Offering as Offered,
   offeringIn,
   publishedTrees,
+  type Site,
   systemMessagesOn,
   viewsOffering,
   wayOn,
-  type NodeId,
-  type Offering as Offered,
-  type Site,
 } from '../../core/index.ts';
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { AudienceField } from '../site/AudienceField.tsx';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
@@ -66,7 +67,7 @@ export function Offering({ site, page }: { site: Site; page: NodeId }) {
               dispatch(edit('offerPage', { page, offering: target.value as Offered, views: [id] }))
             }
           >
-            {(Object.keys(LABELS) as Offered[]).map((each) => (
+            {keysOf(LABELS).map((each) => (
               <MenuItem key={each} value={each} disabled={each === 'withheld' && head.slug === ''}>
                 {LABELS[each]}
               </MenuItem>

@@ -1,4 +1,12 @@
-import { composed, counted, countOverrides, type NodeId, type Site, theOne } from '../../core/index.ts';
+import {
+  composed,
+  counted,
+  countOverrides,
+  keysOf,
+  type NodeId,
+  type Site,
+  theOne,
+} from '../../core/index.ts';
 import { Box, Button, ListItemButton, Typography } from '@mui/material';
 import { FilePlus2, FileQuestion, Globe, House } from 'lucide-react';
 import { useMemo, useState } from 'react';
@@ -15,7 +23,7 @@ import { PageDetails } from './PageDetails.tsx';
 /** All overrides of a page, in all views. */
 const overridesOf = ({ frame, pages }: Site, page: NodeId): number => {
   const whole = composed(frame, pages[page]);
-  const ids = Object.keys(whole.nodes) as NodeId[];
+  const ids = keysOf(whole.nodes);
   return frame.views.list.reduce((sum, { id }) => sum + countOverrides(whole, ids, id), 0);
 };
 

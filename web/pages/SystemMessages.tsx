@@ -1,16 +1,17 @@
-import { Button, Box, Typography } from '@mui/material';
-import { useState } from 'react';
 import {
+  keysOf,
   languageName,
   languagesOf,
-  SYSTEM_MESSAGES,
-  systemMessage,
-  wordIn,
+  lookup,
   type MessagePlace,
   type SiteFrame,
+  SYSTEM_MESSAGES,
+  systemMessage,
   type SystemMessage,
-  lookup,
+  wordIn,
 } from '../../core/index.ts';
+import { Button, Box, Typography } from '@mui/material';
+import { useState } from 'react';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { Field } from '../ui/Field.tsx';
@@ -24,7 +25,7 @@ const GROUPS: Record<MessagePlace, string> = {
   pages: 'Where a page does not appear',
 };
 
-const ids = Object.keys(SYSTEM_MESSAGES) as SystemMessage[];
+const ids = keysOf(SYSTEM_MESSAGES);
 
 /** One sentence: what it says, and the words for it. */
 function Told({ site, lang, id }: { site: SiteFrame; lang: string; id: SystemMessage }) {
@@ -94,7 +95,7 @@ export function SystemMessages({ site, onClose }: { site: SiteFrame; onClose(): 
           {languageName(lang)} yet. Until they are written here, visitors see them in {until}.
         </Typography>
       )}
-      {(Object.keys(GROUPS) as MessagePlace[]).map((where) => (
+      {keysOf(GROUPS).map((where) => (
         <Box
           key={where}
           component="section"

@@ -2,9 +2,11 @@ import {
   type Change,
   changesBetween,
   counted,
+  nodeId,
   type NodeId,
   type Site,
   sure,
+  viewId,
   type ViewId,
 } from '../../core/index.ts';
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
@@ -81,9 +83,9 @@ export function Review({ before, after, first }: ReviewProps) {
     () => viewsThatDiffer(before.site, after.site, page),
     [before.site, after.site, page],
   );
-  const [viewId, setViewId] = useState<ViewId | null>(null);
+  const [chosenView, setChosenView] = useState<ViewId | null>(null);
   // The one that is asked for; else the base, where something may look different there.
-  const meant = viewId ?? (differ.includes(views.base) ? views.base : (differ.at(-1) ?? views.base));
+  const meant = chosenView ?? (differ.includes(views.base) ? views.base : (differ.at(-1) ?? views.base));
   const view = views.list.find(({ id }) => id === meant) ?? views.list[0];
   const nameOf = (id: NodeId) => {
     const tree = after.site.pages[id] ?? before.site.pages[id];
@@ -103,7 +105,7 @@ export function Review({ before, after, first }: ReviewProps) {
           size="small"
           label="Page"
           value={page}
-          onChange={({ target }) => setChosen(target.value as NodeId)}
+          onChange={({ target }) => setChosen(nodeId(target.value))}
           sx={{ minWidth: 180 }}
         >
           {pages.map(({ id }) => (
@@ -118,7 +120,7 @@ export function Review({ before, after, first }: ReviewProps) {
           size="small"
           label="View"
           value={view.id}
-          onChange={({ target }) => setViewId(target.value as ViewId)}
+          onChange={({ target }) => setChosenView(viewId(target.value))}
           sx={{ minWidth: 130 }}
         >
           {[...views.list].reverse().map(({ id, name }) => (

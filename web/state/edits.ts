@@ -152,7 +152,7 @@ export function load(pages: Iterable<string>): Thunk<Promise<string | undefined>
     for (const id of pages) {
       const before = getState().documents.open;
       if (!before) return 'The site is closed.';
-      if (lookup(before.stored.pages, id as NodeId)) continue;
+      if (lookup(before.stored.pages, id)) continue;
       const found = await extra.transport.page(before.site.frame.id, id);
       if (!found.ok) return found.sentence;
       const { revision, page } = found.value;

@@ -12,6 +12,7 @@ import {
   isShown,
   lastOf,
   moveTo,
+  nodeId,
   type NodeId,
   offeringIn,
   type Page,
@@ -163,7 +164,7 @@ export function placeCopy(
     const order = Object.keys(copied.nodes);
     const names = copied.roots.map((root) => {
       const at = order.indexOf(root);
-      return (at === 0 ? id : `${id}-${at}`) as NodeId;
+      return nodeId(at === 0 ? id : `${id}-${at}`);
     });
     dispatch(names.length === 1 ? select(names[0]) : selectionSet(names));
     return true;

@@ -1,4 +1,4 @@
-import { applied, isApplied, isMovedSince, LIMITS, lookup, type NodeId, sure } from '../../core/index.ts';
+import { applied, isApplied, isMovedSince, LIMITS, lookup, sure } from '../../core/index.ts';
 /** Taking steps back and redoing them, and the list of them. */
 import type { LogEntry } from '../../api/responses.ts';
 import { documents, firstOwn, type KnownStep, type OpenSite } from './documents.ts';
@@ -91,9 +91,7 @@ function replayed(step: ListedStep, list: 'undo' | 'redo'): Thunk<boolean | Prom
     const { open } = getState().documents;
     // A page that is not on the site comes back as a whole.
     const needed = step.pages.filter((id) => open?.site.frame.pages.some((head) => head.id === id));
-    const there = needed.every(
-      (id) => lookup(open?.stored.pages, id as NodeId) ?? lookup(open?.site.pages, id as NodeId),
-    );
+    const there = needed.every((id) => lookup(open?.stored.pages, id) ?? lookup(open?.site.pages, id));
     // What is at hand is done at once: a person who undoes sees it in the next frame.
     const isAtHand = step.inverse && step.operations && there && open && !lacksMoves(open, step);
     if (isAtHand) return dispatch(replay(step, list));

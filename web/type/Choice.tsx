@@ -1,3 +1,4 @@
+import { keysOf } from '../../core/index.ts';
 import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 
 interface ChoiceProps<T extends string> {
@@ -17,7 +18,7 @@ export const Choice = <T extends string>({ label, value, options, onChange }: Ch
     onChange={(_event, next: T | null) => next && onChange(next)}
     sx={{ '& .MuiToggleButton-root': { py: 0.25, px: 1.25, textTransform: 'none', color: 'text.primary' } }}
   >
-    {(Object.keys(options) as T[]).map((each) => (
+    {keysOf(options).map((each) => (
       <ToggleButton key={each} value={each}>
         {options[each]}
       </ToggleButton>

@@ -10,6 +10,7 @@ import {
   styleValueIn,
   suggestedSizes,
   type TextSize,
+  viewId,
   type ViewId,
   viewOf,
 } from '../../core/index.ts';
@@ -74,8 +75,8 @@ export function ViewSizesDialog({ site, onClose }: { site: SiteFrame; onClose():
           label="View"
           value={view}
           onChange={({ target }) => {
-            setView(target.value as ViewId);
-            if ((target.value as ViewId) === site.views.base) setWay('factor');
+            setView(viewId(target.value));
+            if (viewId(target.value) === site.views.base) setWay('factor');
           }}
           sx={{ width: 150 }}
         >

@@ -1,27 +1,27 @@
 import {
+  type EditReach,
+  held,
+  type Holders,
   inRow,
   inRowIn,
-  held,
   isEmpty,
-  ownLayered,
-  staleTexts,
-  same,
-  trace,
-  viewOf,
-  widthsOf,
-  type EditReach,
-  type Holders,
   type Layered,
-  type NodeId,
+  lookup,
+  nodeId,
+  ownLayered,
   type Page,
   type Property,
+  same,
   type SiteFrame,
   type Source,
+  staleTexts,
+  trace,
   type Traced,
   type ValueContext,
   type View,
   type ViewId,
-  lookup,
+  viewOf,
+  widthsOf,
 } from '../../core/index.ts';
 import { columnsOf } from './columns.ts';
 import { isLinked, isNode, leading, propertyOfRow, type StyleTarget, type ValueRow } from './rows.ts';
@@ -30,7 +30,7 @@ import { isLinked, isNode, leading, propertyOfRow, type StyleTarget, type ValueR
 export function targetOf(row: ValueRow, view: ViewId) {
   const holder = leading(row.holders);
   const holders: Holders = isNode(holder)
-    ? { nodes: row.holders.map((each) => each.id as NodeId) }
+    ? { nodes: row.holders.map((each) => nodeId(each.id)) }
     : { textStyle: holder.id };
   return { ...holders, part: row.part, property: propertyOfRow(row).name, view, linked: isLinked(row) };
 }

@@ -1,9 +1,9 @@
+import { keysOf } from '../../lookup.ts';
 import type { Preview } from '../../compile/preview.ts';
 import type { CssRule } from '../../compile/stack.ts';
 import { mediaCondition, widthsOfOverride } from '../../layered/bands.ts';
 import type { Views } from '../../layered/views.ts';
 import { print } from '../../markup/markup.ts';
-import type { NodeId } from '../../elements/nodeid.ts';
 import type { Stretch } from '../../type/stretches.ts';
 import { SWEPT } from './sweep.ts';
 
@@ -23,7 +23,7 @@ function heldAt(views: Views): (condition: string | undefined) => Stretch {
 
 const rulesOf = ({ page, shared, rulesOf: of }: Preview): CssRule[] => [
   ...shared,
-  ...(Object.keys(page.nodes) as NodeId[]).flatMap((id) => of(id)),
+  ...keysOf(page.nodes).flatMap((id) => of(id)),
 ];
 
 /** The rules that hold at the same widths, as text, in their order. */

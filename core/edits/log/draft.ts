@@ -1,7 +1,8 @@
+import { nodeId, type NodeId } from '../../elements/nodeid.ts';
+import { keysOf, lookup } from '../../lookup.ts';
 import { sure } from '../../sure.ts';
 import { createDraft, current, freeze } from 'immer';
 import type { Node } from '../../site/node.ts';
-import type { NodeId } from '../../elements/nodeid.ts';
 import { same } from '../../layered/express.ts';
 import type { Page, SiteFrame, TreeName } from '../../site/site.ts';
 import { remember } from '../../site/lineage.ts';
@@ -14,7 +15,6 @@ import {
   sharedTrees,
   takesLinked,
 } from '../../site/shared.ts';
-import { lookup } from '../../lookup.ts';
 
 /**
  * A value as it is, with no draft in it. Each node is drafted by itself, so that what is taken from one and put into another would be
@@ -70,12 +70,12 @@ export function draftPage(page: Page): { draft: Page; finish(): NodeChanges } {
     draft: { ...page, nodes },
     finish() {
       const changed: Record<NodeId, Node | undefined> = {};
-      for (const id of removed) changed[id as NodeId] = undefined;
-      for (const [id, node] of added) changed[id as NodeId] = freeze(undrafted(node), true);
+      for (const id of removed) changed[nodeId(id)] = undefined;
+      for (const [id, node] of added) changed[nodeId(id)] = freeze(undrafted(node), true);
       for (const [id, draft] of drafts) {
         if (removed.has(id)) continue;
         const next = freeze(undrafted(draft), true);
-        if (!same(next, lookup(page.nodes, id as NodeId))) changed[id as NodeId] = next;
+        if (!same(next, lookup(page.nodes, id))) changed[nodeId(id)] = next;
       }
       return changed;
     },
@@ -98,7 +98,7 @@ export function finished(keys: string[], before: Page, changes: NodeChanges): Fi
     keys,
     before,
     after: after.nodes[before.root] ? after : undefined,
-    changed: Object.keys(changes) as NodeId[],
+    changed: keysOf(changes),
   };
 }
 
@@ -151,7 +151,7 @@ export function draftShown(frame: SiteFrame, page: Page): { draft: Page; finish(
 
 /** The page with some nodes in place of those of the same id; without those for which there is none. */
 function withNodes(page: Page, changed: NodeChanges): Page {
-  const ids = Object.keys(changed) as NodeId[];
+  const ids = keysOf(changed);
   if (ids.length === 0) return page;
   const nodes = { ...page.nodes, ...changed };
   for (const id of ids) if (!nodes[id]) delete nodes[id];

@@ -1,6 +1,6 @@
+import { nodeId, type NodeId } from '../../elements/nodeid.ts';
 import { sure } from '../../sure.ts';
 import { languageName } from '../../markup/language.ts';
-import type { NodeId } from '../../elements/nodeid.ts';
 import { schemaFaults } from '../../faults.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import {
@@ -66,7 +66,7 @@ export interface AddPage {
 
 /** A page without anything on it. */
 function emptyTree(name: string): Pick<Page, 'root' | 'nodes'> {
-  const root = 'root' as NodeId;
+  const root = nodeId('root');
   const node: Node = { id: root, kind: 'page', name, parent: null, children: [], style: {}, content: {} };
   return { root, nodes: { [root]: node } as Page['nodes'] };
 }

@@ -1,6 +1,6 @@
+import { nodeId } from '../../elements/nodeid.ts';
 import { sure } from '../../sure.ts';
 import { wordIn, type SystemMessage } from '../../elements/content/systemmessages.ts';
-import type { NodeId } from '../../elements/nodeid.ts';
 import { viewOf } from '../../layered/views.ts';
 import { languageName } from '../../markup/language.ts';
 import type { TextStyle } from '../../site/site.ts';
@@ -90,7 +90,7 @@ export function inFrame([list, id, field, ...rest]: string[], states: [State, St
   if (!some) return undefined;
   const kind = sure(lookup(LISTS, list));
   const name = some.name ?? some.title ?? kind;
-  const page = list === 'pages' ? { page: id as NodeId } : {};
+  const page = list === 'pages' ? { page: nodeId(id) } : {};
   if (field === undefined) {
     // A page is told with its elements.
     if (list === 'pages') return undefined;

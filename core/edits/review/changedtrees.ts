@@ -1,6 +1,6 @@
+import { nodeId } from '../../elements/nodeid.ts';
 import { contentOf } from '../../elements/kinds/kind.ts';
 import { kindOf, knownKind } from '../../elements/kinds/table.ts';
-import type { NodeId } from '../../elements/nodeid.ts';
 import type { Node } from '../../site/node.ts';
 import { linkedAt } from '../../site/shared.ts';
 import type { Change } from './changed.ts';
@@ -14,7 +14,7 @@ export function inTree(
   [, id, field, ...rest]: string[],
   states: [State, State],
 ): Omit<Change, 'page'> | undefined {
-  const [was, is] = states.map(({ tree }) => lookup(tree?.nodes, id as NodeId));
+  const [was, is] = states.map(({ tree }) => lookup(tree?.nodes, id));
   const some = is ?? was;
   if (!some) return undefined;
   const on = { node: some.id, name: some.name };
@@ -39,7 +39,7 @@ export function inTree(
     }
     case 'children': {
       // Where it stands now is told of what was there before: what is new or gone is told as that.
-      const moved = 'id' in operation ? (operation.id as NodeId) : undefined;
+      const moved = 'id' in operation ? nodeId(operation.id) : undefined;
       const block = moved && (linkedAt(states[1].frame, moved) ?? linkedAt(states[0].frame, moved));
       if (block) {
         const stood = was?.children.includes(moved) && is?.children.includes(moved);

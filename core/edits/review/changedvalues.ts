@@ -1,3 +1,4 @@
+import { viewId, viewOf } from '../../layered/views.ts';
 import { sure } from '../../sure.ts';
 import type { Part } from '../../elements/parts.ts';
 import { knownKind } from '../../elements/kinds/table.ts';
@@ -5,7 +6,6 @@ import { knownProperty } from '../../elements/propertytable.ts';
 import { stepType } from '../../elements/valuetypes/space.ts';
 import type { Layered, Override } from '../../layered/layered.ts';
 import { held } from '../../layered/resolve.ts';
-import { viewOf, type ViewId } from '../../layered/views.ts';
 import { plainText } from '../../markup/fragment.ts';
 import type { Node, Style } from '../../site/node.ts';
 import type { Page, SiteFrame, TextStyle } from '../../site/site.ts';
@@ -44,7 +44,7 @@ function slot(
   view?: string,
 ): { value: unknown; reach?: string } | undefined {
   if (key === 'base') return layered?.base === undefined ? undefined : { value: layered.base };
-  return lookup(layered?.at, view as ViewId) as Override<unknown> | undefined;
+  return lookup(layered?.at, view) as Override<unknown> | undefined;
 }
 
 type Holder = Node | TextStyle;
@@ -77,7 +77,7 @@ export function ofValue(
     const node = holder && 'kind' in holder ? holder : undefined;
     if (found) return short(describeValue(property, found.value, frame, node));
     // What held there without being said there.
-    const meant = (view ?? frame.views.base) as ViewId;
+    const meant = viewId(view ?? frame.views.base);
     if (!node || !tree || !frame.views.list.some(({ id }) => id === meant)) return undefined;
     return short(
       describeValue(property, resolve(frame, tree, node, property, meant, part as Part), frame, node),
@@ -146,7 +146,7 @@ export function ofStep(
   const slots = steps.map((step) => slot(step?.size, key, view));
   const texts = steps.map((step, at) => {
     const { frame } = states[at];
-    const meant = (view ?? frame.views.base) as ViewId;
+    const meant = viewId(view ?? frame.views.base);
     // A view that is gone, or new, says nothing of what would hold in it.
     if (!frame.views.list.some(({ id }) => id === meant)) return undefined;
     const found = held(step?.size, frame.views, meant);

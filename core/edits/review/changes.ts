@@ -1,5 +1,5 @@
+import { nodeId } from '../../elements/nodeid.ts';
 import { sure } from '../../sure.ts';
-import type { NodeId } from '../../elements/nodeid.ts';
 import { idIn, isSavedBlock, pagesLinking } from '../../site/shared.ts';
 import type { Page, Site, TreeName } from '../../site/site.ts';
 import type { Change } from './changed.ts';
@@ -17,7 +17,7 @@ function changeOf(operation: Operation, before: Site, after: Site): Change | und
     { frame: after.frame, tree: from(after) },
   ];
   if (first === 'pages') {
-    const page = second as NodeId;
+    const page = nodeId(second);
     const trees = states(({ pages }) => pages[page]);
     if (keys.length === 0) {
       const tree = trees[1].tree ?? sure(trees[0].tree);

@@ -1,9 +1,9 @@
+import { nodeId, type NodeId } from '../../elements/nodeid.ts';
 import { sure } from '../../sure.ts';
 import { hasTrait } from '../../elements/kinds/table.ts';
 import { withValue, wouldReach, type EditReach } from '../../layered/change.ts';
 import { express } from '../../layered/express.ts';
 import { type ViewId, viewOf } from '../../layered/views.ts';
-import type { NodeId } from '../../elements/nodeid.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
 import { letterOf } from '../../layout/alternates.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
@@ -78,7 +78,7 @@ export const makeAlternate: Command<MakeAlternate> = {
       return refused(`${parent.name} is full: it holds ${MOST_CHILDREN} alternates.`);
     const whole = subtree(draft, original.id);
     const names = new Map(
-      whole.map((each, index) => [each, (index === 0 ? copy : `${copy}-${index}`) as NodeId]),
+      whole.map((each, index) => [each, nodeId(index === 0 ? copy : `${copy}-${index}`)]),
     );
     if ([...names.values(), ...(inSet ? [] : [setId])].some((name) => draft.nodes[name]))
       return refused('The page has an element of this id already; nothing was changed.');

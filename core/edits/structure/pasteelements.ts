@@ -1,3 +1,5 @@
+import { nodeId, type NodeId } from '../../elements/nodeid.ts';
+import { keysOf } from '../../lookup.ts';
 import { sure } from '../../sure.ts';
 import { hasTrait, knownKind } from '../../elements/kinds/table.ts';
 import { express, same } from '../../layered/express.ts';
@@ -7,7 +9,6 @@ import { held } from '../../layered/resolve.ts';
 import { baseView, viewAt, type ViewId } from '../../layered/views.ts';
 import type { Property } from '../../elements/properties/property.ts';
 import { fluidAt, isFluid } from '../../type/fluid.ts';
-import type { NodeId } from '../../elements/nodeid.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
 import { NO_IMAGE } from '../../elements/valuetypes/image.ts';
 import { schemaFaults } from '../../faults.ts';
@@ -141,7 +142,7 @@ function settle(node: Node, from: Copy, to: SiteFrame, page: Page): number {
 
 /** The ids that copied elements, and those in them, get: the first that was given, and others made from it. */
 const namesFor = (copied: Copy, id: NodeId): NodeId[] =>
-  Object.keys(copied.nodes).map((_each, index) => (index === 0 ? id : `${id}-${index}`) as NodeId);
+  Object.keys(copied.nodes).map((_each, index) => nodeId(index === 0 ? id : `${id}-${index}`));
 
 /** What of elements from elsewhere could not be as it was there: values that had to be left out, and areas that a grid has no room for. */
 function changedOnTheWay(
@@ -175,7 +176,7 @@ export function grownFrom(
   id: NodeId,
   parent: NodeId,
 ): { roots: NodeId[]; changed: string; names: Map<NodeId, NodeId> } {
-  const ids = Object.keys(copied.nodes) as NodeId[];
+  const ids = keysOf(copied.nodes);
   const made = namesFor(copied, id);
   const names = new Map(ids.map((each, index) => [each, made[index]]));
   const named = (each: NodeId) => names.get(each) ?? each;
@@ -195,7 +196,7 @@ export function grownFrom(
     relink(draft.nodes[name], (link) => {
       const { page, place } = targetOf(link) ?? {};
       if (place === undefined || page !== undefined) return link;
-      const own = names.get(place as NodeId);
+      const own = names.get(nodeId(place));
       if (own) return linkTo({ place: own });
       // What stays behind is on the page that was left.
       const elsewhere = copied.site === site.id && copied.page !== draft.id;

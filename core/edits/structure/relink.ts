@@ -1,5 +1,5 @@
+import { nodeId, type NodeId } from '../../elements/nodeid.ts';
 import { linkTo, targetOf } from '../../markup/link.ts';
-import type { NodeId } from '../../elements/nodeid.ts';
 import type { Node } from '../../site/node.ts';
 import { withLinks } from '../../values/links.ts';
 import type { Page } from '../../site/site.ts';
@@ -45,7 +45,7 @@ export const relinkLeaving = (node: Node, left: Page, names: ReadonlyMap<NodeId,
   relink(node, (link) => {
     const { page, place } = targetOf(link) ?? {};
     if (place === undefined || page !== undefined) return link;
-    const name = names.get(place as NodeId);
+    const name = names.get(nodeId(place));
     if (name) return linkTo({ place: name });
-    return lookup(left.nodes, place as NodeId) ? linkTo({ page: left.id, place }) : link;
+    return lookup(left.nodes, place) ? linkTo({ page: left.id, place }) : link;
   });

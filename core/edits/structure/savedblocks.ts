@@ -1,6 +1,6 @@
+import { nodeId, type NodeId } from '../../elements/nodeid.ts';
 import { sure } from '../../sure.ts';
 import { standsOnPage } from '../../elements/kinds/table.ts';
-import type { NodeId } from '../../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import type { Node } from '../../site/node.ts';
 import { idIn, linksBelow, sharedPlaceOf, takesLinked } from '../../site/shared.ts';
@@ -30,7 +30,7 @@ const named = (name: string): string => name.replace(/\s+/g, ' ').trim().slice(0
 const savedBlockCount = ({ shared = {} }: SiteFrame): number =>
   Object.keys(shared).filter((tree) => tree.startsWith('kept-')).length;
 
-const HOLDER = 'page' as NodeId;
+const HOLDER = nodeId('page');
 
 /** Puts the first of copied elements, with all that is in it, beside the pages, on the site's terms. Answers what was done, in words. */
 function keep(
@@ -45,7 +45,7 @@ function keep(
   const kind = standsOnPage(copy.nodes[first].kind) ? 'page' : 'row';
   // It is fitted as if it stood in what takes the most: what stands on a page on one, another block in a row.
   const holder = { id: HOLDER, kind, name, parent: null, children: [], style: {}, content: {} };
-  const tree: Page = { id: id as string as NodeId, root: HOLDER, nodes: { [HOLDER]: holder } };
+  const tree: Page = { id: nodeId(id), root: HOLDER, nodes: { [HOLDER]: holder } };
   const only = Object.fromEntries(inFirst.map((each) => [each, copy.nodes[each]])) as Copy['nodes'];
   const { roots, changed, names } = grownFrom(
     site,
@@ -114,7 +114,7 @@ export const keepBlock: Command<SaveBlock> = {
     if (why) return refused(why);
     const { tree, ids, sentence } = keep(site, copy as Copy, kept, name, true);
     const parent = page.nodes[sure(meant.value[0].parent)];
-    Object.keys(nodes).forEach((each) => delete page.nodes[each as NodeId]);
+    Object.keys(nodes).forEach((each) => delete page.nodes[nodeId(each)]);
     replaceAmong(site, parent, [id], [tree.root]);
     followLinks(allTrees(site, pages), { names: ids, from: page.id, to: page.id });
     return done(sentence);

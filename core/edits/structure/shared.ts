@@ -1,7 +1,8 @@
+import { nodeId, type NodeId } from '../../elements/nodeid.ts';
+import { keysOf } from '../../lookup.ts';
 import { knownIn, sure } from '../../sure.ts';
 import { hasTrait, isAtEdge, knownKind } from '../../elements/kinds/table.ts';
 import { contentOf } from '../../elements/kinds/kind.ts';
-import type { NodeId } from '../../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import { idIn, linksBelow, sharedOn, sharedPlaceOf } from '../../site/shared.ts';
 import type { Node } from '../../site/node.ts';
@@ -29,7 +30,7 @@ export function placeOfSection(page: Page, node: Node): SharedPlace | undefined 
   if (isAtEdge(node.kind)) return node.kind in SHARED_NAMES ? (node.kind as SharedPlace) : undefined;
   if (!hasTrait(node, 'section')) return undefined;
   const landmark = contentOf<string>(knownKind(node.kind), node, 'landmark');
-  return (Object.keys(SHARED_NAMES) as SharedPlace[]).find((place) => SHARED_NAMES[place] === landmark);
+  return keysOf(SHARED_NAMES).find((place) => SHARED_NAMES[place] === landmark);
 }
 
 /** The sections of a page, its own, that serve as what is shared in a place. */
@@ -65,7 +66,7 @@ export function freeNames(
   const used = new Set<string>(Object.keys(taken));
   for (const id of ids) {
     let name = idIn(place, id);
-    for (let count = 2; used.has(name); count++) name = `${idIn(place, id).slice(0, 36)}-${count}` as NodeId;
+    for (let count = 2; used.has(name); count++) name = nodeId(`${idIn(place, id).slice(0, 36)}-${count}`);
     used.add(name);
     names.set(id, name);
   }
@@ -107,7 +108,7 @@ export const shareSection: Command<ShareSection> = {
         `${sure(sure(site.shared, 'shared')[sure(sharedPlaceOf(link))]).nodes[link].name} in it is a linked block; give this page its own first. Nothing was changed.`,
       );
     const names = freeNames(place, subtree(page, id), {});
-    const tree: Page = { id: place as string as NodeId, root: knownIn(names, id), nodes: {} };
+    const tree: Page = { id: nodeId(place), root: knownIn(names, id), nodes: {} };
     for (const each of names.keys()) copied(page, each, tree, names);
     tree.nodes[tree.root].parent = null;
     for (const each of Object.values(tree.nodes)) relinkLeaving(each, page, names);

@@ -1,3 +1,4 @@
+import { nodeId, type NodeId } from '../../elements/nodeid.ts';
 import { sure } from '../../sure.ts';
 import { hasTrait, kindOf, knownKind, takesKind } from '../../elements/kinds/table.ts';
 import type { ContentField } from '../../elements/content/contenttypes.ts';
@@ -8,7 +9,6 @@ import type { EditReach } from '../../layered/change.ts';
 import type { Layered } from '../../layered/layered.ts';
 import type { ViewId } from '../../layered/views.ts';
 import type { Node, PartStyle } from '../../site/node.ts';
-import type { NodeId } from '../../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import type { Page, SiteFrame } from '../../site/site.ts';
 import { canonicalStyle } from '../../site/canonical.ts';
@@ -96,7 +96,7 @@ function grow(
     kind: name,
     name: kind.label,
     parent,
-    children: children.map((_child, index) => `${id}-${index + 1}` as NodeId),
+    children: children.map((_child, index) => nodeId(`${id}-${index + 1}`)),
     style: canonicalStyle({
       self: {
         ...needed,
@@ -227,9 +227,7 @@ export const duplicateElement: Command<DuplicateElement> = {
     if (parent.children.length >= MOST_CHILDREN)
       return refused(`${parent.name} is full: it holds ${MOST_CHILDREN} elements.`);
     const whole = subtree(draft, original);
-    const names = new Map(
-      whole.map((each, index) => [each, (index === 0 ? id : `${id}-${index}`) as NodeId]),
-    );
+    const names = new Map(whole.map((each, index) => [each, nodeId(index === 0 ? id : `${id}-${index}`)]));
     if (sharedPlaceOf(id) !== sharedPlaceOf(node.parent)) return OF_OTHERS;
     if ([...names.values()].some((name) => draft.nodes[name]))
       return refused('The page has an element of this id already; nothing was duplicated.');

@@ -1,3 +1,11 @@
+import {
+  offsetFromBase,
+  type View,
+  viewId,
+  type ViewId,
+  viewIndex,
+  type Views,
+} from '../../layered/views.ts';
 import { sure } from '../../sure.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import type { Part } from '../../elements/parts.ts';
@@ -5,7 +13,6 @@ import type { Property } from '../../elements/properties/property.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
 import { held } from '../../layered/resolve.ts';
 import type { Layered } from '../../layered/layered.ts';
-import { offsetFromBase, viewIndex, type View, type ViewId, type Views } from '../../layered/views.ts';
 import type { Node, PartStyle, Style } from '../../site/node.ts';
 import { sharedPlaceOf, treesOf } from '../../site/shared.ts';
 import type { Offering, Page, Site, SiteFrame, TreeName } from '../../site/site.ts';
@@ -65,7 +72,7 @@ function putAnew(node: Node, part: Part, name: string, next: Layered<unknown>): 
   const at = lookup(node.style[part], name)?.at;
   if (!property.wording || !at) return;
   for (const [view, override] of Object.entries(at))
-    at[view as ViewId] = { ...override, value: settled(node, property, override.value) };
+    at[viewId(view)] = { ...override, value: settled(node, property, override.value) };
 }
 
 type PartsOf = Record<string, PartStyle | undefined>;

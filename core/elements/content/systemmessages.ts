@@ -1,6 +1,6 @@
+import { keysOf, lookup } from '../../lookup.ts';
 import { sure } from '../../sure.ts';
 import { TRANSLATED } from './translatedmessages.ts';
-import { lookup } from '../../lookup.ts';
 
 /** Where a sentence is said. */
 export type MessagePlace = 'letters' | 'signing in' | 'pages';
@@ -119,6 +119,7 @@ export const filled = (says: string, values: Filled = {}): string =>
 
 /** All that visitors of a page are told, by its name. */
 export const systemMessages = (languages: readonly string[], own?: OwnWords): Record<SystemMessage, string> =>
-  Object.fromEntries(
-    (Object.keys(SYSTEM_MESSAGES) as SystemMessage[]).map((id) => [id, systemMessage(id, languages, own)]),
-  ) as Record<SystemMessage, string>;
+  Object.fromEntries(keysOf(SYSTEM_MESSAGES).map((id) => [id, systemMessage(id, languages, own)])) as Record<
+    SystemMessage,
+    string
+  >;

@@ -1,6 +1,6 @@
+import { childOrder, nodeId, type NodeId } from '../nodeid.ts';
 import { px } from '../../type/fluid.ts';
 import { heldSpan, heldStart } from '../../layout/spans.ts';
-import { childOrder, type NodeId } from '../nodeid.ts';
 import { shownOf } from '../../layout/alternates.ts';
 import { alternateType } from '../valuetypes/alternate.ts';
 import { choiceType } from '../valuetypes/choice.ts';
@@ -94,7 +94,7 @@ export const alternate: Property<NodeId> = {
   group: 'layout',
   traits: ['alternating'],
   type: alternateType,
-  initial: () => '' as NodeId,
+  initial: () => nodeId(''),
   css: (value, { children = [], child, display }) => ({
     display: shownOf(children, value) === child ? display : 'none',
   }),

@@ -1,5 +1,5 @@
+import { nodeId, type NodeId, NodeIdSchema } from '../nodeid.ts';
 import { letterOf, shownOf } from '../../layout/alternates.ts';
-import { NodeIdSchema, type NodeId } from '../nodeid.ts';
 import { done, refused } from '../../outcome.ts';
 import type { ValueType } from './valuetype.ts';
 
@@ -23,5 +23,5 @@ export const alternateType: ValueType<NodeId> = {
     return shown === undefined ? 'none' : letterOf(source.indexOf(shown));
   },
   mentions: (value) => [{ of: 'nodes', id: value }],
-  renamed: (value, names) => (names.get(value) ?? value) as NodeId,
+  renamed: (value, names) => nodeId(names.get(value) ?? value),
 };

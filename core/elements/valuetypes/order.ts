@@ -1,6 +1,6 @@
+import { childOrder, nodeId, type NodeId, NodeIdSchema } from '../nodeid.ts';
 import { Type } from '@sinclair/typebox';
 import { moveTo } from '../../layout/order.ts';
-import { childOrder, NodeIdSchema, type NodeId } from '../nodeid.ts';
 import { done, refused } from '../../outcome.ts';
 import { readNumber } from './number.ts';
 import type { ValueType } from './valuetype.ts';
@@ -36,5 +36,5 @@ export const orderType: ValueType<NodeId[]> = {
     return order.map((id) => siblings.source.indexOf(id) + 1).join('·');
   },
   mentions: (value) => value.map((id) => ({ of: 'nodes', id })),
-  renamed: (value, names) => value.map((id) => (names.get(id) ?? id) as NodeId),
+  renamed: (value, names) => value.map((id) => nodeId(names.get(id) ?? id)),
 };

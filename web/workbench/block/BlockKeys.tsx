@@ -1,4 +1,12 @@
-import { directionOf, headOf, type Page, type SiteFrame, sure, type ViewId } from '../../../core/index.ts';
+import {
+  directionOf,
+  headOf,
+  keysOf,
+  type Page,
+  type SiteFrame,
+  sure,
+  type ViewId,
+} from '../../../core/index.ts';
 import { useEffect } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { copySelected, cutSelected, pasteBeside } from '../../state/clipboard.ts';
@@ -83,7 +91,7 @@ export function BlockKeys({ site, page, active }: BlockKeysProps) {
         void dispatch(run(event));
       };
     const handlers = { copy: on(copySelected), cut: on(cutSelected), paste: on(pasteBeside) };
-    const names = Object.keys(handlers) as (keyof typeof handlers)[];
+    const names = keysOf(handlers);
     names.forEach((name) => document.addEventListener(name, handlers[name]));
     return () => names.forEach((name) => document.removeEventListener(name, handlers[name]));
   }, [dispatch]);

@@ -1,15 +1,17 @@
-import { Box, MenuItem, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import { useMemo, useState } from 'react';
 import {
   carriedOver,
   counted,
   countOverrides,
+  keysOf,
   type NodeId,
   type Page,
   type SiteFrame,
   type View,
+  viewId,
   type ViewId,
 } from '../../../core/index.ts';
+import { Box, MenuItem, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { useMemo, useState } from 'react';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { quiet } from '../../ui/theme.ts';
@@ -41,7 +43,7 @@ export function CopyToViewDialog({ site, page, within, active, onClose }: CarryO
   const [scope, setScope] = useState<'selection' | 'page'>(() =>
     countOverrides(page, within, from) > 0 ? 'selection' : 'page',
   );
-  const nodes = scope === 'selection' ? within : (Object.keys(page.nodes) as NodeId[]);
+  const nodes = scope === 'selection' ? within : keysOf(page.nodes);
   const changes = useMemo(
     () => (to && from !== to ? carriedOver(site, page, { nodes, from, to }) : []),
     // The list of nodes is made again on each drawing; what it depends on is the scope.
@@ -57,7 +59,7 @@ export function CopyToViewDialog({ site, page, within, active, onClose }: CarryO
       label={label}
       value={value}
       sx={{ width: 150 }}
-      onChange={(event) => choose(event.target.value as ViewId)}
+      onChange={(event) => choose(viewId(event.target.value))}
     >
       {others
         .filter(({ id }) => id !== without)
@@ -106,7 +108,7 @@ export function CopyToViewDialog({ site, page, within, active, onClose }: CarryO
             : `${to && view(to).name} has these values already.`}
         </Typography>
       ) : (
-        <WillChange site={site} page={page} view={to as ViewId} changes={changing} />
+        <WillChange site={site} page={page} view={viewId(to)} changes={changing} />
       )}
     </FormDialog>
   );

@@ -12,6 +12,7 @@ import {
   isLinked,
   isOnAllPages,
   isShown,
+  keysOf,
   lastOf,
   type Node,
   type NodeId,
@@ -237,7 +238,7 @@ function values({ site, page, nodes, active, onDialog }: Selected): ActionGroup[
   const lead = lastOf(nodes);
   const selected = nodes.map(({ id }) => id);
   const within = [...new Set(selected.flatMap((id) => subtree(page, id)))];
-  const whole = Object.keys(page.nodes) as NodeId[];
+  const whole = keysOf(page.nodes);
   const copied = rememberedCopy();
   const siblings = siblingsLike(page, lead.id).length;
   const own = countOverrides(page, [lead.id]);

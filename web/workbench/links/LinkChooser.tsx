@@ -6,7 +6,7 @@ import {
   knownKind,
   linkTo,
   mailAddress,
-  type NodeId,
+  nodeId,
   type Page,
   sourceOrder,
   sure,
@@ -79,7 +79,7 @@ function PlaceFields({ value, onChange }: Omit<FieldProps<string>, 'label'>) {
   const { site, page: here } = useAppSelector((state) => sure(state.documents.open, 'open'));
   const target = targetOf(value) ?? {};
   const names = usePageNames();
-  const [page, setPage] = useState((target.page ?? here) as NodeId);
+  const [page, setPage] = useState(nodeId(target.page ?? here));
   const shown = site.pages[page] as Page | undefined;
   useEffect(() => {
     if (!shown) void dispatch(load([page]));
@@ -95,7 +95,7 @@ function PlaceFields({ value, onChange }: Omit<FieldProps<string>, 'label'>) {
         fullWidth
         label="On the page"
         value={site.frame.pages.some(({ id }) => id === page) ? page : ''}
-        onChange={(event) => setPage(event.target.value as NodeId)}
+        onChange={(event) => setPage(nodeId(event.target.value))}
         slotProps={select}
       >
         {[...names].map(([id, name]) => (

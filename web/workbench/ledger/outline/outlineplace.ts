@@ -28,7 +28,7 @@ export function placeAt(page: Page, event: { clientX: number; clientY: number })
   const row = document
     .elementFromPoint(event.clientX, event.clientY)
     ?.closest<HTMLElement>('[role=treegrid] [data-row]');
-  const node = row && lookup(page.nodes, row.dataset.row as NodeId);
+  const node = row && lookup(page.nodes, row.dataset.row);
   if (!node) return undefined;
   const { top, bottom, left, right } = row.getBoundingClientRect();
   const share = (event.clientY - top) / (bottom - top);

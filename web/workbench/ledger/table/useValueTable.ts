@@ -1,13 +1,13 @@
-import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import {
-  wouldReach,
   type EditReach,
-  type NodeId,
+  nodeId,
   type Page,
   type Part,
   type SiteFrame,
   type ViewId,
+  wouldReach,
 } from '../../../../core/index.ts';
+import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { importFiles } from '../../../state/uploading.ts';
 import { edit } from '../../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
@@ -174,7 +174,7 @@ export function useValueTable(
   const changeReach = (where: Place, wanted: 'here' | 'onward') =>
     void dispatch(edit('setReach', { ...target(where), reach: wanted }));
   const reverse = (row: ValueRow) =>
-    void dispatch(edit('reverseOrder', { node: leading(row.holders).id as NodeId, view: active, reach }));
+    void dispatch(edit('reverseOrder', { node: nodeId(leading(row.holders).id), view: active, reach }));
   /** Ctrl+C takes the value; with Shift the whole row, with its overrides and reach. */
   const copy = (whole: boolean) => {
     const { row, cell } = at(place);
