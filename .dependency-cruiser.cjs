@@ -80,8 +80,8 @@ module.exports = {
     {
       name: 'core-through-its-index',
       severity: 'error',
-      comment: 'core/index.ts is the whole public surface.',
-      from: { pathNot: '^core/' },
+      comment: 'core/index.ts is what the program uses of it; tests of a part import that part.',
+      from: { pathNot: '^(core|test|scripts|benchmarks)/' },
       to: { path: '^core/', pathNot: '^core/index\\.ts$' },
     },
     ...inOrder('core', CORE),

@@ -6,7 +6,8 @@ import { transform } from 'lightningcss';
 import { parse, serialize } from 'parse5';
 import postcss from 'postcss';
 import { demoSite } from '../demo/site.ts';
-import type { Arrangeable, ArrangeGrid, NodeId, Page, Preview, Site, ViewId } from '../core/index.ts';
+import type { NodeId, Page, Preview, Site, ViewId } from '../core/index.ts';
+import { type Arrangeable, type ArrangeGrid } from '../core/layout/arrange.ts';
 import { builtCore } from './built.ts';
 import { siteOf } from './page.ts';
 

@@ -16,21 +16,12 @@ export {
   type ToTidy,
 } from './values/arranging.ts';
 export { arrangedInLines } from './layout/lines.ts';
-export { saidOnce, tidied, type Mend, type Tidyable, type Tidied } from './layout/tidy.ts';
-export { SCALES, scalings, type Scaling } from './edits/values/scale.ts';
+export { saidOnce, tidied, type Mend, type Tidied } from './layout/tidy.ts';
+export { SCALES, scalings } from './edits/values/scale.ts';
 export { canBeOverlay } from './edits/structure/overlay.ts';
 export { acrossFor, downFor, hundredths, type Box, type MeasuredBoxes } from './layout/boxes.ts';
-export {
-  ARRANGE_WAYS,
-  arranged,
-  type Arrangeable,
-  type Arranged,
-  type ArrangeGrid,
-  type ArrangeWay,
-} from './layout/arrange.ts';
-export { columnEdges } from './layout/boxes.ts';
-export { readingOrder, type Readable } from './layout/reading.ts';
-export { MOST_ROWS, OVERLAY, type Hold } from './elements/properties/area.ts';
+export { ARRANGE_WAYS, arranged, type Arranged, type ArrangeWay } from './layout/arrange.ts';
+export { MOST_ROWS } from './elements/properties/area.ts';
 export type { Offset } from './elements/valuetypes/offset.ts';
 export { nodeId } from './elements/nodeid.ts';
 export { viewId } from './layered/views.ts';
@@ -62,12 +53,12 @@ export {
 export { isListedEverywhere, offeringIn, viewsOffering, wayOn } from './site/offering.ts';
 export { leadingIn } from './values/links.ts';
 export { viewsWithoutMenu } from './values/menus.ts';
-export { hasAudiences, isClosed, isFor, hiddenAncestorFor, pageFor, type Visitor } from './site/audience.ts';
+export { hasAudiences, isClosed, isFor, hiddenAncestorFor, type Visitor } from './site/audience.ts';
 export { AUDIENCES, type Audience } from './site/node.ts';
 export type { Fault } from './faults.ts';
 export { pointer } from './pointer.ts';
 export { heldBack } from './site/heldback.ts';
-export { faultsOfChange, frameFaults, pageFaults, siteFaults, siteFileFaults } from './site/validate.ts';
+export { faultsOfChange, frameFaults, pageFaults, siteFaults } from './site/validate.ts';
 export { FAMILIES, familiesOf, type Family, type FontFile } from './theme/families.ts';
 export { isMailAddress, mailAddress } from './elements/content/contenttypes.ts';
 export {
@@ -89,34 +80,31 @@ export {
   type MessageForm,
   type MessageLine,
 } from './elements/content/message.ts';
-export type { ContentField, ContentType } from './elements/content/contenttypes.ts';
-export { contentOf, type Kind, type OfferGroup } from './elements/kinds/kind.ts';
+export type { ContentField } from './elements/content/contenttypes.ts';
+export { contentOf, type OfferGroup } from './elements/kinds/kind.ts';
 export type { Trait } from './elements/traits.ts';
-export { hasTrait, takesKind, isAtEdge, isDeep, KINDS, kindOf, knownKind } from './elements/kinds/table.ts';
-export type { Point, Ratio } from './elements/valuetypes/geometry.ts';
+export { hasTrait, isAtEdge, isDeep, KINDS, kindOf, knownKind } from './elements/kinds/table.ts';
+export type { Point } from './elements/valuetypes/geometry.ts';
 export type { Extent } from './elements/valuetypes/extent.ts';
 export type { EditorName, ValueContext, ValueType } from './elements/valuetypes/valuetype.ts';
 export { aliasOf, aliasTo } from './theme/alias.ts';
 export { cssColour } from './theme/csscolour.ts';
-export { COLOUR_GRAMMAR } from './theme/colourgrammar.ts';
 export { colourCss } from './elements/valuetypes/colour.ts';
-export { adjusted, type Adjustment } from './elements/valuetypes/adjust.ts';
+export { type Adjustment } from './elements/valuetypes/adjust.ts';
 export type { Gradient } from './elements/valuetypes/gradient.ts';
-export { PROPERTY_GROUPS, type Declarations, type Property } from './elements/properties/property.ts';
+export { PROPERTY_GROUPS, type Property } from './elements/properties/property.ts';
 export { isMeant } from './elements/properties/names.ts';
-export { knownProperty, PROPERTIES, sidesOf, textByViewOf, textsByViewOf } from './elements/propertytable.ts';
+export { knownProperty, PROPERTIES, sidesOf, textByViewOf } from './elements/propertytable.ts';
 export { applies, takes } from './site/applies.ts';
-export { dismissalReason } from './site/dismissals.ts';
 export { directionOf } from './markup/direction.ts';
-export { cased, languageName } from './markup/language.ts';
-export { cleanFragment, plainText } from './markup/fragment.ts';
+export { languageName } from './markup/language.ts';
+export { plainText } from './markup/fragment.ts';
 export { cleanLink, linkTo, targetOf } from './markup/link.ts';
 export { print, type Markup } from './markup/markup.ts';
 
-export { held, isEmpty, reached, type Held } from './layered/resolve.ts';
-export { withoutValue, withReach, withValue, wouldReach, type EditReach } from './layered/change.ts';
-export { express, same } from './layered/express.ts';
-export { bands, conditionOf, mediaCondition } from './layered/bands.ts';
+export { held, isEmpty } from './layered/resolve.ts';
+export { withoutValue, wouldReach, type EditReach } from './layered/change.ts';
+export { same } from './layered/express.ts';
 export { partStyleOf, resolve, textStyleOf, trace, type Source, type Traced } from './values/trace.ts';
 export { changesBetween } from './edits/review/changes.ts';
 export type { Change } from './edits/review/changed.ts';
@@ -134,9 +122,8 @@ export {
 export { letterOf, shownOf } from './layout/alternates.ts';
 export type { TextByView } from './elements/content/textbyview.ts';
 export { columnsIn, type RowColumns } from './values/columns.ts';
-export { spaceAt, type Space } from './theme/spacing.ts';
+export { spaceAt } from './theme/spacing.ts';
 export { stepType } from './elements/valuetypes/space.ts';
-export type { Distance } from './elements/valuetypes/space.ts';
 export { isCaptions, isVideo, isImage } from './theme/resources.ts';
 export type { Asset, Colour, Font, SpacingStep } from './theme/resources.ts';
 export { assetUses, type AssetUse } from './values/uses.ts';
@@ -157,29 +144,20 @@ export {
   type LaidTarget,
   type TextSetting,
 } from './checks/measured/textlayout.ts';
-export { MEASURED_RULES } from './checks/measured/registry.ts';
-export { LaidPage, type Detected, type MeasuredRule } from './checks/measured/rule.ts';
-export {
-  swept,
-  SWEPT,
-  sweptWidths,
-  type Progress,
-  type Samples,
-  type Swept,
-} from './checks/measured/sweep.ts';
+export { swept, SWEPT, type Progress, type Samples } from './checks/measured/sweep.ts';
 export { changedWidths } from './checks/measured/changed.ts';
 export { handmadePairs, type HandmadePair } from './checks/handmade.ts';
 export { brokenLinks, goneOf } from './checks/links.ts';
-export { leadsTo, linking, linksIn, pagesWithLinkedPlaces, withLinks } from './values/links.ts';
+export { leadsTo, linking, pagesWithLinkedPlaces } from './values/links.ts';
 export { countOverrides, countsOf, overrideCount } from './values/count.ts';
 
-export { completeOrder, moveTo } from './layout/order.ts';
-export { heldSpan, heldStart, movedRows, placeColumns, type Columns, type Placed } from './layout/spans.ts';
-export { fluid, isFluid, type Fluid } from './type/fluid.ts';
-export { proportional, type Proportional } from './type/proportional.ts';
-export { isProportional, scaledSize, sizeAt, textSizeCss, type TextSize } from './type/textsize.ts';
+export { moveTo } from './layout/order.ts';
+export { movedRows, placeColumns, type Columns, type Placed } from './layout/spans.ts';
+export { fluid, isFluid } from './type/fluid.ts';
+export { proportional } from './type/proportional.ts';
+export { isProportional, scaledSize, sizeAt, type TextSize } from './type/textsize.ts';
 
-export { contrastIn, contrasts, type Contrast } from './checks/contrast.ts';
+export { contrastIn } from './checks/contrast.ts';
 export { TEXT_CONTRAST } from './checks/textcontrast.ts';
 export {
   callOf,
@@ -191,8 +169,8 @@ export {
   type CommandName,
   type Step,
 } from './edits/perform.ts';
-export { isMovedSince, madeIn, stacksOf, appliedOf, type EditBy, type Logged } from './edits/log/history.ts';
-export { changedSince, followed } from './site/lineage.ts';
+export { isMovedSince, madeIn, stacksOf, appliedOf, type EditBy } from './edits/log/history.ts';
+export { followed } from './site/lineage.ts';
 export type { Holders } from './edits/values/aim.ts';
 export { accepts } from './edits/structure/structure.ts';
 export { misplaced } from './edits/structure/move.ts';
@@ -201,7 +179,6 @@ export { ordinal } from './elements/valuetypes/order.ts';
 export { carriedOver } from './edits/values/overrides.ts';
 export { chosenValues } from './edits/values/paste.ts';
 export { idFrom } from './edits/theme/theme.ts';
-export { valuesOf } from './edits/values/stylevalues.ts';
 export { likeInSet, VIEW_LIMITS, widestGap } from './edits/views/views.ts';
 export { ownSections, placeOfSection, SHARED_NAMES } from './edits/structure/shared.ts';
 export { towardsBase, valuesInView, type ValueInView } from './edits/views/viewvalues.ts';
@@ -213,30 +190,13 @@ export { isKeepable, LIMITS, shortened } from './edits/log/limits.ts';
 export { ancestorsOf, sourceOrder, subtree } from './site/sourceorder.ts';
 export type { Addresses } from './compile/addresses.ts';
 export { sharingImage } from './compile/sharing.ts';
-export { bodyMarkup } from './compile/body.ts';
 export { elementsMarkup } from './compile/elementmarkup.ts';
 export { isItself, isMadeSmaller, imageKey, type ImageForm } from './compile/images.ts';
 export { widthsIn } from './values/widths.ts';
-export {
-  greatest,
-  heldTo,
-  least,
-  measureAt,
-  measureCss,
-  fluidMeasure,
-  minus,
-  sum,
-  pixels,
-  plus,
-  times,
-  WINDOW,
-  type Measure,
-} from './type/measure.ts';
-export { cropFor, IMAGE_WIDTHS, widthsFor } from './layout/sizes.ts';
-export { elementRules } from './compile/elementrules.ts';
-export { pageRules } from './compile/rules.ts';
+export { measureAt } from './type/measure.ts';
+export { IMAGE_WIDTHS, widthsFor } from './layout/sizes.ts';
 export { AT_WINDOW } from './compile/video.ts';
-export { MATTER, nodeClass, variantClass, within, wordsClass } from './compile/selectors.ts';
+export { MATTER, nodeClass, variantClass, wordsClass } from './compile/selectors.ts';
 export { closedPreview, preview, type Preview } from './compile/preview.ts';
 export type { CssRule } from './compile/stack.ts';
 export { printDeclarations, printFontFaces, printRules } from './compile/stylesheet.ts';
@@ -251,57 +211,34 @@ export {
 } from './compile/publishedpaths.ts';
 export { formsSentToHost, lackedWithoutHost } from './compile/withouthost.ts';
 
-export { upgraded, upgradesBy, UPGRADES } from './exchange/upgrade.ts';
-export type { UpgradeStep } from './exchange/upgrade.ts';
+export { upgraded } from './exchange/upgrade.ts';
 export { isNestedTooDeep } from './exchange/nesting.ts';
-export { documentSchemas, siteFileSchema } from './exchange/schema.ts';
 export { AssetSchema, FontSchema } from './theme/resources.ts';
 export type { Copy } from './edits/structure/pasteelements.ts';
 export { bytesOf } from './exchange/bytes.ts';
-export { FORMAT, FORMAT_VERSION } from './site/format.ts';
+export { FORMAT_VERSION } from './site/format.ts';
 export { copyElements, ELEMENTS_FORMAT, readElements, type CopiedElements } from './exchange/elements.ts';
 export { readSiteFile, writeSiteFile, type ReadSite } from './exchange/sitefile.ts';
 
-export { branch, layered, pageOf, sharedOf, type Branch } from './starts/tree.ts';
 export { termsOf, type Terms } from './starts/fitting.ts';
 export { READY_PAGES, readyPage, type ReadyPage } from './starts/pages.ts';
 export { READY_SECTIONS, readySection } from './starts/readysections.ts';
-export { colourRoles } from './theme/roles.ts';
 export { pageSlugOf, siteIdOf } from './starts/siteid.ts';
 export { DEVICES } from './layered/devices.ts';
 export { VIEW_SETS } from './layered/viewsets.ts';
 export { LOOKS, type Look } from './starts/looks.ts';
 export { newSite, type NewSite } from './starts/newsite.ts';
-export {
-  curveAt,
-  curvePiece,
-  curvePoints,
-  enlargeable,
-  jumpsIn,
-  mostByZoom,
-  notEnlarged,
-  turnsOf,
-  zoomTurns,
-  type Curve,
-} from './type/curve.ts';
-export { stretchesWhere, type Stretch } from './type/stretches.ts';
+export { curveAt, curvePoints, enlargeable, jumpsIn, notEnlarged, type Curve } from './type/curve.ts';
+export { type Stretch } from './type/stretches.ts';
 export {
   RATIOS,
   scaleFault,
   scaleSize,
-  scaleStep,
   type Scale,
   type ScaleEnd,
   type ScaleRounding,
 } from './type/scale.ts';
-export {
-  CURVE_WIDTHS,
-  sizedTexts,
-  styleCurve,
-  styleValueIn,
-  textCurve,
-  wholePlace,
-} from './values/textcurves.ts';
+export { CURVE_WIDTHS, sizedTexts, styleCurve, styleValueIn, wholePlace } from './values/textcurves.ts';
 export {
   placeKey,
   type Finding,
@@ -310,18 +247,10 @@ export {
   viewsAcross,
   withDismissal,
 } from './checks/finding.ts';
-export {
-  findings,
-  RULES,
-  siteFindings,
-  TEXT_RULES,
-  mergedFindings,
-  type PageFindings,
-} from './checks/registry.ts';
+export { findings, siteFindings, TEXT_RULES, mergedFindings, type PageFindings } from './checks/registry.ts';
 export { backgroundImages, type LongWord, type BrowserFacts, type Tone } from './checks/browserfacts.ts';
 export { unbreakable, wordsToMeasure, type WordsToMeasure } from './checks/longwords.ts';
 export { specimen } from './starts/specimen.ts';
 export { GOOD_LINE, runningTexts, type RunningText } from './values/linelength.ts';
-export { suggestedSize } from './type/suggest.ts';
 export { SMALLEST_READ } from './type/limits.ts';
-export { BODY, sizeInSheet, suggestedSizes } from './values/suggesting.ts';
+export { sizeInSheet, suggestedSizes } from './values/suggesting.ts';

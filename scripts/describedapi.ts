@@ -9,7 +9,7 @@ import { endpoints, type Endpoint } from '../api/endpoints.ts';
 import { API } from '../api/paths.ts';
 import '../api/requests.ts';
 import { RESPONSES } from '../api/responses.ts';
-import { documentSchemas } from '../core/index.ts';
+import { documentSchemas } from '../core/exchange/schema.ts';
 
 type Settings = NonNullable<Parameters<typeof validationMetadatasToSchemas>[0]>;
 

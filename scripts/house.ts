@@ -96,8 +96,24 @@ function exported(): number {
   }, 0);
 }
 
+/** How many files of the program outside of core import each name. */
+function importers(paths: readonly string[]): Map<string, number> {
+  const count = new Map<string, number>();
+  for (const path of paths.filter((each) => folderOf(each) !== 'core')) {
+    const text = readFileSync(join(root, path), 'utf8');
+    for (const [, names] of text.matchAll(/import (?:type )?\{([^}]*)\} from '[./]*core\/index\.ts'/g))
+      for (const name of names.split(',').map((each) => each.trim().replace(/^type | as .*$/g, '')))
+        if (name) count.set(name, (count.get(name) ?? 0) + 1);
+  }
+  return count;
+}
+
+/** How many files each example of docs/extending.md consists of. */
+const examples = (): number =>
+  [...readFileSync(join(root, 'docs/extending.md'), 'utf8').matchAll(/^```ts \w+\.ts$/gm)].length;
+
 const row = (what: string, ...figures: (string | number)[]): void =>
-  console.log(`${what.padEnd(34)}${figures.map((each) => String(each).padStart(9)).join('')}`);
+  console.log(`${what.padEnd(42)}${figures.map((each) => String(each).padStart(9)).join('')}`);
 
 row('lines', 'lines', 'files');
 for (const folder of [...PRODUCT, ...AROUND, 'test']) {
@@ -110,6 +126,9 @@ row('product', linesOf(product), product.length);
 row('tests, of all that is code', `${Math.round((tests / linesOf(files)) * 100)} %`);
 const { counts, long } = measured(product);
 row('names that core/index.ts exports', exported());
+const used = [...importers(product).values()];
+row('  used by more than one file', used.filter((count) => count > 1).length);
+row('files of a kind, property, check, target', examples() / 4);
 row('non-null assertions', counts.assertions);
 row('casts other than const', counts.casts);
 row('any', counts.anys);

@@ -1,6 +1,6 @@
 /** Writes the site file's JSON Schema to docs/: `npm run schema`. */
 import { writeFile } from 'node:fs/promises';
-import { siteFileSchema } from '../core/index.ts';
+import { siteFileSchema } from '../core/exchange/schema.ts';
 
 await writeFile(
   new URL('../docs/site-file.schema.json', import.meta.url),

@@ -1,7 +1,8 @@
 /** Areas of overlays as Chromium lays them out: what a person is told of columns, rows, holding and offsets is what visitors get. */
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { branch, layered, pageOf, type Branch, type Site } from '../../core/index.ts';
+import { type Site } from '../../core/index.ts';
+import { branch, layered, pageOf, type Branch } from '../../core/starts/tree.ts';
 import { frame, view } from '../core/acting.ts';
 import { openBrowser, resize, visit, type Browser } from './browser.ts';
 import { fileServer, type FileServer } from './files.ts';

@@ -5,7 +5,6 @@ import {
   applies,
   childrenIn,
   isAtEdge,
-  heldSpan,
   hiddenBy,
   isShown,
   knownKind,
@@ -15,14 +14,12 @@ import {
   resolve,
   textIn,
   PARTS,
-  heldStart,
   sizeAt,
   spaceAt,
   placementIn,
   takes,
   trace,
   viewAt,
-  type Declarations,
   type Extent,
   type Node,
   type NodeId,
@@ -30,13 +27,15 @@ import {
   type Part,
   type Property,
   type Site,
-  type Distance,
-  type Fluid,
   isFluid,
   type TextSize,
   type View,
   type Views,
 } from '../../core/index.ts';
+import { heldSpan, heldStart } from '../../core/layout/spans.ts';
+import { type Declarations } from '../../core/elements/properties/property.ts';
+import { type Distance } from '../../core/elements/valuetypes/space.ts';
+import { type Fluid } from '../../core/type/fluid.ts';
 import type { SeenAt } from './reader.ts';
 
 /** Kinds whose children stand one below another in every view. */

@@ -1,5 +1,6 @@
 /** A page with every kind of element, each with content in which all its parts stand. */
-import { isAtEdge, KINDS, takesKind, type NodeId, type Site } from '../../core/index.ts';
+import { isAtEdge, KINDS, type NodeId, type Site } from '../../core/index.ts';
+import { takesKind } from '../../core/elements/kinds/table.ts';
 import { home, made, node, onlyPages, site } from '../core/acting.ts';
 
 const LINK = '<a href="https://example.org/">link</a>';

@@ -10,11 +10,11 @@ import {
   nodeClass,
   PARTS,
   PROPERTIES,
-  within,
   type NodeId,
   type Part,
   type Property,
 } from '../../core/index.ts';
+import { within } from '../../core/compile/selectors.ts';
 import { files as pictures, home, made, view } from '../core/acting.ts';
 import { everything } from './everything.ts';
 import { openBrowser, type Browser } from './browser.ts';

@@ -1,17 +1,10 @@
 /** Our formulas and placements against what Chromium does with the standards they lean on. */
 import { expect } from 'chai';
 import { calculateClamp } from 'utopia-core';
-import {
-  completeOrder,
-  heldSpan,
-  heldStart,
-  newSite,
-  placeColumns,
-  sizeAt,
-  textSizeCss,
-  type NodeId,
-  type Site,
-} from '../../core/index.ts';
+import { newSite, placeColumns, sizeAt, type NodeId, type Site } from '../../core/index.ts';
+import { completeOrder } from '../../core/layout/order.ts';
+import { heldSpan, heldStart } from '../../core/layout/spans.ts';
+import { textSizeCss } from '../../core/type/textsize.ts';
 import { openBrowser, type Browser } from './browser.ts';
 import { fileServer, type FileServer } from './files.ts';
 

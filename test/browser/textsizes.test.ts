@@ -2,17 +2,16 @@
 import { expect } from 'chai';
 import {
   curveAt,
-  curvePiece,
-  mostByZoom,
   runningTexts,
   scaleSize,
   sizeAt,
-  textSizeCss,
   type Curve,
   type NodeId,
   type TextSize,
   type ViewId,
 } from '../../core/index.ts';
+import { curvePiece, mostByZoom } from '../../core/type/curve.ts';
+import { textSizeCss } from '../../core/type/textsize.ts';
 import { files as pictures, home, made, onlyPages, site } from '../core/acting.ts';
 import { openBrowser, resize, visit, type Browser } from './browser.ts';
 import { fileServer } from './files.ts';

@@ -4,7 +4,6 @@ import fc from 'fast-check';
 import {
   compileSite,
   alternateIn,
-  elementRules,
   handmadePairs,
   isShown,
   letterOf,
@@ -17,6 +16,7 @@ import {
   type Page,
   type Site,
 } from '../../core/index.ts';
+import { elementRules } from '../../core/compile/elementrules.ts';
 import { frame, home, made, node, refusal, site, undoneOf, view } from './acting.ts';
 
 const VIEWS = ['wide', 'desktop', 'tablet', 'mobile'];

@@ -2,7 +2,6 @@
 import fc from 'fast-check';
 import {
   applies,
-  FORMAT,
   FORMAT_VERSION,
   isAtEdge,
   kindOf,
@@ -23,6 +22,7 @@ import {
   type ViewId,
   type Views,
 } from '../../core/index.ts';
+import { FORMAT } from '../../core/site/format.ts';
 import { ASSETS, record, valueArbitrary } from './arbitraryvalues.ts';
 import { CONTENT } from './contents.ts';
 

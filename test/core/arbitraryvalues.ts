@@ -1,6 +1,8 @@
 /** Random values of every property; everything they make is valid. */
 import fc from 'fast-check';
-import { type ContentType, type Fluid, type NodeId, type Property } from '../../core/index.ts';
+import { type NodeId, type Property } from '../../core/index.ts';
+import { type ContentType } from '../../core/elements/content/contenttypes.ts';
+import { type Fluid } from '../../core/type/fluid.ts';
 import { CONTENT } from './contents.ts';
 
 const asset = (id: string, width: number, height: number) =>

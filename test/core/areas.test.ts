@@ -4,16 +4,13 @@ import fc from 'fast-check';
 import {
   acrossFor,
   besideEach,
-  branch,
   downFor,
   drawnTo,
   emptyRows,
   firstFree,
   heldArea,
-  layered,
   linedUp,
   meet,
-  pageOf,
   resolve,
   rowsFor,
   rowsTaken,
@@ -27,6 +24,7 @@ import {
   type Area,
   type Page,
 } from '../../core/index.ts';
+import { branch, layered, pageOf } from '../../core/starts/tree.ts';
 import { frame, made, node, refusal, site, undoneOf, view, withPage } from './acting.ts';
 
 const area = (column: number, span: number, row: number, rows: number): Area => ({ column, span, row, rows });

@@ -1,17 +1,10 @@
 /** Whole layouts that are proposed for narrow views. */
 import { expect } from 'chai';
 import fc from 'fast-check';
-import {
-  ARRANGE_WAYS,
-  arranged,
-  columnEdges,
-  meet,
-  readingOrder,
-  type Arrangeable,
-  type Arranged,
-  type ArrangeGrid,
-  type Box,
-} from '../../core/index.ts';
+import { ARRANGE_WAYS, arranged, meet, type Arranged, type Box } from '../../core/index.ts';
+import { columnEdges } from '../../core/layout/boxes.ts';
+import { readingOrder } from '../../core/layout/reading.ts';
+import { type Arrangeable, type ArrangeGrid } from '../../core/layout/arrange.ts';
 
 const PHONE: ArrangeGrid = { columns: 4, gutter: 16, width: 350, rowHeight: 24 };
 

@@ -5,25 +5,23 @@ import {
   ARRANGE_WAYS,
   arranged,
   arrangedInLines,
-  branch,
   childrenIn,
   containersIn,
   isSetByHand,
-  layered,
   layoutValues,
-  pageOf,
   placeColumns,
   columnsIn,
   resolve,
   knownProperty,
   subtree,
   toArrange,
-  type Arrangeable,
   type LaidOut,
   type MeasuredBoxes,
   type Page,
   type ToArrange,
 } from '../../core/index.ts';
+import { branch, layered, pageOf } from '../../core/starts/tree.ts';
+import { type Arrangeable } from '../../core/layout/arrange.ts';
 import { frame, home, made, node, refusal, undoneOf, view, withPage, site } from './acting.ts';
 
 const TABLET = { columns: 8, gutter: 24, width: 760 };

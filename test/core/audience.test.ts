@@ -11,7 +11,6 @@ import {
   hasAudiences,
   lackedWithoutHost,
   notShown,
-  pageFor,
   pagesOf,
   perform,
   signedInPath,
@@ -20,6 +19,7 @@ import {
   type Audience,
   type Site,
 } from '../../core/index.ts';
+import { pageFor } from '../../core/site/audience.ts';
 import { home, made, node, onlyPages, refusal, site, view } from './acting.ts';
 import { record, siteArbitrary } from './arbitrary.ts';
 

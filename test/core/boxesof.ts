@@ -1,5 +1,6 @@
 /** Layouts written as columns of boxes, with the sizes that text, images and buttons really have. */
-import type { Box, Readable } from '../../core/index.ts';
+import type { Box } from '../../core/index.ts';
+import { type Readable } from '../../core/layout/reading.ts';
 
 export interface MeasuredLayout {
   what: string;

@@ -3,13 +3,10 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import {
   composed,
-  contrasts,
   findings,
   performCall,
   placeKey,
-  RULES,
   unbreakable,
-  cased,
   wordsToMeasure,
   type Finding,
   type LongWord,
@@ -18,6 +15,9 @@ import {
   type BrowserFacts,
   type Site,
 } from '../../core/index.ts';
+import { contrasts } from '../../core/checks/contrast.ts';
+import { RULES } from '../../core/checks/registry.ts';
+import { cased } from '../../core/markup/language.ts';
 import { frame, home, made, site, view } from './acting.ts';
 import { siteArbitrary } from './arbitrary.ts';
 

@@ -7,15 +7,15 @@ import { parse, serialize } from 'parse5';
 import {
   pagesOf,
   compileSite,
-  elementRules,
-  express,
-  pageRules,
   preview,
   type NodeId,
   type Page,
   type Site,
   type ViewId,
 } from '../../core/index.ts';
+import { elementRules } from '../../core/compile/elementrules.ts';
+import { express } from '../../core/layered/express.ts';
+import { pageRules } from '../../core/compile/rules.ts';
 import { home, made, node, onlyPages, site, withPage } from './acting.ts';
 import { siteArbitrary } from './arbitrary.ts';
 

@@ -1,6 +1,7 @@
 /** What content takes, in which form it is kept, and what is said of what it does not take. */
 import { expect } from 'chai';
-import { knownKind, type ContentType } from '../../core/index.ts';
+import { knownKind } from '../../core/index.ts';
+import { type ContentType } from '../../core/elements/content/contenttypes.ts';
 import { frame } from './acting.ts';
 
 describe('content', () => {

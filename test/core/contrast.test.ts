@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { contrastIn, contrasts, type NodeId, type Page, type Tone } from '../../core/index.ts';
+import { contrastIn, type NodeId, type Page, type Tone } from '../../core/index.ts';
+import { contrasts } from '../../core/checks/contrast.ts';
 import { frame, home, made, view } from './acting.ts';
 
 const of = (id: string, page = home, where = 'desktop') =>

@@ -4,36 +4,33 @@ import fc from 'fast-check';
 import { calculateTypeScale, checkWCAG } from 'utopia-core';
 import {
   curveAt,
-  curvePiece,
   curvePoints,
   enlargeable,
   findings,
   jumpsIn,
   knownProperty,
-  layered,
   LOOKS,
-  mostByZoom,
   newSite,
   notEnlarged,
   RATIOS,
   scaleFault,
   scaleSize,
-  scaleStep,
   sizeAt,
-  stretchesWhere,
   styleCurve,
   styleValueIn,
-  suggestedSize,
   suggestedSizes,
   TEXT_RULES,
-  turnsOf,
   VIEW_SETS,
-  zoomTurns,
   type Curve,
   type Scale,
   type SiteFrame,
   type TextSize,
 } from '../../core/index.ts';
+import { curvePiece, mostByZoom, turnsOf, zoomTurns } from '../../core/type/curve.ts';
+import { layered } from '../../core/starts/tree.ts';
+import { scaleStep } from '../../core/type/scale.ts';
+import { stretchesWhere } from '../../core/type/stretches.ts';
+import { suggestedSize } from '../../core/type/suggest.ts';
 import { frame, home, made, refusal, site, undoneOf, view } from './acting.ts';
 
 const curve = (size: TextSize): Curve => [curvePiece(280, 2560, size)];

@@ -3,7 +3,8 @@
  * here, that each value is written as the property and the value of CSS that it stands for.
  */
 import { expect } from 'chai';
-import { knownProperty, PROPERTIES, type Declarations } from '../../core/index.ts';
+import { knownProperty, PROPERTIES } from '../../core/index.ts';
+import { type Declarations } from '../../core/elements/properties/property.ts';
 import { frame, node } from './acting.ts';
 
 type Said = [value: unknown, declarations: Declarations];

@@ -1,7 +1,6 @@
 /** Findings that somebody dismisses with a reason: kept with the element, and back when that changes. */
 import { expect } from 'chai';
 import {
-  dismissalReason,
   composed,
   findings,
   siteFaults,
@@ -10,6 +9,7 @@ import {
   type Place,
   type Site,
 } from '../../core/index.ts';
+import { dismissalReason } from '../../core/site/dismissals.ts';
 import { home, made, node, refusal, site, undoneOf, view } from './acting.ts';
 
 const set = (of: Place, rule: string, reason: string, on: Site = site) =>

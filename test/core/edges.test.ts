@@ -6,9 +6,6 @@ import {
   findings,
   inRow,
   inRowIn,
-  LaidPage,
-  MEASURED_RULES,
-  pageRules,
   placeOfSection,
   preview,
   print,
@@ -20,6 +17,9 @@ import {
   type NodeId,
   type Site,
 } from '../../core/index.ts';
+import { LaidPage } from '../../core/checks/measured/rule.ts';
+import { MEASURED_RULES } from '../../core/checks/measured/registry.ts';
+import { pageRules } from '../../core/compile/rules.ts';
 import { home, made, node, refusal, site, undoneOf, view, withPage } from './acting.ts';
 import { printed } from './printing.ts';
 

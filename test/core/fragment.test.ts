@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { directionOf, cleanFragment, cleanLink, plainText } from '../../core/index.ts';
+import { directionOf, cleanLink, plainText } from '../../core/index.ts';
+import { cleanFragment } from '../../core/markup/fragment.ts';
 
 /** Pieces that attacks and pasted documents are made of. */
 const PIECES = [

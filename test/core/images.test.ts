@@ -4,7 +4,16 @@ import fc from 'fast-check';
 import {
   assetUses,
   compileSite,
-  cropFor,
+  measureAt,
+  resolve,
+  knownProperty,
+  siteFaults,
+  widthsFor,
+  widthsIn,
+  type Asset,
+} from '../../core/index.ts';
+import { cropFor } from '../../core/layout/sizes.ts';
+import {
   fluidMeasure,
   greatest,
   minus,
@@ -15,16 +24,9 @@ import {
   plus,
   times,
   WINDOW,
-  measureAt,
   measureCss,
-  resolve,
-  knownProperty,
-  siteFaults,
-  widthsFor,
-  widthsIn,
-  type Asset,
   type Measure,
-} from '../../core/index.ts';
+} from '../../core/type/measure.ts';
 import { frame, home, made, node, refusal, site, undoneOf, view } from './acting.ts';
 
 const measures: fc.Arbitrary<Measure> = fc.letrec<{ measure: Measure }>((tie) => ({

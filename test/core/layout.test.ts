@@ -1,6 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { completeOrder, heldSpan, moveTo, movedRows, placeColumns, type NodeId } from '../../core/index.ts';
+import { moveTo, movedRows, placeColumns, type NodeId } from '../../core/index.ts';
+import { completeOrder } from '../../core/layout/order.ts';
+import { heldSpan } from '../../core/layout/spans.ts';
 import { record } from './arbitrary.ts';
 
 const ids = (...names: string[]) => names as NodeId[];

@@ -7,8 +7,6 @@ import {
   heldBack,
   isLinked,
   savedBlocks,
-  linksIn,
-  pageFor,
   pagesLinking,
   pagesOf,
   siteFaults,
@@ -18,6 +16,8 @@ import {
   type Page,
   type Site,
 } from '../../core/index.ts';
+import { linksIn } from '../../core/values/links.ts';
+import { pageFor } from '../../core/site/audience.ts';
 import { home, made, node, refusal, site, undoneOf, view, withPage, type Made } from './acting.ts';
 
 const kept = 'kept-one' as SavedBlockName;

@@ -19,8 +19,8 @@ import {
   type NodeId,
   type Page,
   type Site,
-  valuesOf,
 } from '../../core/index.ts';
+import { valuesOf } from '../../core/edits/values/stylevalues.ts';
 import { attempt, home, node, site, undoneOf, view, withPage } from './acting.ts';
 import { record, siteArbitrary } from './arbitrary.ts';
 

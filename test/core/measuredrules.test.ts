@@ -2,16 +2,15 @@
 import { expect } from 'chai';
 import {
   composed,
-  LaidPage,
-  MEASURED_RULES,
   performCall,
-  type Detected,
   type Laid,
   type LaidElement,
   type LaidLine,
   type LaidTarget,
   type NodeId,
 } from '../../core/index.ts';
+import { LaidPage, type Detected } from '../../core/checks/measured/rule.ts';
+import { MEASURED_RULES } from '../../core/checks/measured/registry.ts';
 import { frame, home, site } from './acting.ts';
 import { BOTH, box, edges, laid, line, target, type Sides } from './laidboxes.ts';
 

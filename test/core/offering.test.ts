@@ -6,7 +6,6 @@ import {
   composed,
   headOf,
   leadsTo,
-  linksIn,
   notShown,
   offeringIn,
   perform,
@@ -20,6 +19,7 @@ import {
   type Offering,
   type Site,
 } from '../../core/index.ts';
+import { linksIn } from '../../core/values/links.ts';
 import { home, made, node, refusal, site, view } from './acting.ts';
 
 const VIEWS = ['mobile', 'tablet', 'desktop', 'wide'];

@@ -3,28 +3,22 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import {
   curveAt,
-  curvePiece,
   enlargeable,
-  greatest,
   knownProperty,
-  least,
   measureAt,
-  mostByZoom,
   notEnlarged,
-  pageRules,
-  plus,
   preview,
   proportional,
   scaledSize,
-  textCurve,
-  textSizeCss,
-  times,
   widthsIn,
-  WINDOW,
-  pixels,
   type NodeId,
   type Page,
 } from '../../core/index.ts';
+import { curvePiece, mostByZoom } from '../../core/type/curve.ts';
+import { greatest, least, plus, times, WINDOW, pixels } from '../../core/type/measure.ts';
+import { pageRules } from '../../core/compile/rules.ts';
+import { textCurve } from '../../core/values/textcurves.ts';
+import { textSizeCss } from '../../core/type/textsize.ts';
 import { frame, home, made, view } from './acting.ts';
 
 const set = (node: string, value: unknown, where = 'desktop', page = home): Page =>

@@ -1,13 +1,9 @@
 /** The order in which things are read, from their boxes alone. */
 import { expect } from 'chai';
 import fc from 'fast-check';
-import {
-  arrangedInLines,
-  readingOrder,
-  type Arrangeable,
-  type Box,
-  type Readable,
-} from '../../core/index.ts';
+import { arrangedInLines, type Box } from '../../core/index.ts';
+import { readingOrder, type Readable } from '../../core/layout/reading.ts';
+import { type Arrangeable } from '../../core/layout/arrange.ts';
 import { APART, FRESH, TUNED, type Drawing } from './layouts.ts';
 import { MEASURED } from './measuredlayouts.ts';
 import { MORE } from './measuredlayoutsmore.ts';

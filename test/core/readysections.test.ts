@@ -3,7 +3,6 @@ import { expect } from 'chai';
 import { wcagContrast } from 'culori';
 import {
   applied,
-  colourRoles,
   composed,
   contrastIn,
   findings,
@@ -23,6 +22,7 @@ import {
   type NodeId,
   type Site,
 } from '../../core/index.ts';
+import { colourRoles } from '../../core/theme/roles.ts';
 import { site as demo, view } from './acting.ts';
 
 const SITES: readonly [name: string, site: Site][] = [

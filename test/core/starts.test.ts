@@ -1,6 +1,32 @@
 /** What new sites begin with: valid, legible in every view, and with an address of their own. */
 import { expect } from 'chai';
-import { applied, composed, contrastIn, findings, knownKind, knownProperty, LOOKS, newSite, type NodeId, type Page, pagesOf, type Part, PARTS, perform, READY_PAGES, readyPage, type Site, siteFaults, siteIdOf, sizeAt, sourceOrder, type TextSize, trace, VIEW_SETS, viewOf } from '../../core/index.ts';
+import {
+  applied,
+  composed,
+  contrastIn,
+  findings,
+  knownKind,
+  knownProperty,
+  LOOKS,
+  newSite,
+  type NodeId,
+  type Page,
+  pagesOf,
+  type Part,
+  PARTS,
+  perform,
+  READY_PAGES,
+  readyPage,
+  type Site,
+  siteFaults,
+  siteIdOf,
+  sizeAt,
+  sourceOrder,
+  type TextSize,
+  trace,
+  VIEW_SETS,
+  viewOf,
+} from '../../core/index.ts';
 import { site as demo } from './acting.ts';
 
 const homeOf = (site: Site): Page => composed(site.frame, pagesOf(site)[0]);

@@ -1,18 +1,10 @@
 /** Where something holds over whole widths: asked at few of them, answered as if it had been asked at each. */
 import { expect } from 'chai';
 import fc from 'fast-check';
-import {
-  curveAt,
-  curvePiece,
-  mostByZoom,
-  stretchesWhere,
-  turnsOf,
-  zoomTurns,
-  type Curve,
-  type Measure,
-  type Stretch,
-  type TextSize,
-} from '../../core/index.ts';
+import { curveAt, type Curve, type Stretch, type TextSize } from '../../core/index.ts';
+import { curvePiece, mostByZoom, turnsOf, zoomTurns } from '../../core/type/curve.ts';
+import { stretchesWhere } from '../../core/type/stretches.ts';
+import { type Measure } from '../../core/type/measure.ts';
 
 const [FROM, TO] = [280, 2559];
 

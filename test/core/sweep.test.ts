@@ -6,15 +6,15 @@ import {
   composed,
   preview,
   swept,
-  sweptWidths,
   SWEPT,
   type Finding,
   type Laid,
-  type MeasuredRule,
   type NodeId,
   type Stretch,
   type TextSetting,
 } from '../../core/index.ts';
+import { sweptWidths } from '../../core/checks/measured/sweep.ts';
+import { type MeasuredRule } from '../../core/checks/measured/rule.ts';
 import { frame, home, made, view } from './acting.ts';
 
 const page = composed(frame, home);

@@ -2,24 +2,23 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
-  bodyMarkup,
   brokenLinks,
   composed,
-  linksIn,
   perform,
   readSiteFile,
   writeSiteFile,
   print,
-  elementRules,
   textIn,
   siteFaults,
   staleTexts,
   viewOf,
-  withLinks,
-  textsByViewOf,
   type Node,
   type Page,
 } from '../../core/index.ts';
+import { bodyMarkup } from '../../core/compile/body.ts';
+import { linksIn, withLinks } from '../../core/values/links.ts';
+import { elementRules } from '../../core/compile/elementrules.ts';
+import { textsByViewOf } from '../../core/elements/propertytable.ts';
 import { files, frame, home, made, node, refusal, site, undoneOf, view } from './acting.ts';
 import { siteArbitrary } from './arbitrary.ts';
 

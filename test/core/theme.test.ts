@@ -6,11 +6,7 @@ import fc from 'fast-check';
 import {
   FAMILIES,
   pagesOf,
-  adjusted,
   applies,
-  bodyMarkup,
-  changedSince,
-  elementRules,
   followed,
   knownProperty,
   PARTS,
@@ -28,6 +24,10 @@ import {
   type NodeId,
   type Site,
 } from '../../core/index.ts';
+import { adjusted } from '../../core/elements/valuetypes/adjust.ts';
+import { bodyMarkup } from '../../core/compile/body.ts';
+import { changedSince } from '../../core/site/lineage.ts';
+import { elementRules } from '../../core/compile/elementrules.ts';
 import {
   attempt,
   files,

@@ -1,15 +1,10 @@
 /** What is wrong in a layout that is there, and how it is mended. */
 import { expect } from 'chai';
 import fc from 'fast-check';
-import {
-  arranged,
-  columnEdges,
-  tidied,
-  type Area,
-  type ArrangeGrid,
-  type Box,
-  type Tidyable,
-} from '../../core/index.ts';
+import { arranged, tidied, type Area, type Box } from '../../core/index.ts';
+import { columnEdges } from '../../core/layout/boxes.ts';
+import { type ArrangeGrid } from '../../core/layout/arrange.ts';
+import { type Tidyable } from '../../core/layout/tidy.ts';
 
 const PHONE: ArrangeGrid = { columns: 4, gutter: 16, width: 350, rowHeight: 24 };
 

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { calculateClamp } from 'utopia-core';
-import { fluid, knownProperty, PROPERTIES, sizeAt, textSizeCss } from '../../core/index.ts';
+import { fluid, knownProperty, PROPERTIES, sizeAt } from '../../core/index.ts';
+import { textSizeCss } from '../../core/type/textsize.ts';
 import { record, valueArbitrary } from './arbitrary.ts';
 
 /** Reads `clamp(a rem, b vw + c rem, d rem)`, or with the line from its smallest size on, `a rem + b vw - c px`. */

@@ -3,7 +3,9 @@ import { expect } from 'chai';
 import { lexer } from 'css-tree';
 import { parse } from 'culori';
 import fc from 'fast-check';
-import { adjusted, COLOUR_GRAMMAR, cssColour, frameFaults, knownProperty } from '../../core/index.ts';
+import { cssColour, frameFaults, knownProperty } from '../../core/index.ts';
+import { adjusted } from '../../core/elements/valuetypes/adjust.ts';
+import { COLOUR_GRAMMAR } from '../../core/theme/colourgrammar.ts';
 import { frame, node, refusal, view } from './acting.ts';
 
 const context = { site: frame, columns: 12, fluidWidths: { fromWidth: 640, toWidth: 1024 } };

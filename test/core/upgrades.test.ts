@@ -6,20 +6,18 @@ import {
   applied,
   compileSite,
   FORMAT_VERSION,
-  MEASURED_RULES,
   performCall,
   readElements,
   readSiteFile,
-  RULES,
   siteFaults,
   upgraded,
-  UPGRADES,
-  upgradesBy,
   type NodeId,
   type Operation,
   type Site,
-  type UpgradeStep,
 } from '../../core/index.ts';
+import { MEASURED_RULES } from '../../core/checks/measured/registry.ts';
+import { RULES } from '../../core/checks/registry.ts';
+import { UPGRADES, upgradesBy, type UpgradeStep } from '../../core/exchange/upgrade.ts';
 import { presentEntry } from '../../web/state/outbox.ts';
 
 const storedText = (name: string): string =>

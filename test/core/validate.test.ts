@@ -6,14 +6,14 @@ import {
   PROPERTIES,
   readSiteFile,
   siteFaults,
-  siteFileFaults,
-  siteFileSchema,
   writeSiteFile,
   writtenFrom,
   pagesOf,
   type NodeId,
   type Site,
 } from '../../core/index.ts';
+import { siteFileFaults } from '../../core/site/validate.ts';
+import { siteFileSchema } from '../../core/exchange/schema.ts';
 import { siteArbitrary } from './arbitrary.ts';
 
 const read = await demoSite();

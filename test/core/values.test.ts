@@ -1,22 +1,20 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
-  bands,
-  express,
   held,
   isEmpty,
-  mediaCondition,
   onwardFrom,
-  reached,
   viewAt,
   withoutValue,
-  withReach,
-  withValue,
   wouldReach,
   type Layered,
   type ViewId,
   type Views,
 } from '../../core/index.ts';
+import { bands, mediaCondition } from '../../core/layered/bands.ts';
+import { express } from '../../core/layered/express.ts';
+import { reached } from '../../core/layered/resolve.ts';
+import { withReach, withValue } from '../../core/layered/change.ts';
 import { layeredArbitrary, layeredCase, record, viewIn, viewsArbitrary } from './arbitrary.ts';
 
 const resolved = (layered: Layered<number>, views: Views) =>

@@ -2,10 +2,8 @@
 import { expect } from 'chai';
 import {
   AT_WINDOW,
-  bodyMarkup,
   compileSite,
   composed,
-  conditionOf,
   contrastIn,
   findings,
   headOf,
@@ -15,6 +13,8 @@ import {
   type NodeId,
   type Site,
 } from '../../core/index.ts';
+import { bodyMarkup } from '../../core/compile/body.ts';
+import { conditionOf } from '../../core/layered/bands.ts';
 import { frame, home, made, refusal, site, view } from './acting.ts';
 
 const set = (property: string, at: string, value: unknown, on = site, node: string = home.root): Site =>

@@ -13,14 +13,14 @@ import {
   siteFaults,
   spaceAt,
   valuesInView,
-  valuesOf,
   VIEW_SETS,
   viewAt,
-  textsByViewOf,
   type NodeId,
   type Site,
   type ViewId,
 } from '../../core/index.ts';
+import { valuesOf } from '../../core/edits/values/stylevalues.ts';
+import { textsByViewOf } from '../../core/elements/propertytable.ts';
 import { frame, home, made, refusal, site, undoneOf, view } from './acting.ts';
 import { siteArbitrary } from './arbitrary.ts';
 
