@@ -1,5 +1,5 @@
 import { sure } from '../sure.ts';
-import { hasTrait, knownKind } from '../elements/kinds/table.ts';
+import { hasTrait } from '../elements/kinds/table.ts';
 import { applies } from '../site/applies.ts';
 import { blend, interpolateWithPremultipliedAlpha, wcagContrast, type Color } from 'culori';
 import { curveAt } from '../type/curve.ts';
@@ -287,7 +287,7 @@ export function contrasts(
      * is not known.
      */
     contrastIn(node: Node, part: Part, view: ViewId): Contrast | undefined {
-      if (part === 'self' && !knownKind(node.kind).traits.includes('words')) return undefined;
+      if (part === 'self' && !hasTrait(node, 'words')) return undefined;
       const colour = colourOf(site, resolve(site, page, node, knownProperty('colour'), view, part) as string);
       return colour && contrastOf(node, part, view, colour);
     },

@@ -1,6 +1,6 @@
+import { hasTrait, isAtEdge, knownKind } from '../elements/kinds/table.ts';
 import { sure } from '../sure.ts';
 import type { Markup } from '../markup/markup.ts';
-import { isAtEdge, knownKind } from '../elements/kinds/table.ts';
 import { textsByViewOf } from '../elements/propertytable.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -77,8 +77,7 @@ const sameWidths = (page: Page, one: Node, other: Node): boolean =>
   !holdsImages(page, other);
 
 const holdsImages = (page: Page, node: Node): boolean =>
-  knownKind(node.kind).traits.includes('image') ||
-  node.children.some((id) => holdsImages(page, page.nodes[id]));
+  hasTrait(node, 'image') || node.children.some((id) => holdsImages(page, page.nodes[id]));
 
 /** Whether images may stand in an element’s content. */
 const hasAssets = ({ kind }: Node): boolean => knownKind(kind).content.some(({ type }) => type.withAssets);

@@ -102,7 +102,7 @@ export const containersIn = (site: SiteFrame, page: Page, root: NodeId, view: Vi
     .filter(
       (node) =>
         node.children.length > 0 &&
-        knownKind(node.kind).traits.includes('container') &&
+        hasTrait(node, 'container') &&
         sharedPlaceOf(node.id) === sharedPlaceOf(root) &&
         hiddenBy(site, page, node, view) === undefined,
     );

@@ -1,5 +1,5 @@
 import { sure } from '../sure.ts';
-import { hasTrait, knownKind } from '../elements/kinds/table.ts';
+import { hasTrait } from '../elements/kinds/table.ts';
 import { heldSpan } from '../layout/spans.ts';
 import {
   fluidMeasure,
@@ -214,7 +214,7 @@ export function widthsIn(site: SiteFrame, page: Page) {
         if (!covering) return across;
         return greatest(across, times(plus(times(outer, 1 / covering.box), -above), covering.picture));
       };
-      const tiled = knownKind(node.kind).traits.includes('tiled');
+      const tiled = hasTrait(node, 'tiled');
       const outer = outerWidth(node, view, tiled ? undefined : natural + borders(node, view));
       if (!tiled) return drawn(outer);
       const tiles = sure(value<number>(node, 'tiles', view));

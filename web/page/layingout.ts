@@ -1,7 +1,7 @@
 import {
   type Edges,
+  hasTrait,
   inside,
-  knownKind,
   type Laid,
   type LaidElement,
   type LaidLine,
@@ -122,7 +122,7 @@ function targetIn(element: HTMLElement): SeenElement['target'] {
 
 /** Whether the words of an element are running text, which is looked at without being laid out. */
 const isProse = (page: Page, node: NodeId | undefined): boolean =>
-  node === undefined || knownKind(page.nodes[node].kind).traits.includes('prose');
+  node === undefined || hasTrait(page.nodes[node], 'prose');
 
 function seenIn(element: HTMLElement, page: Page, owner?: NodeId): SeenElement {
   const found = element.classList.length > 0 ? nodeAt(element) : null;

@@ -11,8 +11,9 @@ export interface FormDialogProps {
   disabled?: boolean;
   /** What leaving it as it is is called. */
   cancel?: string;
-  /** How wide it is at most; the `wide` of these takes all of that. */
+  /** How wide it is at most. */
   width?: DialogProps['maxWidth'];
+  /** It is as wide as that, however little is in it. */
   wide?: boolean;
   /** Fields stand below one another, apart by a gap. */
   fields?: boolean;

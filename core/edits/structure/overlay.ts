@@ -19,7 +19,7 @@ import { boxIn, keep, keepWhere, replacedBy, strangeAsk, type ToOther } from './
 import { accepts } from './structure.ts';
 
 /** Whether an element can become an overlay, or, as a section, have one in place of all that is in it. */
-export const canBeOverlay = (kind: string): boolean => kindOf(kind)?.layable ?? false;
+export const canBeOverlay = (kind: string): boolean => kindOf(kind)?.canBecomeOverlay ?? false;
 
 /** px; rows of an overlay that is made are about so high. */
 const ROW = 24;

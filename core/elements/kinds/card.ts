@@ -13,7 +13,7 @@ export const card: Kind = {
   traits: column.traits,
   ...STACK,
   destination: true,
-  layable: true,
+  canBecomeOverlay: true,
   defaults: {
     gap: 12,
     paddingTop: 24,

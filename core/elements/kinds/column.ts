@@ -10,7 +10,7 @@ export const column: Kind = {
   offered: 'containers',
   traits: ['block', 'container', 'coloured', 'backed', 'box', 'gapped', 'arranging', 'stack', 'directed'],
   ...STACK,
-  layable: true,
+  canBecomeOverlay: true,
   defaults: { gap: 16 },
   markup: (_node, { attributes, children }) => element('div', attributes, ...children),
 };

@@ -171,7 +171,7 @@ export interface Kind {
   /** Links may lead to it by its place on the page. */
   destination?: true;
   /** It can be turned into an overlay. */
-  layable?: true;
+  canBecomeOverlay?: true;
   /** Whether what visitors fill in arrives at the host. */
   sentToHost?(element: Pick<Filled, 'content'>): boolean;
   /** Absent: a new element has nothing but initial values. */

@@ -11,7 +11,7 @@ export const row: Kind = {
   offered: 'containers',
   traits: ['row', 'block', 'container', 'coloured', 'backed', 'box', 'gapped', 'arranging'],
   accepts: ['block'],
-  layable: true,
+  canBecomeOverlay: true,
   display: 'grid',
   gap: '--gap',
   // Gaps give way before they would make a row wider than what it stands in.

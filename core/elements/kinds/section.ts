@@ -52,7 +52,7 @@ export const section: Kind = {
     return { role: said('landmark'), label: said('label') };
   },
   destination: true,
-  layable: true,
+  canBecomeOverlay: true,
   markup: (node, { attributes, children, headed }) => {
     const landmark = contentOf<string>(section, node, 'landmark');
     const label = contentOf<string>(section, node, 'label') || undefined;

@@ -85,13 +85,13 @@ export function takesKind(container: string, name: string): boolean {
 }
 
 /** Whether what stands in elements of a kind may lie over one another. */
-export const isDeep = (name: string): boolean => knownKind(name).traits.includes('overlaying');
+export const isDeep = (kind: string): boolean => hasTrait({ kind }, 'overlaying');
 
 /** Whether elements of a kind stay at an edge of the window, and stand in no row of the page. */
-export const isAtEdge = (name: string): boolean => knownKind(name).traits.includes('edge');
+export const isAtEdge = (kind: string): boolean => hasTrait({ kind }, 'edge');
 
 /** Whether elements of a kind stand on a page itself: in its rows, or at the edges of the window. */
-export const standsOnPage = (name: string): boolean => name === 'section' || isAtEdge(name);
+export const standsOnPage = (kind: string): boolean => hasTrait({ kind }, 'section') || isAtEdge(kind);
 
 /** A kind known to exist, after validation. */
 export function knownKind(name: string): Kind {

@@ -1,4 +1,4 @@
-import { knownKind, type NodeId, type Page, sure, type ViewId } from '../../../core/index.ts';
+import { hasTrait, type NodeId, type Page, sure, type ViewId } from '../../../core/index.ts';
 import { useEffect, useRef } from 'react';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
 import { importFiles } from '../../state/uploading.ts';
@@ -9,9 +9,7 @@ const holdsFiles = (event: DragEvent): boolean => event.dataTransfer?.types.incl
 
 /** The image that an element shows, or that shows it: of a logo, of an image block; undefined for others. */
 const pictured = (page: Page, id: NodeId | null): NodeId | undefined =>
-  id !== null && page.nodes[id] && knownKind(page.nodes[id].kind).traits.includes('pictured')
-    ? id
-    : undefined;
+  id !== null && page.nodes[id] && hasTrait(page.nodes[id], 'pictured') ? id : undefined;
 
 /** Files that are let go on an image in a sheet go on the shelf, and the first of them into the image; elsewhere only on the shelf. */
 export function useFileDrop(
