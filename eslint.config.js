@@ -41,7 +41,6 @@ export default defineConfig(
       // Functions in an interface are written as methods; none of ours uses `this`.
       '@typescript-eslint/unbound-method': 'off',
       '@typescript-eslint/require-await': 'off',
-      '@typescript-eslint/no-unnecessary-type-assertion': 'off',
       eqeqeq: 'error',
       'max-lines': ['error', { max: 350, skipBlankLines: true, skipComments: true }],
     },

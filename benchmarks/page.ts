@@ -7,16 +7,17 @@ import {
   type NodeId,
   type Page,
   type Site,
+  type TextSize,
   type ViewId,
 } from '../core/index.ts';
 
-const at = (tablet: unknown, mobile: unknown): Layered<unknown>['at'] => ({
+const at = <T>(tablet: T, mobile: T): Layered<T>['at'] => ({
   ['tablet' as ViewId]: { value: tablet, reach: 'onward' },
   ['mobile' as ViewId]: { value: mobile, reach: 'here' },
 });
 
 const TEXT = {
-  size: { base: 18, at: at(17, { min: 14, max: 16, fromWidth: 320, toWidth: 640 }) },
+  size: { base: 18, at: at<TextSize>(17, { min: 14, max: 16, fromWidth: 320, toWidth: 640 }) },
   lineHeight: { base: 1.5, at: at(1.45, 1.4) },
   align: { base: 'start', at: at('center', 'start') },
   paddingTop: { base: 12, at: at(10, 8) },

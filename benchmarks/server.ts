@@ -71,7 +71,7 @@ async function launched(folder: string): Promise<{ child: ChildProcess; url: str
   });
   children.add(child);
   child.once('exit', () => children.delete(child));
-  const [data] = (await once(child.stdout!, 'data')) as [Buffer];
+  const [data] = (await once(child.stdout, 'data')) as [Buffer];
   return { child, url: data.toString().trim(), ready: performance.now() - begun };
 }
 

@@ -18,7 +18,7 @@ export {
 export { arrangedInLines } from './layout/lines.ts';
 export { saidOnce, tidied, type Mend, type Tidied } from './layout/tidy.ts';
 export { SCALES, scalings } from './edits/values/scale.ts';
-export { canBeOverlay } from './edits/structure/overlay.ts';
+export { canBeOverlay, overlayFault, type MovedPart } from './edits/structure/overlay.ts';
 export { acrossFor, downFor, hundredths, type Box, type MeasuredBoxes } from './layout/boxes.ts';
 export { ARRANGE_WAYS, arranged, type Arranged, type ArrangeWay } from './layout/arrange.ts';
 export { MOST_ROWS } from './elements/properties/area.ts';
@@ -90,7 +90,7 @@ export type { EditorName, ValueContext, ValueType } from './elements/valuetypes/
 export { aliasOf, aliasTo } from './theme/alias.ts';
 export { cssColour } from './theme/csscolour.ts';
 export { colourCss } from './elements/valuetypes/colour.ts';
-export { type Adjustment } from './elements/valuetypes/adjust.ts';
+export { adjusted, type Adjustment } from './elements/valuetypes/adjust.ts';
 export type { Gradient } from './elements/valuetypes/gradient.ts';
 export { PROPERTY_GROUPS, type Property } from './elements/properties/property.ts';
 export { isMeant } from './elements/properties/names.ts';
@@ -109,6 +109,15 @@ export { partStyleOf, resolve, textStyleOf, trace, type Source, type Traced } fr
 export { changesBetween } from './edits/review/changes.ts';
 export type { Change } from './edits/review/changed.ts';
 export { differences, type Difference } from './values/differences.ts';
+export {
+  isOpened,
+  opens,
+  partsOfRow,
+  partsOfRowIn,
+  rowOfPart,
+  sequenceIn,
+  type Sequence,
+} from './values/interleaving.ts';
 export { alternateIn, childrenIn, givesWay, hiddenBy, inRow, inRowIn, isShown } from './values/visibility.ts';
 export { ownLayered } from './values/trace.ts';
 export { textIn, variantsOfElement, variantsOfField, staleTexts } from './values/textbyview.ts';

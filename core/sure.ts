@@ -17,10 +17,10 @@ export function lastOf<T>(list: readonly T[]): T {
 
 /** What a map has under a key that it has. */
 export function knownIn<K, V>(map: { get(key: K): V | undefined }, key: K): V {
-  return sure(map.get(key), `The entry ${String(key)}`) as V;
+  return sure(map.get(key), `The entry ${String(key)}`);
 }
 
 /** The entry of a list that is as asked, where there is one. */
 export function theOne<T>(list: readonly T[], is: (entry: T) => boolean): T {
-  return sure(list.find(is), 'An entry of a list') as T;
+  return sure(list.find(is), 'An entry of a list');
 }

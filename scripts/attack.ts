@@ -189,7 +189,7 @@ async function kills(): Promise<{ tried: number; edits: number; lost: number }> 
     const found = await page();
     if (found.revision - 1 < acknowledged) lost += acknowledged - (found.revision - 1);
     const { style } = found.page.nodes['headline' as NodeId];
-    if (acknowledged > 0 && (style.self!.weight.base as number) < last) lost += 1;
+    if (acknowledged > 0 && style.self!.weight!.base! < last) lost += 1;
     acknowledged = found.revision - 1;
     const gone = once(child, 'exit');
     setTimeout(() => child.kill('SIGKILL'), moment);

@@ -10,7 +10,14 @@ export const mocha = ['mocha', '--exit', '--parallel', '--jobs', '2'];
  * longest come first, so that no lane waits for the other at the end.
  */
 const LONG = [
-  ...['browser/meaning', 'browser/access', 'server/backup', 'browser/publications', 'browser/views'],
+  ...[
+    'browser/focus',
+    'browser/meaning',
+    'browser/access',
+    'server/backup',
+    'browser/publications',
+    'browser/views',
+  ],
   ...['browser/differential', 'server/folder', 'browser/sizes', 'browser/shelf', 'browser/sweep'],
   ...['browser/video', 'browser/arrange', 'server/cli', 'browser/perview', 'server/history'],
   ...['server/assets', 'browser/declarations', 'server/messagesfromone', 'browser/overlay', 'browser/links'],

@@ -15,7 +15,7 @@ function imagesOf({ site, page }: CheckInput, node: Node, view: ViewId): { name:
     : hasTrait(node, 'picture')
       ? [
           {
-            picture: resolve(site, page, node, knownProperty('source'), view) as string,
+            picture: resolve(site, page, node, knownProperty('source'), view),
             alt: textIn<string>(node, site.views, 'alt', view),
           },
         ]

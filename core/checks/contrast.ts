@@ -1,18 +1,15 @@
-import { sure } from '../sure.ts';
+import type { PropertyName } from '../elements/propertyvalues.ts';
 import { hasTrait } from '../elements/kinds/table.ts';
-import { applies } from '../site/applies.ts';
 import { blend, interpolateWithPremultipliedAlpha, wcagContrast, type Color } from 'culori';
 import { curveAt } from '../type/curve.ts';
-import type { TextSize } from '../type/textsize.ts';
 import { textCurve } from '../values/textcurves.ts';
-import { resolve } from '../values/trace.ts';
+import { resolve, valueIn } from '../values/trace.ts';
 import type { Node } from '../site/node.ts';
 import type { Part } from '../elements/parts.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { aliasOf } from '../theme/alias.ts';
 import { cssColour } from '../theme/csscolour.ts';
-import type { Gradient } from '../elements/valuetypes/gradient.ts';
 import type { Tone } from './browserfacts.ts';
 import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import { viewOf, type ViewId } from '../layered/views.ts';
@@ -81,7 +78,7 @@ const GREYS: Color[] = Array.from({ length: PLACES }, (_each, index) => {
   return { mode: 'rgb', r: level, g: level, b: level };
 });
 
-const plain = (value: unknown): boolean => value === undefined || value === 'none' || value === NO_IMAGE;
+const plain = (file = NO_IMAGE): boolean => file === NO_IMAGE;
 
 const CLEAR: Color = { ...WHITE, alpha: 0 };
 
@@ -101,26 +98,22 @@ export function contrasts(
   const grounds = new Map<string, Ground>();
 
   function groundOf(holder: Node, of: Part, view: ViewId): Ground {
-    const parent = holder.parent === null ? undefined : page.nodes[holder.parent];
-    const value = (name: string): unknown =>
-      applies(knownProperty(name), holder.kind, parent?.kind, of)
-        ? resolve(site, page, holder, knownProperty(name), view, of)
-        : undefined;
-    const layer = (name: string): Color => {
+    const value = <Name extends PropertyName>(name: Name) => valueIn(site, page, holder, name, view, of);
+    const layer = (name: 'tint' | 'backgroundColour'): Color => {
       const set = value(name);
-      return (typeof set === 'string' ? colourOf(site, set) : undefined) ?? CLEAR;
+      return (set === undefined ? undefined : colourOf(site, set)) ?? CLEAR;
     };
     const [tint, gradient, picture] = [
       layer('tint'),
-      value('gradient') as Gradient | 'none' | undefined,
-      value('backgroundPicture'),
+      value('gradient'),
+      value('backgroundPicture') ?? NO_IMAGE,
     ];
-    const opacity = (value('opacity') as number | undefined) ?? 1;
+    const opacity = value('opacity') ?? 1;
     let colours = [layer('backgroundColour')];
     let kind: Contrast['over'] = 'colour';
     const covered = (tint.alpha ?? 1) >= 1;
     if (!covered && !plain(picture)) {
-      const known = tones.get(picture as string);
+      const known = tones.get(picture);
       // An image that lets something through, or is not seen yet, says nothing.
       if (!known?.length) return { opacity, of: 'picture' };
       const under = colours;
@@ -154,13 +147,10 @@ export function contrasts(
   /** What a part of an overlay paints: its background, and over that its image or video, where it is one. */
   function surfaceOf(part: Node, view: ViewId): Ground {
     const own = ground(part, 'self', view);
-    const valueOf = (name: string) => resolve(site, page, part, knownProperty(name), view);
     if (hasTrait(part, 'video')) return { ...own, colours: GREYS, of: 'film' };
-    const parent = page.nodes[sure(part.parent, 'parent')];
-    if (!applies(knownProperty('source'), part.kind, parent.kind)) return own;
-    const source = valueOf('source');
+    const source = valueIn(site, page, part, 'source', view) ?? NO_IMAGE;
     if (plain(source)) return own;
-    const known = tones.get(source as string);
+    const known = tones.get(source);
     if (!known?.length) return { opacity: own.opacity, of: 'picture' };
     return { ...own, colours: known.map(([r, g, b]) => ({ mode: 'rgb', r, g, b })), of: 'picture' };
   }
@@ -267,13 +257,14 @@ export function contrasts(
   function contrastOf(node: Node, part: Part, view: ViewId, colour: Color): Contrast | undefined {
     const ratio = ratioIn(node, part, view, colour);
     if (!ratio) return undefined;
-    const value = (name: string) => resolve(site, page, node, knownProperty(name), view, part);
-    const valueOf = value('size') as TextSize;
+    const value = <Name extends PropertyName>(name: Name) =>
+      resolve(site, page, node, knownProperty(name), view, part);
+    const set = value('size');
     const size =
-      typeof valueOf === 'number'
-        ? valueOf
+      typeof set === 'number'
+        ? set
         : curveAt(textCurve(site, page, node, part), viewOf(site.views, view).from);
-    const large = size >= LARGE || (size >= LARGE_BOLD && (value('weight') as number) >= BOLD);
+    const large = size >= LARGE || (size >= LARGE_BOLD && value('weight') >= BOLD);
     return { ...ratio, needed: large ? 3 : 4.5 };
   }
 
@@ -288,7 +279,7 @@ export function contrasts(
      */
     contrastIn(node: Node, part: Part, view: ViewId): Contrast | undefined {
       if (part === 'self' && !hasTrait(node, 'words')) return undefined;
-      const colour = colourOf(site, resolve(site, page, node, knownProperty('colour'), view, part) as string);
+      const colour = colourOf(site, resolve(site, page, node, knownProperty('colour'), view, part));
       return colour && contrastOf(node, part, view, colour);
     },
   };

@@ -22,7 +22,7 @@ function hiddenTarget(input: CheckInput, node: Node, link: string, view: ViewId)
   if (place === undefined) return undefined;
   const known = head ? (input.pages[head.id] as Page | undefined) : page;
   const on = known && composed(site, known);
-  const target = lookup(on?.nodes, place) as Node | undefined;
+  const target = lookup(on?.nodes, place);
   if (!on || !target || hiddenBy(site, on, target, view) === undefined) return undefined;
   return head ? `${target.name} on ${head.title}` : target.name;
 }

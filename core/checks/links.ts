@@ -22,7 +22,7 @@ export function goneOf(site: Site, from: Page, link: string): BrokenLink['gone']
   if (file !== undefined) return site.frame.assets.some(({ id }) => id === file) ? undefined : 'file';
   if (page !== undefined && !site.frame.pages.some(({ id }) => id === page)) return 'page';
   if (place === undefined) return undefined;
-  const target = page === undefined ? from : (lookup(site.pages, page) as Page | undefined);
+  const target = page === undefined ? from : lookup(site.pages, page);
   // A page that has not been read cannot be asked.
   if (!target || lookup(composed(site.frame, target).nodes, place)) return undefined;
   return 'place';

@@ -1,3 +1,4 @@
+import type { PropertyName } from '../elements/propertyvalues.ts';
 import { knownIn, sure } from '../sure.ts';
 import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import LineBreaker from 'linebreak';
@@ -6,7 +7,7 @@ import type { NodeId } from '../elements/nodeid.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { viewAt, viewOf, type ViewId } from '../layered/views.ts';
 import { plainText } from '../markup/fragment.ts';
-import { cased, type Case } from '../markup/language.ts';
+import { cased } from '../markup/language.ts';
 import type { Node } from '../site/node.ts';
 import { headOf, type Page, type SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
@@ -73,10 +74,11 @@ export function wordsToMeasure(site: SiteFrame, page: Page): WordsToMeasure[] {
           plainText(textIn<string>(node, site.views, sure(knownKind(node.kind).words), view)),
         );
         if (words.length === 0 || hiddenBy(site, page, node, view) !== undefined) return [];
-        const value = <T>(name: string) => resolve(site, page, node, knownProperty(name), view) as T;
-        if (value<string>('hyphenation') === 'auto') return [];
-        const spacing = value<unknown>('letterSpacing');
-        const drawn = (word: string) => cased(word, value<Case>('case'), lang);
+        const value = <Name extends PropertyName>(name: Name) =>
+          resolve(site, page, node, knownProperty(name), view);
+        if (value('hyphenation') === 'auto') return [];
+        const spacing = value('letterSpacing');
+        const drawn = (word: string) => cased(word, value('case'), lang);
         return [
           {
             node: node.id,

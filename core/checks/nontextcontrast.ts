@@ -1,3 +1,4 @@
+import type { PropertyName } from '../elements/propertyvalues.ts';
 import { hasTrait } from '../elements/kinds/table.ts';
 import { viewsNamed } from '../edits/values/textbyview.ts';
 import { knownProperty } from '../elements/propertytable.ts';
@@ -15,11 +16,11 @@ import { viewWidths } from './widths.ts';
 /** What graphics and the edges of controls need (https://www.w3.org/TR/WCAG22/#non-text-contrast). */
 const NEEDED = 3;
 
-const valueOf = (
+const valueOf = <Name extends PropertyName>(
   { site, page }: CheckInput,
   node: Node,
   view: ViewId,
-  name: string,
+  name: Name,
   part: 'self' | 'field',
 ) => resolve(site, page, node, knownProperty(name), view, part);
 
@@ -62,7 +63,7 @@ export const faintIcons: Rule = {
           input,
           node,
           (view) => {
-            const colour = colourOf(site, valueOf(input, node, view, 'colour', 'self') as string);
+            const colour = colourOf(site, valueOf(input, node, view, 'colour', 'self'));
             return colour && of.ratioOf(node, 'self', view, colour);
           },
           (ratio, views) => ({
@@ -78,16 +79,17 @@ export const faintIcons: Rule = {
 /** The higher of the contrasts of a field’s border and of its own background with what is around it. */
 function fieldRatio(input: CheckInput, of: Contrasts, node: Node, view: ViewId): number | undefined {
   const { site } = input;
-  const value = (name: string) => valueOf(input, node, view, name, 'field');
-  const around = (name: string) => {
-    const colour = colourOf(site, value(name) as string);
+  const value = <Name extends PropertyName>(name: Name) => valueOf(input, node, view, name, 'field');
+  const around = (name: 'backgroundColour' | 'borderColour') => {
+    const colour = colourOf(site, value(name));
     return colour && of.ratioOf(node, 'self', view, colour);
   };
-  const borders = ['borderTop', 'borderRight', 'borderBottom', 'borderLeft'].map(value) as number[];
+  const borders = (['borderTop', 'borderRight', 'borderBottom', 'borderLeft'] as const).map(value);
   // A line below it is enough to show where a field is.
   const hasBorder = borders.some((width) => width > 0) && value('borderStyle') !== 'none';
   const ratios = [around('backgroundColour'), hasBorder ? around('borderColour') : 1];
-  return ratios.includes(undefined) ? undefined : Math.max(...(ratios as number[]));
+  const known = ratios.filter((ratio) => ratio !== undefined);
+  return known.length < ratios.length ? undefined : Math.max(...known);
 }
 
 /** The fields of a form can be seen: their border, or their background, stands out by 3 to 1. */

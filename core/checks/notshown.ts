@@ -1,15 +1,13 @@
+import { valueIn } from '../values/trace.ts';
 import { sure } from '../sure.ts';
 import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import { plainText } from '../markup/fragment.ts';
-import { applies } from '../site/applies.ts';
 import type { NodeId } from '../elements/nodeid.ts';
-import { knownProperty } from '../elements/propertytable.ts';
 import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
 import { headOf, type Page, type SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
-import { resolve } from '../values/trace.ts';
 import { givesWay, isShown } from '../values/visibility.ts';
 import { textIn } from '../values/textbyview.ts';
 import { hiddenAncestorFor, type Visitor } from '../site/audience.ts';
@@ -75,27 +73,21 @@ const LEAST_CONTRAST = 1.1;
 /** Below this share of a box nothing of it is said to be seen. */
 const TRANSPARENT = 0.02;
 
-const value = (site: SiteFrame, page: Page, node: Node, name: string, view: ViewId): unknown => {
-  const property = knownProperty(name);
-  const parent = node.parent === null ? undefined : page.nodes[node.parent].kind;
-  return applies(property, node.kind, parent) ? resolve(site, page, node, property, view) : undefined;
-};
-
 /** Whether there is nothing in an element that could be seen: no words, no image, nothing that is shown. */
 function isEmpty(site: SiteFrame, page: Page, node: Node, view: ViewId): boolean {
   const kind = knownKind(node.kind);
   const painted =
-    value(site, page, node, 'backgroundPicture', view) !== undefined &&
-    (value(site, page, node, 'backgroundPicture', view) !== NO_IMAGE ||
-      value(site, page, node, 'gradient', view) !== 'none' ||
-      value(site, page, node, 'backgroundColour', view) !== 'transparent');
+    valueIn(site, page, node, 'backgroundPicture', view) !== undefined &&
+    (valueIn(site, page, node, 'backgroundPicture', view) !== NO_IMAGE ||
+      valueIn(site, page, node, 'gradient', view) !== 'none' ||
+      valueIn(site, page, node, 'backgroundColour', view) !== 'transparent');
   if (kind.accepts.length > 0) {
-    if (painted && (value(site, page, node, 'minHeight', view) as number) > 0) return false;
+    if (painted && (valueIn(site, page, node, 'minHeight', view) ?? 0) > 0) return false;
     return !node.children.some(
       (id) => isShown(site, page, page.nodes[id], view) && !isEmpty(site, page, page.nodes[id], view),
     );
   }
-  if (hasTrait(node, 'picture')) return value(site, page, node, 'source', view) === NO_IMAGE;
+  if (hasTrait(node, 'picture')) return valueIn(site, page, node, 'source', view) === NO_IMAGE;
   if (hasTrait(node, 'menu')) return entriesIn(site, node, view).length === 0;
   const list = kind.content.find(({ type }) => type.editor === 'entries');
   if (list && !hasTrait(node, 'form'))
@@ -132,7 +124,7 @@ function causeText(
     if (!isShown(site, page, page.nodes[id], view)) return { reason: 'parent', by: id };
   if (isEmpty(site, page, node, view)) return { reason: 'empty' };
   for (let at: Node | undefined = node; at; at = at.parent === null ? undefined : page.nodes[at.parent]) {
-    const opacity = value(site, page, at, 'opacity', view) as number | undefined;
+    const opacity = valueIn(site, page, at, 'opacity', view);
     if (opacity !== undefined && opacity <= TRANSPARENT)
       return { reason: 'transparent', ...(at !== node && { by: at.id }) };
   }
@@ -147,11 +139,11 @@ function causeText(
 export function hides(site: SiteFrame, page: Page, id: NodeId, view: ViewId): boolean {
   const node = page.nodes[id];
   if (!node) return false;
-  if (((value(site, page, node, 'opacity', view) as number | undefined) ?? 1) < 1) return false;
+  if ((valueIn(site, page, node, 'opacity', view) ?? 1) < 1) return false;
   if (hasTrait(node, 'picture') || hasTrait(node, 'video')) return true;
-  const ground = value(site, page, node, 'backgroundColour', view);
+  const ground = valueIn(site, page, node, 'backgroundColour', view);
   const colour = typeof ground === 'string' ? colourOf(site, ground) : undefined;
-  const picture = value(site, page, node, 'backgroundPicture', view) ?? NO_IMAGE;
+  const picture = valueIn(site, page, node, 'backgroundPicture', view) ?? NO_IMAGE;
   return picture !== NO_IMAGE || (colour !== undefined && (colour.alpha ?? 1) >= 1);
 }
 

@@ -59,8 +59,8 @@ function styleSubjects(site: SiteFrame): SizedSubject[] {
       says: () => true,
       running: style.id === BODY,
       ...(level !== undefined && { level: Number(level) }),
-      sizeIn: (view) => styleValueIn(site, style, 'size', view) as TextSize,
-      linesIn: (view) => styleValueIn(site, style, 'lineHeight', view) as number | Fluid,
+      sizeIn: (view) => styleValueIn(site, style, 'size', view),
+      linesIn: (view) => styleValueIn(site, style, 'lineHeight', view),
       shownIn: () => true,
       change: (property, view, value) =>
         callOf('setValue', {
@@ -90,8 +90,8 @@ function elementSubjects(site: SiteFrame, page: Page, texts: readonly SizedText[
       running: hasTrait(node, 'running') && part === 'self',
       ...(level !== undefined && { level }),
       ...(under && { under }),
-      sizeIn: (view) => resolve(site, page, node, size, view, part) as TextSize,
-      linesIn: (view) => resolve(site, page, node, lines, view, part) as number | Fluid,
+      sizeIn: (view) => resolve(site, page, node, size, view, part),
+      linesIn: (view) => resolve(site, page, node, lines, view, part),
       shownIn: (view) => hiddenBy(site, page, node, view) === undefined,
       change: (property, view, value) =>
         callOf('setValue', {

@@ -32,7 +32,7 @@ function nearest(
   view: ViewId,
   of: Contrasts,
 ): string | undefined {
-  const own = colourOf(site, resolve(site, page, node, colour, view, part) as string);
+  const own = colourOf(site, resolve(site, page, node, colour, view, part));
   if (!own) return undefined;
   const passing = site.colours.flatMap(({ id }) => {
     const candidate = colourOf(site, aliasTo(id));

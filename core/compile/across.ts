@@ -1,5 +1,5 @@
 import { express } from '../layered/express.ts';
-import { settings, type Layered } from '../layered/layered.ts';
+import { settings } from '../layered/layered.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { knownKind } from '../elements/kinds/table.ts';
@@ -8,7 +8,7 @@ import type { Node, Style } from '../site/node.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { ACROSS } from '../type/proportional.ts';
-import { isProportional, type TextSize } from '../type/textsize.ts';
+import { isProportional } from '../type/textsize.ts';
 import { measureCss } from '../type/measure.ts';
 import { partStyleOf, textStyleOf } from '../values/trace.ts';
 import { widthsIn } from '../values/widths.ts';
@@ -17,7 +17,7 @@ import { Stacks, type CssRule } from './stack.ts';
 import { stylingOf } from './styling.ts';
 
 function sharing(style: Style, part: Part): boolean {
-  const size = style[part]?.size as Layered<TextSize> | undefined;
+  const size = style[part]?.size;
   return size !== undefined && settings(size).some(isProportional);
 }
 

@@ -3,7 +3,7 @@ import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import { pictureVariable } from '../elements/properties/background.ts';
 import type { Declarations } from '../elements/properties/property.ts';
 import { express } from '../layered/express.ts';
-import { settings, type Layered } from '../layered/layered.ts';
+import { settings } from '../layered/layered.ts';
 import { widthsOf, type View, type Views } from '../layered/views.ts';
 import { widthsFor } from '../layout/sizes.ts';
 import type { Node } from '../site/node.ts';
@@ -18,7 +18,7 @@ export class Behind {
   private readonly ownSized = new Map<string, boolean>();
 
   add({ style }: Node): void {
-    const picture = style.self?.backgroundPicture as Layered<string> | undefined;
+    const picture = style.self?.backgroundPicture;
     if (!picture) return;
     const sized = style.self?.backgroundSize;
     const own = sized !== undefined && settings(sized).includes('auto');

@@ -32,13 +32,13 @@ function headerColour(site: SiteFrame, page: Page, view: ViewId): string | undef
 }
 
 /** The colours of a property by view, with the media condition of each; one without where it is the same in all. */
-function byView(site: SiteFrame, page: Page, name: string, dark: boolean): Markup[] {
+function byView(site: SiteFrame, page: Page, name: 'barColour' | 'barColourDark', dark: boolean): Markup[] {
   const property = knownProperty(name);
   const root = page.nodes[page.root];
   const own = lookup(root.style.self, name);
   const colourIn = (view: ViewId) =>
     dark || held(own, site.views, view)
-      ? namedColour(site, resolve(site, page, root, property, view) as string)
+      ? namedColour(site, resolve(site, page, root, property, view))
       : headerColour(site, page, view);
   const { list } = site.views;
   const scheme = dark ? ['(prefers-color-scheme: dark)'] : [];

@@ -1,5 +1,5 @@
 import { hasTrait, isAtEdge } from '../elements/kinds/table.ts';
-import { SAFE_AREAS, safeArea, STRIP_ROOM, type Edge } from '../elements/properties/edge.ts';
+import { SAFE_AREAS, safeArea, STRIP_ROOM } from '../elements/properties/edge.ts';
 import { element, type Markup } from '../markup/markup.ts';
 import { TOP } from '../elements/kinds/up.ts';
 import { knownProperty } from '../elements/propertytable.ts';
@@ -35,8 +35,7 @@ export function edgeRules(site: SiteFrame, page: Page): CssRule[] {
     express(site.views, ({ id }) => ({
       [STRIP_ROOM]: strips.some(
         (node) =>
-          hiddenBy(site, page, node, id) === undefined &&
-          (resolve(site, page, node, edge, id) as Edge) === 'lower',
+          hiddenBy(site, page, node, id) === undefined && resolve(site, page, node, edge, id) === 'lower',
       )
         ? STRIP
         : '0px',

@@ -27,6 +27,9 @@ import { stylingOf, type KnownCss, type Styling } from './styling.ts';
 import { nodeClass, textStyleClass, variantClass, within, wordsClass } from './selectors.ts';
 import { lookup } from '../lookup.ts';
 import { applies } from '../site/applies.ts';
+import { placeAmong } from '../layout/order.ts';
+import { childOrder } from '../elements/nodeid.ts';
+import { interleavingIn, opens } from '../values/interleaving.ts';
 
 /** What a value may be held to: the other values of its element, and its place among its siblings. */
 interface Surroundings {
@@ -178,12 +181,85 @@ function fitting(node: Node, parent: Pick<Node, 'kind'> | undefined): PartStyle 
     : self;
 }
 
-/** Puts together what one element declares: its own style, that of its parts, and its place in a parent that orders its children. */
+type Holder = Pick<Node, 'kind' | 'style' | 'children'>;
+
+/** What of an element’s own style is said together with what its row says, where that interleaves the parts of its columns. */
+const SAID_WITH_ROW = ['shown', 'blockAlign'];
+
+/** The row whose parts are interleaved in some view that an element is in: as one of its columns, or as a part of it. */
+function interleavingRow(parent: Holder | undefined, row: Holder | undefined): Holder | undefined {
+  if (parent?.style.self?.interleave) return parent;
+  return row?.style.self?.interleave ? row : undefined;
+}
+
+/**
+ * Puts the place of an element of a row that interleaves the parts of its columns in some views: there a column has no box of its own
+ * (CSS Display 3, §2.5), and its parts stand in the columns of the row, from side to side, each with its number among all of them.
+ */
+function putInterleaved(
+  styling: Styling,
+  stack: Stack,
+  node: Node,
+  parent: Holder,
+  row: Holder,
+  whole: boolean,
+): void {
+  const { views } = styling;
+  const self = node.style.self ?? {};
+  const isColumn = parent === row && opens(node);
+  const { display } = knownKind(node.kind);
+  const orderIn = (view: ViewId) =>
+    parent.style.self?.order
+      ? childOrder(parent.children, held(parent.style.self.order, views, view)?.value).indexOf(node.id)
+      : 0;
+  stack.layered(
+    express(views, ({ id: view }): Declarations => {
+      const stored = interleavingIn(row, views, view);
+      const isThere = held(self.shown, views, view)?.value !== false;
+      if (isColumn)
+        return {
+          display: !isThere ? 'none' : stored ? 'contents' : display,
+          order: String(orderIn(view)),
+        };
+      return { order: String(stored ? placeAmong(parent.children, node.id, stored) : orderIn(view)) };
+    }),
+  );
+  if (isColumn) {
+    if (self.blockAlign)
+      put(stack, knownProperty('blockAlign'), self.blockAlign, views, styling.knownOf(undefined), {});
+    return;
+  }
+  // Of several that stand in for one another, each says by itself where it shows.
+  if (self.shown && !whole)
+    put(stack, knownProperty('shown'), self.shown, views, styling.knownOf(knownKind(node.kind)), {});
+  const [parts, align]: Property[] = [knownProperty('justifyItems'), knownProperty('blockAlign')];
+  stack.layered(
+    express(views, (view): Declarations => {
+      const own = ownIn(align, self.blockAlign, views, view, knownKind(node.kind)) as string;
+      if (parent === row) return { 'justify-self': own };
+      const stored = interleavingIn(row, views, view.id);
+      const holders = ownIn(
+        parts,
+        parent.style.self?.justifyItems,
+        views,
+        view,
+        knownKind(parent.kind),
+      ) as string;
+      return {
+        'grid-column': stored ? '1 / -1' : 'auto',
+        'justify-self': stored && own === 'auto' ? holders : own,
+      };
+    }),
+  );
+}
+
+/** Puts together what one element declares: its own style, that of its parts, and its place in a parent that orders its children, or in a row around that interleaves them. */
 export function stackElement(
   styling: Styling,
   node: Node,
-  parent: Pick<Node, 'kind' | 'style' | 'children'> | undefined,
+  parent: Holder | undefined,
   add: (selector: string, stack: Stack) => void,
+  around?: Holder,
 ): void {
   const kind = knownKind(node.kind);
   const selector = `.${nodeClass(node.id)}`;
@@ -192,10 +268,17 @@ export function stackElement(
   const whole = variantsOfElement(node, styling.views);
   const self = fitting(node, parent);
   const { shown, ...style } = self;
-  putStyle(styling, stack, media, whole ? style : self, kind);
+  const row = interleavingRow(parent, around);
+  const apart = whole ? style : self;
+  const said = row
+    ? Object.fromEntries(Object.entries(apart).filter(([name]) => !SAID_WITH_ROW.includes(name)))
+    : apart;
+  putStyle(styling, stack, media, said, kind);
+  if (row && parent) putInterleaved(styling, stack, node, parent, row, whole !== undefined);
   for (const name of ON_CHILDREN) {
     const layered = lookup(parent?.style.self, name);
     if (!parent || !layered || (whole && name === 'alternate') || isAtEdge(node.kind)) continue;
+    if (row && name === 'order') continue;
     const siblings = { children: parent.children, child: node.id, deep: isDeep(parent.kind) };
     put(stack, knownProperty(name), layered, styling.views, styling.knownOf(kind), { siblings });
   }
@@ -220,13 +303,13 @@ export function stackElement(
 /** The rules of one element, with its parts. */
 export function elementRules(
   node: Node,
-  parent: Pick<Node, 'kind' | 'style' | 'children'> | undefined,
+  parent: Holder | undefined,
   views: Views,
+  around?: Holder,
 ): CssRule[] {
   const rules: CssRule[] = [];
-  stackElement(stylingOf(views), node, parent, (selector, stack) =>
-    rules.push(...stack.rules(selector, 'element')),
-  );
+  const add = (selector: string, stack: Stack) => rules.push(...stack.rules(selector, 'element'));
+  stackElement(stylingOf(views), node, parent, add, around);
   return rules;
 }
 

@@ -1,3 +1,4 @@
+import type { PropertyName } from '../elements/propertyvalues.ts';
 import { sure } from '../sure.ts';
 import { bands, mediaCondition } from '../layered/bands.ts';
 import { express } from '../layered/express.ts';
@@ -6,7 +7,6 @@ import { held } from '../layered/resolve.ts';
 import { widthsOf, type ViewId } from '../layered/views.ts';
 import type { Pictured, PictureSource } from '../elements/kinds/kind.ts';
 import { knownProperty } from '../elements/propertytable.ts';
-import type { Point, Ratio } from '../elements/valuetypes/geometry.ts';
 import { greatest, heldTo, measureCss, pixels, times } from '../type/measure.ts';
 import { cropFor, widthsFor, type Crop } from '../layout/sizes.ts';
 import type { Node } from '../site/node.ts';
@@ -94,11 +94,12 @@ export function imagesOf({ site, page, widths, addresses }: ImagesOf) {
   const assets = new Map(site.assets.filter(isImage).map((asset) => [asset.id, asset]));
 
   const shapeIn = (node: Node, view: ViewId) => {
-    const value = <T>(name: string) => resolve(site, page, node, knownProperty(name), view) as T;
+    const value = <Name extends PropertyName>(name: Name) =>
+      resolve(site, page, node, knownProperty(name), view);
     return {
-      ratio: value<Ratio>('cropRatio'),
-      fills: value<string>('fit') === 'cover',
-      focus: value<Point>('focalPoint'),
+      ratio: value('cropRatio'),
+      fills: value('fit') === 'cover',
+      focus: value('focalPoint'),
     };
   };
 
@@ -190,7 +191,7 @@ export function imagesOf({ site, page, widths, addresses }: ImagesOf) {
   return {
     /** The image of an element that may show another in each view. */
     ofElement(node: Node): Pictured | undefined {
-      const source = node.style.self?.source as Layered<string> | undefined;
+      const source = node.style.self?.source;
       return source && pictured(node, source);
     },
     /** An image that an element shows in every view. */

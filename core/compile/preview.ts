@@ -9,6 +9,7 @@ import type { Page, SiteFrame } from '../site/site.ts';
 import type { Views } from '../layered/views.ts';
 import { changedSince } from '../site/lineage.ts';
 import { alikeButShared } from '../site/shared.ts';
+import { interleavingAround } from '../values/interleaving.ts';
 import { textStyleOf } from '../values/trace.ts';
 import { ownVisibility } from '../values/visibility.ts';
 import type { Addresses } from './addresses.ts';
@@ -57,6 +58,7 @@ const sameMarkup = (one: Node | undefined, other: Node | undefined): boolean =>
 const IN_WIDTHS = [
   ...[
     'span',
+    'interleave',
     'bleed',
     'direction',
     'gap',
@@ -107,13 +109,15 @@ function wholePreview(site: SiteFrame, page: Page, addresses: Addresses, visitor
 }
 
 /** The rules of an element, which several sheets ask for. */
-const rulesOf = memoised((node: Node, parent: Node | undefined, views: Views) =>
-  elementRules(node, parent, views),
+const rulesOf = memoised((node: Node, parent: Node | undefined, around: Node | undefined, views: Views) =>
+  elementRules(node, parent, views, around),
 );
 
 const rulesIn = (site: SiteFrame, page: Page) => (id: NodeId) => {
   const node = page.nodes[id];
-  return node ? rulesOf(node, node.parent === null ? undefined : page.nodes[node.parent], site.views) : [];
+  if (!node) return [];
+  const parent = node.parent === null ? undefined : page.nodes[node.parent];
+  return rulesOf(node, parent, parent && interleavingAround(page, parent), site.views);
 };
 
 /** What a sheet shows of a page to a visitor whom all of it is not for: what it shares with others, and what is said in its place. */
@@ -130,7 +134,12 @@ export function preview(site: SiteFrame, page: Page, addresses: Addresses, befor
     return wholePreview(site, page, addresses);
   const at = (id: NodeId): [Node | undefined, Node | undefined] => [before.page.nodes[id], page.nodes[id]];
   // The order of a container's children, and which they are, is CSS on the children.
-  const elements = changed.flatMap((id) => [id, ...(at(id)[1]?.children ?? [])]);
+  const elements = changed.flatMap((id) => {
+    const [earlier, node] = at(id);
+    const inIt = node?.children ?? [];
+    const interleaved = earlier?.style.self?.interleave ?? node?.style.self?.interleave;
+    return [id, ...inIt, ...(interleaved ? inIt.flatMap((each) => page.nodes[each]?.children ?? []) : [])];
+  });
   const sameSite = alikeButShared(before.site, site);
   const share =
     sameSite && !followsPlaces(before.shared) && changed.every((id) => sameShare(...at(id), site));

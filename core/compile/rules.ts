@@ -1,7 +1,8 @@
 import { express } from '../layered/express.ts';
 import { held } from '../layered/resolve.ts';
+import { interleavingAround } from '../values/interleaving.ts';
 import { partStyleOf, textStyleOf } from '../values/trace.ts';
-import { settings, type Layered } from '../layered/layered.ts';
+import { settings } from '../layered/layered.ts';
 import type { Kind } from '../elements/kinds/kind.ts';
 import { knownKind } from '../elements/kinds/table.ts';
 import type { Node } from '../site/node.ts';
@@ -95,7 +96,7 @@ const themeRules: (colours: SiteFrame['colours'], spacing: SiteFrame['spacing'],
 
 /** The images that an element shows in any view. */
 function sourcesOf({ style }: Node): string[] {
-  const layered = style.self?.source as Layered<string> | undefined;
+  const layered = style.self?.source;
   return layered ? settings(layered).filter((id) => id !== NO_IMAGE) : [];
 }
 
@@ -179,6 +180,8 @@ export function pageRules(
   const styling = stylingOf(site.views);
   const elements = new Stacks(site.views, 'element');
   const add = elements.add.bind(elements);
-  inSourceOrder(page, (node, parent) => stackElement(styling, node, parent, add));
+  inSourceOrder(page, (node, parent) =>
+    stackElement(styling, node, parent, add, parent && interleavingAround(page, parent)),
+  );
   return [...sharedRules(site, page, addresses, visitor), ...elements.rules(), ...edgesAtLast(page)];
 }

@@ -1,3 +1,4 @@
+import type { PropertyName } from '../elements/propertyvalues.ts';
 import { sure } from '../sure.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { fingerprint } from '../fingerprint.ts';
@@ -69,14 +70,8 @@ export function iconLinks(site: SiteFrame, up: string, paths: ImagePaths): Marku
 function manifestOf(site: Site, paths: ImagePaths): string {
   const { frame } = site;
   const home = site.pages[homePageOf(frame).id];
-  const colour = (name: string) => {
-    const value = resolve(
-      frame,
-      home,
-      home.nodes[home.root],
-      knownProperty(name),
-      frame.views.base,
-    ) as string;
+  const colour = (name: PropertyName & ('barColour' | 'backgroundColour')) => {
+    const value = resolve(frame, home, home.nodes[home.root], knownProperty(name), frame.views.base);
     return namedColour(frame, value);
   };
   const icon = iconOf(frame);

@@ -5,7 +5,6 @@ import { knownProperty } from '../elements/propertytable.ts';
 import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import { conditionOf } from '../layered/bands.ts';
 import { held } from '../layered/resolve.ts';
-import type { Layered } from '../layered/layered.ts';
 import { STRIP_ROOM } from '../elements/properties/edge.ts';
 import { familyCss } from '../elements/properties/text.ts';
 import { express } from '../layered/express.ts';
@@ -27,7 +26,7 @@ const videoClass = (id: string): string => `f-${id}`;
 
 /** The video behind a page in a view; undefined where there is none. */
 export function videoIn(site: SiteFrame, page: Page, view: ViewId): string | undefined {
-  const id = resolve(site, page, page.nodes[page.root], knownProperty('backgroundFilm'), view) as string;
+  const id = resolve(site, page, page.nodes[page.root], knownProperty('backgroundFilm'), view);
   return id === NO_IMAGE ? undefined : id;
 }
 
@@ -77,7 +76,7 @@ export const videoMarkup = (site: SiteFrame, page: Page, addresses: ImageAddress
 /** The family of the site's common words. */
 function wordsFamily({ textStyles, views }: SiteFrame): Declarations {
   const family = textStyles.find(({ id }) => id === 'body')?.style.self?.family;
-  const label = family && held(family as Layered<string>, views, views.base)?.value;
+  const label = family && held(family, views, views.base)?.value;
   return label ? { 'font-family': familyCss(label) } : {};
 }
 

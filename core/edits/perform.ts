@@ -26,6 +26,7 @@ import { linkBlock, unlinkBlock } from './structure/linked.ts';
 import { setAside } from './values/dismissfinding.ts';
 import { setAudience } from './structure/audience.ts';
 import { showInViews } from './structure/showing.ts';
+import { interleaveParts } from './placement/interleave.ts';
 import { evenRows, makeSourceOrder, orderAsInSource, reverseOrder } from './placement/order.ts';
 import { hideLinksTo, offerPage } from './pages/offering.ts';
 import { addPage, changePage, copyPage, makeHome, movePage, removePage } from './pages/pages.ts';
@@ -57,6 +58,7 @@ export const COMMANDS = {
   orderAsInSource,
   makeSourceOrder,
   evenRows,
+  interleaveParts,
   makeAlternate,
   nextAlternate,
   dissolveAlternates,
@@ -138,7 +140,7 @@ export const needsAllPages = ({ name, args }: Call): boolean =>
 
 /** Runs a call as `perform` does. */
 export const performCall = (site: Site, page: NodeId, { name, args }: Call): Outcome<Step> =>
-  perform(site, page, name, args as Arguments<typeof name>);
+  perform(site, page, name, args);
 
 /** A change that was made: what is there after it, how to make it again and how to undo it, and its sentence. */
 export interface Step {
@@ -169,11 +171,14 @@ function draftPages(pages: Site['pages'], first: NodeId) {
     if (!drafts.has(id)) drafts.set(id, draftPage(page));
     return knownIn(drafts, id).draft;
   };
-  const proxy = new Proxy({} as Site['pages'], {
-    get: (_target, id) => (typeof id === 'string' ? drafted(id) : undefined),
-    set: (_target, id, page: Page) => !!put.set(id as string, page),
-    deleteProperty: (_target, id) => !!put.set(id as string, undefined),
-  });
+  const proxy = new Proxy(
+    {},
+    {
+      get: (_target, id) => (typeof id === 'string' ? drafted(id) : undefined),
+      set: (_target, id, page: Page) => !!put.set(id as string, page),
+      deleteProperty: (_target, id) => !!put.set(id as string, undefined),
+    },
+  );
   return {
     page: sure(drafted(first)),
     pages: proxy,

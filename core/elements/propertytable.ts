@@ -8,13 +8,14 @@ import * as particular from './properties/kindspecific.ts';
 import * as page from './properties/page.ts';
 import * as picture from './properties/image.ts';
 import type { Property } from './properties/property.ts';
+import type { PropertyName, PropertyValues } from './propertyvalues.ts';
 import { KINDS } from './kinds/table.ts';
-import { textByViewType } from './content/textbyview.ts';
+import { textByViewType, type TextByView } from './content/textbyview.ts';
 import * as space from './properties/space.ts';
 import * as text from './properties/text.ts';
 
 /** What elements say in other words in some views: of each kind the fields of its content that may differ. */
-const TEXTS_BY_VIEW: readonly Property[] = KINDS.flatMap(({ name: kind, content }) =>
+const TEXTS_BY_VIEW: readonly Property<TextByView>[] = KINDS.flatMap(({ name: kind, content }) =>
   content
     .filter(({ varies }) => varies)
     .map((field) => ({
@@ -37,7 +38,7 @@ export const PROPERTIES: readonly Property[] = [
   text.weight,
   text.slant,
   text.letterSpacing,
-  text.textCase,
+  text.case,
   text.decoration,
   text.align,
   text.colour,
@@ -63,6 +64,7 @@ export const PROPERTIES: readonly Property[] = [
   area.rowHeight,
   area.leastRows,
   layout.order,
+  layout.interleave,
   layout.direction,
   layout.gap,
   layout.blockAlign,
@@ -117,6 +119,8 @@ export const placeOf = new Map(PROPERTIES.map((property, index) => [property.nam
 export const propertyOf = (name: string): Property | undefined => byName.get(name);
 
 /** A property known to exist; a name that is in no table is a fault of the program. */
+export function knownProperty<Name extends PropertyName>(name: Name): Property<PropertyValues[Name]>;
+export function knownProperty(name: string): Property;
 export function knownProperty(name: string): Property {
   const property = byName.get(name);
   if (!property) throw new RangeError(`There is no property ${name}.`);
@@ -128,11 +132,13 @@ const textsByKind = new Map(
 );
 
 /** What a kind of element may say in other words in some views. */
-export const textsByViewOf = (kind: string): readonly Property[] => textsByKind.get(kind) ?? [];
+export const textsByViewOf = (kind: string): readonly Property<TextByView>[] => textsByKind.get(kind) ?? [];
+
+const textsByName = new Map(TEXTS_BY_VIEW.map((property) => [property.name, property]));
 
 /** The text by view of a field of a kind's content; undefined where that is the same in every view. */
-export const textByViewOf = (kind: string, field: string): Property | undefined =>
-  byName.get(`${kind}.${field}`);
+export const textByViewOf = (kind: string, field: string): Property<TextByView> | undefined =>
+  textsByName.get(`${kind}.${field}`);
 
 /** The properties that have the same `sides`: the four sides of a padding, a margin, a border. */
 export const sidesOf = (property: Property): Property[] =>

@@ -77,7 +77,7 @@ export function copyElements(site: SiteFrame, page: Page, ids: readonly NodeId[]
     spacing: site.spacing,
     assets: site.assets.filter(({ id }) => used.has(id)),
     roots: tops,
-    nodes: Object.fromEntries(nodes.map((node) => [node.id, node])) as Record<NodeId, Node>,
+    nodes: Object.fromEntries(nodes.map((node) => [node.id, node])),
   };
 }
 

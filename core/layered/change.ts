@@ -1,5 +1,6 @@
 import type { Layered, Override } from './layered.ts';
-import { onwardFrom, type Reach, type ViewId, type Views } from './views.ts';
+import { same } from './express.ts';
+import { onwardFrom, sidesOfBase, type Reach, type ViewId, type Views } from './views.ts';
 import { held, reached } from './resolve.ts';
 
 /** How far a person wants an edit to go. `everywhere` sets the base and drops the overrides. */
@@ -15,9 +16,9 @@ function made<T>(base: T | undefined, at: Record<ViewId, Override<T>>): Layered<
 /**
  * The layered value with `value` set at a view.
  *
- * *Here* changes no other view: where an onward override at the view is replaced by a bounded one, the nearest view
- * outwards that took its value from it gets that value as an onward override of its own. At the base view the reach
- * means nothing: the base value is set.
+ * *Here* changes no other view: what took its value from where the new one stands keeps what it shows, by an onward override of its own
+ * at the nearest view outwards. That is so at the base too, on both of its sides; where no base value was set, `shows` says what each view
+ * shows without one. *Onward* at the base reaches every view that has no override.
  */
 export function withValue<T>(
   layered: Layered<T> | undefined,
@@ -25,10 +26,15 @@ export function withValue<T>(
   view: ViewId,
   value: T,
   reach: EditReach,
+  shows: (view: ViewId) => T,
 ): Layered<T> {
   if (reach === 'everywhere') return { base: value };
   const at: Record<ViewId, Override<T>> = { ...layered?.at };
-  if (view === views.base) return made(value, at);
+  if (view === views.base) {
+    if (reach === 'here')
+      for (const side of sidesOfBase(views)) keepOn(side, { at, from: value, was: layered?.base, shows });
+    return made(value, at);
+  }
   const before = at[view];
   if (reach === 'here' && before?.reach === 'onward') {
     const follower = onwardFrom(views, view).find(
@@ -38,6 +44,27 @@ export function withValue<T>(
   }
   at[view] = { value, reach };
   return made(layered?.base, at);
+}
+
+/** Lets the views of a side of the base that follow it keep what they show when the base changes. */
+function keepOn<T>(side: readonly ViewId[], { at, from, was, shows }: Keeping<T>): void {
+  let inForce = from;
+  for (const id of side) {
+    const own = at[id];
+    if (own?.reach === 'onward') return;
+    const shown = was === undefined ? shows(id) : was;
+    if (own || same(shown, inForce)) continue;
+    at[id] = { value: shown, reach: 'onward' };
+    inForce = shown;
+  }
+}
+
+/** What `keepOn` fills, with what the base gets, what it had, and what views show without that. */
+interface Keeping<T> {
+  at: Record<ViewId, Override<T>>;
+  from: T;
+  was: T | undefined;
+  shows(view: ViewId): T;
 }
 
 /** The layered value without what is set at a view: there it is inherited again, and beyond, where it reached onward. */
@@ -63,5 +90,9 @@ export function wouldReach(
   reach: EditReach,
 ): ViewId[] {
   if (reach === 'everywhere') return views.list.map((candidate) => candidate.id);
-  return reached(withValue(layered, views, view, null, reach), views, view);
+  return reached(
+    withValue<unknown>(layered, views, view, null, reach, (id) => id),
+    views,
+    view,
+  );
 }

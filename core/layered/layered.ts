@@ -47,6 +47,6 @@ export const mapped = <T, U>({ base, at }: Layered<T>, change: (value: T) => U):
   ...(at && {
     at: Object.fromEntries(
       Object.entries<Override<T>>(at).map(([view, each]) => [view, { ...each, value: change(each.value) }]),
-    ) as Record<ViewId, Override<U>>,
+    ),
   }),
 });

@@ -83,6 +83,13 @@ export function onwardFrom(views: Views, id: ViewId): ViewId[] {
   return run.map((view) => view.id);
 }
 
+/** The views at both sides of the base, each from the nearest to the furthest. */
+export function sidesOfBase(views: Views): [ViewId[], ViewId[]] {
+  const ids = views.list.map(({ id }) => id);
+  const base = ids.indexOf(views.base);
+  return [ids.slice(0, base).reverse(), ids.slice(base + 1)];
+}
+
 /** The views between the base and a view on its side, nearest to the view first; without the view and the base. */
 export function between(views: Views, id: ViewId): ViewId[] {
   const index = viewIndex(views, id);

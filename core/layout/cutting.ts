@@ -180,9 +180,13 @@ function withoutMiddle(columns: readonly Block[][]): Block[][] | undefined {
   const [first, middle, last] = columns;
   const [left, narrow, end] = columns.map((column) => boxOf(column).width);
   if (narrow > NARROW * Math.min(left, end)) return undefined;
-  const sides = [first, last].map((side) =>
+  const besides = (block: Block) => middle.filter(({ box }) => isBeside(box, block.box));
+  const owned = [...first, ...last].map(besides);
+  if (owned.some(({ length }) => length > 1)) return undefined;
+  if (owned.flat().length !== middle.length || new Set(owned.flat()).size !== middle.length) return undefined;
+  return [first, last].map((side) =>
     side.map((block) => {
-      const beside = middle.filter(({ box }) => isBeside(box, block.box));
+      const beside = besides(block);
       return beside.length === 1
         ? {
             ...joinedBlock(side === first ? [block, ...beside] : [...beside, block], 'across'),
@@ -191,8 +195,6 @@ function withoutMiddle(columns: readonly Block[][]): Block[][] | undefined {
         : block;
     }),
   );
-  const taken = sides.flat().reduce((sum, { size }) => sum + size, 0);
-  return taken === columns.flat().reduce((sum, { size }) => sum + size, 0) ? sides : undefined;
 }
 
 /**

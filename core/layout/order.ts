@@ -24,6 +24,17 @@ export const ranked = <Id>(order: readonly Id[], rankOf: (id: Id) => number): Id
     .sort((one, other) => one.rank - other.rank || one.index - other.index)
     .map(({ id }) => id);
 
+/**
+ * The place of one of some siblings in an order that others stand in too, and that may not know it: that of the nearest sibling before it that
+ * the order knows, else of the nearest behind it; last of all where it knows none of them. Those of one place stand as in the source.
+ */
+export function placeAmong<Id>(siblings: readonly Id[], id: Id, stored: readonly Id[]): number {
+  const at = siblings.indexOf(id);
+  const near = [...siblings.slice(0, at + 1).reverse(), ...siblings.slice(at + 1)];
+  const known = near.find((each) => stored.includes(each));
+  return known === undefined ? stored.length : stored.indexOf(known);
+}
+
 /** The order with one child moved to a place (0-based, held to the ends). */
 export function moveTo<Id>(order: readonly Id[], child: Id, place: number): Id[] {
   const rest = order.filter((id) => id !== child);

@@ -135,7 +135,7 @@ function blocks(nodes: readonly ParsedNode[]): string {
       continue;
     }
     closeRun();
-    html += block(node as ParsedElement);
+    html += block(node);
   }
   closeRun();
   return html;

@@ -1,5 +1,5 @@
 import { childOrder, type NodeId } from '../elements/nodeid.ts';
-import { mapped, type Layered } from '../layered/layered.ts';
+import { mapped } from '../layered/layered.ts';
 import type { Audience, Node, Style } from './node.ts';
 import { isOnAllPages } from './shared.ts';
 import type { Page } from './site.ts';
@@ -37,7 +37,7 @@ function withoutPictures({ self, ...parts }: Style): Style {
  * its neighbour, which may not be there any more.
  */
 function withoutChildren(node: Node, children: NodeId[]): Node {
-  const order = node.style.self?.order as Layered<NodeId[]> | undefined;
+  const order = node.style.self?.order;
   if (!order) return { ...node, children };
   const left = new Set(children);
   const kept = mapped(order, (stored) => childOrder(node.children, stored).filter((id) => left.has(id)));

@@ -17,7 +17,7 @@ const cleanLayered = (layered: Layered<unknown>): Layered<unknown> | undefined =
   );
 
 const holdsEmpty = (style: Style): boolean =>
-  (Object.values(style) as PartStyle[]).some(
+  Object.values(style).some(
     (part) =>
       Object.keys(part).length === 0 ||
       Object.values(part).some(
@@ -40,9 +40,7 @@ export function canonicalNode(node: Node): Node {
 
 const canonicalPage = (page: Page): Page => ({
   ...page,
-  nodes: Object.fromEntries(
-    Object.entries(page.nodes).map(([id, node]) => [id, canonicalNode(node)]),
-  ) as Page['nodes'],
+  nodes: Object.fromEntries(Object.entries(page.nodes).map(([id, node]) => [id, canonicalNode(node)])),
 });
 
 const canonicalPages = <P extends Readonly<Record<string, Page>>>(pages: P): P =>

@@ -3,10 +3,14 @@ import { layeredSchema, overridesSchema, type Layered } from '../layered/layered
 import { NodeIdSchema } from '../elements/nodeid.ts';
 import { PARTS, type Part } from '../elements/parts.ts';
 import { PROPERTIES } from '../elements/propertytable.ts';
+import type { PropertyName, PropertyValues } from '../elements/propertyvalues.ts';
 import { DismissalsSchema } from './dismissalschema.ts';
 
 /** The styles of one part: a layered value for each property that is set, checked by the property table. */
-export type PartStyle = Record<string, Layered<unknown>>;
+export type PartStyle = { [Name in PropertyName]?: Layered<PropertyValues[Name]> } & Record<
+  string,
+  Layered<unknown>
+>;
 
 /** The styles of an element, by part. */
 export type Style = Partial<Record<Part, PartStyle>>;

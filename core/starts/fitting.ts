@@ -2,7 +2,7 @@ import { knownProperty } from '../elements/propertytable.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { settings, type Layered } from '../layered/layered.ts';
 import { canonicalNode } from '../site/canonical.ts';
-import type { Node, PartStyle, Style } from '../site/node.ts';
+import type { Node, Style } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
 import { LOOKS } from './looks.ts';
@@ -113,7 +113,7 @@ export function fitted(
         Object.entries(node.style).map(([part, values]) => [
           part,
           Object.fromEntries(
-            Object.entries(values as PartStyle).flatMap(([name, layered]) => {
+            Object.entries(values).flatMap(([name, layered]) => {
               const made = coloured(layered, own);
               return made && knows(site, name, made) ? [[name, made]] : [];
             }),

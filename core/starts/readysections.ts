@@ -1,6 +1,4 @@
-import type { NodeId } from '../elements/nodeid.ts';
 import type { Copy } from '../edits/structure/pasteelements.ts';
-import type { Node } from '../site/node.ts';
 import type { SiteFrame } from '../site/site.ts';
 import { fitted, makingFor, type Terms } from './fitting.ts';
 import { button, headline, room, same, type StartContext } from './startcontext.ts';
@@ -96,6 +94,6 @@ export function readySection(site: SiteFrame, { make, label }: ReadySection, lik
   return {
     ...{ site: id, page: like.page, views, colours, spacing, assets },
     roots: holder.children,
-    nodes: fitted(site, rest, like) as Record<NodeId, Node>,
+    nodes: fitted(site, rest, like),
   };
 }

@@ -1,3 +1,4 @@
+import { nodeId } from '../elements/nodeid.ts';
 import { headline, isNarrow, READABLE, room, same, small, type StartContext } from './startcontext.ts';
 import { branch, type Branch } from './tree.ts';
 
@@ -94,7 +95,7 @@ export const alternatingRows = (making: StartContext): Branch =>
   branch('section', 'alternating', 'Alternating rows', {
     style: { gap: making.widths(36, 48, 72), ...room(making, 96) },
     children: PLACES.map(({ id, title, text }, index) => {
-      const [shown, words] = [`${id}-picture`, `${id}-words`];
+      const [shown, words] = [nodeId(`${id}-picture`), nodeId(`${id}-words`)];
       const turned = index % 2 === 1;
       return branch('row', `${id}-row`, `Row: ${title.toLowerCase()}`, {
         style: {

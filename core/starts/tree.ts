@@ -32,15 +32,15 @@ export function branch(
 }
 
 /** A layered value: the base, overrides that go onward, and overrides that hold here. */
-export function layered(
-  base: unknown,
-  onward: Record<string, unknown> = {},
-  here: Record<string, unknown> = {},
-): Layered<unknown> {
-  const at: Record<ViewId, Override<unknown>> = {};
+export function layered<T>(
+  base: T | undefined,
+  onward: Record<string, T> = {},
+  here: Record<string, T> = {},
+): Layered<T> {
+  const at: Record<ViewId, Override<T>> = {};
   for (const [view, value] of Object.entries(onward)) at[viewId(view)] = { value, reach: 'onward' };
   for (const [view, value] of Object.entries(here)) at[viewId(view)] = { value, reach: 'here' };
-  const result: Layered<unknown> = {};
+  const result: Layered<T> = {};
   if (base !== undefined) result.base = base;
   if (Object.keys(at).length > 0) result.at = at;
   return result;

@@ -85,7 +85,8 @@ export function fillsArea(site: SiteFrame, page: Page, node: Node, view: ViewId)
  */
 export function leastAreaHeight(site: SiteFrame, page: Page, node: Node, view: ViewId): number {
   const overlay = page.nodes[sure(node.parent, 'parent')];
-  const value = (name: string) => resolve(site, page, overlay, knownProperty(name), view) as number;
+  const value = (name: 'leastRows' | 'rowHeight' | 'minHeight') =>
+    resolve(site, page, overlay, knownProperty(name), view);
   const { rows } = placementIn(site, page, node, view);
   const all = Math.max(value('leastRows'), rowsTaken(partsIn(site, page, overlay, view).map(({ at }) => at)));
   return Math.max(rows * value('rowHeight'), (value('minHeight') * rows) / all);
@@ -93,4 +94,4 @@ export function leastAreaHeight(site: SiteFrame, page: Page, node: Node, view: V
 
 /** px; the least height of an overlay's rows in a view. */
 export const rowHeightIn = (site: SiteFrame, page: Page, overlay: Node, view: ViewId): number =>
-  resolve(site, page, overlay, knownProperty('rowHeight'), view) as number;
+  resolve(site, page, overlay, knownProperty('rowHeight'), view);

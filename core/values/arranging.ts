@@ -182,7 +182,7 @@ export function layoutValues(
   const change = (node: NodeId, values: Record<string, unknown>) =>
     changed({ node, values }, (name) => resolve(site, page, page.nodes[node], knownProperty(name), view));
   if (flow === 'areas') {
-    const least = resolve(site, page, container, knownProperty('leastRows'), view) as number;
+    const least = resolve(site, page, container, knownProperty('leastRows'), view);
     return [
       ...change(container.id, { leastRows: Math.min(least, rows) }),
       ...parts.flatMap((each) => change(each.id, areaValues(page, each))),

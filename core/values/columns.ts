@@ -1,3 +1,4 @@
+import type { PropertyName } from '../elements/propertyvalues.ts';
 import type { Columns } from '../layout/spans.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
@@ -19,9 +20,10 @@ export function columnsIn(site: SiteFrame, page: Page, row: Node, view: ViewId):
     .map((id) => page.nodes[id])
     .filter((child) => isShown(site, page, child, view));
   const children = shown.map((child) => {
-    const value = (name: string) => resolve(site, page, child, knownProperty(name), view);
-    const start = value('start') as number | 'auto';
-    const asks: Columns = { span: value('span') as number, ...(start !== 'auto' && { start }) };
+    const value = <Name extends PropertyName>(name: Name) =>
+      resolve(site, page, child, knownProperty(name), view);
+    const start = value('start');
+    const asks: Columns = { span: value('span'), ...(start !== 'auto' && { start }) };
     return { id: child.id, asks };
   });
   return { columns: viewOf(site.views, view).grid.columns, children };

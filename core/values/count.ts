@@ -1,5 +1,4 @@
-import type { Layered } from '../layered/layered.ts';
-import type { PartStyle, Style } from '../site/node.ts';
+import type { Style } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Page } from '../site/site.ts';
 import type { ViewId } from '../layered/views.ts';
@@ -12,8 +11,8 @@ export function countsOf(style: Style): ReadonlyMap<string, number> {
   const before = counts.get(style);
   if (before) return before;
   const made = new Map<string, number>();
-  for (const part of Object.values(style) as PartStyle[]) {
-    for (const { at } of Object.values(part) as Layered<unknown>[]) {
+  for (const part of Object.values(style)) {
+    for (const { at } of Object.values(part)) {
       for (const view of Object.keys(at ?? {})) made.set(view, (made.get(view) ?? 0) + 1);
     }
   }

@@ -45,7 +45,7 @@ export function runningTexts(site: SiteFrame, page: Page): RunningText[] {
         site.views.list
           .filter(({ id }) => hiddenBy(site, page, node, id) === undefined)
           .map(({ id }) => {
-            const beside = resolve(site, page, node, columns, id) as number;
+            const beside = resolve(site, page, node, columns, id);
             return [id, { room: widths.roomIn(node.id, id), beside }];
           }),
       );

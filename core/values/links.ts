@@ -86,7 +86,7 @@ export function linkedPlaces(site: Site): ReadonlyMap<string, ReadonlySet<string
     for (const node of Object.values(tree.nodes))
       for (const link of linksIn(node)) {
         const { page, place } = targetOf(link) ?? {};
-        const target = lookup(site.pages, page) as Page | undefined;
+        const target = lookup(site.pages, page);
         if (!target || !lookup(composed(site.frame, target).nodes, place)) continue;
         places.set(target.id, (places.get(target.id) ?? new Set()).add(sure(place, 'place')));
       }

@@ -5,22 +5,24 @@ import { knownKind } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { PARTS, type Part } from '../elements/parts.ts';
 import { knownProperty } from '../elements/propertytable.ts';
-import { held } from '../layered/resolve.ts';
+import type { PropertyName, PropertyValues } from '../elements/propertyvalues.ts';
 import { viewOf, widthsOf, type ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
-import { trace, type Source } from './trace.ts';
+import { ofStyle, trace, type Source } from './trace.ts';
 import { widthsIn, type Widths } from './widths.ts';
-import { lookup } from '../lookup.ts';
 
 /** px; the narrowest and the widest windows that text is looked at in. */
 export const CURVE_WIDTHS = { from: 280, to: 2560 };
 
-/** What a text style says of a property in a view; where it says nothing, what holds without it. */
-export const styleValueIn = (site: SiteFrame, { style }: TextStyle, name: string, view: ViewId): unknown =>
-  held(lookup(style.self, name), site.views, view)?.value ??
-  knownProperty(name).initial(viewOf(site.views, view));
+/** What a text style says of a property in a view by the property's name. */
+export const styleValueIn = <Name extends PropertyName>(
+  site: SiteFrame,
+  style: TextStyle,
+  name: Name,
+  view: ViewId,
+): PropertyValues[Name] => ofStyle(site, style, knownProperty(name), view);
 
 function curveBy(
   site: SiteFrame,
@@ -60,7 +62,7 @@ export function wholePlace({ views }: SiteFrame, view: ViewId): Measure {
 export const styleCurve = (site: SiteFrame, style: TextStyle): Curve =>
   curveBy(
     site,
-    (view) => styleValueIn(site, style, 'size', view) as TextSize,
+    (view) => styleValueIn(site, style, 'size', view),
     (view) => wholePlace(site, view),
   );
 
@@ -89,7 +91,7 @@ export function textCurve(
   const traced = (view: ViewId) => trace(site, page, node, part, knownProperty('size'), view);
   return curveBy(
     site,
-    (view) => traced(view).value as TextSize,
+    (view) => traced(view).value,
     (view) => widths.placeIn(sizeHolder(traced(view).source, node.id), view),
   );
 }

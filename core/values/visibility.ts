@@ -10,13 +10,12 @@ import { held } from '../layered/resolve.ts';
 import { resolve } from './trace.ts';
 
 /** What an element itself says of where it is shown; the same object as long as it says the same. Undefined: everywhere. */
-export const ownVisibility = ({ style }: Node): Layered<boolean> | undefined =>
-  style.self?.shown as Layered<boolean> | undefined;
+export const ownVisibility = ({ style }: Node): Layered<boolean> | undefined => style.self?.shown;
 
 /** Which of a set of alternates shows in a view; undefined for what is no set, and for an empty one. */
 export const alternateIn = (site: SiteFrame, set: Node, view: ViewId): NodeId | undefined =>
   hasTrait(set, 'alternating')
-    ? shownOf(set.children, held(set.style.self?.alternate, site.views, view)?.value as NodeId | undefined)
+    ? shownOf(set.children, held(set.style.self?.alternate, site.views, view)?.value)
     : undefined;
 
 /** Whether an element is one of a set of alternates of which another shows in a view. */
@@ -48,7 +47,7 @@ export function hiddenBy(site: SiteFrame, page: Page, node: Node, view: ViewId):
 
 /** The children of a container in the order they have in a view. */
 export function childrenIn(site: SiteFrame, node: Node, view: ViewId): NodeId[] {
-  const stored = held(node.style.self?.order, site.views, view)?.value as NodeId[] | undefined;
+  const stored = held(node.style.self?.order, site.views, view)?.value;
   return childOrder(node.children, stored);
 }
 

@@ -28,6 +28,7 @@ import { spaceAt } from '../theme/spacing.ts';
 import { isFluid } from '../type/fluid.ts';
 import type { Distance } from '../elements/valuetypes/space.ts';
 import { resolve } from './trace.ts';
+import { isOpened } from './interleaving.ts';
 import { childrenIn, isShown } from './visibility.ts';
 
 const NOTHING = pixels(0);
@@ -72,6 +73,7 @@ export function widthsIn(site: SiteFrame, page: Page) {
 
   /** The area of the grid that a child of an element stands in. */
   function area(parent: Node, child: Node, view: ViewId): Measure {
+    if (isOpened(site, page, parent, view)) return contentWidth(page.nodes[sure(parent.parent)], view);
     const content = contentWidth(parent, view);
     const { grid } = viewOf(site.views, view);
     switch (parent.kind) {

@@ -253,7 +253,7 @@ export function host({
       );
     const { form, etag, headers } = formOf(
       sure(live, 'live'),
-      request.headers['accept-encoding'] as string | undefined,
+      request.headers['accept-encoding'],
       FINGERPRINTED.test(file),
       varies !== undefined,
     );

@@ -54,7 +54,7 @@ export async function readSite(
     const held = lookup(made, page);
     if (held) held.nodes[nodeId(node)] = canonicalNode(document);
   }
-  return { site: { frame: row.frame, pages: made as Site['pages'] }, revision: row.revision };
+  return { site: { frame: row.frame, pages: made }, revision: row.revision };
 }
 
 /** How many rows are written at once. */

@@ -51,7 +51,7 @@ const list = (names: readonly string[]): SQL =>
 const keyOf = ({ key }: BackedUp): SQL => sql`jsonb_build_array(${list(key)})::text`;
 
 async function rowsOf<T>(reader: Reader, query: SQL): Promise<T[]> {
-  return ((await reader.execute(query)) as unknown as { rows: T[] }).rows;
+  return ((await reader.execute<Record<string, unknown>>(query)) as { rows: T[] }).rows;
 }
 
 /** The rows of a table by their keys, some at once: each reading goes on behind the last key, and sorts nothing. */

@@ -202,9 +202,9 @@ describe('access', function () {
     const { driver } = bench;
     await bench.open();
     await chooseView(driver, 'Mobile');
-    for (const list of ['What differs', 'Not shown', 'Theme']) {
+    for (const list of ['What differs', /^Not shown( \d+)?$/, 'Theme']) {
       await (await byRole(driver, 'button', list)).click();
-      expect(await violations(), list).to.deep.equal([]);
+      expect(await violations(), String(list)).to.deep.equal([]);
     }
     for (const [button, card] of [
       ['Step M', 'Step M'],

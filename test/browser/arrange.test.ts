@@ -36,7 +36,7 @@ describe('the workbench: arranging', function () {
   it('proposes layouts for an overlay, which are drawn, taken whole or in part, and undone in one step', async () => {
     const { driver } = bench;
     await choose('Row: text + dome', 'Turn it into an overlay');
-    await expectStep(driver, 'Row: text + dome: now an overlay; every part stays where it was');
+    await expectStep(driver, 'Row: text + dome: now an overlay in every view; every part stays where it was');
     const desktop = await boxes('Desktop', ['dome']);
     await chooseView(driver, 'Mobile');
     const tops = async () => {
@@ -72,7 +72,7 @@ describe('the workbench: arranging', function () {
     expect(await take.isEnabled()).to.equal(false);
     await (await byRole(driver, 'button', 'Keep it as it is')).click();
     await chooseView(driver, 'Desktop');
-    await undo('Row: text + dome: now an overlay; every part stays where it was');
+    await undo('Row: text + dome: now an overlay in every view; every part stays where it was');
   });
 
   it('says which rows of a section stack, in the columns of the view, and leaves the others', async () => {
@@ -147,7 +147,7 @@ describe('the workbench: arranging', function () {
   it('tidies what is wrong, says what, and finds nothing then', async () => {
     const { driver } = bench;
     await choose('Text', 'Turn it into an overlay');
-    await expectStep(driver, 'Text: now an overlay; every part stays where it was');
+    await expectStep(driver, 'Text: now an overlay in every view; every part stays where it was');
     // What lies over one another in the base view is meant to.
     await chooseView(driver, 'Tablet');
     await chooseReach(driver, 'Here');
@@ -225,7 +225,10 @@ describe('the workbench: arranging', function () {
     await expectStep(driver, /^Undone: Your own eyes: image/);
 
     await choose('Row: your own eyes', 'Turn it into an overlay');
-    await expectStep(driver, 'Row: your own eyes: now an overlay; every part stays where it was');
+    await expectStep(
+      driver,
+      'Row: your own eyes: now an overlay in every view; every part stays where it was',
+    );
     const overlay = await boxes('Desktop', ['eyes-words', 'eyes-picture']);
     for (const id of ['eyes-words', 'eyes-picture'])
       for (const side of ['left', 'width', 'top'] as const)

@@ -6,6 +6,7 @@ import {
   childrenIn,
   isAtEdge,
   hiddenBy,
+  isOpened,
   isShown,
   knownKind,
   knownProperty,
@@ -14,6 +15,8 @@ import {
   resolve,
   textIn,
   PARTS,
+  partsOfRow,
+  partsOfRowIn,
   sizeAt,
   spaceAt,
   placementIn,
@@ -32,6 +35,7 @@ import {
   type View,
   type Views,
 } from '../../core/index.ts';
+import { sure } from '../../core/sure.ts';
 import { heldSpan, heldStart } from '../../core/layout/spans.ts';
 import { type Declarations } from '../../core/elements/properties/property.ts';
 import { type Distance } from '../../core/elements/valuetypes/space.ts';
@@ -76,6 +80,8 @@ export function declarationsOf(site: Site, page: Page) {
     const inside = kind.parts?.[part]?.selector ?? '';
     return properties.flatMap((property) => {
       if (!applies(property, node.kind, parent?.kind, part)) return [];
+      // A part of a column that is opened keeps to what its column said, which is looked at by itself (`box`).
+      if (property.name === 'blockAlign' && parent && isOpened(frame, page, parent, view.id)) return [];
       const { value, source } = trace(frame, page, node, part, property, view.id);
       // A part that says nothing of its own takes what it stands in, which may be another part.
       if (source.from === 'initial' || (part !== 'self' && source.from === 'parent')) return [];
@@ -215,7 +221,16 @@ export class Comparison {
       this.width(node, parent, style);
       return;
     }
-    this.same(node, 'justify-self', this.value(node, 'blockAlign'), style.justifySelf);
+    // A part of a column that is opened keeps to what its column said, and takes all columns of the row.
+    const opened = isOpened(this.site.frame, this.page, parent, this.view.id);
+    const own = this.value<string>(node, 'blockAlign');
+    const aligned = opened && own === 'auto' ? this.value<string>(parent, 'justifyItems') : own;
+    this.same(node, 'justify-self', aligned, style.justifySelf);
+    if (opened) {
+      this.same(node, 'columns', '1 / -1', `${style.gridColumnStart} / ${style.gridColumnEnd}`);
+      this.width(node, this.page.nodes[sure(parent.parent)], style);
+      return;
+    }
     if (parent.kind === 'row') {
       const wanted = heldSpan(this.value<number>(node, 'span'), this.view.grid.columns);
       this.same(node, 'span', wanted, Number(style.gridColumnEnd.replace('span ', '')));
@@ -259,10 +274,14 @@ export class Comparison {
   container(node: Node): void {
     // What stays at the edges of the window has no place among the others.
     const inRows = (id: NodeId) => !isAtEdge(this.page.nodes[id].kind);
-    const children = childrenIn(this.site.frame, node, this.view.id).filter(inRows);
+    const mixed = this.value<NodeId[] | undefined>(node, 'interleave')?.length && node.kind === 'row';
+    const children = mixed
+      ? partsOfRowIn(this.site.frame, this.page, node, this.view.id)
+      : childrenIn(this.site.frame, node, this.view.id).filter(inRows);
     const depth = node.kind === 'overlay';
     const order = (id: string) => Number(this.seen.elements[id].style[depth ? 'zIndex' : 'order']);
-    const byBrowser = node.children.filter(inRows).sort((a, b) => order(a) - order(b));
+    const source = mixed ? partsOfRow(this.page, node) : node.children.filter(inRows);
+    const byBrowser = source.toSorted((a, b) => order(a) - order(b));
     this.same(node, 'order of parts', children.join(' '), byBrowser.join(' '));
     // A part aligned to the middle or the bottom may stick out of its row upwards; that is no matter of order.
     const upwards = ['alignItems', 'alignContent'].some(
@@ -289,7 +308,8 @@ export class Comparison {
   element(node: Node): void {
     const { style, shown, source, times, words } = this.seen.elements[node.id];
     const hidden = hiddenBy(this.site.frame, this.page, node, this.view.id);
-    this.same(node, 'shown', hidden === undefined, shown);
+    const opened = isOpened(this.site.frame, this.page, node, this.view.id);
+    this.same(node, 'shown', hidden === undefined && !opened, shown);
     if (node.kind !== 'page')
       this.same(
         node,
@@ -298,6 +318,8 @@ export class Comparison {
         style.display === 'none',
       );
     if (hidden) return;
+    // It has no box of its own (CSS Display 3, §2.5); its parts are looked at by themselves.
+    if (opened) return this.same(node, 'display', 'contents', style.display);
     this.same(node, 'times displayed', 1, times);
     this.said(node, words);
     const kinds = (name: string) => takes(node.kind, knownProperty(name));

@@ -44,14 +44,14 @@ describe('what core resolves is what Chromium computes', () => {
     const [page] = pagesOf(site);
     const url = (await files.put(`site-${count++}`, site, pictures)) + addressOf(site, page.id);
     const classes = Object.keys(page.nodes).map((id) => [id, nodeClass(id)]);
-    const all = (await browser.driver.executeAsyncScript(
+    const all = await browser.driver.executeAsyncScript<SeenAt[] | { error: string }>(
       READER,
       url,
       widthsToRead(site.frame.views),
       classes,
       READ,
       declarationsOf(site, page),
-    )) as SeenAt[] | { error: string };
+    );
     if (!Array.isArray(all)) throw new Error(all.error);
     const faults: string[] = [];
     for (const seen of all) {
@@ -96,14 +96,14 @@ describe('what core resolves is what Chromium computes', () => {
     other.nodes['headline' as never]['style'].self!.size = { base: 65 };
     const url = await files.put(`site-${count++}`, alone(site, page.id), pictures);
     const classes = Object.keys(page.nodes).map((id) => [id, nodeClass(id)]);
-    const [seen] = (await browser.driver.executeAsyncScript(
+    const [seen] = await browser.driver.executeAsyncScript<SeenAt[]>(
       READER,
       url,
       [{ width: 1280, zoom: 1, view: 'desktop' }],
       classes,
       READ,
       declarationsOf(site, other),
-    )) as SeenAt[];
+    );
     const comparison = new Comparison(site, other, viewAt(site.frame.views, 1280), seen);
     Object.values(other.nodes).forEach((node) => comparison.element(node));
     expect(comparison.faults.join('\n')).to.match(

@@ -89,7 +89,7 @@ describe('A linked block', () => {
     await (
       await byRole(driver, 'menuitem', /^Delete What is up this week and the \d+ in it from this page/)
     ).click();
-    await expectStep(driver, /^What is up this week: deleted with \d+ elements in it$/);
+    await expectStep(driver, /^What is up this week: deleted in every view with \d+ elements in it$/);
     expect(await (await offer2(driver)).getAttribute('disabled')).to.equal(null);
   });
   const offer2 = async (driver: Driver) => {

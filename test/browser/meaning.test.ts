@@ -193,7 +193,13 @@ const MEANINGS: Record<string, Meaning[]> = {
 };
 
 /** Properties that are no CSS of their holder; other tests say what they mean. */
-const ELSEWHERE = [...['barColour', 'barColourDark', 'backgroundFilm'], 'order', 'alternate', 'source'];
+const ELSEWHERE = [
+  ...['barColour', 'barColourDark', 'backgroundFilm'],
+  'order',
+  'interleave',
+  'alternate',
+  'source',
+];
 
 /**
  * Properties that a box follows from: with a value, something of the holder has another size or another place. Not those

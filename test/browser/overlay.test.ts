@@ -50,7 +50,7 @@ describe('the workbench: placing freely', function () {
     );
     if (there) return;
     await choose('Text', 'Turn it into an overlay');
-    await expectStep(bench.driver, 'Text: now an overlay; every part stays where it was');
+    await expectStep(bench.driver, 'Text: now an overlay in every view; every part stays where it was');
   };
   const tag = (name: RegExp) => byRole(bench.driver, 'button', name);
   /** px of the page to px on screen. */
@@ -80,8 +80,8 @@ describe('the workbench: placing freely', function () {
       await chooseView(driver, view);
       near(await boxes(view), before[view]);
     }
-    await choose('Text', 'Turn it into a column');
-    await expectStep(driver, 'Text: a column of 3 parts now; every part stays where it was');
+    await choose('Text', 'Turn it into a column in every view');
+    await expectStep(driver, 'Text: a column of 3 parts now, in every view; every part stays where it was');
     for (const view of views) {
       await chooseView(driver, view);
       near(await boxes(view), before[view]);

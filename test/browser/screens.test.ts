@@ -104,10 +104,13 @@ describe('the workbench, looked at', function () {
       'Page in Mobile',
     ]);
     // Another one comes to those that are there, and goes again alone.
-    await (await byRole(driver, 'checkbox', 'Wide')).click();
+    await (await byRole(driver, 'button', '2 of 4 views')).click();
+    await (await byRole(driver, 'menuitemcheckbox', 'Wide')).click();
     await eventually('three sheets', async () => ((await sheets()).length === 3 ? true : undefined));
-    await (await byRole(driver, 'checkbox', 'Wide')).click();
+    await (await byRole(driver, 'menuitemcheckbox', 'Wide')).click();
     await eventually('two sheets again', async () => ((await sheets()).length === 2 ? true : undefined));
+    await driver.actions().sendKeys(Key.ESCAPE).perform();
+    await still(driver);
     await (await byRole(driver, 'button', 'One sheet')).click();
   });
 

@@ -40,7 +40,7 @@ describe('the workbench: several at once', function () {
       await expectStep(driver, '2 elements: size in Desktop +4');
       expect(await computed(driver, 'Desktop', 'saturn-title', 'font-size')).to.equal('34px');
       expect(await computed(driver, 'Desktop', 'moon-title', 'font-size')).to.equal('28px');
-      await type(driver, 'Size', 'Desktop', '50 %');
+      await type(driver, 'Size', 'Desktop', '*0.5');
       await expectStep(driver, '2 elements: size in Desktop × 50 %');
       expect(await computed(driver, 'Desktop', 'saturn-title', 'font-size')).to.equal('17px');
       await (await cell(driver, 'Size', 'Desktop')).click();
@@ -104,9 +104,7 @@ describe('the workbench: several at once', function () {
       await selectInOutline(driver, 'The chart room: text');
       await type(driver, 'Letter spacing', 'Desktop', '0.1');
       await turnGroup(driver, 'Lists');
-      // The rows of the element itself stand first; folded away, the first Size is that of the lists.
-      await turnGroup(driver, 'Text');
-      await type(driver, 'Size', 'Desktop', '30');
+      await type(driver, 'Lists: size', 'Desktop', '30');
       await expectStep(driver, /^The chart room: text: lists: size in Desktop .* → 30$/);
       const spacing = (inside: string) =>
         inSheet<string>(
@@ -123,12 +121,10 @@ describe('the workbench: several at once', function () {
     it('of a text have values of their own in every view', async () => {
       const { driver } = bench;
       await selectInOutline(driver, 'The chart room: text');
-      await turnGroup(driver, 'Lists');
       await chooseView(driver, 'Mobile');
-      // The rows of a part come last; the first one of a name is that of the element itself.
       const rows = await byRole(driver, 'grid', 'Values of The chart room: text');
       expect(await rows.getAttribute('aria-rowcount')).to.match(/^\d+$/);
-      await type(driver, 'Padding start', 'Mobile', '48');
+      await type(driver, 'Lists: padding start', 'Mobile', '48');
       await expectStep(driver, 'The chart room: text: lists: padding start in Mobile and onward 24 → 48');
       const indent = () =>
         inSheet<string>(

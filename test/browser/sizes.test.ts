@@ -99,12 +99,29 @@ const drawn = ({ box, fit, shape }: ShownImage): number =>
 function followsWords(site: Site, page: Page, id: string, width: number): boolean {
   const view = viewAt(site.frame.views, width).id;
   const value = (node: Node, name: string) => resolve(site.frame, page, node, knownProperty(name), view);
-  for (let node = page.nodes[id as never] as Node; node.parent !== null; node = page.nodes[node.parent]) {
+  for (let node = page.nodes[id as never]; node.parent !== null; node = page.nodes[node.parent]) {
     const parent = page.nodes[node.parent];
     const own = value(node, 'blockAlign');
     const align = own === 'auto' ? value(parent, 'justifyItems') : own;
     if (parent.parent === null) return false;
     if (node.id !== id && align !== 'stretch' && value(node, 'width') === 'auto') return true;
+  }
+  return false;
+}
+
+/**
+ * Whether something around an element is as wide as its shape makes of the height of what is in it: it is no less high than that (CSS Sizing 4,
+ * §5.1, automatic minimum sizes), which nobody knows before the page is laid out.
+ */
+function isWideByContent({ frame }: Site, page: Page, id: string, width: number): boolean {
+  const view = viewAt(frame.views, width).id;
+  const value = (node: Node, name: string) => resolve(frame, page, node, knownProperty(name), view);
+  for (let node = page.nodes[id as never]; node.parent !== null; node = page.nodes[node.parent]) {
+    const parent = page.nodes[node.parent];
+    const own = value(node, 'blockAlign');
+    const align = own === 'auto' ? value(parent, 'justifyItems') : own;
+    const shaped = node.children.length > 0 && value(node, 'aspectRatio') !== 'auto';
+    if (shaped && align !== 'stretch' && value(node, 'width') === 'auto') return true;
   }
   return false;
 }
@@ -175,6 +192,7 @@ describe('the images that a page fetches', function () {
         // Of an area only the least height is known; its rows grow with what is in them.
         if (fills(site, page, picture.of, widths[index]) && width >= suffices(picture.box.width * density))
           return [];
+        if (isWideByContent(site, page, picture.of, widths[index])) return [];
         if (followsWords(site, page, picture.of, widths[index]) && width >= suffices(needed)) return [];
         return [
           `${picture.of} at ${widths[index]} px: ${width} of ${steps.join(' ')} fetched for ${needed.toFixed(2)}`,

@@ -78,9 +78,9 @@ describe('the workbench: elements come and go', function () {
     await chord(Key.CONTROL, 'd');
     await expectStep(driver, /^Card: Saturn: duplicated with \d+ elements in it$/);
     expect(await inSheets('.card, .column')).to.equal(cards + 1);
-    await focusedCell(/^Card: Saturn$/);
+    await focusedCell(/^Card: Saturn 2$/);
     await press(Key.DELETE);
-    await expectStep(driver, /^Card: Saturn: deleted with \d+ elements in it$/);
+    await expectStep(driver, /^Card: Saturn 2: deleted in every view with \d+ elements in it$/);
     expect(await inSheets('.card, .column')).to.equal(cards);
     await focusedCell(/./);
     // Chosen together with what holds it: the next thing that stays is selected.
@@ -93,18 +93,18 @@ describe('the workbench: elements come and go', function () {
       .perform();
     await byRole(driver, 'grid', 'Values of 2 elements');
     await press(Key.DELETE);
-    await expectStep(driver, /^Text: deleted with \d+ elements in it$/);
+    await expectStep(driver, /^Text: deleted in every view with \d+ elements in it$/);
     await byRole(driver, 'grid', /^Values of (Card|Dome image)$/);
     await chord(Key.CONTROL, 'z');
     await selectInOutline(driver, 'Dome image');
     await press(Key.DELETE);
-    await expectStep(driver, 'Dome image: deleted');
+    await expectStep(driver, 'Dome image: deleted in every view');
     await kept(driver);
     await bench.reload();
     await sheet(driver, 'Desktop');
     expect(await inSheets('.n-dome')).to.equal(0);
     await chord(Key.CONTROL, 'z');
-    await expectStep(driver, 'Undone: Dome image: deleted');
+    await expectStep(driver, 'Undone: Dome image: deleted in every view');
     expect(await inSheets('.n-dome')).to.equal(1);
     await outlineRow(driver, 'Dome image');
   });
@@ -124,7 +124,7 @@ describe('the workbench: elements come and go', function () {
     await byRole(driver, 'grid', 'Values of 2 elements');
     const listed = (await names()).filter((name) => name.startsWith('Card: '));
     expect(listed).to.deep.equal([
-      ...['Card: Saturn', 'Card: The young moon', 'Card: Saturn', 'Card: The young moon'],
+      ...['Card: Saturn', 'Card: The young moon', 'Card: Saturn 2', 'Card: The young moon 2'],
       'Card: The Ember cluster',
     ]);
     await chord(Key.CONTROL, 'z');

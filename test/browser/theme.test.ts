@@ -51,7 +51,7 @@ describe('the workbench: theme', function () {
       expect(await computed(driver, 'Tablet', id, 'font-size')).to.equal('27px');
     await kept(driver);
     expect(
-      (await frame()).textStyles.find(({ id }) => id === 'heading-3')!.style.self!.size.at,
+      (await frame()).textStyles.find(({ id }) => id === 'heading-3')!.style.self!.size!.at,
     ).to.have.property('tablet');
     await selectInOutlineFromTheme('Saturn: title');
     await type(driver, 'Size', 'Tablet', '40');

@@ -29,7 +29,7 @@ describe('the workbench: values', function () {
       await press(Key.ARROW_RIGHT);
       await focusedCell(/^Line height in Tablet/);
       await press(Key.ARROW_DOWN);
-      await focusedCell(/^Weight in Tablet/);
+      await focusedCell(/^Align text in Tablet/);
       await press(Key.ARROW_UP, Key.HOME);
       await focusedCell(/^Line height in Wide/);
       await press(Key.END);
@@ -186,7 +186,7 @@ describe('the workbench: values', function () {
         Number(await share.getAttribute('value')) < 5 ? true : undefined,
       );
       await (await byRole(driver, 'button', 'Set size')).click();
-      await expectStep(driver, /^Headline: size in Desktop 64 → 3\.\d+ %$/);
+      await expectStep(driver, /^Headline: size in Desktop only 64 → 3\.\d+ %$/);
       await chooseView(driver, 'Desktop');
       // The share that was offered first is the size that it had: 64 px at the sheet's 1280.
       const column = await inSheet<number>(

@@ -76,6 +76,10 @@ export const openWords = (driver: Driver, view: string, id: string, name: string
     return byRole(driver, 'toolbar', `Text of ${name}`, { within: 3000 });
   });
 
+/** Whether an element is there and drawn in a view. */
+export const isSeen = (driver: Driver, view: string, id: string) =>
+  inSheet<boolean>(driver, view, id, 'return element?.checkVisibility() ?? false');
+
 export const computed = (driver: Driver, view: string, id: string, property: string) =>
   inSheet<string>(
     driver,
@@ -95,7 +99,7 @@ export async function selectInOutline(driver: Driver, name: string): Promise<voi
 
 export async function chooseView(driver: Driver, view: string): Promise<void> {
   await (
-    await byRole(driver, 'button', new RegExp(`^\\d*(base ?)?${view} ?[\\d<]`), {
+    await byRole(driver, 'button', new RegExp(`^(\\d+ of )?\\d*(base ?)?${view} ?[\\d<]`), {
       inside: await byRole(driver, 'region', 'Ledger'),
     })
   ).click();
@@ -113,10 +117,24 @@ async function scrolledTo(driver: Driver, list: string, selector: string): Promi
          if (!scroller) return done(undefined);
          while (scroller && getComputedStyle(scroller).overflowY !== 'auto') scroller = scroller.parentElement;
          let found = document.querySelector(selector);
-         for (let top = 0; !found && top < scroller.scrollHeight; top += scroller.clientHeight / 2) {
-           scroller.scrollTop = top;
-           await frames();
-           found = document.querySelector(selector);
+         const look = async () => {
+           for (let top = 0; !found && top < scroller.scrollHeight; top += scroller.clientHeight / 2) {
+             scroller.scrollTop = top;
+             await frames();
+             found = document.querySelector(selector);
+           }
+         };
+         await look();
+         // What is not usual is folded away until it is asked for.
+         for (let folded; !found && (folded = await unfold()); await look()) {}
+         async function unfold() {
+           for (let top = 0; top < scroller.scrollHeight; top += scroller.clientHeight / 2) {
+             scroller.scrollTop = top;
+             await frames();
+             const heading = scroller.querySelector('.group-heading[aria-expanded=false]');
+             if (heading) { heading.click(); await frames(); return true; }
+           }
+           return false;
          }
          if (found) { found.scrollIntoView({ block: 'center' }); await frames(); }
          done(document.querySelector(selector));

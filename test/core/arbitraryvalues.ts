@@ -132,6 +132,7 @@ export function valueArbitrary(property: Property, children: readonly NodeId[] =
     case 'focalPoint':
       return record({ x: fc.integer({ min: 0, max: 100 }), y: fc.integer({ min: 0, max: 100 }) });
     case 'order':
+    case 'interleave':
       return fc.shuffledSubarray([...children], { minLength: 0, maxLength: children.length });
     case 'alternate':
       return fc.constantFrom(...children);
@@ -146,7 +147,7 @@ export function valueArbitrary(property: Property, children: readonly NodeId[] =
           ...(/^(gap|padding)/.test(property.name) ? [fluidBetween(0, 60)] : []),
         );
       const options = property.type.options?.({
-        site: { colours: [], assets: [], spacing: [], fonts: [] } as never,
+        site: { colours: [], assets: [], spacing: [], fonts: [] },
       });
       return options ? fc.constantFrom(...options.map((option) => option.value)) : numbers(property.type);
     }

@@ -28,8 +28,8 @@ const thingArbitrary = fc
     ...[1000, 3000, 500, 400].map((max) => fc.integer({ min: 10, max })),
   )
   .map(([role, left, top, width, height]) => ({
-    role: role as Arrangeable['role'],
-    box: { left, top, width, height } as Box,
+    role: role,
+    box: { left, top, width, height },
   }));
 const thingsArbitrary = (maxLength: number) =>
   fc

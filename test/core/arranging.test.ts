@@ -284,7 +284,7 @@ describe('arranging a page', () => {
     const order = values(lab, 'pair', 'images first');
     const withGhost = made(
       'addElement',
-      { id: node('ghost'), kind: 'text', parent: node('pair'), after: node('words') } as never,
+      { id: node('ghost'), kind: 'text', parent: node('pair'), after: node('words') },
       lab,
       on,
     ).page;

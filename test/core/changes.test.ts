@@ -72,7 +72,7 @@ describe('what differs between two states of a site', () => {
   it('tells what all of the site has, and what pages share, before the pages', () => {
     const [colour] = site.frame.colours;
     const colours = [{ ...colour, value: '#123456' }, ...site.frame.colours.slice(1)];
-    const other: Site = { ...site, frame: { ...site.frame, colours: colours as typeof site.frame.colours } };
+    const other: Site = { ...site, frame: { ...site.frame, colours: colours } };
     const both = set('lead', 'size', 'mobile', 11, 'here', other);
     const described = lines(site, both);
     expect(described).to.have.length(2);

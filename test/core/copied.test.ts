@@ -153,7 +153,7 @@ describe('copied elements', () => {
       }));
       const other: Site = {
         ...site,
-        frame: { ...frame, id: id as Site['frame']['id'], views: { ...views, list } },
+        frame: { ...frame, id: id, views: { ...views, list } },
       };
       const args = { copied: given(copied), id: node('new'), parent: node('week'), after: null };
       return made('pasteElements', args, home, other).sentence;

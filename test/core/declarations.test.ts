@@ -4,6 +4,7 @@
  */
 import { expect } from 'chai';
 import { knownProperty, PROPERTIES } from '../../core/index.ts';
+import { type Hold } from '../../core/elements/properties/area.ts';
 import { type Declarations } from '../../core/elements/properties/property.ts';
 import { frame, node } from './acting.ts';
 
@@ -247,11 +248,15 @@ describe('the declarations of a property', () => {
   };
 
   it('are written down here for every one', () => {
-    // Words and videos are markup, and the colours of the browser stand in the head of the page.
+    // Words and videos are markup, a sequence is CSS of what stands in columns (interleaving.test.ts), and the colours of the browser stand in the head of the page.
     const styles = PROPERTIES.filter(({ wording }) => !wording).map(({ name }) => name);
-    expect([...Object.keys(DECLARATIONS), 'barColour', 'barColourDark', 'backgroundFilm']).to.have.members(
-      styles,
-    );
+    expect([
+      ...Object.keys(DECLARATIONS),
+      'barColour',
+      'barColourDark',
+      'backgroundFilm',
+      'interleave',
+    ]).to.have.members(styles);
     expect(knownProperty('letterSpacing').applied).to.deep.equal({
       'letter-spacing': 'var(--tracking, normal)',
     });
@@ -287,7 +292,7 @@ describe('the declarations of a property', () => {
     expect(css('offsetDown', { percent: 10 }, held('end'))).to.deep.equal(
       inset('block', '0px', '0px', 'auto', '10%'),
     );
-    const picture = (value: string, where: string) =>
+    const picture = (value: Hold, where: Hold) =>
       knownProperty('heldDown').onPicture!(value, { ...context, ...held(where) }).height;
     expect(picture('stretch', 'stretch')).to.equal('100%');
     expect(picture('stretch', 'start')).to.equal('auto');

@@ -30,7 +30,7 @@ const colours = (on: Site) =>
 const bar = (property: string, at: string, value: string, on = site): Site =>
   made(
     'setValue',
-    { nodes: [home.root], property, view: view(at), value, reach: 'here' },
+    { nodes: [home.root], property, view: view(at), value, reach: at === 'desktop' ? 'onward' : 'here' },
     on.pages[home.id],
     on,
   ).site;

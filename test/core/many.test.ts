@@ -94,7 +94,7 @@ describe('pasting values', () => {
         for (const { part, name, layered } of valuesOf(style)) {
           const property = knownProperty(name);
           const parent = after.parent === null ? undefined : page.nodes[after.parent];
-          const ofOne = property.wording || ['order', 'alternate', 'source'].includes(name);
+          const ofOne = property.wording || ['order', 'interleave', 'alternate', 'source'].includes(name);
           if (ofOne || !applies(property, after.kind, parent?.kind, part)) {
             expect(after.style[part]?.[name]).to.deep.equal(other.style[part]?.[name]);
             continue;
@@ -142,7 +142,8 @@ describe('matching siblings', () => {
         expect(result.made).to.equal(siblings.length > 0);
         for (const sibling of siblings) {
           for (const [name, layered] of Object.entries(node.style.self ?? {})) {
-            if (knownProperty(name).wording || ['order', 'alternate', 'source'].includes(name)) continue;
+            if (knownProperty(name).wording || ['order', 'interleave', 'alternate', 'source'].includes(name))
+              continue;
             expect(result.page.nodes[sibling].style.self?.[name]?.at).to.deep.equal(layered.at);
           }
           for (const [name, layered] of Object.entries(page.nodes[sibling].style.self ?? {})) {

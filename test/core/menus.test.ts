@@ -19,7 +19,7 @@ describe('a page that is added or moved', () => {
     const own = (target: Site) => target.frame.shared!.head!.nodes[menu];
     const labels = (target: Site) =>
       (
-        own(target).style.self!['navigation.links'].at![view('mobile')]!.value as TextByView<
+        own(target).style.self!['navigation.links'].at![view('mobile')].value as TextByView<
           { label: string }[]
         >
       ).says.map(({ label }) => label);

@@ -12,7 +12,7 @@ const reasons = (page: Page, seen?: MeasuredPage) =>
     ]),
   );
 const set = (id: string, property: string, value: unknown, on: Page = home) =>
-  made('setValue', { nodes: [node(id)], property, view: view('desktop'), value, reach: 'here' }, on).page;
+  made('setValue', { nodes: [node(id)], property, view: view('desktop'), value, reach: 'onward' }, on).page;
 
 describe('what is not shown', () => {
   it('is told with its reason: itself, a parent, another alternate', () => {

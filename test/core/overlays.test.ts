@@ -46,7 +46,7 @@ describe('a container', () => {
     // The order of the row in Mobile speaks of it by its new id.
     expect(JSON.stringify(step.page.nodes[node('opening-row')].style.self!.order)).to.include('fresh');
     // 303 px in Wide are 13 rows of 23.31 px: the lead begins 0.83 px down in the eighth, which begins at 163.17 px.
-    const height = resolve(frame, step.page, overlay, knownProperty('rowHeight'), view('wide')) as number;
+    const height = resolve(frame, step.page, overlay, knownProperty('rowHeight'), view('wide'));
     expect(height).to.equal(23.31);
     const lead = at(step.page, 'lead', 'wide');
     expect((lead.row - 1) * height + (lead.offsetDown as { px: number }).px).to.be.closeTo(164, 0.01);
@@ -58,7 +58,9 @@ describe('a container', () => {
     const step = become('makeOverlay', 'opening-words', 'fresh');
     const back = become('makeColumn', 'fresh', 'again', step.page);
     expect(siteFaults(back.site)).to.deep.equal([]);
-    expect(back.sentence).to.equal('Text: a column of 3 parts now; every part stays where it was');
+    expect(back.sentence).to.equal(
+      'Text: a column of 3 parts now, in every view; every part stays where it was',
+    );
     const column = back.page.nodes[node('again')];
     expect(column.children).to.deep.equal(['headline', 'lead', 'book']);
     expect(resolve(frame, back.page, column, knownProperty('gap'), view('desktop'))).to.equal(24);
@@ -66,7 +68,7 @@ describe('a container', () => {
     beside.tablet.boxes.lead.top = 20;
     const other = made('makeColumn', { node: node('fresh'), id: node('again'), measured: beside }, step.page);
     expect(other.sentence).to.equal(
-      'Text: a column of 3 parts now; what was beside or over another is now below it in Tablet',
+      'Text: a column of 3 parts now, in every view; what was beside or over another is now below it in Tablet',
     );
   });
 

@@ -40,6 +40,7 @@ const INITIAL: Record<string, unknown> = {
   rowHeight: 24,
   leastRows: 0,
   order: [],
+  interleave: [],
   alternate: '',
   direction: 'stacked',
   gap: 0,
@@ -123,10 +124,7 @@ describe('properties', () => {
   it('are what is written down here until someone sets them', () => {
     const desktop = frame.views.list.find(({ id }) => id === 'desktop')!;
     const found = Object.fromEntries(
-      PROPERTIES.filter(({ wording }) => !wording).map(({ name, initial }) => [
-        name,
-        initial(desktop) as unknown,
-      ]),
+      PROPERTIES.filter(({ wording }) => !wording).map(({ name, initial }) => [name, initial(desktop)]),
     );
     expect(found).to.deep.equal(INITIAL);
     expect(PROPERTIES.filter(({ inherits }) => inherits).map(({ name }) => name)).to.have.members(INHERITED);
@@ -164,7 +162,10 @@ describe('properties', () => {
       { of: 'nodes', id: 'a' },
       { of: 'nodes', id: 'b' },
     ]);
-    expect(knownProperty('order').type.renamed!(['a', 'b'], new Map([['a', 'c']]))).to.deep.equal(['c', 'b']);
+    expect(knownProperty('order').type.renamed!(['a', 'b'].map(node), new Map([['a', 'c']]))).to.deep.equal([
+      'c',
+      'b',
+    ]);
     expect(mentioned('weight', 400)).to.deep.equal([]);
   });
 
@@ -180,8 +181,8 @@ describe('properties', () => {
     for (const text of ['0', '4', '1.5', 'last', ''])
       expect(typed(text)).to.match(/ isn’t a place from 1 to 3\.$/);
     const whole = { site: frame, siblings: { order, source: order } };
-    expect(format(['b', 'a', 'c'], whole)).to.equal('2·1·3');
-    expect(format(['b', 'a', 'c'], { site: frame })).to.equal('3 parts');
+    expect(format(['b', 'a', 'c'].map(node), whole)).to.equal('2·1·3');
+    expect(format(['b', 'a', 'c'].map(node), { site: frame })).to.equal('3 parts');
     const words = (place: number) => {
       const all = Array.from({ length: 23 }, (_each, index) => node(`n${index + 1}`));
       return format(all, { site: frame, siblings: { order: all, source: all, child: node(`n${place}`) } });

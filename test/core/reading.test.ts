@@ -54,6 +54,11 @@ const boxArbitrary: fc.Arbitrary<Box> = fc
   .tuple(...[900, 2000, 400, 300].map((max) => fc.integer({ min: 17, max })))
   .map(([left, top, width, height]) => ({ left, top, width, height }));
 
+/** Boxes near to one another, as what is on a page. */
+const denseArbitrary: fc.Arbitrary<Box> = fc
+  .tuple(...[120, 200, 60, 80].map((max) => fc.integer({ min: 17, max })))
+  .map(([left, top, width, height]) => ({ left, top, width, height }));
+
 const thingsOf = (boxes: readonly Box[]): Readable[] =>
   boxes.map((box, index) => ({ id: String(index), box, role: index % 2 ? 'words' : 'picture' }));
 
@@ -122,9 +127,20 @@ describe('the order in which things are read', () => {
     expect(read(['text', 0, 0, 300, 200], ['tower', 340, 0, 40, 900])).to.equal('text tower');
   });
 
+  it('reads a thing of a narrow middle column once, also where it is beside things on both sides', () => {
+    const boxes = [
+      [56, 68, 17, 17],
+      [59, 17, 17, 49],
+      [17, 17, 40, 49],
+      [76, 77, 27, 17],
+      [101, 17, 17, 17],
+    ].map(([left, top, width, height]) => ({ left, top, width, height }));
+    expect(readingOrder(thingsOf(boxes)).toSorted()).to.deep.equal(['0', '1', '2', '3', '4']);
+  });
+
   it('loses nothing, and is the same for the same boxes', () => {
     fc.assert(
-      fc.property(fc.array(boxArbitrary, { maxLength: 14 }), (all) => {
+      fc.property(fc.array(fc.oneof(boxArbitrary, denseArbitrary), { maxLength: 14 }), (all) => {
         const things = thingsOf(all);
         const read = readingOrder(things);
         expect([...read].sort()).to.deep.equal(things.map(({ id }) => id).sort());

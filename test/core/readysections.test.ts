@@ -122,7 +122,7 @@ describe('a ready-made section', () => {
       const order = row.style.self!.order;
       const override =
         order?.at?.[view(at)]?.value ?? (at === 'wide' ? order?.base : undefined) ?? order?.base;
-      return page.nodes[((override as NodeId[] | undefined) ?? row.children)[0]].kind;
+      return page.nodes[(override ?? row.children)[0]].kind;
     };
     expect(rows.map((row) => first(row, 'desktop'))).to.deep.equal(['picture', 'column', 'picture']);
     expect(rows.map((row) => first(row, 'mobile'))).to.deep.equal(['picture', 'picture', 'picture']);

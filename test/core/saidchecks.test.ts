@@ -47,9 +47,7 @@ describe('checks of what a page says', () => {
     expect(of(rule, saying('dome', { alt: 'A dome' }), silent)).to.deep.equal([]);
     const known: SiteFrame = {
       ...frame,
-      assets: frame.assets.map((asset) =>
-        'width' in asset ? { ...asset, alt: 'A dome' } : asset,
-      ) as SiteFrame['assets'],
+      assets: frame.assets.map((asset) => ('width' in asset ? { ...asset, alt: 'A dome' } : asset)),
     };
     expect(of(rule, page, known)).to.deep.equal([]);
   });
@@ -166,7 +164,7 @@ describe('checks of what a page says', () => {
         ...whole.nodes,
         [menu.id]: { ...menu, style: { ...menu.style, self: { ...menu.style.self, shown: hidden } } },
       },
-    } as Page;
+    };
     expect(sentences(of('no menu in a view', page))).to.deep.equal([
       [`${home.root} self`, 'There is no menu in Mobile.'],
     ]);

@@ -118,7 +118,7 @@ describe('what all pages share', () => {
     const gone = made('removeElements', { nodes: [id] }, hire, twice.site);
     expect(gone.frame.shared!.foot!.nodes[parent].children[0]).to.equal('shared-foot-twice');
     const none = made('removeElements', { nodes: [node('shared-head-head')] });
-    expect(none.sentence).to.equal('Header: deleted with 3 elements in it, on all pages');
+    expect(none.sentence).to.equal('Header: deleted in every view with 3 elements in it, on all pages');
     expect(none.frame.shared).to.have.all.keys('foot');
     expect(undoneOf(none)).to.deep.equal(site);
     const both = made('removeElements', { nodes: [node('shared-foot-foot')] }, home, none.site);
@@ -328,7 +328,7 @@ describe('a head or foot of one page', () => {
     const step = made('shareSection', { node: node('head') }, ordered.page, ordered.site);
     const page = step.site.pages[home.id];
     expect(page.nodes[node('lead')].content.text).to.equal('<p><a href="#shared-head-head">up</a></p>');
-    expect(page.nodes[page.root].style.self!.order.at![view('mobile')].value).to.deep.equal([
+    expect(page.nodes[page.root].style.self!.order!.at![view('mobile')].value).to.deep.equal([
       'opening',
       'shared-head-head',
     ]);

@@ -8,7 +8,6 @@ import {
   siteFaults,
   spaceAt,
   type Site,
-  type SiteFrame,
 } from '../../core/index.ts';
 import { frame, home, made, node, refusal, site, undoneOf, view } from './acting.ts';
 
@@ -70,11 +69,11 @@ describe('steps of the spacing scale that are fluid', () => {
     const step = { nodes: [node('lead')], view: view('desktop'), value: '{m}', reach: 'everywhere' as const };
     const padded = made('setValue', { ...step, property: 'paddingTop' }, home, grown.site);
     const taking = made('setValue', { ...step, property: 'marginTop' }, padded.page, padded.site);
-    const half = { nodes: [node('lead')], view: view('desktop'), percent: 50, reach: 'here' as const };
+    const half = { nodes: [node('lead')], view: view('desktop'), percent: 50, reach: 'onward' as const };
     const scaled = made('scaleContent', half, taking.page, taking.site).page.nodes[node('lead')];
     expect(scaled.style.self?.paddingTop).to.deep.equal({ base: { ...growing, min: 8, max: 12 } });
     const copied = copyElements(taking.frame, taking.page, [node('lead')]);
-    const other: Site = { ...site, frame: { ...frame, id: 'other' as SiteFrame['id'], spacing: [] } };
+    const other: Site = { ...site, frame: { ...frame, id: 'other', spacing: [] } };
     const { format: _format, version: _version, ...copy } = copied;
     const args = { copied: copy, id: node('new'), parent: home.nodes[node('lead')].parent!, after: null };
     const { style } = made('pasteElements', args, home, other).page.nodes[node('new')];

@@ -22,7 +22,6 @@ import {
   siteIdOf,
   sizeAt,
   sourceOrder,
-  type TextSize,
   trace,
   VIEW_SETS,
   viewOf,
@@ -96,7 +95,7 @@ describe('a new site', () => {
         knownProperty('size'),
         view as never,
       );
-      return sizeAt(value as TextSize, viewOf(site.frame.views, view as never).sheet.width);
+      return sizeAt(value, viewOf(site.frame.views, view as never).sheet.width);
     };
     const sizes = ['mobile', 'tablet', 'desktop', 'wide'].map(size);
     expect(sizes).to.deep.equal([...sizes].sort((one, other) => one - other));

@@ -107,7 +107,9 @@ describe('deleting elements', () => {
     const alone = made('removeElements', { nodes: [section.id] });
     const withParts = made('removeElements', { nodes: [inIt[0].id, section.id, inIt.at(-1)!.id] });
     expect(withParts.page).to.deep.equal(alone.page);
-    expect(alone.sentence).to.equal(`${section.name}: deleted with ${inIt.length} elements in it`);
+    expect(alone.sentence).to.equal(
+      `${section.name}: deleted in every view with ${inIt.length} elements in it`,
+    );
     expect(Object.keys(alone.page.nodes)).to.have.length(Object.keys(home.nodes).length - inIt.length - 1);
     expect(pageFaults(alone.page, frame)).to.deep.equal([]);
   });

@@ -207,7 +207,7 @@ describe('the widths at which an edit can have changed a page', () => {
     expect(changedWidths(shown(), shown(edited('size', 'tablet', 21, 'onward')))).to.deep.equal([
       { from: 0, to: 1023 },
     ]);
-    expect(changedWidths(shown(), shown(edited('size', 'desktop', 21)))).to.deep.equal([SWEPT]);
+    expect(changedWidths(shown(), shown(edited('size', 'desktop', 21, 'onward')))).to.deep.equal([SWEPT]);
   });
 
   it('are all where the words, the views or a colour of the site are others', () => {
@@ -215,7 +215,7 @@ describe('the widths at which an edit can have changed a page', () => {
     const words = { ...page, nodes: { ...page.nodes, lead: { ...lead, content: { text: '<p>Come.</p>' } } } };
     expect(changedWidths(shown(), shown(words))).to.deep.equal([SWEPT]);
     const colours = frame.colours.map((each, index) => (index === 0 ? { ...each, value: '#123456' } : each));
-    const other = preview({ ...frame, colours } as typeof frame, page, addresses);
+    const other = preview({ ...frame, colours }, page, addresses);
     expect(changedWidths(shown(), other)).to.deep.equal([SWEPT]);
     const list = frame.views.list.map((each) => (each.id === 'tablet' ? { ...each, from: 700 } : each));
     const moved = preview({ ...frame, views: { ...frame.views, list } }, page, addresses);

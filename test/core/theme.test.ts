@@ -166,10 +166,12 @@ describe('relative changes', () => {
       property: 'size',
       view: view('desktop'),
       adjustment: { by: -2 },
-      reach: 'here',
+      reach: 'onward',
     });
     expect(step.sentence).to.equal('2 elements: size in Desktop −2');
-    const sizes = ['saturn-title', 'headline'].map((name) => step.page.nodes[id(name)].style.self!.size.base);
+    const sizes = ['saturn-title', 'headline'].map(
+      (name) => step.page.nodes[id(name)].style.self!.size!.base,
+    );
     expect(sizes).to.deep.equal([22, 62]);
     expect(undoneOf(step)).to.deep.equal(site);
   });
@@ -202,7 +204,7 @@ describe('parts and sides', () => {
       linked: true,
       view: view('desktop'),
       value: '{m}',
-      reach: 'here',
+      reach: 'onward',
     });
     expect(step.sentence).to.equal('Headline: padding in Desktop 0 → M');
     for (const side of ['Top', 'Right', 'Bottom', 'Left'])

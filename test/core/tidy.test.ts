@@ -213,7 +213,7 @@ describe('a layout', () => {
           box: boxIn(area, height, grid),
           ...(held && { offset: 0 }),
           small: false,
-        } as Tidyable;
+        };
       });
       return { things, grid };
     });
@@ -243,10 +243,10 @@ describe('a layout', () => {
       fc.property(thingsArbitrary, ({ things: made, grid }) => {
         const things = made.map(({ id, base }) => ({
           id,
-          box: base!,
+          box: base,
           role: 'words' as const,
           least: 100,
-          height: base!.height,
+          height: base.height,
         }));
         const laid = arranged(things, grid, 'stacked').parts.map(({ id, area, inset }): Tidyable => {
           const { box } = things.find((each) => each.id === id)!;

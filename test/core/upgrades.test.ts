@@ -89,7 +89,7 @@ describe('what earlier versions have stored', () => {
       ...{ version: FORMAT_VERSION, textStyles: [{ id: 'body', aside: now }, { id: 'lead' }] },
     });
     const path = '/pages/home/nodes/a/aside';
-    const set = (at: string, value: unknown): Operation => ({ op: 'set', path: at, value }) as Operation;
+    const set = (at: string, value: unknown): Operation => ({ op: 'set', path: at, value });
     expect(
       upgraded.operations(
         [
@@ -170,7 +170,7 @@ describe('a step to a version to come', () => {
   });
 
   it('leads from the first version through all steps', () => {
-    const made = next.file(stored('site-1.json')) as any;
+    const made = next.file(stored('site-1.json'));
     expect(made).to.include({ version: FORMAT_VERSION + 1, renamed: true });
     expect(made.spacing).to.deep.equal([]);
     expect(JSON.stringify(made)).not.to.contain('borderWidth');

@@ -17,7 +17,7 @@ import { reached } from '../../core/layered/resolve.ts';
 import { withReach, withValue } from '../../core/layered/change.ts';
 import { layeredArbitrary, layeredCase, record, viewIn, viewsArbitrary } from './arbitrary.ts';
 
-const resolved = (layered: Layered<number>, views: Views) =>
+const resolved = (layered: Layered<number> | undefined, views: Views) =>
   Object.fromEntries(views.list.map((view) => [view.id, held(layered, views, view.id)?.value]));
 
 const views: Views = {
@@ -51,6 +51,13 @@ describe('layered values', () => {
     expect(resolved(here, views)).to.deep.equal({ mobile: 1, tablet: 2, desktop: 1, wide: 1 });
   });
 
+  /** What a view shows where nothing is set: in each something else. */
+  const without = (view: string) => 1000 + view.length;
+  const shown = (layered: Layered<number> | undefined, of: Views) =>
+    Object.fromEntries(
+      Object.entries(resolved(layered, of)).map(([view, value]) => [view, value ?? without(view)]),
+    );
+
   it('setting changes exactly the views that were announced, and each to the new value', () => {
     fc.assert(
       fc.property(
@@ -58,8 +65,8 @@ describe('layered values', () => {
         fc.constantFrom('here' as const, 'onward' as const, 'everywhere' as const),
         ({ views, layered, view }, reach) => {
           const announced = wouldReach(layered, views, view, reach);
-          const before = resolved(layered, views);
-          const after = resolved(withValue(layered, views, view, 99, reach), views);
+          const before = shown(layered, views);
+          const after = shown(withValue(layered, views, view, 99, reach, without), views);
           for (const candidate of views.list) {
             const expected = announced.includes(candidate.id) ? 99 : before[candidate.id];
             expect(after[candidate.id]).to.equal(expected);
@@ -73,9 +80,9 @@ describe('layered values', () => {
   it('Here never changes another view', () => {
     fc.assert(
       fc.property(layeredCase, ({ views, layered, view }) => {
-        fc.pre(view !== views.base);
-        const before = resolved(layered, views);
-        const after = resolved(withValue(layered, views, view, 99, 'here'), views);
+        const before = shown(layered, views);
+        const after = shown(withValue(layered, views, view, 99, 'here', without), views);
+        expect(after[view]).to.equal(99);
         expect({ ...after, [view]: 0 }).to.deep.equal({ ...before, [view]: 0 });
       }),
     );
@@ -94,7 +101,7 @@ describe('layered values', () => {
   it('Everywhere gives every view the value and leaves no override', () => {
     fc.assert(
       fc.property(layeredCase, ({ views, layered, view }) => {
-        const next = withValue(layered, views, view, 99, 'everywhere');
+        const next = withValue(layered, views, view, 99, 'everywhere', without);
         expect(next).to.deep.equal({ base: 99 });
       }),
     );
@@ -106,8 +113,11 @@ describe('layered values', () => {
         layeredCase,
         fc.constantFrom('here' as const, 'onward' as const),
         ({ views, layered, view }, reach) => {
-          fc.pre(view === views.base ? layered.base === undefined : !layered.at?.[view]);
-          const cleared = withoutValue(withValue(layered, views, view, 99, reach), views, view);
+          // Here at the base gives the others what they show, and that stays theirs.
+          fc.pre(
+            view === views.base ? layered.base === undefined && reach === 'onward' : !layered.at?.[view],
+          );
+          const cleared = withoutValue(withValue(layered, views, view, 99, reach, without), views, view);
           expect(cleared).to.deep.equal(isEmpty(layered) ? {} : layered);
         },
       ),
@@ -133,9 +143,28 @@ describe('layered values', () => {
     );
   });
 
-  it('the base has no reach and nothing goes on from it', () => {
+  it('Here at the base keeps what the nearest view on each side shows, by one override that goes on', () => {
+    const { base, at } = withValue({ base: 7 }, views, id('desktop'), 5, 'here', without);
+    expect(base).to.equal(5);
+    expect(at).to.deep.equal({
+      tablet: { value: 7, reach: 'onward' },
+      wide: { value: 7, reach: 'onward' },
+    });
+  });
+
+  it('Here at the base keeps what each view shows where nothing was set', () => {
+    const { at } = withValue<number>(undefined, views, id('desktop'), 5, 'here', (view) =>
+      view === 'wide' ? 5 : view === 'tablet' ? 4 : 3,
+    );
+    expect(at).to.deep.equal({
+      tablet: { value: 4, reach: 'onward' },
+      mobile: { value: 3, reach: 'onward' },
+    });
+  });
+
+  it('Onward from the base goes on to whatever follows it', () => {
     expect(onwardFrom(views, id('desktop'))).to.deep.equal(['desktop']);
-    expect(withValue({}, views, id('desktop'), 5, 'here')).to.deep.equal({ base: 5 });
+    expect(withValue({ base: 7 }, views, id('desktop'), 5, 'onward', without)).to.deep.equal({ base: 5 });
   });
 });
 

@@ -20,7 +20,7 @@ import { frame, home, made, refusal, site, view } from './acting.ts';
 const set = (property: string, at: string, value: unknown, on = site, node: string = home.root): Site =>
   made(
     'setValue',
-    { nodes: [node as NodeId], property, view: view(at), value, reach: 'here' },
+    { nodes: [node as NodeId], property, view: view(at), value, reach: at === 'desktop' ? 'onward' : 'here' },
     on.pages[home.id],
     on,
   ).site;

@@ -98,7 +98,7 @@ describe('the base of a site', () => {
     expect(step.sentence).to.equal('Base: Desktop → Mobile');
     const { style } = step.page.nodes['headline' as never];
     // 34 in Mobile was an override; the others had what their text style says.
-    expect(style.self!.size.base).to.equal(34);
+    expect(style.self!.size!.base).to.equal(34);
     for (const id of ids(site)) expect(shown(step.site, id)).to.deep.equal(shown(site, id));
     expect(undoneOf(step)).to.deep.equal(site);
     const back = perform(step.site, home.id, 'setBase', { view: view('desktop') });
@@ -231,7 +231,7 @@ describe('a view', () => {
     const step = made('changeView', { view: view('desktop'), from: 1100 });
     expect(step.sentence).to.equal('View Desktop: from 1024 → 1100 px');
     const size = (target: typeof frame) =>
-      target.textStyles.find(({ id }) => id === 'heading-1')!.style.self!.size.at!['tablet' as ViewId].value;
+      target.textStyles.find(({ id }) => id === 'heading-1')!.style.self!.size!.at!['tablet' as ViewId].value;
     expect(size(frame)).to.deep.equal({ min: 44, max: 56, fromWidth: 640, toWidth: 1024 });
     expect(size(step.frame)).to.deep.equal({ min: 44, max: 56, fromWidth: 640, toWidth: 1100 });
     const all = (target: Site, id: ViewId) =>

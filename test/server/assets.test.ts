@@ -304,7 +304,7 @@ describe('images and videos', function () {
       ['WEBVTTX\n', /not one of the types that a site can use/],
       [Buffer.from(spoken, 'utf16le'), /not one of the types/],
     ] as const) {
-      const answer = await put(bytes as Buffer | string);
+      const answer = await put(bytes);
       expect(answer.status).to.equal(422);
       expect(((await answer.json()) as Problem).detail).to.match(sentence);
     }

@@ -62,7 +62,7 @@ const refusal = (backup: string, folder: string): Promise<string> =>
 
 /** All that a person would miss: the site, its steps, and what is published. */
 async function state(url: string, hostUrl: string) {
-  const get = async (path: string) => (await fetch(url + path)).json() as Promise<any>;
+  const get = async (path: string) => (await fetch(url + path)).json();
   const { live, revision } = await get(paths.site('brindle-hill'));
   return {
     file: await get(paths.file('brindle-hill')),
@@ -337,9 +337,9 @@ describe('looking whether all is whole', function () {
   it('finds a damaged block of the database, which a running program tells as well', async () => {
     const folder = await freshFolder();
     const { database, close } = await openDatabase(folder);
-    const { rows } = (await database.execute(
+    const { rows } = (await database.execute<Record<string, unknown>>(
       sql`select pg_relation_filepath('nodes') as path`,
-    )) as unknown as {
+    )) as {
       rows: { path: string }[];
     };
     await close();

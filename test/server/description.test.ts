@@ -6,7 +6,7 @@ import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { endpoints, type Endpoint, type EndpointName, type Right } from '../../api/endpoints.ts';
 import { API, paths } from '../../api/paths.ts';
-import type { LivePublication, Problem, SiteResponse } from '../../api/responses.ts';
+import type { Problem, SiteResponse } from '../../api/responses.ts';
 import { newSite, writeSiteFile } from '../../core/index.ts';
 import { describedApi } from '../../scripts/describedapi.ts';
 import { SITE } from './editing.ts';
@@ -186,7 +186,7 @@ describe('who asks the API', function () {
       for (const name of names.filter((each) => !['look', 'nothing'].includes(endpoints[each].may)))
         expect((await ask(running, name)).status, name).to.equal(403);
       const site = (await (await ask(running, 'site')).json()) as SiteResponse;
-      expect([site.revision, site.live as LivePublication | null]).to.deep.equal([1, null]);
+      expect([site.revision, site.live]).to.deep.equal([1, null]);
       const rights = new Set(asked.map(([right]) => right));
       const named = Object.values<Endpoint>(endpoints).map(({ may }) => may);
       expect([...rights].sort()).to.deep.equal(

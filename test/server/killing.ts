@@ -15,7 +15,7 @@ export async function launched(
     stdio: ['ignore', 'pipe', 'inherit'],
     env: { ...process.env, ...env },
   });
-  const [data] = (await once(child.stdout!, 'data')) as [Buffer];
+  const [data] = (await once(child.stdout, 'data')) as [Buffer];
   return { child, url: data.toString().trim() };
 }
 

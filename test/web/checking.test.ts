@@ -17,9 +17,9 @@ function inspector(failing: { words?: true; see?: true; findings?: true } = {}) 
       held.push(() => (failing[name] ? reject(new Error(name)) : resolve(value))),
     );
   const made: PageInspector = {
-    words: ({ page: { id } }) => (checked.push(id as unknown as string), step('words', [])),
+    words: ({ page: { id } }) => (checked.push(id), step('words', [])),
     see: () => step('see', {}),
-    findings: () => step('findings', [] as Finding[]),
+    findings: () => step('findings', { list: [] as Finding[], hidden: {} }),
   };
   const go = async () => {
     while (held.length > 0) {
@@ -41,7 +41,7 @@ describe('looking pages over', () => {
   it('goes one at a time, and leaves out what was changed again meanwhile', async () => {
     const reported: string[] = [];
     const { made, checked, go } = inspector();
-    const checking = new Checking(made, ({ id }) => reported.push(id as unknown as string));
+    const checking = new Checking(made, ({ id }) => reported.push(id));
     for (const id of ['one', 'two', 'three']) checking.look(asked(id));
     await go();
     expect(checked).to.deep.equal(['one', 'three']);
@@ -52,8 +52,8 @@ describe('looking pages over', () => {
     it(`says that it failed where ${name} did, and looks at what is asked next`, async () => {
       const reported: (string | undefined)[] = [];
       const { made, go, failing } = inspector({ [name]: true });
-      const checking = new Checking(made, ({ id }, list) =>
-        reported.push(`${id as unknown as string} ${list?.length}`),
+      const checking = new Checking(made, ({ id }, found) =>
+        reported.push(`${id as unknown as string} ${found?.list.length}`),
       );
       await quietly(async () => {
         checking.look(asked('one'));

@@ -234,7 +234,9 @@ describe('windows on a site', function () {
     await revived.kept();
     expect((await stored('lead')).name).to.equal('First');
     expect((await stored('lead')).style.self.size.base).to.equal(23);
-    expect(nextStep(revived.store.getState(), 'undo')!.sentence).to.match(/^First: size in Desktop 20 → 23$/);
+    expect(nextStep(revived.store.getState(), 'undo')!.sentence).to.match(
+      /^First: size in Desktop only 20 → 23$/,
+    );
     const names = allSteps(revived.store.getState()).filter(({ sentence }) =>
       sentence.endsWith('renamed to First'),
     );

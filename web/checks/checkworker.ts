@@ -1,6 +1,6 @@
 import type { PageInspector, PageToCheck } from './checking.ts';
 import { BrowserReader } from './browserreader.ts';
-import type { Asks, Message } from './worker.ts';
+import type { Asks } from './worker.ts';
 
 /** The rules in a worker, and what the browser sees. */
 export class CheckWorker implements PageInspector {
@@ -20,7 +20,7 @@ export class CheckWorker implements PageInspector {
     return new Promise((resolve, reject) => {
       this.worker.onmessage = ({ data }) => resolve(data as Asks[A]['answer']);
       this.worker.onerror = ({ message }) => reject(new Error(message));
-      this.worker.postMessage({ ask, request } as Message);
+      this.worker.postMessage({ ask, request });
     });
   }
 }

@@ -22,7 +22,9 @@ export function useChecking(site: SiteFrame | undefined, page: Page | undefined)
   const checking = useRef<Checking | null>(null);
   useEffect(() => {
     const checker = new CheckWorker();
-    const made = new Checking(checker, (of, list) => dispatch(checked({ page: of.id, list: list ?? null })));
+    const made = new Checking(checker, (of, found) =>
+      dispatch(checked({ page: of.id, found: found ?? null })),
+    );
     checking.current = made;
     return () => {
       made.close();

@@ -61,6 +61,8 @@ const isSeen = (colour: string): boolean =>
 /** What of the style of an element matters here: it is the same at all widths of a view. */
 interface Looks {
   gone: boolean;
+  /** It has no box: what is in it stands where it would. */
+  boxless: boolean;
   inline: boolean;
   painted: { left: boolean; right: boolean } | undefined;
   stays: boolean;
@@ -85,6 +87,7 @@ function looksOf(element: Element): Looks {
   return {
     // What only assistive technology reads has no place.
     gone: display === 'none' || style.visibility !== 'visible' || style.clipPath === 'inset(50%)',
+    boxless: display === 'contents',
     inline: display === 'inline',
     painted: left || right ? { left, right } : undefined,
     stays: position === 'sticky' || position === 'fixed',
@@ -226,6 +229,10 @@ export class Layouts {
     const looks = seen.looks.get(view) ?? looksOf(element);
     seen.looks.set(view, looks);
     if (looks.gone) return;
+    if (looks.boxless) {
+      for (const each of within) this.look(each, view, { clip, bounds }, made, owner);
+      return;
+    }
     const box = edgesOf(element.getBoundingClientRect());
     let own = owner;
     if (node) {

@@ -45,6 +45,18 @@ export interface Overflow {
 export const EMPTY_SHEET =
   '<!DOCTYPE html><html><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="script-src \'none\'; object-src \'none\'"><title>Sheet</title></head><body></body></html>';
 
+/** The box of an element in a page, px; of one without a box of its own (CSS Display 3, §2.5) that around what is in it; null: it is not shown. */
+export function boxIn(element: Element | null): DOMRect | null {
+  if (!element) return null;
+  if (element.getClientRects().length > 0) return element.getBoundingClientRect();
+  if (element.ownerDocument.defaultView?.getComputedStyle(element).display !== 'contents') return null;
+  const boxes = [...element.children].map(boxIn).filter((box) => box !== null);
+  if (boxes.length === 0) return null;
+  const [left, top] = [Math.min(...boxes.map((box) => box.left)), Math.min(...boxes.map((box) => box.top))];
+  const right = Math.max(...boxes.map((box) => box.right));
+  return new DOMRect(left, top, right - left, Math.max(...boxes.map((box) => box.bottom)) - top);
+}
+
 const printedBodies = new WeakMap<Markup, string>();
 
 /** A body's HTML; several sheets show the same. */

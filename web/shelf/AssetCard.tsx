@@ -19,7 +19,8 @@ export function AssetCard({ site, asset, uses, chosen, onChoose }: AssetCardProp
   const Sign = isVideo(asset) ? Clapperboard : isCaptions(asset) ? Captions : FileText;
   const where = uses === 0 ? 'not used' : uses === 1 ? 'in 1 place' : `in ${uses} places`;
   return (
-    <li style={{ contentVisibility: 'auto', containIntrinsicSize: '168px 190px' }}>
+    // What is drawn around the card, as where the keyboard is, has room in the item: that clips what is outside of it.
+    <li style={{ contentVisibility: 'auto', containIntrinsicSize: '168px 190px', padding: 4, margin: -4 }}>
       <ButtonBase
         aria-pressed={chosen}
         onClick={onChoose}

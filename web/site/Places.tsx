@@ -1,8 +1,21 @@
-import { Box, Button, IconButton, Paper, Tab, Tabs, Tooltip, Typography } from '@mui/material';
+import {
+  Box,
+  Button,
+  Checkbox,
+  FormControlLabel,
+  IconButton,
+  Paper,
+  Tab,
+  Tabs,
+  Tooltip,
+  Typography,
+} from '@mui/material';
 import { CircleHelp } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { lazily } from '../ui/lazily.tsx';
-import { rememberPlaces, toldPlaces } from '../state/preferences.ts';
+import { characterKeysSet } from '../state/desk.ts';
+import { useAppDispatch, useAppSelector } from '../state/store.ts';
+import { preferCharacterKeys, rememberPlaces, toldPlaces } from '../state/preferences.ts';
 import { line, paper, petrol, quiet, shade } from '../ui/theme.ts';
 
 const GuideTexts = lazily(async () => (await import('./GuideTexts.tsx')).GuideTexts);
@@ -103,10 +116,34 @@ function PlacesMap() {
   );
 }
 
+/** Lets a person turn off single-key shortcuts (WCAG 2.2, 2.1.4). */
+function CharacterKeys() {
+  const dispatch = useAppDispatch();
+  const on = useAppSelector((state) => state.desk.characterKeys);
+  return (
+    <FormControlLabel
+      label="Use single-key shortcuts (H, +, −, /, ?)"
+      slotProps={{ typography: { sx: { fontSize: 13 } } }}
+      sx={{ mb: 1 }}
+      control={
+        <Checkbox
+          size="small"
+          checked={on}
+          onChange={(_event, checked) => {
+            preferCharacterKeys(checked);
+            dispatch(characterKeysSet(checked));
+          }}
+        />
+      }
+    />
+  );
+}
+
 /** Tells what is where and what the keys do: once by itself in the workbench, and whenever it is asked for. */
 export function Places({ first }: { first: boolean }) {
   const [open, setOpen] = useState(() => first && !toldPlaces());
   const [tab, setTab] = useState<'places' | 'keys' | 'guide'>('places');
+  const characters = useAppSelector((state) => state.desk.characterKeys);
   const button = useRef<HTMLButtonElement>(null);
   const close = () => {
     rememberPlaces();
@@ -119,13 +156,13 @@ export function Places({ first }: { first: boolean }) {
       const typing =
         target instanceof HTMLElement &&
         target.matches('input, textarea, select, [contenteditable], [role=gridcell]');
-      if (event.key !== '?' || typing || event.ctrlKey || event.metaKey) return;
+      if (event.key !== '?' || typing || !characters || event.ctrlKey || event.metaKey) return;
       event.preventDefault();
       setOpen(true);
     };
     window.addEventListener('keydown', ask);
     return () => window.removeEventListener('keydown', ask);
-  }, []);
+  }, [characters]);
   return (
     <>
       <Tooltip title="Guide and shortcuts (?)">
@@ -186,6 +223,7 @@ export function Places({ first }: { first: boolean }) {
               </Box>
             </>
           )}
+          {tab === 'keys' && <CharacterKeys />}
           {tab === 'keys' &&
             KEYS.map(({ where, keys }) => (
               <Box key={where} sx={{ mb: 1 }}>

@@ -146,6 +146,7 @@ export function TopBar(props: {
         flex: 'none',
         minHeight: 44,
         bgcolor: ink,
+        '--focus': 'white',
         color: 'white',
         display: 'flex',
         alignItems: 'center',

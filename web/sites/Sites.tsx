@@ -121,6 +121,7 @@ export function Sites() {
         component="header"
         sx={{
           bgcolor: ink,
+          '--focus': 'white',
           color: 'white',
           minHeight: 44,
           display: 'flex',

@@ -230,4 +230,4 @@ export function shorten(overlay: NodeId, view: ViewId, where: 'anywhere' | 'belo
 }
 
 const leastRowsIn = (site: SiteFrame, page: Page, overlay: NodeId, view: ViewId): number =>
-  resolve(site, page, page.nodes[overlay], knownProperty('leastRows'), view) as number;
+  resolve(site, page, page.nodes[overlay], knownProperty('leastRows'), view);

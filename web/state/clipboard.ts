@@ -1,3 +1,4 @@
+import { doInEveryView, inEveryView } from './everyview.ts';
 import {
   type CopiedElements,
   copyElements,
@@ -9,7 +10,7 @@ import {
 import { bringAlong, missingHere } from './uploading.ts';
 import { documents, openPage } from './documents.ts';
 import type { Thunk } from './store.ts';
-import { placeCopy, placeFor, remove } from './structure.ts';
+import { placeCopy, placeFor } from './structure.ts';
 
 const { refusedEdit } = documents.actions;
 
@@ -57,7 +58,8 @@ export function copySelected(event?: ClipboardEvent): Thunk<boolean> {
 export function cutSelected(event?: ClipboardEvent): Thunk<boolean> {
   return (dispatch, getState) => {
     if (!dispatch(copySelected(event))) return false;
-    dispatch(remove([...getState().desk.selected]));
+    const nodes = [...getState().desk.selected];
+    dispatch(event ? inEveryView('cut', nodes) : doInEveryView('cut', nodes));
     return true;
   };
 }

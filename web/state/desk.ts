@@ -1,4 +1,4 @@
-import { createSlice, type Draft, type PayloadAction } from '@reduxjs/toolkit';
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import {
   callOf,
   viewAt,
@@ -12,9 +12,12 @@ import {
   type Visitor,
 } from '../../core/index.ts';
 import { documents, type OpenPage } from './documents.ts';
-import { preferredReach } from './preferences.ts';
+import { usesCharacterKeys } from './preferences.ts';
 
 export type OutlineMode = 'tree' | 'differences' | 'not shown' | 'findings' | 'theme';
+
+/** What concerns every view, whichever is looked at. */
+export type EveryView = 'delete' | 'cut' | 'take apart';
 
 /** What a person looks at and has selected: nothing of it is kept. */
 export interface DeskState {
@@ -43,6 +46,8 @@ export interface DeskState {
   visitor: Visitor | null;
   /** px of the screen for one px of the page that images are fetched for; null: those that this screen has. */
   density: number | null;
+  /** What was asked for in one view and concerns every view: whether it is meant so has to be said. */
+  everyView: { what: EveryView; nodes: NodeId[]; view: ViewId } | null;
   /** Where the menu of what is selected is open, in px of the window. */
   menu: { left: number; top: number } | null;
   /** What the panel of what can be added shows; null: it is closed. */
@@ -52,6 +57,12 @@ export interface DeskState {
   measured: { view: ViewId; page: MeasuredPage } | null;
   /** px of the screen for one px of the sheet: as large as fits, or life size. */
   zoom: 'fit' | 'full';
+  /** Of sheets side by side: all in sight, however small; only the section of what is selected. */
+  comparing: { whole: boolean; section: boolean };
+  /** The values panel is folded away. */
+  folded: boolean;
+  /** Single letters and signs are shortcuts. */
+  characterKeys: boolean;
 }
 
 const initialState: DeskState = {
@@ -61,7 +72,7 @@ const initialState: DeskState = {
   aim: null,
   width: 1280,
   trial: null,
-  reach: preferredReach(),
+  reach: 'onward',
   outline: 'tree',
   sheets: 'one',
   beside: [],
@@ -69,11 +80,15 @@ const initialState: DeskState = {
   screen: null,
   density: null,
   visitor: null,
+  everyView: null,
   menu: null,
   adding: null,
   looking: false,
   measured: null,
   zoom: 'fit',
+  comparing: { whole: false, section: false },
+  folded: false,
+  characterKeys: usesCharacterKeys(),
 };
 
 /** Nothing stays selected that is not there any more, whoever took it off; what was asked for of it is not asked for any more. */
@@ -87,6 +102,7 @@ export function selectionHeld(state: DeskState, { site, page }: OpenPage): DeskS
     textStyle: style ? state.textStyle : null,
     aim: null,
     menu: nodes.length > 0 ? state.menu : null,
+    everyView: null,
   };
 }
 
@@ -129,6 +145,9 @@ export const desk = createSlice({
     pageMeasured(state, { payload }: PayloadAction<NonNullable<DeskState['measured']>>) {
       state.measured = payload;
     },
+    everyViewAsked(state, { payload }: PayloadAction<DeskState['everyView']>) {
+      state.everyView = payload;
+    },
     menuClosed(state) {
       state.menu = null;
     },
@@ -165,7 +184,7 @@ export const desk = createSlice({
     },
     /** A limit is moved, and the sheet with it: it is as wide as the view would begin. */
     limitMoved(state, { payload }: PayloadAction<{ view: ViewId; from: number }>) {
-      state.trial = callOf('changeView', payload) as Draft<Call>;
+      state.trial = callOf('changeView', payload);
       state.width = payload.from;
     },
     /** It was let go, or given up: then the sheet is as wide again as it was. */
@@ -174,7 +193,7 @@ export const desk = createSlice({
       state.width = payload.width ?? state.width;
     },
     tried(state, { payload }: PayloadAction<Call | null>) {
-      state.trial = payload as Draft<Call> | null;
+      state.trial = payload;
     },
     reachChosen(state, { payload }: PayloadAction<EditReach>) {
       state.reach = payload;
@@ -196,6 +215,15 @@ export const desk = createSlice({
     ghostsSet(state, { payload }: PayloadAction<boolean>) {
       state.ghosts = payload;
     },
+    comparingChosen(state, { payload }: PayloadAction<Partial<DeskState['comparing']>>) {
+      Object.assign(state.comparing, payload);
+    },
+    characterKeysSet(state, { payload }: PayloadAction<boolean>) {
+      state.characterKeys = payload;
+    },
+    ledgerFolded(state, { payload }: PayloadAction<boolean>) {
+      state.folded = payload;
+    },
     zoomChosen(state, { payload }: PayloadAction<DeskState['zoom']>) {
       state.zoom = payload;
     },
@@ -206,6 +234,7 @@ export const desk = createSlice({
         state.selected = [];
         state.textStyle = null;
         state.aim = null;
+        state.everyView = null;
         const { id, views } = site.frame;
         if (state.site === id) return;
         state.site = id;
@@ -216,6 +245,7 @@ export const desk = createSlice({
         state.selected = [];
         state.textStyle = null;
         state.aim = null;
+        state.everyView = null;
       }),
 });
 
@@ -225,6 +255,7 @@ export const {
   addingSet,
   lookedFor,
   pageMeasured,
+  everyViewAsked,
   menuOpened,
   menuClosed,
   selectionSet,
@@ -242,6 +273,9 @@ export const {
   besideToggled,
   ghostsSet,
   visitorChosen,
+  comparingChosen,
+  characterKeysSet,
+  ledgerFolded,
   zoomChosen,
 } = desk.actions;
 

@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { Finding, NodeId, Progress } from '../../core/index.ts';
+import type { Finding, NodeId, Progress, ViewId } from '../../core/index.ts';
 import { documents } from './documents.ts';
 
 /** What the checks found on the page that is open: nothing of it is kept. */
@@ -14,6 +14,8 @@ interface FindingsState {
   said: readonly Finding[];
   /** What the sweep measured. */
   measured: readonly Finding[];
+  /** How many elements of the page are not shown in each view. */
+  hidden: Readonly<Partial<Record<ViewId, number>>>;
   /** It could not be checked the last time; `said` is what was found before. */
   failed: boolean;
   /** The page is swept, and again with every change, until that is stopped. */
@@ -28,6 +30,7 @@ const nothing: Omit<FindingsState, 'sweeping'> = {
   asides: [],
   said: [],
   measured: [],
+  hidden: {},
   failed: false,
   sweep: null,
 };
@@ -37,6 +40,12 @@ const initialState: FindingsState = { ...nothing, sweeping: false };
 /** What a sweep says. */
 export type SweepNews =
   { progress: Progress } | { found: readonly Finding[]; whole: boolean } | { failed: true };
+
+/** What a check says of a page: its findings, and how much of it is not shown in each view; nothing where it failed. */
+interface Checked {
+  page: NodeId;
+  found: { list: readonly Finding[]; hidden: Readonly<Record<ViewId, number>> } | null;
+}
 
 function together(
   said: readonly Finding[],
@@ -55,15 +64,16 @@ export const findings = createSlice({
   name: 'findings',
   initialState,
   reducers: {
-    /** A page was checked; `list` is null where that failed. */
-    checked(state, { payload }: PayloadAction<{ page: NodeId; list: readonly Finding[] | null }>) {
-      const said = payload.list ?? (state.said as readonly Finding[]);
+    /** A page was checked; `found` is null where that failed. */
+    checked(state, { payload: { page, found } }: PayloadAction<Checked>) {
+      const said = found?.list ?? state.said;
       return {
         ...(state as FindingsState),
-        page: payload.page,
+        page,
         said,
-        ...together(said, state.measured as readonly Finding[]),
-        failed: payload.list === null,
+        hidden: found?.hidden ?? state.hidden,
+        ...together(said, state.measured),
+        failed: found === null,
       };
     },
     /** The page is to be swept from now on, or not any more. */
@@ -77,7 +87,7 @@ export const findings = createSlice({
       return {
         ...(state as FindingsState),
         measured: news.found,
-        ...together(state.said as readonly Finding[], news.found),
+        ...together(state.said, news.found),
         sweep: news.whole ? ('all' as const) : ('some' as const),
       };
     },
@@ -85,7 +95,7 @@ export const findings = createSlice({
     sweepAged(state, { payload: measured }: PayloadAction<readonly Finding[]>) {
       return {
         ...(state as FindingsState),
-        ...together(state.said as readonly Finding[], measured),
+        ...together(state.said, measured),
         ...{ measured, sweep: 'before' as const },
       };
     },

@@ -1,5 +1,7 @@
 import { LIMITS, type Page, lookup } from '../../core/index.ts';
+import { reachChosen } from './desk.ts';
 import { documents, type KnownStep } from './documents.ts';
+import { preferredReach } from './preferences.ts';
 import { load } from './edits.ts';
 import { catchUp, takeOver } from './saving.ts';
 import { rebased, toSend, type Pending, type UnappliedEdit } from './pending.ts';
@@ -95,6 +97,7 @@ function openSite(site: string, page: string): Thunk<Promise<string | undefined>
         earlier: steps.value.length >= LIMITS.steps,
       }),
     );
+    dispatch(reachChosen(preferredReach(site)));
     dispatch(following(site));
     // What was saved between the reading and the following is in the log, and nobody says it again.
     void catchUp({ dispatch, getState }, extra);

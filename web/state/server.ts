@@ -21,7 +21,7 @@ interface Call {
 
 const call = <E extends Endpoint>(endpoint: E, path: string, sent?: Sent<E>): Call => ({
   ...{ endpoint, path },
-  ...(sent && { sent: sent as Sent }),
+  ...(sent && { sent }),
 });
 
 const { page, site, steps, publications, publication, messages } = endpoints;

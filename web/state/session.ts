@@ -38,9 +38,7 @@ export async function isWindowThere(name: string): Promise<boolean> {
 
 /** Does some work while no other window does work of the same name. */
 export const oneAtATime = <T>(name: string, work: () => Promise<T>): Promise<T> =>
-  typeof navigator === 'undefined' || !navigator.locks
-    ? work()
-    : (navigator.locks.request(name, work) as Promise<T>);
+  typeof navigator === 'undefined' || !navigator.locks ? work() : navigator.locks.request(name, work);
 
 const newName = () => `w${nanoid(16).replaceAll(/[^A-Za-z0-9]/g, 'x')}`;
 

@@ -1,22 +1,18 @@
 import {
   accepts,
   type Arguments,
-  columnsIn,
   type Copy,
   copyElements,
   hasTrait,
   headOf,
   idIn,
-  inRowIn,
   isAtEdge,
   isShown,
   lastOf,
-  moveTo,
   nodeId,
   type NodeId,
   offeringIn,
   type Page,
-  placeColumns,
   type SavedBlockName,
   sharedPlaceOf,
   sure,
@@ -27,11 +23,9 @@ import {
 } from '../../core/index.ts';
 import { nanoid } from 'nanoid';
 import { addingSet, selected as select, selectionSet } from './desk.ts';
-import { documents, openPage } from './documents.ts';
+import { openPage } from './documents.ts';
 import { edit, editWhole } from './edits.ts';
 import type { State, Thunk } from './store.ts';
-
-const { refusedEdit } = documents.actions;
 
 /** A new element's id, as it has to be beside others of its place. */
 export const newId = (parent: NodeId): NodeId => idIn(sharedPlaceOf(parent), `e${nanoid(10)}`);
@@ -136,7 +130,7 @@ export const onlyHere = (state: State) => ({
   reach: state.desk.reach,
 });
 
-/** Adds an element and selects it. In a view other than the base it shows as far as the reach goes. */
+/** Adds an element and selects it. It shows as far as the reach goes. */
 export function add(kind: string, place: TreePlace): Thunk {
   return (dispatch, getState) => {
     const id = newId(place.parent);
@@ -193,6 +187,10 @@ export function hideOrShow(nodes: NodeId[], view: ViewId): Thunk<boolean> {
   };
 }
 
+/** Hides elements in one view, whatever the reach. */
+export const hideIn = (nodes: NodeId[], view: ViewId): Thunk<boolean> =>
+  edit('showInViews', { nodes, shown: false, views: [view] });
+
 /** What a click on the tile of an element in a view does: shows or hides it, or shows another of its alternates. */
 export function turnTile(id: NodeId, nodes: NodeId[], view: ViewId): Thunk<boolean> {
   return (dispatch, getState) => {
@@ -243,56 +241,6 @@ export function ungroup(node: NodeId): Thunk {
   return (dispatch, getState) => {
     const { children } = sure(openPage(getState())).page.nodes[node];
     if (dispatch(edit('ungroupElement', { node }))) dispatch(selectionSet([...children]));
-  };
-}
-
-/** Moves an element among its siblings in a view: earlier or later by so many places. */
-export function moveInOrder(node: NodeId, view: ViewId, by: number): Thunk {
-  return (dispatch, getState) => {
-    const { site, page } = sure(openPage(getState()));
-    const { parent } = page.nodes[node];
-    if (parent === null) return;
-    const order = inRowIn(site, page, page.nodes[parent], view);
-    if (!order.includes(node)) {
-      const { name } = page.nodes[node];
-      dispatch(refusedEdit(`${name} stays at an edge of the window, so it has no place among sections.`));
-      return;
-    }
-    const place = order.indexOf(node) + by;
-    if (place < 0 || place >= order.length) return;
-    const { reach } = getState().desk;
-    dispatch(
-      edit('setValue', {
-        nodes: [parent],
-        property: 'order',
-        view,
-        value: moveTo(order, node, place),
-        reach,
-      }),
-    );
-  };
-}
-
-/** Lets blocks in a row take so many columns more, or less, of it in a view, as the first of them does now. */
-export function widen(nodes: NodeId[], view: ViewId, by: number): Thunk {
-  return (dispatch, getState) => {
-    const { site, page } = sure(openPage(getState()));
-    const inRows = nodes.filter((id) => hasTrait(page.nodes[page.nodes[id].parent ?? id], 'row'));
-    if (inRows.length === 0) {
-      const { name } = page.nodes[nodes[0]];
-      dispatch(refusedEdit(`${name} is not in a row, so it cannot span columns. Nothing was changed.`));
-      return;
-    }
-    const { columns, children } = columnsIn(site, page, page.nodes[sure(page.nodes[inRows[0]].parent)], view);
-    const at = children.findIndex(({ id }) => id === inRows[0]);
-    if (at < 0) return;
-    const { column, span } = placeColumns(
-      children.map(({ asks }) => asks),
-      columns,
-    )[at];
-    const wanted = Math.max(1, Math.min(columns - column, span + by));
-    if (wanted === span) return;
-    dispatch(edit('takeColumns', { nodes: inRows, view, reach: getState().desk.reach, span: wanted }));
   };
 }
 

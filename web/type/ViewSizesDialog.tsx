@@ -9,7 +9,6 @@ import {
   SMALLEST_READ,
   styleValueIn,
   suggestedSizes,
-  type TextSize,
   viewId,
   type ViewId,
   viewOf,
@@ -41,7 +40,7 @@ export function ViewSizesDialog({ site, onClose }: { site: SiteFrame; onClose():
   const lines = wrong
     ? []
     : site.textStyles.map((style) => {
-        const size = styleValueIn(site, style, 'size', view) as TextSize;
+        const size = styleValueIn(site, style, 'size', view);
         const next =
           way === 'suggested' ? knownIn(suggested, style.id) : scaledSize(size, percent, SMALLEST_READ);
         const now = sizeInSheet(site, style, view);

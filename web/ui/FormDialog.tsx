@@ -9,6 +9,10 @@ export interface FormDialogProps {
   /** What is done cannot be undone, or takes something away. */
   danger?: boolean;
   disabled?: boolean;
+  /** Enter does it at once: the button has the focus. */
+  ready?: boolean;
+  /** What can be done instead. */
+  instead?: { verb: string; onDone(): unknown };
   /** What leaving it as it is is called. */
   cancel?: string;
   /** How wide it is at most. */
@@ -24,7 +28,8 @@ export interface FormDialogProps {
 
 /** A dialog with a title, what it is about, and two buttons: one that leaves all as it is, and one that does it. */
 export function FormDialog(props: FormDialogProps) {
-  const { title, verb, danger, disabled, cancel, width, wide, fields, onDone, onClose, children } = props;
+  const { title, verb, danger, disabled, ready, instead, cancel, width, wide, fields } = props;
+  const { onDone, onClose, children } = props;
   const id = useId();
   return (
     <Dialog open onClose={onClose} fullWidth={wide} maxWidth={width} aria-labelledby={id}>
@@ -36,8 +41,10 @@ export function FormDialog(props: FormDialogProps) {
         <Button onClick={onClose} autoFocus={verb === undefined}>
           {cancel ?? (verb === undefined ? 'Close' : 'Cancel')}
         </Button>
+        {instead && <Button onClick={() => void instead.onDone()}>{instead.verb}</Button>}
         {verb !== undefined && (
           <Button
+            autoFocus={ready}
             {...(danger && { color: 'error' })}
             variant="contained"
             disabled={disabled}

@@ -21,6 +21,9 @@ export const sun = '#e9a820';
 /** Findings and failures only. */
 export const coral = '#b23a21';
 
+/** What has the keyboard; on dark ground `--focus` is light. */
+const focus = { outline: `2px solid var(--focus, ${petrol})`, outlineOffset: 1 };
+
 export const theme = createTheme({
   palette: {
     primary: { main: petrol },
@@ -40,8 +43,14 @@ export const theme = createTheme({
     // A button has the system's own font unless it is told to take what stands around it.
     MuiButtonBase: {
       defaultProps: { disableRipple: true },
-      styleOverrides: { root: { fontFamily: 'inherit' } },
+      // Its own rule takes the outline away, after the one for everything; in a group the neighbour would lie over it.
+      styleOverrides: {
+        root: { fontFamily: 'inherit', '&:focus-visible, &.Mui-focusVisible': { ...focus, zIndex: 1 } },
+      },
     },
+    MuiMenuItem: { styleOverrides: { root: { '&:focus-visible': { outlineOffset: -2 } } } },
+    // What a pointer passes on its way is no obstacle to it.
+    MuiTooltip: { defaultProps: { disableInteractive: true } },
     MuiButton: { defaultProps: { disableElevation: true } },
     // What is said below a field that cannot be used says why: it has to be read.
     MuiFormHelperText: { styleOverrides: { root: { '&.Mui-disabled': { color: quiet } } } },
@@ -67,7 +76,10 @@ export const theme = createTheme({
         },
         'html, body, #root': { height: '100%' },
         'button, input, select, textarea': { fontFamily: 'inherit' },
-        ':focus-visible': { outline: `2px solid ${petrol}`, outlineOffset: 1 },
+        ':focus-visible': focus,
+        // A field without a frame of its own shows the keyboard around all of it.
+        '.MuiInputBase-root:not(.MuiOutlinedInput-root):has(:focus-visible)': focus,
+        '.MuiInputBase-input:focus-visible': { outline: 'none' },
         '@media (prefers-reduced-motion: reduce)': {
           '*': { transition: 'none !important', animation: 'none !important' },
         },

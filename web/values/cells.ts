@@ -7,9 +7,12 @@ import {
   isEmpty,
   type Layered,
   lookup,
+  type Node,
   nodeId,
   ownLayered,
   type Page,
+  partsOfRow,
+  partsOfRowIn,
   type Property,
   same,
   type SiteFrame,
@@ -76,11 +79,17 @@ export function contextOf(
     site,
     columns: view.grid.columns,
     fluidWidths: fluidWidths(site, view.id, reach),
-    siblings:
-      propertyOfRow(row).onChildren && isNode(holder)
-        ? { order: inRowIn(site, page, holder, view.id), source: inRow(page, holder), child: row.child }
-        : undefined,
+    siblings: isNode(holder) ? siblingsOf(site, page, row, holder, view.id) : undefined,
   };
+}
+
+/** What the value of a row puts into order, where it is an order. */
+function siblingsOf(site: SiteFrame, page: Page, row: ValueRow, holder: Node, view: ViewId) {
+  const { onChildren, sequence } = propertyOfRow(row);
+  if (sequence) return { order: partsOfRowIn(site, page, holder, view), source: partsOfRow(page, holder) };
+  return onChildren
+    ? { order: inRowIn(site, page, holder, view), source: inRow(page, holder), child: row.child }
+    : undefined;
 }
 
 /** What a property of a holder is in a view, and where that comes from. */

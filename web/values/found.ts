@@ -1,11 +1,10 @@
-import { type Arguments, type Finding, type Fix, sure, type ViewId } from '../../core/index.ts';
+import { type Finding, type Fix, sure, type ViewId } from '../../core/index.ts';
 import type { ValueRow } from './rows.ts';
 
 type Findings = readonly Finding[];
 
 /** What a command that mends a finding would set: there it is marked. */
-const valueOf = ({ call }: Fix) =>
-  call.name === 'setValue' ? (call.args as Arguments<'setValue'>) : undefined;
+const valueOf = ({ call }: Fix) => (call.name === 'setValue' ? call.args : undefined);
 
 const key = (holder: string, part: string, property: string, view: ViewId): string =>
   [holder, part, property, view].join(' ');

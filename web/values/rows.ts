@@ -19,7 +19,6 @@ import {
   same,
   sidesOf,
   type SiteFrame,
-  type Style,
   sure,
   takes,
   type TextStyle,
@@ -171,12 +170,13 @@ export function rowGroups(site: SiteFrame, page: Page, subject: Subject, choice:
   for (const part of PARTS.slice(1)) {
     const labels = nodes.map((node) => knownKind(node.kind).parts?.[part]?.label);
     if (labels.some((label) => label === undefined)) continue;
-    groups.push({
-      id: part,
-      label: sure(leading(labels)),
-      part,
-      rows: rowsOf(site, page, nodes, part, shared(part), choice),
-    });
+    const label = sure(leading(labels));
+    // A row tells whose it is: what stands first of a name is of the element itself.
+    const rows = rowsOf(site, page, nodes, part, shared(part), choice).map((row) => ({
+      ...row,
+      label: `${label}: ${row.label.toLowerCase()}`,
+    }));
+    groups.push({ id: part, label, part, rows });
   }
   return groups.filter((group) => group.rows.length > 0);
 }
@@ -190,12 +190,31 @@ export const overridesIn = (group: RowGroup): number =>
         (inner, { style }) =>
           inner +
           properties.reduce(
-            (most, { name }) => most + Object.keys(lookup((style as Style)[part], name)?.at ?? {}).length,
+            (most, { name }) => most + Object.keys(lookup(style[part], name)?.at ?? {}).length,
             0,
           ),
         0,
       ),
     0,
+  );
+
+/** What is changed most, of every kind of element that has it (common practice of those who adapt pages): it stands first in the table. */
+const USUAL = new Set([
+  ...['source', 'alternate', 'size', 'lineHeight', 'align', 'colour', 'marker', 'iconSize', 'thickness'],
+  ...['shown', 'collapse', 'span', 'areaColumn', 'areaRow', 'order', 'direction', 'tiles', 'gap'],
+  ...['blockAlign', 'width', 'maxWidth', 'edge', 'corner', 'fromEdge', 'paddingTop', 'marginTop'],
+  ...['backgroundColour', 'cropRatio', 'focalPoint'],
+]);
+
+const isUsual = (property: Property): boolean => property.wording !== undefined || USUAL.has(property.name);
+
+/** The rows of the elements themselves with which the table begins, by their keys: those in which something is set, and the usual ones. */
+export const frontRows = (groups: readonly RowGroup[]): ReadonlySet<string> =>
+  new Set(
+    groups
+      .flatMap(({ rows }) => rows)
+      .filter((row) => row.part === 'self' && (isSet(row) || isUsual(propertyOfRow(row))))
+      .map(({ key }) => key),
   );
 
 /** To which rows the table is narrowed: those of properties by what is typed, those in which something is set. */
@@ -207,7 +226,7 @@ export interface Narrowed {
 export const isNarrowing = ({ text, onlySet }: Narrowed): boolean => onlySet || text.trim() !== '';
 
 const isSet = ({ holders, part, properties }: ValueRow): boolean =>
-  holders.some(({ style }) => properties.some(({ name }) => !isEmpty(lookup((style as Style)[part], name))));
+  holders.some(({ style }) => properties.some(({ name }) => !isEmpty(lookup(style[part], name))));
 
 /** The groups with only the rows that are meant; without those in which none is. */
 export function narrowedTo(groups: readonly RowGroup[], { text, onlySet }: Narrowed): RowGroup[] {
@@ -219,4 +238,20 @@ export function narrowedTo(groups: readonly RowGroup[], { text, onlySet }: Narro
   return groups
     .map((group) => ({ ...group, rows: group.rows.filter((row) => meant(group, row)) }))
     .filter(({ rows }) => rows.length > 0);
+}
+
+/** The nearest element around one that has a row that is meant, where it has none itself, and what that is called. */
+export function foundAround(
+  site: SiteFrame,
+  page: Page,
+  { parent }: Node,
+  narrowed: Narrowed,
+): { node: Node; label: string } | undefined {
+  for (let at = parent; at !== null; at = page.nodes[at].parent) {
+    const node = page.nodes[at];
+    const groups = rowGroups(site, page, { of: 'elements', nodes: [node] }, new Map());
+    const [row] = narrowedTo(groups, narrowed).flatMap(({ rows }) => rows);
+    if (row) return { node, label: row.label };
+  }
+  return undefined;
 }

@@ -1,5 +1,6 @@
 import {
   inRow,
+  partsOfRow,
   knownKind,
   viewOf,
   type Node,
@@ -32,6 +33,7 @@ export function valueInWords(
   value: unknown,
 ): string {
   const { columns } = viewOf(site.views, view).grid;
-  const siblings = property.onChildren ? { order: [], source: inRow(page, node) } : undefined;
+  const source = property.sequence ? partsOfRow(page, node) : property.onChildren && inRow(page, node);
+  const siblings = source ? { order: [], source } : undefined;
   return property.type.format(value, { site, columns, siblings });
 }

@@ -20,6 +20,7 @@ import { viewAt } from '../../core/index.ts';
 import { useAddKey } from './add/useAddKey.ts';
 import { BlockKeys } from './block/BlockKeys.tsx';
 import { BlockContextMenu } from './block/BlockMenu.tsx';
+import { EveryViewDialog } from './block/EveryViewDialog.tsx';
 import { Desk } from './desk/Desk.tsx';
 import { ledgerWidth } from '../values/columns.ts';
 import { Ledger } from './ledger/Ledger.tsx';
@@ -50,6 +51,8 @@ interface Places {
   tabled: OpenPage;
   /** The panel of what can be added is open. */
   adding: boolean;
+  /** The ledger is folded away. */
+  folded: boolean;
 }
 
 /** px; less than this of the desk, or of the height of both, is no use. */
@@ -60,7 +63,7 @@ const LEAST_HEIGHT = 480;
 const WHOLE = 1024;
 
 /** The ledger on the left, the desk on the right. In a window that has no room for both, as when it is zoomed, they are scrolled. */
-const work = ({ open: { site, page }, tabled, adding }: Places) => (
+const work = ({ open: { site, page }, tabled, adding, folded }: Places) => (
   <div style={{ height: '100%', overflow: 'auto' }}>
     <div
       style={{
@@ -70,15 +73,20 @@ const work = ({ open: { site, page }, tabled, adding }: Places) => (
       }}
     >
       <Group orientation="horizontal" style={{ height: '100%' }}>
-        <Panel
-          defaultSize={ledgerWidth(site) + 14}
-          minSize={ledgerWidth(site) - 60}
-          groupResizeBehavior="preserve-pixel-size"
-        >
-          <Ledger site={tabled.site} counts={tabled.counts} page={tabled.page} />
-        </Panel>
-        <Separator aria-label="Width of the values panel" style={{ width: 4, background: line }} />
-        <Panel minSize={LEAST_DESK}>
+        {!folded && (
+          <>
+            <Panel
+              id="ledger"
+              defaultSize={ledgerWidth(site) + 14}
+              minSize={ledgerWidth(site) - 60}
+              groupResizeBehavior="preserve-pixel-size"
+            >
+              <Ledger site={tabled.site} counts={tabled.counts} page={tabled.page} />
+            </Panel>
+            <Separator aria-label="Width of the values panel" style={{ width: 4, background: line }} />
+          </>
+        )}
+        <Panel id="desk" minSize={LEAST_DESK}>
           <div style={{ display: 'flex', height: '100%' }}>
             {adding && <AddPanel site={site} page={page} />}
             <div style={{ flex: 1, minWidth: 0, height: '100%' }}>
@@ -107,7 +115,11 @@ export function Workbench() {
   useChecking(drawn?.site, drawn?.page);
   useSweeping(drawn?.site, drawn?.page);
   const adding = useAppSelector((state) => state.desk.adding !== null);
-  const places = useMemo(() => open && tabled && { open, tabled, adding }, [open, tabled, adding]);
+  const folded = useAppSelector((state) => state.desk.folded);
+  const places = useMemo(
+    () => open && tabled && { open, tabled, adding, folded },
+    [open, tabled, adding, folded],
+  );
 
   if (failure) {
     const ways = there ? [{ label: 'To the pages of the site', to: `/sites/${siteId}/pages` }] : [];
@@ -144,6 +156,7 @@ export function Workbench() {
       <AddKey enabled={!adding} />
       <BlockKeys site={site} page={page} active={active} />
       <BlockContextMenu site={site} page={page} active={active} />
+      <EveryViewDialog site={site} page={page} />
     </SiteScreen>
   );
 }

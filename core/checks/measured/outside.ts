@@ -1,7 +1,6 @@
 import { callOf } from '../../edits/perform.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
 import { takes } from '../../site/applies.ts';
-import type { Extent } from '../../elements/valuetypes/extent.ts';
 import { resolve } from '../../values/trace.ts';
 import type { Fix } from '../finding.ts';
 import { distanceText } from '../edges.ts';
@@ -30,10 +29,10 @@ function innermost(page: LaidPage, elements: readonly LaidElement[]): LaidElemen
 /** A least width that is wider than the window is given up. */
 function fixesOf({ site, page, view, laid }: LaidPage, { node: id }: LaidElement): Fix[] {
   const node = page.nodes[id];
-  return ['minWidth', 'width'].flatMap((name): Fix[] => {
+  return (['minWidth', 'width'] as const).flatMap((name): Fix[] => {
     const property = knownProperty(name);
     if (!takes(node.kind, property)) return [];
-    const value = resolve(site, page, node, property, view.id) as Extent;
+    const value = resolve(site, page, node, property, view.id);
     if (value === 'auto' || !('px' in value) || value.px <= laid.width) return [];
     const call = callOf('setValue', {
       ...{ nodes: [id], property: name, view: view.id },

@@ -59,11 +59,11 @@ export class LaidPage {
     return this.byNode.get(id);
   }
 
-  /** What stands in the rows of an element and is there, in the order of the source. */
+  /** What stands in the rows of an element and is there, in the order of the source; in place of what has no box of its own, what stands in that. */
   within(id: NodeId): LaidElement[] {
     return this.node(id)
       .children.filter((child) => !isAtEdge(this.node(child).kind))
-      .flatMap((child) => this.byNode.get(child) ?? []);
+      .flatMap((child) => this.byNode.get(child) ?? this.within(child));
   }
 
   /** Returns the elements that hold others and are displayed. */

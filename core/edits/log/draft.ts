@@ -48,24 +48,27 @@ export function draftPage(page: Page): { draft: Page; finish(): NodeChanges } {
     return made;
   };
   // The proxy stands before an empty object: it could not answer drafts in place of what a frozen one holds.
-  const nodes = new Proxy({} as Page['nodes'], {
-    get: (_target, id) => drafted(id),
-    has: (_target, id) => has(id),
-    ownKeys: () => [...Object.keys(page.nodes).filter((id) => !removed.has(id)), ...added.keys()],
-    getOwnPropertyDescriptor: (_target, id) =>
-      has(id) ? { value: drafted(id), enumerable: true, configurable: true, writable: true } : undefined,
-    set: (_target, id, node: Node) => {
-      // A node is changed in place; only a new one is put.
-      if (typeof id !== 'string' || Object.hasOwn(page.nodes, id)) return false;
-      added.set(id, node);
-      return true;
+  const nodes = new Proxy(
+    {},
+    {
+      get: (_target, id) => drafted(id),
+      has: (_target, id) => has(id),
+      ownKeys: () => [...Object.keys(page.nodes).filter((id) => !removed.has(id)), ...added.keys()],
+      getOwnPropertyDescriptor: (_target, id) =>
+        has(id) ? { value: drafted(id), enumerable: true, configurable: true, writable: true } : undefined,
+      set: (_target, id, node: Node) => {
+        // A node is changed in place; only a new one is put.
+        if (typeof id !== 'string' || Object.hasOwn(page.nodes, id)) return false;
+        added.set(id, node);
+        return true;
+      },
+      deleteProperty: (_target, id) => {
+        if (!has(id)) return false;
+        if (!added.delete(id)) removed.add(id);
+        return true;
+      },
     },
-    deleteProperty: (_target, id) => {
-      if (!has(id)) return false;
-      if (!added.delete(id)) removed.add(id);
-      return true;
-    },
-  });
+  );
   return {
     draft: { ...page, nodes },
     finish() {

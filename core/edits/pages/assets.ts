@@ -122,7 +122,7 @@ function takenFrom(node: Node, id: string): number {
     if (fewer === 0 && !inBase) continue;
     count += 1;
     delete next.at;
-    if (Object.keys(at).length > 0) next.at = at as typeof layered.at;
+    if (Object.keys(at).length > 0) next.at = at;
     if (inBase) {
       delete next.base;
       if (required) next.base = NO_IMAGE;

@@ -4,7 +4,7 @@ import { contentOf } from '../../elements/kinds/kind.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { textByViewOf } from '../../elements/propertytable.ts';
 import { express, same } from '../../layered/express.ts';
-import { settings, type Layered } from '../../layered/layered.ts';
+import { settings } from '../../layered/layered.ts';
 import type { ViewId } from '../../layered/views.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import type { Node } from '../../site/node.ts';
@@ -105,7 +105,7 @@ function sayUnlinked(site: SiteFrame, node: Node, page: NodeId, views: readonly 
         { value: settled(node, property, { says: value.says }), reach },
       ]),
     );
-    store(node, 'self', property.name, Object.keys(at).length > 0 ? ({ at } as Layered<unknown>) : {});
+    store(node, 'self', property.name, Object.keys(at).length > 0 ? { at } : {});
     changed = true;
   }
   return changed;

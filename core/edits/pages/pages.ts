@@ -68,7 +68,7 @@ export interface AddPage {
 function emptyTree(name: string): Pick<Page, 'root' | 'nodes'> {
   const root = nodeId('root');
   const node: Node = { id: root, kind: 'page', name, parent: null, children: [], style: {}, content: {} };
-  return { root, nodes: { [root]: node } as Page['nodes'] };
+  return { root, nodes: { [root]: node } };
 }
 
 /** Adds a page, empty or with elements. */

@@ -1,7 +1,7 @@
 import { knownIn, sure } from '../../sure.ts';
 import { hasTrait } from '../../elements/kinds/table.ts';
 import { express, same } from '../../layered/express.ts';
-import { withValue, type EditReach } from '../../layered/change.ts';
+import { type EditReach } from '../../layered/change.ts';
 import type { ViewId } from '../../layered/views.ts';
 import { firstFree, rowsTaken } from '../../layout/areas.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
@@ -12,7 +12,7 @@ import type { Node } from '../../site/node.ts';
 import type { Page, SiteFrame } from '../../site/site.ts';
 import { PLACEMENT_PROPERTIES, setPlacement, placementIn, type AreaPlacement } from '../../values/areas.ts';
 import { resolve } from '../../values/trace.ts';
-import { found, layeredOf, store, valueFault } from '../values/aim.ts';
+import { found, store, valueFault, setIn } from '../values/aim.ts';
 import type { Command } from '../command.ts';
 import { counted } from '../../plural.ts';
 import { describeReach } from '../values/textbyview.ts';
@@ -83,6 +83,7 @@ export const describeArea = (at: AreaPlacement): string => `${columnsOf(at)}, ${
 /** Sets a value in a view where it is another than what holds there; answers why it cannot be, or whether it was. */
 function set(
   site: SiteFrame,
+  draft: Page,
   node: Node,
   name: string,
   { value, before, view, reach }: { value: unknown; before: unknown; view: ViewId; reach: EditReach },
@@ -91,7 +92,7 @@ function set(
   const fault = valueFault(property, value, site);
   if (fault) return refused(`${property.label} of ${node.name}: ${fault}`);
   if (same(value, before)) return done(false);
-  store(node, 'self', name, withValue(layeredOf(node, 'self', property), site.views, view, value, reach));
+  setIn(site, draft, node, 'self', property, { view, value, reach });
   return done(true);
 }
 
@@ -113,7 +114,12 @@ export const placeParts: Command<PlaceParts> = {
       let touched = false;
       for (const [name, value] of Object.entries(wanted)) {
         const key = name as keyof AreaPlacement;
-        const made = set(site, node, PLACEMENT_PROPERTIES[key], { value, before: before[key], view, reach });
+        const made = set(site, draft, node, PLACEMENT_PROPERTIES[key], {
+          value,
+          before: before[key],
+          view,
+          reach,
+        });
         if (!made.ok) return made;
         touched ||= made.value;
       }
@@ -145,5 +151,5 @@ function setLeastRows(
   if (!hasTrait(node, 'overlaying')) return refused(`${node.name} isn’t an overlay. Nothing was changed.`);
   const property = knownProperty('leastRows');
   const before = resolve(site, page, node, property, view);
-  return set(site, node, 'leastRows', { value, before, view, reach });
+  return set(site, page, node, 'leastRows', { value, before, view, reach });
 }

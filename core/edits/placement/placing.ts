@@ -47,10 +47,14 @@ export function fitted(page: Page, node: Node): Property[] {
   return strange;
 }
 
-/** The views that a new thing is for: where a view other than the base is looked at, those that the reach covers. */
+/** The views that a new thing is for where a view is looked at: those that the reach covers; undefined where that is all of them. */
 export function viewsFor({ views }: SiteFrame, view: ViewId, reach: EditReach): ViewId[] | undefined {
-  if (reach === 'everywhere' || view === views.base) return undefined;
-  return reached(withValue({ base: false }, views, view, true, reach), views, view);
+  const meant = reached(
+    withValue({ base: false }, views, view, true, reach, () => false),
+    views,
+    view,
+  );
+  return reach === 'everywhere' || meant.length === views.list.length ? undefined : meant;
 }
 
 /** Lets an element be shown in some views and in no others. */

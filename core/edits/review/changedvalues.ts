@@ -4,10 +4,10 @@ import type { Part } from '../../elements/parts.ts';
 import { knownKind } from '../../elements/kinds/table.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
 import { stepType } from '../../elements/valuetypes/space.ts';
-import type { Layered, Override } from '../../layered/layered.ts';
+import type { Layered } from '../../layered/layered.ts';
 import { held } from '../../layered/resolve.ts';
 import { plainText } from '../../markup/fragment.ts';
-import type { Node, Style } from '../../site/node.ts';
+import type { Node } from '../../site/node.ts';
 import type { Page, SiteFrame, TextStyle } from '../../site/site.ts';
 import type { SpacingStep } from '../../theme/resources.ts';
 import { resolve } from '../../values/trace.ts';
@@ -44,7 +44,7 @@ function slot(
   view?: string,
 ): { value: unknown; reach?: string } | undefined {
   if (key === 'base') return layered?.base === undefined ? undefined : { value: layered.base };
-  return lookup(layered?.at, view) as Override<unknown> | undefined;
+  return lookup(layered?.at, view);
 }
 
 type Holder = Node | TextStyle;
@@ -67,9 +67,7 @@ export function ofValue(
   states: [State, State],
 ): Pick<Change, 'what' | 'before' | 'after'> {
   const property = knownProperty(name);
-  const slots = holders.map((holder) =>
-    slot(lookup(lookup(holder?.style as Style | undefined, part), name), key, view),
-  );
+  const slots = holders.map((holder) => slot(lookup(lookup(holder?.style, part), name), key, view));
   const texts = (at: 0 | 1): string | undefined => {
     const { frame, tree } = states[at];
     const found = slots[at];

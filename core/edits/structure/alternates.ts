@@ -1,7 +1,7 @@
 import { nodeId, type NodeId } from '../../elements/nodeid.ts';
 import { sure } from '../../sure.ts';
 import { hasTrait } from '../../elements/kinds/table.ts';
-import { withValue, wouldReach, type EditReach } from '../../layered/change.ts';
+import { wouldReach, type EditReach } from '../../layered/change.ts';
 import { express } from '../../layered/express.ts';
 import { type ViewId, viewOf } from '../../layered/views.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
@@ -11,7 +11,7 @@ import type { Node } from '../../site/node.ts';
 import { sharedPlaceOf } from '../../site/shared.ts';
 import type { Page, SiteFrame } from '../../site/site.ts';
 import { alternateIn } from '../../values/visibility.ts';
-import { found, store } from '../values/aim.ts';
+import { found, store, setIn } from '../values/aim.ts';
 import type { Command } from '../command.ts';
 import {
   fitted,
@@ -249,13 +249,7 @@ export const nextAlternate: Command<NextAlternate> = {
       return refused(`${set.name} has no other alternate to show.`);
     const at = set.children.indexOf(sure(alternateIn(site, set, view)));
     const next = (at + 1) % set.children.length;
-    const property = knownProperty('alternate');
-    store(
-      set,
-      'self',
-      property.name,
-      withValue(set.style.self?.alternate, site.views, view, set.children[next], reach),
-    );
+    setIn(site, draft, set, 'self', knownProperty('alternate'), { view, value: set.children[next], reach });
     return done(
       `${set.name}: ${letterOf(next)}, ${draft.nodes[set.children[next]].name}, ${describeReach(site, view, reach)}`,
     );

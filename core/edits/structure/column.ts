@@ -120,7 +120,7 @@ export const makeColumn: Command<ToOther> = {
       });
     }
     const count = counted(children.length, 'part');
-    return done(`${node.name}: a column of ${count} now; ${changeIn(site, stacked)}`);
+    return done(`${node.name}: a column of ${count} now, in every view; ${changeIn(site, stacked)}`);
   },
 };
 

@@ -191,6 +191,6 @@ export const ungroupElement: Command<{ node: NodeId }> = {
     }
     const count = group.children.length;
     delete draft.nodes[id];
-    return done(`${group.name}: taken apart, ${counted(count, 'element')} left in its place`);
+    return done(`${group.name}: taken apart in every view, ${counted(count, 'element')} left in its place`);
   },
 };

@@ -1,17 +1,23 @@
+import { valueIn } from '../../values/trace.ts';
 import { knownIn, sure } from '../../sure.ts';
 import { hasTrait, kindOf, knownKind } from '../../elements/kinds/table.ts';
-import type { View, ViewId } from '../../layered/views.ts';
-import { acrossFor, downFor, hundredths, rowsWithin } from '../../layout/boxes.ts';
+import { viewOf, type View, type ViewId } from '../../layered/views.ts';
+import {
+  acrossFor,
+  downFor,
+  hundredths,
+  rowsWithin,
+  type Box,
+  type MeasuredBoxes,
+} from '../../layout/boxes.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { MOST_ROWS, OVERLAY, ROW_HEIGHTS } from '../../elements/properties/area.ts';
-import { knownProperty } from '../../elements/propertytable.ts';
 import { MOST_OFFSET } from '../../elements/valuetypes/offset.ts';
 import type { Extent } from '../../elements/valuetypes/extent.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
-import { applies } from '../../site/applies.ts';
 import type { Node } from '../../site/node.ts';
 import type { Page, SiteFrame } from '../../site/site.ts';
-import { resolve } from '../../values/trace.ts';
+import { interleavingIn, opens } from '../../values/interleaving.ts';
 import { found, store } from '../values/aim.ts';
 import type { Command } from '../command.ts';
 import { fitted } from '../placement/placing.ts';
@@ -24,16 +30,9 @@ export const canBeOverlay = (kind: string): boolean => kindOf(kind)?.canBecomeOv
 /** px; rows of an overlay that is made are about so high. */
 const ROW = 24;
 
-/** What a property is of an element in a view; undefined where it means nothing there. */
-function valueIn(site: SiteFrame, page: Page, node: Node, name: string, view: ViewId): unknown {
-  const property = knownProperty(name);
-  const parent = node.parent === null ? undefined : page.nodes[node.parent].kind;
-  return applies(property, node.kind, parent) ? resolve(site, page, node, property, view) : undefined;
-}
-
 /** Whether an element is as wide as what it stands in has it, and not as its words are. */
 function isHeldWide(site: SiteFrame, page: Page, node: Node, view: ViewId): boolean {
-  const width = (valueIn(site, page, node, 'width', view) ?? 'auto') as Extent;
+  const width = valueIn(site, page, node, 'width', view) ?? 'auto';
   if (width !== 'auto') return 'percent' in width;
   const own = valueIn(site, page, node, 'blockAlign', view) ?? 'auto';
   const parts = () =>
@@ -58,26 +57,47 @@ function overlayWithin(draft: Page, section: Node, id: NodeId): Node {
 }
 
 /** Why an element cannot become an overlay; undefined where it can. */
-function hindrance(draft: Page, node: Node): string | undefined {
-  const odd = node.children.find((each) => !accepts({ kind: OVERLAY }, draft.nodes[each].kind));
-  if (!canBeOverlay(node.kind) || odd) return `${node.name} cannot be an overlay. Nothing was changed.`;
-  const parent = draft.nodes[sure(node.parent, 'parent')];
+export function overlayFault(site: SiteFrame, page: Page, node: Node): string | undefined {
+  const odd = node.children.find((each) => !accepts({ kind: OVERLAY }, page.nodes[each].kind));
+  if (!canBeOverlay(node.kind) || odd) return `${node.name} cannot be an overlay.`;
+  const parent = page.nodes[sure(node.parent, 'parent')];
+  const row = node.style.self?.interleave ? node : parent;
+  const mixed = site.views.list.filter(({ id }) => interleavingIn(row, site.views, id));
+  if (mixed.length > 0 && (row === node || opens(node)))
+    return `${row.name} interleaves its columns in ${mixed.map(({ name }) => name).join(', ')}; keep them together there first.`;
   return hasTrait(node, 'section') || accepts(parent, OVERLAY)
     ? undefined
-    : `${parent.name} takes no overlay. Nothing was changed.`;
+    : `${parent.name} takes no overlay.`;
 }
 
-/** Turns a container into an overlay in which every part stands where it stood, in every view; of a section, all that is in it. */
-export const makeOverlay: Command<ToOther> = {
+/** A part that is put elsewhere as its container becomes an overlay: by so many px of the page, across from where lines begin and down, in one view. */
+export interface MovedPart {
+  node: NodeId;
+  view: ViewId;
+  across: number;
+  down: number;
+}
+
+/** Where a moved part has its box, px from the top and the start of its container; within it across, and not above it. */
+function movedBox(box: Box, within: number, { across, down }: MovedPart): Box {
+  const left = Math.max(0, Math.min(within - box.width, box.left + across));
+  return { ...box, left: hundredths(left), top: hundredths(Math.max(0, box.top + down)) };
+}
+
+/** Turns a container into an overlay in which every part stands where it stood, in every view but for one that is moved in one of them; of a section, all that is in it. */
+export const makeOverlay: Command<ToOther & { moved?: MovedPart }> = {
   run(site, draft, args): Outcome<string> {
     const nodes = found(draft, [args.node]);
     if (!nodes.ok) return nodes;
     const [node] = nodes.value;
-    const fault = hindrance(draft, node);
-    if (fault) return refused(fault);
+    const fault = overlayFault(site, draft, node);
+    if (fault) return refused(`${fault} Nothing was changed.`);
     const strange = strangeAsk(site, draft, args);
     if (strange) return strange;
-    const { id, measured } = args;
+    const { id, moved } = args;
+    const shifted = shiftedBoxes(args);
+    if (!shifted) return refused('What was dragged does not show in that view. Nothing was changed.');
+    const measured = shifted;
     const { list } = site.views;
     const children = node.children.map((each) => draft.nodes[each]);
     const rows = new Map(
@@ -131,10 +151,26 @@ export const makeOverlay: Command<ToOther> = {
       });
       keepWhere(site, draft, child, 'minHeight', (view) => length(size(view).height));
     }
-    const what = hasTrait(node, 'section') ? 'now contains an overlay' : 'now an overlay';
-    return done(`${node.name}: ${what}; every part stays where it was`);
+    const what = hasTrait(node, 'section')
+      ? 'now contains an overlay in every view'
+      : 'now an overlay in every view';
+    return done(
+      moved
+        ? `${draft.nodes[moved.node].name}: placed freely in ${viewOf(site.views, moved.view).name} only; ${node.name} is ${what}`
+        : `${node.name}: ${what}; every part stays where it was`,
+    );
   },
 };
+
+/** The boxes as they are to be: as they were measured, but for a part that is moved; undefined where that has none in its view. */
+function shiftedBoxes({ measured, moved }: ToOther & { moved?: MovedPart }): ToOther['measured'] | undefined {
+  if (!moved) return measured;
+  const of = measured[moved.view] as MeasuredBoxes | undefined;
+  const box = of?.boxes[moved.node];
+  if (!of || !box) return undefined;
+  const boxes = { ...of.boxes, [moved.node]: movedBox(box, of.width, moved) };
+  return { ...measured, [moved.view]: { ...of, boxes } };
+}
 
 function keepOffset(
   site: SiteFrame,

@@ -1,3 +1,4 @@
+import { nameOfCopy } from '../values/naming.ts';
 import { nodeId, type NodeId } from '../../elements/nodeid.ts';
 import { keysOf } from '../../lookup.ts';
 import { sure } from '../../sure.ts';
@@ -118,7 +119,7 @@ function settle(node: Node, from: Copy, to: SiteFrame, page: Page): number {
       ...(at && {
         at: Object.fromEntries(
           Object.entries(at).map(([view, { value, reach }]) => [view, { value: each(value), reach }]),
-        ) as typeof at,
+        ),
       }),
     };
     const values = [
@@ -226,8 +227,13 @@ export const pasteElements: Command<PasteElements> = {
     if (namesFor(copied, id).some((name) => draft.nodes[name]))
       return refused('The page has an element of this id already; nothing was pasted.');
     const { roots: names, changed } = grownFrom(site, draft, copied, id, parentId);
+    const taken = new Set(Object.values(draft.nodes).map(({ name }) => name));
     let place = after;
     for (const name of names) {
+      if (act === 'duplicated in') {
+        draft.nodes[name].name = nameOfCopy(draft.nodes[name], taken);
+        taken.add(draft.nodes[name].name);
+      }
       putAfter(parent.children, name, place);
       settledInOverlay(site, draft, draft.nodes[name]);
       place = name;

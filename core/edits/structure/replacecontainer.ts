@@ -1,3 +1,4 @@
+import type { PropertyName, PropertyValues } from '../../elements/propertyvalues.ts';
 import { sure } from '../../sure.ts';
 import { express } from '../../layered/express.ts';
 import type { View, ViewId } from '../../layered/views.ts';
@@ -38,7 +39,12 @@ export function strangeAsk(
 }
 
 /** Keeps a value by view on an element; none where it is what holds there anyway. */
-export function keep<T>(site: SiteFrame, node: Node, name: string, by: (view: View) => T): void {
+export function keep<Name extends PropertyName>(
+  site: SiteFrame,
+  node: Node,
+  name: Name,
+  by: (view: View) => PropertyValues[Name],
+): void {
   const property = knownProperty(name);
   const layered = express(site.views, by);
   const plainly = !layered.at && site.views.list.every((view) => property.initial(view) === layered.base);
@@ -46,16 +52,16 @@ export function keep<T>(site: SiteFrame, node: Node, name: string, by: (view: Vi
 }
 
 /** Keeps a value in the views that one is meant for; in the others what holds there already. None where it is meant for none. */
-export function keepWhere<T>(
+export function keepWhere<Name extends PropertyName>(
   site: SiteFrame,
   page: Page,
   node: Node,
-  name: string,
-  wanted: (view: View) => T | undefined,
+  name: Name,
+  wanted: (view: View) => PropertyValues[Name] | undefined,
 ): void {
   const property = knownProperty(name);
   if (!takes(node.kind, property) || site.views.list.every((view) => wanted(view) === undefined)) return;
-  keep(site, node, name, (view) => wanted(view) ?? (resolve(site, page, node, property, view.id) as T));
+  keep(site, node, name, (view) => wanted(view) ?? resolve(site, page, node, property, view.id));
 }
 
 /** Puts a container of another kind in the place of one, with all that it says that means something there, and all that is in it. */

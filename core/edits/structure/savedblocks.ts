@@ -109,10 +109,10 @@ export const keepBlock: Command<SaveBlock> = {
     const { views, colours, spacing, assets } = site;
     const nodes = Object.fromEntries(subtree(page, id).map((each) => [each, plain(page.nodes[each])]));
     const copy = { site: site.id, page: page.id, views, colours, spacing, assets, roots: [id], nodes };
-    if (!linked) return done(keep(site, copy as Copy, kept, name).sentence);
+    if (!linked) return done(keep(site, copy, kept, name).sentence);
     const why = unlinkable(site, page, meant.value[0]);
     if (why) return refused(why);
-    const { tree, ids, sentence } = keep(site, copy as Copy, kept, name, true);
+    const { tree, ids, sentence } = keep(site, copy, kept, name, true);
     const parent = page.nodes[sure(meant.value[0].parent)];
     Object.keys(nodes).forEach((each) => delete page.nodes[nodeId(each)]);
     replaceAmong(site, parent, [id], [tree.root]);

@@ -1,3 +1,4 @@
+import { nameOfCopy } from '../values/naming.ts';
 import { nodeId, type NodeId } from '../../elements/nodeid.ts';
 import { sure } from '../../sure.ts';
 import { hasTrait, kindOf, knownKind, takesKind } from '../../elements/kinds/table.ts';
@@ -182,7 +183,7 @@ export function renamed(style: Node['style'], names: ReadonlyMap<NodeId, NodeId>
   let made = style;
   for (const { part, name, layered } of speaking) {
     const { type } = knownProperty(name);
-    const named = mapped(layered, (value) => sure(type.renamed, 'renamed')(value, names) as unknown);
+    const named = mapped(layered, (value) => sure(type.renamed, 'renamed')(value, names));
     made = { ...made, [part]: { ...made[part], [name]: named } };
   }
   return made;
@@ -233,6 +234,7 @@ export const duplicateElement: Command<DuplicateElement> = {
       return refused('The page has an element of this id already; nothing was duplicated.');
     for (const from of names.keys())
       copied(draft, from, draft, names, from === original ? node.parent : undefined);
+    draft.nodes[id].name = nameOfCopy(node, new Set(Object.values(draft.nodes).map(({ name }) => name)));
     parent.children.splice(parent.children.indexOf(original) + 1, 0, id);
     settledInOverlay(site, draft, draft.nodes[id]);
     const more = whole.length > 1 ? ` with ${counted(whole.length - 1, 'element')} in it` : '';
@@ -258,6 +260,8 @@ export const removeElements: Command<{ nodes: NodeId[] }> = {
     whole.forEach((id) => delete draft.nodes[id]);
     withoutEmptySets(draft, parents);
     const more = whole.length - tops.length;
-    return done(`${named}: deleted${more > 0 ? ` with ${counted(more, 'element')} in it` : ''}`);
+    return done(
+      `${named}: deleted in every view${more > 0 ? ` with ${counted(more, 'element')} in it` : ''}`,
+    );
   },
 };

@@ -109,7 +109,7 @@ export const setSpacing: Command<SetSpacing> = {
       return done(`Space ${name}: ${viewOf(site.views, view).name} cleared`);
     }
     const made = before
-      ? { ...before, name, size: withValue(before.size, site.views, view, size, reach) }
+      ? { ...before, name, size: withValue(before.size, site.views, view, size, reach, () => size) }
       : { id: idFrom(name, site.spacing), name, size: { base: size } };
     const { minimum, maximum } = STEP_SIZES;
     if (schemaFaults(StepSizeSchema, size).length > 0)

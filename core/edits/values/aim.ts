@@ -3,9 +3,10 @@ import { contentOf } from '../../elements/kinds/kind.ts';
 import { knownKind } from '../../elements/kinds/table.ts';
 import { same } from '../../layered/express.ts';
 import { overNow } from '../../values/textbyview.ts';
+import { keepContent } from './naming.ts';
 import type { TextByView } from '../../elements/content/textbyview.ts';
-import { held, isEmpty } from '../../layered/resolve.ts';
-import { ownLayered, resolve } from '../../values/trace.ts';
+import { isEmpty } from '../../layered/resolve.ts';
+import { layeredIn, ofStyle, ownLayered, resolve } from '../../values/trace.ts';
 import { schemaFaults } from '../../faults.ts';
 import type { Layered } from '../../layered/layered.ts';
 import type { Node, Style } from '../../site/node.ts';
@@ -15,9 +16,9 @@ import type { Part } from '../../elements/parts.ts';
 import type { Property } from '../../elements/properties/property.ts';
 import { knownProperty, propertyOf, sidesOf } from '../../elements/propertytable.ts';
 import type { Page, SiteFrame } from '../../site/site.ts';
-import type { ViewId } from '../../layered/views.ts';
+import { withValue, type EditReach } from '../../layered/change.ts';
+import { type ViewId } from '../../layered/views.ts';
 import type { Scope } from '../command.ts';
-import { lookup } from '../../lookup.ts';
 
 /** What holds values: an element, or a text style. */
 export interface Styled {
@@ -80,8 +81,7 @@ export function aim(site: SiteFrame, page: Page, target: ValueTarget): Outcome<A
     const style = site.textStyles.find(({ id }) => id === target.textStyle);
     if (!style) return refused('The text style is no longer in the theme.');
     if (property.group !== 'text') return refused(`${property.label} isn’t a text value.`);
-    const valueOf = (_holder: Styled, each: Property): unknown =>
-      held(lookup(style.style.self, each.name), site.views, view)?.value ?? each.initial(shape);
+    const valueOf = (_holder: Styled, each: Property): unknown => ofStyle(site, style, each, view);
     return done({ property, properties, part: 'self', holders: [style], nodes: [], valueOf });
   }
   const nodes = found(page, target.nodes);
@@ -98,8 +98,8 @@ export function aim(site: SiteFrame, page: Page, target: ValueTarget): Outcome<A
 const isNode = (holder: Styled): holder is Node => 'kind' in holder;
 
 /** A value by view that a holder has of its own for one of its parts. */
-export const layeredOf = (holder: Styled, part: Part, property: Property): Layered<unknown> | undefined =>
-  isNode(holder) ? ownLayered(holder, part, property) : lookup(holder.style[part], property.name);
+export const layeredOf = <T>(holder: Styled, part: Part, property: Property<T>): Layered<T> | undefined =>
+  isNode(holder) ? ownLayered(holder, part, property) : layeredIn(holder.style[part], property);
 
 /**
  * The form in which a holder keeps a value. Words are cleaned on their way in, and know what they were written beside, so that a
@@ -119,7 +119,7 @@ export function store(holder: Styled, part: Part, name: string, wanted: Layered<
     const { base, ...overrides } = wanted;
     const { says } = (base ?? {}) as Partial<TextByView>;
     if (base !== undefined && !same(says, contentOf(knownKind(holder.kind), holder, wording.field.name)))
-      holder.content[wording.field.name] = says;
+      keepContent(holder, wording.field.name, says);
     layered = overrides;
   }
   const style = holder.style[part];
@@ -130,6 +130,28 @@ export function store(holder: Styled, part: Part, name: string, wanted: Layered<
     delete style[name];
     if (Object.keys(style).length === 0) delete holder.style[part];
   }
+}
+
+/** A value that a holder is given in a view, with how far it goes. */
+interface Setting<T> {
+  view: ViewId;
+  value: T;
+  reach: EditReach;
+}
+
+/** Sets a value of a holder in a view, with a reach. */
+export function setIn<T>(
+  site: SiteFrame,
+  page: Page,
+  holder: Styled,
+  part: Part,
+  property: Property<T>,
+  { view, value, reach }: Setting<T>,
+): void {
+  const own = layeredOf(holder, part, property);
+  const shows = (id: ViewId): T =>
+    isNode(holder) ? resolve(site, page, holder, property, id, part) : ofStyle(site, holder, property, id);
+  store(holder, part, property.name, withValue(own, site.views, view, value, reach, shows));
 }
 
 /** Why a value cannot be a value of the property, or undefined. */

@@ -1,6 +1,5 @@
 import { sure } from '../../sure.ts';
 import { textByViewOf } from '../../elements/propertytable.ts';
-import type { TextByView } from '../../elements/content/textbyview.ts';
 import { type ViewId, viewOf } from '../../layered/views.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
@@ -27,7 +26,7 @@ export const keepWording: Command<ConfirmText> = {
     const stale = staleTexts(node).some((each) => each.property === property && each.view === view);
     if (!property || !stale) return refused(`${node.name} has nothing to confirm in ${where}.`);
     const override = sure(sure(lookup(sure(node.style.self, 'self'), property.name)).at)[view];
-    override.value = settled(node, property, override.value as TextByView);
+    override.value = settled(node, property, override.value);
     return done(`${node.name}: ${property.label.toLowerCase()} in ${where} is still correct`);
   },
 };

@@ -5,6 +5,7 @@ import type { NodeId } from '../../elements/nodeid.ts';
 import { done, refused } from '../../outcome.ts';
 import { same } from '../../layered/express.ts';
 import type { Command } from '../command.ts';
+import { keepContent } from './naming.ts';
 
 export interface SetContent {
   node: NodeId;
@@ -17,6 +18,7 @@ export const setContent: Command<SetContent> = {
   run(site, draft, { node: id, field: name, value }) {
     const node = draft.nodes[id];
     if (!node) return refused('The element is no longer on this page.');
+    const before = node.name;
     const kind = knownKind(node.kind);
     const field = kind.content.find((candidate) => candidate.name === name);
     if (!field) return refused(`${node.name} has no “${name}”.`);
@@ -25,8 +27,8 @@ export const setContent: Command<SetContent> = {
     const cleaned: unknown = field.type.clean(value);
     const fault = field.type.fault?.(cleaned, site);
     if (fault) return refused(`${field.label}: ${fault}`);
-    if (!same(contentOf(kind, node, name), cleaned)) node.content[name] = cleaned;
-    return done(`${node.name}: ${field.label.toLowerCase()} changed in every view`);
+    if (!same(contentOf(kind, node, name), cleaned)) keepContent(node, name, cleaned);
+    return done(`${before}: ${field.label.toLowerCase()} changed in every view`);
   },
 };
 

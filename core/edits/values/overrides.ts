@@ -1,10 +1,9 @@
 import { current, isDraft } from 'immer';
-import { withValue } from '../../layered/change.ts';
 import { countOverrides, overrideCount } from '../../values/count.ts';
 import { same } from '../../layered/express.ts';
 import { resolve } from '../../values/trace.ts';
 import type { Layered } from '../../layered/layered.ts';
-import type { Node, PartStyle } from '../../site/node.ts';
+import type { Node } from '../../site/node.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
 import { done, refused } from '../../outcome.ts';
 import { PARTS, type Part } from '../../elements/parts.ts';
@@ -12,7 +11,7 @@ import type { Property } from '../../elements/properties/property.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
 import type { Page, SiteFrame } from '../../site/site.ts';
 import { viewOf, type ViewId } from '../../layered/views.ts';
-import { scopeOf, found, holdersOf, store, type Holders } from './aim.ts';
+import { scopeOf, found, holdersOf, store, type Holders, setIn } from './aim.ts';
 import type { Command } from '../command.ts';
 import { isShared, valuesOf } from './stylevalues.ts';
 import { siblingsLike } from '../../site/tree.ts';
@@ -53,7 +52,7 @@ function matchOverrides(sibling: Node, node: Node, part: Part): void {
   for (const name of names) {
     if (!isShared(knownProperty(name))) continue;
     const base = lookup(sibling.style[part], name)?.base;
-    const at = lookup(node.style[part] as PartStyle | undefined, name)?.at;
+    const at = lookup(node.style[part], name)?.at;
     store(sibling, part, name, { ...(base !== undefined && { base }), ...(at && { at: plain(at) }) });
   }
 }
@@ -118,7 +117,8 @@ export const carryOver: Command<CarryOver> = {
       for (const { part, name, layered } of valuesOf(node.style)) {
         const override = layered.at?.[from];
         if (!override) continue;
-        store(node, part, name, withValue(layered, site.views, to, override.value, override.reach));
+        const { value, reach } = override;
+        setIn(site, draft, node, part, knownProperty(name), { view: to, value, reach });
       }
     }
     const what = counted(count, 'override');

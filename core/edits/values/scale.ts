@@ -1,4 +1,4 @@
-import { type EditReach, withValue } from '../../layered/change.ts';
+import { type EditReach } from '../../layered/change.ts';
 import { same } from '../../layered/express.ts';
 import type { ViewId } from '../../layered/views.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
@@ -13,7 +13,7 @@ import type { Page, SiteFrame } from '../../site/site.ts';
 import { spaceAt, type Space } from '../../theme/spacing.ts';
 import { SMALLEST_READ } from '../../type/limits.ts';
 import { resolve } from '../../values/trace.ts';
-import { found, layeredOf, store, valueFault } from './aim.ts';
+import { found, valueFault, setIn } from './aim.ts';
 import type { Command } from '../command.ts';
 import { topmost } from '../../site/tree.ts';
 import { subtree } from '../../site/sourceorder.ts';
@@ -113,12 +113,7 @@ export const scaleContent: Command<ScaleContent> = {
     const all = scalings(site, draft, { nodes: ids, view, percent, ...(only && { only }) });
     const changing = all.filter(({ then }) => then !== undefined);
     for (const { node, part, property, then } of changing)
-      store(
-        node,
-        part,
-        property.name,
-        withValue(layeredOf(node, part, property), site.views, view, then, reach),
-      );
+      setIn(site, draft, node, part, property, { view, value: then, reach });
     const [count, kept] = [changing.length, all.filter((each) => each.kept).length];
     if (count === 0) return refused('Nothing in it can be scaled by that. Nothing was changed.');
     const least = kept > 0 ? `; ${counted(kept, 'text')} set to ${SMALLEST_READ} px or more` : '';

@@ -1,11 +1,11 @@
-import { withValue, type EditReach } from '../../layered/change.ts';
+import { type EditReach } from '../../layered/change.ts';
 import { same } from '../../layered/express.ts';
 import type { ViewId } from '../../layered/views.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import type { TextSize } from '../../type/textsize.ts';
 import { styleValueIn } from '../../values/textcurves.ts';
-import { store, valueFault } from './aim.ts';
+import { valueFault, setIn } from './aim.ts';
 import type { Command } from '../command.ts';
 import { counted } from '../../plural.ts';
 import { describeReach } from './textbyview.ts';
@@ -19,7 +19,7 @@ export interface SetStyleSizes {
 /** Gives text styles sizes in a view, with a reach, in one step. What they have there already is left alone. */
 export const setStyleSizes: Command<SetStyleSizes> = {
   on: () => 'frame',
-  run(site, _page, { sizes, view, reach }): Outcome<string> {
+  run(site, page, { sizes, view, reach }): Outcome<string> {
     const property = knownProperty('size');
     let changed = 0;
     for (const { textStyle, size } of sizes) {
@@ -28,7 +28,7 @@ export const setStyleSizes: Command<SetStyleSizes> = {
       const fault = valueFault(property, size, site);
       if (fault) return refused(`${style.name}: ${fault} Nothing was changed.`);
       if (same(styleValueIn(site, style, 'size', view), size)) continue;
-      store(style, 'self', 'size', withValue(style.style.self?.size, site.views, view, size, reach));
+      setIn(site, page, style, 'self', property, { view, value: size, reach });
       changed += 1;
     }
     if (changed === 0) return refused('They have these sizes already; nothing was changed.');

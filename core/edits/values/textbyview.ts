@@ -30,7 +30,8 @@ export const describeHolders = (holders: readonly Styled[]): string =>
 export function describeReach(site: SiteFrame, view: ViewId, reach: EditReach): string {
   if (reach === 'everywhere') return 'in every view';
   const name = viewOf(site.views, view).name;
-  return reach === 'onward' && view !== site.views.base ? `in ${name} and onward` : `in ${name}`;
+  const base = view === site.views.base;
+  return `in ${name}${reach === 'onward' && !base ? ' and onward' : reach === 'here' && base ? ' only' : ''}`;
 }
 
 /** Views by their names, widest first. */

@@ -1,11 +1,21 @@
-import { withReach, withValue, withoutValue, type EditReach } from '../../layered/change.ts';
+import { withReach, withoutValue, type EditReach } from '../../layered/change.ts';
 import { knownKind } from '../../elements/kinds/table.ts';
 import { schemaFaults } from '../../faults.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import type { SiteFrame } from '../../site/site.ts';
 import { adjusted, type Adjustment } from '../../elements/valuetypes/adjust.ts';
 import { viewOf, type Reach } from '../../layered/views.ts';
-import { aim, scopeOf, layeredOf, settled, store, valueFault, type Aim, type ValueTarget } from './aim.ts';
+import {
+  aim,
+  scopeOf,
+  layeredOf,
+  setIn,
+  settled,
+  store,
+  valueFault,
+  type Aim,
+  type ValueTarget,
+} from './aim.ts';
 import type { Command } from '../command.ts';
 import { describeHolders, describeReach, describeProperty, describeValue } from './textbyview.ts';
 
@@ -41,12 +51,7 @@ export const setValue: Command<SetValue> = {
     for (const holder of holders) {
       for (const each of properties) {
         const own = settled(holder, each, args.value);
-        store(
-          holder,
-          part,
-          each.name,
-          withValue(layeredOf(holder, part, each), site.views, view, own, reach),
-        );
+        setIn(site, page, holder, part, each, { view, value: own, reach });
       }
     }
     return done(said);
@@ -67,12 +72,7 @@ export const adjustValue: Command<AdjustValue> = {
       for (const each of properties) {
         const value = adjusted(each.type, aimed.value.valueOf(holder, each), args.adjustment);
         if (value === undefined || valueFault(each, value, site) !== undefined) continue;
-        store(
-          holder,
-          part,
-          each.name,
-          withValue(layeredOf(holder, part, each), site.views, args.view, value, args.reach),
-        );
+        setIn(site, page, holder, part, each, { view: args.view, value, reach: args.reach });
         count += 1;
       }
     }

@@ -313,7 +313,7 @@ function followLimit(site: SiteFrame, pages: readonly Page[], before: number, no
       continue;
     put({
       ...(base !== undefined && { base }),
-      ...(overrides.length > 0 && { at: Object.fromEntries(overrides) as Layered<unknown>['at'] }),
+      ...(overrides.length > 0 && { at: Object.fromEntries(overrides) }),
     });
   }
 }

@@ -37,14 +37,14 @@ export function everyLayered(
     }));
   return [
     ...site.spacing.map((step) => ({
-      layered: step.size as Layered<unknown>,
+      layered: step.size,
       at: { name: `space ${step.id}`, part: 'self' as const, space: step.id, holder: step.name },
       put: (next: Layered<unknown>) => void (step.size = next as Layered<StepSize>),
     })),
     ...site.pages.flatMap((head) =>
       head.offered
         ? {
-            layered: head.offered as Layered<unknown>,
+            layered: head.offered,
             at: { name: `offered ${head.id}`, part: 'self' as const, head: head.id, holder: head.title },
             put: (next: Layered<unknown>) => void (head.offered = next as Layered<Offering>),
           }

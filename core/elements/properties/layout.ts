@@ -7,7 +7,7 @@ import { choiceType } from '../valuetypes/choice.ts';
 import { extentCss, extentType, heightCss, heightType, type Extent } from '../valuetypes/extent.ts';
 import { ratioCss, ratioType, type Ratio } from '../valuetypes/geometry.ts';
 import { numberOr, numberType } from '../valuetypes/number.ts';
-import { orderType } from '../valuetypes/order.ts';
+import { interleaveType, orderType } from '../valuetypes/order.ts';
 import { fluidly } from '../valuetypes/fluid.ts';
 import { spaceCss, spaceType, type Distance } from '../valuetypes/space.ts';
 import { OVERLAY } from './area.ts';
@@ -85,6 +85,17 @@ export const order: Property<NodeId[]> = {
   }),
   perView: true,
   onChildren: true,
+};
+
+/** The parts of a row’s columns as one sequence in which they stand one below another; none: every column keeps its own. */
+export const interleave: Property<NodeId[]> = {
+  name: 'interleave',
+  label: 'Interleave columns',
+  group: 'layout',
+  traits: ['row'],
+  type: interleaveType,
+  initial: () => [],
+  sequence: true,
 };
 
 /** Which of the children of a set of alternates shows. */

@@ -44,7 +44,7 @@ export const PROPERTY_GROUPS: readonly { id: PropertyGroup; label: string }[] = 
 ];
 
 /** A property that can differ by view. One entry serves the table, the style sheet, the schema and the checks. */
-export interface Property<T = any> {
+export interface Property<T = unknown> {
   name: string;
   label: string;
   group: PropertyGroup;
@@ -79,6 +79,8 @@ export interface Property<T = any> {
   heldBeside?: true;
   /** Set when the value is kept on a container and each child gets CSS from it. */
   onChildren?: true;
+  /** Set when the value is the sequence of all that stands in the columns of a row. */
+  sequence?: true;
   /** What a person calls the property when it is seen from one child. */
   childLabel?: string;
   /** The same two names where what stands in the container may lie over one another. */

@@ -1,3 +1,4 @@
+import type { Case } from '../../markup/language.ts';
 import { decimals, fluidNumberCss, isFluid, type Fluid } from '../../type/fluid.ts';
 import { textSizeCss, type TextSize } from '../../type/textsize.ts';
 import { familyOf } from '../../theme/families.ts';
@@ -131,7 +132,7 @@ export const letterSpacing: Property<number | Fluid> = {
   applied: { 'letter-spacing': 'var(--tracking, normal)' },
 };
 
-export const textCase: Property<string> = {
+const textCase: Property<Case> = {
   name: 'case',
   label: 'Case',
   group: 'text',
@@ -202,3 +203,6 @@ export const textColumns: Property<number> = {
   initial: () => 1,
   css: (value) => ({ 'column-count': value === 1 ? 'auto' : String(value) }),
 };
+
+/** Each property is exported by its own name; this one is a word of the language. */
+export { textCase as case };

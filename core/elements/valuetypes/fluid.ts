@@ -34,7 +34,7 @@ export function readFluid(
   const typed = `“${text.trim()}”`;
   if (widths && !(widths.length === 2 && widths.every((each) => each !== undefined)))
     return refused(`${typed}: two values need two widths after the @, as in ${first.trim()} @ 640–1023.`);
-  const [fromWidth, toWidth] = (widths as number[] | undefined) ?? [
+  const [fromWidth, toWidth] = widths ?? [
     (fluidWidths ?? USUAL_WIDTHS).fromWidth,
     (fluidWidths ?? USUAL_WIDTHS).toWidth,
   ];

@@ -38,3 +38,20 @@ export const orderType: ValueType<NodeId[]> = {
   mentions: (value) => value.map((id) => ({ of: 'nodes', id })),
   renamed: (value, names) => value.map((id) => nodeId(names.get(id) ?? id)),
 };
+
+/** The sequence of what stands in the columns of a row in a view: all of it, or none where the columns stay as they are. */
+export const interleaveType: ValueType<NodeId[]> = {
+  ...orderType,
+  parse(text, { siblings }) {
+    const typed = text.trim().toLowerCase();
+    if (['no', 'off', 'none'].includes(typed)) return done([]);
+    if (['yes', 'on'].includes(typed) && siblings) return done(siblings.order);
+    return refused(`“${text.trim()}” isn’t yes or no; drag the parts into order to interleave them.`);
+  },
+  format(value, { siblings }) {
+    if (value.length === 0) return 'no';
+    if (!siblings) return 'yes';
+    const places = value.map((id) => siblings.source.indexOf(id) + 1);
+    return places.filter((place) => place > 0).join('·');
+  },
+};

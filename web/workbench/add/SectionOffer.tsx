@@ -20,7 +20,7 @@ const PICTURE = { width: 274, height: 148 };
 function pageOf({ roots, nodes }: Copy, like: Page): Page {
   const root = { ...like.nodes[like.root], children: roots };
   const held = roots.map((id) => [id, { ...nodes[id], parent: like.root }] as const);
-  return { ...like, nodes: { ...nodes, ...Object.fromEntries(held), [like.root]: root } as Page['nodes'] };
+  return { ...like, nodes: { ...nodes, ...Object.fromEntries(held), [like.root]: root } };
 }
 
 interface SectionOfferProps {

@@ -9,7 +9,6 @@ import {
 } from '../../../core/index.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { line, paper, quiet } from '../../ui/theme.ts';
-import { ReachChoice } from '../ledger/table/ReachChoice.tsx';
 
 interface WhereItGoesProps {
   site: SiteFrame;
@@ -31,7 +30,6 @@ function shownIn({ views }: SiteFrame, view: View, reach: EditReach): string {
 /** Where what is added goes, and in which views it shows. */
 export function WhereItGoes({ site, from, view, wanted, onWanted }: WhereItGoesProps) {
   const reach = useAppSelector((state) => state.desk.reach);
-  const nothingSelected = useAppSelector((state) => state.desk.selected.length === 0);
   const holds = knownKind(from.kind).accepts.length > 0;
   return (
     <Box sx={{ px: 1.5, py: 1, mt: 1, flex: 'none', borderBottom: `1px solid ${line}`, bgcolor: paper }}>
@@ -63,11 +61,8 @@ export function WhereItGoes({ site, from, view, wanted, onWanted }: WhereItGoesP
           Goes {holds ? 'to the end of' : 'below'} {from.name}, or where you drag it
         </Typography>
       )}
-      {view.id !== site.views.base && (
-        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mt: 0.5 }}>
-          <Typography sx={{ fontSize: 12, color: quiet, flex: 1 }}>{shownIn(site, view, reach)}</Typography>
-          {nothingSelected && <ReachChoice />}
-        </Box>
+      {(view.id !== site.views.base || reach === 'here') && (
+        <Typography sx={{ fontSize: 12, color: quiet, mt: 0.5 }}>{shownIn(site, view, reach)}</Typography>
       )}
     </Box>
   );

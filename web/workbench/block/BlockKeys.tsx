@@ -7,19 +7,28 @@ import {
   sure,
   type ViewId,
 } from '../../../core/index.ts';
+import { Button } from '@mui/material';
+import { useSnackbar } from 'notistack';
 import { useEffect } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { copySelected, cutSelected, pasteBeside } from '../../state/clipboard.ts';
 import { isPart, moveParts, shiftParts, sizeParts } from '../../state/areas.ts';
-import { isElsewhere } from '../../ui/keytarget.ts';
-import { useAppDispatch, useAppSelector } from '../../state/store.ts';
-import { duplicate, group, hideOrShow, moveInOrder, remove, ungroup, widen } from '../../state/structure.ts';
+import { inEveryView } from '../../state/everyview.ts';
+import { undo } from '../../state/traversal.ts';
+import { isElsewhere, isNoShortcut } from '../../ui/keytarget.ts';
+import { ink } from '../../ui/theme.ts';
+import { useAppDispatch, useAppSelector, type Thunk } from '../../state/store.ts';
+import { moveInOrder, widen } from '../../state/sequence.ts';
+import { duplicate, group, hideOrShow } from '../../state/structure.ts';
 
 interface BlockKeysProps {
   site: SiteFrame;
   page: Page;
   active: ViewId;
 }
+
+/** What was said of the last step. */
+const lastSaid: Thunk<string> = (_dispatch, getState) => getState().documents.announcement.sentence;
 
 /** The keys that act on what is selected, wherever the keyboard is in the workbench. */
 export function BlockKeys({ site, page, active }: BlockKeysProps) {
@@ -31,9 +40,34 @@ export function BlockKeys({ site, page, active }: BlockKeysProps) {
     preventDefault: true,
     ignoreEventWhen: ({ target }: KeyboardEvent) => isElsewhere(target),
   };
-  useHotkeys('h', () => void dispatch(hideOrShow(selected, active)), options, [selected, active]);
+  const characters = useAppSelector((state) => state.desk.characterKeys);
+  const lettersOnly = { ...options, enabled: options.enabled && characters, ignoreEventWhen: isNoShortcut };
+  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
+  /** Does what a letter stands for, which is easily typed by mistake: it is said, with the way back. */
+  const byLetter = (run: Thunk<boolean>) => {
+    if (!dispatch(run)) return;
+    const took = dispatch(lastSaid);
+    enqueueSnackbar(took, {
+      autoHideDuration: 8000,
+      style: { background: ink },
+      action: (key) => (
+        <Button
+          color="inherit"
+          onClick={() => {
+            closeSnackbar(key);
+            dispatch(undo());
+          }}
+        >
+          Undo
+        </Button>
+      ),
+    });
+  };
+  useHotkeys('h', () => byLetter(hideOrShow(selected, active)), lettersOnly, [selected, active]);
   useHotkeys('mod+g', () => void dispatch(group(selected)), options, [selected]);
-  useHotkeys('mod+shift+g', () => void dispatch(ungroup(sure(lead, 'lead'))), options, [lead]);
+  useHotkeys('mod+shift+g', () => void dispatch(inEveryView('take apart', [sure(lead, 'lead')])), options, [
+    lead,
+  ]);
   useHotkeys('alt+up', () => void dispatch(moveInOrder(sure(lead, 'lead'), active, -1)), options, [
     lead,
     active,
@@ -42,11 +76,11 @@ export function BlockKeys({ site, page, active }: BlockKeysProps) {
     lead,
     active,
   ]);
-  useHotkeys(['equal', 'shift+equal', 'add'], () => void dispatch(widen(selected, active, 1)), options, [
+  useHotkeys(['equal', 'shift+equal', 'add'], () => void dispatch(widen(selected, active, 1)), lettersOnly, [
     selected,
     active,
   ]);
-  useHotkeys(['minus', 'subtract'], () => void dispatch(widen(selected, active, -1)), options, [
+  useHotkeys(['minus', 'subtract'], () => void dispatch(widen(selected, active, -1)), lettersOnly, [
     selected,
     active,
   ]);
@@ -79,7 +113,7 @@ export function BlockKeys({ site, page, active }: BlockKeysProps) {
     ignoreEventWhen: ({ target }: KeyboardEvent) =>
       isElsewhere(target) || (target instanceof Element && target.closest('[role=treegrid]') !== null),
   };
-  useHotkeys('delete', () => void dispatch(remove(selected)), apart, [selected]);
+  useHotkeys('delete', () => void dispatch(inEveryView('delete', selected)), apart, [selected]);
   useHotkeys('mod+d', () => void dispatch(duplicate(selected)), apart, [selected]);
 
   useEffect(() => {

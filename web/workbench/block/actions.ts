@@ -1,3 +1,4 @@
+import { moveInOrder } from '../../state/sequence.ts';
 import {
   accepts,
   type AlternatingRun,
@@ -9,8 +10,6 @@ import {
   inRow,
   inRowIn,
   isGroup,
-  isLinked,
-  isOnAllPages,
   isShown,
   keysOf,
   lastOf,
@@ -28,17 +27,17 @@ import {
 } from '../../../core/index.ts';
 import { edit } from '../../state/edits.ts';
 import type { Thunk } from '../../state/store.ts';
-import type { ActionGroup, BlockAction, Selected } from './action.ts';
+import { canHide, scope, whereGone, type ActionGroup, type BlockAction, type Selected } from './action.ts';
 import { canTidy } from '../arrange/proposals.ts';
 import { overlaying } from './overlaying.ts';
 import { showing } from './showing.ts';
 import {
   duplicate,
   group,
+  hideIn,
   keep,
   keepLinked,
   makeAlternate,
-  moveInOrder,
   remove,
   ungroup,
   unite,
@@ -179,22 +178,21 @@ function placing({ site, page, nodes, active, reach, onDialog }: Selected): Acti
           : []),
         { label: 'Group', keys: 'Ctrl+G', disabled: !parent || hasTrait(parent, 'page'), run: group(ids) },
         ...(isGroup(lead.kind) && nodes.length === 1
-          ? [{ label: `Take ${lead.name} apart`, keys: 'Ctrl+Shift+G', run: ungroup(lead.id) }]
+          ? [
+              {
+                label: `Take ${lead.name} apart${scope(site, active)}`,
+                keys: 'Ctrl+Shift+G',
+                run: ungroup(lead.id),
+              },
+            ]
           : []),
       ],
     },
   ];
 }
 
-/** From where elements go that are deleted, where that is not this page alone. */
-function whereGone(nodes: readonly Node[]): string {
-  if (nodes.some(({ id }) => isOnAllPages(id))) return ', on all pages';
-  if (nodes.some((node) => sharedPlaceOf(node.id) && !isLinked(node))) return ', wherever it is linked';
-  return nodes.some(isLinked) ? ' from this page' : '';
-}
-
 /** The elements themselves. Counts say beforehand what a deletion takes. */
-function elements({ page, nodes }: Selected): ActionGroup {
+function elements({ site, page, nodes, active }: Selected): ActionGroup {
   const lead = lastOf(nodes);
   const selected = nodes.map(({ id }) => id);
   const within = new Set(selected.flatMap((id) => subtree(page, id)));
@@ -202,6 +200,7 @@ function elements({ page, nodes }: Selected): ActionGroup {
   const name = nodes.length > 1 ? `${nodes.length} elements` : lead.name;
   const inIt = within.size - selected.length;
   const everywhere = whereGone(nodes);
+  const view = viewOf(site.views, active).name;
   return {
     heading: 'Element',
     entries: [
@@ -220,14 +219,17 @@ function elements({ page, nodes }: Selected): ActionGroup {
         ? [{ label: `Save ${lead.name} as a block, linked here`, run: keepLinked(lead.id) }]
         : []),
       { label: `Copy ${name}`, keys: 'Ctrl+C', disabled: isPage, run: copySelected() },
-      { label: `Cut ${name}`, keys: 'Ctrl+X', disabled: isPage, run: cutSelected() },
+      { label: `Cut ${name}${scope(site, active)}`, keys: 'Ctrl+X', disabled: isPage, run: cutSelected() },
       { label: 'Paste', keys: 'Ctrl+V', run: pasteBeside() },
       {
-        label: `Delete ${name}${inIt > 0 ? ` and the ${inIt} in it` : ''}${everywhere}`,
+        label: `Delete ${name}${scope(site, active)}${inIt > 0 ? ` and the ${inIt} in it` : ''}${everywhere}`,
         keys: 'Delete',
         disabled: isPage,
         run: remove(selected),
       },
+      ...(active !== site.views.base && canHide(site, page, nodes, active)
+        ? [{ label: `Hide in ${view} instead`, run: hideIn(selected, active) }]
+        : []),
     ],
   };
 }
@@ -238,7 +240,11 @@ function values({ site, page, nodes, active, onDialog }: Selected): ActionGroup[
   const lead = lastOf(nodes);
   const selected = nodes.map(({ id }) => id);
   const within = [...new Set(selected.flatMap((id) => subtree(page, id)))];
-  const whole = keysOf(page.nodes);
+  // What other pages show too is cleared only where that is asked for.
+  const isShared = (id: NodeId) => sharedPlaceOf(id) !== undefined;
+  const alone = selected.some(isShared) ? within : within.filter((id) => !isShared(id));
+  const shared = within.filter((id) => !alone.includes(id));
+  const whole = keysOf(page.nodes).filter((id) => !isShared(id));
   const copied = rememberedCopy();
   const siblings = siblingsLike(page, lead.id).length;
   const own = countOverrides(page, [lead.id]);
@@ -259,8 +265,9 @@ function values({ site, page, nodes, active, onDialog }: Selected): ActionGroup[
       heading: 'Clear',
       entries: [
         ...clears(selected, ''),
-        ...(within.length > selected.length ? clears(within, ' with what is in it') : []),
-        ...(within.length < whole.length ? clears(whole, ' on the whole page') : []),
+        ...(alone.length > selected.length ? clears(alone, ' with what is in it') : []),
+        ...(!alone.includes(page.root) ? clears(whole, ' on the whole page') : []),
+        ...(shared.length > 0 ? clears(shared, ', in parts that other pages share') : []),
       ],
     },
     {

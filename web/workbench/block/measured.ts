@@ -3,6 +3,7 @@ import {
   type AreaPlacement,
   downFor,
   hundredths,
+  type MovedPart,
   type Node,
   type NodeId,
   placementIn,
@@ -31,6 +32,20 @@ export function become(command: 'makeOverlay' | 'makeColumn', node: NodeId): Thu
     const measured = container ? await measuredInViews(site, page, container) : {};
     const id = newId(node);
     if (dispatch(edit(command, { node, id, measured }))) dispatch(select(id));
+  };
+}
+
+/** Puts a part of a container elsewhere in a view, by so many px of the page, as its container becomes an overlay for that. */
+export function placeFreely(moved: MovedPart): Thunk<Promise<void>> {
+  return async (dispatch, getState) => {
+    const { site, page } = sure(openPage(getState()));
+    const part = page.nodes[moved.node] as Node | undefined;
+    const container = part?.parent ? page.nodes[part.parent] : undefined;
+    if (!container) return;
+    const measured = await measuredInViews(site, page, container);
+    const id = newId(container.id);
+    if (dispatch(edit('makeOverlay', { node: container.id, id, measured, moved })))
+      dispatch(select(moved.node));
   };
 }
 

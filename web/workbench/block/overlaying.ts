@@ -1,6 +1,6 @@
 import { canBeOverlay, hasTrait, lastOf, viewOf } from '../../../core/index.ts';
 import { canPair, isPart, lineUp, makeSameSize, pairUp, shorten, spaceEvenly } from '../../state/areas.ts';
-import type { ActionGroup, BlockAction, Selected } from './action.ts';
+import { scope, type ActionGroup, type BlockAction, type Selected } from './action.ts';
 import { become, fitToContent, lineUpBaselines } from './measured.ts';
 
 /** What can be done with the places of several parts of one overlay. */
@@ -46,11 +46,11 @@ export function overlaying(selected: Selected): ActionGroup[] {
     entries.push(
       { label: `Remove empty rows in ${name}`, run: shorten(lead.id, active, 'anywhere') },
       { label: `Remove empty rows below in ${name}`, run: shorten(lead.id, active, 'below') },
-      { label: 'Turn it into a column', run: become('makeColumn', lead.id) },
+      { label: `Turn it into a column${scope(site, active)}`, run: become('makeColumn', lead.id) },
     );
   if (alone && canBeOverlay(lead.kind) && lead.children.length > 0)
     entries.push({
-      label: hasTrait(lead, 'section') ? 'Put everything in it into an overlay' : 'Turn it into an overlay',
+      label: `${hasTrait(lead, 'section') ? 'Put everything in it into an overlay' : 'Turn it into an overlay'}${scope(site, active)}`,
       run: become('makeOverlay', lead.id),
     });
   return [

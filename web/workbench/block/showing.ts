@@ -1,5 +1,4 @@
 import {
-  hasTrait,
   AUDIENCES,
   headOf,
   isShown,
@@ -11,7 +10,7 @@ import {
 } from '../../../core/index.ts';
 import { edit } from '../../state/edits.ts';
 import { hideOrShow } from '../../state/structure.ts';
-import type { ActionGroup, BlockAction, Selected } from './action.ts';
+import { standAlone, type ActionGroup, type BlockAction, type Selected } from './action.ts';
 
 /** Where the page itself is offered. */
 function offering(site: SiteFrame, page: Page, active: ViewId): ActionGroup {
@@ -43,10 +42,7 @@ function offering(site: SiteFrame, page: Page, active: ViewId): ActionGroup {
 export function showing({ site, page, nodes, active }: Selected): ActionGroup[] {
   const ids = nodes.map(({ id }) => id);
   if (nodes.length === 1 && nodes[0].parent === null) return [offering(site, page, active)];
-  const alternates = nodes.some(
-    ({ parent }) => parent === null || hasTrait(page.nodes[parent], 'alternating'),
-  );
-  if (alternates) return [];
+  if (!standAlone(page, nodes)) return [];
   const { name } = viewOf(site.views, active);
   const there = (view: ViewId) => nodes.every((node) => isShown(site, page, node, view));
   return [

@@ -204,14 +204,7 @@ export function FieldEditor({ field, value, onChange, inline = false }: FieldEdi
       );
     default:
       if (inline)
-        return (
-          <WordsField
-            label={label}
-            value={value as string}
-            onChange={onChange}
-            form={type.editor as 'rich' | 'inline'}
-          />
-        );
+        return <WordsField label={label} value={value as string} onChange={onChange} form={type.editor} />;
       return (
         <Typography sx={{ fontSize: 12, color: quiet }}>
           <b>{label}:</b> {plainText(value as string).slice(0, 90) || 'no text yet'} — double-click it in a

@@ -1,6 +1,9 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import {
+  curveAt,
+  type NodeId,
   preview,
+  styleCurve,
   viewAt,
   viewOf,
   type Addresses,
@@ -11,7 +14,7 @@ import {
 } from '../../../core/index.ts';
 import { selected as select, viewsBeside } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
-import { useAfterPaint } from '../../ui/afterpaint.ts';
+import { afterPaint, useAfterPaint } from '../../ui/afterpaint.ts';
 import { useMeasuredWidth } from '../../ui/measuredwidth.ts';
 import { desk } from '../../ui/theme.ts';
 import { sheetAddresses } from '../../page/addresses.ts';
@@ -27,8 +30,28 @@ const Overview = lazily(async () => (await import('./Overview.tsx')).Overview);
 const GAP = 24;
 const SMALLEST_SCALE = 0.18;
 
+/** px on screen; smaller text of a page is not read (common practice). */
+const READABLE = 9;
+
+/** The text style of running text, in every site that has not done away with it. */
+const BODY = 'body';
+
+/** px; the size of body text of sites that have no style for it. */
+const USUAL_SIZE = 16;
+
+/** The least scale at which body text can be read in all of some views. */
+function readableScale(site: SiteFrame, views: readonly ViewId[]): number {
+  const style = site.textStyles.find(({ id }) => id === BODY);
+  const curve = style && styleCurve(site, style);
+  const sizes = views.map((view) =>
+    curve ? curveAt(curve, viewOf(site.views, view).sheet.width) : USUAL_SIZE,
+  );
+  return Math.min(1, READABLE / Math.min(...sizes));
+}
+
 interface ShownSheet {
   key: string;
+  view: ViewId;
   width: number;
   active: boolean;
 }
@@ -47,10 +70,18 @@ function sheetsToShow(
     .map((view) => ({
       // The active sheet keeps its frame while the marker crosses from one view into the next.
       key: view.id === active ? 'active' : view.id,
+      view: view.id,
       width: view.id === active ? width : viewOf(site.views, view.id).sheet.width,
       active: view.id === active,
     }))
     .reverse();
+}
+
+/** The section that an element is, or stands in; undefined where nothing is selected, or the page. */
+function sectionOf(page: Page, node: NodeId | undefined): NodeId | undefined {
+  let at = node !== undefined && node !== page.root ? page.nodes[node] : undefined;
+  while (at?.parent && at.parent !== page.root) at = page.nodes[at.parent];
+  return at?.id;
 }
 
 /** The page compiled for the sheets; each time from what it was the time before. */
@@ -73,6 +104,9 @@ export function Desk({ site: kept, page: keptPage }: { site: SiteFrame; page: Pa
   const sheets = useAppSelector((state) => state.desk.sheets);
   const beside = useAppSelector((state) => state.desk.beside);
   const zoom = useAppSelector((state) => state.desk.zoom);
+  const comparing = useAppSelector((state) => state.desk.comparing);
+  const lead = useAppSelector((state) => state.desk.selected.at(-1));
+  const section = sheets === 'side by side' && comparing.section ? sectionOf(page, lead) : undefined;
   const { id, pages, assets } = site;
   const density = useAppSelector((state) => state.desk.density) ?? undefined;
   const addresses = useMemo(
@@ -85,9 +119,22 @@ export function Desk({ site: kept, page: keptPage }: { site: SiteFrame; page: Pa
   const row = useMeasuredWidth();
   const shown = sheetsToShow(site, width, sheets === 'side by side', beside);
   const room = row.width - GAP * (shown.length - 1);
+  const least =
+    sheets === 'side by side' && !comparing.whole
+      ? readableScale(
+          site,
+          shown.map(({ view }) => view),
+        )
+      : SMALLEST_SCALE;
   const needed = shown.reduce((sum, sheet) => sum + sheet.width, 0);
-  const scale = zoom === 'full' ? 1 : Math.max(SMALLEST_SCALE, Math.min(1, room / needed));
+  const scale = zoom === 'full' ? 1 : Math.max(least, Math.min(1, room / needed));
   const active = viewAt(site.views, width).id;
+  const scrolled = useRef<HTMLDivElement>(null);
+  // A section that stands alone is seen from its top.
+  useEffect(() => {
+    if (section !== undefined) return afterPaint(() => scrolled.current?.scrollTo({ top: 0 }));
+    return undefined;
+  }, [section]);
 
   return (
     <section aria-label="Desk" className="desk" style={{ background: desk }}>
@@ -96,6 +143,7 @@ export function Desk({ site: kept, page: keptPage }: { site: SiteFrame; page: Pa
         <Overview site={site} page={marked} content={content} active={active} />
       ) : (
         <div
+          ref={scrolled}
           tabIndex={0}
           role="region"
           aria-label="Sheets"
@@ -112,6 +160,7 @@ export function Desk({ site: kept, page: keptPage }: { site: SiteFrame; page: Pa
                 width={sheet.width}
                 scale={scale}
                 active={sheet.active}
+                section={section}
               />
             ))}
           </div>

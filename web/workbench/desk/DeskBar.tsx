@@ -2,7 +2,9 @@ import {
   Box,
   Button,
   Checkbox,
+  Divider,
   FormControlLabel,
+  IconButton,
   ListSubheader,
   Menu,
   MenuItem,
@@ -12,18 +14,13 @@ import {
   Typography,
   type CheckboxProps,
 } from '@mui/material';
-import { ChevronDown } from 'lucide-react';
+import { ChevronDown, PanelLeftClose, PanelLeftOpen } from 'lucide-react';
 import { useId, useState } from 'react';
-import {
-  DEVICES,
-  hasAudiences,
-  type Page,
-  type SiteFrame,
-  type ViewId,
-  type Visitor,
-} from '../../../core/index.ts';
+import { DEVICES, hasAudiences, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import {
   besideToggled,
+  comparingChosen,
+  ledgerFolded,
   densityChosen,
   ghostsSet,
   screenChosen,
@@ -41,8 +38,6 @@ export function DeskBar({ site, page, active }: { site: SiteFrame; page: Page; a
   const audiences = hasAudiences(page);
   const dispatch = useAppDispatch();
   const sheets = useAppSelector((state) => state.desk.sheets);
-  const beside = useAppSelector((state) => state.desk.beside);
-  const others = viewsBeside(site.views, active, beside);
   const ghosts = useAppSelector((state) => state.desk.ghosts);
   const zoom = useAppSelector((state) => state.desk.zoom);
   return (
@@ -59,6 +54,7 @@ export function DeskBar({ site, page, active }: { site: SiteFrame; page: Page; a
         borderTop: `1px solid ${line}`,
       }}
     >
+      <Fold />
       <StatusLine site={site} active={active} />
       <ToggleButtonGroup
         size="small"
@@ -74,18 +70,7 @@ export function DeskBar({ site, page, active }: { site: SiteFrame; page: Page; a
         <ToggleButton value="side by side">Side by side</ToggleButton>
         <ToggleButton value="overview">Overview</ToggleButton>
       </ToggleButtonGroup>
-      {sheets === 'side by side' &&
-        [...site.views.list]
-          .reverse()
-          .map((view) => (
-            <Choice
-              key={view.id}
-              label={view.name}
-              checked={view.id === active || others.includes(view.id)}
-              disabled={view.id === active}
-              onChange={() => dispatch(besideToggled({ view: view.id, views: site.views }))}
-            />
-          ))}
+      {sheets === 'side by side' && <Compared site={site} active={active} />}
       {sheets !== 'overview' && <Screens />}
       {sheets !== 'overview' && audiences && <Visitors />}
       {sheets !== 'overview' && (
@@ -104,6 +89,76 @@ export function DeskBar({ site, page, active }: { site: SiteFrame; page: Page; a
         </Button>
       )}
     </Box>
+  );
+}
+
+/** Folds the values panel away, so that the sheets have all of the window, and back. */
+function Fold() {
+  const dispatch = useAppDispatch();
+  const folded = useAppSelector((state) => state.desk.folded);
+  const label = folded ? 'Show the values panel' : 'Fold the values panel';
+  const Sign = folded ? PanelLeftOpen : PanelLeftClose;
+  return (
+    <IconButton
+      size="small"
+      aria-label={label}
+      title={label}
+      sx={{ ml: -0.75 }}
+      onClick={() => dispatch(ledgerFolded(!folded))}
+    >
+      <Sign size={15} />
+    </IconButton>
+  );
+}
+
+/** Which views stand side by side, and how much of them. */
+function Compared({ site, active }: { site: SiteFrame; active: ViewId }) {
+  const dispatch = useAppDispatch();
+  const beside = useAppSelector((state) => state.desk.beside);
+  const { whole, section } = useAppSelector((state) => state.desk.comparing);
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const others = viewsBeside(site.views, active, beside);
+  const entry = (label: string, checked: boolean, onClick: () => void, disabled = false) => (
+    <MenuItem
+      key={label}
+      dense
+      role="menuitemcheckbox"
+      aria-checked={checked}
+      disabled={disabled}
+      onClick={onClick}
+    >
+      <Checkbox size="small" checked={checked} tabIndex={-1} aria-hidden sx={{ p: 0, mr: 1 }} />
+      {label}
+    </MenuItem>
+  );
+  return (
+    <>
+      <Button
+        size="small"
+        aria-haspopup="menu"
+        endIcon={<ChevronDown size={13} />}
+        onClick={({ currentTarget }) => setAnchor(currentTarget)}
+        sx={{ whiteSpace: 'nowrap' }}
+      >
+        {others.length + 1} of {site.views.list.length} views
+      </Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        <ListSubheader>Side by side</ListSubheader>
+        {site.views.list
+          .toReversed()
+          .map((view) =>
+            entry(
+              view.name,
+              view.id === active || others.includes(view.id),
+              () => dispatch(besideToggled({ view: view.id, views: site.views })),
+              view.id === active,
+            ),
+          )}
+        <Divider />
+        {entry('Only the selected section', section, () => dispatch(comparingChosen({ section: !section })))}
+        {entry('Fit all in the window', whole, () => dispatch(comparingChosen({ whole: !whole })))}
+      </Menu>
+    </>
   );
 }
 
@@ -189,9 +244,7 @@ function Visitors() {
       variant="standard"
       disableUnderline
       value={visitor ?? 'all'}
-      onChange={({ target }) =>
-        dispatch(visitorChosen(target.value === 'all' ? null : (target.value as Visitor)))
-      }
+      onChange={({ target }) => dispatch(visitorChosen(target.value === 'all' ? null : target.value))}
       inputProps={{ 'aria-label': 'Seen by' }}
       sx={{ fontSize: 13 }}
     >

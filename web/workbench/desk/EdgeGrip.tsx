@@ -61,7 +61,7 @@ function fittingHeight(sheet: SheetDocument, { id }: Node): number {
 function edgeOf({ site, page, node, view, sheet }: EdgeGripProps): Edge {
   if (hasTrait(node, 'overlaying')) {
     const least = rowsTaken(partsIn(site, page, node, view).map(({ at }) => at));
-    const set = resolve(site, page, node, knownProperty('leastRows'), view) as number;
+    const set = resolve(site, page, node, knownProperty('leastRows'), view);
     return {
       property: 'leastRows',
       now: Math.max(set, least),
@@ -72,7 +72,7 @@ function edgeOf({ site, page, node, view, sheet }: EdgeGripProps): Edge {
     };
   }
   const fits = fittingHeight(sheet, node);
-  const set = resolve(site, page, node, knownProperty('minHeight'), view) as number;
+  const set = resolve(site, page, node, knownProperty('minHeight'), view);
   return {
     property: 'minHeight',
     now: Math.max(set, Math.ceil(fits)),

@@ -4,6 +4,7 @@ import {
   hasTrait,
   applies,
   counted,
+  isOpened,
   knownProperty,
   overrideCount,
   type Node,
@@ -18,7 +19,7 @@ import { AreaGrips } from './AreaGrips.tsx';
 import { EdgeGrip } from './EdgeGrip.tsx';
 import { MoveGrip } from './MoveGrip.tsx';
 import { SpanGrips } from './SpanGrips.tsx';
-import type { SheetDocument } from '../../page/sheetdocument.ts';
+import { boxIn, type SheetDocument } from '../../page/sheetdocument.ts';
 
 interface MarksProps {
   site: SiteFrame;
@@ -46,9 +47,9 @@ interface MarkedBox {
 }
 
 function boxOf(sheet: SheetDocument, scale: number, id: NodeId): MarkedBox | null {
-  const element = sheet.elementOf(id);
-  if (!element || element.getClientRects().length === 0) return null;
-  const { left, top, width, height } = element.getBoundingClientRect();
+  const box = boxIn(sheet.elementOf(id));
+  if (!box) return null;
+  const { left, top, width, height } = box;
   return { id, left: left * scale, top: top * scale, width: width * scale, height: height * scale };
 }
 
@@ -172,18 +173,21 @@ export function Marks(props: MarksProps) {
               height={box.height}
             />
           )}
-          {parent && !hasTrait(parent, 'overlaying') && takesColumns(page, node) && (
-            <SpanGrips
-              site={props.site}
-              page={page}
-              node={node}
-              row={parent}
-              nodes={selected.filter((id) => page.nodes[id] && takesColumns(page, page.nodes[id]))}
-              view={view}
-              sheet={props.sheet}
-              scale={props.scale}
-            />
-          )}
+          {parent &&
+            !hasTrait(parent, 'overlaying') &&
+            takesColumns(page, node) &&
+            !isOpened(props.site, page, node, view) && (
+              <SpanGrips
+                site={props.site}
+                page={page}
+                node={node}
+                row={parent}
+                nodes={selected.filter((id) => page.nodes[id] && takesColumns(page, page.nodes[id]))}
+                view={view}
+                sheet={props.sheet}
+                scale={props.scale}
+              />
+            )}
         </Box>
       )}
     </Box>

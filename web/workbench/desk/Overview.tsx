@@ -17,17 +17,22 @@ import { selected as select, viewChosen } from '../../state/desk.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { EMPTY_SHEET, type SheetContent } from '../../page/sheetdocument.ts';
+import { boxIn } from '../../page/sheetdocument.ts';
 import { useSheet } from '../../page/useSheet.ts';
 import { draw, DRAGGED } from '../../ui/draw.ts';
 import { useMeasuredWidth } from '../../ui/measuredwidth.ts';
 import { petrol, quiet, sun } from '../../ui/theme.ts';
 import { OrderQuestion } from '../ledger/outline/DropMark.tsx';
 import { useMove } from '../ledger/outline/useMove.ts';
+import { moveBehind } from '../../state/sequence.ts';
 import { insertionAt } from './insertion.ts';
 import { SectionMark, Tools } from './SectionMark.tsx';
 
 /** px; between the columns. */
-const GAP = 20;
+const GAP = 16;
+
+/** px, and the share of a column, for the names of sections, which stand beside them. */
+const NAMES = { least: 52, most: 130, share: 0.34 };
 
 interface OverviewProps {
   site: SiteFrame;
@@ -38,10 +43,13 @@ interface OverviewProps {
 
 /** A page as its sections, small, in every view beside each other: to order, hide, copy and delete them, and to go to one. */
 export function Overview({ site, page, content, active }: OverviewProps) {
+  const dispatch = useAppDispatch();
   const room = useMeasuredWidth();
   const move = useMove(site, page);
   const views = [...site.views.list].reverse();
-  const across = Math.max(90, (room.width - GAP * (views.length - 1)) / views.length);
+  const column = (room.width - GAP * (views.length - 1)) / views.length;
+  const names = Math.round(Math.max(NAMES.least, Math.min(NAMES.most, column * NAMES.share)));
+  const across = Math.max(60, column - names);
   return (
     <div role="region" aria-label="Overview" className="desk-sheets" tabIndex={0}>
       <div ref={room.ref} style={{ display: 'flex', gap: GAP, alignItems: 'flex-start' }}>
@@ -53,8 +61,13 @@ export function Overview({ site, page, content, active }: OverviewProps) {
             content={content}
             view={view}
             across={across}
+            names={names}
             active={view.id === active}
-            onMove={(id, after) => move.request([id], { parent: page.root, after })}
+            onMove={(id, place) =>
+              view.id === site.views.base
+                ? move.request([id], { parent: page.root, after: place.after })
+                : dispatch(moveBehind(id, view.id, place.after))
+            }
           />
         ))}
       </div>
@@ -67,9 +80,11 @@ interface ColumnProps extends Omit<OverviewProps, 'active'> {
   view: View;
   /** px on screen. */
   across: number;
+  /** px on screen for the names beside it. */
+  names: number;
   active: boolean;
-  /** Moves a section behind another in source order; null: before all. */
-  onMove(id: NodeId, after: NodeId | null): void;
+  /** Moves a section behind another, null: before all; in the order of the view, or, under the base, in that of the source. */
+  onMove(id: NodeId, place: { after: NodeId | null }): void;
 }
 
 interface SectionBox {
@@ -79,7 +94,7 @@ interface SectionBox {
   height: number;
 }
 
-function Column({ site, page, content, view, across, active, onMove }: ColumnProps) {
+function Column({ site, page, content, view, across, names, active, onMove }: ColumnProps) {
   const dispatch = useAppDispatch();
   const lead = useAppSelector((state) => state.desk.selected.at(-1));
   const shown = useMemo<SheetContent>(() => ({ preview: content, ghosts: [] }), [content]);
@@ -93,10 +108,8 @@ function Column({ site, page, content, view, across, active, onMove }: ColumnPro
     if (!sheet) return;
     setBoxes(
       (key === '' ? [] : (key.split(' ') as NodeId[])).flatMap((id) => {
-        const element = sheet.elementOf(id);
-        if (!element || element.getClientRects().length === 0) return [];
-        const { top, height: tall } = element.getBoundingClientRect();
-        return [{ id, top, height: tall }];
+        const box = boxIn(sheet.elementOf(id));
+        return box ? [{ id, top: box.top, height: box.height }] : [];
       }),
     );
   }, [sheet, key, moved]);
@@ -106,7 +119,7 @@ function Column({ site, page, content, view, across, active, onMove }: ColumnPro
     if (!active) dispatch(viewChosen(site.views, view.id));
   };
 
-  /** Draws a section to another place among those that show here; let go, it stands behind the one before that place in the source. */
+  /** Draws a section to another place among those that show here; let go, it stands behind the one before that place. */
   const down = (press: PointerEvent<HTMLElement>, id: NodeId) => {
     if (press.button !== 0 || isOnAllPages(id)) return;
     const others = boxes.filter((box) => box.id !== id);
@@ -125,14 +138,18 @@ function Column({ site, page, content, view, across, active, onMove }: ColumnPro
       },
       end() {
         setLine(null);
-        if (place !== null) onMove(id, others[place - 1]?.id ?? null);
+        if (place !== null) onMove(id, { after: others[place - 1]?.id ?? null });
       },
       cancel: () => setLine(null),
     });
   };
 
   return (
-    <Box component="section" aria-label={`Overview: ${view.name}`} sx={{ width: across, flex: 'none' }}>
+    <Box
+      component="section"
+      aria-label={`Overview: ${view.name}`}
+      sx={{ width: across + names, flex: 'none' }}
+    >
       <Typography
         noWrap
         title={view.name}
@@ -146,6 +163,7 @@ function Column({ site, page, content, view, across, active, onMove }: ColumnPro
       <Box
         sx={{
           position: 'relative',
+          ml: `${names}px`,
           bgcolor: 'white',
           boxShadow: '0 2px 8px rgb(35 33 28 / .2)',
           height: height * scale,
@@ -178,12 +196,21 @@ function Column({ site, page, content, view, across, active, onMove }: ColumnPro
             top={top * scale}
             height={tall * scale}
             tall={tall}
+            beside={names}
             selected={id === lead}
             onPress={(press) => down(press, id)}
             onChoose={() => choose(id)}
           >
             {id === lead && active && (
-              <Tools page={page} id={id} view={view} onMove={onMove} inside={tall * scale > 44} />
+              <Tools
+                page={page}
+                id={id}
+                view={view}
+                where={view.id === site.views.base ? 'in every view' : `in ${view.name}`}
+                shown={boxes.map((box) => box.id)}
+                onMove={onMove}
+                inside={tall * scale > 44}
+              />
             )}
           </SectionMark>
         ))}

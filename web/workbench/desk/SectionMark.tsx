@@ -1,12 +1,15 @@
-import { Box, IconButton, Typography } from '@mui/material';
+import { inEveryView } from '../../state/everyview.ts';
+import { Box, IconButton } from '@mui/material';
 import { ArrowDown, ArrowUp, ArrowUpRight, Copy, EyeOff, Trash2 } from 'lucide-react';
 import type { PointerEvent, ReactNode } from 'react';
 import { isOnAllPages, type NodeId, type Page, type View } from '../../../core/index.ts';
 import { sheetsChosen } from '../../state/desk.ts';
-import { edit } from '../../state/edits.ts';
 import { useAppDispatch } from '../../state/store.ts';
-import { duplicate, remove } from '../../state/structure.ts';
-import { coral, petrol } from '../../ui/theme.ts';
+import { duplicate, hideIn } from '../../state/structure.ts';
+import { coral, ink, petrol, quiet } from '../../ui/theme.ts';
+
+/** px; a line of the names beside sections. */
+const LINE = 14;
 
 /** Screens that a section takes from which on it is long: people stop scrolling (common practice). */
 const LONG = 3;
@@ -19,19 +22,22 @@ interface SectionMarkProps {
   height: number;
   /** px of the page. */
   tall: number;
+  /** px on screen to its left for its name. */
+  beside: number;
   selected: boolean;
   onPress(press: PointerEvent<HTMLElement>): void;
   onChoose(): void;
   children: ReactNode;
 }
 
-/** A section's name and height over its image; one that takes many screens stands out. */
+/** A section's name and height beside its image; one that takes many screens stands out. */
 export function SectionMark({
   name,
   view,
   top,
   height,
   tall,
+  beside,
   selected,
   onPress,
   onChoose,
@@ -73,28 +79,41 @@ export function SectionMark({
           '&:hover': { bgcolor: 'rgb(13 106 110 / .08)' },
         }}
       />
-      {height > 15 && (
-        <Typography
-          noWrap
+      {height > LINE && (
+        <Box
           aria-hidden
           sx={{
             position: 'absolute',
-            display: 'flex',
             top: 0,
-            left: 0,
-            maxWidth: '100%',
-            px: 0.5,
-            fontSize: 10.5,
-            lineHeight: '15px',
-            fontWeight: 600,
+            right: '100%',
+            overflow: 'hidden',
+            pr: 0.75,
+            fontSize: 11,
+            lineHeight: `${LINE}px`,
+            textAlign: 'end',
+            overflowWrap: 'anywhere',
             pointerEvents: 'none',
-            color: 'white',
-            bgcolor: long ? coral : selected ? petrol : 'rgb(35 33 28 / .72)',
+            fontWeight: selected ? 700 : 400,
+            color: selected ? petrol : ink,
           }}
+          style={{ width: beside, height }}
         >
-          <span style={{ overflow: 'hidden', textOverflow: 'ellipsis' }}>{name}</span>
-          <span style={{ flex: 'none' }}>&nbsp;· {long ? many : size}</span>
-        </Typography>
+          <Box
+            component="span"
+            sx={{
+              display: '-webkit-box',
+              WebkitBoxOrient: 'vertical',
+              overflow: 'hidden',
+              lineHeight: `${LINE}px`,
+            }}
+            style={{ WebkitLineClamp: Math.max(1, Math.floor(height / LINE) - 1) }}
+          >
+            {name}
+          </Box>
+          {height >= 2 * LINE && (
+            <span style={{ color: long ? coral : quiet, fontWeight: 400 }}>{long ? many : size}</span>
+          )}
+        </Box>
       )}
       {children}
     </Box>
@@ -107,35 +126,38 @@ interface ToolsProps {
   view: View;
   /** Whether they stand in the mark of the section, for which there is room. */
   inside: boolean;
-  onMove(id: NodeId, after: NodeId | null): void;
+  /** In which views the arrows move it. */
+  where: string;
+  /** The sections that show in the view, from the top. */
+  shown: readonly NodeId[];
+  onMove(id: NodeId, place: { after: NodeId | null }): void;
 }
 
 /** What can be done with a selected section. */
-export function Tools({ page, id, view, inside, onMove }: ToolsProps) {
+export function Tools({ page, id, view, where, shown, inside, onMove }: ToolsProps) {
   const dispatch = useAppDispatch();
   const { name } = page.nodes[id];
-  const siblings = page.nodes[page.root].children.filter((each) => !isOnAllPages(each));
+  const siblings = shown.filter((each) => !isOnAllPages(each));
   const at = siblings.indexOf(id);
   const own = at >= 0;
-  const before = page.nodes[page.root].children;
-  const behind = (place: number) => before[before.indexOf(siblings[place]) - 1] ?? null;
+  const behind = (place: number) => ({ after: shown[shown.indexOf(siblings[place]) - 1] ?? null });
   const tools: { label: string; icon: ReactNode; disabled?: boolean; run(): unknown }[] = [
     {
-      label: `Move ${name} up`,
+      label: `Move ${name} up ${where}`,
       icon: <ArrowUp size={13} />,
       disabled: !own || at === 0,
       run: () => onMove(id, behind(at - 1)),
     },
     {
-      label: `Move ${name} down`,
+      label: `Move ${name} down ${where}`,
       icon: <ArrowDown size={13} />,
       disabled: !own || at === siblings.length - 1,
-      run: () => onMove(id, siblings[at + 1]),
+      run: () => onMove(id, { after: siblings[at + 1] }),
     },
     {
       label: `Hide ${name} in ${view.name}`,
       icon: <EyeOff size={13} />,
-      run: () => dispatch(edit('showInViews', { nodes: [id], shown: false, views: [view.id] })),
+      run: () => dispatch(hideIn([id], view.id)),
     },
     {
       label: `Duplicate ${name}`,
@@ -143,7 +165,11 @@ export function Tools({ page, id, view, inside, onMove }: ToolsProps) {
       disabled: !own,
       run: () => dispatch(duplicate([id])),
     },
-    { label: `Delete ${name}`, icon: <Trash2 size={13} />, run: () => dispatch(remove([id])) },
+    {
+      label: `Delete ${name}`,
+      icon: <Trash2 size={13} />,
+      run: () => dispatch(inEveryView('delete', [id], view.id)),
+    },
     { label: `Go to ${name}`, icon: <ArrowUpRight size={13} />, run: () => dispatch(sheetsChosen('one')) },
   ];
   return (
@@ -153,10 +179,9 @@ export function Tools({ page, id, view, inside, onMove }: ToolsProps) {
       sx={{
         position: 'absolute',
         zIndex: 2,
-        left: 2,
-        ...(inside ? { top: 18 } : { top: '100%' }),
+        right: 2,
+        ...(inside ? { bottom: 2 } : { top: '100%' }),
         display: 'flex',
-        flexWrap: 'wrap',
         bgcolor: 'white',
         borderRadius: 0.5,
         boxShadow: '0 1px 5px rgb(35 33 28 / .35)',

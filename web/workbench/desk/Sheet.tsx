@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import {
   ancestorsOf,
   closedPreview,
@@ -25,7 +25,7 @@ import { ghostOf, ghostsIn, ghostsOf, hiddenFromVisitor } from '../../page/ghost
 import { Marks } from './Marks.tsx';
 import { useFileDrop } from './useFileDrop.ts';
 import { SheetTitle } from './SheetTitle.tsx';
-import { EMPTY_SHEET, type SheetContent } from '../../page/sheetdocument.ts';
+import { boxIn, EMPTY_SHEET, type SheetContent, type SheetDocument } from '../../page/sheetdocument.ts';
 import { useSheet } from '../../page/useSheet.ts';
 
 interface SheetProps {
@@ -36,6 +36,8 @@ interface SheetProps {
   width: number;
   /** Screen px for one px of the page. */
   scale: number;
+  /** The one section that is looked at; absent: all of the page. */
+  section?: NodeId;
   active: boolean;
 }
 
@@ -58,11 +60,21 @@ const places = ({ key, altKey }: KeyboardEvent): boolean => key.startsWith('Arro
 const forwarded = ({ key, ctrlKey, metaKey, altKey }: KeyboardEvent): boolean => {
   if (ctrlKey || metaKey) return ['z', 'y', 'g', 'd'].includes(key.toLowerCase());
   if (altKey) return ['ArrowUp', 'ArrowDown'].includes(key);
-  return ['Escape', 'Delete', '/', '+', '=', '-'].includes(key) || key.toLowerCase() === 'h';
+  return ['Escape', 'Delete', 'F2', '/', '+', '=', '-'].includes(key) || key.toLowerCase() === 'h';
 };
 
+/** Where the one section that is looked at stands in a sheet, px of the page; undefined: all of the page is looked at, or it does not show. */
+function useSection(sheet: SheetDocument | null, section: NodeId | undefined, moved: number) {
+  const [cut, setCut] = useState<{ top: number; height: number }>();
+  useLayoutEffect(() => {
+    const box = section === undefined || !sheet ? null : boxIn(sheet.elementOf(section));
+    setCut(box ? { top: box.top, height: box.height } : undefined);
+  }, [sheet, section, moved]);
+  return cut;
+}
+
 /** The real page at one width, in a frame; what is selected is marked over it, never in it. */
-export function Sheet({ site, page, content, width, scale, active }: SheetProps) {
+export function Sheet({ site, page, content, width, scale, active, section }: SheetProps) {
   const dispatch = useAppDispatch();
   const selected = useAppSelector((state) => state.desk.selected);
   const ghosts = useAppSelector((state) => state.desk.ghosts);
@@ -179,6 +191,7 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
     };
   }, [sheet, frame, dispatch]);
 
+  const cut = useSection(sheet, section, moved);
   const label = `${view.name}, ${width} px`;
   return (
     <section aria-label={`Sheet: ${label}`} className="sheet">
@@ -190,44 +203,47 @@ export function Sheet({ site, page, content, width, scale, active }: SheetProps)
       )}
       <div
         className={overflow ? 'sheet-page overflowing' : 'sheet-page'}
-        style={{ width: width * scale, height: height * scale }}
+        style={{ width: width * scale, height: (cut?.height ?? height) * scale, overflow: cut && 'clip' }}
       >
-        <div className="sheet-cut">
-          <iframe
-            ref={frame}
-            title={`Page in ${label}`}
-            sandbox="allow-same-origin"
-            srcDoc={EMPTY_SHEET}
-            onLoad={loaded}
-            style={{
-              width,
-              height: Math.ceil(height / FRAME_STEP) * FRAME_STEP,
-              transform: `scale(${scale})`,
-            }}
-          />
-        </div>
-        {active && screen && screen.height < height && (
-          <div className="sheet-fold" style={{ top: screen.height * scale }}>
-            <span>end of the first screen, {screen.height} px</span>
+        {sheet && section !== undefined && !cut && <p className="sheet-none">Not shown in {view.name}</p>}
+        <div className="sheet-whole" style={{ height: height * scale, top: cut && -cut.top * scale }}>
+          <div className="sheet-cut">
+            <iframe
+              ref={frame}
+              title={`Page in ${label}`}
+              sandbox="allow-same-origin"
+              srcDoc={EMPTY_SHEET}
+              onLoad={loaded}
+              style={{
+                width,
+                height: Math.ceil(height / FRAME_STEP) * FRAME_STEP,
+                transform: `scale(${scale})`,
+              }}
+            />
           </div>
-        )}
-        {sheet && (
-          <Marks
-            site={site}
-            follow={active}
-            sheet={sheet}
-            page={page}
-            view={view.id}
-            scale={scale}
-            across={width * scale}
-            moved={moved}
-            selected={editing ? NONE : selected}
-            hovered={editing ? null : hovered}
-          />
-        )}
-        {sheet && editing && written && (
-          <TextBar site={site} node={written} editing={editing} scale={scale} onDone={end} />
-        )}
+          {active && screen && screen.height < height && (
+            <div className="sheet-fold" style={{ top: screen.height * scale }}>
+              <span>end of the first screen, {screen.height} px</span>
+            </div>
+          )}
+          {sheet && (
+            <Marks
+              site={site}
+              follow={active}
+              sheet={sheet}
+              page={page}
+              view={view.id}
+              scale={scale}
+              across={width * scale}
+              moved={moved}
+              selected={editing ? NONE : selected}
+              hovered={editing ? null : hovered}
+            />
+          )}
+          {sheet && editing && written && (
+            <TextBar site={site} node={written} editing={editing} scale={scale} onDone={end} />
+          )}
+        </div>
       </div>
     </section>
   );

@@ -21,7 +21,7 @@ import {
   type ViewId,
   lookup,
 } from '../../../core/index.ts';
-import type { SheetDocument } from '../../page/sheetdocument.ts';
+import { boxIn, type SheetDocument } from '../../page/sheetdocument.ts';
 import { directionIn, tracksOf } from './tracks.ts';
 
 /** A part of an overlay that is placed in a sheet. */
@@ -63,9 +63,8 @@ export function laidOut({ site, page, overlay, view, sheet, node }: PlacedPart) 
   const from = (tracks: Track[], zero: number) =>
     tracks.map(({ start, end }) => ({ start: start - zero, end: end - zero }));
   const boxOf = (id: NodeId): Box | undefined => {
-    const element = sheet.elementOf(id);
-    if (!element || element.getClientRects().length === 0) return undefined;
-    const box = element.getBoundingClientRect();
+    const box = boxIn(sheet.elementOf(id));
+    if (!box) return undefined;
     const start = directionIn(grid) === 1 ? box.left : -box.right;
     return { left: start - left, top: box.top - top, width: box.width, height: box.height };
   };

@@ -1,7 +1,7 @@
-import { inRowIn, viewAt, type NodeId, type Page, type SiteFrame } from '../../../core/index.ts';
-import { elementIn, nodeAt } from '../../page/sheetdocument.ts';
+import { inRowIn, viewAt, type NodeId, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
+import { boxIn, elementIn, nodeAt } from '../../page/sheetdocument.ts';
 import { takesMore, type TreePlace } from '../../state/structure.ts';
-import { insertionAt } from './insertion.ts';
+import { insertionAt, type Box } from './insertion.ts';
 
 /** A place in a sheet: a line between what stands there, or the frame of what is empty yet. In px of the window. */
 export interface SheetPlace {
@@ -32,31 +32,47 @@ export function placeInSheet(
     holder = page.nodes[holder]?.parent ?? null;
   if (holder === null) return undefined;
   const view = viewAt(site.views, frame.clientWidth).id;
-  const siblings = inRowIn(site, page, page.nodes[holder], view).flatMap((id) => {
-    const element = elementIn(inner, id);
-    return element && element.getClientRects().length > 0
-      ? [{ id, box: element.getBoundingClientRect() }]
-      : [];
+  const found = placeWithin({ site, page, view, document: inner }, holder, at);
+  if (!found) return undefined;
+  const { line, place, into } = found;
+  const left = box.left + line.left * scale;
+  const right = Math.max(box.left + (line.left + line.width) * scale, left + 3);
+  const tall = Math.max(3, line.height * scale);
+  return { place, line: { left, top: box.top + line.top * scale, right, height: tall }, into };
+}
+
+/** Of some elements those that show in a document, without one that is dragged, and their boxes; px of the page. */
+export const shownOf = (document: Document, ids: readonly NodeId[], without?: NodeId) =>
+  ids.flatMap((id) => {
+    const box = id === without ? null : boxIn(elementIn(document, id));
+    return box ? [{ id, box }] : [];
   });
-  const toWindow = (rect: { left: number; top: number; width: number; height: number }) => ({
-    left: box.left + rect.left * scale,
-    top: box.top + rect.top * scale,
-    right: box.left + (rect.left + rect.width) * scale,
-    height: Math.max(3, rect.height * scale),
-  });
+
+/** A page as it is laid out in a view. */
+interface LaidOut {
+  site: SiteFrame;
+  page: Page;
+  view: ViewId;
+  document: Document;
+  /** The element that is dragged. */
+  without?: NodeId;
+}
+
+/** The place that a point of a page, in px, means in a container: between the children that show in it, or all of it where none does. */
+export function placeWithin(
+  { site, page, view, document, without }: LaidOut,
+  holder: NodeId,
+  point: { x: number; y: number },
+): { place: TreePlace; line: Box; into: boolean } | undefined {
+  const siblings = shownOf(document, inRowIn(site, page, page.nodes[holder], view), without);
   const found = insertionAt(
-    siblings.map((each) => each.box),
-    at,
+    siblings.map(({ box }) => box),
+    point,
   );
-  if (!found) {
-    const own = elementIn(inner, holder)?.getBoundingClientRect();
-    return own && { place: { parent: holder, after: null }, line: toWindow(own), into: true };
+  if (found) {
+    const after = siblings[found.place - 1]?.id ?? null;
+    return { place: { parent: holder, after }, line: found.line, into: false };
   }
-  const line = toWindow(found.line);
-  const thin = { ...line, right: Math.max(line.right, line.left + 3) };
-  return {
-    place: { parent: holder, after: siblings[found.place - 1]?.id ?? null },
-    line: thin,
-    into: false,
-  };
+  const line = boxIn(elementIn(document, holder));
+  return line ? { place: { parent: holder, after: null }, line, into: true } : undefined;
 }

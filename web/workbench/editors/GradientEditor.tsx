@@ -59,7 +59,7 @@ export function GradientEditor({ site, cell, onSet, onClose }: EditorProps) {
           max={360}
           step={5}
           value={gradient.angle}
-          onChange={(_event, angle) => setGradient({ ...gradient, angle: angle as number })}
+          onChange={(_event, angle) => setGradient({ ...gradient, angle: angle })}
         />
       </Box>
       <Box sx={{ display: 'flex', gap: 1 }}>

@@ -23,7 +23,7 @@ import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { line, petrolTint } from '../../ui/theme.ts';
 import { KindIcon } from '../../ui/KindIcon.tsx';
-import { leading } from '../../values/rows.ts';
+import { leading, propertyOfRow } from '../../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 
 function Part({ node, own, sourcePlace }: { node: Node; own: boolean; sourcePlace: number }) {
@@ -70,6 +70,7 @@ export function OrderEditor({ row, cell, context, onSet, onClose }: EditorProps)
   const page = useAppSelector((state) => sure(openPage(state)).page);
   const { order, source, child } = sure(context.siblings, 'siblings');
   const deep = isDeep(holder.kind);
+  const isSequence = propertyOfRow(row).sequence === true;
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -102,7 +103,12 @@ export function OrderEditor({ row, cell, context, onSet, onClose }: EditorProps)
         >
           Reverse
         </Button>
-        {!same(order, source) && (
+        {isSequence && (cell.value as NodeId[]).length > 0 && (
+          <Button size="small" onClick={() => onSet([])}>
+            Keep columns together
+          </Button>
+        )}
+        {!isSequence && !same(order, source) && (
           <>
             <Button size="small" onClick={() => onSet(source)}>
               As in source

@@ -17,7 +17,7 @@ export function PointEditor({ site, row, cell, onSet, onClose }: EditorProps) {
   const shown = knownProperty(
     propertyOfRow(row).name === 'backgroundPosition' ? 'backgroundPicture' : 'source',
   );
-  const source = resolve(site, page, leading(row.holders) as Node, shown, cell.view.id) as string;
+  const source = resolve(site, page, leading(row.holders) as Node, shown, cell.view.id);
   const asset = site.assets.find(({ id }) => id === source);
   const number = (axis: keyof Point, label: string) => (
     <TextField

@@ -14,12 +14,13 @@ import {
   type View,
   wholePlace,
   widthsIn,
+  knownProperty,
 } from '../../../core/index.ts';
 import { Box, Button, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { openPage } from '../../state/documents.ts';
 import { useAppSelector } from '../../state/store.ts';
-import { isNode, leading, propertyOfRow } from '../../values/rows.ts';
+import { isNode, leading } from '../../values/rows.ts';
 import type { EditorProps } from './editor.ts';
 import { FitWords } from './FitWords.tsx';
 
@@ -92,7 +93,6 @@ const FIELDS: Record<Form, [name: keyof Typed, label: string, heard?: string][]>
 /** A text size: one number, two with the widths between which it grows, or a share of the width of its place. */
 export function SizeEditor({ site, cell, row, context, onSet, onClose }: EditorProps) {
   const value = cell.value as TextSize;
-  const { type } = propertyOfRow(row);
   const [form, setForm] = useState(() => formOf(value));
   const page = useAppSelector((state) => sure(openPage(state)).page);
   const holder = leading(row.holders);
@@ -102,7 +102,7 @@ export function SizeEditor({ site, cell, row, context, onSet, onClose }: EditorP
     return measureAt(place, sheet.width);
   }, [site, page, holder, cell.view]);
   const [typed, setTyped] = useState(() => typedOf(value, cell.view, across, context));
-  const made = sizeOf(form, typed, (text) => type.parse(text, context) as Outcome<TextSize>);
+  const made = sizeOf(form, typed, (text) => knownProperty('size').type.parse(text, context));
   const following = made.ok && typeof made.value === 'object' ? made.value : undefined;
   const fails = following && notEnlarged(following);
   const better = following && fails && enlargeable(following);

@@ -3,10 +3,18 @@ import { ChevronDown } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { PageSummary } from '../../../api/responses.ts';
-import { counted, describeWidths, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
+import {
+  counted,
+  countOverrides,
+  describeWidths,
+  lastOf,
+  type Page,
+  type SiteFrame,
+  type ViewId,
+} from '../../../core/index.ts';
 import { usePageNames } from '../../site/usePageNames.ts';
 import { viewChosen } from '../../state/desk.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { ink, line, marigold, petrol, quiet, shade } from '../../ui/theme.ts';
 import { pageCounts, treeOf } from './outline/outline.ts';
 import { columnsOf, gridColumns } from '../../values/columns.ts';
@@ -27,6 +35,9 @@ export function Header(props: { site: SiteFrame; counts: PageSummary[]; page: Pa
   const tree = treeOf(page);
   const blocks = useMemo(() => Object.keys(tree.nodes).length - 1, [tree]);
   const name = page.nodes[page.root].name;
+  const selected = useAppSelector((state) => state.desk.selected).filter((id) => page.nodes[id]);
+  const who =
+    selected.length > 1 ? 'of what is selected' : `of ${page.nodes[lastOf([page.root, ...selected])].name}`;
   const widest = Math.max(...columns.map((view) => view.sheet.width));
   return (
     <Box
@@ -83,11 +94,15 @@ export function Header(props: { site: SiteFrame; counts: PageSummary[]; page: Pa
         const on = view.id === active;
         const base = view.id === site.views.base;
         const count = inView.get(view.id) ?? 0;
+        const own = selected.length > 0 ? countOverrides(page, selected, view.id) : undefined;
+        const among = own === undefined ? '' : `, ${own === 0 ? 'none' : own} ${who}`;
         return (
           <ButtonBase
             key={view.id}
             aria-pressed={on}
-            title={base ? 'The base: its values are the default for all' : counted(count, 'override')}
+            title={
+              base ? 'The base: its values are the default for all' : `${counted(count, 'override')}${among}`
+            }
             onClick={() => dispatch(viewChosen(site.views, view.id))}
             sx={{
               flexDirection: 'column',
@@ -110,7 +125,7 @@ export function Header(props: { site: SiteFrame; counts: PageSummary[]; page: Pa
               }}
             >
               <Box
-                sx={{ border: '1.5px solid currentColor', borderRadius: 0.5, height: 9 }}
+                sx={{ border: '1.5px solid currentColor', borderRadius: 0.5, height: 9, minWidth: 8 }}
                 style={{ width: 8 + (18 * view.sheet.width) / widest }}
               />
               {base && 'base'}
@@ -125,9 +140,10 @@ export function Header(props: { site: SiteFrame; counts: PageSummary[]; page: Pa
                     borderRadius: 0.5,
                     px: 0.5,
                     lineHeight: '12px',
+                    whiteSpace: 'nowrap',
                   }}
                 >
-                  {count}
+                  {own ? `${own} of ${count}` : count}
                 </Box>
               )}
             </Box>

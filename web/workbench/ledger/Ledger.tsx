@@ -9,6 +9,7 @@ import { Header } from './Header.tsx';
 import { Outline } from './outline/Outline.tsx';
 import type { Subject } from '../../values/rows.ts';
 import { Values } from './table/Values.tsx';
+import { NothingSelected } from './table/ValuesHead.tsx';
 import './ledger.css';
 
 /** The left side of the workbench: the outline above the values, under one header of views. */
@@ -45,10 +46,13 @@ export function Ledger({ site, counts, page }: { site: SiteFrame; counts: PageSu
             {subject ? (
               <Values site={site} page={page} subject={subject} active={active} />
             ) : (
-              <Typography sx={{ p: 3, color: quiet, textAlign: 'center' }}>
-                Select an element in the outline or in a sheet to see its values in every view. Hold Shift or
-                Ctrl to select several.
-              </Typography>
+              <>
+                <NothingSelected />
+                <Typography sx={{ p: 3, color: quiet, textAlign: 'center' }}>
+                  Select an element in the outline or in a sheet to see its values in every view. Hold Shift
+                  or Ctrl to select several.
+                </Typography>
+              </>
             )}
           </Panel>
         </Group>

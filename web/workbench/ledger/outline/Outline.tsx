@@ -108,12 +108,14 @@ export function Outline({ site, page, active }: OutlineProps) {
     () => (isFiltering(filter) ? passing(page, active, filter) : null),
     [page, active, filter],
   );
+  const hidden = useAppSelector(({ findings }) => findings.hidden[active] ?? 0);
   return (
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}>
       <OutlineBar
         mode={mode}
         filter={filter}
         viewName={viewOf(site.views, active).name}
+        hidden={hidden}
         onMode={(next) => dispatch(outlineShown(next))}
         onFilter={setFilter}
         adding={adding !== null}

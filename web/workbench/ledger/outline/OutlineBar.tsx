@@ -1,6 +1,6 @@
 import { Box, IconButton, InputBase, MenuItem, Select, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { Plus, Search } from 'lucide-react';
-import { line, paper } from '../../../ui/theme.ts';
+import { line, paper, quiet } from '../../../ui/theme.ts';
 import type { OutlineMode } from '../../../state/desk.ts';
 import type { OutlineFilter } from './filter.ts';
 
@@ -8,6 +8,8 @@ interface OutlineBarProps {
   mode: OutlineMode;
   filter: OutlineFilter;
   viewName: string;
+  /** How many elements are not shown in the active view. */
+  hidden: number;
   onMode(mode: OutlineMode): void;
   onFilter(filter: OutlineFilter): void;
   /** Whether the panel of what can be added is open. */
@@ -16,7 +18,16 @@ interface OutlineBarProps {
 }
 
 /** Narrows the outline, and changes between the tree, the list of what differs in the active view and the theme. */
-export function OutlineBar({ mode, filter, viewName, onMode, onFilter, adding, onAdd }: OutlineBarProps) {
+export function OutlineBar({
+  mode,
+  filter,
+  viewName,
+  hidden,
+  onMode,
+  onFilter,
+  adding,
+  onAdd,
+}: OutlineBarProps) {
   return (
     <Box
       role="search"
@@ -63,7 +74,7 @@ export function OutlineBar({ mode, filter, viewName, onMode, onFilter, adding, o
           variant="standard"
           disableUnderline
           value={filter.only}
-          onChange={(event) => onFilter({ ...filter, only: event.target.value as OutlineFilter['only'] })}
+          onChange={(event) => onFilter({ ...filter, only: event.target.value })}
           inputProps={{ 'aria-label': 'Elements listed' }}
           renderValue={(only) => (only === 'all' ? 'All' : 'Overrides')}
           sx={{ fontSize: 12, maxWidth: 84 }}
@@ -91,7 +102,14 @@ export function OutlineBar({ mode, filter, viewName, onMode, onFilter, adding, o
       >
         <ToggleButton value="tree">Tree</ToggleButton>
         <ToggleButton value="differences">What differs</ToggleButton>
-        <ToggleButton value="not shown">Not shown</ToggleButton>
+        <ToggleButton value="not shown">
+          Not shown{' '}
+          {hidden > 0 && (
+            <Box component="span" sx={{ ml: 0.5, color: quiet, fontWeight: 400 }}>
+              {hidden}
+            </Box>
+          )}
+        </ToggleButton>
         <ToggleButton value="findings">Findings</ToggleButton>
         <ToggleButton value="theme">Theme</ToggleButton>
       </ToggleButtonGroup>

@@ -1,3 +1,4 @@
+import { inEveryView } from '../../../state/everyview.ts';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import {
   hasTrait,
@@ -8,9 +9,11 @@ import {
   type ViewId,
   lookup,
 } from '../../../../core/index.ts';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { isElsewhere } from '../../../ui/keytarget.ts';
 import { menuOpened, selected as select, selectionSet, selectionToggled } from '../../../state/desk.ts';
 import { edit } from '../../../state/edits.ts';
-import { duplicate, remove, turnTile } from '../../../state/structure.ts';
+import { duplicate, turnTile } from '../../../state/structure.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import type { RowsHandle } from '../../../ui/VirtualRows.tsx';
 import { columnsOf } from '../../../values/columns.ts';
@@ -81,17 +84,32 @@ export function useOutline(
   const at = Math.max(0, indexOf(cursor.id));
   const virtual: RowsHandle = useRef(null);
 
+  // Which of the places that were to get the keyboard gets it: the last one, and none once a name is changed.
+  const focusing = useRef(0);
   const focusCell = (id: NodeId, column: number) => {
     const index = indexOf(id);
+    const asked = ++focusing.current;
     if (index >= 0) virtual.current?.scrollToIndex(index, { align: 'auto' });
-    requestAnimationFrame(() =>
-      requestAnimationFrame(() =>
-        scroller.current
-          ?.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"] [data-column="${column}"]`)
-          ?.focus({ preventScroll: true }),
-      ),
-    );
+    const focus = () => {
+      if (asked !== focusing.current) return;
+      scroller.current
+        ?.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"] [data-column="${column}"]`)
+        ?.focus({ preventScroll: true });
+    };
+    requestAnimationFrame(() => requestAnimationFrame(focus));
   };
+  const beginRenaming = (id: NodeId) => {
+    focusing.current += 1;
+    const index = indexOf(id);
+    if (index >= 0) virtual.current?.scrollToIndex(index, { align: 'auto' });
+    setRenaming(id);
+  };
+  useHotkeys('f2', () => lead && beginRenaming(lead), {
+    enabled: lead !== undefined,
+    preventDefault: true,
+    ignoreEventWhen: ({ target }) =>
+      isElsewhere(target) || (target instanceof Element && target.closest('[role=treegrid]') !== null),
+  });
 
   // What is selected in a sheet comes into view here.
   useEffect(() => {
@@ -182,11 +200,11 @@ export function useOutline(
       ArrowLeft: left,
       Enter: () => go(node.id, column),
       ' ': space,
-      F2: () => setRenaming(node.id),
+      F2: () => beginRenaming(node.id),
       Insert: onAdd,
       Delete: () => {
         followed.current = true;
-        dispatch(remove(meant));
+        dispatch(inEveryView('delete', meant));
       },
       d: () => {
         followed.current = true;
@@ -211,7 +229,7 @@ export function useOutline(
     fold,
     toggleShown,
     openMenu: (id, at) => dispatch(menuOpened({ node: id, at })),
-    beginRenaming: setRenaming,
+    beginRenaming,
     rename,
     keys,
   };

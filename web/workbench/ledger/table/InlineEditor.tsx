@@ -1,5 +1,5 @@
 import { Box, InputBase } from '@mui/material';
-import { useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useEffectEvent, useRef, useState, type KeyboardEvent } from 'react';
 import type { EditReach, ValueType } from '../../../../core/index.ts';
 import { coral, line, petrol } from '../../../ui/theme.ts';
 import { reachOf } from '../../../values/reach.ts';
@@ -15,9 +15,12 @@ interface InlineEditorProps {
   onStep(steps: number): void;
   /** Keeps what was typed; answers a sentence when it was refused. */
   onCommit(text: string, reach: EditReach): string | undefined;
+  /** Keeps what was typed, as the keyboard has gone elsewhere. */
+  onLeave(text: string): void;
   /** What was typed so far means, where that is worth saying. */
   understood(text: string): string | undefined;
-  onClose(): void;
+  /** `left`: the keyboard is elsewhere already. */
+  onClose(left?: boolean): void;
 }
 
 const hint = {
@@ -37,7 +40,7 @@ const hint = {
 
 /** Typing in a cell. Enter keeps with the current reach, Shift+Enter here, Alt+Enter everywhere; Escape gives up. */
 export function InlineEditor(props: InlineEditorProps) {
-  const { label, type, initial, mixed, reach, onCommit, understood, onStep, onClose } = props;
+  const { label, type, initial, mixed, reach, onCommit, onLeave, understood, onStep, onClose } = props;
   const [text, setText] = useState(initial);
   const [refusal, setRefusal] = useState<string>();
   const ended = useRef(false);
@@ -76,19 +79,32 @@ export function InlineEditor(props: InlineEditorProps) {
     else if (event.key === 'Tab' && text !== initial) commit(reach);
   };
 
+  const leave = () => {
+    if (ended.current) return;
+    ended.current = true;
+    // Leaving keeps what can be kept; what was refused has been said and is given up.
+    if (text !== initial && !refusal) onLeave(text);
+    onClose(true);
+  };
+  // A press anywhere else may select something else, and the cell is gone before it loses the keyboard.
+  const around = useRef<HTMLElement>(null);
+  const pressed = useEffectEvent(({ target }: PointerEvent) => {
+    if (!around.current?.contains(target as Node)) leave();
+  });
+  useEffect(() => {
+    const press = (event: PointerEvent) => pressed(event);
+    document.addEventListener('pointerdown', press, true);
+    return () => document.removeEventListener('pointerdown', press, true);
+  }, []);
+
   return (
-    <Box sx={{ position: 'absolute', top: 2, right: 0, left: 0, zIndex: 3 }}>
+    <Box ref={around} sx={{ position: 'absolute', top: 2, right: 0, left: 0, zIndex: 3 }}>
       <InputBase
         autoFocus
         value={text}
         onChange={(event) => setText(event.target.value)}
         onKeyDown={keys}
-        onBlur={() => {
-          if (ended.current) return;
-          // Leaving keeps what can be kept; what was refused has been said and is given up.
-          if (text !== initial && !refusal) onCommit(text, reach);
-          onClose();
-        }}
+        onBlur={leave}
         inputProps={{ 'aria-label': label, 'aria-invalid': refusal !== undefined, spellCheck: false }}
         sx={{
           width: '100%',
@@ -102,9 +118,7 @@ export function InlineEditor(props: InlineEditorProps) {
         }}
       />
       {mixed && type.step !== undefined && !refusal && !means && (
-        <Box sx={hint}>
-          For all: a value, +4 or −4 on each, or 80 % to scale. Arrow up and down step each.
-        </Box>
+        <Box sx={hint}>For all: a value, or +4, −10% or *0.8 on each. Arrow up and down step each.</Box>
       )}
       {means && (
         <Box role="status" sx={hint}>

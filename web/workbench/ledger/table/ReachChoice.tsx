@@ -8,13 +8,13 @@ const CHOICES: { value: EditReach; label: string; explained: string }[] = [
   {
     value: 'here',
     label: 'Here',
-    explained:
-      'Edits change only the view of their column; in the base’s column also the views that take their value from there',
+    explained: 'Edits change only the view of their column; every other view keeps what it shows',
   },
   {
     value: 'onward',
     label: 'Onward',
-    explained: 'Edits change the view of their column and every view further from the base on the same side',
+    explained:
+      'Edits change the view of their column and every view further from the base on the same side; in the base’s column every view without an override',
   },
   {
     value: 'everywhere',
@@ -27,8 +27,9 @@ const CHOICES: { value: EditReach; label: string; explained: string }[] = [
 export function ReachChoice() {
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.desk.reach);
+  const site = useAppSelector((state) => state.desk.site);
   const choose = (value: EditReach) => {
-    preferReach(value);
+    if (site !== null) preferReach(site, value);
     dispatch(reachChosen(value));
   };
   return (

@@ -1,3 +1,4 @@
+import { useLayoutEffect, useRef, useState } from 'react';
 import { counted, TEXT_CONTRAST, type Page, type SiteFrame } from '../../../../core/index.ts';
 import { valueAimed } from '../../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
@@ -24,43 +25,70 @@ export function TraceBar(props: { site: SiteFrame; page: Page; table: ValueTable
     row && table.reach === 'everywhere'
       ? Object.keys(layeredIn(row, leading(row.holders), propertyOfRow(row))?.at ?? {}).length
       : 0;
+  const { ref, cut, whole, turn } = useTwoLines(
+    `${traced.row} ${traced.column}`,
+    [...chain.map(({ text }) => text), contrast, ...found.map(({ sentence }) => sentence), replaced].join(
+      ' ',
+    ),
+  );
   return (
-    <div
-      role="status"
-      aria-label="Trace"
-      className="trace"
-      data-trace
-      onKeyDown={(event) => {
-        if (event.key !== 'Escape') return;
-        event.stopPropagation();
-        table.grid.current?.querySelector<HTMLElement>('[role=gridcell][tabindex="0"]')?.focus();
-      }}
-    >
-      {cell && (
-        <b>
-          {row.label} in {cell.view.name}:{' '}
-        </b>
+    <div className="trace-bar">
+      <div
+        ref={ref}
+        role="status"
+        aria-label="Trace"
+        className={whole ? 'trace' : 'trace short'}
+        data-trace
+        onKeyDown={(event) => {
+          if (event.key !== 'Escape') return;
+          event.stopPropagation();
+          table.grid.current?.querySelector<HTMLElement>('[role=gridcell][tabindex="0"]')?.focus();
+        }}
+      >
+        {cell && (
+          <b>
+            {row.label} in {cell.view.name}:{' '}
+          </b>
+        )}
+        {chain.map(({ text, to }, index) => (
+          <span key={text}>
+            {index > 0 && ' · '}
+            {to ? (
+              <button type="button" onClick={() => dispatch(valueAimed(to))}>
+                {text}
+              </button>
+            ) : (
+              text
+            )}
+          </span>
+        ))}
+        {contrast && ` · ${contrast}`}
+        {found.map(({ sentence }) => (
+          <span key={sentence} className="trace-found">
+            {' · '}
+            {sentence}
+          </span>
+        ))}
+        {replaced > 0 && ` · Everywhere replaces ${counted(replaced, 'override')}`}
+      </div>
+      {(cut || whole) && (
+        <button type="button" className="trace-more" aria-expanded={whole} onClick={turn}>
+          {whole ? 'Less' : 'More'}
+        </button>
       )}
-      {chain.map(({ text, to }, index) => (
-        <span key={text}>
-          {index > 0 && ' · '}
-          {to ? (
-            <button type="button" onClick={() => dispatch(valueAimed(to))}>
-              {text}
-            </button>
-          ) : (
-            text
-          )}
-        </span>
-      ))}
-      {contrast && ` · ${contrast}`}
-      {found.map(({ sentence }) => (
-        <span key={sentence} className="trace-found">
-          {' · '}
-          {sentence}
-        </span>
-      ))}
-      {replaced > 0 && ` · Everywhere replaces ${counted(replaced, 'override')}`}
     </div>
   );
+}
+
+/** Keeps a text within two lines until all of it is asked for, of one thing after the other. */
+function useTwoLines(of: string, said: string) {
+  const [asked, setAsked] = useState<string | null>(null);
+  const [cut, setCut] = useState(false);
+  const ref = useRef<HTMLDivElement>(null);
+  const whole = asked === of;
+  useLayoutEffect(() => {
+    const element = ref.current;
+    if (element && !whole) setCut(element.scrollHeight > element.clientHeight + 1);
+  }, [of, said, whole]);
+  return { ref, cut, whole, turn: () => setAsked(whole ? null : of) };
 }

@@ -113,6 +113,7 @@ export function ValueRowView({ site, active, table, index, line, offset, onPoint
                 mixed={cell.mixed}
                 reach={table.reach}
                 onCommit={(text, reach) => table.commit(at, text, reach)}
+                onLeave={(text) => table.leave(at, text)}
                 understood={(text) => table.understood(at, text)}
                 onStep={(steps) => table.step(at, steps)}
                 onClose={table.close}

@@ -1,4 +1,6 @@
-import { Box, Typography } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
+import { selected as select } from '../../../state/desk.ts';
+import { useAppDispatch } from '../../../state/store.ts';
 import { quiet } from '../../../ui/theme.ts';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useRef, useState } from 'react';
@@ -8,6 +10,7 @@ import { ValueCard } from '../../editors/ValueCard.tsx';
 import { ActiveColumn } from '../columns/ActiveColumn.tsx';
 import { contextOf } from '../../../values/cells.ts';
 import {
+  foundAround,
   isNarrowing,
   overridesIn,
   propertyOfRow,
@@ -58,7 +61,7 @@ function OpenCard({ site, page, table }: Pick<ValuesProps, 'site' | 'page'> & { 
       context={contextOf(site, page, row, cell.view, reach)}
       reach={reach}
       onSet={(value, wanted) => table.set(at, value, wanted)}
-      onClose={table.close}
+      onClose={() => table.close()}
       onClear={
         cell.state === 'own' || (cell.state === 'base' && !propertyOfRow(row).wording) ? clear : undefined
       }
@@ -92,6 +95,7 @@ function GroupHeading({
         <button type="button" className="group-heading" aria-expanded={open} onClick={onFold}>
           <Sign size={12} aria-hidden />
           {group.label}
+          {!open && <span>{group.rows.length} more</span>}
           {count > 0 && <span>{counted(count, 'override')}</span>}
         </button>
       </div>
@@ -110,6 +114,12 @@ export function Values({ site, page, subject, active }: ValuesProps) {
   const [pointed, setPointed] = useState<Place | null>(null);
   const traced = pointed && table.rows[pointed.row] ? pointed : table.place;
   const name = subjectName(subject);
+  const dispatch = useAppDispatch();
+  const alone = subject.of === 'elements' && subject.nodes.length === 1 ? subject.nodes[0] : undefined;
+  const around =
+    alone && table.lines.length === 0 && narrowed.text.trim() !== '' && !narrowed.onlySet
+      ? foundAround(site, page, alone, narrowed)
+      : undefined;
   const draw = (index: number, start: number) => {
     const at = table.lines[index];
     return 'group' in at ? (
@@ -149,6 +159,15 @@ export function Values({ site, page, subject, active }: ValuesProps) {
               {narrowed.onlySet && narrowed.text.trim() === ''
                 ? 'Nothing is set here: all values come from the text style or the kind.'
                 : `No value here matches “${narrowed.text.trim()}”.`}
+              {around && (
+                <>
+                  <br />
+                  {around.node.name}, which it stands in, has {around.label.toLowerCase()}.{' '}
+                  <Button size="small" onClick={() => dispatch(select(around.node.id))}>
+                    Select {around.node.name}
+                  </Button>
+                </>
+              )}
             </Typography>
           )}
           <VirtualRows

@@ -103,25 +103,35 @@ function Described({ site, page, subject }: { site: SiteFrame; page: Page; subje
   );
 }
 
+const BAR = {
+  flex: 'none',
+  display: 'flex',
+  alignItems: 'center',
+  gap: 1,
+  px: 1.25,
+  height: 40,
+  bgcolor: shade,
+  borderBottom: `1px solid ${line}`,
+  borderTop: `1px solid ${line}`,
+};
+
+/** The reach of edits, where nothing is selected: it says how far what is added and dragged goes. */
+export const NothingSelected = () => (
+  <Box sx={BAR}>
+    <Typography noWrap sx={{ fontSize: 13, color: quiet, flex: 1 }}>
+      Nothing selected
+    </Typography>
+    <ReachChoice />
+  </Box>
+);
+
 /** The name of what is selected, what it takes its text from, and the reach of edits. */
 export function ValuesHead(props: { site: SiteFrame; page: Page; subject: Subject; active: ViewId }) {
   const { site, page, subject, active } = props;
   const name = subject.of === 'text style' ? subject.style.name : subjectName(subject);
   const title = subject.of === 'elements' ? subject.nodes.map((node) => node.name).join(', ') : name;
   return (
-    <Box
-      sx={{
-        flex: 'none',
-        display: 'flex',
-        alignItems: 'center',
-        gap: 1,
-        px: 1.25,
-        height: 40,
-        bgcolor: shade,
-        borderBottom: `1px solid ${line}`,
-        borderTop: `1px solid ${line}`,
-      }}
-    >
+    <Box sx={BAR}>
       <Typography
         component="h2"
         noWrap

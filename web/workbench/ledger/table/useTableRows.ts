@@ -1,7 +1,9 @@
 import { useMemo, useState } from 'react';
 import type { Page, SiteFrame } from '../../../../core/index.ts';
 import { valueCells, type ValueCell } from '../../../values/cells.ts';
+import { rememberUnfolded, unfoldedGroups } from '../../../state/preferences.ts';
 import {
+  frontRows,
   isNarrowing,
   narrowedTo,
   propertyOfRow,
@@ -20,21 +22,35 @@ export type Line = { group: RowGroup; open: boolean } | { row: number };
 /** The rows of what is selected in their groups: which are unfolded, and which sides stand in one row. */
 export function useTableRows(site: SiteFrame, page: Page, subject: Subject, narrowed: Narrowed) {
   const [sides, setSides] = useState<SideChoice>(new Map());
-  // The values of the element itself are open, those of its parts folded away until they are asked for.
-  const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
+  // What is set or usual stands first; the rest is folded away until it is asked for, and stays as a person left it.
+  const [unfolded, setUnfolded] = useState<ReadonlySet<string>>(() => new Set(unfoldedGroups()));
   const all = useMemo(() => rowGroups(site, page, subject, sides), [site, page, subject, sides]);
-  const groups = useMemo(() => narrowedTo(all, narrowed), [all, narrowed]);
+  const of = subject.of === 'elements' ? subject.nodes.map(({ id }) => id).join(' ') : subject.style.id;
+  // As it was when the element was selected: a row stays where it is while one works in it.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const front = useMemo(() => frontRows(all), [of]);
   const narrowing = isNarrowing(narrowed);
+  const whole = narrowing || subject.of === 'text style';
+  const first = useMemo(
+    () => (whole ? [] : all.flatMap(({ rows: each }) => each.filter(({ key }) => front.has(key)))),
+    [all, front, whole],
+  );
+  const groups = useMemo(() => {
+    if (whole) return narrowedTo(all, narrowed);
+    const rest = all.map((group) => ({ ...group, rows: group.rows.filter(({ key }) => !front.has(key)) }));
+    return rest.filter((group) => group.rows.length > 0);
+  }, [all, narrowed, front, whole]);
   const { lines, rows } = useMemo(() => {
     const list: Line[] = [];
     const flat: ValueRow[] = [];
+    first.forEach((row) => list.push({ row: flat.push(row) - 1 }));
     for (const group of groups) {
-      const open = narrowing || turned.has(group.id) !== (group.part === 'self');
+      const open = whole || unfolded.has(group.id);
       list.push({ group, open });
       if (open) group.rows.forEach((row) => list.push({ row: flat.push(row) - 1 }));
     }
     return { lines: list, rows: flat };
-  }, [groups, turned, narrowing]);
+  }, [first, groups, unfolded, whole]);
   const cells = useMemo(() => {
     const made = new Map<number, ValueCell[]>();
     return (row: number): ValueCell[] => {
@@ -47,9 +63,10 @@ export function useTableRows(site: SiteFrame, page: Page, subject: Subject, narr
   }, [site, page, rows]);
 
   const fold = ({ id }: RowGroup) =>
-    setTurned((before) => {
+    setUnfolded((before) => {
       const next = new Set(before);
       if (!next.delete(id)) next.add(id);
+      rememberUnfolded([...next]);
       return next;
     });
   const join = (row: ValueRow, how: 'together' | 'apart') =>

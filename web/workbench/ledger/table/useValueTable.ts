@@ -8,11 +8,12 @@ import {
   wouldReach,
 } from '../../../../core/index.ts';
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import { documents } from '../../../state/documents.ts';
 import { importFiles } from '../../../state/uploading.ts';
 import { edit } from '../../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import type { RowsHandle } from '../../../ui/VirtualRows.tsx';
-import { adjustmentIn } from '../../../values/adjustment.ts';
+import { adjustmentIn, adjustmentMeans } from '../../../values/adjustment.ts';
 import { contextOf, layeredIn, targetOf, type ValueCell } from '../../../values/cells.ts';
 import { rememberCopy, rememberedCopy } from '../../../values/clipboard.ts';
 import { columnsOf } from '../../../values/columns.ts';
@@ -54,11 +55,14 @@ export interface ValueTable {
   aimed: ReadonlySet<ViewId>;
   focus(at: Place): void;
   open(at: Place, text?: string): void;
-  close(): void;
+  /** `left`: the keyboard is elsewhere already, and does not come back to the cell. */
+  close(left?: boolean): void;
   set(at: Place, value: unknown, reach?: EditReach): boolean;
   clear(at: Place): void;
   /** Keeps typed text; answers a sentence when it was refused. */
   commit(at: Place, text: string, reach: EditReach): string | undefined;
+  /** Keeps a text that was typed where the keyboard has gone elsewhere; that it cannot be kept is said as of every edit. */
+  leave(at: Place, text: string): void;
   /** What a text that is typed in a cell means, where that is worth saying. */
   understood(at: Place, text: string): string | undefined;
   /** More or less by steps, each value from what it is. */
@@ -114,9 +118,9 @@ export function useValueTable(
     else
       requestAnimationFrame(() => requestAnimationFrame(() => elementAt(at)?.focus({ preventScroll: true })));
   };
-  const close = useCallback(() => {
+  const close = useCallback((left = false) => {
     setOpened((before) => {
-      if (before) requestAnimationFrame(() => elementAt(before.at)?.focus());
+      if (before && !left) requestAnimationFrame(() => elementAt(before.at)?.focus());
       return null;
     });
   }, []);
@@ -137,9 +141,18 @@ export function useValueTable(
     set(where, parsed.value, wanted);
     return undefined;
   };
+  const leave = (where: Place, text: string): void => {
+    const refusal = commit(where, text, reach);
+    if (refusal) dispatch(documents.actions.refusedEdit(refusal));
+  };
   const understood = (where: Place, text: string): string | undefined => {
     const { row, cell } = at(where);
     const { type } = propertyOfRow(row);
+    const adjustment = adjustmentIn(text, type, cell.mixed);
+    if (adjustment)
+      return cell.mixed
+        ? 'Each from its own value'
+        : adjustmentMeans(type, cell.value, adjustment, contextOf(site, page, row, cell.view, reach));
     const parsed = type.describe && type.parse(text, contextOf(site, page, row, cell.view, reach));
     return parsed?.ok ? type.describe?.(parsed.value) : undefined;
   };
@@ -265,6 +278,7 @@ export function useValueTable(
     set,
     clear,
     commit,
+    leave,
     understood,
     takeFiles,
     step,
