@@ -1,5 +1,14 @@
-import { useVirtualizer, type Virtualizer } from '@tanstack/react-virtual';
-import { Fragment, useEffect, useRef, type HTMLAttributes, type ReactNode, type RefObject } from 'react';
+import { defaultRangeExtractor, useVirtualizer, type Range, type Virtualizer } from '@tanstack/react-virtual';
+import {
+  Fragment,
+  useEffect,
+  useRef,
+  useState,
+  type FocusEvent,
+  type HTMLAttributes,
+  type ReactNode,
+  type RefObject,
+} from 'react';
 
 export type RowsHandle = RefObject<Virtualizer<HTMLElement, Element> | null>;
 
@@ -12,7 +21,7 @@ interface VirtualRowsProps extends HTMLAttributes<HTMLDivElement> {
   overscan: number;
   /** What brings a row into sight. */
   handle: RowsHandle;
-  /** Draws a row `start` px from the top. The same function is asked for a row once only. */
+  /** Draws a row, one element, `start` px from the top. The same function is asked for a row once only. */
   draw(index: number, start: number): ReactNode;
 }
 
@@ -23,18 +32,25 @@ const drawnBy = new WeakMap<VirtualRowsProps['draw'], Drawn>();
 /**
  * Rows of a long list, of which only those in sight are drawn; it stands in an element marked `data-scroller`. While it
  * is scrolled only the rows that come into sight are drawn: the others stay the same elements until `draw` is another.
+ * The row that has the keyboard is drawn wherever it is, with what is being typed in it.
  */
 export function VirtualRows(props: VirtualRowsProps) {
   // What is in sight is read from the virtualizer, which changes without becoming another object.
   'use no memo';
   const { count, sizeOf, keyOf, overscan, handle, draw, ...attributes } = props;
   const own = useRef<HTMLDivElement>(null);
+  const [focused, setFocused] = useState<{ index: number; key: string } | null>(null);
+  const kept = focused && focused.index < count && keyOf(focused.index) === focused.key ? focused.index : null;
   const virtual = useVirtualizer<HTMLElement, Element>({
     count,
     getScrollElement: () => own.current?.closest<HTMLElement>('[data-scroller]') ?? null,
     estimateSize: sizeOf,
     getItemKey: keyOf,
     overscan,
+    rangeExtractor: (range: Range) => {
+      const shown = defaultRangeExtractor(range);
+      return kept === null ? shown : [...new Set([...shown, kept])].sort((a, b) => a - b);
+    },
   });
   useEffect(() => {
     handle.current = virtual;
@@ -48,9 +64,19 @@ export function VirtualRows(props: VirtualRowsProps) {
     drawn.set(key, { start, row });
     return row;
   };
+  const items = virtual.getVirtualItems();
+  const keepFocused = (event: FocusEvent<HTMLElement>) => {
+    const at = [...event.currentTarget.children].findIndex((row) => row.contains(event.target));
+    if (at >= 0) setFocused({ index: items[at].index, key: String(items[at].key) });
+  };
   return (
-    <div {...attributes} ref={own} style={{ position: 'relative', height: virtual.getTotalSize() }}>
-      {virtual.getVirtualItems().map(({ index, key, start }) => rowOf(index, String(key), start))}
+    <div
+      {...attributes}
+      ref={own}
+      style={{ position: 'relative', height: virtual.getTotalSize() }}
+      onFocus={keepFocused}
+    >
+      {items.map(({ index, key, start }) => rowOf(index, String(key), start))}
     </div>
   );
 }
