@@ -46,6 +46,7 @@ const WEB = [
   'workbench/content',
   'workbench/editors',
   'workbench/block',
+  'workbench/walk',
   'workbench/ledger/columns',
   'workbench/ledger/content',
   'workbench/ledger/theme',

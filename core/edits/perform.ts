@@ -24,6 +24,7 @@ import { moveElements } from './structure/move.ts';
 import { dropKept, keepBlock, keepCopy, renameKept } from './structure/savedblocks.ts';
 import { linkBlock, unlinkBlock } from './structure/linked.ts';
 import { setAside } from './values/dismissfinding.ts';
+import { setReviewed } from './values/setreviewed.ts';
 import { setAudience } from './structure/audience.ts';
 import { showInViews } from './structure/showing.ts';
 import { interleaveParts } from './placement/interleave.ts';
@@ -97,6 +98,7 @@ export const COMMANDS = {
   replaceAsset,
   removeAsset,
   setAside,
+  setReviewed,
   setAudience,
   keepBlock,
   keepCopy,

@@ -1,6 +1,6 @@
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Part } from '../elements/parts.ts';
-import { fingerprint } from '../fingerprint.ts';
+import { fingerprintOf } from '../fingerprint.ts';
 import type { Node } from './node.ts';
 import type { Page, PageHead, SiteFrame, TextStyle } from './site.ts';
 import { lookup } from '../lookup.ts';
@@ -14,30 +14,20 @@ export const dismissalKey = (rule: string, of: Place): string =>
     .map((words) => words.replace(/[^a-z0-9]+/gi, '-'))
     .join('_');
 
-/** An object as text, the same in whatever order its fields were written. */
-const inOrder = (value: unknown): string =>
-  JSON.stringify(value, (_key, each: unknown) =>
-    typeof each === 'object' && each !== null && !Array.isArray(each)
-      ? Object.fromEntries(Object.entries(each).sort(([one], [other]) => (one < other ? -1 : 1)))
-      : each,
-  );
-
 /** What tells an element, or a text style, from what it was before a change; of a page, with what is said of it as a whole. */
 export function likenessOf(
   holder: Pick<TextStyle, 'style'> & Partial<Pick<Node, 'kind' | 'textStyle' | 'audience' | 'content'>>,
   head?: Pick<PageHead, 'title' | 'description' | 'slug'>,
 ): string {
   const { style, kind, textStyle, audience, content } = holder;
-  return fingerprint(
-    inOrder({
-      style,
-      kind,
-      textStyle,
-      audience,
-      content,
-      said: head && { title: head.title, description: head.description, slug: head.slug },
-    }),
-  );
+  return fingerprintOf({
+    style,
+    kind,
+    textStyle,
+    audience,
+    content,
+    said: head && { title: head.title, description: head.description, slug: head.slug },
+  });
 }
 
 /** Why a finding is dismissed; undefined where it is not, or its element has changed since. */

@@ -1,10 +1,13 @@
 import { Type } from '@sinclair/typebox';
 
+/** What something was like at a time, as a fingerprint. */
+export const LikenessSchema = Type.String({ pattern: '^[0-9a-f]{10}$' });
+
 /** A finding that somebody has dismissed: why, and what its element was like then. */
 export const DismissalSchema = Type.Object(
   {
     reason: Type.String({ minLength: 1, maxLength: 300 }),
-    of: Type.String({ pattern: '^[0-9a-f]{10}$' }),
+    of: LikenessSchema,
   },
   { additionalProperties: false },
 );

@@ -1,10 +1,11 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { layeredSchema, overridesSchema, type Layered } from '../layered/layered.ts';
 import { NodeIdSchema } from '../elements/nodeid.ts';
+import { ViewIdSchema, type ViewId } from '../layered/views.ts';
 import { PARTS, type Part } from '../elements/parts.ts';
 import { PROPERTIES } from '../elements/propertytable.ts';
 import type { PropertyName, PropertyValues } from '../elements/propertyvalues.ts';
-import { DismissalsSchema } from './dismissalschema.ts';
+import { DismissalsSchema, LikenessSchema } from './dismissalschema.ts';
 
 /** The styles of one part: a layered value for each property that is set, checked by the property table. */
 export type PartStyle = { [Name in PropertyName]?: Layered<PropertyValues[Name]> } & Record<
@@ -52,6 +53,12 @@ export const NodeSchema = Type.Object(
     audience: Type.Optional(Type.Union(AUDIENCES.map((each) => Type.Literal(each)))),
     /** Findings about it that are set aside. */
     aside: DismissalsSchema,
+    /** In which views somebody found it fine, with what it was like there then. */
+    reviewed: Type.Optional(
+      Type.Unsafe<Partial<Record<ViewId, string>>>(
+        Type.Record(ViewIdSchema, LikenessSchema, { additionalProperties: false }),
+      ),
+    ),
     style: StyleSchema,
     /** What is the same in every view; the fields are those of the kind. */
     content: Type.Record(Type.String({ maxLength: 40 }), Type.Unknown()),

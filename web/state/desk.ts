@@ -61,6 +61,8 @@ export interface DeskState {
   comparing: { whole: boolean; section: boolean };
   /** The values panel is folded away. */
   folded: boolean;
+  /** The active view is walked through, section after section. */
+  walking: boolean;
   /** Single letters and signs are shortcuts. */
   characterKeys: boolean;
 }
@@ -88,6 +90,7 @@ const initialState: DeskState = {
   zoom: 'fit',
   comparing: { whole: false, section: false },
   folded: false,
+  walking: false,
   characterKeys: usesCharacterKeys(),
 };
 
@@ -209,6 +212,12 @@ export const desk = createSlice({
       const shown = viewsBeside(views, viewAt(views, state.width).id, state.beside);
       state.beside = shown.includes(view) ? shown.filter((id) => id !== view) : [...shown, view];
     },
+    besideChosen(state, { payload }: PayloadAction<ViewId[]>) {
+      state.beside = payload;
+    },
+    walkSet(state, { payload }: PayloadAction<boolean>) {
+      state.walking = payload;
+    },
     visitorChosen(state, { payload }: PayloadAction<Visitor | null>) {
       state.visitor = payload;
     },
@@ -270,7 +279,9 @@ export const {
   reachChosen,
   outlineShown,
   sheetsChosen,
+  besideChosen,
   besideToggled,
+  walkSet,
   ghostsSet,
   visitorChosen,
   comparingChosen,

@@ -38,6 +38,7 @@ const node = record({
   textStyle: unit,
   audience: unit,
   aside: { is: 'map', each: unit, soft: true },
+  reviewed: { is: 'map', each: unit, soft: true },
   style,
   content: map(unit),
 });

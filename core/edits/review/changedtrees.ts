@@ -65,7 +65,7 @@ export function inTree(
     case 'audience':
       return { ...on, what: 'audience', ...both(was?.audience ?? 'everyone', is?.audience ?? 'everyone') };
     default:
-      // What is set aside only those who edit see.
+      // What is dismissed, and what was found fine, only those who edit see.
       return undefined;
   }
 }

@@ -18,6 +18,7 @@ import { schemaFaults } from '../../faults.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import { canonicalStyle } from '../../site/canonical.ts';
 import type { Page, SiteFrame } from '../../site/site.ts';
+import { forgetViews } from '../../values/reviewed.ts';
 import { isFluid } from '../../type/fluid.ts';
 import { resolve } from '../../values/trace.ts';
 import { VIEW_SETS } from '../../layered/viewsets.ts';
@@ -57,7 +58,10 @@ function saidAnew(
     site.views = after;
     for (const style of site.textStyles) style.style = canonicalStyle(style.style);
     for (const page of pages)
-      for (const node of Object.values(page.nodes)) node.style = canonicalStyle(node.style);
+      for (const node of Object.values(page.nodes)) {
+        node.style = canonicalStyle(node.style);
+        forgetViews(node, after);
+      }
   });
 }
 

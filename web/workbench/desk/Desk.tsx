@@ -1,7 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import {
   curveAt,
-  type NodeId,
   preview,
   styleCurve,
   viewAt,
@@ -18,6 +17,7 @@ import { afterPaint, useAfterPaint } from '../../ui/afterpaint.ts';
 import { useMeasuredWidth } from '../../ui/measuredwidth.ts';
 import { desk } from '../../ui/theme.ts';
 import { sheetAddresses } from '../../page/addresses.ts';
+import { sectionOf } from '../walk/walking.ts';
 import { DeskBar } from './DeskBar.tsx';
 import { Sheet } from './Sheet.tsx';
 import { useTrial } from './trial.ts';
@@ -26,6 +26,7 @@ import './desk.css';
 import { lazily } from '../../ui/lazily.tsx';
 
 const Overview = lazily(async () => (await import('./Overview.tsx')).Overview);
+const Walk = lazily(async () => (await import('../walk/Walk.tsx')).Walk);
 
 const GAP = 24;
 const SMALLEST_SCALE = 0.18;
@@ -77,13 +78,6 @@ function sheetsToShow(
     .reverse();
 }
 
-/** The section that an element is, or stands in; undefined where nothing is selected, or the page. */
-function sectionOf(page: Page, node: NodeId | undefined): NodeId | undefined {
-  let at = node !== undefined && node !== page.root ? page.nodes[node] : undefined;
-  while (at?.parent && at.parent !== page.root) at = page.nodes[at.parent];
-  return at?.id;
-}
-
 /** The page compiled for the sheets; each time from what it was the time before. */
 function usePreview(site: SiteFrame, page: Page, addresses: Addresses): Preview {
   const [compile] = useState(() => {
@@ -105,6 +99,7 @@ export function Desk({ site: kept, page: keptPage }: { site: SiteFrame; page: Pa
   const beside = useAppSelector((state) => state.desk.beside);
   const zoom = useAppSelector((state) => state.desk.zoom);
   const comparing = useAppSelector((state) => state.desk.comparing);
+  const walking = useAppSelector((state) => state.desk.walking);
   const lead = useAppSelector((state) => state.desk.selected.at(-1));
   const section = sheets === 'side by side' && comparing.section ? sectionOf(page, lead) : undefined;
   const { id, pages, assets } = site;
@@ -139,6 +134,7 @@ export function Desk({ site: kept, page: keptPage }: { site: SiteFrame; page: Pa
   return (
     <section aria-label="Desk" className="desk" style={{ background: desk }}>
       <WidthBar site={site} width={width} />
+      {walking && <Walk site={kept} page={keptPage} view={active} />}
       {sheets === 'overview' ? (
         <Overview site={site} page={marked} content={content} active={active} />
       ) : (

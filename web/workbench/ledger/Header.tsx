@@ -8,14 +8,17 @@ import {
   countOverrides,
   describeWidths,
   lastOf,
+  type NodeId,
   type Page,
   type SiteFrame,
+  type View,
   type ViewId,
 } from '../../../core/index.ts';
 import { usePageNames } from '../../site/usePageNames.ts';
 import { viewChosen } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { ink, line, marigold, petrol, quiet, shade } from '../../ui/theme.ts';
+import { Ring, useProgress } from '../walk/Ring.tsx';
 import { pageCounts, treeOf } from './outline/outline.ts';
 import { columnsOf, gridColumns } from '../../values/columns.ts';
 
@@ -25,7 +28,6 @@ const overridesOf = (counts: readonly PageSummary[], page: string): number =>
 /** The page's name with its counts, and the ledger's only header of columns: the views. Clicking one makes it active. */
 export function Header(props: { site: SiteFrame; counts: PageSummary[]; page: Page; active: ViewId }) {
   const { site, counts, page, active } = props;
-  const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const names = usePageNames();
@@ -36,8 +38,6 @@ export function Header(props: { site: SiteFrame; counts: PageSummary[]; page: Pa
   const blocks = useMemo(() => Object.keys(tree.nodes).length - 1, [tree]);
   const name = page.nodes[page.root].name;
   const selected = useAppSelector((state) => state.desk.selected).filter((id) => page.nodes[id]);
-  const who =
-    selected.length > 1 ? 'of what is selected' : `of ${page.nodes[lastOf([page.root, ...selected])].name}`;
   const widest = Math.max(...columns.map((view) => view.sheet.width));
   return (
     <Box
@@ -90,85 +90,114 @@ export function Header(props: { site: SiteFrame; counts: PageSummary[]; page: Pa
           ))}
         </Menu>
       </Box>
-      {columns.map((view) => {
-        const on = view.id === active;
-        const base = view.id === site.views.base;
-        const count = inView.get(view.id) ?? 0;
-        const own = selected.length > 0 ? countOverrides(page, selected, view.id) : undefined;
-        const among = own === undefined ? '' : `, ${own === 0 ? 'none' : own} ${who}`;
-        return (
-          <ButtonBase
-            key={view.id}
-            aria-pressed={on}
-            title={
-              base ? 'The base: its values are the default for all' : `${counted(count, 'override')}${among}`
-            }
-            onClick={() => dispatch(viewChosen(site.views, view.id))}
+      {columns.map((view) => (
+        <ViewHead
+          key={view.id}
+          site={site}
+          page={page}
+          view={view}
+          active={active}
+          widest={widest}
+          selected={selected}
+        />
+      ))}
+    </Box>
+  );
+}
+
+interface ViewHeadProps {
+  site: SiteFrame;
+  page: Page;
+  view: View;
+  active: ViewId;
+  /** px; the widest sheet of all views. */
+  widest: number;
+  selected: readonly NodeId[];
+}
+
+/** A view at the head of its column: how many overrides it has, how far the walk through it is. Clicking makes it active. */
+function ViewHead({ site, page, view, active, widest, selected }: ViewHeadProps) {
+  const dispatch = useAppDispatch();
+  const walked = useProgress(site, page, view.id);
+  const who =
+    selected.length > 1 ? 'of what is selected' : `of ${page.nodes[lastOf([page.root, ...selected])].name}`;
+  const on = view.id === active;
+  const base = view.id === site.views.base;
+  const count = pageCounts(page).get(view.id) ?? 0;
+  const own = selected.length > 0 ? countOverrides(page, selected, view.id) : undefined;
+  const among = own === undefined ? '' : `, ${own === 0 ? 'none' : own} ${who}`;
+  const progress = walked ? `; ${walked.fine} of ${walked.of} sections fine` : '';
+  return (
+    <ButtonBase
+      aria-pressed={on}
+      title={`${base ? 'The base: its values are the default for all' : `${counted(count, 'override')}${among}`}${progress}`}
+      onClick={() => dispatch(viewChosen(site.views, view.id))}
+      sx={{
+        flexDirection: 'column',
+        minWidth: 0,
+        bgcolor: on ? petrol : 'transparent',
+        color: on ? 'white' : 'text.primary',
+        '&:hover': { bgcolor: on ? petrol : '#e6decd' },
+        '&:focus-visible': { outlineOffset: -3, outlineColor: on ? 'white' : petrol },
+      }}
+    >
+      <Box
+        sx={{
+          display: 'flex',
+          alignItems: 'center',
+          gap: 0.5,
+          height: 12,
+          mb: 0.25,
+          fontSize: 10,
+          color: on ? 'white' : quiet,
+        }}
+      >
+        {walked ? (
+          <Ring {...walked} />
+        ) : (
+          <Box
+            sx={{ border: '1.5px solid currentColor', borderRadius: 0.5, height: 9, minWidth: 8 }}
+            style={{ width: 8 + (18 * view.sheet.width) / widest }}
+          />
+        )}
+        {base && 'base'}
+        {count > 0 && (
+          <Box
+            component="span"
+            aria-hidden
             sx={{
-              flexDirection: 'column',
-              minWidth: 0,
-              bgcolor: on ? petrol : 'transparent',
-              color: on ? 'white' : 'text.primary',
-              '&:hover': { bgcolor: on ? petrol : '#e6decd' },
-              '&:focus-visible': { outlineOffset: -3, outlineColor: on ? 'white' : petrol },
+              bgcolor: marigold,
+              color: ink,
+              fontWeight: 700,
+              borderRadius: 0.5,
+              px: 0.5,
+              lineHeight: '12px',
+              whiteSpace: 'nowrap',
             }}
           >
-            <Box
-              sx={{
-                display: 'flex',
-                alignItems: 'center',
-                gap: 0.5,
-                height: 12,
-                mb: 0.25,
-                fontSize: 10,
-                color: on ? 'white' : quiet,
-              }}
-            >
-              <Box
-                sx={{ border: '1.5px solid currentColor', borderRadius: 0.5, height: 9, minWidth: 8 }}
-                style={{ width: 8 + (18 * view.sheet.width) / widest }}
-              />
-              {base && 'base'}
-              {count > 0 && (
-                <Box
-                  component="span"
-                  aria-hidden
-                  sx={{
-                    bgcolor: marigold,
-                    color: ink,
-                    fontWeight: 700,
-                    borderRadius: 0.5,
-                    px: 0.5,
-                    lineHeight: '12px',
-                    whiteSpace: 'nowrap',
-                  }}
-                >
-                  {own ? `${own} of ${count}` : count}
-                </Box>
-              )}
-            </Box>
-            <Typography
-              component="span"
-              noWrap
-              title={view.name}
-              sx={{ fontSize: 13, fontWeight: 700, lineHeight: '16px', maxWidth: '100%', px: 0.25 }}
-            >
-              {view.name}
-            </Typography>
-            <span
-              style={{
-                fontSize: 10.5,
-                padding: '0 2px',
-                lineHeight: '14px',
-                color: on ? 'white' : quiet,
-                whiteSpace: 'nowrap',
-              }}
-            >
-              {describeWidths(site.views, view.id)}
-            </span>
-          </ButtonBase>
-        );
-      })}
-    </Box>
+            {own ? `${own} of ${count}` : count}
+          </Box>
+        )}
+      </Box>
+      <Typography
+        component="span"
+        noWrap
+        title={view.name}
+        sx={{ fontSize: 13, fontWeight: 700, lineHeight: '16px', maxWidth: '100%', px: 0.25 }}
+      >
+        {view.name}
+      </Typography>
+      <span
+        style={{
+          fontSize: 10.5,
+          padding: '0 2px',
+          lineHeight: '14px',
+          color: on ? 'white' : quiet,
+          whiteSpace: 'nowrap',
+        }}
+      >
+        {describeWidths(site.views, view.id)}
+      </span>
+    </ButtonBase>
   );
 }

@@ -1,0 +1,77 @@
+import { keysOf, lookup } from '../lookup.ts';
+import { fingerprintOf } from '../fingerprint.ts';
+import type { NodeId } from '../elements/nodeid.ts';
+import { PARTS } from '../elements/parts.ts';
+import { knownProperty } from '../elements/propertytable.ts';
+import { knownKind } from '../elements/kinds/table.ts';
+import { same } from '../layered/express.ts';
+import { held } from '../layered/resolve.ts';
+import { widthsOf, type ViewId, type Views } from '../layered/views.ts';
+import { sure } from '../sure.ts';
+import type { Node } from '../site/node.ts';
+import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
+import { partStyleOf, resolve, textStyleOf } from './trace.ts';
+import { childrenIn, isShown } from './visibility.ts';
+
+/** What a text style holds for a view, by property. */
+const styleIn = ({ style }: TextStyle, views: Views, view: ViewId): unknown =>
+  Object.entries(style.self ?? {}).map(([name, layered]) => [name, held(layered, views, view)?.value]);
+
+/** What an element says for a view itself, by part and property, where something else would hold without it. */
+const ownIn = (site: SiteFrame, page: Page, node: Node, view: ViewId): unknown =>
+  PARTS.map((part) =>
+    Object.fromEntries(
+      Object.entries(node.style[part] ?? {}).flatMap(([name, layered]) => {
+        const holds = held(layered, site.views, view);
+        if (!holds) return [];
+        const { [name]: _own, ...rest } = sure(node.style[part], 'part');
+        const without: Node = { ...node, style: { ...node.style, [part]: rest } };
+        const otherwise = resolve(site, page, without, knownProperty(name), view, part);
+        return same(holds.value, otherwise) ? [] : [[name, holds.value]];
+      }),
+    ),
+  );
+
+/** What an element and all in it look like in a view, as far as it is said by the element, its text styles and the view's widths. */
+function lookIn(site: SiteFrame, page: Page, node: Node, view: ViewId): unknown {
+  if (!isShown(site, page, node, view)) return 'not shown';
+  const kind = knownKind(node.kind);
+  const styles = [textStyleOf(node, site), ...PARTS.map((part) => partStyleOf(kind, part, site))];
+  return {
+    kind: node.kind,
+    content: node.content,
+    audience: node.audience,
+    style: ownIn(site, page, node, view),
+    text: styles.map((style) => style && styleIn(style, site.views, view)),
+    within: childrenIn(site, node, view).map((id) => lookIn(site, page, page.nodes[id], view)),
+  };
+}
+
+/**
+ * What tells an element in a view from what it was there before: ten characters that change with any of its values, its
+ * words, its order, its text styles and the widths of the view, and with nothing that only other views show.
+ */
+export const likenessIn = (site: SiteFrame, page: Page, node: Node, view: ViewId): string =>
+  fingerprintOf([lookIn(site, page, node, view), widthsOf(site.views, view)]);
+
+/** The sections of a page that are walked through in a view: what is shown of them, in the order it has there. */
+export const sectionsIn = (site: SiteFrame, page: Page, view: ViewId): NodeId[] =>
+  childrenIn(site, page.nodes[page.root], view).filter((id) => isShown(site, page, page.nodes[id], view));
+
+/** What is known of a section in a view: it was found fine, or was and has changed since; undefined: nothing. */
+export type Reviewed = 'fine' | 'changed' | undefined;
+
+/** Whether a section was found fine in a view, and still is what it was then. */
+export function reviewedIn(site: SiteFrame, page: Page, node: Node, view: ViewId): Reviewed {
+  const then = lookup(node.reviewed, view);
+  if (then === undefined) return undefined;
+  return then === likenessIn(site, page, node, view) ? 'fine' : 'changed';
+}
+
+/** Leaves out of what was found fine the views that a site does not have any more. */
+export function forgetViews(node: Node, { list }: Views): void {
+  if (!node.reviewed) return;
+  for (const view of keysOf(node.reviewed))
+    if (!list.some(({ id }) => id === view)) delete node.reviewed[view];
+  if (keysOf(node.reviewed).length === 0) delete node.reviewed;
+}
