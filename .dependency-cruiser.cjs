@@ -31,9 +31,9 @@ const CORE = [
   'edits/theme',
   'edits/review',
   'compile',
+  'starts',
   'checks',
   'exchange',
-  'starts',
 ];
 const WEB = [
   'ui',

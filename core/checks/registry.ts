@@ -16,6 +16,7 @@ import { coveredVideo } from './coveredvideo.ts';
 import { firstHeading, headingOrder } from './headingorder.ts';
 import { landmarks } from './landmarks.ts';
 import { linkNames } from './linknames.ts';
+import { placeholders } from './placeholders.ts';
 import { otherLanguage } from './otherlanguage.ts';
 import { repeatedSplash } from './repeatedsplash.ts';
 import { noMenu } from './nomenu.ts';
@@ -67,6 +68,7 @@ export const RULES: readonly Rule[] = [
   repeatedSplash,
   coveredVideo,
   otherLanguage,
+  placeholders,
   ...checks,
 ];
 

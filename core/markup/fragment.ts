@@ -219,3 +219,15 @@ export function resolveLinks(html: string, addressOf: (link: string) => string |
     return address === undefined ? '<a>' : `<a href="${escapeAttribute(address)}">`;
   });
 }
+
+/** Characters of a text that stand for all of it, at most. */
+const MOST_QUOTED = 40;
+
+/** The beginning of a text without markup, in whole words as far as they fit. */
+export function beginningOf(text: string): string {
+  const line = text.replace(/\s+/g, ' ').trim();
+  if (line.length <= MOST_QUOTED) return line;
+  const parts = line.slice(0, MOST_QUOTED).split(' ');
+  const whole = parts.length > 1 ? parts.slice(0, -1) : parts;
+  return `${whole.join(' ')} …`;
+}

@@ -1,3 +1,4 @@
+import { beginningOf, plainText } from '../markup/fragment.ts';
 import { NO_IMAGE } from '../elements/valuetypes/image.ts';
 import { express } from '../layered/express.ts';
 import type { Layered } from '../layered/layered.ts';
@@ -72,7 +73,7 @@ export function room({ look, widths }: StartContext, most: number): Record<strin
 
 /** A heading of a level from 1 to 6. */
 export const headline = (id: string, text: string, level: number, style: Branch['style'] = {}): Branch =>
-  branch('heading', id, `Heading: ${text}`, { content: { text, level }, style });
+  branch('heading', id, beginningOf(plainText(text)), { content: { text, level }, style });
 
 /** A heading in a card or a column: of its level, but smaller than one across the page. */
 export const small = (id: string, text: string, level: number, style: Branch['style'] = {}): Branch => ({

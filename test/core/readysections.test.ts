@@ -51,6 +51,9 @@ const placed = (on: Site, id: string, only?: { view: string; reach: 'here' | 'on
   return { ...outcome.value, page: outcome.value.site.pages[page.id] };
 };
 
+/** What is left to do with whatever is ready-made. */
+const UNFINISHED = new Set(['link without a target', 'sample text']);
+
 describe('a ready-made section', () => {
   it('is one of sixteen or more, each of another name, with all kinds that pages are often built with', () => {
     expect(READY_SECTIONS.length).to.be.at.least(16);
@@ -168,13 +171,13 @@ describe('the roles of colours', () => {
     expect(wcagContrast('#000080', '#ffffff')).to.be.closeTo(16, 0.05);
   });
 
-  it('has nothing wrong in the looks of new sites, but buttons that do not lead anywhere yet', () => {
+  it('has nothing wrong in the looks of new sites, but buttons that do not lead anywhere yet and sample texts', () => {
     for (const [name, on] of SITES.slice(1))
       for (const { id, label } of READY_SECTIONS) {
         const { site, page } = placed(on, id);
         const own = (place: Finding['of']) => 'node' in place && place.node.startsWith('fresh');
         const found = findings(site.frame, composed(site.frame, page)).filter(
-          (each) => own(each.of) && each.rule !== 'link without a target',
+          (each) => own(each.of) && !UNFINISHED.has(each.rule),
         );
         expect(
           found.map(({ sentence }) => sentence),

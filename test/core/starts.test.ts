@@ -69,12 +69,12 @@ describe('a new site', () => {
     });
   }
 
-  it('has nothing wrong, but buttons that do not lead anywhere yet', () => {
+  it('has nothing wrong, but buttons that do not lead anywhere yet and sample texts', () => {
     for (const { id: look } of LOOKS)
       for (const { id: views } of VIEW_SETS) {
         const site = made(look, views);
         const found = findings(site.frame, homeOf(site)).filter(
-          ({ rule }) => rule !== 'link without a target',
+          ({ rule }) => rule !== 'link without a target' && rule !== 'sample text',
         );
         expect(
           found.map(({ sentence }) => sentence),

@@ -1,19 +1,7 @@
 import { contentOf } from '../../elements/kinds/kind.ts';
 import { knownKind } from '../../elements/kinds/table.ts';
-import { plainText } from '../../markup/fragment.ts';
+import { beginningOf, plainText } from '../../markup/fragment.ts';
 import type { Node } from '../../site/node.ts';
-
-/** Characters; a name that is taken from words has at most so many. */
-const MOST_TAKEN = 40;
-
-/** The beginning of some words, whole as far as they fit. */
-function beginningOf(words: string): string {
-  const line = words.replace(/\s+/g, ' ').trim();
-  if (line.length <= MOST_TAKEN) return line;
-  const parts = line.slice(0, MOST_TAKEN).split(' ');
-  const whole = parts.length > 1 ? parts.slice(0, -1) : parts;
-  return `${whole.join(' ')} …`;
-}
 
 /** The name that an element has by what it says; undefined where it says nothing. */
 function nameByWords(node: Node): string | undefined {
