@@ -52,6 +52,7 @@ export {
 } from './site/shared.ts';
 export { isListedEverywhere, offeringIn, viewsOffering, wayOn } from './site/offering.ts';
 export { leadingIn } from './values/links.ts';
+export { placeholders } from './checks/placeholders.ts';
 export { likenessIn, reviewedIn, sectionsIn, type Reviewed } from './values/reviewed.ts';
 export { viewsWithoutMenu } from './values/menus.ts';
 export { hasAudiences, isClosed, isFor, hiddenAncestorFor, type Visitor } from './site/audience.ts';

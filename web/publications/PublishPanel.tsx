@@ -8,6 +8,9 @@ import {
   counted,
   isOnAllPages,
   LIMITS,
+  mergedFindings,
+  placeholders,
+  SWEPT,
   type NodeId,
   type PageFindings,
   type Site,
@@ -21,6 +24,7 @@ import { useStore } from 'react-redux';
 import { useAppDispatch, useAppSelector, type State } from '../state/store.ts';
 import { quiet } from '../ui/theme.ts';
 import type { SiteFindings } from './useSiteFindings.ts';
+import { useSiteSweep, type SiteSweep } from './useSiteSweep.ts';
 
 /** How far publishing is: what takes long are the images that are made in the widths of the views. */
 function Making({ site }: { site: string }) {
@@ -55,7 +59,10 @@ interface Stumbling {
   sentence: string;
 }
 
-/** The links that lead to what is not there any more, and what keeps somebody out. */
+/** Advice that is not left for later: what it is about would be read by visitors. */
+const SAMPLES = placeholders.name;
+
+/** The links that lead to what is not there any more, what keeps somebody out, and sample texts. */
 function stumbling(site: Site, pages: readonly PageFindings[]): Stumbling[] {
   const composedPage = (page: NodeId) => composed(site.frame, site.pages[page]);
   const pageName = (page: NodeId, node?: NodeId) => {
@@ -68,7 +75,7 @@ function stumbling(site: Site, pages: readonly PageFindings[]): Stumbling[] {
   }));
   const barriers = pages.flatMap(({ page, findings }) =>
     findings
-      .filter(({ severity }) => severity === 'barrier')
+      .filter(({ severity, rule }) => severity === 'barrier' || rule === SAMPLES)
       .map(({ of, sentence }): Stumbling => ({
         ...{ page, name: pageName(page), sentence: `: ${sentence}` },
         ...('node' in of && { node: of.node }),
@@ -77,17 +84,53 @@ function stumbling(site: Site, pages: readonly PageFindings[]): Stumbling[] {
   return [...links, ...barriers];
 }
 
+/** Offers to measure the pages at every width, and says how far that is. */
+function Sweeping({ sweep }: { sweep: SiteSweep }) {
+  const { state, done, start, stop } = sweep;
+  const words: Record<SiteSweep['state'], string> = {
+    none: 'Problems that only show in the page layout have not been checked.',
+    going: `Sweeping all pages: ${Math.floor(100 * done)} %`,
+    some: 'Stopped: some widths have not been checked.',
+    all: `All pages were swept at every width from ${SWEPT.from} to ${SWEPT.to} px.`,
+    failed: 'A page could not be measured. Your work is safe; try it again.',
+  };
+  return (
+    <div style={{ marginTop: 4 }}>
+      <Typography role="status" aria-label="Sweep" sx={{ fontSize: 13, color: quiet }}>
+        {words[state]}
+      </Typography>
+      {state === 'going' && (
+        <LinearProgress aria-label="Sweep" variant="determinate" value={100 * done} color="secondary" />
+      )}
+      {state === 'going' ? (
+        <Button size="small" variant="outlined" sx={{ mt: 0.5 }} onClick={stop}>
+          Stop
+        </Button>
+      ) : (
+        state !== 'all' && (
+          <Button size="small" variant="outlined" sx={{ mt: 0.5 }} onClick={start}>
+            Sweep all pages
+          </Button>
+        )
+      )}
+    </div>
+  );
+}
+
 /** What stands in the way, each with the way there; of the rest how much it is. */
 function Found({ site, found }: { site: Site; found: SiteFindings }) {
+  const sweep = useSiteSweep(site);
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   if (found.state === 'looking')
     return <Typography sx={{ fontSize: 13, color: quiet }}>Checking pages …</Typography>;
-  const pages = found.state === 'looked' ? found.pages : [];
+  const pages = mergedFindings([...(found.state === 'looked' ? found.pages : []), ...sweep.pages]);
   const first = stumbling(site, pages);
   const rest = pages
     .flatMap(({ findings }) => findings)
-    .filter(({ severity, rule }) => severity !== 'barrier' && rule !== 'link without a target').length;
+    .filter(
+      ({ severity, rule }) => severity !== 'barrier' && rule !== SAMPLES && rule !== 'link without a target',
+    ).length;
   const go = async ({ page, node }: Stumbling) => {
     await navigate(`/sites/${site.frame.id}/pages/${page}`);
     if (node) dispatch(selected(node));
@@ -115,6 +158,7 @@ function Found({ site, found }: { site: Site; found: SiteFindings }) {
         {found.state === 'looked' && first.length === 0 && 'No problems found. '}
         {rest > 0 && `${counted(rest, 'piece')} of advice; the workbench lists them.`}
       </Typography>
+      <Sweeping sweep={sweep} />
     </div>
   );
 }
@@ -146,6 +190,8 @@ export function PublishPanel({
   const [by, setBy] = useState(ownName);
   const changed = data?.pages.filter((page) => data.unpublished.includes(page.id)) ?? [];
   const live = data?.live;
+  // What was published is told as long as that is what visitors see.
+  const told = !isLoading && live?.number === published?.number ? published : undefined;
   const nothing = live && changed.length === 0 && pending === 0;
   /** What visitors see now, and what that is to the draft. */
   const seen = () => {
@@ -196,15 +242,13 @@ export function PublishPanel({
           The site was not published; what was live stays live. {sentenceOf(error)}
         </Alert>
       )}
-      {published && !isLoading && (
-        <Alert severity="success">Publication {published.number} is live. Visitors see it now.</Alert>
-      )}
-      {published?.notDelivered && !isLoading && <Alert severity="warning">{published.notDelivered}</Alert>}
+      {told && <Alert severity="success">Publication {told.number} is live. Visitors see it now.</Alert>}
+      {told?.notDelivered && <Alert severity="warning">{told.notDelivered}</Alert>}
       <div style={{ display: 'flex', gap: 12, alignItems: 'center' }}>
         <Button
           variant="contained"
           color="secondary"
-          disabled={isLoading || !data || !held || Boolean(nothing && !published?.notDelivered)}
+          disabled={isLoading || !data || !held || Boolean(nothing && !told?.notDelivered)}
           onClick={() => void start()}
         >
           Publish
