@@ -193,7 +193,7 @@ export { idFrom } from './edits/theme/theme.ts';
 export { likeInSet, VIEW_LIMITS, widestGap } from './edits/views/views.ts';
 export { ownSections, placeOfSection, SHARED_NAMES } from './edits/structure/shared.ts';
 export { towardsBase, valuesInView, type ValueInView } from './edits/views/viewvalues.ts';
-export { siblingsLike } from './site/tree.ts';
+export { runBetween, siblingsLike } from './site/tree.ts';
 export { applied, isApplied } from './edits/log/apply.ts';
 export { nodesIn, overlapping, pagesIn, type Operation } from './edits/log/operation.ts';
 export { isKeepable, LIMITS, shortened } from './edits/log/limits.ts';

@@ -1,6 +1,7 @@
 import { sure } from '../sure.ts';
 import { hasTrait } from '../elements/kinds/table.ts';
 import type { NodeId } from '../elements/nodeid.ts';
+import type { Node } from './node.ts';
 import type { Page } from './site.ts';
 
 /** Those of some elements that stand in none of the others. */
@@ -21,6 +22,33 @@ export function siblingsLike(page: Page, id: NodeId): NodeId[] {
   return page.nodes[node.parent].children.filter(
     (other) => other !== id && page.nodes[other].kind === node.kind,
   );
+}
+
+/**
+ * The run of siblings from an element to another, both of them with it; of elements that stand in different containers, the
+ * siblings at the nearest level at which they share one. Where one stands in the other, that other alone.
+ *
+ * @param orderOf The children of a container in the order in which the run is seen.
+ */
+export function runBetween(
+  page: Page,
+  from: NodeId,
+  to: NodeId,
+  orderOf: (container: Node) => readonly NodeId[],
+): NodeId[] {
+  const pathTo = (id: NodeId): NodeId[] => {
+    const { parent } = page.nodes[id];
+    return parent === null ? [id] : [...pathTo(parent), id];
+  };
+  const [one, other] = [pathTo(from), pathTo(to)];
+  const level = one.findIndex((id, index) => id !== other.at(index));
+  const [first, last] = [one.at(level), other.at(level)];
+  if (level < 1 || first === undefined || last === undefined)
+    return [one.length <= other.length && from !== page.root ? from : to];
+  const order = orderOf(page.nodes[one[level - 1]]);
+  const [begin, end] = [order.indexOf(first), order.indexOf(last)];
+  const run = order.slice(Math.min(begin, end), Math.max(begin, end) + 1);
+  return begin <= end ? run : run.toReversed();
 }
 
 /** Puts an id behind another, or first; where that other has gone, last. */

@@ -61,9 +61,15 @@ describe('the workbench: several at once', function () {
 
     it('is a run with Shift, by clicks and by arrows, and hides all in one step', async () => {
       const { driver } = bench;
-      await selectInOutline(driver, 'Card: Saturn');
-      await clickWith(Key.SHIFT, await outlineRow(driver, 'Saturn: text'));
-      await byRole(driver, 'grid', 'Values of 4 elements');
+      // What stands in different containers is a run of those: hidden, each is one.
+      await selectInOutline(driver, 'Saturn: title');
+      await clickWith(Key.SHIFT, await outlineRow(driver, 'The Ember cluster: text'));
+      await byRole(driver, 'grid', 'Values of 3 elements');
+      await type(driver, 'Shown', 'Mobile', 'no');
+      await expectStep(driver, '3 elements: hidden in Mobile and onward');
+      await byRole(driver, 'gridcell', /^Card: Saturn in Mobile: not shown/);
+      await byRole(driver, 'gridcell', /^Saturn: title in Mobile: not shown with Card: Saturn/);
+      await chord(Key.CONTROL, 'z');
       await selectInOutline(driver, 'Saturn: image');
       await driver
         .actions()
@@ -77,6 +83,17 @@ describe('the workbench: several at once', function () {
       await byRole(driver, 'gridcell', /^Saturn: title in Mobile: not shown/);
       await chord(Key.CONTROL, 'z');
       await byRole(driver, 'gridcell', /^Saturn: title in Mobile: shown/);
+    });
+
+    it('is a run with Shift in a sheet, in the order of its view', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'Saturn: image');
+      const at = await pointAt(driver, 'Desktop', 'cluster-picture');
+      await driver.actions().keyDown(Key.SHIFT).move({ x: at.x, y: at.y }).click().keyUp(Key.SHIFT).perform();
+      await byRole(driver, 'grid', 'Values of 3 elements');
+      await chord(Key.CONTROL, 'g');
+      await expectStep(driver, /^3 elements/);
+      await chord(Key.CONTROL, 'z');
     });
 
     it('grows in a sheet, and its overrides are cleared together', async () => {

@@ -1,16 +1,19 @@
 /** The places of elements among others in a view: their order, and the columns that they take. */
 import {
+  childrenIn,
   columnsIn,
   hasTrait,
   moveTo,
   type NodeId,
   placeColumns,
+  runBetween,
   same,
   type Sequence,
   sequenceIn,
   sure,
   type ViewId,
 } from '../../core/index.ts';
+import { selectionSet } from './desk.ts';
 import { documents, openPage } from './documents.ts';
 import { edit } from './edits.ts';
 import type { Thunk } from './store.ts';
@@ -63,6 +66,15 @@ export function putInSequence(
         ? edit('interleaveParts', { row: holder.id, node, view, reach, after })
         : edit('setValue', { nodes: [holder.id], property: 'order', view, value, reach }),
     );
+  };
+}
+
+/** Selects the siblings from what was selected first to an element, in the order that they have in a view. */
+export function selectRun(to: NodeId, view: ViewId): Thunk {
+  return (dispatch, getState) => {
+    const { site, page } = sure(openPage(getState()));
+    const from = getState().desk.selected.at(0) ?? to;
+    dispatch(selectionSet(runBetween(page, from, to, (container) => childrenIn(site, container, view))));
   };
 }
 

@@ -16,6 +16,7 @@ import { menuOpened, pageMeasured, selected as select, selectionToggled } from '
 import { copySelected, cutSelected, pasteBeside } from '../../state/clipboard.ts';
 import { isPart } from '../../state/areas.ts';
 import { writeWords } from '../../state/edits.ts';
+import { selectRun } from '../../state/sequence.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { TextBar } from '../text/TextBar.tsx';
 import { useTextEditing } from '../text/useTextEditing.ts';
@@ -141,8 +142,9 @@ export function Sheet({ site, page, content, width, scale, active, section }: Sh
       event.preventDefault();
       if (inEditing(event)) return;
       const id = sheet.nodeAt(event.target);
-      const more = event.ctrlKey || event.metaKey || event.shiftKey;
-      dispatch(more && id ? selectionToggled(id) : select(id));
+      if (id && event.shiftKey) dispatch(selectRun(id, view.id));
+      else if (id && (event.ctrlKey || event.metaKey)) dispatch(selectionToggled(id));
+      else dispatch(select(id));
     };
     const doubleClick = (event: MouseEvent) => {
       const id = sheet.nodeAt(event.target);
@@ -189,7 +191,7 @@ export function Sheet({ site, page, content, width, scale, active, section }: Sh
       document.documentElement.removeEventListener('mouseleave', leave);
       document.removeEventListener('keydown', key);
     };
-  }, [sheet, frame, dispatch]);
+  }, [sheet, frame, view.id, dispatch]);
 
   const cut = useSection(sheet, section, moved);
   const label = `${view.name}, ${width} px`;

@@ -8,6 +8,7 @@ import {
   type SiteFrame,
   type ViewId,
   lookup,
+  runBetween,
 } from '../../../../core/index.ts';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { isElsewhere } from '../../../ui/keytarget.ts';
@@ -136,10 +137,10 @@ export function useOutline(
   const go = (id: NodeId, column: number, how: Going = ALONE) => {
     setCursor({ id, column });
     if (how.shiftKey && lead) {
-      const from = indexOf(anchor.current ?? lead);
-      const to = indexOf(id);
-      const run = rows.slice(Math.min(from, to), Math.max(from, to) + 1).map((row) => row.id);
-      dispatch(selectionSet(from <= to ? run : run.reverse()));
+      const listed = new Set(rows.map((row) => row.id));
+      const from = anchor.current && listed.has(anchor.current) ? anchor.current : lead;
+      const run = runBetween(tree, from, id, ({ children }) => children);
+      dispatch(selectionSet(run.filter((each) => listed.has(each))));
     } else {
       anchor.current = id;
       dispatch(how.ctrlKey || how.metaKey ? selectionToggled(id) : select(id));
