@@ -9,6 +9,7 @@ import { windowServices } from './state/services.ts';
 import { makeListStore } from './state/store.ts';
 import { Boundary } from './ui/Boundary.tsx';
 import { Notice } from './ui/Notice.tsx';
+import { useKeptFocus } from './ui/keepfocus.ts';
 import { coral, theme } from './ui/theme.ts';
 
 const { store, extra } = makeListStore(windowServices());
@@ -75,6 +76,7 @@ const router = createBrowserRouter([
 ]);
 
 export function App() {
+  useKeptFocus();
   return (
     <Provider store={store}>
       <ThemeProvider theme={theme}>

@@ -40,7 +40,8 @@ export function VirtualRows(props: VirtualRowsProps) {
   const { count, sizeOf, keyOf, overscan, handle, draw, ...attributes } = props;
   const own = useRef<HTMLDivElement>(null);
   const [focused, setFocused] = useState<{ index: number; key: string } | null>(null);
-  const kept = focused && focused.index < count && keyOf(focused.index) === focused.key ? focused.index : null;
+  const kept =
+    focused && focused.index < count && keyOf(focused.index) === focused.key ? focused.index : null;
   const virtual = useVirtualizer<HTMLElement, Element>({
     count,
     getScrollElement: () => own.current?.closest<HTMLElement>('[data-scroller]') ?? null,

@@ -21,6 +21,7 @@ import {
 } from './offers.ts';
 import { SectionOffer } from './SectionOffer.tsx';
 import { useAddDrag } from './useAddDrag.ts';
+import { useReturnedFocus } from '../../ui/keepfocus.ts';
 import { useAddKey } from './useAddKey.ts';
 import { WhereItGoes } from './WhereItGoes.tsx';
 
@@ -50,6 +51,7 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
   const shelf = useAppSelector((state) => state.desk.adding);
   const [text, setText] = useState('');
   const field = useRef<HTMLInputElement>(null);
+  useReturnedFocus();
   useAddKey(() => field.current?.focus());
   const drag = useAddDrag(site, page);
   const { id, root } = page;
