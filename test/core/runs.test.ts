@@ -44,7 +44,9 @@ describe('a run from one element to another', () => {
 
   it('is at the level that the two share', () => {
     const at = (...names: string[]) => names.map((name) => nodeId(name));
-    expect(run(nodeId('saturn-title'), nodeId('cluster-text'))).to.deep.equal(at('saturn', 'moon', 'cluster'));
+    expect(run(nodeId('saturn-title'), nodeId('cluster-text'))).to.deep.equal(
+      at('saturn', 'moon', 'cluster'),
+    );
     expect(run(nodeId('saturn-title'), nodeId('saturn-title'))).to.deep.equal(at('saturn-title'));
     expect(run(nodeId('saturn'), nodeId('saturn-title'))).to.deep.equal(at('saturn'));
     expect(run(page.root, nodeId('saturn-title'))).to.deep.equal(at('saturn-title'));
