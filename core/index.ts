@@ -52,7 +52,7 @@ export {
 } from './site/shared.ts';
 export { isListedEverywhere, offeringIn, viewsOffering, wayOn } from './site/offering.ts';
 export { leadingIn } from './values/links.ts';
-export { placeholders } from './checks/placeholders.ts';
+export { SAMPLE_TEXT } from './checks/rule.ts';
 export { likenessIn, reviewedIn, sectionsIn, type Reviewed } from './values/reviewed.ts';
 export { viewsWithoutMenu } from './values/menus.ts';
 export { hasAudiences, isClosed, isFor, hiddenAncestorFor, type Visitor } from './site/audience.ts';
@@ -193,7 +193,7 @@ export { idFrom } from './edits/theme/theme.ts';
 export { likeInSet, VIEW_LIMITS, widestGap } from './edits/views/views.ts';
 export { ownSections, placeOfSection, SHARED_NAMES } from './edits/structure/shared.ts';
 export { towardsBase, valuesInView, type ValueInView } from './edits/views/viewvalues.ts';
-export { runBetween, siblingsLike } from './site/tree.ts';
+export { runBetween, sectionOf, siblingsLike } from './site/tree.ts';
 export { applied, isApplied } from './edits/log/apply.ts';
 export { nodesIn, overlapping, pagesIn, type Operation } from './edits/log/operation.ts';
 export { isKeepable, LIMITS, shortened } from './edits/log/limits.ts';

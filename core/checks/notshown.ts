@@ -1,3 +1,4 @@
+import { sectionOf } from '../site/tree.ts';
 import { valueIn } from '../values/trace.ts';
 import { sure } from '../sure.ts';
 import { hasTrait, knownKind } from '../elements/kinds/table.ts';
@@ -98,9 +99,8 @@ function isEmpty(site: SiteFrame, page: Page, node: Node, view: ViewId): boolean
 
 /** Whether an element stands in the matter of a page, and not in its head or foot, which stay where the page is not offered. */
 function isInMatter(page: Page, node: Node): boolean {
-  let at = node;
-  while (at.parent !== null && at.parent !== page.root) at = page.nodes[at.parent];
-  return at.parent === null || !['header', 'footer', EDGE].includes(landmarkOf(page, at));
+  const section = sectionOf(page, node.id);
+  return section === undefined || !['header', 'footer', EDGE].includes(landmarkOf(page, page.nodes[section]));
 }
 
 /** Why an element is not there, as the site says it; undefined where it is. */

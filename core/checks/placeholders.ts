@@ -1,22 +1,15 @@
 import { beginningOf, plainText } from '../markup/fragment.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import type { Node } from '../site/node.ts';
-import type { Page } from '../site/site.ts';
 import { sourceOrder } from '../site/sourceorder.ts';
+import { sectionOf } from '../site/tree.ts';
 import { placeholderIn } from '../starts/placeholders.ts';
-import { PRACTICE, type Rule } from './rule.ts';
+import { PRACTICE, SAMPLE_TEXT, type Rule } from './rule.ts';
 import { NARROWEST, WIDEST } from './widths.ts';
-
-/** The section that an element is, or stands in. */
-function sectionOf(page: Page, node: Node): NodeId {
-  let at = node;
-  while (at.parent !== null && at.parent !== page.root) at = page.nodes[at.parent];
-  return at.id;
-}
 
 /** Sample texts of ready-made parts are replaced before a page is published. */
 export const placeholders: Rule = {
-  name: 'sample text',
+  name: SAMPLE_TEXT,
   clause: PRACTICE,
   severity: 'advice',
   find({ site, page }) {
@@ -24,7 +17,7 @@ export const placeholders: Rule = {
     for (const node of sourceOrder(page)) {
       const says = placeholderIn(site.name, node);
       if (says === undefined) continue;
-      const section = sectionOf(page, node);
+      const section = sectionOf(page, node.id) ?? node.id;
       bySection.set(section, [...(bySection.get(section) ?? []), { node, says }]);
     }
     return [...bySection].map(([section, [first, ...more]]) => {

@@ -23,6 +23,7 @@ import { noMenu } from './nomenu.ts';
 import { faintFields, faintIcons } from './nontextcontrast.ts';
 import { titles } from './titles.ts';
 import { placeKey, viewsAcross, withDismissal, type Finding } from './finding.ts';
+import { imageText } from './imagetext.ts';
 import { longLines, shortLines } from './linelength.ts';
 import { longWords } from './longwords.ts';
 import type { CheckInput, Rule } from './rule.ts';
@@ -57,6 +58,7 @@ export const RULES: readonly Rule[] = [
   longWords,
   alternatives,
   fileNames,
+  imageText,
   faintIcons,
   headingOrder,
   firstHeading,

@@ -31,3 +31,6 @@ export interface Rule {
 }
 
 export const PRACTICE = 'common practice';
+
+/** The name of the rule about what ready-made parts came with. */
+export const SAMPLE_TEXT = 'sample text';

@@ -7,14 +7,15 @@ import { held } from '../layered/resolve.ts';
 import { widthsOf, type ViewId } from '../layered/views.ts';
 import type { Pictured, PictureSource } from '../elements/kinds/kind.ts';
 import { knownProperty } from '../elements/propertytable.ts';
-import { greatest, heldTo, measureCss, pixels, times } from '../type/measure.ts';
+import { heldTo, measureCss, times } from '../type/measure.ts';
 import { cropFor, widthsFor, type Crop } from '../layout/sizes.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { isImage, type Asset, type MediaAsset } from '../theme/resources.ts';
-import { fillsArea, leastAreaHeight } from '../values/areas.ts';
+import { fillsArea } from '../values/areas.ts';
 import { resolve } from '../values/trace.ts';
 import { pictureClass } from './selectors.ts';
+import { drawnWidth } from '../values/drawn.ts';
 import type { Widths } from '../values/widths.ts';
 
 /** A form in which an image is made: so wide, of a type, and of all of it or a part. */
@@ -116,17 +117,8 @@ export function imagesOf({ site, page, widths, addresses }: ImagesOf) {
   /** How wide an image is in each view, as the attribute `sizes` says it: the first that fits counts (HTML Standard, §4.8.4.2.2). */
   function sizesOf({ asset, crop }: Variant, node: Node): string {
     const shown = views.list.map(({ id, from: begins }) => {
-      const { ratio, fills } = shapeIn(node, id);
-      const filling = fillsArea(site, page, node, id);
       const { from = NARROWEST_WINDOW, below = WIDEST_WINDOW } = widthsOf(views, id);
-      const { width: across, height: down } = crop ?? asset;
-      const box = ratio === 'auto' ? { width: across, height: down } : ratio;
-      const covering =
-        fills && !filling ? { box: box.width / box.height, picture: across / down } : undefined;
-      const plain = widths.pictureWidth(node.id, id, asset.width, covering);
-      // In a high area an image is as wide as it has to be to fill it.
-      const high = filling && fills ? leastAreaHeight(site, page, node, id) : 0;
-      const drawn = high > 0 ? greatest(plain, pixels((high * asset.width) / asset.height)) : plain;
+      const drawn = drawnWidth({ site, page, widths }, node, id, asset, crop);
       const width = times(drawn, addresses.density ?? 1);
       return { begins, css: measureCss(heldTo(width, from, below)) };
     });

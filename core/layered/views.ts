@@ -83,6 +83,9 @@ export function onwardFrom(views: Views, id: ViewId): ViewId[] {
   return run.map((view) => view.id);
 }
 
+/** Whether a view other than the base has others beyond it, away from the base. */
+export const hasOnward = (views: Views, id: ViewId): boolean => onwardFrom(views, id).length > 1;
+
 /** The views at both sides of the base, each from the nearest to the furthest. */
 export function sidesOfBase(views: Views): [ViewId[], ViewId[]] {
   const ids = views.list.map(({ id }) => id);

@@ -15,6 +15,13 @@ export function topmost(page: Page, ids: readonly NodeId[]): NodeId[] {
   return [...chosen].filter((id) => !below(id));
 }
 
+/** The section of a page that an element is, or stands in; undefined for the page itself, and for what is not on it. */
+export function sectionOf(page: Page, id: NodeId | undefined): NodeId | undefined {
+  let at = id === undefined ? undefined : (page.nodes[id] as Node | undefined);
+  while (at && at.parent !== page.root) at = at.parent === null ? undefined : page.nodes[at.parent];
+  return at?.id;
+}
+
 /** The other children of an element's parent that are of its kind. */
 export function siblingsLike(page: Page, id: NodeId): NodeId[] {
   const node = page.nodes[id];

@@ -74,6 +74,8 @@ export const AssetSchema = Type.Object(
     focus: Type.Optional(Type.Object({ x: Share, y: Share }, closed)),
     /** Its mean colour, seen until it has come; absent where something shows through it. */
     colour: Type.Optional(Type.String({ pattern: '^#[0-9a-f]{6}$' })),
+    /** px of the file; how high the smallest text in the image is, from the top of an ascender to the bottom of a descender; of images with text. */
+    smallestText: Type.Optional(Type.Number({ minimum: 1, maximum: 20000 })),
     /** It has more than one frame. */
     moves: Type.Optional(Type.Literal(true)),
   },

@@ -8,7 +8,8 @@ import { same } from '../layered/express.ts';
 import { held } from '../layered/resolve.ts';
 import { widthsOf, type ViewId, type Views } from '../layered/views.ts';
 import { sure } from '../sure.ts';
-import type { Node } from '../site/node.ts';
+import type { Node, Style } from '../site/node.ts';
+import { subtree } from '../site/sourceorder.ts';
 import type { Page, SiteFrame, TextStyle } from '../site/site.ts';
 import { partStyleOf, resolve, textStyleOf } from './trace.ts';
 import { childrenIn, isShown } from './visibility.ts';
@@ -47,12 +48,40 @@ function lookIn(site: SiteFrame, page: Page, node: Node, view: ViewId): unknown 
   };
 }
 
+/** A likeness, and what it was worked out from: the model is never changed in place. */
+interface Likeness extends Pick<SiteFrame, 'views' | 'textStyles'> {
+  of: readonly Node[];
+  /** What the page says for all in it. */
+  around: Style;
+  is: string;
+}
+
+/** The likenesses of elements as long as they are there: after an edit elsewhere a section is not worked out again. */
+const likenesses = new WeakMap<Node, Map<ViewId, Likeness>>();
+
 /**
  * What tells an element in a view from what it was there before: ten characters that change with any of its values, its
  * words, its order, its text styles and the widths of the view, and with nothing that only other views show.
  */
-export const likenessIn = (site: SiteFrame, page: Page, node: Node, view: ViewId): string =>
-  fingerprintOf([lookIn(site, page, node, view), widthsOf(site.views, view)]);
+export function likenessIn(site: SiteFrame, page: Page, node: Node, view: ViewId): string {
+  const { views, textStyles } = site;
+  const of = subtree(page, node.id).map((id) => page.nodes[id]);
+  const around = page.nodes[page.root].style;
+  const known = likenesses.get(node) ?? new Map<ViewId, Likeness>();
+  likenesses.set(node, known);
+  const before = known.get(view);
+  const isSame =
+    before &&
+    before.views === views &&
+    before.textStyles === textStyles &&
+    before.around === around &&
+    before.of.length === of.length &&
+    of.every((each, index) => each === before.of[index]);
+  if (isSame) return before.is;
+  const is = fingerprintOf([lookIn(site, page, node, view), widthsOf(views, view)]);
+  known.set(view, { of, around, views, textStyles, is });
+  return is;
+}
 
 /** The sections of a page that are walked through in a view: what is shown of them, in the order it has there. */
 export const sectionsIn = (site: SiteFrame, page: Page, view: ViewId): NodeId[] =>

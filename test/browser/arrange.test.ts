@@ -57,12 +57,12 @@ describe('the workbench: arranging', function () {
     await (await inDialog(dialog, 'checkbox', 'Place Dome image')).click();
     // The words come first in the base, and now here, too.
     await (await inDialog(dialog, 'button', 'Arrange in Mobile')).click();
-    await expectStep(driver, 'Row: text + dome: 2 elements arranged in Mobile and onward');
+    await expectStep(driver, 'Row: text + dome: 2 elements arranged in Mobile');
     const after = await tops();
     expect(after[1]).to.be.below(after[0]);
     await chooseView(driver, 'Desktop');
     expect(await boxes('Desktop', ['dome'])).to.deep.equal(desktop);
-    await undo('Row: text + dome: 2 elements arranged in Mobile and onward');
+    await undo('Row: text + dome: 2 elements arranged in Mobile');
     await chooseView(driver, 'Mobile');
     expect(await tops()).to.deep.equal(before);
     await choose('Row: text + dome', 'Arrange in Mobile …');

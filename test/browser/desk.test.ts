@@ -194,7 +194,7 @@ describe('the workbench: outline and desk', function () {
       // Over the lower edge of the column, which is at its last part.
       const words = await pointAt(driver, 'Mobile', 'book');
       await draw(await grip(), { x: words.x, y: words.y + 5 });
-      await expectStep(driver, 'Row: text + dome: order of parts in Mobile and onward 2·1 → 1·2');
+      await expectStep(driver, 'Row: text + dome: order of parts in Mobile 2·1 → 1·2');
       await chord(Key.CONTROL, 'z');
     });
 

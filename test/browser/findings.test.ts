@@ -87,7 +87,7 @@ describe('the workbench: findings', function () {
     await driver.actions().move({ origin: mend }).perform();
     await size('16px');
     await byRole(driver, 'tooltip', 'Lead paragraph: size in Mobile 10 → 16');
-    expect(await lastStep(driver)).to.equal('Lead paragraph: size in Mobile and onward 18 → 10');
+    expect(await lastStep(driver)).to.equal('Lead paragraph: size in Mobile 18 → 10');
     await driver
       .actions()
       .move({ origin: await byRole(driver, 'button', 'Tree') })

@@ -265,13 +265,13 @@ describe('the workbench: placing freely', function () {
     expect(await rows()).to.deep.include(['Headline', 'Size', '34', '17']);
     expect(await dialog.getText()).not.to.include('kept at');
     await field.sendKeys(Key.ENTER);
-    await expectStep(driver, /^Headline: content at 50 % in Mobile and onward, \d values?$/);
+    await expectStep(driver, /^Headline: content at 50 % in Mobile, \d values?$/);
     expect(await size('Mobile')).to.equal('17px');
     await chord(Key.CONTROL, 'z');
     await choose('Headline', 'Scale content in Mobile …');
     await (await byRole(driver, 'radio', 'Text sizes alone')).click();
     await (await byRole(driver, 'textbox', 'Scale')).sendKeys(Key.chord(Key.CONTROL, 'a'), '50', Key.ENTER);
-    await expectStep(driver, 'Headline: text at 50 % in Mobile and onward, 1 value');
+    await expectStep(driver, 'Headline: text at 50 % in Mobile, 1 value');
     expect(await size('Mobile')).to.equal('17px');
     await chord(Key.CONTROL, 'z');
     await chooseView(driver, 'Desktop');

@@ -213,7 +213,7 @@ describe('the workbench: the sweep', function () {
     await press('Tree');
     await selectInOutline(driver, 'Dome image');
     await type(driver, 'Min. width', 'Mobile', '600');
-    await expectStep(driver, 'Dome image: min. width in Mobile and onward auto → 600 px');
+    await expectStep(driver, 'Dome image: min. width in Mobile auto → 600 px');
     await press('Findings');
     const wider = await listed(/^Dome image makes the page up to \d+ px wider than the window from 320 to/);
     expect(wider).to.contain('Mobile · WCAG 2.2, 1.4.10');

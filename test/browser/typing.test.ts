@@ -60,7 +60,7 @@ describe('typing in the values table', function () {
     const { driver } = bench;
     await selectInOutline(driver, 'Headline');
     await type(driver, 'Size', 'Desktop', '64');
-    await cellShows(driver, await (await cell(driver, 'Size', 'Desktop')).getAccessibleName());
+    await cellShows(driver, 'Size in Desktop: 64, base value');
     for (const [text, words] of [
       ['*0.75', '64 → 48'],
       ['-25%', '64 → 48'],

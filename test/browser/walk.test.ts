@@ -50,7 +50,7 @@ describe('the workbench: walking through a view', function () {
     await press('Tablet', 'Next section');
     await says('Tablet', 'How an evening goes');
     await type(driver, 'Gap', 'Mobile', '40');
-    await expectStep(driver, /gap in Mobile and onward 48 → 40$/);
+    await expectStep(driver, /gap in Mobile 48 → 40$/);
     await says('Tablet', '2 of 7 fine');
     await cell(driver, 'Gap', 'Tablet');
     await type(driver, 'Gap', 'Tablet', '60');

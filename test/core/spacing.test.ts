@@ -39,7 +39,7 @@ describe('steps of the spacing scale that are fluid', () => {
       changesBetween(site, grown.site).map(({ name, what, before, after }) => [name, what, before, after]),
     ).to.deep.equal([
       ['M', 'step of the spacing scale in Desktop', '24', '16–24'],
-      ['M', 'step of the spacing scale in Mobile and onward', '16', '16–24'],
+      ['M', 'step of the spacing scale in Mobile', '16', '16–24'],
     ]);
     const limit = { min: 10, max: 20, fromWidth: 640, toWidth: 1024 };
     const ending = made('setSpacing', { ...at, view: view('tablet'), reach: 'here', size: limit });

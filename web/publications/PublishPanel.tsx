@@ -9,7 +9,7 @@ import {
   isOnAllPages,
   LIMITS,
   mergedFindings,
-  placeholders,
+  SAMPLE_TEXT,
   SWEPT,
   type NodeId,
   type PageFindings,
@@ -59,9 +59,6 @@ interface Stumbling {
   sentence: string;
 }
 
-/** Advice that is not left for later: what it is about would be read by visitors. */
-const SAMPLES = placeholders.name;
-
 /** The links that lead to what is not there any more, what keeps somebody out, and sample texts. */
 function stumbling(site: Site, pages: readonly PageFindings[]): Stumbling[] {
   const composedPage = (page: NodeId) => composed(site.frame, site.pages[page]);
@@ -75,7 +72,7 @@ function stumbling(site: Site, pages: readonly PageFindings[]): Stumbling[] {
   }));
   const barriers = pages.flatMap(({ page, findings }) =>
     findings
-      .filter(({ severity, rule }) => severity === 'barrier' || rule === SAMPLES)
+      .filter(({ severity, rule }) => severity === 'barrier' || rule === SAMPLE_TEXT)
       .map(({ of, sentence }): Stumbling => ({
         ...{ page, name: pageName(page), sentence: `: ${sentence}` },
         ...('node' in of && { node: of.node }),
@@ -129,7 +126,7 @@ function Found({ site, found }: { site: Site; found: SiteFindings }) {
   const rest = pages
     .flatMap(({ findings }) => findings)
     .filter(
-      ({ severity, rule }) => severity !== 'barrier' && rule !== SAMPLES && rule !== 'link without a target',
+      ({ severity, rule }) => severity !== 'barrier' && rule !== SAMPLE_TEXT && rule !== 'link without a target',
     ).length;
   const go = async ({ page, node }: Stumbling) => {
     await navigate(`/sites/${site.frame.id}/pages/${page}`);

@@ -1,5 +1,6 @@
 import {
   type Asset,
+  type Arguments,
   type AssetUse,
   composed,
   isCaptions,
@@ -115,7 +116,7 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
   const navigate = useNavigate();
   const file = useRef<HTMLInputElement>(null);
   const picture = isImage(asset);
-  const change = (what: { name?: string; alt?: string; focus?: Asset['focus'] | null }) =>
+  const change = (what: Omit<Arguments<'changeAsset'>, 'asset'>) =>
     dispatch(edit('changeAsset', { asset: asset.id, ...what }));
   const go = async ({ page, node }: AssetUse) => {
     await navigate(`/sites/${site.frame.id}/pages/${page}`);
@@ -189,6 +190,18 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
           most={400}
           multiline
           onDone={(alt) => change({ alt })}
+        />
+      )}
+      {picture && (
+        <Field
+          label="Height of the smallest text in it, px"
+          help={`Of the ${asset.height} px that the image is high. Where it is shown smaller than 9 px, that is a finding. Empty: no text.`}
+          value={asset.smallestText === undefined ? '' : String(asset.smallestText)}
+          most={6}
+          numeric
+          onDone={(text) =>
+            change({ smallestText: text.trim() === '' ? null : Number(text.replace(',', '.')) })
+          }
         />
       )}
       <Box>

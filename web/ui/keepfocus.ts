@@ -61,6 +61,12 @@ export function useKeptFocus(): void {
     const take = ({ target }: FocusEvent) => {
       if (target instanceof Element && target !== document.body) held = heldAt(target);
     };
+    // Whoever leaves it for nothing means that.
+    const leave = ({ target }: FocusEvent) =>
+      void setTimeout(() => {
+        if (held?.element === target && !isLost(held) && document.activeElement === document.body)
+          held = undefined;
+      });
     const look = () => {
       waiting = undefined;
       if (document.activeElement !== document.body || !held || !isLost(held)) return;
@@ -71,12 +77,14 @@ export function useKeptFocus(): void {
       waiting ??= setTimeout(look, PATIENCE);
     });
     document.addEventListener('focusin', take);
+    document.addEventListener('focusout', leave);
     changed.observe(document.body, {
       ...{ childList: true, subtree: true },
       attributeFilter: ['disabled'],
     });
     return () => {
       document.removeEventListener('focusin', take);
+      document.removeEventListener('focusout', leave);
       changed.disconnect();
       clearTimeout(waiting);
     };

@@ -8,7 +8,7 @@ import { canonicalStyle } from '../../site/canonical.ts';
 import type { Node } from '../../site/node.ts';
 import { targetOf } from '../../markup/link.ts';
 import { relink } from '../structure/relink.ts';
-import { AssetSchema, type Asset } from '../../theme/resources.ts';
+import { AssetSchema, isImage, type Asset } from '../../theme/resources.ts';
 import { withAssets } from '../../values/uses.ts';
 import type { Command } from '../command.ts';
 import { valuesOf } from '../values/stylevalues.ts';
@@ -54,12 +54,14 @@ export interface ChangeAsset {
   alt?: string;
   /** Null: the middle. */
   focus?: Asset['focus'] | null;
+  /** px of the file; null: there is no text in it. */
+  smallestText?: number | null;
 }
 
-/** Changes what an image or video of the shelf is called, what it shows in words, and which point of it stays in sight. */
+/** Changes what an image or video of the shelf is called, what it shows in words, which point of it stays in sight, and how high its smallest text is. */
 export const changeAsset: Command<ChangeAsset> = {
   on: () => 'frame',
-  run(site, _page, { asset: id, name: wanted, alt, focus }): Outcome<string> {
+  run(site, _page, { asset: id, name: wanted, alt, focus, smallestText }): Outcome<string> {
     const index = site.assets.findIndex((each) => each.id === id);
     if (index < 0) return GONE;
     const before = site.assets[index];
@@ -75,6 +77,15 @@ export const changeAsset: Command<ChangeAsset> = {
       delete next.focus;
       if (focus) next.focus = focus;
     }
+    if (smallestText !== undefined) {
+      delete next.smallestText;
+      if (smallestText !== null) next.smallestText = smallestText;
+      if (!isImage(before)) return refused(`${before.name} is no image. Nothing was changed.`);
+      if (smallestText !== null && !(smallestText >= 1 && smallestText <= before.height))
+        return refused(
+          `The smallest text of ${before.name} is 1 to ${before.height} px high, as the image is. Nothing was changed.`,
+        );
+    }
     if (schemaFaults(AssetSchema, next).length > 0)
       return refused('A name has 1 to 80 characters, a text alternative up to 400. Nothing was changed.');
     site.assets[index] = next;
@@ -82,6 +93,9 @@ export const changeAsset: Command<ChangeAsset> = {
       ...(name === before.name ? [] : [`renamed to ${name}`]),
       ...(alt === undefined ? [] : ['text alternative changed']),
       ...(focus === undefined ? [] : ['focal point changed']),
+      ...(smallestText === undefined
+        ? []
+        : [smallestText === null ? 'no text in it' : `smallest text ${smallestText} px high`]),
     ];
     return done(`${kindOf(before)} ${before.name}: ${mapped.join(', ') || 'unchanged'}`);
   },

@@ -1,4 +1,4 @@
-import { viewId, viewOf } from '../../layered/views.ts';
+import { hasOnward, viewId, viewOf } from '../../layered/views.ts';
 import { sure } from '../../sure.ts';
 import type { Part } from '../../elements/parts.ts';
 import { knownKind } from '../../elements/kinds/table.ts';
@@ -33,8 +33,9 @@ const inView = (
   reach?: string,
 ): string => {
   if (key === 'base' || view === undefined) return `in ${viewOf(frame.views, frame.views.base).name}`;
-  const name = frame.views.list.find(({ id }) => id === view)?.name ?? 'a view that is gone';
-  return `in ${name}${reach === 'onward' ? ' and onward' : ''}`;
+  const known = frame.views.list.find(({ id }) => id === view);
+  const onward = reach === 'onward' && known !== undefined && hasOnward(frame.views, known.id);
+  return `in ${known?.name ?? 'a view that is gone'}${onward ? ' and onward' : ''}`;
 };
 
 /** What stands in a layered value at a slot. */

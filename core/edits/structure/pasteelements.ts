@@ -183,6 +183,8 @@ export function grownFrom(
   const named = (each: NodeId) => names.get(each) ?? each;
   for (const each of ids) {
     const node = structuredClone(copied.nodes[each]);
+    // It was found fine in the views of another site.
+    if (copied.site !== site.id) delete node.reviewed;
     draft.nodes[named(each)] = {
       ...node,
       id: named(each),

@@ -6,7 +6,7 @@ import type { NodeId } from '../../elements/nodeid.ts';
 import type { Offering, Page, PageHead, SiteFrame } from '../../site/site.ts';
 import { isFluid } from '../../type/fluid.ts';
 import type { Aim, Styled } from './aim.ts';
-import { viewOf, type ViewId } from '../../layered/views.ts';
+import { hasOnward, viewOf, type ViewId } from '../../layered/views.ts';
 
 /** A value as a sentence names it; `node` is the element that holds it, where one does. */
 export function describeValue(property: Property, value: unknown, site: SiteFrame, node?: Node): string {
@@ -26,12 +26,12 @@ export function describeProperty({ property, part, nodes }: Aim, linked = false)
 export const describeHolders = (holders: readonly Styled[]): string =>
   holders.length === 1 ? holders[0].name : `${holders.length} elements`;
 
-/** Where an edit goes: "in Tablet", "in Tablet and onward", "in every view". */
+/** Where an edit goes: "in Tablet", "in Tablet and onward", "in every view". Beyond the last view nothing is onward. */
 export function describeReach(site: SiteFrame, view: ViewId, reach: EditReach): string {
   if (reach === 'everywhere') return 'in every view';
   const name = viewOf(site.views, view).name;
-  const base = view === site.views.base;
-  return `in ${name}${reach === 'onward' && !base ? ' and onward' : reach === 'here' && base ? ' only' : ''}`;
+  if (reach === 'here') return view === site.views.base ? `in ${name} only` : `in ${name}`;
+  return hasOnward(site.views, view) ? `in ${name} and onward` : `in ${name}`;
 }
 
 /** Views by their names, widest first. */

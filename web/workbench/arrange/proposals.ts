@@ -14,6 +14,7 @@ import {
   perform,
   saidOnce,
   same,
+  sectionOf,
   sharedPlaceOf,
   type SiteFrame,
   subtree,
@@ -65,10 +66,9 @@ class Working {
 
 /** A page with nothing on it but the section that an element stands in; all of it where that is the page. */
 function sectionAlone(page: Page, node: Node): Page {
-  if (node.parent === null) return page;
-  let section = node;
-  while (section.parent !== null && section.parent !== page.root) section = page.nodes[section.parent];
-  const root = { ...page.nodes[page.root], children: [section.id] };
+  const section = sectionOf(page, node.id);
+  if (section === undefined) return page;
+  const root = { ...page.nodes[page.root], children: [section] };
   return { ...page, nodes: { ...page.nodes, [page.root]: root } };
 }
 

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import {
   curveAt,
   preview,
+  sectionOf,
   styleCurve,
   viewAt,
   viewOf,
@@ -17,7 +18,6 @@ import { afterPaint, useAfterPaint } from '../../ui/afterpaint.ts';
 import { useMeasuredWidth } from '../../ui/measuredwidth.ts';
 import { desk } from '../../ui/theme.ts';
 import { sheetAddresses } from '../../page/addresses.ts';
-import { sectionOf } from '../walk/walking.ts';
 import { DeskBar } from './DeskBar.tsx';
 import { Sheet } from './Sheet.tsx';
 import { useTrial } from './trial.ts';

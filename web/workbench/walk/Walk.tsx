@@ -5,6 +5,7 @@ import {
   counted,
   differences,
   placeKey,
+  sectionOf,
   viewOf,
   type Difference,
   type NodeId,
@@ -31,7 +32,6 @@ import {
   markOpen,
   nextToReview,
   nextView,
-  sectionOf,
   stopsIn,
   type Stop,
 } from './walking.ts';
@@ -85,7 +85,7 @@ function Differing({ site, page, view, list }: WalkProps & { list: readonly Diff
     `${each.node.name}: ${propertyInWords(each).toLowerCase()} ${valueInWords(site, page, each, view, each.value)} instead of ${valueInWords(site, page, each, view, each.instead)}`;
   return (
     <Listed
-      label={`${list.length} differ from ${viewOf(site.views, from).name}`}
+      label={`${list.length} ${list.length === 1 ? 'differs' : 'differ'} from ${viewOf(site.views, from).name}`}
       entries={list.map((each) => ({
         key: `${each.node.id} ${each.part} ${each.property.name}`,
         says: says(each),
@@ -252,7 +252,9 @@ export function Walk({ site, page, view }: WalkProps) {
         {stops.length === 0
           ? `${name} shows no section`
           : done
-            ? `All ${counted(stops.length, 'section')} of ${name} are fine`
+            ? stops.length === 1
+              ? `The section of ${name} is fine`
+              : `All ${stops.length} sections of ${name} are fine`
             : `${name}: ${fine} of ${stops.length} fine`}
       </Typography>
       {done && <span style={{ flex: 1 }} />}

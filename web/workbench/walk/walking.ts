@@ -27,13 +27,6 @@ export const stopsIn = (site: SiteFrame, page: Page, view: ViewId): Stop[] =>
     return { node, reviewed: reviewedIn(site, page, node, view) };
   });
 
-/** The section that an element is, or stands in; undefined where nothing is selected, or the page. */
-export function sectionOf(page: Page, node: NodeId | undefined): NodeId | undefined {
-  let at = node !== undefined && node !== page.root ? page.nodes[node] : undefined;
-  while (at?.parent && at.parent !== page.root) at = page.nodes[at.parent];
-  return at?.id;
-}
-
 /** The next section after one that is not fine, from the top again after the last; undefined where all others are. */
 export function nextToReview(stops: readonly Stop[], after: NodeId | undefined): NodeId | undefined {
   const at = stops.findIndex(({ node }) => node.id === after);

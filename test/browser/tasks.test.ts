@@ -1,0 +1,168 @@
+/**
+ * What common tasks cost a person's hands: a click, a drag, a key and a text typed in one go are one action each. The numbers are written by
+ * hand; a change of the program that makes a task longer makes its test fail, as the same actions do not lead there any more.
+ */
+import { expect } from 'chai';
+import { Key, type WebElement } from 'selenium-webdriver';
+import { byRole, eventually, still } from './browser.ts';
+import { cell, computed, expectStep, isSeen, outlineRow, sheet, useBench } from './workbench.ts';
+
+describe('the actions that a task takes', function () {
+  this.timeout(120_000);
+  const bench = useBench();
+  let actions = 0;
+  const act = async (run: () => Promise<unknown>) => {
+    actions += 1;
+    await run();
+    await still(bench.driver);
+  };
+  const hand = {
+    click: (on: Promise<WebElement>) => act(async () => (await on).click()),
+    key: (key: string) => act(() => bench.press(key)),
+    chord: (held: string, key: string) => act(() => bench.chord(held, key)),
+    text: (text: string) => act(() => bench.press(text)),
+    double: (on: Promise<WebElement>) =>
+      act(async () =>
+        bench.driver
+          .actions()
+          .move({ origin: await on })
+          .doubleClick()
+          .perform(),
+      ),
+  };
+  const button = (name: string | RegExp) => byRole(bench.driver, 'button', name);
+  const row = (name: string) => outlineRow(bench.driver, name);
+  const tile = (name: string, view: string) =>
+    byRole(bench.driver, 'gridcell', new RegExp(`^${name} in ${view}:`));
+  const head = (view: string) => button(new RegExp(`^(\\d+ of )?\\d*(base ?)?${view} ?[\\d<]`));
+  const step = (says: string | RegExp) => expectStep(bench.driver, says);
+
+  /** A task, with the most actions that it may take. */
+  const task = (what: string, most: number, work: () => Promise<void>) =>
+    it(`${what}: ${most}`, async () => {
+      actions = 0;
+      await work();
+      expect(actions).to.equal(most);
+    });
+
+  task('give a headline another size in one view', 4, async () => {
+    await hand.click(row('Headline'));
+    await hand.click(cell(bench.driver, 'Size', 'Tablet'));
+    await hand.text('40');
+    await hand.key(Key.ENTER);
+    await step('Headline: size in Tablet and onward fluid 44–52 → 40');
+  });
+
+  task('clear an override', 3, async () => {
+    await hand.click(row('Headline'));
+    await hand.click(cell(bench.driver, 'Size', 'Mobile'));
+    await hand.key(Key.DELETE);
+    await step(/^Headline: size in Mobile cleared/);
+  });
+
+  task('hide a block in one view, by its tile', 1, async () => {
+    await row('Lead paragraph');
+    await hand.click(tile('Lead paragraph', 'Mobile'));
+    await step('Lead paragraph: hidden in Mobile');
+  });
+
+  task('hide a block in the view that is looked at, by a key', 3, async () => {
+    await hand.click(head('Mobile'));
+    await hand.click(row('Book a night'));
+    await hand.key('h');
+    await step('Book a night: hidden in Mobile');
+    expect(await isSeen(bench.driver, 'Mobile', 'opening-button')).to.equal(false);
+  });
+
+  task('hide instead of deleting, where delete was pressed in a narrow view', 4, async () => {
+    await hand.click(head('Mobile'));
+    await hand.click(row('The chart room: text'));
+    await hand.key(Key.DELETE);
+    await hand.click(button('Hide in Mobile instead'));
+    await step('The chart room: text: hidden in Mobile');
+  });
+
+  task('move a block before another in one view', 3, async () => {
+    await hand.click(head('Mobile'));
+    await hand.click(row('Dome image'));
+    await hand.chord(Key.ALT, Key.ARROW_UP);
+    await step(/order of parts in Mobile/);
+  });
+
+  task('see what differs in a view', 2, async () => {
+    await hand.click(head('Mobile'));
+    await hand.click(button('What differs'));
+    await byRole(bench.driver, 'table', 'What differs in Mobile');
+  });
+
+  task('rename a block', 3, async () => {
+    await hand.double(row('Lead paragraph'));
+    await hand.text('Introduction');
+    await hand.key(Key.ENTER);
+    await step(/renamed .*Introduction|Introduction/);
+  });
+
+  task('duplicate a block', 2, async () => {
+    await hand.click(row('Book a night'));
+    await hand.chord(Key.CONTROL, 'd');
+    await step(/^Book a night: duplicated/);
+  });
+
+  task('undo the last step', 1, async () => {
+    await hand.chord(Key.CONTROL, 'z');
+    await step(/^Undone/);
+  });
+
+  task('change three cards at once', 5, async () => {
+    await hand.click(row('Saturn: title'));
+    await act(async () =>
+      bench.driver
+        .actions()
+        .keyDown(Key.SHIFT)
+        .click(await row('The Ember cluster: title'))
+        .keyUp(Key.SHIFT)
+        .perform(),
+    );
+    await hand.click(cell(bench.driver, 'Background', 'Desktop'));
+    await hand.text('#102030');
+    await hand.key(Key.ENTER);
+    await step(/^3 elements: background/);
+    expect(await computed(bench.driver, 'Desktop', 'moon', 'background-color')).to.equal('rgb(16, 32, 48)');
+  });
+
+  task('add a ready-made section at the end of the page', 2, async () => {
+    await hand.click(button('Add an element'));
+    await hand.click(byRole(bench.driver, 'button', 'Opening hours'));
+    await step(/^Opening hours: added to/);
+  });
+
+  task('see two views side by side', 2, async () => {
+    await hand.click(head('Mobile'));
+    await hand.click(button('Side by side'));
+    await sheet(bench.driver, 'Desktop');
+    await sheet(bench.driver, 'Mobile');
+  });
+
+  task('say that the first section of a view is fine', 3, async () => {
+    await hand.click(head('Tablet'));
+    await hand.click(button('Walk through'));
+    await hand.click(button('Fine'));
+    await step('Header: fine in Tablet, on all pages');
+  });
+
+  task('look for what only the page layout shows, at every width', 2, async () => {
+    await hand.click(button('Findings'));
+    await hand.click(button('Sweep all widths'));
+    await eventually('swept', async () =>
+      (await (await byRole(bench.driver, 'status', 'Sweep')).getText()).startsWith('Swept at every width'),
+    );
+  });
+
+  task('publish', 2, async () => {
+    await hand.click(byRole(bench.driver, 'link', 'Publish …'));
+    await hand.click(button('Publish'));
+    await eventually('live', async () =>
+      (await (await byRole(bench.driver, 'region', 'Publish the site')).getText()).includes('is live.'),
+    );
+  });
+});
