@@ -48,6 +48,8 @@ export const theme = createTheme({
         root: { fontFamily: 'inherit', '&:focus-visible, &.Mui-focusVisible': { ...focus, zIndex: 1 } },
       },
     },
+    // Its input is not seen: its thumb has the mark.
+    MuiSlider: { styleOverrides: { thumb: { '&.Mui-focusVisible': focus } } },
     MuiMenuItem: { styleOverrides: { root: { '&:focus-visible': { outlineOffset: -2 } } } },
     // What a pointer passes on its way is no obstacle to it.
     MuiTooltip: { defaultProps: { disableInteractive: true } },
