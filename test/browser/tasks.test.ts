@@ -4,7 +4,7 @@
  */
 import { expect } from 'chai';
 import { Key, type WebElement } from 'selenium-webdriver';
-import { byRole, eventually, still } from './browser.ts';
+import { byRole, still } from './browser.ts';
 import { cell, computed, expectStep, isSeen, outlineRow, sheet, useBench } from './workbench.ts';
 
 describe('the actions that a task takes', function () {
@@ -45,14 +45,6 @@ describe('the actions that a task takes', function () {
       expect(actions).to.equal(most);
     });
 
-  task('give a headline another size in one view', 4, async () => {
-    await hand.click(row('Headline'));
-    await hand.click(cell(bench.driver, 'Size', 'Tablet'));
-    await hand.text('40');
-    await hand.key(Key.ENTER);
-    await step('Headline: size in Tablet and onward fluid 44–52 → 40');
-  });
-
   task('clear an override', 3, async () => {
     await hand.click(row('Headline'));
     await hand.click(cell(bench.driver, 'Size', 'Mobile'));
@@ -80,13 +72,6 @@ describe('the actions that a task takes', function () {
     await hand.key(Key.DELETE);
     await hand.click(button('Hide in Mobile instead'));
     await step('The chart room: text: hidden in Mobile');
-  });
-
-  task('move a block before another in one view', 3, async () => {
-    await hand.click(head('Mobile'));
-    await hand.click(row('Dome image'));
-    await hand.chord(Key.ALT, Key.ARROW_UP);
-    await step(/order of parts in Mobile/);
   });
 
   task('see what differs in a view', 2, async () => {
@@ -148,21 +133,5 @@ describe('the actions that a task takes', function () {
     await hand.click(button('Walk through'));
     await hand.click(button('Fine'));
     await step('Header: fine in Tablet, on all pages');
-  });
-
-  task('look for what only the page layout shows, at every width', 2, async () => {
-    await hand.click(button('Findings'));
-    await hand.click(button('Sweep all widths'));
-    await eventually('swept', async () =>
-      (await (await byRole(bench.driver, 'status', 'Sweep')).getText()).startsWith('Swept at every width'),
-    );
-  });
-
-  task('publish', 2, async () => {
-    await hand.click(byRole(bench.driver, 'link', 'Publish …'));
-    await hand.click(button('Publish'));
-    await eventually('live', async () =>
-      (await (await byRole(bench.driver, 'region', 'Publish the site')).getText()).includes('is live.'),
-    );
   });
 });
