@@ -1,32 +1,13 @@
 import { hasTrait } from '../elements/kinds/table.ts';
-import { NO_IMAGE } from '../elements/valuetypes/image.ts';
-import { knownProperty } from '../elements/propertytable.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
-import { resolve } from '../values/trace.ts';
-import { textIn } from '../values/textbyview.ts';
+import { imagesShown } from '../values/shownimages.ts';
 import type { CheckInput, Rule } from './rule.ts';
 import { textProblems } from './textproblems.ts';
 
-/** The images that an element shows in a view, each with its text alternative there: its own, else that of the shelf. */
-function imagesOf({ site, page }: CheckInput, node: Node, view: ViewId): { name: string; alt: string }[] {
-  const own: { picture: string; alt: string }[] = hasTrait(node, 'tiled')
-    ? textIn(node, site.views, 'pictures', view)
-    : hasTrait(node, 'picture')
-      ? [
-          {
-            picture: resolve(site, page, node, knownProperty('source'), view),
-            alt: textIn<string>(node, site.views, 'alt', view),
-          },
-        ]
-      : [];
-  return own.flatMap(({ picture, alt }) => {
-    if (picture === NO_IMAGE || picture === '') return [];
-    const asset = site.assets.find(({ id }) => id === picture);
-    if (!asset) return [];
-    return [{ name: asset.name, alt: alt.trim() || ('alt' in asset ? (asset.alt ?? '') : '') }];
-  });
-}
+/** The images that an element shows in a view, with their names on the shelf and their text alternatives. */
+const imagesOf = ({ site, page }: CheckInput, node: Node, view: ViewId): { name: string; alt: string }[] =>
+  imagesShown(site, page, node, view).map(({ asset: { name }, alt }) => ({ name, alt }));
 
 /** An image says what it shows, here or on the shelf (https://www.w3.org/TR/WCAG22/#non-text-content). */
 export const alternatives: Rule = {

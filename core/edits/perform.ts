@@ -46,7 +46,8 @@ import { scaleStyles } from './values/scalestyles.ts';
 import { setStyleSizes } from './values/stylesizes.ts';
 import { addFont, nameSpacing, removeFromTheme, setColour, setSpacing } from './theme/theme.ts';
 import { adjustValue, clearValue, setReach, setValue } from './values/values.ts';
-import { addView, changeView, removeView, setBase, takeViewSet } from './views/views.ts';
+import { changeView } from './views/changeview.ts';
+import { addView, removeView, setBase, takeViewSet } from './views/views.ts';
 import { lookup } from '../lookup.ts';
 
 /** Every change that can be made, by name. */

@@ -4,7 +4,7 @@
  */
 import { expect } from 'chai';
 import { Key, type WebElement } from 'selenium-webdriver';
-import { byRole, still } from './browser.ts';
+import { byRole, eventually, still } from './browser.ts';
 import { cell, computed, expectStep, isSeen, outlineRow, sheet, useBench } from './workbench.ts';
 
 describe('the actions that a task takes', function () {
@@ -133,5 +133,36 @@ describe('the actions that a task takes', function () {
     await hand.click(button('Walk through'));
     await hand.click(button('Fine'));
     await step('Header: fine in Tablet, on all pages');
+  });
+
+  task('give a headline another size in one view', 4, async () => {
+    await hand.click(row('Headline'));
+    await hand.click(cell(bench.driver, 'Size', 'Tablet'));
+    await hand.text('40');
+    await hand.key(Key.ENTER);
+    await step(/^Headline: size in Tablet and onward .* → 40$/);
+  });
+
+  task('move a block before another in one view', 3, async () => {
+    await hand.click(head('Mobile'));
+    await hand.click(row('Lead paragraph'));
+    await hand.chord(Key.ALT, Key.ARROW_UP);
+    await step(/order of parts in Mobile/);
+  });
+
+  task('look for what only the page layout shows, at every width', 2, async () => {
+    await hand.click(button('Findings'));
+    await hand.click(button('Sweep all widths'));
+    await eventually('swept', async () =>
+      (await (await byRole(bench.driver, 'status', 'Sweep')).getText()).startsWith('Swept at every width'),
+    );
+  });
+
+  task('publish', 2, async () => {
+    await hand.click(byRole(bench.driver, 'link', 'Publish …'));
+    await hand.click(button('Publish'));
+    await eventually('live', async () =>
+      (await (await byRole(bench.driver, 'region', 'Publish the site')).getText()).includes('is live.'),
+    );
   });
 });

@@ -8,6 +8,10 @@ describe('the workbench: walking through a view', function () {
   this.timeout(120_000);
   const bench = useBench();
   const walk = (view: string) => byRole(bench.driver, 'region', `Walk through ${view}`);
+  const begin = async () => {
+    await chooseView(bench.driver, 'Tablet');
+    await (await byRole(bench.driver, 'button', 'Walk through')).click();
+  };
   const press = async (view: string, name: string | RegExp) =>
     (await byRole(bench.driver, 'button', name, { inside: await walk(view) })).click();
   const says = (view: string, words: string) =>
@@ -24,8 +28,7 @@ describe('the workbench: walking through a view', function () {
 
   it('leads from section to section, with what differs there, and keeps what was found fine', async () => {
     const { driver } = bench;
-    await chooseView(driver, 'Tablet');
-    await (await byRole(driver, 'button', 'Walk through')).click();
+    await begin();
     await says('Tablet', 'Tablet: 0 of 7 fine');
     await press('Tablet', 'Fine');
     await expectStep(driver, 'Header: fine in Tablet, on all pages');
@@ -45,8 +48,7 @@ describe('the workbench: walking through a view', function () {
 
   it('says what has changed since, only in the views that show the change, and forgets with Undo', async () => {
     const { driver } = bench;
-    await chooseView(driver, 'Tablet');
-    await (await byRole(driver, 'button', 'Walk through')).click();
+    await begin();
     await press('Tablet', 'Next section');
     await says('Tablet', 'How an evening goes');
     await type(driver, 'Gap', 'Mobile', '40');
@@ -63,8 +65,7 @@ describe('the workbench: walking through a view', function () {
 
   it('ends with the wider view beside it, and goes on in the next view', async () => {
     const { driver } = bench;
-    await chooseView(driver, 'Tablet');
-    await (await byRole(driver, 'button', 'Walk through')).click();
+    await begin();
     for (let left = 5; left > 0; left--) {
       await says('Tablet', `${7 - left} of 7 fine`);
       const fine = await driver.findElements({ xpath: "//section//button[normalize-space()='Fine']" });

@@ -54,6 +54,10 @@ export function made<N extends CommandName>(name: N, args: Arguments<N>, page?: 
   return outcome.value;
 }
 
+/** A site after a command on its home page. */
+export const after = <N extends CommandName>(on: Site, name: N, args: Arguments<N>): Site =>
+  made(name, args, on.pages[home.id], on).site;
+
 /** Why a command is refused. */
 export function refusal<N extends CommandName>(name: N, args: Arguments<N>, page?: Page, on?: Site): string {
   const outcome = attempt(name, args, page, on);

@@ -1,22 +1,15 @@
 /** Text inside images: at which widths it is shown too small to be read. Expected widths are worked out by hand from the grids of the demo's views. */
 import { expect } from 'chai';
-import { composed, findings, perform, type Site } from '../../core/index.ts';
+import { composed, findings, type Site } from '../../core/index.ts';
 import { imageText } from '../../core/checks/imagetext.ts';
-import { home, site as demo } from './acting.ts';
+import { after, attempt, home, node, site as demo, view as viewOf } from './acting.ts';
 
-const run = (on: Site, command: string, args: object) =>
-  perform(on, home.id, command as never, args as never);
-const after = (on: Site, command: string, args: object): Site => {
-  const step = run(on, command, args);
-  if (!step.ok) throw new Error(step.sentence);
-  return step.value.site;
-};
 const found = (on: Site) =>
   findings(on.frame, composed(on.frame, on.pages[home.id]), { rules: [imageText] }).map(
     ({ widths, sentence }) => ({ widths, sentence }),
   );
 const set = (on: Site, property: string, view: string, value: unknown) =>
-  after(on, 'setValue', { nodes: ['phases'], property, view, reach: 'onward', value });
+  after(on, 'setValue', { nodes: [node('phases')], property, view: viewOf(view), reach: 'onward', value });
 
 // 2000 × 240 px; in Tablet, from 640 px, it is as wide as the window without two margins of 40 px.
 const ASSET = 'moon-phases';
@@ -30,7 +23,7 @@ describe('text inside an image', () => {
       {
         widths: [{ from: 640, to: 679 }],
         // 560 × 30 / 2000
-        sentence: 'Text in Moon phases, shown by Moon phases, is down to 8.4 px high from 640 to 679 px.',
+        sentence: 'Text in Moon phases, shown by Moon phases, is as small as 8.4 px from 640 to 679 px.',
       },
     ]);
     // 20 px of 2000 are 9 px at 900 px: above 980 px in Tablet, and above 1012 px, where Desktop has begun, with margins of 56.
@@ -50,10 +43,8 @@ describe('text inside an image', () => {
 
   it('is as high as an image can hold, is forgotten with the file, and of images only', () => {
     for (const smallestText of [0, 241, Number.NaN])
-      expect(run(demo, 'changeAsset', { asset: ASSET, smallestText }).ok, String(smallestText)).to.equal(
-        false,
-      );
-    expect(run(demo, 'changeAsset', { asset: 'turning-sky', smallestText: 10 }).ok).to.equal(false);
+      expect(attempt('changeAsset', { asset: ASSET, smallestText }).ok, String(smallestText)).to.equal(false);
+    expect(attempt('changeAsset', { asset: 'turning-sky', smallestText: 10 }).ok).to.equal(false);
     expect(after(withText, 'changeAsset', { asset: ASSET, smallestText: null })).to.deep.equal(demo);
     const { hash, type, width, height } = demo.frame.assets.find(({ id }) => id === 'saturn')!;
     const other = after(withText, 'replaceAsset', { asset: ASSET, hash, type, width, height });

@@ -1,17 +1,9 @@
 /** Names that follow what elements say, until somebody gives one by hand, and names of copies. */
 import { expect } from 'chai';
-import { demoSite } from '../demo.ts';
-import { nodeId, perform, viewId, type NodeId, type Site } from '../../core/index.ts';
+import { viewId, type Site } from '../../core/index.ts';
+import { after, home, node, site } from './acting.ts';
 
-const { site } = await demoSite();
-const HOME = nodeId('home');
-const node = (id: string): NodeId => nodeId(id);
-
-const after = (of: Site, command: string, args: object): Site => {
-  const step = perform(of, HOME, command as never, args as never);
-  if (!step.ok) throw new Error(step.sentence);
-  return step.value.site;
-};
+const HOME = home.id;
 const nameOf = (of: Site, id: string) => of.pages[HOME].nodes[node(id)].name;
 const added = after(site, 'addElement', {
   kind: 'heading',
@@ -37,7 +29,7 @@ describe('the name of an element', () => {
   it('follows words of the base that are typed in the table, and not those of another view', () => {
     const set = (of: Site, view: string, text: string) =>
       after(of, 'setValue', {
-        ...{ nodes: [node('new')], property: 'heading.text', view: viewId(view), reach: 'onward' },
+        ...{ nodes: [node('new')], property: 'heading.text', view: viewId(view), reach: 'onward' as const },
         value: { says: text, over: '0123456789' },
       });
     const based = set(added, 'desktop', 'In the base');

@@ -6,7 +6,6 @@ import {
   LOOKS,
   newSite,
   pagesOf,
-  perform,
   READY_SECTIONS,
   readySection,
   siteFindings,
@@ -14,24 +13,19 @@ import {
   type Site,
 } from '../../core/index.ts';
 import { placeholders } from '../../core/checks/placeholders.ts';
-import { site as demo } from './acting.ts';
+import { after, node, site as demo } from './acting.ts';
 
 const fresh = newSite({ id: 'trial', name: 'Fish & Hall', lang: 'en', look: LOOKS[0].id, views: '4' });
 const said = (on: Site, page = pagesOf(on)[0]) =>
   findings(on.frame, composed(on.frame, page), { rules: [placeholders] }).map(({ sentence }) => sentence);
-const run = (on: Site, command: string, args: object): Site => {
-  const step = perform(on, pagesOf(on)[0].id, command as never, args as never);
-  if (!step.ok) throw new Error(step.sentence);
-  return step.value.site;
-};
 const placed = (id: string) =>
-  run(demo, 'pasteElements', {
+  after(demo, 'pasteElements', {
     copied: readySection(
       demo.frame,
       READY_SECTIONS.find((each) => each.id === id)!,
       termsOf(pagesOf(demo)[0]),
     ),
-    ...{ id: 'fresh', parent: pagesOf(demo)[0].root, after: null, done: 'added to' },
+    ...{ id: node('fresh'), parent: pagesOf(demo)[0].root, after: null, done: 'added to' as const },
   });
 
 describe('sample texts', () => {
@@ -62,15 +56,15 @@ describe('sample texts', () => {
     expect(said(on)).to.deep.equal([
       `${text.name} still has its sample text “One sentence that makes it easy to say …”.`,
     ]);
-    const write = (value: string) => said(run(on, 'setContent', { node: text.id, field: 'text', value }));
+    const write = (value: string) => said(after(on, 'setContent', { node: text.id, field: 'text', value }));
     expect(write('<p>We keep a chair for you.</p>')).to.deep.equal([]);
     const address = write('<p>The Old Mill<br>Street and number<br>Brindle</p>');
     expect(address).to.deep.equal([
       'The Old Mill Street and number Brindle still has its sample text “Street and number”.',
     ]);
-    const hidden = run(on, 'setValue', {
+    const hidden = after(on, 'setValue', {
       ...{ nodes: [text.id], property: 'shown', view: demo.frame.views.base },
-      ...{ reach: 'everywhere', value: true },
+      ...{ reach: 'everywhere' as const, value: true },
     });
     expect(said(hidden)).to.have.length(1);
   });

@@ -126,7 +126,8 @@ function Found({ site, found }: { site: Site; found: SiteFindings }) {
   const rest = pages
     .flatMap(({ findings }) => findings)
     .filter(
-      ({ severity, rule }) => severity !== 'barrier' && rule !== SAMPLE_TEXT && rule !== 'link without a target',
+      ({ severity, rule }) =>
+        severity !== 'barrier' && rule !== SAMPLE_TEXT && rule !== 'link without a target',
     ).length;
   const go = async ({ page, node }: Stumbling) => {
     await navigate(`/sites/${site.frame.id}/pages/${page}`);

@@ -194,8 +194,8 @@ export function AssetDetails({ site, asset, uses, onDelete, onClose }: AssetDeta
       )}
       {picture && (
         <Field
-          label="Height of the smallest text in it, px"
-          help={`Of the ${asset.height} px that the image is high. Where it is shown smaller than 9 px, that is a finding. Empty: no text.`}
+          label="Height of its smallest text (px)"
+          help={`In the file, which is ${asset.height} px high. Text that would be shown smaller than 9 px is a finding. Leave empty if there is no text.`}
           value={asset.smallestText === undefined ? '' : String(asset.smallestText)}
           most={6}
           numeric

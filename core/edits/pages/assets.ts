@@ -78,13 +78,13 @@ export const changeAsset: Command<ChangeAsset> = {
       if (focus) next.focus = focus;
     }
     if (smallestText !== undefined) {
-      delete next.smallestText;
-      if (smallestText !== null) next.smallestText = smallestText;
-      if (!isImage(before)) return refused(`${before.name} is no image. Nothing was changed.`);
+      if (!isImage(before)) return refused(`${before.name} isn’t an image. Nothing was changed.`);
       if (smallestText !== null && !(smallestText >= 1 && smallestText <= before.height))
         return refused(
-          `The smallest text of ${before.name} is 1 to ${before.height} px high, as the image is. Nothing was changed.`,
+          `Text in ${before.name} is 1 to ${before.height} px high, at most as high as the image. Nothing was changed.`,
         );
+      delete next.smallestText;
+      if (smallestText !== null) next.smallestText = smallestText;
     }
     if (schemaFaults(AssetSchema, next).length > 0)
       return refused('A name has 1 to 80 characters, a text alternative up to 400. Nothing was changed.');

@@ -75,7 +75,7 @@ function plainly({ type }: Property, value: unknown, { views }: Copy): unknown {
 }
 
 /** A layered value of other views as these views have it: each what the other site says at its width. */
-function reviewed(layered: Layered<unknown>, from: Copy, to: SiteFrame): Layered<unknown> {
+function inViewsOf(layered: Layered<unknown>, from: Copy, to: SiteFrame): Layered<unknown> {
   if (same(from.views, to.views)) return layered;
   const next = express(
     to.views,
@@ -106,7 +106,7 @@ function settle(node: Node, from: Copy, to: SiteFrame, page: Page): number {
     delete node.textStyle;
   for (const { part, name } of valuesOf(node.style)) {
     const property = knownProperty(name);
-    let next = reviewed(sure(layeredOf(node, part, property)), from, to);
+    let next = inViewsOf(sure(layeredOf(node, part, property)), from, to);
     const { base, at } = next;
     const each = (value: unknown): unknown => {
       // Words are what they are, whatever stands in braces in them.

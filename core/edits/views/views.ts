@@ -1,36 +1,19 @@
-import { knownIn, lastOf, sure } from '../../sure.ts';
+import { knownIn, sure } from '../../sure.ts';
 import { express } from '../../layered/express.ts';
 import type { Layered } from '../../layered/layered.ts';
 import { held } from '../../layered/resolve.ts';
-import {
-  viewAt,
-  viewIndex,
-  viewOf,
-  ViewSchema,
-  widthsOf,
-  type Grid,
-  type View,
-  type ViewId,
-  type Views,
-} from '../../layered/views.ts';
+import { viewAt, viewIndex, viewOf, type View, type ViewId, type Views } from '../../layered/views.ts';
 import { knownProperty } from '../../elements/propertytable.ts';
-import { schemaFaults } from '../../faults.ts';
-import { done, refused, type Outcome } from '../../outcome.ts';
+import { done, type Outcome } from '../../outcome.ts';
 import { canonicalStyle } from '../../site/canonical.ts';
 import type { Page, SiteFrame } from '../../site/site.ts';
 import { forgetViews } from '../../values/reviewed.ts';
-import { isFluid } from '../../type/fluid.ts';
 import { resolve } from '../../values/trace.ts';
 import { VIEW_SETS } from '../../layered/viewsets.ts';
 import type { Command } from '../command.ts';
+import { GONE, heldSheets, kept, limitFault } from './viewlimits.ts';
 import { allTrees, canHandOver, everyLayered, keyOf, towardsBase, type Place } from './viewvalues.ts';
 import { counted } from '../../plural.ts';
-import { lookup } from '../../lookup.ts';
-
-/** How many views a site has at most, and how many px lie between the beginnings of two at least. */
-export const VIEW_LIMITS = { most: 8, apart: 40, widest: 10_000 } as const;
-
-const GONE = refused('The view is no longer on this site.');
 
 /** What a layered value is in a view, undefined where it says nothing there. */
 type Wanted = (view: ViewId) => unknown;
@@ -70,52 +53,6 @@ const filled =
   (site: SiteFrame, { page, node, part, name }: Place, wanted: Wanted): Wanted =>
   (view) =>
     wanted(view) ?? resolve(site, sure(page, 'page'), sure(node, 'node'), knownProperty(name), view, part);
-
-/** A sheet that is as wide as its view allows, as near to what it was as can be. */
-function heldSheets(views: Views): Views {
-  return {
-    ...views,
-    list: views.list.map((view) => {
-      const { from = 0, below = VIEW_LIMITS.widest + 1 } = widthsOf(views, view.id);
-      const width = Math.min(Math.max(view.sheet.width, from, 200), below - 1);
-      return width === view.sheet.width ? view : { ...view, sheet: { ...view.sheet, width } };
-    }),
-  };
-}
-
-/** Why views cannot be as they are, or undefined. */
-function limitFault({ list }: Views): string | undefined {
-  if (list.length > VIEW_LIMITS.most) return `A site has at most ${VIEW_LIMITS.most} views.`;
-  for (const [index, view] of list.entries()) {
-    if (schemaFaults(ViewSchema.properties.name, view.name).length > 0)
-      return 'The name of a view has 1 to 40 characters.';
-    if (list.some((other) => other.id !== view.id && other.name.toLowerCase() === view.name.toLowerCase()))
-      return `There is a view ${view.name} already.`;
-    if (!Number.isInteger(view.from) || view.from < 0 || view.from > VIEW_LIMITS.widest)
-      return `A view starts at a whole number of px, up to ${VIEW_LIMITS.widest}.`;
-    const before = list[index - 1];
-    if (before && view.from - before.from < VIEW_LIMITS.apart)
-      return `${view.name} would start ${view.from - before.from} px after ${before.name}; views start at least ${VIEW_LIMITS.apart} px apart.`;
-  }
-  const odd = list.find((view) => schemaFaults(ViewSchema, view).length > 0);
-  if (odd)
-    return `A value of ${odd.name} is out of range for a view: 1 to 24 columns, a gutter of 0 to 200 px, a margin of 0 to 400, content of 200 to 4000, a sheet of 200 to 10000.`;
-  if (list[0].from !== 0) return `The narrowest view starts at 0.`;
-  if (list.length > 1 && list[1].from <= 200)
-    return 'The second view starts above 200 px, the narrowest sheet.';
-  return undefined;
-}
-
-/** px; where a view begins that is added to the middle of the widest gap between limits. Beyond the last it counts as far as 1920. */
-export function widestGap({ list }: Views): number {
-  const ends = [0, ...list.slice(1).map(({ from }) => from), Math.max(1920, lastOf(list).from)];
-  // Below the narrowest sheet there is no room for a view.
-  const gaps = ends.slice(1).map((end, index) => ({ from: Math.max(200, ends[index]), end }));
-  const widest = gaps.reduce((most, gap) => (gap.end - gap.from > most.end - most.from ? gap : most));
-  return Math.round((widest.from + widest.end) / 2);
-}
-
-const kept = (fault: string): Outcome<never> => refused(`${fault} Nothing was changed.`);
 
 export interface AddView {
   /** The new view's id; no view of the site has it yet. */
@@ -280,74 +217,5 @@ export const takeViewSet: Command<{ set: string }> = {
     outcome.value();
     const without = gone.length > 0 ? `, without ${gone.map(({ name }) => name).join(', ')}` : '';
     return done(`Views: ${set.label}${without}`);
-  },
-};
-
-export interface ChangeView {
-  view: ViewId;
-  name?: string;
-  /** px */
-  from?: number;
-  /** px */
-  sheet?: { width: number; height: number };
-  grid?: Grid;
-}
-
-/** A fluid value whose ends at one width are at another; as it is where that leaves no span, or turns it round. */
-function withLimit(value: unknown, before: number, now: number): unknown {
-  if (!isFluid(value)) return value;
-  const moved = (width: number) => (width === before ? now : width);
-  const [fromWidth, toWidth] = [moved(value.fromWidth), moved(value.toWidth)];
-  const changed = fromWidth !== value.fromWidth || toWidth !== value.toWidth;
-  const alike = Math.sign(toWidth - fromWidth) === Math.sign(value.toWidth - value.fromWidth);
-  return changed && alike ? { ...value, fromWidth, toWidth } : value;
-}
-
-/** Fluid values whose ends were a limit follow it, on all pages and in the theme. */
-function followLimit(site: SiteFrame, pages: readonly Page[], before: number, now: number): void {
-  for (const { layered, put } of everyLayered(site, pages)) {
-    const base = withLimit(layered.base, before, now);
-    const overrides = Object.entries(layered.at ?? {}).map(
-      ([id, override]) => [id, { ...override, value: withLimit(override.value, before, now) }] as const,
-    );
-    if (
-      base === layered.base &&
-      overrides.every(([id, { value }]) => value === sure(lookup(sure(layered.at, 'at'), id)).value)
-    )
-      continue;
-    put({
-      ...(base !== undefined && { base }),
-      ...(overrides.length > 0 && { at: Object.fromEntries(overrides) }),
-    });
-  }
-}
-
-/** Changes what a view is called, where it begins, its sheet and its grid. No value is changed but fluid sizes that end at its limit. */
-export const changeView: Command<ChangeView> = {
-  on: ({ from }) => (from === undefined ? 'frame' : 'site'),
-  run(site, _page, { view: id, ...given }, pages) {
-    const { views } = site;
-    const before = views.list.find((view) => view.id === id);
-    if (!before) return GONE;
-    const name = given.name?.trim() ?? before.name;
-    const next: View = { ...before, ...given, name };
-    if (before.from === 0 && next.from !== 0) return kept('The narrowest view starts at 0.');
-    const list = views.list.map((view) => (view.id === id ? next : view));
-    const changed = { ...views, list };
-    const fault = limitFault(changed);
-    if (fault) return kept(fault);
-    const after = given.from === undefined ? changed : heldSheets(changed);
-    const { from = 0, below = Infinity } = widthsOf(after, id);
-    const { width } = viewOf(after, id).sheet;
-    if (width < from || width >= below) return kept(`A sheet of ${name} is as wide as the view allows.`);
-    if (next.from !== before.from) followLimit(site, allTrees(site, pages), before.from, next.from);
-    site.views = after;
-    const sentences = [
-      ...(name === before.name ? [] : [`name → ${name}`]),
-      ...(next.from === before.from ? [] : [`from ${before.from} → ${next.from} px`]),
-      ...(given.sheet ? [`sheet ${given.sheet.width} × ${given.sheet.height} px`] : []),
-      ...(given.grid ? ['grid changed'] : []),
-    ];
-    return done(`View ${before.name}: ${sentences.join(', ') || 'unchanged'}`);
   },
 };

@@ -23,6 +23,7 @@ import {
   walkSet,
 } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
+import { useAfterPaint } from '../../ui/afterpaint.ts';
 import { coral, line, paper, petrol, quiet } from '../../ui/theme.ts';
 import { propertyInWords, valueInWords } from '../../values/valuesentences.ts';
 import {
@@ -220,7 +221,10 @@ function Section({ site, page, view, stops, at }: WalkProps & { stops: readonly 
 }
 
 /** The walk through a view: section after section, with what differs there and what was found, until each is fine. */
-export function Walk({ site, page, view }: WalkProps) {
+export function Walk({ site: siteNow, page: pageNow, view: viewNow }: WalkProps) {
+  // The sheet shows an edit first. What is said to be fine is what was told here, as well.
+  const now = useMemo(() => ({ site: siteNow, page: pageNow, view: viewNow }), [siteNow, pageNow, viewNow]);
+  const { site, page, view } = useAfterPaint(now);
   const dispatch = useAppDispatch();
   const lead = useAppSelector((state) => state.desk.selected.at(-1));
   const stops = useMemo(() => stopsIn(site, page, view), [site, page, view]);
