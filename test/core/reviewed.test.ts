@@ -75,9 +75,9 @@ describe('a section that was found fine in a view', () => {
         ...{ reach: 'here', value: false },
       }),
     ).to.equal('changed');
-    expect(changed('reverseOrder', { node: nodeId('opening-words'), view: viewId('tablet') })).to.equal(
-      'changed',
-    );
+    expect(
+      changed('reverseOrder', { node: nodeId('opening-words'), view: viewId('tablet'), reach: 'here' }),
+    ).to.equal('changed');
     expect(
       changed('setValue', {
         textStyle: 'heading-1',
