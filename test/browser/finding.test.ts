@@ -7,10 +7,10 @@ import {
   chooseView,
   isSeen,
   expectStep,
-  outlineRow,
   pointAt,
   selectInOutline,
   useBench,
+  beginRenaming,
 } from './workbench.ts';
 
 describe('the workbench: names, letters and the list of values', function () {
@@ -20,11 +20,7 @@ describe('the workbench: names, letters and the list of values', function () {
 
   it('renames by a double click in the outline, and by F2 with the keyboard in a sheet', async () => {
     const { driver } = bench;
-    await driver
-      .actions()
-      .doubleClick(await outlineRow(driver, 'Book a night'))
-      .perform();
-    await byRole(driver, 'textbox', 'New name of Book a night');
+    await beginRenaming(driver, 'Book a night');
     await driver.actions().sendKeys('Booking', Key.ENTER).perform();
     await expectStep(driver, 'Book a night: renamed to Booking');
     await driver

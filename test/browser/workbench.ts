@@ -92,6 +92,14 @@ export const computed = (driver: Driver, view: string, id: string, property: str
 export const outlineRow = (driver: Driver, name: string): Promise<WebElement> =>
   scrolledTo(driver, '[role=treegrid]', `[role=treegrid] [role=gridcell][title="${name}"]`);
 
+/** Begins to rename an element by a double click: a slow machine gets the driver's two clicks too far apart to be one, so that they are made again. */
+export const beginRenaming = (driver: Driver, name: string): Promise<WebElement> =>
+  eventually(`the field for the name of ${name}`, async () => {
+    const row = await outlineRow(driver, name);
+    await driver.actions().doubleClick(row).perform();
+    return byRole(driver, 'textbox', `New name of ${name}`, { within: 3000 });
+  });
+
 export async function selectInOutline(driver: Driver, name: string): Promise<void> {
   await (await outlineRow(driver, name)).click();
   await byRole(driver, 'grid', `Values of ${name}`);
