@@ -182,6 +182,49 @@ describe('two windows', function () {
     await byRole(driver, 'button', /^Undo: Evening: title: weight in Desktop .* → 630$/);
   });
 
+  it('have their steps after a reload, however late the page before lets go of its name, and none of a window that stays', async () => {
+    const { driver } = other!;
+    const reloaded = await driver.getWindowHandle();
+    await selectInOutline(driver, 'Evening: title');
+    await type(driver, 'Weight', 'Desktop', '650');
+    await kept(driver);
+    const name = await driver.executeScript<string>(
+      'return JSON.parse(sessionStorage.getItem("dimorphe.session"))[0]',
+    );
+    // Stands for a page that is long in going: it has the name, and answers nobody.
+    await driver.switchTo().newWindow('tab');
+    const late = await driver.getWindowHandle();
+    await driver.get(`${bench.running.url}/api/health`);
+    await driver.executeScript(
+      `navigator.locks.request('dimorphe session ' + arguments[0], () => new Promise((resolve) => (window.letGo = resolve)))`,
+      name,
+    );
+    const waiting = () =>
+      driver.executeScript<number>(
+        `return navigator.locks.query().then(({ pending }) => pending.filter(({ name }) => name === 'dimorphe session ' + arguments[0]).length)`,
+        name,
+      );
+    await driver.switchTo().window(reloaded);
+    await driver.navigate().refresh();
+    await driver.switchTo().window(late);
+    await eventually('the page that was loaded again, waiting', async () => (await waiting()) === 1);
+    await driver.executeScript('window.letGo()');
+    await driver.switchTo().window(reloaded);
+    await byRole(driver, 'button', /^Undo: Evening: title: weight in Desktop .* → 650$/);
+
+    // A second tab with all that the first remembers, as when a tab is doubled: it is a window of its own.
+    await driver.switchTo().window(late);
+    await driver.executeScript(
+      'sessionStorage.setItem("dimorphe.session", JSON.stringify([arguments[0]]))',
+      name,
+    );
+    await driver.get(`${bench.running.url}/sites/brindle-hill/pages/home`);
+    await sheet(driver, 'Desktop');
+    expect(await undoOf(driver)).to.equal('Undo');
+    await driver.close();
+    await driver.switchTo().window(reloaded);
+  });
+
   it('hear of others again after a server in between has answered with faults', async () => {
     const { host, hostname, port } = new URL(bench.running.url);
     let faults = 2;

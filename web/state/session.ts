@@ -12,20 +12,53 @@ const MOST = 20;
 
 const lockOf = (name: string) => `dimorphe session ${name}`;
 
-/** ms; how long a window waits for its own name after a reload: the page before it may not have gone yet. */
-const PATIENCE = 400;
+/** ms; how long a name is waited for whose page neither answers nor goes: it hangs, and its name is not to be had. */
+const PATIENCE = 10_000;
 
-/** Takes a name for as long as the window is there; answers whether it was free, or became so within some ms. */
-function takes(name: string, patience = 0): Promise<boolean> {
-  return new Promise((resolve) => {
-    const how = patience > 0 ? { signal: AbortSignal.timeout(patience) } : { ifAvailable: true };
+/** What pages of this browser say to each other about names that are in use. */
+type Said = { ask: string } | { here: string };
+
+/**
+ * Answers others that ask for a name, for as long as this page is there. A page that is on its way out answers nothing: whoever comes after
+ * it in the same tab waits for the name, however long the old page needs to let go of it.
+ */
+function answers(name: string): void {
+  const channel = new BroadcastChannel(NAMES);
+  let isGoing = false;
+  addEventListener('pagehide', () => (isGoing = true));
+  addEventListener('pageshow', () => (isGoing = false));
+  channel.addEventListener('message', ({ data }: MessageEvent<Said>) => {
+    if ('ask' in data && data.ask === name && !isGoing) channel.postMessage({ here: name } satisfies Said);
+  });
+  // Whoever asked a moment too early to be answered is waiting for it.
+  channel.postMessage({ here: name } satisfies Said);
+}
+
+/** Takes a name for as long as this page is there, once no other page has it; answers whether it did: not where a page says that it stays. */
+function takes(name: string): Promise<boolean> {
+  const channel = new BroadcastChannel(NAMES);
+  const waiting = new AbortController();
+  const { signal } = waiting;
+  const enough = setTimeout(() => waiting.abort(), PATIENCE);
+  channel.addEventListener('message', ({ data }: MessageEvent<Said>) => {
+    if ('here' in data && data.here === name) waiting.abort();
+  });
+  channel.postMessage({ ask: name } satisfies Said);
+  return new Promise<boolean>((resolve) => {
+    // Said here and not by the request: Chromium forgets an end that comes while the request is on its way, and grants it later.
+    signal.addEventListener('abort', () => resolve(false));
     navigator.locks
-      .request(lockOf(name), how, (lock) => {
-        resolve(lock !== null);
-        // Held until the window goes.
-        return lock === null ? undefined : new Promise<void>(() => undefined);
+      .request(lockOf(name), { signal }, () => {
+        if (signal.aborted) return undefined;
+        answers(name);
+        resolve(true);
+        // Held until the page goes.
+        return new Promise<void>(() => undefined);
       })
       .catch(() => resolve(false));
+  }).finally(() => {
+    clearTimeout(enough);
+    channel.close();
   });
 }
 
@@ -63,7 +96,7 @@ function keep(storage: Storage, key: string, names: string[]): void {
 export async function claimSession(): Promise<string> {
   if (typeof navigator === 'undefined' || !navigator.locks) return newName();
   const [own] = kept(sessionStorage, MINE);
-  if (own !== undefined && (await takes(own, PATIENCE))) return remembered(own);
+  if (own !== undefined && (await takes(own))) return remembered(own);
   for (const name of kept(localStorage, NAMES)) {
     if (name !== own && (await takes(name))) return remembered(name);
   }
