@@ -77,6 +77,7 @@ export function bodyMarkup(site: SiteFrame, page: Page, addresses: Addresses, vi
     shownWhen: () => undefined,
     address: () => undefined,
     listing: () => undefined,
+    listed: () => [],
     current: () => false,
     headed: () => true,
     media: () => undefined,

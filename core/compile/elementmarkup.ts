@@ -1,15 +1,16 @@
 import { nodeId, type NodeId } from '../elements/nodeid.ts';
 import { theOne } from '../sure.ts';
 import { hasTrait, knownKind } from '../elements/kinds/table.ts';
-import { contentOf, type Kind, type MarkupContext } from '../elements/kinds/kind.ts';
+import { contentOf, type Kind, type ListedPage, type MarkupContext } from '../elements/kinds/kind.ts';
 import { conditionOf } from '../layered/bands.ts';
 import type { Views } from '../layered/views.ts';
 import { resolveLinks } from '../markup/fragment.ts';
-import { targetOf } from '../markup/link.ts';
+import { linkTo, targetOf } from '../markup/link.ts';
 import { element, type Markup } from '../markup/markup.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { systemMessagesOn } from '../site/systemmessages.ts';
+import { listedPages } from '../values/listedpages.ts';
 import { textStyleOf } from '../values/trace.ts';
 import { hiddenBy, hiddenSomewhere } from '../values/visibility.ts';
 import { variantsOfElement, variantsOfField } from '../values/textbyview.ts';
@@ -102,6 +103,20 @@ class ElementContext implements MarkupContext {
   }
   get listing(): MarkupContext['listing'] {
     return (link) => listingOf(this.making.site, targetOf(link)?.page);
+  }
+  get listed(): MarkupContext['listed'] {
+    const { site, page, address } = this.making;
+    return () =>
+      listedPages(site, page.id, this.node).map((head): ListedPage => {
+        const { title, description, date, author, tags = [], picture: image } = head;
+        const language = head.lang ?? site.lang;
+        return {
+          ...{ title, description, date, author, tags, image },
+          href: address(linkTo({ page: head.id })),
+          class: listingOf(site, head.id),
+          ...(language !== this.language && { language }),
+        };
+      });
   }
   get current(): MarkupContext['current'] {
     return (link) => isPageItself(link, this.making.page.id);

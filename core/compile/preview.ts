@@ -68,6 +68,7 @@ const IN_WIDTHS = [
     'minWidth',
     'maxWidth',
     'tiles',
+    'pageImages',
   ],
   ...['padding', 'margin', 'border'].flatMap((sides) => [`${sides}Left`, `${sides}Right`]),
   ...['cropRatio', 'fit', 'focalPoint', 'height', 'minHeight', 'aspectRatio'],

@@ -1,10 +1,11 @@
 import { express } from '../layered/express.ts';
 import { held } from '../layered/resolve.ts';
 import { interleavingAround } from '../values/interleaving.ts';
+import { listedPages } from '../values/listedpages.ts';
 import { partStyleOf, textStyleOf } from '../values/trace.ts';
 import { settings } from '../layered/layered.ts';
 import type { Kind } from '../elements/kinds/kind.ts';
-import { knownKind } from '../elements/kinds/table.ts';
+import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import type { Node } from '../site/node.ts';
 import type { Part } from '../elements/parts.ts';
 import { ofPictureVariables, takenOver } from '../elements/properties/image.ts';
@@ -121,6 +122,8 @@ export function sharedRules(
     behind.add(node);
     sourcesOf(node).forEach((id) => shown.add(id));
     withAssets(node, (id) => (inContent.add(id), id));
+    if (hasTrait(node, 'page list'))
+      for (const { picture } of listedPages(site, page.id, node)) if (picture) inContent.add(picture);
   }
   for (const kind of kinds) {
     for (const part of Object.keys(kind.parts ?? {})) styles.add(partStyleOf(kind, part as Part, site));

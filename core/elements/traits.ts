@@ -65,11 +65,13 @@ export type Trait =
   | 'pictured'
   /** It shows images or a video that can be cropped. */
   | 'image'
-  /** It has images side by side. */
+  /** It has images side by side, alone or with words. */
   | 'tiled'
   | 'icon'
   | 'divider'
   | 'marked list'
   | 'menu'
+  /** It lists pages of the site. */
+  | 'page list'
   /** Of what stands in it, exactly one shows in each view. */
   | 'alternating';

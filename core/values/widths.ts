@@ -18,6 +18,7 @@ import { viewOf, type ViewId } from '../layered/views.ts';
 import { applies } from '../site/applies.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
+import { PAGE_IMAGE_SHARE } from '../elements/properties/kindspecific.ts';
 import { OVERLAY, type Hold } from '../elements/properties/area.ts';
 import type { Offset } from '../elements/valuetypes/offset.ts';
 import { knownProperty } from '../elements/propertytable.ts';
@@ -221,7 +222,9 @@ export function widthsIn(site: SiteFrame, page: Page) {
       if (!tiled) return drawn(outer);
       const tiles = sure(value<number>(node, 'tiles', view));
       const gaps = times(space(node, 'gap', view), (tiles - 1) / tiles);
-      return drawn(minus(times(outer, 1 / tiles), gaps));
+      const entry = minus(times(outer, 1 / tiles), gaps);
+      const narrow = hasTrait(node, 'page list') && value<string>(node, 'pageImages', view) === 'beside';
+      return drawn(narrow ? times(entry, 1 / PAGE_IMAGE_SHARE) : entry);
     },
   };
 }

@@ -99,6 +99,16 @@ const DECLARATIONS: Record<string, Said[]> = {
   ],
   iconSize: [[40, { width: '40px', height: '40px' }]],
   thickness: [[3, { '--thickness': '3px' }]],
+  pageImages: [
+    ['above', { '--entry': 'column', '--entry-share': 'auto', '--entry-image': 'block' }],
+    ['beside', { '--entry': 'row', '--entry-share': 'calc(100% / 3)', '--entry-image': 'block' }],
+    ['none', { '--entry': 'column', '--entry-share': 'auto', '--entry-image': 'none' }],
+  ],
+  pageDescriptions: [
+    ['shown', { '--entry-description': 'block' }],
+    ['hidden', { '--entry-description': 'none' }],
+  ],
+  pageMeta: [['hidden', { '--entry-meta': 'none' }]],
   tiles: [[4, { 'grid-template-columns': 'repeat(4, minmax(0, 1fr))' }]],
   span: [
     [5, { 'grid-column-end': 'span 5' }],

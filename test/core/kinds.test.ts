@@ -132,6 +132,12 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
     '<ul class="x"><li><b class="a-heading">Adults</b><span>£9</span><small class="a-meta">from 16</small></li><li><b class="a-heading">Dogs</b><span>–</span></li></ul>',
   ],
   [
+    'pages',
+    {},
+    '<ul class="x"><li class="to-comet"><article lang="cy"><picture><img src="/dome.jpg" alt="" width="800" height="600"></picture><div><a href="../comet/" class="a-heading">The comet</a><small class="a-meta"><time datetime="2026-03-02">2 March 2026</time> · Ada · comets, nights</small><p class="a-caption">At four in the morning</p></div></article></li><li><article><div><a href="../visits/" class="a-heading">Visits</a></div></article></li></ul>',
+    { language: 'en-GB' },
+  ],
+  [
     'hours',
     { caption: 'Open', hours: [{ day: 'Friday', hours: '20–24' }] },
     '<div class="x"><table><caption class="a-caption">Open</caption><tbody><tr><th scope="row" class="a-label">Friday</th><td>20–24</td></tr></tbody></table></div>',
@@ -199,6 +205,7 @@ const BEGINNINGS: Record<string, Record<string, unknown>> = {
     ...{ paddingTop: 12, paddingRight: 24, paddingBottom: 12, paddingLeft: 24 },
   },
   gallery: { tiles: 4, gap: 16, cropRatio: { width: 4, height: 3 } },
+  pages: { tiles: 3, gap: 24, cropRatio: { width: 3, height: 2 } },
   icon: { iconSize: 32, blockAlign: 'start', heldAcross: 'start' },
   spacer: { height: 48 },
   logo: { blockAlign: 'start', heldAcross: 'start' },
@@ -227,6 +234,7 @@ const PARTS_BEGIN: Record<string, Record<string, Record<string, unknown>>> = {
   },
   list: { link: { decoration: 'underline' } },
   navigation: { list: { colour: 'black', backgroundColour: 'white' } },
+  pages: { heading: { weight: 650 } },
   prices: { heading: { weight: 650 } },
   questions: { heading: { weight: 650 } },
   form: {
@@ -323,6 +331,7 @@ describe('a kind of element', () => {
     expect(begun('section', 'wide').paddingTop).to.equal(112);
     expect(begun('spacer', 'mobile')).to.deep.equal({ height: 24 });
     expect(begun('gallery', 'mobile').tiles).to.equal(1);
+    expect(begun('pages', 'mobile').tiles).to.equal(1);
     // 280 px fit into 940 three times.
     expect(begun('gallery', 'tablet').tiles).to.equal(3);
     expect(begun('row', 'mobile')).to.deep.equal({ gap: viewOf('mobile').grid.gutter });

@@ -131,6 +131,31 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
           ))}
         </TextField>
       </Box>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 2, alignItems: 'start' }}>
+        <Field
+          key={`${id} date`}
+          label="Date"
+          help="As 2026-11-30; page lists show it in words."
+          value={head.date ?? ''}
+          most={10}
+          onDone={(date) => change({ date: date || null })}
+        />
+        <Field
+          key={`${id} author`}
+          label="Author"
+          value={head.author ?? ''}
+          most={120}
+          onDone={(author) => change({ author: author || null })}
+        />
+      </Box>
+      <Field
+        key={`${id} tags`}
+        label="Tags"
+        help="With commas between them. A page list can show the pages with a tag."
+        value={(head.tags ?? []).join(', ')}
+        most={500}
+        onDone={(tags) => change({ tags: tags.split(',') })}
+      />
       {head.earlier && (
         <Typography sx={{ fontSize: 12, color: quiet }}>
           Still redirects here: {head.earlier.map((slug) => `/${slug}/`).join(', ')}

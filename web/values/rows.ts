@@ -202,6 +202,7 @@ export const overridesIn = (group: RowGroup): number =>
 const USUAL = new Set([
   ...['source', 'alternate', 'size', 'lineHeight', 'align', 'colour', 'marker', 'iconSize', 'thickness'],
   ...['shown', 'collapse', 'span', 'areaColumn', 'areaRow', 'order', 'direction', 'tiles', 'gap'],
+  ...['pageImages', 'pageDescriptions', 'pageMeta'],
   ...['blockAlign', 'width', 'maxWidth', 'edge', 'corner', 'fromEdge', 'paddingTop', 'marginTop'],
   ...['backgroundColour', 'cropRatio', 'focalPoint'],
 ]);

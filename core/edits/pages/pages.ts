@@ -1,5 +1,6 @@
 import { nodeId, type NodeId } from '../../elements/nodeid.ts';
 import { sure } from '../../sure.ts';
+import { isDay } from '../../markup/date.ts';
 import { languageName } from '../../markup/language.ts';
 import { schemaFaults } from '../../faults.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
@@ -29,6 +30,15 @@ const cleaned = (text: string): string => text.replace(/\s+/g, ' ').trim();
 
 const GONE = refused('The page is no longer on this site.');
 
+/** What of a page's head people can get wrong, by its field. */
+const FIELDS: Readonly<Record<string, string>> = {
+  title: 'The title',
+  slug: 'The address',
+  description: 'The description',
+  author: 'The author',
+  tags: 'The tags',
+};
+
 /** Why a page's head cannot be kept beside those of the other pages, or undefined. */
 function headFault(
   head: PageHead,
@@ -43,9 +53,7 @@ function headFault(
   }
   const [fault] = schemaFaults(PageHeadSchema, head);
   if (!fault) return undefined;
-  const what = { '/title': 'The title', '/slug': 'The address', '/description': 'The description' }[
-    fault.path
-  ];
+  const what = lookup(FIELDS, fault.path.split('/')[1]);
   return `${what ?? 'The page'} cannot be saved: ${fault.sentence} Nothing was changed.`;
 }
 
@@ -100,6 +108,12 @@ export interface ChangePage {
   lang?: string | null;
   /** The image that stands for it where it is shared, by its id; null: none. */
   picture?: string | null;
+  /** The day that is told of it, as `2026-11-30`; null: none. */
+  date?: string | null;
+  /** Who wrote it; null: nobody is told. */
+  author?: string | null;
+  /** What it is about; none: an empty list. */
+  tags?: string[];
   /** Whether it is shown at addresses where there is no page. */
   missing?: boolean;
   /** What stands in its place where it is not offered; null: as usual. */
@@ -137,6 +151,11 @@ const changeOf = (before: PageHead, after: PageHead): string[] => [
   ...(before.picture === after.picture
     ? []
     : [after.picture ? 'image for sharing' : 'automatic image for sharing']),
+  ...(before.date === after.date ? [] : [after.date ? `date → ${after.date}` : 'no date']),
+  ...(before.author === after.author ? [] : [after.author ? `author → ${after.author}` : 'no author']),
+  ...(before.tags?.join() === after.tags?.join()
+    ? []
+    : [after.tags ? `tags → ${after.tags.join(', ')}` : 'no tags']),
   ...(before.missing === after.missing
     ? []
     : [after.missing ? 'shown for missing pages' : 'no longer shown for missing pages']),
@@ -145,6 +164,17 @@ const changeOf = (before: PageHead, after: PageHead): string[] => [
     return was === is ? [] : [`${is ? 'without' : 'with'} the ${SHARED_NAMES[place]} of all pages`];
   }),
 ];
+
+/** What a page says of itself only where it says something. */
+const OPTIONAL = ['lang', 'picture', 'date', 'author', 'tags', 'missing', 'without', 'notice'] as const;
+
+/** Tags without blanks around them, each once: those that differ in upper and lower case only are one. */
+function tagsFrom(given: readonly string[]): string[] {
+  const tags = new Map<string, string>();
+  for (const tag of given.map(cleaned))
+    if (tag && !tags.has(tag.toLowerCase())) tags.set(tag.toLowerCase(), tag);
+  return [...tags.values()];
+}
 
 /** Changes what the site says of a page: its title, its address, its description. */
 export const changePage: Command<ChangePage> = {
@@ -160,12 +190,19 @@ export const changePage: Command<ChangePage> = {
       ...(given.notice && { notice: cleaned(given.notice) }),
       ...(given.description !== undefined && { description: cleaned(given.description) }),
     };
-    for (const field of ['lang', 'picture'] as const) {
-      const value = given[field];
+    for (const field of ['lang', 'picture', 'date', 'author'] as const) {
+      const value = given[field] && cleaned(given[field]);
       if (value === undefined) continue;
       delete next[field];
-      if (value !== null) next[field] = value;
+      if (value) next[field] = value;
     }
+    if (given.tags !== undefined) {
+      delete next.tags;
+      const tags = tagsFrom(given.tags);
+      if (tags.length > 0) next.tags = tags;
+    }
+    if (given.date && !isDay(sure(next.date, 'date')))
+      return refused(`“${given.date}” is not a day; write it as 2026-11-30. Nothing was changed.`);
     if (given.notice === null) delete next.notice;
     if (given.missing !== undefined) {
       delete next.missing;
@@ -185,8 +222,7 @@ export const changePage: Command<ChangePage> = {
     if (next.missing) for (const other of others(site, page)) delete other.missing;
     address(site, head, next.slug);
     const { slug: _slug, earlier: _earlier, ...rest } = next;
-    for (const field of ['lang', 'picture', 'missing', 'without', 'notice'] as const)
-      if (rest[field] === undefined) delete head[field];
+    for (const field of OPTIONAL) if (rest[field] === undefined) delete head[field];
     Object.assign(head, rest);
     return done(`Page ${nameOfPage(pages, before)}: ${changeOf(before, next).join(', ') || 'unchanged'}`);
   },

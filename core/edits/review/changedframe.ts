@@ -27,6 +27,9 @@ const HEAD: Record<string, string> = {
   missing: 'shown for missing pages',
   without: 'what it leaves out',
   notice: 'notice',
+  date: 'date',
+  author: 'author',
+  tags: 'tags',
 };
 
 interface Entry {

@@ -36,6 +36,8 @@ export interface ContentField {
   varies?: 'within' | 'whole';
   /** What a new element has, and what an absent field means. */
   initial: unknown;
+  /** It means something only where another field has a value. */
+  where?: { field: string; is: unknown };
 }
 
 const FRAGMENT = Type.String({ maxLength: 50_000 });

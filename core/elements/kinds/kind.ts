@@ -22,6 +22,23 @@ export interface MediaReference {
   height?: number;
 }
 
+/** A page as a list of pages has it. */
+export interface ListedPage {
+  href: string | undefined;
+  /** The class by which it is left out where it is not in menus. */
+  class?: string;
+  /** BCP 47 tag of its language, where it is not that of the page with the list. */
+  language?: string;
+  title: string;
+  description: string;
+  /** A day, as `2026-11-30`. */
+  date?: string;
+  author?: string;
+  tags: readonly string[];
+  /** The image that stands for it, by the id of its asset. */
+  image?: string;
+}
+
 /** What a kind has to know of an element. */
 export interface Filled {
   id: NodeId;
@@ -48,6 +65,8 @@ export interface MarkupContext {
   address(link: string): string | undefined;
   /** The class of a menu's entries for a page that is not in menus everywhere; undefined for others. */
   listing(link: string): string | undefined;
+  /** The pages that the element lists. */
+  listed(): readonly ListedPage[];
   /** Whether a link leads to the page that it stands on. */
   current(link: string): boolean;
   /** Whether there is a heading in the element, or it is one. */

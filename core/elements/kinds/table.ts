@@ -15,6 +15,7 @@ import type { Kind } from './kind.ts';
 import { navigation } from './navigation.ts';
 import { social } from './social.ts';
 import { openingHours } from './hours.ts';
+import { pageList } from './pagelist.ts';
 import { priceList } from './prices.ts';
 import { timetable } from './timetable.ts';
 import { gallery } from './gallery.ts';
@@ -56,6 +57,7 @@ export const KINDS: readonly Kind[] = [
   logo,
   navigation,
   social,
+  pageList,
   priceList,
   openingHours,
   timetable,

@@ -44,7 +44,7 @@ export const marker: Property<string> = {
 
 export const tiles: Property<number> = {
   name: 'tiles',
-  label: 'Images per row',
+  label: 'Items per row',
   group: 'layout',
   traits: ['tiled'],
   type: numberType({ minimum: 1, maximum: 12, step: 1, integer: true }),
@@ -70,4 +70,51 @@ export const collapse: Property<string> = {
     value === 'open'
       ? { '--menu-button': 'none', '--menu-list': 'flex', '--menu-position': 'static' }
       : { '--menu-button': 'inline-flex', '--menu-list': 'none', '--menu-position': 'fixed' },
+};
+
+const SHOWN_OR_NOT = choiceType([
+  { value: 'shown', label: 'shown', also: ['on'] },
+  { value: 'hidden', label: 'not shown', also: ['off'] },
+]);
+
+/** Of how many parts of an entry's width an image beside the text takes one. */
+export const PAGE_IMAGE_SHARE = 3;
+
+/** Where the image of each page stands in a list of pages. */
+export const pageImages: Property<string> = {
+  name: 'pageImages',
+  label: 'Images',
+  group: 'layout',
+  traits: ['page list'],
+  type: choiceType([
+    { value: 'above', label: 'above the text' },
+    { value: 'beside', label: 'beside the text' },
+    { value: 'none', label: 'not shown', also: ['off'] },
+  ]),
+  initial: () => 'above',
+  css: (value) => ({
+    '--entry': value === 'beside' ? 'row' : 'column',
+    '--entry-share': value === 'beside' ? `calc(100% / ${PAGE_IMAGE_SHARE})` : 'auto',
+    '--entry-image': value === 'none' ? 'none' : 'block',
+  }),
+};
+
+export const pageDescriptions: Property<string> = {
+  name: 'pageDescriptions',
+  label: 'Descriptions',
+  group: 'layout',
+  traits: ['page list'],
+  type: SHOWN_OR_NOT,
+  initial: () => 'shown',
+  css: (value) => ({ '--entry-description': value === 'shown' ? 'block' : 'none' }),
+};
+
+export const pageMeta: Property<string> = {
+  name: 'pageMeta',
+  label: 'Dates, authors and tags',
+  group: 'layout',
+  traits: ['page list'],
+  type: SHOWN_OR_NOT,
+  initial: () => 'shown',
+  css: (value) => ({ '--entry-meta': value === 'shown' ? 'block' : 'none' }),
 };

@@ -11,7 +11,9 @@ import { FieldEditor } from '../../content/FieldEditor.tsx';
 export function SameInEveryView({ node }: { node: Node }) {
   const dispatch = useAppDispatch();
   const kind = knownKind(node.kind);
-  const fields = kind.content.filter(({ varies }) => !varies);
+  const fields = kind.content.filter(
+    ({ varies, where }) => !varies && (!where || contentOf(kind, node, where.field) === where.is),
+  );
   return (
     <Box
       component="section"

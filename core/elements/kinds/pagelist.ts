@@ -1,0 +1,160 @@
+import { Newspaper } from 'lucide';
+import { entries, line, link, oneOf } from '../content/contenttypes.ts';
+import { element } from '../../markup/markup.ts';
+import { dateInWords } from '../../markup/date.ts';
+import type { View } from '../../layered/views.ts';
+import { contentOf, type Filled, type Kind, type ListedPage, type MarkupContext } from './kind.ts';
+import { pictureMarkup, PICTURE } from './imagemarkup.ts';
+
+/** Which pages a list has. */
+export type PageChoice = 'all' | 'address' | 'tag' | 'chosen';
+/** In which order a list has its pages. */
+export type PageOrder = 'newest' | 'site' | 'title';
+
+/** How many pages a list may have at most. */
+const MOST = [1, 2, 3, 4, 5, 6, 8, 9, 10, 12, 24, 60];
+
+/** What a list of pages says of which it has. */
+export interface PageListContent {
+  which: PageChoice;
+  address: string;
+  tag: string;
+  pages: { page: string }[];
+  order: PageOrder;
+  most: number;
+}
+
+/** What an element that lists pages says of which it has, with what it starts with in place of what it does not say. */
+export const pageListContent = (node: Pick<Filled, 'content'>): PageListContent => {
+  const of = <T>(field: string) => contentOf<T>(pageList, node, field);
+  return {
+    which: of('which'),
+    address: of('address'),
+    tag: of('tag'),
+    pages: of('pages'),
+    order: of('order'),
+    most: of('most'),
+  };
+};
+
+function meta({ date, author, tags }: ListedPage, { language, part }: MarkupContext) {
+  const said = [
+    ...(date === undefined ? [] : [element('time', { datetime: date }, dateInWords(date, language))]),
+    ...(author === undefined ? [] : [author]),
+    ...(tags.length === 0 ? [] : [tags.join(', ')]),
+  ];
+  if (said.length === 0) return [];
+  return [element('small', part('meta'), ...said.flatMap((each, at) => (at === 0 ? [each] : [' · ', each])))];
+}
+
+function listed(page: ListedPage, context: MarkupContext) {
+  const image = page.image === undefined ? undefined : context.pictured(page.image);
+  // The link that says the title stands for the whole entry; its image says nothing more.
+  const shown = image && pictureMarkup({ class: image.class }, '', { ...image, alt: '' }, context);
+  return element(
+    'li',
+    { class: page.class },
+    element(
+      'article',
+      { lang: page.language },
+      ...(shown ? [shown] : []),
+      element(
+        'div',
+        {},
+        element('a', { href: page.href, ...context.part('heading') }, page.title),
+        ...meta(page, context),
+        ...(page.description ? [element('p', context.part('caption'), page.description)] : []),
+      ),
+    ),
+  );
+}
+
+/** Pages of the site, each with its image, title, description, date, author and tags, as the site has them at the time. */
+export const pageList: Kind = {
+  name: 'pages',
+  label: 'Page list',
+  icon: Newspaper,
+  offered: 'lists',
+  traits: ['block', 'words', 'coloured', 'image', 'tiled', 'gapped', 'page list'],
+  allInParts: true,
+  accepts: [],
+  display: 'grid',
+  structure: { display: 'grid', margin: '0', padding: '0', 'list-style': 'none', 'align-items': 'start' },
+  inner: {
+    // Of a page that is not in the menus of every view.
+    li: { display: 'var(--listed, list-item)' },
+    article: {
+      display: 'flex',
+      'flex-direction': 'var(--entry, column)',
+      gap: '0.75rem 1.25rem',
+      position: 'relative',
+    },
+    picture: { display: 'var(--entry-image, block)', flex: '0 0 var(--entry-share, auto)' },
+    img: PICTURE,
+    div: { flex: '1 1 auto', 'min-width': '0', display: 'grid', gap: '0.375rem' },
+    a: { color: 'inherit', 'text-decoration': 'none' },
+    'a:hover': { 'text-decoration': 'underline' },
+    // All of an entry leads where its title does.
+    'a::after': { content: '""', position: 'absolute', inset: '0' },
+    small: { display: 'var(--entry-meta, block)', 'font-size': 'inherit' },
+    p: { display: 'var(--entry-description, block)', margin: '0' },
+  },
+  media: 'img',
+  defaults: {
+    tiles: ({ grid }: View) => Math.max(1, Math.min(3, Math.floor(grid.columns / 4))),
+    gap: 24,
+    cropRatio: { width: 3, height: 2 },
+  },
+  parts: {
+    heading: { label: 'Titles', selector: 'a', defaults: { weight: 650 } },
+    meta: { label: 'Dates, authors and tags', selector: 'small', textStyle: 'meta' },
+    caption: { label: 'Descriptions', selector: 'p' },
+  },
+  textStyle: () => 'body',
+  content: [
+    {
+      name: 'which',
+      label: 'Which pages',
+      type: oneOf([
+        { value: 'all', label: 'all other pages' },
+        { value: 'address', label: 'pages below an address' },
+        { value: 'tag', label: 'pages with a tag' },
+        { value: 'chosen', label: 'pages chosen one by one' },
+      ]),
+      initial: 'all',
+    },
+    {
+      name: 'address',
+      label: 'Address',
+      type: line,
+      initial: '',
+      where: { field: 'which', is: 'address' },
+    },
+    { name: 'tag', label: 'Tag', type: line, initial: '', where: { field: 'which', is: 'tag' } },
+    {
+      name: 'pages',
+      label: 'Pages',
+      type: entries('page', [{ name: 'page', label: 'Page', type: link, initial: '' }]),
+      initial: [],
+      where: { field: 'which', is: 'chosen' },
+    },
+    {
+      name: 'order',
+      label: 'Order',
+      type: oneOf([
+        { value: 'newest', label: 'newest first' },
+        { value: 'site', label: 'order of the pages' },
+        { value: 'title', label: 'by title' },
+      ]),
+      initial: 'newest',
+    },
+    {
+      name: 'most',
+      label: 'At most',
+      type: oneOf(MOST.map((value) => ({ value, label: `${value}` }))),
+      initial: 6,
+    },
+  ],
+  markup: (_node, context) =>
+    element('ul', context.attributes, ...context.listed().map((page) => listed(page, context))),
+};
