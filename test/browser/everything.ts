@@ -26,7 +26,13 @@ const CONTENT: Record<string, Record<string, unknown>> = {
 
 /** A page with every kind of element, in a row and in an overlay where it can be in one, and in a section; or at the edges of the window. */
 export function everything(): { on: Site; ids: Map<string, NodeId[]> } {
-  let on = onlyPages(site, 'home');
+  // A second page, for lists of pages to have one.
+  let on = made(
+    'changePage',
+    { page: node('visits'), date: '2026-02-14', author: 'Ada Pell', picture: 'saturn' },
+    home,
+    onlyPages(site, 'home', 'visits'),
+  ).site;
   const ids = new Map<string, NodeId[]>([['page', [home.root]]]);
   const add = (kind: string, parent: NodeId): NodeId => {
     const id = node(`x-${kind}-${ids.get(kind)?.length ?? 0}`);

@@ -91,6 +91,13 @@ const MEANINGS: Record<string, Meaning[]> = {
   ],
   iconSize: [is(40, { width: '40px', height: '40px' })],
   thickness: [is(5, { height: '5px' })],
+  pageImages: [
+    is('beside', { 'flex-direction': 'row' }, { inside: 'article' }),
+    is('beside', { 'flex-basis': '33.3333%' }, { inside: 'picture' }),
+    is('none', { display: 'none' }, { inside: 'picture' }),
+  ],
+  pageDescriptions: [is('hidden', { display: 'none' }, { inside: 'p' })],
+  pageMeta: [is('hidden', { display: 'none' }, { inside: 'small' })],
   tiles: [is(2, { 'grid-template-columns': /^[\d.]+px [\d.]+px$/ })],
   span: [is(5, { 'grid-column-end': 'span 5' }), is(20, { 'grid-column-end': 'span 12' })],
   start: [

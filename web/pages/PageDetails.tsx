@@ -116,6 +116,7 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
         <TextField
           select
           label="Sharing image"
+          helperText={head.picture ? 'Page lists show it, too.' : 'Page lists show one that is chosen here.'}
           size="small"
           value={head.picture ?? ''}
           onChange={({ target }) => change({ picture: target.value || null })}

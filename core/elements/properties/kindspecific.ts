@@ -87,8 +87,8 @@ export const pageImages: Property<string> = {
   group: 'layout',
   traits: ['page list'],
   type: choiceType([
-    { value: 'above', label: 'above the text' },
-    { value: 'beside', label: 'beside the text' },
+    { value: 'above', label: 'above', also: ['top'] },
+    { value: 'beside', label: 'beside', also: ['left'] },
     { value: 'none', label: 'not shown', also: ['off'] },
   ]),
   initial: () => 'above',
