@@ -323,7 +323,7 @@ describe('the workbench: outline and desk', function () {
       );
     });
 
-    it('edits a heading as one run, ends with Escape, and cleans what is pasted', async () => {
+    it('edits a heading as one run, ends with Ctrl+Enter, and cleans what is pasted', async () => {
       const { driver } = bench;
       const frame = await sheet(driver, 'Desktop');
       await openWords(driver, 'Desktop', 'headline', 'Headline');
@@ -336,7 +336,7 @@ describe('the workbench: outline and desk', function () {
         frame,
       );
       await driver.switchTo().frame(frame);
-      await press(Key.ESCAPE);
+      await chord(Key.CONTROL, Key.ENTER);
       await driver.switchTo().defaultContent();
       await expectStep(driver, /^Headline: text in Desktop .* → Pasted sky$/);
       expect(await inSheet<string>(driver, 'Desktop', 'headline', 'return element.innerHTML'))

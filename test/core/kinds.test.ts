@@ -145,7 +145,7 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
   [
     'timetable',
     { caption: 'Night', items: [{ time: '20:00', what: 'Doors', note: 'at the gate' }] },
-    '<div class="x"><table><caption class="a-caption">Night</caption><tbody><tr><th scope="row" class="a-label">20:00</th><td>Doors<small class="a-meta">at the gate</small></td></tr></tbody></table></div>',
+    '<div class="x"><table><caption class="a-caption">Night</caption><tbody><tr><th scope="row" class="a-label">20:00</th><td><span>Doors</span><small class="a-meta">at the gate</small></td></tr></tbody></table></div>',
   ],
   [
     'questions',
@@ -167,11 +167,11 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
       ],
     },
     '<form class="x" aria-label="Ask us" action="mailto:a@b.example" method="post" enctype="text/plain">' +
-      '<p><label for="n1-field-1" class="a-label">Mail<span aria-hidden="true"> *</span></label><input id="n1-field-1" name="Mail" required class="a-field" type="email" autocomplete="email" maxlength="1000"></p>' +
-      '<p><label for="n1-field-2" class="a-label">You</label><input id="n1-field-2" name="You" class="a-field" type="text" autocomplete="name" maxlength="1000"></p>' +
-      '<p><label for="n1-field-3" class="a-label">Text</label><textarea id="n1-field-3" name="Text" class="a-field" rows="4" maxlength="20000"></textarea></p>' +
-      '<p><label for="n1-field-4" class="a-label">Day</label><select id="n1-field-4" name="Day" class="a-field"><option value>–</option><option>Mon</option><option>Tue</option></select></p>' +
-      '<p class="tick"><input id="n1-field-5" name="Agreed" type="checkbox"><label for="n1-field-5" class="a-label">Agreed</label></p>' +
+      '<p><label for="n1-field-1" class="a-label"><span>Mail</span><span aria-hidden="true"> *</span></label><input id="n1-field-1" name="Mail" required class="a-field" type="email" autocomplete="email" maxlength="1000"></p>' +
+      '<p><label for="n1-field-2" class="a-label"><span>You</span></label><input id="n1-field-2" name="You" class="a-field" type="text" autocomplete="name" maxlength="1000"></p>' +
+      '<p><label for="n1-field-3" class="a-label"><span>Text</span></label><textarea id="n1-field-3" name="Text" class="a-field" rows="4" maxlength="20000"></textarea></p>' +
+      '<p><label for="n1-field-4" class="a-label"><span>Day</span></label><select id="n1-field-4" name="Day" class="a-field"><option value>–</option><option>Mon</option><option>Tue</option></select></p>' +
+      '<p class="tick"><input id="n1-field-5" name="Agreed" type="checkbox"><label for="n1-field-5" class="a-label"><span>Agreed</span></label></p>' +
       '<button type="submit" class="a-button">Off</button></form>',
   ],
 ];
@@ -293,7 +293,7 @@ describe('a kind of element', () => {
       '<form class="x" aria-label="Form" action="./" method="post">' +
         '<p class="sent" id="n1-sent" tabindex="-1">Thank you. Your message has arrived.</p>' +
         '<input type="hidden" name="letter" value="n1-0123456789">' +
-        '<p><label for="n1-field-1" class="a-label">You</label><input id="n1-field-1" name="field-1" class="a-field" type="text" maxlength="1000"></p>' +
+        '<p><label for="n1-field-1" class="a-label"><span>You</span></label><input id="n1-field-1" name="field-1" class="a-field" type="text" maxlength="1000"></p>' +
         '<p class="trap" aria-hidden="true"><label for="n1-website" class="a-label">Leave this empty</label><input id="n1-website" name="website" type="text" tabindex="-1" autocomplete="off" class="a-field"></p>' +
         '<button type="submit" class="a-button">Send</button></form>',
     );
@@ -310,7 +310,7 @@ describe('a kind of element', () => {
     expect(
       printed('social', { links: [{ icon: 'rss', label: 'News', link: 'https://a.example/' }] }),
     ).to.match(
-      /^<ul class="x"><li><a href="https:\/\/a\.example\/"><svg [^>]*aria-hidden="true"[^>]*>.*<\/svg>News<\/a><\/li><\/ul>$/,
+      /^<ul class="x"><li><a href="https:\/\/a\.example\/"><svg [^>]*aria-hidden="true"[^>]*>.*<\/svg><span>News<\/span><\/a><\/li><\/ul>$/,
     );
   });
 

@@ -10,11 +10,28 @@ const edit = (key: string, at = 0): Pending => ({
   ...{ operations: [{ op: 'set', path: '/frame/name', value: key }], inverse: [] },
 });
 
+/** The storage of a browser as far as it is needed (HTML Standard, §12.2.1). */
+function storage(): Storage {
+  const items = new Map<string, string>();
+  return {
+    get length() {
+      return items.size;
+    },
+    key: (index) => [...items.keys()][index] ?? null,
+    getItem: (key) => items.get(key) ?? null,
+    setItem: (key, value) => void items.set(key, value),
+    removeItem: (key) => void items.delete(key),
+    clear: () => items.clear(),
+  };
+}
+
 describe('what a browser remembers', () => {
   let site = 0;
   let open: Set<string>;
   let turn: Promise<unknown>;
+  let local: Storage;
   beforeEach(() => {
+    local = storage();
     site += 1;
     open = new Set();
     turn = Promise.resolve();
@@ -30,6 +47,7 @@ describe('what a browser remembers', () => {
         turn = next;
         return next;
       },
+      local,
     );
   }
   const all = async () =>
@@ -44,6 +62,34 @@ describe('what a browser remembers', () => {
     expect(await window('w1').read(id(), 'w1')).to.deep.equal({
       ...{ pending: [edit('a'), edit('b')], aside, revision: 7 },
     });
+  });
+
+  it('has what a page left at once when it went, on top of what was stored, each edit once, and nothing is left then', async () => {
+    const going = window('w1');
+    await going.write(id(), 'w1', { pending: [edit('a', 1)], aside: [], revision: 7 });
+    const [a, b] = [edit('a', 1), edit('b', 2)];
+    going.leave(id(), 'w1', { pending: [a, b], aside: [{ edit: edit('no', 3), why: 'gone' }], revision: 8 });
+    // Another window that is there has no part in it; one that is not may be followed by any.
+    expect((await window('w2').read(id(), 'w2')).pending).to.deep.equal([]);
+    open.clear();
+    const read = await window('w1').read(id(), 'w1');
+    expect(read.pending.map(({ key }) => key)).to.deep.equal(['a', 'b']);
+    expect(read.aside.map(({ edit: { key } }) => key)).to.deep.equal(['no']);
+    expect(local.length).to.equal(0);
+    open.clear();
+    expect((await window('w3').read(id(), 'w3')).pending.map(({ key }) => key)).to.deep.equal(['a', 'b']);
+  });
+
+  it('is what was stored, where what was left behind cannot be read or could not be written', async () => {
+    const going = window('w1');
+    await going.write(id(), 'w1', { pending: [edit('a')], aside: [], revision: 7 });
+    local.setItem('dimorphe.left w1', '{"half');
+    local.setItem = () => {
+      throw new DOMException('There is no room.', 'QuotaExceededError');
+    };
+    going.leave(id(), 'w1', { pending: [edit('b')], aside: [], revision: 8 });
+    open.clear();
+    expect((await window('w1').read(id(), 'w1')).pending.map(({ key }) => key)).to.deep.equal(['a']);
   });
 
   it('belongs to the site: whichever window opens it next takes over what windows that have gone left behind', async () => {

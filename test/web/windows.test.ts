@@ -108,13 +108,16 @@ describe('windows on a site', function () {
     const window = await opened('written');
     const { dispatch, getState } = window.store;
     const [node] = [{ ...window.node('lead') }];
-    const where = { property: 'text.text', view: 'desktop' as ViewId, reach: 'here' as const };
+    const wrote = (text: string) => ({
+      ...{ field: 'text', property: 'text.text', view: 'desktop' as ViewId, reach: 'here' as const },
+      ...{ says: () => text, text },
+    });
     const other = await opened('written-other');
     other.store.dispatch(edit('removeElements', { nodes: ['lead' as NodeId] }));
     await other.kept();
     await window.hears();
     const { revision } = await others.page();
-    dispatch(writeWords(node, { ...where, says: '<p>All of what I <strong>wrote</strong></p>' }));
+    dispatch(writeWords(node, wrote('<p>All of what I <strong>wrote</strong></p>')));
     const { aside } = getState().documents;
     expect(aside.map((each) => [each.edit.sentence, each.why])).to.deep.equal([
       [`${node.name}: text in Desktop → All of what I wrote`, 'The element is no longer on this page.'],
@@ -124,7 +127,7 @@ describe('windows on a site', function () {
     other.store.dispatch(undo());
     await other.kept();
     await window.hears();
-    dispatch(writeWords(node, { ...where, says: '<p>There again</p>' }));
+    dispatch(writeWords(node, wrote('<p>There again</p>')));
     await window.kept();
     expect(getState().documents.aside).to.have.length(1);
     expect(JSON.stringify(await stored('lead'))).to.contain('There again');

@@ -23,7 +23,7 @@ import {
   viewsWithoutMenu,
 } from '../../core/index.ts';
 import { nanoid } from 'nanoid';
-import { documents } from './documents.ts';
+import { documents, openPage } from './documents.ts';
 import { catchUp } from './saving.ts';
 import { withOperations, type Pending, type Use } from './pending.ts';
 import type { Thunk } from './store.ts';
@@ -92,28 +92,44 @@ export function edit<N extends CommandName>(name: N, args: Arguments<N>, on?: No
   };
 }
 
+/** What was written in an element: in which field, and by which property where views may have other words there. */
+export interface Written {
+  field: string;
+  property?: string;
+  /** The value of the field with it, on top of what the element says by then; undefined where its place there has gone. */
+  says(now: Node): unknown;
+  /** The text itself. */
+  text: string;
+}
+
 /**
  * Keeps the words that were written in an element. Where they cannot be kept, as it was deleted elsewhere meanwhile, they are not applied:
  * nothing that was written is lost. Answers whether anything on the page is another now.
  */
 export function writeWords(
   node: Pick<Node, 'id' | 'name'>,
-  { says, ...where }: { property: string; view: ViewId; reach: EditReach; says: string },
+  written: Written & { view: ViewId; reach: EditReach },
 ): Thunk<boolean> {
   return (dispatch, getState) => {
     const { open } = getState().documents;
     if (!open) return false;
-    const args = { nodes: [node.id], ...where, value: { says } };
-    const why = dispatch(run('setValue', args, open.page));
+    const { field, property, view: on, reach } = written;
+    const now = lookup(openPage(getState())?.page.nodes, node.id);
+    const says = now ? written.says(now) : '';
+    const keep = () =>
+      property === undefined
+        ? run('setContent', { node: node.id, field, value: says }, open.page)
+        : run('setValue', { nodes: [node.id], property, view: on, reach, value: { says } }, open.page);
+    const why = says === undefined ? 'What it was written in has been changed meanwhile.' : dispatch(keep());
     const { site, pending, session } = sure(getState().documents.open);
     if (why === undefined) return site !== open.site;
     // The view may be what has gone.
-    const view = site.frame.views.list.find(({ id }) => id === where.view);
-    const written: Pending = {
+    const view = site.frame.views.list.find(({ id }) => id === on);
+    const unapplied: Pending = {
       ...{ key: newKey(), session, by: 'edit', operations: [], inverse: [], at: Date.now() },
-      sentence: `${node.name}: text${view ? ` in ${view.name}` : ''} → ${plainText(says).trim()}`,
+      sentence: `${node.name}: text${view ? ` in ${view.name}` : ''} → ${plainText(written.text).trim()}`,
     };
-    dispatch(rebasedOn({ site, pending, aside: [{ edit: written, why }] }));
+    dispatch(rebasedOn({ site, pending, aside: [{ edit: unapplied, why }] }));
     return false;
   };
 }

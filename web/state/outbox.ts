@@ -19,6 +19,8 @@ export interface Outbox {
   read(site: string, session: string): Promise<OutboxContent>;
   /** Brings what is remembered to what there is now. What stays the same object is not written again. Rejects where the browser cannot store it. */
   write(site: string, session: string, now: OutboxContent): Promise<void>;
+  /** The same at once, for a page that is going: what is written then would not be ended before it has gone. */
+  leave(site: string, session: string, now: OutboxContent): void;
 }
 
 /** An entry. One without a version was written before versions were, that is at version 2. */
@@ -52,6 +54,22 @@ export function presentEntry(entry: Entry): Entry | undefined {
       };
 }
 
+/** Where a page that goes leaves what is not stored yet, a name behind it for each window. */
+const LEFT = 'dimorphe.left ';
+
+/** What pages that have gone left behind, by their windows' names. */
+function leftBehind(local: Storage): [session: string, [name: string, entry: Entry][]][] {
+  return Array.from({ length: local.length }, (_each, index) => local.key(index) ?? '')
+    .filter((key) => key.startsWith(LEFT))
+    .map((key) => {
+      try {
+        return [key.slice(LEFT.length), JSON.parse(local.getItem(key) ?? '[]') as [string, Entry][]];
+      } catch {
+        return [key.slice(LEFT.length), []];
+      }
+    });
+}
+
 /** Names of entries: the site, the window that takes care of it, what it is, and the key of the edit. */
 const nameOf = (site: string, session: string, entry: Entry): string =>
   `${site} ${session} ${entry.pending ? `p ${entry.pending.key}` : `a ${entry.aside.edit.key}`}`;
@@ -72,6 +90,7 @@ const changed = (
 export function outboxInBrowser(
   isThere: (session: string) => Promise<boolean>,
   locked: (name: string, work: () => Promise<OutboxContent>) => Promise<OutboxContent>,
+  local: Storage = localStorage,
 ): Outbox {
   let store: UseStore | null = null;
   const database = () => (store ??= createStore('dimorphe', 'unsent'));
@@ -80,7 +99,17 @@ export function outboxInBrowser(
   let order = 0;
   let writing: Promise<unknown> = Promise.resolve();
 
+  /** Stores what pages left behind when they went. */
+  async function broughtIn(session: string): Promise<void> {
+    for (const [owner, left] of leftBehind(local)) {
+      if (owner !== session && (await isThere(owner))) continue;
+      if (left.length > 0) await changed(database(), left, []);
+      local.removeItem(LEFT + owner);
+    }
+  }
+
   async function takenOver(site: string, session: string): Promise<OutboxContent> {
+    await broughtIn(session);
     const found: { name: string; entry: Entry }[] = [];
     const put: [string, Entry][] = [];
     const gone: string[] = [];
@@ -111,7 +140,8 @@ export function outboxInBrowser(
     };
   }
 
-  async function bring(site: string, session: string, { pending, aside, revision }: OutboxContent) {
+  /** What is to be remembered, by its name. */
+  function wantedOf(site: string, session: string, { pending, aside, revision }: OutboxContent) {
     const version = FORMAT_VERSION;
     const wanted = new Map<string, { is: object; entry: () => Entry }>();
     const want = (is: object, entry: Omit<Entry, 'order'>) =>
@@ -121,6 +151,11 @@ export function outboxInBrowser(
       });
     for (const edit of pending) want(edit, { version, revision, pending: edit });
     for (const each of aside) want(each, { version, revision, aside: each });
+    return wanted;
+  }
+
+  async function bring(site: string, session: string, now: OutboxContent) {
+    const wanted = wantedOf(site, session, now);
     const start = `${site} ${session} `;
     const gone = [...written.keys()].filter((name) => name.startsWith(start) && !wanted.has(name));
     const put = [...wanted].filter(([name, { is }]) => written.get(name) !== is);
@@ -144,6 +179,15 @@ export function outboxInBrowser(
       const next = writing.then(() => bring(site, session, now));
       writing = next.catch(() => undefined);
       return next;
+    },
+    leave(site, session, now) {
+      const left = [...wantedOf(site, session, now)].filter(([name, { is }]) => written.get(name) !== is);
+      if (left.length === 0) return;
+      try {
+        local.setItem(LEFT + session, JSON.stringify(left.map(([name, { entry }]) => [name, entry()])));
+      } catch {
+        // A browser that keeps nothing here has what the server got by then.
+      }
     },
   };
 }

@@ -147,18 +147,25 @@ export function remembering(
   const isRemembered = (remembered: boolean) => {
     if (store.getState().documents.remembered !== remembered) store.dispatch(rememberedBy(remembered));
   };
+  const now = () => {
+    const { open, aside: there } = store.getState().documents;
+    return open && { ...open, aside: there };
+  };
+  if (typeof addEventListener === 'function')
+    addEventListener('pagehide', () => {
+      const open = now();
+      if (open) outbox.leave(open.site.frame.id, open.session, open);
+    });
   store.subscribe(() => {
     const { open, aside: nowAside } = store.getState().documents;
     if (!open || waiting || (open.pending === pending && nowAside === aside)) return;
     waiting = true;
     setTimeout(() => {
       waiting = false;
-      const now = store.getState().documents;
-      if (!now.open) return;
-      ({ pending } = now.open);
-      ({ aside } = now);
-      const { site, session, revision } = now.open;
-      void outbox.write(site.frame.id, session, { pending, aside, revision }).then(
+      const is = now();
+      if (!is) return;
+      ({ pending, aside } = is);
+      void outbox.write(is.site.frame.id, is.session, is).then(
         () => isRemembered(true),
         () => isRemembered(false),
       );

@@ -36,6 +36,11 @@ export interface ContentField {
   varies?: 'within' | 'whole';
   /** What a new element has, and what an absent field means. */
   initial: unknown;
+  /**
+   * CSS selector of where its words stand in the markup, and nothing else does, to be edited there; of a field of an entry within the entry, which is
+   * where that of the list of entries leads. Absent: they are edited beside the page, or are the words of the element.
+   */
+  stands?: string;
   /** It means something only where another field has a value. */
   where?: { field: string; is: unknown };
 }
@@ -200,6 +205,6 @@ export interface LabelledLink {
 }
 
 export const LABELLED_LINK: readonly ContentField[] = [
-  { name: 'label', label: 'Label', type: line, initial: 'New link' },
+  { name: 'label', label: 'Label', type: line, initial: 'New link', stands: 'a' },
   { name: 'link', label: 'Leads to', type: link, initial: '' },
 ];

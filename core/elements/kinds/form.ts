@@ -60,7 +60,7 @@ function fieldMarkup(
   const tick = field.type === 'tick';
   // To the eye; a screen reader is told by the control.
   const mark = field.required ? [element('span', { 'aria-hidden': 'true' }, ' *')] : [];
-  const label = element('label', { for: id, ...part('label') }, field.label, ...mark);
+  const label = element('label', { for: id, ...part('label') }, element('span', {}, field.label), ...mark);
   const made = control(field, { id, name, required, ...(tick ? {} : part('field')) });
   return element('p', tick ? { class: 'tick' } : {}, ...(tick ? [made, label] : [label, made]));
 }
@@ -179,16 +179,23 @@ export const form: Kind = {
     { name: 'name', label: 'Name', type: line, initial: 'Form' },
     {
       name: 'fields',
+      stands: 'p:has(> label):not(.trap)',
       label: 'Fields',
       type: entries('field', [
-        { name: 'label', label: 'Label', type: line, initial: 'New field' },
+        {
+          name: 'label',
+          label: 'Label',
+          type: line,
+          initial: 'New field',
+          stands: 'label > span:first-child',
+        },
         { name: 'type', label: 'Type', type: oneOf(FIELD_TYPES), initial: 'text' },
         { name: 'required', label: 'Required', type: yesOrNo, initial: false },
         { name: 'options', label: 'Choices, one per line', type: lines, initial: '' },
       ]),
       initial: [],
     },
-    { name: 'send', label: 'Text of the button', type: line, initial: 'Send' },
+    { name: 'send', label: 'Text of the button', type: line, initial: 'Send', stands: ':scope > button' },
     {
       name: 'thanks',
       label: 'Message after sending',

@@ -53,11 +53,12 @@ export const gallery: Kind = {
   content: [
     {
       name: 'pictures',
+      stands: 'li',
       label: 'Images',
       type: entries('picture', [
         { name: 'picture', label: 'Image', type: asset('image'), initial: '' },
         { name: 'alt', label: 'Text alternative', type: line, initial: '' },
-        { name: 'caption', label: 'Caption', type: line, initial: '' },
+        { name: 'caption', label: 'Caption', type: line, initial: '', stands: 'figcaption' },
       ]),
       initial: [],
       varies: 'whole',

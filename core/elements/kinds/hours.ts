@@ -25,13 +25,21 @@ export const openingHours: Kind = {
   },
   textStyle: () => 'body',
   content: [
-    { name: 'caption', label: 'Caption', type: line, initial: 'Opening hours', varies: 'whole' },
+    {
+      name: 'caption',
+      label: 'Caption',
+      type: line,
+      initial: 'Opening hours',
+      varies: 'whole',
+      stands: 'caption',
+    },
     {
       name: 'hours',
+      stands: 'tr',
       label: 'Hours',
       type: entries('line', [
-        { name: 'day', label: 'Day', type: line, initial: 'New day' },
-        { name: 'hours', label: 'Hours', type: line, initial: '' },
+        { name: 'day', label: 'Day', type: line, initial: 'New day', stands: 'th' },
+        { name: 'hours', label: 'Hours', type: line, initial: '', stands: 'td' },
       ]),
       initial: [],
       varies: 'whole',

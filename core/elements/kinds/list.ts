@@ -34,8 +34,11 @@ export const list: Kind = {
   content: [
     {
       name: 'items',
+      stands: 'li',
       label: 'Items',
-      type: entries('item', [{ name: 'text', label: 'Text', type: inlineText, initial: 'New item' }]),
+      type: entries('item', [
+        { name: 'text', label: 'Text', type: inlineText, initial: 'New item', stands: ':scope' },
+      ]),
       initial: [],
       varies: 'whole',
     },

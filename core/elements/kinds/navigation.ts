@@ -77,7 +77,14 @@ export const navigation: Kind = {
   content: [
     { name: 'label', label: 'Name', type: line, initial: 'Pages' },
     { name: 'close', label: 'Label of the close button', type: line, initial: 'Close' },
-    { name: 'links', label: 'Links', type: entries('link', LABELLED_LINK), initial: [], varies: 'within' },
+    {
+      name: 'links',
+      label: 'Links',
+      type: entries('link', LABELLED_LINK),
+      initial: [],
+      varies: 'within',
+      stands: 'li:not(.close)',
+    },
   ],
   markup: (node, { attributes, address, current, listing, part, entries: entriesOf }) => {
     const label = contentOf<string>(navigation, node, 'label');

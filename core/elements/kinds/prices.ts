@@ -36,11 +36,12 @@ export const priceList: Kind = {
   content: [
     {
       name: 'prices',
+      stands: 'li',
       label: 'Prices',
       type: entries('price', [
-        { name: 'name', label: 'Name', type: line, initial: 'New price' },
-        { name: 'price', label: 'Price', type: line, initial: '' },
-        { name: 'note', label: 'Note', type: line, initial: '' },
+        { name: 'name', label: 'Name', type: line, initial: 'New price', stands: 'b' },
+        { name: 'price', label: 'Price', type: line, initial: '', stands: 'span' },
+        { name: 'note', label: 'Note', type: line, initial: '', stands: 'small' },
       ]),
       initial: [],
       varies: 'whole',

@@ -32,10 +32,11 @@ export const questions: Kind = {
   content: [
     {
       name: 'questions',
+      stands: 'details',
       label: 'Questions',
       type: entries('question', [
-        { name: 'question', label: 'Question', type: line, initial: 'New question' },
-        { name: 'answer', label: 'Answer', type: inlineText, initial: 'Its answer' },
+        { name: 'question', label: 'Question', type: line, initial: 'New question', stands: 'summary' },
+        { name: 'answer', label: 'Answer', type: inlineText, initial: 'Its answer', stands: 'p' },
       ]),
       initial: [],
       varies: 'whole',

@@ -34,10 +34,11 @@ export const social: Kind = {
   content: [
     {
       name: 'links',
+      stands: 'li',
       label: 'Places',
       type: entries('place', [
         { name: 'icon', label: 'Icon', type: iconName, initial: 'globe' },
-        { name: 'label', label: 'Label', type: line, initial: 'New place' },
+        { name: 'label', label: 'Label', type: line, initial: 'New place', stands: 'a > span' },
         { name: 'link', label: 'Leads to', type: link, initial: '' },
       ]),
       initial: [],
@@ -57,7 +58,7 @@ export const social: Kind = {
             { href: address(entry.link) },
             // A sign that stands alone says itself what it is.
             iconMarkup(entry.icon, entry.label ? '' : iconLabel(entry.icon)),
-            entry.label,
+            ...(entry.label ? [element('span', {}, entry.label)] : []),
           ),
         ),
       ),

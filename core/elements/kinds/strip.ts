@@ -62,10 +62,11 @@ export const strip: Kind = {
     { name: 'label', label: 'Name for screen readers', type: line, initial: 'Contact' },
     {
       name: 'actions',
+      stands: 'li',
       label: `Actions, ${ACTIONS.fewest} to ${ACTIONS.most}`,
       type: entries('action', [
         { name: 'icon', label: 'Icon', type: iconName, initial: 'phone' },
-        { name: 'label', label: 'Word', type: line, initial: 'Call' },
+        { name: 'label', label: 'Word', type: line, initial: 'Call', stands: 'a > span' },
         { name: 'link', label: 'Leads to', type: link, initial: '' },
       ]),
       initial: [],
@@ -94,7 +95,12 @@ export const strip: Kind = {
           element(
             'li',
             {},
-            element('a', { href: address(action.link) }, iconMarkup(action.icon), action.label),
+            element(
+              'a',
+              { href: address(action.link) },
+              iconMarkup(action.icon),
+              element('span', {}, action.label),
+            ),
           ),
         ),
       ),

@@ -28,14 +28,22 @@ export const timetable: Kind = {
   },
   textStyle: () => 'body',
   content: [
-    { name: 'caption', label: 'Caption', type: line, initial: 'Timetable', varies: 'whole' },
+    {
+      name: 'caption',
+      label: 'Caption',
+      type: line,
+      initial: 'Timetable',
+      varies: 'whole',
+      stands: 'caption',
+    },
     {
       name: 'items',
+      stands: 'tr',
       label: 'What happens',
       type: entries('line', [
-        { name: 'time', label: 'Time', type: line, initial: 'New time' },
-        { name: 'what', label: 'What', type: line, initial: '' },
-        { name: 'note', label: 'Note', type: line, initial: '' },
+        { name: 'time', label: 'Time', type: line, initial: 'New time', stands: 'th' },
+        { name: 'what', label: 'What', type: line, initial: '', stands: 'td > span' },
+        { name: 'note', label: 'Note', type: line, initial: '', stands: 'small' },
       ]),
       initial: [],
       varies: 'whole',
@@ -46,7 +54,7 @@ export const timetable: Kind = {
       contentOf<string>(timetable, node, 'caption'),
       contentOf<Item[]>(timetable, node, 'items').map(({ time, what, note }) => [
         time,
-        what,
+        element('span', {}, what),
         ...(note ? [element('small', context.part('meta'), note)] : []),
       ]),
       context,

@@ -15,7 +15,7 @@ import {
 import { menuOpened, pageMeasured, selected as select, selectionToggled } from '../../state/desk.ts';
 import { copySelected, cutSelected, pasteBeside } from '../../state/clipboard.ts';
 import { isPart } from '../../state/areas.ts';
-import { writeWords } from '../../state/edits.ts';
+import { writeWords, type Written } from '../../state/edits.ts';
 import { selectRun } from '../../state/sequence.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { TextBar } from '../text/TextBar.tsx';
@@ -114,8 +114,7 @@ export function Sheet({ site, page, content, width, scale, active, section }: Sh
   }, [looking, sheet, page, view.id, moved, dispatch]);
   const reach = useAppSelector((state) => state.desk.reach);
   const write = useCallback(
-    (node: Node, property: string, says: string) =>
-      dispatch(writeWords(node, { property, view: view.id, says, reach })),
+    (node: Node, written: Written) => dispatch(writeWords(node, { ...written, view: view.id, reach })),
     [dispatch, view.id, reach],
   );
   const text = useTextEditing({ sheet, site, view: view.id, write });
@@ -148,7 +147,7 @@ export function Sheet({ site, page, content, width, scale, active, section }: Sh
     };
     const doubleClick = (event: MouseEvent) => {
       const id = sheet.nodeAt(event.target);
-      if (id && !inEditing(event)) latest.current.text.begin(latest.current.page.nodes[id]);
+      if (id && !inEditing(event)) latest.current.text.begin(latest.current.page.nodes[id], event.target);
     };
     const menu = (event: MouseEvent) => {
       const id = sheet.nodeAt(event.target);

@@ -1,13 +1,10 @@
 import {
-  contentOf,
   counted,
-  knownKind,
   knownProperty,
   type Node,
   ownLayered,
   plainText,
   type SiteFrame,
-  sure,
   theOne,
   wouldReach,
 } from '../../../core/index.ts';
@@ -43,16 +40,17 @@ export function TextBar(props: {
   const reach = useAppSelector((state) => state.desk.reach);
   useEditorChanges(editor);
   const box = editing.element.getBoundingClientRect();
-  const property = knownProperty(editing.property);
-  const views = wouldReach(ownLayered(node, 'self', property), site.views, editing.view, reach);
+  const property = editing.property === undefined ? undefined : knownProperty(editing.property);
+  const views = property
+    ? wouldReach(ownLayered(node, 'self', property), site.views, editing.view, reach)
+    : site.views.list.map(({ id }) => id);
   const names = site.views.list.filter(({ id }) => views.includes(id)).map(({ name }) => name);
-  const base = contentOf<string>(knownKind(node.kind), node, sure(property.wording, 'wording').field.name);
   const length = [...(editing.element.textContent ?? '')].length;
   const count = `${length} characters, ${counted(linesOf(editing.element), 'line')}`;
   const beside =
-    editing.view === site.views.base
+    editing.view === site.views.base || !property
       ? ''
-      : `; ${[...plainText(base)].length} in ${theOne(site.views.list, ({ id }) => id === site.views.base).name}`;
+      : `; ${[...plainText(editing.base)].length} in ${theOne(site.views.list, ({ id }) => id === site.views.base).name}`;
   const summary = `Changes ${names.reverse().join(', ')} · ${count}${beside}`;
   return (
     <>

@@ -1,21 +1,18 @@
 import {
-  knownIn,
-  knownKind,
   type Node,
   type NodeId,
   type SiteFrame,
   sure,
   textByViewOf,
-  textIn,
-  variantsOfField,
   type ViewId,
-  wordsClass,
 } from '../../../core/index.ts';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Editor } from '@tiptap/core';
 import type { SheetDocument } from '../../page/sheetdocument.ts';
 import { documents } from '../../state/documents.ts';
+import type { Written } from '../../state/edits.ts';
 import { useAppDispatch } from '../../state/store.ts';
+import { clickedText, textAt, withText, type TextPlace } from './clickedtext.ts';
 
 const { refusedEdit } = documents.actions;
 
@@ -23,7 +20,10 @@ const { refusedEdit } = documents.actions;
 export interface TextInEditing {
   node: NodeId;
   name: string;
-  property: string;
+  /** The property by which views may say something else; absent: it is the same in all of them. */
+  property?: string;
+  /** What it is in the base view. */
+  base: string;
   view: ViewId;
   element: HTMLElement;
   form: 'rich' | 'inline' | 'line';
@@ -35,21 +35,15 @@ const loadEditor = () => import('./editor.ts');
 
 export interface TextEditing {
   editing: TextInEditing | null;
-  begin(node: Node): void;
+  /** Begins to edit the text of an element that stands where something in the sheet was clicked. */
+  begin(node: Node, target: EventTarget | null): void;
   /** Ends editing and keeps the words. */
   end(): void;
 }
 
 type TextEditor = (typeof import('./editor.ts'))['textEditor'];
 
-/** Returns how the text of an element is edited; nothing where it has none. */
-function formOf({ kind: name }: Node): TextInEditing['form'] | undefined {
-  const kind = knownKind(name);
-  const field = kind.content.find((candidate) => candidate.name === kind.words);
-  return field && (field.type.editor as TextInEditing['form']);
-}
-
-/** Editing an element's words where they stand in a sheet: begun by a double click, ended by Escape or by leaving. */
+/** Editing an element's words where they stand in a sheet: begun by a double click, ended by leaving, given up by Escape. */
 export function useTextEditing({
   sheet,
   site,
@@ -60,34 +54,24 @@ export function useTextEditing({
   site: SiteFrame;
   /** The view whose words are edited. */
   view: ViewId;
-  /** Keeps the words of a property of an element; answers whether the page is another then, which the sheet shows by itself. */
-  write(node: Node, property: string, says: string): boolean;
+  /** Keeps what was written in an element; answers whether the page is another then, which the sheet shows by itself. */
+  write(node: Node, written: Written): boolean;
 }): TextEditing {
   const dispatch = useAppDispatch();
   const [editing, setEditing] = useState<TextInEditing | null>(null);
-  const current = useRef<(() => void) | null>(null);
+  const current = useRef<((keeps: boolean) => void) | null>(null);
 
-  const end = useCallback(() => current.current?.(), []);
+  const end = useCallback(() => current.current?.(true), []);
 
   const start = useCallback(
-    (node: Node, textEditor: TextEditor | undefined) => {
-      const kind = knownKind(node.kind);
-      const field = kind.content.find((candidate) => candidate.name === kind.words);
-      const property = field && textByViewOf(kind.name, field.name);
-      const whole = sheet?.elementOf(node.id);
-      const around = kind.wordsIn ? whole?.querySelector<HTMLElement>(kind.wordsIn) : whole;
-      const said = field && variantsOfField(node, site.views, field.name);
-      const element = said
-        ? around?.querySelector<HTMLElement>(
-            `.${CSS.escape(wordsClass(node.id, field.name, knownIn(said.in, view)))}`,
-          )
-        : around;
-      if (!sheet || !field || !property || !element) return;
+    (node: Node, { element, ...place }: TextPlace, textEditor: TextEditor | undefined) => {
+      const { field, of } = place;
+      const form = of.type.editor as TextInEditing['form'];
       // A logo that shows an image has its name as the image's alternative; there are no words to edit.
-      if (field.type.editor === 'line' && element.childElementCount > 0) return;
-      current.current?.();
-      const form = sure(formOf(node));
-      const before = textIn<string>(node, site.views, field.name, view);
+      if (!sheet?.document.contains(element) || (form === 'line' && element.childElementCount > 0)) return;
+      current.current?.(true);
+      const before = textAt(place, node, site, view);
+      const property = textByViewOf(node.kind, field.name)?.name;
       sheet.editing = element;
       const editor = form === 'line' ? undefined : sure(textEditor, 'textEditor')(element, before, form);
       if (!editor) {
@@ -97,22 +81,26 @@ export function useTextEditing({
       }
       const leave = (event: FocusEvent) => {
         // Focus that goes to the bar above the text, outside the frame, leaves the text in editing.
-        if (event.relatedTarget) current.current?.();
+        if (event.relatedTarget) current.current?.(true);
         // Where it goes is known only once it is there.
-        else setTimeout(() => sheet.document.hasFocus() && stop === current.current && stop());
+        else setTimeout(() => sheet.document.hasFocus() && stop === current.current && stop(true));
       };
       const keys = (event: KeyboardEvent) => {
-        if (event.key !== 'Escape' && !(event.key === 'Enter' && form === 'line')) return;
+        if (
+          event.key !== 'Escape' &&
+          !(event.key === 'Enter' && (form === 'line' || event.ctrlKey || event.metaKey))
+        )
+          return;
         event.preventDefault();
         event.stopPropagation();
-        current.current?.();
+        current.current?.(event.key === 'Enter');
       };
       element.addEventListener('focusout', leave);
-      element.addEventListener('keydown', keys);
-      const stop = () => {
+      element.addEventListener('keydown', keys, { capture: true });
+      const stop = (keeps: boolean) => {
         current.current = null;
         element.removeEventListener('focusout', leave);
-        element.removeEventListener('keydown', keys);
+        element.removeEventListener('keydown', keys, { capture: true });
         const words = editor ? editor.getHTML() : (element.textContent ?? '');
         if (editor) editor.destroy();
         for (const name of ['contenteditable', 'tabindex', 'translate', 'role', 'aria-multiline'])
@@ -123,27 +111,39 @@ export function useTextEditing({
         sheet.editing = null;
         setEditing(null);
         // Words that were only looked at are nobody’s edit.
-        const changed = field.type.clean(words) !== before && write(node, property.name, words);
+        const changed =
+          keeps &&
+          of.type.clean(words) !== before &&
+          write(node, {
+            field: field.name,
+            property,
+            says: (now) => withText(place, before, words, now, site, view),
+            text: words,
+          });
         if (!changed) sheet.restore();
       };
       current.current = stop;
-      setEditing({ node: node.id, name: node.name, property: property.name, view, element, form, editor });
+      const base = textAt(place, node, site, site.views.base);
+      setEditing({ node: node.id, name: node.name, property, base, view, element, form, editor });
     },
-    [sheet, site.views, view, write],
+    [sheet, site, view, write],
   );
 
-  const latest = useRef(start);
+  const latest = useRef({ start, sheet, site, view });
   useEffect(() => {
-    latest.current = start;
-  }, [start]);
+    latest.current = { start, sheet, site, view };
+  });
   useEffect(() => void loadEditor().catch(() => undefined), []);
   const begin = useCallback(
-    (node: Node) => {
-      const form = formOf(node);
-      if (form === 'line') latest.current(node, undefined);
-      else if (form)
+    (node: Node, target: EventTarget | null) => {
+      const { sheet: on, site: frame, view: of } = latest.current;
+      const whole = on?.elementOf(node.id);
+      const found = whole && clickedText(node, whole, target as globalThis.Node | null, frame, of);
+      if (!found) return;
+      if (found.of.type.editor === 'line') latest.current.start(node, found, undefined);
+      else
         void loadEditor()
-          .then(({ textEditor }) => latest.current(node, textEditor))
+          .then(({ textEditor }) => latest.current.start(node, found, textEditor))
           .catch(() =>
             dispatch(
               refusedEdit('The text editor could not be loaded. Your work is safe; load the page again.'),
@@ -153,6 +153,12 @@ export function useTextEditing({
     [dispatch],
   );
 
-  useEffect(() => () => current.current?.(), [sheet]);
+  useEffect(() => () => current.current?.(true), [sheet]);
+  // A page that is loaded again or left keeps what is written by then.
+  useEffect(() => {
+    const before = { capture: true };
+    addEventListener('pagehide', end, before);
+    return () => removeEventListener('pagehide', end, before);
+  }, [end]);
   return { editing, begin, end };
 }

@@ -1,0 +1,155 @@
+/** Texts that are edited where they stand: each by a double click on it, given up by Escape, and never lost by loading the page again. */
+import { expect } from 'chai';
+import { Key } from 'selenium-webdriver';
+import { editor, set } from '../server/editing.ts';
+import { byRole, eventually } from './browser.ts';
+import { chooseView, expectStep, inSheet, kept, lastStep, useBench } from './workbench.ts';
+
+describe('a text where it stands', function () {
+  this.timeout(120_000);
+  const bench = useBench();
+
+  /** Double-clicks what a selector finds in an element of a sheet, until the bar of its text is there. */
+  const open = (view: string, id: string, selector: string, name: string) =>
+    eventually(`the bar of ${selector} in ${name}`, async () => {
+      const at = await inSheet<{ x: number; y: number }>(
+        bench.driver,
+        view,
+        id,
+        `const text = element.querySelector(${JSON.stringify(selector)});
+         const sheets = window.frameElement.closest('.desk-sheets');
+         const place = () => {
+           const frame = window.frameElement.getBoundingClientRect(); const scale = frame.width / window.innerWidth; const box = text.getBoundingClientRect();
+           return { x: Math.round(frame.left + (box.left + box.width / 2) * scale), y: Math.round(frame.top + (box.top + box.height / 2) * scale) };
+         };
+         sheets.scrollTop += place().y - 400;
+         return place();`,
+      );
+      await bench.driver.actions().move(at).doubleClick().perform();
+      return byRole(bench.driver, 'toolbar', `Text of ${name}`, { within: 3000 });
+    });
+  const write = async (words: string) => {
+    await bench.chord(Key.CONTROL, 'a');
+    await bench.press(words);
+  };
+  const says = (view: string, id: string, selector: string) =>
+    inSheet<string>(
+      bench.driver,
+      view,
+      id,
+      `return element.querySelector(${JSON.stringify(selector)}).textContent`,
+    );
+
+  /** On the page of telescopes to hire: an element, where a text of it stands, and what it is called. */
+  const TEXTS: [id: string, selector: string, name: string, field: RegExp][] = [
+    ['hire-quote', 'figcaption', 'Quote: the rings', /author/i],
+    ['hire-quote', 'blockquote', 'Quote: the rings', /text/i],
+    ['hire-bring', 'li:nth-child(2)', 'What to bring', /items/i],
+    ['hire-price-list', 'li:nth-child(2) b', 'Price list', /prices/i],
+    ['hire-price-list', 'li:nth-child(2) span', 'Price list', /prices/i],
+    ['hire-price-list', 'li:nth-child(1) small', 'Price list', /prices/i],
+    ['hire-hours', 'caption', 'Hero hours', /caption/i],
+    ['hire-hours', 'tr:nth-child(2) td', 'Hero hours', /hours/i],
+    ['hire-hours', 'tr:nth-child(3) th', 'Hero hours', /hours/i],
+    ['hire-gallery', 'li:nth-child(2) figcaption', 'Gallery', /images/i],
+    ['hire-film', 'figcaption', 'Video: turning sky', /caption/i],
+    ['hire-form', 'p:nth-of-type(2) label span', 'Booking form', /fields/i],
+    ['shared-foot-foot-social', 'li:nth-child(2) a span', 'Social links', /places/i],
+  ];
+
+  it('is the one that was double-clicked, of every kind that has several', async () => {
+    await bench.open('hire');
+    for (const [index, [id, selector, name, field]] of TEXTS.entries()) {
+      const words = `Words ${index}`;
+      await open('Desktop', id, selector, name);
+      await write(words);
+      await bench.chord(Key.CONTROL, Key.ENTER);
+      await expectStep(bench.driver, new RegExp(`^${name}: (.*)`));
+      expect(await lastStep(bench.driver)).to.match(field);
+      await eventually(
+        `${words} in ${selector}`,
+        async () => (await says('Desktop', id, selector)) === words,
+      );
+    }
+    await kept(bench.driver);
+  });
+
+  it('is another one in the view in which it is written, as far as the reach goes', async () => {
+    await bench.open('hire');
+    await chooseView(bench.driver, 'Mobile');
+    const bar = await open('Mobile', 'hire-price-list', 'li:nth-child(1) span', 'Price list');
+    expect(await bar.getText()).to.match(/^Changes Mobile · 9 characters/);
+    await write('£18');
+    await bench.press(Key.ENTER);
+    await expectStep(bench.driver, /^Price list: prices in Mobile/);
+    await eventually(
+      'the price in Mobile',
+      async () => (await says('Mobile', 'hire-price-list', 'li:nth-child(1) span')) === '£18',
+    );
+    await chooseView(bench.driver, 'Desktop');
+    expect(await says('Desktop', 'hire-price-list', 'li:nth-child(1) span')).to.equal('18 pounds');
+  });
+
+  it('is as it was after Escape, whatever was written', async () => {
+    await bench.open('hire');
+    const before = await says('Desktop', 'hire-quote', 'blockquote');
+    const step = await lastStep(bench.driver);
+    await open('Desktop', 'hire-quote', 'blockquote', 'Quote: the rings');
+    await write('Not this');
+    await bench.press(Key.ESCAPE);
+    await eventually(
+      'the words from before',
+      async () => (await says('Desktop', 'hire-quote', 'blockquote')) === before,
+    );
+    expect(await lastStep(bench.driver)).to.equal(step);
+  });
+
+  it('is written into its entry, where others have put one before it meanwhile', async () => {
+    await bench.open('hire');
+    const other = editor(() => bench.running.url, 'another-window');
+    await open('Desktop', 'hire-bring', 'li:nth-child(2)', 'What to bring');
+    await write('a large car');
+    const items = [
+      'a map,',
+      'something with your name and address on it,',
+      'a car boot or two strong arms,',
+      'a torch.',
+    ];
+    await other.made([
+      set(
+        '/pages/hire/nodes/hire-bring/content/items',
+        items.map((text) => ({ text })),
+      ),
+    ]);
+    await eventually(
+      'what the other put there',
+      async () =>
+        (await inSheet<string>(bench.driver, 'Desktop', 'hire-bring', 'return element.textContent')).includes(
+          'a map',
+        ) || undefined,
+    ).catch(() => undefined);
+    await bench.chord(Key.CONTROL, Key.ENTER);
+    await kept(bench.driver);
+    await eventually('all four', async () => {
+      const all = await inSheet<string[]>(
+        bench.driver,
+        'Desktop',
+        'hire-bring',
+        'return [...element.querySelectorAll("li")].map(({ textContent }) => textContent)',
+      );
+      return all.join('|') === 'a map,|something with your name and address on it,|a large car|a torch.';
+    });
+  });
+
+  it('is there after the page was loaded again in the middle of it', async () => {
+    await bench.open('hire');
+    await open('Desktop', 'hire-film', 'figcaption', 'Video: turning sky');
+    await write('An hour in five seconds');
+    await bench.driver.navigate().refresh();
+    await eventually(
+      'what was written',
+      async () => (await says('Desktop', 'hire-film', 'figcaption')) === 'An hour in five seconds',
+    );
+    await kept(bench.driver);
+  });
+});
