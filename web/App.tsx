@@ -16,8 +16,8 @@ const { store, extra } = makeListStore(windowServices());
 // What was changed in another window is seen when one comes back.
 setupListeners(store.dispatch);
 
-// What is typed in a field is kept when the page goes, before what is not stored yet is left for the next.
-addEventListener('pagehide', () => (document.activeElement as HTMLElement | null)?.blur(), { capture: true });
+// What is typed in a field is kept when the page goes.
+addEventListener('pagehide', () => (document.activeElement as HTMLElement | null)?.blur());
 
 /** While the first screen is on its way. */
 const Loading = () => <LinearProgress aria-label="Loading" />;

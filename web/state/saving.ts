@@ -151,12 +151,21 @@ export function remembering(
     const { open, aside: there } = store.getState().documents;
     return open && { ...open, aside: there };
   };
-  if (typeof addEventListener === 'function')
+  // While the page goes, nothing waits for a turn: what fields and texts keep then as they are left is left for the next page at once.
+  let going = false;
+  const leave = () => {
+    const is = now();
+    if (is) outbox.leave(is.site.frame.id, is.session, is);
+  };
+  if (typeof addEventListener === 'function') {
     addEventListener('pagehide', () => {
-      const open = now();
-      if (open) outbox.leave(open.site.frame.id, open.session, open);
+      going = true;
+      leave();
     });
+    addEventListener('pageshow', () => (going = false));
+  }
   store.subscribe(() => {
+    if (going) leave();
     const { open, aside: nowAside } = store.getState().documents;
     if (!open || waiting || (open.pending === pending && nowAside === aside)) return;
     waiting = true;

@@ -156,9 +156,8 @@ export function useTextEditing({
   useEffect(() => () => current.current?.(true), [sheet]);
   // A page that is loaded again or left keeps what is written by then.
   useEffect(() => {
-    const before = { capture: true };
-    addEventListener('pagehide', end, before);
-    return () => removeEventListener('pagehide', end, before);
+    addEventListener('pagehide', end);
+    return () => removeEventListener('pagehide', end);
   }, [end]);
   return { editing, begin, end };
 }
