@@ -77,7 +77,12 @@ try {
   await keep('workbench-overview');
 
   await (await byRole(driver, 'button', 'Side by side')).click();
-  for (const view of ['Mobile', 'Desktop']) await (await byRole(driver, 'checkbox', view)).click();
+  for (const view of ['Mobile', 'Desktop']) {
+    await (await byRole(driver, 'button', /^\d of 4 views$/)).click();
+    await (await byRole(driver, 'menuitemcheckbox', view)).click();
+    await driver.actions().sendKeys(Key.ESCAPE).perform();
+    await pause(400);
+  }
   await sheet(driver, 'Mobile');
   await selectInOutline(driver, 'Dome image');
   await (await cell(driver, 'Columns', 'Tablet')).click();

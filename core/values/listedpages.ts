@@ -59,7 +59,7 @@ export function listedPages(
   const others = site.pages.filter(({ id, missing }) => id !== on && !missing);
   const found =
     which === 'chosen'
-      ? content.pages.flatMap(({ page }) => others.find(({ id }) => id === targetOf(page)?.page) ?? [])
+      ? content.pages.flatMap(({ link }) => others.find(({ id }) => id === targetOf(link)?.page) ?? [])
       : others.filter((head) => FITS[which](head, content));
   const compare = ORDERS[order](site.lang);
   return (compare ? found.toSorted(compare) : found).slice(0, most);

@@ -11,6 +11,7 @@ import {
   computed,
   expectStep,
   isSeen,
+  openWords,
   outlineRow,
   sheet,
   useBench,
@@ -31,6 +32,8 @@ describe('the actions that a task takes', function () {
     chord: (held: string, key: string) => act(() => bench.chord(held, key)),
     text: (text: string) => act(() => bench.press(text)),
   };
+  const clickHolding = (held: string, on: WebElement) =>
+    bench.driver.actions().keyDown(held).click(on).keyUp(held).perform();
   const button = (name: string | RegExp) => byRole(bench.driver, 'button', name);
   const row = (name: string) => outlineRow(bench.driver, name);
   const tile = (name: string, view: string) =>
@@ -101,14 +104,7 @@ describe('the actions that a task takes', function () {
 
   task('change three cards at once', 5, async () => {
     await hand.click(row('Saturn: title'));
-    await act(async () =>
-      bench.driver
-        .actions()
-        .keyDown(Key.SHIFT)
-        .click(await row('The Ember cluster: title'))
-        .keyUp(Key.SHIFT)
-        .perform(),
-    );
+    await act(async () => clickHolding(Key.SHIFT, await row('The Ember cluster: title')));
     await hand.click(cell(bench.driver, 'Background', 'Desktop'));
     await hand.text('#102030');
     await hand.key(Key.ENTER);
@@ -157,6 +153,138 @@ describe('the actions that a task takes', function () {
     await eventually('swept', async () =>
       (await (await byRole(bench.driver, 'status', 'Sweep')).getText()).startsWith('Swept at every width'),
     );
+  });
+
+  task('show a block again in one view, by its tile', 1, async () => {
+    await row('Introduction');
+    await hand.click(tile('Introduction', 'Mobile'));
+    await step('Introduction: shown in Mobile');
+  });
+
+  task('delete a block in every view', 2, async () => {
+    await hand.click(row('The chart room: text'));
+    await hand.key(Key.DELETE);
+    await step('The chart room: text: deleted in every view');
+    await bench.chord(Key.CONTROL, 'z');
+    await step(/^Undone/);
+  });
+
+  task('copy a block to another place', 4, async () => {
+    await hand.click(row('Introduction'));
+    await hand.chord(Key.CONTROL, 'c');
+    await hand.click(row('Saturn: title'));
+    await hand.chord(Key.CONTROL, 'v');
+    await step(/^Introduction: pasted into Card: Saturn/);
+  });
+
+  task('group two blocks', 3, async () => {
+    await hand.click(row('Headline'));
+    await act(async () => clickHolding(Key.SHIFT, await row('Introduction')));
+    await hand.chord(Key.CONTROL, 'g');
+    await step('2 elements of Text: grouped');
+  });
+
+  task('take a group apart', 2, async () => {
+    await hand.click(row('Group'));
+    await act(() =>
+      bench.driver
+        .actions()
+        .keyDown(Key.CONTROL)
+        .keyDown(Key.SHIFT)
+        .sendKeys('g')
+        .keyUp(Key.SHIFT)
+        .keyUp(Key.CONTROL)
+        .perform(),
+    );
+    await step(/^Group: taken apart in every view/);
+  });
+
+  task('make a block a column narrower', 2, async () => {
+    await hand.click(row('Text'));
+    await hand.key('-');
+    await step('Text: columns in Desktop 7 → 6');
+  });
+
+  task('hide three cards at once in one view', 4, async () => {
+    await hand.click(head('Mobile'));
+    await hand.click(row('Saturn: title'));
+    await act(async () => clickHolding(Key.SHIFT, await row('The Ember cluster: title')));
+    await hand.key('h');
+    await step('3 elements: hidden in Mobile');
+  });
+
+  task('find a property by another word for it', 3, async () => {
+    await hand.click(row('Headline'));
+    await hand.key('/');
+    await hand.text('leading');
+    await cell(bench.driver, 'Line height', 'Desktop');
+  });
+
+  task('write other words where they stand', 4, async () => {
+    await act(() => openWords(bench.driver, 'Desktop', 'headline', 'Headline'));
+    await hand.chord(Key.CONTROL, 'a');
+    await hand.text('The dome is open');
+    await hand.chord(Key.CONTROL, Key.ENTER);
+    await step(/^Headline: text in Desktop .* → The dome is open$/);
+  });
+
+  task('take a value over into another view', 5, async () => {
+    await hand.click(row('Headline'));
+    await hand.click(cell(bench.driver, 'Line height', 'Desktop'));
+    await hand.chord(Key.CONTROL, 'c');
+    await hand.click(cell(bench.driver, 'Line height', 'Wide'));
+    await hand.chord(Key.CONTROL, 'v');
+    await step(/^Headline: line height in Wide/);
+  });
+
+  task('give a value to one view alone', 5, async () => {
+    await hand.click(row('Introduction'));
+    await hand.click(button('Here'));
+    await hand.click(cell(bench.driver, 'Size', 'Tablet'));
+    await hand.text('19');
+    await hand.key(Key.ENTER);
+    await step(/^Introduction: size in Tablet .* → 19$/);
+  });
+
+  task('add a divider below a block', 4, async () => {
+    await hand.click(row('Headline'));
+    await hand.click(button('Add an element'));
+    await hand.click(button('Elements'));
+    await hand.click(button('Divider'));
+    await step('Divider added to Text');
+  });
+
+  task('see all sections in all views', 1, async () => {
+    await hand.click(button('Overview'));
+    await eventually('heights of four views', async () => {
+      const text = await bench.driver.executeScript<string>('return document.body.textContent');
+      return (text.match(/px tall/g) ?? []).length === 4;
+    });
+  });
+
+  task('go on to another page', 2, async () => {
+    await hand.click(button(/^Page Home; choose another/));
+    await hand.click(byRole(bench.driver, 'menuitem', /^Visits/));
+    await sheet(bench.driver, 'Desktop');
+    await eventually('the page', async () => (await bench.driver.getCurrentUrl()).endsWith('/pages/visits'));
+  });
+
+  task('say from when a page is', 5, async () => {
+    await hand.click(byRole(bench.driver, 'link', 'Pages'));
+    await hand.click(button(/^Visits/));
+    await hand.click(byRole(bench.driver, 'textbox', 'Date'));
+    await hand.text('2026-02-14');
+    await hand.key(Key.ENTER);
+    await step('Page Visits: date → 2026-02-14');
+  });
+
+  task('add a page', 5, async () => {
+    await hand.click(byRole(bench.driver, 'link', 'Pages'));
+    await hand.click(button('Add a page'));
+    await hand.click(byRole(bench.driver, 'textbox', 'Title'));
+    await hand.text('Winter nights');
+    await hand.key(Key.ENTER);
+    await step(/^Page Winter nights added/);
   });
 
   task('publish', 2, async () => {

@@ -64,6 +64,8 @@ describe('a text where it stands', function () {
     ['hire-gallery', 'li:nth-child(2) figcaption', 'Gallery', /images/i],
     ['hire-film', 'figcaption', 'Video: turning sky', /caption/i],
     ['hire-form', 'p:nth-of-type(2) label span', 'Booking form', /fields/i],
+    // A blank presses a button where it is not written.
+    ['hire-form', ':scope > button', 'Booking form', /button/i],
     ['shared-foot-foot-social', 'li:nth-child(2) a span', 'Social links', /places/i],
   ];
 

@@ -52,7 +52,7 @@ describe('a contact bar', () => {
       ],
     });
     expect(html.replace(/<svg.*?<\/svg>/g, '<svg>')).to.equal(
-      '<nav class="x" aria-label="Reach us"><ul><li><a href="tel:+44"><svg>Call</a></li><li><a href="../"><svg>Find us</a></li></ul></nav>',
+      '<nav class="x" aria-label="Reach us"><ul><li><a href="tel:+44"><svg><span>Call</span></a></li><li><a href="../"><svg><span>Find us</span></a></li></ul></nav>',
     );
     expect(html.match(/aria-hidden="true"/g)).to.have.length(2);
   });

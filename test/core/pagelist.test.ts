@@ -52,7 +52,7 @@ describe('a list of pages', () => {
 
   it('has those that were chosen as they were chosen, without what is gone or leads elsewhere', () => {
     const pages = ['page:visits', 'page:gone', 'https://example.org/', 'page:comet#top', 'page:home'].map(
-      (page) => ({ page }),
+      (link) => ({ link }),
     );
     expect(list({ which: 'chosen', order: 'site', pages })).to.deep.equal(['visits', 'comet']);
   });

@@ -2,6 +2,7 @@ import { Newspaper } from 'lucide';
 import { entries, line, link, oneOf } from '../content/contenttypes.ts';
 import { element } from '../../markup/markup.ts';
 import { dateInWords } from '../../markup/date.ts';
+import { directionOf } from '../../markup/direction.ts';
 import type { View } from '../../layered/views.ts';
 import { contentOf, type Filled, type Kind, type ListedPage, type MarkupContext } from './kind.ts';
 import { pictureMarkup, PICTURE } from './imagemarkup.ts';
@@ -19,7 +20,7 @@ export interface PageListContent {
   which: PageChoice;
   address: string;
   tag: string;
-  pages: { page: string }[];
+  pages: { link: string }[];
   order: PageOrder;
   most: number;
 }
@@ -56,7 +57,7 @@ function listed(page: ListedPage, context: MarkupContext) {
     { class: page.class },
     element(
       'article',
-      { lang: page.language },
+      page.language === undefined ? {} : { lang: page.language, dir: directionOf(page.language) },
       ...(shown ? [shown] : []),
       element(
         'div',
@@ -134,7 +135,7 @@ export const pageList: Kind = {
     {
       name: 'pages',
       label: 'Pages',
-      type: entries('page', [{ name: 'page', label: 'Page', type: link, initial: '' }]),
+      type: entries('page', [{ name: 'link', label: 'Page', type: link, initial: '' }]),
       initial: [],
       where: { field: 'which', is: 'chosen' },
     },

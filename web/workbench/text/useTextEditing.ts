@@ -41,6 +41,22 @@ export interface TextEditing {
   end(): void;
 }
 
+const KEYS = ['keydown', 'keyup'] as const;
+
+/** Elements that a blank presses (HTML Standard, §6.5.3). */
+const PRESSED = new Set(['summary', 'button']);
+
+/** Writes a blank where the caret is, in place of what is selected. */
+function writeBlank(document: Document): void {
+  const selection = document.getSelection();
+  if (!selection?.rangeCount) return;
+  const range = selection.getRangeAt(0);
+  range.deleteContents();
+  const blank = document.createTextNode('\u00a0');
+  range.insertNode(blank);
+  selection.collapse(blank, 1);
+}
+
 type TextEditor = (typeof import('./editor.ts'))['textEditor'];
 
 /** Editing an element's words where they stand in a sheet: begun by a double click, ended by leaving, given up by Escape. */
@@ -86,6 +102,15 @@ export function useTextEditing({
         else setTimeout(() => sheet.document.hasFocus() && stop === current.current && stop(true));
       };
       const keys = (event: KeyboardEvent) => {
+        // Enter and Escape belong to whoever chooses among characters.
+        if (event.isComposing) return;
+        // What opens or presses by a blank takes it for that, and does not write it.
+        if (event.key === ' ' && form === 'line' && PRESSED.has(element.localName)) {
+          event.preventDefault();
+          if (event.type === 'keydown') writeBlank(sheet.document);
+          return;
+        }
+        if (event.type === 'keyup') return;
         if (
           event.key !== 'Escape' &&
           !(event.key === 'Enter' && (form === 'line' || event.ctrlKey || event.metaKey))
@@ -96,11 +121,11 @@ export function useTextEditing({
         current.current?.(event.key === 'Enter');
       };
       element.addEventListener('focusout', leave);
-      element.addEventListener('keydown', keys, { capture: true });
+      for (const type of KEYS) element.addEventListener(type, keys, { capture: true });
       const stop = (keeps: boolean) => {
         current.current = null;
         element.removeEventListener('focusout', leave);
-        element.removeEventListener('keydown', keys, { capture: true });
+        for (const type of KEYS) element.removeEventListener(type, keys, { capture: true });
         const words = editor ? editor.getHTML() : (element.textContent ?? '');
         if (editor) editor.destroy();
         for (const name of ['contenteditable', 'tabindex', 'translate', 'role', 'aria-multiline'])
