@@ -16,7 +16,7 @@ const { store, extra } = makeListStore(windowServices());
 // What was changed in another window is seen when one comes back.
 setupListeners(store.dispatch);
 
-// What is typed in a field is kept when the page goes.
+// Commits what is typed in a field when the page unloads.
 addEventListener('pagehide', () => (document.activeElement as HTMLElement | null)?.blur());
 
 /** While the first screen is on its way. */

@@ -19,7 +19,7 @@ export const alternatives: Rule = {
     textProblems(input, (node, view) => {
       const silent = imagesOf(input, node, view).filter(({ alt }) => alt === '');
       if (silent.length === 0) return undefined;
-      const which = hasTrait(node, 'tiled') ? `: ${silent.map(({ name }) => name).join(', ')}` : '';
+      const which = hasTrait(node, 'gallery') ? `: ${silent.map(({ name }) => name).join(', ')}` : '';
       return {
         sentence: `${node.name} has no text alternative{views}${which}.`,
         cure: 'Say what it shows, here or on the shelf; leave that out only where it is nothing but decoration.',

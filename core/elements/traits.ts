@@ -65,8 +65,10 @@ export type Trait =
   | 'pictured'
   /** It shows images or a video that can be cropped. */
   | 'image'
-  /** It has images side by side, alone or with words. */
+  /** It lays its items out in equal columns. */
   | 'tiled'
+  /** Its content is images. */
+  | 'gallery'
   | 'icon'
   | 'divider'
   | 'marked list'

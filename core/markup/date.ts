@@ -1,19 +1,19 @@
-/** A day as `2026-11-30`, the calendar date of ISO 8601. */
-const DAY = /^\d{4}-\d{2}-\d{2}$/;
+/** A calendar date of ISO 8601, such as `2026-11-30`. */
+const DATE = /^\d{4}-\d{2}-\d{2}$/;
 
-/** Whether a text is a day that there is, as `2026-11-30`. */
-export function isDay(text: string): boolean {
-  if (!DAY.test(text)) return false;
+/** Checks that a text is a valid calendar date, such as `2026-11-30`. */
+export function isDate(text: string): boolean {
+  if (!DATE.test(text)) return false;
   const moment = new Date(`${text}T00:00:00Z`);
   return !Number.isNaN(moment.getTime()) && moment.toISOString().startsWith(text);
 }
 
-/** A day in words of a language (BCP 47), as `30 November 2026`; the day itself where the language is not known or there is no such day. */
-export function dateInWords(day: string, language: string): string {
-  if (!isDay(day)) return day;
+/** Formats a date as `30 November 2026`, in a language (BCP 47 tag); returns an invalid date unchanged. */
+export function dateInWords(date: string, language: string): string {
+  if (!isDate(date)) return date;
   return new Intl.DateTimeFormat(language, {
     dateStyle: 'long',
     timeZone: 'UTC',
     calendar: 'gregory',
-  }).format(new Date(`${day}T00:00:00Z`));
+  }).format(new Date(`${date}T00:00:00Z`));
 }

@@ -60,11 +60,11 @@ const head = {
   lang: Type.Optional(Language),
   /** The image that stands for the page where it is shared, by the id of its asset. */
   picture: Type.Optional(Type.String({ minLength: 1, maxLength: 40 })),
-  /** The day that is told of it in lists of pages, by which they are put in order, as `2026-11-30` (ISO 8601). */
+  /** Date shown in page lists, which they can be sorted by, such as `2026-11-30` (ISO 8601). */
   date: Type.Optional(Type.String({ pattern: '^[0-9]{4}-(0[1-9]|1[0-2])-(0[1-9]|[12][0-9]|3[01])$' })),
-  /** Who wrote it. */
+  /** Author shown in page lists. */
   author: Type.Optional(Type.String({ minLength: 1, maxLength: 120 })),
-  /** What it is about, in a word or two each. */
+  /** Topics of the page; page lists can select pages by them. */
   tags: Type.Optional(
     Type.Array(Type.String({ minLength: 1, maxLength: 40 }), {
       minItems: 1,

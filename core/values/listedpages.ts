@@ -11,28 +11,28 @@ import type { PageHead, SiteFrame } from '../site/site.ts';
 
 type Fits = (head: PageHead, content: PageListContent) => boolean;
 
-/** Text as it is compared: without a difference between upper and lower case, and without blanks around it. */
-const alike = (text: string): string => text.trim().toLowerCase();
+/** Normalises text for comparison: trimmed, lower case. */
+const normalised = (text: string): string => text.trim().toLowerCase();
 
-/** An address as it is typed, without what stands around the words of a folder. */
-const bareAddress = (address: string): string =>
-  alike(address)
+/** Normalises a typed address: without slashes, spaces or hyphens at its ends. */
+const normalisedAddress = (address: string): string =>
+  normalised(address)
     .split(/[/\s-]/)
     .filter(Boolean)
     .join('-');
 
 const FITS: Readonly<Record<Exclude<PageChoice, 'chosen'>, Fits>> = {
   all: () => true,
-  // Addresses have no folders: what is below one begins with it and a hyphen.
-  address: ({ slug }, { address }) => slug.startsWith(`${bareAddress(address)}-`),
-  tag: ({ tags = [] }, { tag }) => tags.some((each) => alike(each) === alike(tag)),
+  // Addresses have no folders; the prefix ends at a hyphen.
+  address: ({ slug }, { address }) => slug.startsWith(`${normalisedAddress(address)}-`),
+  tag: ({ tags = [] }, { tag }) => tags.some((each) => normalised(each) === normalised(tag)),
 };
 
-/** By the day of each, the latest first; those without one behind all others. */
+/** Compares pages by date, newest first; pages without a date come last. */
 const newestFirst = (one: PageHead, other: PageHead): number =>
   (other.date ?? '') < (one.date ?? '') ? -1 : (other.date ?? '') > (one.date ?? '') ? 1 : 0;
 
-/** In what order; what is alike stays in the order of the site's pages. */
+/** The comparison for each order; pages that compare equal stay in page order. */
 const ORDERS: Readonly<
   Record<PageOrder, (lang: string) => ((one: PageHead, other: PageHead) => number) | undefined>
 > = {
@@ -45,9 +45,8 @@ const ORDERS: Readonly<
 };
 
 /**
- * The pages that an element lists, in its order: those of the site as it is, without the page that it stands on, what stands in for
- * missing pages, and pages that are gone. Pages chosen one by one stand as often and in the order in which they were chosen, where the order is that of
- * the pages.
+ * Returns the pages that a page list shows, in its order. Leaves out the page it is on, the page for missing addresses, and deleted
+ * pages. Selected pages keep the order in which they were selected when the list uses page order.
  */
 export function listedPages(
   site: Pick<SiteFrame, 'pages' | 'lang'>,

@@ -15,19 +15,18 @@ export interface ShownImage {
   alt: string;
 }
 
-/** The images that an element shows in a view: the one that it is, or those that it has side by side. Those of a list of pages only go with their titles. */
+/** The images that an element shows in a view: the one that it is, or those that it has side by side. */
 export function imagesShown(site: SiteFrame, page: Page, node: Node, view: ViewId): ShownImage[] {
-  const own: { picture: string; alt: string }[] =
-    hasTrait(node, 'tiled') && !hasTrait(node, 'page list')
-      ? textIn(node, site.views, 'pictures', view)
-      : hasTrait(node, 'picture')
-        ? [
-            {
-              picture: resolve(site, page, node, knownProperty('source'), view),
-              alt: textIn<string>(node, site.views, 'alt', view),
-            },
-          ]
-        : [];
+  const own: { picture: string; alt: string }[] = hasTrait(node, 'gallery')
+    ? textIn(node, site.views, 'pictures', view)
+    : hasTrait(node, 'picture')
+      ? [
+          {
+            picture: resolve(site, page, node, knownProperty('source'), view),
+            alt: textIn<string>(node, site.views, 'alt', view),
+          },
+        ]
+      : [];
   return own.flatMap(({ picture, alt }) => {
     if (picture === NO_IMAGE || picture === '') return [];
     const asset = site.assets.find(({ id }) => id === picture);

@@ -1,11 +1,12 @@
 /** A list of pages: what pages say of themselves, which of them an element lists, and how each view shows it. */
 import { expect } from 'chai';
-import { By, Key } from 'selenium-webdriver';
+import { By } from 'selenium-webdriver';
 import { byRole, eventually } from './browser.ts';
 import {
   addElement,
   cell,
   expectStep,
+  fillField,
   inSheet,
   isSeen,
   kept,
@@ -18,12 +19,7 @@ import {
 describe('a list of pages', function () {
   this.timeout(120_000);
   const bench = useBench();
-  const field = async (name: string, text: string) => {
-    const box = await byRole(bench.driver, 'textbox', name);
-    await box.click();
-    await bench.driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).perform();
-    await box.sendKeys(text, Key.ENTER);
-  };
+  const field = (name: string, text: string) => fillField(bench.driver, name, text);
   /** The titles of what stands in the list, as a view shows it. */
   const titles = (view: string, id: string) =>
     inSheet<string[]>(
@@ -40,7 +36,7 @@ describe('a list of pages', function () {
     await field('Date', '2026-02-30');
     await eventually('the refusal', async () =>
       (await driver.findElement(By.css('body')).getText()).includes(
-        '“2026-02-30” is not a day; write it as 2026-11-30. Nothing was changed.',
+        '“2026-02-30” isn’t a valid date. Nothing was changed. Try 2026-11-30.',
       ),
     );
     await field('Date', '2026-02-14');
@@ -74,7 +70,7 @@ describe('a list of pages', function () {
     const same = await byRole(driver, 'region', 'Same in every view');
     expect(await same.getText()).to.not.include('Tag');
     await (await byRole(driver, 'combobox', /^Which pages/)).click();
-    await (await byRole(driver, 'option', 'pages with a tag')).click();
+    await (await byRole(driver, 'option', 'by tag')).click();
     await field('Tag', 'Groups');
     await eventually('one page', async () => (await titles('Desktop', id)).join() === 'Visits');
     await kept(driver);

@@ -4,7 +4,7 @@ import { By, Key } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
 import type { LivePublication, PageResponse, SiteResponse } from '../../api/responses.ts';
 import { byRole, eventually, resize } from './browser.ts';
-import { addElement, sheet, useBench } from './workbench.ts';
+import { addElement, fillField, sheet, useBench } from './workbench.ts';
 
 describe('the pages of a site', function () {
   this.timeout(120_000);
@@ -22,12 +22,7 @@ describe('the pages of a site', function () {
   const kept = (what: string, holds: (site: SiteResponse) => boolean) =>
     eventually(what, async () => (holds(await summary()) ? true : undefined));
   const slugs = (site: SiteResponse) => site.frame.pages.map(({ slug }) => slug || '/').join(' ');
-  const field = async (name: string, text: string) => {
-    const box = await byRole(bench.driver, 'textbox', name);
-    await box.click();
-    await bench.driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).perform();
-    await box.sendKeys(text, Key.ENTER);
-  };
+  const field = (name: string, text: string) => fillField(bench.driver, name, text);
   const undone = async () => {
     await eventually('the dialog to have gone', async () =>
       (await bench.driver.findElements(By.css('[role=dialog]'))).length === 0 ? true : undefined,

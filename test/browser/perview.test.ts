@@ -208,14 +208,7 @@ describe('the workbench: structure by view', function () {
     await chord(Key.CONTROL, 'g');
     await expectStep(driver, '2 elements of Text: grouped');
     await outlineRow(driver, 'Group');
-    await driver
-      .actions()
-      .keyDown(Key.CONTROL)
-      .keyDown(Key.SHIFT)
-      .sendKeys('g')
-      .keyUp(Key.SHIFT)
-      .keyUp(Key.CONTROL)
-      .perform();
+    await chord(Key.CONTROL, Key.SHIFT, 'g');
     await expectStep(driver, 'Group: taken apart in every view, 2 elements left in its place');
     for (let steps = 0; steps < 2; steps++) await chord(Key.CONTROL, 'z');
     await kept(driver);

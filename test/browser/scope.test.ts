@@ -85,14 +85,7 @@ describe('the workbench: how far an edit goes', function () {
     await chord(Key.CONTROL, 'g');
     await expectStep(driver, /: grouped$/);
     await selectInOutline(driver, 'Group');
-    await driver
-      .actions()
-      .keyDown(Key.CONTROL)
-      .keyDown(Key.SHIFT)
-      .sendKeys('g')
-      .keyUp(Key.SHIFT)
-      .keyUp(Key.CONTROL)
-      .perform();
+    await chord(Key.CONTROL, Key.SHIFT, 'g');
     await answer('Take Group apart in every view?', 'Take apart in every view');
     await expectStep(driver, /^Group: taken apart in every view/);
     await inView('Desktop');
@@ -110,8 +103,7 @@ describe('the workbench: how far an edit goes', function () {
     await asked('Delete Header in every view, on all pages?');
     await press(Key.ESCAPE);
     await selectInOutline(driver, 'Headline');
-    await driver.actions().keyDown(Key.CONTROL).keyDown(Key.SHIFT).sendKeys('g').perform();
-    await driver.actions().keyUp(Key.SHIFT).keyUp(Key.CONTROL).perform();
+    await chord(Key.CONTROL, Key.SHIFT, 'g');
     await expectStep(driver, /^Headline is no group that could be taken apart/);
     await (await byRole(driver, 'button', 'More for Headline')).click();
     const cut = await byRole(driver, 'menuitem', /^Cut Headline in every view/);

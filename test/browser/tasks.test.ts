@@ -29,7 +29,7 @@ describe('the actions that a task takes', function () {
   const hand = {
     click: (on: Promise<WebElement>) => act(async () => (await on).click()),
     key: (key: string) => act(() => bench.press(key)),
-    chord: (held: string, key: string) => act(() => bench.chord(held, key)),
+    chord: (...keys: [held: string, ...string[]]) => act(() => bench.chord(...keys)),
     text: (text: string) => act(() => bench.press(text)),
   };
   const clickHolding = (held: string, on: WebElement) =>
@@ -186,16 +186,7 @@ describe('the actions that a task takes', function () {
 
   task('take a group apart', 2, async () => {
     await hand.click(row('Group'));
-    await act(() =>
-      bench.driver
-        .actions()
-        .keyDown(Key.CONTROL)
-        .keyDown(Key.SHIFT)
-        .sendKeys('g')
-        .keyUp(Key.SHIFT)
-        .keyUp(Key.CONTROL)
-        .perform(),
-    );
+    await hand.chord(Key.CONTROL, Key.SHIFT, 'g');
     await step(/^Group: taken apart in every view/);
   });
 

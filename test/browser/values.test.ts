@@ -96,6 +96,25 @@ describe('the workbench: values', function () {
       await expectStep(driver, 'Evening: title: weight in Mobile 600 → 650');
     });
 
+    it('copy what a cell has by now, though the table is not drawn again yet', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'Lead paragraph');
+      await chooseReach(driver, 'Here');
+      await (await cell(driver, 'Weight', 'Wide')).click();
+      await focusedCell(/^Weight in Wide: 400/);
+      await driver.executeScript(
+        'window.drawLater = window.requestAnimationFrame; window.requestAnimationFrame = () => 0;',
+      );
+      await chord(Key.CONTROL, Key.ARROW_UP);
+      await chord(Key.CONTROL, 'c');
+      expect(await label(await driver.switchTo().activeElement())).to.match(/^Weight in Wide: 400/);
+      await driver.executeScript('window.requestAnimationFrame = window.drawLater;');
+      await press(Key.END);
+      await focusedCell(/^Weight in Mobile/);
+      await chord(Key.CONTROL, 'v');
+      await expectStep(driver, 'Lead paragraph: weight in Mobile 400 → 450');
+    });
+
     it('change the reach of an override by drawing its end, and by a key', async () => {
       const { driver } = bench;
       await selectInOutline(driver, 'Three objects');

@@ -4,30 +4,53 @@ import { Key } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
 import { editor, set } from '../server/editing.ts';
 import { byRole, eventually } from './browser.ts';
-import { chooseView, expectStep, inSheet, kept, lastStep, outlineRow, useBench } from './workbench.ts';
+import {
+  addPanel,
+  chooseView,
+  expectStep,
+  inSheet,
+  kept,
+  lastStep,
+  outlineRow,
+  useBench,
+} from './workbench.ts';
 
 describe('a text where it stands', function () {
   this.timeout(120_000);
   const bench = useBench();
 
-  /** Double-clicks what a selector finds in an element of a sheet, until the bar of its text is there. */
-  const open = (view: string, id: string, selector: string, name: string) =>
-    eventually(`the bar of ${selector} in ${name}`, async () => {
-      const at = await inSheet<{ x: number; y: number }>(
-        bench.driver,
-        view,
-        id,
-        `const text = element.querySelector(${JSON.stringify(selector)});
-         const sheets = window.frameElement.closest('.desk-sheets');
-         const place = () => {
-           const frame = window.frameElement.getBoundingClientRect(); const scale = frame.width / window.innerWidth; const box = text.getBoundingClientRect();
-           return { x: Math.round(frame.left + (box.left + box.width / 2) * scale), y: Math.round(frame.top + (box.top + box.height / 2) * scale) };
-         };
-         sheets.scrollTop += place().y - 400;
-         return place();`,
-      );
-      await bench.driver.actions().move(at).doubleClick().perform();
-      return byRole(bench.driver, 'toolbar', `Text of ${name}`, { within: 3000 });
+  /** Scrolls to what a selector finds in an element of a sheet; returns its middle in the window’s pixels. */
+  const pointOf = (view: string, id: string, selector: string) =>
+    inSheet<{ x: number; y: number }>(
+      bench.driver,
+      view,
+      id,
+      `const text = element.querySelector(${JSON.stringify(selector)});
+       const sheets = window.frameElement.closest('.desk-sheets');
+       const place = () => {
+         const frame = window.frameElement.getBoundingClientRect(); const scale = frame.width / window.innerWidth; const box = text.getBoundingClientRect();
+         return { x: Math.round(frame.left + (box.left + box.width / 2) * scale), y: Math.round(frame.top + (box.top + box.height / 2) * scale) };
+       };
+       sheets.scrollTop += place().y - 400;
+       return place();`,
+    );
+  const click = async (view: string, id: string, selector: string) =>
+    bench.driver
+      .actions()
+      .move(await pointOf(view, id, selector))
+      .click()
+      .perform();
+  /** Double-clicks what a selector finds in an element of a sheet, until the text toolbar is open. */
+  const open = (view: string, id: string, selector: string, name?: string) =>
+    eventually(`the toolbar of ${selector} in ${id}`, async () => {
+      await bench.driver
+        .actions()
+        .move(await pointOf(view, id, selector))
+        .doubleClick()
+        .perform();
+      return byRole(bench.driver, 'toolbar', name === undefined ? /^Text of / : `Text of ${name}`, {
+        within: 3000,
+      });
     });
   const write = async (words: string) => {
     await bench.chord(Key.CONTROL, 'a');
@@ -64,8 +87,9 @@ describe('a text where it stands', function () {
     ['hire-gallery', 'li:nth-child(2) figcaption', 'Gallery', /images/i],
     ['hire-film', 'figcaption', 'Video: turning sky', /caption/i],
     ['hire-form', 'p:nth-of-type(2) label span', 'Booking form', /fields/i],
-    // A blank presses a button where it is not written.
+    // Space would activate a button.
     ['hire-form', ':scope > button', 'Booking form', /button/i],
+    ['shared-head-pages', 'li:nth-child(3) a', 'Page links', /links/i],
     ['shared-foot-foot-social', 'li:nth-child(2) a span', 'Social links', /places/i],
   ];
 
@@ -84,6 +108,37 @@ describe('a text where it stands', function () {
       );
     }
     await kept(bench.driver);
+  });
+
+  it('is edited in what was just added, with spaces in what Space would open', async () => {
+    const { driver } = bench;
+    await bench.open('hire');
+    for (const [section, kind, texts] of [
+      ['Questions and answers', 'questions', ['details:nth-child(2) summary', 'details:nth-child(2) p']],
+      ['Timetable', 'timetable', ['tr:nth-child(2) th', 'tr:nth-child(2) td > span']],
+    ] as const) {
+      await addPanel(driver, 'Sections');
+      await (await byRole(driver, 'button', section)).click();
+      await expectStep(driver, new RegExp(`^${section}: added to`));
+      const id = await eventually(`${section} in the sheet`, () =>
+        driver.executeScript<string | undefined>(
+          `const element = document.querySelector('iframe[title^="Page in Desktop"]').contentDocument.querySelector('.${kind}');
+           return element?.className.match(/n-([\\w-]+)/)?.[1];`,
+        ),
+      );
+      for (const selector of texts) {
+        if (selector.endsWith(' p')) await click('Desktop', id, 'details:nth-child(2) summary');
+        await open('Desktop', id, selector);
+        await write('Is it very cold?');
+        await bench.chord(Key.CONTROL, Key.ENTER);
+        await eventually(
+          `the text in ${selector}`,
+          async () => (await says('Desktop', id, selector)) === 'Is it very cold?',
+        );
+      }
+      await (await byRole(driver, 'button', 'Close Add')).click();
+    }
+    await kept(driver);
   });
 
   it('is another one in the view in which it is written, as far as the reach goes', async () => {

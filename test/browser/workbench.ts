@@ -100,6 +100,14 @@ export const beginRenaming = (driver: Driver, name: string): Promise<WebElement>
     return byRole(driver, 'textbox', `New name of ${name}`, { within: 3000 });
   });
 
+/** Replaces the text of a field and presses Enter. */
+export async function fillField(driver: Driver, name: string, text: string): Promise<void> {
+  const box = await byRole(driver, 'textbox', name);
+  await box.click();
+  await driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).perform();
+  await box.sendKeys(text, Key.ENTER);
+}
+
 export async function selectInOutline(driver: Driver, name: string): Promise<void> {
   await (await outlineRow(driver, name)).click();
   await byRole(driver, 'grid', `Values of ${name}`);
@@ -261,8 +269,15 @@ export function useBench() {
         .actions()
         .sendKeys(...keys)
         .perform(),
-    chord: (held: string, key: string) =>
-      bench!.driver.actions().keyDown(held).sendKeys(key).keyUp(held).perform(),
+    /** Presses a key while one or more others are held. */
+    chord(...keys: [held: string, ...string[]]) {
+      const actions = bench!.driver.actions();
+      const [key, ...held] = keys.reverse();
+      held.reverse().forEach((each) => actions.keyDown(each));
+      actions.sendKeys(key);
+      held.forEach((each) => actions.keyUp(each));
+      return actions.perform();
+    },
     focusedCell: (name: RegExp) =>
       eventually(`the focus on ${String(name)}`, async () => name.test(await focused())),
   };

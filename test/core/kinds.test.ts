@@ -134,7 +134,7 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
   [
     'pages',
     {},
-    '<ul class="x"><li class="to-comet"><article lang="cy" dir="ltr"><picture><img src="/dome.jpg" alt="" width="800" height="600"></picture><div><a href="../comet/" class="a-heading">The comet</a><small class="a-meta"><time datetime="2026-03-02">2 March 2026</time> · Ada · comets, nights</small><p class="a-caption">At four in the morning</p></div></article></li><li><article><div><a href="../visits/" class="a-heading">Visits</a></div></article></li></ul>',
+    '<ul class="x"><li class="to-comet"><article lang="cy" dir="ltr"><picture><img src="/dome.jpg" alt="" width="800" height="600"></picture><div><a href="../comet/" class="a-heading">The comet</a><small class="a-meta"><time datetime="2026-03-02">2 Mawrth 2026</time> · Ada · comets, nights</small><p class="a-caption">At four in the morning</p></div></article></li><li><article><div><a href="../visits/" class="a-heading">Visits</a></div></article></li></ul>',
     { language: 'en-GB' },
   ],
   [

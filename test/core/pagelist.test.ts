@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { HtmlValidate } from 'html-validate';
 import { compileSite, type PageHead, type Site } from '../../core/index.ts';
-import { dateInWords, isDay } from '../../core/markup/date.ts';
+import { dateInWords, isDate } from '../../core/markup/date.ts';
 import { listedPages } from '../../core/values/listedpages.ts';
 import { after, attempt, home, made, node, refusal, site, undoneOf, view } from './acting.ts';
 
@@ -155,13 +155,13 @@ describe('what a page says of itself', () => {
       step.site,
     );
     expect(none.site).to.deep.equal(site);
-    expect(none.sentence).to.match(/: no date, no author, no tags$/);
+    expect(none.sentence).to.match(/: date removed, author removed, tags removed$/);
   });
 
   it('is no day that there is not, and no more tags than are kept', () => {
     for (const date of ['2026-02-29', '2026-13-01', '1.3.2026', 'soon'])
       expect(refusal('changePage', { page: node('visits'), date }), date).to.match(
-        /is not a day; write it as 2026-11-30|cannot be saved/,
+        /isn’t a valid date. Nothing was changed. Try 2026-11-30|cannot be saved/,
       );
     expect(attempt('changePage', { page: node('visits'), date: '2028-02-29' }).ok).to.equal(true);
     const many = Array.from({ length: 13 }, (_each, at) => `tag ${at}`);
@@ -192,10 +192,10 @@ describe('what a page says of itself', () => {
           max: new Date('9999-12-31T00:00:00Z'),
           noInvalidDate: true,
         }),
-        (moment) => isDay(moment.toISOString().slice(0, 10)),
+        (moment) => isDate(moment.toISOString().slice(0, 10)),
       ),
     );
-    expect(isDay('2100-02-29')).to.equal(false);
-    expect(isDay('2000-02-29')).to.equal(true);
+    expect(isDate('2100-02-29')).to.equal(false);
+    expect(isDate('2000-02-29')).to.equal(true);
   });
 });

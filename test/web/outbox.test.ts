@@ -64,11 +64,15 @@ describe('what a browser remembers', () => {
     });
   });
 
-  it('has what a page left at once when it went, on top of what was stored, each edit once, and nothing is left then', async () => {
+  it('has what an unloading page wrote synchronously, in addition to what was stored, each edit once, and clears it', async () => {
     const going = window('w1');
     await going.write(id(), 'w1', { pending: [edit('a', 1)], aside: [], revision: 7 });
     const [a, b] = [edit('a', 1), edit('b', 2)];
-    going.leave(id(), 'w1', { pending: [a, b], aside: [{ edit: edit('no', 3), why: 'gone' }], revision: 8 });
+    going.writeSync(id(), 'w1', {
+      pending: [a, b],
+      aside: [{ edit: edit('no', 3), why: 'gone' }],
+      revision: 8,
+    });
     // Another window that is there has no part in it; one that is not may be followed by any.
     expect((await window('w2').read(id(), 'w2')).pending).to.deep.equal([]);
     open.clear();
@@ -80,14 +84,14 @@ describe('what a browser remembers', () => {
     expect((await window('w3').read(id(), 'w3')).pending.map(({ key }) => key)).to.deep.equal(['a', 'b']);
   });
 
-  it('is what was stored, where what was left behind cannot be read or could not be written', async () => {
+  it('is what was stored if a synchronous write failed or cannot be read', async () => {
     const going = window('w1');
     await going.write(id(), 'w1', { pending: [edit('a')], aside: [], revision: 7 });
-    local.setItem('dimorphe.left w1', '{"half');
+    local.setItem('dimorphe.outbox w1', '{"half');
     local.setItem = () => {
       throw new DOMException('There is no room.', 'QuotaExceededError');
     };
-    going.leave(id(), 'w1', { pending: [edit('b')], aside: [], revision: 8 });
+    going.writeSync(id(), 'w1', { pending: [edit('b')], aside: [], revision: 8 });
     open.clear();
     expect((await window('w1').read(id(), 'w1')).pending.map(({ key }) => key)).to.deep.equal(['a']);
   });

@@ -20,7 +20,7 @@ export function memory(): Outbox & { of: Map<string, OutboxContent> } {
     async write(site, session, now) {
       of.set(`${site} ${session}`, structuredClone(now));
     },
-    leave: (site, session, now) => void of.set(`${site} ${session}`, structuredClone(now)),
+    writeSync: (site, session, now) => void of.set(`${site} ${session}`, structuredClone(now)),
   };
 }
 

@@ -188,7 +188,13 @@ export class SheetDocument {
     if (body === this.body) return;
     this.body = body;
     const wanted = new DOMParser().parseFromString(`<!DOCTYPE html>${printed(body)}`, 'text/html').body;
-    morphdom(this.document.body, wanted, { onBeforeElUpdated: (element) => element !== this.editing });
+    morphdom(this.document.body, wanted, {
+      onBeforeElUpdated: (element, next) => {
+        // Questions that were opened in the sheet stay open.
+        if (element.localName === 'details' && element.hasAttribute('open')) next.setAttribute('open', '');
+        return element !== this.editing;
+      },
+    });
     // Chromium keeps a document for good while a source in it has a condition to watch: what was parsed would pile up, edit by edit.
     for (const source of wanted.querySelectorAll('source[media]')) source.removeAttribute('media');
   }

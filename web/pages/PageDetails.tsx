@@ -116,7 +116,7 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
         <TextField
           select
           label="Sharing image"
-          helperText={head.picture ? 'Page lists show it, too.' : 'Page lists show one that is chosen here.'}
+          helperText={head.picture ? 'Also shown in page lists.' : 'Choose one to show it in page lists.'}
           size="small"
           value={head.picture ?? ''}
           onChange={({ target }) => change({ picture: target.value || null })}
@@ -136,7 +136,7 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
         <Field
           key={`${id} date`}
           label="Date"
-          help="As 2026-11-30; page lists show it in words."
+          help="Shown in page lists. For example 2026-11-30."
           value={head.date ?? ''}
           most={10}
           onDone={(date) => change({ date: date || null })}
@@ -152,7 +152,7 @@ export function PageDetails({ site, page: id, onCopy, onDelete }: PageDetailsPro
       <Field
         key={`${id} tags`}
         label="Tags"
-        help="With commas between them. A page list can show the pages with a tag."
+        help="Separated by commas. A page list can show the pages with a tag."
         value={(head.tags ?? []).join(', ')}
         most={500}
         onDone={(tags) => change({ tags: tags.split(',') })}

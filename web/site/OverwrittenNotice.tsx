@@ -14,7 +14,7 @@ export function OverwrittenNotice() {
   const overwritten = useAppSelector((state) => state.documents.overwritten);
   if (!overwritten) return null;
   return (
-    <Snackbar open anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}>
+    <Snackbar open anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }} sx={{ mb: 4 }}>
       <Alert
         severity="warning"
         variant="filled"

@@ -92,11 +92,12 @@ export function edit<N extends CommandName>(name: N, args: Arguments<N>, on?: No
   };
 }
 
-/** What was written in an element: in which field, and by which property where views may have other words there. */
+/** A text that was edited in place. */
 export interface Written {
   field: string;
+  /** The property for text by view; absent for a field that is the same in every view. */
   property?: string;
-  /** The value of the field with it, on top of what the element says by then; undefined where its place there has gone. */
+  /** Returns the new value of the field, based on the current element; undefined if the edited entry no longer exists. */
   says(now: Node): unknown;
   /** The text itself. */
   text: string;
@@ -115,12 +116,16 @@ export function writeWords(
     if (!open) return false;
     const { field, property, view: on, reach } = written;
     const now = lookup(openPage(getState())?.page.nodes, node.id);
+    // The command reports a deleted element; it needs no value then.
     const says = now ? written.says(now) : '';
     const keep = () =>
       property === undefined
         ? run('setContent', { node: node.id, field, value: says }, open.page)
         : run('setValue', { nodes: [node.id], property, view: on, reach, value: { says } }, open.page);
-    const why = says === undefined ? 'What it was written in has been changed meanwhile.' : dispatch(keep());
+    const why =
+      says === undefined
+        ? 'The item that this text belongs to was changed or removed meanwhile.'
+        : dispatch(keep());
     const { site, pending, session } = sure(getState().documents.open);
     if (why === undefined) return site !== open.site;
     // The view may be what has gone.

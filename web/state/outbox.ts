@@ -19,8 +19,8 @@ export interface Outbox {
   read(site: string, session: string): Promise<OutboxContent>;
   /** Brings what is remembered to what there is now. What stays the same object is not written again. Rejects where the browser cannot store it. */
   write(site: string, session: string, now: OutboxContent): Promise<void>;
-  /** The same at once, for a page that is going: what is written then would not be ended before it has gone. */
-  leave(site: string, session: string, now: OutboxContent): void;
+  /** Writes synchronously, for a page that is being unloaded: an asynchronous write would not finish. */
+  writeSync(site: string, session: string, now: OutboxContent): void;
 }
 
 /** An entry. One without a version was written before versions were, that is at version 2. */
@@ -54,18 +54,18 @@ export function presentEntry(entry: Entry): Entry | undefined {
       };
 }
 
-/** Where a page that goes leaves what is not stored yet, a name behind it for each window. */
-const LEFT = 'dimorphe.left ';
+/** Prefix of the keys for synchronous writes, followed by the name of the window. */
+const SYNC = 'dimorphe.outbox ';
 
-/** What pages that have gone left behind, by their windows' names. */
-function leftBehind(local: Storage): [session: string, [name: string, entry: Entry][]][] {
+/** Returns the entries that were written synchronously, by window. */
+function writtenSync(local: Storage): [session: string, [name: string, entry: Entry][]][] {
   return Array.from({ length: local.length }, (_each, index) => local.key(index) ?? '')
-    .filter((key) => key.startsWith(LEFT))
+    .filter((key) => key.startsWith(SYNC))
     .map((key) => {
       try {
-        return [key.slice(LEFT.length), JSON.parse(local.getItem(key) ?? '[]') as [string, Entry][]];
+        return [key.slice(SYNC.length), JSON.parse(local.getItem(key) ?? '[]') as [string, Entry][]];
       } catch {
-        return [key.slice(LEFT.length), []];
+        return [key.slice(SYNC.length), []];
       }
     });
 }
@@ -99,17 +99,17 @@ export function outboxInBrowser(
   let order = 0;
   let writing: Promise<unknown> = Promise.resolve();
 
-  /** Stores what pages left behind when they went. */
-  async function broughtIn(session: string): Promise<void> {
-    for (const [owner, left] of leftBehind(local)) {
+  /** Moves synchronously written entries into the database. */
+  async function importSync(session: string): Promise<void> {
+    for (const [owner, found] of writtenSync(local)) {
       if (owner !== session && (await isThere(owner))) continue;
-      if (left.length > 0) await changed(database(), left, []);
-      local.removeItem(LEFT + owner);
+      if (found.length > 0) await changed(database(), found, []);
+      local.removeItem(SYNC + owner);
     }
   }
 
   async function takenOver(site: string, session: string): Promise<OutboxContent> {
-    await broughtIn(session);
+    await importSync(session);
     const found: { name: string; entry: Entry }[] = [];
     const put: [string, Entry][] = [];
     const gone: string[] = [];
@@ -140,7 +140,7 @@ export function outboxInBrowser(
     };
   }
 
-  /** What is to be remembered, by its name. */
+  /** Returns the entries to store, by name. */
   function wantedOf(site: string, session: string, { pending, aside, revision }: OutboxContent) {
     const version = FORMAT_VERSION;
     const wanted = new Map<string, { is: object; entry: () => Entry }>();
@@ -180,13 +180,15 @@ export function outboxInBrowser(
       writing = next.catch(() => undefined);
       return next;
     },
-    leave(site, session, now) {
-      const left = [...wantedOf(site, session, now)].filter(([name, { is }]) => written.get(name) !== is);
-      if (left.length === 0) return;
+    writeSync(site, session, now) {
+      const unwritten = [...wantedOf(site, session, now)].filter(
+        ([name, { is }]) => written.get(name) !== is,
+      );
+      if (unwritten.length === 0) return;
       try {
-        local.setItem(LEFT + session, JSON.stringify(left.map(([name, { entry }]) => [name, entry()])));
+        local.setItem(SYNC + session, JSON.stringify(unwritten.map(([name, { entry }]) => [name, entry()])));
       } catch {
-        // A browser that keeps nothing here has what the server got by then.
+        // Storage is full or disabled: only what the server has received is saved.
       }
     },
   };

@@ -151,21 +151,21 @@ export function remembering(
     const { open, aside: there } = store.getState().documents;
     return open && { ...open, aside: there };
   };
-  // While the page goes, nothing waits for a turn: what fields and texts keep then as they are left is left for the next page at once.
-  let going = false;
-  const leave = () => {
+  // While the page unloads, fields and text editors commit what was typed; each of these changes is written at once.
+  let unloading = false;
+  const flush = () => {
     const is = now();
-    if (is) outbox.leave(is.site.frame.id, is.session, is);
+    if (is) outbox.writeSync(is.site.frame.id, is.session, is);
   };
   if (typeof addEventListener === 'function') {
     addEventListener('pagehide', () => {
-      going = true;
-      leave();
+      unloading = true;
+      flush();
     });
-    addEventListener('pageshow', () => (going = false));
+    addEventListener('pageshow', () => (unloading = false));
   }
   store.subscribe(() => {
-    if (going) leave();
+    if (unloading) flush();
     const { open, aside: nowAside } = store.getState().documents;
     if (!open || waiting || (open.pending === pending && nowAside === aside)) return;
     waiting = true;

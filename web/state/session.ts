@@ -12,40 +12,41 @@ const MOST = 20;
 
 const lockOf = (name: string) => `dimorphe session ${name}`;
 
-/** ms; how long a name is waited for whose page neither answers nor goes: it hangs, and its name is not to be had. */
+/** ms; how long to wait for a page that neither answers nor unloads, as it hangs. */
 const PATIENCE = 10_000;
 
-/** What pages of this browser say to each other about names that are in use. */
-type Said = { ask: string } | { here: string };
+/** Messages between the pages of this browser about names in use. */
+type NameMessage = { ask: string } | { here: string };
 
 /**
- * Answers others that ask for a name, for as long as this page is there. A page that is on its way out answers nothing: whoever comes after
- * it in the same tab waits for the name, however long the old page needs to let go of it.
+ * Answers other pages that ask for a name while this page uses it. A page that is unloading does not answer, so the next page in the
+ * same tab waits for the name for as long as this one needs.
  */
 function answers(name: string): void {
   const channel = new BroadcastChannel(NAMES);
-  let isGoing = false;
-  addEventListener('pagehide', () => (isGoing = true));
-  addEventListener('pageshow', () => (isGoing = false));
-  channel.addEventListener('message', ({ data }: MessageEvent<Said>) => {
-    if ('ask' in data && data.ask === name && !isGoing) channel.postMessage({ here: name } satisfies Said);
+  let isUnloading = false;
+  addEventListener('pagehide', () => (isUnloading = true));
+  addEventListener('pageshow', () => (isUnloading = false));
+  channel.addEventListener('message', ({ data }: MessageEvent<NameMessage>) => {
+    if ('ask' in data && data.ask === name && !isUnloading)
+      channel.postMessage({ here: name } satisfies NameMessage);
   });
-  // Whoever asked a moment too early to be answered is waiting for it.
-  channel.postMessage({ here: name } satisfies Said);
+  // A page that asked before this one listened is still waiting.
+  channel.postMessage({ here: name } satisfies NameMessage);
 }
 
-/** Takes a name for as long as this page is there, once no other page has it; answers whether it did: not where a page says that it stays. */
+/** Claims a name until this page unloads, waiting for a page that is unloading; returns false if another page keeps it. */
 function takes(name: string): Promise<boolean> {
   const channel = new BroadcastChannel(NAMES);
   const waiting = new AbortController();
   const { signal } = waiting;
   const enough = setTimeout(() => waiting.abort(), PATIENCE);
-  channel.addEventListener('message', ({ data }: MessageEvent<Said>) => {
+  channel.addEventListener('message', ({ data }: MessageEvent<NameMessage>) => {
     if ('here' in data && data.here === name) waiting.abort();
   });
-  channel.postMessage({ ask: name } satisfies Said);
+  channel.postMessage({ ask: name } satisfies NameMessage);
   return new Promise<boolean>((resolve) => {
-    // Said here and not by the request: Chromium forgets an end that comes while the request is on its way, and grants it later.
+    // Chromium 156 can lose an abort while the request is on its way and grant the lock later, so the request is not relied on to reject.
     signal.addEventListener('abort', () => resolve(false));
     navigator.locks
       .request(lockOf(name), { signal }, () => {

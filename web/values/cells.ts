@@ -107,6 +107,16 @@ export function tracedIn(
   return { value: property.initial(view), source: { from: 'initial' } };
 }
 
+/** A row of what is here by now, made from one that was drawn before an edit; what is gone stays as it was drawn. */
+export const rowOf = (site: SiteFrame, page: Page, row: ValueRow): ValueRow => ({
+  ...row,
+  holders: row.holders.map((holder) =>
+    isNode(holder)
+      ? (lookup(page.nodes, holder.id) ?? holder)
+      : (site.textStyles.find(({ id }) => id === holder.id) ?? holder),
+  ),
+});
+
 /** A cell of the values table, ready to be drawn. */
 export interface ValueCell {
   view: View;

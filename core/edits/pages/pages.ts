@@ -1,6 +1,6 @@
 import { nodeId, type NodeId } from '../../elements/nodeid.ts';
 import { sure } from '../../sure.ts';
-import { isDay } from '../../markup/date.ts';
+import { isDate } from '../../markup/date.ts';
 import { languageName } from '../../markup/language.ts';
 import { schemaFaults } from '../../faults.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
@@ -30,7 +30,7 @@ const cleaned = (text: string): string => text.replace(/\s+/g, ' ').trim();
 
 const GONE = refused('The page is no longer on this site.');
 
-/** What of a page's head people can get wrong, by its field. */
+/** The names of the fields that an error message can be about. */
 const FIELDS: Readonly<Record<string, string>> = {
   title: 'The title',
   slug: 'The address',
@@ -108,11 +108,11 @@ export interface ChangePage {
   lang?: string | null;
   /** The image that stands for it where it is shared, by its id; null: none. */
   picture?: string | null;
-  /** The day that is told of it, as `2026-11-30`; null: none. */
+  /** Date of the page, such as `2026-11-30`; null removes it. */
   date?: string | null;
-  /** Who wrote it; null: nobody is told. */
+  /** Author of the page; null removes it. */
   author?: string | null;
-  /** What it is about; none: an empty list. */
+  /** Topics of the page; an empty list removes them. */
   tags?: string[];
   /** Whether it is shown at addresses where there is no page. */
   missing?: boolean;
@@ -151,11 +151,11 @@ const changeOf = (before: PageHead, after: PageHead): string[] => [
   ...(before.picture === after.picture
     ? []
     : [after.picture ? 'image for sharing' : 'automatic image for sharing']),
-  ...(before.date === after.date ? [] : [after.date ? `date → ${after.date}` : 'no date']),
-  ...(before.author === after.author ? [] : [after.author ? `author → ${after.author}` : 'no author']),
+  ...(before.date === after.date ? [] : [after.date ? `date → ${after.date}` : 'date removed']),
+  ...(before.author === after.author ? [] : [after.author ? `author → ${after.author}` : 'author removed']),
   ...(before.tags?.join() === after.tags?.join()
     ? []
-    : [after.tags ? `tags → ${after.tags.join(', ')}` : 'no tags']),
+    : [after.tags ? `tags → ${after.tags.join(', ')}` : 'tags removed']),
   ...(before.missing === after.missing
     ? []
     : [after.missing ? 'shown for missing pages' : 'no longer shown for missing pages']),
@@ -165,10 +165,10 @@ const changeOf = (before: PageHead, after: PageHead): string[] => [
   }),
 ];
 
-/** What a page says of itself only where it says something. */
+/** Fields that are absent rather than empty. */
 const OPTIONAL = ['lang', 'picture', 'date', 'author', 'tags', 'missing', 'without', 'notice'] as const;
 
-/** Tags without blanks around them, each once: those that differ in upper and lower case only are one. */
+/** Trims tags and removes duplicates, ignoring case. */
 function tagsFrom(given: readonly string[]): string[] {
   const tags = new Map<string, string>();
   for (const tag of given.map(cleaned))
@@ -201,8 +201,8 @@ export const changePage: Command<ChangePage> = {
       const tags = tagsFrom(given.tags);
       if (tags.length > 0) next.tags = tags;
     }
-    if (given.date && !isDay(sure(next.date, 'date')))
-      return refused(`“${given.date}” is not a day; write it as 2026-11-30. Nothing was changed.`);
+    if (given.date && !isDate(sure(next.date, 'date')))
+      return refused(`“${given.date}” isn’t a valid date. Nothing was changed. Try 2026-11-30.`);
     if (given.notice === null) delete next.notice;
     if (given.missing !== undefined) {
       delete next.missing;

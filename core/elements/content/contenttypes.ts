@@ -37,11 +37,12 @@ export interface ContentField {
   /** What a new element has, and what an absent field means. */
   initial: unknown;
   /**
-   * CSS selector of where its words stand in the markup, and nothing else does, to be edited there; of a field of an entry within the entry, which is
-   * where that of the list of entries leads. Absent: they are edited beside the page, or are the words of the element.
+   * CSS selector, within the element, of the part of the markup that shows this text and nothing else, so that it can be edited in place. For a
+   * list of entries it selects the entries; for a field of an entry it is relative to the entry. Absent: the text cannot be
+   * edited in place, or is the main text of the element.
    */
-  stands?: string;
-  /** It means something only where another field has a value. */
+  selector?: string;
+  /** The field is shown only while another field has this value. */
   where?: { field: string; is: unknown };
 }
 
@@ -205,6 +206,6 @@ export interface LabelledLink {
 }
 
 export const LABELLED_LINK: readonly ContentField[] = [
-  { name: 'label', label: 'Label', type: line, initial: 'New link', stands: 'a' },
+  { name: 'label', label: 'Label', type: line, initial: 'New link', selector: 'a' },
   { name: 'link', label: 'Leads to', type: link, initial: '' },
 ];

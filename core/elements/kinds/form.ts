@@ -179,7 +179,7 @@ export const form: Kind = {
     { name: 'name', label: 'Name', type: line, initial: 'Form' },
     {
       name: 'fields',
-      stands: 'p:has(> label):not(.trap)',
+      selector: 'p:has(> label):not(.trap)',
       label: 'Fields',
       type: entries('field', [
         {
@@ -187,7 +187,7 @@ export const form: Kind = {
           label: 'Label',
           type: line,
           initial: 'New field',
-          stands: 'label > span:first-child',
+          selector: 'label > span:first-child',
         },
         { name: 'type', label: 'Type', type: oneOf(FIELD_TYPES), initial: 'text' },
         { name: 'required', label: 'Required', type: yesOrNo, initial: false },
@@ -195,7 +195,7 @@ export const form: Kind = {
       ]),
       initial: [],
     },
-    { name: 'send', label: 'Text of the button', type: line, initial: 'Send', stands: ':scope > button' },
+    { name: 'send', label: 'Text of the button', type: line, initial: 'Send', selector: ':scope > button' },
     {
       name: 'thanks',
       label: 'Message after sending',

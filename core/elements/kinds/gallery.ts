@@ -30,7 +30,7 @@ export const gallery: Kind = {
   label: 'Gallery',
   icon: Images,
   offered: 'media',
-  traits: ['block', 'words', 'coloured', 'image', 'tiled', 'gapped'],
+  traits: ['block', 'words', 'coloured', 'image', 'tiled', 'gallery', 'gapped'],
   allInParts: true,
   accepts: [],
   display: 'grid',
@@ -53,12 +53,12 @@ export const gallery: Kind = {
   content: [
     {
       name: 'pictures',
-      stands: 'li',
+      selector: 'li',
       label: 'Images',
       type: entries('picture', [
         { name: 'picture', label: 'Image', type: asset('image'), initial: '' },
         { name: 'alt', label: 'Text alternative', type: line, initial: '' },
-        { name: 'caption', label: 'Caption', type: line, initial: '', stands: 'figcaption' },
+        { name: 'caption', label: 'Caption', type: line, initial: '', selector: 'figcaption' },
       ]),
       initial: [],
       varies: 'whole',

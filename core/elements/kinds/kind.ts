@@ -22,20 +22,20 @@ export interface MediaReference {
   height?: number;
 }
 
-/** A page as a list of pages has it. */
+/** A page in a page list. */
 export interface ListedPage {
   href: string | undefined;
-  /** The class by which it is left out where it is not in menus. */
+  /** The class that hides it in views that do not list it. */
   class?: string;
-  /** BCP 47 tag of its language, where it is not that of the page with the list. */
+  /** BCP 47 tag of its language, if it differs from that of the page with the list. */
   language?: string;
   title: string;
   description: string;
-  /** A day, as `2026-11-30`. */
+  /** Date, such as `2026-11-30`. */
   date?: string;
   author?: string;
   tags: readonly string[];
-  /** The image that stands for it, by the id of its asset. */
+  /** Its sharing image, by the id of the asset. */
   image?: string;
 }
 
@@ -65,7 +65,7 @@ export interface MarkupContext {
   address(link: string): string | undefined;
   /** The class of a menu's entries for a page that is not in menus everywhere; undefined for others. */
   listing(link: string): string | undefined;
-  /** The pages that the element lists. */
+  /** The pages of a page list. */
   listed(): readonly ListedPage[];
   /** Whether a link leads to the page that it stands on. */
   current(link: string): boolean;

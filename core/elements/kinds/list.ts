@@ -34,10 +34,10 @@ export const list: Kind = {
   content: [
     {
       name: 'items',
-      stands: 'li',
+      selector: 'li',
       label: 'Items',
       type: entries('item', [
-        { name: 'text', label: 'Text', type: inlineText, initial: 'New item', stands: ':scope' },
+        { name: 'text', label: 'Text', type: inlineText, initial: 'New item', selector: ':scope' },
       ]),
       initial: [],
       varies: 'whole',

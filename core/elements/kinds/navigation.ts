@@ -83,7 +83,7 @@ export const navigation: Kind = {
       type: entries('link', LABELLED_LINK),
       initial: [],
       varies: 'within',
-      stands: 'li:not(.close)',
+      selector: 'li:not(.close)',
     },
   ],
   markup: (node, { attributes, address, current, listing, part, entries: entriesOf }) => {

@@ -7,15 +7,14 @@ import type { View } from '../../layered/views.ts';
 import { contentOf, type Filled, type Kind, type ListedPage, type MarkupContext } from './kind.ts';
 import { pictureMarkup, PICTURE } from './imagemarkup.ts';
 
-/** Which pages a list has. */
+/** How the pages of a list are selected. */
 export type PageChoice = 'all' | 'address' | 'tag' | 'chosen';
-/** In which order a list has its pages. */
 export type PageOrder = 'newest' | 'site' | 'title';
 
-/** How many pages a list may have at most. */
+/** The limits that can be chosen for the number of pages in a list. */
 const MOST = [1, 2, 3, 4, 5, 6, 8, 9, 10, 12, 24, 60];
 
-/** What a list of pages says of which it has. */
+/** The content of a page list. */
 export interface PageListContent {
   which: PageChoice;
   address: string;
@@ -25,32 +24,34 @@ export interface PageListContent {
   most: number;
 }
 
-/** What an element that lists pages says of which it has, with what it starts with in place of what it does not say. */
-export const pageListContent = (node: Pick<Filled, 'content'>): PageListContent => {
-  const of = <T>(field: string) => contentOf<T>(pageList, node, field);
-  return {
-    which: of('which'),
-    address: of('address'),
-    tag: of('tag'),
-    pages: of('pages'),
-    order: of('order'),
-    most: of('most'),
-  };
-};
+/** Returns the content of a page list, with the initial value of each field that is not set. */
+export const pageListContent = (node: Pick<Filled, 'content'>): PageListContent =>
+  Object.fromEntries(
+    pageList.content.map(({ name }) => [name, contentOf(pageList, node, name)]),
+  ) as unknown as PageListContent;
 
-function meta({ date, author, tags }: ListedPage, { language, part }: MarkupContext) {
-  const said = [
-    ...(date === undefined ? [] : [element('time', { datetime: date }, dateInWords(date, language))]),
+function meta({ date, author, tags, language }: ListedPage, context: MarkupContext) {
+  const parts = [
+    // In the language of the entry, as its other text is.
+    ...(date === undefined
+      ? []
+      : [element('time', { datetime: date }, dateInWords(date, language ?? context.language))]),
     ...(author === undefined ? [] : [author]),
     ...(tags.length === 0 ? [] : [tags.join(', ')]),
   ];
-  if (said.length === 0) return [];
-  return [element('small', part('meta'), ...said.flatMap((each, at) => (at === 0 ? [each] : [' · ', each])))];
+  if (parts.length === 0) return [];
+  return [
+    element(
+      'small',
+      context.part('meta'),
+      ...parts.flatMap((each, at) => (at === 0 ? [each] : [' · ', each])),
+    ),
+  ];
 }
 
 function listed(page: ListedPage, context: MarkupContext) {
   const image = page.image === undefined ? undefined : context.pictured(page.image);
-  // The link that says the title stands for the whole entry; its image says nothing more.
+  // The title is the link of the whole entry, so the image is decorative (WCAG 2.2, technique H67).
   const shown = image && pictureMarkup({ class: image.class }, '', { ...image, alt: '' }, context);
   return element(
     'li',
@@ -70,7 +71,7 @@ function listed(page: ListedPage, context: MarkupContext) {
   );
 }
 
-/** Pages of the site, each with its image, title, description, date, author and tags, as the site has them at the time. */
+/** A list of pages of the site, each with its image, title, description, date, author and tags. It follows the pages when they change. */
 export const pageList: Kind = {
   name: 'pages',
   label: 'Page list',
@@ -82,7 +83,7 @@ export const pageList: Kind = {
   display: 'grid',
   structure: { display: 'grid', margin: '0', padding: '0', 'list-style': 'none', 'align-items': 'start' },
   inner: {
-    // Of a page that is not in the menus of every view.
+    // Hides pages that are not listed in a view.
     li: { display: 'var(--listed, list-item)' },
     article: {
       display: 'flex',
@@ -95,7 +96,7 @@ export const pageList: Kind = {
     div: { flex: '1 1 auto', 'min-width': '0', display: 'grid', gap: '0.375rem' },
     a: { color: 'inherit', 'text-decoration': 'none' },
     'a:hover': { 'text-decoration': 'underline' },
-    // All of an entry leads where its title does.
+    // Makes the whole entry clickable.
     'a::after': { content: '""', position: 'absolute', inset: '0' },
     small: { display: 'var(--entry-meta, block)', 'font-size': 'inherit' },
     p: { display: 'var(--entry-description, block)', margin: '0' },
@@ -118,15 +119,15 @@ export const pageList: Kind = {
       label: 'Which pages',
       type: oneOf([
         { value: 'all', label: 'all other pages' },
-        { value: 'address', label: 'pages below an address' },
-        { value: 'tag', label: 'pages with a tag' },
-        { value: 'chosen', label: 'pages chosen one by one' },
+        { value: 'address', label: 'by address' },
+        { value: 'tag', label: 'by tag' },
+        { value: 'chosen', label: 'selected pages' },
       ]),
       initial: 'all',
     },
     {
       name: 'address',
-      label: 'Address',
+      label: 'Address begins with',
       type: line,
       initial: '',
       where: { field: 'which', is: 'address' },
@@ -144,14 +145,14 @@ export const pageList: Kind = {
       label: 'Order',
       type: oneOf([
         { value: 'newest', label: 'newest first' },
-        { value: 'site', label: 'order of the pages' },
+        { value: 'site', label: 'page order' },
         { value: 'title', label: 'by title' },
       ]),
       initial: 'newest',
     },
     {
       name: 'most',
-      label: 'At most',
+      label: 'Max. pages',
       type: oneOf(MOST.map((value) => ({ value, label: `${value}` }))),
       initial: 6,
     },

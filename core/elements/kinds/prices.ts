@@ -36,12 +36,12 @@ export const priceList: Kind = {
   content: [
     {
       name: 'prices',
-      stands: 'li',
+      selector: 'li',
       label: 'Prices',
       type: entries('price', [
-        { name: 'name', label: 'Name', type: line, initial: 'New price', stands: 'b' },
-        { name: 'price', label: 'Price', type: line, initial: '', stands: 'span' },
-        { name: 'note', label: 'Note', type: line, initial: '', stands: 'small' },
+        { name: 'name', label: 'Name', type: line, initial: 'New price', selector: 'b' },
+        { name: 'price', label: 'Price', type: line, initial: '', selector: 'span' },
+        { name: 'note', label: 'Note', type: line, initial: '', selector: 'small' },
       ]),
       initial: [],
       varies: 'whole',

@@ -32,11 +32,11 @@ export const questions: Kind = {
   content: [
     {
       name: 'questions',
-      stands: 'details',
+      selector: 'details',
       label: 'Questions',
       type: entries('question', [
-        { name: 'question', label: 'Question', type: line, initial: 'New question', stands: 'summary' },
-        { name: 'answer', label: 'Answer', type: inlineText, initial: 'Its answer', stands: 'p' },
+        { name: 'question', label: 'Question', type: line, initial: 'New question', selector: 'summary' },
+        { name: 'answer', label: 'Answer', type: inlineText, initial: 'Its answer', selector: 'p' },
       ]),
       initial: [],
       varies: 'whole',

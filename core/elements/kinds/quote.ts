@@ -20,7 +20,7 @@ export const quote: Kind = {
   textStyle: () => 'quote',
   content: [
     { name: 'text', label: 'Text', type: inlineText, initial: '', varies: 'within' },
-    { name: 'by', label: 'Author', type: line, initial: '', varies: 'whole', stands: 'figcaption' },
+    { name: 'by', label: 'Author', type: line, initial: '', varies: 'whole', selector: 'figcaption' },
   ],
   seed: () => ({ content: { text: 'New quote' } }),
   markup: (node, { attributes, words, part }) => {

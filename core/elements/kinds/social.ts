@@ -34,11 +34,11 @@ export const social: Kind = {
   content: [
     {
       name: 'links',
-      stands: 'li',
+      selector: 'li',
       label: 'Places',
       type: entries('place', [
         { name: 'icon', label: 'Icon', type: iconName, initial: 'globe' },
-        { name: 'label', label: 'Label', type: line, initial: 'New place', stands: 'a > span' },
+        { name: 'label', label: 'Label', type: line, initial: 'New place', selector: 'a > span' },
         { name: 'link', label: 'Leads to', type: link, initial: '' },
       ]),
       initial: [],

@@ -62,11 +62,11 @@ export const strip: Kind = {
     { name: 'label', label: 'Name for screen readers', type: line, initial: 'Contact' },
     {
       name: 'actions',
-      stands: 'li',
+      selector: 'li',
       label: `Actions, ${ACTIONS.fewest} to ${ACTIONS.most}`,
       type: entries('action', [
         { name: 'icon', label: 'Icon', type: iconName, initial: 'phone' },
-        { name: 'label', label: 'Word', type: line, initial: 'Call', stands: 'a > span' },
+        { name: 'label', label: 'Word', type: line, initial: 'Call', selector: 'a > span' },
         { name: 'link', label: 'Leads to', type: link, initial: '' },
       ]),
       initial: [],

@@ -29,7 +29,7 @@ export const video: Kind = {
     { name: 'file', label: 'Video', type: asset('video'), initial: '' },
     { name: 'poster', label: 'Image before it plays', type: asset('image'), initial: '' },
     { name: 'name', label: 'What it shows', type: line, initial: 'Video' },
-    { name: 'caption', label: 'Caption', type: line, initial: '', varies: 'within', stands: 'figcaption' },
+    { name: 'caption', label: 'Caption', type: line, initial: '', varies: 'within', selector: 'figcaption' },
     { name: 'captions', label: 'Captions: what is said in it', type: asset('captions file'), initial: '' },
     {
       name: 'playing',

@@ -77,10 +77,10 @@ const SHOWN_OR_NOT = choiceType([
   { value: 'hidden', label: 'not shown', also: ['off'] },
 ]);
 
-/** Of how many parts of an entry's width an image beside the text takes one. */
+/** An image beside the text takes one part in so many of the entry's width. */
 export const PAGE_IMAGE_SHARE = 3;
 
-/** Where the image of each page stands in a list of pages. */
+/** The position of the images in a page list. */
 export const pageImages: Property<string> = {
   name: 'pageImages',
   label: 'Images',

@@ -4,7 +4,7 @@ import { sizeParts } from '../../state/areas.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { draw } from '../../ui/draw.ts';
-import { NameTag } from './NameTag.tsx';
+import { NameTag, type TagSide } from './NameTag.tsx';
 import { Placing } from './Placing.tsx';
 import {
   boxOfArea,
@@ -22,8 +22,7 @@ import {
 import { directionIn, tracksOf } from './tracks.ts';
 
 interface AreaGripsProps extends PlacedPart {
-  /** Whether the name stands inside the frame of the selection, for want of room above. */
-  inside: boolean;
+  side: TagSide;
   /** Screen px from the selection's left side to the edge of the sheet. */
   room: number;
   children: string;
@@ -38,7 +37,7 @@ const CORNERS: readonly (readonly [Side, Side])[] = [
 
 /** The frame of a part of an overlay: drawn at its name it moves, at its edges and corners it takes more or fewer columns and rows. */
 export function AreaGrips(props: AreaGripsProps) {
-  const { site, page, node, overlay, nodes, view, sheet, scale, inside, room, children } = props;
+  const { site, page, node, overlay, nodes, view, sheet, scale, side, room, children } = props;
   const dispatch = useAppDispatch();
   const reach = useAppSelector((state) => state.desk.reach);
   const [shown, setShown] = useState<(Drawn & { laid: Laid }) | null>(null);
@@ -130,7 +129,7 @@ export function AreaGrips(props: AreaGripsProps) {
     <>
       {shown && own && <Placing {...shown} grid={sheet.elementOf(overlay.id)} own={own} scale={scale} />}
       <NameTag
-        inside={inside}
+        side={side}
         room={room}
         drawing={shown !== null}
         onPointerDown={move}

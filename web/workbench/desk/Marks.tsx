@@ -18,6 +18,7 @@ import { petrol } from '../../ui/theme.ts';
 import { AreaGrips } from './AreaGrips.tsx';
 import { EdgeGrip } from './EdgeGrip.tsx';
 import { MoveGrip } from './MoveGrip.tsx';
+import type { TagSide } from './NameTag.tsx';
 import { SpanGrips } from './SpanGrips.tsx';
 import { boxIn, type SheetDocument } from '../../page/sheetdocument.ts';
 
@@ -89,6 +90,14 @@ function isInSight(frame: HTMLElement | null): boolean {
   return top < desk.bottom - SEEN && bottom > desk.top + SEEN;
 }
 
+/** Screen px that a name needs above a frame. */
+const ROOM = 20;
+/** Screen px up to which a frame is low enough for what is below it to be in sight with it. */
+const LOW = 160;
+
+const sideFor = ({ top, height }: { top: number; height: number }): TagSide =>
+  top > ROOM ? 'above' : height < LOW ? 'below' : 'inside';
+
 type GripProps = ComponentProps<typeof MoveGrip> &
   Partial<Pick<ComponentProps<typeof AreaGrips>, 'overlay' | 'nodes'>>;
 
@@ -151,7 +160,7 @@ export function Marks(props: MarksProps) {
             view={view}
             sheet={props.sheet}
             scale={props.scale}
-            inside={box.top <= 20}
+            side={sideFor(box)}
             room={props.across - box.left}
             {...(parent &&
               hasTrait(parent, 'overlaying') && {

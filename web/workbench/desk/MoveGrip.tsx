@@ -21,7 +21,7 @@ import { draw } from '../../ui/draw.ts';
 import { coral, sun } from '../../ui/theme.ts';
 import { OrderQuestion } from '../ledger/outline/DropMark.tsx';
 import { useMove } from '../ledger/outline/useMove.ts';
-import { NameTag } from './NameTag.tsx';
+import { NameTag, type TagSide } from './NameTag.tsx';
 import { dropAt, freelyAt, type SheetDrop } from './sheetdrop.ts';
 
 interface MoveGripProps {
@@ -31,8 +31,7 @@ interface MoveGripProps {
   view: ViewId;
   sheet: SheetDocument;
   scale: number;
-  /** Whether the label stands inside the frame of the selection, for want of room above. */
-  inside: boolean;
+  side: TagSide;
   /** Screen px from the selection's left side to the edge of the sheet. */
   room: number;
   children: string;
@@ -45,7 +44,7 @@ interface Offered {
 }
 
 /** The name over a selected block, by which it is dragged: among what it stands among in the sheet's view, or into another container. */
-export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, children }: MoveGripProps) {
+export function MoveGrip({ site, page, node, view, sheet, scale, side, room, children }: MoveGripProps) {
   const dispatch = useAppDispatch();
   const moving = useMove(site, page);
   const [drop, setDrop] = useState<SheetDrop | null>(null);
@@ -125,7 +124,7 @@ export function MoveGrip({ site, page, node, view, sheet, scale, inside, room, c
   return (
     <>
       <NameTag
-        inside={inside}
+        side={side}
         room={room}
         drawing={drop !== null}
         onPointerDown={down}

@@ -2,9 +2,14 @@ import { Box } from '@mui/material';
 import { GripVertical } from 'lucide-react';
 import type { KeyboardEventHandler, PointerEventHandler } from 'react';
 
+/** Where a name is, seen from the frame of the selection. */
+export type TagSide = 'above' | 'inside' | 'below';
+
+const PLACE = { above: { bottom: '100%' }, inside: { top: 0 }, below: { top: '100%' } };
+
 interface NameTagProps {
-  /** Whether it stands inside the frame of the selection, for want of room above. */
-  inside: boolean;
+  /** Below or inside where there is no room above. A name inside covers what is there. */
+  side: TagSide;
   /** Screen px from the selection's left side to the edge of the sheet. */
   room: number;
   drawing: boolean;
@@ -18,7 +23,7 @@ interface NameTagProps {
 
 /** The name over a selected block, by which it is drawn elsewhere where it can be. */
 export function NameTag({
-  inside,
+  side,
   room,
   drawing,
   label,
@@ -39,7 +44,7 @@ export function NameTag({
       sx={{
         position: 'absolute',
         left: -1,
-        ...(inside ? { top: 0 } : { bottom: '100%' }),
+        ...PLACE[side],
         bgcolor: '#2aa9a4',
         color: '#0c1f1f',
         fontSize: 11,
@@ -47,7 +52,7 @@ export function NameTag({
         lineHeight: '18px',
         px: 0.75,
         whiteSpace: 'nowrap',
-        borderRadius: '2px 2px 0 0',
+        borderRadius: side === 'below' ? '0 0 2px 2px' : '2px 2px 0 0',
         display: 'flex',
         alignItems: 'center',
         pointerEvents: movable ? 'auto' : 'none',

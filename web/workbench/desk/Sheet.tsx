@@ -138,8 +138,11 @@ export function Sheet({ site, page, content, width, scale, active, section }: Sh
     const { document } = sheet;
     const inEditing = (event: Event) => sheet.editing?.contains(event.target as globalThis.Node) ?? false;
     const click = (event: MouseEvent) => {
-      event.preventDefault();
-      if (inEditing(event)) return;
+      const editing = inEditing(event);
+      // Links and buttons do nothing in a sheet, but a question opens, so that its answer can be edited.
+      const opens = !editing && (event.target as Element).closest('summary') !== null;
+      if (!opens) event.preventDefault();
+      if (editing) return;
       const id = sheet.nodeAt(event.target);
       if (id && event.shiftKey) dispatch(selectRun(id, view.id));
       else if (id && (event.ctrlKey || event.metaKey)) dispatch(selectionToggled(id));

@@ -11,32 +11,32 @@ import {
   type ViewId,
 } from '../../../core/index.ts';
 
-/** A text of an element: where it stands in a sheet, what it is of, and what it is. */
+/** A text in a sheet that can be edited in place. */
 export interface TextPlace {
   element: HTMLElement;
-  /** The field of the kind's content that it is, or is in. */
+  /** The content field of the kind. */
   field: ContentField;
-  /** The field of what is edited: the same, or one of the entry. */
+  /** The field that is edited: the same one, or a field of the entry. */
   of: ContentField;
-  /** Which entry it is in. */
+  /** Index of the entry. */
   entry?: number;
 }
 
 type Entry = Record<string, unknown>;
 
-/** Where something is within an element, which may be that itself. */
+/** Selects within an element; `:scope` is the element itself. */
 const within = (element: Element, selector: string): HTMLElement[] =>
   selector === ':scope' ? [element as HTMLElement] : [...element.querySelectorAll<HTMLElement>(selector)];
 
-/** Where the words of an element stand that are edited in place wherever on it one begins; undefined where it has none. */
-function wordsOf(node: Node, whole: HTMLElement): TextPlace | undefined {
+/** Returns the main text of an element, which a double click anywhere on it edits; undefined if it has none. */
+function mainTextOf(node: Node, whole: HTMLElement): TextPlace | undefined {
   const kind = knownKind(node.kind);
   const field = kind.content.find((candidate) => candidate.name === kind.words);
   const element = kind.wordsIn ? whole.querySelector<HTMLElement>(kind.wordsIn) : whole;
   return field && element ? { element, field, of: field } : undefined;
 }
 
-/** The text of an element that was clicked: what stands there, or the words of the element where nothing of its own does. */
+/** Returns the text that was clicked, or else the main text of the element. */
 export function clickedText(
   node: Node,
   whole: HTMLElement,
@@ -46,33 +46,46 @@ export function clickedText(
 ): TextPlace | undefined {
   const holds = (element: Element) => target !== null && element.contains(target);
   for (const field of knownKind(node.kind).content) {
-    if (!field.stands) continue;
-    const places = within(whole, field.stands);
+    if (!field.selector) continue;
+    const places = within(whole, field.selector).filter(isShownIn(field, node, site, view));
     const entry = places.findIndex(holds);
     if (entry < 0) continue;
     if (!field.type.fields) return shownOf({ element: places[entry], field, of: field }, node, site, view);
-    // Where views have other entries, all of them stand there, one behind another.
-    if (field.varies === 'within' && variantsOfField(node, site.views, field.name)) return undefined;
     for (const of of field.type.fields) {
-      const element = of.stands === undefined ? undefined : within(places[entry], of.stands).find(holds);
+      const element = of.selector === undefined ? undefined : within(places[entry], of.selector).find(holds);
       if (element) return { element, field, of, entry };
     }
   }
-  const words = wordsOf(node, whole);
-  return words && shownOf(words, node, site, view);
+  const main = mainTextOf(node, whole);
+  return main && shownOf(main, node, site, view);
 }
 
-/** The text that a view shows, where views show different ones. */
+/** Returns the class of the markup that a view shows of a field; undefined if all views show the same. */
+function shownClass(field: ContentField, node: Node, site: SiteFrame, view: ViewId): string | undefined {
+  const variants = field.varies === 'within' ? variantsOfField(node, site.views, field.name) : undefined;
+  return variants && wordsClass(node.id, field.name, knownIn(variants.in, view));
+}
+
+/** Returns a test for entries that a view shows: the markup has the entries of all views. */
+function isShownIn(
+  field: ContentField,
+  node: Node,
+  site: SiteFrame,
+  view: ViewId,
+): (entry: Element) => boolean {
+  const name = field.type.fields && shownClass(field, node, site, view);
+  return (entry) => name === undefined || entry.classList.contains(name);
+}
+
+/** Narrows a text by view to the element that the view shows. */
 function shownOf(place: TextPlace, node: Node, site: SiteFrame, view: ViewId): TextPlace | undefined {
-  const said = place.field.varies === 'within' && variantsOfField(node, site.views, place.field.name);
-  if (!said) return place;
-  const element = place.element.querySelector<HTMLElement>(
-    `.${CSS.escape(wordsClass(node.id, place.field.name, knownIn(said.in, view)))}`,
-  );
+  const name = shownClass(place.field, node, site, view);
+  if (name === undefined) return place;
+  const element = place.element.querySelector<HTMLElement>(`.${CSS.escape(name)}`);
   return element ? { ...place, element } : undefined;
 }
 
-/** What a text is in a view. */
+/** Returns a text as it is in a view. */
 export function textAt(
   { field, of, entry }: Omit<TextPlace, 'element'>,
   node: Node,
@@ -84,8 +97,8 @@ export function textAt(
 }
 
 /**
- * What the field is, with another text in place of one, on top of what the element says by now. An entry is where it was, or where others have moved
- * it since; undefined where there is none with that text any more.
+ * Returns the value of the field with a new text, based on the current element. Finds the entry by its index or, if other edits moved it, by its
+ * previous text; returns undefined if no entry has that text any more.
  */
 export function withText(
   { field, of, entry }: Omit<TextPlace, 'element'>,

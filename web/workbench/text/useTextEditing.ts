@@ -20,9 +20,9 @@ const { refusedEdit } = documents.actions;
 export interface TextInEditing {
   node: NodeId;
   name: string;
-  /** The property by which views may say something else; absent: it is the same in all of them. */
+  /** The property for text by view; absent if the text is the same in every view. */
   property?: string;
-  /** What it is in the base view. */
+  /** The text in the base view. */
   base: string;
   view: ViewId;
   element: HTMLElement;
@@ -35,7 +35,7 @@ const loadEditor = () => import('./editor.ts');
 
 export interface TextEditing {
   editing: TextInEditing | null;
-  /** Begins to edit the text of an element that stands where something in the sheet was clicked. */
+  /** Starts editing the text at the clicked target. */
   begin(node: Node, target: EventTarget | null): void;
   /** Ends editing and keeps the words. */
   end(): void;
@@ -43,23 +43,23 @@ export interface TextEditing {
 
 const KEYS = ['keydown', 'keyup'] as const;
 
-/** Elements that a blank presses (HTML Standard, §6.5.3). */
-const PRESSED = new Set(['summary', 'button']);
+/** Elements that the Space key activates (HTML Standard, §6.5.3). */
+const ACTIVATED_BY_SPACE = new Set(['summary', 'button']);
 
-/** Writes a blank where the caret is, in place of what is selected. */
-function writeBlank(document: Document): void {
+/** Inserts a space at the caret and replaces the selection. */
+function insertSpace(document: Document): void {
   const selection = document.getSelection();
   if (!selection?.rangeCount) return;
   const range = selection.getRangeAt(0);
   range.deleteContents();
-  const blank = document.createTextNode('\u00a0');
-  range.insertNode(blank);
-  selection.collapse(blank, 1);
+  const space = document.createTextNode('\u00a0');
+  range.insertNode(space);
+  selection.collapse(space, 1);
 }
 
 type TextEditor = (typeof import('./editor.ts'))['textEditor'];
 
-/** Editing an element's words where they stand in a sheet: begun by a double click, ended by leaving, given up by Escape. */
+/** In-place text editing in a sheet: a double click starts it, leaving the text saves it, Escape cancels it. */
 export function useTextEditing({
   sheet,
   site,
@@ -70,7 +70,7 @@ export function useTextEditing({
   site: SiteFrame;
   /** The view whose words are edited. */
   view: ViewId;
-  /** Keeps what was written in an element; answers whether the page is another then, which the sheet shows by itself. */
+  /** Saves the text; returns whether the page changed, in which case the sheet updates itself. */
   write(node: Node, written: Written): boolean;
 }): TextEditing {
   const dispatch = useAppDispatch();
@@ -102,12 +102,12 @@ export function useTextEditing({
         else setTimeout(() => sheet.document.hasFocus() && stop === current.current && stop(true));
       };
       const keys = (event: KeyboardEvent) => {
-        // Enter and Escape belong to whoever chooses among characters.
+        // During composition, Enter and Escape belong to the input method.
         if (event.isComposing) return;
-        // What opens or presses by a blank takes it for that, and does not write it.
-        if (event.key === ' ' && form === 'line' && PRESSED.has(element.localName)) {
+        // Space would activate the element instead of being typed.
+        if (event.key === ' ' && form === 'line' && ACTIVATED_BY_SPACE.has(element.localName)) {
           event.preventDefault();
-          if (event.type === 'keydown') writeBlank(sheet.document);
+          if (event.type === 'keydown') insertSpace(sheet.document);
           return;
         }
         if (event.type === 'keyup') return;
@@ -179,7 +179,7 @@ export function useTextEditing({
   );
 
   useEffect(() => () => current.current?.(true), [sheet]);
-  // A page that is loaded again or left keeps what is written by then.
+  // Saves the text when the page is reloaded or closed.
   useEffect(() => {
     addEventListener('pagehide', end);
     return () => removeEventListener('pagehide', end);

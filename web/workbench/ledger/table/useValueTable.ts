@@ -8,13 +8,14 @@ import {
   wouldReach,
 } from '../../../../core/index.ts';
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
-import { documents } from '../../../state/documents.ts';
+import { useStore } from 'react-redux';
+import { documents, openPage } from '../../../state/documents.ts';
 import { importFiles } from '../../../state/uploading.ts';
 import { edit } from '../../../state/edits.ts';
-import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
+import { useAppDispatch, useAppSelector, type State } from '../../../state/store.ts';
 import type { RowsHandle } from '../../../ui/VirtualRows.tsx';
 import { adjustmentIn, adjustmentMeans } from '../../../values/adjustment.ts';
-import { contextOf, layeredIn, targetOf, type ValueCell } from '../../../values/cells.ts';
+import { contextOf, layeredIn, rowOf, targetOf, valueCells, type ValueCell } from '../../../values/cells.ts';
 import { rememberCopy, rememberedCopy } from '../../../values/clipboard.ts';
 import { columnsOf } from '../../../values/columns.ts';
 import { actOn } from './tablekeys.ts';
@@ -84,6 +85,7 @@ export function useValueTable(
   { narrowed, onNarrow }: { narrowed: Narrowed; onNarrow(next: Narrowed | null): void },
 ): ValueTable {
   const dispatch = useAppDispatch();
+  const store = useStore<State>();
   const reach = useAppSelector((state) => state.desk.reach);
   const aim = useAppSelector((state) => state.desk.aim);
   const columns = columnsOf(site);
@@ -124,7 +126,12 @@ export function useValueTable(
       return null;
     });
   }, []);
-  const at = (where: Place) => ({ row: rows[where.row], cell: cells(where.row)[where.column] });
+  // What is read from a cell is what it says by now: the table is drawn a little after an edit.
+  const at = (where: Place) => {
+    const now = openPage(store.getState()) ?? { site, page };
+    const row = rowOf(now.site, now.page, rows[where.row]);
+    return { row, cell: valueCells(now.site, now.page, row)[where.column] };
+  };
   const target = (where: Place) => targetOf(rows[where.row], columns[where.column].id);
   const set = (where: Place, value: unknown, wanted: EditReach = reach) =>
     dispatch(edit('setValue', { ...target(where), value, reach: wanted }));
