@@ -81,6 +81,16 @@ export const endpoints = {
     does: 'Add the demo site.',
     answers: { 201: 'AddedSite' },
   }),
+  demoPage: entry({
+    ...{ method: 'GET', path: paths.demoPage, may: 'look' },
+    does: 'The home page of the demo site, to look at before it is added.',
+    answers: { 200: 'DemoPage' },
+  }),
+  demoAsset: entry({
+    ...{ method: 'GET', path: paths.demoAsset, may: 'look' },
+    does: 'An image or video of the demo site.',
+    answers: { 200: { media: '*/*' } },
+  }),
   copySite: entry({
     ...{ method: 'POST', path: paths.copies, may: 'sites' },
     does: 'Copy a site under another name.',

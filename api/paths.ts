@@ -42,6 +42,9 @@ export const paths = {
   sites: at('/sites'),
   site: at('/sites/:site'),
   demo: at('/sites/demo'),
+  /** The demo site’s home page, for those who have not added it. */
+  demoPage: at('/demo'),
+  demoAsset: at('/demo/assets/:hash'),
   copies: at('/sites/:site/copies'),
   /** Whether a site is archived. */
   archived: at('/sites/:site/put-away'),

@@ -205,6 +205,10 @@ const PageResponseSchema = Type.Object(
 );
 export type PageResponse = Static<typeof PageResponseSchema>;
 
+/** A page to look at: it is of no site that is here. */
+const DemoPageSchema = Type.Omit(PageResponseSchema, ['revision'], closed);
+export type DemoPage = Static<typeof DemoPageSchema>;
+
 /** An edit as the log of a site has it. */
 const LogEntrySchema = Type.Object(
   {
@@ -324,6 +328,7 @@ export const RESPONSES = {
   Site: SiteResponseSchema,
   AddedSite: AddedSiteSchema,
   PageAtRevision: PageResponseSchema,
+  DemoPage: DemoPageSchema,
   Asset: AssetResponseSchema,
   Font: FontResponseSchema,
   Making: MakingResponseSchema,

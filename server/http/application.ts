@@ -14,6 +14,7 @@ import { notFound, problems, Refusal } from './problem.ts';
 import type { ImageMaker } from '../media/imagemaker.ts';
 import { archiveHandlers } from './archive.ts';
 import { assetHandlers } from './assets.ts';
+import { demoHandlers } from './demo.ts';
 import { backupHandlers } from './backups.ts';
 import { editHandlers } from './edits.ts';
 import { fontHandlers } from './fonts.ts';
@@ -123,6 +124,7 @@ export function application({
         ...editHandlers(store),
         ...fontHandlers(store),
         ...assetHandlers(store, pictures),
+        ...demoHandlers(),
         ...publishingHandlers(publisher),
         ...messageHandlers(store),
       },

@@ -16,7 +16,7 @@ const formsOf = (asset: Pick<Asset, 'type' | 'width' | 'height' | 'moves' | 'has
     : [];
 
 /** What never changes under its address may be kept for a year. */
-const LASTING = 'private, max-age=31536000, immutable';
+export const LASTING = 'private, max-age=31536000, immutable';
 
 /** Images and videos of a site. */
 export function assetHandlers(

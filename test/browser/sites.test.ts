@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { By } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import { paths } from '../../api/paths.ts';
 import type { LivePublication, PageResponse, SiteSummary } from '../../api/responses.ts';
 import { composed, newSite, writeSiteFile } from '../../core/index.ts';
@@ -51,6 +51,44 @@ describe('the list of sites', function () {
     const css = /href="([^"]+\.css)"/.exec(html)![1];
     return { html, css: await (await fetch(new URL(css, url))).text() };
   };
+
+  it('shows a newcomer one page at the width that is drawn or chosen, with its images', async () => {
+    await toList();
+    const { driver } = bench;
+    const slider = await byRole(driver, 'slider', 'Width of the window');
+    const window = () =>
+      driver.executeScript<{ width: number; stacked: boolean; loaded: boolean }>(`
+        const { contentDocument } = document.querySelector('iframe[title="The top of Brindle Hill Observatory"]');
+        const image = contentDocument.querySelector('img');
+        const title = contentDocument.querySelector('h1').getBoundingClientRect();
+        return {
+          width: contentDocument.documentElement.clientWidth,
+          stacked: image.getBoundingClientRect().bottom <= title.top,
+          loaded: image.complete && image.naturalWidth > 0,
+        };`);
+    const shows = (width: number, stacked: boolean) =>
+      eventually(`the page at ${width} px`, async () => {
+        const now = await window();
+        return now.width === width && now.stacked === stacked && now.loaded;
+      });
+    await shows(1280, false);
+    await press('button', 'Mobile');
+    await shows(390, true);
+    expect(await slider.getAttribute('aria-valuetext')).to.equal('390 px, Mobile');
+    await slider.sendKeys(Key.ARROW_RIGHT);
+    await shows(400, true);
+    const thumb = await driver.findElement(By.css('.MuiSlider-thumb'));
+    const left = async () => (await thumb.getRect()).x;
+    const before = await left();
+    await driver.actions({ async: true }).dragAndDrop(thumb, { x: 300, y: 0 }).perform();
+    await eventually('the thumb at the right edge of the page', async () => {
+      const { right } = await driver.executeScript<{ right: number }>(
+        'return document.querySelector("iframe").getBoundingClientRect()',
+      );
+      const { x, width } = await thumb.getRect();
+      return (await left()) > before + 250 && Math.abs(x + width / 2 - right) < 6;
+    });
+  });
 
   it('greets a newcomer with three ways on, of which one is the observatory', async () => {
     await toList();

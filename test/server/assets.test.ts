@@ -1,12 +1,13 @@
 /** Images and videos that are imported: what is taken, in which form it is kept, and what is refused with nothing kept. */
 import { expect } from 'chai';
+import { createHash } from 'node:crypto';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { crc32, deflateSync, gzipSync } from 'node:zlib';
 import sharp from 'sharp';
 import { madeName, paths } from '../../api/paths.ts';
-import type { AssetResponse, MakingResponse, Problem } from '../../api/responses.ts';
+import type { AssetResponse, DemoPage, MakingResponse, Problem } from '../../api/responses.ts';
 import { demoSite } from '../demo.ts';
 import { readSiteFile, writeSiteFile } from '../../core/index.ts';
 import { imageMaker } from '../../server/media/imagemaker.ts';
@@ -97,6 +98,18 @@ describe('images and videos', function () {
     expect([info.width, at(10), at(500)]).to.deep.equal([512, '255,0,0', '0,0,255']);
     expect(mixed.length, 'columns that are neither').to.be.at.most(2);
     await rm(folder, { recursive: true });
+  });
+
+  it('of the demo are there before it is added, each with the bytes by which it is known', async () => {
+    const demo = (await (await fetch(running.url + paths.demoPage())).json()) as DemoPage;
+    expect(demo.page.id).to.equal('home');
+    expect(demo.frame.assets).to.not.be.empty;
+    for (const { hash, type } of demo.frame.assets) {
+      const answer = await fetch(running.url + paths.demoAsset(hash));
+      expect(answer.headers.get('Content-Type')).to.equal(type);
+      const bytes = Buffer.from(await answer.arrayBuffer());
+      expect(createHash('sha256').update(bytes).digest('hex')).to.equal(hash);
+    }
   });
 
   it('are known by their bytes, whatever they are called', async () => {

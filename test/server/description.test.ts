@@ -25,6 +25,8 @@ const ASKED: Record<EndpointName, { path: string; status: number; body?: unknown
     body: writeSiteFile(newSite({ id: 'mill', name: 'Mill', lang: 'en', look: 'kiln', views: '4' }), {}),
   },
   addDemo: { path: paths.demo(), status: 201 },
+  demoPage: { path: paths.demoPage(), status: 200 },
+  demoAsset: { path: paths.demoAsset(HASH), status: 404 },
   copySite: { path: paths.copies(SITE), status: 201, body: { name: 'A copy' } },
   archiveSite: { path: paths.archived('mill'), status: 204 },
   restoreSite: { path: paths.archived('mill'), status: 204 },

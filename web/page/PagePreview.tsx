@@ -1,14 +1,14 @@
 import { Box } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
-import type { Preview, SiteFrame, View } from '../../core/index.ts';
+import type { Preview, SiteFrame } from '../../core/index.ts';
 import { line } from '../ui/theme.ts';
 import { EMPTY_SHEET, SheetDocument } from './sheetdocument.ts';
 
 interface PagePreviewProps {
   site: SiteFrame;
   content: Preview;
-  /** The view in which it is shown, at its sheet’s width. */
-  view: View;
+  /** px of the page: the width of the window in which it is shown. */
+  across: number;
   /** px on screen. */
   width: number;
   height: number;
@@ -17,11 +17,10 @@ interface PagePreviewProps {
 }
 
 /** The top of a page as it is, small, in a view: to know it by, not to work in. */
-export function PagePreview({ site, content, view, width, height: most, fit }: PagePreviewProps) {
+export function PagePreview({ site, content, across, width, height: most, fit }: PagePreviewProps) {
   const frame = useRef<HTMLIFrameElement>(null);
   const [sheet, setSheet] = useState<SheetDocument | null>(null);
   const [own, setOwn] = useState(0);
-  const across = view.sheet.width;
   const scale = width / across;
   useEffect(() => {
     if (!sheet) return;

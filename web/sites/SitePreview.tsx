@@ -11,6 +11,11 @@ interface SitePreviewProps extends Pick<PageResponse, 'frame' | 'page'> {
 /** The top of a page as the base view shows it. */
 export function SitePreview({ frame, page, ...size }: SitePreviewProps) {
   return (
-    <PagePreview site={frame} content={usePreviewOf(frame, page)} view={baseView(frame.views)} {...size} />
+    <PagePreview
+      site={frame}
+      content={usePreviewOf(frame, page)}
+      across={baseView(frame.views).sheet.width}
+      {...size}
+    />
   );
 }

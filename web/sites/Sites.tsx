@@ -156,7 +156,7 @@ export function Sites() {
           </Box>
           <Typography sx={{ color: quiet, mb: 2.5 }}>
             {empty
-              ? 'Lay out a page once, and make it right in every view before you publish it. Three ways to start:'
+              ? 'Lay out a page once, and make it right in every view before you publish it.'
               : 'Open a site to adapt its pages to every view.'}
           </Typography>
           {(busy !== null || adding) && (
@@ -175,14 +175,6 @@ export function Sites() {
             </Notice>
           )}
           {!data && !error && <LinearProgress aria-label="Loading the list of sites" />}
-          {empty && (
-            <StartScreen
-              busy={adding || busy !== null}
-              onTry={() => void tryDemo()}
-              onNew={() => setMaking(true)}
-              onBring={open}
-            />
-          )}
           {(archived.length > 0 || all.length >= MANY) && (
             <Box sx={{ display: 'flex', gap: 1.5, mb: 1.5, mt: empty ? 3 : 0 }}>
               {archived.length > 0 && (
@@ -232,6 +224,14 @@ export function Sites() {
         </Box>
         <Box data-scroller sx={{ flex: 1, minHeight: 0, overflowY: 'auto' }}>
           <Box sx={{ maxWidth: 940, mx: 'auto', px: 3, pb: 4 }}>
+            {empty && (
+              <StartScreen
+                busy={adding || busy !== null}
+                onTry={() => void tryDemo()}
+                onNew={() => setMaking(true)}
+                onBring={open}
+              />
+            )}
             <Lines sites={shown} actions={actions} away={shelf} />
           </Box>
         </Box>

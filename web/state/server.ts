@@ -62,6 +62,10 @@ export const server = createApi({
       query: () => call(endpoints.addDemo, paths.demo()),
       invalidatesTags: ['sites'],
     }),
+    /** The demo site to look at; it never changes. */
+    demoPage: build.query<Of<'demoPage'>, void>({
+      query: () => call(endpoints.demoPage, paths.demoPage()),
+    }),
     copySite: build.mutation<Of<'copySite'>, { site: string; name: string }>({
       query: ({ site, name }) => call(endpoints.copySite, paths.copies(site), { body: { name } }),
       invalidatesTags: ['sites'],
@@ -154,6 +158,7 @@ export const {
   useSiteQuery,
   usePageQuery,
   useAddDemoMutation,
+  useDemoPageQuery,
   useCopySiteMutation,
   useArchiveMutation,
   useRemoveSiteMutation,

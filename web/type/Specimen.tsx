@@ -1,6 +1,6 @@
 import { Typography } from '@mui/material';
 import { useMemo } from 'react';
-import { preview, specimen, viewAt, type SiteFrame, type View } from '../../core/index.ts';
+import { preview, specimen, viewAt, type SiteFrame } from '../../core/index.ts';
 import { sheetAddresses } from '../page/addresses.ts';
 import { PagePreview } from '../page/PagePreview.tsx';
 import { useMeasuredWidth } from '../ui/measuredwidth.ts';
@@ -14,21 +14,20 @@ export function Specimen({ site, width }: { site: SiteFrame; width: number }) {
   const made = useMemo(() => specimen(site), [site]);
   const content = useMemo(() => preview(made.frame, made.page, sheetAddresses(made.frame)), [made]);
   const view = viewAt(site.views, width);
-  const shown: View = { ...view, sheet: { ...view.sheet, width } };
-  const across = Math.min(width, Math.floor(frame.width) - 2);
+  const drawn = Math.min(width, Math.floor(frame.width) - 2);
   return (
     <section ref={frame.ref} aria-label="Specimen">
       <Typography sx={{ fontSize: 13, fontWeight: 700, mb: 0.75 }}>
         {view.name}, {width} px
-        {across < width && ` at ${Math.round((across / width) * 100)} %`}
+        {drawn < width && ` at ${Math.round((drawn / width) * 100)} %`}
       </Typography>
-      {across > 0 && (
+      {drawn > 0 && (
         <PagePreview
           key={width}
           site={made.frame}
           content={content}
-          view={shown}
-          width={across}
+          across={width}
+          width={drawn}
           height={TALLEST}
           fit
         />

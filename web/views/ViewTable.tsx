@@ -92,7 +92,7 @@ export function ViewTable({ site, page, onDelete }: ViewTableProps) {
                   <PagePreview
                     site={frame}
                     content={content}
-                    view={view}
+                    across={view.sheet.width}
                     width={picture}
                     height={Math.round(picture * 0.72)}
                   />

@@ -42,7 +42,7 @@ interface SectionOfferProps {
 }
 
 function Drawn({ site, content, view }: { site: SiteFrame; content: Preview; view: View }) {
-  return <PagePreview site={site} content={content} view={view} {...PICTURE} fit />;
+  return <PagePreview site={site} content={content} across={view.sheet.width} {...PICTURE} fit />;
 }
 
 /** A ready-made section or saved block as it would look here: in the site's theme, in the view that is looked at. */

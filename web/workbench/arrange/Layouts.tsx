@@ -76,7 +76,7 @@ function Drawn({ site, proposal, view, chosen, onChoose }: DrawnProps) {
         {laid.length > 0 && `, ${counted(laid.length, 'element')} placed`}
       </Typography>
       <Box sx={{ mt: 0.75 }}>
-        <PagePreview site={site} content={content} view={view} {...DRAWN} fit />
+        <PagePreview site={site} content={content} across={view.sheet.width} {...DRAWN} fit />
       </Box>
     </>
   );
