@@ -287,6 +287,12 @@ export function publisher(
       return { wanted: wanted.length, made: there.filter(Boolean).length };
     },
 
+    /** Makes the images of a site’s publication when there is time, so that publishing finds them made. */
+    async prepare(id: string): Promise<void> {
+      const present = await store.history.present(id);
+      if (present) pictures.begin(wantedIn(id, present));
+    },
+
     url: siteUrl,
 
     /** Compiles the draft for the host to show under a name that cannot be guessed; answers its address. */

@@ -119,7 +119,7 @@ export function application({
         health: () => Promise.resolve({ ready: true }),
         description: async ({ response }) => void response.json(description),
         ...backupHandlers(store),
-        ...archiveHandlers(store),
+        ...archiveHandlers(store, publisher),
         ...siteHandlers(store, publisher),
         ...editHandlers(store),
         ...fontHandlers(store),

@@ -3,6 +3,7 @@ import { paths } from '../../api/paths.ts';
 import type { AddedSite } from '../../api/responses.ts';
 import { homePageOf, isKeepable, type ReadSite } from '../../core/index.ts';
 import { demoSite } from '../../demo/site.ts';
+import type { Publisher } from '../host/publisher.ts';
 import { readForeignSite } from '../media/sitefile.ts';
 import type { Store } from '../store/open.ts';
 import { noSite } from './names.ts';
@@ -12,11 +13,14 @@ import type { Handlers } from './router.ts';
 /** Which sites there are: importing, copying, archiving, restoring, removing. */
 export function archiveHandlers(
   store: Pick<Store, 'sites' | 'history' | 'add' | 'remove'>,
+  { prepare }: Pick<Publisher, 'prepare'>,
 ): Handlers<'addSite' | 'addDemo' | 'copySite' | 'archiveSite' | 'restoreSite' | 'removeSite'> {
   /** Adds a site, and says where it is. */
   const added = async (read: ReadSite, response: Response): Promise<AddedSite> => {
     const id = await store.add(read);
     response.location(paths.site(id));
+    // Whoever publishes says what went wrong with it.
+    response.once('finish', () => void prepare(id).catch(() => undefined));
     return { id, firstPage: homePageOf(read.site.frame).id };
   };
 
