@@ -1,4 +1,4 @@
-import { homePageOf, sure } from '../../core/index.ts';
+import { homePageOf, lookup, sure } from '../../core/index.ts';
 import { demoSite } from '../../demo/site.ts';
 import { LASTING } from './assets.ts';
 import { Refusal } from './problem.ts';
@@ -18,7 +18,7 @@ export function demoHandlers(): Handlers<'demoPage' | 'demoAsset'> {
       const { site, files } = await demo();
       const asset = site.frame.assets.find((each) => each.hash === hash);
       if (!asset) throw new Refusal(404, 'There is no such image on the demo site.');
-      const bytes = Buffer.from(sure(files[asset.id], 'file'), 'base64');
+      const bytes = Buffer.from(sure(lookup(files, asset.id), 'file'), 'base64');
       response.set('Cache-Control', LASTING).type(asset.type).send(bytes);
     },
   };

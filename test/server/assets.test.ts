@@ -1,15 +1,12 @@
 /** Images and videos that are imported: what is taken, in which form it is kept, and what is refused with nothing kept. */
 import { expect } from 'chai';
-import { createHash } from 'node:crypto';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { setTimeout } from 'node:timers/promises';
 import { crc32, deflateSync, gzipSync } from 'node:zlib';
 import sharp from 'sharp';
 import { madeName, paths } from '../../api/paths.ts';
-import type { AddedSite, AssetResponse, DemoPage, MakingResponse, Problem } from '../../api/responses.ts';
-import { demoSite as partOfDemo } from '../../demo/site.ts';
+import type { AssetResponse, MakingResponse, Problem } from '../../api/responses.ts';
 import { demoSite } from '../demo.ts';
 import { readSiteFile, writeSiteFile } from '../../core/index.ts';
 import { imageMaker } from '../../server/media/imagemaker.ts';
@@ -100,18 +97,6 @@ describe('images and videos', function () {
     expect([info.width, at(10), at(500)]).to.deep.equal([512, '255,0,0', '0,0,255']);
     expect(mixed.length, 'columns that are neither').to.be.at.most(2);
     await rm(folder, { recursive: true });
-  });
-
-  it('of the demo are there before it is added, each with the bytes by which it is known', async () => {
-    const demo = (await (await fetch(running.url + paths.demoPage())).json()) as DemoPage;
-    expect(demo.page.id).to.equal('home');
-    expect(demo.frame.assets).to.not.be.empty;
-    for (const { hash, type } of demo.frame.assets) {
-      const answer = await fetch(running.url + paths.demoAsset(hash));
-      expect(answer.headers.get('Content-Type')).to.equal(type);
-      const bytes = Buffer.from(await answer.arrayBuffer());
-      expect(createHash('sha256').update(bytes).digest('hex')).to.equal(hash);
-    }
   });
 
   it('are known by their bytes, whatever they are called', async () => {
@@ -339,31 +324,6 @@ describe('images and videos', function () {
     const { wanted, made } = (await (await fetch(running.url + paths.making(SITE))).json()) as MakingResponse;
     expect(made).to.be.within(0, wanted);
     expect(wanted).to.be.greaterThan(50);
-  });
-
-  it('of a site that was imported are made before anybody publishes it', async () => {
-    const folder = await mkdtemp(join(tmpdir(), 'dimorphe-made-'));
-    const fresh = await served({ madeFolder: folder });
-    const { site, files } = await partOfDemo(['find-us']);
-    const answer = await fetch(fresh.url + paths.sites(), {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: writeSiteFile({ ...site, frame: { ...site.frame, name: 'Imported' } }, files),
-    });
-    const { id } = (await answer.json()) as AddedSite;
-    const state = async () => {
-      const asked = await fetch(fresh.url + paths.making(id));
-      expect(asked.status).to.equal(200);
-      return (await asked.json()) as MakingResponse;
-    };
-    let now = await state();
-    expect(now.wanted).to.be.greaterThan(0);
-    while (now.made < now.wanted) {
-      await setTimeout(200);
-      now = await state();
-    }
-    await fresh.end();
-    await rm(folder, { recursive: true });
   });
 
   it('in a site file are what it says of them, or the file is refused', async () => {
