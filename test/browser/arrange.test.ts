@@ -199,6 +199,32 @@ describe('the workbench: arranging', function () {
     expect(await height()).to.be.closeTo(before, 0.1);
   });
 
+  it('draws the edge of an image in a column, in shares of it, and back to all of it', async () => {
+    const { driver } = bench;
+    const width = async () => (await boxes('Desktop', ['saturn-picture']))['saturn-picture'].width;
+    const whole = await width();
+    await selectInOutline(driver, 'Saturn: image');
+    const grip = () => byRole(driver, 'slider', 'Width of Saturn: image');
+    expect(await (await grip()).getAttribute('aria-valuetext')).to.equal('100 % of the column');
+    await (await grip()).sendKeys(Key.ARROW_LEFT, Key.ARROW_LEFT, Key.ARROW_LEFT);
+    await expectStep(driver, /^Saturn: image: width in Desktop .* → 85 %$/);
+    await eventually('85 % of it', async () => Math.abs((await width()) - 0.85 * whole) < 0.1);
+    const draw = async (x: number) =>
+      driver
+        .actions({ async: true })
+        .move({ origin: await grip() })
+        .press()
+        .move({ origin: await grip(), x })
+        .release()
+        .perform();
+    await draw(-20);
+    await expectStep(driver, /^Saturn: image: width in Desktop 85 % → \d[05] %$/);
+    expect(await width()).to.be.below(0.84 * whole);
+    await draw(400);
+    await expectStep(driver, /^Saturn: image: width in Desktop .* → auto$/);
+    await eventually('all of it', async () => Math.abs((await width()) - whole) < 0.1);
+  });
+
   it('places by pointer and keys where lines run from right to left, and keeps what stood there', async () => {
     const { driver } = bench;
     const others = editor(() => bench.running.url, 'another-window');

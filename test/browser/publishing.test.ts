@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { paths } from '../../api/paths.ts';
 import { newSite, writeSiteFile } from '../../core/index.ts';
 import { byRole, eventually } from './browser.ts';
-import { useBench } from './workbench.ts';
+import { expectStep, selectInOutline, type, useBench } from './workbench.ts';
 
 describe('before a site is published', function () {
   this.timeout(180_000);
@@ -29,14 +29,39 @@ describe('before a site is published', function () {
     expect(await text('status', 'Sweep')).to.match(/have not been checked\.$/);
     await (await byRole(driver, 'button', 'Sweep all pages')).click();
     await (await byRole(driver, 'button', 'Stop')).click();
-    expect(await text('status', 'Sweep')).to.equal('Stopped: some widths have not been checked.');
-    await (await byRole(driver, 'button', 'Sweep all pages')).click();
+    expect(await text('status', 'Sweep')).to.match(/^Stopped: \d pages? not swept\.$/);
+    await (await byRole(driver, 'button', 'Sweep the rest')).click();
     await eventually('swept', async () =>
       (await text('status', 'Sweep')).startsWith('All pages were swept at every width from 320 to 1920 px'),
     );
     const [link] = await (await byRole(driver, 'region', FIXED)).findElements({ css: 'button' });
     await link.click();
     await byRole(driver, 'grid', 'Values of Hero');
+  });
+
+  it('a page that was swept in the workbench counts as long as it is as it was', async () => {
+    const { driver } = bench;
+    const swept = () => text('status', 'Sweep');
+    const go = async (screen: string) => (await byRole(driver, 'link', screen)).click();
+    await bench.open('find-us');
+    await (await byRole(driver, 'button', /^Findings/)).click();
+    await (await byRole(driver, 'button', 'Sweep all widths')).click();
+    await eventually('the page swept', async () => (await swept()).startsWith('Swept at every width'));
+    await (await byRole(driver, 'button', 'Do not follow changes')).click();
+    await go('Publications');
+    await eventually(
+      'the others left',
+      async () => (await swept()) === '3 pages not swept since the last change.',
+    );
+    await byRole(driver, 'button', 'Sweep the rest');
+    await go('Workbench');
+    await (await byRole(driver, 'button', 'Tree')).click();
+    await selectInOutline(driver, 'Footer');
+    await type(driver, 'Padding top', 'Desktop', '50');
+    await expectStep(driver, /padding top/);
+    await go('Publications');
+    await eventually('none', async () => /have not been checked\.$/.test(await swept()));
+    await byRole(driver, 'button', 'Sweep all pages');
   });
 
   it('is said to be live as long as it is', async () => {

@@ -3,6 +3,7 @@ import { Layouts, setText } from '../page/layingout.ts';
 import { hiddenSheet, type HiddenSheet } from '../page/measuringviews.ts';
 import type { SweepNews } from '../state/findings.ts';
 import { yieldToMain } from '../ui/yieldtomain.ts';
+import { rememberSweep } from './swept.ts';
 import type { FromSweep, ToSweep } from './sweepworker.ts';
 
 /** Lays pages out where nobody sees it, for a worker that sweeps them, one after the other; of those that wait, only the last. */
@@ -57,8 +58,11 @@ export class Sweeper {
     const layouts = new Layouts(sheet.at(site.views.list[0].sheet.width), page, site.views);
     return new Promise<SweepNews>((resolve, reject) => {
       this.worker.onmessage = ({ data }: MessageEvent<FromSweep>) => {
-        if ('found' in data) resolve({ found: data.found.findings, whole: data.found.whole });
-        else if ('progress' in data) this.report(page, data);
+        if ('found' in data) {
+          const { findings, whole } = data.found;
+          if (whole) rememberSweep(site, page, findings);
+          resolve({ found: findings, whole });
+        } else if ('progress' in data) this.report(page, data);
         else {
           const { measure } = data;
           // One at a time: the next one may be asked for before the last one is done.

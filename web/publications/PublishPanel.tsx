@@ -82,12 +82,14 @@ function stumbling(site: Site, pages: readonly PageFindings[]): Stumbling[] {
 }
 
 /** Offers to measure the pages at every width, and says how far that is. */
-function Sweeping({ sweep }: { sweep: SiteSweep }) {
-  const { state, done, start, stop } = sweep;
+function Sweeping({ site, sweep }: { site: Site; sweep: SiteSweep }) {
+  const { state, done, pages, start, stop } = sweep;
+  const left = site.frame.pages.length - pages.length;
   const words: Record<SiteSweep['state'], string> = {
     none: 'Problems that only show in the page layout have not been checked.',
     going: `Sweeping all pages: ${Math.floor(100 * done)} %`,
-    some: 'Stopped: some widths have not been checked.',
+    some: `${counted(left, 'page')} not swept since the last change.`,
+    stopped: `Stopped: ${counted(left, 'page')} not swept.`,
     all: `All pages were swept at every width from ${SWEPT.from} to ${SWEPT.to} px.`,
     failed: 'A page could not be measured. Your work is safe; try it again.',
   };
@@ -106,7 +108,7 @@ function Sweeping({ sweep }: { sweep: SiteSweep }) {
       ) : (
         state !== 'all' && (
           <Button size="small" variant="outlined" sx={{ mt: 0.5 }} onClick={start}>
-            Sweep all pages
+            {state === 'some' || state === 'stopped' ? 'Sweep the rest' : 'Sweep all pages'}
           </Button>
         )
       )}
@@ -156,7 +158,7 @@ function Found({ site, found }: { site: Site; found: SiteFindings }) {
         {found.state === 'looked' && first.length === 0 && 'No problems found. '}
         {rest > 0 && `${counted(rest, 'piece')} of advice; the workbench lists them.`}
       </Typography>
-      <Sweeping sweep={sweep} />
+      <Sweeping site={site} sweep={sweep} />
     </div>
   );
 }

@@ -79,6 +79,14 @@ const parentOf = (page: Page, node: Node | undefined): Node | undefined =>
 const takesColumns = (page: Page, node: Node): boolean =>
   applies(knownProperty('start'), node.kind, parentOf(page, node)?.kind);
 
+/** Whether the height of an element is drawn by its lower edge, or its width by one at a side: in rows and overlays it takes columns. */
+function hasDrawnEdge(site: SiteFrame, page: Page, node: Node, view: ViewId): boolean {
+  const parent = parentOf(page, node);
+  if (hasTrait(node, 'image'))
+    return parent !== undefined && hasTrait(parent, 'directed') && !isOpened(site, page, parent, view);
+  return hasTrait(node, 'section') || (hasTrait(node, 'overlaying') && !hasTrait(parent, 'overlaying'));
+}
+
 /** px; so much of a frame has to be seen in the desk. */
 const SEEN = 24;
 
@@ -170,8 +178,7 @@ export function Marks(props: MarksProps) {
           >
             {count > 0 ? `${node.name} · ${counted(count, 'override')} here` : node.name}
           </Grip>
-          {(hasTrait(node, 'section') ||
-            (hasTrait(node, 'overlaying') && !hasTrait(parent, 'overlaying'))) && (
+          {hasDrawnEdge(props.site, page, node, view) && (
             <EdgeGrip
               site={props.site}
               page={page}
@@ -179,6 +186,7 @@ export function Marks(props: MarksProps) {
               view={view}
               sheet={props.sheet}
               scale={props.scale}
+              width={box.width}
               height={box.height}
             />
           )}
