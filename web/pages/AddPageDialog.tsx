@@ -52,7 +52,12 @@ function ReadyPicture(props: { site: Site; ready: ReadyPage; title: string; like
   const page = useMemo(() => ({ id, ...tree }), [id, tree]);
   const content = usePreviewOf(shown, page);
   return (
-    <PagePreview site={frame} content={content} across={viewOf(frame.views, frame.views.base).sheet.width} {...PICTURE} />
+    <PagePreview
+      site={frame}
+      content={content}
+      across={viewOf(frame.views, frame.views.base).sheet.width}
+      {...PICTURE}
+    />
   );
 }
 
