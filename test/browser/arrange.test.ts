@@ -223,6 +223,15 @@ describe('the workbench: arranging', function () {
     await draw(400);
     await expectStep(driver, /^Saturn: image: width in Desktop .* → auto$/);
     await eventually('all of it', async () => Math.abs((await width()) - whole) < 0.1);
+    // What is centred is only as wide as its content where nothing is set.
+    await editor(() => bench.running.url, 'another-window').made([
+      set('/pages/home/nodes/saturn-picture/style/self/blockAlign', { base: 'center' }),
+      set('/pages/home/nodes/saturn-picture/style/self/width', { base: { percent: 95 } }),
+    ]);
+    await eventually('95 % of it', async () => Math.abs((await width()) - 0.95 * whole) < 0.1);
+    await (await grip()).sendKeys(Key.ARROW_RIGHT);
+    await expectStep(driver, /^Saturn: image: width in Desktop 95 % → 100 %$/);
+    await eventually('all of it again', async () => Math.abs((await width()) - whole) < 0.1);
   });
 
   it('places by pointer and keys where lines run from right to left, and keeps what stood there', async () => {

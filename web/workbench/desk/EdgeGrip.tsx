@@ -61,6 +61,8 @@ interface Edge {
 const STEP = 8;
 /** Per cent. */
 const SHARE = { step: 5, least: 5, whole: 100 };
+/** Alignments by which a block without a width fills its place (CSS Box Alignment 3, §6.1). */
+const STRETCHED: ReadonlySet<string> = new Set(['normal', 'stretch']);
 
 /** px; how high a section is with what is in it, whatever is set. */
 function fittingHeight(sheet: SheetDocument, { id }: Node): number {
@@ -96,8 +98,8 @@ function sideEdge({ site, page, node, view, sheet }: EdgeGripProps): Edge | unde
     unit,
     travel: align === 'center' ? unit / 2 : unit,
     step: SHARE.step,
-    // What is as wide as its column says nothing.
-    value: (percent) => (percent === SHARE.whole ? 'auto' : { percent }),
+    // What is stretched is as wide as its column by itself; what keeps to a side is as wide as its content.
+    value: (percent) => (percent === SHARE.whole && STRETCHED.has(align) ? 'auto' : { percent }),
     usual: '',
     words: (percent) => `${percent} % of the column`,
   };
