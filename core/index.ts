@@ -1,7 +1,14 @@
 /** The whole public surface of the core. Code outside imports from here and nowhere deeper. */
 export type { Outcome } from './outcome.ts';
 export * from './layout/areas.ts';
-export { partsIn, rowHeightIn, setPlacement, placementIn, type AreaPlacement } from './values/areas.ts';
+export {
+  fillsArea,
+  partsIn,
+  rowHeightIn,
+  setPlacement,
+  placementIn,
+  type AreaPlacement,
+} from './values/areas.ts';
 export * from './layout/snapping.ts';
 export { describeArea } from './edits/placement/areas.ts';
 export {
@@ -86,7 +93,7 @@ export type { ContentField } from './elements/content/contenttypes.ts';
 export { contentOf, type OfferGroup } from './elements/kinds/kind.ts';
 export type { Trait } from './elements/traits.ts';
 export { hasTrait, isAtEdge, isDeep, KINDS, kindOf, knownKind } from './elements/kinds/table.ts';
-export type { Point } from './elements/valuetypes/geometry.ts';
+export type { Point, Ratio } from './elements/valuetypes/geometry.ts';
 export type { Extent } from './elements/valuetypes/extent.ts';
 export type { EditorName, ValueContext, ValueType } from './elements/valuetypes/valuetype.ts';
 export { aliasOf, aliasTo } from './theme/alias.ts';
@@ -136,7 +143,7 @@ export { columnsIn, type RowColumns } from './values/columns.ts';
 export { spaceAt } from './theme/spacing.ts';
 export { stepType } from './elements/valuetypes/space.ts';
 export { isCaptions, isVideo, isImage } from './theme/resources.ts';
-export type { Asset, Colour, Font, SpacingStep } from './theme/resources.ts';
+export type { Asset, Colour, Font, MediaAsset, SpacingStep } from './theme/resources.ts';
 export { assetUses, type AssetUse } from './values/uses.ts';
 export {
   notShown,
@@ -187,6 +194,7 @@ export { accepts } from './edits/structure/structure.ts';
 export { misplaced } from './edits/structure/move.ts';
 export { isGroup } from './edits/structure/group.ts';
 export { ordinal } from './elements/valuetypes/order.ts';
+export { viewsNamed } from './edits/values/textbyview.ts';
 export { carriedOver } from './edits/values/overrides.ts';
 export { chosenValues } from './edits/values/paste.ts';
 export { idFrom } from './edits/theme/theme.ts';
@@ -206,6 +214,7 @@ export { elementsMarkup } from './compile/elementmarkup.ts';
 export { isItself, isMadeSmaller, imageKey, type ImageForm } from './compile/images.ts';
 export { widthsIn } from './values/widths.ts';
 export { measureAt } from './type/measure.ts';
+export { cutOf, movedBy, regionOf, withEdges, ZOOM, type Crop, type EdgeMoves } from './layout/crop.ts';
 export { IMAGE_WIDTHS, widthsFor } from './layout/sizes.ts';
 export { AT_WINDOW } from './compile/video.ts';
 export { MATTER, nodeClass, variantClass, wordsClass } from './compile/selectors.ts';

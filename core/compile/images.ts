@@ -8,7 +8,8 @@ import { widthsOf, type ViewId } from '../layered/views.ts';
 import type { Pictured, PictureSource } from '../elements/kinds/kind.ts';
 import { knownProperty } from '../elements/propertytable.ts';
 import { heldTo, measureCss, times } from '../type/measure.ts';
-import { cropFor, widthsFor, type Crop } from '../layout/sizes.ts';
+import { cropFor, type Crop } from '../layout/crop.ts';
+import { widthsFor } from '../layout/sizes.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
 import { isImage, type Asset, type MediaAsset } from '../theme/resources.ts';
@@ -101,17 +102,18 @@ export function imagesOf({ site, page, widths, addresses }: ImagesOf) {
       ratio: value('cropRatio'),
       fills: value('fit') === 'cover',
       focus: value('focalPoint'),
+      zoom: value('zoom'),
     };
   };
 
   /** What is shown of an image in a view: a part, where that is worth a file of its own. */
   function variantIn(asset: MediaAsset, node: Node, view: ViewId): Variant {
-    const { ratio, fills, focus } = shapeIn(node, view);
+    const { ratio, fills, focus, zoom } = shapeIn(node, view);
     // What fills an area is cropped by that, and in no shape of its own.
-    if (fillsArea(site, page, node, view)) return { asset };
-    if (!fills || ratio === 'auto' || !isMadeSmaller(asset)) return { asset };
-    const crop = cropFor(asset, ratio, focus);
-    return crop && addresses.made ? { asset, crop } : { asset };
+    const isCut = fills && isMadeSmaller(asset) && addresses.made && !fillsArea(site, page, node, view);
+    if (!isCut) return { asset };
+    const shape = ratio === 'auto' ? undefined : ratio.width / ratio.height;
+    return { asset, crop: cropFor(asset, { ratio: shape, zoom, focus }) };
   }
 
   /** How wide an image is in each view, as the attribute `sizes` says it: the first that fits counts (HTML Standard, §4.8.4.2.2). */

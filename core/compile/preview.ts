@@ -71,7 +71,7 @@ const IN_WIDTHS = [
     'pageImages',
   ],
   ...['padding', 'margin', 'border'].flatMap((sides) => [`${sides}Left`, `${sides}Right`]),
-  ...['cropRatio', 'fit', 'focalPoint', 'height', 'minHeight', 'aspectRatio'],
+  ...['cropRatio', 'fit', 'zoom', 'focalPoint', 'height', 'minHeight', 'aspectRatio'],
 ];
 
 /** Whether images in an element are as wide as they were. */

@@ -26,7 +26,7 @@ import { inSourceOrder, sourceOrder } from '../site/sourceorder.ts';
 import { memoised } from '../memo.ts';
 import { acrossRules } from './across.ts';
 import { Behind } from './backgroundimages.ts';
-import type { ImageAddresses } from './images.ts';
+import { isMadeSmaller, type ImageAddresses } from './images.ts';
 import { Stacks, type CssRule } from './stack.ts';
 import { stylingOf } from './styling.ts';
 
@@ -138,7 +138,7 @@ export function sharedRules(
     ...edgeRules(site, page),
     ...videoRules(site, page),
     ...behind.rules(site, addresses),
-    ...shelfRules(site, new Set([...shown, ...inContent]), inContent),
+    ...shelfRules(site, addresses, new Set([...shown, ...inContent]), inContent),
     ...ordered([...kinds].map((kind) => kindRules(kind, site.views))),
     ...ordered([...styles].map((style) => (style ? textStyleRules(style, site.views) : []))),
     ...acrossRules(site, page),
@@ -146,15 +146,22 @@ export function sharedRules(
 }
 
 /** What images of the shelf say of themselves, once each; those in contents take it over by their class. */
-function shelfRules(site: SiteFrame, used: ReadonlySet<string>, inContent: ReadonlySet<string>): CssRule[] {
+function shelfRules(
+  site: SiteFrame,
+  addresses: ImageAddresses,
+  used: ReadonlySet<string>,
+  inContent: ReadonlySet<string>,
+): CssRule[] {
   const saying = site.assets.filter(({ id }) => used.has(id));
   if (saying.length === 0) return [];
   const declarations: Declarations = {};
-  for (const { id, focus, colour, width, height } of saying) {
+  for (const asset of saying) {
+    const { id, focus, colour, width, height } = asset;
     const names = ofPictureVariables(id);
     declarations[names.ratio] = `${width} / ${height}`;
     if (focus) declarations[names.focus] = pointCss(focus);
     if (colour) declarations[names.tone] = colour;
+    if (!addresses.made || !isMadeSmaller(asset)) declarations[names.wholeFile] = '1';
   }
   const taking = saying.filter(({ id }) => inContent.has(id));
   return [

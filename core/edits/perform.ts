@@ -37,6 +37,7 @@ import { arrange } from './placement/arrange.ts';
 import { placeParts } from './placement/areas.ts';
 import { makeColumn } from './structure/column.ts';
 import { makeOverlay } from './structure/overlay.ts';
+import { cropImage } from './values/cropimage.ts';
 import { scaleContent } from './values/scale.ts';
 import { changeSite } from './pages/siteitself.ts';
 import { tellVisitors } from './pages/systemmessages.ts';
@@ -54,6 +55,7 @@ import { lookup } from '../lookup.ts';
 export const COMMANDS = {
   setValue,
   adjustValue,
+  cropImage,
   clearValue,
   setReach,
   reverseOrder,

@@ -103,6 +103,7 @@ export const PROPERTIES: readonly Property[] = [
   picture.source,
   picture.cropRatio,
   picture.fit,
+  picture.zoom,
   picture.focalPoint,
   ...border.borders,
   border.borderStyle,

@@ -9,38 +9,3 @@ export const widthsFor = (natural: number): number[] => {
   const full = Math.min(natural, WIDEST);
   return [...IMAGE_WIDTHS.filter((width) => width < full), full];
 };
-
-/** A part of an image, in its own px. */
-export interface Crop {
-  x: number;
-  y: number;
-  width: number;
-  height: number;
-}
-
-/** The share of an image that must go before a part is made of it; else all of it is fetched and cut off where it is shown. */
-const WORTH_CUTTING = 0.25;
-
-interface Shape {
-  width: number;
-  height: number;
-}
-
-/**
- * The part of an image that is seen in a box of a shape that it fills, with its focal point as `object-position` places it (percent
- * from the left and top; CSS Backgrounds 3, §2.6). Undefined where it saves too little to be worth a file of its own.
- */
-export function cropFor(picture: Shape, box: Shape, focus: { x: number; y: number }): Crop | undefined {
-  const wanted = box.width / box.height;
-  const own = picture.width / picture.height;
-  const seen = Math.min(wanted / own, own / wanted);
-  if (1 - seen <= WORTH_CUTTING) return undefined;
-  const width = Math.max(1, own > wanted ? Math.round(picture.height * wanted) : picture.width);
-  const height = Math.max(1, own > wanted ? picture.height : Math.round(picture.width / wanted));
-  return {
-    x: Math.round(((picture.width - width) * focus.x) / 100),
-    y: Math.round(((picture.height - height) * focus.y) / 100),
-    width,
-    height,
-  };
-}

@@ -2,7 +2,8 @@ import { knownProperty } from '../elements/propertytable.ts';
 import type { ViewId } from '../layered/views.ts';
 import type { Node } from '../site/node.ts';
 import type { Page, SiteFrame } from '../site/site.ts';
-import { greatest, pixels, type Measure } from '../type/measure.ts';
+import { ZOOM } from '../layout/crop.ts';
+import { greatest, pixels, times, type Measure } from '../type/measure.ts';
 import { fillsArea, leastAreaHeight } from './areas.ts';
 import { resolve } from './trace.ts';
 import type { Widths } from './widths.ts';
@@ -32,5 +33,8 @@ export function drawnWidth(
     fills && !filling ? { box: box.width / box.height, picture: of.width / of.height } : undefined;
   const plain = widths.pictureWidth(node.id, view, image.width, covering);
   const high = filling && fills ? leastAreaHeight(site, page, node, view) : 0;
-  return high > 0 ? greatest(plain, pixels((high * image.width) / image.height)) : plain;
+  const drawn = high > 0 ? greatest(plain, pixels((high * image.width) / image.height)) : plain;
+  // A part that is a file of its own is what the zoom shows.
+  const zoom = resolve(site, page, node, knownProperty('zoom'), view);
+  return fills && of === image && zoom > ZOOM.least ? times(drawn, zoom / 100) : drawn;
 }

@@ -188,6 +188,7 @@ const MEANINGS: Record<string, Meaning[]> = {
   ],
   cropRatio: [is({ width: 5, height: 2 }, { 'aspect-ratio': '5 / 2' })],
   fit: [is('contain', { 'object-fit': 'contain' })],
+  zoom: [is(180, { overflow: 'clip' })],
   focalPoint: [is({ x: 10, y: 90 }, { 'object-position': '10% 90%' })],
   ...sides('border', '-width'),
   borderStyle: [is('dashed', { 'border-top-style': 'dashed', 'border-left-style': 'dashed' })],

@@ -128,6 +128,8 @@ export function valueArbitrary(property: Property, children: readonly NodeId[] =
         record({ px: fc.integer({ min: 20, max: 260 }) }),
         record({ percent: fc.integer({ min: 10, max: 100 }) }),
       );
+    case 'zoom':
+      return fc.integer({ min: 100, max: 400 });
     case 'backgroundPosition':
     case 'focalPoint':
       return record({ x: fc.integer({ min: 0, max: 100 }), y: fc.integer({ min: 0, max: 100 }) });

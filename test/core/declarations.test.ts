@@ -14,6 +14,7 @@ type Said = [value: unknown, declarations: Declarations];
 const SATURN = {
   '--focus': 'var(--focus-saturn, 50% 50%)',
   '--tone': 'var(--tone-saturn, transparent)',
+  '--whole-file': 'var(--whole-file-saturn, 0)',
   '--ratio': 'var(--ratio-saturn, auto)',
 };
 
@@ -230,7 +231,16 @@ const DECLARATIONS: Record<string, Said[]> = {
     ['contain', { 'object-fit': 'contain', 'background-color': 'transparent' }],
     ['cover', { 'object-fit': 'cover', 'background-color': 'var(--tone, transparent)' }],
   ],
-  focalPoint: [[{ x: 50, y: 12.5 }, { 'object-position': '50% 12.5%' }]],
+  zoom: [
+    [100, { overflow: 'visible' }],
+    [250, { overflow: 'clip' }],
+  ],
+  focalPoint: [
+    [
+      { x: 50, y: 12.5 },
+      { 'object-position': '50% 12.5%', 'transform-origin': '50% 12.5%' },
+    ],
+  ],
   ...sides('border', '-width'),
   borderStyle: [['dashed', { 'border-style': 'dashed' }]],
   borderColour: [['#767676', { 'border-color': '#767676' }]],
@@ -314,10 +324,12 @@ describe('the declarations of a property', () => {
     const perView = PROPERTIES.filter((property) => property.perView).map(({ name }) => name);
     expect(perView).to.have.members([
       ...['alternate', 'span', 'start', 'order'],
-      ...['areaColumn', 'offsetAcross', 'heldDown', 'offsetDown'],
+      ...['areaColumn', 'offsetAcross', 'heldDown', 'offsetDown', 'zoom'],
     ]);
     const beside = PROPERTIES.filter((property) => property.heldBeside).map(({ name }) => name);
-    expect(beside).to.have.members(['start', 'areaColumn', 'offsetAcross', 'heldDown', 'offsetDown']);
+    expect(beside).to.have.members([
+      ...['start', 'areaColumn', 'offsetAcross', 'heldDown', 'offsetDown', 'zoom'],
+    ]);
     const onChildren = PROPERTIES.filter((property) => property.onChildren).map(({ name }) => name);
     expect(onChildren).to.have.members(['alternate', 'order']);
     const onMedia = PROPERTIES.filter((property) => property.onMedia).map(({ name }) => name);

@@ -12,7 +12,6 @@ import {
   widthsIn,
   type Asset,
 } from '../../core/index.ts';
-import { cropFor } from '../../core/layout/sizes.ts';
 import {
   fluidMeasure,
   greatest,
@@ -133,26 +132,6 @@ describe('an image', () => {
     expect(widthsFor(320)).to.deep.equal([320]);
     expect(widthsFor(1000)).to.deep.equal([320, 480, 640, 800, 1000]);
     expect(widthsFor(6000)).to.deep.equal([320, 480, 640, 800, 1040, 1280, 1600, 1920, 2560]);
-  });
-
-  it('is cut to a part where more than a quarter of it would not be seen, about its focal point', () => {
-    const wide = { width: 3000, height: 2000 };
-    expect(cropFor(wide, { width: 1, height: 1 }, { x: 50, y: 50 })).to.deep.equal({
-      x: 500,
-      y: 0,
-      width: 2000,
-      height: 2000,
-    });
-    expect(cropFor(wide, { width: 1, height: 1 }, { x: 0, y: 50 })!.x).to.equal(0);
-    expect(cropFor(wide, { width: 1, height: 1 }, { x: 100, y: 50 })!.x).to.equal(1000);
-    expect(cropFor(wide, { width: 3, height: 1 }, { x: 50, y: 10 })).to.deep.equal({
-      x: 0,
-      y: 100,
-      width: 3000,
-      height: 1000,
-    });
-    // 4:3 of 3:2 is eight ninths of it.
-    expect(cropFor(wide, { width: 4, height: 3 }, { x: 50, y: 50 })).to.equal(undefined);
   });
 
   it('stands in its page first as AVIF, then as WebP, with sizes, and the one that opens the page before all others', () => {

@@ -80,6 +80,7 @@ const INITIAL: Record<string, unknown> = {
   source: 'none',
   cropRatio: 'auto',
   fit: 'cover',
+  zoom: 100,
   focalPoint: middle,
   ...sides('border', 0),
   borderStyle: 'solid',
@@ -121,6 +122,7 @@ const RANGES: [on: string, property: string, least: number, most: number, beyond
   ['headline', 'borderTop', 0, 40, 1],
   ['headline', 'radius', 0, 400, 1],
   ['headline', 'opacity', 0, 1, 0.01],
+  ['dome', 'zoom', 100, 800, 1],
 ];
 
 describe('properties', () => {

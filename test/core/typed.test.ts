@@ -55,6 +55,8 @@ const READ: [property: string, typed: string, value: unknown, shown: string][] =
   ['aspectRatio', '1.5', { width: 1.5, height: 1 }, '1.5:1'],
   ['aspectRatio', '100:100', { width: 100, height: 100 }, '100:100'],
   ['aspectRatio', 'auto', 'auto', 'auto'],
+  ['zoom', '150 %', 150, '150'],
+  ['zoom', '125', 125, '125'],
   ['focalPoint', '50 20', { x: 50, y: 20 }, '50 20'],
   ['focalPoint', '0 %, 100 %', { x: 0, y: 100 }, '0 100'],
   ['size', '40', 40, '40'],

@@ -48,6 +48,8 @@ export interface DeskState {
   density: number | null;
   /** What was asked for in one view and concerns every view: whether it is meant so has to be said. */
   everyView: { what: EveryView; nodes: NodeId[]; view: ViewId } | null;
+  /** The image whose crop is changed on the page, in which view. */
+  cropping: { node: NodeId; view: ViewId } | null;
   /** Where the menu of what is selected is open, in px of the window. */
   menu: { left: number; top: number } | null;
   /** What the panel of what can be added shows; null: it is closed. */
@@ -83,6 +85,7 @@ const initialState: DeskState = {
   density: null,
   visitor: null,
   everyView: null,
+  cropping: null,
   menu: null,
   adding: null,
   looking: false,
@@ -106,6 +109,7 @@ export function selectionHeld(state: DeskState, { site, page }: OpenPage): DeskS
     aim: null,
     menu: nodes.length > 0 ? state.menu : null,
     everyView: null,
+    cropping: nodes.some((id) => id === state.cropping?.node) ? state.cropping : null,
   };
 }
 
@@ -150,6 +154,11 @@ export const desk = createSlice({
     },
     everyViewAsked(state, { payload }: PayloadAction<DeskState['everyView']>) {
       state.everyView = payload;
+    },
+    /** The crop of an image is changed in a view, which is selected with that; null: no more. */
+    croppingSet(state, { payload }: PayloadAction<DeskState['cropping']>) {
+      state.cropping = payload;
+      if (payload) state.selected = [payload.node];
     },
     menuClosed(state) {
       state.menu = null;
@@ -244,6 +253,7 @@ export const desk = createSlice({
         state.textStyle = null;
         state.aim = null;
         state.everyView = null;
+        state.cropping = null;
         const { id, views } = site.frame;
         if (state.site === id) return;
         state.site = id;
@@ -255,6 +265,7 @@ export const desk = createSlice({
         state.textStyle = null;
         state.aim = null;
         state.everyView = null;
+        state.cropping = null;
       }),
 });
 
@@ -265,6 +276,7 @@ export const {
   lookedFor,
   pageMeasured,
   everyViewAsked,
+  croppingSet,
   menuOpened,
   menuClosed,
   selectionSet,

@@ -204,7 +204,7 @@ const USUAL = new Set([
   ...['shown', 'collapse', 'span', 'areaColumn', 'areaRow', 'order', 'direction', 'tiles', 'gap'],
   ...['pageImages', 'pageDescriptions', 'pageMeta'],
   ...['blockAlign', 'width', 'maxWidth', 'edge', 'corner', 'fromEdge', 'paddingTop', 'marginTop'],
-  ...['backgroundColour', 'cropRatio', 'focalPoint'],
+  ...['backgroundColour', 'cropRatio', 'zoom', 'focalPoint'],
 ]);
 
 const isUsual = (property: Property): boolean => property.wording !== undefined || USUAL.has(property.name);

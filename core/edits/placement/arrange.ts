@@ -1,14 +1,11 @@
-import { same } from '../../layered/express.ts';
 import type { EditReach } from '../../layered/change.ts';
 import type { ViewId } from '../../layered/views.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
-import { propertyOf } from '../../elements/propertytable.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import type { LaidOut } from '../../values/arranging.ts';
-import { resolve } from '../../values/trace.ts';
 import { found } from '../values/aim.ts';
 import type { Command } from '../command.ts';
-import { setValue } from '../values/values.ts';
+import { setOthers } from '../values/values.ts';
 import { counted } from '../../plural.ts';
 import { describeReach } from '../values/textbyview.ts';
 
@@ -29,13 +26,9 @@ export const arrange: Command<Arrange> = {
     if (!nodes.ok) return nodes;
     const changed = new Set<NodeId>();
     for (const { node: id, values } of laid) {
-      for (const [name, value] of Object.entries(values)) {
-        const property = propertyOf(name);
-        if (property && same(resolve(site, draft, draft.nodes[id], property, view), value)) continue;
-        const set = setValue.run(site, draft, { nodes: [id], property: name, view, value, reach }, pages);
-        if (!set.ok) return refused(`${draft.nodes[id].name}: ${set.sentence}`);
-        changed.add(id);
-      }
+      const set = setOthers(site, draft, { node: id, values, view, reach }, pages);
+      if (!set.ok) return set;
+      if (set.value > 0) changed.add(id);
     }
     if (changed.size === 0) return refused('They are already there; nothing was changed.');
     const others = changed.size - (changed.has(node) ? 1 : 0);

@@ -2,9 +2,13 @@ import { withReach, withoutValue, type EditReach } from '../../layered/change.ts
 import { knownKind } from '../../elements/kinds/table.ts';
 import { schemaFaults } from '../../faults.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
-import type { SiteFrame } from '../../site/site.ts';
+import { same } from '../../layered/express.ts';
+import type { NodeId } from '../../elements/nodeid.ts';
+import { propertyOf } from '../../elements/propertytable.ts';
+import { resolve } from '../../values/trace.ts';
+import type { Page, SiteFrame } from '../../site/site.ts';
 import { adjusted, type Adjustment } from '../../elements/valuetypes/adjust.ts';
-import { viewOf, type Reach } from '../../layered/views.ts';
+import { viewOf, type Reach, type ViewId } from '../../layered/views.ts';
 import {
   aim,
   scopeOf,
@@ -57,6 +61,32 @@ export const setValue: Command<SetValue> = {
     return done(said);
   },
 };
+
+export interface SetOthers {
+  node: NodeId;
+  /** By the names of properties. */
+  values: Readonly<Record<string, unknown>>;
+  view: ViewId;
+  reach: EditReach;
+}
+
+/** Sets those of several values of an element that it does not have in the view already. Answers how many; refused where one does not fit. */
+export function setOthers(
+  site: SiteFrame,
+  page: Page,
+  { node, values, view, reach }: SetOthers,
+  pages: Record<NodeId, Page>,
+): Outcome<number> {
+  let count = 0;
+  for (const [name, value] of Object.entries(values)) {
+    const property = propertyOf(name);
+    if (property && same(resolve(site, page, page.nodes[node], property, view), value)) continue;
+    const set = setValue.run(site, page, { nodes: [node], property: name, view, value, reach }, pages);
+    if (!set.ok) return refused(`${page.nodes[node].name}: ${set.sentence}`);
+    count += 1;
+  }
+  return done(count);
+}
 
 export type AdjustValue = ValueTarget & { adjustment: Adjustment; reach: EditReach };
 

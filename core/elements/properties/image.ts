@@ -1,6 +1,9 @@
+import { ZOOM } from '../../layout/crop.ts';
+import { decimals } from '../../type/fluid.ts';
 import { choiceType } from '../valuetypes/choice.ts';
 import { pointCss, pointType, ratioCss, ratioType, type Point, type Ratio } from '../valuetypes/geometry.ts';
 import { NO_IMAGE, imageType } from '../valuetypes/image.ts';
+import { numberType } from '../valuetypes/number.ts';
 import type { Declarations, Property } from './property.ts';
 
 /** What stands in each view of a kind that has words where there is no image: custom properties with its `display`. */
@@ -15,26 +18,32 @@ const FOCUS = '--focus';
 const TONE = '--tone';
 const RATIO = '--ratio';
 
+/** 1 where an image is shown from a file of all of it, so that zoom is drawn; 0 where the file is cut to what is seen. */
+export const WHOLE_FILE = '--whole-file';
+
 /** The custom properties in which a page has what an image says of itself, so that a value needs only its id. */
 export const ofPictureVariables = (asset: string) => ({
   focus: `${FOCUS}-${asset}`,
   tone: `${TONE}-${asset}`,
   ratio: `${RATIO}-${asset}`,
+  wholeFile: `${WHOLE_FILE}-${asset}`,
 });
 
 /** What takes over from an image what that says of itself. */
 export function takenOver(asset: string): Declarations {
-  const { focus, tone, ratio } = ofPictureVariables(asset);
+  const { focus, tone, ratio, wholeFile } = ofPictureVariables(asset);
   return {
     [FOCUS]: `var(${focus}, 50% 50%)`,
     [TONE]: `var(${tone}, transparent)`,
     [RATIO]: `var(${ratio}, auto)`,
+    [WHOLE_FILE]: `var(${wholeFile}, 0)`,
   };
 }
 
 /** What an image looks like by what it says of itself. */
 export const BY_PICTURE: Declarations = {
   'object-position': `var(${FOCUS}, 50% 50%)`,
+  'transform-origin': `var(${FOCUS}, 50% 50%)`,
   'background-color': `var(${TONE}, transparent)`,
 };
 
@@ -83,6 +92,24 @@ export const fit: Property<string> = {
   }),
 };
 
+export const zoom: Property<number> = {
+  name: 'zoom',
+  label: 'Zoom',
+  group: 'picture',
+  traits: ['picture'],
+  type: numberType({ minimum: ZOOM.least, maximum: ZOOM.most, step: 5, unit: '%' }),
+  initial: () => ZOOM.least,
+  css: (value) => ({ overflow: value > ZOOM.least ? 'clip' : 'visible' }),
+  onPicture: (value, { beside }): Declarations => ({
+    scale:
+      value > ZOOM.least && beside?.('fit') !== 'contain'
+        ? `calc(1 + ${decimals(value / 100 - 1)} * var(${WHOLE_FILE}, 0))`
+        : 'none',
+  }),
+  perView: true,
+  heldBeside: true,
+};
+
 export const focalPoint: Property<Point> = {
   name: 'focalPoint',
   label: 'Focal point',
@@ -92,5 +119,5 @@ export const focalPoint: Property<Point> = {
   initial: () => ({ x: 50, y: 50 }),
   ofPicture: ({ focus: point }) => point,
   onMedia: true,
-  css: (value) => ({ 'object-position': pointCss(value) }),
+  css: (value) => ({ 'object-position': pointCss(value), 'transform-origin': pointCss(value) }),
 };

@@ -7,7 +7,7 @@ interface NumberRange {
   minimum: number;
   maximum: number;
   step: number;
-  unit?: 'px' | 'em' | 's';
+  unit?: 'px' | 'em' | 's' | '%';
   integer?: boolean;
   format?(value: number, context: ValueContext): string;
 }

@@ -25,6 +25,7 @@ import {
   type ViewId,
   viewOf,
 } from '../../../core/index.ts';
+import { croppingSet } from '../../state/desk.ts';
 import { edit } from '../../state/edits.ts';
 import type { Thunk } from '../../state/store.ts';
 import { canHide, scope, whereGone, type ActionGroup, type BlockAction, type Selected } from './action.ts';
@@ -112,6 +113,23 @@ export function runAround(site: SiteFrame, page: Page, node: Node): AlternatingR
     if (found) return found;
   }
   return undefined;
+}
+
+/** What of an image is seen. */
+function picturing({ nodes, active, site }: Selected): ActionGroup[] {
+  const [lead, ...more] = nodes;
+  if (more.length > 0 || !hasTrait(lead, 'picture')) return [];
+  return [
+    {
+      heading: 'Image',
+      entries: [
+        {
+          label: `Crop in ${viewOf(site.views, active).name} …`,
+          run: (dispatch) => dispatch(croppingSet({ node: lead.id, view: active })),
+        },
+      ],
+    },
+  ];
 }
 
 /** What stands where: in this view, in the source, and together. */
@@ -302,6 +320,7 @@ function values({ site, page, nodes, active, onDialog }: Selected): ActionGroup[
 export const blockActions = (selected: Selected): ActionGroup[] => [
   ...showing(selected),
   ...alternating(selected),
+  ...picturing(selected),
   ...overlaying(selected),
   ...placing(selected),
   elements(selected),

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import {
   ancestorsOf,
+  hasTrait,
   closedPreview,
   isClosed,
   hiddenAncestorFor,
@@ -12,7 +13,13 @@ import {
   type Preview,
   type SiteFrame,
 } from '../../../core/index.ts';
-import { menuOpened, pageMeasured, selected as select, selectionToggled } from '../../state/desk.ts';
+import {
+  croppingSet,
+  menuOpened,
+  pageMeasured,
+  selected as select,
+  selectionToggled,
+} from '../../state/desk.ts';
 import { copySelected, cutSelected, pasteBeside } from '../../state/clipboard.ts';
 import { isPart } from '../../state/areas.ts';
 import { writeWords, type Written } from '../../state/edits.ts';
@@ -23,6 +30,7 @@ import { useTextEditing } from '../text/useTextEditing.ts';
 import { afterPaint } from '../../ui/afterpaint.ts';
 import { measurePage } from '../../page/measuring.ts';
 import { ghostOf, ghostsIn, ghostsOf, hiddenFromVisitor } from '../../page/ghosts.ts';
+import { Crop } from './crop/Crop.tsx';
 import { Marks } from './Marks.tsx';
 import { useFileDrop } from './useFileDrop.ts';
 import { SheetTitle } from './SheetTitle.tsx';
@@ -150,7 +158,10 @@ export function Sheet({ site, page, content, width, scale, active, section }: Sh
     };
     const doubleClick = (event: MouseEvent) => {
       const id = sheet.nodeAt(event.target);
-      if (id && !inEditing(event)) latest.current.text.begin(latest.current.page.nodes[id], event.target);
+      if (!id || inEditing(event)) return;
+      const { page: now, text } = latest.current;
+      if (hasTrait(now.nodes[id], 'picture')) dispatch(croppingSet({ node: id, view: view.id }));
+      else text.begin(now.nodes[id], event.target);
     };
     const menu = (event: MouseEvent) => {
       const id = sheet.nodeAt(event.target);
@@ -242,6 +253,13 @@ export function Sheet({ site, page, content, width, scale, active, section }: Sh
               moved={moved}
               selected={editing ? NONE : selected}
               hovered={editing ? null : hovered}
+            />
+          )}
+          {sheet && (
+            <Crop
+              {...{ site, page, sheet, scale, moved }}
+              view={view.id}
+              onLeave={() => frame.current?.focus()}
             />
           )}
           {sheet && editing && written && (
