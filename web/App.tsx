@@ -10,7 +10,7 @@ import { makeListStore } from './state/store.ts';
 import { Boundary } from './ui/Boundary.tsx';
 import { Notice } from './ui/Notice.tsx';
 import { useKeptFocus } from './ui/keepfocus.ts';
-import { coral, theme } from './ui/theme.ts';
+import { coralFill, theme } from './ui/theme.ts';
 
 const { store, extra } = makeListStore(windowServices());
 // What was changed in another window is seen when one comes back.
@@ -87,7 +87,7 @@ export function App() {
         <SnackbarProvider
           maxSnack={2}
           anchorOrigin={{ vertical: 'bottom', horizontal: 'right' }}
-          style={{ maxWidth: 440, marginBottom: 32, background: coral }}
+          style={{ maxWidth: 440, marginBottom: 32, background: coralFill }}
         >
           <Screens value={SCREENS}>
             <RouterProvider router={router} />

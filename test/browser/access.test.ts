@@ -29,11 +29,24 @@ describe('access', function () {
     const { driver } = bench;
     await still(driver);
     await driver.executeScript(axeSource);
+    const scheme = (value: string) =>
+      driver.sendDevToolsCommand('Emulation.setEmulatedMedia', {
+        features: [{ name: 'prefers-color-scheme', value }],
+      });
     // The sheets show a site's own pages, which are judged on their own.
-    return driver.executeAsyncScript<string[]>(
-      `const done = arguments[0];
-       axe.run({ exclude: [['iframe']] }, { iframes: false, resultTypes: ['violations'] }).then((result) => done(result.violations.flatMap((violation) => violation.nodes.map((node) => violation.id + ': ' + node.target.join(' ') + ' — ' + (node.failureSummary || '').split('\\n').slice(1, 3).join('; ')))), (error) => done([String(error)]));`,
-    );
+    const found = (only?: string) =>
+      driver.executeAsyncScript<string[]>(
+        `const [only, done] = arguments;
+       axe.run({ exclude: [['iframe']] }, { iframes: false, resultTypes: ['violations'], ...(only && { runOnly: [only] }) }).then((result) => done(result.violations.flatMap((violation) => violation.nodes.map((node) => violation.id + ': ' + node.target.join(' ') + ' — ' + (node.failureSummary || '').split('\\n').slice(1, 3).join('; ')))), (error) => done([String(error)]));`,
+        only ?? null,
+      );
+    const usual = await found();
+    await scheme('dark');
+    await still(driver);
+    const dark = await found('color-contrast');
+    await scheme('light');
+    await still(driver);
+    return [...usual, ...dark.map((each) => `on dark ground, ${each}`)];
   }
 
   it('to the list of sites', async () => {
@@ -196,6 +209,17 @@ describe('access', function () {
     await (await byRole(driver, 'link', 'Publish …')).click();
     await byRole(driver, 'region', 'Must be fixed before publishing');
     expect(await violations(), 'publishing').to.deep.equal([]);
+  });
+
+  it('to an image whose crop is changed on the page', async () => {
+    const { driver } = bench;
+    await bench.open();
+    await selectInOutline(driver, 'Saturn: image');
+    await (await byRole(driver, 'button', 'More for Saturn: image')).click();
+    await (await byRole(driver, 'menuitem', /^Crop in /)).click();
+    await byRole(driver, 'toolbar', 'Crop of Saturn: image');
+    expect(await violations()).to.deep.equal([]);
+    await driver.actions().sendKeys(Key.ESCAPE).perform();
   });
 
   it('to the lists of the ledger, and to what is asked before a block is brought to scale or carried over', async () => {

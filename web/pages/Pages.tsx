@@ -14,7 +14,7 @@ import { pageShown } from '../state/documents.ts';
 import { edit } from '../state/edits.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { WholeSiteScreen } from '../site/WholeSiteScreen.tsx';
-import { line, marigoldPale, petrol, petrolTint, quiet } from '../ui/theme.ts';
+import { line, marigoldPale, petrol, petrolTint, quiet, raised } from '../ui/theme.ts';
 import { AddPageDialog } from './AddPageDialog.tsx';
 import { DeletePageDialog } from './DeletePageDialog.tsx';
 import { SiteDetails } from './SiteDetails.tsx';
@@ -32,7 +32,7 @@ const CARD = {
   gap: 1.5,
   border: '1px solid',
   borderRadius: 1,
-  bgcolor: 'white',
+  bgcolor: raised,
   '&.Mui-selected, &.Mui-selected:hover': { bgcolor: petrolTint },
 } as const;
 

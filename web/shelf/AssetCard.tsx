@@ -2,7 +2,7 @@ import { Box, ButtonBase, Typography } from '@mui/material';
 import { Captions, Clapperboard, FileText } from 'lucide-react';
 import { isCaptions, isVideo, isImage, type Asset } from '../../core/index.ts';
 import { imageUrl } from '../page/addresses.ts';
-import { line, petrol, quiet } from '../ui/theme.ts';
+import { line, petrol, quiet, raised, tile } from '../ui/theme.ts';
 import { TYPES } from './types.ts';
 
 interface AssetCardProps {
@@ -32,7 +32,7 @@ export function AssetCard({ site, asset, uses, chosen, onChoose }: AssetCardProp
           overflow: 'hidden',
           border: `1px solid ${chosen ? petrol : line}`,
           outline: chosen ? `1px solid ${petrol}` : 'none',
-          bgcolor: 'white',
+          bgcolor: raised,
         }}
       >
         <Box
@@ -40,7 +40,7 @@ export function AssetCard({ site, asset, uses, chosen, onChoose }: AssetCardProp
             height: 124,
             display: 'grid',
             placeItems: 'center',
-            bgcolor: asset.colour ?? '#ece6d9',
+            bgcolor: asset.colour ?? tile,
             color: quiet,
           }}
         >

@@ -2,6 +2,7 @@ import { Alert, Button, Snackbar } from '@mui/material';
 import { overwrittenDone } from '../state/documents.ts';
 import { takeBackOverwritten } from '../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
+import { onMarigold } from '../ui/theme.ts';
 
 const WHOSE = {
   me: 'Your change replaced what another window had just saved',
@@ -18,7 +19,7 @@ export function OverwrittenNotice() {
       <Alert
         severity="warning"
         variant="filled"
-        sx={{ maxWidth: 600, alignItems: 'center', bgcolor: '#f6d894', color: 'text.primary' }}
+        sx={{ maxWidth: 600, alignItems: 'center', bgcolor: '#f6d894', color: onMarigold }}
         onClose={() => dispatch(overwrittenDone())}
         action={
           <>

@@ -7,15 +7,24 @@ import {
   Paper,
   Tab,
   Tabs,
+  ToggleButton,
+  ToggleButtonGroup,
   Tooltip,
   Typography,
 } from '@mui/material';
 import { CircleHelp } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { lazily } from '../ui/lazily.tsx';
-import { characterKeysSet } from '../state/desk.ts';
+import { characterKeysSet, rowDensitySet } from '../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
-import { preferCharacterKeys, rememberPlaces, toldPlaces } from '../state/preferences.ts';
+import {
+  preferCharacterKeys,
+  preferDensity,
+  rememberPlaces,
+  ROW_DENSITIES,
+  toldPlaces,
+  type RowDensity,
+} from '../state/preferences.ts';
 import { line, paper, petrol, quiet, shade } from '../ui/theme.ts';
 
 const GuideTexts = lazily(async () => (await import('./GuideTexts.tsx')).GuideTexts);
@@ -139,6 +148,42 @@ function CharacterKeys() {
   );
 }
 
+const DENSITY_LABELS: Readonly<Record<RowDensity, string>> = {
+  compact: 'Compact',
+  standard: 'Standard',
+  comfortable: 'Comfortable',
+};
+
+/** How close the rows of the outline and of the values are. */
+function Density() {
+  const dispatch = useAppDispatch();
+  const density = useAppSelector((state) => state.desk.rowDensity);
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, mb: 1 }}>
+      <Typography id="row-density" sx={{ fontSize: 13 }}>
+        Density of rows
+      </Typography>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        aria-labelledby="row-density"
+        value={density}
+        onChange={(_event, chosen: RowDensity | null) => {
+          if (chosen === null) return;
+          preferDensity(chosen);
+          dispatch(rowDensitySet(chosen));
+        }}
+      >
+        {ROW_DENSITIES.map((each) => (
+          <ToggleButton key={each} value={each} sx={{ py: 0.25 }}>
+            {DENSITY_LABELS[each]}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+    </Box>
+  );
+}
+
 /** Tells what is where and what the keys do: once by itself in the workbench, and whenever it is asked for. */
 export function Places({ first }: { first: boolean }) {
   const [open, setOpen] = useState(() => first && !toldPlaces());
@@ -221,6 +266,7 @@ export function Places({ first }: { first: boolean }) {
                   </li>
                 ))}
               </Box>
+              <Density />
             </>
           )}
           {tab === 'keys' && <CharacterKeys />}

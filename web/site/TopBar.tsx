@@ -8,7 +8,7 @@ import { retryNow } from '../state/edits.ts';
 import { redo, undo } from '../state/traversal.ts';
 import { useAppDispatch, useAppSelector } from '../state/store.ts';
 import { useAfterPaint } from '../ui/afterpaint.ts';
-import { ink, petrol, sun } from '../ui/theme.ts';
+import { darkGround, petrolFill, sun } from '../ui/theme.ts';
 import { clock } from '../ui/time.ts';
 import { Places } from './Places.tsx';
 import { NotAppliedNotice } from './NotAppliedNotice.tsx';
@@ -116,7 +116,7 @@ function ScreenLinks({ site, page }: { site: string; page: string }) {
             py: 0.5,
             borderRadius: 0.75,
             color: screen === current ? 'white' : '#cfc8ba',
-            bgcolor: screen === current ? petrol : 'transparent',
+            bgcolor: screen === current ? petrolFill : 'transparent',
             '&:hover': { color: 'white' },
           }}
         >
@@ -145,7 +145,7 @@ export function TopBar(props: {
       sx={{
         flex: 'none',
         minHeight: 44,
-        bgcolor: ink,
+        bgcolor: darkGround,
         '--focus': 'white',
         color: 'white',
         display: 'flex',

@@ -20,7 +20,7 @@ import { FAMILIES, LOOKS, printFontFaces, siteIdOf, type Look } from '../../core
 import { paths } from '../../api/paths.ts';
 import { begin } from '../state/sitechanges.ts';
 import { useAppDispatch } from '../state/store.ts';
-import { line, petrol, quiet } from '../ui/theme.ts';
+import { line, petrol, quiet, raised } from '../ui/theme.ts';
 import { LanguageField } from '../ui/LanguageField.tsx';
 import { ViewSetChoice } from '../ui/ViewSetChoice.tsx';
 
@@ -85,7 +85,7 @@ function LookChoice({ value, onChange }: { value: string; onChange: (id: string)
               border: `1px solid ${value === look.id ? petrol : line}`,
               outline: value === look.id ? `1px solid ${petrol}` : 'none',
               borderRadius: 1,
-              bgcolor: 'white',
+              bgcolor: raised,
             }}
           >
             <Sample look={look} />

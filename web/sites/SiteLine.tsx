@@ -9,7 +9,7 @@ import { usePageQuery } from '../state/server.ts';
 import { Boundary } from '../ui/Boundary.tsx';
 import { lazily } from '../ui/lazily.tsx';
 import { NameField } from '../ui/NameField.tsx';
-import { line, quiet } from '../ui/theme.ts';
+import { line, quiet, raised } from '../ui/theme.ts';
 import { moment } from '../ui/time.ts';
 import type { SiteActions } from './useSiteActions.ts';
 
@@ -116,7 +116,7 @@ export function SiteLine({ site, actions }: LineProps) {
         pr: 2,
         border: `1px solid ${line}`,
         borderRadius: 1,
-        bgcolor: 'white',
+        bgcolor: raised,
       }}
     >
       <Picture site={site} />

@@ -20,7 +20,7 @@ import { lazily } from '../ui/lazily.tsx';
 import { useTitle } from '../ui/useTitle.ts';
 import { Notice } from '../ui/Notice.tsx';
 import { VirtualRows, type RowsHandle } from '../ui/VirtualRows.tsx';
-import { ink, petrol, petrolTint, quiet } from '../ui/theme.ts';
+import { darkGround, petrol, petrolTint, quiet, raised } from '../ui/theme.ts';
 import { StartScreen } from './StartScreen.tsx';
 import { listed, ORDERS, type SiteOrder } from './listed.ts';
 import { RefusedDialog } from './RefusedDialog.tsx';
@@ -120,7 +120,7 @@ export function Sites() {
       <Box
         component="header"
         sx={{
-          bgcolor: ink,
+          bgcolor: darkGround,
           '--focus': 'white',
           color: 'white',
           minHeight: 44,
@@ -250,7 +250,7 @@ export function Sites() {
             pointerEvents: 'none',
           }}
         >
-          <Typography sx={{ fontSize: 18, fontWeight: 700, bgcolor: 'white', px: 2, py: 1, borderRadius: 1 }}>
+          <Typography sx={{ fontSize: 18, fontWeight: 700, bgcolor: raised, px: 2, py: 1, borderRadius: 1 }}>
             Drop a site file to import it
           </Typography>
         </Box>

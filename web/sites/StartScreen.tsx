@@ -3,7 +3,7 @@ import { FilePlus2, FolderInput, Telescope, type LucideIcon } from 'lucide-react
 import { useDemoPageQuery } from '../state/server.ts';
 import { Boundary } from '../ui/Boundary.tsx';
 import { lazily } from '../ui/lazily.tsx';
-import { line, petrol, quiet } from '../ui/theme.ts';
+import { line, petrol, quiet, raised } from '../ui/theme.ts';
 
 interface Way {
   Sign: LucideIcon;
@@ -82,7 +82,7 @@ export function StartScreen(props: {
               p: 2,
               border: `1px solid ${line}`,
               borderRadius: 1,
-              bgcolor: 'white',
+              bgcolor: raised,
             }}
           >
             <Typography

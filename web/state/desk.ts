@@ -12,7 +12,7 @@ import {
   type Visitor,
 } from '../../core/index.ts';
 import { documents, type OpenPage } from './documents.ts';
-import { usesCharacterKeys } from './preferences.ts';
+import { preferredDensity, usesCharacterKeys, type RowDensity } from './preferences.ts';
 
 export type OutlineMode = 'tree' | 'differences' | 'not shown' | 'findings' | 'theme';
 
@@ -67,6 +67,7 @@ export interface DeskState {
   walking: boolean;
   /** Single letters and signs are shortcuts. */
   characterKeys: boolean;
+  rowDensity: RowDensity;
 }
 
 const initialState: DeskState = {
@@ -95,6 +96,7 @@ const initialState: DeskState = {
   folded: false,
   walking: false,
   characterKeys: usesCharacterKeys(),
+  rowDensity: preferredDensity(),
 };
 
 /** Nothing stays selected that is not there any more, whoever took it off; what was asked for of it is not asked for any more. */
@@ -239,6 +241,9 @@ export const desk = createSlice({
     characterKeysSet(state, { payload }: PayloadAction<boolean>) {
       state.characterKeys = payload;
     },
+    rowDensitySet(state, { payload }: PayloadAction<RowDensity>) {
+      state.rowDensity = payload;
+    },
     ledgerFolded(state, { payload }: PayloadAction<boolean>) {
       state.folded = payload;
     },
@@ -298,6 +303,7 @@ export const {
   visitorChosen,
   comparingChosen,
   characterKeysSet,
+  rowDensitySet,
   ledgerFolded,
   zoomChosen,
 } = desk.actions;

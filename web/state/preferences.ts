@@ -6,6 +6,7 @@ const PLACES = 'dimorphe.places';
 const NAME = 'dimorphe.name';
 const UNFOLDED = 'dimorphe.unfolded';
 const CHARACTERS = 'dimorphe.characterkeys';
+const DENSITY = 'dimorphe.density';
 
 /** What is kept under a key; `otherwise` in a browser that keeps nothing. */
 function read(key: string, otherwise: string | null): string | null {
@@ -54,3 +55,14 @@ export const preferCharacterKeys = (on: boolean): void => keep(CHARACTERS, on ? 
 export const unfoldedGroups = (): string[] => (read(UNFOLDED, null) ?? '').split(' ').filter(Boolean);
 
 export const rememberUnfolded = (groups: readonly string[]): void => keep(UNFOLDED, groups.join(' '));
+
+/** How close the rows of the outline and of the values are. */
+export const ROW_DENSITIES = ['compact', 'standard', 'comfortable'] as const;
+export type RowDensity = (typeof ROW_DENSITIES)[number];
+
+export function preferredDensity(): RowDensity {
+  const kept = read(DENSITY, null);
+  return ROW_DENSITIES.find((each) => each === kept) ?? 'standard';
+}
+
+export const preferDensity = (density: RowDensity): void => keep(DENSITY, density);

@@ -17,7 +17,7 @@ import {
 } from '../../core/index.ts';
 import { valueAimed, widthSet } from '../state/desk.ts';
 import { useAppDispatch } from '../state/store.ts';
-import { coral, petrol } from '../ui/theme.ts';
+import { coral, faint, petrol, raised, usePainter, type Paint } from '../ui/theme.ts';
 import { Choice } from './Choice.tsx';
 import { tenths } from './StyleTable.tsx';
 import { NARROWEST, pointsOf, WIDEST, WidthChart } from './WidthChart.tsx';
@@ -75,10 +75,10 @@ const NEAR = 8;
 export const SIZES = [8, 10, 12, 14, 16, 20, 24, 32, 40, 48, 64, 80, 96, 128, 160, 200];
 
 /** A line of a chart; the chosen one stands out. */
-export const lineOf = (label: string, data: { x: number; y: number }[], chosen: boolean) => ({
+export const lineOf = (label: string, data: { x: number; y: number }[], chosen: boolean, paint: Paint) => ({
   label,
   data,
-  borderColor: chosen ? petrol : 'rgba(92, 86, 75, 0.35)',
+  borderColor: paint(chosen ? petrol : faint),
   borderWidth: chosen ? 2.5 : 1.25,
   order: chosen ? 0 : 1,
   pointRadius: 0,
@@ -99,6 +99,7 @@ function described({ name, curve }: Drawn, site: SiteFrame, crossings: number): 
 /** The size of each text style, or of each text of a page, against the width of the window; the chosen one stands out. */
 export function Curves({ site, page, chosen, findings, width, onChoose, onWidth }: CurvesProps) {
   const dispatch = useAppDispatch();
+  const paint = usePainter();
   const navigate = useNavigate();
   const [scale, setScale] = useState<'linear' | 'logarithmic'>('logarithmic');
   const [shown, setShown] = useState<'chart' | 'table'>('chart');
@@ -117,7 +118,7 @@ export function Curves({ site, page, chosen, findings, width, onChoose, onWidth 
   ]);
   const problems = findings.flatMap(({ of, widths }) => (placeKey(of) === placeKey(told.of) ? widths : []));
   const marked = jumps.map(({ x }) =>
-    problems.some(({ from, to }) => from <= x && to >= x - 1) ? coral : petrol,
+    problems.some(({ from, to }) => from <= x && to >= x - 1) ? paint(coral) : paint(petrol),
   );
   const goToValue = () => {
     if (!('node' in told.of)) return;
@@ -175,14 +176,14 @@ export function Curves({ site, page, chosen, findings, width, onChoose, onWidth 
               written: scale === 'logarithmic' ? SIZES : undefined,
             }}
             datasets={[
-              ...drawn.map(({ id, name, curve }) => lineOf(name, pointsOf(curve), id === told.id)),
+              ...drawn.map(({ id, name, curve }) => lineOf(name, pointsOf(curve), id === told.id, paint)),
               {
                 label: 'Crossings',
                 data: crossings,
                 showLine: false,
                 pointStyle: 'crossRot',
                 pointRadius: 6,
-                pointBorderColor: coral,
+                pointBorderColor: paint(coral),
                 pointBorderWidth: 2.5,
                 order: -2,
               },
@@ -191,7 +192,7 @@ export function Curves({ site, page, chosen, findings, width, onChoose, onWidth 
                 data: jumps,
                 showLine: false,
                 pointRadius: 3.5,
-                pointBackgroundColor: 'white',
+                pointBackgroundColor: paint(raised),
                 pointBorderColor: marked,
                 pointBorderWidth: 2,
                 order: -1,

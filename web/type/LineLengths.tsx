@@ -12,6 +12,7 @@ import { Choice } from './Choice.tsx';
 import { lineOf } from './Curves.tsx';
 import { NARROWEST, WIDEST, WidthChart } from './WidthChart.tsx';
 import { WidthTable } from './WidthTable.tsx';
+import { usePainter } from '../ui/theme.ts';
 
 interface LineLengthsProps {
   site: SiteFrame;
@@ -48,6 +49,7 @@ const said = ({ lineAt }: RunningText, width: number): string => {
 export function LineLengths({ site, page, width, onWidth }: LineLengthsProps) {
   const texts = useMemo(() => runningTexts(site, page), [site, page]);
   const lines = useMemo(() => texts.map((text) => pointsOf(text, site)), [texts, site]);
+  const paint = usePainter();
   const [chosen, setChosen] = useState('');
   const [shown, setShown] = useState<'chart' | 'table'>('chart');
   const told = texts.find(({ node }) => node === chosen) ?? texts.at(0);
@@ -73,7 +75,7 @@ export function LineLengths({ site, page, width, onWidth }: LineLengthsProps) {
             good={GOOD_LINE}
             label={`Characters per line against width, from ${NARROWEST} to ${WIDEST} px. ${told.name}: ${sizes}.`}
             upright={{ title: 'Characters per line', type: 'linear', most: MOST }}
-            datasets={texts.map((text, index) => lineOf(text.name, lines[index], text === told))}
+            datasets={texts.map((text, index) => lineOf(text.name, lines[index], text === told, paint))}
             onClick={(at, down, downTo) => {
               const away = texts.map((text) => ({
                 id: text.node,

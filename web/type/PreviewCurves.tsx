@@ -14,6 +14,7 @@ import { useMemo } from 'react';
 import { lineOf, SIZES } from './Curves.tsx';
 import { tenths } from './StyleTable.tsx';
 import { pointsOf, WidthChart } from './WidthChart.tsx';
+import { usePainter } from '../ui/theme.ts';
 
 interface PreviewCurvesProps {
   site: SiteFrame;
@@ -42,6 +43,7 @@ function changedBy(site: SiteFrame, call: Call): Changed[] {
 
 /** What sizes over all widths would come of a command, over those that they are now. */
 export function PreviewCurves({ site, call }: PreviewCurvesProps) {
+  const paint = usePainter();
   const key = JSON.stringify(call);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the call is made again each time; what it says is its key
   const changed = useMemo(() => (call ? changedBy(site, call) : []), [site, key]);
@@ -59,8 +61,8 @@ export function PreviewCurves({ site, call }: PreviewCurvesProps) {
         label={`Sizes against width, before and after. ${said.length > 0 ? `${said.join('; ')}.` : 'Nothing changes.'}`}
         upright={{ title: 'Size, px', type: 'logarithmic', written: SIZES }}
         datasets={changed.flatMap(({ name, now, then }) => [
-          { ...lineOf(`${name}, now`, pointsOf(now), false), borderDash: [4, 3] },
-          lineOf(name, pointsOf(then), true),
+          { ...lineOf(`${name}, now`, pointsOf(now), false, paint), borderDash: [4, 3] },
+          lineOf(name, pointsOf(then), true, paint),
         ])}
       />
       <p>Dashed: now. Solid: after.</p>

@@ -12,7 +12,7 @@ import {
 } from 'chart.js';
 import { useEffect, useState } from 'react';
 import { Line } from 'react-chartjs-2';
-import { ink, line, petrolTint, quiet } from '../ui/theme.ts';
+import { band, ink, line, painter, petrolTint, quiet, usePainter } from '../ui/theme.ts';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, LogarithmicScale);
 
@@ -50,6 +50,7 @@ const AROUND: Plugin<'line', Around> & { descriptors: object } = {
     _args,
     { site: { views }, good },
   ) {
+    const paint = painter();
     ctx.save();
     ctx.font = `600 11px ${FONT.family}`;
     ctx.textAlign = 'center';
@@ -58,15 +59,15 @@ const AROUND: Plugin<'line', Around> & { descriptors: object } = {
       const left = x.getPixelForValue(Math.max(from, NARROWEST));
       const right = x.getPixelForValue(Math.min(below, to));
       if (right <= left) return;
-      ctx.fillStyle = index % 2 === 0 ? 'rgba(35, 33, 28, 0.035)' : 'transparent';
+      ctx.fillStyle = index % 2 === 0 ? paint(band) : 'transparent';
       ctx.fillRect(left, top, right - left, bottom - top);
-      ctx.fillStyle = quiet;
+      ctx.fillStyle = paint(quiet);
       if (ctx.measureText(view.name).width < right - left - 4)
         ctx.fillText(view.name, (left + right) / 2, top - 6);
     });
     if (good) {
       const [upper, lower] = [y.getPixelForValue(good.most), y.getPixelForValue(good.least)];
-      ctx.fillStyle = petrolTint;
+      ctx.fillStyle = paint(petrolTint);
       ctx.fillRect(x.left, upper, x.right - x.left, lower - upper);
     }
     ctx.restore();
@@ -75,7 +76,7 @@ const AROUND: Plugin<'line', Around> & { descriptors: object } = {
     if (width === undefined) return;
     const at = x.getPixelForValue(width);
     ctx.save();
-    ctx.strokeStyle = ink;
+    ctx.strokeStyle = painter()(ink);
     ctx.lineWidth = 1.5;
     ctx.beginPath();
     ctx.moveTo(at, top);
@@ -121,11 +122,12 @@ interface WidthChartProps extends Around {
 export function WidthChart({ site, width, good, label, datasets, upright, onClick }: WidthChartProps) {
   const fonts = useFonts();
   const { title, type, most, written } = upright;
-  const axis = { font: FONT, color: quiet };
+  const paint = usePainter();
+  const axis = { font: FONT, color: paint(quiet) };
   return (
     <div className="type-chart">
       <Line
-        key={String(fonts)}
+        key={`${fonts} ${paint(ink)}`}
         role="img"
         aria-label={label}
         data={{ datasets }}
@@ -146,7 +148,7 @@ export function WidthChart({ site, width, good, label, datasets, upright, onClic
               afterBuildTicks: (scale) => {
                 scale.ticks = widthTicks(site).map((value) => ({ value }));
               },
-              grid: { color: line },
+              grid: { color: paint(line) },
             },
             y: {
               type,
@@ -157,7 +159,7 @@ export function WidthChart({ site, width, good, label, datasets, upright, onClic
                 ...axis,
                 callback: (value) => (!written || written.includes(Number(value)) ? String(value) : ''),
               },
-              grid: { color: line },
+              grid: { color: paint(line) },
             },
           },
         }}

@@ -1,6 +1,6 @@
 import { InputBase } from '@mui/material';
 import { useRef } from 'react';
-import { petrol } from './theme.ts';
+import { petrol, raised } from './theme.ts';
 
 interface NameFieldProps {
   name: string;
@@ -39,7 +39,7 @@ export function NameField({ name, most, onDone, size = 13, widest }: NameFieldPr
         width: '100%',
         maxWidth: widest,
         fontSize: size,
-        bgcolor: 'white',
+        bgcolor: raised,
         px: 0.5,
         '& input': { p: 0 },
         outline: `1px solid ${petrol}`,

@@ -5,7 +5,7 @@ import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { addingSet } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { placeFor } from '../../state/structure.ts';
-import { line, quiet } from '../../ui/theme.ts';
+import { line, quiet, raised } from '../../ui/theme.ts';
 import { DropMark } from '../ledger/outline/DropMark.tsx';
 import { Carried } from './Carried.tsx';
 import { ElementOffers } from './ElementOffers.tsx';
@@ -160,7 +160,7 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
           flex: 'none',
           border: `1px solid ${line}`,
           borderRadius: 0.75,
-          bgcolor: 'white',
+          bgcolor: raised,
         }}
       >
         <Search size={14} aria-hidden style={{ flex: 'none', opacity: 0.6 }} />

@@ -1,6 +1,6 @@
 import { Typography } from '@mui/material';
 import { createPortal } from 'react-dom';
-import { ink } from '../../ui/theme.ts';
+import { darkGround } from '../../ui/theme.ts';
 
 /** The name of what is carried, at the pointer, where nothing takes it. */
 export function Carried({ label, left, top }: { label: string; left: number; top: number }) {
@@ -14,7 +14,7 @@ export function Carried({ label, left, top }: { label: string; left: number; top
         py: 0.25,
         fontSize: 12,
         color: 'white',
-        bgcolor: ink,
+        bgcolor: darkGround,
         borderRadius: 0.5,
         opacity: 0.85,
       }}

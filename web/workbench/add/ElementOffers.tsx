@@ -1,7 +1,7 @@
 import { Box, ButtonBase } from '@mui/material';
 import type { PointerEvent } from 'react';
 import { KindIcon } from '../../ui/KindIcon.tsx';
-import { line, petrol } from '../../ui/theme.ts';
+import { line, petrol, raised } from '../../ui/theme.ts';
 import type { Offer } from './offers.ts';
 
 interface ElementOffersProps {
@@ -35,7 +35,7 @@ export function ElementOffers({ offers, describe, possible, onPress, onAdd }: El
             lineHeight: 1.2,
             border: `1px solid ${line}`,
             borderRadius: 0.75,
-            bgcolor: 'white',
+            bgcolor: raised,
             touchAction: 'none',
             cursor: 'grab',
             '&:hover, &:focus-visible': { borderColor: petrol, color: petrol },

@@ -11,7 +11,7 @@ import { Box, ButtonBase, Typography } from '@mui/material';
 import { useEffect, useMemo, useRef, useState, type PointerEvent, type ReactNode } from 'react';
 import { sheetAddresses } from '../../page/addresses.ts';
 import { PagePreview } from '../../page/PagePreview.tsx';
-import { line, petrol, quiet } from '../../ui/theme.ts';
+import { line, petrol, quiet, raised } from '../../ui/theme.ts';
 
 /** px; an image of a section in the panel. */
 const PICTURE = { width: 274, height: 148 };
@@ -89,7 +89,7 @@ export function SectionOffer({
             border: `1px solid ${line}`,
             borderRadius: 0.75,
             overflow: 'hidden',
-            bgcolor: 'white',
+            bgcolor: raised,
             touchAction: 'none',
             cursor: 'grab',
             '&:hover, &:focus-visible': { borderColor: petrol, color: petrol },

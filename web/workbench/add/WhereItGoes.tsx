@@ -8,7 +8,7 @@ import {
   type View,
 } from '../../../core/index.ts';
 import { useAppSelector } from '../../state/store.ts';
-import { line, paper, quiet } from '../../ui/theme.ts';
+import { line, paper, quiet, raised } from '../../ui/theme.ts';
 
 interface WhereItGoesProps {
   site: SiteFrame;
@@ -42,7 +42,7 @@ export function WhereItGoes({ site, from, view, wanted, onWanted }: WhereItGoesP
           value={wanted}
           onChange={(_event, next: typeof wanted | null) => next && onWanted(next)}
           sx={{
-            '& .MuiToggleButton-root': { textTransform: 'none', py: 0.125, minWidth: 0, bgcolor: 'white' },
+            '& .MuiToggleButton-root': { textTransform: 'none', py: 0.125, minWidth: 0, bgcolor: raised },
           }}
         >
           {(['inside', 'below'] as const).map((each) => {

@@ -16,7 +16,7 @@ import { isPart, moveParts, shiftParts, sizeParts } from '../../state/areas.ts';
 import { inEveryView } from '../../state/everyview.ts';
 import { undo } from '../../state/traversal.ts';
 import { isElsewhere, isNoShortcut } from '../../ui/keytarget.ts';
-import { ink } from '../../ui/theme.ts';
+import { darkGround } from '../../ui/theme.ts';
 import { useAppDispatch, useAppSelector, type Thunk } from '../../state/store.ts';
 import { moveInOrder, widen } from '../../state/sequence.ts';
 import { duplicate, group, hideOrShow } from '../../state/structure.ts';
@@ -49,7 +49,7 @@ export function BlockKeys({ site, page, active }: BlockKeysProps) {
     const took = dispatch(lastSaid);
     enqueueSnackbar(took, {
       autoHideDuration: 8000,
-      style: { background: ink },
+      style: { background: darkGround },
       action: (key) => (
         <Button
           color="inherit"

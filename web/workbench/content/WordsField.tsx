@@ -2,7 +2,7 @@ import { sure } from '../../../core/index.ts';
 import { Box, Typography } from '@mui/material';
 import type { Editor } from '@tiptap/core';
 import { useEffect, useId, useRef, useState } from 'react';
-import { line, petrol, quiet } from '../../ui/theme.ts';
+import { line, petrol, quiet, raised } from '../../ui/theme.ts';
 import { textEditor } from '../text/editor.ts';
 import { BlockMarks, InlineMarks } from '../text/marks.tsx';
 import type { FieldProps } from '../../ui/LineField.tsx';
@@ -60,7 +60,7 @@ export function WordsField({
         ref={place}
         aria-labelledby={id}
         sx={{
-          bgcolor: 'white',
+          bgcolor: raised,
           border: `1px solid ${line}`,
           borderRadius: 0.5,
           px: 1,

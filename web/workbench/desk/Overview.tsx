@@ -21,7 +21,7 @@ import { boxIn } from '../../page/sheetdocument.ts';
 import { useSheet } from '../../page/useSheet.ts';
 import { draw, DRAGGED } from '../../ui/draw.ts';
 import { useMeasuredWidth } from '../../ui/measuredwidth.ts';
-import { petrol, quiet, sun } from '../../ui/theme.ts';
+import { petrol, quiet, raised, sun } from '../../ui/theme.ts';
 import { OrderQuestion } from '../ledger/outline/DropMark.tsx';
 import { useMove } from '../ledger/outline/useMove.ts';
 import { moveBehind } from '../../state/sequence.ts';
@@ -164,7 +164,7 @@ function Column({ site, page, content, view, across, names, active, onMove }: Co
         sx={{
           position: 'relative',
           ml: `${names}px`,
-          bgcolor: 'white',
+          bgcolor: raised,
           boxShadow: '0 2px 8px rgb(35 33 28 / .2)',
           height: height * scale,
         }}

@@ -6,7 +6,7 @@ import { isOnAllPages, type NodeId, type Page, type View } from '../../../core/i
 import { sheetsChosen } from '../../state/desk.ts';
 import { useAppDispatch } from '../../state/store.ts';
 import { duplicate, hideIn } from '../../state/structure.ts';
-import { coral, ink, petrol, quiet } from '../../ui/theme.ts';
+import { coral, ink, petrol, petrolTint, quiet, raised } from '../../ui/theme.ts';
 
 /** px; a line of the names beside sections. */
 const LINE = 14;
@@ -76,7 +76,7 @@ export function SectionMark({
           bgcolor: 'transparent',
           cursor: 'grab',
           touchAction: 'none',
-          '&:hover': { bgcolor: 'rgb(13 106 110 / .08)' },
+          '&:hover': { bgcolor: petrolTint },
         }}
       />
       {height > LINE && (
@@ -182,7 +182,7 @@ export function Tools({ page, id, view, where, shown, inside, onMove }: ToolsPro
         right: 2,
         ...(inside ? { bottom: 2 } : { top: '100%' }),
         display: 'flex',
-        bgcolor: 'white',
+        bgcolor: raised,
         borderRadius: 0.5,
         boxShadow: '0 1px 5px rgb(35 33 28 / .35)',
       }}

@@ -14,7 +14,7 @@ import { viewChosen, widthSet } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { draw } from '../../ui/draw.ts';
 import { useMeasuredWidth } from '../../ui/measuredwidth.ts';
-import { ink, line, petrol, quiet, shade } from '../../ui/theme.ts';
+import { darkGround, ink, line, petrolFill, quiet, shade, tile } from '../../ui/theme.ts';
 import { AddView } from './AddView.tsx';
 import { ViewLimits } from './ViewLimits.tsx';
 
@@ -151,7 +151,7 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
                 fontWeight: 700,
                 overflow: 'hidden',
                 whiteSpace: 'nowrap',
-                bgcolor: active ? petrol : '#e0d8c7',
+                bgcolor: active ? petrolFill : tile,
                 color: active ? 'white' : quiet,
               }}
             >
@@ -213,7 +213,7 @@ export function WidthBar({ site, width }: { site: SiteFrame; width: number }) {
               bottom: 0,
               left: 4,
               right: 4,
-              bgcolor: ink,
+              bgcolor: darkGround,
               color: 'white',
               borderRadius: 0.5,
               fontSize: 12,

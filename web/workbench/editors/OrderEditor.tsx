@@ -21,7 +21,7 @@ import { ArrowDownUp, GripVertical } from 'lucide-react';
 import { openPage } from '../../state/documents.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
-import { line, petrolTint } from '../../ui/theme.ts';
+import { line, petrolTint, raised } from '../../ui/theme.ts';
 import { KindIcon } from '../../ui/KindIcon.tsx';
 import { leading, propertyOfRow } from '../../values/rows.ts';
 import type { EditorProps } from './editor.ts';
@@ -42,7 +42,7 @@ function Part({ node, own, sourcePlace }: { node: Node; own: boolean; sourcePlac
         mb: 0.5,
         border: `1px solid ${line}`,
         borderRadius: 0.5,
-        bgcolor: own ? petrolTint : 'white',
+        bgcolor: own ? petrolTint : raised,
         listStyle: 'none',
       }}
     >

@@ -17,7 +17,7 @@ import {
 import { usePageNames } from '../../site/usePageNames.ts';
 import { viewChosen } from '../../state/desk.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
-import { ink, line, marigold, petrol, quiet, shade } from '../../ui/theme.ts';
+import { line, marigold, onMarigold, petrol, petrolFill, quiet, shade, tile } from '../../ui/theme.ts';
 import { Ring, useProgress } from '../walk/Ring.tsx';
 import { pageCounts, treeOf } from './outline/outline.ts';
 import { columnsOf, gridColumns } from '../../values/columns.ts';
@@ -135,9 +135,9 @@ function ViewHead({ site, page, view, active, widest, selected }: ViewHeadProps)
       sx={{
         flexDirection: 'column',
         minWidth: 0,
-        bgcolor: on ? petrol : 'transparent',
+        bgcolor: on ? petrolFill : 'transparent',
         color: on ? 'white' : 'text.primary',
-        '&:hover': { bgcolor: on ? petrol : '#e6decd' },
+        '&:hover': { bgcolor: on ? petrolFill : tile },
         '&:focus-visible': { outlineOffset: -3, outlineColor: on ? 'white' : petrol },
       }}
     >
@@ -167,7 +167,7 @@ function ViewHead({ site, page, view, active, widest, selected }: ViewHeadProps)
             aria-hidden
             sx={{
               bgcolor: marigold,
-              color: ink,
+              color: onMarigold,
               fontWeight: 700,
               borderRadius: 0.5,
               px: 0.5,

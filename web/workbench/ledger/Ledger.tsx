@@ -1,10 +1,11 @@
 import { Box, Typography } from '@mui/material';
-import { useMemo } from 'react';
+import { useMemo, type CSSProperties } from 'react';
 import { Group, Panel, Separator } from 'react-resizable-panels';
 import type { PageSummary } from '../../../api/responses.ts';
 import { viewAt, type Page, type SiteFrame } from '../../../core/index.ts';
 import { useAppSelector } from '../../state/store.ts';
 import { line, quiet } from '../../ui/theme.ts';
+import { useRowHeights } from './columns/density.ts';
 import { Header } from './Header.tsx';
 import { Outline } from './outline/Outline.tsx';
 import type { Subject } from '../../values/rows.ts';
@@ -14,6 +15,7 @@ import './ledger.css';
 
 /** The left side of the workbench: the outline above the values, under one header of views. */
 export function Ledger({ site, counts, page }: { site: SiteFrame; counts: PageSummary[]; page: Page }) {
+  const rows = useRowHeights();
   const selected = useAppSelector((state) => state.desk.selected);
   const active = useAppSelector((state) => viewAt(site.views, state.desk.width).id);
   const textStyle = useAppSelector((state) => state.desk.textStyle);
@@ -27,6 +29,7 @@ export function Ledger({ site, counts, page }: { site: SiteFrame; counts: PageSu
     <Box
       component="section"
       aria-label="Ledger"
+      style={{ '--outline-row': `${rows.outline}px`, '--value-row': `${rows.values}px` } as CSSProperties}
       sx={{
         height: '100%',
         display: 'flex',

@@ -23,6 +23,8 @@ export function CropBar({
   const reached = wouldReach(ownLayered(node, 'self', knownProperty('focalPoint')), site.views, view, reach);
   return (
     <Popper
+      role="region"
+      aria-label="Crop"
       open={anchor !== null}
       anchorEl={anchor}
       placement="bottom-start"

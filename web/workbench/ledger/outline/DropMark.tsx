@@ -1,12 +1,10 @@
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
 import { createPortal } from 'react-dom';
 import type { Page } from '../../../../core/index.ts';
-import { coral, ink, petrol } from '../../../ui/theme.ts';
+import { coral, darkGround, petrol } from '../../../ui/theme.ts';
+import { useRowHeights } from '../columns/density.ts';
 import type { Drop } from './outlineplace.ts';
 import type { Question } from './useMove.ts';
-
-/** px; the height of a row that is framed. */
-const ROW = 25;
 
 /** px; the thickness of a line. */
 const THICK = 3;
@@ -14,6 +12,7 @@ const THICK = 3;
 /** Where what is dragged would go: a line between rows or a frame around one, and in words what each view gets. */
 export function DropMark({ drop }: { drop: Drop }) {
   const { line, into, sentence, refused } = drop;
+  const { outline: row } = useRowHeights();
   const colour = refused ? coral : petrol;
   return createPortal(
     <>
@@ -28,7 +27,7 @@ export function DropMark({ drop }: { drop: Drop }) {
           left: line.left,
           top: into || line.height ? line.top : line.top - 1,
           width: line.right - line.left,
-          height: line.height ?? (into ? ROW : THICK),
+          height: line.height ?? (into ? row : THICK),
         }}
       />
       <Typography
@@ -42,10 +41,10 @@ export function DropMark({ drop }: { drop: Drop }) {
           py: 0.5,
           fontSize: 12,
           color: 'white',
-          bgcolor: ink,
+          bgcolor: darkGround,
           borderRadius: 0.5,
         }}
-        style={{ left: line.left + 12, top: line.top + (line.height ?? (into ? ROW : 4)) + 4 }}
+        style={{ left: line.left + 12, top: line.top + (line.height ?? (into ? row : 4)) + 4 }}
       >
         {sentence}
       </Typography>

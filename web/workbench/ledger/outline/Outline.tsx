@@ -8,6 +8,7 @@ import { addingSet, outlineShown } from '../../../state/desk.ts';
 import { openAdd } from '../../../state/structure.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
 import { ActiveColumn } from '../columns/ActiveColumn.tsx';
+import { useRowHeights } from '../columns/density.ts';
 import { isFiltering, NO_FILTER, passing } from './filter.ts';
 import { OutlineBar } from './OutlineBar.tsx';
 import { DropMark, OrderQuestion } from './DropMark.tsx';
@@ -22,7 +23,6 @@ const NotShown = lazily(async () => (await import('./NotShown.tsx')).NotShown);
 const FindingList = lazily(async () => (await import('./FindingList.tsx')).FindingList);
 
 /** px; the height of a row. */
-const ROW = 25;
 
 interface OutlineProps {
   site: SiteFrame;
@@ -38,6 +38,7 @@ function Tree({
   found,
   onAdd,
 }: OutlineProps & { found: ReturnType<typeof passing> | null; onAdd(): void }) {
+  const { outline: height } = useRowHeights();
   const outline = useOutline(site, page, found?.shown, onAdd);
   const { rows, virtual, cursor, selected, renaming } = outline;
   const findings = useAppSelector((state) => state.findings.list);
@@ -86,7 +87,8 @@ function Tree({
           aria-rowcount={rows.length}
           onKeyDown={outline.keys}
           count={rows.length}
-          sizeOf={() => ROW}
+          key={height}
+          sizeOf={() => height}
           keyOf={(index) => rows[index].id}
           overscan={8}
           handle={virtual}

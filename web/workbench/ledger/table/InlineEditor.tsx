@@ -1,7 +1,7 @@
 import { Box, InputBase } from '@mui/material';
 import { useEffect, useEffectEvent, useRef, useState, type KeyboardEvent } from 'react';
 import type { EditReach, ValueType } from '../../../../core/index.ts';
-import { coral, line, petrol } from '../../../ui/theme.ts';
+import { coral, line, petrol, raised } from '../../../ui/theme.ts';
 import { reachOf } from '../../../values/reach.ts';
 
 interface InlineEditorProps {
@@ -32,7 +32,7 @@ const hint = {
   p: 1,
   fontSize: 12,
   lineHeight: 1.35,
-  bgcolor: 'white',
+  bgcolor: raised,
   border: `1px solid ${line}`,
   borderRadius: 0.5,
   boxShadow: '0 3px 12px rgb(35 33 28 / 0.18)',
@@ -111,7 +111,7 @@ export function InlineEditor(props: InlineEditorProps) {
           height: 25,
           fontSize: 12,
           fontWeight: 600,
-          bgcolor: 'white',
+          bgcolor: raised,
           outline: `2px solid ${refusal ? coral : petrol}`,
           borderRadius: 0.5,
           '& input': { p: 0, textAlign: 'center' },
@@ -136,7 +136,7 @@ export function InlineEditor(props: InlineEditorProps) {
             width: 230,
             p: 1,
             fontSize: 12,
-            bgcolor: 'white',
+            bgcolor: raised,
             color: coral,
             border: `1px solid ${coral}`,
             borderRadius: 0.5,

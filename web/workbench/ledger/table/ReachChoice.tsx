@@ -3,6 +3,7 @@ import type { EditReach } from '../../../../core/index.ts';
 import { reachChosen } from '../../../state/desk.ts';
 import { preferReach } from '../../../state/preferences.ts';
 import { useAppDispatch, useAppSelector } from '../../../state/store.ts';
+import { petrolFill, raised } from '../../../ui/theme.ts';
 
 const CHOICES: { value: EditReach; label: string; explained: string }[] = [
   {
@@ -40,16 +41,16 @@ export function ReachChoice() {
       value={reach}
       onChange={(_event, value: EditReach | null) => value && choose(value)}
       sx={{
-        bgcolor: 'white',
+        bgcolor: raised,
         '& .MuiToggleButton-root': {
           py: 0.125,
           px: 1,
           textTransform: 'none',
           color: 'text.primary',
           '&.Mui-selected': {
-            bgcolor: 'primary.main',
+            bgcolor: petrolFill,
             color: 'white',
-            '&:hover': { bgcolor: 'primary.dark' },
+            '&:hover': { bgcolor: petrolFill },
           },
         },
       }}

@@ -25,6 +25,7 @@ import { useValueTable, type Place, type ValueTable } from './useValueTable.ts';
 import { ValueRowView } from './ValueRowView.tsx';
 import { subjectName, ValuesHead } from './ValuesHead.tsx';
 import { lazily } from '../../../ui/lazily.tsx';
+import { useRowHeights } from '../columns/density.ts';
 
 const Sharing = lazily(async () => (await import('../sharing/Sharing.tsx')).Sharing);
 
@@ -32,7 +33,6 @@ const EVERYTHING: Narrowed = { text: '', onlySet: false };
 
 /** px; the heights of the heading of a group, and of a row. */
 const HEADING = 27;
-const ROW = 30;
 
 interface ValuesProps {
   site: SiteFrame;
@@ -105,6 +105,7 @@ function GroupHeading({
 
 /** The properties of what is selected, a row each, in the columns of the views. */
 export function Values({ site, page, subject, active }: ValuesProps) {
+  const { values: height } = useRowHeights();
   const [narrowed, setNarrowed] = useState<Narrowed>(EVERYTHING);
   const field = useRef<HTMLInputElement>(null);
   const table = useValueTable(site, page, subject, active, {
@@ -176,7 +177,8 @@ export function Values({ site, page, subject, active }: ValuesProps) {
             aria-rowcount={table.lines.length}
             onKeyDown={table.keys}
             count={table.lines.length}
-            sizeOf={(index) => ('group' in table.lines[index] ? HEADING : ROW)}
+            key={height}
+            sizeOf={(index) => ('group' in table.lines[index] ? HEADING : height)}
             keyOf={(index) => {
               const at = table.lines[index];
               return 'group' in at ? `group ${at.group.id}` : table.rows[at.row].key;

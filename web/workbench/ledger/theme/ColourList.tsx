@@ -6,7 +6,7 @@ import { HexColorPicker } from 'react-colorful';
 import { cssColour, type Colour, type SiteFrame } from '../../../../core/index.ts';
 import { edit } from '../../../state/edits.ts';
 import { useAppDispatch } from '../../../state/store.ts';
-import { quiet } from '../../../ui/theme.ts';
+import { petrolTint, quiet } from '../../../ui/theme.ts';
 import { ThemeCard } from './ThemeCard.tsx';
 
 interface CardProps {
@@ -77,7 +77,7 @@ export function ColourList({ site }: { site: SiteFrame }) {
             py: 0.25,
             fontSize: 13,
             borderRadius: 0.5,
-            '&:hover': { bgcolor: 'rgba(13,106,110,.11)' },
+            '&:hover': { bgcolor: petrolTint },
           }}
         >
           <span className="value-swatch" style={{ width: 16, height: 16, background: colour.value }} />
