@@ -143,3 +143,60 @@ export function withoutEmptyRows(areas: readonly Area[]): Area[] {
   const empty = emptyRows(areas);
   return areas.map((area) => ({ ...area, row: area.row - empty.filter((row) => row < area.row).length }));
 }
+
+/** Areas by what takes them. */
+export type Areas<Id> = ReadonlyMap<Id, Area>;
+
+/** Those areas that have a cell in common with any of some others. */
+export const meeting = <Id>(areas: Areas<Id>, others: Iterable<Area>): Id[] => {
+  const all = [...others];
+  return [...areas].filter(([, area]) => all.some((other) => meet(area, other))).map(([id]) => id);
+};
+
+/** Areas in groups, each of which hangs together: within one, each meets another; those of two never meet. The uppermost first. */
+function hangingTogether<Id>(areas: Areas<Id>): Map<Id, Area>[] {
+  const left = new Map([...areas].sort(([, one], [, other]) => one.row - other.row));
+  const groups: Map<Id, Area>[] = [];
+  for (let [first] = left; first; [first] = left) {
+    const group = new Map([first]);
+    left.delete(first[0]);
+    // A map that grows while it is gone through is gone through to its new end.
+    for (const [, area] of group)
+      for (const [id, other] of left)
+        if (meet(area, other)) {
+          group.set(id, other);
+          left.delete(id);
+        }
+    groups.push(group);
+  }
+  return groups;
+}
+
+/** By how many rows an area has to go down to be below all of some that it meets; 0 where it meets none. */
+const rowsPast = (area: Area, others: readonly Area[]): number =>
+  others.reduce(
+    (most, other) => (meet(area, other) ? Math.max(most, other.row + other.rows - area.row) : most),
+    0,
+  );
+
+/**
+ * The rows that areas come to begin at that make room for what was `placed` among them: those that meet it go down by no more than is needed,
+ * and those that they would meet then. What overlapped before stays together. Only what changes is answered.
+ */
+export function pushedDown<Id>(areas: Areas<Id>, placed: Iterable<Area>): Map<Id, number> {
+  const taken = [...placed];
+  const rows = new Map<Id, number>();
+  for (const group of hangingTogether(areas)) {
+    const members = [...group.values()];
+    const needed = (down: number) =>
+      Math.max(...members.map((area) => rowsPast({ ...area, row: area.row + down }, taken)));
+    let down = 0;
+    // Past one it may meet the next; each time it goes further down, so that it comes past all.
+    for (let more = needed(0); more > 0; more = needed(down)) down += more;
+    for (const [id, area] of group) {
+      taken.push({ ...area, row: area.row + down });
+      if (down > 0) rows.set(id, area.row + down);
+    }
+  }
+  return rows;
+}

@@ -1,7 +1,7 @@
 /** Free placing in overlays: containers that become one, parts that are drawn, placed by keys, lined up and fitted. */
 import { expect } from 'chai';
 import { Key } from 'selenium-webdriver';
-import { byRole } from './browser.ts';
+import { byRole, eventually } from './browser.ts';
 import {
   addElement,
   chooseReach,
@@ -114,6 +114,42 @@ describe('the workbench: placing freely', function () {
     await chord(Key.CONTROL, 'z');
     await expectStep(driver, /^Undone: Book a night/);
     near(await boxes('Desktop'), before);
+  });
+
+  it('says what a part overlaps that is drawn onto others, and pushes that down', async () => {
+    const { driver } = bench;
+    await makeOverlay();
+    await selectInOutline(driver, 'Lead paragraph');
+    const name = await tag(/^Lead paragraph.*, place$/);
+    await driver
+      .actions({ async: true })
+      .move({ origin: name })
+      .press()
+      .move({ origin: name, y: 50 })
+      .perform();
+    const said = await driver.findElement({ css: '.area-words[role=status]' });
+    expect(await said.getText()).to.match(/ · overlaps Book a night$/);
+    await driver.actions({ async: true }).release().perform();
+    await eventually('what it overlaps', async () =>
+      (await driver.findElement({ css: 'body' }).getText()).includes(
+        'Lead paragraph overlaps Book a night now.',
+      ),
+    );
+    const covered = await boxes('Desktop');
+    expect(covered.lead.top + covered.lead.height).to.be.above(covered.book.top);
+    await (await byRole(driver, 'button', 'Push it down')).click();
+    await expectStep(driver, 'Book a night: pushed down in Desktop');
+    const after = await boxes('Desktop');
+    expect(after.lead.top).to.be.closeTo(covered.lead.top, 1);
+    expect(after.book.top).to.be.at.least(after.lead.top + after.lead.height - 1);
+    await chord(Key.CONTROL, 'z');
+    await expectStep(driver, 'Undone: Book a night: pushed down in Desktop');
+    // The same from the menu, for who does not drag.
+    await choose('Lead paragraph', 'Push down Book a night in Desktop');
+    await expectStep(driver, 'Book a night: pushed down in Desktop');
+    await chord(Key.CONTROL, 'z');
+    await chord(Key.CONTROL, 'z');
+    await eventually('where it was', async () => (await boxes('Desktop')).lead.top < covered.lead.top - 10);
   });
 
   it('draws the edges of a part to columns and rows, and moves it by keys; other views stay', async () => {

@@ -11,6 +11,7 @@ import {
   heldArea,
   linedUp,
   meet,
+  pushedDown,
   resolve,
   rowsFor,
   rowsTaken,
@@ -134,6 +135,57 @@ describe('areas', () => {
         const rooms = spaced.slice(1).map((one, index) => one.row - spaced[index].row - spaced[index].rows);
         expect(Math.max(...rooms) - Math.min(...rooms)).to.be.at.most(1);
         expect(Math.min(...rooms)).to.be.at.least(0);
+      }),
+    );
+  });
+
+  it('go down to make room for what is placed among them, with what they overlap, and no further', () => {
+    const area = (column: number, span: number, row: number, rows: number): Area => ({
+      column,
+      span,
+      row,
+      rows,
+    });
+    // A picture with words on it, and a list below them; a note beside.
+    const areas = new Map([
+      ['picture', area(1, 6, 3, 5)],
+      ['words', area(2, 3, 4, 2)],
+      ['list', area(1, 6, 9, 2)],
+      ['note', area(8, 2, 1, 20)],
+    ]);
+    expect([...pushedDown(areas, [area(1, 4, 2, 3)])]).to.have.deep.members([
+      ['picture', 5],
+      ['words', 6],
+      ['list', 10],
+    ]);
+    expect([...pushedDown(areas, [area(1, 4, 8, 1)])]).to.deep.equal([]);
+  });
+
+  it('that go down never go up, meet nothing new, and keep apart what was apart', () => {
+    const some = fc.record({
+      column: fc.integer({ min: 1, max: 8 }),
+      span: fc.integer({ min: 1, max: 5 }),
+      row: fc.integer({ min: 1, max: 20 }),
+      rows: fc.integer({ min: 1, max: 6 }),
+    });
+    const all = fc.array(some, { maxLength: 8 });
+    fc.assert(
+      fc.property(all, fc.array(some, { minLength: 1, maxLength: 2 }), (list, placed) => {
+        const rows = pushedDown(new Map(list.entries()), placed);
+        const after = list.map((each, index) => ({ ...each, row: rows.get(index) ?? each.row }));
+        const share = (one: Area, other: Area) =>
+          one.column < other.column + other.span &&
+          other.column < one.column + one.span &&
+          one.row < other.row + other.rows &&
+          other.row < one.row + one.rows;
+        for (const [index, each] of after.entries()) {
+          expect(each.row).to.be.at.least(list[index].row);
+          expect(placed.some((other) => share(each, other))).to.equal(false);
+          for (const [other, second] of after.entries())
+            if (other !== index && share(each, second))
+              expect(share(list[index], list[other])).to.equal(true);
+        }
+        if (!list.some((each) => placed.some((other) => share(each, other)))) expect(rows.size).to.equal(0);
       }),
     );
   });

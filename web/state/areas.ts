@@ -12,6 +12,8 @@ import {
   linedUp,
   lookup,
   MOST_ROWS,
+  meeting,
+  pushedDown,
   type Node,
   type NodeId,
   type Offset,
@@ -42,6 +44,8 @@ interface Open {
   page: Page;
 }
 
+const pick = ({ column, span, row, rows }: Area): Area => ({ column, span, row, rows });
+
 /** Whether an element stands in an overlay. */
 export const isPart = (page: Page, { parent }: Node): boolean =>
   parent !== null && hasTrait(page.nodes[parent], 'overlaying');
@@ -66,6 +70,50 @@ export function restand(
     });
     if (moves) dispatch(edit('placeParts', { parts, view, reach: getState().desk.reach }));
   };
+}
+
+/** The other parts of the overlay of some parts in a view, as they stand, and those parts themselves. */
+function standing({ site, page }: Open, nodes: readonly NodeId[], view: ViewId) {
+  const overlay = page.nodes[sure(page.nodes[lastOf(nodes)].parent, 'parent')];
+  const all = partsIn(site, page, overlay, view);
+  const isMoved = ({ id }: { id: NodeId }) => nodes.includes(id);
+  return {
+    others: new Map(all.filter((each) => !isMoved(each)).map(({ id, at }) => [id, pick(at)])),
+    moved: all.filter(isMoved).map(({ at }) => pick(at)),
+  };
+}
+
+/** The other parts of their overlay whose areas those of some parts overlap in a view; with `at`, where the parts would stand. */
+export function overlapped(
+  open: Open,
+  nodes: readonly NodeId[],
+  view: ViewId,
+  at?: readonly Area[],
+): NodeId[] {
+  const { others, moved } = standing(open, nodes, view);
+  return meeting(others, at ?? moved);
+}
+
+/** Makes room for parts where they stand: what they overlap goes down, but for what `stays`. */
+export function pushDown(nodes: readonly NodeId[], view: ViewId, stays: ReadonlySet<NodeId>): Thunk {
+  return (dispatch, getState) => {
+    const open = sure(openPage(getState()));
+    // It may be asked for after somebody has deleted them.
+    const there = nodes.filter((id) => lookup(open.page.nodes, id) && isPart(open.page, open.page.nodes[id]));
+    if (there.length === 0) return;
+    const { others, moved } = standing(open, there, view);
+    for (const id of stays) others.delete(id);
+    const parts = [...pushedDown(others, moved)].map(([node, row]) => ({ node, row }));
+    if (parts.length > 0)
+      dispatch(edit('placeParts', { parts, view, reach: getState().desk.reach, done: 'pushed' }));
+  };
+}
+
+/** What lies behind or around parts and stays where it is when they push down: what they overlap and begins above them. */
+export function behind(open: Open, nodes: readonly NodeId[], view: ViewId): ReadonlySet<NodeId> {
+  const { others, moved } = standing(open, nodes, view);
+  const top = Math.min(...moved.map(({ row }) => row));
+  return new Set(meeting(others, moved).filter((id) => sure(others.get(id)).row < top));
 }
 
 const within = (rows: number): number => Math.max(1, Math.min(MOST_ROWS, rows));
@@ -145,8 +193,6 @@ function placeTogether(
     );
   };
 }
-
-const pick = ({ column, span, row, rows }: Area): Area => ({ column, span, row, rows });
 
 /**
  * Lines parts up: with one of their edges or their middles on one line. Those that are smaller than their areas are held to that line, in

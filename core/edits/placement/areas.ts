@@ -60,6 +60,7 @@ export const PLACED = {
   matched: 'put side by side',
   fitted: 'fitted to their content',
   shortened: 'empty rows removed',
+  pushed: 'pushed down',
 } as const;
 
 export interface PlaceParts {

@@ -1,5 +1,16 @@
-import { canBeOverlay, hasTrait, lastOf, viewOf } from '../../../core/index.ts';
-import { canPair, isPart, lineUp, makeSameSize, pairUp, shorten, spaceEvenly } from '../../state/areas.ts';
+import { canBeOverlay, counted, hasTrait, lastOf, viewOf } from '../../../core/index.ts';
+import {
+  behind,
+  canPair,
+  isPart,
+  lineUp,
+  makeSameSize,
+  overlapped,
+  pairUp,
+  pushDown,
+  shorten,
+  spaceEvenly,
+} from '../../state/areas.ts';
 import { scope, type ActionGroup, type BlockAction, type Selected } from './action.ts';
 import { become, fitToContent, lineUpBaselines } from './measured.ts';
 
@@ -42,6 +53,16 @@ export function overlaying(selected: Selected): ActionGroup[] {
         active,
       ),
     });
+  const ids = parts.map(({ id }) => id);
+  if (parts.length > 0) {
+    const stay = behind({ site, page }, ids, active);
+    const covered = overlapped({ site, page }, ids, active).filter((id) => !stay.has(id));
+    if (covered.length > 0)
+      entries.push({
+        label: `Push down ${covered.length > 1 ? counted(covered.length, 'part') : page.nodes[covered[0]].name} in ${name}`,
+        run: pushDown(ids, active, stay),
+      });
+  }
   if (alone && hasTrait(lead, 'overlaying'))
     entries.push(
       { label: `Remove empty rows in ${name}`, run: shorten(lead.id, active, 'anywhere') },

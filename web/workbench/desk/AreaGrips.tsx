@@ -1,9 +1,20 @@
-import { type AreaPlacement, type Axis, heldArea, placementIn, sure, viewOf } from '../../../core/index.ts';
+import {
+  type AreaPlacement,
+  type Axis,
+  heldArea,
+  type NodeId,
+  placementIn,
+  sure,
+  viewOf,
+} from '../../../core/index.ts';
+import { Button } from '@mui/material';
+import { useSnackbar } from 'notistack';
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { sizeParts } from '../../state/areas.ts';
+import { overlapped, pushDown, sizeParts } from '../../state/areas.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { draw } from '../../ui/draw.ts';
+import { darkGround } from '../../ui/theme.ts';
 import { NameTag, type TagSide } from './NameTag.tsx';
 import { Placing } from './Placing.tsx';
 import {
@@ -39,15 +50,51 @@ const CORNERS: readonly (readonly [Side, Side])[] = [
 export function AreaGrips(props: AreaGripsProps) {
   const { site, page, node, overlay, nodes, view, sheet, scale, side, room, children } = props;
   const dispatch = useAppDispatch();
+  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
   const reach = useAppSelector((state) => state.desk.reach);
   const [shown, setShown] = useState<(Drawn & { laid: Laid }) | null>(null);
   const at = placementIn(site, page, node, view);
   const { columns } = viewOf(site.views, view).grid;
   const way = directionIn(sheet.document.documentElement);
 
+  /** What all selected parts would overlap besides what they overlap now, where the one that leads stands elsewhere. */
+  const overlaps = (next: AreaPlacement): NodeId[] => {
+    const [across, down] = [next.column - at.column, next.row - at.row];
+    const areas = nodes.map((id) => {
+      if (id === node.id) return next;
+      const from = placementIn(site, page, page.nodes[id], view);
+      return heldArea({ ...from, column: from.column + across, row: from.row + down }, columns);
+    });
+    const before = overlapped({ site, page }, nodes, view);
+    return overlapped({ site, page }, nodes, view, areas).filter((id) => !before.includes(id));
+  };
+
+  /** Says what is overlapped now, and offers to make room. */
+  const offer = (met: readonly NodeId[]) => {
+    if (met.length === 0) return;
+    const stays = new Set(overlapped({ site, page }, nodes, view));
+    const names = met.map((id) => page.nodes[id].name);
+    enqueueSnackbar(`${node.name} overlaps ${names.join(', ')} now.`, {
+      autoHideDuration: 10_000,
+      style: { background: darkGround },
+      action: (shownAs) => (
+        <Button
+          color="inherit"
+          onClick={() => {
+            closeSnackbar(shownAs);
+            dispatch(pushDown(nodes, view, stays));
+          }}
+        >
+          Push {met.length === 1 ? 'it' : 'them'} down
+        </Button>
+      ),
+    });
+  };
+
   const take = (next: AreaPlacement) => {
     const own = changes(at, next);
     if (Object.keys(own).length === 0) return;
+    const met = overlaps(next);
     const [across, down] = [next.column - at.column, next.row - at.row];
     const [wider, higher] = [next.span - at.span, next.rows - at.rows];
     const others = nodes
@@ -65,7 +112,8 @@ export function AreaGrips(props: AreaGripsProps) {
         );
         return { node: id, ...changes(from, { ...from, ...moved }) };
       });
-    dispatch(edit('placeParts', { parts: [{ node: node.id, ...own }, ...others], view, reach }));
+    if (dispatch(edit('placeParts', { parts: [{ node: node.id, ...own }, ...others], view, reach })))
+      offer(met);
   };
 
   const begin = (
@@ -127,7 +175,15 @@ export function AreaGrips(props: AreaGripsProps) {
     })[side];
   return (
     <>
-      {shown && own && <Placing {...shown} grid={sheet.elementOf(overlay.id)} own={own} scale={scale} />}
+      {shown && own && (
+        <Placing
+          {...shown}
+          overlaps={overlaps(shown.at).map((id) => page.nodes[id].name)}
+          grid={sheet.elementOf(overlay.id)}
+          own={own}
+          scale={scale}
+        />
+      )}
       <NameTag
         side={side}
         room={room}

@@ -6,10 +6,12 @@ interface PlacingProps extends Drawn {
   grid: HTMLElement | null;
   own: DOMRect;
   scale: number;
+  /** The names of what it would overlap there and does not now. */
+  overlaps: readonly string[];
 }
 
 /** The columns and rows of the overlay, where the part would stand, and the lines that it snaps to; drawn from the frame of the part. */
-export function Placing({ laid, at, box, guides, grid, own, scale }: PlacingProps) {
+export function Placing({ laid, at, box, guides, grid, own, scale, overlaps }: PlacingProps) {
   if (!grid) return null;
   const way = directionIn(grid);
   /** How far to the right of where lines begin something is drawn. */
@@ -47,6 +49,7 @@ export function Placing({ laid, at, box, guides, grid, own, scale }: PlacingProp
       >
         <div role="status" className="area-words">
           {words(at)}
+          {overlaps.length > 0 && ` · overlaps ${overlaps.join(', ')}`}
         </div>
       </div>
       {guides.map(({ axis, at: place, of }) => (
