@@ -52,6 +52,9 @@ describe('the workbench: what can be added', function () {
          return band && getComputedStyle(band).backgroundColor`,
       ),
     );
+    // Drawn or not, each is as high: what is aimed at stays under the pointer.
+    const heights = await Promise.all(offers.map(async (each) => (await each.getRect()).height));
+    expect([...new Set(heights)]).to.have.lengthOf(1);
     // The observatory's Dusk, #1d2b4f.
     expect(colour).to.equal('rgb(29, 43, 79)');
     await (await byRole(driver, 'button', 'Below Hero: the dome opens at dusk', { inside: panel })).click();

@@ -252,6 +252,23 @@ describe('the workbench: values', function () {
       await chord(Key.CONTROL, 'z');
     });
 
+    it('that are the same in every view are folded away in a view that adapts the base, until one asks for them', async () => {
+      const { driver } = bench;
+      await selectInOutline(driver, 'Headline');
+      await chooseView(driver, 'Mobile');
+      const same = () => byRole(driver, 'region', 'Same in every view');
+      const levels = async () => (await same()).findElements({ css: '[role=combobox]' });
+      expect(await levels()).to.deep.equal([]);
+      await (await byRole(driver, 'button', /^same in every view/i, { inside: await same() })).click();
+      await byRole(driver, 'combobox', 'Level', { inside: await same() });
+      await selectInOutline(driver, 'Lead paragraph');
+      await byRole(driver, 'combobox', 'Audience', { inside: await same() });
+      await (await byRole(driver, 'button', /^same in every view/i, { inside: await same() })).click();
+      expect(await levels()).to.deep.equal([]);
+      await chooseView(driver, 'Desktop');
+      await byRole(driver, 'combobox', 'Audience', { inside: await same() });
+    });
+
     it('of a whole element are counted and cleared, copied, given to siblings and carried over in one step', async () => {
       const { driver } = bench;
       const choose = async (name: string, entry: string | RegExp) => {

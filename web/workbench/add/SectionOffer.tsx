@@ -11,7 +11,7 @@ import { Box, ButtonBase, Typography } from '@mui/material';
 import { useEffect, useMemo, useRef, useState, type PointerEvent, type ReactNode } from 'react';
 import { sheetAddresses } from '../../page/addresses.ts';
 import { PagePreview } from '../../page/PagePreview.tsx';
-import { line, petrol, quiet, raised } from '../../ui/theme.ts';
+import { line, petrol, quiet, raised, shade } from '../../ui/theme.ts';
 
 /** px; an image of a section in the panel. */
 const PICTURE = { width: 274, height: 148 };
@@ -96,7 +96,16 @@ export function SectionOffer({
             '&.Mui-disabled': { opacity: 0.45 },
           }}
         >
-          <Box sx={{ minHeight: content ? 0 : PICTURE.height, '& > *': { border: '0 !important' } }}>
+          {/* As high before it is drawn as after: nothing moves away from under the pointer. */}
+          <Box
+            sx={{
+              height: PICTURE.height,
+              display: 'grid',
+              alignContent: 'center',
+              bgcolor: shade,
+              '& > *': { border: '0 !important' },
+            }}
+          >
             {content && <Drawn site={site} content={content} view={view} />}
           </Box>
           <Typography

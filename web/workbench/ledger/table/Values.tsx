@@ -41,6 +41,9 @@ interface ValuesProps {
   active: ViewId;
 }
 
+/** By what it is remembered whether what is the same in every view is unfolded. */
+const SAME = 'same in every view';
+
 /** The card of the cell that is open, if one is. */
 function OpenCard({ site, page, table }: Pick<ValuesProps, 'site' | 'page'> & { table: ValueTable }) {
   const { opened, reach, rows } = table;
@@ -188,7 +191,13 @@ export function Values({ site, page, subject, active }: ValuesProps) {
             draw={draw}
           />
           {subject.of === 'elements' && subject.nodes.length === 1 && !isNarrowing(narrowed) && (
-            <SameInEveryView node={subject.nodes[0]} />
+            <SameInEveryView
+              node={subject.nodes[0]}
+              // In a view that adapts the base, what cannot differ there is on demand.
+              {...(active !== site.views.base && {
+                fold: { open: table.unfolded.has(SAME), onFold: () => table.fold({ id: SAME }) },
+              })}
+            />
           )}
         </Box>
       </div>

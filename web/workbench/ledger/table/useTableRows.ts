@@ -62,7 +62,7 @@ export function useTableRows(site: SiteFrame, page: Page, subject: Subject, narr
     };
   }, [site, page, rows]);
 
-  const fold = ({ id }: RowGroup) =>
+  const fold = ({ id }: { id: string }) =>
     setUnfolded((before) => {
       const next = new Set(before);
       if (!next.delete(id)) next.add(id);
@@ -72,5 +72,5 @@ export function useTableRows(site: SiteFrame, page: Page, subject: Subject, narr
   const join = (row: ValueRow, how: 'together' | 'apart') =>
     setSides((before) => new Map(before).set(sidesKey(row.part, propertyOfRow(row)), how));
 
-  return { groups, lines, rows, cells, fold, join };
+  return { groups, lines, rows, cells, unfolded, fold, join };
 }

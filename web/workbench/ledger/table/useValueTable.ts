@@ -26,7 +26,6 @@ import {
   leading,
   propertyOfRow,
   type Narrowed,
-  type RowGroup,
   type Subject,
   type ValueRow,
 } from '../../../values/rows.ts';
@@ -71,7 +70,9 @@ export interface ValueTable {
   step(at: Place, steps: number): void;
   changeReach(at: Place, reach: 'here' | 'onward'): void;
   reverse(row: ValueRow): void;
-  fold(group: RowGroup): void;
+  fold(group: { id: string }): void;
+  /** The groups that are unfolded, by their names. */
+  unfolded: ReadonlySet<string>;
   /** Puts the sides of a row together, or takes them apart. */
   join(row: ValueRow, how: 'together' | 'apart'): void;
   keys(event: KeyboardEvent): void;
@@ -89,7 +90,7 @@ export function useValueTable(
   const reach = useAppSelector((state) => state.desk.reach);
   const aim = useAppSelector((state) => state.desk.aim);
   const columns = columnsOf(site);
-  const { groups, lines, rows, cells, fold, join } = useTableRows(site, page, subject, narrowed);
+  const { groups, lines, rows, cells, unfolded, fold, join } = useTableRows(site, page, subject, narrowed);
 
   const [focus, setFocus] = useState<Place>({
     row: 0,
@@ -292,6 +293,7 @@ export function useValueTable(
     changeReach,
     reverse,
     fold,
+    unfolded,
     join,
     keys,
   };
