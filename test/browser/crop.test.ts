@@ -80,7 +80,7 @@ describe('the crop of an image, on the page', function () {
     expect(down).to.equal(50);
     expect(zoom).to.equal(110);
     await part.sendKeys(Key.ENTER);
-    await expectStep(driver, /^Saturn: image: crop 1(\.0\d*)?:1, zoom 110\.25 % in Mobile$/);
+    await expectStep(driver, /^Saturn: image: crop 1(\.0\d*)?:1(\.0\d*)?, zoom 110\.25 % in Mobile$/);
     expect(await driver.findElements({ css: '.crop' })).to.deep.equal([]);
     await eventually('the part in the sheet', async () => (await shown('Mobile')).part.length === 4);
     const { part: cut, box } = await shown('Mobile');

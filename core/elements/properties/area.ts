@@ -3,7 +3,7 @@ import { px } from '../../type/fluid.ts';
 import { choiceType } from '../valuetypes/choice.ts';
 import { numberType } from '../valuetypes/number.ts';
 import { offsetCss, offsetType, type Offset } from '../valuetypes/offset.ts';
-import { WHOLE_FILE } from './image.ts';
+import { FILLS_AREA } from './image.ts';
 import type { Declarations, Property } from './property.ts';
 
 /** Where the parts of an overlay stand: on the columns of the view's grid, and on rows of a height of its own. */
@@ -110,8 +110,8 @@ export const heldDown: Property<Hold> = {
   css: (value) => ({ 'align-self': value }),
   onPicture: (value, { beside }): Declarations =>
     value === 'stretch' && ((beside?.('heldAcross') ?? 'stretch') as Hold) === 'stretch'
-      ? { position: 'absolute', inset: '0', height: '100%', [WHOLE_FILE]: '1' }
-      : { position: 'static', inset: 'auto', height: 'auto', [WHOLE_FILE]: 'inherit' },
+      ? { position: 'absolute', inset: '0', height: '100%', [FILLS_AREA]: '1' }
+      : { position: 'static', inset: 'auto', height: 'auto', [FILLS_AREA]: '0' },
   perView: true,
   heldBeside: true,
 };

@@ -18,8 +18,9 @@ const FOCUS = '--focus';
 const TONE = '--tone';
 const RATIO = '--ratio';
 
-/** 1 where an image is shown from a file of all of it, so that zoom is drawn; 0 where the file is cut to what is seen. */
-export const WHOLE_FILE = '--whole-file';
+/** 1 where an image is shown from a file of all of it, so that zoom is drawn: of a kind that is never cut, or in an area; else 0. */
+const WHOLE_FILE = '--whole-file';
+export const FILLS_AREA = '--fills-area';
 
 /** The custom properties in which a page has what an image says of itself, so that a value needs only its id. */
 export const ofPictureVariables = (asset: string) => ({
@@ -103,7 +104,7 @@ export const zoom: Property<number> = {
   onPicture: (value, { beside }): Declarations => ({
     scale:
       value > ZOOM.least && beside?.('fit') !== 'contain'
-        ? `calc(1 + ${decimals(value / 100 - 1)} * var(${WHOLE_FILE}, 0))`
+        ? `calc(1 + ${decimals(value / 100 - 1)} * max(var(${WHOLE_FILE}, 0), var(${FILLS_AREA}, 0)))`
         : 'none',
   }),
   perView: true,

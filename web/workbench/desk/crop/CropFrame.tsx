@@ -88,13 +88,14 @@ export function CropFrame({ at, onLeave, ...of }: CropFrameProps) {
     frame?.addEventListener('wheel', turned, { passive: false });
     return () => frame?.removeEventListener('wheel', turned);
   }, [frame]);
-  // Another selection ends it, and keeps what was done.
+  // Another selection ends it, or another view in its sheet, and what was done is kept.
   const lead = useAppSelector((state) => state.desk.selected.at(-1));
   const ended = useEffectEvent(() => cropping.keep());
   const known = useRef(lead);
   useEffect(() => {
     if (lead !== known.current) ended();
   }, [lead]);
+  useEffect(() => () => ended(), []);
 
   const pan = (press: PointerEvent<HTMLElement>) => {
     press.currentTarget.focus();

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import {
   cutOf,
   fillsArea,
+  hundredths,
   knownProperty,
   movedBy,
   regionOf,
@@ -112,8 +113,8 @@ export function useCropping(of: CropOf, onLeave: () => void) {
     /** The point that stays in sight: what is seen moves with it. */
     aim(to: Point) {
       const at = {
-        x: Math.min(100, Math.max(0, Math.round(to.x * 100) / 100)),
-        y: Math.min(100, Math.max(0, Math.round(to.y * 100) / 100)),
+        x: Math.min(100, Math.max(0, hundredths(to.x))),
+        y: Math.min(100, Math.max(0, hundredths(to.y))),
       };
       const x = ((image.width - part.width) * at.x) / 100;
       setNow({ ...now, focus: at, part: { ...part, x, y: ((image.height - part.height) * at.y) / 100 } });
@@ -121,17 +122,21 @@ export function useCropping(of: CropOf, onLeave: () => void) {
     /** All of the image that its shape allows. */
     whole() {
       const ratio = shape === 'area' ? part.width / part.height : undefined;
-      const middle = { x: 50, y: 50 };
-      const all = regionOf(image, { ratio, zoom: 100, focus: middle });
-      setNow({ part: all, focus: middle, shape: shape === 'area' ? shape : 'auto' });
+      const all = regionOf(image, { ratio, zoom: 100, focus });
+      setNow({ part: all, focus, shape: shape === 'area' ? shape : 'auto' });
     },
   };
 
   /** Keeps what was changed, with the reach that is chosen now; what was only looked at is nobody’s edit. */
   const kept: Thunk = (send, getState) => {
+    // It was given up, or kept already.
+    if (getState().desk.cropping === null) return;
     send(croppingSet(null));
     if (now === before) return;
-    const drawn: Ratio = { width: Math.round(cut.ratio * 100) / 100, height: 1 };
+    const drawn: Ratio =
+      cut.ratio >= 1
+        ? { width: hundredths(cut.ratio), height: 1 }
+        : { width: 1, height: hundredths(1 / cut.ratio) };
     const ratio = shape === 'auto' || shape === 'area' ? 'auto' : shape === 'free' ? drawn : valueOf(shape);
     const { reach } = getState().desk;
     send(edit('cropImage', { node: node.id, view, reach, ratio, zoom: cut.zoom, focus: cut.focus }));
