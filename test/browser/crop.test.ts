@@ -179,5 +179,12 @@ describe('the crop of an image, on the page', function () {
     expect(await bar.getText()).to.include('In the shape of its area');
     await (await byRole(driver, 'slider', 'Focal point')).sendKeys(Key.ARROW_RIGHT, Key.ENTER);
     await expectStep(driver, 'Dome image: crop zoom 150 % in Desktop');
+    // Another view in its place ends it, and keeps what was done.
+    await press('button', 'More for Dome image');
+    await press('menuitem', 'Crop in Desktop …');
+    await (await byRole(driver, 'slider', 'Part of Dome at dusk that is seen')).sendKeys('-', '-');
+    await chooseView(driver, 'Mobile');
+    await expectStep(driver, 'Dome image: crop zoom 136.05 % in Desktop');
+    expect(await driver.findElements({ css: '.crop' })).to.deep.equal([]);
   });
 });
