@@ -93,6 +93,7 @@ export type { ContentField } from './elements/content/contenttypes.ts';
 export { contentOf, type OfferGroup } from './elements/kinds/kind.ts';
 export type { Trait } from './elements/traits.ts';
 export { hasTrait, isAtEdge, isDeep, KINDS, kindOf, knownKind } from './elements/kinds/table.ts';
+export { ASPECT_RATIOS } from './elements/valuetypes/geometry.ts';
 export type { Point, Ratio } from './elements/valuetypes/geometry.ts';
 export type { Extent } from './elements/valuetypes/extent.ts';
 export type { EditorName, ValueContext, ValueType } from './elements/valuetypes/valuetype.ts';

@@ -1,5 +1,7 @@
 /** Which part of an image is seen: worked out of its crop, its zoom and its focal point, and the other way round. */
 
+import { hundredths } from './boxes.ts';
+
 /** A part of an image, in its own px. */
 export interface Crop {
   x: number;
@@ -48,7 +50,6 @@ export function regionOf(image: Shape, { ratio, zoom, focus }: Cut): Crop {
 }
 
 const within = (least: number, value: number, most: number): number => Math.min(most, Math.max(least, value));
-const hundredths = (value: number): number => Math.round(value * 100) / 100;
 
 /**
  * How an element says that a part of an image is seen: the inverse of `regionOf`, to hundredths. Where a part is as wide or as high as the

@@ -5,7 +5,7 @@ import { done, refused, type Outcome } from '../../outcome.ts';
 import type { LaidOut } from '../../values/arranging.ts';
 import { found } from '../values/aim.ts';
 import type { Command } from '../command.ts';
-import { setOthers } from '../values/values.ts';
+import { setDiffering } from '../values/values.ts';
 import { counted } from '../../plural.ts';
 import { describeReach } from '../values/textbyview.ts';
 
@@ -26,7 +26,7 @@ export const arrange: Command<Arrange> = {
     if (!nodes.ok) return nodes;
     const changed = new Set<NodeId>();
     for (const { node: id, values } of laid) {
-      const set = setOthers(site, draft, { node: id, values, view, reach }, pages);
+      const set = setDiffering(site, draft, { node: id, values, view, reach }, pages);
       if (!set.ok) return set;
       if (set.value > 0) changed.add(id);
     }

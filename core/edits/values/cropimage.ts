@@ -10,7 +10,7 @@ import { fillsArea } from '../../values/areas.ts';
 import type { Command } from '../command.ts';
 import { found } from './aim.ts';
 import { describeReach } from './textbyview.ts';
-import { setOthers } from './values.ts';
+import { setDiffering } from './values.ts';
 
 export interface CropImage {
   node: NodeId;
@@ -33,7 +33,7 @@ export const cropImage: Command<CropImage> = {
     // An image that is shown whole is not cropped.
     const fit = ratio === 'auto' && zoom === ZOOM.least && !filling ? {} : { fit: 'cover' };
     const values = { ...shape, ...fit, zoom, focalPoint: focus };
-    const set = setOthers(site, page, { node, values, view, reach }, pages);
+    const set = setDiffering(site, page, { node, values, view, reach }, pages);
     if (!set.ok) return set;
     if (set.value === 0) return refused('This part is shown already; nothing was changed.');
     const shown = [

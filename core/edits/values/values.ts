@@ -62,7 +62,7 @@ export const setValue: Command<SetValue> = {
   },
 };
 
-export interface SetOthers {
+export interface SetDiffering {
   node: NodeId;
   /** By the names of properties. */
   values: Readonly<Record<string, unknown>>;
@@ -71,10 +71,10 @@ export interface SetOthers {
 }
 
 /** Sets those of several values of an element that it does not have in the view already. Answers how many; refused where one does not fit. */
-export function setOthers(
+export function setDiffering(
   site: SiteFrame,
   page: Page,
-  { node, values, view, reach }: SetOthers,
+  { node, values, view, reach }: SetDiffering,
   pages: Record<NodeId, Page>,
 ): Outcome<number> {
   let count = 0;

@@ -14,6 +14,9 @@ export const ratioCss = (value: Ratio): string =>
 
 const side = Type.Number({ exclusiveMinimum: 0, maximum: 100 });
 
+/** Ratios to choose from, as they are typed. */
+export const ASPECT_RATIOS: readonly string[] = ['1:1', '4:3', '3:2', '16:9', '3:4', '2:3'];
+
 /** A ratio, typed as 16:9, 3/2 or auto. */
 export const ratioType: ValueType<Ratio> = {
   editor: 'ratio',
@@ -33,7 +36,7 @@ export const ratioType: ValueType<Ratio> = {
   },
   format: (value) => (value === 'auto' ? 'auto' : `${decimals(value.width)}:${decimals(value.height)}`),
   options: () =>
-    ['auto', '1:1', '4:3', '3:2', '16:9', '3:4', '2:3'].map((label) => {
+    ['auto', ...ASPECT_RATIOS].map((label) => {
       const [width, height] = label.split(':').map(Number);
       return { value: label === 'auto' ? label : { width, height }, label };
     }),

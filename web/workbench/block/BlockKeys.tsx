@@ -7,8 +7,6 @@ import {
   sure,
   type ViewId,
 } from '../../../core/index.ts';
-import { Button } from '@mui/material';
-import { useSnackbar } from 'notistack';
 import { useEffect } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { copySelected, cutSelected, pasteBeside } from '../../state/clipboard.ts';
@@ -16,7 +14,7 @@ import { isPart, moveParts, shiftParts, sizeParts } from '../../state/areas.ts';
 import { inEveryView } from '../../state/everyview.ts';
 import { undo } from '../../state/traversal.ts';
 import { isElsewhere, isNoShortcut } from '../../ui/keytarget.ts';
-import { darkGround } from '../../ui/theme.ts';
+import { useOffer } from '../../ui/useOffer.tsx';
 import { useAppDispatch, useAppSelector, type Thunk } from '../../state/store.ts';
 import { moveInOrder, widen } from '../../state/sequence.ts';
 import { duplicate, group, hideOrShow } from '../../state/structure.ts';
@@ -42,26 +40,12 @@ export function BlockKeys({ site, page, active }: BlockKeysProps) {
   };
   const characters = useAppSelector((state) => state.desk.characterKeys);
   const lettersOnly = { ...options, enabled: options.enabled && characters, ignoreEventWhen: isNoShortcut };
-  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
+  const offer = useOffer();
   /** Does what a letter stands for, which is easily typed by mistake: it is said, with the way back. */
   const byLetter = (run: Thunk<boolean>) => {
     if (!dispatch(run)) return;
     const took = dispatch(lastSaid);
-    enqueueSnackbar(took, {
-      autoHideDuration: 8000,
-      style: { background: darkGround },
-      action: (key) => (
-        <Button
-          color="inherit"
-          onClick={() => {
-            closeSnackbar(key);
-            dispatch(undo());
-          }}
-        >
-          Undo
-        </Button>
-      ),
-    });
+    offer(took, { label: 'Undo', run: () => dispatch(undo()) });
   };
   useHotkeys('h', () => byLetter(hideOrShow(selected, active)), lettersOnly, [selected, active]);
   useHotkeys('mod+g', () => void dispatch(group(selected)), options, [selected]);

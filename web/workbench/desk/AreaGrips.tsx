@@ -7,14 +7,12 @@ import {
   sure,
   viewOf,
 } from '../../../core/index.ts';
-import { Button } from '@mui/material';
-import { useSnackbar } from 'notistack';
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { overlapped, pushDown, sizeParts } from '../../state/areas.ts';
 import { edit } from '../../state/edits.ts';
 import { useAppDispatch, useAppSelector } from '../../state/store.ts';
 import { draw } from '../../ui/draw.ts';
-import { darkGround } from '../../ui/theme.ts';
+import { useOffer } from '../../ui/useOffer.tsx';
 import { NameTag, type TagSide } from './NameTag.tsx';
 import { Placing } from './Placing.tsx';
 import {
@@ -50,7 +48,7 @@ const CORNERS: readonly (readonly [Side, Side])[] = [
 export function AreaGrips(props: AreaGripsProps) {
   const { site, page, node, overlay, nodes, view, sheet, scale, side, room, children } = props;
   const dispatch = useAppDispatch();
-  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
+  const say = useOffer();
   const reach = useAppSelector((state) => state.desk.reach);
   const [shown, setShown] = useState<(Drawn & { laid: Laid }) | null>(null);
   const at = placementIn(site, page, node, view);
@@ -73,21 +71,10 @@ export function AreaGrips(props: AreaGripsProps) {
   const offer = (met: readonly NodeId[]) => {
     if (met.length === 0) return;
     const stays = new Set(overlapped({ site, page }, nodes, view));
-    const names = met.map((id) => page.nodes[id].name);
-    enqueueSnackbar(`${node.name} overlaps ${names.join(', ')} now.`, {
-      autoHideDuration: 10_000,
-      style: { background: darkGround },
-      action: (shownAs) => (
-        <Button
-          color="inherit"
-          onClick={() => {
-            closeSnackbar(shownAs);
-            dispatch(pushDown(nodes, view, stays));
-          }}
-        >
-          Push {met.length === 1 ? 'it' : 'them'} down
-        </Button>
-      ),
+    const names = met.map((id) => page.nodes[id].name).join(', ');
+    say(`${node.name} overlaps ${names} now.`, {
+      label: met.length === 1 ? 'Push it down' : 'Push them down',
+      run: () => dispatch(pushDown(nodes, view, stays)),
     });
   };
 

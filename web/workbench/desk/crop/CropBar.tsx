@@ -1,9 +1,16 @@
 import { Button, MenuItem, Paper, Popper, Slider, TextField, Typography } from '@mui/material';
 import { Check } from 'lucide-react';
-import { knownProperty, ownLayered, viewsNamed, wouldReach, ZOOM } from '../../../../core/index.ts';
+import {
+  ASPECT_RATIOS,
+  knownProperty,
+  ownLayered,
+  viewsNamed,
+  wouldReach,
+  ZOOM,
+} from '../../../../core/index.ts';
 import { useAppSelector } from '../../../state/store.ts';
 import { quiet } from '../../../ui/theme.ts';
-import { CROP_SHAPES, type Cropping, type CropOf } from './useCropping.ts';
+import { type Cropping, type CropOf } from './useCropping.ts';
 
 /** What happens in the bar does not end the crop. */
 const own = (event: { stopPropagation(): void }) => event.stopPropagation();
@@ -57,7 +64,7 @@ export function CropBar({
             sx={{ minWidth: 128 }}
           >
             <MenuItem value="auto">As the image</MenuItem>
-            {CROP_SHAPES.map((each) => (
+            {ASPECT_RATIOS.map((each) => (
               <MenuItem key={each} value={each}>
                 {each}
               </MenuItem>
@@ -74,7 +81,6 @@ export function CropBar({
           min={ZOOM.least}
           max={ZOOM.most}
           step={5}
-          scale={(percent) => percent}
           value={zoomed}
           getAriaValueText={(percent) => `${Math.round(percent)} %`}
           onChange={(_event, percent) => cropping.zoom(percent)}

@@ -65,7 +65,7 @@ interface CropFrameProps extends CropOf {
 export function CropFrame({ at, onLeave, ...of }: CropFrameProps) {
   const { site, image } = of;
   const cropping = useCropping(of, onLeave);
-  const { part, focus } = cropping;
+  const { part, focus, now, restore } = cropping;
   const [frame, setFrame] = useState<HTMLElement | null>(null);
   const first = useRef<HTMLDivElement>(null);
   /** Where the image stood when an edge was taken: it stays there while that is drawn. */
@@ -103,7 +103,7 @@ export function CropFrame({ at, onLeave, ...of }: CropFrameProps) {
     draw(press, {
       move: (event) =>
         cropping.move({ x: (from.x - event.clientX) / scale, y: (from.y - event.clientY) / scale }, part),
-      cancel: () => cropping.move({ x: 0, y: 0 }, part),
+      cancel: () => restore(now),
     });
   };
   const drawEdges = (edges: readonly Edge[]) => (press: PointerEvent<HTMLElement>) => {
@@ -122,7 +122,7 @@ export function CropFrame({ at, onLeave, ...of }: CropFrameProps) {
         ),
       end: () => setHeld(null),
       cancel: () => {
-        cropping.edges(movesOf(edges, { x: 0, y: 0 }), part);
+        restore(now);
         setHeld(null);
       },
     });
@@ -137,7 +137,7 @@ export function CropFrame({ at, onLeave, ...of }: CropFrameProps) {
           x: focus.x + (100 * (event.clientX - from.x)) / (image.width * scale),
           y: focus.y + (100 * (event.clientY - from.y)) / (image.height * scale),
         }),
-      cancel: () => cropping.aim(focus),
+      cancel: () => restore(now),
     });
   };
   /** What keys do that all parts of the frame know; answers whether this was one. */

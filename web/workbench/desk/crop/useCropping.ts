@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import {
+  ASPECT_RATIOS,
   cutOf,
   fillsArea,
   hundredths,
@@ -44,11 +45,6 @@ export interface CropOf {
 
 const ratioType = knownProperty('cropRatio').type;
 
-/** The shapes that are chosen by name, as in 3:2. */
-export const CROP_SHAPES: readonly string[] = (ratioType.options?.({ site: {} as SiteFrame }) ?? [])
-  .map(({ label }) => label)
-  .filter((label) => label !== 'auto');
-
 const valueOf = (shape: string): Exclude<Ratio, 'auto'> => {
   const [width, height] = shape.split(':').map(Number);
   return { width, height };
@@ -66,7 +62,7 @@ function croppedNow({ site, page, node, view, image, box }: CropOf): Cropped {
   const own = set === 'auto' || whole ? undefined : set.width / set.height;
   const ratio = filling ? box.width / box.height : own;
   const label = set === 'auto' || whole ? 'auto' : ratioType.format(set, { site });
-  const named = label === 'auto' || CROP_SHAPES.includes(label) ? label : 'free';
+  const named = label === 'auto' || ASPECT_RATIOS.includes(label) ? label : 'free';
   return {
     part: regionOf(image, { ratio, zoom: whole ? 100 : value('zoom'), focus }),
     focus,
@@ -144,7 +140,9 @@ export function useCropping(of: CropOf, onLeave: () => void) {
   return {
     ...now,
     zoomed: cut.zoom,
-    ratio: cut.ratio,
+    /** As it is now, to go back to. */
+    now,
+    restore: setNow,
     ...actions,
     keep: () => dispatch(kept),
     done() {
