@@ -25,6 +25,16 @@ export {
 export { arrangedInLines } from './layout/lines.ts';
 export { saidOnce, tidied, type Mend, type Tidied } from './layout/tidy.ts';
 export { SCALES, scalings } from './edits/values/scale.ts';
+export {
+  isMainRegion,
+  layoutOf,
+  mainRegion,
+  regionNamed,
+  regionsOf,
+  sectionsOnPage,
+  withoutPlace,
+} from './edits/structure/pagelayout.ts';
+export { regionsIn, type PlacedRegion } from './values/regions.ts';
 export { canBeOverlay, overlayFault, type MovedPart } from './edits/structure/overlay.ts';
 export { acrossFor, downFor, hundredths, type Box, type MeasuredBoxes } from './layout/boxes.ts';
 export { ARRANGE_WAYS, arranged, type Arranged, type ArrangeWay } from './layout/arrange.ts';
@@ -203,7 +213,7 @@ export { likeInSet } from './edits/views/views.ts';
 export { VIEW_LIMITS, widestGap } from './edits/views/viewlimits.ts';
 export { ownSections, placeOfSection, SHARED_NAMES } from './edits/structure/shared.ts';
 export { towardsBase, valuesInView, type ValueInView } from './edits/views/viewvalues.ts';
-export { runBetween, sectionOf, siblingsLike } from './site/tree.ts';
+export { onPageOf, runBetween, sectionOf, siblingsLike } from './site/tree.ts';
 export { applied, isApplied } from './edits/log/apply.ts';
 export { nodesIn, overlapping, pagesIn, type Operation } from './edits/log/operation.ts';
 export { isKeepable, LIMITS, shortened } from './edits/log/limits.ts';
@@ -244,6 +254,7 @@ export { readSiteFile, writeSiteFile, type ReadSite } from './exchange/sitefile.
 
 export { termsOf, type Terms } from './starts/fitting.ts';
 export { READY_PAGES, readyPage, type ReadyPage } from './starts/pages.ts';
+export { READY_LAYOUTS, readyLayout } from './starts/pagelayouts.ts';
 export { READY_SECTIONS, readySection } from './starts/readysections.ts';
 export { pageSlugOf, siteIdOf } from './starts/siteid.ts';
 export { DEVICES } from './layered/devices.ts';

@@ -1,4 +1,4 @@
-import { sectionOf } from '../site/tree.ts';
+import { onPageOf } from '../site/tree.ts';
 import { valueIn } from '../values/trace.ts';
 import { sure } from '../sure.ts';
 import { hasTrait, knownKind } from '../elements/kinds/table.ts';
@@ -99,7 +99,7 @@ function isEmpty(site: SiteFrame, page: Page, node: Node, view: ViewId): boolean
 
 /** Whether an element stands in the matter of a page, and not in its head or foot, which stay where the page is not offered. */
 function isInMatter(page: Page, node: Node): boolean {
-  const section = sectionOf(page, node.id);
+  const section = onPageOf(page, node.id);
   return section === undefined || !['header', 'footer', EDGE].includes(landmarkOf(page, page.nodes[section]));
 }
 

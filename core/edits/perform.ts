@@ -35,6 +35,7 @@ import { takeColumns } from './placement/place.ts';
 import { shareSection, takeShared, unshareSection } from './structure/shared.ts';
 import { arrange } from './placement/arrange.ts';
 import { placeParts } from './placement/areas.ts';
+import { keepLayout, removeRegion, takeLayout } from './structure/pagelayout.ts';
 import { makeColumn } from './structure/column.ts';
 import { makeOverlay } from './structure/overlay.ts';
 import { cropImage } from './values/cropimage.ts';
@@ -77,6 +78,9 @@ export const COMMANDS = {
   arrange,
   makeOverlay,
   makeColumn,
+  takeLayout,
+  removeRegion,
+  keepLayout,
   scaleContent,
   addElement,
   duplicateElement,

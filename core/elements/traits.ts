@@ -13,6 +13,10 @@ export type Trait =
   | 'page'
   /** A whole part of the page, as wide as the window. */
   | 'section'
+  /** Its parts are regions, in which sections stand. */
+  | 'page layout'
+  /** One of the regions of a page layout. */
+  | 'region'
   /** It stays at an edge of the window, whatever is read. */
   | 'edge'
   /** It takes that edge from side to side. */

@@ -15,12 +15,28 @@ export function topmost(page: Page, ids: readonly NodeId[]): NodeId[] {
   return [...chosen].filter((id) => !below(id));
 }
 
-/** The section of a page that an element is, or stands in; undefined for the page itself, and for what is not on it. */
-export function sectionOf(page: Page, id: NodeId | undefined): NodeId | undefined {
+/** The nearest element, itself or above, whose parent is a wanted one. */
+function nearestIn(
+  page: Page,
+  id: NodeId | undefined,
+  isWanted: (parent: Node) => boolean,
+): NodeId | undefined {
   let at = id === undefined ? undefined : (page.nodes[id] as Node | undefined);
-  while (at && at.parent !== page.root) at = at.parent === null ? undefined : page.nodes[at.parent];
-  return at?.id;
+  while (at) {
+    const parent: Node | undefined = at.parent === null ? undefined : page.nodes[at.parent];
+    if (parent && isWanted(parent)) return at.id;
+    at = parent;
+  }
+  return undefined;
 }
+
+/** The section that an element is, or stands in, on the page itself or in a region; undefined for the page itself, and for what is not on it. */
+export const sectionOf = (page: Page, id: NodeId | undefined): NodeId | undefined =>
+  nearestIn(page, id, (parent) => parent.id === page.root || hasTrait(parent, 'region'));
+
+/** What an element is, or stands in, of all that stands on the page itself; undefined for the page, and for what is not on it. */
+export const onPageOf = (page: Page, id: NodeId | undefined): NodeId | undefined =>
+  nearestIn(page, id, (parent) => parent.id === page.root);
 
 /** The other children of an element's parent that are of its kind. */
 export function siblingsLike(page: Page, id: NodeId): NodeId[] {

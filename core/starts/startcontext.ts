@@ -26,7 +26,7 @@ export interface StartContext {
 
 /** px; sheets below are narrow, and middling ones up to the next. */
 export const NARROW = 600;
-const MIDDLING = 1000;
+export const MIDDLING = 1000;
 
 /** Whether a view is for small screens. */
 export const isNarrow = ({ sheet }: View): boolean => sheet.width < NARROW;

@@ -3,7 +3,7 @@ import { fingerprintOf } from '../fingerprint.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { PARTS } from '../elements/parts.ts';
 import { knownProperty } from '../elements/propertytable.ts';
-import { knownKind } from '../elements/kinds/table.ts';
+import { hasTrait, knownKind } from '../elements/kinds/table.ts';
 import { same } from '../layered/express.ts';
 import { held } from '../layered/resolve.ts';
 import { widthsOf, type ViewId, type Views } from '../layered/views.ts';
@@ -84,8 +84,15 @@ export function likenessIn(site: SiteFrame, page: Page, node: Node, view: ViewId
 }
 
 /** The sections of a page that are walked through in a view: what is shown of them, in the order it has there. */
-export const sectionsIn = (site: SiteFrame, page: Page, view: ViewId): NodeId[] =>
-  childrenIn(site, page.nodes[page.root], view).filter((id) => isShown(site, page, page.nodes[id], view));
+export function sectionsIn(site: SiteFrame, page: Page, view: ViewId): NodeId[] {
+  const shownIn = (node: Node) =>
+    childrenIn(site, node, view).filter((id) => isShown(site, page, page.nodes[id], view));
+  return shownIn(page.nodes[page.root]).flatMap((id) =>
+    hasTrait(page.nodes[id], 'page layout')
+      ? shownIn(page.nodes[id]).flatMap((region) => shownIn(page.nodes[region]))
+      : [id],
+  );
+}
 
 /** What is known of a section in a view: it was found fine, or was and has changed since; undefined: nothing. */
 export type Reviewed = 'fine' | 'changed' | undefined;

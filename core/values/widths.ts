@@ -19,6 +19,7 @@ import { applies } from '../site/applies.ts';
 import type { Node } from '../site/node.ts';
 import type { NodeId } from '../elements/nodeid.ts';
 import { PAGE_IMAGE_SHARE } from '../elements/properties/kindspecific.ts';
+import { PAGE_LAYOUT } from '../elements/properties/layout.ts';
 import { OVERLAY, type Hold } from '../elements/properties/area.ts';
 import type { Offset } from '../elements/valuetypes/offset.ts';
 import { knownProperty } from '../elements/propertytable.ts';
@@ -78,11 +79,15 @@ export function widthsIn(site: SiteFrame, page: Page) {
     const content = contentWidth(parent, view);
     const { grid } = viewOf(site.views, view);
     switch (parent.kind) {
-      case 'section':
+      case 'section': {
+        const { parent: around } = parent;
+        const inRegion = around !== null && hasTrait(page.nodes[around], 'region');
         return value<boolean>(child, 'bleed', view)
           ? content
-          : notNegative(least(pixels(grid.maxWidth), plus(content, -2 * grid.margin)));
+          : notNegative(least(pixels(grid.maxWidth), plus(content, inRegion ? 0 : -2 * grid.margin)));
+      }
       case 'row':
+      case PAGE_LAYOUT:
       case OVERLAY: {
         const { columns, gutter } = grid;
         const gap = hasTrait(parent, 'overlaying') ? pixels(gutter) : space(parent, 'gap', view);
@@ -159,7 +164,12 @@ export function widthsIn(site: SiteFrame, page: Page) {
     const before = known.get(key);
     if (before) return before;
     const padding = sum(space(node, 'paddingLeft', view), space(node, 'paddingRight', view));
-    const made = notNegative(minus(plus(outerWidth(node, view), -borders(node, view)), padding));
+    const inner = notNegative(minus(plus(outerWidth(node, view), -borders(node, view)), padding));
+    // A layout keeps the margins of the page.
+    const { grid } = viewOf(site.views, view);
+    const made = hasTrait(node, 'page layout')
+      ? notNegative(least(pixels(grid.maxWidth), plus(inner, -2 * grid.margin)))
+      : inner;
     known.set(key, made);
     return made;
   }

@@ -231,14 +231,17 @@ export class Comparison {
       this.width(node, this.page.nodes[sure(parent.parent)], style);
       return;
     }
-    if (parent.kind === 'row') {
-      const wanted = heldSpan(this.value<number>(node, 'span'), this.view.grid.columns);
-      this.same(node, 'span', wanted, Number(style.gridColumnEnd.replace('span ', '')));
-      const start = this.value<number | 'auto'>(node, 'start');
-      const first = start === 'auto' ? start : heldStart(start, wanted, this.view.grid.columns);
-      this.same(node, 'first column', String(first), style.gridColumnStart);
-    }
+    if (parent.kind === 'row') this.columns(node, style);
     this.width(node, parent, style);
+  }
+
+  /** The columns that an element takes of its row, or a region of its layout. */
+  columns(node: Node, style: Record<string, string>): void {
+    const wanted = heldSpan(this.value<number>(node, 'span'), this.view.grid.columns);
+    this.same(node, 'span', wanted, Number(style.gridColumnEnd.replace('span ', '')));
+    const start = this.value<number | 'auto'>(node, 'start');
+    const first = start === 'auto' ? start : heldStart(start, wanted, this.view.grid.columns);
+    this.same(node, 'first column', String(first), style.gridColumnStart);
   }
 
   width(node: Node, parent: Node, style: Record<string, string>): void {
@@ -341,6 +344,7 @@ export class Comparison {
       for (const side of ['paddingTop', 'paddingRight', 'paddingBottom', 'paddingLeft'])
         this.near(node, side, this.space(node, side), parseFloat(style[side]), 0.02);
     }
+    if (node.kind === 'region') this.columns(node, style);
     if (node.parent && kinds('width')) this.box(node, this.page.nodes[node.parent], style);
     if (node.kind === 'picture' && source) {
       const wanted = this.value<string>(node, 'source');

@@ -1,5 +1,5 @@
 /** A page with every kind of element, each with content in which all its parts stand. */
-import { isAtEdge, KINDS, type NodeId, type Site } from '../../core/index.ts';
+import { isAtEdge, KINDS, type NodeId, READY_LAYOUTS, readyLayout, type Site } from '../../core/index.ts';
 import { takesKind } from '../../core/elements/kinds/table.ts';
 import { home, made, node, onlyPages, site } from '../core/acting.ts';
 
@@ -46,6 +46,20 @@ export function everything(): { on: Site; ids: Map<string, NodeId[]> } {
   const section = add('section', home.root);
   const row = add('row', section);
   const overlay = add('overlay', section);
+  const copied = readyLayout(
+    on.frame,
+    READY_LAYOUTS.find((each) => each.id === 'aside')!,
+  );
+  const layout = node('x-layout');
+  on = made(
+    'pasteElements',
+    { copied, id: layout, parent: home.root, after: null },
+    on.pages[home.id],
+    on,
+  ).site;
+  ids.set('layout', [layout]);
+  ids.set('region', on.pages[home.id].nodes[layout].children);
+  add('section', ids.get('region')![0]);
   for (const { name } of KINDS.filter(({ ofElements }) => !ofElements)) {
     for (const parent of isAtEdge(name) ? [home.root] : [row, section, overlay]) {
       if (name === 'row' || !takesKind(on.pages[home.id].nodes[parent].kind, name)) continue;

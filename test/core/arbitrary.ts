@@ -140,8 +140,17 @@ const section: fc.Arbitrary<Shape> = fc
     { minLength: 1, maxLength: 3 },
   )
   .map((children) => ({ kind: 'section', children }));
+const region: fc.Arbitrary<Shape> = fc
+  .array(section, { minLength: 0, maxLength: 2 })
+  .map((children) => ({ kind: 'region', children }));
+const layout: fc.Arbitrary<Shape> = fc
+  .array(region, { minLength: 1, maxLength: 3 })
+  .map((children) => ({ kind: 'layout', children }));
 const shapeArbitrary: fc.Arbitrary<Shape> = fc
-  .array(section, { minLength: 1, maxLength: 3 })
+  .array(fc.oneof({ weight: 6, arbitrary: section }, { weight: 1, arbitrary: layout }), {
+    minLength: 1,
+    maxLength: 3,
+  })
   .map((children) => ({
     kind: 'page',
     children: [...children, ...(EDGES[children.length] ?? []).map((kind): Shape => ({ kind, children: [] }))],

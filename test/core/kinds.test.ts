@@ -14,6 +14,11 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
   ['section', {}, '<div class="x"></div>', { headed: () => false }],
   ['section', { landmark: 'footer' }, '<footer class="x"></footer>', { headed: () => false }],
   ['overlay', {}, '<div class="x"></div>'],
+  ['layout', {}, '<div class="x">a</div>', { children: ['a' as never] }],
+  ['region', {}, '<div class="x">a</div>', { children: ['a' as never] }],
+  ['region', { landmark: 'aside', label: 'Dates' }, '<aside class="x" aria-label="Dates"></aside>'],
+  ['region', { landmark: 'nav' }, '<nav class="x"></nav>'],
+  ['region', { landmark: 'region', label: 'Dates' }, '<section class="x" aria-label="Dates"></section>'],
   ['card', {}, '<div class="x"></div>', { headed: () => false }],
   ['section', { landmark: 'header' }, '<header class="x"></header>'],
   ['section', { landmark: 'search' }, '<search class="x"></search>', { headed: () => false }],
@@ -180,13 +185,13 @@ const PRINTED: [kind: string, content: Record<string, unknown>, html: string, mo
 const BEGINNINGS: Record<string, Record<string, unknown>> = {
   // These begin with nothing.
   ...Object.fromEntries(
-    ['page', 'alternates', 'text', 'picture', 'video', 'divider', 'hours', 'timetable'].map((kind) => [
-      kind,
-      {},
-    ]),
+    ['page', 'region', 'alternates', 'text', 'picture', 'video', 'divider', 'hours', 'timetable'].map(
+      (kind) => [kind, {}],
+    ),
   ),
   // 7.5 % of 1280 px.
   section: { paddingTop: 96, paddingBottom: 96 },
+  layout: { gap: 32 },
   row: { gap: 32 },
   column: { gap: 16 },
   group: { gap: 16 },
@@ -343,8 +348,14 @@ describe('a kind of element', () => {
       'grid-template-columns': 'repeat(4, minmax(0, 1fr))',
     });
     const { margin, maxWidth } = viewOf('desktop').grid;
+    const narrow = viewOf('mobile').grid;
     expect(knownKind('section').perView!(viewOf('desktop'))).to.deep.equal({
-      'grid-template-columns': `minmax(${margin}px, 1fr) minmax(0, ${maxWidth}px) minmax(${margin}px, 1fr)`,
+      'grid-template-columns': `minmax(var(--beside, ${margin}px), 1fr) minmax(0, ${maxWidth}px) minmax(var(--beside, ${margin}px), 1fr)`,
+    });
+    expect(knownKind('layout').perView!(viewOf('mobile'))).to.deep.equal({
+      '--columns': '4',
+      'grid-template-columns': 'repeat(4, minmax(0, 1fr))',
+      'padding-inline': `max(${narrow.margin}px, (100% - ${narrow.maxWidth}px) / 2)`,
     });
   });
 

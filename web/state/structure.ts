@@ -165,6 +165,17 @@ export function placeCopy(
   };
 }
 
+/** Gives the open page a layout, or takes it away, and selects what it is now. */
+export function takeLayout(layout: Copy | null, to: Record<NodeId, string>): Thunk<boolean> {
+  return (dispatch, getState) => {
+    const { page } = sure(openPage(getState()));
+    const id = newId(page.root);
+    if (!dispatch(edit('takeLayout', { layout, id, to }))) return false;
+    dispatch(select(layout ? id : page.root));
+    return true;
+  };
+}
+
 /** Offers the open page in a view, as far as the reach goes, or puts a notice in its place there. */
 function offerOrNot(view: ViewId): Thunk<boolean> {
   return (dispatch, getState) => {

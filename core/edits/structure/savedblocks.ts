@@ -121,15 +121,18 @@ export const keepBlock: Command<SaveBlock> = {
   },
 };
 
+/** Puts the first of copied elements beside the pages, where there is room for one more. */
+export function keepTree(site: SiteFrame, copy: Copy, kept: SavedBlockName, name: string): Outcome<string> {
+  if (site.shared?.[kept])
+    return refused('The site already has a saved block with this id; nothing was saved.');
+  if (savedBlockCount(site) >= MOST_SAVED_BLOCKS) return FULL;
+  return done(keep(site, copy, kept, name).sentence);
+}
+
 /** Keeps elements that were copied, here or on another site, as blocks: the first of them. */
 export const keepCopy: Command<{ copied: Copy; id: SavedBlockName; name: string }> = {
   on: () => 'frame',
-  run(site, _page, { copied: copy, id: kept, name }): Outcome<string> {
-    if (site.shared?.[kept])
-      return refused('The site already has a saved block with this id; nothing was saved.');
-    if (savedBlockCount(site) >= MOST_SAVED_BLOCKS) return FULL;
-    return done(keep(site, copy, kept, name).sentence);
-  },
+  run: (site, _page, { copied: copy, id: kept, name }) => keepTree(site, copy, kept, name),
 };
 
 /** Gives a saved block another name. */

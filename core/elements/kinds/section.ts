@@ -11,6 +11,9 @@ import { lookup } from '../../lookup.ts';
 const sectionRoom = ({ grid }: View): number =>
   Math.min(112, Math.max(48, Math.round((grid.maxWidth * 0.085) / 8) * 8));
 
+/** The room that sections keep at the edges of the page, as they use it; none in a region of a layout. */
+export const BESIDE = '--beside';
+
 /** Roles of sections that have another element. */
 const SECTION_TAGS: Record<string, string> = { region: 'section' };
 
@@ -25,9 +28,10 @@ export const section: Kind = {
   gap: 'row-gap',
   structure: { display: 'grid', 'align-content': 'start' },
   inner: { '> *': { 'grid-column': '2' } },
-  perView: ({ grid }) => ({
-    'grid-template-columns': `minmax(${px(grid.margin)}, 1fr) minmax(0, ${px(grid.maxWidth)}) minmax(${px(grid.margin)}, 1fr)`,
-  }),
+  perView: ({ grid }) => {
+    const beside = `minmax(var(${BESIDE}, ${px(grid.margin)}), 1fr)`;
+    return { 'grid-template-columns': `${beside} minmax(0, ${px(grid.maxWidth)}) ${beside}` };
+  },
   defaults: { paddingTop: sectionRoom, paddingBottom: sectionRoom },
   content: [
     {

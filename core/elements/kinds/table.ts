@@ -4,6 +4,8 @@ import { column } from './column.ts';
 import { group } from './group.ts';
 import { overlay } from './overlay.ts';
 import { page } from './page.ts';
+import { pageLayout } from './pagelayout.ts';
+import { region } from './region.ts';
 import { row } from './row.ts';
 import { section } from './section.ts';
 import { kinds as own } from './own.ts';
@@ -36,6 +38,8 @@ import { text } from './text.ts';
 /** Every kind of element. */
 export const KINDS: readonly Kind[] = [
   page,
+  pageLayout,
+  region,
   section,
   row,
   column,

@@ -13,11 +13,14 @@ import { spaceCss, spaceType, type Distance } from '../valuetypes/space.ts';
 import { OVERLAY } from './area.ts';
 import type { Property } from './property.ts';
 
+/** The kind of element whose parts are the regions of a page. */
+export const PAGE_LAYOUT = 'layout';
+
 export const shown: Property<boolean> = {
   name: 'shown',
   label: 'Shown',
   group: 'layout',
-  traits: ['section', 'block', 'edge'],
+  traits: ['section', 'block', 'edge', 'region'],
   // A set of alternates says which of them shows; to show none, it is hidden itself.
   notInside: ['alternates'],
   type: choiceType<boolean>([
@@ -32,8 +35,8 @@ export const span: Property<number> = {
   name: 'span',
   label: 'Columns',
   group: 'layout',
-  traits: ['block'],
-  insideOf: ['row', OVERLAY],
+  traits: ['block', 'region'],
+  insideOf: ['row', PAGE_LAYOUT, OVERLAY],
   type: numberType({
     minimum: 1,
     maximum: 24,
@@ -51,8 +54,8 @@ export const start: Property<number | 'auto'> = {
   name: 'start',
   label: 'First column',
   group: 'layout',
-  traits: ['block'],
-  insideOf: ['row'],
+  traits: ['block', 'region'],
+  insideOf: ['row', PAGE_LAYOUT],
   type: numberOr('auto', { minimum: 1, maximum: 24, step: 1, integer: true }),
   initial: () => 'auto',
   css: (value, { view, beside }) => ({
@@ -280,7 +283,7 @@ export const sticky: Property<boolean> = {
   name: 'sticky',
   label: 'Sticky',
   group: 'layout',
-  traits: ['section', 'block'],
+  traits: ['section', 'block', 'region'],
   notInside: [OVERLAY],
   type: choiceType<boolean>([
     { value: false, label: 'no' },

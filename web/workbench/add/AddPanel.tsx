@@ -1,4 +1,13 @@
-import { knownKind, type Page, type SiteFrame, sure, termsOf, viewAt } from '../../../core/index.ts';
+import {
+  hasTrait,
+  knownKind,
+  layoutOf,
+  type Page,
+  type SiteFrame,
+  sure,
+  termsOf,
+  viewAt,
+} from '../../../core/index.ts';
 import { Box, IconButton, InputBase, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { Search, X } from 'lucide-react';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
@@ -65,6 +74,7 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
   );
   const [linked, setLinked] = useState(false);
   const kept = useMemo(() => savedBlockOffers(site, linked), [site, linked]);
+  const hasLayout = layoutOf(page) !== undefined;
   const finding = text.trim() !== '';
   const close = () => dispatch(addingSet(null));
 
@@ -92,7 +102,8 @@ export function AddPanel({ site, page }: { site: SiteFrame; page: Page }) {
   const shownSections = sections.filter((offer) => isWanted(offer, text));
   const shownKinds = KIND_OFFERS.map(({ label, offers }) => ({
     label,
-    offers: offers.filter((offer) => isWanted(offer, text)),
+    // Regions are for pages that have a layout.
+    offers: offers.filter((offer) => isWanted(offer, text) && (hasLayout || !hasTrait(offer, 'region'))),
   })).filter(({ offers }) => offers.length > 0);
   const first = shownKinds[0]?.offers[0] ?? shownSections[0] ?? shownSavedBlocks[0];
 

@@ -3,6 +3,7 @@ import {
   type Copy,
   copyElements,
   ELEMENTS_FORMAT,
+  hasTrait,
   FORMAT_VERSION,
   KINDS,
   knownKind,
@@ -74,18 +75,20 @@ export const sectionOffers = (site: SiteFrame, terms: Terms): Offer[] =>
 
 /** The blocks that the site keeps, to be placed as copies or as linked. */
 export const savedBlockOffers = (site: SiteFrame, linked: boolean): Offer[] =>
-  savedBlocks(site).map((tree) => {
-    const root = tree.nodes[tree.root];
-    const { format: _format, version: _version, ...copy } = copyElements(site, tree, [tree.root]);
-    return {
-      id: tree.id,
-      label: root.name,
-      terms: `saved block ${knownKind(root.kind).label}`,
-      kind: root.kind,
-      copy: () => copy,
-      ...(linked && { linked: tree.id }),
-    };
-  });
+  savedBlocks(site)
+    .filter((tree) => !hasTrait(tree.nodes[tree.root], 'page layout'))
+    .map((tree) => {
+      const root = tree.nodes[tree.root];
+      const { format: _format, version: _version, ...copy } = copyElements(site, tree, [tree.root]);
+      return {
+        id: tree.id,
+        label: root.name,
+        terms: `saved block ${knownKind(root.kind).label}`,
+        kind: root.kind,
+        copy: () => copy,
+        ...(linked && { linked: tree.id }),
+      };
+    });
 
 /** Whether an offer is a block that a page links already: it does so once. */
 export const isLinkedAlready = (site: SiteFrame, page: Page, { linked }: Offer): boolean =>

@@ -14,7 +14,7 @@ import {
   perform,
   saidOnce,
   same,
-  sectionOf,
+  onPageOf,
   sharedPlaceOf,
   type SiteFrame,
   subtree,
@@ -66,7 +66,7 @@ class Working {
 
 /** A page with nothing on it but the section that an element stands in; all of it where that is the page. */
 function sectionAlone(page: Page, node: Node): Page {
-  const section = sectionOf(page, node.id);
+  const section = onPageOf(page, node.id);
   if (section === undefined) return page;
   const root = { ...page.nodes[page.root], children: [section] };
   return { ...page, nodes: { ...page.nodes, [page.root]: root } };

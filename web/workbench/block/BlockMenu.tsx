@@ -8,6 +8,7 @@ import { quiet } from '../../ui/theme.ts';
 import { rememberedCopy } from '../../values/clipboard.ts';
 import type { BlockDialog } from './action.ts';
 import { blockActions, runAround } from './actions.ts';
+import { LayoutDialog } from '../layout/LayoutDialog.tsx';
 import { CopyToViewDialog } from './CopyToViewDialog.tsx';
 import { lazily } from '../../ui/lazily.tsx';
 
@@ -93,6 +94,7 @@ function Dialogs({
         <PasteDialog site={site} page={page} nodes={nodes} copied={copied} onClose={onClose} />
       )}
       {run && <EvenRowsDialog site={site} page={page} run={run} onClose={onClose} />}
+      {which === 'layout' && <LayoutDialog site={site} page={page} onClose={onClose} />}
       {which === 'scale' && (
         <ScaleDialog site={site} page={page} nodes={nodes} active={active} onClose={onClose} />
       )}

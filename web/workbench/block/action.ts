@@ -12,7 +12,7 @@ import {
 } from '../../../core/index.ts';
 import type { Thunk } from '../../state/store.ts';
 
-export type BlockDialog = 'paste' | 'copy overrides' | 'even rows' | 'arrange' | 'tidy' | 'scale';
+export type BlockDialog = 'paste' | 'copy overrides' | 'even rows' | 'arrange' | 'tidy' | 'scale' | 'layout';
 
 /** Something that can be done with what is selected. */
 export interface BlockAction {

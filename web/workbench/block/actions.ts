@@ -31,6 +31,7 @@ import type { Thunk } from '../../state/store.ts';
 import { canHide, scope, whereGone, type ActionGroup, type BlockAction, type Selected } from './action.ts';
 import { canTidy } from '../arrange/proposals.ts';
 import { overlaying } from './overlaying.ts';
+import { layouting } from './layouting.ts';
 import { showing } from './showing.ts';
 import {
   duplicate,
@@ -322,6 +323,7 @@ export const blockActions = (selected: Selected): ActionGroup[] => [
   ...alternating(selected),
   ...picturing(selected),
   ...overlaying(selected),
+  ...layouting(selected),
   ...placing(selected),
   elements(selected),
   ...values(selected),

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { Page, SiteFrame, ViewId } from '../../../core/index.ts';
+import { sectionsIn, type Page, type SiteFrame, type ViewId } from '../../../core/index.ts';
 import { stopsIn } from './walking.ts';
 
 /** How many sections of a view were found fine, of how many; nothing where nobody has begun. */
@@ -9,8 +9,8 @@ export function useProgress(
   view: ViewId,
 ): { fine: number; of: number } | undefined {
   return useMemo(() => {
-    const { nodes, root } = page;
-    if (!nodes[root].children.some((id) => nodes[id]?.reviewed?.[view] !== undefined)) return undefined;
+    const sections = sectionsIn(site, page, view);
+    if (!sections.some((id) => page.nodes[id].reviewed?.[view] !== undefined)) return undefined;
     const stops = stopsIn(site, page, view);
     return { fine: stops.filter(({ reviewed }) => reviewed === 'fine').length, of: stops.length };
   }, [site, page, view]);
