@@ -35,6 +35,7 @@ export {
   withoutPlace,
 } from './edits/structure/pagelayout.ts';
 export { regionsIn, type PlacedRegion } from './values/regions.ts';
+export { canBeSaved } from './edits/structure/savedblocks.ts';
 export { canBeOverlay, overlayFault, type MovedPart } from './edits/structure/overlay.ts';
 export { acrossFor, downFor, hundredths, type Box, type MeasuredBoxes } from './layout/boxes.ts';
 export { ARRANGE_WAYS, arranged, type Arranged, type ArrangeWay } from './layout/arrange.ts';

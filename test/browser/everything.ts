@@ -48,7 +48,7 @@ export function everything(): { on: Site; ids: Map<string, NodeId[]> } {
   const overlay = add('overlay', section);
   const copied = readyLayout(
     on.frame,
-    READY_LAYOUTS.find((each) => each.id === 'aside')!,
+    READY_LAYOUTS.find((each) => each.id === 'halves')!,
   );
   const layout = node('x-layout');
   on = made(
@@ -59,7 +59,7 @@ export function everything(): { on: Site; ids: Map<string, NodeId[]> } {
   ).site;
   ids.set('layout', [layout]);
   ids.set('region', on.pages[home.id].nodes[layout].children);
-  add('section', ids.get('region')![0]);
+  ids.get('region')!.forEach((region) => add('section', region));
   for (const { name } of KINDS.filter(({ ofElements }) => !ofElements)) {
     for (const parent of isAtEdge(name) ? [home.root] : [row, section, overlay]) {
       if (name === 'row' || !takesKind(on.pages[home.id].nodes[parent].kind, name)) continue;

@@ -9,6 +9,7 @@ import {
   knownProperty,
   resolve,
   placementIn,
+  takes,
   viewAt,
   type Asset,
   type Node,
@@ -101,10 +102,12 @@ function followsWords(site: Site, page: Page, id: string, width: number): boolea
   const value = (node: Node, name: string) => resolve(site.frame, page, node, knownProperty(name), view);
   for (let node = page.nodes[id as never]; node.parent !== null; node = page.nodes[node.parent]) {
     const parent = page.nodes[node.parent];
-    const own = value(node, 'blockAlign');
+    const own = value(node, parent.kind === 'overlay' ? 'heldAcross' : 'blockAlign');
     const align = own === 'auto' ? value(parent, 'justifyItems') : own;
     if (parent.parent === null) return false;
-    if (node.id !== id && align !== 'stretch' && value(node, 'width') === 'auto') return true;
+    // What shows one image is asked for it; a gallery is as wide as those that are in it.
+    if ((node.id !== id || node.kind === 'gallery') && align !== 'stretch' && value(node, 'width') === 'auto')
+      return true;
   }
   return false;
 }
@@ -124,6 +127,15 @@ function isWideByContent({ frame }: Site, page: Page, id: string, width: number)
     if (shaped && align !== 'stretch' && value(node, 'width') === 'auto') return true;
   }
   return false;
+}
+
+/** How many times larger than the whole of it an image is drawn at a width of the window; 1 where it is not zoomed in. */
+function zoomOf({ frame }: Site, page: Page, id: string, width: number): number {
+  const node = page.nodes[id as NodeId];
+  const zoom = knownProperty('zoom');
+  return node && takes(node.kind, zoom)
+    ? (resolve(frame, page, node, zoom, viewAt(frame.views, width).id) as number) / 100
+    : 1;
 }
 
 /** Whether an image is as large as its area in an overlay. */
@@ -175,7 +187,8 @@ describe('the images that a page fetches', function () {
       pictures.flatMap((picture) => {
         const { width, asset } = fetched(picture.source, site.frame.assets);
         const [w, h] = [asset.width!, asset.height!];
-        const natural = picture.shape < w / h - 0.01 ? Math.round(h * picture.shape) : w;
+        const whole = picture.shape < w / h - 0.01 ? h * picture.shape : w;
+        const natural = Math.round(whole / zoomOf(site, page, picture.of, widths[index]));
         const steps = offered(natural);
         const needed = drawn(picture) * density;
         const suffices = (least: number) => steps.find((step) => step >= least) ?? steps.at(-1)!;

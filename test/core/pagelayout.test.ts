@@ -6,7 +6,9 @@ import {
   copyElements,
   isOnAllPages,
   isShown,
+  knownProperty,
   layoutOf,
+  resolve,
   READY_LAYOUTS,
   readyLayout,
   regionsIn,
@@ -145,6 +147,19 @@ describe('a layout of a page', () => {
     const narrow = take('reading', node('narrow'), step.page, step.site).page;
     expect(isShown(frame, narrow, narrow.nodes[first], view('mobile'))).to.equal(false);
     expect(isShown(frame, narrow, narrow.nodes[first], view('desktop'))).to.equal(true);
+  });
+
+  it('gives sections with a ground of their own room beside what is in them, which the margins of the page gave before', () => {
+    const [ground, plain] = ['opening', 'evening'].map((id) => own(home).find((each) => each === id));
+    const { page } = take('aside', node('two'));
+    expect(page.nodes[ground!].style.self!.paddingLeft).to.deep.equal(
+      page.nodes[ground!].style.self!.paddingRight,
+    );
+    for (const { id, grid } of frame.views.list)
+      expect(resolve(frame, page, page.nodes[ground!], knownProperty('paddingLeft'), id)).to.equal(
+        grid.gutter,
+      );
+    expect(page.nodes[plain!].style.self?.paddingLeft).to.equal(undefined);
   });
 
   it('is left again, with the sections on the page itself', () => {

@@ -1,6 +1,10 @@
 import { hasTrait, isAtEdge } from '../../elements/kinds/table.ts';
 import type { NodeId } from '../../elements/nodeid.ts';
-import { express } from '../../layered/express.ts';
+import { knownProperty } from '../../elements/propertytable.ts';
+import { NO_IMAGE } from '../../elements/valuetypes/image.ts';
+import { takes } from '../../site/applies.ts';
+import { resolve } from '../../values/trace.ts';
+import { express, same } from '../../layered/express.ts';
 import type { ViewId } from '../../layered/views.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import { counted } from '../../plural.ts';
@@ -72,6 +76,30 @@ interface Coming {
   sections: readonly NodeId[];
 }
 
+/** px, by view: the room at both sides that what stands in a region needs where it has a ground of its own, to whose edges the page’s margins kept it before. */
+const roomBeside = ({ views }: SiteFrame) => express(views, ({ grid }) => grid.gutter);
+
+/** Whether what is behind an element differs from what is behind the page in any view. */
+function hasGround(site: SiteFrame, page: Page, node: Node): boolean {
+  if (!takes(node.kind, knownProperty('backgroundColour'))) return false;
+  const colour = (of: Node, view: ViewId) => resolve(site, page, of, knownProperty('backgroundColour'), view);
+  const image = (view: ViewId) => resolve(site, page, node, knownProperty('backgroundPicture'), view);
+  return site.views.list.some(({ id }) => {
+    const own = colour(node, id);
+    return (own !== 'transparent' && own !== colour(page.nodes[page.root], id)) || image(id) !== NO_IMAGE;
+  });
+}
+
+/** Gives a section that comes into a region room beside what is in it, or takes that away where it leaves. */
+function giveRoom(site: SiteFrame, page: Page, section: Node, inRegion: boolean): void {
+  const room = roomBeside(site);
+  for (const side of ['paddingLeft', 'paddingRight'] as const) {
+    const said = section.style.self?.[side];
+    if (inRegion && !said && hasGround(site, page, section)) store(section, 'self', side, room);
+    if (!inRegion && same(said, room)) store(section, 'self', side, {});
+  }
+}
+
 /** Puts sections behind what is in a container already. */
 function receive(site: SiteFrame, draft: Page, into: Node, coming: readonly Coming[]): void {
   const before = new Map(site.views.list.map(({ id }) => [id, childrenIn(site, into, id)]));
@@ -83,7 +111,10 @@ function receive(site: SiteFrame, draft: Page, into: Node, coming: readonly Comi
   into.children = [...into.children, ...coming.flatMap(({ sections }) => sections)];
   if (into.style.self?.order ?? coming.some(({ from }) => from.style.self?.order))
     storeOrder(site, into, (view) => sure(orders.get(view)));
-  for (const id of coming.flatMap(({ sections }) => sections)) draft.nodes[id].parent = into.id;
+  for (const id of coming.flatMap(({ sections }) => sections)) {
+    draft.nodes[id].parent = into.id;
+    giveRoom(site, draft, draft.nodes[id], true);
+  }
 }
 
 /** What a region hid, or had for some visitors only, is so still where it leaves it; answers why it cannot be. */
@@ -155,7 +186,10 @@ function withoutLayout(site: SiteFrame, draft: Page): Outcome<string> {
     );
   for (const id of sections) draft.nodes[id].parent = root.id;
   for (const { id } of [layout, ...regions]) delete draft.nodes[id];
-  for (const id of sections) fitted(draft, draft.nodes[id]);
+  for (const id of sections) {
+    fitted(draft, draft.nodes[id]);
+    giveRoom(site, draft, draft.nodes[id], false);
+  }
   return done(`${root.name}: no layout any more; ${counted(sections.length, 'section')} one below another`);
 }
 

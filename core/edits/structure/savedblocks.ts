@@ -1,6 +1,6 @@
 import { nodeId, type NodeId } from '../../elements/nodeid.ts';
 import { sure } from '../../sure.ts';
-import { standsOnPage } from '../../elements/kinds/table.ts';
+import { standsOnPage, takesKind } from '../../elements/kinds/table.ts';
 import { done, refused, type Outcome } from '../../outcome.ts';
 import type { Node } from '../../site/node.ts';
 import { idIn, linksBelow, sharedPlaceOf, takesLinked } from '../../site/shared.ts';
@@ -106,6 +106,7 @@ export const keepBlock: Command<SaveBlock> = {
     if (site.shared?.[kept])
       return refused('The site already has a saved block with this id; nothing was saved.');
     if (savedBlockCount(site) >= MOST_SAVED_BLOCKS) return FULL;
+    if (!canBeSaved(meant.value[0].kind)) return PART_OF_LAYOUT;
     const { views, colours, spacing, assets } = site;
     const nodes = Object.fromEntries(subtree(page, id).map((each) => [each, plain(page.nodes[each])]));
     const copy = { site: site.id, page: page.id, views, colours, spacing, assets, roots: [id], nodes };
@@ -121,11 +122,19 @@ export const keepBlock: Command<SaveBlock> = {
   },
 };
 
+const PART_OF_LAYOUT = refused(
+  'A region is part of its layout; save the layout, or what is in the region. Nothing was saved.',
+);
+
+/** Whether elements of a kind can be saved blocks: they can stand on a page, or in a row. */
+export const canBeSaved = (kind: string): boolean => standsOnPage(kind) || takesKind('row', kind);
+
 /** Puts the first of copied elements beside the pages, where there is room for one more. */
 export function keepTree(site: SiteFrame, copy: Copy, kept: SavedBlockName, name: string): Outcome<string> {
   if (site.shared?.[kept])
     return refused('The site already has a saved block with this id; nothing was saved.');
   if (savedBlockCount(site) >= MOST_SAVED_BLOCKS) return FULL;
+  if (!canBeSaved(copy.nodes[copy.roots[0]].kind)) return PART_OF_LAYOUT;
   return done(keep(site, copy, kept, name).sentence);
 }
 

@@ -252,7 +252,7 @@ export const height: Property<number | 'auto'> = {
   name: 'height',
   label: 'Height',
   group: 'layout',
-  traits: ['section', 'block'],
+  traits: ['section', 'block', 'region'],
   type: heightType,
   initial: () => 'auto',
   css: (value) => ({ height: heightCss(value) }),

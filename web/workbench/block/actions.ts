@@ -2,6 +2,7 @@ import { moveInOrder } from '../../state/sequence.ts';
 import {
   accepts,
   type AlternatingRun,
+  canBeSaved,
   alternatingRuns,
   counted,
   countOverrides,
@@ -195,7 +196,7 @@ function placing({ site, page, nodes, active, reach, onDialog }: Selected): Acti
               },
             ]
           : []),
-        { label: 'Group', keys: 'Ctrl+G', disabled: !parent || hasTrait(parent, 'page'), run: group(ids) },
+        { label: 'Group', keys: 'Ctrl+G', disabled: !parent || !accepts(parent, 'group'), run: group(ids) },
         ...(isGroup(lead.kind) && nodes.length === 1
           ? [
               {
@@ -231,10 +232,14 @@ function elements({ site, page, nodes, active }: Selected): ActionGroup {
       },
       {
         label: nodes.length > 1 ? 'Save this block' : `Save ${lead.name} as a block`,
-        disabled: isPage || nodes.length > 1,
+        disabled: isPage || nodes.length > 1 || !canBeSaved(lead.kind),
         run: keep(lead.id),
       },
-      ...(nodes.length === 1 && lead.parent && !sharedPlaceOf(lead.id) && takesLinked(page.nodes[lead.parent])
+      ...(nodes.length === 1 &&
+      lead.parent &&
+      canBeSaved(lead.kind) &&
+      !sharedPlaceOf(lead.id) &&
+      takesLinked(page.nodes[lead.parent])
         ? [{ label: `Save ${lead.name} as a block, linked here`, run: keepLinked(lead.id) }]
         : []),
       { label: `Copy ${name}`, keys: 'Ctrl+C', disabled: isPage, run: copySelected() },

@@ -212,8 +212,9 @@ export function EdgeGrip(props: EdgeGripProps) {
     if (edge) take(edge, held(edge, edge.now + by * (event.altKey ? 1 : edge.step), event.altKey));
   };
   // What a section needs is only found out where its edge is moved.
-  const known = hasTrait(node, 'section') ? undefined : edgeOf(props);
-  if (!known && !hasTrait(node, 'section')) return null;
+  const isSection = hasTrait(node, 'section') && !hasTrait(node, 'page layout');
+  const known = isSection ? undefined : edgeOf(props);
+  if (!known && !isSection) return null;
   const side = known?.side ?? 'bottom';
   const now = known?.now ?? Math.round(height / scale);
   const isHeight = side === 'bottom';
