@@ -9,6 +9,7 @@ import { byRole, openBrowser } from '../test/browser/browser.ts';
 import { builtPages } from '../server/pages.ts';
 import { launched } from '../test/server/killing.ts';
 import { freshFolder, served } from '../test/server/serving.ts';
+import { startFiles } from '../test/startfiles.ts';
 
 const SITE = 'brindle-hill';
 
@@ -115,7 +116,7 @@ export async function listOpened(few: number, many: number): Promise<{ few: numb
       const id = `number-${count}`;
       const text = writeSiteFile(
         newSite({ id, name: `Number ${count}`, lang: 'en', look: 'lantern', views: '2' }),
-        {},
+        startFiles('lantern'),
       );
       await fetch(running.url + paths.sites(), {
         method: 'POST',

@@ -255,6 +255,7 @@ export { readSiteFile, writeSiteFile, type ReadSite } from './exchange/sitefile.
 
 export { termsOf, type Terms } from './starts/fitting.ts';
 export { READY_PAGES, readyPage, type ReadyPage } from './starts/pages.ts';
+export { LOOK_PICTURES } from './starts/pictures.ts';
 export { READY_LAYOUTS, readyLayout } from './starts/pagelayouts.ts';
 export { READY_SECTIONS, readySection } from './starts/readysections.ts';
 export { pageSlugOf, siteIdOf } from './starts/siteid.ts';

@@ -5,20 +5,9 @@
 import { mkdir } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
+import { random } from './random.ts';
 
 const FOLDER = new URL('./pictures/', import.meta.url);
-
-/** mulberry32: a small seeded generator of numbers in [0, 1). */
-function random(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 const n = (value: number): string => value.toFixed(1);
 

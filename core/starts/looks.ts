@@ -16,10 +16,31 @@ export interface Look {
   radius: number;
   /** Times the usual room above and below sections. */
   air: number;
-  opening: 'centred' | 'beside';
+  opening: Opening;
   /** The sections between the opening and the foot. */
-  sections: readonly ('cards' | 'quote' | 'hours' | 'steps' | 'call')[];
+  sections: readonly LookSection[];
 }
+
+/** How a home page begins: where its image is, whether its words stand in the middle, and which of the colours is behind them. */
+export interface Opening {
+  image: 'beside' | 'before' | 'below' | 'across';
+  centred?: true;
+  ground: 'band' | 'soft' | 'paper';
+}
+
+export type LookSection =
+  | 'cards'
+  | 'quote'
+  | 'hours'
+  | 'steps'
+  | 'call'
+  | 'words-picture'
+  | 'alternating'
+  | 'gallery'
+  | 'numbers'
+  | 'prices'
+  | 'timetable'
+  | 'story';
 
 /** Colours by what they are for: a text colour each for what it stands on. */
 export interface Palette {
@@ -55,8 +76,8 @@ export const LOOKS: readonly Look[] = [
     ratio: 1.27,
     radius: 2,
     air: 1,
-    opening: 'beside',
-    sections: ['cards', 'hours'],
+    opening: { image: 'beside', ground: 'band' },
+    sections: ['cards', 'words-picture'],
   },
   {
     id: 'orchard',
@@ -79,8 +100,8 @@ export const LOOKS: readonly Look[] = [
     ratio: 1.3,
     radius: 12,
     air: 1.1,
-    opening: 'centred',
-    sections: ['cards', 'quote'],
+    opening: { image: 'below', centred: true, ground: 'paper' },
+    sections: ['alternating', 'quote'],
   },
   {
     id: 'broadsheet',
@@ -103,8 +124,8 @@ export const LOOKS: readonly Look[] = [
     ratio: 1.25,
     radius: 0,
     air: 0.9,
-    opening: 'beside',
-    sections: ['steps', 'quote'],
+    opening: { image: 'across', ground: 'paper' },
+    sections: ['story', 'words-picture', 'quote'],
   },
   {
     id: 'kiln',
@@ -127,8 +148,8 @@ export const LOOKS: readonly Look[] = [
     ratio: 1.28,
     radius: 20,
     air: 1,
-    opening: 'centred',
-    sections: ['hours', 'call'],
+    opening: { image: 'before', ground: 'soft' },
+    sections: ['gallery', 'hours'],
   },
   {
     id: 'lantern',
@@ -151,8 +172,8 @@ export const LOOKS: readonly Look[] = [
     ratio: 1.33,
     radius: 8,
     air: 1.15,
-    opening: 'beside',
-    sections: ['cards', 'steps', 'call'],
+    opening: { image: 'beside', ground: 'paper' },
+    sections: ['prices', 'words-picture', 'call'],
   },
   {
     id: 'seaside',
@@ -175,7 +196,55 @@ export const LOOKS: readonly Look[] = [
     ratio: 1.3,
     radius: 28,
     air: 1,
-    opening: 'centred',
+    opening: { image: 'across', centred: true, ground: 'band' },
     sections: ['steps', 'cards'],
+  },
+  {
+    id: 'loom',
+    name: 'Loom',
+    words: 'Deep blue and madder, heavy serif, set to the left',
+    colours: {
+      paper: '#f9f4ec',
+      ink: '#20233a',
+      quiet: '#575a72',
+      band: '#2c3566',
+      onBand: '#f7efe2',
+      soft: '#eee4d3',
+      accent: '#a23a3f',
+      onAccent: '#ffffff',
+    },
+    heading: 'fraunces',
+    body: 'figtree',
+    headingWeight: 900,
+    bodySize: 17,
+    ratio: 1.36,
+    radius: 0,
+    air: 1.1,
+    opening: { image: 'before', ground: 'band' },
+    sections: ['numbers', 'alternating', 'call'],
+  },
+  {
+    id: 'almanac',
+    name: 'Almanac',
+    words: 'Quiet olive, book type, much room',
+    colours: {
+      paper: '#f7f5ec',
+      ink: '#2b2e22',
+      quiet: '#5c5f4e',
+      band: '#e6e3cf',
+      onBand: '#2b2e22',
+      soft: '#efecdd',
+      accent: '#5b6b2f',
+      onAccent: '#ffffff',
+    },
+    heading: 'literata',
+    body: 'literata',
+    headingWeight: 400,
+    bodySize: 18,
+    ratio: 1.22,
+    radius: 4,
+    air: 1.3,
+    opening: { image: 'below', ground: 'paper' },
+    sections: ['timetable', 'words-picture'],
   },
 ];

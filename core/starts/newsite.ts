@@ -1,4 +1,5 @@
-import { lastOf } from '../sure.ts';
+import { lookup } from '../lookup.ts';
+import { lastOf, sure } from '../sure.ts';
 import { canonicalSite } from '../site/canonical.ts';
 import { FORMAT, FORMAT_VERSION } from '../site/format.ts';
 import { siteFrom, type Site, type TextStyle } from '../site/site.ts';
@@ -6,10 +7,14 @@ import type { Layered } from '../layered/layered.ts';
 import type { TextSize } from '../type/textsize.ts';
 import { suggestedSize } from '../type/suggest.ts';
 import { viewIndex, type View, type Views } from '../layered/views.ts';
-import { LOOKS, type Look } from './looks.ts';
+import { LOOKS, type Look, type LookSection } from './looks.ts';
 import { startContext, type StartContext } from './startcontext.ts';
-import { opening, SECTIONS, siteFoot, siteHead } from './sections.ts';
-import { branch, pageOf, sharedOf } from './tree.ts';
+import { numbers, prices, timetable } from './facts.ts';
+import { opening } from './opening.ts';
+import { LOOK_PICTURES } from './pictures.ts';
+import { alternatingRows, gallery, story, wordsAndPicture } from './samples.ts';
+import { call, cards, hours, quote, siteFoot, siteHead, steps } from './sections.ts';
+import { branch, pageOf, sharedOf, type Branch } from './tree.ts';
 import { viewSet } from '../layered/viewsets.ts';
 
 /** What a new site is made from. */
@@ -104,17 +109,36 @@ const COLOURS: readonly (readonly [string, string, keyof Look['colours']])[] = [
   ['on-accent', 'On accent', 'onAccent'],
 ];
 
+const SECTIONS: Record<LookSection, (making: StartContext) => Branch> = {
+  cards,
+  quote,
+  hours,
+  steps,
+  call,
+  'words-picture': wordsAndPicture,
+  alternating: alternatingRows,
+  gallery,
+  numbers,
+  prices,
+  timetable,
+  story,
+};
+
 /** A site to begin with: one page, with the sections of a look, right in every view of a ready-made set. */
 export function newSite({ id, name, lang, look: lookId, views: viewsId }: NewSite): Site {
   const look = LOOKS.find((each) => each.id === lookId) ?? LOOKS[0];
   const { views } = viewSet(viewsId);
-  const making = startContext(views, look, name);
+  const pictures = sure(lookup(LOOK_PICTURES, look.id));
+  const [first, ...others] = pictures.map((each) => each.id);
+  const making = startContext(views, look, name, [first, ...others]);
+  // What follows begins with the images that have not been seen yet.
+  const below = startContext(views, look, name, [...others, first]);
   const { widths } = making;
   const home = pageOf(
     { id: 'home', slug: '', title: name, description: '' },
     branch('page', 'page', 'Home', {
       style: { colour: { base: '{ink}' }, backgroundColour: { base: '{paper}' } },
-      children: [opening(making), ...look.sections.map((section) => SECTIONS[section](making))],
+      children: [opening(making), ...look.sections.map((section) => SECTIONS[section](below))],
     }),
   );
   return canonicalSite(
@@ -134,7 +158,7 @@ export function newSite({ id, name, lang, look: lookId, views: viewsId }: NewSit
         { id: 'xl', name: 'XL', size: widths(40, 56, 72) },
       ],
       fonts: [],
-      assets: [],
+      assets: [...pictures],
       shared: { head: sharedOf('head', siteHead(making)), foot: sharedOf('foot', siteFoot(making)) },
       pages: [home],
     }),

@@ -201,6 +201,8 @@ export const gallery = (making: StartContext): Branch =>
     children: [
       headline('pictures-title', 'To look at', 2),
       branch('gallery', 'gallery', 'Gallery', {
+        // Three stand beside one another, with no room left for a fourth.
+        ...(making.pictures.length === 3 && { style: { tiles: making.widths(1, 3, 3) } }),
         content: {
           pictures: making.pictures.slice(0, 6).map((id) => ({ picture: id, alt: '', caption: '' })),
         },

@@ -1,5 +1,4 @@
 import { escapeText } from '../markup/fragment.ts';
-import type { Look } from './looks.ts';
 import { button, headline, NARROW, READABLE, room, same, small, type StartContext } from './startcontext.ts';
 import { branch, type Branch } from './tree.ts';
 
@@ -32,59 +31,6 @@ export function siteHead(making: StartContext): Branch {
             content: { label: 'Menu', links: [{ label: 'Home', link: 'page:home' }] },
           }),
         ],
-      }),
-    ],
-  });
-}
-
-/** The hero at the top of the home page. */
-export function opening(making: StartContext): Branch {
-  const { look, share, widths, name } = making;
-  const centred = look.opening === 'centred';
-  const align = centred ? same('center') : widths('start', 'start', 'start');
-  const words = branch('column', 'opening-words', 'Text', {
-    style: { span: centred ? share(12) : share(7), gap: widths(16, 20, 24), align },
-    children: [
-      headline('headline', `Welcome to ${escapeText(name)}`, 1),
-      branch('text', 'lead', 'Lead paragraph', {
-        textStyle: 'lead',
-        content: {
-          text: '<p>Say here in one or two sentences what you do, for whom, and why it is worth their while.</p>',
-        },
-        style: {
-          colour: same('{on-band}'),
-          maxWidth: same({ px: 640 }),
-          ...(centred ? { blockAlign: same('center') } : {}),
-        },
-      }),
-      button(making, 'opening-button', 'Say what to do next', {
-        blockAlign: same(centred ? 'center' : 'start'),
-      }),
-    ],
-  });
-  const facts = branch('card', 'opening-facts', 'Facts', {
-    style: {
-      span: share(5),
-      backgroundColour: same('{accent}'),
-      colour: same('{on-accent}'),
-      radius: same(making.corners.card),
-      gap: same(12),
-    },
-    children: [
-      small('facts-title', 'At a glance', 2, { colour: same('{on-accent}') }),
-      branch('list', 'facts-list', 'List of facts', {
-        content: {
-          items: [{ text: 'Where to find you' }, { text: 'When you are there' }, { text: 'What it costs' }],
-        },
-      }),
-    ],
-  });
-  return branch('section', 'opening', 'Hero', {
-    style: { backgroundColour: same('{band}'), colour: same('{on-band}'), ...room(making, 120) },
-    children: [
-      branch('row', 'opening-row', 'Row: words', {
-        style: { alignItems: same('center'), gap: widths(28, 32, 48) },
-        children: centred ? [words] : [words, facts],
       }),
     ],
   });
@@ -276,14 +222,6 @@ export function call(making: StartContext): Branch {
     ],
   });
 }
-
-export const SECTIONS: Record<Look['sections'][number], (making: StartContext) => Branch> = {
-  cards,
-  quote,
-  hours,
-  steps,
-  call,
-};
 
 /** The footer that all pages of a new site share. */
 export function siteFoot(making: StartContext): Branch {

@@ -4,6 +4,7 @@ import { paths } from '../../api/paths.ts';
 import { newSite, writeSiteFile } from '../../core/index.ts';
 import { byRole, eventually } from './browser.ts';
 import { expectStep, selectInOutline, type, useBench } from './workbench.ts';
+import { startFiles } from '../startfiles.ts';
 
 describe('before a site is published', function () {
   this.timeout(180_000);
@@ -16,7 +17,7 @@ describe('before a site is published', function () {
     const added = await fetch(bench.running.url + paths.sites(), {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
-      body: writeSiteFile(site, {}),
+      body: writeSiteFile(site, startFiles('quarry')),
     });
     expect(added.status).to.equal(201);
     await driver.get(`${bench.running.url}/sites/hall/publications`);

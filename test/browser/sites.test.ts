@@ -9,6 +9,7 @@ import type { LivePublication, PageResponse, SiteSummary } from '../../api/respo
 import { composed, newSite, writeSiteFile } from '../../core/index.ts';
 import { byRole, eventually, resize } from './browser.ts';
 import { openBench, sheet, type Bench } from './workbench.ts';
+import { startFiles } from '../startfiles.ts';
 
 describe('the list of sites', function () {
   this.timeout(120_000);
@@ -257,7 +258,7 @@ describe('the list of sites', function () {
           look: 'lantern',
           views: '2',
         }),
-        {},
+        startFiles('lantern'),
       );
       await fetch(bench.running.url + paths.sites(), {
         method: 'POST',

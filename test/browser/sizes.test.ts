@@ -134,7 +134,7 @@ function zoomOf({ frame }: Site, page: Page, id: string, width: number): number 
   const node = page.nodes[id as NodeId];
   const zoom = knownProperty('zoom');
   return node && takes(node.kind, zoom)
-    ? (resolve(frame, page, node, zoom, viewAt(frame.views, width).id) as number) / 100
+    ? resolve<number>(frame, page, node, zoom, viewAt(frame.views, width).id) / 100
     : 1;
 }
 

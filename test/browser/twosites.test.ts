@@ -8,6 +8,7 @@ import { demoSite } from '../demo.ts';
 import { newSite, pagesOf, siteFaults, writeSiteFile, type Site } from '../../core/index.ts';
 import { openStore } from '../../server/store/open.ts';
 import { freshFolder } from '../server/serving.ts';
+import { startFiles } from '../startfiles.ts';
 import { paths } from '../../api/paths.ts';
 import type { SiteResponse } from '../../api/responses.ts';
 import { byRole, eventually, still } from './browser.ts';
@@ -86,7 +87,7 @@ describe('between two sites', function () {
     const answer = await fetch(running.url + paths.sites(), {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
-      body: writeSiteFile(fresh, {}),
+      body: writeSiteFile(fresh, startFiles('kiln')),
     });
     expect(answer.status).to.equal(201);
     const shelf = async () => {

@@ -1,4 +1,6 @@
 /** What new sites begin with: valid, legible in every view, and with an address of their own. */
+import { createHash } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
 import { expect } from 'chai';
 import {
   applied,
@@ -7,6 +9,7 @@ import {
   findings,
   knownKind,
   knownProperty,
+  LOOK_PICTURES,
   LOOKS,
   newSite,
   type NodeId,
@@ -34,9 +37,12 @@ const made = (look: string, views: string, lang = 'en'): Site =>
   newSite({ id: 'trial', name: 'Hall & Yard <2>', lang, look, views });
 
 describe('a new site', () => {
-  it('can begin with six looks and with two to five views', () => {
-    expect(LOOKS).to.have.length(6);
-    expect(new Set(LOOKS.map(({ name }) => name)).size).to.equal(6);
+  it('can begin with eight looks and with two to five views', () => {
+    expect(LOOKS).to.have.length(8);
+    expect(new Set(LOOKS.map(({ name }) => name)).size).to.equal(8);
+    // No two begin alike: image, ground, letters and what follows differ.
+    const rhythm = LOOKS.map(({ opening, sections }) => JSON.stringify([opening, sections]));
+    expect(new Set(rhythm).size).to.equal(8);
     expect(VIEW_SETS.map(({ views }) => views.list.length)).to.deep.equal([2, 3, 4, 5]);
     expect(VIEW_SETS.map(({ views }) => views.list.map(({ from }) => from))).to.deep.equal([
       [0, 768],
@@ -68,6 +74,30 @@ describe('a new site', () => {
       }
     });
   }
+
+  it('shows three images of its look, which stand on its shelf with what they show in words', () => {
+    for (const { id: look } of LOOKS) {
+      const site = made(look, '4');
+      const images = LOOK_PICTURES[look];
+      expect(site.frame.assets, look).to.deep.equal(images);
+      for (const { alt, colour } of images) {
+        expect(alt, look).to.match(/\w{3}/);
+        expect(colour, look).to.match(/^#/);
+      }
+      const [page] = pagesOf(site);
+      expect(page.nodes['opening-picture' as NodeId].style.self!.source, look).to.deep.equal({
+        base: images[0].id,
+      });
+    }
+  });
+
+  it('has files for its images, byte for byte those that its shelf speaks of', async () => {
+    for (const images of Object.values(LOOK_PICTURES))
+      for (const { id, hash } of images) {
+        const bytes = await readFile(new URL(`../../web/public/starts/${id}.webp`, import.meta.url));
+        expect(createHash('sha256').update(bytes).digest('hex'), id).to.equal(hash);
+      }
+  });
 
   it('has nothing wrong, but buttons that do not lead anywhere yet and sample texts', () => {
     for (const { id: look } of LOOKS)

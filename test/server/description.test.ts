@@ -11,6 +11,7 @@ import { newSite, writeSiteFile } from '../../core/index.ts';
 import { describedApi } from '../../scripts/describedapi.ts';
 import { SITE } from './editing.ts';
 import { freshFolder, served, type Served } from './serving.ts';
+import { startFiles } from '../startfiles.ts';
 
 const HASH = 'ab'.repeat(32);
 
@@ -22,7 +23,10 @@ const ASKED: Record<EndpointName, { path: string; status: number; body?: unknown
   listSites: { path: paths.sites(), status: 200 },
   addSite: {
     ...{ path: paths.sites(), status: 201 },
-    body: writeSiteFile(newSite({ id: 'mill', name: 'Mill', lang: 'en', look: 'kiln', views: '4' }), {}),
+    body: writeSiteFile(
+      newSite({ id: 'mill', name: 'Mill', lang: 'en', look: 'kiln', views: '4' }),
+      startFiles('kiln'),
+    ),
   },
   addDemo: { path: paths.demo(), status: 201 },
   demoPage: { path: paths.demoPage(), status: 200 },

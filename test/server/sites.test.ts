@@ -11,6 +11,7 @@ import { openStore } from '../../server/store/open.ts';
 import { SITE } from './editing.ts';
 import { freshFolder, served, type Served } from './serving.ts';
 import { unzipped } from './zips.ts';
+import { startFiles } from '../startfiles.ts';
 
 const begun = (id: string, name: string): Site => newSite({ id, name, lang: 'en', look: 'kiln', views: '4' });
 
@@ -44,11 +45,11 @@ describe('sites', function () {
   const demoFile = async () => (await ask(paths.file(SITE))).text();
 
   it('are imported as a file, and get another address where theirs is taken', async () => {
-    const made = await bring(writeSiteFile(begun('marsh-lane', 'Marsh Lane'), {}));
+    const made = await bring(writeSiteFile(begun('marsh-lane', 'Marsh Lane'), startFiles('kiln')));
     expect(made.status).to.equal(201);
     expect(made.headers.get('Location')).to.equal(paths.site('marsh-lane'));
     expect(await made.json()).to.deep.equal({ id: 'marsh-lane', firstPage: 'home' });
-    const again = await bring(writeSiteFile(begun('marsh-lane', 'Marsh Lane, again'), {}));
+    const again = await bring(writeSiteFile(begun('marsh-lane', 'Marsh Lane, again'), startFiles('kiln')));
     expect(((await again.json()) as AddedSite).id).to.equal('marsh-lane-again');
     const { frame } = (await (await ask(paths.page('marsh-lane-again', 'home'))).json()) as PageResponse;
     expect([frame.id, frame.name]).to.deep.equal(['marsh-lane-again', 'Marsh Lane, again']);
@@ -147,7 +148,9 @@ describe('sites', function () {
   });
 
   it('are archived and had back; what is published stays until it is taken down, and only then can they be removed', async () => {
-    const { id } = (await (await bring(writeSiteFile(begun('pier', 'Pier'), {}))).json()) as AddedSite;
+    const { id } = (await (
+      await bring(writeSiteFile(begun('pier', 'Pier'), startFiles('kiln')))
+    ).json()) as AddedSite;
     expect((await ask(paths.site(id), 'DELETE')).status, 'not archived').to.equal(409);
     const { url } = (await (await ask(paths.publications(id), 'POST')).json()) as { url: string };
     expect((await ask(paths.archived(id), 'PUT')).status).to.equal(204);
@@ -172,11 +175,11 @@ describe('sites', function () {
   });
 
   it('leave nothing behind for another site that comes to have their address', async () => {
-    await bring(writeSiteFile(begun('quay', 'Quay'), {}));
+    await bring(writeSiteFile(begun('quay', 'Quay'), startFiles('kiln')));
     await ask(paths.page('quay', 'home'));
     await ask(paths.archived('quay'), 'PUT');
     await ask(paths.site('quay'), 'DELETE');
-    await bring(writeSiteFile(begun('quay', 'Another quay'), {}));
+    await bring(writeSiteFile(begun('quay', 'Another quay'), startFiles('kiln')));
     const { frame } = (await (await ask(paths.page('quay', 'home'))).json()) as PageResponse;
     expect(frame.name).to.equal('Another quay');
   });
@@ -212,7 +215,7 @@ describe('what is archived', function () {
     const first = await openStore(folder);
     const ids: string[] = [];
     for (const name of ['Kept', 'Long gone', 'Published', 'Just now'])
-      ids.push(await first.add({ site: begun('site', name), files: {} }));
+      ids.push(await first.add({ site: begun('site', name), files: startFiles('kiln') }));
     expect(ids).to.deep.equal(['site', 'long-gone', 'published', 'just-now']);
     const day = 86_400_000;
     await first.publications.publish(

@@ -14,56 +14,53 @@ import {
   TextField,
   Typography,
 } from '@mui/material';
-import { useId, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { FAMILIES, LOOKS, printFontFaces, siteIdOf, type Look } from '../../core/index.ts';
-import { paths } from '../../api/paths.ts';
+import { composed, LOOKS, newSite, pagesOf, preview, siteIdOf, viewOf } from '../../core/index.ts';
+import { sheetAddresses } from '../page/addresses.ts';
+import { PagePreview } from '../page/PagePreview.tsx';
+import { lookPictureUrl } from '../state/lookpictures.ts';
 import { begin } from '../state/sitechanges.ts';
 import { useAppDispatch } from '../state/store.ts';
 import { line, petrol, quiet, raised } from '../ui/theme.ts';
 import { LanguageField } from '../ui/LanguageField.tsx';
 import { ViewSetChoice } from '../ui/ViewSetChoice.tsx';
 
-const FACES = printFontFaces(FAMILIES, (_family, { file }) => paths.font(file));
+/** px on screen; how large a look is drawn, as a wide page and, beside it, as that of a phone. */
+const WIDE = { width: 202, height: 128 };
+const NARROW = { width: 58, height: 128 };
 
-/** A look in little: its letters on its paper, its band and its accent. */
-function Sample({ look: { colours, heading, headingWeight, radius } }: { look: Look }) {
+/** A site as it begins in a look, drawn in the widest of the views that are usual for desks and in the narrowest. */
+function Sample({ look, views }: { look: string; views: string }) {
+  const { site, content, wide, narrow } = useMemo(() => {
+    const made = newSite({ id: 'sample', name: 'Your site', lang: 'en', look, views });
+    const { frame } = made;
+    const page = composed(frame, pagesOf(made)[0]);
+    const addresses = { ...sheetAddresses(frame), picture: lookPictureUrl, file: lookPictureUrl };
+    return {
+      site: frame,
+      content: preview(frame, page, { ...addresses, made: ({ id }) => lookPictureUrl(id) }),
+      wide: viewOf(frame.views, frame.views.base).sheet.width,
+      narrow: frame.views.list[0].sheet.width,
+    };
+  }, [look, views]);
   return (
-    <Box
-      aria-hidden
-      sx={{
-        display: 'grid',
-        gridTemplateColumns: '1fr 44px',
-        height: 56,
-        border: `1px solid ${line}`,
-        bgcolor: colours.paper,
-        color: colours.ink,
-        fontFamily: heading,
-        fontWeight: headingWeight,
-        fontSize: 26,
-        alignItems: 'center',
-        pl: 1.5,
-      }}
-    >
-      Aa
-      <Box
-        sx={{
-          alignSelf: 'stretch',
-          bgcolor: colours.band,
-          display: 'flex',
-          alignItems: 'center',
-          justifyContent: 'center',
-        }}
-      >
-        <Box
-          sx={{ width: 22, height: 14, bgcolor: colours.accent, borderRadius: `${Math.min(radius, 7)}px` }}
-        />
-      </Box>
+    <Box sx={{ display: 'flex', gap: 0.75 }}>
+      <PagePreview site={site} content={content} across={wide} {...WIDE} />
+      <PagePreview site={site} content={content} across={narrow} {...NARROW} />
     </Box>
   );
 }
 
-function LookChoice({ value, onChange }: { value: string; onChange: (id: string) => void }) {
+interface LookChoiceProps {
+  value: string;
+  /** The set of views in which the looks are drawn. */
+  views: string;
+  onChange(id: string): void;
+}
+
+/** Looks to begin with, each as the page that one would get. */
+function LookChoice({ value, views, onChange }: LookChoiceProps) {
   return (
     <FormControl>
       <FormLabel id="look-label" sx={{ fontSize: 13, fontWeight: 700, mb: 0.75 }}>
@@ -73,7 +70,11 @@ function LookChoice({ value, onChange }: { value: string; onChange: (id: string)
         aria-labelledby="look-label"
         value={value}
         onChange={(_event, id) => onChange(id)}
-        sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.25 }}
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: `repeat(auto-fill, minmax(${WIDE.width + NARROW.width + 22}px, 1fr))`,
+          gap: 1,
+        }}
       >
         {LOOKS.map((look) => (
           <Box
@@ -81,15 +82,14 @@ function LookChoice({ value, onChange }: { value: string; onChange: (id: string)
             component="label"
             sx={{
               cursor: 'pointer',
-              p: 1,
-              border: `1px solid ${value === look.id ? petrol : line}`,
-              outline: value === look.id ? `1px solid ${petrol}` : 'none',
+              p: 0.75,
+              border: `2px solid ${value === look.id ? petrol : line}`,
               borderRadius: 1,
               bgcolor: raised,
             }}
           >
-            <Sample look={look} />
-            <Box sx={{ display: 'flex', alignItems: 'flex-start', mt: 0.5 }}>
+            <Sample look={look.id} views={views} />
+            <Box sx={{ display: 'flex', alignItems: 'flex-start', mt: 0.25 }}>
               <Radio
                 size="small"
                 value={look.id}
@@ -132,8 +132,7 @@ export function NewSiteDialog({ onClose }: { onClose: () => void }) {
   };
 
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby={title}>
-      <style>{FACES}</style>
+    <Dialog open onClose={onClose} fullWidth maxWidth="lg" aria-labelledby={title}>
       <Box
         component="form"
         noValidate
@@ -163,7 +162,7 @@ export function NewSiteDialog({ onClose }: { onClose: () => void }) {
             />
             <LanguageField label="Language of its text" value={lang} onChange={setLang} />
           </Box>
-          <LookChoice value={look} onChange={setLook} />
+          <LookChoice value={look} views={views} onChange={setLook} />
           <FormControl>
             <FormLabel id="views-label" sx={{ fontSize: 13, fontWeight: 700 }}>
               Views

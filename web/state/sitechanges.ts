@@ -1,12 +1,19 @@
 import { nanoid } from 'nanoid';
 import { newSite, perform, writeSiteFile, type NewSite } from '../../core/index.ts';
+import { lookPictures } from './lookpictures.ts';
 import { server } from './server.ts';
 import { importSite, type Added } from './sites.ts';
 import type { Thunk } from './store.ts';
 
-/** Makes a site to begin with; it gets another address where that of its name is taken. */
-export const begin = (wanted: NewSite): Thunk<Promise<Added>> =>
-  importSite(writeSiteFile(newSite(wanted), {}));
+/** Makes a site to begin with, with the images of its look; it gets another address where that of its name is taken. */
+export function begin(wanted: NewSite): Thunk<Promise<Added>> {
+  return async (dispatch) => {
+    const files = await lookPictures(wanted.look);
+    if (files) return dispatch(importSite(writeSiteFile(newSite(wanted), files)));
+    const sentence = 'Its images could not be loaded; check the connection and try again.';
+    return { ok: false, trouble: { status: 0, sentence } };
+  };
+}
 
 /** How often a change is made again on what others did meanwhile. */
 const TRIES = 4;

@@ -11,7 +11,7 @@ import { counted } from '../../plural.ts';
 import type { Node } from '../../site/node.ts';
 import { isOnAllPages, sharedPlaceOf } from '../../site/shared.ts';
 import type { Page, SavedBlockName, SiteFrame } from '../../site/site.ts';
-import { keysOf } from '../../lookup.ts';
+import { keysOf, lookup } from '../../lookup.ts';
 import { sure } from '../../sure.ts';
 import { childrenIn } from '../../values/visibility.ts';
 import { found, store } from '../values/aim.ts';
@@ -141,7 +141,7 @@ const OF_LAYOUT = new Set(['span', 'start', 'order']);
 /** Gives a region what one of its name said in the layout before. */
 function carryLook(from: Node, to: Node): void {
   for (const [name, layered] of Object.entries(plain(from).style.self ?? {}))
-    if (!OF_LAYOUT.has(name) && !to.style.self?.[name]) store(to, 'self', name, layered);
+    if (!OF_LAYOUT.has(name) && !lookup(to.style.self, name)) store(to, 'self', name, layered);
   forAudience(to, from.audience);
   to.content = plain(from).content;
 }
@@ -190,7 +190,7 @@ function withoutLayout(site: SiteFrame, draft: Page): Outcome<string> {
     fitted(draft, draft.nodes[id]);
     giveRoom(site, draft, draft.nodes[id], false);
   }
-  return done(`${root.name}: no layout any more; ${counted(sections.length, 'section')} one below another`);
+  return done(`${root.name}: no layout; ${counted(sections.length, 'section')} one below another`);
 }
 
 /**
@@ -207,7 +207,7 @@ export const takeLayout: Command<TakeLayout> = {
       return refused('That is no layout of a page. Nothing was changed.');
     if (sharedPlaceOf(id)) return refused('The id is not one for a page; nothing was changed.');
     const bare = bareLayout(next, top);
-    if (keysOf(bare).some((_each, index) => draft.nodes[(index === 0 ? id : `${id}-${index}`) as NodeId]))
+    if (keysOf(bare).some((_each, index) => lookup(draft.nodes, (index === 0 ? id : `${id}-${index}`))))
       return refused('The page has an element of this id already; nothing was changed.');
     const before = layoutOf(draft);
     const { roots } = grownFrom(site, draft, { ...next, nodes: bare }, id, root.id);
@@ -218,7 +218,7 @@ export const takeLayout: Command<TakeLayout> = {
     if (before) {
       for (const from of regionsOf(draft, before)) {
         const same = regionNamed(regions, from.name);
-        const region = same ?? regionNamed(regions, to[from.id] ?? '') ?? mainRegion(regions);
+        const region = same ?? regionNamed(regions, lookup(to, from.id) ?? '') ?? mainRegion(regions);
         if (same) carryLook(from, same);
         else {
           const fault = takeAlong(site, draft, from);
@@ -238,7 +238,7 @@ export const takeLayout: Command<TakeLayout> = {
     const counts = `${counted(inAll(regions), 'section')} in ${counted(regions.length, 'region')}`;
     const gone = strays.map(
       ({ name, id: stray }) =>
-        `${name} → ${(regionNamed(regions, to[stray] ?? '') ?? mainRegion(regions)).name}`,
+        `${name} → ${(regionNamed(regions, lookup(to, stray) ?? '') ?? mainRegion(regions)).name}`,
     );
     return done(
       `${root.name}: layout ${layout.name}, ${counts}${gone.length > 0 ? `; ${gone.join(', ')}` : ''}`,
