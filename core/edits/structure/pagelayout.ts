@@ -207,7 +207,7 @@ export const takeLayout: Command<TakeLayout> = {
       return refused('That is no layout of a page. Nothing was changed.');
     if (sharedPlaceOf(id)) return refused('The id is not one for a page; nothing was changed.');
     const bare = bareLayout(next, top);
-    if (keysOf(bare).some((_each, index) => lookup(draft.nodes, (index === 0 ? id : `${id}-${index}`))))
+    if (keysOf(bare).some((_each, index) => lookup(draft.nodes, index === 0 ? id : `${id}-${index}`)))
       return refused('The page has an element of this id already; nothing was changed.');
     const before = layoutOf(draft);
     const { roots } = grownFrom(site, draft, { ...next, nodes: bare }, id, root.id);
