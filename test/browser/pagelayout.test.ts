@@ -119,6 +119,6 @@ describe('the workbench: the layout of a page', function () {
     });
     await press('button', /^No layout/);
     await press('button', 'Use this layout');
-    await expectStep(driver, 'Visits: no layout any more; 2 sections one below another');
+    await expectStep(driver, 'Visits: no layout; 2 sections one below another');
   });
 });

@@ -8,6 +8,7 @@ import { By, Key, type WebElement } from 'selenium-webdriver';
 import sharp from 'sharp';
 import { paths } from '../../api/paths.ts';
 import type { PageResponse, SiteResponse, SiteSummary } from '../../api/responses.ts';
+import { newSite, writeSiteFile } from '../../core/index.ts';
 import { unzipped } from '../server/zips.ts';
 import { byRole, eventually, resize } from './browser.ts';
 import {
@@ -230,6 +231,27 @@ describe('the shelf', function () {
     );
   });
 
+  it('says that it is empty', async () => {
+    const { driver, running } = bench;
+    const begun = newSite({ id: 'bare', name: 'Bare', lang: 'en', look: 'lantern', views: '2' });
+    const [page] = Object.values(begun.pages);
+    const images = Object.values(page.nodes).filter(({ kind }) => kind === 'picture');
+    for (const { id, parent } of images) {
+      const holder = page.nodes[parent!];
+      holder.children = holder.children.filter((each) => each !== id);
+      delete page.nodes[id];
+    }
+    const bare = { ...begun, frame: { ...begun.frame, assets: [] } };
+    const answer = await fetch(running.url + paths.sites(), {
+      ...{ method: 'POST', headers: { 'Content-Type': 'application/json' }, body: writeSiteFile(bare, {}) },
+    });
+    expect(answer.status, await answer.text()).to.equal(201);
+    await driver.get(`${running.url}/sites/bare/shelf`);
+    await eventually('the empty shelf', async () =>
+      (await driver.findElement(By.css('main')).getText()).includes('The shelf is empty.'),
+    );
+  });
+
   it('has its part in a site from nothing: pages, images, a view more; published, taken out, imported again, the same to the byte', async () => {
     const { driver } = bench;
     const NEW = 'harbour-pots';
@@ -251,7 +273,7 @@ describe('the shelf', function () {
       );
     }
     await toShelf();
-    expect(await driver.findElement(By.css('main')).getText()).to.include('The shelf is empty.');
+    for (const own of ['Stone face', 'Cut blocks', 'Crane']) await onShelf(own, NEW);
     await choose('Files for the shelf', 'night-hill_02.jpg', 'Kiln.png', 'meadow.webp', 'sign.svg');
     for (const name of ['night hill 02', 'Kiln', 'meadow', 'sign']) await onShelf(name, NEW);
     await press('link', 'Views');

@@ -3,8 +3,9 @@
  * hand; a change of the program that makes a task longer makes its test fail, as the same actions do not lead there any more.
  */
 import { expect } from 'chai';
-import { Key, type WebElement } from 'selenium-webdriver';
-import { byRole, eventually, still } from './browser.ts';
+import { Key } from 'selenium-webdriver';
+import { byRole, eventually } from './browser.ts';
+import { handsAt } from './hands.ts';
 import {
   beginRenaming,
   cell,
@@ -13,40 +14,41 @@ import {
   isSeen,
   openWords,
   outlineRow,
+  pointAt,
   sheet,
+  type,
   useBench,
 } from './workbench.ts';
 
 describe('the actions that a task takes', function () {
   this.timeout(120_000);
   const bench = useBench();
-  let actions = 0;
-  const act = async (run: () => Promise<unknown>) => {
-    actions += 1;
-    await run();
-    await still(bench.driver);
-  };
-  const hand = {
-    click: (on: Promise<WebElement>) => act(async () => (await on).click()),
-    key: (key: string) => act(() => bench.press(key)),
-    chord: (...keys: [held: string, ...string[]]) => act(() => bench.chord(...keys)),
-    text: (text: string) => act(() => bench.press(text)),
-  };
-  const clickHolding = (held: string, on: WebElement) =>
-    bench.driver.actions().keyDown(held).click(on).keyUp(held).perform();
-  const button = (name: string | RegExp) => byRole(bench.driver, 'button', name);
+  const hand = handsAt(bench);
+  const { button, head } = hand;
   const row = (name: string) => outlineRow(bench.driver, name);
   const tile = (name: string, view: string) =>
     byRole(bench.driver, 'gridcell', new RegExp(`^${name} in ${view}:`));
-  const head = (view: string) => button(new RegExp(`^(\\d+ of )?\\d*(base ?)?${view} ?[\\d<]`));
   const step = (says: string | RegExp) => expectStep(bench.driver, says);
+
+  /** Takes a block by its name, and lets it go a little above the middle of another. */
+  const drag = async (name: string, view: string, onto: string) => {
+    const to = await pointAt(bench.driver, view, onto);
+    await bench.driver
+      .actions({ async: true })
+      .move({ origin: await button(new RegExp(`^${name}.*, move$`)) })
+      .press()
+      .move(to)
+      .move({ x: to.x, y: to.y - 20 })
+      .release()
+      .perform();
+  };
 
   /** A task, with the most actions that it may take. */
   const task = (what: string, most: number, work: () => Promise<void>) =>
     it(`${what}: ${most}`, async () => {
-      actions = 0;
+      hand.begin();
       await work();
-      expect(actions).to.equal(most);
+      expect(hand.actions).to.equal(most);
     });
 
   task('clear an override', 3, async () => {
@@ -85,7 +87,7 @@ describe('the actions that a task takes', function () {
   });
 
   task('rename a block', 3, async () => {
-    await act(() => beginRenaming(bench.driver, 'Lead paragraph'));
+    await hand.act(() => beginRenaming(bench.driver, 'Lead paragraph'));
     await hand.text('Introduction');
     await hand.key(Key.ENTER);
     await step(/renamed .*Introduction|Introduction/);
@@ -104,7 +106,7 @@ describe('the actions that a task takes', function () {
 
   task('change three cards at once', 5, async () => {
     await hand.click(row('Saturn: title'));
-    await act(async () => clickHolding(Key.SHIFT, await row('The Ember cluster: title')));
+    await hand.clickHolding(Key.SHIFT, row('The Ember cluster: title'));
     await hand.click(cell(bench.driver, 'Background', 'Desktop'));
     await hand.text('#102030');
     await hand.key(Key.ENTER);
@@ -179,7 +181,7 @@ describe('the actions that a task takes', function () {
 
   task('group two blocks', 3, async () => {
     await hand.click(row('Headline'));
-    await act(async () => clickHolding(Key.SHIFT, await row('Introduction')));
+    await hand.clickHolding(Key.SHIFT, row('Introduction'));
     await hand.chord(Key.CONTROL, 'g');
     await step('2 elements of Text: grouped');
   });
@@ -199,7 +201,7 @@ describe('the actions that a task takes', function () {
   task('hide three cards at once in one view', 4, async () => {
     await hand.click(head('Mobile'));
     await hand.click(row('Saturn: title'));
-    await act(async () => clickHolding(Key.SHIFT, await row('The Ember cluster: title')));
+    await hand.clickHolding(Key.SHIFT, row('The Ember cluster: title'));
     await hand.key('h');
     await step('3 elements: hidden in Mobile');
   });
@@ -212,7 +214,7 @@ describe('the actions that a task takes', function () {
   });
 
   task('write other words where they stand', 4, async () => {
-    await act(() => openWords(bench.driver, 'Desktop', 'headline', 'Headline'));
+    await hand.act(() => openWords(bench.driver, 'Desktop', 'headline', 'Headline'));
     await hand.chord(Key.CONTROL, 'a');
     await hand.text('The dome is open');
     await hand.chord(Key.CONTROL, Key.ENTER);
@@ -284,5 +286,89 @@ describe('the actions that a task takes', function () {
     await eventually('live', async () =>
       (await (await byRole(bench.driver, 'region', 'Publish the site')).getText()).includes('is live.'),
     );
+  });
+
+  task('mend a finding', 2, async () => {
+    await (await row('Introduction')).click();
+    await type(bench.driver, 'Size', 'Mobile', '10');
+    await step(/→ 10$/);
+    await hand.click(button('Findings'));
+    await hand.click(button('Make it 16 px in Mobile'));
+    await step('Introduction: size in Mobile 10 → 16');
+  });
+
+  task('interleave two columns in one view', 4, async () => {
+    await hand.click(head('Mobile'));
+    await hand.click(row('Headline'));
+    await hand.act(() => drag('Headline', 'Mobile', 'dome'));
+    await hand.click(byRole(bench.driver, 'menuitem', /^Interleave columns in Mobile/));
+    await step(/columns interleaved in Mobile$/);
+    await bench.chord(Key.CONTROL, 'z');
+    await step(/^Undone/);
+  });
+
+  task('place a block freely, over what else is in its row', 2, async () => {
+    await hand.click(row('Dome image'));
+    await hand.act(async () => {
+      await bench.driver.actions({ async: true }).keyDown(Key.ALT).perform();
+      await drag('Dome image', 'Desktop', 'headline');
+      await bench.driver.actions({ async: true }).keyUp(Key.ALT).perform();
+    });
+    await step(/^Dome image: placed freely in Desktop only/);
+  });
+
+  task('keep a section for other pages', 3, async () => {
+    await hand.click(row('Moon phase strip'));
+    await hand.click(button('More for Moon phase strip'));
+    await hand.click(byRole(bench.driver, 'menuitem', 'Save Moon phase strip as a block'));
+    await step(/^Moon phase strip: saved/);
+  });
+
+  task('cut an image for one view', 4, async () => {
+    await hand.click(row('Saturn: image'));
+    await hand.act(async () =>
+      bench.driver
+        .actions({ async: true })
+        .move(await pointAt(bench.driver, 'Desktop', 'saturn-picture'))
+        .doubleClick()
+        .perform(),
+    );
+    await hand.act(async () => {
+      const edge = await byRole(bench.driver, 'slider', 'Right edge of the crop');
+      await bench.driver.actions().dragAndDrop(edge, { x: -20, y: 0 }).perform();
+    });
+    await hand.key(Key.ENTER);
+    await step(/^Saturn: image: crop .* in Desktop$/);
+  });
+
+  task('give a page another layout', 5, async () => {
+    await hand.click(row('Home'));
+    await hand.click(button('More for Home'));
+    await hand.click(byRole(bench.driver, 'menuitem', 'Choose the layout of the page …'));
+    await hand.click(button(/^Main and aside/));
+    await hand.click(button('Use this layout'));
+    await step(/^Home: layout Main and aside/);
+    await bench.chord(Key.CONTROL, 'z');
+    await step(/^Undone/);
+  });
+
+  task('change a colour wherever it is used', 6, async () => {
+    await hand.click(button('Theme'));
+    await hand.click(button(/^Colour Lamp/));
+    await hand.click(byRole(bench.driver, 'textbox', 'Colour'));
+    await hand.chord(Key.CONTROL, 'a');
+    await hand.text('#ffd27a');
+    await hand.click(button('Change everywhere'));
+    await step('Colour Lamp: #f0a93b → #ffd27a');
+  });
+
+  task('begin a site in a look', 4, async () => {
+    await bench.driver.get(`${bench.running.url}/`);
+    await hand.click(button('New site'));
+    await hand.text('Marsh Lane');
+    await hand.click(byRole(bench.driver, 'radio', /^Kiln/));
+    await hand.click(button('Create site'));
+    await sheet(bench.driver, 'Desktop');
+    expect(await bench.driver.getCurrentUrl()).to.match(/\/marsh-lane\//);
   });
 });
