@@ -202,7 +202,7 @@ export const LOOKS: readonly Look[] = [
   {
     id: 'loom',
     name: 'Loom',
-    words: 'Deep blue and madder, heavy serif, set to the left',
+    words: 'Deep blue and madder, heavy serif letters',
     colours: {
       paper: '#f9f4ec',
       ink: '#20233a',

@@ -12,7 +12,7 @@ const GROUNDS: Record<Opening['ground'], { behind: string; words: string }> = {
 };
 
 /** The words with a button: as wide as a column beside an image, or as all of the section. */
-function words(making: StartContext, { centred, ground, image }: Opening, twelfths: number): Branch {
+function words(making: StartContext, { centred, ground, image }: Opening): Branch {
   const { name, share, widths } = making;
   const colour = same(GROUNDS[ground].words);
   const align = same(centred ? 'center' : 'start');
@@ -20,8 +20,8 @@ function words(making: StartContext, { centred, ground, image }: Opening, twelft
   return branch('column', 'opening-words', 'Text', {
     style: {
       gap: widths(16, 20, 24),
-      align: centred ? align : widths('start', 'start', 'start'),
-      ...(beside && { span: share(twelfths) }),
+      align,
+      ...(beside && { span: share(6) }),
     },
     children: [
       headline('headline', `Welcome to ${escapeText(name)}`, 1),
@@ -45,12 +45,11 @@ export function opening(making: StartContext): Branch {
   const { behind, words: colour } = GROUNDS[ground];
   const picture = (style: Branch['style']) =>
     branch('picture', 'opening-picture', 'Image', { style: { source: same(making.picture(0)), ...style } });
-  const wide = { width: 12, height: 5 };
   const [shown, said] = [nodeId('opening-picture'), nodeId('opening-words')];
   const children = (): Branch[] => {
     if (beside) {
       const parts = [
-        words(making, look.opening, 6),
+        words(making, look.opening),
         picture({
           span: share(6),
           radius: same(making.corners.card),
@@ -72,9 +71,9 @@ export function opening(making: StartContext): Branch {
       ];
     }
     return [
-      words(making, look.opening, 12),
+      words(making, look.opening),
       picture({
-        cropRatio: widths({ width: 3, height: 2 }, { width: 16, height: 9 }, wide),
+        cropRatio: widths({ width: 3, height: 2 }, { width: 16, height: 9 }, { width: 12, height: 5 }),
         ...(image === 'across' ? { bleed: same(true) } : { radius: same(making.corners.card) }),
       }),
     ];

@@ -101,6 +101,17 @@ describe('the list of sites', function () {
     expect(await driver.getCurrentUrl()).to.match(/\/sites\/brindle-hill\/pages\/home$/);
   });
 
+  it('keeps the way on in sight where not all looks fit', async () => {
+    const { driver } = bench;
+    await resize(driver, 1024, 768);
+    await toList();
+    await press('button', 'New site');
+    const { y, height } = await (await byRole(driver, 'button', 'Create site')).getRect();
+    await byRole(driver, 'radio', /^Almanac/);
+    expect(y + height).to.be.below(768);
+    await resize(driver, 1280, 800);
+  });
+
   it('makes a site from a name, a look, views and a language, and opens it', async () => {
     const { driver } = bench;
     await toList();

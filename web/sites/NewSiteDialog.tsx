@@ -136,6 +136,8 @@ export function NewSiteDialog({ onClose }: { onClose: () => void }) {
       <Box
         component="form"
         noValidate
+        // What is chosen scrolls; how it ends stays in sight.
+        sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}
         onSubmit={(event) => {
           event.preventDefault();
           void make();
@@ -172,7 +174,7 @@ export function NewSiteDialog({ onClose }: { onClose: () => void }) {
           {making && <LinearProgress aria-label="Creating the site" />}
           {trouble && <Alert severity="error">{trouble}</Alert>}
         </DialogContent>
-        <DialogActions>
+        <DialogActions sx={{ px: 3, py: 2 }}>
           <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" variant="contained" disabled={making}>
             Create site
